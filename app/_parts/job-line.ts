@@ -1,0 +1,42 @@
+import { standing } from '@/core/frame';
+import { weighMember } from '@/core/job';
+import { severity } from '@/core/weigh';
+import { evidenceMark, jobFile, type Db } from '@/data';
+
+export interface JobLine {
+  readonly readings: number;
+  readonly cracks: number;
+  /** Where the way on leads, and in words. */
+  readonly verb: 'probe' | 'shape' | 'weigh';
+  readonly next: string;
+  readonly toAct: readonly string[];
+}
+
+/** Lines worked out before, by job: the Yard shows many jobs of which few have changed since it was last looked at. */
+const known = new Map<string, { mark: string; line: JobLine }>();
+
+/** What is known and what is next in a job, in one line. */
+export function jobLine(db: Db, jobId: string): JobLine {
+  const mark = evidenceMark(db, jobId);
+  const before = known.get(jobId);
+  if (before?.mark === mark) return before.line;
+  const line = workLine(db, jobId);
+  known.set(jobId, { mark, line });
+  return line;
+}
+
+function workLine(db: Db, jobId: string): JobLine {
+  const file = jobFile(db, jobId)!;
+  const weighed = file.frame.members.map((member) => weighMember(file, member));
+  const toAct = weighed.filter(({ verdict }) => severity(verdict.verdict) >= severity('Mend'));
+  const unread = weighed.filter(({ picture }) => !picture.map);
+  const unreadRail = unread.find(({ picture }) => picture.member.role === 'rail')?.picture.member.name;
+  const readings = standing(file.readings, file.strikes).length;
+  return {
+    readings,
+    cracks: standing(file.cracks, file.strikes).length,
+    verb: unreadRail ? 'probe' : toAct.length ? 'shape' : 'weigh',
+    next: readings === 0 ? 'Take the first readings' : unreadRail ? `${unreadRail} not measured yet` : toAct.length ? `Look at the plates for ${toAct[0]!.picture.member.name.toLowerCase()}` : unread.length ? `${unread.length} crossmembers not measured` : 'Read the verdicts',
+    toAct: toAct.map(({ picture, verdict }) => `${picture.member.name} ${verdict.verdict}`),
+  };
+}

@@ -1,0 +1,49 @@
+import { LIMIT_SOURCES, type LimitSource } from '@/core/reference';
+import { FINDING_CODES, VERDICTS, type Finding } from '@/core/weigh';
+import { REPAIR_FINDING_CODES, type RepairFinding } from '@/core/shape';
+import { JOIN_FINDING_CODES, type JoinFinding } from '@/core/join';
+import { workJob } from '@/core/job';
+import { demoBundles } from '@/demo';
+import { findingWords, joinWords, repairWords, sourceWords, type Words } from './findings';
+
+const SYSTEMS = ['in', 'mm'] as const;
+
+function readsWell({ title, detail, change }: Words): void {
+  expect(title.length).toBeGreaterThan(5);
+  for (const words of [title, detail, change]) expect(words).not.toMatch(/undefined|NaN|Infinity|null|\[object/);
+  expect(title).toMatch(/^[A-Z0-9]/);
+  expect(change.length).toBeGreaterThan(5);
+}
+
+test.each(FINDING_CODES)('%s is said in both unit systems', (code) => {
+  const finding: Finding = { code, verdict: VERDICTS[3], quantity: 'fraction', value: 0.47, plusMinus: 0.05, limit: 0.9, source: 'retained', firmness: 'firm' };
+  for (const system of SYSTEMS) readsWell(findingWords(finding, system));
+});
+
+test.each(REPAIR_FINDING_CODES)('%s is said in both unit systems', (code) => {
+  const finding: RepairFinding = { code, weight: 'note', quantity: 'length', value: 12.7, limit: 25.4, source: 'lap', name: 'web' };
+  for (const system of SYSTEMS) readsWell(repairWords(finding, system));
+});
+
+test.each(JOIN_FINDING_CODES)('%s is said in both unit systems', (code) => {
+  const finding: JoinFinding = { code, weight: 'note', lineIds: ['A1', 'A2'], value: 0.4, limit: 1 };
+  for (const system of SYSTEMS) readsWell(joinWords(finding, system));
+});
+
+test('everything the demo finds reads well, in millimetres without a word of inches', () => {
+  for (const bundle of demoBundles()) {
+    for (const work of workJob(bundle)) {
+      const said = [...work.verdict.findings.map((finding) => findingWords(finding, 'mm')), ...work.repairs.flatMap((repair) => [...repair.findings.map((finding) => repairWords(finding, 'mm')), ...repair.joinFindings.map((finding) => joinWords(finding, 'mm'))])];
+      said.forEach(readsWell);
+      for (const { title } of said) expect(title).not.toMatch(/\d in\b|kip/);
+    }
+  }
+});
+
+test('every limit’s source can be printed, and one quoted from memory says so', () => {
+  for (const source of Object.keys(LIMIT_SOURCES) as LimitSource[]) {
+    const row: { document: string; fromMemory?: boolean } = LIMIT_SOURCES[source];
+    expect(sourceWords(source)).toContain(row.document);
+    expect(sourceWords(source).includes('from memory')).toBe(row.fromMemory === true);
+  }
+});

@@ -1,0 +1,150 @@
+'use client';
+
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { crossmember, frameSchema, LANDMARK_KINDS, type Frame, type Landmark, type Member } from '@/core/frame';
+import { lengthDigits, parseLengthMm, printLength } from '@/core/quantity';
+import { DEFAULT_PRACTICE, practiceSchema, STEEL_IDS, steel, type Practice, type SteelId } from '@/core/reference';
+import { Entry, Pick } from '@/ui/controls';
+import { Bench, useDesk } from '../../../_desk';
+import { LengthCell } from './length-cell';
+
+/** The frame as built, and the shop's judgements for this job. Nothing changes until it is kept; another tab's change is not overwritten. */
+export function FrameBench() {
+  const { file, keepSetup, system, member, selectMember } = useDesk();
+  const [frame, setFrame] = useState<Frame>(file.frame);
+  const [practice, setPractice] = useState<Practice>(file.practice);
+  const [based, setBased] = useState(file.revision);
+  const [problem, setProblem] = useState<string>();
+  if (based !== file.revision) {
+    setBased(file.revision);
+    setFrame(file.frame);
+    setPractice(file.practice);
+  }
+  const changed = JSON.stringify([frame, practice]) !== JSON.stringify([file.frame, file.practice]);
+  const setMember = (id: string, to: Partial<Member>) => setFrame({ ...frame, members: frame.members.map((each) => (each.id === id ? { ...each, ...to } : each)) });
+  const setMark = (id: string, to: Partial<Landmark>) => setFrame({ ...frame, landmarks: frame.landmarks.map((each) => (each.id === id ? { ...each, ...to } : each)) });
+  const rail = frame.members.find((each) => each.role === 'rail')!;
+
+  const addCrossmember = () => {
+    const number = Math.max(0, ...frame.members.map((each) => Number(/^cross-(\d+)$/.exec(each.id)?.[1] ?? 0))) + 1;
+    setFrame({ ...frame, members: [...frame.members, crossmember({ railShape: rail.shape, steel: rail.steel, widthMm: frame.widthMm }, number, frame.lengthMm / 2)] });
+  };
+  const addMark = () => {
+    const number = Math.max(0, ...frame.landmarks.map((each) => Number(/^mark-(\d+)$/.exec(each.id)?.[1] ?? 0))) + 1;
+    setFrame({ ...frame, landmarks: [...frame.landmarks, { id: `mark-${number}`, kind: 'body mount', name: `Mount ${number}`, side: 'both', stationMm: Math.round(frame.lengthMm / 2) }] });
+  };
+  const keep = async () => {
+    const parsed = frameSchema.safeParse(frame);
+    if (!parsed.success) return setProblem(parsed.error.issues[0]!.message);
+    const sound = practiceSchema.safeParse(practice);
+    if (!sound.success) return setProblem(`${sound.error.issues[0]!.path.join('.')}: ${sound.error.issues[0]!.message}`);
+    const refused = await keepSetup(parsed.data, sound.data);
+    setProblem(refused && `${refused.message}. ${refused.kept}`);
+    if (!refused) toast.success('Frame kept; what rests on it is worked out anew');
+  };
+
+  return (
+    <Bench slice={false}>
+      <div className="flex flex-wrap items-center justify-between gap-3">
+        <h1 className="text-2xl font-semibold">Frame: {frame.family}, {printLength(frame.lengthMm, system, 'length')} long, {printLength(frame.widthMm, system, 'length')} over the rails</h1>
+        <div className="flex gap-2">
+          <button type="button" className="plain" disabled={!changed} onClick={() => {
+            setFrame(file.frame);
+            setPractice(file.practice);
+            setProblem(undefined);
+          }}>Put back</button>
+          <button type="button" className="solid" disabled={!changed} onClick={() => void keep()}>Keep the frame</button>
+        </div>
+      </div>
+      {problem && <p role="alert" className="mt-2 border-l-[6px] border-oxide pl-3 font-semibold text-oxide">{problem}</p>}
+      <Entry label="Stations are measured from (a hole or crossmember that stays)" className="mt-3 max-w-xl" value={frame.datum} maxLength={120} onChange={(event) => setFrame({ ...frame, datum: event.target.value })} />
+
+      <section className="mt-4" aria-label="Members">
+        <div className="flex items-center justify-between border-b border-ink"><h2 className="text-lg font-semibold">Members</h2><button type="button" className="hit underline" onClick={addCrossmember}>Add a crossmember</button></div>
+        <div className="relative overflow-x-auto">
+          <table className="w-full min-w-[820px] text-[15px]">
+            <thead><tr className="caption text-left">{['name', `at station, ${system}`, 'section', `depth, ${system}`, `flange or width, ${system}`, `wall, ${system}`, 'steel', ''].map((head) => <th key={head} scope="col" className="pr-1 font-normal">{head || <span className="sr-only">remove</span>}</th>)}</tr></thead>
+            <tbody>
+              {frame.members.map((each) => (
+                <tr key={each.id} className={each.id === member.id ? 'shadow-[inset_5px_0_0_var(--here)]' : ''}>
+                  <td className="py-0.5 pl-2 pr-1"><input aria-label="Member name" className="field" value={each.name} maxLength={60} onFocus={() => selectMember(each.id)} onChange={(event) => setMember(each.id, { name: event.target.value })} /></td>
+                  <td className="pr-1">{each.role === 'crossmember' ? <LengthCell label={`${each.name} station`} valueMm={each.atMm ?? 0} kind="length" onLength={(atMm) => setMember(each.id, { atMm })} /> : <span className="caption">0 to {lengthDigits(each.lengthMm, system, 'length')}</span>}</td>
+                  <td className="pr-1">{each.shape.kind}</td>
+                  <td className="pr-1"><LengthCell label={`${each.name} depth`} valueMm={each.shape.depthMm} kind="length" onLength={(depthMm) => setMember(each.id, { shape: { ...each.shape, depthMm } })} /></td>
+                  <td className="pr-1"><LengthCell label={`${each.name} breadth`} valueMm={each.shape.kind === 'channel' ? each.shape.flangeMm : each.shape.widthMm} kind="length" onLength={(mm) => setMember(each.id, { shape: each.shape.kind === 'channel' ? { ...each.shape, flangeMm: mm } : { ...each.shape, widthMm: mm } })} /></td>
+                  <td className="pr-1"><LengthCell label={`${each.name} wall`} valueMm={each.shape.thicknessMm} kind="thickness" onLength={(thicknessMm) => setMember(each.id, { shape: { ...each.shape, thicknessMm } })} /></td>
+                  <td className="min-w-[250px] pr-1"><select aria-label={`${each.name} steel`} className="field" value={each.steel} onChange={(event) => setMember(each.id, { steel: event.target.value as SteelId })}>{STEEL_IDS.map((id) => <option key={id} value={id}>{steel(id).name}</option>)}</select></td>
+                  <td>{each.role === 'crossmember' && <button type="button" className="hit underline" aria-label={`Remove ${each.name}`} onClick={() => setFrame({ ...frame, members: frame.members.filter((other) => other.id !== each.id) })}>remove</button>}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      </section>
+
+      <section className="mt-5" aria-label="Landmarks">
+        <div className="flex items-center justify-between border-b border-ink"><h2 className="text-lg font-semibold">What hangs on it</h2><button type="button" className="hit underline" onClick={addMark}>Add a mount or hanger</button></div>
+        <div className="relative overflow-x-auto">
+          <table className="w-full min-w-[640px] text-[15px]">
+            <thead><tr className="caption text-left">{['what', 'name', 'side', `station, ${system}`, ''].map((head) => <th key={head} scope="col" className="font-normal">{head || <span className="sr-only">remove</span>}</th>)}</tr></thead>
+            <tbody>
+              {frame.landmarks.map((mark) => (
+                <tr key={mark.id}>
+                  <td className="py-0.5 pr-1"><select aria-label={`${mark.name} kind`} className="field" value={mark.kind} onChange={(event) => setMark(mark.id, { kind: event.target.value as Landmark['kind'] })}>{LANDMARK_KINDS.map((kind) => <option key={kind}>{kind}</option>)}</select></td>
+                  <td className="pr-1"><input aria-label="Landmark name" className="field" value={mark.name} maxLength={60} onChange={(event) => setMark(mark.id, { name: event.target.value })} /></td>
+                  <td className="pr-1"><select aria-label={`${mark.name} side`} className="field" value={mark.side} onChange={(event) => setMark(mark.id, { side: event.target.value as Landmark['side'] })}>{['left', 'right', 'both'].map((side) => <option key={side}>{side}</option>)}</select></td>
+                  <td className="pr-1"><LengthCell label={`${mark.name} station`} valueMm={mark.stationMm} kind="length" onLength={(stationMm) => setMark(mark.id, { stationMm })} /></td>
+                  <td><button type="button" className="hit underline" aria-label={`Remove ${mark.name}`} onClick={() => setFrame({ ...frame, landmarks: frame.landmarks.filter((other) => other.id !== mark.id) })}>remove</button></td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      </section>
+
+      <PracticeForm practice={practice} onChange={setPractice} />
+    </Bench>
+  );
+}
+
+function PracticeForm({ practice, onChange }: { practice: Practice; onChange: (practice: Practice) => void }) {
+  const { system } = useDesk();
+  const stock = practice.stockThicknessesMm.map((mm) => lengthDigits(mm, system, 'thickness')).join('; ');
+  const [text, setText] = useState(stock);
+  const [shown, setShown] = useState(stock);
+  const [problem, setProblem] = useState<string>();
+  if (shown !== stock) {
+    setShown(stock);
+    setText(stock);
+  }
+  const takeStock = () => {
+    if (text === stock) return;
+    const parsed = text.split(/[;,]/).map((part) => part.trim()).filter(Boolean).map((part) => parseLengthMm(part, system));
+    const wrong = parsed.find((each) => !each.ok);
+    if (wrong && !wrong.ok) return setProblem(wrong.reason);
+    if (parsed.length === 0) return setProblem('at least one thickness is needed');
+    setProblem(undefined);
+    onChange({ ...practice, stockThicknessesMm: parsed.map((each) => (each.ok ? each.value : 0)).sort((a, b) => a - b) });
+  };
+  const share = (key: 'soundFraction' | 'leaveFraction', label: string) => (
+    <Pick label={label} value={String(practice[key])} options={[...new Set(['0.7', '0.75', '0.8', '0.85', '0.9', '0.95', String(practice[key])])].sort()} words={(value) => `${Math.round(Number(value) * 100)} %`} onPick={(value) => onChange({ ...practice, [key]: Number(value) })} />
+  );
+  return (
+    <section className="mt-5" aria-label="Shop's judgements">
+      <div className="flex items-center justify-between border-b border-ink"><h2 className="text-lg font-semibold">The shop’s judgements for this job</h2><button type="button" className="hit underline" onClick={() => onChange({ ...DEFAULT_PRACTICE, school: practice.school })}>Defaults</button></div>
+      <div className="mt-2 grid gap-3 sm:grid-cols-2 lg:grid-cols-4">
+        {share('soundFraction', 'sound from, of nominal')}
+        {share('leaveFraction', 'act below, of strength built')}
+        <LengthField label="least to weld" valueMm={practice.weldableMinimumMm} onLength={(weldableMinimumMm) => onChange({ ...practice, weldableMinimumMm })} />
+        <LengthField label="drain hole" valueMm={practice.drainDiameterMm} onLength={(drainDiameterMm) => onChange({ ...practice, drainDiameterMm })} />
+        <Entry label="plate on the shelf" unit={system} className="sm:col-span-2" value={text} onChange={(event) => setText(event.target.value)} onBlur={takeStock} hint="separate with ;" {...(problem && { problem })} />
+      </div>
+    </section>
+  );
+}
+
+function LengthField({ label, valueMm, onLength }: { label: string; valueMm: number; onLength: (mm: number) => void }) {
+  const { system } = useDesk();
+  return <div><span className="caption block">{label}, {system}</span><LengthCell label={label} valueMm={valueMm} kind="thickness" onLength={onLength} /></div>;
+}

@@ -1,0 +1,27 @@
+'use client';
+
+import { useState } from 'react';
+import { lengthDigits, parseLengthMm, type LengthKind } from '@/core/quantity';
+import { useDesk } from '../../../_desk';
+
+/** A length in a table: typed as the trade writes it, taken on leaving the cell; what cannot be read is said and the old length stays. */
+export function LengthCell({ label, valueMm, kind, onLength }: { label: string; valueMm: number; kind: LengthKind; onLength: (mm: number) => void }) {
+  const { system } = useDesk();
+  const shown = lengthDigits(valueMm, system, kind);
+  const [typed, setTyped] = useState<string>();
+  const [problem, setProblem] = useState<string>();
+  const take = () => {
+    if (typed === undefined || typed === shown) return setTyped(undefined);
+    const length = parseLengthMm(typed, system);
+    if (!length.ok) return setProblem(length.reason);
+    setProblem(undefined);
+    setTyped(undefined);
+    onLength(length.value);
+  };
+  return (
+    <>
+      <input aria-label={label} className="field" aria-invalid={problem ? true : undefined} value={typed ?? shown} onChange={(event) => setTyped(event.target.value)} onBlur={take} onKeyDown={(event) => event.key === 'Enter' && take()} />
+      {problem && <span role="alert" className="block text-sm font-medium text-oxide">{problem}</span>}
+    </>
+  );
+}

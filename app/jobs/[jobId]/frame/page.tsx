@@ -1,0 +1,7 @@
+import { FrameBench } from './_parts/frame-bench';
+
+export const metadata = { title: 'Frame' };
+
+export default function Frame() {
+  return <FrameBench />;
+}

@@ -1,0 +1,24 @@
+import { notFound } from 'next/navigation';
+import type { ReactNode } from 'react';
+import { database, jobFile } from '@/data';
+import { chosenSystem } from '../../_parts/units';
+import { DeskProvider } from '../_desk';
+import { JobHead } from './_parts/job-head';
+
+export const dynamic = 'force-dynamic';
+
+export async function generateMetadata({ params }: { params: Promise<{ jobId: string }> }) {
+  const file = jobFile(database(), (await params).jobId);
+  return { title: file ? { default: `${file.unit.tag} ${file.job.title}`, template: `%s · ${file.unit.tag}` } : 'No such job' };
+}
+
+export default async function JobLayout({ children, params }: { children: ReactNode; params: Promise<{ jobId: string }> }) {
+  const file = jobFile(database(), (await params).jobId);
+  if (!file) notFound();
+  return (
+    <DeskProvider initial={file} initialSystem={await chosenSystem()}>
+      <JobHead />
+      {children}
+    </DeskProvider>
+  );
+}

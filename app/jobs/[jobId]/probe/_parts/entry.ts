@@ -1,0 +1,42 @@
+import { faceOf, type Member } from '@/core/frame';
+import { checkReading, type Method, type Reading } from '@/core/probe';
+import { parseLengthMm, type UnitSystem } from '@/core/quantity';
+import type { Cursor } from '@/ui/strip';
+
+export interface EntryFields { readonly station: string; readonly height: string; readonly thickness: string }
+export type FieldProblems = Partial<Record<keyof EntryFields, string>>;
+
+export type EntryOutcome = { ok: true; reading: Reading; warning?: string } | { ok: false; problems: FieldProblems };
+
+/** What was typed as a reading, or what is wrong with which field. */
+export function readEntry(member: Member, face: Cursor['face'], fields: EntryFields, method: Method, system: UnitSystem, stamp: { id: string; by: string; at: string }): EntryOutcome {
+  const parsed = { station: parseLengthMm(fields.station, system), height: parseLengthMm(fields.height, system), thickness: parseLengthMm(fields.thickness, system) };
+  const problems: FieldProblems = {};
+  for (const field of ['station', 'height', 'thickness'] as const) {
+    const outcome = parsed[field];
+    if (!outcome.ok) problems[field] = outcome.reason;
+  }
+  if (!parsed.station.ok || !parsed.height.ok || !parsed.thickness.ok) return { ok: false, problems };
+  const reading: Reading = { ...stamp, memberId: member.id, face, method, note: '', stationMm: parsed.station.value, heightMm: parsed.height.value, thicknessMm: parsed.thickness.value };
+  const check = checkReading(member, reading);
+  if (check.ok) return { ok: true, reading, ...(check.value.warning && { warning: check.value.warning }) };
+  const field: keyof EntryFields = check.reason.startsWith('station') ? 'station' : check.reason.startsWith('height') ? 'height' : 'thickness';
+  return { ok: false, problems: { [field]: check.reason } };
+}
+
+/** Where the cursor goes after a reading is kept: along the rail by the step, or down the face in a column and then on. */
+export function nextSpot(member: Member, cursor: Cursor, step: { alongMm: number; columnMm: readonly number[] }): Cursor {
+  const at = step.columnMm.findIndex((height) => Math.abs(height - cursor.heightMm) < 1);
+  const below = at >= 0 ? step.columnMm[at + 1] : undefined;
+  if (below !== undefined) return { ...cursor, heightMm: below };
+  const stationMm = Math.min(Math.max(cursor.stationMm + step.alongMm, 0), member.lengthMm);
+  return { ...cursor, stationMm, heightMm: step.columnMm[0] ?? cursor.heightMm };
+}
+
+/** Heights for reading a face in columns: even, ends an inch (or a sixth) in from the corners, from the top down. */
+export function columnHeights(member: Member, face: Cursor['face'], count: number): number[] {
+  const widthMm = faceOf(member.shape, face)!.widthMm;
+  const inset = Math.min(25.4, widthMm / 6);
+  if (count <= 1) return [widthMm / 2];
+  return Array.from({ length: count }, (_, k) => widthMm - inset - ((widthMm - 2 * inset) * k) / (count - 1));
+}

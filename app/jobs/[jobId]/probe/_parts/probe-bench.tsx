@@ -1,0 +1,95 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useCallback, useRef, useState, type KeyboardEvent } from 'react';
+import { facesOf } from '@/core/frame';
+import { lengthDigits, printLength } from '@/core/quantity';
+import { SCHOOL_IDS, schoolMarginMm } from '@/core/reference';
+import type { Reading } from '@/core/probe';
+import { Choice } from '@/ui/controls';
+import { toast } from 'sonner';
+import { Bench, MemberStrip, StrikeSheet, useDesk } from '../../../_desk';
+import { KeyList } from './key-list';
+import { ReadingEntry, type EntryHandle } from './reading-entry';
+import { ReadingTable } from './reading-table';
+import { CsvIn } from './csv-in';
+import { MarginLane } from './margin-lane';
+
+export function ProbeBench() {
+  const desk = useDesk();
+  const { file, member, cursor, system, work } = desk;
+  const router = useRouter();
+  const entry = useRef<EntryHandle>(null);
+  const [keysOpen, setKeysOpen] = useState(false);
+  const [marginsOpen, setMarginsOpen] = useState(false);
+  const [striking, setStriking] = useState<Reading>();
+
+  const own = file.readings.filter((reading) => reading.memberId === member.id);
+  const strikeNearest = useCallback(() => {
+    const struck = new Set(file.strikes.map((strike) => strike.evidenceId));
+    const standing = file.readings.filter((reading) => reading.memberId === member.id && !struck.has(reading.id) && reading.face === cursor.face);
+    const away = (reading: Reading) => Math.hypot((reading.stationMm - cursor.stationMm) / 4, reading.heightMm - cursor.heightMm);
+    setStriking([...standing].sort((a, b) => away(a) - away(b))[0]);
+  }, [file, member, cursor]);
+
+  const onKey = useCallback((event: KeyboardEvent) => {
+    if (/^[\d.]$/.test(event.key)) entry.current?.start(event.key);
+    else if (event.key === 'x') entry.current?.start('0');
+    else if (event.key === 'k') router.push(`/jobs/${file.job.id}/trace?member=${member.id}`);
+    else if (event.key === 's') strikeNearest();
+    else if (event.key === '?') setKeysOpen(true);
+    else if (event.key === 'Enter') entry.current?.start('');
+    else return false;
+    return true;
+  }, [router, file.job.id, member.id, strikeNearest]);
+
+  const chooseSchool = async (school: (typeof SCHOOL_IDS)[number]) => {
+    const problem = await desk.keepSetup(file.frame, { ...file.practice, school });
+    if (problem) toast.error(problem.message, { description: problem.kept });
+  };
+
+  return (
+    <Bench>
+      <MemberStrip onKey={onKey} onSpot={() => entry.current?.follow()} />
+      <MarginLane />
+      <ReadingEntry ref={entry} onKeys={() => setKeysOpen(true)} />
+      <div className="mt-4 flex flex-wrap items-end justify-between gap-x-6 gap-y-3 border-t border-rule pt-3">
+        <div>
+          <p className="caption">Sound metal wanted below the top corner; school</p>
+          <Choice label="School of where to cut and land" value={file.practice.school} options={SCHOOL_IDS} onChange={(school) => void chooseSchool(school)} words={(school) => (school === 'where rust ends' ? 'where rust ends' : school === 'half-inch band' ? `${printLength(schoolMarginMm(school), system, 'length')} band` : `${printLength(schoolMarginMm(school), system, 'length')} left`)} />
+        </div>
+        <CsvIn />
+      </div>
+      {work && work.picture.edges.some((edge) => edge.columns.length > 0) && (
+        <details className="mt-3 border-t border-rule pt-1" onToggle={(event) => setMarginsOpen(event.currentTarget.open)}>
+          <summary className="hit flex items-center font-semibold">Margin, station by station</summary>
+          {marginsOpen && <MarginTable />}
+        </details>
+      )}
+      <ReadingTable readings={own} onStrike={setStriking} />
+      <StrikeSheet reading={striking} onClose={() => setStriking(undefined)} />
+      <KeyList open={keysOpen} onOpenChange={setKeysOpen} />
+      <p className="sr-only" role="status">{`Station ${lengthDigits(cursor.stationMm, system, 'length')} ${system}, ${facesOf(member.shape).find((face) => face.id === cursor.face)?.id}`}</p>
+    </Bench>
+  );
+}
+
+const KIND_WORDS = { 'bracketed': 'between two readings', 'sound to the corner': 'sound to the corner', 'not read further down': 'not read further down', 'no sound metal read': 'no sound metal read' } as const;
+
+function MarginTable() {
+  const { work, system } = useDesk();
+  return (
+    <table className="w-full text-[15px]">
+      <thead><tr className="caption text-left"><th scope="col" className="font-normal">station, {system}</th><th scope="col" className="font-normal">side</th><th scope="col" className="font-normal">edge lies between, {system} up</th><th scope="col" className="font-normal">sound below top corner, {system}</th><th scope="col" className="font-normal">how known</th></tr></thead>
+      <tbody className="ruled">
+        {work!.picture.edges.flatMap((edge) => edge.columns.map((column) => (
+          <tr key={`${edge.face}-${column.stationMm}`}>
+            <td className="py-1">{lengthDigits(column.stationMm, system, 'length')}</td><td>{edge.face}</td>
+            <td>{lengthDigits(column.lowerMm, system, 'length')} and {lengthDigits(column.upperMm, system, 'length')}</td>
+            <td className="font-semibold">{lengthDigits(edge.faceHeightMm - column.upperMm, system, 'length')}</td><td className="caption">{KIND_WORDS[column.kind]}</td>
+          </tr>
+        )))}
+      </tbody>
+    </table>
+  );
+}

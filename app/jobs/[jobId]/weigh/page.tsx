@@ -1,0 +1,7 @@
+import { WeighBench } from './_parts/weigh-bench';
+
+export const metadata = { title: 'Weigh' };
+
+export default function Weigh() {
+  return <WeighBench />;
+}

@@ -1,0 +1,80 @@
+'use client';
+
+import { startTransition, useEffect, useRef, useState } from 'react';
+import { toast } from 'sonner';
+import type { JobFile } from '@/core/job';
+import type { WorkReport, WorkOrder, WorkView } from '@/workers/member.worker';
+
+export type Works = ReadonlyMap<string, WorkView>;
+
+/** What a member's work depends on; when this changes it is computed anew. Evidence is append-only, so counts and ids suffice. */
+function dependsOn(file: JobFile, memberId: string): string {
+  const readings = file.readings.filter((each) => each.memberId === memberId);
+  const cracks = file.cracks.filter((each) => each.memberId === memberId);
+  const own = new Set([...readings, ...cracks].map((each) => each.id));
+  const strikes = file.strikes.filter((each) => own.has(each.evidenceId)).length;
+  const repairs = file.repairs.filter((each) => each.memberId === memberId);
+  return JSON.stringify([file.revision, readings.length, readings.at(-1)?.id, cracks.length, strikes, repairs]);
+}
+
+/** While readings are being typed the map waits for a pause this long, but never longer than the second. */
+const PAUSE_MS = 350;
+const LONGEST_WAIT_MS = 2500;
+
+/**
+ * Every member's work, computed in a web worker; the member in sight first. Members whose evidence did not change are not computed again.
+ * The worker is given one order at a time, made from what is on record when it comes free: typing fast queues nothing up.
+ */
+export function useWork(file: JobFile, memberId: string): Works {
+  const [works, setWorks] = useState<Works>(new Map());
+  const latest = useRef({ file, memberId });
+  const foreman = useRef<{ offer: (pauseMs: number) => void } | undefined>(undefined);
+
+  useEffect(() => {
+    const worker = new Worker(new URL('../../../workers/member.worker.ts', import.meta.url));
+    const ordered = new Map<string, string>();
+    let isBusy = false;
+    const order = () => {
+      const { file: records, memberId: first } = latest.current;
+      const ids = [first, ...records.frame.members.map((member) => member.id).filter((id) => id !== first)];
+      const memberIds = ids.filter((id) => ordered.get(id) !== dependsOn(records, id));
+      if (isBusy || memberIds.length === 0) return;
+      isBusy = true;
+      for (const id of memberIds) ordered.set(id, dependsOn(records, id));
+      worker.postMessage({ records, memberIds } satisfies WorkOrder);
+    };
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    let waitingSince: number | undefined;
+    // Handing the records over takes a while: what was typed is painted first.
+    const offer = (pauseMs: number) => {
+      clearTimeout(timer);
+      waitingSince ??= performance.now();
+      const left = Math.max(0, Math.min(pauseMs, LONGEST_WAIT_MS - (performance.now() - waitingSince)));
+      timer = setTimeout(() => {
+        waitingSince = undefined;
+        order();
+      }, left);
+    };
+    worker.onmessage = ({ data }: MessageEvent<WorkReport>) => {
+      if (data.ok) startTransition(() => setWorks((before) => new Map(before).set(data.memberId, data.work)));
+      else toast.error(`${data.memberId} could not be worked out: ${data.reason}`, { description: 'Its records are kept.' });
+      if (!data.done) return;
+      isBusy = false;
+      offer(0);
+    };
+    foreman.current = { offer };
+    offer(0);
+    return () => {
+      clearTimeout(timer);
+      worker.terminate();
+    };
+  }, []);
+
+  useEffect(() => {
+    const isTyping = file.readings.length > latest.current.file.readings.length;
+    latest.current = { file, memberId };
+    foreman.current?.offer(isTyping ? PAUSE_MS : 0);
+  }, [file, memberId]);
+
+  return works;
+}

@@ -1,0 +1,62 @@
+import { frameFrom, readOpening, type OpeningFields } from './opening';
+
+const fields = (more: Partial<OpeningFields> = {}): OpeningFields => ({
+  tag: 'T-9', description: 'flatbed', kind: 'truck', exposure: 'road salt', duty: 'work', gross: '26,000', title: 'rust', purpose: 'repair', complaint: '', by: 'RK',
+  family: 'open-channel ladder', depth: '8', breadth: '2-3/4', wall: '1/4', length: '240', width: '34', steel: 'a36', datum: 'front hole', ...more,
+});
+const stamp = { unitId: '00000000-0000-4000-8000-000000000001', jobId: '00000000-0000-4000-8000-000000000002', at: '2026-01-01T00:00:00Z' };
+const problems = (more: Partial<OpeningFields>, system: 'in' | 'mm' = 'in') => {
+  const read = readOpening(fields(more), system, undefined, stamp);
+  return read.ok ? {} : read.problems;
+};
+
+test('a good form opens a unit, a job and a frame that hangs together', () => {
+  const read = readOpening(fields(), 'in', undefined, stamp);
+  if (!read.ok) throw new Error(JSON.stringify(read.problems));
+  const { unit, job, frame } = read.opening;
+  expect(job.unitId).toBe(unit.id);
+  expect(unit.grossMassKg).toBeCloseTo(11793.4, 1);
+  expect(frame.members.filter((member) => member.role === 'rail').map((member) => member.shape)).toEqual([0, 1].map(() => ({ kind: 'channel', depthMm: 203.2, flangeMm: 69.85, thicknessMm: 6.35 })));
+  expect(frame.lengthMm).toBe(6096);
+});
+
+test('inches and millimetres open the same frame', () => {
+  const inches = frameFrom(fields(), 'in');
+  const millimetres = frameFrom(fields({ depth: '203.2', breadth: '69.85', wall: '6.35', length: '6096', width: '863.6' }), 'mm');
+  const rounded = (value: unknown) => JSON.parse(JSON.stringify(value, (_, each: unknown) => (typeof each === 'number' ? Math.round(each * 1e6) / 1e6 : each))) as unknown;
+  expect(rounded(millimetres)).toEqual(rounded(inches));
+});
+
+test('a wall may be given as a fraction, a gauge or millimetres', () => {
+  const wall = (text: string) => {
+    const frame = frameFrom(fields({ wall: text }), 'in');
+    return frame.ok && frame.frame.members[0]!.shape.thicknessMm;
+  };
+  expect(wall('3/16')).toBeCloseTo(4.7625, 6);
+  expect(wall('7ga')).toBeCloseTo(0.1793 * 25.4, 6);
+  expect(wall('5mm')).toBe(5);
+});
+
+test.each<[Partial<OpeningFields>, keyof OpeningFields]>([
+  [{ tag: '' }, 'tag'], [{ title: ' ' }, 'title'], [{ by: '' }, 'by'], [{ datum: '' }, 'datum'], [{ gross: 'heavy' }, 'gross'], [{ gross: '-4' }, 'gross'],
+  [{ depth: 'tall' }, 'depth'], [{ depth: '400' }, 'depth'], [{ depth: '0' }, 'depth'], [{ breadth: '0.1' }, 'breadth'], [{ wall: '3' }, 'wall'], [{ wall: '0.001' }, 'wall'], [{ wall: '-1/4' }, 'wall'],
+  [{ length: '2' }, 'length'], [{ length: '99999' }, 'length'], [{ width: '1' }, 'width'],
+])('%j is refused at its own field', (more, field) => {
+  expect(Object.keys(problems(more))).toContain(field);
+  expect(problems(more)[field]!.length).toBeGreaterThan(3);
+});
+
+test('a wall more than a third of a side cannot be folded', () => {
+  expect(problems({ wall: '1', depth: '2.5', breadth: '2.5' })).toHaveProperty('wall');
+});
+
+test('several wrong fields are all named', () => {
+  expect(Object.keys(problems({ tag: '', by: '', depth: 'x', wall: 'y' })).sort()).toEqual(['by', 'depth', 'tag', 'wall']);
+});
+
+test('a new job on a unit of the yard keeps the unit as it is', () => {
+  const unit = { id: '00000000-0000-4000-8000-00000000000a', tag: 'GR-7', description: 'gritter', kind: 'truck' as const, exposure: 'salt load' as const, duty: 'work' as const };
+  const read = readOpening(fields({ tag: 'other' }), 'in', unit, stamp);
+  expect(read.ok && read.opening.unit).toEqual(unit);
+  expect(read.ok && read.opening.job.unitId).toBe(unit.id);
+});

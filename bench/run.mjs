@@ -1,0 +1,24 @@
+// npm run bench [-- sections|screens|typing …]: figures of this machine, now; compare within one run only.
+import { spawnSync } from 'node:child_process';
+import { ensureBuild, ensureNpmPackages } from '../set-up/machine.mjs';
+
+ensureNpmPackages();
+const asked = process.argv.slice(2);
+const wants = (name) => asked.length === 0 || asked.includes(name);
+if (wants('sections')) {
+  // Bundled as the browser gets it: module by module, every import is a look-up that the product does not pay for.
+  const { build } = await import('esbuild');
+  await build({ entryPoints: ['bench/sections.ts'], bundle: true, platform: 'node', format: 'esm', outfile: 'var/bench/sections.mjs', logLevel: 'error' });
+  spawnSync('node', ['var/bench/sections.mjs'], { stdio: 'inherit' });
+}
+if (wants('screens') || wants('typing')) {
+  if (!ensureBuild()) process.exit(1);
+  const { serveDemo } = await import('../set-up/server.mjs');
+  const server = await serveDemo();
+  try {
+    if (wants('screens')) await (await import('./screens.mjs')).benchScreens(server);
+    if (wants('typing')) await (await import('./typing.mjs')).benchTyping(server);
+  } finally {
+    server.stop();
+  }
+}

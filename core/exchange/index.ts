@@ -1,0 +1,4 @@
+export { READING_COLUMNS, readingsFromCsv, readingsToCsv, type ImportDefaults, type ReadingImport, type RejectedRow } from './readings-csv';
+export { flatPatternDxf } from './dxf';
+export { bundleSchema, parseBundle, printBundle, type JobBundle } from './bundle';
+export type { Problem } from './problem';

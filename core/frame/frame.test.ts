@@ -1,0 +1,86 @@
+import fc from 'fast-check';
+import { defaultFrame, developedWidthMm, faceAtU, facesOf, frameSchema, heightOnFace, midlinePoint, shapeSchema, spotOnMember, surfaceOf, surfacePoint, twinOf, typicalRail, uOnFace, FAMILY_IDS, standing, type MemberShape } from '.';
+
+const channel: MemberShape = { kind: 'channel', depthMm: 200, flangeMm: 70, thicknessMm: 6 };
+const box: MemberShape = { kind: 'box', depthMm: 150, widthMm: 75, thicknessMm: 5 };
+const frameOf = (family: (typeof FAMILY_IDS)[number]) => defaultFrame({ family, railShape: typicalRail(family), steel: 'a36', lengthMm: 6000, widthMm: 860, datum: 'front hole' });
+
+describe('unrolled faces', () => {
+  test.each([channel, box])('height and developed coordinate are each other’s inverse on every face', (shape) => {
+    fc.assert(fc.property(fc.double({ min: 0, max: 1, noNaN: true }), (part) => {
+      for (const face of facesOf(shape)) {
+        const height = part * face.widthMm;
+        expect(heightOnFace(face, uOnFace(face, height))).toBeCloseTo(height, 9);
+      }
+    }), { seed: 2, numRuns: 50 });
+  });
+
+  test('neighbouring faces meet at one corner of the surface', () => {
+    for (const shape of [channel, box]) {
+      const faces = facesOf(shape);
+      faces.slice(1).forEach((face, k) => {
+        const before = faces[k]!;
+        expect(surfacePoint(shape, before, before.uStartMm + before.widthMm)).toEqual(surfacePoint(shape, face, face.uStartMm));
+      });
+    }
+    const faces = facesOf(box);
+    const last = faces[faces.length - 1]!;
+    expect(surfacePoint(box, last, last.uStartMm + last.widthMm)).toEqual(surfacePoint(box, faces[0]!, 0));
+  });
+
+  test('the developed width is what one would cut the section from, outside', () => {
+    expect(developedWidthMm(channel)).toBe(340);
+    expect(developedWidthMm(box)).toBe(450);
+    expect(faceAtU(channel, 70).id).toBe('web');
+    expect(midlinePoint(channel, facesOf(channel)[1]!, 70)).toEqual([3, 197]);
+  });
+
+  test('surface rows never straddle a fold and add up to the sheet', () => {
+    for (const shape of [channel, box]) {
+      const surface = surfaceOf(shape);
+      surface.rowFace.forEach((face, row) => {
+        expect(surface.edgeUMm[row]!).toBeGreaterThanOrEqual(face.uStartMm - 1e-9);
+        expect(surface.edgeUMm[row + 1]!).toBeLessThanOrEqual(face.uStartMm + face.widthMm + 1e-9);
+      });
+      expect(surface.edgeUMm[surface.edgeUMm.length - 1]).toBeCloseTo(developedWidthMm(shape), 9);
+    }
+  });
+});
+
+describe('frames', () => {
+  test.each(FAMILY_IDS)('the %s default is a valid frame with twins, crossmembers and mounts', (family) => {
+    const frame = frameSchema.parse(frameOf(family));
+    expect(frame.members.filter((member) => member.role === 'crossmember')).toHaveLength(6);
+    expect(twinOf(frame, frame.members[0]!)!.side).toBe('right');
+    expect(twinOf(frame, frame.members[2]!)).toBeUndefined();
+  });
+
+  test.each([
+    [{ ...channel, thicknessMm: -1 }], [{ ...channel, thicknessMm: 45 }], [{ ...channel, thicknessMm: 30 }], [{ ...channel, depthMm: 0 }], [{ ...channel, flangeMm: NaN }], [{ ...box, widthMm: 5000 }], [{ ...box, kind: 'heart' }],
+  ])('an impossible section is refused: %j', (shape) => expect(shapeSchema.safeParse(shape).success).toBe(false));
+
+  test('a crossmember off the rails, a mount off the rails and a doubled id are named', () => {
+    const frame = frameOf('open-channel ladder');
+    const messages = (changed: unknown) => {
+      const parsed = frameSchema.safeParse(changed);
+      return parsed.success ? [] : parsed.error.issues.map((issue) => issue.message);
+    };
+    expect(messages({ ...frame, members: frame.members.map((member) => (member.id === 'cross-2' ? { ...member, atMm: 7000 } : member)) })).toContain('Crossmember 2 is off the rails');
+    expect(messages({ ...frame, landmarks: [{ ...frame.landmarks[0]!, stationMm: 9000 }] })).toContain('Front axle is off the rails');
+    expect(messages({ ...frame, members: [...frame.members, frame.members[0]!] })).toContain('two members are called rail-left');
+  });
+
+  test('spots off the member are refused with the limit', () => {
+    const rail = frameOf('open-channel ladder').members[0]!;
+    expect(spotOnMember(rail, { stationMm: 6001, face: 'web', heightMm: 10 })).toMatchObject({ ok: false, reason: expect.stringContaining('station is off') });
+    expect(spotOnMember(rail, { stationMm: 10, face: 'outer', heightMm: 10 })).toMatchObject({ ok: false, reason: expect.stringContaining('no outer face') });
+    expect(spotOnMember(rail, { stationMm: 10, face: 'web', heightMm: 204 })).toMatchObject({ ok: false });
+    expect(spotOnMember(rail, { stationMm: NaN, face: 'web', heightMm: 1 }).ok).toBe(false);
+    expect(spotOnMember(rail, { stationMm: 0, face: 'web', heightMm: 0 }).ok).toBe(true);
+  });
+
+  test('struck evidence is left out, everything else stands', () => {
+    const strikes = [{ id: crypto.randomUUID(), evidenceId: 'b', why: 'slip', by: 'RK', at: '2026-01-01T00:00:00Z' }];
+    expect(standing([{ id: 'a' }, { id: 'b' }], strikes)).toEqual([{ id: 'a' }]);
+  });
+});

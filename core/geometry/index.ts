@@ -1,0 +1,5 @@
+export { mirrored, type Pen } from './pen';
+export { svgPen, type SvgPaths } from './svg-pen';
+export { distance, drawRounded, pathLength, polygonArea, type Point } from './polygon';
+export { interpolateLinear, intervalOf, median } from './interpolate';
+export { isoRegions, type GridRegion } from './isolines';

@@ -1,0 +1,13 @@
+/** The core's contents page, rooms in the order of the job. */
+export * as quantity from './quantity';
+export * as geometry from './geometry';
+export * as mechanics from './mechanics';
+export * as reference from './reference';
+export * as frame from './frame';
+export * as probe from './probe';
+export * as trace from './trace';
+export * as weigh from './weigh';
+export * as shape from './shape';
+export * as join from './join';
+export * as exchange from './exchange';
+export * as job from './job';

@@ -1,0 +1,2 @@
+export * from './section';
+export { baseMetalStrengthNPerMm, filletStrengthNPerMm, filletThroatMm, plugStrengthN } from './weld';

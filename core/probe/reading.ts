@@ -1,0 +1,42 @@
+import { z } from 'zod';
+import { bySchema, faceIdSchema, instantSchema, recordIdSchema, spotOnMember, type Member } from '../frame';
+import { fail, ok, type Outcome } from '../quantity';
+
+export const METHOD_IDS = ['ultrasonic', 'caliper', 'cut sample', 'feel'] as const;
+export const methodSchema = z.enum(METHOD_IDS);
+export type Method = z.infer<typeof methodSchema>;
+
+/** Standard error of one reading by each method, mm. Common practice, no source; a shop's own repeat readings would be better. */
+export const METHOD_ERROR_MM: Readonly<Record<Method, number>> = { 'ultrasonic': 0.13, 'caliper': 0.1, 'cut sample': 0.08, 'feel': 0.8 };
+
+/** Thicker than this is a slip of the keyboard, mm. */
+export const ABSURD_THICKNESS_MM = 50;
+
+/** One thickness reading: where, how much metal, how it was taken, by whom, when. 0 mm is a hole. */
+export const readingSchema = z.object({
+  id: recordIdSchema,
+  memberId: z.string().min(1).max(40),
+  stationMm: z.number(),
+  face: faceIdSchema,
+  heightMm: z.number(),
+  thicknessMm: z.number().gte(0, 'a thickness is not below 0').lte(ABSURD_THICKNESS_MM, 'a wall over 50 mm is not a frame'),
+  method: methodSchema,
+  by: bySchema,
+  at: instantSchema,
+  note: z.string().max(300).default(''),
+});
+export type Reading = z.infer<typeof readingSchema>;
+
+export interface ReadingCheck { readonly warning?: string }
+
+/** Whether a reading can lie where it says, and what is odd about it. A reading over nominal is kept with a warning. */
+export function checkReading(member: Member, reading: Pick<Reading, 'stationMm' | 'face' | 'heightMm' | 'thicknessMm'>): Outcome<ReadingCheck> {
+  const place = spotOnMember(member, reading);
+  if (!place.ok) return place;
+  if (!(reading.thicknessMm >= 0 && reading.thicknessMm <= ABSURD_THICKNESS_MM)) return fail('thickness must lie between 0 and 50 mm (2 in)');
+  const nominalMm = member.shape.thicknessMm;
+  if (reading.thicknessMm > nominalMm * 1.1) {
+    return ok({ warning: `${(reading.thicknessMm / 25.4).toFixed(3)} in (${reading.thicknessMm.toFixed(1)} mm) is thicker than ${member.name} was made: a plate, scale or a doubled echo?` });
+  }
+  return ok({});
+}

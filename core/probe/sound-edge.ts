@@ -1,0 +1,110 @@
+import { interpolateLinear, intervalOf } from '../geometry';
+import { facesOf, type FaceId, type Member } from '../frame';
+import type { Reading } from './reading';
+
+/**
+ * What one column of readings says about the tide line on an upright face. Heights are up from the bottom corner:
+ *
+ *   top corner ──────────────── faceHeight
+ *      ● sound
+ *      ● sound   ← upperMm     metal is known sound from here up: the conservative bound
+ *      ┄┄ edge ┄┄ somewhere between
+ *      ○ unsound ← lowerMm
+ *      ○ unsound
+ *   bottom corner ───────────── 0
+ */
+export interface EdgeColumn {
+  readonly stationMm: number;
+  readonly lowerMm: number;
+  readonly upperMm: number;
+  readonly kind: 'bracketed' | 'sound to the corner' | 'not read further down' | 'no sound metal read';
+}
+
+/** The sound edge along one upright face. Between columns it is straight; beyond the last column it is unknown. */
+export interface SoundEdge {
+  readonly face: FaceId;
+  readonly faceHeightMm: number;
+  readonly columns: readonly EdgeColumn[];
+}
+
+/** Readings this near along the rail count as one column: 1 in. */
+const COLUMN_MM = 25.4;
+/** A flange reading this near along the rail vouches for the corner below a column: 6 in. */
+const FLANGE_REACH_MM = 152.4;
+
+/**
+ * The sound edge by bracketing: per column, between the lowest reading of the sound run from the top and the highest unsound one.
+ * No map is involved, so no interpolation can move it.
+ */
+export function soundEdges(member: Member, readings: readonly Reading[], soundMm: number): SoundEdge[] {
+  const bottom = readings.filter((reading) => reading.face === 'bottom');
+  return facesOf(member.shape).filter((face) => face.upright).map((face) => ({
+    face: face.id,
+    faceHeightMm: face.widthMm,
+    columns: intoColumns(readings.filter((reading) => reading.face === face.id)).map((column) => bracket(column, bottom, face.widthMm, soundMm)),
+  }));
+}
+
+function intoColumns(readings: readonly Reading[]): Reading[][] {
+  const columns: Reading[][] = [];
+  for (const reading of [...readings].sort((a, b) => a.stationMm - b.stationMm)) {
+    const column = columns[columns.length - 1];
+    if (column && reading.stationMm - column[0]!.stationMm <= COLUMN_MM) column.push(reading);
+    else columns.push([reading]);
+  }
+  return columns;
+}
+
+function bracket(column: readonly Reading[], bottom: readonly Reading[], faceHeightMm: number, soundMm: number): EdgeColumn {
+  const stationMm = column.reduce((sum, reading) => sum + reading.stationMm, 0) / column.length;
+  const unsound = column.filter((reading) => reading.thicknessMm < soundMm).map((reading) => reading.heightMm);
+  if (unsound.length === 0) return belowSoundColumn(column, bottom, stationMm, soundMm);
+  const lowerMm = Math.max(...unsound);
+  const soundAbove = column.filter((reading) => reading.thicknessMm >= soundMm && reading.heightMm > lowerMm).map((reading) => reading.heightMm);
+  if (soundAbove.length === 0) return { stationMm, lowerMm, upperMm: faceHeightMm, kind: 'no sound metal read' };
+  return { stationMm, lowerMm, upperMm: Math.min(...soundAbove), kind: 'bracketed' };
+}
+
+function belowSoundColumn(column: readonly Reading[], bottom: readonly Reading[], stationMm: number, soundMm: number): EdgeColumn {
+  const lowestMm = Math.min(...column.map((reading) => reading.heightMm));
+  const flange = bottom.filter((reading) => Math.abs(reading.stationMm - stationMm) <= FLANGE_REACH_MM);
+  if (flange.length === 0) return { stationMm, lowerMm: 0, upperMm: lowestMm, kind: 'not read further down' };
+  const nearest = flange.reduce((best, reading) => (Math.abs(reading.stationMm - stationMm) < Math.abs(best.stationMm - stationMm) ? reading : best));
+  if (nearest.thicknessMm >= soundMm) return { stationMm, lowerMm: 0, upperMm: 0, kind: 'sound to the corner' };
+  return { stationMm, lowerMm: 0, upperMm: lowestMm, kind: 'bracketed' };
+}
+
+export interface EdgeAt { readonly lowerMm: number; readonly upperMm: number; readonly betweenMm: number; readonly kind: EdgeColumn['kind'] }
+
+/** The edge at a station: bounds interpolated between columns. Undefined more than 12 in beyond the first or last column. */
+export function edgeAt(edge: SoundEdge, stationMm: number): EdgeAt | undefined {
+  const { columns } = edge;
+  if (columns.length === 0) return undefined;
+  const at = columns.map((column) => column.stationMm);
+  const reachMm = 304.8;
+  if (stationMm < at[0]! - reachMm || stationMm > at[at.length - 1]! + reachMm) return undefined;
+  const k = intervalOf(at, stationMm);
+  const next = columns[Math.min(k + 1, columns.length - 1)]!;
+  const nearer = Math.abs(stationMm - columns[k]!.stationMm) <= Math.abs(next.stationMm - stationMm) ? columns[k]! : next;
+  const betweenMm = stationMm <= at[0]! || stationMm >= at[at.length - 1]! ? 0 : at[k + 1]! - at[k]!;
+  return {
+    lowerMm: interpolateLinear(at, columns.map((column) => column.lowerMm), stationMm)!,
+    upperMm: interpolateLinear(at, columns.map((column) => column.upperMm), stationMm)!,
+    betweenMm,
+    kind: nearer.kind,
+  };
+}
+
+/** Highest conservative bound of the edge over a run of stations; undefined where nothing was read there. */
+export function highestUpperMm(edge: SoundEdge, fromMm: number, toMm: number): number | undefined {
+  const inside = edge.columns.filter((column) => column.stationMm > fromMm && column.stationMm < toMm).map((column) => column.upperMm);
+  const ends = [edgeAt(edge, fromMm)?.upperMm, edgeAt(edge, toMm)?.upperMm].filter((upper) => upper !== undefined);
+  const all = [...inside, ...ends];
+  return all.length ? Math.max(...all) : undefined;
+}
+
+/** Sound metal below the top corner at a station, mm, by the conservative bound. */
+export function marginAtMm(edge: SoundEdge, stationMm: number): number | undefined {
+  const at = edgeAt(edge, stationMm);
+  return at && edge.faceHeightMm - at.upperMm;
+}

@@ -1,0 +1,10 @@
+import { MM_PER_INCH } from './gauge';
+
+/** Exact or defined conversions, used where a source states a number in customary units. */
+export const inchesToMm = (inches: number): number => inches * MM_PER_INCH;
+export const mmToInches = (mm: number): number => mm / MM_PER_INCH;
+/** 1 ksi = 6.894757293168 MPa. */
+export const ksiToMpa = (ksi: number): number => ksi * 6.894757293168;
+export const poundsToKg = (pounds: number): number => pounds * 0.45359237;
+export const kgToPounds = (kg: number): number => kg / 0.45359237;
+export const STANDARD_GRAVITY = 9.80665;

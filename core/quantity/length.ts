@@ -1,0 +1,53 @@
+import { gaugeThicknessMm, MM_PER_INCH } from './gauge';
+import { fail, ok, type Outcome } from './outcome';
+
+export type UnitSystem = 'in' | 'mm';
+
+const NUMBER = String.raw`\d+(?:\.\d+)?|\.\d+`;
+const GAUGE = /^(\d{1,2})\s*ga(?:uge)?\.?$/;
+const METRIC = new RegExp(`^(${NUMBER})\\s*(mm|cm|m)$`);
+const INCHES = new RegExp(`^(?:(${NUMBER})|(?:(\\d+)(?:\\s*-\\s*|\\s+))?(\\d+)\\s*/\\s*(\\d+))$`);
+const FEET = new RegExp(`^(${NUMBER})\\s*(?:'|ft)\\s*-?\\s*(.*)$`);
+const MM_PER: Readonly<Record<string, number>> = { mm: 1, cm: 10, m: 1000 };
+
+/**
+ * Reads a length as a technician writes it: `3/16`, `14-3/8`, `14 3/8`, `1' 2"`, `10ga`, `4.7mm`, `0.118`.
+ * A bare number is in `bareUnit`; a fraction is always inches. Answers mm; negative lengths are refused.
+ */
+export function parseLengthMm(text: string, bareUnit: UnitSystem): Outcome<number> {
+  const trimmed = text.trim().toLowerCase().replace(/[”″]|''/g, '"').replace(/[’′]/g, "'");
+  if (trimmed === '') return fail('nothing was typed');
+  if (trimmed.startsWith('-')) return fail(`"${text.trim()}" is below zero`);
+  const gauge = GAUGE.exec(trimmed);
+  if (gauge) return gaugeThicknessMm(Number(gauge[1]));
+  const metric = METRIC.exec(trimmed);
+  if (metric) return ok(Number(metric[1]) * MM_PER[metric[2]!]!);
+  return parseCustomaryMm(trimmed, text.trim(), bareUnit);
+}
+
+function parseCustomaryMm(trimmed: string, asTyped: string, bareUnit: UnitSystem): Outcome<number> {
+  const feet = FEET.exec(trimmed);
+  if (feet) return addInches(Number(feet[1]) * 12, feet[2]!, asTyped);
+  const marked = /\s*(?:"|in(?:ch(?:es)?)?\.?)$/.test(trimmed);
+  const bare = trimmed.replace(/\s*(?:"|in(?:ch(?:es)?)?\.?)$/, '');
+  const inches = parseInches(bare);
+  if (!inches.ok) return fail(`"${asTyped}" is not a length: try 3/16, 14-3/8, 0.118, 10ga or 4.7mm`);
+  const isPlainNumber = !bare.includes('/');
+  return ok(isPlainNumber && !marked && bareUnit === 'mm' ? inches.value : inches.value * MM_PER_INCH);
+}
+
+function addInches(inchesSoFar: number, rest: string, asTyped: string): Outcome<number> {
+  const bare = rest.replace(/\s*(?:"|in(?:ch(?:es)?)?\.?)$/, '').trim();
+  if (bare === '') return ok(inchesSoFar * MM_PER_INCH);
+  const inches = parseInches(bare);
+  return inches.ok ? ok((inchesSoFar + inches.value) * MM_PER_INCH) : fail(`"${asTyped}" is not a length in feet and inches`);
+}
+
+function parseInches(bare: string): Outcome<number> {
+  const match = INCHES.exec(bare);
+  if (!match) return fail('not inches');
+  if (match[1] !== undefined) return ok(Number(match[1]));
+  const denominator = Number(match[4]);
+  if (!(denominator > 0)) return fail('a fraction needs a bottom number above zero');
+  return ok(Number(match[2] ?? 0) + Number(match[3]) / denominator);
+}

@@ -1,0 +1,69 @@
+import { kgToPounds } from './convert';
+import { MM_PER_INCH } from './gauge';
+import type { UnitSystem } from './length';
+
+/** What a length is decides how it is written: thickness as decimals, lengths as sixteenths. */
+export type LengthKind = 'thickness' | 'length';
+
+const divisor = (a: number, b: number): number => (b === 0 ? a : divisor(b, a % b));
+
+/** Inches as the nearest sixteenth: 14 3/8, 3/16, 2. */
+export function sixteenths(inches: number): string {
+  const total = Math.round(Math.abs(inches) * 16);
+  const sign = inches < 0 && total > 0 ? '-' : '';
+  const whole = Math.floor(total / 16);
+  const rest = total % 16;
+  if (rest === 0) return `${sign}${whole}`;
+  const common = divisor(rest, 16);
+  const fraction = `${rest / common}/${16 / common}`;
+  return whole === 0 ? `${sign}${fraction}` : `${sign}${whole} ${fraction}`;
+}
+
+/** A length without its unit, as the trade writes it in that system. */
+export function lengthDigits(lengthMm: number, system: UnitSystem, kind: LengthKind): string {
+  if (!Number.isFinite(lengthMm)) return '–';
+  if (system === 'mm') return kind === 'thickness' ? lengthMm.toFixed(1) : lengthMm.toFixed(0);
+  return kind === 'thickness' ? (lengthMm / MM_PER_INCH).toFixed(3) : sixteenths(lengthMm / MM_PER_INCH);
+}
+
+/** A length with its unit: `0.118 in`, `14 3/8 in`, `4.7 mm`. */
+export const printLength = (lengthMm: number, system: UnitSystem, kind: LengthKind): string =>
+  `${lengthDigits(lengthMm, system, kind)} ${system}`;
+
+/** A section property of dimension mm^power in the system's own unit, three significant figures, without the unit. */
+export function sectionDigits(value: number, power: 2 | 3 | 4, system: UnitSystem): string {
+  if (!Number.isFinite(value)) return '–';
+  const shown = system === 'in' ? value / MM_PER_INCH ** power : value / 10 ** power;
+  return significant(shown, 3);
+}
+
+export const sectionUnit = (power: 2 | 3 | 4, system: UnitSystem): string =>
+  `${system === 'in' ? 'in' : 'cm'}${['²', '³', '⁴'][power - 2]!}`;
+
+const N_PER_LBF = 4.4482216152605;
+const N_PER_KIP = 1000 * N_PER_LBF;
+
+/** A force: kip or kN, three figures. */
+export const printForce = (forceN: number, system: UnitSystem): string =>
+  system === 'in' ? `${significant(forceN / N_PER_KIP, 3)} kip` : `${significant(forceN / 1000, 3)} kN`;
+
+/** A line force: kip/in or N/mm, three figures. */
+export const printLineForce = (nPerMm: number, system: UnitSystem): string =>
+  system === 'in' ? `${significant((nPerMm * MM_PER_INCH) / N_PER_KIP, 3)} kip/in` : `${significant(nPerMm, 3)} N/mm`;
+
+export const printMass = (massKg: number, system: UnitSystem): string =>
+  system === 'in' ? `${significant(kgToPounds(massKg), 3)} lb` : `${significant(massKg, 3)} kg`;
+
+/** A retained fraction as two digits: 0.604 → "60 %". */
+export const percent = (fraction: number): string => (Number.isFinite(fraction) ? `${Math.round(fraction * 100)} %` : '–');
+
+/** `figures` significant figures without exponent notation. */
+export function significant(value: number, figures: number): string {
+  if (!Number.isFinite(value)) return '–';
+  if (value === 0) return '0';
+  const magnitude = Math.floor(Math.log10(Math.abs(value)));
+  const decimals = Math.max(0, figures - 1 - magnitude);
+  if (decimals > 0) return value.toFixed(decimals);
+  const scale = 10 ** (magnitude - figures + 1);
+  return (Math.round(value / scale) * scale).toFixed(0);
+}

@@ -1,0 +1,48 @@
+import fc from 'fast-check';
+import { lengthDigits, parseLengthMm, parseMassKg, printLength, sixteenths, significant, valueOf, percent } from '.';
+
+const mm = (text: string, bare: 'in' | 'mm' = 'in') => valueOf(parseLengthMm(text, bare));
+
+test.each([
+  ['3/16', 4.7625], ['10ga', 3.4163], ['10 ga', 3.4163], ['4.7mm', 4.7], ['14-3/8', 365.125], ['14 3/8', 365.125], ["1' 2\"", 355.6],
+  ['0.118', 2.9972], ['.118"', 2.9972], ["1'", 304.8], ["1' 2-1/2\"", 368.3], ['1.5 in', 38.1], ['96', 2438.4], ['2.4 m', 2400], ['0', 0],
+])('%s is %d mm', (text, expected) => expect(mm(text)).toBeCloseTo(expected, 4));
+
+test('a bare number follows the unit shown; a fraction is always inches', () => {
+  expect(mm('40', 'mm')).toBe(40);
+  expect(mm('3/16', 'mm')).toBeCloseTo(4.7625, 6);
+  expect(mm('2"', 'mm')).toBeCloseTo(50.8, 6);
+});
+
+test.each(['', 'abc', '3/0', '-2', '99ga', '1,5', "1' x", '3/16/2', 'NaN', 'Infinity'])('%p is refused with a reason', (text) => {
+  const outcome = parseLengthMm(text, 'in');
+  expect(outcome.ok).toBe(false);
+  expect(!outcome.ok && outcome.reason.length).toBeGreaterThan(5);
+});
+
+test('printing: sixteenths, decimals, millimetres, minus sign', () => {
+  expect(sixteenths(14.374)).toBe('14 3/8');
+  expect(sixteenths(0.01)).toBe('0');
+  expect(sixteenths(-0.26)).toBe('-1/4');
+  expect(printLength(2.9972, 'in', 'thickness')).toBe('0.118 in');
+  expect(printLength(2.9972, 'mm', 'thickness')).toBe('3.0 mm');
+  expect(lengthDigits(NaN, 'in', 'length')).toBe('–');
+  expect(significant(1234.5, 3)).toBe('1230');
+  expect(significant(0.0012345, 3)).toBe('0.00123');
+  expect(percent(0.604)).toBe('60 %');
+});
+
+test('what is printed in sixteenths reads back within half a sixteenth', () => {
+  fc.assert(fc.property(fc.double({ min: 0, max: 8000, noNaN: true }), (length) => {
+    expect(Math.abs(mm(lengthDigits(length, 'in', 'length')) - length)).toBeLessThanOrEqual(25.4 / 32 + 1e-9);
+  }), { seed: 1, numRuns: 200 });
+});
+
+test.each([['26,000', 'in', 11793.40162], ['26000 lb', 'mm', 11793.40162], ['11 800', 'mm', 11800], ['4000kg', 'in', 4000]] as const)('weight %s in %s', (text, system, kg) => {
+  const parsed = parseMassKg(text, system);
+  expect(parsed.ok && parsed.value).toBeCloseTo(kg, 4);
+});
+
+test.each(['', 'heavy', '-4', '0', '4 stone', 'kg'])('%j is no weight', (text) => {
+  expect(parseMassKg(text, 'in')).toMatchObject({ ok: false, reason: expect.stringContaining('pounds') });
+});

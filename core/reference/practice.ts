@@ -1,0 +1,67 @@
+import { z } from 'zod';
+import { inchesToMm } from '../quantity';
+import type { Source } from './source';
+import { COMMON_PRACTICE } from './source';
+
+/** The three schools of where to cut and land (common practice; the trade disagrees). */
+export const SCHOOL_IDS = ['half-inch band', 'one inch left', 'where rust ends'] as const;
+export const schoolSchema = z.enum(SCHOOL_IDS);
+export type School = z.infer<typeof schoolSchema>;
+
+/** The shop's practice profile: every judgement that is the shop's to change, with its default. Lengths mm. */
+export const practiceSchema = z.object({
+  school: schoolSchema,
+  /** Sound = at least this fraction of nominal … */
+  soundFraction: z.number().gt(0).lte(1),
+  /** … and at least this thick, so that it can be welded. */
+  weldableMinimumMm: z.number().gt(0).lt(25),
+  /** Lower-bound retained fraction at or above which the section alone gives no reason to act. */
+  leaveFraction: z.number().gt(0).lte(1),
+  /** Plate thicknesses on the shelf. */
+  stockThicknessesMm: z.array(z.number().gt(0).lt(50)).min(1).max(30),
+  /** Neutral-axis factor of the shop's brake, from its own coupon. */
+  bendK: z.number().gte(0.2).lte(0.6),
+  /** Inside bend radius as a multiple of plate thickness. */
+  bendRadiusPerThickness: z.number().gte(0.5).lte(6),
+  drainDiameterMm: z.number().gt(0).lt(100),
+});
+export type Practice = z.infer<typeof practiceSchema>;
+
+export const DEFAULT_PRACTICE: Practice = {
+  school: 'half-inch band',
+  soundFraction: 0.8,
+  weldableMinimumMm: inchesToMm(0.08),
+  leaveFraction: 0.9,
+  stockThicknessesMm: [1 / 8, 3 / 16, 1 / 4, 5 / 16, 3 / 8].map(inchesToMm),
+  bendK: 0.41,
+  bendRadiusPerThickness: 1.5,
+  drainDiameterMm: inchesToMm(3 / 4),
+};
+
+/** Sound metal a school wants below the top corner before a bottom cap alone will do, mm. */
+export const schoolMarginMm = (school: School): number =>
+  ({ 'half-inch band': inchesToMm(1 / 2), 'one inch left': inchesToMm(1), 'where rust ends': inchesToMm(1 / 2) })[school];
+
+/** How near the top corner the school lets a plate's edge come, mm. */
+export const schoolEdgeMm = (school: School): number =>
+  ({ 'half-inch band': inchesToMm(1 / 4), 'one inch left': inchesToMm(1), 'where rust ends': inchesToMm(1 / 4) })[school];
+
+/** Sources of the limits the rules use. */
+export const LIMIT_SOURCES = {
+  retained: { document: 'API 579-1, allowable remaining strength factor 0.90', fromMemory: true },
+  sound: COMMON_PRACTICE,
+  school: COMMON_PRACTICE,
+  crack: { document: '49 CFR 393.201(a)', clause: 'frame not cracked, loose, sagging or broken', fromMemory: true },
+  flangeCut: { document: '49 CFR 393.201(c)', clause: 'flanges between the axles not cut except as the maker specifies', fromMemory: true },
+  weldByMaker: { document: '49 CFR 393.201(d)', clause: 'welding only as the maker allows', fromMemory: true },
+  lap: { document: 'AISC 360, J2.2b', clause: 'lap at least five times the thinner part and 1 in', fromMemory: true },
+  minimumLeg: { document: 'AWS D1.1, minimum fillet size', clause: 'thinner part; 3/16 in where cyclically loaded', fromMemory: true },
+  maximumLeg: { document: 'AISC 360, J2.2b', clause: 'fillet along an edge', fromMemory: true },
+  intermittent: { document: 'AISC 360, J2.2b', clause: 'intermittent fillets at least 4 legs and 1 1/2 in', fromMemory: true },
+  stitchPitch: { document: 'AISC 360, E6/D4 stitch spacing', clause: '0.75√(E/Fy)·t', fromMemory: true },
+  outstand: { document: 'AISC 360, Table B4.1a', clause: 'outstand b/t ≤ 0.56√(E/Fy)', fromMemory: true },
+  plug: { document: 'AISC 360, J2.3b', clause: 'hole at least t + 5/16 in, up to an odd sixteenth', fromMemory: true },
+  baseMetal: { document: 'AISC 360, J4', clause: 'min(0.4 Fy t, 0.3 Fu t)', fromMemory: true },
+  practice: COMMON_PRACTICE,
+} as const satisfies Record<string, Source>;
+export type LimitSource = keyof typeof LIMIT_SOURCES;

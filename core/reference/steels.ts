@@ -1,0 +1,33 @@
+import { ksiToMpa } from '../quantity';
+import { COMMON_PRACTICE, type Source } from './source';
+
+export const STEEL_IDS = ['a36', 'hot-rolled-50', 'heat-treated-110', 'unknown'] as const;
+export type SteelId = (typeof STEEL_IDS)[number];
+
+export interface Steel {
+  readonly id: SteelId;
+  readonly name: string;
+  readonly yieldMpa: number;
+  readonly tensileMpa: number;
+  /** Heat-treated rails: no weld repair and no flange holes unless the maker says so. */
+  readonly weldRepair: 'yes' | 'only as the maker allows';
+  readonly source: Source;
+}
+
+/** Youngʼs modulus of steel, MPa (29 000 ksi). */
+export const YOUNGS_MODULUS_MPA = ksiToMpa(29000);
+
+const STEELS: Readonly<Record<SteelId, Steel>> = {
+  'a36': { id: 'a36', name: 'Mild steel, 36 ksi yield', yieldMpa: ksiToMpa(36), tensileMpa: ksiToMpa(58), weldRepair: 'yes', source: { document: 'ASTM A36', clause: 'tensile requirements', fromMemory: true } },
+  'hot-rolled-50': { id: 'hot-rolled-50', name: 'Hot-rolled frame steel, 50 ksi yield', yieldMpa: ksiToMpa(50), tensileMpa: ksiToMpa(65), weldRepair: 'yes', source: { document: 'ASTM A1011 grade 50', clause: 'tensile requirements', fromMemory: true } },
+  'heat-treated-110': { id: 'heat-treated-110', name: 'Heat-treated rail, about 110 ksi yield', yieldMpa: ksiToMpa(110), tensileMpa: ksiToMpa(125), weldRepair: 'only as the maker allows', source: COMMON_PRACTICE },
+  'unknown': { id: 'unknown', name: 'Unknown: no label, no hardness test', yieldMpa: ksiToMpa(36), tensileMpa: ksiToMpa(58), weldRepair: 'only as the maker allows', source: COMMON_PRACTICE },
+};
+
+export const steel = (id: SteelId): Steel => STEELS[id];
+
+/** Mild-steel filler, 70 ksi tensile (AWS A5.18 ER70S, from memory). */
+export const FILLER_TENSILE_MPA = ksiToMpa(70);
+
+/** Steel, 490 lb/ft³. */
+export const STEEL_DENSITY_KG_PER_MM3 = 7.849e-6;

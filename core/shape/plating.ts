@@ -1,0 +1,155 @@
+import { baseMetalStrengthNPerMm, filletStrengthNPerMm } from '../mechanics';
+import { BESIDE_TOE_MM, chosenLegMm, FILLER_TENSILE_MPA } from '../reference';
+import { edgeAt, KNOWN, wallAt, type WallProfile } from '../probe';
+import { faceAtU, heightOnFace, isClosed, developedWidthMm, type Face } from '../frame';
+import { type CutBand, type MemberPicture, type PlateBand, type SectionChange } from '../weigh';
+import { coverageAt, type Piece, type Repair } from './repair';
+
+/** Share of yield a plate is counted at when nothing is known of the load: 0.67 Fy (common practice, no source). */
+export const PLATE_STRESS_SHARE = 0.67;
+
+/** An edge of a piece at a station, and whether its weld lands there. */
+export interface EdgeLanding {
+  readonly uMm: number;
+  readonly face: Face;
+  readonly lands: boolean;
+  readonly why: 'sound' | 'unsound' | 'not measured' | 'above the corner' | 'meets the other cap';
+  /** Sound metal from the edge's conservative bound to the plate's edge; uprights only. */
+  readonly lapMm?: number;
+  /** Lower-bound wall under the weld. */
+  readonly wallMm: number;
+}
+
+const onSheet = (picture: MemberPicture, uMm: number): number => {
+  const perimeterMm = developedWidthMm(picture.member.shape);
+  return isClosed(picture.member.shape) ? ((uMm % perimeterMm) + perimeterMm) % perimeterMm : uMm;
+};
+
+/** Both lengthwise edges of a piece at a station. Empty beyond its ends or when nothing was measured. */
+export function landingsAt(picture: MemberPicture, repair: Pick<Repair, 'pieces'>, piece: Piece, stationMm: number): EdgeLanding[] {
+  const cover = coverageAt(picture.member, piece, stationMm);
+  if (!cover || !picture.map) return [];
+  const wall = wallAt(picture.map, stationMm);
+  const legMm = chosenLegMm(piece.thicknessMm, picture.built.thicknessMm);
+  const edges = [
+    landing(picture, wall, stationMm, cover.uFromMm, -1, legMm),
+    landing(picture, wall, stationMm, cover.uToMm, 1, legMm),
+  ];
+  return edges.map((edge) => (meetsAnotherPiece(picture, repair, piece, edge, stationMm, legMm) ? { ...edge, lands: true, why: 'meets the other cap', wallMm: piece.thicknessMm } : edge));
+}
+
+/** Whether another piece's edge lies within one shared weld of this one. */
+function meetsAnotherPiece(picture: MemberPicture, repair: Pick<Repair, 'pieces'>, piece: Piece, edge: EdgeLanding, stationMm: number, legMm: number): boolean {
+  const sheetU = onSheet(picture, edge.uMm);
+  return repair.pieces.some((other) => {
+    const cover = other.id !== piece.id && coverageAt(picture.member, other, stationMm);
+    return cover && [cover.uFromMm, cover.uToMm].some((uMm) => Math.abs(onSheet(picture, uMm) - sheetU) <= 2.2 * legMm);
+  });
+}
+
+/**
+ * The weld along an edge covers `legMm` of wall outside the plate; it and 1/8 in to each side must be sound.
+ * `outward` is +1 where the wall outside the plate lies at greater u.
+ */
+function landing(picture: MemberPicture, wall: WallProfile, stationMm: number, uMm: number, outward: 1 | -1, legMm: number): EdgeLanding {
+  const sheetU = onSheet(picture, uMm);
+  const face = faceAtU(picture.member.shape, sheetU - outward * 1e-3);
+  const under = bandUnder(picture, wall, face, sheetU - outward * BESIDE_TOE_MM, sheetU + outward * (legMm + BESIDE_TOE_MM));
+  const base = { uMm, face, wallMm: under.lowerMm };
+  const upright = face.upright && uprightLanding(picture, face, sheetU, sheetU + outward * legMm, stationMm);
+  if (upright) return { ...base, ...upright };
+  if (under.guessed) return { ...base, lands: false, why: 'not measured' };
+  const sound = under.thicknessMm >= picture.soundMm;
+  return { ...base, lands: sound, why: sound ? 'sound' : 'unsound' };
+}
+
+/** Thinnest row that a band of u touches on one face. */
+function bandUnder(picture: MemberPicture, wall: WallProfile, face: Face, one: number, other: number) {
+  const [low, high] = [Math.min(one, other), Math.max(one, other)];
+  let thicknessMm = Infinity, lowerMm = Infinity, guessed = false;
+  picture.surface.rowFace.forEach((rowFace, row) => {
+    if (rowFace.id !== face.id || picture.surface.edgeUMm[row]! >= high || picture.surface.edgeUMm[row + 1]! <= low) return;
+    thicknessMm = Math.min(thicknessMm, wall.thicknessMm[row]!);
+    lowerMm = Math.min(lowerMm, Math.max(0, wall.thicknessMm[row]! - 1.645 * wall.errorMm[row]!));
+    guessed ||= wall.known[row] === KNOWN.guess;
+  });
+  return { thicknessMm, lowerMm: Number.isFinite(lowerMm) ? lowerMm : 0, guessed };
+}
+
+/** On an upright face the bracketed edge decides, where it was read; else the map does. The weld lies from the plate's edge to its toe. */
+function uprightLanding(picture: MemberPicture, face: Face, edgeUMm: number, toeUMm: number, stationMm: number): Pick<EdgeLanding, 'lands' | 'why' | 'lapMm'> | undefined {
+  const edge = picture.edges.find((candidate) => candidate.face === face.id);
+  const at = edge && edgeAt(edge, stationMm);
+  const heights = [heightOnFace(face, edgeUMm), heightOnFace(face, toeUMm)];
+  const [lowMm, highMm] = [Math.min(...heights), Math.max(...heights)];
+  if (highMm + BESIDE_TOE_MM > face.widthMm + 1e-6) return { lands: false, why: 'above the corner' };
+  if (!at || at.kind === 'not read further down') return undefined;
+  const lands = lowMm - BESIDE_TOE_MM >= at.upperMm - 1e-6;
+  return { lands, why: lands ? 'sound' : 'unsound', lapMm: heights[0]! - at.upperMm };
+}
+
+/** Strength of the weld along one edge, N/mm: the weaker of fillet and lower-bound base metal. */
+export function edgeStrengthNPerMm(picture: MemberPicture, piece: Piece, edge: EdgeLanding): number {
+  const legMm = chosenLegMm(piece.thicknessMm, picture.built.thicknessMm);
+  const base = baseMetalStrengthNPerMm(Math.min(edge.wallMm, piece.thicknessMm), picture.steel.yieldMpa, picture.steel.tensileMpa);
+  return Math.min(filletStrengthNPerMm(legMm, FILLER_TENSILE_MPA), base);
+}
+
+/**
+ * Development length of a piece from one of its ends, mm: the run of welds needed to bring its full allowable force in,
+ * L_d = 0.67 Fy A / Σq_w. Without the frame's demand the plate is taken at its full allowable stress. Infinite when no weld lands there.
+ */
+export function developmentMm(picture: MemberPicture, repair: Pick<Repair, 'pieces'>, piece: Piece, end: 'start' | 'finish'): number {
+  const insideMm = Math.min(picture.member.shape.depthMm / 2, (piece.endMm - piece.startMm) / 2);
+  const stationMm = end === 'start' ? piece.startMm + insideMm : piece.endMm - insideMm;
+  const strength = landingsAt(picture, repair, piece, stationMm).filter((edge) => edge.lands).reduce((sum, edge) => sum + edgeStrengthNPerMm(picture, piece, edge), 0);
+  return strength > 0 ? plateForceN(picture, piece) / strength : Infinity;
+}
+
+/** The force the plate can ask of its ends, N. */
+export function plateForceN(picture: MemberPicture, piece: Piece): number {
+  const cover = coverageAt(picture.member, piece, (piece.startMm + piece.endMm) / 2)!;
+  return PLATE_STRESS_SHARE * picture.steel.yieldMpa * piece.thicknessMm * (cover.uToMm - cover.uFromMm);
+}
+
+/** Where bad metal is cut away: over the zone, from the plate's covered side up to the sound edge's bound. */
+export function cutsAt(picture: MemberPicture, repair: Repair, stationMm: number): CutBand[] {
+  if (!repair.cutOut) return [];
+  const zone = picture.zones.find((candidate) => stationMm >= candidate.fromMm && stationMm <= candidate.toMm);
+  if (!zone) return [];
+  return repair.pieces.filter((piece) => piece.kind === 'bottom L' || piece.kind === 'bottom U').flatMap((piece) => {
+    const cover = coverageAt(picture.member, piece, stationMm);
+    if (!cover) return [];
+    const laps = landingsAt(picture, repair, piece, stationMm);
+    const trim = (edge: EdgeLanding) => (edge.lapMm !== undefined && edge.lapMm > 0 ? edge.lapMm : 0);
+    const [first, last] = laps;
+    return first && last ? [{ uFromMm: cover.uFromMm + trim(first), uToMm: cover.uToMm - trim(last) }] : [];
+  });
+}
+
+/** A station's change by a repair. A plate counts only beyond the development length from both its ends. */
+export function repairedChange(picture: MemberPicture, repair: Repair): (stationMm: number) => SectionChange {
+  const reach = repair.pieces.map((piece) => ({ piece, ...carryingReach(picture, repair, piece) }));
+  return (stationMm) => ({
+    cuts: cutsAt(picture, repair, stationMm),
+    plates: reach.filter(({ startMm, endMm }) => stationMm >= startMm && stationMm <= endMm).flatMap(({ piece }) => plateBand(picture, repair, piece, stationMm)),
+  });
+}
+
+/** The run over which a piece carries its full share. An end at the member's own end has nothing beyond it to develop from. */
+export function carryingReach(picture: MemberPicture, repair: Pick<Repair, 'pieces'>, piece: Piece): { startMm: number; endMm: number } {
+  const atStart = piece.startMm <= 1;
+  const atEnd = piece.endMm >= picture.member.lengthMm - 1;
+  return {
+    startMm: atStart ? piece.startMm : piece.startMm + developmentMm(picture, repair, piece, 'start'),
+    endMm: atEnd ? piece.endMm : piece.endMm - developmentMm(picture, repair, piece, 'finish'),
+  };
+}
+
+function plateBand(picture: MemberPicture, repair: Repair, piece: Piece, stationMm: number): PlateBand[] {
+  const cover = coverageAt(picture.member, piece, stationMm);
+  if (!cover) return [];
+  const weldedAtUMm = landingsAt(picture, repair, piece, stationMm).filter((edge) => edge.lands).map((edge) => edge.uMm);
+  return [{ uFromMm: cover.uFromMm, uToMm: cover.uToMm, thicknessMm: piece.thicknessMm, weldedAtUMm, carries: true }];
+}
+

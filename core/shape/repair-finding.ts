@@ -1,0 +1,26 @@
+import type { LimitSource } from '../reference';
+import type { Quantity } from '../weigh';
+
+export const REPAIR_FINDING_CODES = [
+  'edge-not-on-sound-metal', 'edge-above-corner', 'edge-not-measured', 'edge-left-free', 'lap-short',
+  'run-out-short', 'development-short', 'square-end', 'wall-too-thin-to-weld', 'plate-thinner-than-wall',
+  'strength-not-restored', 'overlay-stiff-abrupt', 'overlay-stiff-tapered', 'flange-cut-between-axles',
+  'free-edge-slender', 'end-near-weld', 'end-in-critical-zone', 'crack-beneath', 'rust-enclosed',
+] as const;
+export type RepairFindingCode = (typeof REPAIR_FINDING_CODES)[number];
+
+/** Broken: change it. Deviation: stated and kept. Note: know it. */
+export type Weight = 'broken' | 'deviation' | 'note';
+
+export interface RepairFinding {
+  readonly code: RepairFindingCode;
+  readonly weight: Weight;
+  readonly pieceId?: string;
+  readonly quantity: Quantity;
+  readonly value?: number;
+  readonly limit?: number;
+  readonly source: LimitSource;
+  readonly at?: { readonly fromMm: number; readonly toMm: number };
+  /** Words the sentence needs: a landmark's or a face's name. */
+  readonly name?: string;
+}

@@ -1,0 +1,14 @@
+import type { RepairFinding } from '../repair-finding';
+import type { RepairPicture } from '../repair-picture';
+import { development, endPlaces, runOut, squareEnd } from './ends';
+import { landing, lap, tooThinToWeld } from './landing';
+import { beneath, flangeCut, freeEdge, plateThickness, restored } from './section';
+
+export type RepairRule = (context: RepairPicture) => RepairFinding[];
+
+const RULES: readonly RepairRule[] = [landing, lap, tooThinToWeld, runOut, development, squareEnd, endPlaces, restored, plateThickness, flangeCut, freeEdge, beneath];
+const RANK = { broken: 0, deviation: 1, note: 2 } as const;
+
+/** Every rule on one repair, broken ones first. */
+export const checkRules = (context: RepairPicture): RepairFinding[] =>
+  RULES.flatMap((rule) => rule(context)).sort((a, b) => RANK[a.weight] - RANK[b.weight]);

@@ -1,0 +1,50 @@
+import { z } from 'zod';
+import { bySchema, developedWidthMm, faceOf, instantSchema, isClosed, recordIdSchema, spotOnMember, spotSchema, uOnFace, type Member, type MemberShape, type Spot } from '../frame';
+import { pathLength, type Point } from '../geometry';
+import { fail, ok, type Outcome } from '../quantity';
+
+export const SEEN_BY_IDS = ['eye', 'dye penetrant', 'magnetic particle', 'light through', 'scope'] as const;
+
+/** A crack as a path of points on a member's unrolled faces, with whether each of its two ends was found. */
+export const crackSchema = z.object({
+  id: recordIdSchema,
+  memberId: z.string().min(1).max(40),
+  path: z.array(spotSchema).min(2, 'a crack needs at least two points').max(60),
+  startFound: z.boolean(),
+  finishFound: z.boolean(),
+  seenBy: z.enum(SEEN_BY_IDS),
+  by: bySchema,
+  at: instantSchema,
+  note: z.string().max(300).default(''),
+});
+export type Crack = z.infer<typeof crackSchema>;
+
+export function checkCrack(member: Member, crack: Pick<Crack, 'path'>): Outcome<null> {
+  for (const [k, spot] of crack.path.entries()) {
+    const place = spotOnMember(member, spot);
+    if (!place.ok) return fail(`point ${k + 1}: ${place.reason}`);
+  }
+  return crackLengthMm(member.shape, crack.path) > 0.5 ? ok(null) : fail('its points all lie in one place');
+}
+
+/** The path on the unrolled faces, (station, u); in a closed section each step goes the shorter way round, so u may leave the sheet. */
+export function unrolledPath(shape: MemberShape, path: readonly Spot[]): Point[] {
+  const perimeterMm = developedWidthMm(shape);
+  const points: Point[] = [];
+  for (const spot of path) {
+    const face = faceOf(shape, spot.face);
+    if (!face) continue;
+    let uMm = uOnFace(face, spot.heightMm);
+    const before = points[points.length - 1]?.[1];
+    if (isClosed(shape) && before !== undefined) uMm += perimeterMm * Math.round((before - uMm) / perimeterMm);
+    points.push([spot.stationMm, uMm]);
+  }
+  return points;
+}
+
+export const crackLengthMm = (shape: MemberShape, path: readonly Spot[]): number => pathLength(unrolledPath(shape, path));
+
+export function crackExtent(crack: Pick<Crack, 'path'>): { fromMm: number; toMm: number } {
+  const stations = crack.path.map((spot) => spot.stationMm);
+  return { fromMm: Math.min(...stations), toMm: Math.max(...stations) };
+}

@@ -1,0 +1,1 @@
+export { checkCrack, crackExtent, crackLengthMm, crackSchema, SEEN_BY_IDS, unrolledPath, type Crack } from './crack';

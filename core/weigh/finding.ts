@@ -1,0 +1,33 @@
+import type { LimitSource } from '../reference';
+
+/** The six words, and the one that asks for a measurement. Ascending: the last one present governs. */
+export const VERDICTS = ['Leave', 'Watch', 'Can’t say', 'Mend', 'Splice', 'Renew', 'Retire'] as const;
+export type Verdict = (typeof VERDICTS)[number];
+
+export const FINDING_CODES = [
+  'not-measured', 'mostly-guessed', 'section-alone',
+  'area-kept', 'inertia-kept', 'modulus-kept', 'torsion-kept', 'parted',
+  'margin-short', 'margin-enough', 'edge-not-bracketed', 'thin-landing',
+  'top-flange-gone', 'both-flanges-gone',
+  'crack', 'crack-end-open',
+  'steel-unknown', 'steel-heat-treated',
+] as const;
+export type FindingCode = (typeof FINDING_CODES)[number];
+
+/** What a number is, so that it can be printed in either unit system. */
+export type Quantity = 'fraction' | 'length' | 'thickness' | 'count';
+
+/** One reason, as data: the sentence is put together where it is shown. `value` is held against `limit`. */
+export interface Finding {
+  readonly code: FindingCode;
+  readonly verdict: Verdict;
+  readonly quantity: Quantity;
+  readonly value?: number;
+  readonly plusMinus?: number;
+  readonly limit?: number;
+  readonly source: LimitSource;
+  readonly at?: { readonly fromMm: number; readonly toMm: number };
+  readonly firmness: 'firm' | 'could flip with one more reading' | 'open';
+}
+
+export const severity = (verdict: Verdict): number => VERDICTS.indexOf(verdict);

@@ -1,0 +1,6 @@
+export { changedSection, evenWall, foldsBetween, laidSection, layoutOf, layoutsAlong, NO_CHANGE, platePoint, wallSection, type CutBand, type PlateBand, type SectionChange, type SectionLayout } from './wall-section';
+export { builtProperties, figure, isJudged, KEPT_KEYS, keptAlong, keptAt, lowerBound, worstStation, type Kept, type KeptKey, type SectionKept } from './kept';
+export { type ColumnDamage, type DamageZone } from './damage';
+export { memberPicture, type MemberEvidence, type MemberPicture } from './picture';
+export { FINDING_CODES, severity, VERDICTS, type Finding, type FindingCode, type Quantity, type Verdict } from './finding';
+export { weigh, type MemberVerdict } from './verdict';

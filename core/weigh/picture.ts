@@ -1,0 +1,49 @@
+import type { SectionProperties } from '../mechanics';
+import { steel, type Practice, type Steel } from '../reference';
+import { surfaceOf, type Frame, type Member, type Surface } from '../frame';
+import { builtThickness, soundEdges, soundThresholdMm, thicknessMap, type BuiltThickness, type Reading, type SoundEdge, type ThicknessMap } from '../probe';
+import type { Crack } from '../trace';
+import { damageByColumn, damageZones, type ColumnDamage, type DamageZone } from './damage';
+import { builtProperties, keptAlong, type SectionKept } from './kept';
+
+/** Everything known about one member, standing evidence only (what was struck is not in it). */
+export interface MemberEvidence {
+  readonly frame: Frame;
+  readonly member: Member;
+  readonly readings: readonly Reading[];
+  readonly cracks: readonly Crack[];
+  readonly practice: Practice;
+}
+
+/** What follows from the evidence (the readings have gone into map and edges); the rules read only this. `map` and `sections` are absent when nothing was measured. */
+export interface MemberPicture extends Omit<MemberEvidence, 'readings'> {
+  readonly surface: Surface;
+  readonly steel: Steel;
+  readonly built: BuiltThickness;
+  readonly builtProperties: SectionProperties;
+  readonly soundMm: number;
+  readonly map?: ThicknessMap;
+  readonly edges: readonly SoundEdge[];
+  readonly sections: readonly SectionKept[];
+  readonly partedAtMm: readonly number[];
+  readonly columns: readonly ColumnDamage[];
+  readonly zones: readonly DamageZone[];
+}
+
+export function memberPicture(evidence: MemberEvidence): MemberPicture {
+  const { readings, ...evidenceBeside } = evidence;
+  const { member, practice } = evidenceBeside;
+  const surface = surfaceOf(member.shape);
+  const built = builtThickness(member, readings);
+  const asBuilt = builtProperties(surface, built.thicknessMm);
+  const soundMm = soundThresholdMm(member.shape.thicknessMm, practice);
+  const edges = soundEdges(member, readings, soundMm);
+  const map = thicknessMap(member, readings);
+  const { sections, partedAtMm } = map ? keptAlong(map, asBuilt) : { sections: [], partedAtMm: [] };
+  const columns = map ? damageByColumn(map, edges, sections, soundMm, practice.leaveFraction) : [];
+  return {
+    ...evidenceBeside, surface, steel: steel(member.steel), built, builtProperties: asBuilt, soundMm,
+    ...(map && { map }), edges, sections, partedAtMm, columns,
+    zones: damageZones(columns, member.shape.depthMm),
+  };
+}

@@ -1,0 +1,35 @@
+import type { ColumnDamage } from '../damage';
+import type { Finding, Verdict } from '../finding';
+import type { MemberPicture } from '../picture';
+
+/** A flange counts as gone where more than half its width is unsound. */
+const GONE = 0.5;
+/** Up to a quarter of the rail may be spliced, up to half renewed; beyond that the frame is done (common practice, no source). */
+const SPLICE_SHARE = 0.25;
+const RENEW_SHARE = 0.5;
+
+/** Top flange gone over a length, or both flanges (a C that has become a flat strip): plates have nothing to land on. */
+export function flanges(picture: MemberPicture): Finding[] {
+  const topGone = picture.columns.filter((column) => column.topShare > GONE);
+  const bothGone = topGone.filter((column) => column.bottomShare > GONE);
+  if (bothGone.length) return [goneOver('both-flanges-gone', bothGone, picture)];
+  return topGone.length ? [goneOver('top-flange-gone', topGone, picture)] : [];
+}
+
+function goneOver(code: 'top-flange-gone' | 'both-flanges-gone', columns: readonly ColumnDamage[], picture: MemberPicture): Finding {
+  const share = columns.length / picture.columns.length;
+  const verdict: Verdict = share > RENEW_SHARE ? 'Retire' : share > SPLICE_SHARE || picture.member.role === 'crossmember' ? 'Renew' : 'Splice';
+  return {
+    code, verdict, quantity: 'fraction', value: share, limit: SPLICE_SHARE, source: 'practice', firmness: 'firm',
+    at: { fromMm: columns[0]!.stationMm, toMm: columns[columns.length - 1]!.stationMm },
+  };
+}
+
+/** Stations where no metal at all is left. */
+export function parted(picture: MemberPicture): Finding[] {
+  if (picture.partedAtMm.length === 0) return [];
+  return [{
+    code: 'parted', verdict: picture.member.role === 'rail' ? 'Splice' : 'Renew', quantity: 'count', value: picture.partedAtMm.length, limit: 0, source: 'practice', firmness: 'firm',
+    at: { fromMm: picture.partedAtMm[0]!, toMm: picture.partedAtMm[picture.partedAtMm.length - 1]! },
+  }];
+}

@@ -1,0 +1,13 @@
+import type { Finding } from '../finding';
+import type { MemberPicture } from '../picture';
+import { cracks } from './cracks';
+import { flanges, parted } from './flanges';
+import { keptSection } from './kept-section';
+import { edgeNotBracketed, soundEdgeMargin, thinLanding } from './sound-edge';
+import { steelAllowsWelding } from './steel';
+import { survey } from './survey';
+
+export type Rule = (picture: MemberPicture) => Finding[];
+
+/** Every rule has one shape; adding a rule is adding a file and a line. */
+export const RULES: readonly Rule[] = [survey, keptSection, parted, flanges, soundEdgeMargin, edgeNotBracketed, thinLanding, cracks, steelAllowsWelding];

@@ -1,0 +1,172 @@
+import { midline, WELD_LINK, withThickness, type Midline, type MidlineNode, type Section } from '../mechanics';
+import { faceAtU, midlinePoint, surfacePoint, type Surface } from '../frame';
+
+/** A band of the wall that is taken out, in developed coordinates. */
+export interface CutBand { readonly uFromMm: number; readonly uToMm: number }
+
+/**
+ * A plate as a section sees it: wrapped on the outside from uFrom to uTo, joined to the wall at `weldedAtUMm` only.
+ * One that does not carry (merely tacked, or too near its end) is no part of the section.
+ */
+export interface PlateBand {
+  readonly uFromMm: number;
+  readonly uToMm: number;
+  readonly thicknessMm: number;
+  readonly weldedAtUMm: readonly number[];
+  readonly carries: boolean;
+}
+
+/** What has been done to the wall at a station. As built and as found have none; cut open, tacked and repaired differ only here. */
+export interface SectionChange { readonly cuts: readonly CutBand[]; readonly plates: readonly PlateBand[] }
+
+export const NO_CHANGE: SectionChange = { cuts: [], plates: [] };
+
+/** The plain wall: one strip per surface row. */
+export const wallSection = (surface: Surface, thicknessMm: ArrayLike<number>): Section => withThickness(surface.midline, Float64Array.from(thicknessMm));
+
+/** A changed wall without its thicknesses: strip e takes the wall's of row[e], or is a plate or a link of its own (row -1). */
+export interface SectionLayout {
+  readonly midline: Midline;
+  readonly row: Int32Array;
+  readonly ownMm: Float64Array;
+}
+
+/** The wall with bands cut out and carrying plates added. */
+export const changedSection = (surface: Surface, thicknessMm: ArrayLike<number>, change: SectionChange): Section => laidSection(layoutOf(surface, change), thicknessMm);
+
+/** A layout with its wall's thicknesses put in. */
+export function laidSection({ midline: line, row, ownMm }: SectionLayout, wallMm: ArrayLike<number>): Section {
+  const thicknessMm = new Float64Array(row.length);
+  for (let strip = 0; strip < row.length; strip++) thicknessMm[strip] = row[strip]! < 0 ? ownMm[strip]! : wallMm[row[strip]!]!;
+  return withThickness(line, thicknessMm);
+}
+
+/** Layouts along a member, one station after another: where the change is as before (the straight part of a plate) so is the layout. */
+export function layoutsAlong(surface: Surface): (change: SectionChange) => SectionLayout {
+  let last: { change: SectionChange; layout: SectionLayout } | undefined;
+  return (change) => {
+    if (!last || !sameChange(last.change, change)) last = { change, layout: layoutOf(surface, change) };
+    return last.layout;
+  };
+}
+
+function sameChange(one: SectionChange, other: SectionChange): boolean {
+  if (one === other) return true;
+  return one.cuts.length === other.cuts.length && one.plates.length === other.plates.length
+    && one.cuts.every((cut, k) => cut.uFromMm === other.cuts[k]!.uFromMm && cut.uToMm === other.cuts[k]!.uToMm)
+    && one.plates.every((plate, k) => samePlate(plate, other.plates[k]!));
+}
+
+const samePlate = (one: PlateBand, other: PlateBand): boolean =>
+  one.uFromMm === other.uFromMm && one.uToMm === other.uToMm && one.thicknessMm === other.thicknessMm && one.carries === other.carries
+  && one.weldedAtUMm.length === other.weldedAtUMm.length && one.weldedAtUMm.every((uMm, k) => uMm === other.weldedAtUMm[k]);
+
+export function layoutOf(surface: Surface, change: SectionChange): SectionLayout {
+  const carrying = change.plates.filter((plate) => plate.carries && plate.uToMm > plate.uFromMm);
+  if (change.cuts.length === 0 && carrying.length === 0) {
+    const rows = surface.uMm.length;
+    return { midline: surface.midline, row: Int32Array.from({ length: rows }, (_, k) => k), ownMm: new Float64Array(rows) };
+  }
+  const sheet = wrapped(surface);
+  const nodes: MidlineNode[] = [];
+  const strips: LaidStrip[] = [];
+  const breaks = wallBreaks(surface, change, carrying, sheet);
+  let row = 0;
+  for (let k = 0; k < breaks.length; k++) {
+    const isLastOfRing = surface.closed && k === breaks.length - 1;
+    const node = isLastOfRing ? 0 : nodes.length;
+    if (!isLastOfRing) nodes.push(midlinePoint(surface.shape, surface.rowFace[row]!, breaks[k]!));
+    if (k === 0) continue;
+    const middle = (breaks[k - 1]! + breaks[k]!) / 2;
+    if (!change.cuts.some((cut) => sheet.contains(cut, middle))) strips.push([isLastOfRing ? nodes.length - 1 : node - 1, node, row, 0]);
+    if (row < surface.rowFace.length - 1 && breaks[k]! > surface.edgeUMm[row + 1]! - 1e-6) row++;
+  }
+  for (const plate of carrying) addPlate(surface, plate, nodes, strips, (uMm) => nodeAt(breaks, sheet.onSheet(uMm), surface.closed));
+  const rowOf = new Int32Array(strips.length), ownMm = new Float64Array(strips.length);
+  for (let strip = 0; strip < strips.length; strip++) {
+    rowOf[strip] = strips[strip]![2];
+    ownMm[strip] = strips[strip]![3];
+  }
+  return { midline: midline(nodes, strips), row: rowOf, ownMm };
+}
+
+/** The wall's node at a break; a ring's last is its first. */
+function nodeAt(breaks: readonly number[], uMm: number, closed: boolean): number {
+  const k = breaks.findIndex((each) => keyOf(each) === keyOf(uMm));
+  return closed && k === breaks.length - 1 ? 0 : k;
+}
+
+type LaidStrip = readonly [fromNode: number, toNode: number, row: number, ownMm: number];
+
+const keyOf = (uMm: number): number => Math.round(uMm * 1000);
+
+/** Developed coordinates of a closed section come round again; those of an open one do not. */
+function wrapped(surface: Surface) {
+  const perimeterMm = surface.edgeUMm[surface.edgeUMm.length - 1]!;
+  const onSheet = (uMm: number) => (surface.closed ? ((uMm % perimeterMm) + perimeterMm) % perimeterMm : Math.min(Math.max(uMm, 0), perimeterMm));
+  const contains = (band: CutBand, uMm: number) =>
+    (uMm > band.uFromMm && uMm < band.uToMm) || (surface.closed && ((uMm - perimeterMm > band.uFromMm && uMm - perimeterMm < band.uToMm) || (uMm + perimeterMm > band.uFromMm && uMm + perimeterMm < band.uToMm)));
+  return { onSheet, contains };
+}
+
+/** Row edges and the places where something is cut or welded, in order, each once. */
+function wallBreaks(surface: Surface, change: SectionChange, plates: readonly PlateBand[], sheet: ReturnType<typeof wrapped>): number[] {
+  const extra: number[] = [];
+  for (const cut of change.cuts) extra.push(sheet.onSheet(cut.uFromMm), sheet.onSheet(cut.uToMm));
+  for (const plate of plates) for (const uMm of plate.weldedAtUMm) extra.push(sheet.onSheet(uMm));
+  extra.sort((a, b) => a - b);
+  const breaks: number[] = [];
+  const add = (uMm: number) => {
+    if (breaks.length === 0 || keyOf(uMm) !== keyOf(breaks[breaks.length - 1]!)) breaks.push(uMm);
+  };
+  let next = 0;
+  for (const edge of surface.edgeUMm) {
+    while (next < extra.length && extra[next]! < edge && keyOf(extra[next]!) !== keyOf(edge)) add(extra[next++]!);
+    add(edge);
+    while (next < extra.length && keyOf(extra[next]!) === keyOf(edge)) next++;
+  }
+  return breaks;
+}
+
+/** Adds the plate's own strips, half a wall and half a plate outside the wall's midline, and a massless link at every weld. */
+function addPlate(surface: Surface, plate: PlateBand, nodes: MidlineNode[], strips: LaidStrip[], wallNode: (uMm: number) => number): void {
+  const folds = foldsBetween(surface, plate.uFromMm, plate.uToMm);
+  const stops = [...new Map([plate.uFromMm, ...folds, ...plate.weldedAtUMm, plate.uToMm].map((uMm) => [keyOf(uMm), uMm])).values()].sort((a, b) => a - b);
+  const first = nodes.length;
+  stops.forEach((uMm) => nodes.push(platePoint(surface, uMm, plate.thicknessMm / 2)));
+  for (let k = 1; k < stops.length; k++) strips.push([first + k - 1, first + k, -1, plate.thicknessMm]);
+  for (const weldUMm of plate.weldedAtUMm) {
+    const at = stops.findIndex((uMm) => keyOf(uMm) === keyOf(weldUMm));
+    strips.push([first + at, wallNode(weldUMm), -1, WELD_LINK]);
+  }
+}
+
+/** Folds strictly inside a run of developed coordinates, which may reach round a closed section. */
+export function foldsBetween(surface: Surface, uFromMm: number, uToMm: number): number[] {
+  const perimeterMm = surface.edgeUMm[surface.edgeUMm.length - 1]!;
+  const starts = surface.faces.map((face) => face.uStartMm).filter((uMm) => surface.closed || uMm > 0);
+  const laps = surface.closed ? [-perimeterMm, 0, perimeterMm] : [0];
+  return laps.flatMap((lap) => starts.map((uMm) => uMm + lap)).filter((uMm) => uMm > uFromMm + 1e-6 && uMm < uToMm - 1e-6).sort((a, b) => a - b);
+}
+
+/** A point `outMm` outside the surface; at a fold it stands off both faces. */
+export function platePoint(surface: Surface, uMm: number, outMm: number): MidlineNode {
+  const perimeterMm = surface.edgeUMm[surface.edgeUMm.length - 1]!;
+  const u = surface.closed ? ((uMm % perimeterMm) + perimeterMm) % perimeterMm : uMm;
+  const faces = facesTouching(surface, u);
+  const [x, y] = surfacePoint(surface.shape, faces[0]!, onFace(faces[0]!, u));
+  return [x + outMm * faces.reduce((sum, face) => sum + face.outward[0], 0), y + outMm * faces.reduce((sum, face) => sum + face.outward[1], 0)];
+}
+
+const onFace = (face: Surface['faces'][number], uMm: number): number => (uMm < face.uStartMm - 1e-6 ? face.uStartMm + face.widthMm : uMm);
+
+function facesTouching(surface: Surface, uMm: number) {
+  const perimeterMm = surface.edgeUMm[surface.edgeUMm.length - 1]!;
+  const touching = surface.faces.filter((face) => uMm > face.uStartMm - 1e-6 && uMm < face.uStartMm + face.widthMm + 1e-6);
+  if (surface.closed && (uMm < 1e-6 || uMm > perimeterMm - 1e-6)) return [surface.faces[surface.faces.length - 1]!, surface.faces[0]!];
+  return touching.length ? touching : [faceAtU(surface.shape, uMm)];
+}
+
+/** A nominal wall. */
+export const evenWall = (surface: Surface, thicknessMm: number): Float64Array => new Float64Array(surface.uMm.length).fill(thicknessMm);
+

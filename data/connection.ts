@@ -1,0 +1,40 @@
+import 'server-only';
+import Database from 'better-sqlite3';
+import { mkdirSync, readdirSync, readFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+
+export type Db = Database.Database;
+
+const MIGRATIONS = join(process.cwd(), 'data', 'migrations');
+
+/**
+ * Opens a database file and brings it up to date. WAL with synchronous FULL: a write is acknowledged only once it is on disk.
+ * Throws when a migration fails; the file is then as it was before that migration.
+ */
+export function openDatabase(path: string): Db {
+  if (path !== ':memory:') mkdirSync(dirname(path), { recursive: true });
+  const db = new Database(path);
+  db.pragma('journal_mode = WAL');
+  db.pragma('synchronous = FULL');
+  db.pragma('foreign_keys = ON');
+  db.pragma('busy_timeout = 5000');
+  migrate(db);
+  return db;
+}
+
+/** Runs the numbered migrations that this file has not seen, each in its own transaction. `upTo` stops early, for tests. */
+export function migrate(db: Db, upTo = Number.POSITIVE_INFINITY): void {
+  const done = db.pragma('user_version', { simple: true }) as number;
+  for (const file of readdirSync(MIGRATIONS).filter((name) => name.endsWith('.sql')).sort()) {
+    const number = Number(file.slice(0, 3));
+    if (number <= done || number > upTo) continue;
+    db.transaction(() => {
+      db.exec(readFileSync(join(MIGRATIONS, file), 'utf8'));
+      db.pragma(`user_version = ${number}`);
+    })();
+  }
+}
+
+/** One connection for the server's life; kept on globalThis because the development server loads modules anew on every edit. */
+const held = globalThis as typeof globalThis & { ossaturaDb?: Db };
+export const database = (): Db => (held.ossaturaDb ??= openDatabase(process.env.OSSATURA_DB ?? join(process.cwd(), 'var', 'ossatura.db')));

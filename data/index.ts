@@ -1,0 +1,8 @@
+export { database, migrate, openDatabase, type Db } from './connection';
+export { refused, sameRecord, written, type Problem, type Written } from './problem';
+export { addNotice, addUnit, allUnits, correctUnit, noticesOf, unitById } from './unit';
+export { allJobs, changeSetup, evidenceMark, jobById, jobFile, openJob, type SetupChange } from './job';
+export { currentSetup, type Setup } from './setup';
+export { cracksOf, keepCrack, keepReadings, keepStrike, readingsOf, strikesOf, type KeptReading } from './evidence';
+export { keepRepair, repairsOf, withdrawRepair } from './repair';
+export { bundleOf, importBundle } from './bundle';

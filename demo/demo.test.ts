@@ -1,0 +1,151 @@
+import { workMember, workJob, type JobRecords, type MemberWork } from '@/core/job';
+import { inchesToMm } from '@/core/quantity';
+import { strengthNPerMm } from '@/core/join';
+import { lowerBound } from '@/core/weigh';
+import { stateKept, stateProperties, type Repair } from '@/core/shape';
+import { demoBundles } from '.';
+
+/** The demo's two units worked from first reading to last weld. */
+const [gritter, trailer] = demoBundles().map((bundle): JobRecords => ({ ...bundle, ...(bundle.unit.grossMassKg !== undefined && { grossMassKg: bundle.unit.grossMassKg }) })) as [JobRecords, JobRecords];
+const memberOf = (records: JobRecords, id: string) => records.frame.members.find((member) => member.id === id)!;
+const right = workMember(gritter, memberOf(gritter, 'rail-right'));
+const boxed = workMember(trailer, memberOf(trailer, 'rail-left'));
+const broken = (work: MemberWork, k = 0) => work.repairs[k]!.findings.filter((finding) => finding.weight === 'broken').map((finding) => finding.code);
+const withRepair = (records: JobRecords, id: string, repair: Repair) => workMember({ ...records, repairs: [repair] }, memberOf(records, id));
+const own = (repair: Repair, more: Partial<Repair>): Repair => ({ ...repair, id: 'own', ...more });
+
+describe('the gritting truck', () => {
+  test('right rail Mend, left rail Leave, one crossmember Renew, the unread ones can’t say', () => {
+    const verdicts = Object.fromEntries(workJob(gritter).map((work) => [work.picture.member.id, work.verdict.verdict]));
+    expect(verdicts).toMatchObject({ 'rail-right': 'Mend', 'rail-left': 'Leave', 'cross-4': 'Renew', 'cross-3': 'Leave', 'cross-1': 'Can’t say' });
+  });
+
+  test('the found edge is the truth’s tide line within one bracket', () => {
+    const column = right.picture.edges[0]!.columns.find((each) => Math.abs(each.stationMm - inchesToMm(108)) < 5)!;
+    expect(column.lowerMm).toBeLessThanOrEqual(inchesToMm(3.25));
+    expect(column.upperMm).toBeGreaterThanOrEqual(inchesToMm(2.75));
+  });
+
+  test('two proposals, each within all rules, restoring the strength at every damaged station', () => {
+    expect(right.repairs.map((each) => each.repair.pieces[0]!.kind)).toEqual(['bottom L', 'bottom L']);
+    right.repairs.forEach((each, k) => {
+      expect(broken(right, k)).toEqual([]);
+      for (const section of each.restored) expect(Math.min(lowerBound(section.kept.modulusTop!), lowerBound(section.kept.modulusBottom!))).toBeGreaterThanOrEqual(0.9);
+    });
+  });
+
+  test('the crack is covered by the second, and said to lie beneath', () => {
+    expect(right.repairs[1]!.findings.map((finding) => finding.code)).toContain('crack-beneath');
+    const first = right.repairs[1]!.repair.pieces[0]!;
+    expect(first.startMm).toBeLessThan(inchesToMm(158.2) - inchesToMm(8) + 7);
+  });
+
+  test('every weld’s leg is within its limits and no open channel gets a drain', () => {
+    for (const { joined, patterns } of right.repairs) {
+      for (const line of joined.lines) {
+        expect(line.legMm).toBeGreaterThanOrEqual(line.minimumLegMm - 1e-6);
+        expect(line.legMm).toBeLessThanOrEqual(line.maximumLegMm + 1e-6);
+        expect(line.lengthMm).toBeGreaterThan(0);
+      }
+      for (const end of joined.ends) expect(end.capacityN).toBeGreaterThanOrEqual(end.forceN);
+      expect(patterns.flatMap((pattern) => pattern.holes)).toEqual([]);
+    }
+  });
+
+  test('shear flow along the single landed edge is the plate’s own VQ/I', () => {
+    const { repair, joined } = right.repairs[0]!;
+    const line = joined.lines.find((each) => each.place === 'upper edge')!;
+    const piece = repair.pieces[0]!;
+    const section = stateProperties(right.picture, right.states.find((state) => state.id === 'as repaired')!, (line.fromMm + line.toMm) / 2)!;
+    const plateArea = piece.thicknessMm * (piece.upperEdgeMm + inchesToMm(2.75) + piece.thicknessMm / 2);
+    const arm = section.centroidYMm - inchesToMm(1);
+    const shearN = (3 * 9.80665 * gritter.grossMassKg!) / 6;
+    expect(line.flowNPerMm!).toBeGreaterThan((0.6 * shearN * plateArea * arm) / section.ixMm4);
+    expect(line.flowNPerMm!).toBeLessThan((1.8 * shearN * plateArea * arm) / section.ixMm4);
+    expect(strengthNPerMm(line)).toBeLessThanOrEqual(line.fillerNPerMm);
+  });
+
+  test('no gross weight, no shear flow: said, not guessed', () => {
+    const { grossMassKg, ...unweighed } = gritter;
+    expect(grossMassKg).toBeGreaterThan(0);
+    const work = workMember(unweighed, memberOf(gritter, 'rail-right'));
+    expect(work.repairs[0]!.joined.lines.every((line) => line.flowNPerMm === undefined)).toBe(true);
+    expect(work.repairs[0]!.joinFindings.map((finding) => finding.code)).toContain('weight-unknown');
+  });
+
+  test('states: cut open keeps least, tacked no more than cut open, repaired most', () => {
+    const repair = own(right.repairs[0]!.repair, { cutOut: true });
+    const work = withRepair(gritter, 'rail-right', repair);
+    const area = (id: string) => stateProperties(work.picture, work.states.find((state) => state.id === id)!, inchesToMm(108))!.areaMm2;
+    expect(area('cut open')).toBeLessThan(area('as found'));
+    expect(area('tacked')).toBeCloseTo(area('cut open'), 9);
+    expect(area('as found')).toBeLessThan(area('as built'));
+    expect(area('as repaired')).toBeGreaterThan(area('as found'));
+    expect(stateKept(work.picture, work.states[0]!, 1000)!.kept.area).toEqual({ value: 1, plusMinus: 0 });
+  });
+
+  test('a struck reading changes the work as if it had never been taken', () => {
+    const slipped = gritter.readings.at(-1)!;
+    const without = workMember({ ...gritter, readings: gritter.readings.slice(0, -1), strikes: [] }, memberOf(gritter, 'rail-right'));
+    const unstruck = workMember({ ...gritter, strikes: [] }, memberOf(gritter, 'rail-right'));
+    expect(gritter.strikes[0]!.evidenceId).toBe(slipped.id);
+    expect(right.picture.map!.thicknessMm).toEqual(without.picture.map!.thicknessMm);
+    expect(unstruck.picture.map!.thicknessMm).not.toEqual(without.picture.map!.thicknessMm);
+  });
+});
+
+describe('a technician’s own changes break the rules they should', () => {
+  const [proposal] = right.repairs.map((each) => each.repair) as [Repair];
+  const piece = proposal.pieces[0]!;
+  test.each([
+    ['a lower edge', { upperEdgeMm: inchesToMm(3) }, 'edge-not-on-sound-metal'],
+    ['an edge at the corner', { upperEdgeMm: inchesToMm(7.9) }, 'edge-above-corner'],
+    ['a short plate', { startMm: inchesToMm(81), endMm: inchesToMm(135) }, 'run-out-short'],
+    ['square ends', { taperMm: 0 }, 'square-end'],
+    ['a thin plate, cut short', { thicknessMm: inchesToMm(1 / 8), startMm: inchesToMm(80), endMm: inchesToMm(136) }, 'development-short'],
+  ])('%s', (_what, change, code) => {
+    const work = withRepair(gritter, 'rail-right', own(proposal, { pieces: [{ ...piece, ...change }] }));
+    expect(broken(work, work.repairs.findIndex((each) => !each.isProposal))).toContain(code);
+  });
+
+  test('cutting the flange out between the axles is flagged with its source', () => {
+    const work = withRepair(gritter, 'rail-right', own(proposal, { cutOut: true }));
+    const finding = work.repairs.find((each) => !each.isProposal)!.findings.find((each) => each.code === 'flange-cut-between-axles');
+    expect(finding).toMatchObject({ weight: 'broken', source: 'flangeCut' });
+  });
+
+  test('a heavy plate with square ends is an abrupt overlay; tapered it is only noted', () => {
+    const heavy = withRepair(gritter, 'rail-right', own(proposal, { pieces: [{ ...piece, thicknessMm: inchesToMm(3 / 8), taperMm: 0 }] }));
+    expect(broken(heavy, 0)).toContain('overlay-stiff-abrupt');
+  });
+
+  test('a saved repair takes the place of its proposal and leaves the other one', () => {
+    const work = withRepair(gritter, 'rail-right', own(proposal, {}));
+    expect(work.repairs.map((each) => each.isProposal)).toEqual([false, true]);
+  });
+});
+
+describe('the boat trailer', () => {
+  test('a bottom cap with drains, landing on both sides, closed again in torsion', () => {
+    const [worked] = boxed.repairs;
+    expect(worked!.repair).toMatchObject({ cutOut: true, pieces: [{ kind: 'bottom U' }] });
+    expect(broken(boxed)).toEqual([]);
+    expect(worked!.patterns[0]!.holes.filter((hole) => hole.purpose === 'drain').length).toBeGreaterThanOrEqual(2);
+    expect(worked!.joined.lines.filter((line) => line.place === 'upper edge').map((line) => line.face)).toEqual(['outer', 'inner']);
+    expect(Math.min(...worked!.restored.map((section) => section.kept.torsion!.value))).toBeGreaterThan(0.9);
+  });
+
+  test('where the edge is too high for a bottom cap the top gets one too', () => {
+    const tall = { ...trailer, readings: trailer.readings.map((reading) => (reading.stationMm > inchesToMm(120) && reading.stationMm < inchesToMm(170) && (reading.face === 'outer' || reading.face === 'inner') ? { ...reading, thicknessMm: 1 } : reading)) };
+    const work = workMember(tall, memberOf(tall, 'rail-left'));
+    expect(work.verdict.findings.map((finding) => finding.code)).toContain('margin-short');
+    expect(work.repairs[0]!.repair.pieces.map((each) => each.kind)).toEqual(['bottom U', 'top U']);
+    const [bottom, top] = work.repairs[0]!.repair.pieces;
+    expect(top!.startMm).not.toBe(bottom!.startMm);
+  });
+});
+
+test('steel that may not be welded gets no welded proposal', () => {
+  const frame = { ...gritter.frame, members: gritter.frame.members.map((member) => ({ ...member, steel: 'unknown' as const })) };
+  expect(workMember({ ...gritter, frame }, frame.members[1]!).repairs).toEqual([]);
+});

@@ -1,0 +1,6 @@
+import type { JobBundle } from '@/core/exchange';
+import { boatTrailer } from './boat-trailer';
+import { gritter } from './gritter';
+
+/** The invented scenario: every unit's bundle, the same on each seeding. */
+export const demoBundles = (): JobBundle[] => [gritter(), boatTrailer()];

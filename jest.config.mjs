@@ -1,0 +1,20 @@
+/** Jest runs the core, data and codebase tests; the browser journeys belong to Playwright. */
+const shared = {
+  testEnvironment: 'node',
+  transform: {
+    '^.+\\.m?js$': ['@swc/jest', { jsc: { target: 'es2022' }, module: { type: 'commonjs' } }],
+    '^.+\\.tsx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } } }],
+  },
+  transformIgnorePatterns: ['/node_modules/(?!(d3-contour|d3-array|internmap|csv-parse|csv-stringify)/)'],
+  moduleNameMapper: { '^server-only$': '<rootDir>/checks/empty-module.cjs', '^@/(.*)$': '<rootDir>/$1' },
+  modulePathIgnorePatterns: ['<rootDir>/.next/', '<rootDir>/var/'],
+};
+
+const config = {
+  projects: [
+    { ...shared, displayName: 'unit', testMatch: ['<rootDir>/{core,data,ui,app,demo,workers}/**/*.test.ts', '<rootDir>/checks/*.test.ts'] },
+    { ...shared, displayName: 'outside', testMatch: ['<rootDir>/checks/outside/*.test.ts'] },
+  ],
+};
+
+export default config;

@@ -1,0 +1,62 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { expect, strip, test, worked } from './stage';
+
+const SCREENS = ['', 'frame', 'probe', 'trace', 'weigh', 'shape', 'join'] as const;
+
+async function faults(page: Page): Promise<string[]> {
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze();
+  return violations.flatMap((each) => each.nodes.map((node) => `${each.id}: ${node.target.join(' ')}: ${node.failureSummary?.split('\n')[1]?.trim()}`));
+}
+
+for (const theme of ['light', 'dark'] as const) {
+  test(`no accessibility fault on any screen, ${theme}`, async ({ page, context, jobs, baseURL }) => {
+    test.setTimeout(240_000);
+    await context.addCookies([{ name: 'ossatura-theme', value: theme, url: baseURL! }]);
+    for (const [tag, member] of [['GR-7', 'rail-right'], ['BM-2', 'rail-left']] as const) {
+      for (const screen of SCREENS.slice(1)) {
+        await page.goto(`${jobs[tag]}/${screen}?member=${member}`);
+        await worked(page);
+        if (screen === 'weigh') await page.getByRole('region', { name: 'Reasons' }).locator('summary').first().click();
+        expect(await faults(page), `${tag} ${screen}`).toEqual([]);
+      }
+    }
+    for (const path of ['/', '/new']) {
+      await page.goto(path);
+      expect(await faults(page), path).toEqual([]);
+    }
+  });
+}
+
+test.describe('on a phone', () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
+
+  test('Probe and Trace work by touch alone, nothing runs off the side, nothing is too small', async ({ page, jobs }) => {
+    test.setTimeout(120_000);
+    await page.goto(`${jobs['GR-7']}/probe?member=rail-left`);
+    await worked(page);
+    const before = Number((await page.getByText(/^Readings on left rail:/).textContent())!.split(': ')[1]);
+    const box = (await strip(page).boundingBox())!;
+    await page.touchscreen.tap(box.x + 0.6 * box.width, box.y + 0.5 * box.height);
+    await page.getByRole('button', { name: 'Number pad' }).tap();
+    const pad = page.getByRole('group', { name: 'Number pad' });
+    for (const key of ['.', '2', '4', '4']) await pad.getByRole('button', { name: key, exact: true }).tap();
+    await pad.getByRole('button', { name: 'Keep' }).tap();
+    await expect(page.getByText(`Readings on left rail: ${before + 1}`)).toBeVisible();
+    expect(await faults(page)).toEqual([]);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
+
+    await page.getByRole('link', { name: /^Trace/ }).tap();
+    await page.getByRole('button', { name: 'Record a crack' }).tap();
+    const sheet = (await strip(page).boundingBox())!;
+    await page.touchscreen.tap(sheet.x + 0.5 * sheet.width, sheet.y + 0.5 * sheet.height);
+    await page.touchscreen.tap(sheet.x + 0.5 * sheet.width, sheet.y + 0.6 * sheet.height);
+    await expect(page.getByText(/^2 points/)).toBeVisible();
+    expect(await faults(page)).toEqual([]);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
+    await page.getByRole('button', { name: 'Leave it' }).tap();
+
+    const small = await page.getByRole('button').evaluateAll((buttons) => buttons.filter((button) => (button as HTMLElement).offsetParent && button.getBoundingClientRect().height < 43.5).map((button) => button.textContent));
+    expect(small).toEqual([]);
+  });
+});

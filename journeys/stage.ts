@@ -1,0 +1,69 @@
+import { readFileSync } from 'node:fs';
+import { test as base, expect, type Locator, type Page } from '@playwright/test';
+import { serveDemo } from '../set-up/server.mjs';
+
+type Server = Awaited<ReturnType<typeof serveDemo>>;
+
+/** The production build on a demo database: one a worker, kept between its tests. */
+export const test = base.extend<{ jobs: Readonly<Record<string, string>>; quiet: void }, { server: Server }>({
+  server: [async ({}, provide) => {
+    const server = await serveDemo();
+    await provide(server);
+    server.stop();
+  }, { scope: 'worker', timeout: 120_000 }],
+  baseURL: async ({ server }, provide) => provide(server.url),
+  jobs: async ({ server }, provide) => provide(server.jobs),
+  /** A script error on any page fails the journey. */
+  quiet: [async ({ page }, provide) => {
+    const errors: string[] = [];
+    page.on('pageerror', (error) => errors.push(error.message));
+    await provide();
+    expect(errors).toEqual([]);
+  }, { auto: true }],
+});
+export { expect };
+
+/** Waits until the bench has worked everything out. */
+export const worked = (page: Page): Promise<unknown> => page.waitForFunction(() => /members/.test(document.body.innerText) && !document.body.innerText.includes('working…'));
+
+export const strip = (page: Page): Locator => page.getByRole('application', { name: /^Strip of/ });
+
+/** Everything typed so far is on the server's disk. */
+export const kept = (page: Page): Promise<void> => expect(page.getByRole('status').filter({ hasText: /^kept$/ })).toBeVisible();
+
+/** Opens a new job through the form; the fields given replace the defaults. */
+export async function openJob(page: Page, tag: string, more: { family?: string; steel?: string; fields?: Readonly<Record<string, string>> } = {}): Promise<void> {
+  await page.goto('/new');
+  await page.getByLabel('Tag').fill(tag);
+  await page.getByLabel('What it is').fill('flatbed truck');
+  await page.getByLabel('Name of the job').fill('rust ahead of the axle');
+  await page.getByLabel('Opened by (role or initials)').fill('TM');
+  await page.getByLabel('Stations measured from').fill('front gauge hole');
+  if (more.family) await page.getByRole('radio', { name: more.family }).click();
+  if (more.steel) await page.getByLabel('Steel').selectOption({ label: more.steel });
+  for (const [label, value] of Object.entries(more.fields ?? {})) await page.getByLabel(label).fill(value);
+  await page.getByRole('button', { name: 'Open the job' }).click();
+  await page.waitForURL(/\/jobs\/[^/]+\/probe/);
+  await worked(page);
+}
+
+/** A row of readings typed on the keyboard: at one station and face, heights with thicknesses. */
+export async function typeColumn(page: Page, station: string, face: string, readings: Readonly<Record<string, string>>): Promise<void> {
+  const form = page.getByRole('form', { name: 'New reading' });
+  for (const [height, thickness] of Object.entries(readings)) {
+    await form.getByLabel(/^face$/).selectOption(face);
+    await form.getByLabel(/^station/).fill(station);
+    await form.getByLabel(/from corner/).fill(height);
+    await form.getByLabel(/^thickness/).fill(thickness);
+    await page.keyboard.press('Enter');
+    await expect(form.getByLabel(/^thickness/)).toHaveValue('');
+  }
+}
+
+/** Takes a file away through the menu. */
+export async function takeAway(page: Page, item: RegExp): Promise<{ path: string; name: string; text: () => string }> {
+  await page.getByRole('button', { name: 'Take away' }).click();
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('menuitem', { name: item }).first().click()]);
+  const path = await download.path();
+  return { path, name: download.suggestedFilename(), text: () => readFileSync(path, 'utf8') };
+}

@@ -1,0 +1,21 @@
+import { defineConfig } from '@playwright/test';
+import { CHROMIUM, CHROMIUM_ARGS } from './set-up/browser.mjs';
+
+/** Journeys drive the production build; each worker serves a demo database of its own (journeys/stage.ts). */
+export default defineConfig({
+  testDir: 'journeys',
+  timeout: 90_000,
+  expect: { timeout: 15_000 },
+  workers: 2,
+  fullyParallel: false,
+  forbidOnly: Boolean(process.env.CI),
+  reporter: 'list',
+  outputDir: 'var/journeys',
+  use: {
+    viewport: { width: 1280, height: 800 },
+    acceptDownloads: true,
+    actionTimeout: 20_000,
+    launchOptions: { executablePath: CHROMIUM, args: CHROMIUM_ARGS },
+    trace: 'off',
+  },
+});

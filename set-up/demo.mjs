@@ -1,0 +1,26 @@
+// One command from a fresh clone to the demo: installs, builds, seeds, serves. Usage: npm run demo [-- --port 3000 --host 127.0.0.1 --db var/demo.db --fresh]
+import { existsSync, mkdirSync, rmSync } from 'node:fs';
+import { parseArgs } from 'node:util';
+import { ensureBuild, ensureNpmPackages } from './machine.mjs';
+
+const { values } = parseArgs({ options: { port: { type: 'string', default: '3000' }, host: { type: 'string', default: '127.0.0.1' }, fresh: { type: 'boolean', default: false }, db: { type: 'string', default: 'var/demo.db' } } });
+
+ensureNpmPackages();
+if (!ensureBuild()) {
+  console.error('The build failed; what it said is above.');
+  process.exit(1);
+}
+const { seed, serve } = await import('./server.mjs');
+mkdirSync('var', { recursive: true });
+if (values.fresh) for (const end of ['', '-wal', '-shm']) rmSync(values.db + end, { force: true });
+if (!existsSync(values.db)) {
+  console.log(`Seeding ${values.db}`);
+  seed(values.db);
+}
+const server = await serve(values.db, { port: Number(values.port), host: values.host }).catch((error) => {
+  console.error(`${error.message}\nIf another program has port ${values.port}: npm run demo -- --port 3001`);
+  process.exit(1);
+});
+console.log(`\nOssatura is at ${server.url}   (records in ${values.db}; stop with Ctrl-C; start afresh with npm run demo -- --fresh)`);
+for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => { server.stop(); process.exit(0); });
+server.child.on('exit', (code) => process.exit(code ?? 0));

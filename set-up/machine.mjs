@@ -1,0 +1,54 @@
+// What the project needs on a machine, and how it gets there.
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+
+/** Debian packages: the browser of the journeys, and the programs the outside checks compare with. */
+export const DEBIAN = ['chromium', 'cba', 'units', 'gmsh', 'python3-gmsh', 'python3-numpy', 'python3-scipy', 'python3-ezdxf', 'qpdf', 'poppler-utils'];
+
+/** What of `DEBIAN` is not installed; all of it where there is no dpkg. */
+export function debianMissing() {
+  return DEBIAN.filter((name) => {
+    const asked = spawnSync('dpkg-query', ['-W', '-f', '${Status}', name], { encoding: 'utf8' });
+    return !asked.stdout?.includes('ok installed');
+  });
+}
+
+/** Installs what is missing where that is possible (root with apt). Answers what is still missing. */
+export function ensureDebianPackages() {
+  const missing = debianMissing();
+  const root = process.getuid?.() === 0;
+  if (missing.length === 0 || !root || spawnSync('apt-get', ['--version']).status !== 0) return missing;
+  console.log(`Installing Debian packages: ${missing.join(' ')}`);
+  const apt = (...words) => spawnSync('apt-get', ['-o', 'DPkg::Lock::Timeout=300', '-qq', ...words], { stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
+  apt('update');
+  apt('install', '-y', '--no-install-recommends', ...missing);
+  return debianMissing();
+}
+
+/** `npm ci` when node_modules is absent or was made from another lock file. */
+export function ensureNpmPackages() {
+  const [major, minor] = process.versions.node.split('.').map(Number);
+  if (major < 20 || (major === 20 && minor < 9)) throw new Error(`Ossatura needs Node 20.9 or later; this is Node ${process.versions.node}.`);
+  const lock = createHash('sha256').update(readFileSync('package-lock.json')).digest('hex');
+  const stamp = join('node_modules', '.made-from-lock');
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
+  console.log('Installing npm packages (the database driver is compiled where no ready-made one can be had: a few minutes, once)');
+  const headers = existsSync('/usr/include/node') ? { npm_package_config_node_gyp_nodedir: '/usr' } : {};
+  const cached = existsSync('/usr/lib/ccache') ? { PATH: `/usr/lib/ccache:${process.env.PATH}` } : {};
+  const made = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { stdio: 'inherit', env: { ...process.env, ...headers, ...cached, PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1' } });
+  if (made.status !== 0) throw new Error('npm ci failed; what it said is above. Nothing of the project was changed.');
+  writeFileSync(stamp, lock);
+}
+
+const newest = (path) => (statSync(path).isDirectory() ? Math.max(0, ...readdirSync(path).map((name) => newest(join(path, name)))) : statSync(path).mtimeMs);
+
+/** Builds when a source is newer than the last build. Answers whether the build stands. */
+export function ensureBuild() {
+  const sources = ['app', 'core', 'data', 'ui', 'workers', 'package-lock.json', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json'];
+  const built = join('.next', 'BUILD_ID');
+  if (existsSync(built) && statSync(built).mtimeMs > Math.max(...sources.map(newest))) return true;
+  console.log('Building');
+  return spawnSync('npx', ['next', 'build'], { stdio: 'inherit', env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' } }).status === 0;
+}

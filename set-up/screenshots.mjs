@@ -1,0 +1,56 @@
+// Takes the pictures in docs/screenshots from the production build with demo data. Usage: npm run screenshots [-- name …]
+import { chromium } from '@playwright/test';
+import { CHROMIUM, CHROMIUM_ARGS } from './browser.mjs';
+import { serveDemo } from './server.mjs';
+
+const SIZE = { width: 1280, height: 800 };
+const PHONE = { width: 390, height: 844 };
+const wanted = process.argv.slice(2);
+const folder = process.env.SCREENSHOTS ?? 'docs/screenshots';
+const server = await serveDemo();
+const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
+
+const SHOTS = [
+  { name: 'yard', open: () => '/' },
+  { name: 'new-job', open: () => '/new' },
+  { name: 'frame', open: (jobs) => `${jobs['GR-7']}/frame?member=rail-right` },
+  { name: 'probe', open: (jobs) => `${jobs['GR-7']}/probe?member=rail-right`, then: (page) => page.getByRole('button', { name: /Worst station/ }).click() },
+  { name: 'probe-zone-dark', dark: true, open: (jobs) => `${jobs['GR-7']}/probe?member=rail-right`, then: async (page) => {
+    await page.getByRole('button', { name: /Worst station/ }).click();
+    await page.getByRole('group', { name: 'Stretch in sight' }).getByRole('button').nth(1).click();
+  } },
+  { name: 'probe-boxed-mm', mm: true, open: (jobs) => `${jobs['BM-2']}/probe?member=rail-left`, then: (page) => page.getByRole('button', { name: /Worst station/ }).click() },
+  { name: 'probe-phone', size: PHONE, open: (jobs) => `${jobs['GR-7']}/probe?member=rail-right` },
+  { name: 'trace', open: (jobs) => `${jobs['GR-7']}/trace?member=rail-right`, then: async (page) => {
+    await page.getByRole('button', { name: 'show', exact: true }).first().click();
+    await page.getByRole('group', { name: 'Stretch in sight' }).getByRole('button').nth(2).click();
+  } },
+  { name: 'weigh', open: (jobs) => `${jobs['GR-7']}/weigh?member=rail-right`, then: async (page) => {
+    await page.getByRole('button', { name: /Worst station/ }).click();
+    await page.waitForSelector('.js-plotly-plot .trace', { state: 'attached' });
+  } },
+  { name: 'shape', open: (jobs) => `${jobs['GR-7']}/shape?member=rail-right`, then: async (page) => {
+    await page.getByRole('group', { name: 'Repairs' }).getByRole('button').first().click();
+  } },
+  { name: 'shape-boxed', open: (jobs) => `${jobs['BM-2']}/shape?member=rail-left`, then: async (page) => {
+    await page.getByRole('group', { name: 'Repairs' }).getByRole('button').first().click();
+  } },
+  { name: 'join', open: (jobs) => `${jobs['GR-7']}/join?member=rail-right`, then: (page) => page.getByRole('button', { name: /Worst station/ }).click() },
+];
+
+for (const shot of SHOTS.filter((each) => wanted.length === 0 || wanted.includes(each.name))) {
+  const context = await browser.newContext({ viewport: shot.size ?? SIZE, baseURL: server.url });
+  await context.addCookies([{ name: 'ossatura-theme', value: shot.dark ? 'dark' : 'light', url: server.url }, { name: 'ossatura-unit', value: shot.mm ? 'mm' : 'in', url: server.url }]);
+  const page = await context.newPage();
+  page.on('console', (message) => message.type() === 'error' && console.log(`${shot.name}: console: ${message.text()}`));
+  page.on('pageerror', (error) => console.log(`${shot.name}: page error: ${error.message}`));
+  await page.goto(shot.open(server.jobs));
+  if (shot.open(server.jobs).includes('/jobs/')) await page.waitForFunction(() => !document.body.innerText.includes('working…'));
+  await shot.then?.(page);
+  await page.waitForTimeout(700);
+  await page.screenshot({ path: `${folder}/${shot.name}.png` });
+  console.log(`${shot.name}.png`);
+  await context.close();
+}
+await browser.close();
+server.stop();

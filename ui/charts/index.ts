@@ -1,0 +1,1 @@
+export { Plot, type Ink } from './plot';

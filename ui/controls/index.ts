@@ -1,0 +1,5 @@
+export { Choice } from './choice';
+export { Sheet } from './sheet';
+export { Menu, MenuLink } from './menu';
+export { Entry } from './entry';
+export { Pick } from './pick';

@@ -1,0 +1,1 @@
+export { flatPaths } from './flat-drawing';

@@ -1,0 +1,1 @@
+export { Skeleton, type MemberMark, type SkeletonProps } from './skeleton';

@@ -1,0 +1,115 @@
+'use client';
+
+import { memo } from 'react';
+import type { Frame, Member } from '@/core/frame';
+import { KEPT_LEVELS } from '@/core/probe';
+import { isJudged, lowerBound, type SectionKept, type Verdict } from '@/core/weigh';
+
+/** What the Skeleton shows of a member: absent while it is still being worked out. */
+export interface MemberMark { readonly verdict: Verdict; readonly sections: readonly SectionKept[]; readonly crackStationsMm: readonly number[]; readonly measured: boolean }
+
+export interface SkeletonProps {
+  readonly frame: Frame;
+  readonly marks: ReadonlyMap<string, MemberMark>;
+  readonly selected: string;
+  readonly cursorMm: number;
+  readonly onSelect: (id: string) => void;
+  readonly height: number;
+}
+
+const WIDTH = 206;
+const RAIL = 30;
+const LEFT_X = 38;
+const RIGHT_X = WIDTH - 38 - RAIL;
+
+/** The whole frame in plan, front up. Each member carries its verdict in words, its loss as shading, its cracks as marks. */
+export function Skeleton({ frame, marks, selected, cursorMm, onSelect, height }: SkeletonProps) {
+  const top = 30;
+  const perMm = (height - top - 34) / frame.lengthMm;
+  const Y = (stationMm: number) => top + stationMm * perMm;
+  const rails = frame.members.filter((member) => member.role === 'rail');
+  const crossmembers = frame.members.filter((member) => member.role === 'crossmember');
+  const tooClose = (k: number) => k > 0 && (crossmembers[k]!.atMm! - crossmembers[k - 1]!.atMm!) * perMm < 46;
+
+  return (
+    <svg width="100%" height={height} viewBox={`0 0 ${WIDTH} ${height}`} role="group" aria-label="Skeleton: the frame in plan, front up" className="block">
+      <defs><pattern id="skeleton-unseen" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><rect width="6" height="6" fill="var(--sheet)" /><path d="M0 0V6" stroke="var(--hatch)" strokeWidth="1.4" /></pattern></defs>
+      <text x={WIDTH / 2} y={16} textAnchor="middle" fontSize="12" fill="var(--soft)">front</text>
+      {frame.landmarks.map((mark) => (['left', 'right'] as const).filter((side) => mark.side === 'both' || mark.side === side).map((side) => {
+        const x = side === 'left' ? LEFT_X - 8 : RIGHT_X + RAIL + 8;
+        return <g key={`${mark.id}-${side}`}>{mark.kind === 'axle'
+          ? <circle cx={x} cy={Y(mark.stationMm)} r="6" fill="none" stroke="var(--ink)" strokeWidth="1.8" />
+          : <rect x={x - 4} y={Y(mark.stationMm) - 4} width="8" height="8" fill="var(--ink)" />}<title>{mark.name}</title></g>;
+      }))}
+      {crossmembers.map((member, k) => <Crossmember key={member.id} member={member} mark={marks.get(member.id)} y={Y(member.atMm ?? 0)} nudge={tooClose(k) ? 6 : 0} isSelected={member.id === selected} cursorMm={cursorMm} onSelect={onSelect} />)}
+      {rails.map((member) => <Rail key={member.id} member={member} mark={marks.get(member.id)} x={member.side === 'left' ? LEFT_X : RIGHT_X} Y={Y} isSelected={member.id === selected} cursorMm={cursorMm} onSelect={onSelect} />)}
+    </svg>
+  );
+}
+
+const VERDICT_INK: Readonly<Record<Verdict, string>> = { 'Leave': 'var(--good)', 'Watch': 'var(--ink)', 'Can’t say': 'var(--soft)', 'Mend': 'var(--oxide)', 'Splice': 'var(--oxide)', 'Renew': 'var(--oxide)', 'Retire': 'var(--oxide)' };
+
+const lossFill = (kept: number): string => `var(--kept-${KEPT_LEVELS.filter((level) => kept < level).length + 1})`;
+
+interface PartProps { member: Member; mark: MemberMark | undefined; isSelected: boolean; cursorMm: number; onSelect: (id: string) => void }
+
+function Part({ member, mark, isSelected, onSelect, hit, children }: Omit<PartProps, 'cursorMm'> & { hit: { x: number; y: number; width: number; height: number }; children: React.ReactNode }) {
+  return (
+    <g
+      role="button" tabIndex={0} aria-pressed={isSelected} aria-label={`${member.name}: ${mark ? mark.verdict : 'working'}`} className="cursor-pointer"
+      onClick={() => onSelect(member.id)}
+      onKeyDown={(event) => {
+        if (event.key !== 'Enter' && event.key !== ' ') return;
+        event.preventDefault();
+        onSelect(member.id);
+      }}
+    >
+      {children}
+      <rect {...hit} fill="transparent" />
+    </g>
+  );
+}
+
+/** What is kept along a member, band by band; unread stretches hatched. Drawn anew only when the figures are. */
+const Shading = memo(function Shading({ sections, lengthMm, originPx, perMm, across, width, upright }: { sections: readonly SectionKept[]; lengthMm: number; originPx: number; perMm: number; across: number; width: number; upright: boolean }) {
+  return sections.map((section, k) => {
+    const [from, to] = [originPx + section.stationMm * perMm, originPx + (sections[k + 1]?.stationMm ?? lengthMm) * perMm];
+    const fill = isJudged(section) ? lossFill(Math.min(section.kept.modulusTop!.value, section.kept.modulusBottom!.value)) : 'url(#skeleton-unseen)';
+    const box = upright ? { x: across, y: from, width, height: to - from + 0.5 } : { x: from, y: across, width: to - from + 0.5, height: width };
+    return <rect key={section.stationMm} {...box} fill={fill} />;
+  });
+});
+
+function Rail({ member, mark, x, Y, isSelected, cursorMm, onSelect }: PartProps & { x: number; Y: (stationMm: number) => number }) {
+  const [top, bottom] = [Y(0), Y(member.lengthMm)];
+  const outside = member.side === 'left' ? x - 26 : x + RAIL + 26;
+  return (
+    <Part member={member} mark={mark} isSelected={isSelected} onSelect={onSelect} hit={{ x: x - 10, y: top, width: RAIL + 20, height: bottom - top }}>
+      <rect x={x} y={top} width={RAIL} height={bottom - top} fill={mark?.measured ? 'var(--kept-1)' : 'url(#skeleton-unseen)'} />
+      {mark && <Shading sections={mark.sections} lengthMm={member.lengthMm} originPx={top} perMm={(bottom - top) / member.lengthMm} across={x} width={RAIL} upright />}
+      {mark?.crackStationsMm.map((stationMm) => <path key={stationMm} d={`M${x - 5} ${Y(stationMm)}l10 -4l8 8l10 -8l12 4`} fill="none" stroke="var(--ink)" strokeWidth="2.6" />)}
+      <rect x={x} y={top} width={RAIL} height={bottom - top} fill="none" stroke="var(--ink)" strokeWidth="1.6" />
+      {isSelected && <rect x={x - 3.5} y={top - 3.5} width={RAIL + 7} height={bottom - top + 7} fill="none" stroke="var(--here)" strokeWidth="4" />}
+      {isSelected && <rect x={x - 8} y={Y(cursorMm) - 2.5} width={RAIL + 16} height="5" fill="var(--here)" stroke="var(--ink)" strokeWidth="0.8" />}
+      <text x={x + RAIL / 2} y={bottom + 18} textAnchor="middle" fontSize="13" fill="var(--ink)">{member.side}</text>
+      <text transform={`translate(${outside + 4} ${(top + bottom) / 2}) rotate(-90)`} textAnchor="middle" fontSize="17" fontWeight="700" fill={mark ? VERDICT_INK[mark.verdict] : 'var(--soft)'}>{mark?.verdict}</text>
+      <title>{`${member.name}; a finding near a peg is critical`}</title>
+    </Part>
+  );
+}
+
+function Crossmember({ member, mark, y, nudge, isSelected, cursorMm, onSelect }: PartProps & { y: number; nudge: number }) {
+  const [x, width] = [LEFT_X + RAIL, RIGHT_X - LEFT_X - RAIL];
+  const label = member.id.replace('cross-', 'X');
+  const worst = mark?.sections.length ? Math.min(...mark.sections.map((section) => lowerBound(section.kept.modulusBottom!))) : undefined;
+  return (
+    <Part member={member} mark={mark} isSelected={isSelected} onSelect={onSelect} hit={{ x: x + 1, y: y - 22, width: width - 2, height: 44 }}>
+      <rect x={x} y={y - 10 + nudge} width={width} height={20} fill={mark?.measured ? lossFill(worst ?? 1) : 'url(#skeleton-unseen)'} stroke="var(--ink)" strokeWidth="1.4" />
+      {mark && <Shading sections={mark.sections} lengthMm={member.lengthMm} originPx={x} perMm={width / member.lengthMm} across={y - 9 + nudge} width={18} upright={false} />}
+      {isSelected && <rect x={x - 2} y={y - 13 + nudge} width={width + 4} height={26} fill="none" stroke="var(--here)" strokeWidth="4" />}
+      {isSelected && <rect x={x + (cursorMm / member.lengthMm) * width - 2} y={y - 14 + nudge} width="4" height="28" fill="var(--here)" stroke="var(--ink)" strokeWidth="0.8" />}
+      <text x={x + width / 2} y={y + 5 + nudge} textAnchor="middle" fontSize="13" fontWeight="600" fill="var(--ink)" stroke="var(--sheet)" strokeWidth="3.5" paintOrder="stroke">{label}{mark && mark.verdict !== 'Can’t say' ? ` ${mark.verdict}` : ''}</text>
+      <title>{`${member.name}: ${mark?.verdict ?? 'working'}`}</title>
+    </Part>
+  );
+}

@@ -1,0 +1,1 @@
+export { Slice, type SliceProps } from './slice';

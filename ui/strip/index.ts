@@ -1,0 +1,3 @@
+export { faceWords, FACE_WORDS, Strip, type StripProps } from './strip';
+export { CrackLayer, DraftLayer, EdgeLayer, FigureLayer, ContourLabelLayer, MapLayer, PlateLayer, ReadingLayer, type PlateDrawing } from './layers';
+export { cursorU, following, rulerTicks, spotAt, stepCursor, stripScale, turnFace, zoomed, type Cursor, type Stretch, type StripScale } from './scale';
