@@ -3,7 +3,6 @@ import { serveDemo } from '../set-up/server.mjs';
 import { expect, takeAway, test, worked } from './stage';
 
 test('a job leaves one shop as a bundle and arrives in another the same, to the byte', async ({ page, jobs, browser }) => {
-  test.setTimeout(180_000);
   await page.goto(`${jobs['GR-7']}/shape?member=rail-right`);
   await worked(page);
   await page.getByRole('button', { name: 'Keep this repair' }).click();

@@ -8,7 +8,6 @@ const SOUND = { '1': '1/4', '4': '0.249', '7': '0.251' };
 const THIN = { '1': '0.09', '2': '0.11', '3': '0.24', '5': '0.249' };
 
 test('a new job, from the first reading to a cut sheet and a work order', async ({ page }, info) => {
-  test.setTimeout(180_000);
   await openJob(page, `FT-${info.workerIndex}1`, { steel: 'Hot-rolled frame steel, 50 ksi yield' });
 
   await test.step('an empty job says what to do first', async () => {

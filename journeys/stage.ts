@@ -10,7 +10,7 @@ export const test = base.extend<{ jobs: Readonly<Record<string, string>>; quiet:
     const server = await serveDemo();
     await provide(server);
     server.stop();
-  }, { scope: 'worker', timeout: 120_000 }],
+  }, { scope: 'worker', timeout: 240_000 }],
   baseURL: async ({ server }, provide) => provide(server.url),
   jobs: async ({ server }, provide) => provide(server.jobs),
   /** A script error on any page fails the journey. */
@@ -24,7 +24,7 @@ export const test = base.extend<{ jobs: Readonly<Record<string, string>>; quiet:
 export { expect };
 
 /** Waits until the bench has worked everything out. */
-export const worked = (page: Page): Promise<unknown> => page.waitForFunction(() => /members/.test(document.body.innerText) && !document.body.innerText.includes('working…'));
+export const worked = (page: Page): Promise<unknown> => page.waitForFunction(() => /members/.test(document.body.innerText) && !document.body.innerText.includes('working…'), undefined, { timeout: 120_000 });
 
 export const strip = (page: Page): Locator => page.getByRole('application', { name: /^Strip of/ });
 

@@ -1,2 +1,3 @@
 export * from './section';
+export * from './beam';
 export { baseMetalStrengthNPerMm, filletStrengthNPerMm, filletThroatMm, plugStrengthN } from './weld';

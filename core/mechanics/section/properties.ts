@@ -94,7 +94,7 @@ function momentSums({ xMm, yMm, from, to, thicknessMm, lengthMm }: Section, ownT
 }
 
 /** Twice the area a cell encloses, signed by its direction of travel. */
-function twiceCellArea({ xMm, yMm, from, to }: Section, { strips, signs }: Cycle): number {
+export function twiceCellArea({ xMm, yMm, from, to }: Section, { strips, signs }: Cycle): number {
   let sum = 0;
   for (let n = 0; n < strips.length; n++) {
     const i = from[strips[n]!]!, j = to[strips[n]!]!;
