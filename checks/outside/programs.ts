@@ -7,6 +7,9 @@ export const PYTHON = '/usr/bin/python3';
 const PROGRAMS = {
   'section table': { asks: ['test', '-r', '/usr/share/cba/sections.xml'], packages: 'cba' },
   'finite elements': { asks: [PYTHON, '-c', 'import gmsh, numpy, scipy'], packages: 'gmsh python3-gmsh python3-numpy python3-scipy' },
+  frames: { asks: ['test', '-r', '/usr/share/z88/z88.dyn'], packages: 'z88 z88-data' },
+  shells: { asks: ['sh', '-c', 'command -v ccx'], packages: 'calculix-ccx' },
+  'continuous beams': { asks: ['sh', '-c', 'command -v cba'], packages: 'cba' },
   units: { asks: ['units', '--version'], packages: 'units' },
   ezdxf: { asks: [PYTHON, '-c', 'import ezdxf'], packages: 'python3-ezdxf' },
   qpdf: { asks: ['qpdf', '--version'], packages: 'qpdf' },

@@ -41,10 +41,14 @@ export interface Support {
   readonly stiffness: readonly [kx: number, ky: number, kz: number, krx: number, kry: number, krz: number];
 }
 
+/** Two members' warping at one node, tied by something that gives: a rail's web between its own flange and a crossmember's. N·mm² a unit of warping (1/mm). */
+export interface WarpTie { readonly node: number; readonly keys: readonly [string, string]; readonly stiffness: number }
+
 export interface BeamModel {
   readonly nodes: readonly Vector3[];
   readonly elements: readonly BeamElement[];
   readonly supports: readonly Support[];
+  readonly warpTies?: readonly WarpTie[];
   readonly youngsMpa: number;
   readonly shearMpa: number;
   /** Shear deformation in (Timoshenko) or out (Bernoulli). */

@@ -126,6 +126,8 @@ function assembled(model: BeamModel, numbering: Numbering, prepared: readonly Pr
     for (const k of unknowns) if (k >= 0 && least < first[k]!) first[k] = least;
   }
   for (const { node } of model.supports) for (let dof = 0; dof < NODE_DOF; dof++) first[numbering.nodeStart[node]! + dof] = Math.min(first[numbering.nodeStart[node]! + dof]!, numbering.nodeStart[node]!);
+  const ties = (model.warpTies ?? []).map(({ node, keys: [one, other], stiffness }) => [numbering.warp.get(`${node}:${one}`), numbering.warp.get(`${node}:${other}`), stiffness] as const);
+  for (const [a, b] of ties) if (a !== undefined && b !== undefined) first[Math.max(a, b)] = Math.min(first[Math.max(a, b)]!, a, b);
   const matrix = skyline(numbering.count, first);
   for (const { unknowns, stiffness } of prepared) {
     for (let r = 0; r < SIZE; r++) for (let c = r; c < SIZE; c++) {
@@ -133,6 +135,13 @@ function assembled(model: BeamModel, numbering: Numbering, prepared: readonly Pr
       if (value === 0 || unknowns[r]! < 0 || unknowns[c]! < 0) continue;
       addTo(matrix, unknowns[r]!, unknowns[c]!, unknowns[r] === unknowns[c] && r !== c ? 2 * value : value);
     }
+  }
+  for (const [a, b, stiffness] of ties) {
+    // A closed member has no warping to tie.
+    if (a === undefined || b === undefined || !(diagonalOf(matrix, a) > 0 && diagonalOf(matrix, b) > 0)) continue;
+    addTo(matrix, a, a, stiffness);
+    addTo(matrix, b, b, stiffness);
+    addTo(matrix, a, b, -stiffness);
   }
   const stiffest = stiffestDiagonal(matrix);
   for (const support of model.supports) addSupport(matrix, numbering, support, stiffest);
