@@ -5,7 +5,7 @@ import { laidSection, layoutsAlong, NO_CHANGE, wallSection, type SectionChange }
 
 const channel: MemberShape = { kind: 'channel', depthMm: 203.2, flangeMm: 69.85, thicknessMm: 6.35 };
 const box: MemberShape = { kind: 'box', depthMm: 152.4, widthMm: 76.2, thicknessMm: 4.7625 };
-const CAPS: Readonly<Record<MemberShape['kind'], SectionChange>> = {
+const CAPS: Readonly<Record<'channel' | 'box', SectionChange>> = {
   channel: { cuts: [], plates: [{ uFromMm: 150, uToMm: 342.9, thicknessMm: 6.35, weldedAtUMm: [150, 342.9], carries: true }] },
   box: { cuts: [{ uFromMm: 180, uToMm: 330 }], plates: [{ uFromMm: 120, uToMm: 410, thicknessMm: 4.7625, weldedAtUMm: [120, 410], carries: true }] },
 };
@@ -47,7 +47,7 @@ const sweep = (frame: ReturnType<typeof frameOf>, tapers: boolean): number => {
     const [found, repaired] = [layoutsAlong(surface), layoutsAlong(surface)];
     for (let s = 0; s < walls.length; s++) {
       sum += sectionProperties(laidSection(found(NO_CHANGE), walls[s]!))!.ixMm4;
-      sum += sectionProperties(laidSection(repaired(capAt(surface.shape.kind, s / walls.length, tapers)), walls[s]!))!.ixMm4;
+      sum += sectionProperties(laidSection(repaired(capAt(surface.shape.kind as 'channel' | 'box', s / walls.length, tapers)), walls[s]!))!.ixMm4;
     }
   }
   return sum;

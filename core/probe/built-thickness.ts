@@ -1,5 +1,5 @@
 import { median } from '../geometry';
-import type { Member } from '../frame';
+import { faceOf, type FaceId, type Member } from '../frame';
 import type { Reading } from './reading';
 
 export interface BuiltThickness {
@@ -15,12 +15,16 @@ const ENOUGH = 5;
  * The 8 % window is our judgement: wider than mill tolerance, narrower than rust worth acting on.
  */
 export function builtThickness(member: Member, readings: readonly Reading[]): BuiltThickness {
-  const nominalMm = member.shape.thicknessMm;
-  const sound = readings.filter((reading) => reading.method !== 'feel' && Math.abs(reading.thicknessMm - nominalMm) <= 0.08 * nominalMm);
-  if (sound.length < ENOUGH) return { thicknessMm: nominalMm, fromReadings: 0 };
-  return { thicknessMm: median(sound.map((reading) => reading.thicknessMm))!, fromReadings: sound.length };
+  const shares = readings.filter((reading) => reading.method !== 'feel').map((reading) => reading.thicknessMm / nominalMm(member, reading.face));
+  const sound = shares.filter((share) => Math.abs(share - 1) <= 0.08);
+  const { thicknessMm } = member.shape;
+  if (sound.length < ENOUGH) return { thicknessMm, fromReadings: 0 };
+  return { thicknessMm: median(sound)! * thicknessMm, fromReadings: sound.length };
 }
 
+/** What the wall of a face was made as. */
+export const nominalMm = (member: Member, face: FaceId): number => faceOf(member.shape, face)?.wallMm ?? member.shape.thicknessMm;
+
 /** Metal counts as sound at or above this: a fraction of nominal, and thick enough to weld. */
-export const soundThresholdMm = (nominalMm: number, practice: { soundFraction: number; weldableMinimumMm: number }): number =>
-  Math.max(practice.soundFraction * nominalMm, practice.weldableMinimumMm);
+export const soundThresholdMm = (madeMm: number, practice: { soundFraction: number; weldableMinimumMm: number }): number =>
+  Math.max(practice.soundFraction * madeMm, practice.weldableMinimumMm);

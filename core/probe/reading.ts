@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { bySchema, faceIdSchema, instantSchema, recordIdSchema, spotOnMember, type Member } from '../frame';
+import { bySchema, faceIdSchema, faceOf, instantSchema, recordIdSchema, spotOnMember, type Member } from '../frame';
 import { fail, ok, type Outcome } from '../quantity';
 
 export const METHOD_IDS = ['ultrasonic', 'caliper', 'cut sample', 'feel'] as const;
@@ -34,8 +34,7 @@ export function checkReading(member: Member, reading: Pick<Reading, 'stationMm' 
   const place = spotOnMember(member, reading);
   if (!place.ok) return place;
   if (!(reading.thicknessMm >= 0 && reading.thicknessMm <= ABSURD_THICKNESS_MM)) return fail('thickness must lie between 0 and 50 mm (2 in)');
-  const nominalMm = member.shape.thicknessMm;
-  if (reading.thicknessMm > nominalMm * 1.1) {
+  if (reading.thicknessMm > (faceOf(member.shape, reading.face)?.wallMm ?? member.shape.thicknessMm) * 1.1) {
     return ok({ warning: `${(reading.thicknessMm / 25.4).toFixed(3)} in (${reading.thicknessMm.toFixed(1)} mm) is thicker than ${member.name} was made: a plate, scale or a doubled echo?` });
   }
   return ok({});

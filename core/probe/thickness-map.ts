@@ -50,7 +50,7 @@ export function thicknessMap(member: Member, readings: readonly Reading[]): Thic
     const rowMm = surface.edgeUMm[row + 1]! - surface.edgeUMm[row]!;
     stationsMm.forEach((stationMm, column) => {
       const cell = row * stationsMm.length + column;
-      const estimate = estimateAt(search(stationMm, uMm), points, member.shape.thicknessMm);
+      const estimate = estimateAt(search(stationMm, uMm), points, surface.rowFace[row]!.wallMm);
       map.thicknessMm[cell] = estimate.thicknessMm;
       map.errorMm[cell] = estimate.errorMm;
       map.known[cell] = estimate.known;

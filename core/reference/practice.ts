@@ -8,6 +8,27 @@ export const SCHOOL_IDS = ['half-inch band', 'one inch left', 'where rust ends']
 export const schoolSchema = z.enum(SCHOOL_IDS);
 export type School = z.infer<typeof schoolSchema>;
 
+/** What the load cases are made with; common practice, no source, but for the allowables' own notes. */
+export const loadFactorsSchema = z.object({
+  /** Everything on the frame, times this many g, over a bump. */
+  bumpG: z.number().gte(1).lte(6),
+  brakeG: z.number().gte(0).lte(1.5),
+  cornerG: z.number().gte(0).lte(1.5),
+  /** How far one wheel drops before its tyre leaves the ground, mm. */
+  ditchMm: z.number().gte(0).lte(600),
+  /** Tyre scrub in a tight turn, share of the axle's load. */
+  scrubShare: z.number().gte(0).lte(1.2),
+  /** Push of the steering gear, N. */
+  steeringN: z.number().gte(0).lte(50_000),
+  /** Recovery pull, share of the gross weight, 30° off straight. */
+  recoveryShare: z.number().gte(0).lte(2),
+  /** Allowable stress, share of yield: on the road; on lift, jack and legs. */
+  roadAllowable: z.number().gt(0).lte(1),
+  liftAllowable: z.number().gt(0).lte(1),
+});
+export type LoadFactors = z.infer<typeof loadFactorsSchema>;
+export const DEFAULT_LOAD_FACTORS: LoadFactors = { bumpG: 3, brakeG: 0.6, cornerG: 0.4, ditchMm: 150, scrubShare: 0.7, steeringN: 2000, recoveryShare: 0.5, roadAllowable: 0.67, liftAllowable: 0.5 };
+
 /** The shop's practice profile: every judgement that is the shop's to change, with its default. Lengths mm. */
 export const practiceSchema = z.object({
   school: schoolSchema,
@@ -24,6 +45,7 @@ export const practiceSchema = z.object({
   /** Inside bend radius as a multiple of plate thickness. */
   bendRadiusPerThickness: z.number().gte(0.5).lte(6),
   drainDiameterMm: z.number().gt(0).lt(100),
+  loadFactors: loadFactorsSchema.default(() => DEFAULT_LOAD_FACTORS),
 });
 export type Practice = z.infer<typeof practiceSchema>;
 
@@ -36,6 +58,7 @@ export const DEFAULT_PRACTICE: Practice = {
   bendK: 0.41,
   bendRadiusPerThickness: 1.5,
   drainDiameterMm: inchesToMm(3 / 4),
+  loadFactors: DEFAULT_LOAD_FACTORS,
 };
 
 /** Sound metal a school wants below the top corner before a bottom cap alone will do, mm. */

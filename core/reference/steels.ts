@@ -1,7 +1,7 @@
 import { ksiToMpa } from '../quantity';
 import { COMMON_PRACTICE, type Source } from './source';
 
-export const STEEL_IDS = ['a36', 'hot-rolled-50', 'heat-treated-110', 'unknown'] as const;
+export const STEEL_IDS = ['a36', 'hot-rolled-50', 'heat-treated-110', 'unknown', 'aluminium-6061'] as const;
 export type SteelId = (typeof STEEL_IDS)[number];
 
 export interface Steel {
@@ -11,6 +11,8 @@ export interface Steel {
   readonly tensileMpa: number;
   /** Heat-treated rails: no weld repair and no flange holes unless the maker says so. */
   readonly weldRepair: 'yes' | 'only as the maker allows';
+  /** Young's modulus, where it is not steel's. */
+  readonly youngsMpa?: number;
   readonly source: Source;
 }
 
@@ -21,6 +23,7 @@ const STEELS: Readonly<Record<SteelId, Steel>> = {
   'a36': { id: 'a36', name: 'Mild steel, 36 ksi yield', yieldMpa: ksiToMpa(36), tensileMpa: ksiToMpa(58), weldRepair: 'yes', source: { document: 'ASTM A36', clause: 'tensile requirements', fromMemory: true } },
   'hot-rolled-50': { id: 'hot-rolled-50', name: 'Hot-rolled frame steel, 50 ksi yield', yieldMpa: ksiToMpa(50), tensileMpa: ksiToMpa(65), weldRepair: 'yes', source: { document: 'ASTM A1011 grade 50', clause: 'tensile requirements', fromMemory: true } },
   'heat-treated-110': { id: 'heat-treated-110', name: 'Heat-treated rail, about 110 ksi yield', yieldMpa: ksiToMpa(110), tensileMpa: ksiToMpa(125), weldRepair: 'only as the maker allows', source: COMMON_PRACTICE },
+  'aluminium-6061': { id: 'aluminium-6061', name: 'Aluminium tube, 6061-T6 beside its welds', yieldMpa: ksiToMpa(11), tensileMpa: ksiToMpa(24), weldRepair: 'only as the maker allows', youngsMpa: ksiToMpa(10000), source: { document: 'Aluminum Design Manual, 6061-T6, welded', fromMemory: true } },
   'unknown': { id: 'unknown', name: 'Unknown: no label, no hardness test', yieldMpa: ksiToMpa(36), tensileMpa: ksiToMpa(58), weldRepair: 'only as the maker allows', source: COMMON_PRACTICE },
 };
 

@@ -5,7 +5,7 @@ import { crackExtent } from '../trace';
 import { isClosed } from '../frame';
 import { lowerBound, type DamageZone, type MemberPicture } from '../weigh';
 import { developmentMm } from './plating';
-import type { Piece, PieceKind, Repair } from './repair';
+import { pieceKindsFor, type Piece, type PieceKind, type Repair } from './repair';
 import { memberStates, stateKept } from './states';
 
 /** Repairs are drawn to the nearest quarter inch along the rail. */
@@ -20,7 +20,7 @@ interface Target { readonly fromMm: number; readonly toMm: number; readonly zone
  * Nothing is proposed on a member without readings (what would it land on?) or one whose steel may not be welded.
  */
 export function proposeRepairs(picture: MemberPicture, saved: readonly Repair[]): Repair[] {
-  if (!picture.map || picture.steel.weldRepair !== 'yes' || picture.member.role !== 'rail') return [];
+  if (!picture.map || picture.steel.weldRepair !== 'yes' || picture.member.role !== 'rail' || pieceKindsFor(picture.member.shape).length === 0) return [];
   const targets = joined([...picture.zones.map((zone) => ({ fromMm: zone.fromMm, toMm: zone.toMm, zone })), ...picture.cracks.map(crackExtent)], 2 * picture.member.shape.depthMm);
   const isCovered = (target: Target) => saved.some((repair) => repair.pieces.some((piece) => piece.startMm <= target.toMm && piece.endMm >= target.fromMm));
   return targets.flatMap((target, k) => (isCovered(target) ? [] : [proposal(picture, target, k + 1)]));

@@ -7,7 +7,7 @@ export type PieceKind = (typeof PIECE_KINDS)[number];
 
 /** Which pieces fit which section. */
 export const pieceKindsFor = (shape: MemberShape): readonly PieceKind[] =>
-  shape.kind === 'channel' ? ['bottom L', 'top L', 'full C', 'side plate'] : ['bottom U', 'top U', 'side plate'];
+  shape.kind === 'channel' ? ['bottom L', 'top L', 'full C', 'side plate'] : shape.kind === 'box' ? ['bottom U', 'top U', 'side plate'] : [];
 
 /**
  * One plate, bent or flat, laid on the outside of a member.

@@ -42,9 +42,9 @@ function unsoundShare(map: ThicknessMap, column: number, soundMm: number, wanted
     if (!wanted(face)) return;
     all++;
     const cell = row * map.stationsMm.length + column;
-    if (map.known[cell] !== KNOWN.guess && map.thicknessMm[cell]! < soundMm) unsound++;
+    if (map.known[cell] !== KNOWN.guess && map.thicknessMm[cell]! < (soundMm * face.wallMm) / map.surface.shape.thicknessMm) unsound++;
   });
-  return unsound / all;
+  return all === 0 ? 0 : unsound / all;
 }
 
 function edgeUpper(edges: readonly SoundEdge[], stationMm: number): number {

@@ -1,5 +1,5 @@
 import { midline, WELD_LINK, withThickness, type Midline, type MidlineNode, type Section } from '../mechanics';
-import { faceAtU, midlinePoint, surfacePoint, type Surface } from '../frame';
+import { faceAtU, surfacePoint, wallOf, type Surface } from '../frame';
 
 /** A band of the wall that is taken out, in developed coordinates. */
 export interface CutBand { readonly uFromMm: number; readonly uToMm: number }
@@ -68,32 +68,23 @@ export function layoutOf(surface: Surface, change: SectionChange): SectionLayout
     return { midline: surface.midline, row: Int32Array.from({ length: rows }, (_, k) => k), ownMm: new Float64Array(rows) };
   }
   const sheet = wrapped(surface);
-  const nodes: MidlineNode[] = [];
-  const strips: LaidStrip[] = [];
   const breaks = wallBreaks(surface, change, carrying, sheet);
+  const wall = wallOf(surface.shape, surface.faces, breaks);
+  const nodes = [...wall.nodes];
+  const strips: LaidStrip[] = [];
   let row = 0;
-  for (let k = 0; k < breaks.length; k++) {
-    const isLastOfRing = surface.closed && k === breaks.length - 1;
-    const node = isLastOfRing ? 0 : nodes.length;
-    if (!isLastOfRing) nodes.push(midlinePoint(surface.shape, surface.rowFace[row]!, breaks[k]!));
-    if (k === 0) continue;
-    const middle = (breaks[k - 1]! + breaks[k]!) / 2;
-    if (!change.cuts.some((cut) => sheet.contains(cut, middle))) strips.push([isLastOfRing ? nodes.length - 1 : node - 1, node, row, 0]);
-    if (row < surface.rowFace.length - 1 && breaks[k]! > surface.edgeUMm[row + 1]! - 1e-6) row++;
+  for (const { from, to, fromUMm, toUMm } of wall.strips) {
+    const middle = (fromUMm + toUMm) / 2;
+    while (row < surface.rowFace.length - 1 && middle > surface.edgeUMm[row + 1]!) row++;
+    if (!change.cuts.some((cut) => sheet.contains(cut, middle))) strips.push([from, to, row, 0]);
   }
-  for (const plate of carrying) addPlate(surface, plate, nodes, strips, (uMm) => nodeAt(breaks, sheet.onSheet(uMm), surface.closed));
+  for (const plate of carrying) addPlate(surface, plate, nodes, strips, (uMm) => wall.nodeAt(sheet.onSheet(uMm)));
   const rowOf = new Int32Array(strips.length), ownMm = new Float64Array(strips.length);
   for (let strip = 0; strip < strips.length; strip++) {
     rowOf[strip] = strips[strip]![2];
     ownMm[strip] = strips[strip]![3];
   }
   return { midline: midline(nodes, strips), row: rowOf, ownMm };
-}
-
-/** The wall's node at a break; a ring's last is its first. */
-function nodeAt(breaks: readonly number[], uMm: number, closed: boolean): number {
-  const k = breaks.findIndex((each) => keyOf(each) === keyOf(uMm));
-  return closed && k === breaks.length - 1 ? 0 : k;
 }
 
 type LaidStrip = readonly [fromNode: number, toNode: number, row: number, ownMm: number];
@@ -167,6 +158,7 @@ function facesTouching(surface: Surface, uMm: number) {
   return touching.length ? touching : [faceAtU(surface.shape, uMm)];
 }
 
-/** A nominal wall. */
-export const evenWall = (surface: Surface, thicknessMm: number): Float64Array => new Float64Array(surface.uMm.length).fill(thicknessMm);
+/** A wall as made: `thicknessMm` where the shape says its wall, other faces (a thicker flange) in proportion. */
+export const evenWall = (surface: Surface, thicknessMm: number): Float64Array =>
+  Float64Array.from(surface.rowFace, (face) => (face.wallMm * thicknessMm) / surface.shape.thicknessMm);
 

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
-import { defaultFrame, developedWidthMm, facesOf, FAMILY_IDS, typicalRail, type Member } from '@/core/frame';
+import { defaultFrame, developedWidthMm, facesOf, FAMILY_IDS, familyOf, type Member } from '@/core/frame';
 import { contourLabels } from './contour-labels';
 import { cursorU, following, rulerTicks, spotAt, stepCursor, stripScale, turnFace, zoomed, type Cursor } from './scale';
 
-const members = FAMILY_IDS.map((family): Member => defaultFrame({ family, railShape: typicalRail(family), steel: 'a36', lengthMm: 6096, widthMm: 860, datum: 'hole' }).members[0]!);
+const members = FAMILY_IDS.map((family): Member => defaultFrame({ family, railShape: familyOf(family).typical.railShape, steel: 'a36', lengthMm: 6096, widthMm: 860, datum: 'hole' }).members[0]!);
 const box = { left: 92, top: 76, width: 650, height: 290 };
 const whole = { fromMm: 0, toMm: 6096 };
 const anyMember = fc.constantFrom(...members);

@@ -40,15 +40,17 @@ export function beamProfile(section: Section, seat: Seat, warps: boolean): BeamP
   if (!properties) return undefined;
   const hand = seat.mirrored ? -1 : 1;
   const warp = warping(section);
+  // Angles, tees and flats do not warp in their midline: what rounding leaves of Cw is none.
+  const stiffens = warps && warp !== undefined && warp.cwMm6 > 1e-6 * ((properties.ixMm4 + properties.iyMm4) ** 2 / properties.areaMm2);
   const centroid = [hand * (properties.centroidXMm - seat.xMm), properties.centroidYMm - seat.yMm] as const;
   return {
     areaMm2: properties.areaMm2, iyyMm4: properties.iyMm4, izzMm4: properties.ixMm4, iyzMm4: hand * properties.ixyMm4,
     jMm4: properties.jMm4,
-    cwMm6: warps && warp ? warp.cwMm6 : 0,
+    cwMm6: stiffens ? warp.cwMm6 : 0,
     shearYY: warp?.shearXX ?? 0, shearZZ: warp?.shearYY ?? 0, shearYZ: hand * (warp?.shearXY ?? 0),
     centroid,
     shearCentre: warp ? [hand * (warp.xMm - seat.xMm), warp.yMm - seat.yMm] : centroid,
-    omegaAtR: warps && warp ? hand * omegaAt(section, warp.omegaMm2, seat.xMm, seat.yMm) : 0,
+    omegaAtR: stiffens ? hand * omegaAt(section, warp.omegaMm2, seat.xMm, seat.yMm) : 0,
   };
 }
 

@@ -316,7 +316,7 @@ function recovered(model: BeamModel, numbering: Numbering, prepared: readonly Pr
   return { id: load.id, displacements, from, to, reactions, residual: size > 0 ? Math.sqrt(error / size) : 0, equilibriumError: unbalanced(model, prepared, load, reactions) };
 }
 
-function endForces(model: BeamModel, { element, frame, own, turn, unknowns, warpRatio }: Prepared, u: Float64Array, ownLoad: Float64Array | undefined): [EndForces, EndForces] {
+function endForces(model: BeamModel, { element, own, turn, unknowns, warpRatio }: Prepared, u: Float64Array, ownLoad: Float64Array | undefined): [EndForces, EndForces] {
   const d = new Float64Array(SIZE);
   for (let e = 0; e < 2; e++) for (let row = 0; row < END; row++) {
     let sum = 0;

@@ -1,0 +1,217 @@
+import { prepareFrame, type BeamModel, type CaseResult, type LineLoad, type LoadCase, type NodeLoad, type Support, type Unsolvable, type Vector3 } from '../mechanics';
+import { STEEL_DENSITY_KG_PER_MM3, type LoadFactors } from '../reference';
+import type { Frame, Landmark } from './frame';
+import type { Load } from './loads';
+import { attach, standingModel, type MeshedMember, type Structure, type StructureProblem } from './structure';
+import { onRail, pushAt, railAt, undercarriageOf, type Undercarriage } from './undercarriage';
+
+export const CASE_IDS = ['standing', 'bump', 'brake', 'corner', 'one wheel in a ditch', 'tandem scrub', 'hitched', 'on legs', 'on a lift', 'on a jack', 'steering push', 'recovery pull'] as const;
+export type CaseId = (typeof CASE_IDS)[number];
+/** Where the shop's own allowable applies: people under it, or the road. */
+export const isLifted = (id: CaseId): boolean => id === 'on a lift' || id === 'on a jack' || id === 'on legs';
+
+const G = 9.81;
+
+/** One case solved on one state of the frame. Displacements and forces are over the structure's own nodes and elements. */
+export interface SolvedCase {
+  readonly id: CaseId;
+  readonly result: CaseResult;
+  /** Where the structure's element k stands in the solved model; −1 where it is left out. */
+  readonly kept: Int32Array;
+  readonly supports: readonly { readonly id: string; readonly atMm: Vector3; readonly upN: number }[];
+}
+export interface UnsolvedCase { readonly id: CaseId; readonly why: Unsolvable | { readonly kind: 'not for this frame' | 'no loads' } }
+export interface SolvedFrame { readonly cases: readonly SolvedCase[]; readonly unsolved: readonly UnsolvedCase[]; readonly problems: readonly StructureProblem[]; readonly wheels: readonly WheelLoad[]; readonly couplerKg?: number }
+export interface WheelLoad { readonly axleId: string; readonly axleName: string; readonly side: 'left' | 'right'; readonly loadKg: number }
+
+/** Where lift arms and a jack are put; the demo's own choice where nothing was said. */
+export interface LiftPoints { readonly liftMm: readonly number[]; readonly jackMm: number; readonly jackSide: 'left' | 'right' }
+
+export const totalKg = (frame: Frame): number => frame.loads?.items.reduce((sum, item) => sum + item.massKg, 0) ?? 0;
+
+/** Lift arms on the recorded lift points, else a fifth of the length in from both ends; the jack ahead of the last axle. */
+export function defaultLiftPoints(frame: Frame): LiftPoints {
+  const recorded = frame.landmarks.filter((mark) => mark.kind === 'lift point').map((mark) => mark.stationMm);
+  const rails = frame.members.filter((member) => member.role === 'rail' && member.side === 'left');
+  const from = Math.min(...rails.map((rail) => rail.startMm ?? 0));
+  const length = frame.lengthMm - from;
+  const lastAxle = Math.max(...frame.landmarks.filter((mark) => mark.kind === 'axle').map((mark) => mark.stationMm), from + 0.7 * length);
+  return { liftMm: recorded.length >= 2 ? recorded : [from + 0.22 * length, from + 0.78 * length], jackMm: Math.max(from, lastAxle - 600), jackSide: 'right' };
+}
+
+/** Every case that this frame can be put in, solved: one factorisation for all cases that stand on the same supports. */
+export function solveCases(structure: Structure, factors: LoadFactors, points: LiftPoints = defaultLiftPoints(structure.frame)): SolvedFrame {
+  const { frame } = structure;
+  const massKg = totalKg(frame) || 500;
+  const under = undercarriageOf(structure, massKg);
+  const gravity = gravityLoads(structure);
+  const cases: SolvedCase[] = [];
+  const unsolved: UnsolvedCase[] = [];
+  const problems: StructureProblem[] = [...structure.problems];
+  const groups = caseGroups(structure, under, gravity, factors, points, massKg);
+  for (const id of CASE_IDS) if (!groups.some((group) => group.cases.some((each) => each.id === id))) unsolved.push({ id, why: { kind: frame.loads?.items.length ? 'not for this frame' : 'no loads' } });
+  let wheels: WheelLoad[] = [];
+  let couplerKg: number | undefined;
+  for (const group of groups) {
+    const stood = standingModel(structure, group.onWheels ? under : { nodes: [], elements: [] }, group.supports);
+    for (const problem of stood.problems) if (!problems.some((known) => known.code === problem.code && known.memberId === problem.memberId)) problems.push(problem);
+    const prepared = prepareFrame(stood.model);
+    if (!('solve' in prepared)) {
+      for (const { id } of group.cases) unsolved.push({ id, why: prepared });
+      continue;
+    }
+    const onKept = (load: LoadCase): LoadCase => ({ ...load, lineLoads: load.lineLoads.flatMap((line) => (stood.kept[line.element]! >= 0 ? [{ ...line, element: stood.kept[line.element]! }] : [])) });
+    const solved = prepared.solve(group.cases.map((each) => onKept(each.load)));
+    if (!solved.ok) {
+      for (const { id } of group.cases) unsolved.push({ id, why: solved.reason });
+      continue;
+    }
+    const kept = stood.kept.subarray(0, structure.elements.length);
+    const standing = solved.cases.find((_, k) => group.cases[k]!.id === 'standing');
+    if (standing) {
+      wheels = under.wheels.map(({ axle, side }, k) => ({ axleId: axle.id, axleName: axle.name, side, loadKg: standing.reactions[k]![2]! / G }));
+      if (under.coupler) couplerKg = standing.reactions[under.wheels.length]![2]! / G;
+    }
+    group.cases.forEach((each, k) => cases.push({ id: each.id, result: solved.cases[k]!, kept, supports: supportForces(stood.model, group.supports, solved.cases[k]!) }));
+    const ditch = group.cases.some((each) => each.id === 'standing') && standing ? ditchCase(under, gravity, factors, standing) : undefined;
+    if (ditch) {
+      const dropped = prepared.solve([onKept(ditch)]);
+      if (dropped.ok) cases.push({ id: 'one wheel in a ditch', result: dropped.cases[0]!, kept, supports: supportForces(stood.model, group.supports, dropped.cases[0]!) });
+    }
+  }
+  return { cases: CASE_IDS.flatMap((id) => cases.filter((each) => each.id === id)), unsolved: unsolved.filter(({ id }) => !cases.some((each) => each.id === id)), problems, wheels, ...(couplerKg !== undefined && { couplerKg }) };
+}
+
+const supportForces = (model: BeamModel, supports: readonly Support[], result: CaseResult) =>
+  supports.map((support, k) => ({ id: support.id, atMm: model.nodes[support.node]!, upN: result.reactions[k]![2]! }));
+
+interface CaseGroup { readonly supports: readonly Support[]; readonly onWheels: boolean; readonly cases: readonly { readonly id: CaseId; readonly load: LoadCase }[] }
+
+function caseGroups(structure: Structure, under: Undercarriage, gravity: Gravity, factors: LoadFactors, points: LiftPoints, massKg: number): CaseGroup[] {
+  const { frame } = structure;
+  const make = (id: CaseId, nodeLoads: readonly NodeLoad[], perG: Vector3 = [0, 0, -1]) => ({ id, load: { id, nodeLoads, lineLoads: gravity.inDirection(perG) } });
+  const groups: CaseGroup[] = [];
+  const tyres = under.wheels.map((wheel) => wheel.support);
+  const weightN = massKg * G;
+  if (under.wheels.length >= 2) {
+    const on = under.coupler ? [...tyres, under.coupler] : tyres;
+    const rolling = [make('standing', []), make('bump', [], [0, 0, -factors.bumpG]), make('brake', [], [-factors.brakeG, 0, -1]), make('corner', [], [0, factors.cornerG, -1])];
+    const rear = scrubPushes(under, factors, weightN);
+    if (rear.length) rolling.push(make('tandem scrub', rear));
+    const hitch = frame.landmarks.find((mark) => mark.kind === 'hitch');
+    if (hitch) rolling.push(make('recovery pull', [pullAt(structure, hitch, factors.recoveryShare * weightN)]));
+    if (hitch && !under.coupler) rolling.push(make('hitched', [pushDown(structure, hitch, 0.1 * weightN)]));
+    if (under.coupler) rolling.push(make('hitched', []));
+    const gear = frame.landmarks.find((mark) => mark.kind === 'steering gear');
+    if (gear) rolling.push(make('steering push', [steeringPush(structure, gear, factors.steeringN)]));
+    groups.push({ supports: on, onWheels: true, cases: rolling });
+  }
+  const legs = legSupports(structure);
+  if (legs.length && tyres.length) groups.push({ supports: [...tyres, ...legs], onWheels: true, cases: [make('on legs', [])] });
+  const lift = points.liftMm.flatMap((mm) => (['left', 'right'] as const).flatMap((side) => padUnder(structure, side, mm, `lift ${side} ${Math.round(mm)}`)));
+  if (lift.length >= 3) groups.push({ supports: lift, onWheels: false, cases: [make('on a lift', [])] });
+  const jacked = tyres.filter((support) => !isNearest(under, support, points));
+  const jack = padUnder(structure, points.jackSide, points.jackMm, 'jack');
+  if (jack.length && jacked.length >= 2) groups.push({ supports: [...jacked, ...jack, ...(under.coupler ? [under.coupler] : [])], onWheels: true, cases: [make('on a jack', [])] });
+  return groups;
+}
+
+/** Pads hold upwards and, by friction, from sliding. */
+const PAD_N_PER_MM = 20_000;
+
+function padUnder(structure: Structure, side: 'left' | 'right', stationMm: number, id: string): Support[] {
+  const rail = railAt(structure, side, stationMm) ?? structure.members.find(({ member }) => member.side === side && (member.role === 'sill' || member.role === 'rail'));
+  if (!rail) return [];
+  const at = rail.member.role === 'rail' ? onRail(structure, rail, stationMm, 0) : attach(structure, [stationMm, rail.placement.from[1], 0], (elementId) => elementId.startsWith(`${rail.member.id}@`));
+  return [{ id, node: at.node, stiffness: [PAD_N_PER_MM / 4, PAD_N_PER_MM / 4, PAD_N_PER_MM, 0, 0, 0] }];
+}
+
+function legSupports(structure: Structure): Support[] {
+  const legs = structure.members.filter(({ member }) => member.role === 'leg');
+  if (legs.length) return legs.map(({ member, nodes }) => ({ id: member.id, node: nodes[nodes.length - 1]!, stiffness: [PAD_N_PER_MM / 4, PAD_N_PER_MM / 4, PAD_N_PER_MM, 0, 0, 0] }));
+  const mark = structure.frame.landmarks.find((each) => each.kind === 'landing leg');
+  return mark ? (['left', 'right'] as const).flatMap((side) => padUnder(structure, side, mark.stationMm, `leg ${side}`)) : [];
+}
+
+const isNearest = (under: Undercarriage, support: Support, points: LiftPoints): boolean => {
+  const own = under.wheels.filter((wheel) => wheel.side === points.jackSide).sort((a, b) => Math.abs(a.axle.stationMm - points.jackMm) - Math.abs(b.axle.stationMm - points.jackMm));
+  return own[0]?.support === support;
+};
+
+/** Neighbouring rear axles scrub against each other: the foremost is pushed left, the hindmost right, at the tyres. */
+function scrubPushes(under: Undercarriage, factors: LoadFactors, weightN: number): NodeLoad[] {
+  const axles = [...new Set(under.wheels.map((wheel) => wheel.axleNumber))];
+  const rear = axles.length >= 3 ? axles.slice(1) : under.coupler && axles.length >= 2 ? axles : [];
+  if (rear.length < 2) return [];
+  const push = (factors.scrubShare * weightN) / axles.length / 2;
+  return [[rear[0]!, -push], [rear[rear.length - 1]!, push]].flatMap(([number, sideN]) =>
+    under.wheels.filter((wheel) => wheel.axleNumber === number).map((wheel): NodeLoad => ({ node: wheel.node, offsetMm: wheel.support.offsetMm!, forceN: [0, sideN!, 0] })));
+}
+
+const sideOf = (mark: Landmark): 'left' | 'right' => (mark.side === 'right' ? 'right' : 'left');
+const onMark = (structure: Structure, mark: Landmark) => {
+  const rail = railAt(structure, sideOf(mark), mark.stationMm);
+  return rail ? onRail(structure, rail, mark.stationMm, mark.dropMm ?? 0) : attach(structure, [mark.stationMm, 0, -(mark.dropMm ?? 0)]);
+};
+const pullAt = (structure: Structure, hitch: Landmark, pullN: number): NodeLoad => pushAt(onMark(structure, hitch), [pullN * Math.cos(Math.PI / 6), pullN * 0.5, 0]);
+const pushDown = (structure: Structure, hitch: Landmark, downN: number): NodeLoad => pushAt(onMark(structure, hitch), [0, 0, -downN]);
+/** A gear pushes against the rail a hand's breadth below it, sideways. */
+const steeringPush = (structure: Structure, gear: Landmark, pushN: number): NodeLoad => {
+  const rail = railAt(structure, sideOf(gear), gear.stationMm);
+  const at = rail ? onRail(structure, rail, gear.stationMm, gear.dropMm ?? 100) : onMark(structure, gear);
+  return pushAt(at, [0, pushN, 0]);
+};
+
+/** The wheel behind on the right loses its ground, by the ditch's depth or until its tyre hangs free. */
+function ditchCase(under: Undercarriage, gravity: Gravity, factors: LoadFactors, standing: CaseResult): LoadCase | undefined {
+  const wheel = [...under.wheels].reverse().find((each) => each.side === 'right');
+  if (!wheel || under.wheels.length < 4) return undefined;
+  const stands = Math.max(0, standing.reactions[under.wheels.indexOf(wheel)]![2]!);
+  const pull = Math.min(wheel.support.stiffness[2] * factors.ditchMm, stands);
+  return { id: 'one wheel in a ditch', lineLoads: gravity.inDirection([0, 0, -1]), nodeLoads: [{ node: wheel.node, forceN: [0, 0, -pull] }] };
+}
+
+/** Everything heavy as loads along the members, N/mm per g; turned into any direction. */
+export interface Gravity { readonly inDirection: (perG: Vector3) => LineLoad[]; readonly massKg: number }
+
+export function gravityLoads(structure: Structure): Gravity {
+  const perMm = new Float64Array(structure.elements.length);
+  const lengthOf = elementLengths(structure);
+  structure.elements.forEach(({ profile }, k) => (perMm[k] = profile.areaMm2 * STEEL_DENSITY_KG_PER_MM3 * G));
+  for (const item of structure.frame.loads?.items ?? []) {
+    spread(structure, lengthOf, item, 'left', item.leftShare, perMm);
+    spread(structure, lengthOf, item, 'right', 1 - item.leftShare, perMm);
+  }
+  const massKg = perMm.reduce((sum, q, k) => sum + (q * lengthOf[k]!) / G, 0);
+  return { massKg, inDirection: (perG) => Array.from(perMm, (q, element) => ({ element, perMmN: [q * perG[0], q * perG[1], q * perG[2]] as Vector3 })) };
+}
+
+function elementLengths(structure: Structure): Float64Array {
+  const lengths = new Float64Array(structure.elements.length);
+  for (const { stationsMm, elements } of structure.members) elements.forEach((element, k) => element >= 0 && (lengths[element] = stationsMm[k + 1]! - stationsMm[k]!));
+  return lengths;
+}
+
+/** Slices of a load, each on the long member of its side that passes its station; beyond the ends, on the nearest. */
+function spread(structure: Structure, lengthOf: Float64Array, item: Load, side: 'left' | 'right', share: number, perMm: Float64Array): void {
+  const carriers = structure.members.filter(({ member }) => member.side === side && (member.role === 'rail' || member.role === 'deck beam' || member.role === 'floor rail'));
+  if (!(share > 0) || carriers.length === 0) return;
+  const slices = Math.max(1, Math.ceil((item.toMm - item.fromMm) / 50));
+  for (let k = 0; k < slices; k++) {
+    const x = item.fromMm + ((item.toMm - item.fromMm) * (k + 0.5)) / slices;
+    const element = carrierElement(carriers, x);
+    if (element >= 0) perMm[element]! += (item.massKg * share * G) / slices / lengthOf[element]!;
+  }
+}
+
+function carrierElement(carriers: readonly MeshedMember[], x: number): number {
+  let best = -1;
+  let away = Infinity;
+  for (const { placement, stationsMm, elements } of carriers) elements.forEach((element, k) => {
+    if (element < 0) return;
+    const from = placement.from[0] + stationsMm[k]!, to = placement.from[0] + stationsMm[k + 1]!;
+    const here = x < from ? from - x : x > to ? x - to : 0;
+    if (here < away) [best, away] = [element, here];
+  });
+  return best;
+}
