@@ -12,7 +12,7 @@ const CAPS: Readonly<Record<'channel' | 'box', SectionChange>> = {
 
 /** A cap over the whole member whose ends taper over its first and last tenth. */
 function capAt(kind: MemberShape['kind'], part: number, tapers: boolean): SectionChange {
-  const whole = CAPS[kind];
+  const whole = CAPS[kind as 'channel' | 'box'];
   const fullness = !tapers ? 1 : Math.min(1, (1 + 9 * Math.min(part, 1 - part) / 0.1) / 10);
   if (fullness === 1) return whole;
   const [plate] = whole.plates;

@@ -9,7 +9,7 @@ const numbers = { value: 0.5, limit: 0.9, plusMinus: 0.1 };
 
 test('every finding has a sentence with no hole in it', () => {
   const all = (['in', 'mm'] as const).flatMap((system) => [
-    ...FINDING_CODES.map((code) => findingWords({ code, verdict: 'Mend', quantity: 'fraction', source: 'retained', firmness: 'firm', ...numbers }, system)),
+    ...FINDING_CODES.map((code) => findingWords({ code, verdict: 'Mend', quantity: 'fraction', source: 'retained', firmness: 'firm', name: 'bump', ...numbers }, system)),
     ...REPAIR_FINDING_CODES.map((code) => repairWords({ code, weight: 'broken', quantity: 'length', source: 'lap', name: 'web', ...numbers }, system)),
     ...JOIN_FINDING_CODES.map((code) => joinWords({ code, weight: 'note', lineIds: ['A1'], ...numbers }, system)),
   ]);

@@ -1,9 +1,9 @@
-import { standing, type Frame, type JobSheet, type Member, type Notice, type Strike, type Unit } from './frame';
+import { faceOf, standing, uOnFace, type Frame, type JobSheet, type Member, type Notice, type Strike, type Unit } from './frame';
 import type { Practice } from './reference';
 import type { Reading } from './probe';
 import type { Crack } from './trace';
-import { memberPicture, weigh, type MemberPicture, type MemberVerdict } from './weigh';
-import { checkRules, flatPattern, lengthened, memberStates, proposeRepairs, repairPicture, stateKept, type FlatPattern, type MemberState, type Repair, type RepairFinding, type RepairPicture } from './shape';
+import { frameDemand, laidSection, layoutOf, memberPicture, weigh, type FrameDemand, type MemberPicture, type MemberVerdict, type WallAt } from './weigh';
+import { checkRules, flatPattern, lengthened, memberStates, proposeRepairs, repairPicture, stateKept, stateSection, type FlatPattern, type MemberState, type StateId, type Repair, type RepairFinding, type RepairPicture } from './shape';
 import { checkJoining, designShearN, joining, strengthNPerMm, type JoinFinding, type Joining } from './join';
 import type { SectionKept } from './weigh';
 
@@ -53,6 +53,52 @@ export function weighMember(records: JobRecords, member: Member): { picture: Mem
     cracks: standing(records.cracks, records.strikes).filter((crack) => crack.memberId === member.id),
   });
   return { picture, verdict: weigh(picture) };
+}
+
+/** What the frame asks of every member, in each state there is: as built and as found always, the others once something is repaired. */
+export type JobDemand = Partial<Readonly<Record<StateId, FrameDemand>>>;
+
+/** The whole frame solved on the sections that the members' work found: rust changes stiffness, and where force goes. */
+export function jobDemand(records: JobRecords, works: ReadonlyMap<string, MemberWork>): JobDemand {
+  const repaired = [...works.values()].some((work) => work.repairs.length > 0);
+  const states: readonly StateId[] = repaired ? ['as built', 'as found', 'cut open', 'tacked', 'as repaired'] : ['as built', 'as found'];
+  return Object.fromEntries(states.map((state) => [state, frameDemand(frameIn(records.frame, state), records.practice.loadFactors, wallIn(works, state))]));
+}
+
+/** Cut open and tacked, what was taken off no longer weighs. */
+function frameIn(frame: Frame, state: StateId): Frame {
+  if (!frame.loads || (state !== 'cut open' && state !== 'tacked')) return frame;
+  const off = new Set(frame.loads.takenOff ?? []);
+  return { ...frame, loads: { ...frame.loads, items: frame.loads.items.filter((item) => !off.has(item.id)) } };
+}
+
+/** Holes count as gone over their whole width within this of their middle: a mesh station seldom stands on one. */
+const HOLE_REACH_MM = 80;
+
+function wallIn(works: ReadonlyMap<string, MemberWork>, wanted: StateId): WallAt {
+  return (member, stationMm) => {
+    const work = works.get(member.id);
+    if (!work) return undefined;
+    const state = work.states.find((each) => each.id === wanted) ?? work.states.find((each) => each.id === 'as found') ?? work.states[0]!;
+    const chosen = wanted === 'as built' ? work.states[0]! : state;
+    const { surface } = work.picture;
+    const wallMm = chosen.wallAt(stationMm).thicknessMm;
+    const cuts = (member.holes ?? []).filter((hole) => Math.abs(hole.stationMm - stationMm) < HOLE_REACH_MM).flatMap((hole) => {
+      const face = faceOf(member.shape, hole.face);
+      const u = face && uOnFace(face, hole.heightMm);
+      return u === undefined ? [] : [{ uFromMm: u - hole.diameterMm / 2, uToMm: u + hole.diameterMm / 2 }];
+    });
+    const change = chosen.changeAt(stationMm);
+    const section = cuts.length ? laidSection(layoutOf(surface, { cuts: [...change.cuts, ...cuts], plates: change.plates }), wallMm) : stateSection(work.picture, chosen, stationMm);
+    return { surface, section, wallMm };
+  };
+}
+
+/** A member's verdict with what the frame asks of it. */
+export function verdictWithDemand(picture: MemberPicture, demand: JobDemand): MemberVerdict {
+  const of = (state: StateId) => demand[state]?.members.find((each) => each.memberId === picture.member.id);
+  const [found, built] = [of('as found'), of('as built')];
+  return weigh(picture, found && built ? { found, built } : undefined);
 }
 
 export function workMember(records: JobRecords, member: Member): MemberWork {

@@ -6,3 +6,4 @@ export { currentSetup, type Setup } from './setup';
 export { cracksOf, keepCrack, keepReadings, keepStrike, readingsOf, strikesOf, type KeptReading } from './evidence';
 export { keepRepair, repairsOf, withdrawRepair } from './repair';
 export { bundleOf, importBundle } from './bundle';
+export { keepStartingFrame, startingFrames, startingFrameSchema, type StartingFrame } from './starting-frame';

@@ -14,7 +14,11 @@ export function boatTrailer(): JobBundle {
   const shape = { kind: 'box', depthMm: inchesToMm(6), widthMm: inchesToMm(3), thicknessMm: inchesToMm(3 / 16) } as const;
   const ladder = defaultFrame({ family: 'boxed ladder', railShape: shape, steel: 'a36', lengthMm: inchesToMm(216), widthMm: inchesToMm(60), datum: 'front face of crossmember 1' });
   const keep = new Set(['axle', 'spring hanger', 'hitch']);
-  const frame = { ...ladder, landmarks: ladder.landmarks.filter((mark) => keep.has(mark.kind) && !mark.name.startsWith('Front')) };
+  const frame = {
+    ...ladder,
+    landmarks: [{ id: 'mark-coupler', kind: 'coupler' as const, name: 'Coupler', side: 'both' as const, stationMm: 0 }, ...ladder.landmarks.filter((mark) => keep.has(mark.kind) && !mark.name.startsWith('Front'))],
+    loads: { items: [{ id: 'payload', kind: 'payload' as const, name: 'Boat on its cradle', massKg: poundsToKg(7200), fromMm: inchesToMm(60), toMm: inchesToMm(200), leftShare: 0.5 }] },
+  };
   const unitId = seededId(random);
   const left = frame.members[0]!;
   return {

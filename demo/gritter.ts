@@ -1,4 +1,4 @@
-import { defaultFrame, type Frame, type Notice, type Strike, type Unit } from '@/core/frame';
+import { defaultFrame, typicalLoads, type Frame, type Notice, type Strike, type Unit } from '@/core/frame';
 import { inchesToMm, poundsToKg } from '@/core/quantity';
 import { DEFAULT_PRACTICE } from '@/core/reference';
 import type { JobBundle } from '@/core/exchange';
@@ -19,7 +19,13 @@ const COARSE = [['web', 6], ['web', 4], ['web', 2], ['web', 0.5], ['bottom', 0.7
 
 function gritterFrame(): Frame {
   const shape = { kind: 'channel', depthMm: inchesToMm(8), flangeMm: inchesToMm(2.75), thicknessMm: inchesToMm(1 / 4) } as const;
-  return defaultFrame({ family: 'open-channel ladder', railShape: shape, steel: 'hot-rolled-50', lengthMm: inchesToMm(240), widthMm: inchesToMm(34), datum: 'front gauge hole in the left rail web' });
+  const frame = defaultFrame({ family: 'open-channel ladder', railShape: shape, steel: 'hot-rolled-50', lengthMm: inchesToMm(240), widthMm: inchesToMm(34), datum: 'front gauge hole in the left rail web' });
+  const ratings: Readonly<Record<string, number>> = { 'Front axle': 7000, 'Rear axle': 12500 };
+  return {
+    ...frame,
+    landmarks: frame.landmarks.map((mark) => (ratings[mark.name] ? { ...mark, ratingKg: poundsToKg(ratings[mark.name]!) } : mark)),
+    loads: { items: typicalLoads(frame, poundsToKg(17500)), takenOff: ['payload', 'tank'] },
+  };
 }
 
 /** The gritting truck: right rail thin behind the hopper, a crossmember gone at its left end, a crack beside the rear hanger. */
@@ -27,7 +33,7 @@ export function gritter(): JobBundle {
   const random = seeded(7);
   const frame = gritterFrame();
   const member = (id: string) => frame.members.find((each) => each.id === id)!;
-  const unit: Unit = { id: seededId(random), tag: 'GR-7', description: 'Gritting truck, salt spreader body', kind: 'truck', exposure: 'salt load', duty: 'work', grossMassKg: poundsToKg(26000) };
+  const unit: Unit = { id: seededId(random), tag: 'GR-7', description: 'Gritting truck, salt spreader body', kind: 'truck', exposure: 'salt load', duty: 'work', grossMassKg: poundsToKg(17500) };
   const notices: Notice[] = [
     { id: seededId(random), unitId: unit.id, words: 'Do not lift on the right rail behind the cab', by: 'RK', at: '2026-11-16T08:20:00Z' },
     { id: seededId(random), unitId: unit.id, words: 'Old flat bar welded under the right rail, stations 95 to 110: suspect', by: 'RK', at: '2026-11-16T08:40:00Z' },

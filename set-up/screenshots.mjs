@@ -10,6 +10,9 @@ const folder = process.env.SCREENSHOTS ?? 'docs/screenshots';
 const server = await serveDemo();
 const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
 
+/** A section's top under the sticky head. */
+const scrollTo = (page, name) => page.getByRole('region', { name, exact: true }).evaluate((section) => window.scrollTo(0, section.getBoundingClientRect().top + window.scrollY - 110));
+
 const SHOTS = [
   { name: 'yard', open: () => '/' },
   { name: 'new-job', open: () => '/new' },
@@ -28,6 +31,20 @@ const SHOTS = [
   { name: 'weigh', open: (jobs) => `${jobs['GR-7']}/weigh?member=rail-right`, then: async (page) => {
     await page.getByRole('button', { name: /Worst station/ }).click();
     await page.waitForSelector('.js-plotly-plot .trace', { state: 'attached' });
+  } },
+  { name: 'weigh-demand', open: (jobs) => `${jobs['GR-7']}/weigh?member=rail-right`, then: async (page) => {
+    await page.getByRole('button', { name: /Worst station/ }).click();
+    await page.waitForSelector('.js-plotly-plot .trace', { state: 'attached' });
+    await scrollTo(page, 'Demand');
+  } },
+  { name: 'weigh-flex', open: (jobs) => `${jobs['GR-7']}/weigh?member=rail-right`, then: async (page) => {
+    await page.getByLabel('Load case').selectOption('one wheel in a ditch');
+    await scrollTo(page, 'The whole frame');
+  } },
+  { name: 'frame-loads', open: (jobs) => `${jobs['GR-7']}/frame?member=rail-right`, then: (page) => scrollTo(page, 'Loads') },
+  { name: 'new-job-gooseneck', open: () => '/new', then: async (page) => {
+    await page.getByLabel('Frame family').selectOption('gooseneck trailer');
+    await page.evaluate(() => window.scrollTo(0, 400));
   } },
   { name: 'shape', open: (jobs) => `${jobs['GR-7']}/shape?member=rail-right`, then: async (page) => {
     await page.getByRole('group', { name: 'Repairs' }).getByRole('button').first().click();

@@ -1,23 +1,40 @@
-import { workMember, type JobRecords, type MemberWork } from '@/core/job';
+import { jobDemand, verdictWithDemand, workMember, type JobDemand, type JobRecords, type MemberWork } from '@/core/job';
 import { mapContours, type MapContours } from '@/core/probe';
+import type { MemberVerdict } from '@/core/weigh';
 
 export interface WorkOrder { readonly records: JobRecords; readonly memberIds: readonly string[] }
 /** Member work without the state functions, which cannot cross the door (they are made again from picture and repairs), and with its map ready to draw. */
 export type WorkView = Omit<MemberWork, 'states'> & { readonly contours?: MapContours };
-export type WorkReport = { readonly memberId: string; readonly done: boolean } & ({ readonly ok: true; readonly work: WorkView } | { readonly ok: false; readonly reason: string });
+export type WorkReport =
+  | { readonly kind: 'member'; readonly memberId: string; readonly ok: true; readonly work: WorkView }
+  | { readonly kind: 'failed'; readonly what: string; readonly reason: string }
+  /** The whole frame, once all its members are worked out; verdicts with what it asks of them. The order is done. */
+  | { readonly kind: 'frame'; readonly demand?: JobDemand; readonly verdicts: readonly (readonly [memberId: string, verdict: MemberVerdict])[] };
 
 const report = (message: WorkReport) => (self as unknown as { postMessage(message: WorkReport): void }).postMessage(message);
+const reasonOf = (error: unknown): string => (error instanceof Error ? error.message : 'the computation failed');
 
-self.onmessage = ({ data }: MessageEvent<WorkOrder>) => {
-  data.memberIds.forEach((memberId, k) => {
-    const base = { memberId, done: k === data.memberIds.length - 1 };
-    const member = data.records.frame.members.find((each) => each.id === memberId);
-    if (!member) return;
+/** What is worked out so far; members whose evidence did not change are not asked for again. */
+const works = new Map<string, MemberWork>();
+
+self.onmessage = ({ data: { records, memberIds } }: MessageEvent<WorkOrder>) => {
+  for (const memberId of memberIds) {
+    const member = records.frame.members.find((each) => each.id === memberId);
+    if (!member) continue;
     try {
-      const { picture, verdict, repairs, repairedAlong } = workMember(data.records, member);
-      report({ ...base, ok: true, work: { picture, verdict, repairs, repairedAlong, ...(picture.map && { contours: mapContours(picture.map, picture.built.thicknessMm) }) } });
+      const work = workMember(records, member);
+      works.set(memberId, work);
+      const { picture, verdict, repairs, repairedAlong } = work;
+      report({ kind: 'member', memberId, ok: true, work: { picture, verdict, repairs, repairedAlong, ...(picture.map && { contours: mapContours(picture.map, picture.built.thicknessMm) }) } });
     } catch (error) {
-      report({ ...base, ok: false, reason: error instanceof Error ? error.message : 'the computation failed' });
+      report({ kind: 'failed', what: memberId, reason: reasonOf(error) });
     }
-  });
+  }
+  try {
+    const demand = jobDemand(records, works);
+    report({ kind: 'frame', demand, verdicts: records.frame.members.flatMap(({ id }) => (works.has(id) ? [[id, verdictWithDemand(works.get(id)!.picture, demand)] as const] : [])) });
+  } catch (error) {
+    report({ kind: 'failed', what: 'the frame', reason: reasonOf(error) });
+    report({ kind: 'frame', verdicts: [] });
+  }
 };

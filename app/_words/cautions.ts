@@ -5,5 +5,6 @@ export const CAUTIONS = {
   shape: `Cutting a frame changes what holds it up: support both sides of the cut first, and cut one side at a time. ${DEFERENCE}`,
   join: `Before any arc: fuel tank out and out of the building, lines capped, battery off, brake and air lines and harness moved, extinguisher and fire watch, zinc and coating fumes vented. ${DEFERENCE}`,
   crack: `A cracked frame member is not used until repaired. ${DEFERENCE}`,
+  lift: `No lift point is used before it, and what it loads, has been seen and tapped; lifting bends the whole rail. ${DEFERENCE}`,
   weigh: `A verdict is no better than the readings under it; hatched metal was not seen. ${DEFERENCE}`,
 } as const;

@@ -16,7 +16,7 @@ function readsWell({ title, detail, change }: Words): void {
 }
 
 test.each(FINDING_CODES)('%s is said in both unit systems', (code) => {
-  const finding: Finding = { code, verdict: VERDICTS[3], quantity: 'fraction', value: 0.47, plusMinus: 0.05, limit: 0.9, source: 'retained', firmness: 'firm' };
+  const finding: Finding = { code, verdict: VERDICTS[3], quantity: 'fraction', value: 0.47, plusMinus: 0.05, limit: 0.9, source: 'retained', name: 'bump', firmness: 'firm' };
   for (const system of SYSTEMS) readsWell(findingWords(finding, system));
 });
 

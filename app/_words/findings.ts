@@ -1,4 +1,4 @@
-import { percent, printLength, type UnitSystem } from '@/core/quantity';
+import { percent, printForce, printLength, printStress, type UnitSystem } from '@/core/quantity';
 import { LIMIT_SOURCES, printSource, type LimitSource } from '@/core/reference';
 import type { Finding, FindingCode } from '@/core/weigh';
 import type { RepairFinding, RepairFindingCode } from '@/core/shape';
@@ -37,6 +37,12 @@ const FINDING_WORDS: Readonly<Record<FindingCode, Say<Finding>>> = {
   'crack': (f, s) => ({ title: `Cracked, ${printLength(f.value!, s, 'length')} long: do not use until repaired`, detail: 'a frame member is not used cracked, however short the crack', change: 'repair and a second dye look' }),
   'crack-end-open': () => ({ title: 'A crack end was not found', detail: 'it is longer than it looks', change: 'clean on past the last point, dye again, record both ends' }),
   'steel-unknown': () => ({ title: 'Steel not identified', detail: 'until a label or a hardness test says otherwise it counts as heat-treated: no weld repair', change: 'find the label or test the hardness, then set the steel in Frame' }),
+  'demand-over': (f) => ({ title: `Carries ${percent(f.value!)} of what it may: ${f.name}`, detail: 'as found; as it was made it would do', change: 'metal; or less load, kept to' }),
+  'demand-over-as-made': (f) => ({ title: `Carries ${percent(f.value!)} of what it may: ${f.name}, rust or no rust`, detail: 'as made it would be over as well: the loads, a factor or the model is to be looked at first', change: 'loads by a scale ticket; the case’s factor; the maker’s rating' }),
+  'demand-near': (f) => ({ title: `Carries ${percent(f.value!)} of what it may: ${f.name}`, detail: 'near its limit; beams are nominal at brackets', change: 'more readings there; a scale ticket' }),
+  'demand-within': (f) => ({ title: `Carries ${percent(f.value!)} of what it may: ${f.name}`, detail: 'the worst of all load cases, on the sections as found', change: 'more load, or thinner readings there' }),
+  'pad-cripples': (f, s) => ({ title: `The web may crush on ${f.name}: ${printForce(f.value!, s)}`, detail: `on the thickness found it takes ${printForce(f.limit!, s)}`, change: 'another lift point, a longer pad, more stands' }),
+  'fatigue-range': (f, s) => ({ title: `Stress swings ${printStress(f.value!, s)} at ${f.name}`, detail: `a crack can grow from ${printStress(f.limit!, s)} up, at half a g up and down`, change: 'look there first, each visit' }),
   'steel-heat-treated': () => ({ title: 'Heat-treated rail: no weld repair', detail: 'nor holes in its flanges, unless its maker says so in writing', change: 'the maker’s own instructions' }),
 };
 

@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import { allUnits, database, noticesOf } from '@/data';
+import { allUnits, database, noticesOf, startingFrames } from '@/data';
 import { ThemeSwitch } from '../_parts/switches';
 import { chosenSystem } from '../_parts/units';
 import { NewJobForm } from './_parts/new-job-form';
@@ -22,7 +22,7 @@ export default async function NewJob({ searchParams }: { searchParams: Promise<{
         <ThemeSwitch />
       </header>
       {unit && noticesOf(db, unit.id).map((notice) => <p key={notice.id} className="mt-2 border-l-[6px] border-here pl-3 text-lg font-semibold">{notice.words}</p>)}
-      <NewJobForm unit={unit} tags={units.map((each) => each.tag)} initialSystem={await chosenSystem()} />
+      <NewJobForm unit={unit} tags={units.map((each) => each.tag)} startings={startingFrames(db).map(({ id, name, frame }) => ({ id, name, frame }))} initialSystem={await chosenSystem()} />
     </main>
   );
 }

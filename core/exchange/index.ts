@@ -2,3 +2,4 @@ export { READING_COLUMNS, readingsFromCsv, readingsToCsv, type ImportDefaults, t
 export { flatPatternDxf } from './dxf';
 export { bundleSchema, parseBundle, printBundle, type JobBundle } from './bundle';
 export type { Problem } from './problem';
+export { printScaleTicket, readScaleTicket } from './scale-ticket';

@@ -9,3 +9,4 @@ export { DUTIES, EXPOSURES, jobSheetSchema, noticeSchema, PURPOSES, UNIT_KINDS, 
 export { structureOf, type MeshedMember, type ProfileAt, type Structure, type StructureProblem } from './structure';
 export { CASE_IDS, defaultLiftPoints, isLifted, solveCases, totalKg, type CaseId, type LiftPoints, type SolvedCase, type SolvedFrame, type UnsolvedCase, type WheelLoad } from './load-cases';
 export { payloadFromTicket, typicalLoads } from './spread';
+export { asKind, changeMember, moveMember, stationOf } from './edit';

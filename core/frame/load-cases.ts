@@ -11,6 +11,8 @@ export type CaseId = (typeof CASE_IDS)[number];
 export const isLifted = (id: CaseId): boolean => id === 'on a lift' || id === 'on a jack' || id === 'on legs';
 
 const G = 9.81;
+/** What a trailer puts on a truck's hitch, share of the truck's own weight (common practice, no source). */
+const TONGUE_SHARE = 0.1;
 
 /** One case solved on one state of the frame. Displacements and forces are over the structure's own nodes and elements. */
 export interface SolvedCase {
@@ -22,7 +24,7 @@ export interface SolvedCase {
 }
 export interface UnsolvedCase { readonly id: CaseId; readonly why: Unsolvable | { readonly kind: 'not for this frame' | 'no loads' } }
 export interface SolvedFrame { readonly cases: readonly SolvedCase[]; readonly unsolved: readonly UnsolvedCase[]; readonly problems: readonly StructureProblem[]; readonly wheels: readonly WheelLoad[]; readonly couplerKg?: number }
-export interface WheelLoad { readonly axleId: string; readonly axleName: string; readonly side: 'left' | 'right'; readonly loadKg: number }
+export interface WheelLoad { readonly axleId: string; readonly axleName: string; readonly side: 'left' | 'right'; readonly loadKg: number; readonly ratingKg?: number; /** Its node in every case on wheels. */ readonly node: number }
 
 /** Where lift arms and a jack are put; the demo's own choice where nothing was said. */
 export interface LiftPoints { readonly liftMm: readonly number[]; readonly jackMm: number; readonly jackSide: 'left' | 'right' }
@@ -69,7 +71,7 @@ export function solveCases(structure: Structure, factors: LoadFactors, points: L
     const kept = stood.kept.subarray(0, structure.elements.length);
     const standing = solved.cases.find((_, k) => group.cases[k]!.id === 'standing');
     if (standing) {
-      wheels = under.wheels.map(({ axle, side }, k) => ({ axleId: axle.id, axleName: axle.name, side, loadKg: standing.reactions[k]![2]! / G }));
+      wheels = under.wheels.map(({ axle, side }, k) => ({ axleId: axle.id, axleName: axle.name, side, loadKg: standing.reactions[k]![2]! / G, node: under.wheels[k]!.node, ...(axle.ratingKg !== undefined && { ratingKg: axle.ratingKg / 2 }) }));
       if (under.coupler) couplerKg = standing.reactions[under.wheels.length]![2]! / G;
     }
     group.cases.forEach((each, k) => cases.push({ id: each.id, result: solved.cases[k]!, kept, supports: supportForces(stood.model, group.supports, solved.cases[k]!) }));
@@ -99,8 +101,8 @@ function caseGroups(structure: Structure, under: Undercarriage, gravity: Gravity
     const rear = scrubPushes(under, factors, weightN);
     if (rear.length) rolling.push(make('tandem scrub', rear));
     const hitch = frame.landmarks.find((mark) => mark.kind === 'hitch');
-    if (hitch) rolling.push(make('recovery pull', [pullAt(structure, hitch, factors.recoveryShare * weightN)]));
-    if (hitch && !under.coupler) rolling.push(make('hitched', [pushDown(structure, hitch, 0.1 * weightN)]));
+    if (hitch) rolling.push(make('recovery pull', pullAt(structure, hitch, factors.recoveryShare * weightN)));
+    if (hitch && !under.coupler) rolling.push(make('hitched', onHitch(structure, hitch, [0, 0, -TONGUE_SHARE * weightN])));
     if (under.coupler) rolling.push(make('hitched', []));
     const gear = frame.landmarks.find((mark) => mark.kind === 'steering gear');
     if (gear) rolling.push(make('steering push', [steeringPush(structure, gear, factors.steeringN)]));
@@ -153,8 +155,13 @@ const onMark = (structure: Structure, mark: Landmark) => {
   const rail = railAt(structure, sideOf(mark), mark.stationMm);
   return rail ? onRail(structure, rail, mark.stationMm, mark.dropMm ?? 0) : attach(structure, [mark.stationMm, 0, -(mark.dropMm ?? 0)]);
 };
-const pullAt = (structure: Structure, hitch: Landmark, pullN: number): NodeLoad => pushAt(onMark(structure, hitch), [pullN * Math.cos(Math.PI / 6), pullN * 0.5, 0]);
-const pushDown = (structure: Structure, hitch: Landmark, downN: number): NodeLoad => pushAt(onMark(structure, hitch), [0, 0, -downN]);
+/** A hitch on both rails loads both. */
+const onHitch = (structure: Structure, hitch: Landmark, forceN: Vector3): NodeLoad[] => {
+  const sides = hitch.side === 'both' ? (['left', 'right'] as const) : [hitch.side];
+  return sides.map((side) => pushAt(onMark(structure, { ...hitch, side }), [forceN[0] / sides.length, forceN[1] / sides.length, forceN[2] / sides.length]));
+};
+/** A recovery pull 30° off straight. */
+const pullAt = (structure: Structure, hitch: Landmark, pullN: number): NodeLoad[] => onHitch(structure, hitch, [pullN * Math.cos(Math.PI / 6), pullN * 0.5, 0]);
 /** A gear pushes against the rail a hand's breadth below it, sideways. */
 const steeringPush = (structure: Structure, gear: Landmark, pushN: number): NodeLoad => {
   const rail = railAt(structure, sideOf(gear), gear.stationMm);

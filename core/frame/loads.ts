@@ -26,5 +26,5 @@ export const ticketSchema = z.object({
 });
 export type ScaleTicket = z.infer<typeof ticketSchema>;
 
-export const loadsSchema = z.object({ items: z.array(loadSchema).max(40), ticket: ticketSchema.optional() });
+export const loadsSchema = z.object({ items: z.array(loadSchema).max(40), ticket: ticketSchema.optional(), /** Items taken off before anything is cut open. */ takenOff: z.array(z.string()).max(40).optional() });
 export type Loads = z.infer<typeof loadsSchema>;

@@ -85,6 +85,9 @@ export const LIMIT_SOURCES = {
   outstand: { document: 'AISC 360, Table B4.1a', clause: 'outstand b/t ≤ 0.56√(E/Fy)', fromMemory: true },
   plug: { document: 'AISC 360, J2.3b', clause: 'hole at least t + 5/16 in, up to an odd sixteenth', fromMemory: true },
   baseMetal: { document: 'AISC 360, J4', clause: 'min(0.4 Fy t, 0.3 Fu t)', fromMemory: true },
+  demand: { document: 'Allowable share of yield: common practice; buckling by AISC 360', clause: 'Table B4.1a, F2', fromMemory: true },
+  fatigue: { document: 'AISC 360, Appendix 3', clause: 'Table A-3.1', fromMemory: true },
+  crippling: { document: 'AISC 360, J10.3', clause: 'web local crippling over 2', fromMemory: true },
   practice: COMMON_PRACTICE,
 } as const satisfies Record<string, Source>;
 export type LimitSource = keyof typeof LIMIT_SOURCES;

@@ -11,11 +11,12 @@ export const FINDING_CODES = [
   'top-flange-gone', 'both-flanges-gone',
   'crack', 'crack-end-open',
   'steel-unknown', 'steel-heat-treated',
+  'demand-over', 'demand-over-as-made', 'demand-near', 'demand-within', 'pad-cripples', 'fatigue-range',
 ] as const;
 export type FindingCode = (typeof FINDING_CODES)[number];
 
 /** What a number is, so that it can be printed in either unit system. */
-export type Quantity = 'fraction' | 'length' | 'thickness' | 'count';
+export type Quantity = 'fraction' | 'length' | 'thickness' | 'count' | 'stress' | 'force';
 
 /** One reason, as data: the sentence is put together where it is shown. `value` is held against `limit`. */
 export interface Finding {
@@ -26,6 +27,8 @@ export interface Finding {
   readonly plusMinus?: number;
   readonly limit?: number;
   readonly source: LimitSource;
+  /** What it was found in or at: a load case, a bracket. */
+  readonly name?: string;
   readonly at?: { readonly fromMm: number; readonly toMm: number };
   readonly firmness: 'firm' | 'could flip with one more reading' | 'open';
 }

@@ -1,4 +1,5 @@
 import { severity, type Finding, type Verdict } from './finding';
+import { demandFindings, type DemandPair } from './demand-findings';
 import type { MemberPicture } from './picture';
 import { RULES } from './rules';
 
@@ -8,11 +9,11 @@ export interface MemberVerdict {
   readonly findings: readonly Finding[];
 }
 
-/** The worst reason governs. Until the frame's demand is computed, Leave carries the finding that it rests on the section alone. */
-export function weigh(picture: MemberPicture): MemberVerdict {
-  const findings = RULES.flatMap((rule) => rule(picture)).sort((a, b) => severity(b.verdict) - severity(a.verdict));
+/** The worst reason governs. Without the frame's demand, Leave carries the finding that it rests on the section alone. */
+export function weigh(picture: MemberPicture, demand?: DemandPair): MemberVerdict {
+  const findings = [...RULES.flatMap((rule) => rule(picture)), ...(demand ? demandFindings(picture, demand) : [])].sort((a, b) => severity(b.verdict) - severity(a.verdict));
   const verdict = findings[0]?.verdict ?? 'Can’t say';
-  if (verdict !== 'Leave') return { verdict, findings };
+  if (verdict !== 'Leave' || demand) return { verdict, findings };
   const restsOn: Finding = { code: 'section-alone', verdict: 'Leave', quantity: 'count', source: 'retained', firmness: 'open' };
   return { verdict, findings: [restsOn, ...findings] };
 }

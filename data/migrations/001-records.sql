@@ -53,7 +53,7 @@ CREATE TABLE reading (
   id           TEXT PRIMARY KEY REFERENCES evidence (id),
   member_id    TEXT NOT NULL,
   station_mm   REAL NOT NULL CHECK (station_mm >= 0),
-  face         TEXT NOT NULL CHECK (face IN ('top', 'web', 'bottom', 'outer', 'inner')),
+  face         TEXT NOT NULL CHECK (face IN ('top', 'web', 'bottom', 'outer', 'inner', 'outer lip', 'inner lip')),
   height_mm    REAL NOT NULL CHECK (height_mm >= 0),
   thickness_mm REAL NOT NULL CHECK (thickness_mm >= 0 AND thickness_mm <= 50),
   method       TEXT NOT NULL,

@@ -1,7 +1,7 @@
 'use client';
 
-import { memo } from 'react';
-import type { Frame, Member } from '@/core/frame';
+import { memo, useRef } from 'react';
+import { placementOf, type Frame, type Member } from '@/core/frame';
 import { KEPT_LEVELS } from '@/core/probe';
 import { isJudged, lowerBound, type SectionKept, type Verdict } from '@/core/weigh';
 
@@ -15,6 +15,8 @@ export interface SkeletonProps {
   readonly cursorMm: number;
   readonly onSelect: (id: string) => void;
   readonly height: number;
+  /** Where parts can be moved along the frame: asked while one is dragged, with its new station. */
+  readonly onMove?: (part: { readonly kind: 'member' | 'landmark'; readonly id: string }, stationMm: number) => void;
 }
 
 const WIDTH = 206;
@@ -22,28 +24,81 @@ const RAIL = 30;
 const LEFT_X = 38;
 const RIGHT_X = WIDTH - 38 - RAIL;
 
-/** The whole frame in plan, front up. Each member carries its verdict in words, its loss as shading, its cracks as marks. */
-export function Skeleton({ frame, marks, selected, cursorMm, onSelect, height }: SkeletonProps) {
+/** The whole frame in plan, front up: along to scale, across spread between the rails. Each member carries its verdict, its loss as shading, its cracks as marks. */
+export function Skeleton({ frame, marks, selected, cursorMm, onSelect, height, onMove }: SkeletonProps) {
   const top = 30;
   const perMm = (height - top - 34) / frame.lengthMm;
   const Y = (stationMm: number) => top + stationMm * perMm;
   const rails = frame.members.filter((member) => member.role === 'rail');
   const crossmembers = frame.members.filter((member) => member.role === 'crossmember');
+  const others = frame.members.filter((member) => member.line && !(member.role === 'plate' && member.shape.kind === 'flat'));
   const tooClose = (k: number) => k > 0 && (crossmembers[k]!.atMm! - crossmembers[k - 1]!.atMm!) * perMm < 46;
+  const svg = useRef<SVGSVGElement>(null);
+  const drag = useDrag(svg, (y) => Math.min(frame.lengthMm, Math.max(0, (y - top) / perMm)), height, onMove);
+  // Across: the rails' own lines stay where the rails are drawn; what reaches out beyond them is squeezed to the margin.
+  const halfMm = Math.max(frame.widthMm / 2, 1);
+  const X = (yMm: number) => {
+    const [middle, half] = [(LEFT_X + RIGHT_X + RAIL) / 2, (RIGHT_X - LEFT_X) / 2];
+    const within = Math.min(Math.abs(yMm), halfMm) / halfMm;
+    const beyond = Math.min(1, Math.max(0, Math.abs(yMm) - halfMm) / 700);
+    return middle + Math.sign(yMm) * (within * half + beyond * (LEFT_X + RAIL / 2 - 4));
+  };
 
   return (
-    <svg width="100%" height={height} viewBox={`0 0 ${WIDTH} ${height}`} role="group" aria-label="Skeleton: the frame in plan, front up" className="block">
+    <svg ref={svg} width="100%" height={height} viewBox={`0 0 ${WIDTH} ${height}`} role="group" aria-label="Skeleton: the frame in plan, front up" className="block" {...drag.onSheet}>
       <defs><pattern id="skeleton-unseen" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><rect width="6" height="6" fill="var(--sheet)" /><path d="M0 0V6" stroke="var(--hatch)" strokeWidth="1.4" /></pattern></defs>
       <text x={WIDTH / 2} y={16} textAnchor="middle" fontSize="12" fill="var(--soft)">front</text>
       {frame.landmarks.map((mark) => (['left', 'right'] as const).filter((side) => mark.side === 'both' || mark.side === side).map((side) => {
         const x = side === 'left' ? LEFT_X - 8 : RIGHT_X + RAIL + 8;
-        return <g key={`${mark.id}-${side}`}>{mark.kind === 'axle'
+        return <g key={`${mark.id}-${side}`} {...drag.handle({ kind: 'landmark', id: mark.id })}>{mark.kind === 'axle'
           ? <circle cx={x} cy={Y(mark.stationMm)} r="6" fill="none" stroke="var(--ink)" strokeWidth="1.8" />
-          : <rect x={x - 4} y={Y(mark.stationMm) - 4} width="8" height="8" fill="var(--ink)" />}<title>{mark.name}</title></g>;
+          : <rect x={x - 4} y={Y(mark.stationMm) - 4} width="8" height="8" fill={HUNG.has(mark.kind) ? 'none' : 'var(--ink)'} stroke="var(--ink)" strokeWidth={HUNG.has(mark.kind) ? 1.2 : 0} />}
+          {onMove && <rect x={x - 12} y={Y(mark.stationMm) - 12} width="24" height="24" fill="transparent" className="cursor-ns-resize" />}<title>{mark.name}</title></g>;
       }))}
-      {crossmembers.map((member, k) => <Crossmember key={member.id} member={member} mark={marks.get(member.id)} y={Y(member.atMm ?? 0)} nudge={tooClose(k) ? 6 : 0} isSelected={member.id === selected} cursorMm={cursorMm} onSelect={onSelect} />)}
-      {rails.map((member) => <Rail key={member.id} member={member} mark={marks.get(member.id)} x={member.side === 'left' ? LEFT_X : RIGHT_X} Y={Y} isSelected={member.id === selected} cursorMm={cursorMm} onSelect={onSelect} />)}
+      {crossmembers.map((member, k) => <g key={member.id} {...drag.handle({ kind: 'member', id: member.id })}><Crossmember member={member} mark={marks.get(member.id)} y={Y(member.atMm ?? 0)} nudge={tooClose(k) ? 6 : 0} isSelected={member.id === selected} cursorMm={cursorMm} onSelect={onSelect} /></g>)}
+      {rails.map((member) => <Rail key={member.id} member={member} mark={marks.get(member.id)} x={member.side === 'left' ? LEFT_X : RIGHT_X} Y={Y} isSelected={member.id === selected} cursorMm={cursorMm} onSelect={onSelect} whole={rails.filter((each) => each.side === member.side).length === 1} />)}
+      {others.map((member) => <Line key={member.id} frame={frame} member={member} mark={marks.get(member.id)} X={X} Y={Y} isSelected={member.id === selected} onSelect={onSelect} />)}
     </svg>
+  );
+}
+
+/** What hangs on the frame without carrying it: drawn hollow. */
+const HUNG: ReadonlySet<string> = new Set(['line', 'harness', 'tank', 'exhaust', 'tank strap']);
+
+/** Dragging a part along the frame by mouse or finger; a touch that does not move chooses it as before. */
+function useDrag(svg: React.RefObject<SVGSVGElement | null>, stationAt: (y: number) => number, height: number, onMove: SkeletonProps['onMove']) {
+  const held = useRef<Parameters<NonNullable<SkeletonProps['onMove']>>[0] | undefined>(undefined);
+  if (!onMove) return { onSheet: {}, handle: () => ({}) };
+  return {
+    onSheet: {
+      style: { touchAction: 'none' },
+      onPointerMove: (event: React.PointerEvent) => {
+        if (!held.current || !svg.current) return;
+        const box = svg.current.getBoundingClientRect();
+        onMove(held.current, stationAt(((event.clientY - box.top) / box.height) * height));
+      },
+      onPointerUp: () => { held.current = undefined; },
+      onPointerLeave: () => { held.current = undefined; },
+    },
+    handle: (part: Parameters<NonNullable<SkeletonProps['onMove']>>[0]) => ({ onPointerDown: () => { held.current = part; } }),
+  };
+}
+
+/** A member that is neither rail nor crossmember: a line in plan, a post where it stands upright. */
+function Line({ frame, member, mark, X, Y, isSelected, onSelect }: { frame: Frame; member: Member; mark: MemberMark | undefined; X: (yMm: number) => number; Y: (stationMm: number) => number; isSelected: boolean; onSelect: (id: string) => void }) {
+  const { from, to } = placementOf(frame, member);
+  const [x1, y1, x2, y2] = [X(from[1]), Y(from[0]), X(to[1]), Y(to[0])];
+  const isPost = Math.hypot(x2 - x1, y2 - y1) < 8;
+  const worst = mark?.sections.length ? Math.min(...mark.sections.map((section) => lowerBound(section.kept.modulusBottom!))) : undefined;
+  const stroke = mark?.measured ? lossFill(worst ?? 1) : 'var(--sheet)';
+  const hit = { x: Math.min(x1, x2) - 7, y: Math.min(y1, y2) - 7, width: Math.abs(x2 - x1) + 14, height: Math.abs(y2 - y1) + 14 };
+  return (
+    <Part member={member} mark={mark} isSelected={isSelected} onSelect={onSelect} hit={hit}>
+      {isPost
+        ? <rect x={x1 - 5} y={y1 - 5} width="10" height="10" fill={stroke} stroke={isSelected ? 'var(--here)' : 'var(--ink)'} strokeWidth={isSelected ? 4 : 1.4} />
+        : <><line x1={x1} y1={y1} x2={x2} y2={y2} stroke={isSelected ? 'var(--here)' : 'var(--ink)'} strokeWidth={isSelected ? 11 : 8} /><line x1={x1} y1={y1} x2={x2} y2={y2} stroke={stroke} strokeWidth="5" />{!mark?.measured && <line x1={x1} y1={y1} x2={x2} y2={y2} stroke="var(--hatch)" strokeWidth="5" strokeDasharray="1.5 4" />}</>}
+      <title>{`${member.name}: ${mark?.verdict ?? 'working'}`}</title>
+    </Part>
   );
 }
 
@@ -80,7 +135,8 @@ const Shading = memo(function Shading({ sections, lengthMm, originPx, perMm, acr
   });
 });
 
-function Rail({ member, mark, x, Y, isSelected, cursorMm, onSelect }: PartProps & { x: number; Y: (stationMm: number) => number }) {
+function Rail({ member, mark, x, Y: frameY, isSelected, cursorMm, onSelect, whole }: PartProps & { x: number; Y: (stationMm: number) => number; whole: boolean }) {
+  const Y = (ownMm: number) => frameY((member.startMm ?? 0) + ownMm);
   const [top, bottom] = [Y(0), Y(member.lengthMm)];
   const outside = member.side === 'left' ? x - 26 : x + RAIL + 26;
   return (
@@ -91,7 +147,7 @@ function Rail({ member, mark, x, Y, isSelected, cursorMm, onSelect }: PartProps 
       <rect x={x} y={top} width={RAIL} height={bottom - top} fill="none" stroke="var(--ink)" strokeWidth="1.6" />
       {isSelected && <rect x={x - 3.5} y={top - 3.5} width={RAIL + 7} height={bottom - top + 7} fill="none" stroke="var(--here)" strokeWidth="4" />}
       {isSelected && <rect x={x - 8} y={Y(cursorMm) - 2.5} width={RAIL + 16} height="5" fill="var(--here)" stroke="var(--ink)" strokeWidth="0.8" />}
-      <text x={x + RAIL / 2} y={bottom + 18} textAnchor="middle" fontSize="13" fill="var(--ink)">{member.side}</text>
+      {(whole || !member.startMm) && <text x={x + RAIL / 2} y={whole ? bottom + 18 : top - 6} textAnchor="middle" fontSize="13" fill="var(--ink)">{member.side}</text>}
       <text transform={`translate(${outside + 4} ${(top + bottom) / 2}) rotate(-90)`} textAnchor="middle" fontSize="17" fontWeight="700" fill={mark ? VERDICT_INK[mark.verdict] : 'var(--soft)'}>{mark?.verdict}</text>
       <title>{`${member.name}; a finding near a peg is critical`}</title>
     </Part>
@@ -100,7 +156,7 @@ function Rail({ member, mark, x, Y, isSelected, cursorMm, onSelect }: PartProps 
 
 function Crossmember({ member, mark, y, nudge, isSelected, cursorMm, onSelect }: PartProps & { y: number; nudge: number }) {
   const [x, width] = [LEFT_X + RAIL, RIGHT_X - LEFT_X - RAIL];
-  const label = member.id.replace('cross-', 'X');
+  const label = /^cross-\d+$/.test(member.id) ? member.id.replace('cross-', 'X') : '';
   const worst = mark?.sections.length ? Math.min(...mark.sections.map((section) => lowerBound(section.kept.modulusBottom!))) : undefined;
   return (
     <Part member={member} mark={mark} isSelected={isSelected} onSelect={onSelect} hit={{ x: x + 1, y: y - 22, width: width - 2, height: 44 }}>

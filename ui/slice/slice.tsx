@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo } from 'react';
-import { breadthMm, facesOf, surfacePoint, type Face, type Member, type Surface } from '@/core/frame';
+import { breadthMm, facesOf, isClosed, surfacePoint, type Face, type Member, type Surface } from '@/core/frame';
 import { lengthDigits, type UnitSystem } from '@/core/quantity';
 import { foldsBetween, platePoint, type SectionChange } from '@/core/weigh';
 import { KNOWN, type WallProfile } from '@/core/probe';
@@ -41,13 +41,16 @@ export function Slice(props: SliceProps) {
   const quad = (uFrom: number, uTo: number, face: Face, thicknessMm: number) => {
     const inward = thicknessMm * exaggeration;
     const [a, b] = [surfacePoint(shape, face, uFrom), surfacePoint(shape, face, uTo)];
-    const inner = (p: readonly [number, number]) => [p[0] - face.outward[0] * inward, p[1] - face.outward[1] * inward] as const;
+    const inner = (p: readonly [number, number]) => {
+      const [nx, ny] = shape.kind === 'tube' ? [(2 * p[0]) / shape.depthMm - 1, (2 * p[1]) / shape.depthMm - 1] : face.outward;
+      return [p[0] - nx * inward, p[1] - ny * inward] as const;
+    };
     return [a, b, inner(b), inner(a)].map(([x, y]) => `${X(x).toFixed(1)},${Y(y).toFixed(1)}`).join(' ');
   };
   const rows = useMemo(() => surface.rowFace.map((face, row) => ({ face, row, uFrom: surface.edgeUMm[row]!, uTo: surface.edgeUMm[row + 1]! })), [surface]);
   const isCut = (u: number) => change.cuts.some((cut) => u > cut.uFromMm && u < cut.uToMm);
   // An open section leaves room inside for the words; a closed one has it outside only.
-  const isBox = shape.kind === 'box';
+  const isBox = isClosed(shape) || shape.kind === 'hat';
   const labelSide = {
     reach: isBox ? 30 : -38,
     anchor: (out: number) => ((out < 0) === (mirrored === isBox) ? 'start' as const : 'end' as const),
@@ -58,7 +61,7 @@ export function Slice(props: SliceProps) {
   return (
     <svg width="100%" height={height} viewBox={`0 0 ${WIDTH} ${height}`} role="img" aria-label={props.label} className="block">
       <defs><pattern id="slice-guess" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><rect width="5" height="5" fill="var(--sheet)" /><path d="M0 0V5" stroke="var(--ink)" strokeWidth="2.2" /></pattern></defs>
-      {facesOf(shape).map((face) => <polygon key={face.id} points={quad(face.uStartMm, face.uStartMm + face.widthMm, face, props.builtMm)} fill="none" stroke="var(--edge)" strokeWidth="1" strokeDasharray="4 3" />)}
+      {(shape.kind === 'tube' ? rows : facesOf(shape).map((face) => ({ face, uFrom: face.uStartMm, uTo: face.uStartMm + face.widthMm }))).map(({ face, uFrom, uTo }) => <polygon key={uFrom} points={quad(uFrom, uTo, face, (props.builtMm * face.wallMm) / shape.thicknessMm)} fill="none" stroke="var(--edge)" strokeWidth="1" strokeDasharray="4 3" />)}
       {wall && rows.map(({ face, row, uFrom, uTo }) => {
         const t = wall.thicknessMm[row]!;
         const cut = isCut((uFrom + uTo) / 2);

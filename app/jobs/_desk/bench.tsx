@@ -1,16 +1,16 @@
 'use client';
 
 import { useMemo, type ReactNode } from 'react';
-import { standing } from '@/core/frame';
+import { standing, type Frame } from '@/core/frame';
 import { crackExtent } from '@/core/trace';
 import type { StateId } from '@/core/shape';
-import { Skeleton, type MemberMark } from '@/ui/skeleton';
+import { Skeleton, type MemberMark, type SkeletonProps } from '@/ui/skeleton';
 import { Pick } from '@/ui/controls';
 import { useDesk } from './desk';
 import { SlicePanel } from './slice-panel';
 
 /** The common bench of a verb: Skeleton left, the verb's own work in the middle, Slice right. Narrow screens stack them. */
-export function Bench({ children, slice = 'as found' }: { children: ReactNode; slice?: StateId | false }) {
+export function Bench({ children, slice = 'as found', draft, onMove }: { children: ReactNode; slice?: StateId | false; draft?: Frame; onMove?: SkeletonProps['onMove'] }) {
   const { file, works, member, selectMember, cursor } = useDesk();
   const marks = useMemo(() => {
     const cracks = standing(file.cracks, file.strikes);
@@ -22,10 +22,10 @@ export function Bench({ children, slice = 'as found' }: { children: ReactNode; s
   return (
     <div className={`lg:grid lg:min-h-[calc(100dvh-60px)] ${slice ? 'lg:grid-cols-[206px_minmax(0,1fr)_292px]' : 'lg:grid-cols-[206px_minmax(0,1fr)]'}`}>
       <aside className="hidden border-r border-rule px-1 pt-3 lg:block" aria-label="Skeleton">
-        <div className="sticky top-[92px]"><Skeleton frame={file.frame} marks={marks} selected={member.id} cursorMm={cursor.stationMm} onSelect={selectMember} height={640} /></div>
+        <div className="sticky top-[92px]"><Skeleton frame={draft ?? file.frame} marks={marks} selected={member.id} cursorMm={cursor.stationMm} onSelect={selectMember} height={640} {...(onMove && { onMove })} /></div>
       </aside>
       <main className="min-w-0 px-3 pb-10 pt-3 lg:px-4">
-        <Pick label="Member" className="mb-2 lg:hidden" value={member.id} options={file.frame.members.map((each) => each.id)} onPick={selectMember}
+        <Pick label="Member" className={`mb-2 ${file.frame.members.length > 12 ? '' : 'lg:hidden'}`} value={member.id} options={file.frame.members.map((each) => each.id)} onPick={selectMember}
           words={(id) => `${file.frame.members.find((each) => each.id === id)!.name}: ${works.get(id)?.verdict.verdict ?? '…'}`} />
         {children}
       </main>

@@ -4,7 +4,7 @@ import { createContext, useCallback, useContext, useEffect, useMemo, useReducer,
 import { useSearchParams } from 'next/navigation';
 import { toast } from 'sonner';
 import { memberOf, facesOf, type Frame, type Member, type Strike } from '@/core/frame';
-import type { JobFile } from '@/core/job';
+import type { JobDemand, JobFile } from '@/core/job';
 import type { UnitSystem } from '@/core/quantity';
 import type { Practice } from '@/core/reference';
 import type { Reading } from '@/core/probe';
@@ -31,6 +31,9 @@ export interface Desk {
   readonly setBy: (by: string) => void;
   readonly works: Works;
   readonly work: Works extends ReadonlyMap<string, infer Work> ? Work | undefined : never;
+  /** What the frame asks of its members; absent until it is worked out. */
+  readonly demand: JobDemand | undefined;
+  readonly isWorking: boolean;
   readonly states: readonly MemberState[];
   readonly keepReading: (reading: Reading) => void;
   readonly keepCrack: (crack: Crack) => void;
@@ -71,7 +74,7 @@ export function DeskProvider({ initial, initialSystem, children }: { initial: Jo
   const [stretch, setStretch] = useState<Stretch>({ fromMm: 0, toMm: member.lengthMm });
   const [system, setSystemState] = useState(initialSystem);
   const [by, setBy] = useRemembered('ossatura-by', initial.job.openedBy);
-  const works = useWork(file, member.id);
+  const { works, demand, isWorking } = useWork(file, member.id);
   const work = works.get(member.id);
   const jobUrl = `/api/jobs/${file.job.id}`;
 
@@ -115,7 +118,7 @@ export function DeskProvider({ initial, initialSystem, children }: { initial: Jo
   const states = useMemo(() => (work ? memberStates(work.picture, work.repairs.map((each) => each.repair)) : []), [work]);
 
   const desk = useMemo<Desk>(() => ({
-    file, member, selectMember, cursor, setCursor, stretch, setStretch, system, setSystem, by, setBy, works, work, states, refresh,
+    file, member, selectMember, cursor, setCursor, stretch, setStretch, system, setSystem, by, setBy, works, work, demand, isWorking, states, refresh,
     keepReading: (reading) => {
       dispatch({ kind: 'reading', reading });
       void send(`${jobUrl}/readings`, reading.id, { readings: [reading] });
@@ -146,7 +149,7 @@ export function DeskProvider({ initial, initialSystem, children }: { initial: Jo
       await refresh();
       return answer.ok ? undefined : answer.problem;
     },
-  }), [file, member, selectMember, cursor, stretch, system, setSystem, by, setBy, works, work, states, refresh, jobUrl]);
+  }), [file, member, selectMember, cursor, stretch, system, setSystem, by, setBy, works, work, demand, isWorking, states, refresh, jobUrl]);
 
   return <DeskContext.Provider value={desk}>{children}</DeskContext.Provider>;
 }

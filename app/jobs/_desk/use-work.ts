@@ -2,7 +2,7 @@
 
 import { startTransition, useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
-import type { JobFile } from '@/core/job';
+import type { JobDemand, JobFile } from '@/core/job';
 import type { WorkReport, WorkOrder, WorkView } from '@/workers/member.worker';
 
 export type Works = ReadonlyMap<string, WorkView>;
@@ -25,8 +25,10 @@ const LONGEST_WAIT_MS = 2500;
  * Every member's work, computed in a web worker; the member in sight first. Members whose evidence did not change are not computed again.
  * The worker is given one order at a time, made from what is on record when it comes free: typing fast queues nothing up.
  */
-export function useWork(file: JobFile, memberId: string): Works {
+export function useWork(file: JobFile, memberId: string): { works: Works; demand: JobDemand | undefined; isWorking: boolean } {
   const [works, setWorks] = useState<Works>(new Map());
+  const [demand, setDemand] = useState<JobDemand>();
+  const [isWorking, setIsWorking] = useState(true);
   const latest = useRef({ file, memberId });
   const foreman = useRef<{ offer: (pauseMs: number) => void } | undefined>(undefined);
 
@@ -40,6 +42,7 @@ export function useWork(file: JobFile, memberId: string): Works {
       const memberIds = ids.filter((id) => ordered.get(id) !== dependsOn(records, id));
       if (isBusy || memberIds.length === 0) return;
       isBusy = true;
+      setIsWorking(true);
       for (const id of memberIds) ordered.set(id, dependsOn(records, id));
       worker.postMessage({ records, memberIds } satisfies WorkOrder);
     };
@@ -56,9 +59,17 @@ export function useWork(file: JobFile, memberId: string): Works {
       }, left);
     };
     worker.onmessage = ({ data }: MessageEvent<WorkReport>) => {
-      if (data.ok) startTransition(() => setWorks((before) => new Map(before).set(data.memberId, data.work)));
-      else toast.error(`${data.memberId} could not be worked out: ${data.reason}`, { description: 'Its records are kept.' });
-      if (!data.done) return;
+      if (data.kind === 'failed') return void toast.error(`${data.what} could not be worked out: ${data.reason}`, { description: 'Its records are kept.' });
+      if (data.kind === 'member') return startTransition(() => setWorks((before) => new Map(before).set(data.memberId, data.work)));
+      startTransition(() => {
+        setDemand(data.demand);
+        setIsWorking(false);
+        setWorks((before) => {
+          const after = new Map(before);
+          for (const [id, verdict] of data.verdicts) if (after.has(id)) after.set(id, { ...after.get(id)!, verdict });
+          return after;
+        });
+      });
       isBusy = false;
       offer(0);
     };
@@ -76,5 +87,5 @@ export function useWork(file: JobFile, memberId: string): Works {
     foreman.current?.offer(isTyping ? PAUSE_MS : 0);
   }, [file, memberId]);
 
-  return works;
+  return { works, demand, isWorking };
 }

@@ -2,26 +2,26 @@
 
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
-import { DUTIES, EXPOSURES, FAMILY_IDS, PURPOSES, typicalRail, UNIT_KINDS, type Family, type Unit } from '@/core/frame';
-import { lengthDigits, parseLengthMm, type UnitSystem } from '@/core/quantity';
+import { DUTIES, EXPOSURES, familyOf, FAMILY_IDS, PURPOSES, UNIT_KINDS, type Frame, type Unit } from '@/core/frame';
+import { lengthDigits, parseLengthMm, printLength, type UnitSystem } from '@/core/quantity';
 import { STEEL_IDS, steel } from '@/core/reference';
 import type { Problem } from '@/core/exchange';
-import { Choice, Entry, Pick } from '@/ui/controls';
+import { Entry, Pick } from '@/ui/controls';
 import { Skeleton } from '@/ui/skeleton';
 import { z } from 'zod';
 import { useDraft } from '../../_parts/remembered';
 import { UnitSwitch } from '../../_parts/switches';
-import { frameFrom, readOpening, type OpeningFields, type OpeningProblems } from './opening';
+import { familyFields, frameFrom, hasFlangeWall, LENGTHS, readOpening, type OpeningFields, type OpeningProblems } from './opening';
 
-function railFields(family: Family, system: UnitSystem) {
-  const shape = typicalRail(family);
-  return { depth: lengthDigits(shape.depthMm, system, 'length'), breadth: lengthDigits(shape.kind === 'channel' ? shape.flangeMm : shape.widthMm, system, 'length'), wall: lengthDigits(shape.thicknessMm, system, 'thickness') };
-}
+/** Sections that are spoken of by their flange. */
+const OPEN_RAILS: ReadonlySet<string> = new Set(['channel', 'I', 'built-up']);
 
 const draftSchema = z.record(z.string(), z.string());
 
 /** Unit, job and frame in one pass; the Skeleton is drawn while one types. What is typed stays in this browser until the job is open. */
-export function NewJobForm({ unit, tags, initialSystem }: { unit: Unit | undefined; tags: readonly string[]; initialSystem: UnitSystem }) {
+export interface Starting { readonly id: string; readonly name: string; readonly frame: Frame }
+
+export function NewJobForm({ unit, tags, startings, initialSystem }: { unit: Unit | undefined; tags: readonly string[]; startings: readonly Starting[]; initialSystem: UnitSystem }) {
   const router = useRouter();
   const [draft, keepDraft] = useDraft(`ossatura-new-job-${unit?.id ?? ''}`, draftSchema);
   const system = draft?.system === 'mm' || draft?.system === 'in' ? draft.system : initialSystem;
@@ -31,23 +31,24 @@ export function NewJobForm({ unit, tags, initialSystem }: { unit: Unit | undefin
   const [busy, setBusy] = useState(false);
   const [empty] = useState<OpeningFields>(() => ({
     tag: '', description: '', kind: 'truck', exposure: 'road salt', duty: 'work', gross: '', title: '', purpose: 'repair', complaint: '', by: '',
-    family: 'open-channel ladder', ...railFields('open-channel ladder', initialSystem), length: lengthDigits(6096, initialSystem, 'length'), width: lengthDigits(863.6, initialSystem, 'length'), steel: 'unknown', datum: '',
+    family: 'open-channel ladder', ...familyFields('open-channel ladder', initialSystem), steel: 'unknown', datum: '', starting: '',
   }));
   const fields = useMemo<OpeningFields>(() => ({ ...empty, ...draft }), [empty, draft]);
   const set = (to: Partial<OpeningFields>, units = system) => keepDraft({ ...fields, ...to, system: units });
-  const drawn = useMemo(() => frameFrom({ ...fields, datum: fields.datum || 'datum' }, system), [fields, system]);
+  const starting = startings.find((each) => each.id === fields.starting);
+  const drawn = useMemo(() => (starting ? { ok: true as const, frame: starting.frame } : frameFrom({ ...fields, datum: fields.datum || 'datum' }, system)), [fields, system, starting]);
 
   const turnUnits = (next: UnitSystem) => {
     const again = (text: string, kind: 'length' | 'thickness') => {
       const length = parseLengthMm(text, system);
       return length.ok ? lengthDigits(length.value, next, kind) : text;
     };
-    set({ depth: again(fields.depth, 'length'), breadth: again(fields.breadth, 'length'), wall: again(fields.wall, 'thickness'), length: again(fields.length, 'length'), width: again(fields.width, 'length') }, next);
+    set({ ...Object.fromEntries([...LENGTHS, 'flangeWall' as const].map((field) => [field, again(fields[field], field === 'wall' || field === 'flangeWall' ? 'thickness' : 'length')])) }, next);
     document.cookie = `ossatura-unit=${next}; path=/; max-age=31536000; samesite=lax`;
   };
 
   const open = async () => {
-    const read = readOpening(fields, system, unit, { ...stamp, at: new Date().toISOString() });
+    const read = readOpening(fields, system, unit, { ...stamp, at: new Date().toISOString() }, starting?.frame);
     if (!read.ok) {
       setProblems(read.problems);
       return setRefused(`${Object.keys(read.problems).length} fields need another look; nothing was sent.`);
@@ -66,6 +67,7 @@ export function NewJobForm({ unit, tags, initialSystem }: { unit: Unit | undefin
   const entry = (field: keyof OpeningFields, label: string, more: { unit?: string; hint?: string; className?: string } = {}) => (
     <Entry label={label} value={fields[field]} onChange={(event) => set({ [field]: event.target.value })} {...more} {...(problems[field] && { problem: problems[field] })} />
   );
+  const definition = familyOf(fields.family);
   const tagTaken = !unit && tags.some((tag) => tag.toLowerCase() === fields.tag.trim().toLowerCase());
 
   return (
@@ -95,22 +97,30 @@ export function NewJobForm({ unit, tags, initialSystem }: { unit: Unit | undefin
         <fieldset className="grid gap-3 sm:grid-cols-3">
           <legend className="mb-2 flex w-full items-center justify-between text-xl font-semibold"><span>The frame as it was made</span></legend>
           <div className="sm:col-span-3 flex flex-wrap items-end justify-between gap-3">
-            <Choice label="Frame family" value={fields.family} options={FAMILY_IDS} onChange={(family) => set({ family, ...railFields(family, system) })} />
+            <Pick label="Frame family" value={fields.family} options={FAMILY_IDS} onPick={(family) => set({ family, starting: '', ...familyFields(family, system) })} />
+            {startings.length > 0 && <Pick label="Start from" value={fields.starting} options={['', ...startings.map((each) => each.id)]} words={(id) => startings.find((each) => each.id === id)?.name ?? 'the family’s frame'} onPick={(id) => set({ starting: id })} />}
             <UnitSwitch system={system} onChange={turnUnits} />
           </div>
-          {entry('depth', 'Rail depth', { unit: system })}
-          {entry('breadth', fields.family === 'open-channel ladder' ? 'Flange' : 'Rail width', { unit: system })}
-          {entry('wall', 'Wall', { unit: system, hint: '1/4, 10ga, 4.7mm' })}
-          {entry('length', 'Rail length', { unit: system })}
-          {entry('width', 'Over the rails', { unit: system })}
+          {starting ? <p className="sm:col-span-3">{starting.frame.family}, {printLength(starting.frame.lengthMm, system, 'length')} long, as the shop keeps it.</p> : <>
+            {entry('wheelbase', definition.first === 'axle' ? 'Wheelbase' : `From ${definition.first} to axles`, { unit: system })}
+            {entry('first', definition.first === 'axle' ? 'Front axle at' : `${definition.first === 'coupler' ? 'Coupler' : 'King pin'} at`, { unit: system })}
+            {entry('length', 'Rail length', { unit: system })}
+            {entry('depth', 'Rail depth', { unit: system })}
+            {entry('breadth', OPEN_RAILS.has(definition.typical.railShape.kind) ? 'Flange' : 'Rail width', { unit: system })}
+            {entry('wall', hasFlangeWall(fields.family) ? 'Web' : 'Wall', { unit: system, hint: '1/4, 10ga, 4.7mm' })}
+            {hasFlangeWall(fields.family) && entry('flangeWall', 'Flange thickness', { unit: system })}
+            {entry('width', 'Over the rails', { unit: system })}
+            <Pick label="Axles behind" value={fields.rearAxles} options={['1', '2', '3'] as const} onPick={(rearAxles) => set({ rearAxles })} />
+            {fields.rearAxles !== '1' && entry('spread', 'Between them', { unit: system })}
+          </>}
           <Pick label="Steel" value={fields.steel} options={STEEL_IDS} words={(id) => steel(id).name} onPick={(id) => set({ steel: id })} />
           {entry('datum', 'Stations measured from', { className: 'sm:col-span-3', hint: 'a hole or crossmember that stays, at the front' })}
         </fieldset>
         {refused && <p role="alert" className="border-l-[6px] border-oxide pl-3 text-lg font-semibold text-oxide">{refused}</p>}
         <button type="submit" className="solid justify-self-start text-xl" disabled={busy}>{busy ? 'Opening…' : 'Open the job'}</button>
       </div>
-      <div className="max-lg:hidden">
-        <p className="caption">Starts as drawn; members and mounts are moved in Frame.</p>
+      <div className="self-start max-lg:hidden lg:sticky lg:top-4">
+        <p className="caption">Starts as drawn; members and mounts are moved in Frame.{fields.family === 'unibody' && ' A unibody is kept as a few closed sections: floor, roof and glass are not in it.'}</p>
         {drawn.ok ? <Skeleton frame={drawn.frame} marks={new Map()} selected="" cursorMm={0} onSelect={() => undefined} height={520} /> : <p className="pt-6">Not drawn yet: {Object.values(drawn.problems)[0]}</p>}
       </div>
     </form>

@@ -1,8 +1,9 @@
-import { frameFrom, readOpening, type OpeningFields } from './opening';
+import { FAMILY_IDS } from '@/core/frame';
+import { familyFields, frameFrom, readOpening, type OpeningFields } from './opening';
 
 const fields = (more: Partial<OpeningFields> = {}): OpeningFields => ({
   tag: 'T-9', description: 'flatbed', kind: 'truck', exposure: 'road salt', duty: 'work', gross: '26,000', title: 'rust', purpose: 'repair', complaint: '', by: 'RK',
-  family: 'open-channel ladder', depth: '8', breadth: '2-3/4', wall: '1/4', length: '240', width: '34', steel: 'a36', datum: 'front hole', ...more,
+  family: 'open-channel ladder', depth: '8', breadth: '2-3/4', wall: '1/4', flangeWall: '1/4', length: '240', width: '34', first: '38', wheelbase: '146', rearAxles: '1', spread: '50', starting: '', steel: 'a36', datum: 'front hole', ...more,
 });
 const stamp = { unitId: '00000000-0000-4000-8000-000000000001', jobId: '00000000-0000-4000-8000-000000000002', at: '2026-01-01T00:00:00Z' };
 const problems = (more: Partial<OpeningFields>, system: 'in' | 'mm' = 'in') => {
@@ -22,7 +23,7 @@ test('a good form opens a unit, a job and a frame that hangs together', () => {
 
 test('inches and millimetres open the same frame', () => {
   const inches = frameFrom(fields(), 'in');
-  const millimetres = frameFrom(fields({ depth: '203.2', breadth: '69.85', wall: '6.35', length: '6096', width: '863.6' }), 'mm');
+  const millimetres = frameFrom(fields({ depth: '203.2', breadth: '69.85', wall: '6.35', length: '6096', width: '863.6', first: '965.2', wheelbase: '3708.4', spread: '1270', gross: '26000 lb' }), 'mm');
   const rounded = (value: unknown) => JSON.parse(JSON.stringify(value, (_, each: unknown) => (typeof each === 'number' ? Math.round(each * 1e6) / 1e6 : each))) as unknown;
   expect(rounded(millimetres)).toEqual(rounded(inches));
 });
@@ -40,7 +41,7 @@ test('a wall may be given as a fraction, a gauge or millimetres', () => {
 test.each<[Partial<OpeningFields>, keyof OpeningFields]>([
   [{ tag: '' }, 'tag'], [{ title: ' ' }, 'title'], [{ by: '' }, 'by'], [{ datum: '' }, 'datum'], [{ gross: 'heavy' }, 'gross'], [{ gross: '-4' }, 'gross'],
   [{ depth: 'tall' }, 'depth'], [{ depth: '400' }, 'depth'], [{ depth: '0' }, 'depth'], [{ breadth: '0.1' }, 'breadth'], [{ wall: '3' }, 'wall'], [{ wall: '0.001' }, 'wall'], [{ wall: '-1/4' }, 'wall'],
-  [{ length: '2' }, 'length'], [{ length: '99999' }, 'length'], [{ width: '1' }, 'width'],
+  [{ length: '2' }, 'wheelbase'], [{ wheelbase: '0' }, 'wheelbase'], [{ wheelbase: '220' }, 'wheelbase'], [{ first: '-3' }, 'first'], [{ length: '99999', wheelbase: '100' }, 'length'], [{ width: '1' }, 'width'],
 ])('%j is refused at its own field', (more, field) => {
   expect(Object.keys(problems(more))).toContain(field);
   expect(problems(more)[field]!.length).toBeGreaterThan(3);
@@ -59,4 +60,20 @@ test('a new job on a unit of the yard keeps the unit as it is', () => {
   const read = readOpening(fields({ tag: 'other' }), 'in', unit, stamp);
   expect(read.ok && read.opening.unit).toEqual(unit);
   expect(read.ok && read.opening.job.unitId).toBe(unit.id);
+});
+
+test.each(FAMILY_IDS)('%s opens as its own form starts, with loads once the gross weight is known', (family) => {
+  const read = readOpening(fields({ family, ...familyFields(family, 'in') }), 'in', undefined, stamp);
+  if (!read.ok) throw new Error(JSON.stringify(read.problems));
+  expect(read.opening.frame.family).toBe(family);
+  expect(read.opening.frame.loads!.items.reduce((sum, item) => sum + item.massKg, 0)).toBeGreaterThan(5000);
+  const inMm = readOpening(fields({ family, ...familyFields(family, 'mm') }), 'mm', undefined, stamp);
+  expect(inMm.ok && Math.abs(inMm.opening.frame.lengthMm - read.opening.frame.lengthMm)).toBeLessThan(1);
+});
+
+test('a starting frame of the shop’s own is opened as it is kept, under the new datum', () => {
+  const own = frameFrom(fields({ length: '300', wheelbase: '200' }), 'in');
+  if (!own.ok) throw new Error('no frame');
+  const read = readOpening(fields({ depth: 'nonsense', starting: 'x' }), 'in', undefined, stamp, own.frame);
+  expect(read.ok && read.opening.frame).toEqual({ ...own.frame, datum: 'front hole' });
 });

@@ -19,7 +19,7 @@ export function JobHead() {
   const unknown = all.filter((work) => work.verdict.verdict === 'Can’t say').length;
   const repairs = all.flatMap((work) => work.repairs);
   const lines = repairs.reduce((sum, repair) => sum + repair.joined.lines.length, 0);
-  const isWorked = all.length === file.frame.members.length;
+  const isWorked = !desk.isWorking && all.length >= file.frame.members.length;
   const once = (words: string) => (isWorked ? words : 'working…');
   const some = (n: number, one: string, many = `${one}s`) => (n === 0 ? `no ${many}` : `${n} ${n === 1 ? one : many}`);
   const verbs = [

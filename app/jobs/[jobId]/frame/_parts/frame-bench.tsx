@@ -1,28 +1,55 @@
 'use client';
 
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { toast } from 'sonner';
-import { crossmember, frameSchema, LANDMARK_KINDS, type Frame, type Landmark, type Member } from '@/core/frame';
+import { changeMember, crossmember, frameSchema, LANDMARK_KINDS, moveMember, type Frame, type Landmark, type Member } from '@/core/frame';
 import { lengthDigits, parseLengthMm, printLength } from '@/core/quantity';
-import { DEFAULT_PRACTICE, practiceSchema, STEEL_IDS, steel, type Practice, type SteelId } from '@/core/reference';
+import { DEFAULT_PRACTICE, practiceSchema, type Practice } from '@/core/reference';
+import type { Problem } from '@/core/exchange';
+import type { SkeletonProps } from '@/ui/skeleton';
 import { Entry, Pick } from '@/ui/controls';
 import { Bench, useDesk } from '../../../_desk';
+import { FactorsForm } from './factors-form';
 import { LengthCell } from './length-cell';
+import { LoadsForm, MassCell } from './loads-form';
+import { MembersTable } from './members-table';
 
 /** The frame as built, and the shop's judgements for this job. Nothing changes until it is kept; another tab's change is not overwritten. */
 export function FrameBench() {
-  const { file, keepSetup, system, member, selectMember } = useDesk();
-  const [frame, setFrame] = useState<Frame>(file.frame);
+  const { file, keepSetup, system } = useDesk();
+  const [frame, setDraft] = useState<Frame>(file.frame);
+  const [past, setPast] = useState<readonly Frame[]>([]);
+  const [inStep, setInStep] = useState(true);
+  const dragging = useRef<string | undefined>(undefined);
   const [practice, setPractice] = useState<Practice>(file.practice);
   const [based, setBased] = useState(file.revision);
   const [problem, setProblem] = useState<string>();
   if (based !== file.revision) {
     setBased(file.revision);
-    setFrame(file.frame);
+    setDraft(file.frame);
+    setPast([]);
     setPractice(file.practice);
   }
+  const setFrame = (next: Frame) => {
+    dragging.current = undefined;
+    setPast([...past.slice(-49), frame]);
+    setDraft(next);
+  };
+  /** A drag is one step back, however many places it went through. */
+  const move: NonNullable<SkeletonProps['onMove']> = ({ kind, id }, stationMm) => {
+    const rounded = Math.round(stationMm / 5) * 5;
+    const next = kind === 'member' ? moveMember(frame, id, rounded, inStep) : { ...frame, landmarks: frame.landmarks.map((mark) => (mark.id === id ? { ...mark, stationMm: rounded } : mark)) };
+    if (dragging.current !== id) setPast([...past.slice(-49), frame]);
+    dragging.current = id;
+    setDraft(next);
+  };
+  const undo = () => {
+    dragging.current = undefined;
+    setDraft(past[past.length - 1]!);
+    setPast(past.slice(0, -1));
+  };
   const changed = JSON.stringify([frame, practice]) !== JSON.stringify([file.frame, file.practice]);
-  const setMember = (id: string, to: Partial<Member>) => setFrame({ ...frame, members: frame.members.map((each) => (each.id === id ? { ...each, ...to } : each)) });
+  const setMember = (id: string, to: Partial<Member>) => setFrame(changeMember(frame, id, to, inStep));
   const setMark = (id: string, to: Partial<Landmark>) => setFrame({ ...frame, landmarks: frame.landmarks.map((each) => (each.id === id ? { ...each, ...to } : each)) });
   const rail = frame.members.find((each) => each.role === 'rail')!;
 
@@ -45,10 +72,11 @@ export function FrameBench() {
   };
 
   return (
-    <Bench slice={false}>
+    <Bench slice={false} draft={frame} onMove={move}>
       <div className="flex flex-wrap items-center justify-between gap-3">
         <h1 className="text-2xl font-semibold">Frame: {frame.family}, {printLength(frame.lengthMm, system, 'length')} long, {printLength(frame.widthMm, system, 'length')} over the rails</h1>
-        <div className="flex gap-2">
+        <div className="flex flex-wrap gap-2">
+          <button type="button" className="plain" disabled={past.length === 0} onClick={undo}>Undo</button>
           <button type="button" className="plain" disabled={!changed} onClick={() => {
             setFrame(file.frame);
             setPractice(file.practice);
@@ -62,32 +90,15 @@ export function FrameBench() {
 
       <section className="mt-4" aria-label="Members">
         <div className="flex items-center justify-between border-b border-ink"><h2 className="text-lg font-semibold">Members</h2><button type="button" className="hit underline" onClick={addCrossmember}>Add a crossmember</button></div>
-        <div className="relative overflow-x-auto">
-          <table className="w-full min-w-[820px] text-[15px]">
-            <thead><tr className="caption text-left">{['name', `at station, ${system}`, 'section', `depth, ${system}`, `flange or width, ${system}`, `wall, ${system}`, 'steel', ''].map((head) => <th key={head} scope="col" className="pr-1 font-normal">{head || <span className="sr-only">remove</span>}</th>)}</tr></thead>
-            <tbody>
-              {frame.members.map((each) => (
-                <tr key={each.id} className={each.id === member.id ? 'shadow-[inset_5px_0_0_var(--here)]' : ''}>
-                  <td className="py-0.5 pl-2 pr-1"><input aria-label="Member name" className="field" value={each.name} maxLength={60} onFocus={() => selectMember(each.id)} onChange={(event) => setMember(each.id, { name: event.target.value })} /></td>
-                  <td className="pr-1">{each.role === 'crossmember' ? <LengthCell label={`${each.name} station`} valueMm={each.atMm ?? 0} kind="length" onLength={(atMm) => setMember(each.id, { atMm })} /> : <span className="caption">0 to {lengthDigits(each.lengthMm, system, 'length')}</span>}</td>
-                  <td className="pr-1">{each.shape.kind}</td>
-                  <td className="pr-1"><LengthCell label={`${each.name} depth`} valueMm={each.shape.depthMm} kind="length" onLength={(depthMm) => setMember(each.id, { shape: { ...each.shape, depthMm } })} /></td>
-                  <td className="pr-1"><LengthCell label={`${each.name} breadth`} valueMm={each.shape.kind === 'channel' ? each.shape.flangeMm : each.shape.widthMm} kind="length" onLength={(mm) => setMember(each.id, { shape: each.shape.kind === 'channel' ? { ...each.shape, flangeMm: mm } : { ...each.shape, widthMm: mm } })} /></td>
-                  <td className="pr-1"><LengthCell label={`${each.name} wall`} valueMm={each.shape.thicknessMm} kind="thickness" onLength={(thicknessMm) => setMember(each.id, { shape: { ...each.shape, thicknessMm } })} /></td>
-                  <td className="min-w-[250px] pr-1"><select aria-label={`${each.name} steel`} className="field" value={each.steel} onChange={(event) => setMember(each.id, { steel: event.target.value as SteelId })}>{STEEL_IDS.map((id) => <option key={id} value={id}>{steel(id).name}</option>)}</select></td>
-                  <td>{each.role === 'crossmember' && <button type="button" className="hit underline" aria-label={`Remove ${each.name}`} onClick={() => setFrame({ ...frame, members: frame.members.filter((other) => other.id !== each.id) })}>remove</button>}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </div>
+        <label className="hit inline-flex items-center gap-2"><input type="checkbox" className="size-6" checked={inStep} onChange={(event) => setInStep(event.target.checked)} />Left and right are kept in step. Crossmembers and mounts can be dragged along the Skeleton.</label>
+        <MembersTable frame={frame} inStep={inStep} onFrame={setFrame} onMember={setMember} />
       </section>
 
       <section className="mt-5" aria-label="Landmarks">
         <div className="flex items-center justify-between border-b border-ink"><h2 className="text-lg font-semibold">What hangs on it</h2><button type="button" className="hit underline" onClick={addMark}>Add a mount or hanger</button></div>
         <div className="relative overflow-x-auto">
-          <table className="w-full min-w-[640px] text-[15px]">
-            <thead><tr className="caption text-left">{['what', 'name', 'side', `station, ${system}`, ''].map((head) => <th key={head} scope="col" className="font-normal">{head || <span className="sr-only">remove</span>}</th>)}</tr></thead>
+          <table className="w-full min-w-[820px] text-[15px]">
+            <thead><tr className="caption text-left">{['what', 'name', 'side', `station, ${system}`, `below the rail’s middle, ${system}`, `rated, ${system === 'in' ? 'lb' : 'kg'}`, ''].map((head) => <th key={head} scope="col" className="font-normal">{head || <span className="sr-only">remove</span>}</th>)}</tr></thead>
             <tbody>
               {frame.landmarks.map((mark) => (
                 <tr key={mark.id}>
@@ -95,6 +106,8 @@ export function FrameBench() {
                   <td className="pr-1"><input aria-label="Landmark name" className="field" value={mark.name} maxLength={60} onChange={(event) => setMark(mark.id, { name: event.target.value })} /></td>
                   <td className="pr-1"><select aria-label={`${mark.name} side`} className="field" value={mark.side} onChange={(event) => setMark(mark.id, { side: event.target.value as Landmark['side'] })}>{['left', 'right', 'both'].map((side) => <option key={side}>{side}</option>)}</select></td>
                   <td className="pr-1"><LengthCell label={`${mark.name} station`} valueMm={mark.stationMm} kind="length" onLength={(stationMm) => setMark(mark.id, { stationMm })} /></td>
+                  <td className="pr-1"><LengthCell label={`${mark.name} drop`} valueMm={mark.dropMm ?? 0} kind="length" onLength={(dropMm) => setMark(mark.id, { dropMm })} /></td>
+                  <td className="pr-1">{mark.kind === 'axle' && <MassCell label={`${mark.name} rating`} massKg={mark.ratingKg} system={system} mayBeEmpty onMass={(ratingKg) => setMark(mark.id, ratingKg === undefined ? { ratingKg: undefined } : { ratingKg })} />}</td>
                   <td><button type="button" className="hit underline" aria-label={`Remove ${mark.name}`} onClick={() => setFrame({ ...frame, landmarks: frame.landmarks.filter((other) => other.id !== mark.id) })}>remove</button></td>
                 </tr>
               ))}
@@ -103,8 +116,31 @@ export function FrameBench() {
         </div>
       </section>
 
+      <LoadsForm frame={frame} onFrame={setFrame} />
+      <FactorsForm factors={practice.loadFactors} onChange={(loadFactors) => setPractice({ ...practice, loadFactors })} />
       <PracticeForm practice={practice} onChange={setPractice} />
+      <StartingForm frame={frame} />
     </Bench>
+  );
+}
+
+/** Keeps the frame as it is drawn here as a starting point for new jobs; a name said again replaces what was under it. */
+function StartingForm({ frame }: { frame: Frame }) {
+  const { by } = useDesk();
+  const [name, setName] = useState('');
+  const save = async () => {
+    const response = await fetch('/api/starting-frames', { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ id: crypto.randomUUID(), name, frame: { ...frame, loads: undefined }, by, at: new Date().toISOString() }) }).catch(() => undefined);
+    const answer = response && ((await response.json()) as { ok: true } | { ok: false; problem: Problem });
+    if (!answer) return void toast.error('The server cannot be reached; nothing was saved.');
+    if (!answer.ok) return void toast.error(answer.problem.message, { description: answer.problem.kept });
+    toast.success(`${name.trim()} can be chosen when a job is opened`);
+    setName('');
+  };
+  return (
+    <section className="mt-5 flex flex-wrap items-end gap-3 border-t border-rule pt-3" aria-label="Starting point">
+      <Entry label="Save this frame as the shop’s starting point, named" className="w-80" value={name} maxLength={60} onChange={(event) => setName(event.target.value)} />
+      <button type="button" className="plain" disabled={name.trim() === ''} onClick={() => void save()}>Save as a starting point</button>
+    </section>
   );
 }
 

@@ -9,6 +9,7 @@ import { CAUTIONS } from '../../../../_words/cautions';
 import { findingWords, sourceWords } from '../../../../_words/findings';
 import { Reason } from '../../../../_parts/reason';
 import { Bench, MemberStrip, useDesk } from '../../../_desk';
+import { DemandPanel, FramePanel } from './demand-panel';
 
 const KEPT_WORDS: readonly (readonly [KeptKey, string])[] = [['modulusBottom', 'S bottom'], ['modulusTop', 'S top'], ['inertia', 'Ix'], ['area', 'area'], ['torsion', 'J']];
 
@@ -42,6 +43,8 @@ export function WeighBench() {
           <WorstTable sections={work.picture.sections} system={system} onShow={(stationMm) => setCursor({ ...cursor, stationMm })} />
         </section>
       )}
+      <DemandPanel />
+      <FramePanel />
       <div className="mt-5"><MemberStrip height={300} readings={false} /></div>
       <p className="caution mt-4">{CAUTIONS.weigh}</p>
     </Bench>

@@ -1,0 +1,285 @@
+import { beamProfile, warping, type BeamProfile, type CaseResult, type EndForces, type Section } from '../mechanics';
+import { CASE_IDS, isLifted, placementOf, referencePoint, solveCases, structureOf, isClosed, type CaseId, type Face, type Frame, type Member, type MeshedMember, type SolvedFrame, type Structure, type StructureProblem, type Surface, type UnsolvedCase, type WheelLoad } from '../frame';
+import { cyclesToCrack, steel, type FatigueId, type LoadFactors } from '../reference';
+import { cripplingN, faceMeanMm, sectionStrength, type SectionStrength } from './strength';
+
+const SHEAR_MPA = 77_000;
+
+/** A member's wall in one state: what a section is made of at a station. */
+export interface StateWall { readonly surface: Surface; readonly section: Section; readonly wallMm: ArrayLike<number> }
+/** Asked for every element; undefined where no metal is left. */
+export type WallAt = (member: Member, stationMm: number) => StateWall | undefined;
+
+export const WHY_IDS = ['yield', 'wall buckling', 'sideways buckling'] as const;
+/** What a station has to carry in its worst case, against what it may. */
+export interface StationDemand {
+  readonly stationMm: number;
+  readonly caseId: CaseId;
+  readonly stressMpa: number;
+  readonly allowableMpa: number;
+  readonly utilisation: number;
+  readonly why: (typeof WHY_IDS)[number];
+  /** Of the stress: what warping alone does. */
+  readonly warpingMpa: number;
+  /** Range of normal stress on the road, ±0.5 g of the standing load, MPa. */
+  readonly rangeMpa: number;
+}
+/** A place where cracks start, with its category and what the road does there. */
+export interface FatigueSpot { readonly stationMm: number; readonly what: string; readonly category: FatigueId; readonly rangeMpa: number; readonly cycles: number }
+/** A support under a member against its web's crippling strength. */
+export interface PadDemand { readonly caseId: CaseId; readonly stationMm: number; readonly upN: number; readonly capacityN: number }
+export interface MemberDemand { readonly memberId: string; readonly along: readonly StationDemand[]; readonly worst?: StationDemand; readonly spots: readonly FatigueSpot[]; readonly pads: readonly PadDemand[] }
+
+export const FELT_IDS = ['steering gear under a push', 'twist with one wheel in a ditch', 'front wall, hitched against on legs', 'tyre to body over a bump'] as const;
+export interface Felt { readonly id: (typeof FELT_IDS)[number]; readonly value: number; readonly quantity: 'length' | 'angle' }
+
+/** The frame in one state, all its cases. */
+export interface FrameDemand {
+  readonly members: readonly MemberDemand[];
+  readonly problems: readonly StructureProblem[];
+  readonly unsolved: readonly UnsolvedCase[];
+  readonly wheels: readonly WheelLoad[];
+  readonly couplerKg?: number;
+  readonly felt: readonly Felt[];
+  readonly shapes: FlexShapes;
+}
+/** Node positions, members as runs of nodes, and how every case bends them; the tilt of the whole is taken out. mm, three a node. */
+export interface FlexShapes { readonly nodesMm: Float64Array; readonly members: readonly { readonly id: string; readonly nodes: readonly number[] }[]; readonly cases: readonly { readonly id: CaseId; readonly movedMm: Float64Array }[] }
+
+interface Cut extends StateWall { readonly profile: BeamProfile; readonly strength: SectionStrength; readonly y: Float64Array; readonly z: Float64Array; readonly omega: Float64Array; readonly faceOfNode: readonly (Face['id'] | undefined)[] }
+
+export function frameDemand(frame: Frame, factors: LoadFactors, wallAt: WallAt): FrameDemand {
+  const cuts = new Map<string, Cut | undefined>();
+  const keyOf = (member: Member, stationMm: number) => `${member.id}@${stationMm.toFixed(3)}`;
+  const cutAt = (member: Member, stationMm: number): Cut | undefined => {
+    const key = keyOf(member, stationMm);
+    if (!cuts.has(key)) cuts.set(key, cutOf(frame, member, stationMm, wallAt));
+    return cuts.get(key);
+  };
+  const structure = structureOf(frame, (member, stationMm) => cutAt(member, stationMm)?.profile);
+  const solved = solveCases(structure, factors);
+  const members = structure.members.map((mesh) => memberDemand(frame, structure, mesh, solved, factors, (mm) => cutAt(mesh.member, mm)));
+  return {
+    members, problems: solved.problems, unsolved: solved.unsolved, wheels: solved.wheels, ...(solved.couplerKg !== undefined && { couplerKg: solved.couplerKg }),
+    felt: feltNumbers(structure, solved), shapes: flexShapes(structure, solved),
+  };
+}
+
+function cutOf(frame: Frame, member: Member, stationMm: number, wallAt: WallAt): Cut | undefined {
+  const wall = wallAt(member, stationMm);
+  if (!wall) return undefined;
+  const seat = { ...referencePoint(member.shape), mirrored: placementOf(frame, member).mirrored };
+  const warps = !isClosed(member.shape);
+  const profile = beamProfile(wall.section, seat, warps);
+  if (!profile) return undefined;
+  const hand = seat.mirrored ? -1 : 1;
+  const warp = profile.cwMm6 > 0 ? warping(wall.section) : undefined;
+  return {
+    ...wall, profile,
+    strength: sectionStrength(wall.surface, wall.section, wall.wallMm, steel(member.steel), unbracedMm(frame, member, stationMm), SHEAR_MPA),
+    y: wall.section.xMm.map((x) => hand * (x - seat.xMm)), z: wall.section.yMm.map((y) => y - seat.yMm),
+    omega: warp ? warp.omegaMm2.map((omega) => hand * omega) : new Float64Array(wall.section.xMm.length),
+    faceOfNode: facesOfNodes(wall.surface, wall.section),
+  };
+}
+
+/** Between the crossmembers on either side of a station of a rail; a whole member else. */
+function unbracedMm(frame: Frame, member: Member, stationMm: number): number {
+  if (member.role !== 'rail') return member.lengthMm;
+  const holds = frame.members.filter((each) => each.role === 'crossmember').map((each) => each.atMm! - (member.startMm ?? 0));
+  const before = Math.max(0, ...holds.filter((mm) => mm <= stationMm));
+  const after = Math.min(member.lengthMm, ...holds.filter((mm) => mm > stationMm));
+  return Math.max(after - before, 1);
+}
+
+/** Nodes with metal, by face where they are the plain wall's own (a plate's nodes come after them and have none). */
+function facesOfNodes(surface: Surface, section: Section): (Face['id'] | undefined)[] {
+  const found: (Face['id'] | undefined)[] = Array.from({ length: section.xMm.length });
+  const plain = surface.midline;
+  if (plain.from.length !== section.from.length) return found;
+  surface.rowFace.forEach((face, row) => {
+    found[plain.from[row]!] ??= face.id;
+    found[plain.to[row]!] = face.id;
+  });
+  return found;
+}
+
+interface FibrePeak { stressMpa: number; allowableMpa: number; utilisation: number; why: StationDemand['why']; warpingMpa: number }
+
+/** The worst fibre at an element's end: tension against yield, compression against the least of yield, its wall and sideways buckling. */
+function peakOf(cut: Cut, forces: EndForces, share: number): FibrePeak {
+  const { profile, section } = cut;
+  const determinant = profile.iyyMm4 * profile.izzMm4 - profile.iyzMm4 * profile.iyzMm4;
+  const a = (-forces.momentZNmm * profile.izzMm4 - forces.momentYNmm * profile.iyzMm4) / determinant;
+  const b = (forces.momentYNmm * profile.iyyMm4 + forces.momentZNmm * profile.iyzMm4) / determinant;
+  const axial = forces.axialN / profile.areaMm2;
+  const perOmega = profile.cwMm6 > 0 ? forces.bimomentNmm2 / profile.cwMm6 : 0;
+  let peak: FibrePeak = { stressMpa: 0, allowableMpa: share * cut.strength.yieldMpa, utilisation: 0, why: 'yield', warpingMpa: 0 };
+  for (let node = 0; node < section.xMm.length; node++) {
+    const warpingMpa = perOmega * cut.omega[node]!;
+    const stressMpa = axial + a * (cut.y[node]! - profile.centroid[0]) + b * (cut.z[node]! - profile.centroid[1]) + warpingMpa;
+    const [limit, why] = stressMpa >= 0 ? ([cut.strength.yieldMpa, 'yield'] as const) : compressionLimit(cut, node);
+    const allowableMpa = share * limit;
+    const utilisation = allowableMpa > 0 ? Math.abs(stressMpa) / allowableMpa : Infinity;
+    if (utilisation > peak.utilisation) peak = { stressMpa, allowableMpa, utilisation, why, warpingMpa };
+  }
+  return peak;
+}
+
+function compressionLimit({ strength, faceOfNode }: Cut, node: number): readonly [number, StationDemand['why']] {
+  const face = faceOfNode[node];
+  const wall = face === undefined ? strength.yieldMpa : strength.wallMpa.get(face)!;
+  if (wall < strength.yieldMpa && wall <= strength.lateralMpa) return [wall, 'wall buckling'];
+  return strength.lateralMpa < strength.yieldMpa ? [strength.lateralMpa, 'sideways buckling'] : [strength.yieldMpa, 'yield'];
+}
+
+function memberDemand(frame: Frame, structure: Structure, mesh: MeshedMember, solved: SolvedFrame, factors: LoadFactors, cutAt: (mm: number) => Cut | undefined): MemberDemand {
+  const along: StationDemand[] = [];
+  mesh.elements.forEach((element, k) => {
+    const middleMm = (mesh.stationsMm[k]! + mesh.stationsMm[k + 1]!) / 2;
+    const cut = element >= 0 ? cutAt(middleMm) : undefined;
+    if (!cut) return;
+    const demand = elementDemand(cut, element, middleMm, solved, factors);
+    if (demand) along.push(demand);
+  });
+  const worst = along.reduce<StationDemand | undefined>((most, here) => (!most || here.utilisation > most.utilisation ? here : most), undefined);
+  return { memberId: mesh.member.id, along, ...(worst && { worst }), spots: fatigueSpots(frame, mesh.member, along), pads: padsOn(structure, mesh, solved, cutAt) };
+}
+
+function elementDemand(cut: Cut, element: number, stationMm: number, solved: SolvedFrame, factors: LoadFactors): StationDemand | undefined {
+  let worst: StationDemand | undefined;
+  let rangeMpa = 0;
+  for (const { id, result, kept } of solved.cases) {
+    const at = kept[element]!;
+    if (at < 0) continue;
+    const share = isLifted(id) ? factors.liftAllowable : factors.roadAllowable;
+    for (const forces of [result.from[at]!, result.to[at]!]) {
+      const peak = peakOf(cut, forces, share);
+      // ±0.5 g about standing: the range is the standing stress itself.
+      if (id === 'standing') rangeMpa = Math.max(rangeMpa, Math.abs(peak.stressMpa));
+      if (!worst || peak.utilisation > worst.utilisation) worst = { stationMm, caseId: id, ...peak, rangeMpa: 0 };
+    }
+  }
+  return worst && { ...worst, rangeMpa };
+}
+
+/** Where a rail is welded, drilled or clamped: crossmember ends, hangers and brackets, recorded holes. */
+function fatigueSpots(frame: Frame, member: Member, along: readonly StationDemand[]): FatigueSpot[] {
+  if (member.role !== 'rail' || along.length === 0) return [];
+  const startMm = member.startMm ?? 0;
+  const seeds: (readonly [number, string, FatigueId])[] = [
+    ...frame.members.filter((each) => each.role === 'crossmember').map((each) => [each.atMm! - startMm, each.name, each.joint === 'flange' ? 'E' : 'C'] as const),
+    ...frame.members.filter((each) => each.role === 'outrigger' && each.side === member.side).map((each) => [each.line!.from[0] - startMm, each.name, 'E'] as const),
+    ...frame.landmarks.filter((mark) => (mark.kind === 'spring hanger' || mark.kind === 'steering gear' || mark.kind === 'shock mount' || mark.kind === 'control arm') && (mark.side === 'both' || mark.side === member.side)).map((mark) => [mark.stationMm - startMm, mark.name, 'D'] as const),
+    ...(member.holes ?? []).map((hole) => [hole.stationMm, 'hole', 'D'] as const),
+  ];
+  return seeds.filter(([mm]) => mm >= 0 && mm <= member.lengthMm).map(([stationMm, what, category]) => {
+    const rangeMpa = nearest(along, stationMm).rangeMpa;
+    return { stationMm, what, category, rangeMpa, cycles: cyclesToCrack(category, rangeMpa) };
+  }).sort((a, b) => a.cycles - b.cycles);
+}
+
+export const nearest = (along: readonly StationDemand[], stationMm: number): StationDemand =>
+  along.reduce((best, here) => (Math.abs(here.stationMm - stationMm) < Math.abs(best.stationMm - stationMm) ? here : best));
+
+function padsOn(structure: Structure, mesh: MeshedMember, solved: SolvedFrame, cutAt: (mm: number) => Cut | undefined): PadDemand[] {
+  const { member } = mesh;
+  if (member.role !== 'rail' && member.role !== 'sill') return [];
+  return solved.cases.filter(({ id }) => isLifted(id)).flatMap(({ id, supports }) => supports.filter((support) => support.id.startsWith('lift') || support.id === 'jack').flatMap((support) => {
+    const at = mesh.nodes.findIndex((node) => structure.nodes[node] === support.atMm);
+    if (at < 0) return [];
+    const k = Math.min(at, mesh.elements.length - 1);
+    const cut = cutAt((mesh.stationsMm[k]! + mesh.stationsMm[k + 1]!) / 2);
+    if (!cut) return [];
+    const means = faceMeanMm(cut.surface, cut.wallMm);
+    const web = Math.min(...cut.surface.faces.filter((face) => face.upright).map((face) => means.get(face.id)!));
+    const flange = means.get('bottom') ?? web;
+    return [{ caseId: id, stationMm: mesh.stationsMm[at]!, upN: support.upN, capacityN: cripplingN(member.shape, web, flange, steel(member.steel).yieldMpa) }];
+  }));
+}
+
+// ——— what the trade feels ———
+
+const caseOf = (solved: SolvedFrame, id: CaseId): CaseResult | undefined => solved.cases.find((each) => each.id === id)?.result;
+const moved = (result: CaseResult, node: number, axis: 0 | 1 | 2): number => result.displacements[6 * node + axis]!;
+
+function feltNumbers(structure: Structure, solved: SolvedFrame): Felt[] {
+  const { frame } = structure;
+  const standing = caseOf(solved, 'standing');
+  if (!standing) return [];
+  const felt: Felt[] = [];
+  const railNode = (side: 'left' | 'right', mm: number): number | undefined => {
+    const rail = structure.members.find(({ member }) => member.role === 'rail' && member.side === side && mm >= (member.startMm ?? 0) - 1 && mm <= (member.startMm ?? 0) + member.lengthMm + 1);
+    return rail && rail.nodes[rail.stationsMm.reduce((best, own, k) => (Math.abs(own + (rail.member.startMm ?? 0) - mm) < Math.abs(rail.stationsMm[best]! + (rail.member.startMm ?? 0) - mm) ? k : best), 0)];
+  };
+  const gear = frame.landmarks.find((mark) => mark.kind === 'steering gear');
+  const push = caseOf(solved, 'steering push');
+  const gearNode = gear && railNode(gear.side === 'right' ? 'right' : 'left', gear.stationMm);
+  if (push && gearNode !== undefined) felt.push({ id: 'steering gear under a push', quantity: 'length', value: Math.abs(moved(push, gearNode, 1) - moved(standing, gearNode, 1)) });
+  const axles = frame.landmarks.filter((mark) => mark.kind === 'axle').map((mark) => mark.stationMm);
+  const ditch = caseOf(solved, 'one wheel in a ditch');
+  const [first, last] = [frame.landmarks.find((mark) => mark.kind === 'coupler')?.stationMm ?? Math.min(...axles), Math.max(...axles)];
+  const roll = (result: CaseResult, mm: number): number | undefined => {
+    const [left, right] = [railNode('left', mm), railNode('right', mm)];
+    return left === undefined || right === undefined ? undefined : (moved(result, left, 2) - moved(result, right, 2)) / Math.abs(structure.nodes[left]![1] - structure.nodes[right]![1]);
+  };
+  if (ditch) {
+    const [front, rear] = [first, last].map((mm) => (roll(ditch, mm) ?? 0) - (roll(standing, mm) ?? 0));
+    felt.push({ id: 'twist with one wheel in a ditch', quantity: 'angle', value: Math.abs(rear! - front!) });
+  }
+  const [hitched, legs] = [caseOf(solved, 'hitched'), caseOf(solved, 'on legs')];
+  const upright = structure.members.find(({ member }) => member.role === 'upright');
+  if (hitched && legs && upright) {
+    const [foot, head] = [upright.nodes[0]!, upright.nodes[upright.nodes.length - 1]!];
+    const lean = (result: CaseResult) => moved(result, head, 0) - moved(result, foot, 0);
+    felt.push({ id: 'front wall, hitched against on legs', quantity: 'length', value: Math.abs(lean(hitched) - lean(legs)) });
+  }
+  const bump = caseOf(solved, 'bump');
+  const wheel = solved.wheels[solved.wheels.length - 1];
+  const rearNode = railNode('right', last);
+  if (bump && wheel && rearNode !== undefined) {
+    const above = (result: CaseResult) => moved(result, rearNode, 2) - moved(result, wheel.node, 2);
+    felt.push({ id: 'tyre to body over a bump', quantity: 'length', value: Math.abs(above(bump) - above(standing)) });
+  }
+  return felt;
+}
+
+function flexShapes(structure: Structure, solved: SolvedFrame): FlexShapes {
+  return {
+    nodesMm: Float64Array.from(structure.nodes.flat()),
+    members: structure.members.map(({ member, nodes }) => ({ id: member.id, nodes })),
+    cases: CASE_IDS.flatMap((id) => {
+      const result = caseOf(solved, id);
+      return result ? [{ id, movedMm: withoutTilt(structure, result) }] : [];
+    }),
+  };
+}
+
+/** Movements less what the whole frame sinks and tilts on its springs: the plane that fits the vertical ones best, the mean of the others. */
+function withoutTilt(structure: Structure, result: CaseResult): Float64Array {
+  const count = structure.nodes.length;
+  const out = new Float64Array(3 * count);
+  const plane = fittedPlane(structure, result);
+  const mean = [0, 1].map((axis) => structure.nodes.reduce((sum, _, node) => sum + moved(result, node, axis as 0 | 1), 0) / count);
+  structure.nodes.forEach(([x, y], node) => {
+    out[3 * node] = moved(result, node, 0) - mean[0]!;
+    out[3 * node + 1] = moved(result, node, 1) - mean[1]!;
+    out[3 * node + 2] = moved(result, node, 2) - (plane[0] + plane[1] * x + plane[2] * y);
+  });
+  return out;
+}
+
+function fittedPlane(structure: Structure, result: CaseResult): [number, number, number] {
+  const n = structure.nodes.length;
+  const mean = structure.nodes.reduce<[number, number, number]>((sum, [x, y], node) => [sum[0] + x / n, sum[1] + y / n, sum[2] + moved(result, node, 2) / n], [0, 0, 0]);
+  let xx = 0, yy = 0, xy = 0, xz = 0, yz = 0;
+  structure.nodes.forEach(([x, y], node) => {
+    const [dx, dy, dz] = [x - mean[0], y - mean[1], moved(result, node, 2) - mean[2]];
+    xx += dx * dx; yy += dy * dy; xy += dx * dy; xz += dx * dz; yz += dy * dz;
+  });
+  const bottom = xx * yy - xy * xy;
+  if (!(bottom > 0)) return [mean[2], 0, 0];
+  const [bx, by] = [(xz * yy - yz * xy) / bottom, (yz * xx - xz * xy) / bottom];
+  return [mean[2] - bx * mean[0] - by * mean[1], bx, by];
+}
+
