@@ -12,7 +12,7 @@ const shared = {
 
 const config = {
   projects: [
-    { ...shared, displayName: 'unit', testMatch: ['<rootDir>/{core,data,ui,app,demo,workers}/**/*.test.ts', '<rootDir>/checks/*.test.ts'] },
+    { ...shared, displayName: 'unit', testMatch: ['<rootDir>/{core,data,ui,app,demo,workers,stand-ins}/**/*.test.ts', '<rootDir>/checks/*.test.ts'] },
     { ...shared, displayName: 'outside', testMatch: ['<rootDir>/checks/outside/*.test.ts'] },
   ],
 };

@@ -1,15 +1,15 @@
-// npm run bench [-- sections|screens|typing …]: figures of this machine, now; compare within one run only.
+// npm run bench [-- sections|frames|screens|typing …]: figures of this machine, now; compare within one run only.
 import { spawnSync } from 'node:child_process';
 import { ensureBuild, ensureNpmPackages } from '../set-up/machine.mjs';
 
 ensureNpmPackages();
 const asked = process.argv.slice(2);
 const wants = (name) => asked.length === 0 || asked.includes(name);
-if (wants('sections')) {
-  // Bundled as the browser gets it: module by module, every import is a look-up that the product does not pay for.
+// Bundled as the browser gets it: module by module, every import is a look-up that the product does not pay for.
+for (const name of ['sections', 'frames'].filter(wants)) {
   const { build } = await import('esbuild');
-  await build({ entryPoints: ['bench/sections.ts'], bundle: true, platform: 'node', format: 'esm', outfile: 'var/bench/sections.mjs', logLevel: 'error' });
-  spawnSync('node', ['var/bench/sections.mjs'], { stdio: 'inherit' });
+  await build({ entryPoints: [`bench/${name}.ts`], bundle: true, platform: 'node', format: 'esm', outfile: `var/bench/${name}.mjs`, logLevel: 'error' });
+  spawnSync('node', [`var/bench/${name}.mjs`], { stdio: 'inherit' });
 }
 if (wants('screens') || wants('typing')) {
   if (!ensureBuild()) process.exit(1);

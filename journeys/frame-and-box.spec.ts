@@ -46,7 +46,7 @@ test('the frame is edited: members, mounts, judgements; what is impossible is re
 
 test('a boxed rail in millimetres: four faces, a cap with drains, its own brake', async ({ page, baseURL }, info) => {
   await page.context().addCookies([{ name: 'ossatura-unit', value: 'mm', url: baseURL! }]);
-  await openJob(page, `FR-${info.workerIndex}2`, { family: 'boxed ladder', fields: { 'Rail depth, mm': '150', 'Rail width, mm': '75', 'Wall, mm': '5', 'Rail length, mm': '4000' }, steel: 'Hot-rolled frame steel, 50 ksi yield' });
+  await openJob(page, `FR-${info.workerIndex}2`, { family: 'boxed ladder', fields: { 'Rail depth, mm': '150', 'Rail width, mm': '75', 'Wall, mm': '5', 'Rail length, mm': '4000', 'Wheelbase, mm': '2400', 'Front axle at, mm': '640' }, steel: 'Hot-rolled frame steel, 50 ksi yield' });
   await expect(page.getByRole('form', { name: 'New reading' }).getByLabel(/^face$/).getByRole('option')).toHaveText(['top', 'outer side', 'bottom', 'inner side']);
   for (const station of ['1000', '1300', '1600', '1900', '2200', '2500', '2800']) {
     const isRusty = ['1600', '1900', '2200'].includes(station);

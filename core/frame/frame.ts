@@ -152,6 +152,15 @@ export const landmarksOn = (frame: Frame, member: Member): Landmark[] => {
     .map((landmark) => (startMm === 0 ? landmark : { ...landmark, stationMm: landmark.stationMm - startMm }));
 };
 
+/** Crossmembers that meet this rail, at stations of its own. */
+export const crossingsOn = (frame: Frame, rail: Member): { readonly member: Member; readonly stationMm: number }[] => {
+  if (rail.role !== 'rail') return [];
+  return frame.members
+    .filter((member) => member.role === 'crossmember' && member.atMm !== undefined)
+    .map((member) => ({ member, stationMm: member.atMm! - (rail.startMm ?? 0) }))
+    .filter(({ stationMm }) => stationMm >= 0 && stationMm <= rail.lengthMm);
+};
+
 /** What a member carries: what was said of it, and what the brackets on it do. */
 export const carriedByMember = (frame: Frame, member: Member): Carried[] => CARRIED.filter((what) => member.carries?.includes(what) || landmarksOn(frame, member).some((mark) => carriedBy(mark).includes(what)));
 

@@ -2,7 +2,7 @@ import { inchesToMm } from '../quantity';
 import { BESIDE_TOE_MM, BETWEEN_HEAT_ZONES_MM, chosenLegMm, lapMm, schoolEdgeMm, YOUNGS_MODULUS_MPA } from '../reference';
 import { highestUpperMm } from '../probe';
 import { crackExtent } from '../trace';
-import { isClosed } from '../frame';
+import { crossingsOn, isClosed } from '../frame';
 import { lowerBound, type DamageZone, type MemberPicture } from '../weigh';
 import { developmentMm } from './plating';
 import { pieceKindsFor, type Piece, type PieceKind, type Repair } from './repair';
@@ -149,8 +149,8 @@ function withReach(picture: MemberPicture, target: Target, repair: Repair): Repa
 /** An end rounded outward, on the member, and clear of the heat of a crossmember's weld. */
 function endPlace(picture: MemberPicture, wantedMm: number, outward: 1 | -1): number {
   const clearMm = BETWEEN_HEAT_ZONES_MM + inchesToMm(1);
-  const near = picture.frame.members.find((member) => member.role === 'crossmember' && member.atMm !== undefined && Math.abs(member.atMm - wantedMm) < clearMm);
-  const cleared = near ? near.atMm! + outward * clearMm : wantedMm;
+  const near = crossingsOn(picture.frame, picture.member).find(({ stationMm }) => Math.abs(stationMm - wantedMm) < clearMm);
+  const cleared = near ? near.stationMm + outward * clearMm : wantedMm;
   const rounded = outward > 0 ? roundUp(cleared) : roundDown(cleared);
   return Math.min(picture.member.lengthMm, Math.max(0, rounded));
 }

@@ -1,5 +1,5 @@
 import { beamProfile, warping, type BeamProfile, type CaseResult, type EndForces, type Section } from '../mechanics';
-import { CASE_IDS, isLifted, placementOf, referencePoint, solveCases, structureOf, isClosed, type CaseId, type Face, type Frame, type Member, type MeshedMember, type SolvedFrame, type Structure, type StructureProblem, type Surface, type UnsolvedCase, type WheelLoad } from '../frame';
+import { CASE_IDS, crossingsOn, isLifted, placementOf, referencePoint, solveCases, structureOf, isClosed, type CaseId, type Face, type Frame, type Member, type MeshedMember, type SolvedFrame, type Structure, type StructureProblem, type Surface, type UnsolvedCase, type WheelLoad } from '../frame';
 import { cyclesToCrack, steel, type FatigueId, type LoadFactors } from '../reference';
 import { cripplingN, faceMeanMm, sectionStrength, type SectionStrength } from './strength';
 
@@ -86,7 +86,7 @@ function cutOf(frame: Frame, member: Member, stationMm: number, wallAt: WallAt):
 /** Between the crossmembers on either side of a station of a rail; a whole member else. */
 function unbracedMm(frame: Frame, member: Member, stationMm: number): number {
   if (member.role !== 'rail') return member.lengthMm;
-  const holds = frame.members.filter((each) => each.role === 'crossmember').map((each) => each.atMm! - (member.startMm ?? 0));
+  const holds = crossingsOn(frame, member).map(({ stationMm: mm }) => mm);
   const before = Math.max(0, ...holds.filter((mm) => mm <= stationMm));
   const after = Math.min(member.lengthMm, ...holds.filter((mm) => mm > stationMm));
   return Math.max(after - before, 1);
@@ -168,7 +168,7 @@ function fatigueSpots(frame: Frame, member: Member, along: readonly StationDeman
   if (member.role !== 'rail' || along.length === 0) return [];
   const startMm = member.startMm ?? 0;
   const seeds: (readonly [number, string, FatigueId])[] = [
-    ...frame.members.filter((each) => each.role === 'crossmember').map((each) => [each.atMm! - startMm, each.name, each.joint === 'flange' ? 'E' : 'C'] as const),
+    ...crossingsOn(frame, member).map((each) => [each.stationMm, each.member.name, each.member.joint === 'flange' ? 'E' : 'C'] as const),
     ...frame.members.filter((each) => each.role === 'outrigger' && each.side === member.side).map((each) => [each.line!.from[0] - startMm, each.name, 'E'] as const),
     ...frame.landmarks.filter((mark) => (mark.kind === 'spring hanger' || mark.kind === 'steering gear' || mark.kind === 'shock mount' || mark.kind === 'control arm') && (mark.side === 'both' || mark.side === member.side)).map((mark) => [mark.stationMm - startMm, mark.name, 'D'] as const),
     ...(member.holes ?? []).map((hole) => [hole.stationMm, 'hole', 'D'] as const),

@@ -56,11 +56,12 @@ test('turning through every face comes back to the first', () => {
 
 test('zooming keeps the station under the finger, stays on the member, and never goes under 6 in', () => {
   fc.assert(fc.property(anyMember, within, fc.double({ min: 0.05, max: 3, noNaN: true }), (member, part, factor) => {
-    const stretch = zoomed(member, { fromMm: 1000, toMm: 3000 }, 1000 + 2000 * part, factor);
+    const [from, long] = [member.lengthMm / 6, member.lengthMm / 3];
+    const stretch = zoomed(member, { fromMm: from, toMm: from + long }, from + long * part, factor);
     expect(stretch.fromMm).toBeGreaterThanOrEqual(-1e-9);
     expect(stretch.toMm).toBeLessThanOrEqual(member.lengthMm + 1e-9);
     expect(stretch.toMm - stretch.fromMm).toBeGreaterThanOrEqual(152.3);
-    const station = 1000 + 2000 * part;
+    const station = from + long * part;
     expect(station >= stretch.fromMm - 1e-6 && station <= stretch.toMm + 1e-6).toBe(true);
   }), { seed: 7, numRuns: 200 });
 });

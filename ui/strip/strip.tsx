@@ -1,7 +1,7 @@
 'use client';
 
 import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
-import { facesOf, landmarksOn, type FaceId, type Frame, type Member } from '@/core/frame';
+import { crossingsOn, facesOf, landmarksOn, type FaceId, type Frame, type Member } from '@/core/frame';
 import { lengthDigits, type UnitSystem } from '@/core/quantity';
 import { cursorU, rulerTicks, spotAt, stripScale, type Cursor, type Stretch, type StripScale } from './scale';
 
@@ -89,13 +89,13 @@ function Ruler({ scale, stretch, system, cursorX }: { scale: StripScale; stretch
 function LandmarkLane({ frame, member, scale }: { frame: Frame; member: Member; scale: StripScale }) {
   if (member.role !== 'rail') return null;
   const inSight = (stationMm: number) => scale.x(stationMm) >= scale.left - 1 && scale.x(stationMm) <= scale.left + scale.width + 1;
-  const crossmembers = frame.members.filter((each) => each.role === 'crossmember' && inSight(each.atMm ?? -1));
+  const crossmembers = crossingsOn(frame, member).filter(({ stationMm }) => inSight(stationMm));
   const marks = landmarksOn(frame, member).filter((mark) => inSight(mark.stationMm));
   const y = RULER + LANE - 4;
   return (
     <g fontSize="12" fill="var(--soft)">
-      {crossmembers.map((each) => (
-        <g key={each.id} transform={`translate(${scale.x(each.atMm!)} 0)`}>
+      {crossmembers.map(({ member: each, stationMm }) => (
+        <g key={each.id} transform={`translate(${scale.x(stationMm)} 0)`}>
           <rect x={-5} y={y - 10} width={10} height={10} fill="none" stroke="var(--edge)" strokeWidth="1.5" />
           <text y={y - 14} textAnchor="middle">{each.id.replace('cross-', 'X')}</text>
           <title>{each.name}</title>

@@ -1,5 +1,5 @@
 import { elementFrame, END, endTransform, ownLineLoad, ownStiffness, release, SIZE, cross, plus, type ElementFrame } from './element';
-import { NODE_DOF, type BeamElement, type BeamModel, type CaseResult, type ElementEnd, type EndForces, type LoadCase, type NodeLoad, type Solved, type Support, type Unsolvable, type Vector3 } from './model';
+import { NODE_DOF, type BeamElement, type BeamModel, type CaseResult, type ElementEnd, type EndForces, type LineLoad, type LoadCase, type NodeLoad, type Solved, type Support, type Unsolvable, type Vector3 } from './model';
 import { addTo, factorise, freeMode, multiply, nodeOrder, skyline, solveFactored, type Factors, type Skyline } from './skyline';
 
 /** A pivot that keeps less than this share of its diagonal moves freely: rounding leaves 1e-16 to 1e-13, the softest real support 1e-9. */
@@ -9,14 +9,18 @@ const FREE_SHARE = 1e-12;
 interface Prepared {
   readonly element: BeamElement;
   readonly frame: ElementFrame;
-  readonly own: Float64Array;
+  /** Halfway along its line of reference points. */
+  readonly middle: Vector3;
   /** 7 × 7 for each end. */
   readonly turn: readonly [Float64Array, Float64Array];
   /** The model's unknowns of the fourteen, −1 where held; and the factor on a shared warping. */
   readonly unknowns: Int32Array;
   readonly warpRatio: readonly [number, number];
-  /** Stiffness on the model's unknowns. */
+  /** Stiffness on the model's unknowns, upper half; and the element's own end forces for them, 14 × 14. */
   readonly stiffness: Float64Array;
+  readonly forces: Float64Array;
+  /** Loads of 1 N/mm along each global axis on the centroid: own end loads, and the same on the model's unknowns. Made when first asked for. */
+  unit?: readonly (readonly [own: Float64Array, onUnknowns: Float64Array])[];
 }
 
 /** A frame ready for any number of load cases: one factorisation. */
@@ -92,7 +96,9 @@ function prepare(model: BeamModel, element: BeamElement, numbering: Numbering): 
     const key = warpKey(end);
     unknowns[half * END + 6] = key === undefined ? -1 : numbering.warp.get(key)!;
   }
-  return { element, frame, own, turn, unknowns, warpRatio, stiffness: turned(own, turn, warpRatio) };
+  const [a, b] = [plus(model.nodes[element.from.node]!, element.from.offsetMm), plus(model.nodes[element.to.node]!, element.to.offsetMm)];
+  const middle: Vector3 = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2, (a[2] + b[2]) / 2];
+  return { element, frame, middle, turn, unknowns, warpRatio, ...turned(own, turn, warpRatio) };
 }
 
 function letGo(own: Float64Array, dof: number): void {
@@ -102,21 +108,27 @@ function letGo(own: Float64Array, dof: number): void {
   for (let row = 0; row < SIZE; row++) own[row * SIZE + dof] = own[dof * SIZE + row] = 0;
 }
 
-/** Tᵀ K T, end by end; the warping column takes its ratio. */
-function turned(own: Float64Array, turn: readonly [Float64Array, Float64Array], ratio: readonly [number, number]): Float64Array {
-  const half = new Float64Array(SIZE * SIZE);
-  for (let row = 0; row < SIZE; row++) for (let e = 0; e < 2; e++) for (let c = 0; c < END; c++) {
-    let sum = 0;
-    for (let m = 0; m < END; m++) sum += own[row * SIZE + e * END + m]! * turn[e]![m * 7 + c]!;
-    half[row * SIZE + e * END + c] = c === 6 ? sum * ratio[e]! : sum;
+/** K T and Tᵀ K T, end by end; the warping column takes its ratio. */
+function turned(own: Float64Array, turn: readonly [Float64Array, Float64Array], ratio: readonly [number, number]): { forces: Float64Array; stiffness: Float64Array } {
+  const forces = new Float64Array(SIZE * SIZE);
+  for (let e = 0; e < 2; e++) {
+    const t = turn[e]!;
+    for (let row = 0; row < SIZE; row++) for (let c = 0; c < END; c++) {
+      let sum = 0;
+      for (let m = 0; m < END; m++) sum += own[row * SIZE + e * END + m]! * t[m * 7 + c]!;
+      forces[row * SIZE + e * END + c] = c === 6 ? sum * ratio[e]! : sum;
+    }
   }
-  const out = new Float64Array(SIZE * SIZE);
-  for (let e = 0; e < 2; e++) for (let r = 0; r < END; r++) for (let c = 0; c < SIZE; c++) {
-    let sum = 0;
-    for (let m = 0; m < END; m++) sum += turn[e]![m * 7 + r]! * half[(e * END + m) * SIZE + c]!;
-    out[(e * END + r) * SIZE + c] = r === 6 ? sum * ratio[e]! : sum;
+  const stiffness = new Float64Array(SIZE * SIZE);
+  for (let e = 0; e < 2; e++) {
+    const t = turn[e]!;
+    for (let r = 0; r < END; r++) for (let c = e * END + r; c < SIZE; c++) {
+      let sum = 0;
+      for (let m = 0; m < END; m++) sum += t[m * 7 + r]! * forces[(e * END + m) * SIZE + c]!;
+      stiffness[(e * END + r) * SIZE + c] = r === 6 ? sum * ratio[e]! : sum;
+    }
   }
-  return out;
+  return { forces, stiffness };
 }
 
 function assembled(model: BeamModel, numbering: Numbering, prepared: readonly Prepared[]): PreparedFrame | Unsolvable {
@@ -233,8 +245,9 @@ function solveCases(model: BeamModel, numbering: Numbering, prepared: readonly P
   for (const load of cases) {
     const wrong = badLoad(model, load);
     if (wrong) return { ok: false, reason: { kind: 'bad load', caseId: load.id, why: wrong } };
-    const ownLoads = lineLoadsOf(model, prepared, load);
-    const f = rightSide(numbering, prepared, ownLoads, load);
+    const f = new Float64Array(numbering.count);
+    const ownLoads = lineLoadsOf(model, prepared, load, f);
+    addNodeLoads(numbering, load, f);
     for (let k = 0; k < f.length; k++) if (idle[k] && Math.abs(f[k]!) > 0) {
       const node = numbering.nodeOf[k]!;
       return { ok: false, reason: { kind: 'mechanism', node, at: model.nodes[node]!, along: DIRECTIONS[k - numbering.nodeStart[node]!] ?? 'about x', moving: [node] } };
@@ -245,35 +258,59 @@ function solveCases(model: BeamModel, numbering: Numbering, prepared: readonly P
   return { ok: true, cases: results };
 }
 
+const areNumbers = (vector: readonly number[] | undefined): boolean => vector === undefined || vector.every((value) => Number.isFinite(value));
+
 function badLoad(model: BeamModel, load: LoadCase): string | undefined {
   for (const { node, forceN, momentNmm, offsetMm } of load.nodeLoads) {
     if (!model.nodes[node]) return `a load on node ${node}, which does not exist`;
-    if (![...forceN, ...(momentNmm ?? []), ...(offsetMm ?? [])].every(Number.isFinite)) return `a load on node ${node} that is no number`;
+    if (!(areNumbers(forceN) && areNumbers(momentNmm) && areNumbers(offsetMm))) return `a load on node ${node} that is no number`;
   }
   for (const { element, perMmN } of load.lineLoads) {
     if (!model.elements[element]) return `a load on element ${element}, which does not exist`;
-    if (!perMmN.every(Number.isFinite)) return `a load on element ${model.elements[element].id} that is no number`;
+    if (!(Number.isFinite(perMmN[0]) && Number.isFinite(perMmN[1]) && Number.isFinite(perMmN[2]))) return `a load on element ${model.elements[element].id} that is no number`;
   }
   return undefined;
 }
 
-function lineLoadsOf(model: BeamModel, prepared: readonly Prepared[], load: LoadCase): Map<number, Float64Array> {
-  const sums = new Map<number, Float64Array>();
-  for (const line of load.lineLoads) {
-    const { element, frame } = prepared[line.element]!;
-    const one = ownLineLoad(element.profile, frame, line, model);
-    const before = sums.get(line.element);
-    sums.set(line.element, before ? before.map((value, k) => value + one[k]!) : one);
+const AXES: readonly Vector3[] = [[1, 0, 0], [0, 1, 0], [0, 0, 1]];
+
+/** End loads of a load spread over an element: its own dof, and those the model knows. */
+function endLoads(model: BeamModel, { element, frame, turn, warpRatio }: Prepared, line: LineLoad): readonly [Float64Array, Float64Array] {
+  const own = ownLineLoad(element.profile, frame, line, model);
+  if (element.from.released || element.to.released) release(ownStiffness(element.profile, frame.lengthMm, model), [own], element.from.released, element.to.released);
+  const onUnknowns = new Float64Array(SIZE);
+  for (let e = 0; e < 2; e++) for (let c = 0; c < END; c++) {
+    let sum = 0;
+    for (let m = 0; m < END; m++) sum += turn[e]![m * 7 + c]! * own[e * END + m]!;
+    onUnknowns[e * END + c] = c === 6 ? sum * warpRatio[e]! : sum;
   }
-  for (const [index, own] of sums) {
-    const { element, frame } = prepared[index]!;
-    if (element.from.released || element.to.released) release(ownStiffness(element.profile, frame.lengthMm, model), [own], element.from.released, element.to.released);
+  return [own, onUnknowns];
+}
+
+/** Own end loads of every loaded element; what they put on the model's unknowns is added to `f`. */
+function lineLoadsOf(model: BeamModel, prepared: readonly Prepared[], load: LoadCase, f: Float64Array): (Float64Array | undefined)[] {
+  const sums: (Float64Array | undefined)[] = [];
+  const add = ({ unknowns }: Prepared, into: Float64Array, [own, onUnknowns]: readonly [Float64Array, Float64Array], times: number) => {
+    for (let k = 0; k < SIZE; k++) {
+      into[k]! += times * own[k]!;
+      const at = unknowns[k]!;
+      if (at >= 0) f[at]! += times * onUnknowns[k]!;
+    }
+  };
+  for (const line of load.lineLoads) {
+    const one = prepared[line.element]!;
+    const into = (sums[line.element] ??= new Float64Array(SIZE));
+    if (line.lineYz) {
+      add(one, into, endLoads(model, one, line), 1);
+      continue;
+    }
+    one.unit ??= AXES.map((perMmN) => endLoads(model, one, { element: line.element, perMmN }));
+    for (let axis = 0; axis < 3; axis++) if (line.perMmN[axis]! !== 0) add(one, into, one.unit[axis]!, line.perMmN[axis]!);
   }
   return sums;
 }
 
-function rightSide(numbering: Numbering, prepared: readonly Prepared[], ownLoads: ReadonlyMap<number, Float64Array>, load: LoadCase): Float64Array {
-  const f = new Float64Array(numbering.count);
+function addNodeLoads(numbering: Numbering, load: LoadCase, f: Float64Array): void {
   for (const nodeLoad of load.nodeLoads) {
     const start = numbering.nodeStart[nodeLoad.node]!;
     const moment = momentOnNode(nodeLoad);
@@ -282,27 +319,16 @@ function rightSide(numbering: Numbering, prepared: readonly Prepared[], ownLoads
       f[start + 3 + axis]! += moment[axis]!;
     }
   }
-  for (const [index, own] of ownLoads) {
-    const { turn, unknowns, warpRatio } = prepared[index]!;
-    for (let e = 0; e < 2; e++) for (let c = 0; c < END; c++) {
-      const at = unknowns[e * END + c]!;
-      if (at < 0) continue;
-      let sum = 0;
-      for (let m = 0; m < END; m++) sum += turn[e]![m * 7 + c]! * own[e * END + m]!;
-      f[at]! += c === 6 ? sum * warpRatio[e]! : sum;
-    }
-  }
-  return f;
 }
 
 const momentOnNode = ({ forceN, momentNmm, offsetMm }: NodeLoad): Vector3 => plus(offsetMm ? cross(offsetMm, forceN) : [0, 0, 0], momentNmm);
 
-function recovered(model: BeamModel, numbering: Numbering, prepared: readonly Prepared[], ownLoads: ReadonlyMap<number, Float64Array>, load: LoadCase, f: Float64Array, u: Float64Array, matrix: Skyline, stiffest: number): CaseResult {
+function recovered(model: BeamModel, numbering: Numbering, prepared: readonly Prepared[], ownLoads: readonly (Float64Array | undefined)[], load: LoadCase, f: Float64Array, u: Float64Array, matrix: Skyline, stiffest: number): CaseResult {
   const displacements = new Float64Array(model.nodes.length * NODE_DOF);
   model.nodes.forEach((_, node) => displacements.set(u.subarray(numbering.nodeStart[node]!, numbering.nodeStart[node]! + NODE_DOF), node * NODE_DOF));
   const from: EndForces[] = [], to: EndForces[] = [];
   prepared.forEach((one, index) => {
-    const ends = endForces(model, one, u, ownLoads.get(index));
+    const ends = endForces(model, one, u, ownLoads[index]);
     from.push(ends[0]);
     to.push(ends[1]);
   });
@@ -316,30 +342,28 @@ function recovered(model: BeamModel, numbering: Numbering, prepared: readonly Pr
   return { id: load.id, displacements, from, to, reactions, residual: size > 0 ? Math.sqrt(error / size) : 0, equilibriumError: unbalanced(model, prepared, load, reactions) };
 }
 
-function endForces(model: BeamModel, { element, own, turn, unknowns, warpRatio }: Prepared, u: Float64Array, ownLoad: Float64Array | undefined): [EndForces, EndForces] {
-  const d = new Float64Array(SIZE);
-  for (let e = 0; e < 2; e++) for (let row = 0; row < END; row++) {
-    let sum = 0;
-    for (let c = 0; c < END; c++) {
-      const at = unknowns[e * END + c]!;
-      if (at >= 0) sum += turn[e]![row * 7 + c]! * u[at]! * (c === 6 ? warpRatio[e]! : 1);
-    }
-    d[e * END + row] = sum;
+/** Forces at the far end and the near end's bimoment from the stiffness; the rest of the near end by balance. */
+function endForces(model: BeamModel, { element, frame, forces, unknowns, warpRatio }: Prepared, u: Float64Array, load: Float64Array | undefined): [EndForces, EndForces] {
+  let q6 = 0, q7 = 0, q8 = 0, q9 = 0, q10 = 0, q11 = 0, q12 = 0, q13 = 0;
+  for (let c = 0; c < SIZE; c++) {
+    const at = unknowns[c]!;
+    if (at < 0) continue;
+    const value = u[at]!;
+    q6 += forces[84 + c]! * value; q7 += forces[98 + c]! * value; q8 += forces[112 + c]! * value; q9 += forces[126 + c]! * value;
+    q10 += forces[140 + c]! * value; q11 += forces[154 + c]! * value; q12 += forces[168 + c]! * value; q13 += forces[182 + c]! * value;
   }
-  const q = new Float64Array(SIZE);
-  for (let row = 0; row < SIZE; row++) {
-    let sum = ownLoad ? -ownLoad[row]! : 0;
-    for (let c = 0; c < SIZE; c++) sum += own[row * SIZE + c]! * d[c]!;
-    q[row] = sum;
+  let q0 = -q7, q1 = -q8, q2 = -q9, q3 = -q10, q4 = frame.lengthMm * q9 - q11, q5 = -frame.lengthMm * q8 - q12;
+  if (load) {
+    q0 -= load[0]!; q1 -= load[1]!; q2 -= load[2]!; q3 -= load[3]!; q4 -= load[4]!; q5 -= load[5]!; q6 -= load[6]!;
+    q7 -= load[7]!; q8 -= load[8]!; q9 -= load[9]!; q10 -= load[10]!; q11 -= load[11]!; q12 -= load[12]!; q13 -= load[13]!;
   }
-  const gj = model.shearMpa * element.profile.jMm4;
   const warps = element.profile.cwMm6 > 0;
-  const [first, last] = [(row: number) => -q[row]! + 0, (row: number) => q[END + row]! + 0];
-  const gather = (value: (row: number) => number, twist: number, bimoment: number): EndForces => ({
-    axialN: value(0), shearYN: value(1), shearZN: value(2), torqueNmm: value(3), momentYNmm: value(4), momentZNmm: value(5),
-    stVenantNmm: warps ? gj * twist : value(3), bimomentNmm2: bimoment,
-  });
-  return [gather(first, d[6]!, q[6]! + 0), gather(last, d[END + 6]!, -q[END + 6]! + 0)];
+  const twistRigidity = model.shearMpa * element.profile.jMm4;
+  const twist = (half: 0 | 1) => (unknowns[half * END + 6]! < 0 ? 0 : u[unknowns[half * END + 6]!]! * warpRatio[half]);
+  return [
+    { axialN: 0 - q0, shearYN: 0 - q1, shearZN: 0 - q2, torqueNmm: 0 - q3, momentYNmm: 0 - q4, momentZNmm: 0 - q5, stVenantNmm: warps ? twistRigidity * twist(0) : 0 - q3, bimomentNmm2: q6 },
+    { axialN: q7, shearYN: q8, shearZN: q9, torqueNmm: q10, momentYNmm: q11, momentZNmm: q12, stVenantNmm: warps ? twistRigidity * twist(1) : q10, bimomentNmm2: 0 - q13 },
+  ];
 }
 
 function reactionOf({ node, offsetMm, stiffness }: Support, displacements: Float64Array, stiffest: number): number[] {
@@ -366,14 +390,14 @@ function unbalanced(model: BeamModel, prepared: readonly Prepared[], load: LoadC
     applied += Math.hypot(...nodeLoad.forceN);
   }
   for (const line of load.lineLoads) {
-    const { element, frame } = prepared[line.element]!;
-    const [yLine, zLine] = line.lineYz ?? element.profile.centroid;
-    const at = (end: ElementEnd): Vector3 => plus(model.nodes[end.node]!, end.offsetMm);
-    const [a, b] = [at(element.from), at(element.to)];
-    const middle = [0, 1, 2].map((axis) => (a[axis]! + b[axis]!) / 2 + yLine * frame.axes[3 + axis]! + zLine * frame.axes[6 + axis]!) as unknown as Vector3;
-    const force = line.perMmN.map((perMm) => perMm * frame.lengthMm) as unknown as Vector3;
-    add(middle, force, [0, 0, 0]);
-    applied += Math.hypot(...force);
+    const { element, frame, middle } = prepared[line.element]!;
+    const [y, z] = line.lineYz ?? element.profile.centroid;
+    const { axes, lengthMm } = frame;
+    const [px, py, pz] = [middle[0] + y * axes[3]! + z * axes[6]!, middle[1] + y * axes[4]! + z * axes[7]!, middle[2] + y * axes[5]! + z * axes[8]!];
+    const [fx, fy, fz] = [line.perMmN[0] * lengthMm, line.perMmN[1] * lengthMm, line.perMmN[2] * lengthMm];
+    sum[0]! += fx; sum[1]! += fy; sum[2]! += fz;
+    sum[3]! += py * fz - pz * fy; sum[4]! += pz * fx - px * fz; sum[5]! += px * fy - py * fx;
+    applied += Math.sqrt(fx * fx + fy * fy + fz * fz);
   }
   model.supports.forEach((support, k) => {
     const r = reactions[k]!;

@@ -1,5 +1,5 @@
 import { BETWEEN_HEAT_ZONES_MM } from '../../reference';
-import { CRITICAL_REACH_MM, landmarksOn } from '../../frame';
+import { CRITICAL_REACH_MM, crossingsOn, landmarksOn } from '../../frame';
 import type { RepairFinding } from '../repair-finding';
 import type { RepairPicture } from '../repair-picture';
 import type { Piece } from '../repair';
@@ -44,14 +44,14 @@ export function squareEnd(context: RepairPicture): RepairFinding[] {
 /** Ends are kept off other welds' heat, and noted near what hangs on the rail. */
 export function endPlaces(context: RepairPicture): RepairFinding[] {
   const { picture, pieces } = context;
-  const crossmembers = picture.frame.members.filter((member) => member.role === 'crossmember' && member.atMm !== undefined);
+  const crossings = crossingsOn(picture.frame, picture.member);
   const marks = landmarksOn(picture.frame, picture.member).filter((mark) => mark.kind !== 'axle');
   return pieces.flatMap(({ piece }) => innerEnds(context, piece).flatMap(({ stationMm }): RepairFinding[] => {
     const at = { fromMm: stationMm, toMm: stationMm };
-    const near = crossmembers.filter((member) => Math.abs(member.atMm! - stationMm) < BETWEEN_HEAT_ZONES_MM + 25)[0];
+    const near = crossings.find((crossing) => Math.abs(crossing.stationMm - stationMm) < BETWEEN_HEAT_ZONES_MM + 25);
     const mark = marks.map((candidate) => ({ candidate, away: Math.abs(candidate.stationMm - stationMm) })).filter(({ away }) => away < CRITICAL_REACH_MM).sort((a, b) => a.away - b.away)[0];
     return [
-      ...(near ? [{ code: 'end-near-weld' as const, weight: 'deviation' as const, pieceId: piece.id, quantity: 'length' as const, value: Math.abs(near.atMm! - stationMm), limit: BETWEEN_HEAT_ZONES_MM + 25, source: 'practice' as const, at, name: near.name }] : []),
+      ...(near ? [{ code: 'end-near-weld' as const, weight: 'deviation' as const, pieceId: piece.id, quantity: 'length' as const, value: Math.abs(near.stationMm - stationMm), limit: BETWEEN_HEAT_ZONES_MM + 25, source: 'practice' as const, at, name: near.member.name }] : []),
       ...(mark ? [{ code: 'end-in-critical-zone' as const, weight: 'note' as const, pieceId: piece.id, quantity: 'length' as const, value: mark.away, limit: CRITICAL_REACH_MM, source: 'practice' as const, at, name: mark.candidate.name }] : []),
     ];
   }));

@@ -32,7 +32,7 @@ export function plateThickness({ picture, repair }: RepairPicture): RepairFindin
 
 /** 49 CFR 393.201(c): a flange of an open channel between the axles is not cut except as the maker specifies. */
 export function flangeCut({ picture, repair, target }: RepairPicture): RepairFinding[] {
-  const axles = axleStationsMm(picture.frame);
+  const axles = axleStationsMm(picture.frame).map((stationMm) => stationMm - (picture.member.startMm ?? 0));
   if (!repair.cutOut || !target || isClosed(picture.member.shape) || axles.length < 2) return [];
   const [front, rear] = [axles[0]!, axles[axles.length - 1]!];
   if (target.toMm < front || target.fromMm > rear) return [];
