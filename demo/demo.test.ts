@@ -1,4 +1,8 @@
-import { workMember, workJob, type JobRecords, type MemberWork } from '@/core/job';
+import { jobDemand, verdictWithDemand, workMember, workJob, type JobRecords, type MemberWork } from '@/core/job';
+import type { JobBundle } from '@/core/exchange';
+import { frameSchema } from '@/core/frame';
+import { checkReading } from '@/core/probe';
+import { checkCrack } from '@/core/trace';
 import { inchesToMm } from '@/core/quantity';
 import { strengthNPerMm } from '@/core/join';
 import { lowerBound } from '@/core/weigh';
@@ -7,7 +11,7 @@ import { demoBundles } from '.';
 
 /** The demo's two units worked from first reading to last weld. */
 const [gritter, trailer] = demoBundles().map((bundle): JobRecords => ({ ...bundle, ...(bundle.unit.grossMassKg !== undefined && { grossMassKg: bundle.unit.grossMassKg }) })) as [JobRecords, JobRecords];
-const memberOf = (records: JobRecords, id: string) => records.frame.members.find((member) => member.id === id)!;
+const memberOf = (records: Pick<JobRecords, 'frame'>, id: string) => records.frame.members.find((member) => member.id === id)!;
 const right = workMember(gritter, memberOf(gritter, 'rail-right'));
 const boxed = workMember(trailer, memberOf(trailer, 'rail-left'));
 const broken = (work: MemberWork, k = 0) => work.repairs[k]!.findings.filter((finding) => finding.weight === 'broken').map((finding) => finding.code);
@@ -148,4 +152,30 @@ describe('the boat trailer', () => {
 test('steel that may not be welded gets no welded proposal', () => {
   const frame = { ...gritter.frame, members: gritter.frame.members.map((member) => ({ ...member, steel: 'unknown' as const })) };
   expect(workMember({ ...gritter, frame }, frame.members[1]!).repairs).toEqual([]);
+});
+
+describe('the other three units', () => {
+  const bundles = demoBundles().slice(2);
+  test.each(bundles.map((bundle) => [bundle.unit.tag, bundle] as const))('%s: a frame that stands, evidence that lies on it, every member worked out', (_tag, bundle) => {
+    expect(frameSchema.safeParse(bundle.frame).success).toBe(true);
+    for (const reading of bundle.readings) expect(checkReading(memberOf(bundle, reading.memberId), reading).ok).toBe(true);
+    for (const crack of bundle.cracks) expect(checkCrack(memberOf(bundle, crack.memberId), crack)).toEqual({ ok: true, value: null });
+    const works = new Map(workJob(bundle).map((work) => [work.picture.member.id, work]));
+    const demand = jobDemand(bundle, works);
+    expect(demand['as found']!.problems).toEqual([]);
+    expect(demand['as found']!.wheels.length).toBeGreaterThanOrEqual(4);
+    for (const [id, work] of works) {
+      const { verdict, findings } = verdictWithDemand(work.picture, demand);
+      expect([id, findings.map((finding) => finding.code).includes('section-alone')]).toEqual([id, false]);
+      if (!work.picture.map) expect(verdict).toBe('Can’t say');
+    }
+  });
+
+  test('the library trailer’s crack is a reason not to use it, the van’s rotted rail and sill are seen', () => {
+    const verdicts = (bundle: JobBundle) => Object.fromEntries(workJob(bundle).map((work) => [work.picture.member.id, work.verdict.verdict]));
+    expect(verdicts(bundles[0]!)['rail-left']).toBe('Mend');
+    const van = verdicts(bundles[2]!);
+    expect(['Mend', 'Splice', 'Renew', 'Retire']).toContain(van['rail-right-front']);
+    expect(['Mend', 'Splice', 'Renew', 'Retire']).toContain(van['sill-right']);
+  });
 });

@@ -1,5 +1,5 @@
 import { inchesToMm } from '@/core/quantity';
-import type { FaceId, Member } from '@/core/frame';
+import { faceOf, type FaceId, type Member } from '@/core/frame';
 
 /** One patch of rust: a bump of the tide line along the rail, and how thin the metal is at its worst. Inches. */
 export interface RustPatch { readonly centreIn: number; readonly halfLengthIn: number; readonly tideIn: number; readonly worstFraction: number }
@@ -9,7 +9,7 @@ export interface RustPatch { readonly centreIn: number; readonly halfLengthIn: n
  * about an inch; the bottom face follows the tide above it; everything has lost a little skin.
  */
 export function trueThicknessMm(member: Member, patches: readonly RustPatch[], stationMm: number, face: FaceId, heightMm: number): number {
-  const nominalMm = member.shape.thicknessMm;
+  const nominalMm = faceOf(member.shape, face)?.wallMm ?? member.shape.thicknessMm;
   const stationIn = stationMm / inchesToMm(1);
   const strongest = patches.map((patch) => ({ patch, swell: swellAt(patch, stationIn) })).sort((a, b) => b.swell * b.patch.tideIn - a.swell * a.patch.tideIn)[0];
   const skin = 0.985;

@@ -40,7 +40,7 @@ export async function openJob(page: Page, tag: string, more: { family?: string; 
   await page.getByLabel('Opened by (role or initials)').fill('TM');
   await page.getByLabel('Stations measured from').fill('front gauge hole');
   if (more.family) await page.getByLabel('Frame family').selectOption(more.family);
-  if (more.steel) await page.getByLabel('Steel').selectOption({ label: more.steel });
+  if (more.steel) await page.getByLabel('Steel', { exact: true }).selectOption({ label: more.steel });
   for (const [label, value] of Object.entries(more.fields ?? {})) await page.getByLabel(label).fill(value);
   await page.getByRole('button', { name: 'Open the job' }).click();
   await page.waitForURL(/\/jobs\/[^/]+\/probe/);
