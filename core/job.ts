@@ -3,7 +3,7 @@ import type { Practice } from './reference';
 import type { Reading } from './probe';
 import type { Crack } from './trace';
 import { frameDemand, laidSection, layoutOf, memberPicture, weigh, type FrameDemand, type MemberPicture, type MemberVerdict, type WallAt } from './weigh';
-import { checkRules, flatPattern, lengthened, memberStates, proposeRepairs, repairPicture, stateKept, stateSection, type FlatPattern, type MemberState, type StateId, type Repair, type RepairFinding, type RepairPicture } from './shape';
+import { checkRules, flatPattern, lengthened, memberStates, proposeRepairs, repairPicture, STATE_IDS, stateKept, stateSection, type FlatPattern, type MemberState, type StateId, type Repair, type RepairFinding, type RepairPicture } from './shape';
 import { checkJoining, designShearN, joining, strengthNPerMm, type JoinFinding, type Joining } from './join';
 import type { SectionKept } from './weigh';
 
@@ -59,9 +59,9 @@ export function weighMember(records: JobRecords, member: Member): { picture: Mem
 export type JobDemand = Partial<Readonly<Record<StateId, FrameDemand>>>;
 
 /** The whole frame solved on the sections that the members' work found: rust changes stiffness, and where force goes. */
-export function jobDemand(records: JobRecords, works: ReadonlyMap<string, MemberWork>): JobDemand {
+export function jobDemand(records: JobRecords, works: ReadonlyMap<string, MemberWork>, wanted: readonly StateId[] = STATE_IDS): JobDemand {
   const repaired = [...works.values()].some((work) => work.repairs.length > 0);
-  const states: readonly StateId[] = repaired ? ['as built', 'as found', 'cut open', 'tacked', 'as repaired'] : ['as built', 'as found'];
+  const states = wanted.filter((state) => repaired || state === 'as built' || state === 'as found');
   return Object.fromEntries(states.map((state) => [state, frameDemand(frameIn(records.frame, state), records.practice.loadFactors, wallIn(works, state))]));
 }
 
@@ -99,6 +99,13 @@ export function verdictWithDemand(picture: MemberPicture, demand: JobDemand): Me
   const of = (state: StateId) => demand[state]?.members.find((each) => each.memberId === picture.member.id);
   const [found, built] = [of('as found'), of('as built')];
   return weigh(picture, found && built ? { found, built } : undefined);
+}
+
+/** Every member worked out and judged with what the frame asks of it: what a report prints. */
+export function judgedJob(records: JobRecords): MemberWork[] {
+  const works = workJob(records);
+  const demand = jobDemand(records, new Map(works.map((work) => [work.picture.member.id, work])), ['as built', 'as found']);
+  return works.map((work) => ({ ...work, verdict: verdictWithDemand(work.picture, demand) }));
 }
 
 export function workMember(records: JobRecords, member: Member): MemberWork {

@@ -46,6 +46,12 @@ const SHOTS = [
     await page.getByLabel('Frame family').selectOption('gooseneck trailer');
     await page.evaluate(() => window.scrollTo(0, 400));
   } },
+  { name: 'probe-beam', open: (jobs) => `${jobs['BK-1']}/probe?member=rail-left`, then: (page) => page.getByRole('button', { name: /Worst station/ }).click() },
+  { name: 'weigh-unibody', dark: true, open: (jobs) => `${jobs['SV-9']}/weigh?member=sill-right` },
+  { name: 'weigh-gooseneck-mm', mm: true, open: (jobs) => `${jobs['DV-3']}/weigh?member=rail-left`, then: async (page) => {
+    await page.getByLabel('Load case').selectOption('hitched');
+    await scrollTo(page, 'The whole frame');
+  } },
   { name: 'shape', open: (jobs) => `${jobs['GR-7']}/shape?member=rail-right`, then: async (page) => {
     await page.getByRole('group', { name: 'Repairs' }).getByRole('button').first().click();
   } },

@@ -1,7 +1,7 @@
 """Section properties of solid shapes by finite elements, for comparison with the midline model.
 
 Standard input: JSON list of sections, each {"rectangles": [[x0, y0, x1, y1], ...], "size": mesh size}; rectangles of one section are fused.
-Standard output: JSON list of {area, cx, cy, ix, iy, j, sx, sy}; sx, sy is the shear centre.
+Standard output: JSON list of {area, cx, cy, ix, iy, j, sx, sy, cw}; sx, sy is the shear centre, cw the warping constant about it.
 
 gmsh makes second-order triangles; the St Venant warping function w solves lap(w) = 0 with dw/dn = y nx - x ny, about the centroid:
     J  = integral of x^2 + y^2 + x dw/dy - y dw/dx
@@ -87,18 +87,22 @@ def solve(points, elements):
     load[0] = 0
     warping = spsolve(k.tocsr(), load)
 
-    j, moments = 0.0, np.zeros(2)
+    j, moments, mean, square = 0.0, np.zeros(2), 0.0, 0.0
 
     def gather(e, da, n, grad, p):
-        nonlocal j, moments
+        nonlocal j, moments, mean, square
         slope = grad @ warping[e]
+        here = n @ warping[e]
+        mean += da * here
+        square += da * here * here
         j += da * (p @ p + p[0] * slope[1] - p[1] * slope[0])
-        moments += da * (n @ warping[e]) * p
+        moments += da * here * p
     every(gather, centroid)
     (xx, xy), (_, yy) = second
     # moments[0] - b xx + a xy = 0;  moments[1] - b xy + a yy = 0
     a, b = np.linalg.solve([[xy, -xx], [yy, -xy]], -moments)
-    return dict(area=area, cx=centroid[0], cy=centroid[1], ix=yy, iy=xx, j=j, sx=centroid[0] + a, sy=centroid[1] + b)
+    cw = square - 2 * b * moments[0] + 2 * a * moments[1] + b * b * xx - 2 * a * b * xy + a * a * yy - mean * mean / area
+    return dict(area=area, cx=centroid[0], cy=centroid[1], ix=yy, iy=xx, j=j, sx=centroid[0] + a, sy=centroid[1] + b, cw=cw)
 
 
 gmsh.initialize()

@@ -71,12 +71,14 @@ export const marks = (seeds: readonly MarkSeed[], lengthMm: number): Landmark[] 
 export function rearAxleMarks(plan: Plan, name: string, halfSpringMm: number, dropMm: number): MarkSeed[] {
   const axles = plan.rearAxlesMm;
   const several = axles.length > 1;
-  const seeds: MarkSeed[] = [['spring hanger', `${name} spring, front hanger`, 'both', axles[0]! - halfSpringMm, { dropMm }]];
+  const axleName = (k: number) => (!several ? `${name} axle` : name ? `${name} axle ${k + 1}` : `Axle ${k + 1}`);
+  const spring = name ? `${name} spring` : 'Spring';
+  const seeds: MarkSeed[] = [['spring hanger', `${spring}, front hanger`, 'both', axles[0]! - halfSpringMm, { dropMm }]];
   axles.forEach((stationMm, k) => {
-    seeds.push(['axle', several ? `${name} axle ${k + 1}` : `${name} axle`, 'both', stationMm]);
-    if (k + 1 < axles.length) seeds.push(['spring hanger', `${name} hanger between axles ${k + 1} and ${k + 2}`, 'both', (stationMm + axles[k + 1]!) / 2, { dropMm }]);
+    seeds.push(['axle', axleName(k).trim(), 'both', stationMm]);
+    if (k + 1 < axles.length) seeds.push(['spring hanger', `Hanger between axles ${k + 1} and ${k + 2}`, 'both', (stationMm + axles[k + 1]!) / 2, { dropMm }]);
   });
-  seeds.push(['spring hanger', `${name} spring, rear hanger`, 'both', axles[axles.length - 1]! + halfSpringMm, { dropMm }]);
+  seeds.push(['spring hanger', `${spring}, rear hanger`, 'both', axles[axles.length - 1]! + halfSpringMm, { dropMm }]);
   return seeds;
 }
 

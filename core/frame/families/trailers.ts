@@ -27,7 +27,7 @@ function beamTrailer(choice: FamilyChoice): Frame {
   const hangerDrop = depth / 2 + tube.depthMm + inch(7);
   const outriggers = every(startMm + inch(12), choice.lengthMm - inch(6), inch(48));
   const halfFloor = Math.min(1250, choice.widthMm / 2 + inch(14));
-  const hangers = rearAxleMarks(plan, 'Axle', inch(13), hangerDrop);
+  const hangers = rearAxleMarks(plan, '', inch(13), hangerDrop);
   const hangerStations = hangers.filter(([kind]) => kind === 'spring hanger').map(([, , , stationMm]) => stationMm);
   return {
     family: choice.family, lengthMm: choice.lengthMm, widthMm: choice.widthMm, datum: choice.datum,
@@ -49,8 +49,8 @@ function gooseneck(choice: FamilyChoice): Frame {
   const y = beamY(choice);
   const kneeMm = rounded(plan.firstMm + 0.24 * (plan.rearMm - plan.firstMm));
   const deckZ = inch(42);
-  const post: MemberShape = { kind: 'box', depthMm: inch(4), widthMm: inch(3), thicknessMm: inch(3 / 16) };
-  const deck: MemberShape = { kind: 'box', depthMm: inch(5), widthMm: inch(3), thicknessMm: inch(3 / 16) };
+  const post: MemberShape = { kind: 'box', depthMm: inch(8), widthMm: inch(4), thicknessMm: inch(1 / 4) };
+  const deck: MemberShape = { kind: 'box', depthMm: inch(8), widthMm: inch(4), thicknessMm: inch(1 / 4) };
   const stud: MemberShape = { kind: 'box', depthMm: inch(2), widthMm: inch(2), thicknessMm: inch(1 / 8) };
   const deckStart = Math.max(0, plan.firstMm - inch(14));
   const cross = (id: string, name: string, x: number, z: number) => lineMember(id, name, 'deck beam', deck, choice.steel, [x, -y, z], [x, y, z], { joint: 'web' });
@@ -61,7 +61,7 @@ function gooseneck(choice: FamilyChoice): Frame {
       ...every(kneeMm + inch(2), choice.lengthMm - inch(4), inch(64)).map((atMm, k) => crossmember(choice, k + 1, atMm)),
       ...pair('deck', 'upper deck beam', (_, hand) => ({ role: 'deck beam', shape: deck, steel: choice.steel, line: { from: [deckStart, hand * y, deckZ], to: [kneeMm, hand * y, deckZ] }, carries: ['hitch', 'people'] })),
       cross('deck-cross-1', 'Deck crossmember over the pin', plan.firstMm, deckZ), cross('deck-cross-2', 'Deck crossmember, middle', rounded((plan.firstMm + kneeMm) / 2), deckZ), cross('deck-cross-3', 'Deck crossmember over the front wall', kneeMm, deckZ),
-      lineMember('pin-box', 'Pin box', 'plate', { kind: 'box', depthMm: inch(8), widthMm: inch(8), thicknessMm: inch(1 / 4) }, choice.steel, [plan.firstMm, 0, deckZ - inch(14)], [plan.firstMm, 0, deckZ], { carries: ['hitch'] }),
+      lineMember('pin-box', 'Pin box', 'plate', { kind: 'box', depthMm: inch(10), widthMm: inch(10), thicknessMm: inch(1 / 4) }, choice.steel, [plan.firstMm, 0, deckZ - inch(14)], [plan.firstMm, 0, deckZ], { carries: ['hitch'] }),
       ...pair('upright', 'upright behind the front wall', (_, hand) => ({ role: 'upright', shape: post, steel: choice.steel, line: { from: [kneeMm, hand * y, 0], to: [kneeMm, hand * y, deckZ] }, carries: ['hitch', 'people'], hidden: ['outer'] })),
       ...pair('knee', 'knee brace', (_, hand) => ({ role: 'brace', shape: post, steel: choice.steel, line: { from: [kneeMm + inch(16), hand * y, 0], to: [kneeMm, hand * y, inch(16)] } })),
       ...pair('stud-steel', 'steel wall stud', (_, hand) => ({ role: 'stud', shape: stud, steel: choice.steel, line: { from: [kneeMm, hand * y * 0.45, 0], to: [kneeMm, hand * y * 0.45, deckZ] }, hidden: ['outer', 'inner'] })),
@@ -70,7 +70,7 @@ function gooseneck(choice: FamilyChoice): Frame {
     ],
     landmarks: marks([
       ['coupler', 'Pin', 'both', plan.firstMm, { dropMm: -(deckZ - inch(14)) }], ['joint', 'Knee: upper deck meets the front wall', 'both', kneeMm], ['landing leg', 'Landing legs', 'both', kneeMm + inch(4), { dropMm: inch(24) }],
-      ...rearAxleMarks(plan, 'Axle', inch(13), choice.railShape.depthMm / 2 + inch(8)), ['tank', 'Fresh-water tank', 'left', rounded((kneeMm + plan.rearMm) / 2)], ['line', 'Gas line', 'right', rounded((kneeMm + plan.rearMm) / 2)], ['harness', 'Wiring', 'left', kneeMm + inch(20)],
+      ...rearAxleMarks(plan, '', inch(13), choice.railShape.depthMm / 2 + inch(8)), ['tank', 'Fresh-water tank', 'left', rounded((kneeMm + plan.rearMm) / 2)], ['line', 'Gas line', 'right', rounded((kneeMm + plan.rearMm) / 2)], ['harness', 'Wiring', 'left', kneeMm + inch(20)],
     ], choice.lengthMm),
   };
 }
@@ -94,7 +94,7 @@ function semiTrailer(choice: FamilyChoice): Frame {
       ...pair('leg-brace', 'landing-leg brace', (_, hand) => ({ role: 'brace', shape: { kind: 'angle', depthMm: inch(2.5), flangeMm: inch(2.5), thicknessMm: inch(1 / 4) }, steel: choice.steel, line: { from: [legMm + inch(30), hand * y, -depth / 4], to: [legMm, hand * y, foot + inch(8)] }, joint: 'pin' })),
       lineMember('cross-shaft', 'Landing-leg cross shaft', 'brace', { kind: 'tube', depthMm: inch(1.5), thicknessMm: inch(3 / 16) }, choice.steel, [legMm, -y, foot + inch(12)], [legMm, y, foot + inch(12)]),
     ],
-    landmarks: marks([['coupler', 'King pin', 'both', plan.firstMm, { dropMm: depth / 2 }], ['landing leg', 'Landing legs', 'both', legMm, { dropMm: -foot }], ...rearAxleMarks(plan, 'Axle', inch(21), depth / 2 + inch(10)), ['line', 'Air lines', 'left', rounded(choice.lengthMm / 2)], ['harness', 'Lamp wiring', 'right', rounded(choice.lengthMm / 2)], ['spare carrier', 'Spare carrier', 'right', rounded(plan.rearMm - inch(90))]], choice.lengthMm),
+    landmarks: marks([['coupler', 'King pin', 'both', plan.firstMm, { dropMm: depth / 2 }], ['landing leg', 'Landing legs', 'both', legMm, { dropMm: -foot }], ...rearAxleMarks(plan, '', inch(21), depth / 2 + inch(10)), ['line', 'Air lines', 'left', rounded(choice.lengthMm / 2)], ['harness', 'Lamp wiring', 'right', rounded(choice.lengthMm / 2)], ['spare carrier', 'Spare carrier', 'right', rounded(plan.rearMm - inch(90))]], choice.lengthMm),
   };
 }
 

@@ -1,7 +1,7 @@
 import { join } from 'node:path';
 import { renderToBuffer } from '@react-pdf/renderer';
 import { download, guarded, notFound, systemOf } from '../../../_door';
-import { workJob } from '@/core/job';
+import { judgedJob } from '@/core/job';
 import type { UnitSystem } from '@/core/quantity';
 import { database, jobFile } from '@/data';
 import { registerFonts, WorkOrder, type OrderWords } from '@/ui/print/work-order';
@@ -24,6 +24,6 @@ export const GET = (request: Request, { params }: { params: Promise<{ jobId: str
   const file = jobFile(database(), (await params).jobId);
   if (!file) return notFound('job');
   const system = systemOf(request);
-  const pdf = await renderToBuffer(<WorkOrder file={file} works={workJob(file)} system={system} words={wordsIn(system)} printedAt={new Date().toISOString()} />);
+  const pdf = await renderToBuffer(<WorkOrder file={file} works={judgedJob(file)} system={system} words={wordsIn(system)} printedAt={new Date().toISOString()} />);
   return download(new Uint8Array(pdf), 'application/pdf', `${file.unit.tag}-work-order.pdf`);
 });

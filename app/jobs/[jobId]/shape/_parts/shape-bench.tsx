@@ -4,7 +4,7 @@ import { useCallback, useMemo, useState } from 'react';
 import { percent, printLength } from '@/core/quantity';
 import type { WorkedRepair } from '@/core/job';
 import { lowerBound } from '@/core/weigh';
-import type { Repair } from '@/core/shape';
+import { pieceKindsFor, type Repair } from '@/core/shape';
 import type { StripScale } from '@/ui/strip';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { repairWords, sourceWords } from '../../../../_words/findings';
@@ -100,6 +100,7 @@ function emptyWords({ work, member }: ReturnType<typeof useDesk>): string {
   const picture = work!.picture;
   if (!picture.map) return `${member.name} has no readings: a plate needs sound metal to land on, so measure first.`;
   if (member.role === 'crossmember') return work!.verdict.verdict === 'Renew' ? 'A crossmember this thin is renewed, not plated. Own-made is fine: S and J at least the old one’s, space left beneath so that dirt can get out.' : 'Nothing on this crossmember asks for metal.';
+  if (pieceKindsFor(member.shape).length === 0 && picture.zones.length + picture.cracks.length > 0) return `Plates are proposed on channels and boxes; on this ${member.shape.kind === 'tube' ? 'round tube' : `${member.shape.kind} section`} the damage is shown and weighed, its repair is specified by hand.`;
   if (picture.steel.weldRepair !== 'yes' && picture.zones.length + picture.cracks.length > 0) return `${picture.steel.name}: no welded repair is proposed. Identify the steel in Frame, or follow the maker’s own instructions.`;
   return `Nothing on ${member.name.toLowerCase()} asks for a plate.`;
 }
