@@ -72,6 +72,15 @@ test('the frame is moved by hand and by typing, undone, kept in step, and saved 
   await page.getByLabel('Left outrigger 3 station').press('Enter');
   await expect(page.getByLabel('Right outrigger 3 station')).toHaveValue('150');
   await page.getByLabel('Left outrigger 4 section').selectOption('angle');
+  const detail = page.getByRole('region', { name: 'The member chosen' });
+  await detail.getByRole('button', { name: 'Add a hole' }).click();
+  await detail.getByLabel('Hole 1 station').fill('900');
+  await detail.getByLabel('Hole 1 station').press('Enter');
+  await keep.click();
+  await expect(page.getByRole('alert').first()).toContainText('station is off');
+  await detail.getByLabel('Hole 1 station').fill('60');
+  await detail.getByLabel('Hole 1 station').press('Enter');
+  await detail.getByLabel('web', { exact: true }).first().check();
   await keep.click();
   await expect(page.getByText('Frame kept')).toBeVisible();
 
@@ -136,4 +145,7 @@ test('GR-7: what rust does to what the frame carries, found against built agains
   expect(await used('repaired')).toBeLessThan(1.25 * (await used('built')));
   await expect(page.getByRole('region', { name: 'Reasons' })).toContainText(/Carries \d+ % of what it may/);
   await expect(page.getByRole('region', { name: 'Reasons' })).not.toContainText('Leave rests on the section alone');
+  for (const state of ['cut open', 'tacked']) await expect(rows.filter({ has: page.getByRole('rowheader', { name: state, exact: true }) })).toBeVisible();
+  await page.getByText('More of this section').click();
+  await expect(page.getByRole('complementary', { name: 'Slice' })).toContainText('warping constant Cw');
 });

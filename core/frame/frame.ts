@@ -63,7 +63,7 @@ export type Member = z.infer<typeof memberSchema>;
 
 export const LANDMARK_KINDS = [
   'axle', 'spring hanger', 'spring seat', 'control arm', 'shock mount', 'bump stop', 'steering gear', 'body mount', 'captive mount', 'hitch', 'coupler', 'landing leg', 'joint',
-  'tank strap', 'spare carrier', 'lift point', 'line', 'harness', 'tank', 'exhaust',
+  'tank strap', 'spare carrier', 'lift point', 'jack', 'line', 'harness', 'tank', 'exhaust',
 ] as const;
 export type LandmarkKind = (typeof LANDMARK_KINDS)[number];
 export const landmarkSchema = z.object({
@@ -83,7 +83,7 @@ export type Landmark = z.infer<typeof landmarkSchema>;
 const CARRIES_BY_KIND: Readonly<Record<LandmarkKind, readonly Carried[]>> = {
   'axle': ['axle location'], 'spring hanger': ['axle location', 'spring seat'], 'spring seat': ['spring seat'], 'control arm': ['axle location'], 'shock mount': ['shock'], 'bump stop': [],
   'steering gear': ['steering'], 'body mount': ['people', 'body'], 'captive mount': ['axle location'], 'hitch': ['hitch'], 'coupler': ['hitch'], 'landing leg': [], 'joint': [],
-  'tank strap': ['tank'], 'spare carrier': ['spare'], 'lift point': [], 'line': [], 'harness': [], 'tank': ['tank'], 'exhaust': [],
+  'tank strap': ['tank'], 'spare carrier': ['spare'], 'lift point': [], 'jack': [], 'line': [], 'harness': [], 'tank': ['tank'], 'exhaust': [],
 };
 /** What a mount or bracket carries: what was said of it, else what its kind always does. */
 export const carriedBy = (mark: Landmark): readonly Carried[] => mark.carries ?? CARRIES_BY_KIND[mark.kind];

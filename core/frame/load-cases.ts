@@ -26,19 +26,20 @@ export interface UnsolvedCase { readonly id: CaseId; readonly why: Unsolvable | 
 export interface SolvedFrame { readonly cases: readonly SolvedCase[]; readonly unsolved: readonly UnsolvedCase[]; readonly problems: readonly StructureProblem[]; readonly wheels: readonly WheelLoad[]; readonly couplerKg?: number }
 export interface WheelLoad { readonly axleId: string; readonly axleName: string; readonly side: 'left' | 'right'; readonly loadKg: number; readonly ratingKg?: number; /** Its node in every case on wheels. */ readonly node: number }
 
-/** Where lift arms and a jack are put; the demo's own choice where nothing was said. */
+/** Where lift arms and a jack are put. */
 export interface LiftPoints { readonly liftMm: readonly number[]; readonly jackMm: number; readonly jackSide: 'left' | 'right' }
 
 export const totalKg = (frame: Frame): number => frame.loads?.items.reduce((sum, item) => sum + item.massKg, 0) ?? 0;
 
-/** Lift arms on the recorded lift points, else a fifth of the length in from both ends; the jack ahead of the last axle. */
+/** Lift arms on the recorded lift points, else a fifth of the length in from both ends; the jack where it is recorded, else ahead of the last axle on the right. */
 export function defaultLiftPoints(frame: Frame): LiftPoints {
   const recorded = frame.landmarks.filter((mark) => mark.kind === 'lift point').map((mark) => mark.stationMm);
   const rails = frame.members.filter((member) => member.role === 'rail' && member.side === 'left');
   const from = Math.min(...rails.map((rail) => rail.startMm ?? 0));
   const length = frame.lengthMm - from;
   const lastAxle = Math.max(...frame.landmarks.filter((mark) => mark.kind === 'axle').map((mark) => mark.stationMm), from + 0.7 * length);
-  return { liftMm: recorded.length >= 2 ? recorded : [from + 0.22 * length, from + 0.78 * length], jackMm: Math.max(from, lastAxle - 600), jackSide: 'right' };
+  const jack = frame.landmarks.find((mark) => mark.kind === 'jack');
+  return { liftMm: recorded.length >= 2 ? recorded : [from + 0.22 * length, from + 0.78 * length], jackMm: jack?.stationMm ?? Math.max(from, lastAxle - 600), jackSide: jack ? sideOf(jack) : 'right' };
 }
 
 /** Every case that this frame can be put in, solved: one factorisation for all cases that stand on the same supports. */

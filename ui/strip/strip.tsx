@@ -122,7 +122,7 @@ function Faces({ member, scale, narrow }: { member: Member; scale: StripScale; n
             {k > 0 && <line x1={scale.left} x2={scale.left + scale.width} y1={top} y2={top} stroke="var(--ink)" strokeWidth="1" strokeDasharray="11 3 2 3" />}
             <text x={scale.left - 10} textAnchor="end" fontSize={narrow ? 12 : 14} fill="var(--ink)" y={(top + bottom) / 2 + (rest.length ? -3 : 5)}>{first}
               {rest.length > 0 && <tspan x={scale.left - 10} dy="15" fill="var(--soft)">{rest.join(' ')}</tspan>}
-            </text>
+            {member.hidden?.includes(face.id) && <tspan x={scale.left - 10} dy="14" fontSize="11" fill="var(--soft)">out of reach</tspan>}</text>
           </g>
         );
       })}

@@ -3,11 +3,12 @@
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { faceOf, surfaceOf } from '@/core/frame';
-import { percent, printLength, sectionDigits, sectionUnit, type UnitSystem } from '@/core/quantity';
+import { plasticModuli, sectionProperties, shearFlow, warping, type Section } from '@/core/mechanics';
+import { percent, printLength, sectionDigits, sectionUnit, significant, type UnitSystem } from '@/core/quantity';
 import { edgeAt } from '@/core/probe';
 import { unrolledPath } from '@/core/trace';
 import { figure, lowerBound, NO_CHANGE, worstStation, type KeptKey, type SectionKept } from '@/core/weigh';
-import { stateKept, STATE_IDS, type StateId } from '@/core/shape';
+import { stateKept, stateSection, STATE_IDS, type StateId } from '@/core/shape';
 import { cursorU } from '@/ui/strip';
 import { Slice } from '@/ui/slice';
 import { Choice } from '@/ui/controls';
@@ -54,12 +55,30 @@ export function SlicePanel({ shows }: { shows: StateId }) {
           {ROWS.map(([key, name, power]) => <FigureRow key={key} name={name} power={power} figureKey={key} built={built && figure(key, built)} here={here} system={system} />)}
         </tbody>
       </table>
+      {work && state && <SectionMore section={stateSection(work.picture, state, cursor.stationMm)} system={system} />}
       {!work && <p className="caption pt-2" role="status">working…</p>}
       {work && !foundHere && <p className="pt-2">{work.picture.map ? 'No metal is left at this station.' : 'Nothing measured on this member yet: only the section as built is known.'}</p>}
       {foundHere && foundHere.guessedShare > 0 && <p className="caption pt-1">{percent(foundHere.guessedShare)} of this section is guessed.</p>}
       {work?.picture.built.fromReadings ? <p className="caption">As built from {work.picture.built.fromReadings} sound readings of its own.</p> : <p className="caption">As built is nominal.</p>}
     </div>
   );
+}
+
+/** What else the section shown has: plastic moduli, warping, where shear may act without twisting, and the flow it makes. */
+function SectionMore({ section, system }: { section: Section; system: UnitSystem }) {
+  const plastic = plasticModuli(section);
+  const properties = sectionProperties(section);
+  const warp = warping(section);
+  const flow = shearFlow(section, 0, 1000);
+  if (!plastic || !properties) return null;
+  const inch = system === 'in';
+  const most = flow && Math.max(...flow.startNPerMm.map(Math.abs), ...flow.middleNPerMm.map(Math.abs), ...flow.endNPerMm.map(Math.abs));
+  const rows: [string, string][] = [
+    ['plastic Zx, Zy', `${sectionDigits(plastic.zxMm3, 3, system)}, ${sectionDigits(plastic.zyMm3, 3, system)} ${sectionUnit(3, system)}`],
+    ...(warp ? [['warping constant Cw', `${significant(warp.cwMm6 / (inch ? 25.4 : 10) ** 6, 3)} ${inch ? 'in' : 'cm'}⁶`], ['shear centre, out from the centroid', printLength(Math.abs(warp.xMm - properties.centroidXMm), system, 'thickness')]] as [string, string][] : [['warping and shear centre', 'none: the metal is in separate pieces']] as [string, string][]),
+    ...(most ? [[inch ? 'largest shear flow, per kip' : 'largest shear flow, per kN', inch ? `${significant(most * 25.4 / 1000, 3)} kip/in` : `${significant(most, 3)} N/mm`]] as [string, string][] : []),
+  ];
+  return <details className="text-[14px]"><summary className="hit flex items-center">More of this section</summary><dl className="grid grid-cols-[1fr_auto] gap-x-3">{rows.map(([name, value]) => <div key={name} className="contents"><dt className="caption">{name}</dt><dd className="text-right">{value}</dd></div>)}</dl></details>;
 }
 
 function FigureRow({ name, power, figureKey, built, here, system }: { name: string; power: 2 | 3 | 4; figureKey: KeptKey; built: number | undefined; here: SectionKept | undefined; system: UnitSystem }) {

@@ -12,11 +12,12 @@ import { Bench, useDesk } from '../../../_desk';
 import { FactorsForm } from './factors-form';
 import { LengthCell } from './length-cell';
 import { LoadsForm, MassCell } from './loads-form';
+import { MemberDetail } from './member-detail';
 import { MembersTable } from './members-table';
 
 /** The frame as built, and the shop's judgements for this job. Nothing changes until it is kept; another tab's change is not overwritten. */
 export function FrameBench() {
-  const { file, keepSetup, system } = useDesk();
+  const { file, keepSetup, system, member } = useDesk();
   const [frame, setDraft] = useState<Frame>(file.frame);
   const [past, setPast] = useState<readonly Frame[]>([]);
   const [inStep, setInStep] = useState(true);
@@ -51,6 +52,7 @@ export function FrameBench() {
   const changed = JSON.stringify([frame, practice]) !== JSON.stringify([file.frame, file.practice]);
   const setMember = (id: string, to: Partial<Member>) => setFrame(changeMember(frame, id, to, inStep));
   const setMark = (id: string, to: Partial<Landmark>) => setFrame({ ...frame, landmarks: frame.landmarks.map((each) => (each.id === id ? { ...each, ...to } : each)) });
+  const chosen = frame.members.find((each) => each.id === member.id);
   const rail = frame.members.find((each) => each.role === 'rail')!;
 
   const addCrossmember = () => {
@@ -92,6 +94,7 @@ export function FrameBench() {
         <div className="flex items-center justify-between border-b border-ink"><h2 className="text-lg font-semibold">Members</h2><button type="button" className="hit underline" onClick={addCrossmember}>Add a crossmember</button></div>
         <label className="hit inline-flex items-center gap-2"><input type="checkbox" className="size-6" checked={inStep} onChange={(event) => setInStep(event.target.checked)} />Left and right are kept in step. Crossmembers and mounts can be dragged along the Skeleton.</label>
         <MembersTable frame={frame} inStep={inStep} onFrame={setFrame} onMember={setMember} />
+        {chosen && <MemberDetail member={chosen} onChange={(change) => setMember(chosen.id, change)} />}
       </section>
 
       <section className="mt-5" aria-label="Landmarks">

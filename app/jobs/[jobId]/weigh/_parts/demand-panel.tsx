@@ -7,7 +7,7 @@ import { CASE_IDS, memberOf, type CaseId } from '@/core/frame';
 import type { JobDemand } from '@/core/job';
 import { mmToInches, percent, printForce, printLength, printMass, printStress, type UnitSystem } from '@/core/quantity';
 import { nearest, type FatigueSpot, type MemberDemand, type StationDemand } from '@/core/weigh';
-import type { StateId } from '@/core/shape';
+import { STATE_IDS, type StateId } from '@/core/shape';
 import { Plot, type Ink } from '@/ui/charts';
 import { FlexView, type FlexLayer } from '@/ui/skeleton';
 import { Choice, Pick } from '@/ui/controls';
@@ -70,7 +70,7 @@ function DemandChart({ demand, memberId, system, cursorMm }: { demand: JobDemand
 }
 
 function AtCursor({ demand, memberId, cursorMm, system }: { demand: JobDemand; memberId: string; cursorMm: number; system: UnitSystem }) {
-  const rows = SHOWN.flatMap((state) => {
+  const rows = STATE_IDS.flatMap((state) => {
     const along = of(demand, state, memberId)?.along;
     return along?.length ? [{ state, here: nearest(along, cursorMm) }] : [];
   });
@@ -78,7 +78,7 @@ function AtCursor({ demand, memberId, cursorMm, system }: { demand: JobDemand; m
     <div className="overflow-x-auto">
       <table className="w-full min-w-[520px] text-[15px]" aria-label="Demand at the cursor">
         <thead><tr className="caption text-left">{['at the cursor', 'used', 'stress', 'may carry', 'worst in', 'held by'].map((head) => <th key={head} scope="col" className="font-normal">{head}</th>)}</tr></thead>
-        <tbody className="ruled">{rows.map(({ state, here }) => <tr key={state}><th scope="row" className="text-left font-normal">{STATE_INK[state]![1]}</th><Used here={here} /><td>{printStress(Math.abs(here.stressMpa), system)}{Math.abs(here.warpingMpa) > 0.3 * Math.abs(here.stressMpa) ? ', mostly warping' : ''}</td><td>{printStress(here.allowableMpa, system)}</td><td>{here.caseId}</td><td>{here.why}</td></tr>)}</tbody>
+        <tbody className="ruled">{rows.map(({ state, here }) => <tr key={state}><th scope="row" className="text-left font-normal">{STATE_INK[state]?.[1] ?? state}</th><Used here={here} /><td>{printStress(Math.abs(here.stressMpa), system)}{Math.abs(here.warpingMpa) > 0.3 * Math.abs(here.stressMpa) ? ', mostly warping' : ''}</td><td>{printStress(here.allowableMpa, system)}</td><td>{here.caseId}</td><td>{here.why}</td></tr>)}</tbody>
       </table>
     </div>
   );
