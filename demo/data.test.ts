@@ -7,7 +7,7 @@ import { demoBundles } from '.';
 import { printBundle } from '@/core/exchange';
 import type { Reading } from '@/core/probe';
 import type { Repair } from '@/core/shape';
-import { addNotice, addUnit, bundleOf, changeSetup, correctUnit, currentSetup, importBundle, jobFile, keepCrack, keepReadings, keepRepair, keepStrike, migrate, noticesOf, openDatabase, openJob, readingsOf, repairsOf, withdrawRepair, type Db, type Written } from '@/data';
+import { addNotice, addUnit, bundleOf, changeSetup, correctUnit, currentSetup, importBundle, jobFile, keepCrack, keepReadings, keepRepair, keepStartingFrame, keepStrike, migrate, noticesOf, openDatabase, openJob, readingsOf, repairsOf, startingFrames, withdrawRepair, type Db, type StartingFrame, type Written } from '@/data';
 
 const [gritter, trailer] = demoBundles() as [ReturnType<typeof demoBundles>[number], ReturnType<typeof demoBundles>[number]];
 let db: Db;
@@ -181,5 +181,19 @@ describe('the file', () => {
     expect(printBundle(bundleOf(again, jobId)!)).toBe(printBundle(gritter));
     again.close();
     rmSync(folder, { recursive: true });
+  });
+});
+
+describe('starting frames', () => {
+  const starting = (more: Partial<StartingFrame> = {}): StartingFrame => ({ id: crypto.randomUUID(), name: 'Our box trailer', frame: trailer.frame, by: 'RK', at: '2026-11-20T10:00:00Z', ...more });
+  test('kept, read back, the same twice is one, a name said again shows the newer, another id’s content is refused', () => {
+    const first = starting();
+    expect(keepStartingFrame(db, first).ok).toBe(true);
+    expect(keepStartingFrame(db, first).ok).toBe(true);
+    const newer = starting({ at: '2026-11-21T10:00:00Z', frame: gritter.frame });
+    expect(keepStartingFrame(db, newer).ok).toBe(true);
+    expect(keepStartingFrame(db, starting({ name: 'a flatbed' })).ok).toBe(true);
+    expect(startingFrames(db).map(({ name, frame }) => [name, frame.family])).toEqual([['a flatbed', 'boxed ladder'], ['Our box trailer', 'open-channel ladder']]);
+    expect(problem(keepStartingFrame(db, { ...first, name: 'other' }))!.code).toBe('conflict');
   });
 });

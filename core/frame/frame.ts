@@ -135,7 +135,8 @@ export const memberOf = (frame: Frame, id: string): Member | undefined => frame.
 /** The same member on the other side. */
 export const twinOf = (frame: Frame, member: Member): Member | undefined => {
   if (!member.side) return undefined;
-  const twinId = member.side === 'left' ? member.id.replace('left', 'right') : member.id.replace('right', 'left');
+  // By the side's own part of the id: an upright has a right in its name on both sides.
+  const twinId = member.side === 'left' ? member.id.replace(/-left(?=-|$)/, '-right') : member.id.replace(/-right(?=-|$)/, '-left');
   return frame.members.find((other) => other.id === twinId && other.id !== member.id);
 };
 

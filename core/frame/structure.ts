@@ -47,21 +47,24 @@ export function structureOf(frame: Frame, profileAt: ProfileAt): Structure {
   const problems: StructureProblem[] = [];
   const members = beams.map(({ member, placement }, k): MeshedMember => {
     const own = stations[k]!;
+    // Between the reference lines of its rails a crossmember is a little longer than its metal: evidence keeps to its own stations.
+    const perMm = member.lengthMm / own[own.length - 1]!;
     const joined = (end: 'from' | 'to') => hostAt(beams, joints, k, end === 'from' ? own[0]! : own[own.length - 1]!);
     const indices: number[] = [];
     for (let n = 0; n + 1 < own.length; n++) {
-      const profile = profileAt(member, (own[n]! + own[n + 1]!) / 2);
+      const middleMm = (perMm * (own[n]! + own[n + 1]!)) / 2;
+      const profile = profileAt(member, middleMm);
       if (!profile) {
-        problems.push({ code: 'parted', memberId: member.id, atMm: (own[n]! + own[n + 1]!) / 2 });
+        problems.push({ code: 'parted', memberId: member.id, atMm: middleMm });
         indices.push(-1);
         continue;
       }
       const endAt = (m: number, isTip: boolean, tip: 'from' | 'to'): ElementEnd => elementEnd({ member, placement, stationMm: own[m]!, node: nodeOf[k]![m]!, nodes, host: isTip ? joined(tip) : undefined, warpTies });
       indices.push(elements.length);
-      elements.push({ id: `${member.id}@${Math.round(own[n]!)}`, upGlobal: placement.up, profile: scaled(profile, member), from: endAt(n, n === 0, 'from'), to: endAt(n + 1, n + 2 === own.length, 'to') });
+      elements.push({ id: `${member.id}@${Math.round(perMm * own[n]!)}`, upGlobal: placement.up, profile: scaled(profile, member), from: endAt(n, n === 0, 'from'), to: endAt(n + 1, n + 2 === own.length, 'to') });
     }
     if (!joints.some((joint) => joint.one === k || joint.other === k) && beams.length > 1) problems.push({ code: 'meets nothing', memberId: member.id, atMm: 0 });
-    return { member, placement, stationsMm: own, nodes: nodeOf[k]!, elements: indices };
+    return { member, placement, stationsMm: own.map((mm) => perMm * mm), nodes: nodeOf[k]!, elements: indices };
   });
   return { frame, nodes, elements, warpTies, members, problems };
 }

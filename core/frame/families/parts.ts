@@ -3,7 +3,7 @@ import type { SteelId } from '../../reference';
 import type { Vector3 } from '../../mechanics';
 import type { Family, Frame, Landmark, Member } from '../frame';
 import { lineLengthMm } from '../placement';
-import type { MemberShape } from '../shape';
+import { breadthMm, isBranched, type MemberShape } from '../shape';
 
 /** What a technician knows of a frame before looking at it: enough to start from. */
 export interface FamilyChoice {
@@ -52,6 +52,11 @@ export function lineMember(id: string, name: string, role: Member['role'], shape
   return { id, name, role, shape, steel, line: { from: [...from], to: [...to] }, lengthMm: lineLengthMm({ from, to }), ...more };
 }
 
+/** How long a crossmember is: between the webs of the rails. */
+export function betweenMm({ railShape: rail, widthMm }: Pick<FamilyChoice, 'railShape' | 'widthMm'>): number {
+  return isBranched(rail) ? widthMm - breadthMm(rail) - rail.thicknessMm : widthMm - 2 * rail.thicknessMm;
+}
+
 /** A crossmember between the rails at a station: of the rail's kind, three quarters of its depth, a little thinner. */
 export function crossmember(choice: Pick<FamilyChoice, 'railShape' | 'steel' | 'widthMm'>, number: number, atMm: number): Member {
   const rail = choice.railShape;
@@ -60,7 +65,7 @@ export function crossmember(choice: Pick<FamilyChoice, 'railShape' | 'steel' | '
   const shape: MemberShape = rail.kind === 'box'
     ? { kind: 'box', depthMm, widthMm: Math.round(rail.widthMm * 0.75), thicknessMm }
     : { kind: 'channel', depthMm, flangeMm: Math.round((rail.kind === 'channel' ? rail.flangeMm : inch(2.5)) * 0.75), thicknessMm };
-  return { id: `cross-${number}`, name: `Crossmember ${number}`, role: 'crossmember', atMm: Math.round(atMm), shape, steel: choice.steel, lengthMm: choice.widthMm - 2 * rail.thicknessMm };
+  return { id: `cross-${number}`, name: `Crossmember ${number}`, role: 'crossmember', atMm: Math.round(atMm), shape, steel: choice.steel, lengthMm: betweenMm(choice) };
 }
 
 type MarkSeed = readonly [kind: Landmark['kind'], name: string, side: Landmark['side'], stationMm: number, more?: Partial<Landmark>];

@@ -1,6 +1,6 @@
 import type { Frame, Member } from '../frame';
 import type { MemberShape } from '../shape';
-import { crossmember, inch, lineMember, marks, pair, planned, rearAxleMarks, rounded, type FamilyChoice, type FamilyDefinition } from './parts';
+import { betweenMm, crossmember, inch, lineMember, marks, pair, planned, rearAxleMarks, rounded, type FamilyChoice, type FamilyDefinition } from './parts';
 
 const every = (fromMm: number, toMm: number, aboutMm: number): number[] => {
   const gaps = Math.max(1, Math.round((toMm - fromMm) / aboutMm));
@@ -88,7 +88,7 @@ function semiTrailer(choice: FamilyChoice): Frame {
     family: choice.family, lengthMm: choice.lengthMm, widthMm: choice.widthMm, datum: choice.datum,
     members: [
       ...beams(choice, 0),
-      ...[...others, legMm].sort((a, b) => a - b).map((atMm, k) => crossmember({ ...choice, railShape: { kind: 'channel', depthMm: inch(5.5), flangeMm: inch(2.5), thicknessMm: inch(3 / 16) } }, k + 1, atMm)),
+      ...[...others, legMm].sort((a, b) => a - b).map((atMm, k) => crossmember({ ...choice, railShape: { kind: 'channel', depthMm: inch(5.5), flangeMm: inch(2.5), thicknessMm: inch(3 / 16) } }, k + 1, atMm)).map((member) => ({ ...member, lengthMm: betweenMm(choice) })),
       { ...crossmember(choice, 0, plan.firstMm), id: 'coupler-plate', name: 'Upper coupler plate', shape: { kind: 'box', depthMm: inch(4), widthMm: inch(30), thicknessMm: inch(5 / 16) }, carries: ['hitch'] },
       ...pair('leg', 'landing-leg structure', (_, hand) => ({ role: 'leg', shape: channel, steel: choice.steel, line: { from: [legMm, hand * y, 0], to: [legMm, hand * y, foot] } })),
       ...pair('leg-brace', 'landing-leg brace', (_, hand) => ({ role: 'brace', shape: { kind: 'angle', depthMm: inch(2.5), flangeMm: inch(2.5), thicknessMm: inch(1 / 4) }, steel: choice.steel, line: { from: [legMm + inch(30), hand * y, -depth / 4], to: [legMm, hand * y, foot + inch(8)] }, joint: 'pin' })),

@@ -1,0 +1,71 @@
+import { cross, END, ownLineLoad, ownStiffness, plus, release, SIZE } from './element';
+import type { BeamModel, LineLoad, LoadCase, NodeLoad, Vector3 } from './model';
+import type { Numbering, Prepared } from './prepared';
+
+const areNumbers = (vector: readonly number[] | undefined): boolean => vector === undefined || vector.every((value) => Number.isFinite(value));
+
+/** What is wrong with a case's loads, if anything. */
+export function badLoad(model: BeamModel, load: LoadCase): string | undefined {
+  for (const { node, forceN, momentNmm, offsetMm } of load.nodeLoads) {
+    if (!model.nodes[node]) return `a load on node ${node}, which does not exist`;
+    if (!(areNumbers(forceN) && areNumbers(momentNmm) && areNumbers(offsetMm))) return `a load on node ${node} that is no number`;
+  }
+  for (const { element, perMmN } of load.lineLoads) {
+    if (!model.elements[element]) return `a load on element ${element}, which does not exist`;
+    if (!(Number.isFinite(perMmN[0]) && Number.isFinite(perMmN[1]) && Number.isFinite(perMmN[2]))) return `a load on element ${model.elements[element].id} that is no number`;
+  }
+  return undefined;
+}
+
+const AXES: readonly Vector3[] = [[1, 0, 0], [0, 1, 0], [0, 0, 1]];
+
+/** End loads of a load spread over an element: its own dof, and those the model knows. */
+function endLoads(model: BeamModel, { element, frame, turn, warpRatio }: Prepared, line: LineLoad): readonly [Float64Array, Float64Array] {
+  const own = ownLineLoad(element.profile, frame, line, model);
+  if (element.from.released || element.to.released) release(ownStiffness(element.profile, frame.lengthMm, model), [own], element.from.released, element.to.released);
+  const onUnknowns = new Float64Array(SIZE);
+  for (let e = 0; e < 2; e++) for (let c = 0; c < END; c++) {
+    let sum = 0;
+    for (let m = 0; m < END; m++) sum += turn[e]![m * 7 + c]! * own[e * END + m]!;
+    onUnknowns[e * END + c] = c === 6 ? sum * warpRatio[e]! : sum;
+  }
+  return [own, onUnknowns];
+}
+
+/** Own end loads of every loaded element; what they put on the model's unknowns is added to `f`. */
+export function lineLoadsOf(model: BeamModel, prepared: readonly Prepared[], load: LoadCase, f: Float64Array): (Float64Array | undefined)[] {
+  const sums: (Float64Array | undefined)[] = [];
+  const add = ({ unknowns }: Prepared, into: Float64Array, [own, onUnknowns]: readonly [Float64Array, Float64Array], times: number) => {
+    for (let k = 0; k < SIZE; k++) {
+      into[k]! += times * own[k]!;
+      const at = unknowns[k]!;
+      if (at >= 0) f[at]! += times * onUnknowns[k]!;
+    }
+  };
+  for (const line of load.lineLoads) {
+    const one = prepared[line.element]!;
+    const into = (sums[line.element] ??= new Float64Array(SIZE));
+    if (line.lineYz) {
+      add(one, into, endLoads(model, one, line), 1);
+      continue;
+    }
+    one.unit ??= AXES.map((perMmN) => endLoads(model, one, { element: line.element, perMmN }));
+    for (let axis = 0; axis < 3; axis++) if (line.perMmN[axis]! !== 0) add(one, into, one.unit[axis]!, line.perMmN[axis]!);
+  }
+  return sums;
+}
+
+export function addNodeLoads(numbering: Numbering, load: LoadCase, f: Float64Array): void {
+  for (const nodeLoad of load.nodeLoads) {
+    const start = numbering.nodeStart[nodeLoad.node]!;
+    const moment = momentOnNode(nodeLoad);
+    for (let axis = 0; axis < 3; axis++) {
+      f[start + axis]! += nodeLoad.forceN[axis]!;
+      f[start + 3 + axis]! += moment[axis]!;
+    }
+  }
+}
+
+/** Moment of a load about its node. */
+export const momentOnNode = ({ forceN, momentNmm, offsetMm }: NodeLoad): Vector3 => plus(offsetMm ? cross(offsetMm, forceN) : [0, 0, 0], momentNmm);
+
