@@ -31,6 +31,18 @@ test('rust asks more of what is left, the plate takes it back, cutting open asks
   expect(at('as repaired').utilisation).toBeLessThan(0.7 * at('as found').utilisation);
 });
 
+test('a plate’s ends are places where cracks start, once it is on; a square end is worse than a tapered one', () => {
+  const ends = (of: MemberDemand) => of.spots.filter((spot) => / end$/.test(spot.what));
+  expect(ends(rail('as found'))).toEqual([]);
+  const plated = ends(rail('as repaired'));
+  expect(plated.map(({ category }) => category)).toEqual(plated.map(() => 'E'));
+  expect(plated.length).toBeGreaterThanOrEqual(2);
+  const proposal = works.get('rail-right')!.repairs[0]!.repair;
+  const square = { ...rusted, repairs: [{ ...proposal, id: 'own', pieces: proposal.pieces.map((piece) => ({ ...piece, taperMm: 0 })) }] };
+  const worse = ends(jobDemand(square, worked(square))['as repaired']!.members.find((each) => each.memberId === 'rail-right')!);
+  expect(worse.map(({ category }) => category)).toEqual(worse.map(() => 'E′'));
+});
+
 test('what was taken off weighs nothing while it is cut open', () => {
   const weight = (state: Parameters<typeof rail>[0]) => demand[state]!.wheels.reduce((sum, wheel) => sum + wheel.loadKg, 0);
   expect(weight('as found') - weight('cut open')).toBeGreaterThan(0.45 * 6000);

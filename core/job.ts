@@ -2,7 +2,7 @@ import { faceOf, standing, uOnFace, type Frame, type JobSheet, type Member, type
 import type { Practice } from './reference';
 import type { Reading } from './probe';
 import type { Crack } from './trace';
-import { frameDemand, laidSection, layoutOf, memberPicture, weigh, type FrameDemand, type MemberPicture, type MemberVerdict, type WallAt } from './weigh';
+import { frameDemand, laidSection, layoutOf, memberPicture, weigh, type Detail, type FrameDemand, type MemberPicture, type MemberVerdict, type WallAt } from './weigh';
 import { checkRules, flatPattern, lengthened, memberStates, proposeRepairs, repairPicture, STATE_IDS, stateKept, stateSection, type FlatPattern, type MemberState, type StateId, type Repair, type RepairFinding, type RepairPicture } from './shape';
 import { checkJoining, designShearN, joining, strengthNPerMm, type JoinFinding, type Joining } from './join';
 import type { SectionKept } from './weigh';
@@ -62,7 +62,15 @@ export type JobDemand = Partial<Readonly<Record<StateId, FrameDemand>>>;
 export function jobDemand(records: JobRecords, works: ReadonlyMap<string, MemberWork>, wanted: readonly StateId[] = STATE_IDS): JobDemand {
   const repaired = [...works.values()].some((work) => work.repairs.length > 0);
   const states = wanted.filter((state) => repaired || state === 'as built' || state === 'as found');
-  return Object.fromEntries(states.map((state) => [state, frameDemand(frameIn(records.frame, state), records.practice.loadFactors, wallIn(works, state))]));
+  return Object.fromEntries(states.map((state) => [state, frameDemand(frameIn(records.frame, state), records.practice.loadFactors, wallIn(works, state), state === 'as repaired' ? (member) => plateEnds(works.get(member.id)) : undefined)]));
+}
+
+/** A plate's ends on a rail: category E, E′ where they are cut square (our reading of AISC 360 A-3.1: no end weld across). */
+function plateEnds(work: MemberWork | undefined): Detail[] {
+  return (work?.repairs ?? []).flatMap(({ repair }) => repair.pieces.flatMap((piece) => {
+    const category = piece.taperMm < work!.picture.member.shape.depthMm / 4 ? 'E′' as const : 'E' as const;
+    return [{ stationMm: piece.startMm, what: `${piece.kind}, front end`, category }, { stationMm: piece.endMm, what: `${piece.kind}, rear end`, category }];
+  }));
 }
 
 /** Cut open and tacked, what was taken off no longer weighs. */

@@ -146,6 +146,8 @@ test('GR-7: what rust does to what the frame carries, found against built agains
   await expect(page.getByRole('region', { name: 'Reasons' })).toContainText(/Carries \d+ % of what it may/);
   await expect(page.getByRole('region', { name: 'Reasons' })).not.toContainText('Leave rests on the section alone');
   for (const state of ['cut open', 'tacked']) await expect(rows.filter({ has: page.getByRole('rowheader', { name: state, exact: true }) })).toBeVisible();
+  await page.getByRole('radio', { name: 'as stress' }).click();
+  await expect(page.getByRole('img', { name: /^Stress along the member/ })).toBeVisible();
   await page.getByText('More of this section').click();
   await expect(page.getByRole('complementary', { name: 'Slice' })).toContainText('warping constant Cw');
 });

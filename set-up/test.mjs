@@ -1,5 +1,5 @@
 // The whole of the project's tests, from a fresh clone. Prints each runner's totals and, last, `N passed, N failed`.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -29,6 +29,22 @@ function single(name, command, ...words) {
   return held;
 }
 
+/** Steps that either hold or don't, side by side: each keeps one core busy. What they print comes when each is done. */
+function sideBySide(...steps) {
+  const since = Date.now();
+  return Promise.all(steps.map(([name, command, ...words]) => new Promise((resolve) => {
+    const child = spawn(command, words, { env: environment });
+    let printed = '';
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => { printed += chunk; });
+    child.on('error', (error) => { printed += error.message; });
+    child.on('close', (status) => {
+      process.stdout.write(printed);
+      say(name, status === 0 ? 1 : 0, status === 0 ? 0 : 1, 0, since);
+      resolve();
+    });
+  })));
+}
+
 /** A runner with a JSON report; a run that leaves no report, or none of whose tests ran, has failed. */
 function runner(name, count, file, env, command, ...words) {
   const since = Date.now();
@@ -45,8 +61,7 @@ const jest = (name, project) => {
   runner(name, jestCount, file, {}, 'npx', 'jest', '--selectProjects', project, '--json', '--outputFile', file, '--silent');
 };
 
-single('lint', 'npm', 'run', '--silent', 'lint');
-single('types', 'npm', 'run', '--silent', 'types');
+await sideBySide(['lint', 'npm', 'run', '--silent', 'lint'], ['types', 'npm', 'run', '--silent', 'types']);
 jest('core, data and codebase', 'unit');
 jest('outside checks', 'outside');
 if (single('build', 'npm', 'run', '--silent', 'build')) {

@@ -8,5 +8,5 @@ export { surfaceOf, wallOf, type Surface, type Wall } from './surface';
 export { DUTIES, EXPOSURES, jobSheetSchema, noticeSchema, PURPOSES, UNIT_KINDS, unitSchema, type JobSheet, type Notice, type Unit } from './unit';
 export { structureOf, type MeshedMember, type ProfileAt, type Structure, type StructureProblem } from './structure';
 export { CASE_IDS, defaultLiftPoints, isLifted, solveCases, totalKg, type CaseId, type LiftPoints, type SolvedCase, type SolvedFrame, type UnsolvedCase, type WheelLoad } from './load-cases';
-export { payloadFromTicket, typicalLoads } from './spread';
+export { payloadFromCoupler, payloadFromTicket, typicalLoads } from './spread';
 export { asKind, changeMember, moveMember, stationOf } from './edit';

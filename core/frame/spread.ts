@@ -27,6 +27,25 @@ export function payloadFromTicket(frame: Frame, ticket: ScaleTicket): Outcome<re
   return ok([...others, payload]);
 }
 
+/** Moves the payload so that the coupler or pin carries what is known of it; weights stay as they are. Refused where there is no coupler or no payload to move. */
+export function payloadFromCoupler(frame: Frame, couplerKg: number): Outcome<readonly Load[]> {
+  const items = frame.loads?.items ?? [];
+  const axles = axlesOf(frame);
+  const coupler = frame.landmarks.find((mark) => mark.kind === 'coupler');
+  const payload = items.find((item) => item.kind === 'payload');
+  if (!coupler || axles.length === 0) return fail('this frame has no coupler or no axles');
+  if (!payload) return fail('no payload is listed that could stand elsewhere');
+  const whole = items.reduce((sum, item) => sum + item.massKg, 0);
+  if (!(couplerKg < whole)) return fail('the coupler cannot carry more than all that is listed');
+  const axleMm = axles.reduce((sum, axle) => sum + axle.stationMm, 0) / axles.length;
+  const wanted = couplerKg * coupler.stationMm + (whole - couplerKg) * axleMm;
+  const others = items.filter((item) => item !== payload).reduce((sum, item) => sum + (item.massKg * (item.fromMm + item.toMm)) / 2, 0);
+  const byMm = (wanted - others) / payload.massKg - (payload.fromMm + payload.toMm) / 2;
+  const [fromMm, toMm] = [payload.fromMm + byMm, payload.toMm + byMm];
+  if (!(toMm > 0 && fromMm < frame.lengthMm)) return fail('the payload would have to stand off the frame: check the listed loads');
+  return ok(items.map((item) => (item === payload ? { ...payload, fromMm, toMm } : item)));
+}
+
 /** Loads a family usually carries, as shares of a gross weight: a place to start from (our judgement). */
 export function typicalLoads(frame: Frame, grossKg: number): Load[] {
   const L = frame.lengthMm;

@@ -1,6 +1,6 @@
 import { beamProfile } from '../mechanics';
 import { DEFAULT_LOAD_FACTORS } from '../reference';
-import { defaultFrame, familyOf, FAMILY_IDS, frameSchema, isClosed, referencePoint, solveCases, structureOf, surfaceOf, typicalLoads, placementOf, payloadFromTicket, type Frame, type Member } from '.';
+import { defaultFrame, familyOf, FAMILY_IDS, frameSchema, isClosed, referencePoint, solveCases, structureOf, surfaceOf, typicalLoads, placementOf, payloadFromCoupler, payloadFromTicket, type Frame, type Member } from '.';
 import { withThickness } from '../mechanics';
 
 const grossKg: Readonly<Record<(typeof FAMILY_IDS)[number], number>> = { 'open-channel ladder': 11000, 'boxed ladder': 3200, 'mixed ladder': 4500, 'I-beam trailer': 4500, 'gooseneck trailer': 6800, 'semi trailer': 30000, 'unibody': 2200 };
@@ -107,6 +107,22 @@ describe('axle scale', () => {
     expect(payloadFromTicket(truck, ticket([own[0]!]))).toMatchObject({ ok: false, reason: expect.stringContaining('1 axles') });
     expect(payloadFromTicket(truck, ticket([{ leftKg: 100, rightKg: 100 }, { leftKg: 100, rightKg: 100 }]))).toMatchObject({ ok: false, reason: expect.stringContaining('less than') });
   });
+});
+
+test('a known tongue weight moves the payload until the coupler carries it; what cannot be is said', () => {
+  const trailer = whole('I-beam trailer');
+  const listed = solved(trailer).couplerKg!;
+  const moved = payloadFromCoupler(trailer, 700);
+  if (!moved.ok) throw new Error(moved.reason);
+  const heavier = payloadFromCoupler(trailer, 900);
+  const couplerKg = [moved, heavier].map((each) => solved({ ...trailer, loads: { items: [...(each.ok ? each.value : [])] } }).couplerKg!);
+  // The frame's own weight is on the coupler too, and two axles on springs share not quite evenly.
+  expect(couplerKg[1]! - couplerKg[0]!).toBeGreaterThan(160);
+  expect(couplerKg[1]! - couplerKg[0]!).toBeLessThan(240);
+  expect(listed).toBeGreaterThan(0);
+  expect(payloadFromCoupler(trailer, 9000)).toMatchObject({ ok: false, reason: expect.stringContaining('more than all') });
+  expect(payloadFromCoupler(whole('open-channel ladder'), 300)).toMatchObject({ ok: false, reason: expect.stringContaining('no coupler') });
+  expect(payloadFromCoupler({ ...trailer, loads: { items: [] } }, 300)).toMatchObject({ ok: false, reason: expect.stringContaining('no payload') });
 });
 
 test('every family’s sections are whole: A, I, J above nothing, faces in order, a sheet without gaps', () => {

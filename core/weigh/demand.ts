@@ -48,7 +48,10 @@ export interface FlexShapes { readonly nodesMm: Float64Array; readonly members: 
 
 interface Cut extends StateWall { readonly profile: BeamProfile; readonly strength: SectionStrength; readonly y: Float64Array; readonly z: Float64Array; readonly omega: Float64Array; readonly faceOfNode: readonly (Face['id'] | undefined)[] }
 
-export function frameDemand(frame: Frame, factors: LoadFactors, wallAt: WallAt): FrameDemand {
+/** Where something was welded on in this state: the ends of plates. */
+export interface Detail { readonly stationMm: number; readonly what: string; readonly category: FatigueId }
+
+export function frameDemand(frame: Frame, factors: LoadFactors, wallAt: WallAt, detailsOn: (member: Member) => readonly Detail[] = () => []): FrameDemand {
   const cuts = new Map<string, Cut | undefined>();
   const keyOf = (member: Member, stationMm: number) => `${member.id}@${stationMm.toFixed(3)}`;
   const cutAt = (member: Member, stationMm: number): Cut | undefined => {
@@ -58,7 +61,7 @@ export function frameDemand(frame: Frame, factors: LoadFactors, wallAt: WallAt):
   };
   const structure = structureOf(frame, (member, stationMm) => cutAt(member, stationMm)?.profile);
   const solved = solveCases(structure, factors);
-  const members = structure.members.map((mesh) => memberDemand(frame, structure, mesh, solved, factors, (mm) => cutAt(mesh.member, mm)));
+  const members = structure.members.map((mesh) => memberDemand(frame, structure, mesh, solved, factors, (mm) => cutAt(mesh.member, mm), detailsOn(mesh.member)));
   return {
     members, problems: solved.problems, unsolved: solved.unsolved, wheels: solved.wheels, ...(solved.couplerKg !== undefined && { couplerKg: solved.couplerKg }),
     felt: feltNumbers(structure, solved), shapes: flexShapes(structure, solved),
@@ -133,7 +136,7 @@ function compressionLimit({ strength, faceOfNode }: Cut, node: number): readonly
   return strength.lateralMpa < strength.yieldMpa ? [strength.lateralMpa, 'sideways buckling'] : [strength.yieldMpa, 'yield'];
 }
 
-function memberDemand(frame: Frame, structure: Structure, mesh: MeshedMember, solved: SolvedFrame, factors: LoadFactors, cutAt: (mm: number) => Cut | undefined): MemberDemand {
+function memberDemand(frame: Frame, structure: Structure, mesh: MeshedMember, solved: SolvedFrame, factors: LoadFactors, cutAt: (mm: number) => Cut | undefined, details: readonly Detail[]): MemberDemand {
   const along: StationDemand[] = [];
   mesh.elements.forEach((element, k) => {
     const middleMm = (mesh.stationsMm[k]! + mesh.stationsMm[k + 1]!) / 2;
@@ -143,7 +146,7 @@ function memberDemand(frame: Frame, structure: Structure, mesh: MeshedMember, so
     if (demand) along.push(demand);
   });
   const worst = along.reduce<StationDemand | undefined>((most, here) => (!most || here.utilisation > most.utilisation ? here : most), undefined);
-  return { memberId: mesh.member.id, along, ...(worst && { worst }), spots: fatigueSpots(frame, mesh.member, along), pads: padsOn(structure, mesh, solved, cutAt) };
+  return { memberId: mesh.member.id, along, ...(worst && { worst }), spots: fatigueSpots(frame, mesh.member, along, details), pads: padsOn(structure, mesh, solved, cutAt) };
 }
 
 function elementDemand(cut: Cut, element: number, stationMm: number, solved: SolvedFrame, factors: LoadFactors): StationDemand | undefined {
@@ -164,7 +167,7 @@ function elementDemand(cut: Cut, element: number, stationMm: number, solved: Sol
 }
 
 /** Where a rail is welded, drilled or clamped: crossmember ends, hangers and brackets, recorded holes. */
-function fatigueSpots(frame: Frame, member: Member, along: readonly StationDemand[]): FatigueSpot[] {
+function fatigueSpots(frame: Frame, member: Member, along: readonly StationDemand[], details: readonly Detail[]): FatigueSpot[] {
   if (member.role !== 'rail' || along.length === 0) return [];
   const startMm = member.startMm ?? 0;
   const seeds: (readonly [number, string, FatigueId])[] = [
@@ -172,6 +175,7 @@ function fatigueSpots(frame: Frame, member: Member, along: readonly StationDeman
     ...frame.members.filter((each) => each.role === 'outrigger' && each.side === member.side).map((each) => [each.line!.from[0] - startMm, each.name, 'E'] as const),
     ...frame.landmarks.filter((mark) => (mark.kind === 'spring hanger' || mark.kind === 'steering gear' || mark.kind === 'shock mount' || mark.kind === 'control arm') && (mark.side === 'both' || mark.side === member.side)).map((mark) => [mark.stationMm - startMm, mark.name, 'D'] as const),
     ...(member.holes ?? []).map((hole) => [hole.stationMm, 'hole', 'D'] as const),
+    ...details.map((detail) => [detail.stationMm, detail.what, detail.category] as const),
   ];
   return seeds.filter(([mm]) => mm >= 0 && mm <= member.lengthMm).map(([stationMm, what, category]) => {
     const rangeMpa = nearest(along, stationMm).rangeMpa;

@@ -5,5 +5,5 @@ export { memberPicture, type MemberEvidence, type MemberPicture } from './pictur
 export { FINDING_CODES, severity, VERDICTS, type Finding, type FindingCode, type Quantity, type Verdict } from './finding';
 export { weigh, type MemberVerdict } from './verdict';
 export { demandFindings, type DemandPair } from './demand-findings';
-export { FELT_IDS, frameDemand, nearest, WHY_IDS, type FatigueSpot, type Felt, type FlexShapes, type FrameDemand, type MemberDemand, type PadDemand, type StateWall, type StationDemand, type WallAt } from './demand';
+export { FELT_IDS, frameDemand, nearest, WHY_IDS, type Detail, type FatigueSpot, type Felt, type FlexShapes, type FrameDemand, type MemberDemand, type PadDemand, type StateWall, type StationDemand, type WallAt } from './demand';
 export { cripplingN, heldWallShare, lateralMpa, outstandShare, sectionStrength, type SectionStrength } from './strength';

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { axlesOf, LOAD_KINDS, payloadFromTicket, totalKg, typicalLoads, type Frame, type Load, type ScaleTicket } from '@/core/frame';
+import { axlesOf, LOAD_KINDS, payloadFromCoupler, payloadFromTicket, totalKg, typicalLoads, type Frame, type Load, type ScaleTicket } from '@/core/frame';
 import { readScaleTicket } from '@/core/exchange';
 import { kgToPounds, parseMassKg, printMass, type UnitSystem } from '@/core/quantity';
 import type { Problem } from '@/core/exchange';
@@ -74,6 +74,12 @@ export function LoadsForm({ frame, onFrame }: { frame: Frame; onFrame: (frame: F
           ))}</tbody>
         </table>
       </div>}
+      {items.length > 0 && frame.landmarks.some((mark) => mark.kind === 'coupler') && <div className="mt-2 w-72"><span className="caption block">Tongue or pin weight, if known, {system === 'in' ? 'lb' : 'kg'}: moves the payload</span><MassCell label="Tongue or pin weight" massKg={undefined} system={system} mayBeEmpty onMass={(kg) => {
+        if (kg === undefined) return;
+        const spread = payloadFromCoupler(frame, kg);
+        setProblem(spread.ok ? undefined : `${spread.reason}. The loads are as they were.`);
+        if (spread.ok) put(spread.value);
+      }} /></div>}
       {frame.loads?.ticket && <p className="caption pt-1">Last ticket, {frame.loads.ticket.by}, {frame.loads.ticket.at.slice(0, 10)}: {frame.loads.ticket.axles.map((axle, k) => `${axlesOf(frame)[k]?.name ?? `axle ${k + 1}`} ${printMass(axle.leftKg, system)} left, ${printMass(axle.rightKg, system)} right`).join('; ')}{frame.loads.ticket.couplerKg !== undefined && `; coupler ${printMass(frame.loads.ticket.couplerKg, system)}`}. The payload stands where it says.</p>}
     </section>
   );

@@ -5,7 +5,7 @@ import Link from 'next/link';
 import type { Data, Layout } from 'plotly.js';
 import { CASE_IDS, memberOf, type CaseId } from '@/core/frame';
 import type { JobDemand } from '@/core/job';
-import { mmToInches, percent, printForce, printLength, printMass, printStress, type UnitSystem } from '@/core/quantity';
+import { ksiToMpa, mmToInches, percent, printForce, printLength, printMass, printStress, type UnitSystem } from '@/core/quantity';
 import { nearest, type FatigueSpot, type MemberDemand, type StationDemand } from '@/core/weigh';
 import { STATE_IDS, type StateId } from '@/core/shape';
 import { Plot, type Ink } from '@/ui/charts';
@@ -24,6 +24,7 @@ const of = (demand: JobDemand, state: StateId, memberId: string): MemberDemand |
 export function DemandPanel() {
   const { demand, member, system, cursor, file } = useDesk();
   const found = demand && of(demand, 'as found', member.id);
+  const repaired = demand ? (of(demand, 'as repaired', member.id)?.spots ?? []).filter((spot) => / (front|rear) end$/.test(spot.what)) : [];
   if (!demand) return <p className="mt-5 caption" role="status">What the frame asks is being worked out.</p>;
   if (!file.frame.loads?.items.length) {
     return (
@@ -35,38 +36,46 @@ export function DemandPanel() {
   }
   return (
     <section aria-label="Demand" className="mt-5 border-t border-rule pt-2">
-      <h2 className="text-lg font-semibold">What the frame asks of {member.name.toLowerCase()}, share of what it may carry</h2>
+      <h2 className="text-lg font-semibold">What the frame asks of {member.name.toLowerCase()}</h2>
       {found?.along.length ? <><DemandChart demand={demand} memberId={member.id} system={system} cursorMm={cursor.stationMm} /><AtCursor demand={demand} memberId={member.id} cursorMm={cursor.stationMm} system={system} /></> : <p>This member takes no part as a beam: it stiffens the one it stands in.</p>}
-      {found && found.spots.length > 0 && <Spots spots={found.spots} system={system} />}
+      {found && found.spots.length > 0 && <Spots spots={found.spots} system={system} title="Where cracks would start" />}
+      {repaired.length > 0 && <Spots spots={repaired} system={system} title="Once repaired, at the plates’ ends" />}
       <p className="caption pt-1">Beam stresses are nominal: at brackets and joints shell models showed 1.4 to 1.7 times as much. {file.frame.family === 'unibody' ? 'A unibody is modelled as a few closed sections without floor and roof: read where force goes, not how much.' : ''}</p>
     </section>
   );
 }
 
+const DRAWN = ['share', 'stress'] as const;
+const DRAWN_WORDS: Readonly<Record<(typeof DRAWN)[number], string>> = { share: 'as a share', stress: 'as stress' };
+
 function DemandChart({ demand, memberId, system, cursorMm }: { demand: JobDemand; memberId: string; system: UnitSystem; cursorMm: number }) {
+  const [drawn, setDrawn] = useState<(typeof DRAWN)[number]>('share');
   const at = useCallback((mm: number) => (system === 'in' ? mmToInches(mm) : mm), [system]);
   const lines = useMemo(() => SHOWN.flatMap((state) => {
     const along = of(demand, state, memberId)?.along;
     return along?.length ? [{ state, along }] : [];
   }), [demand, memberId]);
-  const data = useCallback((ink: Ink): Data[] => lines.map(({ state, along }) => ({
-    x: along.map((each) => at(each.stationMm)), y: along.map((each) => Math.min(each.utilisation, 3) * 100), type: 'scatter', mode: 'lines', name: STATE_INK[state]![1],
+  const inUnit = useCallback((mpa: number) => (system === 'in' ? mpa / ksiToMpa(1) : mpa), [system]);
+  const data = useCallback((ink: Ink): Data[] => [...(drawn === 'stress' ? lines.filter(({ state }) => state === 'as found') : []).map(({ along }) => ({
+    x: along.map((each) => at(each.stationMm)), y: along.map((each) => inUnit(each.allowableMpa)), type: 'scatter', mode: 'lines', name: 'may carry, found', line: { color: ink.ink, width: 2, shape: 'hvh' }, fill: 'tozeroy', fillcolor: ink.rule,
+  } satisfies Data)), ...lines.map(({ state, along }) => ({
+    x: along.map((each) => at(each.stationMm)), y: along.map((each) => (drawn === 'share' ? Math.min(each.utilisation, 3) * 100 : inUnit(Math.abs(each.stressMpa)))), type: 'scatter', mode: 'lines', name: STATE_INK[state]![1],
     line: { color: ink[STATE_INK[state]![0]], width: state === 'as found' ? 3 : 2, dash: state === 'as repaired' ? 'dash' : state === 'as built' ? 'dot' : 'solid', shape: 'hvh' },
-    text: along.map((each) => `${each.caseId}, ${each.why}`), hovertemplate: '%{y:.0f} %<br>%{text}<extra>%{fullData.name}</extra>',
-  } satisfies Data)), [lines, at]);
+    text: along.map((each) => `${each.caseId}, ${each.why}`), hovertemplate: `%{y:.0f} ${drawn === 'share' ? '%' : system === 'in' ? 'ksi' : 'MPa'}<br>%{text}<extra>%{fullData.name}</extra>`,
+  } satisfies Data))], [lines, at, drawn, inUnit, system]);
   const layout = useCallback((ink: Ink): Partial<Layout> => ({
     xaxis: { title: { text: `station, ${system}` }, gridcolor: ink.rule, zeroline: false, fixedrange: true },
-    yaxis: { title: { text: 'of allowable, %' }, range: [0, Math.min(300, Math.max(110, ...lines.flatMap(({ along }) => along.map((each) => each.utilisation * 105))))], gridcolor: ink.rule, rangemode: 'tozero', zeroline: false, fixedrange: true },
+    yaxis: { title: { text: drawn === 'share' ? 'of allowable, %' : system === 'in' ? 'stress, ksi' : 'stress, MPa' }, ...(drawn === 'share' && { range: [0, Math.min(300, Math.max(110, ...lines.flatMap(({ along }) => along.map((each) => each.utilisation * 105))))] }), gridcolor: ink.rule, rangemode: 'tozero', zeroline: false, fixedrange: true },
     shapes: [
-      { type: 'line', xref: 'paper', x0: 0, x1: 1, y0: 100, y1: 100, line: { color: ink.ink, width: 2 } },
+      ...(drawn === 'share' ? [{ type: 'line' as const, xref: 'paper' as const, x0: 0, x1: 1, y0: 100, y1: 100, line: { color: ink.ink, width: 2 } }] : []),
       { type: 'line', x0: at(cursorMm), x1: at(cursorMm), yref: 'paper', y0: 0, y1: 1, line: { color: ink.here, width: 3 } },
     ],
     annotations: [
-      { xref: 'paper', x: 0.005, xanchor: 'left', y: 100, yanchor: 'bottom', text: 'all it may carry', showarrow: false, font: { color: ink.ink } },
-      { xref: 'paper', x: 0, xanchor: 'left', yref: 'paper', y: 1, yanchor: 'bottom', text: lines.map(({ state }) => (state === 'as found' ? '<b>— found</b>' : state === 'as built' ? '<b>··· built</b>' : '<b>- - repaired</b>')).join('   '), showarrow: false, font: { color: ink.ink } },
+      ...(drawn === 'share' ? [{ xref: 'paper' as const, x: 0.005, xanchor: 'left' as const, y: 100, yanchor: 'bottom' as const, text: 'all it may carry', showarrow: false, font: { color: ink.ink } }] : []),
+      { xref: 'paper', x: 0, xanchor: 'left', yref: 'paper', y: 1, yanchor: 'bottom', text: lines.map(({ state }) => (state === 'as found' ? '<b>— found</b>' : state === 'as built' ? '<b>··· built</b>' : '<b>- - repaired</b>')).join('   ') + (drawn === 'stress' ? '   shaded: may carry, found' : ''), showarrow: false, font: { color: ink.ink } },
     ],
-  }), [system, at, cursorMm, lines]);
-  return <Plot data={data} layout={layout} height={250} label="Demand along the member as a share of what it may carry: as built, as found, as repaired" />;
+  }), [system, at, cursorMm, lines, drawn]);
+  return <><div className="flex justify-end"><Choice label="Demand drawn" value={drawn} options={DRAWN} onChange={setDrawn} words={(id) => DRAWN_WORDS[id]} /></div><Plot data={data} layout={layout} height={250} label={drawn === 'share' ? 'Demand along the member as a share of what it may carry: as built, as found, as repaired' : 'Stress along the member against what it may carry: as built, as found, as repaired'} /></>;
 }
 
 function AtCursor({ demand, memberId, cursorMm, system }: { demand: JobDemand; memberId: string; cursorMm: number; system: UnitSystem }) {
@@ -93,10 +102,10 @@ function lifeBand(cycles: number): string {
   return cycles > 2e6 ? 'some millions' : cycles > 5e5 ? 'about a million' : 'some hundred thousand or fewer';
 }
 
-function Spots({ spots, system }: { spots: readonly FatigueSpot[]; system: UnitSystem }) {
+function Spots({ spots, system, title }: { spots: readonly FatigueSpot[]; system: UnitSystem; title: string }) {
   return (
     <details className="mt-1">
-      <summary className="hit flex items-center font-semibold">Where cracks would start: {spots[0]!.what.toLowerCase()}, {lifeBand(spots[0]!.cycles)}{spots[0]!.cycles === Infinity ? '' : ' of half-g swings'}</summary>
+      <summary className="hit flex items-center font-semibold">{title}: {spots[0]!.what.toLowerCase()}, {lifeBand(spots[0]!.cycles)}{spots[0]!.cycles === Infinity ? '' : ' of half-g swings'}</summary>
       <div className="overflow-x-auto"><table className="w-full min-w-[480px] text-[15px]">
         <thead><tr className="caption text-left">{['place', 'station', 'category', 'swing of stress', 'swings to a crack'].map((head) => <th key={head} scope="col" className="font-normal">{head}</th>)}</tr></thead>
         <tbody className="ruled">{spots.slice(0, 8).map((spot) => <tr key={`${spot.what}-${spot.stationMm}`}><td>{spot.what}</td><td>{printLength(spot.stationMm, system, 'length')}</td><td>{spot.category}</td><td>{printStress(spot.rangeMpa, system)}</td><td>{lifeBand(spot.cycles)}</td></tr>)}</tbody>
