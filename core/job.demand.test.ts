@@ -50,6 +50,12 @@ test('what was taken off weighs nothing while it is cut open', () => {
   expect(weight('tacked')).toBeCloseTo(weight('cut open'), -1);
 });
 
+test('a rusted flange buckles by itself while it is cut open or tacked, not once a plate backs it', () => {
+  const why = (state: Parameters<typeof rail>[0]) => rail(state).along.filter((each) => Math.abs(each.stationMm - 2900) < 250).map((each) => each.why);
+  for (const state of ['as found', 'cut open', 'tacked'] as const) expect([state, why(state).includes('wall buckling')]).toEqual([state, true]);
+  expect(why('as repaired')).not.toContain('wall buckling');
+});
+
 test('only the states that are there, and only those asked for', () => {
   const sound = records(loaded(6000), 0.99);
   expect(Object.keys(jobDemand(sound, worked(sound)))).toEqual(['as built', 'as found']);

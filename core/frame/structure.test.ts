@@ -117,7 +117,7 @@ test('a known tongue weight moves the payload until the coupler carries it; what
   const heavier = payloadFromCoupler(trailer, 900);
   const couplerKg = [moved, heavier].map((each) => solved({ ...trailer, loads: { items: [...(each.ok ? each.value : [])] } }).couplerKg!);
   // The frame's own weight is on the coupler too, and two axles on springs share not quite evenly.
-  expect(couplerKg[1]! - couplerKg[0]!).toBeGreaterThan(160);
+  expect(couplerKg[1]! - couplerKg[0]!).toBeGreaterThan(140);
   expect(couplerKg[1]! - couplerKg[0]!).toBeLessThan(240);
   expect(listed).toBeGreaterThan(0);
   expect(payloadFromCoupler(trailer, 9000)).toMatchObject({ ok: false, reason: expect.stringContaining('more than all') });

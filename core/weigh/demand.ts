@@ -95,16 +95,37 @@ function unbracedMm(frame: Frame, member: Member, stationMm: number): number {
   return Math.max(after - before, 1);
 }
 
-/** Nodes with metal, by face where they are the plain wall's own (a plate's nodes come after them and have none). */
+/** On the wall's midline within this, mm. */
+const ON_THE_WALL_MM = 0.05;
+
+/**
+ * The face of every node that lies on the plain wall. A face with a carrying plate over it is left out: backed by its plate, the thin wall
+ * beneath does not buckle by itself. Nodes of plates have no face.
+ */
 function facesOfNodes(surface: Surface, section: Section): (Face['id'] | undefined)[] {
-  const found: (Face['id'] | undefined)[] = Array.from({ length: section.xMm.length });
-  const plain = surface.midline;
-  if (plain.from.length !== section.from.length) return found;
-  surface.rowFace.forEach((face, row) => {
-    found[plain.from[row]!] ??= face.id;
-    found[plain.to[row]!] = face.id;
+  const covered = new Set<Face['id']>();
+  const found = Array.from(section.xMm, (x, node): Face['id'] | undefined => {
+    const { row, away } = nearestRow(surface, x, section.yMm[node]!);
+    const face = surface.rowFace[row]!.id;
+    if (away < ON_THE_WALL_MM ** 2) return face;
+    covered.add(face);
+    return undefined;
   });
-  return found;
+  return found.map((face) => (face !== undefined && covered.has(face) ? undefined : face));
+}
+
+/** The wall's strip nearest to a point, and how far away it is, squared. */
+function nearestRow({ midline }: Surface, x: number, y: number): { row: number; away: number } {
+  let row = 0, away = Infinity;
+  for (let strip = 0; strip < midline.from.length; strip++) {
+    const i = midline.from[strip]!, j = midline.to[strip]!;
+    const dx = midline.xMm[j]! - midline.xMm[i]!, dy = midline.yMm[j]! - midline.yMm[i]!;
+    const along = Math.min(Math.max(((x - midline.xMm[i]!) * dx + (y - midline.yMm[i]!) * dy) / (dx * dx + dy * dy), 0), 1);
+    const [awayX, awayY] = [midline.xMm[i]! + along * dx - x, midline.yMm[i]! + along * dy - y];
+    const here = awayX * awayX + awayY * awayY;
+    if (here < away) [row, away] = [strip, here];
+  }
+  return { row, away };
 }
 
 interface FibrePeak { stressMpa: number; allowableMpa: number; utilisation: number; why: StationDemand['why']; warpingMpa: number }

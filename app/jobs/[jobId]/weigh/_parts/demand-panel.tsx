@@ -105,7 +105,7 @@ function lifeBand(cycles: number): string {
 function Spots({ spots, system, title }: { spots: readonly FatigueSpot[]; system: UnitSystem; title: string }) {
   return (
     <details className="mt-1">
-      <summary className="hit flex items-center font-semibold">{title}: {spots[0]!.what.toLowerCase()}, {lifeBand(spots[0]!.cycles)}{spots[0]!.cycles === Infinity ? '' : ' of half-g swings'}</summary>
+      <summary className="hit flex items-center font-semibold">{title}: {spots[0]!.what}, {lifeBand(spots[0]!.cycles)}{spots[0]!.cycles === Infinity ? '' : ' of half-g swings'}</summary>
       <div className="overflow-x-auto"><table className="w-full min-w-[480px] text-[15px]">
         <thead><tr className="caption text-left">{['place', 'station', 'category', 'swing of stress', 'swings to a crack'].map((head) => <th key={head} scope="col" className="font-normal">{head}</th>)}</tr></thead>
         <tbody className="ruled">{spots.slice(0, 8).map((spot) => <tr key={`${spot.what}-${spot.stationMm}`}><td>{spot.what}</td><td>{printLength(spot.stationMm, system, 'length')}</td><td>{spot.category}</td><td>{printStress(spot.rangeMpa, system)}</td><td>{lifeBand(spot.cycles)}</td></tr>)}</tbody>
