@@ -161,8 +161,9 @@ const onHitch = (structure: Structure, hitch: Landmark, forceN: Vector3): NodeLo
   const sides = hitch.side === 'both' ? (['left', 'right'] as const) : [hitch.side];
   return sides.map((side) => pushAt(onMark(structure, { ...hitch, side }), [forceN[0] / sides.length, forceN[1] / sides.length, forceN[2] / sides.length]));
 };
-/** A recovery pull 30° off straight. */
-const pullAt = (structure: Structure, hitch: Landmark, pullN: number): NodeLoad[] => onHitch(structure, hitch, [pullN * Math.cos(Math.PI / 6), pullN * 0.5, 0]);
+/** A recovery pull goes this far off straight (common practice, no source). */
+const PULL_OFF_RAD = Math.PI / 12;
+const pullAt = (structure: Structure, hitch: Landmark, pullN: number): NodeLoad[] => onHitch(structure, hitch, [pullN * Math.cos(PULL_OFF_RAD), pullN * Math.sin(PULL_OFF_RAD), 0]);
 /** A gear pushes against the rail a hand's breadth below it, sideways. */
 const steeringPush = (structure: Structure, gear: Landmark, pushN: number): NodeLoad => {
   const rail = railAt(structure, sideOf(gear), gear.stationMm);

@@ -20,7 +20,7 @@ export const loadFactorsSchema = z.object({
   scrubShare: z.number().gte(0).lte(1.2),
   /** Push of the steering gear, N. */
   steeringN: z.number().gte(0).lte(50_000),
-  /** Recovery pull, share of the gross weight, 30° off straight. */
+  /** Recovery pull, share of the gross weight, 15° off straight. */
   recoveryShare: z.number().gte(0).lte(2),
   /** Allowable stress, share of yield: on the road; on lift, jack and legs. */
   roadAllowable: z.number().gt(0).lte(1),
