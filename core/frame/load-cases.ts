@@ -1,4 +1,4 @@
-import { prepareFrame, type BeamModel, type CaseResult, type LineLoad, type LoadCase, type NodeLoad, type Support, type Unsolvable, type Vector3 } from '../mechanics';
+import { ON_REFERENCE, prepareFrame, type BeamModel, type CaseResult, type LineLoad, type LoadCase, type NodeLoad, type Support, type Unsolvable, type Vector3 } from '../mechanics';
 import { STEEL_DENSITY_KG_PER_MM3, type LoadFactors } from '../reference';
 import type { Frame, Landmark } from './frame';
 import type { Load } from './loads';
@@ -180,7 +180,7 @@ function ditchCase(under: Undercarriage, gravity: Gravity, factors: LoadFactors,
   return { id: 'one wheel in a ditch', lineLoads: gravity.inDirection([0, 0, -1]), nodeLoads: [{ node: wheel.node, forceN: [0, 0, -pull] }] };
 }
 
-/** Everything heavy as loads along the members, N/mm per g; turned into any direction. */
+/** Everything heavy as loads along the members, N/mm per g, turned into any direction. Sills and brackets bring it to a channel's web, not to its centroid. */
 export interface Gravity { readonly inDirection: (perG: Vector3) => LineLoad[]; readonly massKg: number }
 
 export function gravityLoads(structure: Structure): Gravity {
@@ -192,7 +192,7 @@ export function gravityLoads(structure: Structure): Gravity {
     spread(structure, lengthOf, item, 'right', 1 - item.leftShare, perMm);
   }
   const massKg = perMm.reduce((sum, q, k) => sum + (q * lengthOf[k]!) / G, 0);
-  return { massKg, inDirection: (perG) => Array.from(perMm, (q, element) => ({ element, perMmN: [q * perG[0], q * perG[1], q * perG[2]] as Vector3 })) };
+  return { massKg, inDirection: (perG) => Array.from(perMm, (q, element) => ({ element, perMmN: [q * perG[0], q * perG[1], q * perG[2]] as Vector3, lineYz: ON_REFERENCE })) };
 }
 
 function elementLengths(structure: Structure): Float64Array {

@@ -1,6 +1,6 @@
 import { cross, END, ownLineLoad, ownStiffness, plus, release, SIZE } from './element';
-import type { BeamModel, LineLoad, LoadCase, NodeLoad, Vector3 } from './model';
-import type { Numbering, Prepared } from './prepared';
+import { ON_REFERENCE, type BeamModel, type LineLoad, type LoadCase, type NodeLoad, type Vector3 } from './model';
+import type { Numbering, Prepared, UnitLoads } from './prepared';
 
 const areNumbers = (vector: readonly number[] | undefined): boolean => vector === undefined || vector.every((value) => Number.isFinite(value));
 
@@ -32,6 +32,13 @@ function endLoads(model: BeamModel, { element, frame, turn, warpRatio }: Prepare
   return [own, onUnknowns];
 }
 
+/** The two lines that nearly every load lies on are worked out once for all cases; none for a line of its own. */
+function unitLoads(model: BeamModel, one: Prepared, { element, lineYz }: LineLoad): UnitLoads | undefined {
+  const make = () => AXES.map((perMmN) => endLoads(model, one, { element, perMmN, ...(lineYz && { lineYz }) }));
+  if (!lineYz) return (one.onCentroid ??= make());
+  return lineYz === ON_REFERENCE ? (one.onReference ??= make()) : undefined;
+}
+
 /** Own end loads of every loaded element; what they put on the model's unknowns is added to `f`. */
 export function lineLoadsOf(model: BeamModel, prepared: readonly Prepared[], load: LoadCase, f: Float64Array): (Float64Array | undefined)[] {
   const sums: (Float64Array | undefined)[] = [];
@@ -45,12 +52,9 @@ export function lineLoadsOf(model: BeamModel, prepared: readonly Prepared[], loa
   for (const line of load.lineLoads) {
     const one = prepared[line.element]!;
     const into = (sums[line.element] ??= new Float64Array(SIZE));
-    if (line.lineYz) {
-      add(one, into, endLoads(model, one, line), 1);
-      continue;
-    }
-    one.unit ??= AXES.map((perMmN) => endLoads(model, one, { element: line.element, perMmN }));
-    for (let axis = 0; axis < 3; axis++) if (line.perMmN[axis]! !== 0) add(one, into, one.unit[axis]!, line.perMmN[axis]!);
+    const units = unitLoads(model, one, line);
+    if (!units) add(one, into, endLoads(model, one, line), 1);
+    else for (let axis = 0; axis < 3; axis++) if (line.perMmN[axis]! !== 0) add(one, into, units[axis]!, line.perMmN[axis]!);
   }
   return sums;
 }

@@ -58,6 +58,9 @@ export interface BeamModel {
 /** A force and moment on a node, or on a point rigidly out from it; global axes. */
 export interface NodeLoad { readonly node: number; readonly forceN: Vector3; readonly momentNmm?: Vector3; readonly offsetMm?: Vector3 }
 
+/** The line of reference points itself: a load that sits on the web of a channel. */
+export const ON_REFERENCE: readonly [number, number] = [0, 0];
+
 /** A load spread evenly over an element's length, N/mm in global axes, on a line at local (y, z) from R. Left out: on the centroid. */
 export interface LineLoad { readonly element: number; readonly perMmN: Vector3; readonly lineYz?: readonly [number, number] }
 

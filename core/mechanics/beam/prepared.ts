@@ -2,6 +2,8 @@ import { elementFrame, END, endTransform, ownStiffness, plus, release, SIZE, typ
 import { NODE_DOF, type BeamElement, type BeamModel, type ElementEnd, type Vector3 } from './model';
 import { nodeOrder } from './skyline';
 
+export type UnitLoads = readonly (readonly [own: Float64Array, onUnknowns: Float64Array])[];
+
 /** An element worked out: its stiffness and the way from the model's unknowns to its own dof. */
 export interface Prepared {
   readonly element: BeamElement;
@@ -16,8 +18,9 @@ export interface Prepared {
   /** Stiffness on the model's unknowns, upper half; and the element's own end forces for them, 14 × 14. */
   readonly stiffness: Float64Array;
   readonly forces: Float64Array;
-  /** Loads of 1 N/mm along each global axis on the centroid: own end loads, and the same on the model's unknowns. Made when first asked for. */
-  unit?: readonly (readonly [own: Float64Array, onUnknowns: Float64Array])[];
+  /** Loads of 1 N/mm along each global axis, on the centroid and on the reference line: own end loads, and the same on the model's unknowns. Made when first asked for. */
+  onCentroid?: UnitLoads;
+  onReference?: UnitLoads;
 }
 
 /** Which unknown is whose. */
