@@ -50,10 +50,10 @@ test('what was taken off weighs nothing while it is cut open', () => {
   expect(weight('tacked')).toBeCloseTo(weight('cut open'), -1);
 });
 
-test('a rusted flange buckles by itself while it is cut open or tacked, not once a plate backs it', () => {
-  const why = (state: Parameters<typeof rail>[0]) => rail(state).along.filter((each) => Math.abs(each.stationMm - 2900) < 250).map((each) => each.why);
-  for (const state of ['as found', 'cut open', 'tacked'] as const) expect([state, why(state).includes('wall buckling')]).toEqual([state, true]);
-  expect(why('as repaired')).not.toContain('wall buckling');
+test('raised, a rusted flange buckles by itself while it is cut open or tacked, not once a plate backs it', () => {
+  const why = (state: Parameters<typeof rail>[0]) => rail(state).lifted!.why;
+  for (const state of ['as found', 'cut open', 'tacked'] as const) expect([state, why(state)]).toEqual([state, 'wall buckling']);
+  expect(why('as repaired')).not.toBe('wall buckling');
 });
 
 test('only the states that are there, and only those asked for', () => {
@@ -84,7 +84,7 @@ describe('verdicts with what the frame asks', () => {
   test('over as found but not as made is rust’s doing; over as made too is for the loads to answer', () => {
     const { picture } = works.get('rail-right')!;
     const pair = (found: number, made: number) => {
-      const of = (utilisation: number): MemberDemand => ({ ...rail('as found'), worst: { ...rail('as found').worst!, utilisation }, pads: [], spots: [] });
+      const of = (utilisation: number): MemberDemand => ({ ...rail('as found'), worst: { ...rail('as found').worst!, utilisation }, lifted: { ...rail('as found').worst!, utilisation: 0.5 }, pads: [], spots: [] });
       return demandFindings(picture, { found: of(found), built: of(made) })[0]!;
     };
     expect(pair(1.4, 0.8)).toMatchObject({ code: 'demand-over', verdict: 'Mend', firmness: 'firm' });
@@ -92,6 +92,16 @@ describe('verdicts with what the frame asks', () => {
     expect(pair(2.4, 1.35)).toMatchObject({ code: 'demand-over', verdict: 'Mend' });
     expect(pair(0.95, 0.8)).toMatchObject({ code: 'demand-near', verdict: 'Watch', firmness: 'could flip with one more reading' });
     expect(pair(0.4, 0.4)).toMatchObject({ code: 'demand-within', verdict: 'Leave', firmness: 'firm' });
+  });
+
+  test('over its allowable on a jack alone is watched, with the case named', () => {
+    const { picture } = works.get('rail-right')!;
+    const of = (raised: number): MemberDemand => ({ ...rail('as found'), worst: { ...rail('as found').worst!, utilisation: 0.3 }, lifted: { ...rail('as found').worst!, caseId: 'on a jack', utilisation: raised }, pads: [], spots: [] });
+    const codes = (raised: number) => demandFindings(picture, { found: of(raised), built: of(0.3) }).map(({ code, verdict, name }) => [code, verdict, name]);
+    expect(codes(1.6)).toContainEqual(['lift-over', 'Watch', 'on a jack']);
+    expect(codes(0.9).map(([code]) => code)).toEqual(['demand-within']);
+    expect(rail('as found').along.some((each) => each.caseId === 'on a jack' || each.caseId === 'on a lift')).toBe(false);
+    expect(rail('as found').lifted).toBeDefined();
   });
 
   test('twice the load never makes a milder verdict; a report’s job is judged the same way', () => {

@@ -16,7 +16,7 @@ const WORSE_THAN_MADE = 1.1;
 /** What the frame asks of the member, against what it can take as found. Nothing is claimed of a member that was not measured. */
 export function demandFindings(picture: MemberPicture, { found, built }: DemandPair): Finding[] {
   if (!picture.map || !found.worst) return [];
-  return [...utilisationFinding(picture, found, built), ...padFindings(picture, found), ...fatigueFinding(found)];
+  return [...utilisationFinding(picture, found, built), ...liftFinding(found), ...padFindings(picture, found), ...fatigueFinding(found)];
 }
 
 function utilisationFinding(picture: MemberPicture, found: MemberDemand, built: MemberDemand): Finding[] {
@@ -30,6 +30,12 @@ function utilisationFinding(picture: MemberPicture, found: MemberDemand, built: 
     verdict: code === 'demand-over' ? (picture.member.role === 'rail' ? 'Mend' : 'Renew') : code === 'demand-within' ? 'Leave' : 'Watch',
     firmness: Math.abs(worst.utilisation - 1) > EITHER_WAY ? 'firm' : 'could flip with one more reading',
   }];
+}
+
+/** Over its allowable on lift arms or a jack, with what is listed on board: watched, since it can be lifted elsewhere or lighter. */
+function liftFinding({ lifted }: MemberDemand): Finding[] {
+  if (!lifted || lifted.utilisation <= 1) return [];
+  return [{ code: 'lift-over', quantity: 'fraction', value: lifted.utilisation, limit: 1, source: 'demand', name: lifted.caseId, at: { fromMm: lifted.stationMm, toMm: lifted.stationMm }, verdict: 'Watch', firmness: lifted.utilisation > 1 + EITHER_WAY ? 'firm' : 'could flip with one more reading' }];
 }
 
 function padFindings(picture: MemberPicture, found: MemberDemand): Finding[] {

@@ -28,7 +28,7 @@ export interface StationDemand {
 export interface FatigueSpot { readonly stationMm: number; readonly what: string; readonly category: FatigueId; readonly rangeMpa: number; readonly cycles: number }
 /** A support under a member against its web's crippling strength. */
 export interface PadDemand { readonly caseId: CaseId; readonly stationMm: number; readonly upN: number; readonly capacityN: number }
-export interface MemberDemand { readonly memberId: string; readonly along: readonly StationDemand[]; readonly worst?: StationDemand; readonly spots: readonly FatigueSpot[]; readonly pads: readonly PadDemand[] }
+export interface MemberDemand { readonly memberId: string; readonly along: readonly StationDemand[]; readonly worst?: StationDemand; /** Its worst on lift arms or a jack: for whoever lifts it, not for the road. */ readonly lifted?: StationDemand; readonly spots: readonly FatigueSpot[]; readonly pads: readonly PadDemand[] }
 
 export const FELT_IDS = ['steering gear under a push', 'twist with one wheel in a ditch', 'front wall, hitched against on legs', 'tyre to body over a bump'] as const;
 export interface Felt { readonly id: (typeof FELT_IDS)[number]; readonly value: number; readonly quantity: 'length' | 'angle' }
@@ -159,19 +159,26 @@ function compressionLimit({ strength, faceOfNode }: Cut, node: number): readonly
 
 function memberDemand(frame: Frame, structure: Structure, mesh: MeshedMember, solved: SolvedFrame, factors: LoadFactors, cutAt: (mm: number) => Cut | undefined, details: readonly Detail[]): MemberDemand {
   const along: StationDemand[] = [];
+  const lifts: StationDemand[] = [];
   mesh.elements.forEach((element, k) => {
     const middleMm = (mesh.stationsMm[k]! + mesh.stationsMm[k + 1]!) / 2;
     const cut = element >= 0 ? cutAt(middleMm) : undefined;
     if (!cut) return;
-    const demand = elementDemand(cut, element, middleMm, solved, factors);
-    if (demand) along.push(demand);
+    const { used, lifted } = elementDemand(cut, element, middleMm, solved, factors);
+    if (used) along.push(used);
+    if (lifted) lifts.push(lifted);
   });
-  const worst = along.reduce<StationDemand | undefined>((most, here) => (!most || here.utilisation > most.utilisation ? here : most), undefined);
-  return { memberId: mesh.member.id, along, ...(worst && { worst }), spots: fatigueSpots(frame, mesh.member, along, details), pads: padsOn(structure, mesh, solved, cutAt) };
+  const [worst, lifted] = [most(along), most(lifts)];
+  return { memberId: mesh.member.id, along, ...(worst && { worst }), ...(lifted && { lifted }), spots: fatigueSpots(frame, mesh.member, along, details), pads: padsOn(structure, mesh, solved, cutAt) };
 }
 
-function elementDemand(cut: Cut, element: number, stationMm: number, solved: SolvedFrame, factors: LoadFactors): StationDemand | undefined {
-  let worst: StationDemand | undefined;
+const most = (all: readonly StationDemand[]): StationDemand | undefined => all.reduce<StationDemand | undefined>((worst, here) => (!worst || here.utilisation > worst.utilisation ? here : worst), undefined);
+
+const isRaised = (id: CaseId): boolean => id === 'on a lift' || id === 'on a jack';
+
+/** An element's worst in use, and its worst raised. */
+function elementDemand(cut: Cut, element: number, stationMm: number, solved: SolvedFrame, factors: LoadFactors): { used?: StationDemand; lifted?: StationDemand } {
+  const used: StationDemand[] = [], lifted: StationDemand[] = [];
   let rangeMpa = 0;
   for (const { id, result, kept } of solved.cases) {
     const at = kept[element]!;
@@ -181,10 +188,11 @@ function elementDemand(cut: Cut, element: number, stationMm: number, solved: Sol
       const peak = peakOf(cut, forces, share);
       // ±0.5 g about standing: the range is the standing stress itself.
       if (id === 'standing') rangeMpa = Math.max(rangeMpa, Math.abs(peak.stressMpa));
-      if (!worst || peak.utilisation > worst.utilisation) worst = { stationMm, caseId: id, ...peak, rangeMpa: 0 };
+      (isRaised(id) ? lifted : used).push({ stationMm, caseId: id, ...peak, rangeMpa: 0 });
     }
   }
-  return worst && { ...worst, rangeMpa };
+  const [road, raised] = [most(used), most(lifted)];
+  return { ...(road && { used: { ...road, rangeMpa } }), ...(raised && { lifted: raised }) };
 }
 
 /** Where a rail is welded, drilled or clamped: crossmember ends, hangers and brackets, recorded holes. */

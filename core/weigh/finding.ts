@@ -11,7 +11,7 @@ export const FINDING_CODES = [
   'top-flange-gone', 'both-flanges-gone',
   'crack', 'crack-end-open',
   'steel-unknown', 'steel-heat-treated',
-  'demand-over', 'demand-over-as-made', 'demand-near', 'demand-within', 'pad-cripples', 'fatigue-range',
+  'demand-over', 'demand-over-as-made', 'demand-near', 'demand-within', 'lift-over', 'pad-cripples', 'fatigue-range',
 ] as const;
 export type FindingCode = (typeof FINDING_CODES)[number];
 

@@ -173,11 +173,12 @@ export function FramePanel() {
 
 function Pads({ demand, system }: { demand: JobDemand; system: UnitSystem }) {
   const { file } = useDesk();
+  const raised = (demand['as found']?.members ?? []).filter((each) => each.lifted).sort((a, b) => b.lifted!.utilisation - a.lifted!.utilisation)[0];
   const pads = (demand['as found']?.members ?? []).flatMap(({ memberId, pads: own }) => own.map((pad) => ({ ...pad, name: memberOf(file.frame, memberId)!.name })));
   if (pads.length === 0) return null;
   return (
     <details className="mt-1">
-      <summary className="hit flex items-center font-semibold">Lift pads and jack against the web: {percent(Math.max(...pads.map((pad) => pad.upN / pad.capacityN)))} at the worst</summary>
+      <summary className="hit flex items-center font-semibold">On a lift or a jack: webs at the pads {percent(Math.max(...pads.map((pad) => pad.upN / pad.capacityN)))}{raised && `, ${memberOf(file.frame, raised.memberId)!.name.toLowerCase()} ${percent(raised.lifted!.utilisation)} ${raised.lifted!.caseId}`}</summary>
       <table className="w-full max-w-xl text-[15px]"><thead><tr className="caption text-left">{['case', 'under', 'station', 'carries', 'web takes'].map((head) => <th key={head} scope="col" className="font-normal">{head}</th>)}</tr></thead>
         <tbody className="ruled">{pads.map((pad) => <tr key={`${pad.caseId}-${pad.name}-${pad.stationMm}`}><td>{pad.caseId}</td><td>{pad.name}</td><td>{printLength(pad.stationMm, system, 'length')}</td><td className={pad.upN > pad.capacityN ? 'font-bold text-oxide' : ''}>{printForce(pad.upN, system)}</td><td>{printForce(pad.capacityN, system)}</td></tr>)}</tbody>
       </table>
