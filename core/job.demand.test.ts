@@ -32,7 +32,7 @@ test('rust asks more of what is left, the plate takes it back, cutting open asks
 });
 
 test('a plate’s ends are places where cracks start, once it is on; a square end is worse than a tapered one', () => {
-  const ends = (of: MemberDemand) => of.spots.filter((spot) => / end$/.test(spot.what));
+  const ends = (of: MemberDemand) => of.spots.filter((spot) => spot.atPlateEnd);
   expect(ends(rail('as found'))).toEqual([]);
   const plated = ends(rail('as repaired'));
   expect(plated.map(({ category }) => category)).toEqual(plated.map(() => 'E'));

@@ -6,7 +6,7 @@ export { LOAD_KINDS, loadSchema, loadsSchema, ticketSchema, type Load, type Load
 export { bySchema, instantSchema, recordIdSchema, standing, strikeSchema, type Strike } from './strike';
 export { surfaceOf, wallOf, type Surface, type Wall } from './surface';
 export { DUTIES, EXPOSURES, jobSheetSchema, noticeSchema, PURPOSES, UNIT_KINDS, unitSchema, type JobSheet, type Notice, type Unit } from './unit';
-export { structureOf, type MeshedMember, type ProfileAt, type Structure, type StructureProblem } from './structure';
+export { SHEAR_MODULUS_MPA, structureOf, type MeshedMember, type ProfileAt, type Structure, type StructureProblem } from './structure';
 export { CASE_IDS, defaultLiftPoints, isLifted, solveCases, totalKg, type CaseId, type LiftPoints, type SolvedCase, type SolvedFrame, type UnsolvedCase, type WheelLoad } from './load-cases';
 export { payloadFromCoupler, payloadFromTicket, typicalLoads } from './spread';
 export { asKind, changeMember, moveMember, stationOf } from './edit';

@@ -1,4 +1,5 @@
 import { ON_REFERENCE, prepareFrame, type BeamModel, type CaseResult, type LineLoad, type LoadCase, type NodeLoad, type Support, type Unsolvable, type Vector3 } from '../mechanics';
+import { STANDARD_GRAVITY } from '../quantity';
 import { STEEL_DENSITY_KG_PER_MM3, type LoadFactors } from '../reference';
 import type { Frame, Landmark } from './frame';
 import type { Load } from './loads';
@@ -10,7 +11,6 @@ export type CaseId = (typeof CASE_IDS)[number];
 /** Where the shop's own allowable applies: people under it, or the road. */
 export const isLifted = (id: CaseId): boolean => id === 'on a lift' || id === 'on a jack' || id === 'on legs';
 
-const G = 9.81;
 /** What a trailer puts on a truck's hitch, share of the truck's own weight (common practice, no source). */
 const TONGUE_SHARE = 0.1;
 
@@ -72,8 +72,8 @@ export function solveCases(structure: Structure, factors: LoadFactors, points: L
     const kept = stood.kept.subarray(0, structure.elements.length);
     const standing = solved.cases.find((_, k) => group.cases[k]!.id === 'standing');
     if (standing) {
-      wheels = under.wheels.map(({ axle, side }, k) => ({ axleId: axle.id, axleName: axle.name, side, loadKg: standing.reactions[k]![2]! / G, node: under.wheels[k]!.node, ...(axle.ratingKg !== undefined && { ratingKg: axle.ratingKg / 2 }) }));
-      if (under.coupler) couplerKg = standing.reactions[under.wheels.length]![2]! / G;
+      wheels = under.wheels.map(({ axle, side }, k) => ({ axleId: axle.id, axleName: axle.name, side, loadKg: standing.reactions[k]![2]! / STANDARD_GRAVITY, node: under.wheels[k]!.node, ...(axle.ratingKg !== undefined && { ratingKg: axle.ratingKg / 2 }) }));
+      if (under.coupler) couplerKg = standing.reactions[under.wheels.length]![2]! / STANDARD_GRAVITY;
     }
     group.cases.forEach((each, k) => cases.push({ id: each.id, result: solved.cases[k]!, kept, supports: supportForces(stood.model, group.supports, solved.cases[k]!) }));
     const ditch = group.cases.some((each) => each.id === 'standing') && standing ? ditchCase(under, gravity, factors, standing) : undefined;
@@ -95,7 +95,7 @@ function caseGroups(structure: Structure, under: Undercarriage, gravity: Gravity
   const make = (id: CaseId, nodeLoads: readonly NodeLoad[], perG: Vector3 = [0, 0, -1]) => ({ id, load: { id, nodeLoads, lineLoads: gravity.inDirection(perG) } });
   const groups: CaseGroup[] = [];
   const tyres = under.wheels.map((wheel) => wheel.support);
-  const weightN = massKg * G;
+  const weightN = massKg * STANDARD_GRAVITY;
   if (under.wheels.length >= 2) {
     const on = under.coupler ? [...tyres, under.coupler] : tyres;
     const rolling = [make('standing', []), make('bump', [], [0, 0, -factors.bumpG]), make('brake', [], [-factors.brakeG, 0, -1]), make('corner', [], [0, factors.cornerG, -1])];
@@ -186,12 +186,12 @@ export interface Gravity { readonly inDirection: (perG: Vector3) => LineLoad[]; 
 export function gravityLoads(structure: Structure): Gravity {
   const perMm = new Float64Array(structure.elements.length);
   const lengthOf = elementLengths(structure);
-  structure.elements.forEach(({ profile }, k) => (perMm[k] = profile.areaMm2 * STEEL_DENSITY_KG_PER_MM3 * G));
+  structure.elements.forEach(({ profile }, k) => (perMm[k] = profile.areaMm2 * STEEL_DENSITY_KG_PER_MM3 * STANDARD_GRAVITY));
   for (const item of structure.frame.loads?.items ?? []) {
     spread(structure, lengthOf, item, 'left', item.leftShare, perMm);
     spread(structure, lengthOf, item, 'right', 1 - item.leftShare, perMm);
   }
-  const massKg = perMm.reduce((sum, q, k) => sum + (q * lengthOf[k]!) / G, 0);
+  const massKg = perMm.reduce((sum, q, k) => sum + (q * lengthOf[k]!) / STANDARD_GRAVITY, 0);
   return { massKg, inDirection: (perG) => Array.from(perMm, (q, element) => ({ element, perMmN: [q * perG[0], q * perG[1], q * perG[2]] as Vector3, lineYz: ON_REFERENCE })) };
 }
 
@@ -209,7 +209,7 @@ function spread(structure: Structure, lengthOf: Float64Array, item: Load, side: 
   for (let k = 0; k < slices; k++) {
     const x = item.fromMm + ((item.toMm - item.fromMm) * (k + 0.5)) / slices;
     const element = carrierElement(carriers, x);
-    if (element >= 0) perMm[element]! += (item.massKg * share * G) / slices / lengthOf[element]!;
+    if (element >= 0) perMm[element]! += (item.massKg * share * STANDARD_GRAVITY) / slices / lengthOf[element]!;
   }
 }
 

@@ -1,4 +1,5 @@
 import { beamProfile } from '../mechanics';
+import { STANDARD_GRAVITY } from '../quantity';
 import { DEFAULT_LOAD_FACTORS } from '../reference';
 import { defaultFrame, familyOf, FAMILY_IDS, frameSchema, isClosed, referencePoint, solveCases, structureOf, surfaceOf, typicalLoads, placementOf, payloadFromCoupler, payloadFromTicket, type Frame, type Member } from '.';
 import { withThickness } from '../mechanics';
@@ -40,8 +41,8 @@ describe.each(FAMILY_IDS)('%s', (family) => {
   test('its wheels and coupler carry all of it, left like right', () => {
     const wheels = result.wheels.reduce((sum, wheel) => sum + wheel.loadKg, 0);
     const mass = result.cases.find(({ id }) => id === 'standing')!;
-    expect(mass.supports.reduce((sum, support) => sum + support.upN, 0) / 9.81).toBeGreaterThan(frame.loads!.items.reduce((sum, item) => sum + item.massKg, 0));
-    expect(wheels + (result.couplerKg ?? 0)).toBeCloseTo(mass.supports.reduce((sum, support) => sum + support.upN, 0) / 9.81, 3);
+    expect(mass.supports.reduce((sum, support) => sum + support.upN, 0) / STANDARD_GRAVITY).toBeGreaterThan(frame.loads!.items.reduce((sum, item) => sum + item.massKg, 0));
+    expect(wheels + (result.couplerKg ?? 0)).toBeCloseTo(mass.supports.reduce((sum, support) => sum + support.upN, 0) / STANDARD_GRAVITY, 3);
     for (const wheel of result.wheels) expect(wheel.loadKg / result.wheels.find((other) => other.axleId === wheel.axleId && other.side !== wheel.side)!.loadKg).toBeCloseTo(1, 1);
     for (const wheel of result.wheels) expect(wheel.loadKg).toBeGreaterThan(0);
   });

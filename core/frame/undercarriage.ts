@@ -1,4 +1,5 @@
 import { plainProfile, type BeamElement, type NodeLoad, type Releases, type Support, type Vector3 } from '../mechanics';
+import { STANDARD_GRAVITY } from '../quantity';
 import { YOUNGS_MODULUS_MPA } from '../reference';
 import { axlesOf, type Landmark, type Member } from './frame';
 import { attach, type Attachment, type MeshedMember, type Structure } from './structure';
@@ -48,7 +49,7 @@ export function undercarriageOf(structure: Structure, massKg: number): Undercarr
     nodes.push(at);
     return structure.nodes.length + nodes.length - 1;
   };
-  const perWheelN = Math.max(500, (massKg * 9.81) / Math.max(2, 2 * axles.length));
+  const perWheelN = Math.max(500, (massKg * STANDARD_GRAVITY) / Math.max(2, 2 * axles.length));
   const springN = perWheelN / SPRING_SAG_MM;
   axles.forEach((axle, number) => {
     const seats = (['left', 'right'] as const).filter((side) => axle.side === 'both' || axle.side === side).flatMap((side) => {

@@ -8,3 +8,8 @@ export const ksiToMpa = (ksi: number): number => ksi * 6.894757293168;
 export const poundsToKg = (pounds: number): number => pounds * 0.45359237;
 export const kgToPounds = (kg: number): number => kg / 0.45359237;
 export const STANDARD_GRAVITY = 9.80665;
+
+/** 1 lbf, exactly. */
+const N_PER_LBF = 4.4482216152605;
+export const newtonsToLbf = (newtons: number): number => newtons / N_PER_LBF;
+export const lbfToNewtons = (lbf: number): number => lbf * N_PER_LBF;

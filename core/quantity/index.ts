@@ -3,4 +3,4 @@ export { GAUGE_NUMBERS, gaugeThicknessMm, MM_PER_INCH } from './gauge';
 export { parseLengthMm, type UnitSystem } from './length';
 export { parseMassKg } from './mass';
 export { lengthDigits, percent, printForce, printLength, printLineForce, printMass, printStress, sectionDigits, sectionUnit, significant, sixteenths, type LengthKind } from './print';
-export { inchesToMm, kgToPounds, ksiToMpa, mmToInches, poundsToKg, STANDARD_GRAVITY } from './convert';
+export { inchesToMm, kgToPounds, ksiToMpa, lbfToNewtons, mmToInches, newtonsToLbf, poundsToKg, STANDARD_GRAVITY } from './convert';

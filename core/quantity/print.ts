@@ -1,4 +1,4 @@
-import { kgToPounds } from './convert';
+import { kgToPounds, lbfToNewtons } from './convert';
 import { MM_PER_INCH } from './gauge';
 import type { UnitSystem } from './length';
 
@@ -40,8 +40,7 @@ export function sectionDigits(value: number, power: 2 | 3 | 4, system: UnitSyste
 export const sectionUnit = (power: 2 | 3 | 4, system: UnitSystem): string =>
   `${system === 'in' ? 'in' : 'cm'}${['²', '³', '⁴'][power - 2]!}`;
 
-const N_PER_LBF = 4.4482216152605;
-const N_PER_KIP = 1000 * N_PER_LBF;
+const N_PER_KIP = lbfToNewtons(1000);
 
 /** A force: kip or kN, three figures. */
 export const printForce = (forceN: number, system: UnitSystem): string =>

@@ -1,9 +1,7 @@
-import { beamProfile, warping, type BeamProfile, type CaseResult, type EndForces, type Section } from '../mechanics';
-import { CASE_IDS, crossingsOn, isLifted, placementOf, referencePoint, solveCases, structureOf, isClosed, type CaseId, type Face, type Frame, type Member, type MeshedMember, type SolvedFrame, type Structure, type StructureProblem, type Surface, type UnsolvedCase, type WheelLoad } from '../frame';
+import { beamProfile, stressField, warping, type BeamProfile, type CaseResult, type EndForces, type Section } from '../mechanics';
+import { CASE_IDS, crossingsOn, isLifted, placementOf, referencePoint, SHEAR_MODULUS_MPA, solveCases, structureOf, isClosed, type CaseId, type Face, type Frame, type Member, type MeshedMember, type SolvedFrame, type Structure, type StructureProblem, type Surface, type UnsolvedCase, type WheelLoad } from '../frame';
 import { cyclesToCrack, steel, type FatigueId, type LoadFactors } from '../reference';
 import { cripplingN, faceMeanMm, sectionStrength, type SectionStrength } from './strength';
-
-const SHEAR_MPA = 77_000;
 
 /** A member's wall in one state: what a section is made of at a station. */
 export interface StateWall { readonly surface: Surface; readonly section: Section; readonly wallMm: ArrayLike<number> }
@@ -25,7 +23,7 @@ export interface StationDemand {
   readonly rangeMpa: number;
 }
 /** A place where cracks start, with its category and what the road does there. */
-export interface FatigueSpot { readonly stationMm: number; readonly what: string; readonly category: FatigueId; readonly rangeMpa: number; readonly cycles: number }
+export interface FatigueSpot { readonly stationMm: number; readonly what: string; readonly category: FatigueId; readonly rangeMpa: number; readonly cycles: number; readonly atPlateEnd: boolean }
 /** A support under a member against its web's crippling strength. */
 export interface PadDemand { readonly caseId: CaseId; readonly stationMm: number; readonly upN: number; readonly capacityN: number }
 export interface MemberDemand { readonly memberId: string; readonly along: readonly StationDemand[]; readonly worst?: StationDemand; /** Its worst on lift arms or a jack: for whoever lifts it, not for the road. */ readonly lifted?: StationDemand; readonly spots: readonly FatigueSpot[]; readonly pads: readonly PadDemand[] }
@@ -79,7 +77,7 @@ function cutOf(frame: Frame, member: Member, stationMm: number, wallAt: WallAt):
   const warp = profile.cwMm6 > 0 ? warping(wall.section) : undefined;
   return {
     ...wall, profile,
-    strength: sectionStrength(wall.surface, wall.section, wall.wallMm, steel(member.steel), unbracedMm(frame, member, stationMm), SHEAR_MPA),
+    strength: sectionStrength(wall.surface, wall.section, wall.wallMm, steel(member.steel), unbracedMm(frame, member, stationMm), SHEAR_MODULUS_MPA),
     y: wall.section.xMm.map((x) => hand * (x - seat.xMm)), z: wall.section.yMm.map((y) => y - seat.yMm),
     omega: warp ? warp.omegaMm2.map((omega) => hand * omega) : new Float64Array(wall.section.xMm.length),
     faceOfNode: facesOfNodes(wall.surface, wall.section),
@@ -133,15 +131,11 @@ interface FibrePeak { stressMpa: number; allowableMpa: number; utilisation: numb
 /** The worst fibre at an element's end: tension against yield, compression against the least of yield, its wall and sideways buckling. */
 function peakOf(cut: Cut, forces: EndForces, share: number): FibrePeak {
   const { profile, section } = cut;
-  const determinant = profile.iyyMm4 * profile.izzMm4 - profile.iyzMm4 * profile.iyzMm4;
-  const a = (-forces.momentZNmm * profile.izzMm4 - forces.momentYNmm * profile.iyzMm4) / determinant;
-  const b = (forces.momentYNmm * profile.iyyMm4 + forces.momentZNmm * profile.iyzMm4) / determinant;
-  const axial = forces.axialN / profile.areaMm2;
-  const perOmega = profile.cwMm6 > 0 ? forces.bimomentNmm2 / profile.cwMm6 : 0;
+  const { axialMpa, perYMpa, perZMpa, perOmegaMpa } = stressField(profile, forces);
   let peak: FibrePeak = { stressMpa: 0, allowableMpa: share * cut.strength.yieldMpa, utilisation: 0, why: 'yield', warpingMpa: 0 };
   for (let node = 0; node < section.xMm.length; node++) {
-    const warpingMpa = perOmega * cut.omega[node]!;
-    const stressMpa = axial + a * (cut.y[node]! - profile.centroid[0]) + b * (cut.z[node]! - profile.centroid[1]) + warpingMpa;
+    const warpingMpa = perOmegaMpa * cut.omega[node]!;
+    const stressMpa = axialMpa + perYMpa * (cut.y[node]! - profile.centroid[0]) + perZMpa * (cut.z[node]! - profile.centroid[1]) + warpingMpa;
     const [limit, why] = stressMpa >= 0 ? ([cut.strength.yieldMpa, 'yield'] as const) : compressionLimit(cut, node);
     const allowableMpa = share * limit;
     const utilisation = allowableMpa > 0 ? Math.abs(stressMpa) / allowableMpa : Infinity;
@@ -199,16 +193,16 @@ function elementDemand(cut: Cut, element: number, stationMm: number, solved: Sol
 function fatigueSpots(frame: Frame, member: Member, along: readonly StationDemand[], details: readonly Detail[]): FatigueSpot[] {
   if (member.role !== 'rail' || along.length === 0) return [];
   const startMm = member.startMm ?? 0;
-  const seeds: (readonly [number, string, FatigueId])[] = [
+  const seeds: (readonly [number, string, FatigueId, atPlateEnd?: true])[] = [
     ...crossingsOn(frame, member).map((each) => [each.stationMm, each.member.name, each.member.joint === 'flange' ? 'E' : 'C'] as const),
     ...frame.members.filter((each) => each.role === 'outrigger' && each.side === member.side).map((each) => [each.line!.from[0] - startMm, each.name, 'E'] as const),
     ...frame.landmarks.filter((mark) => (mark.kind === 'spring hanger' || mark.kind === 'steering gear' || mark.kind === 'shock mount' || mark.kind === 'control arm') && (mark.side === 'both' || mark.side === member.side)).map((mark) => [mark.stationMm - startMm, mark.name, 'D'] as const),
     ...(member.holes ?? []).map((hole) => [hole.stationMm, 'hole', 'D'] as const),
-    ...details.map((detail) => [detail.stationMm, detail.what, detail.category] as const),
+    ...details.map((detail) => [detail.stationMm, detail.what, detail.category, true] as const),
   ];
-  return seeds.filter(([mm]) => mm >= 0 && mm <= member.lengthMm).map(([stationMm, what, category]) => {
+  return seeds.filter(([mm]) => mm >= 0 && mm <= member.lengthMm).map(([stationMm, what, category, atPlateEnd = false]) => {
     const rangeMpa = nearest(along, stationMm).rangeMpa;
-    return { stationMm, what, category, rangeMpa, cycles: cyclesToCrack(category, rangeMpa) };
+    return { stationMm, what, category, rangeMpa, cycles: cyclesToCrack(category, rangeMpa), atPlateEnd };
   }).sort((a, b) => a.cycles - b.cycles);
 }
 

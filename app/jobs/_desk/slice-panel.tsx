@@ -3,8 +3,8 @@
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { faceOf, surfaceOf } from '@/core/frame';
-import { plasticModuli, sectionProperties, shearFlow, warping, type Section } from '@/core/mechanics';
-import { percent, printLength, sectionDigits, sectionUnit, significant, type UnitSystem } from '@/core/quantity';
+import { plasticModuli, sectionProperties, shearFlow, torsionFlow, warping, type Section, type ShearFlow } from '@/core/mechanics';
+import { lbfToNewtons, percent, printLength, printLineForce, sectionDigits, sectionUnit, significant, type UnitSystem } from '@/core/quantity';
 import { edgeAt } from '@/core/probe';
 import { unrolledPath } from '@/core/trace';
 import { figure, lowerBound, NO_CHANGE, worstStation, type KeptKey, type SectionKept } from '@/core/weigh';
@@ -69,14 +69,21 @@ function SectionMore({ section, system }: { section: Section; system: UnitSystem
   const plastic = plasticModuli(section);
   const properties = sectionProperties(section);
   const warp = warping(section);
-  const flow = shearFlow(section, 0, 1000);
   if (!plastic || !properties) return null;
   const inch = system === 'in';
-  const most = flow && Math.max(...flow.startNPerMm.map(Math.abs), ...flow.middleNPerMm.map(Math.abs), ...flow.endNPerMm.map(Math.abs));
+  const most = (flow: ShearFlow | undefined) => flow && Math.max(...[flow.startNPerMm, flow.middleNPerMm, flow.endNPerMm].flatMap((each) => [...each].map(Math.abs)));
+  const perForce = inch ? 'kip' : 'kN';
+  const inFlow = (nPerMm: number) => printLineForce(nPerMm, system);
+  const force = inch ? lbfToNewtons(1000) : 1000;
+  const torque = inch ? lbfToNewtons(1000) * 25.4 : 1e6;
+  const [upright, sideways] = [most(shearFlow(section, 0, force)), most(shearFlow(section, force, 0))];
+  const twist = properties.cells > 0 ? Math.max(...torsionFlow(section, torque, properties.jMm4).map(Math.abs)) : undefined;
   const rows: [string, string][] = [
     ['plastic Zx, Zy', `${sectionDigits(plastic.zxMm3, 3, system)}, ${sectionDigits(plastic.zyMm3, 3, system)} ${sectionUnit(3, system)}`],
     ...(warp ? [['warping constant Cw', `${significant(warp.cwMm6 / (inch ? 25.4 : 10) ** 6, 3)} ${inch ? 'in' : 'cm'}⁶`], ['shear centre, out from the centroid', printLength(Math.abs(warp.xMm - properties.centroidXMm), system, 'thickness')]] as [string, string][] : [['warping and shear centre', 'none: the metal is in separate pieces']] as [string, string][]),
-    ...(most ? [[inch ? 'largest shear flow, per kip' : 'largest shear flow, per kN', inch ? `${significant(most * 25.4 / 1000, 3)} kip/in` : `${significant(most, 3)} N/mm`]] as [string, string][] : []),
+    ...(upright !== undefined ? [[`largest shear flow, ${perForce} upright`, inFlow(upright)]] as [string, string][] : []),
+    ...(sideways !== undefined ? [[`… ${perForce} sideways`, inFlow(sideways)]] as [string, string][] : []),
+    ...(twist !== undefined ? [[`… a torque of 1 ${inch ? 'kip·in' : 'kN·m'}, round the cell`, inFlow(twist)]] as [string, string][] : []),
   ];
   return <details className="text-[14px]"><summary className="hit flex items-center">More of this section</summary><dl className="grid grid-cols-[1fr_auto] gap-x-3">{rows.map(([name, value]) => <div key={name} className="contents"><dt className="caption">{name}</dt><dd className="text-right">{value}</dd></div>)}</dl></details>;
 }

@@ -24,7 +24,7 @@ const of = (demand: JobDemand, state: StateId, memberId: string): MemberDemand |
 export function DemandPanel() {
   const { demand, member, system, cursor, file } = useDesk();
   const found = demand && of(demand, 'as found', member.id);
-  const repaired = demand ? (of(demand, 'as repaired', member.id)?.spots ?? []).filter((spot) => / (front|rear) end$/.test(spot.what)) : [];
+  const repaired = demand ? (of(demand, 'as repaired', member.id)?.spots ?? []).filter((spot) => spot.atPlateEnd) : [];
   if (!demand) return <p className="mt-5 caption" role="status">What the frame asks is being worked out.</p>;
   if (!file.frame.loads?.items.length) {
     return (
