@@ -33,6 +33,17 @@ test('the bump’s factor is the stress’s: three g ask half again what two do;
   expect(at(two!).rangeMpa).toBeCloseTo(at(one!).rangeMpa, 9);
 });
 
+test('the swing on the road is the greatest standing stress, even where a thin wall’s buckling governs what is used', () => {
+  const thin: WallAt = (member, stationMm) => {
+    const made = wall(() => 1)(member, stationMm)!;
+    const wallMm = Float64Array.from(made.surface.rowFace, (face) => face.wallMm * (member.id === 'rail-right' && face.id === 'top' ? 0.35 : 1));
+    return { ...made, wallMm, section: withThickness(made.surface.midline, wallMm) };
+  };
+  const only = { ...DEFAULT_LOAD_FACTORS, bumpG: 1, brakeG: 0, cornerG: 0, scrubShare: 0, recoveryShare: 0, steeringN: 0, ditchMm: 0 };
+  const here = nearest(rail(frameDemand(truck, only, thin)).along, 2600);
+  expect(here.rangeMpa).toBeGreaterThanOrEqual(Math.abs(here.stressMpa) * 0.999);
+});
+
 test('a load moved to the left asks more of the left rail', () => {
   const leaning = frameDemand({ ...truck, loads: { items: truck.loads!.items.map((item) => ({ ...item, leftShare: 0.7 })) } }, DEFAULT_LOAD_FACTORS, wall(() => 1));
   const standing = (id: string) => nearest(rail(leaning, id).along, 3000).rangeMpa;

@@ -126,22 +126,24 @@ function nearestRow({ midline }: Surface, x: number, y: number): { row: number; 
   return { row, away };
 }
 
-interface FibrePeak { stressMpa: number; allowableMpa: number; utilisation: number; why: StationDemand['why']; warpingMpa: number }
+interface FibrePeak { /** Largest stress of either sign at any fibre, whatever governs. */ greatestMpa: number; stressMpa: number; allowableMpa: number; utilisation: number; why: StationDemand['why']; warpingMpa: number }
 
 /** The worst fibre at an element's end: tension against yield, compression against the least of yield, its wall and sideways buckling. */
 function peakOf(cut: Cut, forces: EndForces, share: number): FibrePeak {
   const { profile, section } = cut;
   const { axialMpa, perYMpa, perZMpa, perOmegaMpa } = stressField(profile, forces);
-  let peak: FibrePeak = { stressMpa: 0, allowableMpa: share * cut.strength.yieldMpa, utilisation: 0, why: 'yield', warpingMpa: 0 };
+  let greatestMpa = 0;
+  let peak: Omit<FibrePeak, 'greatestMpa'> = { stressMpa: 0, allowableMpa: share * cut.strength.yieldMpa, utilisation: 0, why: 'yield', warpingMpa: 0 };
   for (let node = 0; node < section.xMm.length; node++) {
     const warpingMpa = perOmegaMpa * cut.omega[node]!;
     const stressMpa = axialMpa + perYMpa * (cut.y[node]! - profile.centroid[0]) + perZMpa * (cut.z[node]! - profile.centroid[1]) + warpingMpa;
+    greatestMpa = Math.max(greatestMpa, Math.abs(stressMpa));
     const [limit, why] = stressMpa >= 0 ? ([cut.strength.yieldMpa, 'yield'] as const) : compressionLimit(cut, node);
     const allowableMpa = share * limit;
     const utilisation = allowableMpa > 0 ? Math.abs(stressMpa) / allowableMpa : Infinity;
     if (utilisation > peak.utilisation) peak = { stressMpa, allowableMpa, utilisation, why, warpingMpa };
   }
-  return peak;
+  return { ...peak, greatestMpa };
 }
 
 function compressionLimit({ strength, faceOfNode }: Cut, node: number): readonly [number, StationDemand['why']] {
@@ -179,9 +181,9 @@ function elementDemand(cut: Cut, element: number, stationMm: number, solved: Sol
     if (at < 0) continue;
     const share = isLifted(id) ? factors.liftAllowable : factors.roadAllowable;
     for (const forces of [result.from[at]!, result.to[at]!]) {
-      const peak = peakOf(cut, forces, share);
+      const { greatestMpa, ...peak } = peakOf(cut, forces, share);
       // ±0.5 g about standing: the range is the standing stress itself.
-      if (id === 'standing') rangeMpa = Math.max(rangeMpa, Math.abs(peak.stressMpa));
+      if (id === 'standing') rangeMpa = Math.max(rangeMpa, greatestMpa);
       (isRaised(id) ? lifted : used).push({ stationMm, caseId: id, ...peak, rangeMpa: 0 });
     }
   }
