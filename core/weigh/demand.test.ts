@@ -36,12 +36,14 @@ test('the bump’s factor is the stress’s: three g ask half again what two do;
 test('the swing on the road is the greatest standing stress, even where a thin wall’s buckling governs what is used', () => {
   const thin: WallAt = (member, stationMm) => {
     const made = wall(() => 1)(member, stationMm)!;
-    const wallMm = Float64Array.from(made.surface.rowFace, (face) => face.wallMm * (member.id === 'rail-right' && face.id === 'top' ? 0.35 : 1));
+    const wallMm = Float64Array.from(made.surface.rowFace, (face) => face.wallMm * (member.id !== 'rail-right' ? 1 : face.id === 'top' ? 0.4 : face.id === 'bottom' ? 0.3 : 1));
     return { ...made, wallMm, section: withThickness(made.surface.midline, wallMm) };
   };
   const only = { ...DEFAULT_LOAD_FACTORS, bumpG: 1, brakeG: 0, cornerG: 0, scrubShare: 0, recoveryShare: 0, steeringN: 0, ditchMm: 0 };
   const here = nearest(rail(frameDemand(truck, only, thin)).along, 2600);
-  expect(here.rangeMpa).toBeGreaterThanOrEqual(Math.abs(here.stressMpa) * 0.999);
+  // The upper flange's buckling governs; the thinner lower one, in tension, is stressed more.
+  expect(here.why).toBe('wall buckling');
+  expect(here.rangeMpa).toBeGreaterThan(1.03 * Math.abs(here.stressMpa));
 });
 
 test('a load moved to the left asks more of the left rail', () => {
