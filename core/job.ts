@@ -1,8 +1,9 @@
-import { faceOf, standing, uOnFace, type Frame, type JobSheet, type Member, type Notice, type Strike, type Unit } from './frame';
+import { axlesOf, faceOf, standing, totalKg, uOnFace, type Frame, type JobSheet, type Member, type Notice, type Strike, type Unit } from './frame';
 import type { Practice } from './reference';
 import type { Reading } from './probe';
-import type { Crack } from './trace';
-import { frameDemand, laidSection, layoutOf, memberPicture, weigh, type Detail, type FrameDemand, type MemberPicture, type MemberVerdict, type WallAt } from './weigh';
+import { crackExtent, type Crack } from './trace';
+import { candidateStations, explain, hotSpots, insteadOf, isDoubtful, liftAnswer, liftReasons, liftSteps, memberWalk, ofKind, signWeight, spotStates, takesPoints, TRADE_SPOTS, type Complaint, type Explanation, type Instead, type LiftAnswer, type LiftEvidence, type LiftFacts, type LiftPlan, type LiftReason, type LiftStep, type MeasuredAt, type SpotRule, type SpotState, type WalkRecord } from './walk';
+import { buyersLook, frameDemand, laidSection, layoutOf, memberPicture, modelMovement, preparedLift, weigh, type BuyersLook, type Detail, type FrameDemand, type MemberPicture, type MemberVerdict, type WallAt } from './weigh';
 import { checkRules, flatPattern, lengthened, memberStates, proposeRepairs, repairPicture, STATE_IDS, stateKept, stateSection, type FlatPattern, type MemberState, type StateId, type Repair, type RepairFinding, type RepairPicture } from './shape';
 import { checkJoining, designShearN, joining, strengthNPerMm, type JoinFinding, type Joining } from './join';
 import type { SectionKept } from './weigh';
@@ -13,13 +14,16 @@ export interface JobRecords {
   readonly practice: Practice;
   readonly readings: readonly Reading[];
   readonly cracks: readonly Crack[];
+  readonly walk: readonly WalkRecord[];
+  /** What to look at, as the shop has it; the trade's own list where nothing is said. */
+  readonly spotRules?: readonly SpotRule[];
   readonly strikes: readonly Strike[];
   readonly repairs: readonly Repair[];
   readonly grossMassKg?: number;
 }
 
 /** A job's whole file: its unit and sheet beside its records, with the set-up revision a change must name. */
-export interface JobFile extends JobRecords { readonly unit: Unit; readonly notices: readonly Notice[]; readonly job: JobSheet; readonly revision: number }
+export interface JobFile extends JobRecords { readonly unit: Unit; readonly notices: readonly Notice[]; readonly job: JobSheet; readonly revision: number; readonly closed: boolean }
 
 /** A repair worked right through: what it restores, which rules it breaks, its flat patterns and its welds. */
 export interface WorkedRepair {
@@ -51,6 +55,8 @@ export function weighMember(records: JobRecords, member: Member): { picture: Mem
     frame: records.frame, member, practice: records.practice,
     readings: standing(records.readings, records.strikes).filter((reading) => reading.memberId === member.id),
     cracks: standing(records.cracks, records.strikes).filter((crack) => crack.memberId === member.id),
+    walk: memberWalk(records.frame, member, jobSpots(records)),
+    signs: ofKind(standing(records.walk, records.strikes), 'sign').filter((sign) => sign.memberId === member.id),
   });
   return { picture, verdict: weigh(picture) };
 }
@@ -162,3 +168,93 @@ function withRoomForWelds(picture: MemberPicture, proposal: Repair): Repair {
 
 /** Every member of the job. Members without evidence are cheap: they have no map. */
 export const workJob = (records: JobRecords): MemberWork[] => records.frame.members.map((member) => workMember(records, member));
+
+// ——— the Walk: what was seen, and whether it may be raised ———
+
+/** Every hot spot of the job's frame with what is known of it; body items too where somebody looks before buying. */
+export function jobSpots(records: JobRecords, beforeBuying = false): SpotState[] {
+  const walk = standing(records.walk, records.strikes);
+  return spotStates(hotSpots(records.frame, records.spotRules ?? TRADE_SPOTS, beforeBuying), ofKind(walk, 'look'), ofKind(walk, 'leave'), measuredAt(records));
+}
+
+function measuredAt({ readings, cracks, strikes }: JobRecords): MeasuredAt {
+  const at = new Map<string, number[]>();
+  for (const reading of standing(readings, strikes)) at.set(reading.memberId, [...(at.get(reading.memberId) ?? []), reading.stationMm]);
+  for (const crack of standing(cracks, strikes)) at.set(crack.memberId, [...(at.get(crack.memberId) ?? []), crack.path[0]!.stationMm]);
+  return at;
+}
+
+function liftEvidence(records: JobRecords, notices: readonly Notice[]): LiftEvidence {
+  const shapes = new Map(records.frame.members.map((member) => [member.id, member.shape]));
+  const kept = (reading: Reading) => reading.thicknessMm / (faceOf(shapes.get(reading.memberId)!, reading.face)?.wallMm ?? shapes.get(reading.memberId)!.thicknessMm);
+  return {
+    frame: records.frame, spots: jobSpots(records), signs: ofKind(standing(records.walk, records.strikes), 'sign'),
+    readings: standing(records.readings, records.strikes).filter((reading) => shapes.has(reading.memberId)).map((reading) => ({ memberId: reading.memberId, stationMm: reading.stationMm, kept: kept(reading) })),
+    cracks: standing(records.cracks, records.strikes).map((crack) => ({ memberId: crack.memberId, ...crackExtent(crack) })),
+    notices: notices.map((notice) => notice.words), reachMm: records.practice.walk.reachMm,
+  };
+}
+
+/** Changes whenever evidence does that a lift rests on: an answer given on another basis is asked again. */
+export function liftBasis(records: JobRecords & { readonly revision?: number }, notices: readonly Notice[]): string {
+  const evidence = records.walk.filter((record) => record.kind === 'look' || record.kind === 'sign' || record.kind === 'leave');
+  return [records.revision ?? 0, records.readings.length, records.cracks.length, evidence.length, records.strikes.length, notices.length].join(' ');
+}
+
+export interface LiftReply { readonly answer: LiftAnswer; readonly reasons: readonly LiftReason[]; readonly facts: LiftFacts; readonly steps: readonly LiftStep[]; readonly instead: readonly Instead[]; readonly better: readonly { readonly plan: LiftPlan; readonly unknowns: number; readonly utilisation: number }[] }
+
+/** Whether the unit may be raised so, by what is on record and by the frame model on the sections found; and where it had better be. */
+export function askLift(records: JobRecords, notices: readonly Notice[], works: ReadonlyMap<string, MemberWork>, plan: LiftPlan): LiftReply {
+  const evidence = liftEvidence(records, notices);
+  const lift = preparedLift(records.frame, records.practice.loadFactors, wallIn(works, 'as found'), (id) => works.get(id)?.picture.map !== undefined);
+  const facts = lift.facts(plan);
+  const reasons = liftReasons(plan, facts, evidence);
+  const better = reasons.some((reason) => reason.weight === 'refused') ? betterPlans(plan, evidence, lift.facts) : [];
+  const loads = lift.facts({ ...plan, way: 'four-post', points: [] }).supports;
+  const axles = axlesOf(records.frame).map((axle) => ({ id: axle.id, name: axle.name, stationMm: axle.stationMm, loadKg: loads.filter((each) => each.id.startsWith(`tyre ${axle.id} `)).reduce((sum, each) => sum + each.upN, 0) / 9.80665 }));
+  const loaded = facts.members.filter((member) => member.utilisation > 0.3).map((member) => records.frame.members.find((each) => each.id === member.memberId)!.name);
+  return { answer: liftAnswer(reasons, better.length > 0), reasons, facts, steps: liftSteps(plan, axles, loaded), instead: insteadOf(plan, reasons), better };
+}
+
+/** Places for the same points with nothing against them: front and rear pairs, or along from the jack; least unknown first, then least loaded. */
+function betterPlans(plan: LiftPlan, evidence: LiftEvidence, factsOf: (plan: LiftPlan) => LiftFacts): LiftReply['better'] {
+  if (!takesPoints(plan.way) || plan.points.length === 0 || totalKg(evidence.frame) === 0) return [];
+  return candidatePoints(plan, evidence).flatMap((points) => {
+    const moved = { ...plan, points };
+    const facts = factsOf(moved);
+    const reasons = liftReasons(moved, facts, evidence);
+    if (reasons.some((reason) => reason.weight === 'refused')) return [];
+    return [{ plan: moved, unknowns: reasons.filter((reason) => reason.weight === 'unknown').length, utilisation: Math.max(0, ...facts.members.map((member) => member.utilisation)) }];
+  }).sort((a, b) => a.unknowns - b.unknowns || a.utilisation - b.utilisation).slice(0, 3);
+}
+
+/** How many places front and rear are tried. */
+const TRIES = 4;
+const spreadOut = <Each>(all: readonly Each[]): Each[] => (all.length <= TRIES ? [...all] : Array.from({ length: TRIES }, (_, k) => all[Math.round((k * (all.length - 1)) / (TRIES - 1))]!));
+
+function candidatePoints(plan: LiftPlan, evidence: LiftEvidence): LiftPlan['points'][] {
+  const stations = candidateStations(evidence).map((each) => each.stationMm);
+  const L = evidence.frame.lengthMm;
+  if (plan.way === 'jack') return spreadOut(stations.filter((mm) => Math.abs(mm - plan.points[0]!.stationMm) < 1500)).map((stationMm) => plan.points.map((point) => ({ ...point, stationMm })));
+  const order = [...plan.points].sort((a, b) => a.stationMm - b.stationMm);
+  const isFront = (point: LiftPlan['points'][number]) => order.indexOf(point) < order.length / 2;
+  const [front, rear] = [spreadOut(stations.filter((mm) => mm > 0.05 * L && mm < 0.48 * L)), spreadOut(stations.filter((mm) => mm >= 0.52 * L && mm < 0.97 * L))];
+  return front.flatMap((a) => rear.map((b) => plan.points.map((point) => ({ ...point, stationMm: isFront(point) ? a : b }))));
+}
+
+/** Whether what is recorded accounts for what the owner feels, by the model where it can. */
+export function explainComplaint(records: JobRecords, works: ReadonlyMap<string, MemberWork>, demand: JobDemand | undefined, complaint: Complaint): Explanation {
+  const states = jobSpots(records);
+  const onThem = (memberId: string | undefined) => memberId !== undefined && complaint.memberIds.includes(memberId);
+  const damaged = standing(records.cracks, records.strikes).some((crack) => onThem(crack.memberId))
+    || states.some((state) => onThem(state.spot.memberId) && state.result !== undefined && isDoubtful(state.result))
+    || ofKind(standing(records.walk, records.strikes), 'sign').some((sign) => onThem(sign.memberId) && signWeight(sign.detail) === 'failed')
+    || complaint.memberIds.some((id) => (works.get(id)?.picture.zones.length ?? 0) > 0);
+  return explain(complaint, modelMovement(complaint, demand?.['as built'], demand?.['as found']), damaged, states);
+}
+
+/** What somebody who thinks of buying the unit is told. */
+export function jobBuyersLook(records: JobRecords, works: readonly Pick<MemberWork, 'picture' | 'verdict'>[]): BuyersLook {
+  const claims = new Map(ofKind(standing(records.walk, records.strikes), 'claim').map((claim) => [claim.claimId, claim]));
+  return buyersLook(jobSpots(records, true), works.map(({ picture, verdict }) => ({ name: picture.member.name, verdict: verdict.verdict, cracked: picture.cracks.length > 0 })), [...claims.values()], records.practice.walk);
+}

@@ -7,3 +7,7 @@ export { cracksOf, keepCrack, keepReadings, keepStrike, readingsOf, strikesOf, t
 export { keepRepair, repairsOf, withdrawRepair } from './repair';
 export { bundleOf, importBundle } from './bundle';
 export { keepStartingFrame, startingFrames, startingFrameSchema, type StartingFrame } from './starting-frame';
+export { keepWalkRecord, keepWalkRecords, walkOf } from './walk';
+export { closeJob, closingSchema, isClosed } from './closing';
+export { changeSpots, shopSpots, spotChangeSchema, spotRulesFor } from './spots';
+export { keepPhoto, photoBytes, photosOf, PHOTO_LIMIT } from './photo';

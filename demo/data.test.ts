@@ -7,7 +7,7 @@ import { demoBundles } from '.';
 import { printBundle } from '@/core/exchange';
 import type { Reading } from '@/core/probe';
 import type { Repair } from '@/core/shape';
-import { addNotice, addUnit, bundleOf, changeSetup, correctUnit, currentSetup, importBundle, jobFile, keepCrack, keepReadings, keepRepair, keepStartingFrame, keepStrike, migrate, noticesOf, openDatabase, openJob, readingsOf, repairsOf, startingFrames, withdrawRepair, type Db, type StartingFrame, type Written } from '@/data';
+import { addNotice, addUnit, bundleOf, changeSetup, correctUnit, currentSetup, importBundle, jobFile, keepCrack, keepReadings, keepRepair, keepStartingFrame, keepStrike, migrate, noticesOf, openDatabase, openJob, readingsOf, repairsOf, startingFrames, strikesOf, withdrawRepair, type Db, type StartingFrame, type Written } from '@/data';
 
 const [gritter, trailer] = demoBundles() as [ReturnType<typeof demoBundles>[number], ReturnType<typeof demoBundles>[number]];
 let db: Db;
@@ -158,28 +158,45 @@ describe('bundles', () => {
   });
 });
 
+const OLD_READING = '00000000-0000-4000-8000-00000000aaaa';
+/** Rows as the first version wrote them: with a reading and a strike, written before the later migrations. */
+function fillByHand(raw: InstanceType<typeof Database>): void {
+  raw.exec(`
+    INSERT INTO unit VALUES ('old-unit', 'OLD-1', 'an older trailer', 'trailer', 'road salt', 'work', NULL);
+    INSERT INTO job VALUES ('old-job', 'old-unit', 'look', 'repair', '', 'RK', '2026-01-01T00:00:00Z');
+    INSERT INTO evidence VALUES ('${OLD_READING}', 'old-job', 'reading', 1);
+    INSERT INTO reading VALUES ('${OLD_READING}', 'rail-left', 100, 'web', 10, 5, 'caliper', 'RK', '2026-01-01T00:00:00Z', '');
+    INSERT INTO strike VALUES ('00000000-0000-4000-8000-00000000aaab', '${OLD_READING}', 'slip', 'RK', '2026-01-01T00:00:00Z');`);
+}
+
 describe('the file', () => {
   test('every migration, also on a filled database; numbers without gaps; WAL and full sync', () => {
     const files = readdirSync('data/migrations').sort();
     files.forEach((file, k) => expect(Number(file.slice(0, 3))).toBe(k + 1));
     const folder = mkdtempSync(join(tmpdir(), 'db-'));
-    const path = join(folder, 'shop.db');
     for (let upTo = 1; upTo <= files.length; upTo++) {
+      const path = join(folder, `shop-${upTo}.db`);
       const raw = new Database(path);
       migrate(raw, upTo);
       expect(raw.pragma('user_version', { simple: true })).toBe(upTo);
+      fillByHand(raw);
       raw.close();
       const opened = openDatabase(path);
+      expect(opened.pragma('user_version', { simple: true })).toBe(files.length);
+      expect(readingsOf(opened, 'old-job').map((each) => each.id)).toEqual([OLD_READING]);
+      expect(strikesOf(opened, 'old-job').map((each) => each.evidenceId)).toEqual([OLD_READING]);
+      expect(() => opened.prepare('DELETE FROM evidence').run()).toThrow(/never erased/);
       expect(importBundle(opened, gritter).ok).toBe(true);
       expect(opened.pragma('journal_mode', { simple: true })).toBe('wal');
       expect(opened.pragma('synchronous', { simple: true })).toBe(2);
+      expect(opened.pragma('foreign_keys', { simple: true })).toBe(1);
       expect(opened.pragma('integrity_check', { simple: true })).toBe('ok');
       expect(opened.pragma('foreign_key_check')).toEqual([]);
       opened.close();
+      const again = openDatabase(path);
+      expect(printBundle(bundleOf(again, jobId)!)).toBe(printBundle(gritter));
+      again.close();
     }
-    const again = openDatabase(path);
-    expect(printBundle(bundleOf(again, jobId)!)).toBe(printBundle(gritter));
-    again.close();
     rmSync(folder, { recursive: true });
   });
 });

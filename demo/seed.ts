@@ -1,5 +1,6 @@
-import { importBundle, openDatabase } from '@/data';
-import { demoBundles } from './index';
+import { closeJob, importBundle, openDatabase } from '@/data';
+import { closedBundles, demoBundles } from './index';
+import { seeded, seededId } from './seeded';
 
 /** Seeds the demo database named by OSSATURA_DB; what is already there stays as it is. */
 const path = process.env.OSSATURA_DB;
@@ -8,5 +9,9 @@ const db = openDatabase(path);
 for (const bundle of demoBundles()) {
   const outcome = importBundle(db, bundle);
   console.log(outcome.ok ? `${bundle.unit.tag}: ${outcome.value.wasHere ? 'already there' : 'seeded'}` : `${bundle.unit.tag}: ${outcome.problem.message}`);
+}
+for (const { bundle, closedAt, by } of closedBundles()) {
+  const outcome = importBundle(db, bundle);
+  if (outcome.ok && !outcome.value.wasHere) closeJob(db, bundle.job.id, { id: seededId(seeded(23)), closed: true, by, at: closedAt });
 }
 db.close();

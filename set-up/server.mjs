@@ -44,7 +44,7 @@ export async function serveDemo({ empty = false } = {}) {
   const server = await serve(path);
   const { default: Database } = await import('better-sqlite3');
   const db = new Database(path, { readonly: true });
-  const jobs = Object.fromEntries(db.prepare('SELECT unit.tag, job.id FROM job JOIN unit ON unit.id = job.unit_id').all().map((row) => [row.tag, `/jobs/${row.id}`]));
+  const jobs = Object.fromEntries(db.prepare('SELECT unit.tag, job.id FROM job JOIN unit ON unit.id = job.unit_id WHERE job.id NOT IN (SELECT job_id FROM job_closing)').all().map((row) => [row.tag, `/jobs/${row.id}`]));
   db.close();
   return { ...server, jobs, path, stop: () => { server.stop(); rmSync(folder, { recursive: true, force: true }); } };
 }

@@ -1,12 +1,18 @@
-import { jobDemand, verdictWithDemand, workMember, type JobDemand, type JobRecords, type MemberWork } from '@/core/job';
+import type { Notice } from '@/core/frame';
+import { askLift, jobDemand, verdictWithDemand, workMember, type JobDemand, type JobRecords, type LiftReply, type MemberWork } from '@/core/job';
+import type { LiftPlan } from '@/core/walk';
 import { mapContours, type MapContours } from '@/core/probe';
 import type { MemberVerdict } from '@/core/weigh';
 
-export interface WorkOrder { readonly records: JobRecords; readonly memberIds: readonly string[] }
+export type WorkAsked =
+  | { readonly kind: 'members'; readonly records: JobRecords; readonly memberIds: readonly string[] }
+  /** May it be raised so? */
+  | { readonly kind: 'lift'; readonly id: string; readonly records: JobRecords; readonly notices: readonly Notice[]; readonly plan: LiftPlan };
 /** Member work without the state functions, which cannot cross the door (they are made again from picture and repairs), and with its map ready to draw. */
 export type WorkView = Omit<MemberWork, 'states'> & { readonly contours?: MapContours };
 export type WorkReport =
   | { readonly kind: 'member'; readonly memberId: string; readonly ok: true; readonly work: WorkView }
+  | { readonly kind: 'lift'; readonly id: string; readonly reply?: LiftReply; readonly reason?: string }
   | { readonly kind: 'failed'; readonly what: string; readonly reason: string }
   /** The whole frame, once all its members are worked out; verdicts with what it asks of them. The order is done. */
   | { readonly kind: 'frame'; readonly demand?: JobDemand; readonly verdicts: readonly (readonly [memberId: string, verdict: MemberVerdict])[] };
@@ -17,7 +23,21 @@ const reasonOf = (error: unknown): string => (error instanceof Error ? error.mes
 /** What is worked out so far; members whose evidence did not change are not asked for again. */
 const works = new Map<string, MemberWork>();
 
-self.onmessage = ({ data: { records, memberIds } }: MessageEvent<WorkOrder>) => {
+self.onmessage = ({ data }: MessageEvent<WorkAsked>) => {
+  if (data.kind === 'lift') return lift(data);
+  workOut(data);
+};
+
+function lift({ id, records, notices, plan }: Extract<WorkAsked, { kind: 'lift' }>): void {
+  try {
+    for (const member of records.frame.members) if (!works.has(member.id)) works.set(member.id, workMember(records, member));
+    report({ kind: 'lift', id, reply: askLift(records, notices, works, plan) });
+  } catch (error) {
+    report({ kind: 'lift', id, reason: reasonOf(error) });
+  }
+}
+
+function workOut({ records, memberIds }: Extract<WorkAsked, { kind: 'members' }>): void {
   for (const memberId of memberIds) {
     const member = records.frame.members.find((each) => each.id === memberId);
     if (!member) continue;
@@ -37,4 +57,4 @@ self.onmessage = ({ data: { records, memberIds } }: MessageEvent<WorkOrder>) => 
     report({ kind: 'failed', what: 'the frame', reason: reasonOf(error) });
     report({ kind: 'frame', verdicts: [] });
   }
-};
+}

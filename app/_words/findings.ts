@@ -44,6 +44,17 @@ const FINDING_WORDS: Readonly<Record<FindingCode, Say<Finding>>> = {
   'lift-over': (f) => ({ title: `Would carry ${percent(f.value!)} of what it may ${f.name}, loaded as listed`, detail: 'raised until the wheels hang free; the shop’s allowable for lifting', change: 'unload it, other lift points, more stands, lift by the axle' }),
   'pad-cripples': (f, s) => ({ title: `The web may crush on ${f.name}: ${printForce(f.value!, s)}`, detail: `on the thickness found it takes ${printForce(f.limit!, s)}`, change: 'another lift point, a longer pad, more stands' }),
   'fatigue-range': (f, s) => ({ title: `Stress swings ${printStress(f.value!, s)} at ${f.name}`, detail: `a crack can grow from ${printStress(f.limit!, s)} up, at half a g up and down`, change: 'look there first, each visit' }),
+  'spots-unseen': (f) => ({ title: `${percent(f.value!)} of its critical spots were not seen`, detail: `at most ${percent(f.limit!)} may stay unseen; first ${f.name}`, change: 'go and look there, by a way that sees it; or readings there' }),
+  'twin-unseen': (f) => ({ title: `Its twin is bad and nobody looked here: ${f.name}`, detail: 'one side may be clean and its twin gone; twist cracks come in diagonal pairs', change: 'look there, on this side too' }),
+  'looked-failed': (f) => ({ title: `Failed metal seen: ${f.name}`, detail: 'metal that yields to a light tap, or lets light through, counts as failed', change: 'readings round it decide how far it goes' }),
+  'looked-doubtful': (f) => ({ title: `Doubtful metal seen: ${f.name}`, detail: 'what it looks like is not what it holds: remaining thickness is', change: 'readings there; a pick between the layers' }),
+  'crack-not-traced': (f) => ({ title: `Crack seen, not traced: ${f.name}`, detail: 'its ends are not known; do not use until they are', change: 'clean to bare metal, dye, record both ends in Trace' }),
+  'struck-failed': (f) => ({ title: `Failed where it was tried: ${f.name}`, detail: 'counts as no metal there', change: 'readings round it decide how far it goes' }),
+  'layered-repair': (f) => ({ title: `An old repair hides metal: ${f.name}`, detail: 'a skin over rust traps water and the rot goes on beneath it', change: 'open it, or tap and light it through, and record what is beneath' }),
+  'coated-over': (f) => ({ title: `Coated over: ${f.name}`, detail: 'thick rubber rots the seams it seals; fresh paint over pits means somebody painted rust', change: 'scrape at every seam, look again beneath, record it' }),
+  'fastener': (f) => ({ title: `Fastening: ${f.name}`, detail: 'what it clamps is listed before it is freed', change: 'a fastener of the right grade, all it clamps kept in place' }),
+  'maker-weld': (f) => ({ title: `As made: ${f.name}`, detail: 'the maker’s own welds may be short or missing', change: 'the maker’s drawing; weld to its length' }),
+  'welded-solid': (f) => ({ title: `Meant to move, welded solid: ${f.name}`, detail: 'its movement goes somewhere else now', change: 'free it, look where the movement went' }),
   'steel-heat-treated': () => ({ title: 'Heat-treated rail: no weld repair', detail: 'nor holes in its flanges, unless its maker says so in writing', change: 'the maker’s own instructions' }),
 };
 

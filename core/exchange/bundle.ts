@@ -4,6 +4,7 @@ import { checkReading, readingSchema } from '../probe';
 import { checkCrack, crackSchema } from '../trace';
 import { checkRepair, repairSchema } from '../shape';
 import { practiceSchema } from '../reference';
+import { checkWalkRecord, walkRecordSchema } from '../walk';
 import { fail, ok, type Outcome } from '../quantity';
 
 /** A whole job in one file: out of one shop's database and into another's, identically. Lengths in mm, times in UTC. */
@@ -17,6 +18,7 @@ export const bundleSchema = z.object({
   practice: practiceSchema,
   readings: z.array(readingSchema).max(200_000),
   cracks: z.array(crackSchema).max(10_000),
+  walk: z.array(walkRecordSchema).max(100_000).default(() => []),
   strikes: z.array(strikeSchema).max(200_000),
   repairs: z.array(repairSchema).max(1000),
 });
@@ -44,9 +46,13 @@ export function parseBundle(text: string): Outcome<JobBundle> {
 /** The first record that does not fit the bundle's own frame. */
 function strayRecord(bundle: JobBundle): string | undefined {
   if (bundle.job.unitId !== bundle.unit.id) return 'the job belongs to another unit';
-  const evidence = new Set([...bundle.readings, ...bundle.cracks].map((record) => record.id));
+  const evidence = new Set([...bundle.readings, ...bundle.cracks, ...bundle.walk].map((record) => record.id));
   const strayStrike = bundle.strikes.find((strike) => !evidence.has(strike.evidenceId));
   if (strayStrike) return `strike ${strayStrike.id} names evidence that is not in the file`;
+  for (const record of bundle.walk) {
+    const fits = checkWalkRecord(bundle.frame, record);
+    if (!fits.ok) return `${record.kind} ${record.id}: ${fits.reason}`;
+  }
   return firstProblem(bundle, bundle.readings, 'reading', checkReading) ?? firstProblem(bundle, bundle.cracks, 'crack', checkCrack) ?? firstProblem(bundle, bundle.repairs, 'repair', checkRepair);
 }
 

@@ -10,3 +10,4 @@ export { SHEAR_MODULUS_MPA, structureOf, type MeshedMember, type ProfileAt, type
 export { CASE_IDS, defaultLiftPoints, isLifted, solveCases, totalKg, type CaseId, type LiftPoints, type SolvedCase, type SolvedFrame, type UnsolvedCase, type WheelLoad } from './load-cases';
 export { payloadFromCoupler, payloadFromTicket, typicalLoads } from './spread';
 export { asKind, changeMember, moveMember, stationOf } from './edit';
+export { solveRaised, type Raised } from './raised';

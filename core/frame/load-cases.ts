@@ -20,7 +20,7 @@ export interface SolvedCase {
   readonly result: CaseResult;
   /** Where the structure's element k stands in the solved model; −1 where it is left out. */
   readonly kept: Int32Array;
-  readonly supports: readonly { readonly id: string; readonly atMm: Vector3; readonly upN: number }[];
+  readonly supports: readonly { readonly id: string; readonly atMm: Vector3; readonly upN: number; /** Level, along and across together. */ readonly sideN: number }[];
 }
 export interface UnsolvedCase { readonly id: CaseId; readonly why: Unsolvable | { readonly kind: 'not for this frame' | 'no loads' } }
 export interface SolvedFrame { readonly cases: readonly SolvedCase[]; readonly unsolved: readonly UnsolvedCase[]; readonly problems: readonly StructureProblem[]; readonly wheels: readonly WheelLoad[]; readonly couplerKg?: number }
@@ -85,8 +85,11 @@ export function solveCases(structure: Structure, factors: LoadFactors, points: L
   return { cases: CASE_IDS.flatMap((id) => cases.filter((each) => each.id === id)), unsolved: unsolved.filter(({ id }) => !cases.some((each) => each.id === id)), problems, wheels, ...(couplerKg !== undefined && { couplerKg }) };
 }
 
-const supportForces = (model: BeamModel, supports: readonly Support[], result: CaseResult) =>
-  supports.map((support, k) => ({ id: support.id, atMm: model.nodes[support.node]!, upN: result.reactions[k]![2]! }));
+export const supportForces = (model: BeamModel, supports: readonly Support[], result: CaseResult): SolvedCase['supports'] =>
+  supports.map((support, k) => {
+    const [alongN, acrossN, upN] = result.reactions[k]!;
+    return { id: support.id, atMm: model.nodes[support.node]!, upN: upN!, sideN: Math.hypot(alongN!, acrossN!) };
+  });
 
 interface CaseGroup { readonly supports: readonly Support[]; readonly onWheels: boolean; readonly cases: readonly { readonly id: CaseId; readonly load: LoadCase }[] }
 
@@ -122,14 +125,14 @@ function caseGroups(structure: Structure, under: Undercarriage, gravity: Gravity
 /** Pads hold upwards and, by friction, from sliding. */
 const PAD_N_PER_MM = 20_000;
 
-function padUnder(structure: Structure, side: 'left' | 'right', stationMm: number, id: string): Support[] {
+export function padUnder(structure: Structure, side: 'left' | 'right', stationMm: number, id: string): Support[] {
   const rail = railAt(structure, side, stationMm) ?? structure.members.find(({ member }) => member.side === side && (member.role === 'sill' || member.role === 'rail'));
   if (!rail) return [];
   const at = rail.member.role === 'rail' ? onRail(structure, rail, stationMm, 0) : attach(structure, [stationMm, rail.placement.from[1], 0], (elementId) => elementId.startsWith(`${rail.member.id}@`));
   return [{ id, node: at.node, stiffness: [PAD_N_PER_MM / 4, PAD_N_PER_MM / 4, PAD_N_PER_MM, 0, 0, 0] }];
 }
 
-function legSupports(structure: Structure): Support[] {
+export function legSupports(structure: Structure): Support[] {
   const legs = structure.members.filter(({ member }) => member.role === 'leg');
   if (legs.length) return legs.map(({ member, nodes }) => ({ id: member.id, node: nodes[nodes.length - 1]!, stiffness: [PAD_N_PER_MM / 4, PAD_N_PER_MM / 4, PAD_N_PER_MM, 0, 0, 0] }));
   const mark = structure.frame.landmarks.find((each) => each.kind === 'landing leg');

@@ -29,6 +29,26 @@ export const loadFactorsSchema = z.object({
 export type LoadFactors = z.infer<typeof loadFactorsSchema>;
 export const DEFAULT_LOAD_FACTORS: LoadFactors = { bumpG: 3, brakeG: 0.6, cornerG: 0.4, ditchMm: 150, scrubShare: 0.7, steeringN: 2000, recoveryShare: 0.5, roadAllowable: 0.67, liftAllowable: 0.5 };
 
+/** Rules of the Walk and its rough prices; defaults common practice, no source, where nothing else is said. */
+export const walkPracticeSchema = z.object({
+  /** Metal is looked at this far round a lift point or mount: 12 in common practice; 300 mm in the UK inspection manual's prescribed area. */
+  reachMm: z.number().gte(50, 'a reach under 50 mm (2 in) sees nothing').lte(1000, 'a reach over 1 m (39 in) is the whole rail'),
+  /** Up to this share of a member's critical spots may stay unseen before nothing can be said of it. */
+  unseenShare: z.number().gte(0).lte(1),
+  /** Money an hour, and what an hour's material comes to. */
+  ratePerHour: z.number().gte(0).lte(1000),
+  currency: z.string().trim().min(1).max(4),
+});
+export type WalkPractice = z.infer<typeof walkPracticeSchema>;
+export const DEFAULT_WALK_PRACTICE: WalkPractice = { reachMm: inchesToMm(12), unseenShare: 0.25, ratePerHour: 110, currency: '$' };
+
+/** Profiles to start the walk's rules from. */
+export const WALK_PROFILES = {
+  'US, 12 in': { reachMm: inchesToMm(12), source: { document: '49 CFR 393.201 and 396 Appendix A name frame, mounts and fasteners; 12 in round a mount is common practice', fromMemory: true } },
+  'UK, 300 mm': { reachMm: 300, source: { document: 'UK MOT inspection manual, prescribed areas: 300 mm round a mounting', fromMemory: true } },
+} as const satisfies Record<string, { reachMm: number; source: Source }>;
+export type WalkProfile = keyof typeof WALK_PROFILES;
+
 /** The shop's practice profile: every judgement that is the shop's to change, with its default. Lengths mm. */
 export const practiceSchema = z.object({
   school: schoolSchema,
@@ -46,6 +66,7 @@ export const practiceSchema = z.object({
   bendRadiusPerThickness: z.number().gte(0.5).lte(6),
   drainDiameterMm: z.number().gt(0).lt(100),
   loadFactors: loadFactorsSchema.default(() => DEFAULT_LOAD_FACTORS),
+  walk: walkPracticeSchema.default(() => DEFAULT_WALK_PRACTICE),
 });
 export type Practice = z.infer<typeof practiceSchema>;
 
@@ -59,6 +80,7 @@ export const DEFAULT_PRACTICE: Practice = {
   bendRadiusPerThickness: 1.5,
   drainDiameterMm: inchesToMm(3 / 4),
   loadFactors: DEFAULT_LOAD_FACTORS,
+  walk: DEFAULT_WALK_PRACTICE,
 };
 
 /** Sound metal a school wants below the top corner before a bottom cap alone will do, mm. */
@@ -89,5 +111,7 @@ export const LIMIT_SOURCES = {
   fatigue: { document: 'AISC 360, Appendix 3', clause: 'Table A-3.1', fromMemory: true },
   crippling: { document: 'AISC 360, J10.3', clause: 'web local crippling over 2', fromMemory: true },
   practice: COMMON_PRACTICE,
+  seen: { document: 'Common practice: not seen is never fine. 49 CFR 396 Appendix A wants frame members and fasteners looked at', fromMemory: true },
+  fastened: { document: '49 CFR 393.201(b)', clause: 'bolts securing cab or body not loose, broken or missing', fromMemory: true },
 } as const satisfies Record<string, Source>;
 export type LimitSource = keyof typeof LIMIT_SOURCES;

@@ -25,7 +25,7 @@ export interface StationDemand {
 /** A place where cracks start, with its category and what the road does there. */
 export interface FatigueSpot { readonly stationMm: number; readonly what: string; readonly category: FatigueId; readonly rangeMpa: number; readonly cycles: number; readonly atPlateEnd: boolean }
 /** A support under a member against its web's crippling strength. */
-export interface PadDemand { readonly caseId: CaseId; readonly stationMm: number; readonly upN: number; readonly capacityN: number }
+export interface PadDemand { readonly caseId: CaseId; readonly supportId: string; readonly stationMm: number; readonly upN: number; readonly capacityN: number }
 export interface MemberDemand { readonly memberId: string; readonly along: readonly StationDemand[]; readonly worst?: StationDemand; /** Its worst on lift arms or a jack: for whoever lifts it, not for the road. */ readonly lifted?: StationDemand; readonly spots: readonly FatigueSpot[]; readonly pads: readonly PadDemand[] }
 
 export const FELT_IDS = ['steering gear under a push', 'twist with one wheel in a ditch', 'front wall, hitched against on legs', 'tyre to body over a bump'] as const;
@@ -50,6 +50,18 @@ interface Cut extends StateWall { readonly profile: BeamProfile; readonly streng
 export interface Detail { readonly stationMm: number; readonly what: string; readonly category: FatigueId }
 
 export function frameDemand(frame: Frame, factors: LoadFactors, wallAt: WallAt, detailsOn: (member: Member) => readonly Detail[] = () => []): FrameDemand {
+  const { structure, demandOf } = preparedDemand(frame, factors, wallAt, detailsOn);
+  const solved = solveCases(structure, factors);
+  return {
+    members: demandOf(solved), problems: solved.problems, unsolved: solved.unsolved, wheels: solved.wheels, ...(solved.couplerKg !== undefined && { couplerKg: solved.couplerKg }),
+    felt: feltNumbers(structure, solved), shapes: flexShapes(structure, solved),
+  };
+}
+
+/** A frame meshed on its sections once, to be asked again and again how its members fare on other supports. */
+export interface PreparedDemand { readonly structure: Structure; readonly demandOf: (solved: SolvedFrame) => MemberDemand[] }
+
+export function preparedDemand(frame: Frame, factors: LoadFactors, wallAt: WallAt, detailsOn: (member: Member) => readonly Detail[] = () => []): PreparedDemand {
   const cuts = new Map<string, Cut | undefined>();
   const keyOf = (member: Member, stationMm: number) => `${member.id}@${stationMm.toFixed(3)}`;
   const cutAt = (member: Member, stationMm: number): Cut | undefined => {
@@ -58,12 +70,7 @@ export function frameDemand(frame: Frame, factors: LoadFactors, wallAt: WallAt, 
     return cuts.get(key);
   };
   const structure = structureOf(frame, (member, stationMm) => cutAt(member, stationMm)?.profile);
-  const solved = solveCases(structure, factors);
-  const members = structure.members.map((mesh) => memberDemand(frame, structure, mesh, solved, factors, (mm) => cutAt(mesh.member, mm), detailsOn(mesh.member)));
-  return {
-    members, problems: solved.problems, unsolved: solved.unsolved, wheels: solved.wheels, ...(solved.couplerKg !== undefined && { couplerKg: solved.couplerKg }),
-    felt: feltNumbers(structure, solved), shapes: flexShapes(structure, solved),
-  };
+  return { structure, demandOf: (solved) => structure.members.map((mesh) => memberDemand(frame, structure, mesh, solved, factors, (mm) => cutAt(mesh.member, mm), detailsOn(mesh.member))) };
 }
 
 function cutOf(frame: Frame, member: Member, stationMm: number, wallAt: WallAt): Cut | undefined {
@@ -214,7 +221,7 @@ export const nearest = (along: readonly StationDemand[], stationMm: number): Sta
 function padsOn(structure: Structure, mesh: MeshedMember, solved: SolvedFrame, cutAt: (mm: number) => Cut | undefined): PadDemand[] {
   const { member } = mesh;
   if (member.role !== 'rail' && member.role !== 'sill') return [];
-  return solved.cases.filter(({ id }) => isLifted(id)).flatMap(({ id, supports }) => supports.filter((support) => support.id.startsWith('lift') || support.id === 'jack').flatMap((support) => {
+  return solved.cases.filter(({ id }) => isLifted(id)).flatMap(({ id, supports }) => supports.filter((support) => support.id.startsWith('lift') || support.id.startsWith('jack')).flatMap((support) => {
     const at = mesh.nodes.findIndex((node) => structure.nodes[node] === support.atMm);
     if (at < 0) return [];
     const k = Math.min(at, mesh.elements.length - 1);
@@ -223,7 +230,7 @@ function padsOn(structure: Structure, mesh: MeshedMember, solved: SolvedFrame, c
     const means = faceMeanMm(cut.surface, cut.wallMm);
     const web = Math.min(...cut.surface.faces.filter((face) => face.upright).map((face) => means.get(face.id)!));
     const flange = means.get('bottom') ?? web;
-    return [{ caseId: id, stationMm: mesh.stationsMm[at]!, upN: support.upN, capacityN: cripplingN(member.shape, web, flange, steel(member.steel).yieldMpa) }];
+    return [{ caseId: id, supportId: support.id, stationMm: mesh.stationsMm[at]!, upN: support.upN, capacityN: cripplingN(member.shape, web, flange, steel(member.steel).yieldMpa) }];
   }));
 }
 

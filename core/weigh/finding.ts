@@ -11,6 +11,7 @@ export const FINDING_CODES = [
   'top-flange-gone', 'both-flanges-gone',
   'crack', 'crack-end-open',
   'steel-unknown', 'steel-heat-treated',
+  'spots-unseen', 'twin-unseen', 'looked-failed', 'looked-doubtful', 'crack-not-traced', 'struck-failed', 'layered-repair', 'coated-over', 'fastener', 'maker-weld', 'welded-solid',
   'demand-over', 'demand-over-as-made', 'demand-near', 'demand-within', 'lift-over', 'pad-cripples', 'fatigue-range',
 ] as const;
 export type FindingCode = (typeof FINDING_CODES)[number];

@@ -7,3 +7,6 @@ export { weigh, type MemberVerdict } from './verdict';
 export { demandFindings, type DemandPair } from './demand-findings';
 export { FELT_IDS, frameDemand, nearest, WHY_IDS, type Detail, type FatigueSpot, type Felt, type FlexShapes, type FrameDemand, type MemberDemand, type PadDemand, type StateWall, type StationDemand, type WallAt } from './demand';
 export { cripplingN, heldWallShare, lateralMpa, outstandShare, sectionStrength, type SectionStrength } from './strength';
+export { preparedLift, type PreparedLift } from './raised';
+export { modelMovement } from './movement';
+export { buyersLook, type BuyersLook, HOURS_BY_VERDICT } from './buyers-look';

@@ -3,6 +3,7 @@ import { steel, type Practice, type Steel } from '../reference';
 import { surfaceOf, type Frame, type Member, type Surface } from '../frame';
 import { builtThickness, soundEdges, soundThresholdMm, thicknessMap, type BuiltThickness, type Reading, type SoundEdge, type ThicknessMap } from '../probe';
 import type { Crack } from '../trace';
+import type { MemberWalk, Sign } from '../walk';
 import { damageByColumn, damageZones, type ColumnDamage, type DamageZone } from './damage';
 import { builtProperties, keptAlong, type SectionKept } from './kept';
 
@@ -13,6 +14,9 @@ export interface MemberEvidence {
   readonly readings: readonly Reading[];
   readonly cracks: readonly Crack[];
   readonly practice: Practice;
+  /** What was looked at, and what was not; absent where nobody asks (a trainer's rail). */
+  readonly walk?: MemberWalk;
+  readonly signs?: readonly Sign[];
 }
 
 /** What follows from the evidence (the readings have gone into map and edges); the rules read only this. `map` and `sections` are absent when nothing was measured. */

@@ -58,10 +58,10 @@ export function keepReadings(db: Db, jobId: string, readings: readonly Reading[]
   }).immediate();
 }
 
-const NONE_OF_THESE = 'None of these were added; everything recorded before stands.';
+export const NONE_OF_THESE = 'None of these were added; everything recorded before stands.';
 
 /** Gives evidence its place in the job's order. */
-function numberer(db: Db, jobId: string): (id: string, kind: 'reading' | 'crack') => void {
+export function numberer(db: Db, jobId: string): (id: string, kind: string) => void {
   const last = db.prepare<[string], { last: number | null }>('SELECT max(number) AS last FROM evidence WHERE job_id = ?').get(jobId)?.last ?? 0;
   const insert = db.prepare('INSERT INTO evidence (id, job_id, kind, number) VALUES (?, ?, ?, ?)');
   let next = last;
@@ -69,7 +69,7 @@ function numberer(db: Db, jobId: string): (id: string, kind: 'reading' | 'crack'
 }
 
 /** Which of these ids are already kept unchanged, and the first that is taken by something else. */
-function firstTaken<Rec extends { id: string }>(db: Db, jobId: string, records: readonly Rec[], kind: string, existing: (id: string) => Rec | undefined): { already: Set<string>; conflict?: string } {
+export function firstTaken<Rec extends { id: string }>(db: Db, jobId: string, records: readonly Rec[], kind: string, existing: (id: string) => Rec | undefined): { already: Set<string>; conflict?: string } {
   const already = new Set<string>();
   const owner = db.prepare<[string], { job_id: string; kind: string }>('SELECT job_id, kind FROM evidence WHERE id = ?');
   for (const record of records) {

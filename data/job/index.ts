@@ -3,6 +3,7 @@ import type { Practice } from '@/core/reference';
 import { checkReading } from '@/core/probe';
 import { checkCrack } from '@/core/trace';
 import { checkRepair } from '@/core/shape';
+import { checkWalkRecord } from '@/core/walk';
 import type { JobFile } from '@/core/job';
 import type { Db } from '../connection';
 import { cracksOf, readingsOf, strikesOf } from '../evidence';
@@ -10,6 +11,9 @@ import { repairsOf } from '../repair';
 import { currentSetup, insertSetup, type Setup } from '../setup';
 import { refused, sameRecord, written, type Written } from '../problem';
 import { noticesOf, unitById } from '../unit';
+import { isClosed } from '../closing';
+import { spotRulesFor } from '../spots';
+import { walkOf } from '../walk';
 
 interface JobRow { id: string; unit_id: string; title: string; purpose: string; complaint: string; opened_by: string; opened_at: string }
 
@@ -30,7 +34,8 @@ export function jobFile(db: Db, jobId: string): JobFile | undefined {
   if (!job || !setup || !unit) return undefined;
   return {
     unit, job, ...setup, notices: noticesOf(db, unit.id),
-    readings: readingsOf(db, jobId), cracks: cracksOf(db, jobId), strikes: strikesOf(db, jobId), repairs: repairsOf(db, jobId),
+    readings: readingsOf(db, jobId), cracks: cracksOf(db, jobId), walk: walkOf(db, jobId), strikes: strikesOf(db, jobId), repairs: repairsOf(db, jobId),
+    spotRules: spotRulesFor(db, jobId), closed: isClosed(db, jobId),
     ...(unit.grossMassKg !== undefined && { grossMassKg: unit.grossMassKg }),
   };
 }
@@ -81,6 +86,10 @@ function homelessRecord(db: Db, jobId: string, frame: Frame): string | undefined
       const outcome = (check as (m: typeof member, r: typeof record) => { ok: boolean; reason?: string })(member, record);
       if (!outcome.ok) return `${name} on ${member.name} would lose its place: ${outcome.reason}`;
     }
+  }
+  for (const record of walkOf(db, jobId)) {
+    const fits = checkWalkRecord(frame, record);
+    if (!fits.ok) return `what the Walk recorded would lose its place: ${fits.reason}`;
   }
   return undefined;
 }

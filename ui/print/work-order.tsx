@@ -1,4 +1,4 @@
-import { Document, Font, Page, Path, StyleSheet, Svg, Text, View } from '@react-pdf/renderer';
+import { Document, Page, Path, StyleSheet, Svg, Text, View } from '@react-pdf/renderer';
 import type { Style } from '@react-pdf/types';
 import { lengthDigits, mmToInches, percent, printLength, printMass, sixteenths, type UnitSystem } from '@/core/quantity';
 import type { JobFile, MemberWork, WorkedRepair } from '@/core/job';
@@ -11,12 +11,6 @@ export interface OrderWords {
   readonly remarks: (repair: WorkedRepair) => readonly string[];
   readonly cautions: readonly string[];
   readonly deference: string;
-}
-
-export function registerFonts(folder: string): void {
-  const file = (weight: number) => `${folder}/ibm-plex-sans-condensed-latin-${weight}-normal.woff`;
-  Font.register({ family: 'Order', fonts: [{ src: file(400), fontWeight: 400 }, { src: file(600), fontWeight: 600 }, { src: file(700), fontWeight: 700 }] });
-  Font.registerHyphenationCallback((word) => [word]);
 }
 
 const style = StyleSheet.create({

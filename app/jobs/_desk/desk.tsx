@@ -4,15 +4,16 @@ import { createContext, useCallback, useContext, useEffect, useMemo, useReducer,
 import { useSearchParams } from 'next/navigation';
 import { toast } from 'sonner';
 import { memberOf, facesOf, type Frame, type Member, type Strike } from '@/core/frame';
-import type { JobDemand, JobFile } from '@/core/job';
+import type { JobDemand, JobFile, LiftReply } from '@/core/job';
 import type { UnitSystem } from '@/core/quantity';
 import type { Practice } from '@/core/reference';
 import type { Reading } from '@/core/probe';
 import type { Crack } from '@/core/trace';
+import type { LiftPlan, Photo, WalkRecord } from '@/core/walk';
 import { memberStates, type MemberState, type Repair } from '@/core/shape';
 import type { Problem } from '@/core/exchange';
 import type { Cursor, Stretch } from '@/ui/strip';
-import { onRefused, send, startOutbox } from './outbox';
+import { onArrived, onRefused, send, startOutbox } from './outbox';
 import { recordsReducer } from './records';
 import { useWork, type Works } from './use-work';
 import { useRemembered } from '../../_parts/remembered';
@@ -37,6 +38,11 @@ export interface Desk {
   readonly states: readonly MemberState[];
   readonly keepReading: (reading: Reading) => void;
   readonly keepCrack: (crack: Crack) => void;
+  readonly keepWalk: (record: WalkRecord) => void;
+  /** Its picture goes up with it, or is held here until it can. */
+  readonly keepPhoto: (photo: Photo, picture: Blob) => void;
+  /** Whether the unit may be raised so, worked out on the sections found. */
+  readonly askLift: (plan: LiftPlan) => Promise<LiftReply>;
   readonly strike: (strike: Strike) => void;
   readonly keepRepair: (repair: Repair) => void;
   readonly withdrawRepair: (id: string) => void;
@@ -74,7 +80,7 @@ export function DeskProvider({ initial, initialSystem, children }: { initial: Jo
   const [stretch, setStretch] = useState<Stretch>({ fromMm: 0, toMm: member.lengthMm });
   const [system, setSystemState] = useState(initialSystem);
   const [by, setBy] = useRemembered('ossatura-by', initial.job.openedBy);
-  const { works, demand, isWorking } = useWork(file, member.id);
+  const { works, demand, isWorking, askLift } = useWork(file, member.id);
   const work = works.get(member.id);
   const jobUrl = `/api/jobs/${file.job.id}`;
 
@@ -92,7 +98,10 @@ export function DeskProvider({ initial, initialSystem, children }: { initial: Jo
       toast.error(problem.message, { description: problem.kept, duration: 12_000 });
       void refresh();
     });
+    // A picture gets its name on the server.
+    const offArrived = onArrived((parcel) => parcel.file && void refresh());
     return () => {
+      offArrived();
       document.removeEventListener('visibilitychange', onVisible);
       window.removeEventListener('focus', onVisible);
       offRefused();
@@ -118,7 +127,7 @@ export function DeskProvider({ initial, initialSystem, children }: { initial: Jo
   const states = useMemo(() => (work ? memberStates(work.picture, work.repairs.map((each) => each.repair)) : []), [work]);
 
   const desk = useMemo<Desk>(() => ({
-    file, member, selectMember, cursor, setCursor, stretch, setStretch, system, setSystem, by, setBy, works, work, demand, isWorking, states, refresh,
+    file, member, selectMember, cursor, setCursor, stretch, setStretch, system, setSystem, by, setBy, works, work, demand, isWorking, askLift, states, refresh,
     keepReading: (reading) => {
       dispatch({ kind: 'reading', reading });
       void send(`${jobUrl}/readings`, reading.id, { readings: [reading] });
@@ -126,6 +135,14 @@ export function DeskProvider({ initial, initialSystem, children }: { initial: Jo
     keepCrack: (crack) => {
       dispatch({ kind: 'crack', crack });
       void send(`${jobUrl}/cracks`, crack.id, crack);
+    },
+    keepWalk: (record) => {
+      dispatch({ kind: 'walk', record });
+      void send(`${jobUrl}/walk`, record.id, record);
+    },
+    keepPhoto: (photo, picture) => {
+      void send(`${jobUrl}/photos`, photo.id, photo, picture);
+      dispatch({ kind: 'walk', record: photo });
     },
     strike: (strike) => {
       dispatch({ kind: 'strike', strike });
@@ -149,7 +166,7 @@ export function DeskProvider({ initial, initialSystem, children }: { initial: Jo
       await refresh();
       return answer.ok ? undefined : answer.problem;
     },
-  }), [file, member, selectMember, cursor, stretch, system, setSystem, by, setBy, works, work, demand, isWorking, states, refresh, jobUrl]);
+  }), [file, member, selectMember, cursor, stretch, system, setSystem, by, setBy, works, work, demand, isWorking, askLift, states, refresh, jobUrl]);
 
   return <DeskContext.Provider value={desk}>{children}</DeskContext.Provider>;
 }

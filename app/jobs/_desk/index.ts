@@ -1,5 +1,5 @@
 export { DeskProvider, useDesk, type Desk } from './desk';
-export { useOutbox } from './outbox';
+export { heldFile, useOutbox } from './outbox';
 export { Bench } from './bench';
 export { MemberStrip } from './member-strip';
 export { SlicePanel } from './slice-panel';

@@ -5,7 +5,7 @@ import { useSyncExternalStore } from 'react';
 import type { Problem } from '@/core/exchange';
 
 /** One write on its way: held in the browser until the server has it on disk. */
-export interface Parcel { readonly id: string; readonly url: string; readonly body: unknown }
+export interface Parcel { readonly id: string; readonly url: string; readonly body: unknown; /** A photo's picture goes with its record, as a form. */ readonly file?: Blob }
 export interface Refused { readonly parcel: Parcel; readonly problem: Problem }
 
 export type Keeping = 'kept' | 'sending' | 'held here';
@@ -23,6 +23,7 @@ let draining = false;
 let started: Promise<void> | undefined;
 const listeners = new Set<() => void>();
 const refusals = new Set<(refused: Refused) => void>();
+const arrivals = new Set<(parcel: Parcel) => void>();
 
 function show(state: Keeping): void {
   outbox = { state, waiting: parcels.length, ...(state === 'kept' ? { keptAt: Date.now() } : outbox.keptAt !== undefined && { keptAt: outbox.keptAt }) };
@@ -44,8 +45,8 @@ export function startOutbox(): Promise<void> {
 }
 
 /** Holds a write in the browser, then sends it, in order, until the server answers. */
-export async function send(url: string, id: string, body: unknown): Promise<void> {
-  const parcel: Parcel = { id, url, body };
+export async function send(url: string, id: string, body: unknown, file?: Blob): Promise<void> {
+  const parcel: Parcel = { id, url, body, ...(file && { file }) };
   keys.set(parcel, `${new Date().toISOString()} ${String(sent++).padStart(6, '0')} ${id}`);
   parcels = [...parcels, parcel];
   show('sending');
@@ -64,7 +65,8 @@ async function drain(): Promise<void> {
       if (answer === 'unreachable') return show('held here');
       parcels = parcels.slice(1);
       await del(keys.get(parcel)!, store()).catch(() => undefined);
-      if (answer !== 'kept') refusals.forEach((listener) => listener({ parcel, problem: answer }));
+      if (answer === 'kept') arrivals.forEach((listener) => listener(parcel));
+      else refusals.forEach((listener) => listener({ parcel, problem: answer }));
       if (parcels.length === 0) show('kept');
     }
   } finally {
@@ -74,7 +76,7 @@ async function drain(): Promise<void> {
 
 async function post(parcel: Parcel): Promise<'kept' | 'unreachable' | Problem> {
   try {
-    const response = await fetch(parcel.url, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(parcel.body) });
+    const response = await fetch(parcel.url, { method: 'POST', ...contentOf(parcel) });
     if (response.ok) return 'kept';
     if ([502, 503, 504].includes(response.status)) return 'unreachable';
     return ((await response.json()) as { problem: Problem }).problem;
@@ -82,6 +84,23 @@ async function post(parcel: Parcel): Promise<'kept' | 'unreachable' | Problem> {
     return 'unreachable';
   }
 }
+
+function contentOf({ body, file }: Parcel): RequestInit {
+  if (!file) return { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) };
+  const form = new FormData();
+  form.set('record', JSON.stringify(body));
+  form.set('file', file, 'photo');
+  return { body: form };
+}
+
+/** Told when a write has reached the server's disk. */
+export function onArrived(listener: (parcel: Parcel) => void): () => void {
+  arrivals.add(listener);
+  return () => void arrivals.delete(listener);
+}
+
+/** The picture of a photo that is still held here. */
+export const heldFile = (id: string): Blob | undefined => parcels.find((parcel) => parcel.id === id)?.file;
 
 export function onRefused(listener: (refused: Refused) => void): () => void {
   refusals.add(listener);

@@ -3,11 +3,13 @@ import type { JobFile } from '@/core/job';
 import type { Reading } from '@/core/probe';
 import type { Crack } from '@/core/trace';
 import type { Repair } from '@/core/shape';
+import type { WalkRecord } from '@/core/walk';
 import { waitingFor, type Parcel } from './outbox';
 
 export type RecordsChange =
   | { kind: 'reading'; reading: Reading }
   | { kind: 'crack'; crack: Crack }
+  | { kind: 'walk'; record: WalkRecord }
   | { kind: 'strike'; strike: Strike }
   | { kind: 'repair'; repair: Repair }
   | { kind: 'withdrawal'; id: string }
@@ -21,6 +23,7 @@ export function recordsReducer(file: JobFile, change: RecordsChange): JobFile {
   switch (change.kind) {
     case 'reading': return { ...file, readings: withNew(file.readings, change.reading) };
     case 'crack': return { ...file, cracks: withNew(file.cracks, change.crack) };
+    case 'walk': return { ...file, walk: withNew(file.walk, change.record) };
     case 'strike': return { ...file, strikes: withNew(file.strikes, change.strike) };
     case 'repair': return { ...file, repairs: [...file.repairs.filter((each) => each.id !== change.repair.id), change.repair] };
     case 'withdrawal': return { ...file, repairs: file.repairs.filter((each) => each.id !== change.id) };
@@ -33,6 +36,7 @@ export function recordsReducer(file: JobFile, change: RecordsChange): JobFile {
 function asChange({ url, body }: Parcel): RecordsChange {
   if (url.endsWith('/readings')) return { kind: 'reading', reading: (body as { readings: Reading[] }).readings[0]! };
   if (url.endsWith('/cracks')) return { kind: 'crack', crack: body as Crack };
+  if (url.endsWith('/walk') || url.endsWith('/photos')) return { kind: 'walk', record: body as WalkRecord };
   if (url.endsWith('/strikes')) return { kind: 'strike', strike: body as Strike };
   if (url.endsWith('/withdrawal')) return { kind: 'withdrawal', id: url.split('/').at(-2)! };
   return { kind: 'repair', repair: body as Repair };

@@ -1,9 +1,11 @@
 'use client';
 
-import { startTransition, useEffect, useRef, useState } from 'react';
+import { startTransition, useCallback, useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
-import type { JobDemand, JobFile } from '@/core/job';
-import type { WorkReport, WorkOrder, WorkView } from '@/workers/member.worker';
+import type { JobDemand, JobFile, LiftReply } from '@/core/job';
+import { twinOf } from '@/core/frame';
+import type { LiftPlan } from '@/core/walk';
+import type { WorkReport, WorkAsked, WorkView } from '@/workers/member.worker';
 
 export type Works = ReadonlyMap<string, WorkView>;
 
@@ -11,10 +13,14 @@ export type Works = ReadonlyMap<string, WorkView>;
 function dependsOn(file: JobFile, memberId: string): string {
   const readings = file.readings.filter((each) => each.memberId === memberId);
   const cracks = file.cracks.filter((each) => each.memberId === memberId);
-  const own = new Set([...readings, ...cracks].map((each) => each.id));
+  const member = file.frame.members.find((each) => each.id === memberId);
+  const twinId = member && twinOf(file.frame, member)?.id;
+  // What was looked at on its twin counts here too: both sides, always.
+  const walked = file.walk.filter((each) => each.kind === 'leave' || ((each.kind === 'look' || each.kind === 'sign') && (each.memberId === memberId || each.memberId === twinId)));
+  const own = new Set([...readings, ...cracks, ...walked].map((each) => each.id));
   const strikes = file.strikes.filter((each) => own.has(each.evidenceId)).length;
   const repairs = file.repairs.filter((each) => each.memberId === memberId);
-  return JSON.stringify([file.revision, readings.length, readings.at(-1)?.id, cracks.length, strikes, repairs]);
+  return JSON.stringify([file.revision, readings.length, readings.at(-1)?.id, cracks.length, walked.length, walked.at(-1)?.id, strikes, repairs]);
 }
 
 /** While readings are being typed the map waits for a pause this long, but never longer than the second. */
@@ -25,12 +31,12 @@ const LONGEST_WAIT_MS = 2500;
  * Every member's work, computed in a web worker; the member in sight first. Members whose evidence did not change are not computed again.
  * The worker is given one order at a time, made from what is on record when it comes free: typing fast queues nothing up.
  */
-export function useWork(file: JobFile, memberId: string): { works: Works; demand: JobDemand | undefined; isWorking: boolean } {
+export function useWork(file: JobFile, memberId: string): { works: Works; demand: JobDemand | undefined; isWorking: boolean; askLift: (plan: LiftPlan) => Promise<LiftReply> } {
   const [works, setWorks] = useState<Works>(new Map());
   const [demand, setDemand] = useState<JobDemand>();
   const [isWorking, setIsWorking] = useState(true);
   const latest = useRef({ file, memberId });
-  const foreman = useRef<{ offer: (pauseMs: number) => void } | undefined>(undefined);
+  const foreman = useRef<{ offer: (pauseMs: number) => void; ask: (plan: LiftPlan) => Promise<LiftReply> } | undefined>(undefined);
 
   useEffect(() => {
     const worker = new Worker(new URL('../../../workers/member.worker.ts', import.meta.url));
@@ -44,7 +50,7 @@ export function useWork(file: JobFile, memberId: string): { works: Works; demand
       isBusy = true;
       setIsWorking(true);
       for (const id of memberIds) ordered.set(id, dependsOn(records, id));
-      worker.postMessage({ records, memberIds } satisfies WorkOrder);
+      worker.postMessage({ kind: 'members', records, memberIds } satisfies WorkAsked);
     };
     let timer: ReturnType<typeof setTimeout> | undefined;
     let waitingSince: number | undefined;
@@ -58,7 +64,20 @@ export function useWork(file: JobFile, memberId: string): { works: Works; demand
         order();
       }, left);
     };
+    // The worker answers in turn: a question waits until the members before it are worked out.
+    const asked = new Map<string, { resolve: (reply: LiftReply) => void; reject: (reason: Error) => void }>();
+    const ask = (plan: LiftPlan) => new Promise<LiftReply>((resolve, reject) => {
+      const id = crypto.randomUUID();
+      asked.set(id, { resolve, reject });
+      order();
+      worker.postMessage({ kind: 'lift', id, records: latest.current.file, notices: latest.current.file.notices, plan } satisfies WorkAsked);
+    });
     worker.onmessage = ({ data }: MessageEvent<WorkReport>) => {
+      if (data.kind === 'lift') {
+        if (data.reply) asked.get(data.id)?.resolve(data.reply);
+        else asked.get(data.id)?.reject(new Error(data.reason ?? 'it could not be worked out'));
+        return void asked.delete(data.id);
+      }
       if (data.kind === 'failed') return void toast.error(`${data.what} could not be worked out: ${data.reason}`, { description: 'Its records are kept.' });
       if (data.kind === 'member') return startTransition(() => setWorks((before) => new Map(before).set(data.memberId, data.work)));
       startTransition(() => {
@@ -73,7 +92,7 @@ export function useWork(file: JobFile, memberId: string): { works: Works; demand
       isBusy = false;
       offer(0);
     };
-    foreman.current = { offer };
+    foreman.current = { offer, ask };
     offer(0);
     return () => {
       clearTimeout(timer);
@@ -87,5 +106,6 @@ export function useWork(file: JobFile, memberId: string): { works: Works; demand
     foreman.current?.offer(isTyping ? PAUSE_MS : 0);
   }, [file, memberId]);
 
-  return { works, demand, isWorking };
+  const askLift = useCallback((plan: LiftPlan) => foreman.current?.ask(plan) ?? Promise.reject(new Error('the page is still starting')), []);
+  return { works, demand, isWorking, askLift };
 }

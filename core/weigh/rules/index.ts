@@ -6,8 +6,9 @@ import { keptSection } from './kept-section';
 import { edgeNotBracketed, soundEdgeMargin, thinLanding } from './sound-edge';
 import { steelAllowsWelding } from './steel';
 import { survey } from './survey';
+import { walked } from './walked';
 
 export type Rule = (picture: MemberPicture) => Finding[];
 
 /** Every rule has one shape; adding a rule is adding a file and a line. */
-export const RULES: readonly Rule[] = [survey, keptSection, parted, flanges, soundEdgeMargin, edgeNotBracketed, thinLanding, cracks, steelAllowsWelding];
+export const RULES: readonly Rule[] = [survey, keptSection, parted, flanges, soundEdgeMargin, edgeNotBracketed, thinLanding, cracks, steelAllowsWelding, walked];

@@ -1,14 +1,14 @@
-import { join } from 'node:path';
 import { renderToBuffer } from '@react-pdf/renderer';
 import { download, guarded, notFound, systemOf } from '../../../_door';
 import { judgedJob } from '@/core/job';
 import type { UnitSystem } from '@/core/quantity';
 import { database, jobFile } from '@/data';
-import { registerFonts, WorkOrder, type OrderWords } from '@/ui/print/work-order';
+import { WorkOrder, type OrderWords } from '@/ui/print/work-order';
+import { registerFonts } from '@/ui/print/fonts';
 import { CAUTIONS, DEFERENCE } from '../../../../_words/cautions';
 import { findingWords, joinWords, repairWords } from '../../../../_words/findings';
 
-registerFonts(join(process.cwd(), 'node_modules', '@fontsource', 'ibm-plex-sans-condensed', 'files'));
+registerFonts();
 
 const withoutDeference = (caution: string): string => caution.replace(` ${DEFERENCE}`, '');
 

@@ -1,0 +1,160 @@
+import { z } from 'zod';
+import { FAMILY_IDS, faceIdSchema, LANDMARK_KINDS, landmarksOn, placementOf, ROLES, twinOf, type FaceId, type Frame, type Member } from '../frame';
+import { WAYS, type Way } from './look';
+
+export const TOURS = ['round', 'beneath', 'inside'] as const;
+export type Tour = (typeof TOURS)[number];
+
+/** Where a kind of spot is found on any frame that has such a place. */
+const whereSchema = z.discriminatedUnion('on', [
+  /** At every bracket, mount or hitch of these kinds, on the rails that carry it; `asideMm` along from it. */
+  z.object({ on: z.literal('landmark'), kinds: z.array(z.enum(LANDMARK_KINDS)).min(1), asideMm: z.number().gte(-3000).lte(3000).optional() }),
+  /** Along members of these roles, a stretch at a time; shares of the member's length. */
+  z.object({ on: z.literal('stretch'), roles: z.array(z.enum(ROLES)).min(1), face: faceIdSchema.optional(), from: z.number().gte(0).lte(1), to: z.number().gte(0).lte(1) }),
+  /** Both ends of members of these roles. */
+  z.object({ on: z.literal('ends'), roles: z.array(z.enum(ROLES)).min(1) }),
+  /** On the body, no member of the frame: left and right, or once. */
+  z.object({ on: z.literal('body'), sides: z.enum(['both', 'once']) }),
+]);
+
+/** One line of the list of what to look at: seeded by family, added to and dropped by the shop, learned from its closed jobs. */
+export const spotRuleSchema = z.object({
+  id: z.string().min(1).max(80),
+  title: z.string().trim().min(3, 'name the spot').max(80),
+  look: z.string().trim().max(200).default(''),
+  families: z.array(z.enum(FAMILY_IDS)).min(1),
+  tour: z.enum(TOURS),
+  where: whereSchema,
+  /** People are hurt when it lets go: it counts in the lift gate and in verdicts. */
+  critical: z.boolean(),
+  /** A harmless result counts as seen only by one of these ways: closed sections rust from inside. */
+  needs: z.array(z.enum(WAYS)).default([]),
+  beforeBuying: z.boolean().default(false),
+  from: z.enum(['trade', 'shop', 'learned']).default('shop'),
+});
+export type SpotRule = z.infer<typeof spotRuleSchema>;
+
+/** One place to look at on this frame. Stations are the member's own; `alongMm` is along the frame. */
+export interface HotSpot {
+  readonly id: string;
+  readonly ruleId: string;
+  readonly title: string;
+  readonly look: string;
+  readonly tour: Tour;
+  readonly critical: boolean;
+  readonly needs: readonly Way[];
+  readonly from: SpotRule['from'];
+  readonly side: 'left' | 'right' | 'middle';
+  readonly alongMm: number;
+  readonly memberId?: string;
+  readonly fromMm?: number;
+  readonly toMm?: number;
+  readonly face?: FaceId;
+  /** The same place on the other side; and across the corner, where twist cracks come in pairs. */
+  readonly twinId?: string;
+  readonly diagonalId?: string;
+}
+
+/** Longer stretches are looked at in pieces of about this. */
+const PIECE_MM = 1600;
+
+/** Every hot spot of a frame in walking order: clockwise from the front left corner, then beneath front to rear, then inside. */
+export function hotSpots(frame: Frame, rules: readonly SpotRule[], beforeBuying = false): HotSpot[] {
+  const wanted = rules.filter((rule) => rule.families.includes(frame.family) && (beforeBuying || !rule.beforeBuying));
+  const found = wanted.flatMap((rule) => placesOf(frame, rule).map((place): HotSpot => ({
+    ruleId: rule.id, look: rule.look, tour: rule.tour, critical: rule.critical, needs: rule.needs, from: rule.from, ...place,
+  })));
+  return withTwins(frame, found).sort((a, b) => TOURS.indexOf(a.tour) - TOURS.indexOf(b.tour) || walkOrder(frame, a) - walkOrder(frame, b) || a.id.localeCompare(b.id));
+}
+
+type Place = Pick<HotSpot, 'id' | 'title' | 'side' | 'alongMm'> & Partial<Pick<HotSpot, 'memberId' | 'fromMm' | 'toMm' | 'face'>>;
+
+function placesOf(frame: Frame, rule: SpotRule): Place[] {
+  const { where } = rule;
+  switch (where.on) {
+    case 'landmark': return landmarkPlaces(frame, rule, where.kinds, where.asideMm ?? 0);
+    case 'stretch': return frame.members.filter((member) => where.roles.includes(member.role)).flatMap((member) => stretchPlaces(frame, rule, member, where));
+    case 'ends': return frame.members.filter((member) => where.roles.includes(member.role)).flatMap((member) => endPlaces(frame, rule, member));
+    case 'body': return (where.sides === 'both' ? (['left', 'right'] as const) : (['middle'] as const)).map((side) => ({ id: `${rule.id} ${side}`, title: side === 'middle' ? rule.title : `${rule.title}, ${side}`, side, alongMm: frame.lengthMm / 2 }));
+    default: return where satisfies never;
+  }
+}
+
+function landmarkPlaces(frame: Frame, rule: SpotRule, kinds: readonly string[], asideMm: number): Place[] {
+  return frame.members.filter((member) => member.role === 'rail' && member.side).flatMap((rail) => landmarksOn(frame, rail)
+    .filter((mark) => kinds.includes(mark.kind))
+    .flatMap((mark): Place[] => {
+      const at = mark.stationMm + asideMm;
+      if (!(at >= 0 && at <= rail.lengthMm)) return [];
+      const name = asideMm === 0 ? mark.name : `${rule.title}, by ${mark.name.toLowerCase()}`;
+      return [{ id: `${rule.id} ${mark.id} ${rail.id}`, title: `${name}, ${rail.side}`, side: rail.side!, alongMm: at + (rail.startMm ?? 0), memberId: rail.id, fromMm: at, toMm: at }];
+    }));
+}
+
+function stretchPlaces(frame: Frame, rule: SpotRule, member: Member, { from, to, face }: { from: number; to: number; face?: FaceId | undefined }): Place[] {
+  const lengthMm = (to - from) * member.lengthMm;
+  if (!(lengthMm > 0)) return [];
+  const pieces = member.role === 'rail' || member.role === 'sill' ? Math.max(1, Math.round(lengthMm / PIECE_MM)) : 1;
+  return Array.from({ length: pieces }, (_, k) => {
+    const [fromMm, toMm] = [from * member.lengthMm + (k * lengthMm) / pieces, from * member.lengthMm + ((k + 1) * lengthMm) / pieces];
+    return { id: `${rule.id} ${member.id} ${k + 1}`, title: `${rule.title}, ${member.name.toLowerCase()}${pieces > 1 ? ` (${k + 1} of ${pieces})` : ''}`, side: member.side ?? 'middle', alongMm: alongFrame(frame, member, (fromMm + toMm) / 2), memberId: member.id, fromMm, toMm, ...(face && { face }) };
+  });
+}
+
+const END_MM = 60;
+function endPlaces(frame: Frame, rule: SpotRule, member: Member): Place[] {
+  return [0, member.lengthMm].map((mm, k) => {
+    const inMm = k === 0 ? Math.min(END_MM, mm + member.lengthMm) : Math.max(0, mm - END_MM);
+    const { from, to } = placementOf(frame, member);
+    const side = (k === 0 ? from : to)[1] < -1 ? 'left' : (k === 0 ? from : to)[1] > 1 ? 'right' : 'middle';
+    const end = member.role === 'crossmember' ? `${side} end` : k === 0 ? 'one end' : 'other end';
+    return { id: `${rule.id} ${member.id} ${k + 1}`, title: `${member.name}, ${end}`, side: side as Place['side'], alongMm: (k === 0 ? from : to)[0], memberId: member.id, fromMm: Math.min(mm, inMm), toMm: Math.max(mm, inMm) };
+  });
+}
+
+function alongFrame(frame: Frame, member: Member, ownMm: number): number {
+  const { from, to } = placementOf(frame, member);
+  return from[0] + (to[0] - from[0]) * (member.lengthMm > 0 ? ownMm / member.lengthMm : 0);
+}
+
+/** Within this along the frame two spots of one kind stand level. */
+const LEVEL_MM = 120;
+
+function withTwins(frame: Frame, spots: readonly HotSpot[]): HotSpot[] {
+  const middleMm = frame.lengthMm / 2;
+  return spots.map((spot) => {
+    if (spot.side === 'middle') return spot;
+    const across = spots.filter((other) => other.ruleId === spot.ruleId && other.side !== 'middle' && other.side !== spot.side && isCounterpart(frame, spot, other));
+    const twin = nearestTo(across, spot.alongMm);
+    const level = twin && Math.abs(twin.alongMm - spot.alongMm) <= LEVEL_MM ? twin : undefined;
+    const diagonal = nearestTo(across.filter((other) => other !== level && (other.alongMm - middleMm) * (spot.alongMm - middleMm) < 0), 2 * middleMm - spot.alongMm);
+    return { ...spot, ...(level && { twinId: level.id }), ...(diagonal && { diagonalId: diagonal.id }) };
+  });
+}
+
+/** On the twin member, or on the same crossmember's other end; body items have none. */
+function isCounterpart(frame: Frame, spot: HotSpot, other: HotSpot): boolean {
+  if (!spot.memberId || !other.memberId) return spot.memberId === other.memberId;
+  const [one, two] = [spot, other].map((each) => frame.members.find((member) => member.id === each.memberId)!);
+  return one === two || one!.role === two!.role || twinOf(frame, one!) === two;
+}
+
+const nearestTo = (spots: readonly HotSpot[], alongMm: number): HotSpot | undefined =>
+  spots.reduce<HotSpot | undefined>((best, here) => (!best || Math.abs(here.alongMm - alongMm) < Math.abs(best.alongMm - alongMm) ? here : best), undefined);
+
+/** The front corner counts as the first this far back. */
+const CORNER = 0.12;
+
+/**
+ *   start ┐
+ *    left ▼ front ──────► right        round: front left corner, front, down the right side, rear, up the left side
+ *         ▲                 │          beneath and inside: front to rear, left before right
+ *         └────── rear ◄────┘
+ */
+function walkOrder(frame: Frame, spot: HotSpot): number {
+  const L = frame.lengthMm;
+  if (spot.tour !== 'round') return Math.round(spot.alongMm / 300) * 10 + ['left', 'middle', 'right'].indexOf(spot.side);
+  if (spot.side === 'left' && spot.alongMm < CORNER * L) return spot.alongMm / L;
+  if (spot.side === 'middle') return spot.alongMm < L / 2 ? 1 : 3.5;
+  return spot.side === 'right' ? 2 + spot.alongMm / L : 5 - spot.alongMm / L;
+}
