@@ -243,7 +243,7 @@ function candidatePoints(plan: LiftPlan, evidence: LiftEvidence): LiftPlan['poin
 }
 
 /** Whether what is recorded accounts for what the owner feels, by the model where it can. */
-export function explainComplaint(records: JobRecords, works: ReadonlyMap<string, MemberWork>, demand: JobDemand | undefined, complaint: Complaint): Explanation {
+export function explainComplaint(records: JobRecords, works: ReadonlyMap<string, Pick<MemberWork, 'picture'>>, demand: JobDemand | undefined, complaint: Complaint): Explanation {
   const states = jobSpots(records);
   const onThem = (memberId: string | undefined) => memberId !== undefined && complaint.memberIds.includes(memberId);
   const damaged = standing(records.cracks, records.strikes).some((crack) => onThem(crack.memberId))

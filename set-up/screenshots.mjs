@@ -16,6 +16,21 @@ const scrollTo = (page, name) => page.getByRole('region', { name, exact: true })
 const SHOTS = [
   { name: 'yard', open: () => '/' },
   { name: 'new-job', open: () => '/new' },
+  { name: 'walk', open: (jobs) => `${jobs['GR-7']}/walk?member=rail-right`, then: (page) => page.getByRole('region', { name: 'The way round' }).getByRole('button', { name: /Rear spring, front hanger, right/ }).click() },
+  { name: 'walk-phone', size: PHONE, open: (jobs) => `${jobs['BM-2']}/walk?member=rail-left` },
+  { name: 'walk-signs', open: (jobs) => `${jobs['GR-7']}/walk?member=rail-right&part=signs` },
+  { name: 'walk-lift', open: (jobs) => `${jobs['BM-2']}/walk?member=rail-left&part=lift`, then: async (page) => {
+    await page.getByRole('button', { name: 'Ask', exact: true }).click();
+    await page.getByRole('region', { name: 'Answer' }).waitFor();
+  } },
+  { name: 'walk-complaint', open: (jobs) => `${jobs['DV-3']}/walk?member=rail-left&part=complaint` },
+  { name: 'walk-tap', open: (jobs) => `${jobs['GR-7']}/walk?member=rail-right&part=tap`, then: async (page) => {
+    for (const [title, metal] of [['Good metal', 'solid'], ['Doubtful spot', 'thin']]) {
+      await page.getByRole('region', { name: title }).getByLabel('listen to').selectOption(metal);
+      await page.getByRole('region', { name: title }).getByRole('button', { name: 'Listen' }).click();
+    }
+  } },
+  { name: 'walk-buying', dark: true, open: (jobs) => `${jobs['SV-9']}/walk?part=buying` },
   { name: 'frame', open: (jobs) => `${jobs['GR-7']}/frame?member=rail-right` },
   { name: 'probe', open: (jobs) => `${jobs['GR-7']}/probe?member=rail-right`, then: (page) => page.getByRole('button', { name: /Worst station/ }).click() },
   { name: 'probe-zone-dark', dark: true, open: (jobs) => `${jobs['GR-7']}/probe?member=rail-right`, then: async (page) => {

@@ -6,5 +6,7 @@ export const CAUTIONS = {
   join: `Before any arc: fuel tank out and out of the building, lines capped, battery off, brake and air lines and harness moved, extinguisher and fire watch, zinc and coating fumes vented. ${DEFERENCE}`,
   crack: `A cracked frame member is not used until repaired. ${DEFERENCE}`,
   lift: `No lift point is used before it, and what it loads, has been seen and tapped; lifting bends the whole rail. ${DEFERENCE}`,
+  tap: `A tap is a hint: brackets, plates and changes of shape change the note. It measures no thickness. ${DEFERENCE}`,
+  buying: `What was not seen is not fine, and this is no roadworthiness test. ${DEFERENCE}`,
   weigh: `A verdict is no better than the readings under it; hatched metal was not seen. ${DEFERENCE}`,
 } as const;

@@ -64,7 +64,7 @@ const LIFT_SAYS: Readonly<Record<LiftReason['code'], (reason: LiftReason, system
   'loads unknown': () => 'what stands on the frame is not recorded: list its loads in Frame',
   'not computed': (r) => `the frame model has no answer: ${r.name}`,
   'notice': (r) => `a standing notice speaks of lifting: ${r.name}`,
-  'no rating': (r, s) => `no rating typed in${r.value !== undefined ? `; it would carry ${load(r.value, s)}` : ''}`,
+  'no rating': (r, s) => `no rating typed in${r.name ? ` for ${r.name}` : ''}${r.value !== undefined ? `; up to ${load(r.value, s)} on one` : ''}`,
   'stays as it stands': () => 'the frame is held as it stood when it came in',
   'slope counted': (r) => `ground slope of ${significant(r.value!, 2)}° is counted`,
   'demand within': (r, s) => `the most loaded place carries ${percent(r.value!)} of what it may ${at(r, s)}`,
@@ -112,7 +112,7 @@ const BUYERS: Readonly<Record<BuyersLook['answer'], string>> = { 'walk away': 'W
 export const buyersWords = {
   answer: (look: BuyersLook): string => BUYERS[look.answer],
   cost: (look: BuyersLook, practice: { ratePerHour: number; currency: string }): string => {
-    const money = (value: number) => `${practice.currency}${significant(value, 2)}`;
+    const money = (value: number) => `${practice.currency}${Number(significant(value, 2)).toLocaleString('en-US')}`;
     if (look.hours[1] === 0) return 'Nothing to put right is recorded.';
     return `Roughly ${significant(Math.max(look.hours[0], 0), 2)} to ${significant(look.hours[1], 2)} h, ${money(look.money[0])} to ${money(look.money[1])} at ${practice.currency}${practice.ratePerHour} an hour${look.hoursUnseen > 0 ? `; up to ${significant(look.hoursUnseen, 2)} h of it for what was not seen` : ''}. A rough range, not an offer.`;
   },

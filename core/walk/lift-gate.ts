@@ -1,4 +1,5 @@
 import { memberOf, type Frame, type Member } from '../frame';
+import { memberOver } from './spot';
 import { takesPoints, type LiftAnswer, type LiftFacts, type LiftPlan, type LiftPoint, type LiftReason } from './lift';
 import { isFailed } from './look';
 import type { SpotState } from './seen';
@@ -32,7 +33,7 @@ export function liftReasons(plan: LiftPlan, facts: LiftFacts, evidence: LiftEvid
   const points = takesPoints(plan.way) ? plan.points : [];
   return [
     ...(takesPoints(plan.way) && plan.points.length === 0 ? [refused({ code: 'no points' })] : []),
-    ...points.flatMap((point) => pointReasons(point, plan, facts, evidence)),
+    ...points.flatMap((point) => pointReasons(point, facts, evidence)),
     ...loadReasons(plan, facts, evidence),
     ...reactionReasons(plan, facts),
     ...noticeReasons(evidence),
@@ -52,15 +53,7 @@ const refused = (reason: Said): LiftReason => ({ ...reason, weight: 'refused' })
 const unknown = (reason: Said): LiftReason => ({ ...reason, weight: 'unknown' });
 const note = (reason: Said): LiftReason => ({ ...reason, weight: 'note' });
 
-/** The rail or sill over a point, and the point's station on it. */
-export function memberOver(frame: Frame, point: Pick<LiftPoint, 'side' | 'stationMm'>): { member: Member; stationMm: number } | undefined {
-  const own = (member: Member) => point.stationMm - (member.startMm ?? member.line?.from[0] ?? 0);
-  const over = frame.members.filter((member) => (member.role === 'rail' || member.role === 'sill') && member.side === point.side && own(member) >= 0 && own(member) <= member.lengthMm);
-  const member = over.find((each) => each.role === 'rail') ?? over[0];
-  return member && { member, stationMm: own(member) };
-}
-
-function pointReasons(point: LiftPoint, plan: LiftPlan, facts: LiftFacts, evidence: LiftEvidence): LiftReason[] {
+function pointReasons(point: LiftPoint, facts: LiftFacts, evidence: LiftEvidence): LiftReason[] {
   const over = memberOver(evidence.frame, point);
   if (!over) return [refused({ code: 'nothing there', pointId: point.id, stationMm: point.stationMm })];
   const pad = facts.pads.find((each) => each.pointId === point.id);
@@ -70,7 +63,6 @@ function pointReasons(point: LiftPoint, plan: LiftPlan, facts: LiftFacts, eviden
     ...metalReasons(over.member, over.stationMm, evidence).map((reason) => ({ ...reason, pointId: point.id })),
     ...(pad && pad.upN > pad.capacityN ? [refused({ code: 'web crushes', ...at, stationMm: over.stationMm, value: pad.upN, limit: pad.capacityN })] : []),
     ...(up && point.ratingN !== undefined && up.upN > point.ratingN ? [refused({ code: 'rating over', ...at, value: up.upN, limit: point.ratingN })] : []),
-    ...(point.ratingN === undefined && plan.hoistRatingN === undefined ? [unknown({ code: 'no rating', ...at, ...(up && { value: up.upN }) })] : []),
   ];
 }
 
@@ -141,6 +133,9 @@ function reactionReasons(plan: LiftPlan, facts: LiftFacts): LiftReason[] {
     if (worst && plan.hoistRatingN !== undefined && worst.upN > plan.hoistRatingN) reasons.push(refused({ code: 'rating over', name: worst.id, value: worst.upN, limit: plan.hoistRatingN }));
     return reasons;
   }
+  const unrated = plan.hoistRatingN === undefined && takesPoints(plan.way) ? plan.points.filter((point) => point.ratingN === undefined) : [];
+  const heaviest = Math.max(0, ...facts.supports.filter((support) => unrated.some((point) => point.id === support.id)).map((support) => support.upN));
+  if (unrated.length) reasons.push(unknown({ code: 'no rating', name: unrated.map((point) => point.id).join(', ').slice(0, 200), ...(heaviest > 0 && { value: heaviest }) }));
   const onHoist = facts.supports.filter((support) => plan.way === 'four-post' || plan.points.some((point) => point.id === support.id)).reduce((sum, support) => sum + support.upN, 0);
   if (plan.hoistRatingN !== undefined && onHoist > plan.hoistRatingN) reasons.push(refused({ code: 'hoist over', value: onHoist, limit: plan.hoistRatingN }));
   if (plan.way === 'four-post' && plan.hoistRatingN === undefined) reasons.push(unknown({ code: 'no rating', value: onHoist }));

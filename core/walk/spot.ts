@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { FAMILY_IDS, faceIdSchema, LANDMARK_KINDS, landmarksOn, placementOf, ROLES, twinOf, type FaceId, type Frame, type Member } from '../frame';
+import { FAMILY_IDS, faceIdSchema, LANDMARK_KINDS, placementOf, ROLES, twinOf, type FaceId, type Frame, type Member } from '../frame';
 import { WAYS, type Way } from './look';
 
 export const TOURS = ['round', 'beneath', 'inside'] as const;
@@ -80,15 +80,22 @@ function placesOf(frame: Frame, rule: SpotRule): Place[] {
   }
 }
 
+/** The rail or sill over a point, and the point's station on it. */
+export function memberOver(frame: Frame, point: { readonly side: 'left' | 'right'; readonly stationMm: number }): { member: Member; stationMm: number } | undefined {
+  const own = (member: Member) => point.stationMm - (member.startMm ?? member.line?.from[0] ?? 0);
+  const over = frame.members.filter((member) => (member.role === 'rail' || member.role === 'sill') && member.side === point.side && own(member) >= 0 && own(member) <= member.lengthMm);
+  const member = over.find((each) => each.role === 'rail') ?? over[0];
+  return member && { member, stationMm: own(member) };
+}
+
 function landmarkPlaces(frame: Frame, rule: SpotRule, kinds: readonly string[], asideMm: number): Place[] {
-  return frame.members.filter((member) => member.role === 'rail' && member.side).flatMap((rail) => landmarksOn(frame, rail)
-    .filter((mark) => kinds.includes(mark.kind))
-    .flatMap((mark): Place[] => {
-      const at = mark.stationMm + asideMm;
-      if (!(at >= 0 && at <= rail.lengthMm)) return [];
-      const name = asideMm === 0 ? mark.name : `${rule.title}, by ${mark.name.toLowerCase()}`;
-      return [{ id: `${rule.id} ${mark.id} ${rail.id}`, title: `${name}, ${rail.side}`, side: rail.side!, alongMm: at + (rail.startMm ?? 0), memberId: rail.id, fromMm: at, toMm: at }];
-    }));
+  return frame.landmarks.filter((mark) => kinds.includes(mark.kind)).flatMap((mark) => (['left', 'right'] as const).filter((side) => mark.side === 'both' || mark.side === side).flatMap((side): Place[] => {
+    const over = memberOver(frame, { side, stationMm: mark.stationMm });
+    const at = over && over.stationMm + asideMm;
+    if (!over || !(at! >= 0 && at! <= over.member.lengthMm)) return [];
+    const name = asideMm === 0 ? mark.name : `${rule.title}, by ${mark.name.toLowerCase()}`;
+    return [{ id: `${rule.id} ${mark.id} ${over.member.id}`, title: `${name}, ${side}`, side, alongMm: mark.stationMm + asideMm, memberId: over.member.id, fromMm: at!, toMm: at! }];
+  }));
 }
 
 function stretchPlaces(frame: Frame, rule: SpotRule, member: Member, { from, to, face }: { from: number; to: number; face?: FaceId | undefined }): Place[] {

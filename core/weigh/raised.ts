@@ -8,10 +8,7 @@ export interface PreparedLift { readonly facts: (plan: LiftPlan) => LiftFacts }
 
 /** `isMeasured`: whether a member's sections rest on readings; else they are as built. */
 export function preparedLift(frame: Frame, factors: LoadFactors, wallAt: WallAt, isMeasured: (memberId: string) => boolean): PreparedLift {
-  const prepare = (loads: Frame['loads']) => {
-    const { loads: _, ...bare } = frame;
-    return preparedDemand({ ...bare, ...(loads && { loads }) }, factors, wallAt);
-  };
+  const prepare = (loads: Frame['loads']) => preparedDemand(loads ? { ...frame, loads } : frame, factors, wallAt);
   const loaded = prepare(frame.loads);
   const off = new Set(frame.loads?.takenOff ?? []);
   const unloaded = off.size && frame.loads ? prepare({ ...frame.loads, items: frame.loads.items.filter((item) => !off.has(item.id)) }) : loaded;

@@ -6,7 +6,7 @@ import { KEPT_LEVELS } from '@/core/probe';
 import { isJudged, lowerBound, type SectionKept, type Verdict } from '@/core/weigh';
 
 /** What the Skeleton shows of a member: absent while it is still being worked out. */
-export interface MemberMark { readonly verdict: Verdict; readonly sections: readonly SectionKept[]; readonly crackStationsMm: readonly number[]; readonly measured: boolean }
+export interface MemberMark { readonly verdict: Verdict; readonly sections: readonly SectionKept[]; readonly crackStationsMm: readonly number[]; readonly measured: boolean; /** What was found on foot, and where nobody could look. */ readonly found: readonly { readonly stationMm: number; readonly seen: boolean }[] }
 
 export interface SkeletonProps {
   readonly frame: Frame;
@@ -135,6 +135,11 @@ const Shading = memo(function Shading({ sections, lengthMm, originPx, perMm, acr
   });
 });
 
+/** Found on foot: a filled wedge; a place nobody could see: an open one with a stroke through it. */
+const Found = ({ x, y, seen }: { x: number; y: number; seen: boolean }) => (
+  <g pointerEvents="none"><path d={`M${x - 6} ${y - 5}H${x + 6}L${x} ${y + 6}Z`} fill={seen ? 'var(--oxide)' : 'var(--sheet)'} stroke="var(--ink)" strokeWidth="1.2" />{!seen && <path d={`M${x - 7} ${y + 5}L${x + 7} ${y - 5}`} stroke="var(--ink)" strokeWidth="1.4" />}</g>
+);
+
 function Rail({ member, mark, x, Y: frameY, isSelected, cursorMm, onSelect, whole }: PartProps & { x: number; Y: (stationMm: number) => number; whole: boolean }) {
   const Y = (ownMm: number) => frameY((member.startMm ?? 0) + ownMm);
   const [top, bottom] = [Y(0), Y(member.lengthMm)];
@@ -144,6 +149,7 @@ function Rail({ member, mark, x, Y: frameY, isSelected, cursorMm, onSelect, whol
       <rect x={x} y={top} width={RAIL} height={bottom - top} fill={mark?.measured ? 'var(--kept-1)' : 'url(#skeleton-unseen)'} />
       {mark && <Shading sections={mark.sections} lengthMm={member.lengthMm} originPx={top} perMm={(bottom - top) / member.lengthMm} across={x} width={RAIL} upright />}
       {mark?.crackStationsMm.map((stationMm) => <path key={stationMm} d={`M${x - 5} ${Y(stationMm)}l10 -4l8 8l10 -8l12 4`} fill="none" stroke="var(--ink)" strokeWidth="2.6" />)}
+      {mark?.found.map(({ stationMm, seen }, k) => <Found key={k} x={x + RAIL / 2} y={Y(stationMm)} seen={seen} />)}
       <rect x={x} y={top} width={RAIL} height={bottom - top} fill="none" stroke="var(--ink)" strokeWidth="1.6" />
       {isSelected && <rect x={x - 3.5} y={top - 3.5} width={RAIL + 7} height={bottom - top + 7} fill="none" stroke="var(--here)" strokeWidth="4" />}
       {isSelected && <rect x={x - 8} y={Y(cursorMm) - 2.5} width={RAIL + 16} height="5" fill="var(--here)" stroke="var(--ink)" strokeWidth="0.8" />}
@@ -162,6 +168,7 @@ function Crossmember({ member, mark, y, nudge, isSelected, cursorMm, onSelect }:
     <Part member={member} mark={mark} isSelected={isSelected} onSelect={onSelect} hit={{ x: x + 1, y: y - 22, width: width - 2, height: 44 }}>
       <rect x={x} y={y - 10 + nudge} width={width} height={20} fill={mark?.measured ? lossFill(worst ?? 1) : 'url(#skeleton-unseen)'} stroke="var(--ink)" strokeWidth="1.4" />
       {mark && <Shading sections={mark.sections} lengthMm={member.lengthMm} originPx={x} perMm={width / member.lengthMm} across={y - 9 + nudge} width={18} upright={false} />}
+      {mark?.found.map(({ stationMm, seen }, k) => <Found key={k} x={x + (stationMm / member.lengthMm) * width} y={y + nudge} seen={seen} />)}
       {isSelected && <rect x={x - 2} y={y - 13 + nudge} width={width + 4} height={26} fill="none" stroke="var(--here)" strokeWidth="4" />}
       {isSelected && <rect x={x + (cursorMm / member.lengthMm) * width - 2} y={y - 14 + nudge} width="4" height="28" fill="var(--here)" stroke="var(--ink)" strokeWidth="0.8" />}
       <text x={x + width / 2} y={y + 5 + nudge} textAnchor="middle" fontSize="13" fontWeight="600" fill="var(--ink)" stroke="var(--sheet)" strokeWidth="3.5" paintOrder="stroke">{label}{mark && mark.verdict !== 'Can’t say' ? ` ${mark.verdict}` : ''}</text>

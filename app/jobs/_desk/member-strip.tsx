@@ -3,7 +3,8 @@
 import { useCallback, useMemo, type KeyboardEvent, type ReactNode } from 'react';
 import { developedWidthMm, standing } from '@/core/frame';
 import { inchesToMm, lengthDigits } from '@/core/quantity';
-import { ContourLabelLayer, CrackLayer, EdgeLayer, FigureLayer, following, MapLayer, PlateLayer, ReadingLayer, stepCursor, Strip, turnFace, zoomed, faceWords, type Cursor, type PlateDrawing, type StripScale } from '@/ui/strip';
+import { ofKind } from '@/core/walk';
+import { ContourLabelLayer, CrackLayer, EdgeLayer, FigureLayer, following, MapLayer, PlateLayer, ReadingLayer, SignLayer, stepCursor, Strip, turnFace, zoomed, faceWords, type Cursor, type PlateDrawing, type StripScale } from '@/ui/strip';
 import { useDesk } from './desk';
 
 export interface MemberStripProps {
@@ -25,6 +26,7 @@ export function MemberStrip({ height = 372, plates, plateLabels = false, reading
   const struck = useMemo(() => new Set(file.strikes.map((strike) => strike.evidenceId)), [file.strikes]);
   const own = useMemo(() => file.readings.filter((reading) => reading.memberId === member.id), [file.readings, member.id]);
   const cracks = useMemo(() => standing(file.cracks, file.strikes).filter((crack) => crack.memberId === member.id), [file.cracks, file.strikes, member.id]);
+  const signs = useMemo(() => ofKind(standing(file.walk, file.strikes), 'sign').filter((sign) => sign.memberId === member.id), [file.walk, file.strikes, member.id]);
   const picture = work?.picture.member.id === member.id ? work.picture : undefined;
   const contours = picture && work?.contours;
   const beforeCursor = picture?.zones.map((zone) => cursor.stationMm > (zone.fromMm + zone.toMm) / 2).join() ?? '';
@@ -73,10 +75,11 @@ export function MemberStrip({ height = 372, plates, plateLabels = false, reading
       {readings && <ReadingLayer member={member} readings={own} struck={struck} scale={scale} />}
       {plates && <PlateLayer member={member} plates={plates} scale={scale} labels={plateLabels} />}
       {contours && <ContourLabelLayer contours={contours} sheetMm={developedWidthMm(member.shape)} scale={scale} labelAt={labelAt} />}
+      <SignLayer member={member} signs={signs} scale={scale} />
       <CrackLayer member={member} cracks={cracks} scale={scale} {...(chosenCrack && { chosen: chosenCrack })} />
       {over?.(scale)}
     </>
-  ), [picture, contours, member, labelAt, readings, own, struck, plates, plateLabels, cracks, chosenCrack, over]);
+  ), [picture, contours, member, labelAt, readings, own, struck, plates, plateLabels, signs, cracks, chosenCrack, over]);
   const withFigures = useCallback((scale: StripScale) => (
     <>
       {layers(scale)}

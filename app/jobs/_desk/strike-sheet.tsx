@@ -1,19 +1,17 @@
 'use client';
 
 import { useState } from 'react';
-import { printLength } from '@/core/quantity';
 import { Entry, Sheet } from '@/ui/controls';
-import { faceWords } from '@/ui/strip';
 import { useDesk } from './desk';
 
-/** What can be struck: enough to name it. */
-export interface Strikable { readonly id: string; readonly stationMm: number; readonly face: Parameters<typeof faceWords>[1]; readonly thicknessMm?: number }
+/** What can be struck: its id, and words that name it. */
+export interface Strikable { readonly id: string; readonly words: string }
 
 const REASONS = ['slip of the keyboard', 'gauge slipped', 'wrong place', 'scale not removed'] as const;
 
 /** Strikes evidence through with a reason. It stays readable. */
-export function StrikeSheet({ reading, onClose }: { reading: Strikable | undefined; onClose: () => void }) {
-  const { strike, by, system, member } = useDesk();
+export function StrikeSheet({ struck, onClose }: { struck: Strikable | undefined; onClose: () => void }) {
+  const { strike, by } = useDesk();
   const [why, setWhy] = useState('');
   const [problem, setProblem] = useState<string>();
   const close = () => {
@@ -22,14 +20,14 @@ export function StrikeSheet({ reading, onClose }: { reading: Strikable | undefin
     onClose();
   };
   const keep = (words: string) => {
-    if (!reading) return;
+    if (!struck) return;
     if (words.trim().length < 3) return setProblem('say why in a few words');
-    strike({ id: crypto.randomUUID(), evidenceId: reading.id, why: words.trim(), by: by.trim() || 'unnamed', at: new Date().toISOString() });
+    strike({ id: crypto.randomUUID(), evidenceId: struck.id, why: words.trim(), by: by.trim() || 'unnamed', at: new Date().toISOString() });
     close();
   };
   return (
-    <Sheet title="Strike through" open={reading !== undefined} onOpenChange={(open) => !open && close()}
-      describe={reading ? `${reading.thicknessMm === undefined ? 'The crack' : printLength(reading.thicknessMm, system, 'thickness')} at station ${printLength(reading.stationMm, system, 'length')}, ${faceWords(member, reading.face)}. It stays on record, struck, with your reason.` : ''}>
+    <Sheet title="Strike through" open={struck !== undefined} onOpenChange={(open) => !open && close()}
+      describe={struck ? `${struck.words}. It stays on record, struck, with your reason.` : ''}>
       <div className="mb-3 flex flex-wrap gap-2">{REASONS.map((words) => <button key={words} type="button" className="plain" onClick={() => keep(words)}>{words}</button>)}</div>
       <form className="grid gap-3" onSubmit={(event) => {
         event.preventDefault();

@@ -61,7 +61,7 @@ export function NewJobForm({ unit, tags, startings, initialSystem }: { unit: Uni
     if (!answer) return setRefused('The server cannot be reached; what you typed is still here.');
     if (!answer.ok) return setRefused(`${answer.problem.message}. ${answer.problem.kept}`);
     keepDraft(undefined);
-    router.push(`/jobs/${stamp.jobId}/probe`);
+    router.push(`/jobs/${stamp.jobId}/walk`);
   };
 
   const entry = (field: keyof OpeningFields, label: string, more: { unit?: string; hint?: string; className?: string } = {}) => (

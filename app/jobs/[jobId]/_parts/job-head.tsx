@@ -4,6 +4,8 @@ import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useMemo } from 'react';
 import { standing } from '@/core/frame';
+import { jobSpots } from '@/core/job';
+import { progressOf } from '@/core/walk';
 import { ThemeSwitch, UnitSwitch } from '../../../_parts/switches';
 import { useDesk, useOutbox } from '../../_desk';
 import { TakeAway } from './take-away';
@@ -14,6 +16,7 @@ export function JobHead() {
   const here = usePathname().split('/')[3];
   const { file, works } = desk;
   const { readings, cracks } = useMemo(() => ({ readings: standing(file.readings, file.strikes).length, cracks: standing(file.cracks, file.strikes).length }), [file]);
+  const walked = useMemo(() => progressOf(jobSpots(file, file.job.purpose === 'pre-purchase look')), [file]);
   const all = [...works.values()];
   const toAct = all.filter((work) => !['Leave', 'Watch', 'Can’t say'].includes(work.verdict.verdict)).length;
   const unknown = all.filter((work) => work.verdict.verdict === 'Can’t say').length;
@@ -23,6 +26,7 @@ export function JobHead() {
   const once = (words: string) => (isWorked ? words : 'working…');
   const some = (n: number, one: string, many = `${one}s`) => (n === 0 ? `no ${many}` : `${n} ${n === 1 ? one : many}`);
   const verbs = [
+    ['walk', 'Walk', `${walked.seen} of ${walked.spots} seen`],
     ['frame', 'Frame', some(file.frame.members.length, 'member')],
     ['probe', 'Probe', some(readings, 'reading')],
     ['trace', 'Trace', some(cracks, 'crack')],

@@ -12,6 +12,8 @@ export function TakeAway() {
   return (
     <Menu label="Take away">
       <MenuLink href={`${base}/work-order?unit=${system}`} note="one page, PDF">Work order</MenuLink>
+      <MenuLink href={`${base}/buyers-look?unit=${system}`} note="seen, not seen, found, cost: one page, PDF">Look before buying</MenuLink>
+      {file.walk.some((record) => record.kind === 'photo') && <MenuLink href={`${base}/photos`} note="every picture, zip">Photos</MenuLink>}
       {patterns.map(({ pattern, member }) => {
         const name = `${pattern.piece.kind}, ${member.name.toLowerCase()} ${lengthDigits(pattern.piece.startMm, system, 'length')} to ${lengthDigits(pattern.piece.endMm, system, 'length')}`;
         return [

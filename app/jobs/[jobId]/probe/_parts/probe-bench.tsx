@@ -7,6 +7,7 @@ import { lengthDigits, printLength } from '@/core/quantity';
 import { SCHOOL_IDS, schoolMarginMm } from '@/core/reference';
 import type { Reading } from '@/core/probe';
 import { Choice } from '@/ui/controls';
+import { faceWords } from '@/ui/strip';
 import { toast } from 'sonner';
 import { Bench, MemberStrip, StrikeSheet, useDesk } from '../../../_desk';
 import { KeyList } from './key-list';
@@ -67,7 +68,7 @@ export function ProbeBench() {
         </details>
       )}
       <ReadingTable readings={own} onStrike={setStriking} />
-      <StrikeSheet reading={striking} onClose={() => setStriking(undefined)} />
+      <StrikeSheet struck={striking && { id: striking.id, words: `${printLength(striking.thicknessMm, system, 'thickness')} at station ${printLength(striking.stationMm, system, 'length')}, ${faceWords(member, striking.face)}` }} onClose={() => setStriking(undefined)} />
       <KeyList open={keysOpen} onOpenChange={setKeysOpen} />
       <p className="sr-only" role="status">{`Station ${lengthDigits(cursor.stationMm, system, 'length')} ${system}, ${facesOf(member.shape).find((face) => face.id === cursor.face)?.id}`}</p>
     </Bench>

@@ -74,7 +74,7 @@ export function TraceBench() {
         </ul>
         {standing(cracks, file.strikes).length > 0 && <p className="caution mt-3">{CAUTIONS.crack}</p>}
       </section>
-      <StrikeSheet reading={striking && { id: striking.id, stationMm: striking.path[0]!.stationMm, face: striking.path[0]!.face }} onClose={() => setStriking(undefined)} />
+      <StrikeSheet struck={striking && { id: striking.id, words: `The crack at station ${printLength(striking.path[0]!.stationMm, system, 'length')}, ${faceWords(member, striking.path[0]!.face)}` }} onClose={() => setStriking(undefined)} />
     </Bench>
   );
 }
