@@ -98,6 +98,6 @@ export function vanWalkBefore(frame: Frame): WalkRecord[] {
   const random = seeded(119);
   return [
     ...looks(frame, { by: 'RK', startedAt: '2024-10-07T08:10:00Z', usual: 'sound', findings: [[/^sill sill-left 1/, { result: 'through' }]] }, random),
-    sign(random, { memberId: 'cross-seat', stationIn: 12, face: 'bottom', heightIn: 1.5 }, { sign: 'light through', shows: 'it lights up' }, 'RK', '2024-10-07T09:00:00Z', { cause: 'trapped wet dirt' }),
+    sign(random, { memberId: 'cross-seat', stationIn: 20, face: 'bottom', heightIn: 1.5 }, { sign: 'light through', shows: 'it lights up' }, 'RK', '2024-10-07T09:00:00Z', { cause: 'trapped wet dirt' }),
   ];
 }

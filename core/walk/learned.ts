@@ -1,4 +1,4 @@
-import { landmarksOn, type Family, type Frame } from '../frame';
+import { landmarksOn, twinOf, type Family, type Frame } from '../frame';
 import type { HotSpot, SpotRule } from './spot';
 
 /** Something bad that was found on a closed job: where, and what. */
@@ -30,5 +30,6 @@ function ruleFrom(job: ClosedJob, { memberId, stationMm, what }: ClosedFinding):
     return { id: `learned ${job.frame.family} ${mark.kind} ${asideMm}`, ...told, where: { on: 'landmark', kinds: [mark.kind], asideMm } };
   }
   const share = Math.round((stationMm / member.lengthMm) * 20) / 20;
-  return { id: `learned ${job.frame.family} ${member.role} ${share}`, ...told, where: { on: 'stretch', roles: [member.role], from: Math.max(0, share - 0.025), to: Math.min(1, share + 0.025) } };
+  const ids = [member.id, ...[twinOf(job.frame, member)?.id].filter((id) => id !== undefined)].sort();
+  return { id: `learned ${job.frame.family} ${ids[0]} ${share}`, ...told, where: { on: 'stretch', roles: [member.role], ids, from: Math.max(0, share - 0.025), to: Math.min(1, share + 0.025) } };
 }

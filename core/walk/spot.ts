@@ -9,8 +9,8 @@ export type Tour = (typeof TOURS)[number];
 const whereSchema = z.discriminatedUnion('on', [
   /** At every bracket, mount or hitch of these kinds, on the rails that carry it; `asideMm` along from it. */
   z.object({ on: z.literal('landmark'), kinds: z.array(z.enum(LANDMARK_KINDS)).min(1), asideMm: z.number().gte(-3000).lte(3000).optional() }),
-  /** Along members of these roles, a stretch at a time; shares of the member's length. */
-  z.object({ on: z.literal('stretch'), roles: z.array(z.enum(ROLES)).min(1), face: faceIdSchema.optional(), from: z.number().gte(0).lte(1), to: z.number().gte(0).lte(1) }),
+  /** Along members of these roles (only those with these ids, where some are named), a stretch at a time; shares of the member's length. */
+  z.object({ on: z.literal('stretch'), roles: z.array(z.enum(ROLES)).min(1), ids: z.array(z.string().max(40)).optional(), face: faceIdSchema.optional(), from: z.number().gte(0).lte(1), to: z.number().gte(0).lte(1) }),
   /** Both ends of members of these roles. */
   z.object({ on: z.literal('ends'), roles: z.array(z.enum(ROLES)).min(1) }),
   /** On the body, no member of the frame: left and right, or once. */
@@ -73,7 +73,7 @@ function placesOf(frame: Frame, rule: SpotRule): Place[] {
   const { where } = rule;
   switch (where.on) {
     case 'landmark': return landmarkPlaces(frame, rule, where.kinds, where.asideMm ?? 0);
-    case 'stretch': return frame.members.filter((member) => where.roles.includes(member.role)).flatMap((member) => stretchPlaces(frame, rule, member, where));
+    case 'stretch': return frame.members.filter((member) => where.roles.includes(member.role) && (where.ids?.includes(member.id) ?? true)).flatMap((member) => stretchPlaces(frame, rule, member, where));
     case 'ends': return frame.members.filter((member) => where.roles.includes(member.role)).flatMap((member) => endPlaces(frame, rule, member));
     case 'body': return (where.sides === 'both' ? (['left', 'right'] as const) : (['middle'] as const)).map((side) => ({ id: `${rule.id} ${side}`, title: side === 'middle' ? rule.title : `${rule.title}, ${side}`, side, alongMm: frame.lengthMm / 2 }));
     default: return where satisfies never;
@@ -132,18 +132,21 @@ function withTwins(frame: Frame, spots: readonly HotSpot[]): HotSpot[] {
   return spots.map((spot) => {
     if (spot.side === 'middle') return spot;
     const across = spots.filter((other) => other.ruleId === spot.ruleId && other.side !== 'middle' && other.side !== spot.side && isCounterpart(frame, spot, other));
-    const twin = nearestTo(across, spot.alongMm);
+    const twin = across.find((other) => other.id === otherSide(spot.id)) ?? nearestTo(across, spot.alongMm);
     const level = twin && Math.abs(twin.alongMm - spot.alongMm) <= LEVEL_MM ? twin : undefined;
     const diagonal = nearestTo(across.filter((other) => other !== level && (other.alongMm - middleMm) * (spot.alongMm - middleMm) < 0), 2 * middleMm - spot.alongMm);
     return { ...spot, ...(level && { twinId: level.id }), ...(diagonal && { diagonalId: diagonal.id }) };
   });
 }
 
+/** By the side as a word of its own: an upright has a right in its name on both sides. */
+const otherSide = (id: string): string => id.replace(/(?<![a-z])(left|right)(?![a-z])/g, (side) => (side === 'left' ? 'right' : 'left'));
+
 /** On the twin member, or on the same crossmember's other end; body items have none. */
 function isCounterpart(frame: Frame, spot: HotSpot, other: HotSpot): boolean {
   if (!spot.memberId || !other.memberId) return spot.memberId === other.memberId;
   const [one, two] = [spot, other].map((each) => frame.members.find((member) => member.id === each.memberId)!);
-  return one === two || one!.role === two!.role || twinOf(frame, one!) === two;
+  return one === two || twinOf(frame, one!) === two || (one!.role === 'rail' && two!.role === 'rail');
 }
 
 const nearestTo = (spots: readonly HotSpot[], alongMm: number): HotSpot | undefined =>
