@@ -26,7 +26,13 @@ function read(kept: number, fromMm: number, toMm: number): Reading[] {
     ...stamp(), memberId: rail.id, stationMm, face: face.id, heightMm: share * face.widthMm, method: 'ultrasonic', thicknessMm: rail.shape.thicknessMm * (stationMm > fromMm && stationMm < toMm ? kept : 1),
   })))));
 }
-const worksOf = (records: JobRecords) => new Map(workJob(records).map((work): [string, MemberWork] => [work.picture.member.id, work]));
+const worked = new Map<readonly Reading[], Map<string, MemberWork>>();
+/** Sections rest on readings alone: worked out once for each set of them. */
+function worksOf(records: JobRecords): Map<string, MemberWork> {
+  const known = worked.get(records.readings) ?? new Map(workJob(records).map((work): [string, MemberWork] => [work.picture.member.id, work]));
+  worked.set(records.readings, known);
+  return known;
+}
 const pads = (frontMm: number, rearMm: number, ratingN = 40_000): LiftPlan['points'] => ([['front', frontMm], ['rear', rearMm]] as const).flatMap(([name, stationMm]) => (['left', 'right'] as const).map((side) => ({ id: `${name} ${side}`, side, stationMm, ratingN })));
 const plan = (more: Partial<LiftPlan> = {}): LiftPlan => ({ way: 'two-post pads', points: pads(0.2 * L, 0.78 * L), wheelsDown: [], unloaded: false, slopeAlongDeg: 0, slopeAcrossDeg: 0, ...more });
 const asked = (records: JobRecords, of: LiftPlan = plan(), notices: Notice[] = []) => askLift(records, notices, worksOf(records), of);

@@ -2,7 +2,7 @@ import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { expect, strip, test, worked } from './stage';
 
-const SCREENS = ['frame', 'probe', 'trace', 'weigh', 'shape', 'join'] as const;
+const SCREENS = ['walk', 'walk?part=signs', 'walk?part=lift', 'walk?part=complaint', 'walk?part=photos', 'walk?part=tap', 'walk?part=buying', 'frame', 'probe', 'trace', 'weigh', 'shape', 'join'] as const;
 
 async function faults(page: Page): Promise<string[]> {
   const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze();
@@ -14,7 +14,7 @@ for (const [theme, tag, member] of [['light', 'GR-7', 'rail-right'], ['dark', 'B
   test(`no accessibility fault on any screen, ${theme}`, async ({ page, context, jobs, baseURL }) => {
     await context.addCookies([{ name: 'ossatura-theme', value: theme, url: baseURL! }]);
     for (const screen of SCREENS) {
-      await page.goto(`${jobs[tag]}/${screen}?member=${member}`);
+      await page.goto(`${jobs[tag]}/${screen}${screen.includes('?') ? '&' : '?'}member=${member}`);
       await worked(page);
       if (screen === 'weigh') await page.getByRole('region', { name: 'Reasons' }).locator('summary').first().click();
       expect(await faults(page), screen).toEqual([]);
@@ -28,6 +28,23 @@ for (const [theme, tag, member] of [['light', 'GR-7', 'rail-right'], ['dark', 'B
 
 test.describe('on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
+
+  test('Walk works by touch alone, nothing runs off the side, nothing is too small', async ({ page, jobs }) => {
+    for (const part of ['round', 'signs', 'lift', 'complaint', 'photos', 'tap', 'buying']) {
+      await page.goto(`${jobs['BM-2']}/walk?part=${part}`);
+      await worked(page);
+      expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth), part).toBe(true);
+      expect(await faults(page), part).toEqual([]);
+      const small = await page.getByRole('button').evaluateAll((buttons) => buttons.filter((button) => button.tagName !== 'INPUT' && (button as HTMLElement).offsetParent && button.getBoundingClientRect().height < 43.5).map((button) => button.textContent));
+      expect(small, part).toEqual([]);
+    }
+    await page.goto(`${jobs['BM-2']}/walk`);
+    await worked(page);
+    const seen = Number((await page.getByRole('main').getByText(/^\d+ of \d+ seen$/).first().textContent())!.split(' ')[0]);
+    await page.getByRole('button', { name: 'hammer', exact: true }).tap();
+    await page.getByRole('button', { name: /^sound/ }).tap();
+    await expect(page.getByRole('main').getByText(new RegExp(`^${seen + 1} of \\d+ seen$`)).first()).toBeVisible();
+  });
 
   test('Probe and Trace work by touch alone, nothing runs off the side, nothing is too small', async ({ page, jobs }) => {
     await page.goto(`${jobs['GR-7']}/probe?member=rail-left`);

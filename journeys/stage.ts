@@ -43,6 +43,8 @@ export async function openJob(page: Page, tag: string, more: { family?: string; 
   if (more.steel) await page.getByLabel('Steel', { exact: true }).selectOption({ label: more.steel });
   for (const [label, value] of Object.entries(more.fields ?? {})) await page.getByLabel(label).fill(value);
   await page.getByRole('button', { name: 'Open the job' }).click();
+  await page.waitForURL(/\/jobs\/[^/]+\/walk/);
+  await page.getByRole('link', { name: /^Probe/ }).click();
   await page.waitForURL(/\/jobs\/[^/]+\/probe/);
   await worked(page);
 }

@@ -18,7 +18,11 @@ export function seed(path) {
   return run.stdout;
 }
 
-/** Starts the production build on a database; resolves when it answers. */
+/**
+ * Starts the production build on a database; resolves when it answers.
+ * @param {string} path
+ * @param {{ port?: number, host?: string }} [options]
+ */
 export async function serve(path, { port, host = '127.0.0.1' } = {}) {
   const chosen = port ?? await freePort();
   const child = spawn('node', ['node_modules/next/dist/bin/next', 'start', '-H', host, '-p', String(chosen)], { env: { ...process.env, OSSATURA_DB: path, NEXT_TELEMETRY_DISABLED: '1' }, stdio: ['ignore', 'pipe', 'pipe'] });

@@ -2,7 +2,7 @@ import { defaultFrame, familyOf } from '@/core/frame';
 import { inchesToMm, poundsToKg, STANDARD_GRAVITY } from '@/core/quantity';
 import { LIFT_REASONS, LIFT_WAYS, SIGN_KINDS, signWeight } from '@/core/walk';
 import { INSTEAD_WORDS, LIFT_WAY_WORDS, liftReasonWords, SIGN_WORDS, signWords, stepWords, tapWords, unseenWords } from '@/app/_words/walk';
-import { readLift, usualForm, wheelsOf } from './lift-form';
+import { formIn, readLift, usualForm, wheelsOf } from './lift-form';
 import { readSign, SIGN_FIELDS, type SignTyped } from './sign-fields';
 
 const frame = defaultFrame({ ...familyOf('open-channel ladder').typical, family: 'open-channel ladder', steel: 'a36', datum: 'hole' });
@@ -37,7 +37,7 @@ describe('a sign’s form', () => {
 describe('a plan of raising', () => {
   test.each(LIFT_WAYS)('%s starts from somewhere sensible and reads back', (way) => {
     for (const system of ['in', 'mm'] as const) {
-      const plan = readLift(usualForm(frame, way, system), system);
+      const plan = readLift(usualForm(frame, way, system));
       expect(plan).toMatchObject({ ok: true, value: { way } });
       if (plan.ok) for (const point of plan.value.points) expect(point.stationMm).toBeLessThan(frame.lengthMm);
     }
@@ -48,14 +48,22 @@ describe('a plan of raising', () => {
     expect(usualForm(frame, 'jack', 'in').wheelsDown).toHaveLength(3);
     expect(usualForm(frame, 'two-post pads', 'in').wheelsDown).toEqual([]);
   });
+  test('turned to millimetres it is the same plan', () => {
+    const form = { ...usualForm(frame, 'stands', 'in'), hoist: '9000' };
+    const [one, two] = [readLift(form), readLift(formIn(form, 'mm'))];
+    if (!one.ok || !two.ok) throw new Error('not read');
+    one.value.points.forEach((point, k) => expect(Math.abs(point.stationMm - two.value.points[k]!.stationMm)).toBeLessThan(0.6));
+    expect(two.value.hoistRatingN! / one.value.hoistRatingN!).toBeCloseTo(1, 2);
+    expect(formIn({ ...form, hoist: 'heavy' }, 'mm').hoist).toBe('heavy');
+  });
   test('ratings are masses typed in pounds or kilograms; what is wrong is named', () => {
     const form = usualForm(frame, 'jack', 'in');
-    const rated = readLift({ ...form, points: form.points.map((point) => ({ ...point, rating: '6000' })) }, 'in');
+    const rated = readLift({ ...form, points: form.points.map((point) => ({ ...point, rating: '6000' })) });
     expect(rated.ok && rated.value.points[0]!.ratingN).toBeCloseTo(poundsToKg(6000) * STANDARD_GRAVITY, 6);
-    expect(readLift({ ...form, points: [{ ...form.points[0]!, station: 'here' }] }, 'in')).toMatchObject({ ok: false, reason: expect.stringMatching(/^jack: /) });
-    expect(readLift({ ...form, along: 'steep' }, 'in')).toMatchObject({ ok: false, reason: expect.stringContaining('slope') });
-    expect(readLift({ ...form, along: '40' }, 'in')).toMatchObject({ ok: false, reason: expect.stringContaining('15°') });
-    expect(readLift({ ...form, hoist: 'heavy' }, 'in')).toMatchObject({ ok: false, reason: expect.stringContaining('hoist rating') });
+    expect(readLift({ ...form, points: [{ ...form.points[0]!, station: 'here' }] })).toMatchObject({ ok: false, reason: expect.stringMatching(/^jack: /) });
+    expect(readLift({ ...form, along: 'steep' })).toMatchObject({ ok: false, reason: expect.stringContaining('slope') });
+    expect(readLift({ ...form, along: '40' })).toMatchObject({ ok: false, reason: expect.stringContaining('15°') });
+    expect(readLift({ ...form, hoist: 'heavy' })).toMatchObject({ ok: false, reason: expect.stringContaining('hoist rating') });
   });
 });
 

@@ -1,10 +1,12 @@
 import { z } from 'zod';
 import { axlesOf, defaultLiftPoints, type Frame } from '@/core/frame';
 import { lengthDigits, parseLengthMm, parseMassKg, STANDARD_GRAVITY, type Outcome, type UnitSystem } from '@/core/quantity';
+import { ratingDigits } from '@/app/_words/walk';
 import { LIFT_WAYS, liftPlanSchema, takesPoints, type LiftPlan, type LiftWay } from '@/core/walk';
 
 /** A plan as it is typed. Stations are along the frame; ratings masses. */
 export const liftFormSchema = z.object({
+  system: z.enum(['in', 'mm']),
   way: z.enum(LIFT_WAYS),
   points: z.array(z.object({ id: z.string(), side: z.enum(['left', 'right']), station: z.string(), rating: z.string() })),
   wheelsDown: z.array(z.string()),
@@ -24,11 +26,26 @@ export function usualForm(frame: Frame, way: LiftWay, system: UnitSystem): LiftF
     : takesPoints(way) ? ends.flatMap((mm, k) => (['left', 'right'] as const).map((side) => point(side, mm, `${k === 0 ? 'front' : 'rear'} ${side}`))) : [];
   const lifted = way === 'jack' ? [...axlesOf(frame)].sort((a, b) => Math.abs(a.stationMm - usual.jackMm) - Math.abs(b.stationMm - usual.jackMm))[0] : undefined;
   const wheelsDown = way === 'jack' ? wheelsOf(frame).map((wheel) => wheel.id).filter((id) => id !== `${lifted?.id} ${usual.jackSide}`) : [];
-  return { way, points, wheelsDown, hoist: '', unloaded: false, along: '0', across: '0' };
+  return { system, way, points, wheelsDown, hoist: '', unloaded: false, along: '0', across: '0' };
+}
+
+/** A form typed in the other system, turned into this one; what cannot be read stays as it was typed. */
+export function formIn(form: LiftForm, system: UnitSystem): LiftForm {
+  if (form.system === system) return form;
+  const length = (text: string) => {
+    const read = parseLengthMm(text, form.system);
+    return read.ok ? lengthDigits(read.value, system, 'length') : text;
+  };
+  const mass = (text: string) => {
+    const read = parseMassKg(text, form.system);
+    return read.ok ? ratingDigits(read.value * STANDARD_GRAVITY, system) : text;
+  };
+  return { ...form, system, hoist: mass(form.hoist), points: form.points.map((point) => ({ ...point, station: length(point.station), rating: mass(point.rating) })) };
 }
 
 /** A typed plan read; the reason says which field is wrong. */
-export function readLift(form: LiftForm, system: UnitSystem): Outcome<LiftPlan> {
+export function readLift(form: LiftForm): Outcome<LiftPlan> {
+  const { system } = form;
   const newtons = (text: string, what: string): Outcome<number | undefined> => {
     if (text.trim() === '') return { ok: true, value: undefined };
     const mass = parseMassKg(text, system);

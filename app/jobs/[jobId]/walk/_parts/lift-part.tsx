@@ -11,7 +11,7 @@ import { INSTEAD_WORDS, LIFT_WAY_WORDS, liftReasonWords, ratingDigits, stepWords
 import { useDraft } from '../../../../_parts/remembered';
 import { useDesk } from '../../../_desk';
 import { LiftDrawing } from './lift-drawing';
-import { liftFormSchema, readLift, usualForm, wheelsOf, type LiftForm } from './lift-form';
+import { formIn, liftFormSchema, readLift, usualForm, wheelsOf, type LiftForm } from './lift-form';
 import { useStamp } from './stamp';
 
 /** May it be raised so? The answer is worked out on the sections found, kept, and asked again when evidence changes. */
@@ -19,7 +19,7 @@ export function LiftPart() {
   const { file, system, askLift, keepWalk } = useDesk();
   const stamp = useStamp();
   const [draft, setDraft] = useDraft(`ossatura-lift-${file.job.id}`, liftFormSchema);
-  const form = useMemo(() => draft ?? usualForm(file.frame, 'two-post pads', system), [draft, file.frame, system]);
+  const form = useMemo(() => (draft ? formIn(draft, system) : usualForm(file.frame, 'two-post pads', system)), [draft, file.frame, system]);
   const [asked, setAsked] = useState<{ plan: LiftPlan; reply: LiftReply; basis: string }>();
   const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState<string>();
@@ -27,7 +27,7 @@ export function LiftPart() {
   const answers = ofKind(standing(file.walk, file.strikes), 'lift');
 
   const ask = async (of: LiftForm) => {
-    const plan = readLift(of, system);
+    const plan = readLift(of);
     if (!plan.ok) return setProblem(plan.reason);
     setProblem(undefined);
     setBusy(true);
@@ -48,7 +48,7 @@ export function LiftPart() {
     void ask(moved);
   };
 
-  const read = readLift(form, system);
+  const read = readLift(form);
   return (
     <div className="grid gap-x-7 gap-y-4 xl:grid-cols-[360px_minmax(0,1fr)]">
       <div className="min-w-0">
