@@ -1,10 +1,11 @@
 import Link from 'next/link';
 import { printMass } from '@/core/quantity';
-import { allJobs, allUnits, database, noticesOf } from '@/data';
+import { allJobs, allUnits, database, isClosed, noticesOf } from '@/data';
 import { jobLine } from './_parts/job-line';
 import { chosenSystem } from './_parts/units';
 import { ThemeSwitch } from './_parts/switches';
 import { BundleIn } from './_parts/bundle-in';
+import { ClosingButton } from './_parts/closing-button';
 import { NoticeForm } from './_parts/notice-form';
 import { UnitForm } from './_parts/unit-form';
 
@@ -48,13 +49,15 @@ export default async function Yard() {
               <ul className="ruled border-y border-rule">
                 {jobs.filter((job) => job.unitId === unit.id).map((job) => {
                   const line = jobLine(db, job.id);
+                  const closed = isClosed(db, job.id);
                   return (
-                    <li key={job.id}>
-                      <Link href={`/jobs/${job.id}/${line.verb}`} className="grid min-h-[60px] items-center gap-x-6 gap-y-1 px-2 py-2 hover:bg-well sm:grid-cols-[1.1fr_1fr_260px]">
-                        <span><span className="block text-xl font-semibold">{job.title}</span><span className="caption">{job.purpose}, opened {job.openedAt.slice(0, 10)} by {job.openedBy}</span></span>
+                    <li key={job.id} className={`flex items-center ${closed ? 'text-soft' : ''}`}>
+                      <Link href={`/jobs/${job.id}/${line.verb}`} className="grid min-h-[60px] min-w-0 flex-1 items-center gap-x-6 gap-y-1 px-2 py-2 hover:bg-well sm:grid-cols-[1.1fr_1fr_260px]">
+                        <span><span className="block text-xl font-semibold">{job.title}</span><span className="caption">{job.purpose}, opened {job.openedAt.slice(0, 10)} by {job.openedBy}{closed && '; closed'}</span></span>
                         <span>{line.toAct.length > 0 && <span className="block font-semibold text-oxide">{line.toAct.join(', ')}</span>}<span className="caption">{line.readings} readings, {line.cracks === 1 ? '1 crack' : `${line.cracks} cracks`}</span></span>
-                        <span className="font-medium sm:text-right">{line.next} →</span>
+                        <span className="font-medium sm:text-right">{closed ? 'Closed' : line.next} →</span>
                       </Link>
+                      <ClosingButton jobId={job.id} title={job.title} closed={closed} by={job.openedBy} />
                     </li>
                   );
                 })}

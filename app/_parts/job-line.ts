@@ -7,7 +7,7 @@ export interface JobLine {
   readonly readings: number;
   readonly cracks: number;
   /** Where the way on leads, and in words. */
-  readonly verb: 'probe' | 'shape' | 'weigh';
+  readonly verb: 'walk' | 'probe' | 'shape' | 'weigh';
   readonly next: string;
   readonly toAct: readonly string[];
 }
@@ -32,11 +32,12 @@ function workLine(db: Db, jobId: string): JobLine {
   const unread = weighed.filter(({ picture }) => !picture.map);
   const unreadRail = unread.find(({ picture }) => picture.member.role === 'rail')?.picture.member.name;
   const readings = standing(file.readings, file.strikes).length;
+  const isUnwalked = readings === 0 && !file.walk.some((record) => record.kind === 'look');
   return {
     readings,
     cracks: standing(file.cracks, file.strikes).length,
-    verb: unreadRail ? 'probe' : toAct.length ? 'shape' : 'weigh',
-    next: readings === 0 ? 'Take the first readings' : unreadRail ? `${unreadRail} not measured yet` : toAct.length ? `Look at the plates for ${toAct[0]!.picture.member.name.toLowerCase()}` : unread.length ? `${unread.length} crossmembers not measured` : 'Read the verdicts',
+    verb: isUnwalked ? 'walk' : unreadRail ? 'probe' : toAct.length ? 'shape' : 'weigh',
+    next: isUnwalked ? 'Walk round it first' : readings === 0 ? 'Take the first readings' : unreadRail ? `${unreadRail} not measured yet` : toAct.length ? `Look at the plates for ${toAct[0]!.picture.member.name.toLowerCase()}` : unread.length ? `${unread.length} crossmembers not measured` : 'Read the verdicts',
     toAct: toAct.map(({ picture, verdict }) => `${picture.member.name} ${verdict.verdict}`),
   };
 }
