@@ -52,7 +52,7 @@ test('a notice on the unit shows on its later jobs', async ({ page }) => {
   await page.getByLabel('Frame family').selectOption('boxed ladder');
   const open = page.getByRole('button', { name: 'Open the job' });
   await open.dblclick();
-  await page.waitForURL(/\/jobs\/[^/]+\/probe/);
+  await page.waitForURL(/\/jobs\/[^/]+\/walk/);
   await expect(page.getByRole('list', { name: 'Standing notices' })).toContainText('Do not jack under the left rail');
   await page.goto('/');
   await expect(unit.getByText('spring check')).toHaveCount(1);

@@ -22,7 +22,7 @@ test('the work order of a job with everything at once is still one page, and say
   ];
   const cracks = [400, 2500, 5600].map((stationMm, k) => ({ ...bundle.cracks[0]!, id: randomUUID(), memberId: k ? 'rail-left' : 'rail-right', path: [{ stationMm, face: 'web' as const, heightMm: 120 }, { stationMm: stationMm + 30, face: 'web' as const, heightMm: 180 }] }));
   const notices = Array.from({ length: 12 }, (_, k) => ({ ...bundle.notices[0]!, id: randomUUID(), unitId: unit.id, words: `Standing notice ${k + 1}: do not lift, tow or jack anywhere near this place` }));
-  const taken = await request.post('/api/bundles', { data: Buffer.from(JSON.stringify({ ...bundle, unit, job, frame, readings, cracks, notices, strikes: [], repairs: [] })) });
+  const taken = await request.post('/api/bundles', { data: Buffer.from(JSON.stringify({ ...bundle, unit, job, frame, readings, cracks, notices, walk: [], strikes: [], repairs: [] })) });
   expect(await taken.text()).toContain('"ok":true');
   for (const system of ['in', 'mm']) {
     const path = info.outputPath(`order-${system}.pdf`);

@@ -91,7 +91,7 @@ test('the frame is moved by hand and by typing, undone, kept in step, and saved 
   await page.getByLabel('Start from').selectOption({ label: `Our trailer ${info.workerIndex}` });
   for (const [label, text] of [['Tag', `${tag}b`], ['What it is', 'trailer'], ['Name of the job', 'second'], ['Opened by (role or initials)', 'RK'], ['Stations measured from', 'coupler']] as const) await page.getByLabel(label).fill(text);
   await page.getByRole('button', { name: 'Open the job' }).click();
-  await page.waitForURL(/\/probe/);
+  await page.waitForURL(/\/walk/);
   await page.getByRole('link', { name: /^Frame/ }).click();
   await expect(page.getByLabel('Left outrigger 3 station')).toHaveValue('155');
   await expect(page.getByLabel('Left outrigger 4 section')).toHaveValue('angle');

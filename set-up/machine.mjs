@@ -5,7 +5,7 @@ import { existsSync, readFileSync, readdirSync, statSync, writeFileSync } from '
 import { join } from 'node:path';
 
 /** Debian packages: the browser of the journeys, and the programs the outside checks compare with. */
-export const DEBIAN = ['chromium', 'cba', 'z88', 'z88-data', 'calculix-ccx', 'units', 'gmsh', 'python3-gmsh', 'python3-numpy', 'python3-scipy', 'python3-ezdxf', 'qpdf', 'poppler-utils'];
+export const DEBIAN = ['chromium', 'cba', 'z88', 'z88-data', 'calculix-ccx', 'octave', 'octave-stk', 'units', 'gmsh', 'python3-gmsh', 'python3-numpy', 'python3-scipy', 'python3-ezdxf', 'qpdf', 'poppler-utils'];
 
 /** What of `DEBIAN` is not installed; all of it where there is no dpkg. */
 export function debianMissing() {

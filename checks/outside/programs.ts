@@ -10,6 +10,7 @@ const PROGRAMS = {
   frames: { asks: ['test', '-r', '/usr/share/z88/z88.dyn'], packages: 'z88 z88-data' },
   shells: { asks: ['sh', '-c', 'command -v ccx'], packages: 'calculix-ccx' },
   'continuous beams': { asks: ['sh', '-c', 'command -v cba'], packages: 'cba' },
+  kriging: { asks: ['sh', '-c', 'octave --no-gui -q --eval "pkg load stk"'], packages: 'octave octave-stk' },
   units: { asks: ['units', '--version'], packages: 'units' },
   ezdxf: { asks: [PYTHON, '-c', 'import ezdxf'], packages: 'python3-ezdxf' },
   qpdf: { asks: ['qpdf', '--version'], packages: 'qpdf' },

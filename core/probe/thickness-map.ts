@@ -1,5 +1,8 @@
-import { surfaceOf, uOnFace, faceOf, type Member, type Surface } from '../frame';
+import { developedWidthMm, faceOf, isClosed, surfaceOf, uOnFace, type Member, type Surface } from '../frame';
+import { builtThickness } from './built-thickness';
+import { Neighbourhood } from './kriging';
 import { METHOD_ERROR_MM, type Reading } from './reading';
+import { ALONG_PER_ACROSS, fittedCovariance, scaledDistanceMm, type PlacedReadings } from './variogram';
 
 /** How a cell of the map is known. */
 export const KNOWN = { read: 0, between: 1, guess: 2 } as const;
@@ -18,44 +21,51 @@ export interface ThicknessMap {
   readonly guessedShare: number;
 }
 
-// Judgements of ours, common practice without a source; the kriged map replaces them with what the readings themselves say.
-/** Rust runs along a rail: 4 mm along count as 1 mm across. */
-const ALONG_PER_ACROSS = 4;
-/** Readings closer than this are averaged rather than interpolated between. */
-const SMOOTHING_MM = 6;
-/** Beyond this (3 in across, 12 in along) the map is guessing. */
+/** Beyond this (3 in across, 12 in along) the map is guessing (our judgement). */
 const GUESS_BEYOND_MM = 76;
 const READ_WITHIN_MM = 13;
-/** The neighbours' own spread reaches its full size over this distance. */
-const SPREAD_RANGE_MM = 75;
-/** Far from any reading the error tends to a quarter of nominal over this distance. */
-const UNKNOWN_RANGE_MM = 150;
-const NEIGHBOURS = 12;
+/** Cells of a row within this along share their neighbours. */
+const TOGETHER_MM = 110;
+/** Readings a place is estimated from. */
+const NEIGHBOURS = 16;
 
 /**
- * A first honest map: inverse-distance weighting over the nearest readings, neighbours across folds, long along the rail.
- * The error grows from the tool's own, by the neighbours' spread, to a quarter of nominal where nothing was read.
- * Undefined without readings: an unmeasured wall has no thickness.
+ * The background map: ordinary kriging over the nearest readings on the unrolled faces, neighbours across folds, long along the rail, by a
+ * covariance fitted to the readings themselves; readings weigh by their tool's error. Where neighbours are rougher or smoother than the member as
+ * a whole, the error is so too. Between 0 and what the wall was made as (its own sound metal where that is thicker than nominal); the error is
+ * never under the tool's. Undefined without readings: an unmeasured wall has no thickness.
  */
-export function thicknessMap(member: Member, readings: readonly Reading[]): ThicknessMap | undefined {
+export function thicknessMap(member: Member, readings: readonly Reading[], stationsMm: Float64Array = columnStations(member.lengthMm)): ThicknessMap | undefined {
   const surface = surfaceOf(member.shape);
   const points = placedReadings(member, readings);
   if (points.count === 0) return undefined;
-  const stationsMm = columnStations(member.lengthMm);
+  const covariance = fittedCovariance(points);
   const size = stationsMm.length * surface.uMm.length;
   const map = { thicknessMm: new Float64Array(size), errorMm: new Float64Array(size), known: new Uint8Array(size) };
-  const search = nearestSearch(points, surface);
+  const search = nearestSearch(points);
+  const mostKept = Math.max(1, builtThickness(member, readings).thicknessMm / member.shape.thicknessMm);
+  const sorted = new Int32Array(NEIGHBOURS);
+  const together = stationsMm.length > 1 ? Math.max(1, Math.floor(TOGETHER_MM / (stationsMm[1]! - stationsMm[0]!))) : 1;
+  let neighbourhood: Neighbourhood | undefined;
   let guessedMm = 0;
   surface.uMm.forEach((uMm, row) => {
     const rowMm = surface.edgeUMm[row + 1]! - surface.edgeUMm[row]!;
-    stationsMm.forEach((stationMm, column) => {
-      const cell = row * stationsMm.length + column;
-      const estimate = estimateAt(search(stationMm, uMm), points, surface.rowFace[row]!.wallMm);
-      map.thicknessMm[cell] = estimate.thicknessMm;
-      map.errorMm[cell] = estimate.errorMm;
-      map.known[cell] = estimate.known;
-      if (estimate.known === KNOWN.guess) guessedMm += rowMm;
-    });
+    const { wallMm } = surface.rowFace[row]!;
+    for (let first = 0; first < stationsMm.length; first += together) {
+      const last = Math.min(first + together, stationsMm.length);
+      const nearest = search((stationsMm[first]! + stationsMm[last - 1]!) / 2, uMm);
+      inOrder(nearest.index, nearest.found, sorted);
+      // Along a row neighbours change seldom: what was factorised for the cells before mostly serves again.
+      if (!neighbourhood?.has(sorted, nearest.found)) neighbourhood = new Neighbourhood(points, covariance, sorted.slice(0, nearest.found), nearest.found);
+      for (let column = first; column < last; column++) {
+        const cell = row * stationsMm.length + column;
+        const estimate = neighbourhood.at(stationsMm[column]!, uMm);
+        map.thicknessMm[cell] = wallMm * Math.min(Math.max(estimate.kept, 0), mostKept);
+        map.errorMm[cell] = wallMm * Math.max(estimate.error, Math.sqrt(points.variance[estimate.nearest]!));
+        map.known[cell] = estimate.awayMm > GUESS_BEYOND_MM ? KNOWN.guess : estimate.awayMm > READ_WITHIN_MM ? KNOWN.between : KNOWN.read;
+        if (map.known[cell] === KNOWN.guess) guessedMm += rowMm;
+      }
+    }
   });
   const totalMm = surface.edgeUMm[surface.edgeUMm.length - 1]! * stationsMm.length;
   return { surface, stationsMm, ...map, guessedShare: guessedMm / totalMm };
@@ -67,40 +77,32 @@ export function columnStations(lengthMm: number): Float64Array {
   return Float64Array.from({ length: intervals + 1 }, (_, k) => (lengthMm * k) / intervals);
 }
 
-interface PlacedReadings {
-  readonly count: number;
-  readonly stationMm: Float64Array;
-  readonly uMm: Float64Array;
-  readonly thicknessMm: Float64Array;
-  readonly toolErrorMm: Float64Array;
-}
-
-/** Readings in order of station. */
-function placedReadings(member: Member, readings: readonly Reading[]): PlacedReadings {
-  const placed = readings.filter((reading) => faceOf(member.shape, reading.face)).sort((a, b) => a.stationMm - b.stationMm);
+/** Readings in order of station, as fractions of their face's nominal. */
+export function placedReadings(member: Member, readings: readonly Reading[]): PlacedReadings {
+  const placed = readings.flatMap((reading) => {
+    const face = faceOf(member.shape, reading.face);
+    return face ? [{ reading, face }] : [];
+  }).sort((a, b) => a.reading.stationMm - b.reading.stationMm);
   return {
     count: placed.length,
-    stationMm: Float64Array.from(placed, (reading) => reading.stationMm),
-    uMm: Float64Array.from(placed, (reading) => uOnFace(faceOf(member.shape, reading.face)!, reading.heightMm)),
-    thicknessMm: Float64Array.from(placed, (reading) => reading.thicknessMm),
-    toolErrorMm: Float64Array.from(placed, (reading) => METHOD_ERROR_MM[reading.method]),
+    stationMm: Float64Array.from(placed, ({ reading }) => reading.stationMm),
+    uMm: Float64Array.from(placed, ({ reading, face }) => uOnFace(face, reading.heightMm)),
+    kept: Float64Array.from(placed, ({ reading, face }) => reading.thicknessMm / face.wallMm),
+    variance: Float64Array.from(placed, ({ reading, face }) => (METHOD_ERROR_MM[reading.method] / face.wallMm) ** 2),
+    roundMm: isClosed(member.shape) ? developedWidthMm(member.shape) : Infinity,
   };
 }
 
 interface Nearest { readonly found: number; readonly index: Int32Array; readonly distanceMm: Float64Array }
 
 /** A search for the nearest readings in scaled distance: walks outward by station and stops when station alone is too far. */
-function nearestSearch(points: PlacedReadings, surface: Surface): (stationMm: number, uMm: number) => Nearest {
+function nearestSearch(points: PlacedReadings): (stationMm: number, uMm: number) => Nearest {
   const index = new Int32Array(NEIGHBOURS);
   const distanceMm = new Float64Array(NEIGHBOURS);
-  const perimeterMm = surface.edgeUMm[surface.edgeUMm.length - 1]!;
   return (stationMm, uMm) => {
     let found = 0;
     const consider = (k: number) => {
-      let across = Math.abs(points.uMm[k]! - uMm);
-      if (surface.closed) across = Math.min(across, perimeterMm - across);
-      const along = (points.stationMm[k]! - stationMm) / ALONG_PER_ACROSS;
-      const away = Math.sqrt(along * along + across * across);
+      const away = scaledDistanceMm(points, k, stationMm, uMm);
       if (found === NEIGHBOURS && away >= distanceMm[found - 1]!) return;
       let place = found < NEIGHBOURS ? found++ : NEIGHBOURS - 1;
       for (; place > 0 && distanceMm[place - 1]! > away; place--) {
@@ -122,6 +124,16 @@ function nearestSearch(points: PlacedReadings, surface: Surface): (stationMm: nu
   };
 }
 
+/** The same neighbours in one order, however near each is: insertion, since they come almost sorted. */
+function inOrder(index: Int32Array, count: number, out: Int32Array): void {
+  for (let k = 0; k < count; k++) {
+    const value = index[k]!;
+    let place = k;
+    for (; place > 0 && out[place - 1]! > value; place--) out[place] = out[place - 1]!;
+    out[place] = value;
+  }
+}
+
 function firstAtOrAfter(sorted: Float64Array, value: number): number {
   let low = 0;
   let high = sorted.length;
@@ -131,29 +143,6 @@ function firstAtOrAfter(sorted: Float64Array, value: number): number {
     else high = middle;
   }
   return low;
-}
-
-function estimateAt(nearest: Nearest, points: PlacedReadings, nominalMm: number) {
-  let weights = 0, sum = 0, squares = 0, toolVariance = 0;
-  for (let n = 0; n < nearest.found; n++) {
-    const k = nearest.index[n]!;
-    const away = nearest.distanceMm[n]!;
-    const tool = points.toolErrorMm[k]!;
-    const weight = 1 / ((away * away + SMOOTHING_MM * SMOOTHING_MM) ** 1.5 * (1 + (tool / 0.25) ** 2));
-    weights += weight;
-    sum += weight * points.thicknessMm[k]!;
-    squares += weight * points.thicknessMm[k]! ** 2;
-    toolVariance += weight * tool * tool;
-  }
-  const mean = sum / weights;
-  const spread = Math.max(squares / weights - mean * mean, (0.03 * nominalMm) ** 2);
-  const away = nearest.distanceMm[0]!;
-  const unknown = (0.25 * nominalMm) ** 2 * (1 - Math.exp(-((away / UNKNOWN_RANGE_MM) ** 2)));
-  return {
-    thicknessMm: Math.min(mean, 1.1 * nominalMm),
-    errorMm: Math.sqrt(toolVariance / weights + spread * (1 - Math.exp(-away / SPREAD_RANGE_MM)) + unknown),
-    known: away > GUESS_BEYOND_MM ? KNOWN.guess : away > READ_WITHIN_MM ? KNOWN.between : KNOWN.read,
-  };
 }
 
 /** The wall at one station: one thickness, error and knowledge per surface row, read off the nearest columns. */

@@ -1,5 +1,5 @@
-import { compareTaps, hearTaps } from '.';
-import { METALS, SAMPLE_RATE, tapRecording, TONES, wavOf } from '@/stand-ins/tap-sound';
+import { compareTaps, hearTaps } from '@/core/walk';
+import { METALS, SAMPLE_RATE, tapRecording, TONES, wavOf } from '.';
 
 /** A tone of known pitch and decay: amplitude e^(−t/τ), so that it falls 20 dB in τ·ln 10. */
 function tone(hz: number, tauMs: number, { taps = 3, noise = 0.0005, rate = 48_000 } = {}): Float32Array {
