@@ -16,7 +16,7 @@ function records(frame: Frame, left: number): JobRecords {
     const isRusty = stationMm > 2400 && stationMm < 3400 && (face.id === 'bottom' || (face.id === 'web' && heightMm < 70));
     readings.push({ id: `${readings.length}`, memberId: rail.id, stationMm, face: face.id, heightMm, thicknessMm: rail.shape.thicknessMm * (isRusty ? left : 0.99), method: 'ultrasonic', by: 'RK', at: '2026-01-01T00:00:00Z', note: '' });
   }
-  return { frame, practice: DEFAULT_PRACTICE, readings, cracks: [], walk: [], strikes: [], repairs: [], grossMassKg: 7000 };
+  return { frame, practice: DEFAULT_PRACTICE, readings, cracks: [], walk: [], survey: [], strikes: [], repairs: [], grossMassKg: 7000 };
 }
 const worked = (of: JobRecords) => new Map(workJob(of).map((work): [string, MemberWork] => [work.picture.member.id, work]));
 const rusted = records(loaded(6000), 0.35);

@@ -25,7 +25,7 @@ function surveyed(kind: 'channel' | 'box', rust: { fromMm: number; toMm: number;
       readings.push({ id: `${readings.length}`, memberId: member.id, stationMm, face: face.id, heightMm, thicknessMm: member.shape.thicknessMm * (isRusty ? rust.left : 0.99), method: 'ultrasonic', by: 'RK', at: '2026-01-01T00:00:00Z', note: '' });
     }
   }
-  return { frame, practice: DEFAULT_PRACTICE, readings, cracks: [], walk: [], strikes: [], repairs: [], grossMassKg: 8000, ...more };
+  return { frame, practice: DEFAULT_PRACTICE, readings, cracks: [], walk: [], survey: [], strikes: [], repairs: [], grossMassKg: 8000, ...more };
 }
 
 const rust = { fromMm: 1600, toMm: 2300, upToMm: 60, left: 0.3 };

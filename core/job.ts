@@ -1,6 +1,6 @@
 import { axlesOf, faceOf, standing, totalKg, uOnFace, type Frame, type JobSheet, type Member, type Notice, type Strike, type Unit } from './frame';
 import type { Practice } from './reference';
-import type { Reading } from './probe';
+import { feltEdgesOf, type Reading, type SurveyRecord } from './probe';
 import { crackExtent, type Crack } from './trace';
 import { candidateStations, explain, hotSpots, insteadOf, isDoubtful, liftAnswer, liftReasons, liftSteps, memberWalk, ofKind, signWeight, spotStates, takesPoints, TRADE_SPOTS, type Complaint, type Explanation, type Instead, type LiftAnswer, type LiftEvidence, type LiftFacts, type LiftPlan, type LiftReason, type LiftStep, type MeasuredAt, type SpotRule, type SpotState, type WalkRecord } from './walk';
 import { buyersLook, frameDemand, laidSection, layoutOf, memberPicture, modelMovement, preparedLift, weigh, type BuyersLook, type Detail, type FrameDemand, type MemberPicture, type MemberVerdict, type WallAt } from './weigh';
@@ -15,6 +15,8 @@ export interface JobRecords {
   readonly readings: readonly Reading[];
   readonly cracks: readonly Crack[];
   readonly walk: readonly WalkRecord[];
+  /** Felt edges and calibrations. */
+  readonly survey: readonly SurveyRecord[];
   /** What to look at, as the shop has it; the trade's own list where nothing is said. */
   readonly spotRules?: readonly SpotRule[];
   readonly strikes: readonly Strike[];
@@ -57,6 +59,7 @@ export function weighMember(records: JobRecords, member: Member): { picture: Mem
     cracks: standing(records.cracks, records.strikes).filter((crack) => crack.memberId === member.id),
     walk: memberWalk(records.frame, member, jobSpots(records)),
     signs: ofKind(standing(records.walk, records.strikes), 'sign').filter((sign) => sign.memberId === member.id),
+    feltEdges: feltEdgesOf(standing(records.survey, records.strikes)).filter((felt) => felt.memberId === member.id),
   });
   return { picture, verdict: weigh(picture) };
 }

@@ -14,7 +14,7 @@ const frame: Frame = (() => {
 })();
 const L = frame.lengthMm;
 
-const base: JobRecords = { frame, practice: DEFAULT_PRACTICE, readings: [], cracks: [], walk: [], strikes: [], repairs: [] };
+const base: JobRecords = { frame, practice: DEFAULT_PRACTICE, readings: [], cracks: [], walk: [], survey: [], strikes: [], repairs: [] };
 /** Everything looked at and struck with a hammer, found good. */
 const allSeen = (but: Partial<Record<string, Look['result']>> = {}): WalkRecord[] => jobSpots(base).map(({ spot }): Look => {
   const result = but[spot.id] ?? 'sound';

@@ -3,6 +3,7 @@ import type { Db } from './connection';
 import { keepCrack, keepReadings, keepStrike } from './evidence';
 import { jobById, jobFile, openJob } from './job';
 import { keepRepair, repairsOf } from './repair';
+import { keepSurveyRecords } from './survey';
 import { keepWalkRecords } from './walk';
 import { refused, written, type Problem, type Written } from './problem';
 import { addNotice, addUnit, unitById } from './unit';
@@ -11,8 +12,8 @@ import { addNotice, addUnit, unitById } from './unit';
 export function bundleOf(db: Db, jobId: string): JobBundle | undefined {
   const file = jobFile(db, jobId);
   if (!file) return undefined;
-  const { unit, notices, job, frame, practice, readings, cracks, walk, strikes, repairs } = file;
-  return { format: 'ossatura job', version: 1, unit, notices: [...notices], job, frame, practice, readings: [...readings], cracks: [...cracks], walk: [...walk], strikes: [...strikes], repairs: [...repairs] };
+  const { unit, notices, job, frame, practice, readings, cracks, walk, survey, strikes, repairs } = file;
+  return { format: 'ossatura job', version: 1, unit, notices: [...notices], job, frame, practice, readings: [...readings], cracks: [...cracks], walk: [...walk], survey: [...survey], strikes: [...strikes], repairs: [...repairs] };
 }
 
 /**
@@ -34,6 +35,7 @@ export function importBundle(db: Db, bundle: JobBundle): Written<{ jobId: string
       run(() => keepReadings(db, bundle.job.id, bundle.readings));
       for (const crack of bundle.cracks) run(() => keepCrack(db, bundle.job.id, crack));
       run(() => keepWalkRecords(db, bundle.job.id, bundle.walk));
+      run(() => keepSurveyRecords(db, bundle.job.id, bundle.survey));
       for (const strike of bundle.strikes) run(() => keepStrike(db, bundle.job.id, strike));
       const planned = new Set(repairsOf(db, bundle.job.id).map((repair) => repair.id));
       for (const repair of bundle.repairs.filter((each) => !planned.has(each.id))) run(() => keepRepair(db, bundle.job.id, repair));

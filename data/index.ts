@@ -11,3 +11,4 @@ export { keepWalkRecord, keepWalkRecords, walkOf } from './walk';
 export { closeJob, closingSchema, isClosed } from './closing';
 export { changeSpots, shopSpots, spotChangeSchema, spotRulesFor } from './spots';
 export { keepPhoto, photoBytes, photosOf, PHOTO_LIMIT } from './photo';
+export { keepSurveyRecords, surveyOf } from './survey';

@@ -26,7 +26,7 @@ export function boatTrailer(): JobBundle {
     format: 'ossatura job', version: 1, frame, practice: { ...DEFAULT_PRACTICE, school: 'one inch left' }, cracks: [], strikes: [], repairs: [],
     unit: { id: unitId, tag: 'BM-2', description: 'Boat-moving trailer, dips in the sea', kind: 'trailer', exposure: 'dips in the sea', duty: 'work', grossMassKg: poundsToKg(9000) },
     notices: [{ id: seededId(random), unitId, words: 'Drains found plugged on both rails', by: 'TM', at: '2026-11-20T10:00:00Z' }],
-    walk: boatTrailerWalk(frame),
+    walk: boatTrailerWalk(frame), survey: [],
     readings: survey(left, BOAT_TRAILER_LEFT, {
       by: 'TM', startedAt: '2026-11-20T10:30:00Z', stationsIn: every(12, 6, 198),
       spots: [['outer', 5], ['outer', 3.5], ['outer', 2], ['outer', 0.75], ['bottom', 1.5], ['inner', 4], ['inner', 1.5], ['top', 1.5]],

@@ -165,7 +165,7 @@ function fillByHand(raw: InstanceType<typeof Database>): void {
     INSERT INTO unit VALUES ('old-unit', 'OLD-1', 'an older trailer', 'trailer', 'road salt', 'work', NULL);
     INSERT INTO job VALUES ('old-job', 'old-unit', 'look', 'repair', '', 'RK', '2026-01-01T00:00:00Z');
     INSERT INTO evidence VALUES ('${OLD_READING}', 'old-job', 'reading', 1);
-    INSERT INTO reading VALUES ('${OLD_READING}', 'rail-left', 100, 'web', 10, 5, 'caliper', 'RK', '2026-01-01T00:00:00Z', '');
+    INSERT INTO reading (id, member_id, station_mm, face, height_mm, thickness_mm, method, by_whom, at, note) VALUES ('${OLD_READING}', 'rail-left', 100, 'web', 10, 5, 'caliper', 'RK', '2026-01-01T00:00:00Z', '');
     INSERT INTO strike VALUES ('00000000-0000-4000-8000-00000000aaab', '${OLD_READING}', 'slip', 'RK', '2026-01-01T00:00:00Z');`);
 }
 

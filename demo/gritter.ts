@@ -53,7 +53,7 @@ export function gritter(): JobBundle {
   const slipped: Reading = { ...readings[20]!, id: seededId(random), thicknessMm: inchesToMm(0.061), at: '2026-11-17T09:05:00Z' };
   const strikes: Strike[] = [{ id: seededId(random), evidenceId: slipped.id, why: 'gauge slipped off the couplant', by: 'TM', at: '2026-11-17T13:00:00Z' }];
   return {
-    format: 'ossatura job', version: 1, unit, notices, frame, practice: DEFAULT_PRACTICE, readings: [...readings, slipped], cracks, walk: gritterWalk(frame), strikes, repairs: [],
+    format: 'ossatura job', version: 1, unit, notices, frame, practice: DEFAULT_PRACTICE, readings: [...readings, slipped], cracks, walk: gritterWalk(frame), survey: [], strikes, repairs: [],
     job: { id: seededId(random), unitId: unit.id, title: 'Right rail behind the hopper', purpose: 'repair', complaint: 'Sags when loaded, body rubs the cab; flakes fall out of the right rail', openedBy: 'RK', openedAt: '2026-11-16T08:15:00Z' },
   };
 }

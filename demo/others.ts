@@ -31,7 +31,7 @@ function told(story: Story): JobBundle {
     format: 'ossatura job', version: 1, frame, practice: DEFAULT_PRACTICE, strikes: [], repairs: [],
     unit: { id: unitId, ...about, grossMassKg: poundsToKg(grossLb) },
     notices: story.notices.map((words) => ({ id: seededId(random), unitId, words, by: story.by, at: story.openedAt })),
-    readings: story.readings(frame, random), cracks: story.cracks?.(frame, random) ?? [], walk: story.walk(frame),
+    readings: story.readings(frame, random), cracks: story.cracks?.(frame, random) ?? [], walk: story.walk(frame), survey: [],
     job: { id: seededId(random), unitId, title: story.title, purpose: story.purpose, complaint: story.complaint, openedBy: story.by, openedAt: story.openedAt },
   };
 }

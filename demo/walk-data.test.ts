@@ -47,8 +47,8 @@ describe('what the Walk keeps', () => {
     const first = gritter.walk[0]!;
     expect(keepStrike(db, jobId, { id: crypto.randomUUID(), evidenceId: first.id, why: 'wrong unit', by: 'RK', at: '2026-11-20T10:00:00Z' }).ok).toBe(true);
     expect(walkOf(db, jobId)[0]).toEqual(first);
-    expect(() => db.prepare('UPDATE walk_record SET body = body').run()).toThrow(/never changed/);
-    expect(() => db.prepare('DELETE FROM walk_record').run()).toThrow(/never erased/);
+    expect(() => db.prepare('UPDATE evidence_body SET body = body').run()).toThrow(/never changed/);
+    expect(() => db.prepare('DELETE FROM evidence_body').run()).toThrow(/never erased/);
   });
 });
 

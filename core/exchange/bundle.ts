@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { frameSchema, jobSheetSchema, memberOf, noticeSchema, strikeSchema, unitSchema } from '../frame';
-import { checkReading, readingSchema } from '../probe';
+import { checkReading, checkSurveyRecord, readingSchema, surveyRecordSchema } from '../probe';
 import { checkCrack, crackSchema } from '../trace';
 import { checkRepair, repairSchema } from '../shape';
 import { practiceSchema } from '../reference';
@@ -19,6 +19,7 @@ export const bundleSchema = z.object({
   readings: z.array(readingSchema).max(200_000),
   cracks: z.array(crackSchema).max(10_000),
   walk: z.array(walkRecordSchema).max(100_000).default(() => []),
+  survey: z.array(surveyRecordSchema).max(20_000).default(() => []),
   strikes: z.array(strikeSchema).max(200_000),
   repairs: z.array(repairSchema).max(1000),
 });
@@ -46,11 +47,11 @@ export function parseBundle(text: string): Outcome<JobBundle> {
 /** The first record that does not fit the bundle's own frame. */
 function strayRecord(bundle: JobBundle): string | undefined {
   if (bundle.job.unitId !== bundle.unit.id) return 'the job belongs to another unit';
-  const evidence = new Set([...bundle.readings, ...bundle.cracks, ...bundle.walk].map((record) => record.id));
+  const evidence = new Set([...bundle.readings, ...bundle.cracks, ...bundle.walk, ...bundle.survey].map((record) => record.id));
   const strayStrike = bundle.strikes.find((strike) => !evidence.has(strike.evidenceId));
   if (strayStrike) return `strike ${strayStrike.id} names evidence that is not in the file`;
-  for (const record of bundle.walk) {
-    const fits = checkWalkRecord(bundle.frame, record);
+  for (const record of [...bundle.walk, ...bundle.survey]) {
+    const fits = record.kind === 'felt edge' || record.kind === 'calibration' ? checkSurveyRecord(bundle.frame, record) : checkWalkRecord(bundle.frame, record);
     if (!fits.ok) return `${record.kind} ${record.id}: ${fits.reason}`;
   }
   return firstProblem(bundle, bundle.readings, 'reading', checkReading) ?? firstProblem(bundle, bundle.cracks, 'crack', checkCrack) ?? firstProblem(bundle, bundle.repairs, 'repair', checkRepair);

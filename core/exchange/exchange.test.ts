@@ -88,7 +88,7 @@ describe('readings as CSV', () => {
 });
 
 const bundle: JobBundle = {
-  format: 'ossatura job', version: 1, frame, practice: DEFAULT_PRACTICE, readings: [reading(1), reading(2)], cracks: [], walk: [], repairs: [],
+  format: 'ossatura job', version: 1, frame, practice: DEFAULT_PRACTICE, readings: [reading(1), reading(2)], cracks: [], walk: [], survey: [], repairs: [],
   strikes: [{ id: id(7), evidenceId: id(1), why: 'slip', by: 'RK', at: '2026-01-02T00:00:00Z' }], notices: [],
   unit: { id: id(50), tag: 'T-1', description: 'trailer', kind: 'trailer', exposure: 'sea air', duty: 'work' },
   job: { id: id(51), unitId: id(50), title: 'look', purpose: 'repair', complaint: '', openedBy: 'RK', openedAt: '2026-01-01T00:00:00Z' },

@@ -5,3 +5,5 @@ export { edgeAt, highestUpperMm, marginAtMm, soundEdges, type EdgeAt, type EdgeC
 export { KEPT_LEVELS, LINE_LEVELS, mapContours, type MapContours, type MapShape } from './map-contours';
 export { Neighbourhood, type Estimate } from './kriging';
 export { DEFAULT_COVARIANCE, fittedCovariance, scaledDistanceMm, type Covariance, type PlacedReadings } from './variogram';
+export { calibrationsOf, checkSurveyRecord, DRIFT_MM, doubtfulReadings, driftMm, ECHO_MODES, feltEdgesOf, hasDrifted, SURVEY_KINDS, surveyRecordSchema, type Calibration, type FeltEdge, type SurveyRecord } from './survey-record';
+export { FIRST_CUT_UP_MM, finalCut, firstCut, type CutLine } from './cut-lines';

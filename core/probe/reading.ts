@@ -24,6 +24,8 @@ export const readingSchema = z.object({
   by: bySchema,
   at: instantSchema,
   note: z.string().max(300).default(''),
+  /** The gauge's calibration it was taken under. */
+  calibrationId: recordIdSchema.optional(),
 });
 export type Reading = z.infer<typeof readingSchema>;
 

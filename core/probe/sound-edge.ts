@@ -1,6 +1,7 @@
 import { interpolateLinear, intervalOf } from '../geometry';
 import { facesOf, type FaceId, type Member } from '../frame';
 import type { Reading } from './reading';
+import type { FeltEdge } from './survey-record';
 
 /**
  * What one column of readings says about the tide line on an upright face. Heights are up from the bottom corner:
@@ -17,7 +18,7 @@ export interface EdgeColumn {
   readonly stationMm: number;
   readonly lowerMm: number;
   readonly upperMm: number;
-  readonly kind: 'bracketed' | 'sound to the corner' | 'not read further down' | 'no sound metal read';
+  readonly kind: 'bracketed' | 'felt' | 'sound to the corner' | 'not read further down' | 'no sound metal read';
 }
 
 /** The sound edge along one upright face. Between columns it is straight; beyond the last column it is unknown. */
@@ -36,13 +37,29 @@ const FLANGE_REACH_MM = 152.4;
  * The sound edge by bracketing: per column, between the lowest reading of the sound run from the top and the highest unsound one.
  * No map is involved, so no interpolation can move it.
  */
-export function soundEdges(member: Member, readings: readonly Reading[], soundMm: number): SoundEdge[] {
+export function soundEdges(member: Member, readings: readonly Reading[], soundMm: number, felt: readonly FeltEdge[] = []): SoundEdge[] {
   const bottom = readings.filter((reading) => reading.face === 'bottom');
   return facesOf(member.shape).filter((face) => face.upright).map((face) => ({
     face: face.id,
     faceHeightMm: face.widthMm,
-    columns: intoColumns(readings.filter((reading) => reading.face === face.id)).map((column) => bracket(column, bottom, face.widthMm, soundMm)),
+    columns: withFelt(intoColumns(readings.filter((reading) => reading.face === face.id)).map((column) => bracket(column, bottom, face.widthMm, soundMm)), felt.filter((each) => each.face === face.id)),
   }));
+}
+
+/** An edge a finger found is a column of its own; one felt where a column was read narrows that column's bracket, as far as the two agree. */
+function withFelt(columns: readonly EdgeColumn[], felt: readonly FeltEdge[]): EdgeColumn[] {
+  const out = [...columns];
+  for (const { stationMm, lowerMm, upperMm } of felt) {
+    const k = out.findIndex((column) => Math.abs(column.stationMm - stationMm) <= COLUMN_MM);
+    const before = out[k];
+    if (!before) out.push({ stationMm, lowerMm, upperMm, kind: 'felt' });
+    else if (before.kind === 'bracketed' || before.kind === 'felt') {
+      const [low, high] = [Math.max(before.lowerMm, lowerMm), Math.min(before.upperMm, upperMm)];
+      // Where finger and gauge contradict each other the higher bound stands.
+      out[k] = low <= high ? { ...before, lowerMm: low, upperMm: high } : { ...before, upperMm: Math.max(before.upperMm, upperMm) };
+    } else out[k] = { stationMm: before.stationMm, lowerMm, upperMm, kind: 'felt' };
+  }
+  return out.sort((a, b) => a.stationMm - b.stationMm);
 }
 
 function intoColumns(readings: readonly Reading[]): Reading[][] {

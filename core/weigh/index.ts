@@ -10,3 +10,4 @@ export { cripplingN, heldWallShare, lateralMpa, outstandShare, sectionStrength, 
 export { preparedLift, type PreparedLift } from './raised';
 export { modelMovement } from './movement';
 export { buyersLook, type BuyersLook, HOURS_BY_VERDICT } from './buyers-look';
+export { leftOfPlan, NEXT_WHYS, nextReadings, NOT_WORTH_IT, readingsThatMattered, surveyPlan, tail, type NextReading } from './next-reading';

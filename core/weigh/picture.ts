@@ -1,7 +1,7 @@
 import type { SectionProperties } from '../mechanics';
 import { steel, type Practice, type Steel } from '../reference';
 import { surfaceOf, type Frame, type Member, type Surface } from '../frame';
-import { builtThickness, soundEdges, soundThresholdMm, thicknessMap, type BuiltThickness, type Reading, type SoundEdge, type ThicknessMap } from '../probe';
+import { builtThickness, soundEdges, soundThresholdMm, thicknessMap, type BuiltThickness, type FeltEdge, type Reading, type SoundEdge, type ThicknessMap } from '../probe';
 import type { Crack } from '../trace';
 import type { MemberWalk, Sign } from '../walk';
 import { damageByColumn, damageZones, type ColumnDamage, type DamageZone } from './damage';
@@ -17,6 +17,7 @@ export interface MemberEvidence {
   /** What was looked at, and what was not; absent where nobody asks (a trainer's rail). */
   readonly walk?: MemberWalk;
   readonly signs?: readonly Sign[];
+  readonly feltEdges?: readonly FeltEdge[];
 }
 
 /** What follows from the evidence (the readings have gone into map and edges); the rules read only this. `map` and `sections` are absent when nothing was measured. */
@@ -41,7 +42,7 @@ export function memberPicture(evidence: MemberEvidence): MemberPicture {
   const built = builtThickness(member, readings);
   const asBuilt = builtProperties(surface, built.thicknessMm);
   const soundMm = soundThresholdMm(member.shape.thicknessMm, practice);
-  const edges = soundEdges(member, readings, soundMm);
+  const edges = soundEdges(member, readings, soundMm, evidence.feltEdges);
   const map = thicknessMap(member, readings);
   const { sections, partedAtMm } = map ? keptAlong(map, asBuilt) : { sections: [], partedAtMm: [] };
   const columns = map ? damageByColumn(map, edges, sections, soundMm, practice.leaveFraction) : [];

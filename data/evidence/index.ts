@@ -5,12 +5,12 @@ import type { Db } from '../connection';
 import { currentSetup } from '../setup';
 import { refused, sameRecord, written, type Written } from '../problem';
 
-interface ReadingRow { id: string; member_id: string; station_mm: number; face: string; height_mm: number; thickness_mm: number; method: string; by_whom: string; at: string; note: string }
+interface ReadingRow { id: string; member_id: string; station_mm: number; face: string; height_mm: number; thickness_mm: number; method: string; by_whom: string; at: string; note: string; calibration_id: string | null }
 interface CrackRow { id: string; member_id: string; path: string; start_found: number; finish_found: number; seen_by: string; by_whom: string; at: string; note: string }
 interface StrikeRow { id: string; evidence_id: string; why: string; by_whom: string; at: string }
 
 const readingFrom = (row: ReadingRow): Reading => readingSchema.parse({
-  id: row.id, memberId: row.member_id, stationMm: row.station_mm, face: row.face, heightMm: row.height_mm, thicknessMm: row.thickness_mm, method: row.method, by: row.by_whom, at: row.at, note: row.note,
+  id: row.id, memberId: row.member_id, stationMm: row.station_mm, face: row.face, heightMm: row.height_mm, thicknessMm: row.thickness_mm, method: row.method, by: row.by_whom, at: row.at, note: row.note, ...(row.calibration_id !== null && { calibrationId: row.calibration_id }),
 });
 const crackFrom = (row: CrackRow): Crack => crackSchema.parse({
   id: row.id, memberId: row.member_id, path: JSON.parse(row.path), startFound: row.start_found === 1, finishFound: row.finish_found === 1, seenBy: row.seen_by, by: row.by_whom, at: row.at, note: row.note,
@@ -41,7 +41,7 @@ export function keepReadings(db: Db, jobId: string, readings: readonly Reading[]
   }
   return db.transaction((): Written<KeptReading[]> => {
     const select = db.prepare<[string], ReadingRow & { job_id: string }>('SELECT reading.*, evidence.job_id FROM reading JOIN evidence USING (id) WHERE id = ?');
-    const insert = db.prepare('INSERT INTO reading (id, member_id, station_mm, face, height_mm, thickness_mm, method, by_whom, at, note) VALUES (@id, @memberId, @stationMm, @face, @heightMm, @thicknessMm, @method, @by, @at, @note)');
+    const insert = db.prepare('INSERT INTO reading (id, member_id, station_mm, face, height_mm, thickness_mm, method, by_whom, at, note, calibration_id) VALUES (@id, @memberId, @stationMm, @face, @heightMm, @thicknessMm, @method, @by, @at, @note, @calibrationId)');
     const number = numberer(db, jobId);
     const taken = firstTaken(db, jobId, readings, 'reading', (id) => {
       const row = select.get(id);
@@ -52,7 +52,7 @@ export function keepReadings(db: Db, jobId: string, readings: readonly Reading[]
       if (taken.already.has(reading.id)) continue;
       taken.already.add(reading.id);
       number(reading.id, 'reading');
-      insert.run(reading);
+      insert.run({ ...reading, calibrationId: reading.calibrationId ?? null });
     }
     return written(kept);
   }).immediate();

@@ -1,6 +1,6 @@
 import { jobSheetSchema, memberOf, type Frame, type JobSheet } from '@/core/frame';
 import type { Practice } from '@/core/reference';
-import { checkReading } from '@/core/probe';
+import { checkReading, checkSurveyRecord } from '@/core/probe';
 import { checkCrack } from '@/core/trace';
 import { checkRepair } from '@/core/shape';
 import { checkWalkRecord } from '@/core/walk';
@@ -13,6 +13,7 @@ import { refused, sameRecord, written, type Written } from '../problem';
 import { noticesOf, unitById } from '../unit';
 import { isClosed } from '../closing';
 import { spotRulesFor } from '../spots';
+import { surveyOf } from '../survey';
 import { walkOf } from '../walk';
 
 interface JobRow { id: string; unit_id: string; title: string; purpose: string; complaint: string; opened_by: string; opened_at: string }
@@ -34,7 +35,7 @@ export function jobFile(db: Db, jobId: string): JobFile | undefined {
   if (!job || !setup || !unit) return undefined;
   return {
     unit, job, ...setup, notices: noticesOf(db, unit.id),
-    readings: readingsOf(db, jobId), cracks: cracksOf(db, jobId), walk: walkOf(db, jobId), strikes: strikesOf(db, jobId), repairs: repairsOf(db, jobId),
+    readings: readingsOf(db, jobId), cracks: cracksOf(db, jobId), walk: walkOf(db, jobId), survey: surveyOf(db, jobId), strikes: strikesOf(db, jobId), repairs: repairsOf(db, jobId),
     spotRules: spotRulesFor(db, jobId), closed: isClosed(db, jobId),
     ...(unit.grossMassKg !== undefined && { grossMassKg: unit.grossMassKg }),
   };
@@ -90,6 +91,10 @@ function homelessRecord(db: Db, jobId: string, frame: Frame): string | undefined
   for (const record of walkOf(db, jobId)) {
     const fits = checkWalkRecord(frame, record);
     if (!fits.ok) return `what the Walk recorded would lose its place: ${fits.reason}`;
+  }
+  for (const record of surveyOf(db, jobId)) {
+    const fits = checkSurveyRecord(frame, record);
+    if (!fits.ok) return `a felt edge would lose its place: ${fits.reason}`;
   }
   return undefined;
 }

@@ -7,7 +7,7 @@ import { memberOf, facesOf, type Frame, type Member, type Strike } from '@/core/
 import type { JobDemand, JobFile, LiftReply } from '@/core/job';
 import type { UnitSystem } from '@/core/quantity';
 import type { Practice } from '@/core/reference';
-import type { Reading } from '@/core/probe';
+import type { Reading, SurveyRecord } from '@/core/probe';
 import type { Crack } from '@/core/trace';
 import type { LiftPlan, Photo, WalkRecord } from '@/core/walk';
 import { memberStates, type MemberState, type Repair } from '@/core/shape';
@@ -39,6 +39,7 @@ export interface Desk {
   readonly keepReading: (reading: Reading) => void;
   readonly keepCrack: (crack: Crack) => void;
   readonly keepWalk: (record: WalkRecord) => void;
+  readonly keepSurvey: (record: SurveyRecord) => void;
   /** Its picture goes up with it, or is held here until it can. */
   readonly keepPhoto: (photo: Photo, picture: Blob) => void;
   /** Whether the unit may be raised so, worked out on the sections found. */
@@ -139,6 +140,10 @@ export function DeskProvider({ initial, initialSystem, children }: { initial: Jo
     keepWalk: (record) => {
       dispatch({ kind: 'walk', record });
       void send(`${jobUrl}/walk`, record.id, record);
+    },
+    keepSurvey: (record) => {
+      dispatch({ kind: 'survey', record });
+      void send(`${jobUrl}/survey`, record.id, record);
     },
     keepPhoto: (photo, picture) => {
       void send(`${jobUrl}/photos`, photo.id, photo, picture);

@@ -4,8 +4,8 @@ import type { Repair } from '@/core/shape';
 import { asOwn } from './as-own';
 import { recordsReducer } from './records';
 
-const { job, unit, notices, frame, practice, readings, cracks, walk, strikes, repairs } = demoBundles()[0]!;
-const file: JobFile = { unit, job, notices, frame, practice, readings, cracks, walk, strikes, repairs, revision: 1, closed: false };
+const { job, unit, notices, frame, practice, readings, cracks, walk, survey, strikes, repairs } = demoBundles()[0]!;
+const file: JobFile = { unit, job, notices, frame, practice, readings, cracks, walk, survey, strikes, repairs, revision: 1, closed: false };
 const reading = { ...readings[0]!, id: 'new' };
 const repair: Repair = { id: 'r', memberId: 'rail-right', cutOut: false, pieces: [{ id: 'p', kind: 'bottom L', startMm: 100, endMm: 900, thicknessMm: 5, lowerEdgeMm: 0, upperEdgeMm: 80, taperMm: 100 }], weldStyle: 'continuous', plugs: false, onBench: false, by: 'RK', at: '2026-01-01T00:00:00Z' };
 

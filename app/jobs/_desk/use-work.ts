@@ -17,10 +17,11 @@ function dependsOn(file: JobFile, memberId: string): string {
   const twinId = member && twinOf(file.frame, member)?.id;
   // What was looked at on its twin counts here too: both sides, always.
   const walked = file.walk.filter((each) => each.kind === 'leave' || ((each.kind === 'look' || each.kind === 'sign') && (each.memberId === memberId || each.memberId === twinId)));
-  const own = new Set([...readings, ...cracks, ...walked].map((each) => each.id));
+  const felt = file.survey.filter((each) => each.kind === 'felt edge' && each.memberId === memberId);
+  const own = new Set([...readings, ...cracks, ...walked, ...felt].map((each) => each.id));
   const strikes = file.strikes.filter((each) => own.has(each.evidenceId)).length;
   const repairs = file.repairs.filter((each) => each.memberId === memberId);
-  return JSON.stringify([file.revision, readings.length, readings.at(-1)?.id, cracks.length, walked.length, walked.at(-1)?.id, strikes, repairs]);
+  return JSON.stringify([file.revision, readings.length, readings.at(-1)?.id, cracks.length, walked.length, walked.at(-1)?.id, felt.length, strikes, repairs]);
 }
 
 /** While readings are being typed the map waits for a pause this long, but never longer than the second. */

@@ -9,7 +9,7 @@ import type { MemberPicture } from '../picture';
 export function soundEdgeMargin(picture: MemberPicture): Finding[] {
   const limit = schoolMarginMm(picture.practice.school);
   const least = picture.edges
-    .flatMap((edge) => edge.columns.filter((column) => column.kind === 'bracketed' || column.kind === 'no sound metal read').map((column) => ({
+    .flatMap((edge) => edge.columns.filter((column) => column.kind === 'bracketed' || column.kind === 'felt' || column.kind === 'no sound metal read').map((column) => ({
       stationMm: column.stationMm, marginMm: marginAtMm(edge, column.stationMm)!, bracketMm: column.upperMm - column.lowerMm,
     })))
     .sort((a, b) => a.marginMm - b.marginMm)[0];

@@ -1,20 +1,24 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useCallback, useRef, useState, type KeyboardEvent } from 'react';
+import { useCallback, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { facesOf } from '@/core/frame';
 import { lengthDigits, printLength } from '@/core/quantity';
 import { SCHOOL_IDS, schoolMarginMm } from '@/core/reference';
-import type { Reading } from '@/core/probe';
+import { FIRST_CUT_UP_MM, finalCut, firstCut, type Reading } from '@/core/probe';
+import type { NextReading } from '@/core/weigh';
 import { Choice } from '@/ui/controls';
-import { faceWords } from '@/ui/strip';
+import { CutLayer, faceWords, following, NextLayer, type StripScale } from '@/ui/strip';
 import { toast } from 'sonner';
+import { CAUTIONS } from '../../../../_words/cautions';
 import { Bench, MemberStrip, StrikeSheet, useDesk } from '../../../_desk';
 import { KeyList } from './key-list';
 import { ReadingEntry, type EntryHandle } from './reading-entry';
 import { ReadingTable } from './reading-table';
 import { CsvIn } from './csv-in';
+import { FeltForm } from './felt-form';
 import { MarginLane } from './margin-lane';
+import { NextPanel, useNext } from './next-panel';
 
 export function ProbeBench() {
   const desk = useDesk();
@@ -33,16 +37,27 @@ export function ProbeBench() {
     setStriking([...standing].sort((a, b) => away(a) - away(b))[0]);
   }, [file, member, cursor]);
 
+  const { next } = useNext();
+  const goTo = useCallback((place: NextReading | undefined) => {
+    if (!place) return void toast.info('No reading would change the decision');
+    desk.setCursor({ stationMm: place.stationMm, face: place.face, heightMm: place.heightMm });
+    desk.setStretch(following(member, desk.stretch, place.stationMm));
+    entry.current?.follow();
+  }, [desk, member]);
   const onKey = useCallback((event: KeyboardEvent) => {
     if (/^[\d.]$/.test(event.key)) entry.current?.start(event.key);
     else if (event.key === 'x') entry.current?.start('0');
     else if (event.key === 'k') router.push(`/jobs/${file.job.id}/trace?member=${member.id}`);
     else if (event.key === 's') strikeNearest();
+    else if (event.key === 'n') goTo(next[0]);
     else if (event.key === '?') setKeysOpen(true);
     else if (event.key === 'Enter') entry.current?.start('');
     else return false;
     return true;
-  }, [router, file.job.id, member.id, strikeNearest]);
+  }, [router, file.job.id, member.id, strikeNearest, goTo, next]);
+  const picture = work?.picture.member.id === member.id ? work.picture : undefined;
+  const cuts = useMemo(() => (picture ? { first: firstCut(picture.edges, picture.zones), final: finalCut(picture.edges, picture.zones, file.practice.school) } : undefined), [picture, file.practice.school]);
+  const over = useCallback((scale: StripScale) => <>{cuts && <CutLayer member={member} first={cuts.first} final={cuts.final} scale={scale} />}<NextLayer member={member} next={next.slice(0, 3)} scale={scale} /></>, [cuts, member, next]);
 
   const chooseSchool = async (school: (typeof SCHOOL_IDS)[number]) => {
     const problem = await desk.keepSetup(file.frame, { ...file.practice, school });
@@ -51,9 +66,10 @@ export function ProbeBench() {
 
   return (
     <Bench>
-      <MemberStrip onKey={onKey} onSpot={() => entry.current?.follow()} />
+      <MemberStrip over={over} onKey={onKey} onSpot={() => entry.current?.follow()} />
       <MarginLane />
       <ReadingEntry ref={entry} onKeys={() => setKeysOpen(true)} />
+      <NextPanel onGo={goTo} />
       <div className="mt-4 flex flex-wrap items-end justify-between gap-x-6 gap-y-3 border-t border-rule pt-3">
         <div>
           <p className="caption">Sound metal wanted below the top corner; school</p>
@@ -67,6 +83,8 @@ export function ProbeBench() {
           {marginsOpen && <MarginTable />}
         </details>
       )}
+      <FeltForm />
+      {cuts && cuts.final.length > 0 && <p className="caption mt-2">Dotted: the opening cut, {printLength(FIRST_CUT_UP_MM, system, 'length')} up, to look inside. Dashed: the final cut, in good metal above the edge’s bound. {CAUTIONS.shape}</p>}
       <ReadingTable readings={own} onStrike={setStriking} />
       <StrikeSheet struck={striking && { id: striking.id, words: `${printLength(striking.thicknessMm, system, 'thickness')} at station ${printLength(striking.stationMm, system, 'length')}, ${faceWords(member, striking.face)}` }} onClose={() => setStriking(undefined)} />
       <KeyList open={keysOpen} onOpenChange={setKeysOpen} />
@@ -75,7 +93,7 @@ export function ProbeBench() {
   );
 }
 
-const KIND_WORDS = { 'bracketed': 'between two readings', 'sound to the corner': 'sound to the corner', 'not read further down': 'not read further down', 'no sound metal read': 'no sound metal read' } as const;
+const KIND_WORDS = { 'bracketed': 'between two readings', 'felt': 'felt by hand', 'sound to the corner': 'sound to the corner', 'not read further down': 'not read further down', 'no sound metal read': 'no sound metal read' } as const;
 
 function MarginTable() {
   const { work, system } = useDesk();

@@ -1,4 +1,4 @@
--- The Walk's records are evidence like readings and cracks: numbered in the job's order, never changed, struck through when wrong.
+-- What is found on foot and felt by hand, and a gauge's calibrations, are evidence like readings and cracks: numbered in the job's order, never changed, struck through when wrong.
 -- Kinds of evidence grow with the trade, so that they are no longer listed here; each has its own schema in core.
 CREATE TABLE evidence_anew (
   id     TEXT PRIMARY KEY,
@@ -13,12 +13,12 @@ ALTER TABLE evidence_anew RENAME TO evidence;
 CREATE TRIGGER evidence_keeps BEFORE UPDATE ON evidence BEGIN SELECT RAISE(ABORT, 'evidence is never changed: strike it through'); END;
 CREATE TRIGGER evidence_stays BEFORE DELETE ON evidence BEGIN SELECT RAISE(ABORT, 'evidence is never erased: strike it through'); END;
 
-CREATE TABLE walk_record (
+CREATE TABLE evidence_body (
   id   TEXT PRIMARY KEY REFERENCES evidence (id),
   body TEXT NOT NULL CHECK (json_valid(body))
 ) STRICT;
-CREATE TRIGGER walk_record_keeps BEFORE UPDATE ON walk_record BEGIN SELECT RAISE(ABORT, 'evidence is never changed: strike it through'); END;
-CREATE TRIGGER walk_record_stays BEFORE DELETE ON walk_record BEGIN SELECT RAISE(ABORT, 'evidence is never erased: strike it through'); END;
+CREATE TRIGGER evidence_body_keeps BEFORE UPDATE ON evidence_body BEGIN SELECT RAISE(ABORT, 'evidence is never changed: strike it through'); END;
+CREATE TRIGGER evidence_body_stays BEFORE DELETE ON evidence_body BEGIN SELECT RAISE(ABORT, 'evidence is never erased: strike it through'); END;
 
 -- The shop's changes to the list of what to look at, in the order they were made.
 CREATE TABLE spot_change (
@@ -41,3 +41,6 @@ CREATE TABLE job_closing (
   at      TEXT NOT NULL
 ) STRICT;
 CREATE INDEX closing_of_job ON job_closing (job_id, number);
+
+-- A gauge's reading names the calibration it was taken under.
+ALTER TABLE reading ADD COLUMN calibration_id TEXT;
