@@ -39,7 +39,7 @@ export const SignLayer = memo(function SignLayer({ member, signs, scale }: { mem
             {to !== undefined && <path d={`M${x} ${y}H${to}M${x} ${y - 6}v12M${to} ${y - 6}v12`} fill="none" stroke="var(--ink)" strokeWidth="2" />}
             {guess !== undefined && facesOf(member.shape).filter((each) => each.upright && guess <= each.widthMm).map((each) => {
               const level = scale.y(uOnFace(each, guess));
-              return <path key={each.id} d={`M${x} ${level}H${to ?? x + 60}`} fill="none" stroke="var(--slate)" strokeWidth="2.4" strokeDasharray="3 3" />;
+              return <path key={each.id} d={`M${x} ${level}H${to ?? x + 60}`} fill="none" stroke="var(--ink)" strokeWidth="1.6" strokeDasharray="9 3 2 3" />;
             })}
             <SignMark weight={signWeight(sign.detail)} x={x} y={y} />
           </g>

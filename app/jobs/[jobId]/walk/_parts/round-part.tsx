@@ -91,7 +91,7 @@ export function RoundPart({ states }: { states: readonly SpotState[] }) {
             <button key={result} type="button" aria-pressed={current.result === result} disabled={ways.length === 0} onClick={() => keep(result)}
               className={`plain relative min-h-[58px]! flex-col gap-0! px-1! text-[16px] leading-tight ${k > 1 ? 'font-semibold' : ''}`}><span>{result}</span><kbd aria-hidden className="caption absolute right-1 top-0 max-lg:hidden">{k + 1}</kbd></button>
           ))}
-          <button type="button" aria-pressed={current.result === 'not seen'} aria-expanded={asksWhy} onClick={() => setAsksWhy(!asksWhy)} className="plain unseen relative min-h-[58px]! px-1! text-[16px] font-semibold">not seen<kbd aria-hidden className="caption absolute right-1 top-0 max-lg:hidden">0</kbd></button>
+          <button type="button" aria-pressed={current.result === 'not seen'} aria-expanded={asksWhy} onClick={() => setAsksWhy(!asksWhy)} className="plain unseen relative min-h-[58px]! px-1! max-sm:col-span-3 text-[16px] font-semibold">not seen<kbd aria-hidden className="caption absolute right-1 top-0 max-lg:hidden">0</kbd></button>
         </div>
         {ways.length === 0 && <p role="alert" className="mt-1 font-semibold text-oxide">Seen how? Choose a way above; eye at least.</p>}
         {asksWhy && <div className="mt-2 flex flex-wrap gap-1.5" role="group" aria-label="Why not seen">{UNSEEN_WHYS.map((why) => <button key={why} type="button" className="plain" onClick={() => keep('not seen', why)}>{unseenWords(why)}</button>)}</div>}
