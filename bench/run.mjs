@@ -1,4 +1,4 @@
-// npm run bench [-- sections|frames|maps|next-reading|screens|typing …]: figures of this machine, now; compare within one run only.
+// npm run bench [-- sections|frames|maps|next-reading|csv|screens|typing …]: figures of this machine, now; compare within one run only.
 import { spawnSync } from 'node:child_process';
 import { ensureBuild, ensureNpmPackages } from '../set-up/machine.mjs';
 
@@ -11,6 +11,8 @@ for (const name of ['sections', 'frames', 'maps', 'next-reading'].filter(wants))
   await build({ entryPoints: [`bench/${name}.ts`], bundle: true, platform: 'node', format: 'esm', outfile: `var/bench/${name}.mjs`, logLevel: 'error' });
   spawnSync('node', [`var/bench/${name}.mjs`], { stdio: 'inherit' });
 }
+// The database opens on the server only.
+if (wants('csv')) spawnSync('npx', ['tsx', '--conditions=react-server', 'bench/csv.ts'], { stdio: 'inherit' });
 if (wants('screens') || wants('typing')) {
   if (!ensureBuild()) process.exit(1);
   const { serveDemo } = await import('../set-up/server.mjs');

@@ -12,3 +12,4 @@ export { closeJob, closingSchema, isClosed } from './closing';
 export { changeSpots, shopSpots, spotChangeSchema, spotRulesFor } from './spots';
 export { keepPhoto, photoBytes, photosOf, PHOTO_LIMIT } from './photo';
 export { keepSurveyRecords, surveyOf } from './survey';
+export { earlierSurveys, type EarlierSurvey } from './earlier';

@@ -88,8 +88,13 @@ export const surveyVan = (): JobBundle => {
 export const surveyVanBefore = (): JobBundle => {
   const now = surveyVan();
   const random = seeded(19);
+  const { frame } = now;
+  const readings = [
+    ...survey(member(frame, 'rail-right-front'), [{ centreIn: 6, halfLengthIn: 12, tideIn: 2.6, worstFraction: 0.5 }], { by: 'RK', startedAt: '2024-10-07T10:00:00Z', stationsIn: every(6, 2, lengthIn(frame, 'rail-right-front') - 1), spots: [['outer', 2], ['outer', 0.6], ['bottom', 1.2]] }, random),
+    ...survey(member(frame, 'sill-right'), [{ centreIn: 20, halfLengthIn: 14, tideIn: 1.6, worstFraction: 0.55 }], { by: 'RK', startedAt: '2024-10-07T11:00:00Z', stationsIn: every(8, 3, lengthIn(frame, 'sill-right') - 1), spots: [['outer', 2], ['outer', 0.6], ['bottom', 1.5]] }, random),
+  ];
   return {
-    ...now, notices: [], cracks: [], repairs: [], strikes: [], readings: [], walk: vanWalkBefore(now.frame),
+    ...now, notices: [], cracks: [], repairs: [], strikes: [], readings, walk: vanWalkBefore(frame),
     job: { ...now.job, id: seededId(random), title: 'Left sill patched', purpose: 'repair', complaint: 'Sill soft under the jack', openedAt: '2024-10-07T08:00:00Z' },
   };
 };

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import sharp from 'sharp';
 import { closedBundles, demoBundles } from '.';
 import { ofKind, type Photo, type SpotRule, type WalkRecord } from '@/core/walk';
-import { bundleOf, changeSpots, closeJob, importBundle, isClosed, jobFile, keepPhoto, keepStrike, keepWalkRecord, openDatabase, photoBytes, photosOf, shopSpots, spotRulesFor, walkOf, type Db, type Written } from '@/data';
+import { bundleOf, changeSpots, closeJob, earlierSurveys, importBundle, isClosed, jobFile, keepPhoto, keepStrike, keepWalkRecord, openDatabase, photoBytes, photosOf, shopSpots, spotRulesFor, walkOf, type Db, type Written } from '@/data';
 
 const bundles = demoBundles();
 const gritter = bundles[0]!;
@@ -135,4 +135,12 @@ describe('the shop’s list and its closed jobs', () => {
     expect(learnedFor(van.job.id)).toEqual([]);
     expect(problem(closeJob(db, 'none', { id: crypto.randomUUID(), closed: true, by: 'RK', at: '2026-11-20T10:00:00Z' }))!.code).toBe('not-found');
   });
+});
+
+test('an earlier job of the same unit is there to compare with, a later one and other units are not', () => {
+  const [before] = closedBundles();
+  expect(importBundle(db, before!.bundle).ok && importBundle(db, van).ok).toBe(true);
+  expect(earlierSurveys(db, van.job.id).map((survey) => [survey.title, survey.readings.length > 10])).toEqual([['Left sill patched', true]]);
+  expect(earlierSurveys(db, before!.bundle.job.id)).toEqual([]);
+  expect(earlierSurveys(db, jobId)).toEqual([]);
 });

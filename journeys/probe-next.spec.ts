@@ -46,6 +46,43 @@ test('an edge felt by hand is pinned, moves the margin, refuses nonsense, is str
   await expect(page.getByText('wrong place')).toBeVisible();
 });
 
+test('sixty readings by keyboard alone: three hundred strokes and a few, all kept', async ({ page }) => {
+  await openJob(page, 'FAST-1');
+  await strip(page).focus();
+  await page.keyboard.press('Home');
+  let strokes = 1;
+  const type = async (text: string) => {
+    await page.keyboard.type(text);
+    strokes += text.length;
+  };
+  for (let k = 0; k < 60; k++) {
+    await type(k % 7 === 0 ? '.19' : '.245');
+    await page.keyboard.press('Enter');
+    strokes++;
+  }
+  await expect(page.getByText('Readings on left rail: 60')).toBeVisible();
+  await kept(page);
+  // Three strokes a second, as somebody types who reads off a gauge: well under two minutes.
+  expect(strokes).toBeLessThanOrEqual(310);
+  expect(strokes / 3).toBeLessThan(120);
+  await page.reload();
+  await expect(page.getByText('Readings on left rail: 60')).toBeVisible();
+});
+
+test('compared: the twin on the same ruler, the last survey of the same unit, how long it lasts, what it was made of', async ({ page, jobs }) => {
+  await page.goto(`${jobs['SV-9']}/probe?member=sill-right`);
+  await worked(page);
+  await page.getByText(/^Compare: its twin/).click();
+  await expect(page.getByRole('application', { name: /^Strip of Left sill, to compare/ })).toBeVisible();
+  const rates = page.getByRole('region', { name: 'How fast it goes' });
+  await expect(rates.getByRole('table')).toContainText('places read twice');
+  await expect(rates).toContainText('by two surveys');
+  await rates.getByLabel(/^age/).fill('9');
+  await expect(rates).toContainText('by nominal and age');
+  await expect(rates).toContainText('common practice, no source');
+  await expect(page.getByRole('region', { name: 'What it was made of' })).toContainText('thickest credible readings');
+});
+
 test('a closed job is said to be closed, and open again', async ({ page }) => {
   await page.goto('/');
   const unit = page.getByRole('region', { name: 'SV-9' });

@@ -49,6 +49,27 @@ test('a file that is no such table, and one far too big, change nothing and say 
   expect(await page.getByText(/^Readings on left rail:/).textContent()).toBe(before);
 });
 
+test('another tool’s file is matched column by column before anything of it is taken in', async ({ page, jobs }) => {
+  await page.goto(`${jobs['GR-7']}/probe?member=rail-left`);
+  await worked(page);
+  const count = async () => Number((await page.getByText(/^Readings on left rail:/).textContent())!.split(': ')[1]);
+  const before = await count();
+  const file = { name: 'gauge.csv', mimeType: 'text/csv', buffer: Buffer.from('Point;Distance (mm);Level;THK (mm)\n1;3000;40;6,1\n2;3100;40;5,9\n3;99999;40;5,0\n') };
+  await page.getByLabel('Readings CSV file').setInputFiles(file);
+  const sheet = page.getByRole('dialog');
+  await expect(sheet).toContainText('Still open: member, face, height on the face');
+  await expect(sheet.getByRole('button', { name: 'Take it in' })).toBeDisabled();
+  await sheet.getByLabel('member', { exact: true }).selectOption({ label: 'always Left rail' });
+  await sheet.getByLabel('face', { exact: true }).selectOption({ label: 'always web' });
+  await sheet.getByLabel('height on the face').selectOption('Level');
+  await expect(sheet.getByRole('region', { name: 'First rows as they would be read' })).toContainText('5,9');
+  await sheet.getByRole('button', { name: 'Take it in' }).click();
+  await expect(page.getByRole('dialog')).toContainText('2 readings kept');
+  await expect(page.getByRole('dialog')).toContainText('Line 4');
+  await page.keyboard.press('Escape');
+  await expect.poll(count).toBe(before + 2);
+});
+
 /** Rows that would each be good, fifty megabytes of them. */
 function fiftyMegabytes(path: string): string {
   const file = openSync(path, 'w');

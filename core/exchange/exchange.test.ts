@@ -1,5 +1,6 @@
 import DxfParser from 'dxf-parser';
-import { flatPatternDxf, parseBundle, printBundle, readingsFromCsv, readingsToCsv, READING_COLUMNS, type JobBundle } from '.';
+import { flatPatternDxf, parseBundle, printBundle, readingsFromCsv, readingsToCsv, READING_COLUMNS, guessColumns, missingFields, peekCsv, type JobBundle } from '.';
+import { valueOf } from '../quantity';
 import { defaultFrame } from '../frame';
 import type { Reading } from '../probe';
 import { DEFAULT_PRACTICE } from '../reference';
@@ -78,12 +79,37 @@ describe('readings as CSV', () => {
   });
 
   test('more rows than a frame has readings is another kind of file', () => {
-    const rows = 'Left rail,24,outer,2,0.1\n'.repeat(20_001);
-    expect(readingsFromCsv(frame, `member,station,face,height,thickness\n${rows}`, defaults)).toMatchObject({ ok: false, reason: expect.stringContaining('20001 rows') });
+    const rows = 'Left rail,24,outer,2,0.1\n'.repeat(100_001);
+    expect(readingsFromCsv(frame, `member,station,face,height,thickness\n${rows}`, defaults)).toMatchObject({ ok: false, reason: expect.stringContaining('100001 rows') });
   });
 
   test.each(['', 'hello', 'a,b\n1,2', '\u0000\u0001'])('%j is no such table: nothing is imported and it says so', (text) => {
     expect(readingsFromCsv(frame, text, defaults)).toMatchObject({ ok: false, reason: expect.stringContaining('Nothing was imported') });
+  });
+});
+
+describe('another tool’s columns', () => {
+  const theirs = 'Rail;Distance (mm);Side;H;THK (mm);Operator\nLeft rail;1200;outer;100;4,9;AB\nLeft rail;1300;outer;100;4,7;AB\nNo rail;1;outer;1;5,0;AB\n';
+  test('a peek names the columns and shows a few rows; the guess is by name, the unit from its bracket', () => {
+    const peek = valueOf(peekCsv(theirs));
+    expect(peek.names).toEqual(['Rail', 'Distance (mm)', 'Side', 'H', 'THK (mm)', 'Operator']);
+    const guess = guessColumns(peek.names);
+    expect(guess).toMatchObject({ member: { column: 'Rail' }, station: { column: 'Distance (mm)' }, face: { column: 'Side' }, height: { column: 'H' }, thickness: { column: 'THK (mm)' }, unit: { always: 'mm' } });
+    expect(missingFields(guess)).toEqual([]);
+    expect(missingFields({ member: { always: ' ' } })).toEqual(['member', 'station', 'face', 'height', 'thickness']);
+    expect(peekCsv('just words').ok).toBe(false);
+  });
+  test('read with its decimal commas and its own unit; a bad row is named by line; without a map it is no such table', () => {
+    const read = valueOf(readingsFromCsv(frame, theirs, { ...defaults, columns: guessColumns(valueOf(peekCsv(theirs)).names) }));
+    expect(read.readings.map((each) => [each.stationMm, each.thicknessMm])).toEqual([[1200, 4.9], [1300, 4.7]]);
+    expect(read.rejected).toEqual([{ line: 4, reason: expect.stringContaining('No rail') }]);
+    expect(readingsFromCsv(frame, theirs, defaults).ok).toBe(false);
+    expect(readingsFromCsv(frame, theirs, { ...defaults, columns: { member: { column: 'Rail' } } })).toMatchObject({ ok: false, reason: expect.stringContaining('station') });
+  });
+  test('what the file does not say can hold for every row', () => {
+    const bare = 'pos,reading\n10,0.19\n20,0.18\n';
+    const columns = { ...guessColumns(['pos', 'reading']), member: { always: 'Left rail' }, face: { always: 'outer' }, height: { always: '4' }, unit: { always: 'in' } };
+    expect(valueOf(readingsFromCsv(frame, bare, { ...defaults, columns })).readings.map((each) => each.heightMm)).toEqual([101.6, 101.6]);
   });
 });
 

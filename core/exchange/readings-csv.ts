@@ -2,6 +2,7 @@ import { parse, type Info } from 'csv-parse/sync';
 import { stringify } from 'csv-stringify/sync';
 import { faceIdSchema, facesOf, type Frame, type Member, type Strike } from '../frame';
 import { checkReading, methodSchema, readingSchema, type Reading } from '../probe';
+import { delimiterOf, mappedRow, missingFields, type ColumnMap } from './csv-columns';
 import { fail, MM_PER_INCH, ok, parseLengthMm, type Outcome, type UnitSystem } from '../quantity';
 
 /**
@@ -18,7 +19,7 @@ import { fail, MM_PER_INCH, ok, parseLengthMm, type Outcome, type UnitSystem } f
  */
 export const READING_COLUMNS = ['id', 'member', 'station', 'face', 'height', 'thickness', 'unit', 'method', 'by', 'at', 'note', 'struck_by', 'struck_at', 'struck_why'] as const;
 /** More rows than anybody measures on one frame; a file with more is another kind of file. */
-const MOST_ROWS = 20_000;
+const MOST_ROWS = 100_000;
 const REQUIRED = ['member', 'station', 'face', 'height', 'thickness'] as const;
 
 /** A cell that a spreadsheet would run as a formula is written as text. */
@@ -50,11 +51,13 @@ export interface ImportDefaults {
   readonly idFor: (says: string) => string;
   /** What is on record already. */
   readonly existing: readonly Reading[];
+  /** Another tool's columns, where they are called otherwise. */
+  readonly columns?: ColumnMap;
 }
 
 /** Reads a CSV of readings: good rows are kept, bad ones come back by line and reason. Fails whole only when it is no such table. */
 export function readingsFromCsv(frame: Frame, text: string, defaults: ImportDefaults): Outcome<ReadingImport> {
-  const table = rowsOf(text);
+  const table = rowsOf(text, defaults.columns);
   if (!table.ok) return table;
   const readings = new Map<string, Reading>();
   const [rejected, warnings]: [RejectedRow[], RejectedRow[]] = [[], []];
@@ -94,17 +97,18 @@ const sameReading = (one: Reading, other: Reading): boolean =>
 
 type Row = Readonly<Record<string, string | undefined>>;
 
-function rowsOf(text: string): Outcome<{ record: Row; line: number }[]> {
+function rowsOf(text: string, columns: ColumnMap | undefined): Outcome<{ record: Row; line: number }[]> {
   let header: string[] = [];
   const parsed = attempt(() => parse(text, {
-    bom: true, trim: true, skip_empty_lines: true, relax_column_count: true, relax_quotes: true, info: true,
+    bom: true, trim: true, skip_empty_lines: true, relax_column_count: true, relax_quotes: true, info: true, delimiter: delimiterOf(text),
     columns: (names: string[]) => (header = names.map((name) => name.trim().toLowerCase())),
   }) as unknown as { record: Row; info: Info }[]);
   if (!parsed.ok) return fail(`this is not CSV: ${parsed.reason}. Nothing was imported.`);
-  const missing = REQUIRED.filter((column) => !header.includes(column));
+  const missing = columns ? missingFields(columns) : REQUIRED.filter((column) => !header.includes(column));
   if (missing.length) return fail(`the first line must name the columns ${REQUIRED.join(', ')}; missing: ${missing.join(', ')}. Nothing was imported.`);
   if (parsed.value.length > MOST_ROWS) return fail(`the file has ${parsed.value.length} rows, and at most ${MOST_ROWS} are taken in at once. Nothing was imported.`);
-  return ok(parsed.value.map(({ record, info }) => ({ record, line: info.lines })));
+  const decimalComma = delimiterOf(text) === ';';
+  return ok(parsed.value.map(({ record, info }) => ({ record: columns ? mappedRow(record, columns, decimalComma) : record, line: info.lines })));
 }
 
 function attempt<Value>(work: () => Value): Outcome<Value> {

@@ -4,3 +4,4 @@ export { DEFAULT_LOAD_FACTORS, DEFAULT_PRACTICE, loadFactorsSchema, type LoadFac
 export { BESIDE_TOE_MM, BETWEEN_HEAT_ZONES_MM, chosenLegMm, CORNER_RADIUS_MM, lapMm, maximumLegMm, minimumLegMm, plugHoleMm, shortestRunMm, widestPitchMm } from './fillets';
 export { cyclesToCrack, fatigue, FATIGUE_IDS, FATIGUE_SOURCE, type FatigueId } from './fatigue';
 export { BOLT_GRADES, boltGrade, proofLoadN, tensileStressAreaMm2, UNC_THREADS, type BoltGrade } from './bolts';
+export { ATMOSPHERES, ATMOSPHERE_SOURCE, CAVITY_MM_PER_YEAR, outsideLossMm, type Atmosphere } from './atmosphere';

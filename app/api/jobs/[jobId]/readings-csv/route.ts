@@ -2,10 +2,18 @@ import { createHash } from 'node:crypto';
 import { z } from 'zod';
 import { answer, bodyText, FILE_LIMIT, guarded, notFound, systemOf } from '../../../_door';
 import { bySchema } from '@/core/frame';
-import { readingsFromCsv } from '@/core/exchange';
+import { columnMapSchema, readingsFromCsv } from '@/core/exchange';
 import { currentSetup, database, keepReadings, readingsOf, refused } from '@/data';
 
-const query = z.object({ by: bySchema, at: z.iso.datetime() });
+const columns = z.string().max(4000).transform((text, context) => {
+  try {
+    return columnMapSchema.parse(JSON.parse(text));
+  } catch {
+    context.addIssue({ code: 'custom', message: 'the columns are not named as they should be' });
+    return z.NEVER;
+  }
+});
+const query = z.object({ by: bySchema, at: z.iso.datetime(), columns: columns.optional() });
 
 /** Takes in a CSV of readings: good rows are kept, bad ones answered by line and reason. Rows already on record are passed over, so a corrected file can be taken in again. */
 export const POST = (request: Request, { params }: { params: Promise<{ jobId: string }> }) => guarded(request, async () => {
@@ -16,8 +24,8 @@ export const POST = (request: Request, { params }: { params: Promise<{ jobId: st
   if (!setup) return notFound('job');
   const text = await bodyText(request, FILE_LIMIT);
   if (!text.ok) return answer(text);
-  const { by, at } = asked.data;
-  const imported = readingsFromCsv(setup.frame, text.value, { by, at, system: systemOf(request), existing: readingsOf(database(), jobId), idFor: (says) => rowId(jobId, says) });
+  const { by, at, columns: map } = asked.data;
+  const imported = readingsFromCsv(setup.frame, text.value, { by, at, system: systemOf(request), existing: readingsOf(database(), jobId), idFor: (says) => rowId(jobId, says), ...(map && { columns: map }) });
   if (!imported.ok) return answer(refused('unreadable', imported.reason));
   const { readings } = imported.value;
   const kept = readings.length ? keepReadings(database(), jobId, readings) : { ok: true as const, value: [] };

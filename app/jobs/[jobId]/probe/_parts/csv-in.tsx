@@ -2,9 +2,10 @@
 
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
-import type { Problem, ReadingImport } from '@/core/exchange';
+import { guessColumns, missingFields, peekCsv, type ColumnMap, type CsvPeek, type Problem, type ReadingImport } from '@/core/exchange';
 import { Sheet } from '@/ui/controls';
 import { useDesk } from '../../../_desk';
+import { ColumnMatch } from './column-match';
 
 /** Readings from a CSV file: good rows are kept, bad ones listed by line and reason. */
 export function CsvIn() {
@@ -12,9 +13,18 @@ export function CsvIn() {
   const input = useRef<HTMLInputElement>(null);
   const [report, setReport] = useState<ReadingImport>();
   const [busy, setBusy] = useState(false);
-  const take = async (chosen: File) => {
+  const [matching, setMatching] = useState<{ file: File; peek: CsvPeek; columns: ColumnMap }>();
+  /** A file with our own columns goes straight in; another tool's is matched first. */
+  const look = async (chosen: File) => {
+    const peek = peekCsv(await chosen.slice(0, 64 * 1024).text());
+    const own = peek.ok && missingFields(Object.fromEntries(peek.value.names.map((name) => [name.trim().toLowerCase(), { column: name }]))).length === 0;
+    if (!peek.ok || own) return void take(chosen);
+    setMatching({ file: chosen, peek: peek.value, columns: guessColumns(peek.value.names) });
+  };
+  const take = async (chosen: File, columns?: ColumnMap) => {
+    setMatching(undefined);
     setBusy(true);
-    const query = new URLSearchParams({ by: by.trim() || 'unnamed', unit: system, at: new Date().toISOString() });
+    const query = new URLSearchParams({ by: by.trim() || 'unnamed', unit: system, at: new Date().toISOString(), ...(columns && { columns: JSON.stringify(columns) }) });
     const response = await fetch(`/api/jobs/${file.job.id}/readings-csv?${query}`, { method: 'POST', body: chosen }).catch(() => undefined);
     setBusy(false);
     const answer = response && ((await response.json()) as { ok: true; value: ReadingImport } | { ok: false; problem: Problem });
@@ -28,10 +38,11 @@ export function CsvIn() {
       <input ref={input} type="file" accept=".csv,text/csv" className="sr-only" tabIndex={-1} aria-label="Readings CSV file" onChange={(event) => {
         const chosen = event.target.files?.[0];
         event.target.value = '';
-        if (chosen) void take(chosen);
+        if (chosen) void look(chosen);
       }} />
       <button type="button" className="plain" disabled={busy} onClick={() => input.current?.click()}>{busy ? 'Reading…' : 'Readings from CSV'}</button>
       <a className="plain" download href={`/api/jobs/${file.job.id}/readings?unit=${system}`}>Readings to CSV</a>
+      {matching && <ColumnMatch {...matching} onChange={(columns) => setMatching({ ...matching, columns })} onClose={() => setMatching(undefined)} onTake={() => void take(matching.file, matching.columns)} />}
       <Sheet title={report ? `${report.readings.length} readings kept` : ''} describe={report ? describeImport(report) : ''} open={report !== undefined} onOpenChange={(open) => !open && setReport(undefined)}>
         <ul className="ruled">
           {report?.rejected.map(({ line, reason }) => <li key={line} className="py-1"><span className="font-semibold">Line {line}:</span> {reason}</li>)}

@@ -16,6 +16,7 @@ import { KeyList } from './key-list';
 import { ReadingEntry, type EntryHandle } from './reading-entry';
 import { ReadingTable } from './reading-table';
 import { CsvIn } from './csv-in';
+import { ComparePanel } from './compare-panel';
 import { FeltForm } from './felt-form';
 import { MarginLane } from './margin-lane';
 import { NextPanel, useNext } from './next-panel';
@@ -84,6 +85,7 @@ export function ProbeBench() {
         </details>
       )}
       <FeltForm />
+      <ComparePanel key={member.id} />
       {cuts && cuts.final.length > 0 && <p className="caption mt-2">Dotted: the opening cut, {printLength(FIRST_CUT_UP_MM, system, 'length')} up, to look inside. Dashed: the final cut, in good metal above the edge’s bound. {CAUTIONS.shape}</p>}
       <ReadingTable readings={own} onStrike={setStriking} />
       <StrikeSheet struck={striking && { id: striking.id, words: `${printLength(striking.thicknessMm, system, 'thickness')} at station ${printLength(striking.stationMm, system, 'length')}, ${faceWords(member, striking.face)}` }} onClose={() => setStriking(undefined)} />
