@@ -14,7 +14,7 @@ export const GRITTER_RIGHT: readonly RustPatch[] = [
   { centreIn: 108, halfLengthIn: 27, tideIn: 3, worstFraction: 0.28 },
   { centreIn: 178, halfLengthIn: 13, tideIn: 1.2, worstFraction: 0.5 },
 ];
-const GRITTER_LEFT: readonly RustPatch[] = [{ centreIn: 112, halfLengthIn: 14, tideIn: 0.3, worstFraction: 0.9 }];
+export const GRITTER_LEFT: readonly RustPatch[] = [{ centreIn: 112, halfLengthIn: 14, tideIn: 0.3, worstFraction: 0.9 }];
 const WEB_AND_FLANGES = [['web', 7], ['web', 5.5], ['web', 4.5], ['web', 3.5], ['web', 2.5], ['web', 1.5], ['web', 0.5], ['bottom', 0.75], ['bottom', 2], ['top', 1.5]] as const;
 const COARSE = [['web', 6], ['web', 4], ['web', 2], ['web', 0.5], ['bottom', 0.75], ['bottom', 2], ['top', 1.5]] as const;
 

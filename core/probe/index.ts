@@ -9,3 +9,4 @@ export { calibrationsOf, checkSurveyRecord, DRIFT_MM, doubtfulReadings, driftMm,
 export { FIRST_CUT_UP_MM, finalCut, firstCut, type CutLine } from './cut-lines';
 export { bandOf, changesBetween, forecasts, nextLook, thinnest, YEAR_BANDS, yearsBetween, type Change, type LossForecast, type YearBand } from './rates';
 export { foundNominal, type NominalFinding, type NominalGuess } from './nominal';
+export { echoThicknessMm, parseGaugeLine, POOR_QUALITY, STEEL_VELOCITY_MPS, temperatureCorrectedMm, velocityAt, type GaugeMessage } from './gauge-line';

@@ -18,6 +18,7 @@ import { ReadingTable } from './reading-table';
 import { CsvIn } from './csv-in';
 import { ComparePanel } from './compare-panel';
 import { FeltForm } from './felt-form';
+import { GaugePanel, type GaugeHandle } from './gauge-panel';
 import { MarginLane } from './margin-lane';
 import { NextPanel, useNext } from './next-panel';
 
@@ -26,6 +27,7 @@ export function ProbeBench() {
   const { file, member, cursor, system, work } = desk;
   const router = useRouter();
   const entry = useRef<EntryHandle>(null);
+  const gauge = useRef<GaugeHandle>(null);
   const [keysOpen, setKeysOpen] = useState(false);
   const [marginsOpen, setMarginsOpen] = useState(false);
   const [striking, setStriking] = useState<Reading>();
@@ -51,6 +53,7 @@ export function ProbeBench() {
     else if (event.key === 'k') router.push(`/jobs/${file.job.id}/trace?member=${member.id}`);
     else if (event.key === 's') strikeNearest();
     else if (event.key === 'n') goTo(next[0]);
+    else if (event.key === 'g') gauge.current?.take();
     else if (event.key === '?') setKeysOpen(true);
     else if (event.key === 'Enter') entry.current?.start('');
     else return false;
@@ -70,6 +73,7 @@ export function ProbeBench() {
       <MemberStrip over={over} onKey={onKey} onSpot={() => entry.current?.follow()} />
       <MarginLane />
       <ReadingEntry ref={entry} onKeys={() => setKeysOpen(true)} />
+      <GaugePanel ref={gauge} onTaken={() => entry.current?.step()} />
       <NextPanel onGo={goTo} />
       <div className="mt-4 flex flex-wrap items-end justify-between gap-x-6 gap-y-3 border-t border-rule pt-3">
         <div>

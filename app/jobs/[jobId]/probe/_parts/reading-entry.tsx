@@ -6,13 +6,15 @@ import { facesOf, faceOf, type FaceId } from '@/core/frame';
 import { inchesToMm, lengthDigits, parseLengthMm, printLength } from '@/core/quantity';
 import { METHOD_IDS, type Method } from '@/core/probe';
 import { Entry, Pick } from '@/ui/controls';
-import { faceWords, following } from '@/ui/strip';
+import { faceWords, following, type Cursor } from '@/ui/strip';
 import { useDesk } from '../../../_desk';
 import { columnHeights, nextSpot, readEntry, type EntryFields, type FieldProblems } from './entry';
 
 export interface EntryHandle {
   /** Begins a reading at the cursor with these characters already typed. */
   readonly start: (typed: string) => void;
+  /** Steps on from the cursor, as after a reading kept. */
+  readonly step: () => void;
   /** Takes the cursor's place into the fields. */
   readonly follow: () => void;
 }
@@ -37,19 +39,20 @@ export function ReadingEntry({ ref, onKeys }: { ref: Ref<EntryHandle>; onKeys: (
     thickness: typed.thickness ?? '',
   };
 
-  useImperativeHandle(ref, () => ({
-    start: (characters) => {
-      setTyped({ thickness: characters });
-      thickness.current?.focus();
-    },
-    follow: () => setTyped((before) => ({ ...(before.thickness !== undefined && { thickness: before.thickness }) })),
-  }), []);
-
   const place = (field: 'station' | 'height', text: string) => {
     setTyped((before) => ({ ...before, [field]: text }));
     const length = parseLengthMm(text, system);
     const limit = field === 'station' ? member.lengthMm : faceOf(member.shape, cursor.face)!.widthMm;
     if (length.ok && length.value <= limit) setCursor({ ...cursor, [field === 'station' ? 'stationMm' : 'heightMm']: length.value });
+  };
+
+  const stepOn = (from: Cursor) => {
+    const alongMm = system === 'in' ? inchesToMm(step) : STEPS_MM[STEPS_IN.indexOf(step as 6)]!;
+    const next = nextSpot(member, from, { alongMm, columnMm: column > 1 ? columnHeights(member, from.face, column) : [] });
+    setCursor(next);
+    setStretch(following(member, stretch, next.stationMm));
+    setTyped({});
+    setProblems({});
   };
 
   const keep = () => {
@@ -59,14 +62,18 @@ export function ReadingEntry({ ref, onKeys }: { ref: Ref<EntryHandle>; onKeys: (
     if (!outcome.ok) return setProblems(outcome.problems);
     keepReading(outcome.reading);
     if (outcome.warning) toast.warning('Kept, but look again', { description: outcome.warning });
-    const alongMm = system === 'in' ? inchesToMm(step) : STEPS_MM[STEPS_IN.indexOf(step as 6)]!;
-    const next = nextSpot(member, { ...cursor, stationMm: outcome.reading.stationMm, heightMm: outcome.reading.heightMm }, { alongMm, columnMm: column > 1 ? columnHeights(member, cursor.face, column) : [] });
-    setCursor(next);
-    setStretch(following(member, stretch, next.stationMm));
-    setTyped({});
-    setProblems({});
+    stepOn({ ...cursor, stationMm: outcome.reading.stationMm, heightMm: outcome.reading.heightMm });
     thickness.current?.focus();
   };
+
+  useImperativeHandle(ref, () => ({
+    start: (characters) => {
+      setTyped({ thickness: characters });
+      thickness.current?.focus();
+    },
+    step: () => stepOn(cursor),
+    follow: () => setTyped((before) => ({ ...(before.thickness !== undefined && { thickness: before.thickness }) })),
+  }));
 
   const press = (key: string) => {
     setTyped((before) => ({ ...before, thickness: key === '⌫' ? (before.thickness ?? '').slice(0, -1) : (before.thickness ?? '') + key }));
