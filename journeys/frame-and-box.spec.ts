@@ -92,6 +92,10 @@ test('by keyboard alone: from the Yard to a kept reading and to its verdict', as
   };
   await tabTo(new RegExp(own));
   await page.keyboard.press('Enter');
+  await page.waitForURL(/walk/);
+  await worked(page);
+  await tabTo(/^Probe/);
+  await page.keyboard.press('Enter');
   await page.waitForURL(/probe/);
   await worked(page);
   await tabTo(/^Strip of/);

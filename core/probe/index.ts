@@ -1,6 +1,6 @@
-export { ABSURD_THICKNESS_MM, checkReading, METHOD_ERROR_MM, METHOD_IDS, methodSchema, readingSchema, type Method, type Reading } from './reading';
+export { ABSURD_THICKNESS_MM, checkReading, disagreeing, METHOD_ERROR_MM, METHOD_IDS, methodSchema, readingSchema, type Method, type Reading } from './reading';
 export { builtThickness, soundThresholdMm, type BuiltThickness } from './built-thickness';
-export { columnStations, KNOWN, placedReadings, thicknessMap, wallAt, type ThicknessMap, type WallProfile } from './thickness-map';
+export { columnStations, KNOWN, placedReadings, thicknessMap, valueAt, wallAt, type ThicknessMap, type WallProfile } from './thickness-map';
 export { edgeAt, highestUpperMm, marginAtMm, soundEdges, type EdgeAt, type EdgeColumn, type SoundEdge } from './sound-edge';
 export { KEPT_LEVELS, LINE_LEVELS, mapContours, type MapContours, type MapShape } from './map-contours';
 export { Neighbourhood, type Estimate } from './kriging';

@@ -1,4 +1,4 @@
-import { fittedCovariance, Neighbourhood, placedReadings, thicknessMap, DEFAULT_COVARIANCE, type Reading } from '.';
+import { DEFAULT_COVARIANCE, disagreeing, edgeAt, fittedCovariance, Neighbourhood, placedReadings, soundEdges, thicknessMap, valueAt, type Reading } from '.';
 import { defaultFrame, facesOf, type Member } from '../frame';
 import { mapContours } from './map-contours';
 
@@ -131,4 +131,42 @@ test('contours: the area and place of a round thin spot read on a fine grid', ()
   expect(area(spot) / (Math.PI * radius ** 2)).toBeGreaterThan(0.85);
   expect(area(spot) / (Math.PI * radius ** 2)).toBeLessThan(1.15);
   expect(spot.reduce((sum, [s]) => sum + s, 0) / spot.length).toBeCloseTo(centre[0], -1.3);
+});
+
+test('the bracketed edge holds more often, and in a narrower band, than one read off the kriged map on step-edged rails', () => {
+  let bracketHeld = 0, krigedHeld = 0, bracketBand = 0, krigedBand = 0, all = 0;
+  for (let seed = 1; seed <= 10; seed++) {
+    const { random, normal } = chance(seed * 101);
+    const [height, phase, wave] = [40 + 80 * random(), 6 * random(), 400 + 900 * random()];
+    const truth = (s: number) => height + 20 * Math.sin(phase + s / wave);
+    const readings = Array.from({ length: 20 }, (_, k) => 200 + k * 152.4).flatMap((s) => Array.from({ length: 7 }, (_each, k) => 12.7 + k * 25.4).map((h) => reading(s, h, (h >= truth(s) ? 6 : 2) + 0.1 * normal())));
+    const [edge] = soundEdges(rail, readings, 4.8);
+    const map = thicknessMap(rail, readings)!;
+    for (let s = 260; s < 3000; s += 97) {
+      const at = edgeAt(edge!, s)!;
+      // From the top down: where the map's lower and upper 95 % first pass below sound metal.
+      const first = (shift: number) => {
+        for (let h = 198; h > 0; h -= 2) {
+          const { thicknessMm, errorMm } = valueAt(map, s, web.uStartMm + web.widthMm - h);
+          if (thicknessMm + shift * errorMm < 4.8) return h;
+        }
+        return 0;
+      };
+      const [upper, lower] = [first(-1.645), first(1.645)];
+      all++;
+      if (at.upperMm >= truth(s) - 1e-9) bracketHeld++;
+      if (upper >= truth(s) && lower <= truth(s)) krigedHeld++;
+      bracketBand += at.upperMm - at.lowerMm;
+      krigedBand += upper - lower;
+    }
+  }
+  expect(bracketHeld / all).toBeGreaterThan(0.97);
+  expect(bracketHeld).toBeGreaterThanOrEqual(krigedHeld);
+  expect(bracketBand / all).toBeLessThan(26);
+  expect(krigedBand).toBeGreaterThan(bracketBand);
+});
+
+test('two readings of one place that contradict each other are both marked; near ones that agree are not', () => {
+  const apart = disagreeing([reading(1000, 50, 5), reading(1004, 52, 3), reading(1000, 100, 5), reading(1005, 101, 5.2), reading(2000, 50, 5), reading(2000, 50, 3, { id: 'felt', method: 'feel' })]);
+  expect([...apart].sort()).toEqual(['1000-50-5', '1004-52-3']);
 });

@@ -1,6 +1,6 @@
 import { faceOf, type FaceId, type Member } from '../frame';
 import { ATMOSPHERES, CAVITY_MM_PER_YEAR, outsideLossMm, type Atmosphere } from '../reference';
-import { METHOD_ERROR_MM, type Reading } from './reading';
+import { METHOD_ERROR_MM, SAME_ACROSS_MM, SAME_ALONG_MM, type Reading } from './reading';
 
 const YEAR_MS = 365.25 * 24 * 3600 * 1000;
 export const yearsBetween = (from: string, to: string): number => (Date.parse(to) - Date.parse(from)) / YEAR_MS;
@@ -8,8 +8,6 @@ export const yearsBetween = (from: string, to: string): number => (Date.parse(to
 /** The same place read twice: what was lost, and how sure that is. */
 export interface Change { readonly stationMm: number; readonly face: FaceId; readonly heightMm: number; readonly beforeMm: number; readonly nowMm: number; readonly years: number; readonly lossPerYearMm: number; readonly errorPerYearMm: number }
 
-/** Two readings this near are of one place, mm along and across (our judgement: as near as a paint mark is found again). */
-const SAME_ALONG_MM = 26, SAME_ACROSS_MM = 8;
 /** Surveys closer than this tell a tool's error, not a rate. */
 const LEAST_YEARS = 0.25;
 

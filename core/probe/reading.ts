@@ -41,3 +41,21 @@ export function checkReading(member: Member, reading: Pick<Reading, 'stationMm' 
   }
   return ok({});
 }
+
+/** Readings of one place: this near along and across, mm (as near as a paint mark is found again; our judgement). */
+export const SAME_ALONG_MM = 26;
+export const SAME_ACROSS_MM = 8;
+
+/** Readings that contradict another of the same place by more than three times both tools' error. Both are kept, both are marked; the map weighs them by their tools. */
+export function disagreeing(readings: readonly Reading[]): ReadonlySet<string> {
+  const marked = new Set<string>();
+  const sorted = [...readings].sort((a, b) => a.stationMm - b.stationMm);
+  sorted.forEach((one, k) => {
+    for (let n = k + 1; n < sorted.length && sorted[n]!.stationMm - one.stationMm <= SAME_ALONG_MM / 2; n++) {
+      const other = sorted[n]!;
+      if (other.memberId !== one.memberId || other.face !== one.face || Math.abs(other.heightMm - one.heightMm) > SAME_ACROSS_MM / 2) continue;
+      if (Math.abs(other.thicknessMm - one.thicknessMm) > 3 * Math.hypot(METHOD_ERROR_MM[one.method], METHOD_ERROR_MM[other.method])) [one, other].forEach((each) => marked.add(each.id));
+    }
+  });
+  return marked;
+}

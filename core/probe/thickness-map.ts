@@ -161,3 +161,10 @@ export function wallAt(map: ThicknessMap, stationMm: number): WallProfile {
   const known = Uint8Array.from({ length: rows }, (_, row) => map.known[row * columns + (part < 0.5 ? left : left + 1)]!);
   return { thicknessMm: mix(map.thicknessMm), errorMm: mix(map.errorMm), known };
 }
+
+/** The map at one place: value, standard error, and whether it is a guess there. */
+export function valueAt(map: ThicknessMap, stationMm: number, uMm: number): { readonly thicknessMm: number; readonly errorMm: number; readonly guessed: boolean } {
+  const wall = wallAt(map, stationMm);
+  const row = Math.max(0, map.surface.edgeUMm.findIndex((edge, k) => k > 0 && uMm <= edge) - 1);
+  return { thicknessMm: wall.thicknessMm[row]!, errorMm: wall.errorMm[row]!, guessed: wall.known[row] === KNOWN.guess };
+}

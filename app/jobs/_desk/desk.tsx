@@ -15,7 +15,7 @@ import type { Problem } from '@/core/exchange';
 import type { Cursor, Stretch } from '@/ui/strip';
 import { onArrived, onRefused, send, startOutbox } from './outbox';
 import { recordsReducer } from './records';
-import { useWork, type Works } from './use-work';
+import { useWork, type Progress, type Works } from './use-work';
 import { useRemembered } from '../../_parts/remembered';
 
 export interface Desk {
@@ -35,6 +35,9 @@ export interface Desk {
   /** What the frame asks of its members; absent until it is worked out. */
   readonly demand: JobDemand | undefined;
   readonly isWorking: boolean;
+  readonly progress: Progress;
+  /** Ends what is being worked out; records are untouched. */
+  readonly stopWork: () => void;
   readonly states: readonly MemberState[];
   readonly keepReading: (reading: Reading) => void;
   readonly keepCrack: (crack: Crack) => void;
@@ -81,7 +84,7 @@ export function DeskProvider({ initial, initialSystem, children }: { initial: Jo
   const [stretch, setStretch] = useState<Stretch>({ fromMm: 0, toMm: member.lengthMm });
   const [system, setSystemState] = useState(initialSystem);
   const [by, setBy] = useRemembered('ossatura-by', initial.job.openedBy);
-  const { works, demand, isWorking, askLift } = useWork(file, member.id);
+  const { works, demand, isWorking, progress, stop: stopWork, askLift } = useWork(file, member.id);
   const work = works.get(member.id);
   const jobUrl = `/api/jobs/${file.job.id}`;
 
@@ -128,7 +131,7 @@ export function DeskProvider({ initial, initialSystem, children }: { initial: Jo
   const states = useMemo(() => (work ? memberStates(work.picture, work.repairs.map((each) => each.repair)) : []), [work]);
 
   const desk = useMemo<Desk>(() => ({
-    file, member, selectMember, cursor, setCursor, stretch, setStretch, system, setSystem, by, setBy, works, work, demand, isWorking, askLift, states, refresh,
+    file, member, selectMember, cursor, setCursor, stretch, setStretch, system, setSystem, by, setBy, works, work, demand, isWorking, progress, stopWork, askLift, states, refresh,
     keepReading: (reading) => {
       dispatch({ kind: 'reading', reading });
       void send(`${jobUrl}/readings`, reading.id, { readings: [reading] });
@@ -171,7 +174,7 @@ export function DeskProvider({ initial, initialSystem, children }: { initial: Jo
       await refresh();
       return answer.ok ? undefined : answer.problem;
     },
-  }), [file, member, selectMember, cursor, stretch, system, setSystem, by, setBy, works, work, demand, isWorking, askLift, states, refresh, jobUrl]);
+  }), [file, member, selectMember, cursor, stretch, system, setSystem, by, setBy, works, work, demand, isWorking, progress, stopWork, askLift, states, refresh, jobUrl]);
 
   return <DeskContext.Provider value={desk}>{children}</DeskContext.Provider>;
 }

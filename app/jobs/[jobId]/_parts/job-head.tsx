@@ -61,6 +61,7 @@ export function JobHead() {
           <KeptDot />
         </div>
       </div>
+      {desk.isWorking && desk.progress.of > 0 && <p className="late absolute right-2 top-full z-40 flex items-center border border-edge bg-sheet px-3">worked out: {desk.progress.done} of {desk.progress.of} <button type="button" className="hit px-3 underline" onClick={desk.stopWork}>stop</button></p>}
       {file.notices.length > 0 && (
         <ul className="flex gap-x-6 overflow-x-auto whitespace-nowrap bg-here px-4 py-0.5 text-on-here" aria-label="Standing notices" tabIndex={0}>
           {file.notices.map((notice) => <li key={notice.id} className="text-[14px] font-semibold">{notice.words} <span className="font-normal">({notice.by} {notice.at.slice(0, 10)})</span></li>)}

@@ -78,16 +78,19 @@ const AIR_OF: Readonly<Record<string, Atmosphere>> = { 'dry inland': 'C2', 'road
 const FROM_WORDS: Readonly<Record<LossForecast['from'], string>> = { 'two surveys': 'by two surveys, half as much again for planning', 'nominal and age': 'by nominal and age, half as much again for planning', 'outside air': `by open air on one face; ${printSource(ATMOSPHERE_SOURCE)}`, 'wet debris inside': 'by wet salty debris inside; common practice, no source' };
 
 function Rates({ surveys }: { surveys: readonly Earlier[] | undefined }) {
-  const { file, member, system } = useDesk();
+  const { file, member, system, work } = useDesk();
   const [age, setAge] = useRemembered(`ossatura-age-${file.unit.id}`, '');
   const [air, setAir] = useState<Atmosphere>(AIR_OF[file.unit.exposure] ?? 'C4');
   const [cavity, setCavity] = useState(member.shape.kind === 'box' || member.shape.kind === 'tube' || member.shape.kind === 'hat');
   const [inside, setInside] = useState({ low: String(CAVITY_MM_PER_YEAR[0]), high: String(CAVITY_MM_PER_YEAR[1]) });
-  const own = useMemo(() => standing(file.readings, file.strikes).filter((reading) => reading.memberId === member.id), [file, member]);
+  const zones = work?.picture.member.id === member.id ? work.picture.zones : [];
+  const [zone, setZone] = useState('whole');
+  const inZone = zones[Number(zone)];
+  const own = useMemo(() => standing(file.readings, file.strikes).filter((reading) => reading.memberId === member.id && (!inZone || (reading.stationMm >= inZone.fromMm - 1 && reading.stationMm <= inZone.toMm + 1))), [file, member, inZone]);
   const before = useMemo(() => [...(surveys ?? []).flatMap((survey) => survey.readings), ...own], [surveys, own]);
   const changes = useMemo(() => changesBetween(before, own), [before, own]);
   const worst = useMemo(() => thinnest(member, own), [member, own]);
-  if (!worst) return <p className="border-t border-rule pt-2">No reading of metal yet: nothing to say how long it lasts.</p>;
+  if (!worst) return <p className="border-t border-rule pt-2">No reading of metal here yet: nothing to say how long it lasts. {inZone && <button type="button" className="hit underline" onClick={() => setZone('whole')}>the whole member</button>}</p>;
   const years = Number(age);
   const [low, high] = [Number(inside.low), Number(inside.high)];
   const limitMm = (soundThresholdMm(member.shape.thicknessMm, file.practice) * worst.wallMm) / member.shape.thicknessMm;
@@ -99,6 +102,7 @@ function Rates({ surveys }: { surveys: readonly Earlier[] | undefined }) {
       <h3 className="font-semibold">How fast it goes</h3>
       <p>Thinnest: {printLength(worst.reading.thicknessMm, system, 'thickness')} at {printLength(worst.reading.stationMm, system, 'length')}, {faceWords(member, worst.reading.face)}; sound down to {printLength(limitMm, system, 'thickness')}. {look ? `Look again by ${look}.` : 'Past the limit already: it is for Weigh, not for waiting.'}</p>
       <div className="flex flex-wrap items-end gap-2">
+        <Pick label="zone" value={zone} options={['whole', ...zones.map((_, k) => String(k))]} words={(id) => (id === 'whole' ? 'whole member' : `${lengthDigits(zones[Number(id)]!.fromMm, system, 'length')} to ${printLength(zones[Number(id)]!.toMm, system, 'length')}`)} onPick={setZone} />
         <Entry label="age" unit="years" className="w-24" inputMode="decimal" value={age} onChange={(event) => setAge(event.target.value)} />
         <Pick label="air outside" value={air} options={Object.keys(ATMOSPHERES) as Atmosphere[]} words={(id) => `${id}: ${ATMOSPHERES[id][0]} to ${ATMOSPHERES[id][1]} µm in the first year`} onPick={setAir} />
         <label className="plain"><input type="checkbox" className="size-5" checked={cavity} onChange={(event) => setCavity(event.target.checked)} /> wet debris inside</label>

@@ -4,9 +4,9 @@ import { useImperativeHandle, useRef, useState, type Ref } from 'react';
 import { toast } from 'sonner';
 import { facesOf, faceOf, type FaceId } from '@/core/frame';
 import { inchesToMm, lengthDigits, parseLengthMm, printLength } from '@/core/quantity';
-import { METHOD_IDS, type Method } from '@/core/probe';
+import { METHOD_IDS, valueAt, type Method } from '@/core/probe';
 import { Entry, Pick } from '@/ui/controls';
-import { faceWords, following, type Cursor } from '@/ui/strip';
+import { cursorU, faceWords, following, type Cursor } from '@/ui/strip';
 import { useDesk } from '../../../_desk';
 import { columnHeights, nextSpot, readEntry, type EntryFields, type FieldProblems } from './entry';
 
@@ -25,7 +25,7 @@ const PAD = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '.', '0', '/'] as cons
 
 /** The fast lane: place from the cursor, thickness typed, Enter keeps and steps on. */
 export function ReadingEntry({ ref, onKeys }: { ref: Ref<EntryHandle>; onKeys: () => void }) {
-  const { member, cursor, setCursor, stretch, setStretch, system, by, keepReading } = useDesk();
+  const { member, cursor, setCursor, stretch, setStretch, system, by, keepReading, work } = useDesk();
   const [typed, setTyped] = useState<Partial<EntryFields>>({});
   const [method, setMethod] = useState<Method>('ultrasonic');
   const [step, setStep] = useState<number>(6);
@@ -33,6 +33,7 @@ export function ReadingEntry({ ref, onKeys }: { ref: Ref<EntryHandle>; onKeys: (
   const [problems, setProblems] = useState<FieldProblems>({});
   const [pad, setPad] = useState(false);
   const thickness = useRef<HTMLInputElement>(null);
+  const here = work?.picture.member.id === member.id && work.picture.map ? valueAt(work.picture.map, cursor.stationMm, cursorU(member, cursor)) : undefined;
   const fields: EntryFields = {
     station: typed.station ?? lengthDigits(cursor.stationMm, system, 'length'),
     height: typed.height ?? lengthDigits(cursor.heightMm, system, 'length'),
@@ -97,7 +98,7 @@ export function ReadingEntry({ ref, onKeys }: { ref: Ref<EntryHandle>; onKeys: (
         <label className="caption flex items-center gap-2">column of <select className="field w-auto!" value={column} onChange={(event) => setColumn(Number(event.target.value))}>{[1, 2, 3, 4, 5, 6, 8].map((count) => <option key={count} value={count}>{count === 1 ? '1, along only' : `${count}, top down`}</option>)}</select></label>
         <button type="button" className="plain" aria-pressed={pad} onClick={() => setPad(!pad)}>Number pad</button>
         <button type="button" className="plain" onClick={onKeys}>Keys <kbd className="border border-edge px-1">?</kbd></button>
-        <span className="caption">nominal {printLength(member.shape.thicknessMm, system, 'thickness')}; 0 is a hole</span>
+        <span className="caption">nominal {printLength(member.shape.thicknessMm, system, 'thickness')}; 0 is a hole{here && <>; <span className={here.guessed ? 'unseen px-1' : 'font-semibold text-ink'}>{here.guessed ? 'guessed' : 'map'} here {lengthDigits(here.thicknessMm, system, 'thickness')} ± {printLength(here.errorMm, system, 'thickness')}</span></>}</span>
       </div>
       {pad && (
         <div className="mt-2 grid max-w-sm grid-cols-4 gap-1" role="group" aria-label="Number pad">

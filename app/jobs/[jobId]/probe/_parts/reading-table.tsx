@@ -1,7 +1,8 @@
 'use client';
 
-import { useState } from 'react';
-import type { Reading } from '@/core/probe';
+import { calibrationsOf, disagreeing, doubtfulReadings, type Reading } from '@/core/probe';
+import { standing } from '@/core/frame';
+import { useMemo, useState } from 'react';
 import { lengthDigits } from '@/core/quantity';
 import { faceWords } from '@/ui/strip';
 import { useDesk } from '../../../_desk';
@@ -11,6 +12,8 @@ export function ReadingTable({ readings, onStrike }: { readings: readonly Readin
   const { file, member, system, setCursor } = useDesk();
   const [all, setAll] = useState(false);
   const strikes = new Map(file.strikes.map((strike) => [strike.evidenceId, strike]));
+  const doubtful = useMemo(() => doubtfulReadings(readings, calibrationsOf(standing(file.survey, file.strikes))), [readings, file.survey, file.strikes]);
+  const apart = useMemo(() => disagreeing(standing(readings, file.strikes)), [readings, file.strikes]);
   const newest = [...readings].reverse();
   const shown = all ? newest : newest.slice(0, 12);
   if (readings.length === 0) return <p className="mt-4 border-t border-rule pt-3 text-xl">No readings on {member.name.toLowerCase()} yet. Touch the Strip where the gauge is and type a thickness.</p>;
@@ -28,7 +31,7 @@ export function ReadingTable({ readings, onStrike }: { readings: readonly Readin
                 <td className={strike ? 'line-through' : ''}>{faceWords(member, reading.face)}</td>
                 <td className={strike ? 'line-through' : ''}>{lengthDigits(reading.heightMm, system, 'length')}</td>
                 <td className={`font-semibold ${strike ? 'line-through' : ''}`}>{lengthDigits(reading.thicknessMm, system, 'thickness')}</td>
-                <td>{reading.method}</td><td>{reading.by}</td><td className="whitespace-nowrap">{reading.at.slice(0, 16).replace('T', ' ')}</td>
+                <td>{reading.method}{doubtful.has(reading.id) && <span className="font-semibold text-oxide"> gauge had drifted</span>}{apart.has(reading.id) && <span className="font-semibold text-oxide"> disagrees with another here</span>}</td><td>{reading.by}</td><td className="whitespace-nowrap">{reading.at.slice(0, 16).replace('T', ' ')}</td>
                 <td className="whitespace-nowrap text-right">
                   {strike ? <span>struck by {strike.by}: {strike.why}</span> : <>
                     <button type="button" className="hit px-2 underline" onClick={() => setCursor({ stationMm: reading.stationMm, face: reading.face, heightMm: reading.heightMm })}>show</button>
