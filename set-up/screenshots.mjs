@@ -23,13 +23,6 @@ const SHOTS = [
     await page.getByRole('button', { name: 'Ask', exact: true }).click();
     await page.getByRole('region', { name: 'Answer' }).waitFor();
   } },
-  { name: 'walk-complaint', open: (jobs) => `${jobs['DV-3']}/walk?member=rail-left&part=complaint` },
-  { name: 'walk-tap', open: (jobs) => `${jobs['GR-7']}/walk?member=rail-right&part=tap`, then: async (page) => {
-    for (const [title, metal] of [['Good metal', 'solid'], ['Doubtful spot', 'thin']]) {
-      await page.getByRole('region', { name: title }).getByLabel('listen to').selectOption(metal);
-      await page.getByRole('region', { name: title }).getByRole('button', { name: 'Listen' }).click();
-    }
-  } },
   { name: 'walk-buying', dark: true, open: (jobs) => `${jobs['SV-9']}/walk?part=buying` },
   { name: 'frame', open: (jobs) => `${jobs['GR-7']}/frame?member=rail-right` },
   { name: 'probe', open: (jobs) => `${jobs['GR-7']}/probe?member=rail-right`, then: (page) => page.getByRole('button', { name: /Worst station/ }).click() },
@@ -38,7 +31,17 @@ const SHOTS = [
     await page.getByRole('group', { name: 'Stretch in sight' }).getByRole('button').nth(1).click();
   } },
   { name: 'probe-boxed-mm', mm: true, open: (jobs) => `${jobs['BM-2']}/probe?member=rail-left`, then: (page) => page.getByRole('button', { name: /Worst station/ }).click() },
-  { name: 'probe-phone', size: PHONE, open: (jobs) => `${jobs['GR-7']}/probe?member=rail-right` },
+  { name: 'probe-gauge', open: (jobs) => `${jobs['BM-2']}/probe?member=rail-left`, then: async (page) => {
+    await page.getByRole('button', { name: 'Connect the gauge' }).click();
+    await page.getByText('connected', { exact: true }).waitFor();
+    await page.waitForTimeout(900);
+    await scrollTo(page, 'Gauge');
+  } },
+  { name: 'probe-compare', open: (jobs) => `${jobs['SV-9']}/probe?member=sill-right`, then: async (page) => {
+    await page.getByText(/^Compare: its twin/).click();
+    await page.getByRole('region', { name: 'How fast it goes' }).getByRole('table').waitFor();
+    await scrollTo(page, 'Twin');
+  } },
   { name: 'trace', open: (jobs) => `${jobs['GR-7']}/trace?member=rail-right`, then: async (page) => {
     await page.getByRole('button', { name: 'show', exact: true }).first().click();
     await page.getByRole('group', { name: 'Stretch in sight' }).getByRole('button').nth(2).click();
@@ -56,21 +59,7 @@ const SHOTS = [
     await page.getByLabel('Load case').selectOption('one wheel in a ditch');
     await scrollTo(page, 'The whole frame');
   } },
-  { name: 'frame-loads', open: (jobs) => `${jobs['GR-7']}/frame?member=rail-right`, then: (page) => scrollTo(page, 'Loads') },
-  { name: 'new-job-gooseneck', open: () => '/new', then: async (page) => {
-    await page.getByLabel('Frame family').selectOption('gooseneck trailer');
-    await page.evaluate(() => window.scrollTo(0, 400));
-  } },
-  { name: 'probe-beam', open: (jobs) => `${jobs['BK-1']}/probe?member=rail-left`, then: (page) => page.getByRole('button', { name: /Worst station/ }).click() },
-  { name: 'weigh-unibody', dark: true, open: (jobs) => `${jobs['SV-9']}/weigh?member=sill-right` },
-  { name: 'weigh-gooseneck-mm', mm: true, open: (jobs) => `${jobs['DV-3']}/weigh?member=rail-left`, then: async (page) => {
-    await page.getByLabel('Load case').selectOption('hitched');
-    await scrollTo(page, 'The whole frame');
-  } },
   { name: 'shape', open: (jobs) => `${jobs['GR-7']}/shape?member=rail-right`, then: async (page) => {
-    await page.getByRole('group', { name: 'Repairs' }).getByRole('button').first().click();
-  } },
-  { name: 'shape-boxed', open: (jobs) => `${jobs['BM-2']}/shape?member=rail-left`, then: async (page) => {
     await page.getByRole('group', { name: 'Repairs' }).getByRole('button').first().click();
   } },
   { name: 'join', open: (jobs) => `${jobs['GR-7']}/join?member=rail-right`, then: (page) => page.getByRole('button', { name: /Worst station/ }).click() },

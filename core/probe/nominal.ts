@@ -23,16 +23,19 @@ const FEWEST = 5;
 /** More than this times the middle of the readings is a doubled echo or a plate. */
 const DOUBLED = 1.6;
 
-/** What the maker used, from the thickest credible readings of one wall: their upper fifth, felt and doubled ones left out. Undefined with fewer than five. */
+/** What the maker used, from the thickest credible readings of one wall, felt and doubled ones left out. Undefined with fewer than five. */
 export function foundNominal(readings: readonly Reading[]): NominalFinding | undefined {
   const measured = readings.filter((reading) => reading.method !== 'feel' && reading.thicknessMm > 0.5).sort((a, b) => a.thicknessMm - b.thicknessMm);
   if (measured.length < FEWEST) return undefined;
   const middle = measured[Math.floor(measured.length * 0.75)]!.thicknessMm;
   const credible = measured.filter((reading) => reading.thicknessMm <= DOUBLED * middle);
-  const thick = credible.slice(-Math.max(3, Math.ceil(credible.length / 5)));
-  const thicknessMm = thick.reduce((sum, reading) => sum + reading.thicknessMm, 0) / thick.length;
-  const tool = METHOD_ERROR_MM[thick[0]!.method] / Math.sqrt(thick.length);
-  const scored = CANDIDATES.map((each) => ({ ...each, share: Math.exp(-0.5 * ((thicknessMm - SKIN * each.thicknessMm) / Math.hypot(tool, MILL * each.thicknessMm)) ** 2) }));
+  // The very thickest are the luckiest of the noise: the middle of all that lie within noise and mill of them is taken.
+  const tool = METHOD_ERROR_MM[credible.at(-1)!.method];
+  const upper = credible[Math.floor(0.9 * (credible.length - 1))]!.thicknessMm;
+  const thick = credible.filter((reading) => reading.thicknessMm >= upper - 2 * tool - 0.04 * upper);
+  const thicknessMm = thick[Math.floor(thick.length / 2)]!.thicknessMm;
+  const error = (1.25 * tool) / Math.sqrt(thick.length);
+  const scored = CANDIDATES.map((each) => ({ ...each, share: Math.exp(-0.5 * ((thicknessMm - SKIN * each.thicknessMm) / Math.hypot(error, MILL * each.thicknessMm)) ** 2) }));
   const whole = scored.reduce((sum, each) => sum + each.share, 0);
   if (!(whole > 1e-6)) return { fromReadings: thick.length, thicknessMm, guesses: [], sure: 'open' };
   const guesses = scored.map((each) => ({ ...each, share: each.share / whole })).filter((each) => each.share > 0.05).sort((a, b) => b.share - a.share);

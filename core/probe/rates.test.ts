@@ -80,6 +80,13 @@ describe('what the maker used', () => {
     expect(found.guesses[0]!.name).toBe(name);
     expect(found.guesses.reduce((sum, guess) => sum + guess.share, 0)).toBeLessThanOrEqual(1 + 1e-9);
   });
+  test('the noise of the gauge does not make it thicker: 18 ga sheet, half of it rusted', () => {
+    const noise = [0.9, -1.2, 0.3, 1.6, -0.4, 0.1, -0.8, 1.1, -1.5, 0.6, -0.2, 0.7];
+    const made = valueOf(gaugeThicknessMm(18));
+    const found = foundNominal([...noise.map((each) => reading(0.985 * made + 0.13 * each)), ...noise.map((each) => reading(0.6 * made + 0.13 * each))])!;
+    expect(found.guesses.slice(0, 2).map((guess) => guess.name)).toContain('18 ga');
+    expect(Math.abs(found.thicknessMm / made - 1)).toBeLessThan(0.06);
+  });
   test('neighbours in the table are said to be one of two; a doubled echo and felt readings do not count', () => {
     const between = foundNominal(around(inchesToMm(0.184)))!;
     expect(['one of two', 'open']).toContain(between.sure);

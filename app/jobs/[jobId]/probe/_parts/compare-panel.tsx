@@ -69,7 +69,7 @@ function Nominal() {
   return (
     <section aria-label="What it was made of" className="mb-3 border-t border-rule pt-2">
       <h3 className="font-semibold">What it was made of</h3>
-      {!found ? <p>Five readings or more are needed; felt ones do not count.</p> : <p>The {found.fromReadings} thickest credible readings average {printLength(found.thicknessMm, system, 'thickness')}: {found.guesses.length ? found.guesses.slice(0, 3).map((guess) => `${guess.name} (${printLength(guess.thicknessMm, system, 'thickness')}) ${percent(guess.share)}`).join(', ') : 'no usual gauge, fraction or plate'}; {SURE_WORDS[found.sure]}. The frame says {printLength(member.shape.thicknessMm, system, 'thickness')}.</p>}
+      {!found ? <p>Five readings or more are needed; felt ones do not count.</p> : <p>The {found.fromReadings} thickest credible readings are about {printLength(found.thicknessMm, system, 'thickness')}: {found.guesses.length ? found.guesses.slice(0, 3).map((guess) => `${guess.name} (${printLength(guess.thicknessMm, system, 'thickness')}) ${percent(guess.share)}`).join(', ') : 'no usual gauge, fraction or plate'}; {SURE_WORDS[found.sure]}. The frame says {printLength(member.shape.thicknessMm, system, 'thickness')}.</p>}
     </section>
   );
 }
