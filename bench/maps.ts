@@ -29,7 +29,14 @@ function timed<Value>(work: () => Value, times = 5): { ms: number; value: Value 
 const rows = surfaceOf(shape).uMm.length;
 const columns = (cells: number) => Float64Array.from({ length: Math.round(cells / rows) }, (_, k) => (k * rail.lengthMm) / (Math.round(cells / rows) - 1));
 
-for (const [count, cells, times] of [[500, 20_000, 5], [5000, 20_000, 3], [300, 4000, 5]] as const) {
+// What one more reading costs: the whole map of a rail again, at the product's own columns.
+const own = Array.from({ length: 500 }, (_, k) => reading(k));
+const halfRail = { ...rail, lengthMm: 6000 };
+const fitting = own.filter((each) => each.stationMm <= 6000);
+const again = timed(() => thicknessMap(halfRail, fitting)!);
+console.log(`one more reading, ${fitting.length} on a 6 m box rail: ${again.value.thicknessMm.length} cells anew in ${again.ms.toFixed(0)} ms`);
+
+for (const [count, cells, times] of [[500, 20_000, 5], [5000, 20_000, 3]] as const) {
   const readings = Array.from({ length: count }, (_, k) => reading(k));
   const { ms, value } = timed(() => thicknessMap(rail, readings, columns(cells))!, times);
   console.log(`${count} readings → ${value.thicknessMm.length} cells with error: ${ms.toFixed(0)} ms`);

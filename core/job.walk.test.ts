@@ -102,6 +102,14 @@ describe('the lift gate', () => {
     expect(reply.instead).toEqual(expect.arrayContaining(['more points']));
   });
 
+  test('by the axles each wheel’s load is held against what each stand is rated for', () => {
+    const by = (ratingN?: number) => asked(soundJob, plan({ way: 'by the axles', points: [], ...(ratingN !== undefined && { hoistRatingN: ratingN }) }));
+    const heaviest = Math.max(...by().facts.supports.map((support) => support.upN));
+    expect(codes(by(), 'unknown')).toEqual(['no rating']);
+    expect(codes(by(0.9 * heaviest), 'refused')).toEqual(['rating over']);
+    expect(by(1.1 * heaviest).answer).toBe('Lift here');
+  });
+
   test('pads all on one end tip it; a steep slope slides it', () => {
     expect(codes(asked(soundJob, plan({ points: pads(0.1 * L, 0.25 * L) })), 'refused')).toContain('tips');
     expect(codes(asked(soundJob, plan({ slopeAlongDeg: 14 })), 'refused')).toContain('slides');
@@ -114,7 +122,11 @@ describe('the lift gate', () => {
   test('an open crack on what the lift loads is against it; on its own wheels it stands as it came', () => {
     const cracks = [{ ...stamp(), memberId: 'rail-left', path: [{ stationMm: 0.5 * L, face: 'bottom' as const, heightMm: 5 }, { stationMm: 0.5 * L, face: 'bottom' as const, heightMm: 30 }], startFound: true, finishFound: true, seenBy: 'eye' as const }];
     expect(codes(asked({ ...soundJob, cracks }), 'refused')).toContain('crack on what it loads');
-    expect(codes(asked({ ...soundJob, cracks }, plan({ way: 'four-post', hoistRatingN: 90_000 })), 'refused')).toEqual([]);
+    const onWheels = asked({ ...soundJob, cracks }, plan({ way: 'four-post', hoistRatingN: 90_000 }));
+    expect(codes(onWheels, 'refused')).toEqual([]);
+    expect(codes(onWheels, 'unknown')).toEqual(['crack on what it loads']);
+    expect(asked(soundJob, plan({ way: 'four-post', hoistRatingN: 90_000 })).answer).toBe('Lift here');
+    expect(codes(asked({ ...soundJob, cracks }, plan({ way: 'hitched' })), 'refused')).toContain('crack on what it loads');
   });
 
   test('a jack on one corner takes a share of that corner, the other wheels the rest; order of work by axle', () => {

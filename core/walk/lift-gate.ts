@@ -109,9 +109,10 @@ function loadReasons(plan: LiftPlan, facts: LiftFacts, { frame, spots, cracks }:
   }
   if (worst[0] && worst[0].utilisation <= 1) reasons.push(note({ code: 'demand within', memberId: worst[0].memberId, stationMm: worst[0].stationMm, value: worst[0].utilisation, limit: 1 }));
   const loaded = new Set(facts.unsolved === undefined ? facts.members.filter((member) => member.utilisation >= CARRIES_FROM).map((member) => member.memberId) : frame.members.map((member) => member.id));
-  // On its own wheels nothing new is loaded: a crack is judged under may-it-move, not here.
-  if (takesPoints(plan.way)) for (const crack of cracks) if (loaded.has(crack.memberId)) reasons.push(refused({ code: 'crack on what it loads', memberId: crack.memberId, stationMm: crack.fromMm }));
-  if (takesPoints(plan.way)) for (const { spot, result } of spots) if (result === 'cracked' && spot.memberId !== undefined && loaded.has(spot.memberId)) reasons.push(refused({ code: 'crack on what it loads', memberId: spot.memberId, stationMm: spot.fromMm!, name: spot.title }));
+  // Held by its wheels or axles the frame is loaded as it came in: a crack there is for a person to weigh. Any other way loads it anew.
+  const crackedHere = plan.way === 'four-post' || plan.way === 'by the axles' ? unknown : refused;
+  for (const crack of cracks) if (loaded.has(crack.memberId)) reasons.push(crackedHere({ code: 'crack on what it loads', memberId: crack.memberId, stationMm: crack.fromMm }));
+  for (const { spot, result } of spots) if (result === 'cracked' && spot.memberId !== undefined && loaded.has(spot.memberId)) reasons.push(crackedHere({ code: 'crack on what it loads', memberId: spot.memberId, stationMm: spot.fromMm!, name: spot.title }));
   for (const state of spots) {
     const { memberId } = state.spot;
     if (state.seen || !state.spot.critical || memberId === undefined || !loaded.has(memberId) || !memberOf(frame, memberId)) continue;
@@ -120,6 +121,9 @@ function loadReasons(plan: LiftPlan, facts: LiftFacts, { frame, spots, cracks }:
   return reasons;
 }
 
+/** Ways whose one typed rating holds for each of these supports. */
+const RATED_SUPPORTS: Partial<Record<LiftPlan['way'], RegExp>> = { 'by the axles': /^tyre /, 'on its legs': /^leg/, 'hitched': /^coupler/ };
+
 function reactionReasons(plan: LiftPlan, facts: LiftFacts): LiftReason[] {
   const reasons: LiftReason[] = [];
   for (const { id, upN, sideN } of facts.supports) {
@@ -127,8 +131,9 @@ function reactionReasons(plan: LiftPlan, facts: LiftFacts): LiftReason[] {
     if (upN <= 0) reasons.push(refused({ code: 'tips', ...pointId, value: upN }));
     else if ('pointId' in pointId && sideN > SLIDE_SHARE * upN) reasons.push(refused({ code: 'slides', ...pointId, value: sideN / upN, limit: SLIDE_SHARE }));
   }
-  if (plan.way === 'by the axles') {
-    const worst = [...facts.supports].filter((support) => support.id.startsWith('tyre ')).sort((a, b) => b.upN - a.upN)[0];
+  const rated = RATED_SUPPORTS[plan.way];
+  if (rated) {
+    const worst = [...facts.supports].filter((support) => rated.test(support.id)).sort((a, b) => b.upN - a.upN)[0];
     if (worst && plan.hoistRatingN === undefined) reasons.push(unknown({ code: 'no rating', value: worst.upN }));
     if (worst && plan.hoistRatingN !== undefined && worst.upN > plan.hoistRatingN) reasons.push(refused({ code: 'rating over', name: worst.id, value: worst.upN, limit: plan.hoistRatingN }));
     return reasons;

@@ -18,7 +18,7 @@ export const liftPlanSchema = z.object({
   points: z.array(liftPointSchema).max(12),
   /** Wheels that stay on the ground or on the lift’s tracks, as `axle id side`. */
   wheelsDown: z.array(z.string().max(60)).max(24),
-  /** What the hoist as a whole is rated for; by the axles, each jack or stand. */
+  /** What the hoist as a whole is rated for; by the axles each jack or stand, on its legs each leg, hitched the hitch. */
   hoistRatingN: z.number().gt(0).lte(1e7).optional(),
   /** Counted without what is taken off before. */
   unloaded: z.boolean(),

@@ -1,3 +1,5 @@
+import { seeded } from '../seeded';
+
 /**
  * A hammer, a rail and a microphone, simulated: a few taps on metal of a stated kind as a recording. Decaying tones over a little noise;
  * the same seed gives the same recording.
@@ -16,7 +18,7 @@ export const TONES: Readonly<Record<Metal, readonly { readonly hz: number; reado
 export const SAMPLE_RATE = 44_100;
 
 export function tapRecording(metal: Metal, seed: number, { taps = 4, noise = 0.002 }: { taps?: number; noise?: number } = {}): Float32Array {
-  const random = generator(seed);
+  const random = seeded(seed);
   const apartS = 0.7;
   const samples = new Float32Array(Math.round((taps * apartS + 0.4) * SAMPLE_RATE));
   for (let i = 0; i < samples.length; i++) samples[i] = noise * (2 * random() - 1);
@@ -54,15 +56,4 @@ export function wavOf(samples: Float32Array, sampleRate = SAMPLE_RATE): Uint8Arr
   view.setUint32(40, 2 * samples.length, true);
   samples.forEach((sample, k) => view.setInt16(44 + 2 * k, Math.max(-1, Math.min(1, sample)) * 32_767, true));
   return bytes;
-}
-
-/** mulberry32 */
-function generator(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let mixed = Math.imul(state ^ (state >>> 15), 1 | state);
-    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4294967296;
-  };
 }

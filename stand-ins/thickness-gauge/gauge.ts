@@ -1,3 +1,4 @@
+import { seeded } from '../seeded';
 import { echoThicknessMm, STEEL_VELOCITY_MPS, velocityAt } from '@/core/probe';
 
 /** What is under the probe. `pit`: how rough its back wall is, 0 to 1. */
@@ -19,7 +20,7 @@ interface Echo { readonly thicknessMm: number; readonly quality: number }
  * zero has wandered. The same seed says the same.
  */
 export function simulatedGauge(seed: number, drift = 0) {
-  const random = generator(seed);
+  const random = seeded(seed);
   const normal = () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
   let mode: 'single' | 'echo' = 'single';
   let velocity = STEEL_VELOCITY_MPS;
@@ -83,15 +84,4 @@ function placed(words: string): Under | undefined {
   const number = (name: string, usual: number) => (Number.isFinite(Number(given.get(name) ?? NaN)) ? Number(given.get(name)) : usual);
   const thicknessMm = number('thickness', 0);
   return thicknessMm > 0 ? { thicknessMm, pit: Math.min(1, Math.max(0, number('pit', 0))), paintMm: Math.max(0, number('paint', 0)), temperatureC: number('temperature', 20) } : undefined;
-}
-
-/** mulberry32 */
-function generator(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let mixed = Math.imul(state ^ (state >>> 15), 1 | state);
-    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4294967296;
-  };
 }

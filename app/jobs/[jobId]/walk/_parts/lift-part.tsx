@@ -68,6 +68,8 @@ export function LiftPart() {
   );
 }
 
+const RATED_WORDS: Partial<Record<LiftForm['way'], string>> = { 'by the axles': 'each is rated', 'on its legs': 'each leg is rated', 'hitched': 'hitch is rated' };
+
 function LiftFormFields({ form, onChange }: { form: LiftForm; onChange: (form: LiftForm) => void }) {
   const { file, system } = useDesk();
   const weight = system === 'in' ? 'lb' : 'kg';
@@ -92,7 +94,7 @@ function LiftFormFields({ form, onChange }: { form: LiftForm; onChange: (form: L
       )}
       {takesPoints(form.way) && <fieldset><legend className="caption">wheels that stay down</legend><div className="flex flex-wrap gap-1.5">{wheelsOf(file.frame).map((wheel) => <label key={wheel.id} className="plain"><input type="checkbox" className="size-5" checked={form.wheelsDown.includes(wheel.id)} onChange={() => toggle(wheel.id)} /> {wheel.name}</label>)}</div></fieldset>}
       <div className="grid grid-cols-3 items-end gap-1.5">
-        <Entry label={form.way === 'by the axles' ? 'each is rated' : 'hoist rated'} unit={weight} value={form.hoist} placeholder="in all" onChange={(event) => set({ hoist: event.target.value })} />
+        <Entry label={RATED_WORDS[form.way] ?? 'hoist rated'} unit={weight} value={form.hoist} placeholder={RATED_WORDS[form.way] ? '' : 'in all'} onChange={(event) => set({ hoist: event.target.value })} />
         <Entry label="ground falls to the front" unit="°" inputMode="decimal" value={form.along} onChange={(event) => set({ along: event.target.value })} />
         <Entry label="and to the left" unit="°" inputMode="decimal" value={form.across} onChange={(event) => set({ across: event.target.value })} />
       </div>
