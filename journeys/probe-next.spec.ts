@@ -62,6 +62,11 @@ test('sixty readings by keyboard alone: three hundred strokes and a few, all kep
   }
   await expect(page.getByText('Readings on left rail: 60')).toBeVisible();
   await kept(page);
+  // The last one taken back: struck, on record, and the cursor back at its place.
+  await strip(page).focus();
+  await page.keyboard.press('u');
+  await expect(page.getByRole('row').filter({ hasText: 'undone at once' })).toHaveCount(1);
+  await kept(page);
   // Three strokes a second, as somebody types who reads off a gauge: well under two minutes.
   expect(strokes).toBeLessThanOrEqual(310);
   expect(strokes / 3).toBeLessThan(120);

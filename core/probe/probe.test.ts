@@ -132,6 +132,29 @@ describe('sound edge by bracketing', () => {
   });
 });
 
+/** A wall that thins gradually: from full to a third over 60 mm below the tide line. Sound is lost where it passes 4.8 of 6 mm. */
+test('on gradual rails too the bracket holds the place where metal stops being sound', () => {
+  let held = 0, all = 0;
+  fc.assert(fc.property(fc.double({ min: 50, max: 130, noNaN: true }), fc.double({ min: -3, max: 3, noNaN: true }), fc.double({ min: 300, max: 1500, noNaN: true }), (tide, phase, wave) => {
+    const tideAt = (station: number) => tide + 15 * Math.sin(phase + station / wave);
+    const thicknessAt = (station: number, height: number) => 6 * (1 - (2 / 3) * Math.min(1, Math.max(0, (tideAt(station) - height) / 60)));
+    // 4.8 is 80 %: 0.3 of the fall.
+    const truth = (station: number) => tideAt(station) - 0.3 * 60;
+    const stations = Array.from({ length: 20 }, (_, k) => 200 + k * 152.4);
+    const [edge] = soundEdges(rail, stations.flatMap((station) => Array.from({ length: 7 }, (_, k) => reading(station, 'web', 12.7 + k * 25.4, thicknessAt(station, 12.7 + k * 25.4)))), 4.8);
+    for (const one of edge!.columns) {
+      expect(one.lowerMm).toBeLessThanOrEqual(truth(one.stationMm) + 1e-9);
+      expect(one.upperMm).toBeGreaterThanOrEqual(truth(one.stationMm) - 1e-9);
+      expect(one.upperMm - one.lowerMm).toBeLessThanOrEqual(25.4 + 1e-9);
+    }
+    for (let station = 210; station < 3000; station += 13) {
+      all++;
+      if (edgeAt(edge!, station)!.upperMm >= truth(station) - 1e-9) held++;
+    }
+  }), { seed: 10, numRuns: 60 });
+  expect(held / all).toBeGreaterThan(0.99);
+});
+
 describe('the map ready to draw', () => {
   const area = (rings: readonly (readonly (readonly [number, number])[])[]) =>
     Math.abs(rings.reduce((sum, ring) => sum + ring.reduce((s, [x, y], k) => s + (x * ring[(k + 1) % ring.length]![1] - ring[(k + 1) % ring.length]![0] * y) / 2, 0), 0));

@@ -40,6 +40,15 @@ export function ProbeBench() {
     setStriking([...standing].sort((a, b) => away(a) - away(b))[0]);
   }, [file, member, cursor]);
 
+  /** Takes back the last reading somebody on this page just kept: it is struck, not erased. */
+  const undoLast = useCallback(() => {
+    const struck = new Set(file.strikes.map((strike) => strike.evidenceId));
+    const last = file.readings.filter((reading) => reading.memberId === member.id && !struck.has(reading.id)).at(-1);
+    if (!last) return void toast.info('No reading to take back');
+    desk.strike({ id: crypto.randomUUID(), evidenceId: last.id, why: 'undone at once', by: desk.by.trim() || 'unnamed', at: new Date().toISOString() });
+    desk.setCursor({ stationMm: last.stationMm, face: last.face, heightMm: last.heightMm });
+    toast.info(`Taken back: ${printLength(last.thicknessMm, system, 'thickness')} at ${printLength(last.stationMm, system, 'length')}`, { description: 'Struck through; it stays on record.' });
+  }, [file, member, desk, system]);
   const { next } = useNext();
   const goTo = useCallback((place: NextReading | undefined) => {
     if (!place) return void toast.info('No reading would change the decision');
@@ -54,11 +63,12 @@ export function ProbeBench() {
     else if (event.key === 's') strikeNearest();
     else if (event.key === 'n') goTo(next[0]);
     else if (event.key === 'g') gauge.current?.take();
+    else if (event.key === 'u') undoLast();
     else if (event.key === '?') setKeysOpen(true);
     else if (event.key === 'Enter') entry.current?.start('');
     else return false;
     return true;
-  }, [router, file.job.id, member.id, strikeNearest, goTo, next]);
+  }, [router, file.job.id, member.id, strikeNearest, goTo, next, undoLast]);
   const picture = work?.picture.member.id === member.id ? work.picture : undefined;
   const cuts = useMemo(() => (picture ? { first: firstCut(picture.edges, picture.zones), final: finalCut(picture.edges, picture.zones, file.practice.school) } : undefined), [picture, file.practice.school]);
   const over = useCallback((scale: StripScale) => <>{cuts && <CutLayer member={member} first={cuts.first} final={cuts.final} scale={scale} />}<NextLayer member={member} next={next.slice(0, 3)} scale={scale} /></>, [cuts, member, next]);
@@ -80,6 +90,7 @@ export function ProbeBench() {
           <p className="caption">Sound metal wanted below the top corner; school</p>
           <Choice label="School of where to cut and land" value={file.practice.school} options={SCHOOL_IDS} onChange={(school) => void chooseSchool(school)} words={(school) => (school === 'where rust ends' ? 'where rust ends' : school === 'half-inch band' ? `${printLength(schoolMarginMm(school), system, 'length')} band` : `${printLength(schoolMarginMm(school), system, 'length')} left`)} />
         </div>
+        <button type="button" className="plain" onClick={undoLast}>Take back the last reading <kbd className="border border-edge px-1 text-sm">u</kbd></button>
         <CsvIn />
       </div>
       {work && work.picture.edges.some((edge) => edge.columns.length > 0) && (
