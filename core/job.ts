@@ -1,4 +1,5 @@
 import { axlesOf, faceOf, standing, totalKg, uOnFace, type Frame, type JobSheet, type Member, type Notice, type Strike, type Unit } from './frame';
+import { STANDARD_GRAVITY } from './quantity';
 import type { Practice } from './reference';
 import { feltEdgesOf, type Reading, type SurveyRecord } from './probe';
 import { crackExtent, type Crack } from './trace';
@@ -214,7 +215,7 @@ export function askLift(records: JobRecords, notices: readonly Notice[], works: 
   const reasons = liftReasons(plan, facts, evidence);
   const better = reasons.some((reason) => reason.weight === 'refused') ? betterPlans(plan, evidence, lift.facts) : [];
   const loads = lift.facts({ ...plan, way: 'four-post', points: [] }).supports;
-  const axles = axlesOf(records.frame).map((axle) => ({ id: axle.id, name: axle.name, stationMm: axle.stationMm, loadKg: loads.filter((each) => each.id.startsWith(`tyre ${axle.id} `)).reduce((sum, each) => sum + each.upN, 0) / 9.80665 }));
+  const axles = axlesOf(records.frame).map((axle) => ({ id: axle.id, name: axle.name, stationMm: axle.stationMm, loadKg: loads.filter((each) => each.id.startsWith(`tyre ${axle.id} `)).reduce((sum, each) => sum + each.upN, 0) / STANDARD_GRAVITY }));
   const loaded = facts.members.filter((member) => member.utilisation > 0.3).map((member) => records.frame.members.find((each) => each.id === member.memberId)!.name);
   return { answer: liftAnswer(reasons, better.length > 0), reasons, facts, steps: liftSteps(plan, axles, loaded), instead: insteadOf(plan, reasons), better };
 }

@@ -15,7 +15,7 @@ export type LiftPoint = z.infer<typeof liftPointSchema>;
 /** How somebody means to raise the unit. */
 export const liftPlanSchema = z.object({
   way: z.enum(LIFT_WAYS),
-  points: z.array(liftPointSchema).max(12),
+  points: z.array(liftPointSchema).max(12).refine((points) => new Set(points.map((point) => point.id)).size === points.length, 'two points have one name'),
   /** Wheels that stay on the ground or on the lift’s tracks, as `axle id side`. */
   wheelsDown: z.array(z.string().max(60)).max(24),
   /** What the hoist as a whole is rated for; by the axles each jack or stand, on its legs each leg, hitched the hitch. */

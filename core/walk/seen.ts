@@ -1,5 +1,5 @@
 import { twinOf, type Frame, type Member } from '../frame';
-import { isDoubtful, isFailed, latest, type Act, type Leave, type Look, type LookResult, type UnseenWhy, type Way } from './look';
+import { isDoubtful, isFailed, latest, LOOK_RESULTS, type Act, type Leave, type Look, type LookResult, type UnseenWhy, type Way } from './look';
 import type { HotSpot } from './spot';
 
 /** Why a spot counts as not seen though somebody stood before it. */
@@ -79,5 +79,4 @@ export function memberWalk(frame: Frame, member: Member, states: readonly SpotSt
   const worst = own.filter((state) => state.result !== undefined && isDoubtful(state.result)).sort((a, b) => rank(b) - rank(a))[0];
   return { spots: own, twinBad, ...(worst && { worst }) };
 }
-const RANK: Readonly<Record<LookResult, number>> = { 'not seen': 0, 'sound': 1, 'surface rust': 2, 'scaling': 3, 'pitted': 4, 'patched before': 5, 'delaminating': 6, 'soft': 7, 'cracked': 8, 'through': 9 };
-const rank = (state: SpotState): number => RANK[state.result!];
+const rank = (state: SpotState): number => LOOK_RESULTS.indexOf(state.result!);

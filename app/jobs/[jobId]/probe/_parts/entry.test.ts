@@ -1,5 +1,5 @@
 import { defaultFrame, type Member } from '@/core/frame';
-import { columnHeights, nextSpot, readEntry, type EntryFields } from './entry';
+import { columnHeights, lastToTakeBack, nextSpot, readEntry, type EntryFields } from './entry';
 
 const rail: Member = defaultFrame({ family: 'open-channel ladder', railShape: { kind: 'channel', depthMm: 203.2, flangeMm: 69.85, thicknessMm: 6.35 }, steel: 'a36', lengthMm: 6096, widthMm: 860, datum: 'hole' }).members[0]!;
 const stamp = { id: '00000000-0000-4000-8000-000000000001', by: 'RK', at: '2026-01-01T00:00:00Z' };
@@ -52,4 +52,18 @@ test('columns go down the face and then on; without one the cursor only goes alo
   expect(walked.map(({ heightMm }) => heightMm)).toEqual([heights[1], heights[2], heights[3], heights[0], heights[1], heights[2], heights[3], heights[0]]);
   expect(nextSpot(rail, cursor, { alongMm: 150, columnMm: [] })).toMatchObject({ stationMm: 750, heightMm: heights[0] });
   expect(nextSpot(rail, { ...cursor, stationMm: 6090 }, { alongMm: 150, columnMm: [] }).stationMm).toBe(6096);
+});
+
+test('only one’s own reading, kept just now, is taken back at once', () => {
+  const outcome = read();
+  if (!outcome.ok) throw new Error('not read');
+  const reading = outcome.reading;
+  const now = Date.parse(reading.at) + 60_000;
+  const back = (more: Partial<typeof reading> = {}, struck: string[] = [], by = 'RK', at = now) => lastToTakeBack([{ ...reading, id: 'older' }, { ...reading, ...more }], new Set(struck), rail.id, by, at)?.id;
+  expect(back()).toBe(reading.id);
+  expect(back({}, [reading.id])).toBe('older');
+  expect(back({}, [], 'TM')).toBeUndefined();
+  expect(back({ by: 'TM' })).toBeUndefined();
+  expect(back({}, [], 'RK', now + 3_600_000)).toBeUndefined();
+  expect(lastToTakeBack([], new Set(), rail.id, 'RK', now)).toBeUndefined();
 });

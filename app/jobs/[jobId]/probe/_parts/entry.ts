@@ -40,3 +40,12 @@ export function columnHeights(member: Member, face: Cursor['face'], count: numbe
   if (count <= 1) return [widthMm / 2];
   return Array.from({ length: count }, (_, k) => widthMm - inset - ((widthMm - 2 * inset) * k) / (count - 1));
 }
+
+/** A reading can be taken back at once for this long; older ones, and another's, are struck with a reason. */
+const AT_ONCE_MS = 10 * 60 * 1000;
+
+/** The last standing reading of a member, where the same hand kept it just now. */
+export function lastToTakeBack(readings: readonly Reading[], struck: ReadonlySet<string>, memberId: string, by: string, now: number): Reading | undefined {
+  const last = readings.filter((reading) => reading.memberId === memberId && !struck.has(reading.id)).at(-1);
+  return last && last.by === by && now - Date.parse(last.at) < AT_ONCE_MS ? last : undefined;
+}

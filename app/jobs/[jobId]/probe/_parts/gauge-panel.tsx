@@ -3,6 +3,7 @@
 import { useEffect, useImperativeHandle, useState, type Ref } from 'react';
 import { toast } from 'sonner';
 import { calibrationsOf, doubtfulReadings, driftMm, hasDrifted, POOR_QUALITY, STEEL_VELOCITY_MPS, temperatureCorrectedMm, type Calibration } from '@/core/probe';
+import { standing } from '@/core/frame';
 import { lengthDigits, printLength } from '@/core/quantity';
 import { Choice, Entry } from '@/ui/controls';
 import { useDesk } from '../../../_desk';
@@ -24,9 +25,9 @@ export function GaugePanel({ ref, onTaken }: { ref: Ref<GaugeHandle>; onTaken: (
   const [temperature, setTemperature] = useState('20');
   const [steps, setSteps] = useState<Calibration['steps']>([]);
   const [onBlock, setOnBlock] = useState(false);
-  const calibrations = calibrationsOf(file.survey);
+  const calibrations = calibrationsOf(standing(file.survey, file.strikes));
   const calibration = calibrations.at(-1);
-  const doubtful = doubtfulReadings(file.readings, calibrations).size;
+  const doubtful = doubtfulReadings(standing(file.readings, file.strikes), calibrations).size;
   const temperatureC = Number(temperature);
 
   useEffect(() => {

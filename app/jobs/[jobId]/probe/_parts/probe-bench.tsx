@@ -17,6 +17,7 @@ import { ReadingEntry, type EntryHandle } from './reading-entry';
 import { ReadingTable } from './reading-table';
 import { CsvIn } from './csv-in';
 import { ComparePanel } from './compare-panel';
+import { lastToTakeBack } from './entry';
 import { FeltForm } from './felt-form';
 import { GaugePanel, type GaugeHandle } from './gauge-panel';
 import { MarginLane } from './margin-lane';
@@ -43,9 +44,10 @@ export function ProbeBench() {
   /** Takes back the last reading somebody on this page just kept: it is struck, not erased. */
   const undoLast = useCallback(() => {
     const struck = new Set(file.strikes.map((strike) => strike.evidenceId));
-    const last = file.readings.filter((reading) => reading.memberId === member.id && !struck.has(reading.id)).at(-1);
-    if (!last) return void toast.info('No reading to take back');
-    desk.strike({ id: crypto.randomUUID(), evidenceId: last.id, why: 'undone at once', by: desk.by.trim() || 'unnamed', at: new Date().toISOString() });
+    const by = desk.by.trim() || 'unnamed';
+    const last = lastToTakeBack(file.readings, struck, member.id, by, Date.now());
+    if (!last) return void toast.info('No reading of yours was kept just now', { description: 'An older one, or another’s, is struck with its reason: s, or the list below.' });
+    desk.strike({ id: crypto.randomUUID(), evidenceId: last.id, why: 'undone at once', by, at: new Date().toISOString() });
     desk.setCursor({ stationMm: last.stationMm, face: last.face, heightMm: last.heightMm });
     toast.info(`Taken back: ${printLength(last.thicknessMm, system, 'thickness')} at ${printLength(last.stationMm, system, 'length')}`, { description: 'Struck through; it stays on record.' });
   }, [file, member, desk, system]);

@@ -2,7 +2,7 @@ import { defaultFrame, familyOf } from '@/core/frame';
 import { inchesToMm, poundsToKg, STANDARD_GRAVITY } from '@/core/quantity';
 import { LIFT_REASONS, LIFT_WAYS, SIGN_KINDS, signWeight } from '@/core/walk';
 import { INSTEAD_WORDS, LIFT_WAY_WORDS, liftReasonWords, SIGN_WORDS, signWords, stepWords, tapWords, unseenWords } from '@/app/_words/walk';
-import { formIn, readLift, usualForm, wheelsOf } from './lift-form';
+import { formIn, readLift, withPoint, usualForm, wheelsOf } from './lift-form';
 import { readSign, SIGN_FIELDS, type SignTyped } from './sign-fields';
 
 const frame = defaultFrame({ ...familyOf('open-channel ladder').typical, family: 'open-channel ladder', steel: 'a36', datum: 'hole' });
@@ -42,6 +42,14 @@ describe('a plan of raising', () => {
       if (plan.ok) for (const point of plan.value.points) expect(point.stationMm).toBeLessThan(frame.lengthMm);
     }
     expect(LIFT_WAY_WORDS[way].length).toBeGreaterThan(3);
+  });
+  test('every point added has a name of its own, also after one was taken away; two of one name are refused', () => {
+    const start = usualForm(frame, 'stands', 'in');
+    const two = withPoint(withPoint(start));
+    const again = withPoint({ ...two, points: two.points.filter((_, k) => k !== 4) });
+    expect(new Set(again.points.map((point) => point.id)).size).toBe(again.points.length);
+    const twins = { ...start, points: start.points.map((point) => ({ ...point, id: 'one' })) };
+    expect(readLift(twins)).toMatchObject({ ok: false, reason: expect.stringContaining('one name') });
   });
   test('a jack lifts one wheel and the others stay down', () => {
     expect(wheelsOf(frame)).toHaveLength(4);

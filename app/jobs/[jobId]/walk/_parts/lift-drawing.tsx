@@ -3,7 +3,7 @@
 import { axlesOf } from '@/core/frame';
 import type { LiftReply } from '@/core/job';
 import { lengthDigits, printMass, STANDARD_GRAVITY } from '@/core/quantity';
-import type { LiftPlan } from '@/core/walk';
+import { takesPoints, type LiftPlan } from '@/core/walk';
 import { useDesk } from '../../../_desk';
 
 const [W, H, LEFT_Y, RIGHT_Y] = [720, 150, 48, 104];
@@ -21,7 +21,7 @@ export function LiftDrawing({ plan, reply }: { plan: LiftPlan; reply: LiftReply 
       <text x="8" y={H / 2 + 4} fontSize="13" fill="var(--soft)" transform={`rotate(-90 8 ${H / 2 + 4})`} textAnchor="middle">front</text>
       {[LEFT_Y, RIGHT_Y].map((y, k) => <g key={y}><rect x={40} y={y - 4} width={W - 80} height="8" fill="var(--well)" stroke="var(--ink)" strokeWidth="1.2" /><text x={W - 34} y={y + 4} fontSize="12" fill="var(--soft)">{k === 0 ? 'left' : 'right'}</text></g>)}
       {axlesOf(file.frame).map((axle) => <g key={axle.id}><line x1={x(axle.stationMm)} x2={x(axle.stationMm)} y1={LEFT_Y - 16} y2={RIGHT_Y + 16} stroke="var(--edge)" strokeWidth="3" />
-        {(['left', 'right'] as const).map((side) => <rect key={side} x={x(axle.stationMm) - 11} y={side === 'left' ? LEFT_Y - 25 : RIGHT_Y + 15} width="22" height="10" fill={!['two-post pads', 'jack', 'stands', 'cribbing'].includes(plan.way) || plan.wheelsDown.includes(`${axle.id} ${side}`) ? 'var(--ink)' : 'none'} stroke="var(--ink)" />)}</g>)}
+        {(['left', 'right'] as const).map((side) => <rect key={side} x={x(axle.stationMm) - 11} y={side === 'left' ? LEFT_Y - 25 : RIGHT_Y + 15} width="22" height="10" fill={!takesPoints(plan.way) || plan.wheelsDown.includes(`${axle.id} ${side}`) ? 'var(--ink)' : 'none'} stroke="var(--ink)" />)}</g>)}
       {plan.points.map((point) => {
         const [px, py] = [x(point.stationMm), point.side === 'left' ? LEFT_Y : RIGHT_Y];
         const [is, carries] = [state(point.id), reply?.facts.supports.find((support) => support.id === point.id)];

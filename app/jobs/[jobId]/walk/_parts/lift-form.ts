@@ -29,6 +29,13 @@ export function usualForm(frame: Frame, way: LiftWay, system: UnitSystem): LiftF
   return { system, way, points, wheelsDown, hoist: '', unloaded: false, along: '0', across: '0' };
 }
 
+/** One more point, under a name that no other has: its reaction is found by it. */
+export function withPoint(form: LiftForm): LiftForm {
+  let number = form.points.length + 1;
+  while (form.points.some((point) => point.id === `point ${number}`)) number++;
+  return { ...form, points: [...form.points, { id: `point ${number}`, side: 'left', station: '', rating: '' }] };
+}
+
 /** A form typed in the other system, turned into this one; what cannot be read stays as it was typed. */
 export function formIn(form: LiftForm, system: UnitSystem): LiftForm {
   if (form.system === system) return form;

@@ -11,7 +11,7 @@ import { INSTEAD_WORDS, LIFT_WAY_WORDS, liftReasonWords, ratingDigits, stepWords
 import { useDraft } from '../../../../_parts/remembered';
 import { useDesk } from '../../../_desk';
 import { LiftDrawing } from './lift-drawing';
-import { formIn, liftFormSchema, readLift, usualForm, wheelsOf, type LiftForm } from './lift-form';
+import { formIn, liftFormSchema, readLift, usualForm, wheelsOf, withPoint, type LiftForm } from './lift-form';
 import { useStamp } from './stamp';
 
 /** May it be raised so? The answer is worked out on the sections found, kept, and asked again when evidence changes. */
@@ -89,7 +89,7 @@ function LiftFormFields({ form, onChange }: { form: LiftForm; onChange: (form: L
               <button type="button" className="plain px-0!" aria-label={`Take ${point.id} away`} onClick={() => set({ points: form.points.filter((_, n) => n !== k) })}>×</button>
             </li>
           ))}</ul>
-          {form.points.length < 12 && <button type="button" className="plain mt-1.5" onClick={() => set({ points: [...form.points, { id: `point ${form.points.length + 1}`, side: 'left', station: '', rating: '' }] })}>Add a point</button>}
+          {form.points.length < 12 && <button type="button" className="plain mt-1.5" onClick={() => onChange(withPoint(form))}>Add a point</button>}
         </fieldset>
       )}
       {takesPoints(form.way) && <fieldset><legend className="caption">wheels that stay down</legend><div className="flex flex-wrap gap-1.5">{wheelsOf(file.frame).map((wheel) => <label key={wheel.id} className="plain"><input type="checkbox" className="size-5" checked={form.wheelsDown.includes(wheel.id)} onChange={() => toggle(wheel.id)} /> {wheel.name}</label>)}</div></fieldset>}
