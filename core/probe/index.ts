@@ -7,6 +7,6 @@ export { Neighbourhood, type Estimate } from './kriging';
 export { DEFAULT_COVARIANCE, fittedCovariance, scaledDistanceMm, type Covariance, type PlacedReadings } from './variogram';
 export { calibrationsOf, checkSurveyRecord, DRIFT_MM, doubtfulReadings, driftMm, ECHO_MODES, feltEdgesOf, hasDrifted, SURVEY_KINDS, surveyRecordSchema, type Calibration, type FeltEdge, type SurveyRecord } from './survey-record';
 export { FIRST_CUT_UP_MM, finalCut, firstCut, type CutLine } from './cut-lines';
-export { bandOf, changesBetween, forecasts, nextLook, thinnest, YEAR_BANDS, yearsBetween, type Change, type LossForecast, type YearBand } from './rates';
+export { ATMOSPHERE_BY_EXPOSURE, bandOf, changesBetween, forecasts, nextLook, thinnest, YEAR_BANDS, yearsBetween, type Change, type LossForecast, type YearBand } from './rates';
 export { foundNominal, type NominalFinding, type NominalGuess } from './nominal';
 export { echoThicknessMm, parseGaugeLine, POOR_QUALITY, STEEL_VELOCITY_MPS, temperatureCorrectedMm, velocityAt, type GaugeMessage } from './gauge-line';

@@ -1,4 +1,4 @@
-import { faceOf, type FaceId, type Member } from '../frame';
+import { faceOf, type FaceId, type Member, type Unit } from '../frame';
 import { ATMOSPHERES, CAVITY_MM_PER_YEAR, outsideLossMm, type Atmosphere } from '../reference';
 import { METHOD_ERROR_MM, SAME_ACROSS_MM, SAME_ALONG_MM, type Reading } from './reading';
 
@@ -28,6 +28,9 @@ export function changesBetween(before: readonly Reading[], now: readonly Reading
 export const YEAR_BANDS = ['gone already', 'under 2 years', '2 to 5 years', 'over 5 years'] as const;
 export type YearBand = (typeof YEAR_BANDS)[number];
 export const bandOf = (years: number): YearBand => (!(years > 0) ? 'gone already' : years < 2 ? 'under 2 years' : years <= 5 ? '2 to 5 years' : 'over 5 years');
+
+/** The air a unit stands in, by where it lives: a start, the shop's to change (our judgement). */
+export const ATMOSPHERE_BY_EXPOSURE: Readonly<Record<Unit['exposure'], Atmosphere>> = { 'dry inland': 'C2', 'road salt': 'C4', 'sea air': 'C5', 'dips in the sea': 'CX', 'farm and manure': 'C4', 'salt load': 'CX' };
 
 /** A rate as a range, where it comes from, and how long the wall lasts to its limit at either end. */
 export interface LossForecast {

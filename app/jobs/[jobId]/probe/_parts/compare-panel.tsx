@@ -2,7 +2,7 @@
 
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { faceOf, standing, twinOf } from '@/core/frame';
-import { changesBetween, forecasts, foundNominal, nextLook, soundThresholdMm, thinnest, type LossForecast, type Reading } from '@/core/probe';
+import { ATMOSPHERE_BY_EXPOSURE, changesBetween, forecasts, foundNominal, nextLook, soundThresholdMm, thinnest, type LossForecast, type Reading } from '@/core/probe';
 import { lengthDigits, percent, printLength, significant } from '@/core/quantity';
 import { ATMOSPHERES, ATMOSPHERE_SOURCE, CAVITY_MM_PER_YEAR, printSource, type Atmosphere } from '@/core/reference';
 import { lowerBound } from '@/core/weigh';
@@ -74,13 +74,12 @@ function Nominal() {
   );
 }
 
-const AIR_OF: Readonly<Record<string, Atmosphere>> = { 'dry inland': 'C2', 'road salt': 'C4', 'sea air': 'C5', 'dips in the sea': 'CX', 'farm and manure': 'C4', 'salt load': 'CX' };
 const FROM_WORDS: Readonly<Record<LossForecast['from'], string>> = { 'two surveys': 'by two surveys, half as much again for planning', 'nominal and age': 'by nominal and age, half as much again for planning', 'outside air': `by open air on one face; ${printSource(ATMOSPHERE_SOURCE)}`, 'wet debris inside': 'by wet salty debris inside; common practice, no source' };
 
 function Rates({ surveys }: { surveys: readonly Earlier[] | undefined }) {
   const { file, member, system, work } = useDesk();
   const [age, setAge] = useRemembered(`ossatura-age-${file.unit.id}`, '');
-  const [air, setAir] = useState<Atmosphere>(AIR_OF[file.unit.exposure] ?? 'C4');
+  const [air, setAir] = useState<Atmosphere>(ATMOSPHERE_BY_EXPOSURE[file.unit.exposure]);
   const [cavity, setCavity] = useState(member.shape.kind === 'box' || member.shape.kind === 'tube' || member.shape.kind === 'hat');
   const [inside, setInside] = useState({ low: String(CAVITY_MM_PER_YEAR[0]), high: String(CAVITY_MM_PER_YEAR[1]) });
   const zones = work?.picture.member.id === member.id ? work.picture.zones : [];
