@@ -1,34 +1,110 @@
 /** Import directions of the house. Type-only imports count (tsPreCompilationDeps). See docs/architecture.md. */
-const ROOMS = ['quantity', 'geometry', 'mechanics', 'reference', 'frame', 'walk', 'probe', 'trace', 'weigh', 'shape', 'join', 'order', 'prove', 'exchange'];
+const ROOMS = [
+  'quantity',
+  'geometry',
+  'mechanics',
+  'reference',
+  'frame',
+  'walk',
+  'probe',
+  'trace',
+  'weigh',
+  'shape',
+  'join',
+  'order',
+  'prove',
+  'exchange',
+];
 
 const laterRooms = ROOMS.slice(0, -1).map((room, k) => ({
-  name: `core-${room}-imports-only-earlier-rooms`, severity: 'error',
-  from: { path: `^core/${room}/` }, to: { path: `^core/(${ROOMS.slice(k + 1).join('|')}|job\\.ts|index\\.ts)` },
+  name: `core-${room}-imports-only-earlier-rooms`,
+  severity: 'error',
+  from: { path: `^core/${room}/` },
+  to: { path: `^core/(${ROOMS.slice(k + 1).join('|')}|job\\.ts|index\\.ts)` },
 }));
 
 const throughTheDoor = ROOMS.map((room) => ({
-  name: `core-${room}-is-entered-by-its-index`, severity: 'error',
-  from: { pathNot: `^core/${room}/` }, to: { path: `^core/${room}/`, pathNot: `^core/${room}/index\\.ts$` },
+  name: `core-${room}-is-entered-by-its-index`,
+  severity: 'error',
+  from: { pathNot: `^core/${room}/` },
+  to: { path: `^core/${room}/`, pathNot: `^core/${room}/index\\.ts$` },
 }));
 
-const only = (name, from, allowed) => ({ name, severity: 'error', from: { path: from }, to: { path: '^(core|data|ui|app|workers|stand-ins|demo|journeys|checks|bench|set-up)/', pathNot: `^(${allowed.join('|')})/` } });
+const only = (name, from, allowed) => ({
+  name,
+  severity: 'error',
+  from: { path: from },
+  to: {
+    path: '^(core|data|ui|app|workers|stand-ins|demo|journeys|checks|bench|set-up)/',
+    pathNot: `^(${allowed.join('|')})/`,
+  },
+});
 
 module.exports = {
   forbidden: [
-    ...laterRooms, ...throughTheDoor,
-    { name: 'nothing-imports-job-but-the-doors', severity: 'error', from: { path: '^core/(?!index\\.ts|job\\.ts)', pathNot: '\\.test\\.ts$' }, to: { path: '^core/job\\.ts' } },
+    ...laterRooms,
+    ...throughTheDoor,
+    {
+      name: 'nothing-imports-job-but-the-doors',
+      severity: 'error',
+      from: { path: '^core/(?!index\\.ts|job\\.ts)', pathNot: '\\.test\\.ts$' },
+      to: { path: '^core/job\\.ts' },
+    },
     only('core-imports-only-core', '^core/', ['core']),
     only('data-imports-core', '^data/', ['data', 'core']),
     only('ui-imports-core', '^ui/', ['ui', 'core']),
     only('workers-import-core', '^workers/', ['workers', 'core']),
     only('stand-ins-import-core', '^stand-ins/', ['stand-ins', 'core']),
     only('demo-imports-core-and-data', '^demo/', ['demo', 'core', 'data']),
-    { name: 'nothing-imports-app', severity: 'error', from: { path: '^(core|data|ui|workers|stand-ins|demo)/' }, to: { path: '^app/' } },
-    { name: 'core-takes-named-packages-only', severity: 'error', from: { path: '^core/', pathNot: '\\.test\\.ts$' }, to: { dependencyTypes: ['npm', 'npm-dev', 'npm-no-pkg', 'npm-optional', 'npm-peer'], pathNot: 'node_modules/(zod|fft\.js|d3-contour|@types/d3-contour|csv-parse|csv-stringify|@tarikjabiri/dxf)/' } },
-    { name: 'core-takes-nothing-of-node', severity: 'error', from: { path: '^core/' , pathNot: '\\.test\\.ts$' }, to: { dependencyTypes: ['core'] } },
-    { name: 'only-data-opens-sqlite', severity: 'error', from: { path: '^(core|ui|app|workers|demo)/', pathNot: '\\.test\\.ts$' }, to: { path: 'better-sqlite3' } },
-    { name: 'no-circles', severity: 'error', from: { path: '^(core|data|ui|app|workers|demo)/' }, to: { circular: true } },
-    { name: 'nothing-unresolved', severity: 'error', from: { path: '^(core|data|ui|app|workers|demo)/' }, to: { couldNotResolve: true, pathNot: '\\.css$' } },
+    {
+      name: 'nothing-imports-app',
+      severity: 'error',
+      from: { path: '^(core|data|ui|workers|stand-ins|demo)/' },
+      to: { path: '^app/' },
+    },
+    {
+      name: 'core-takes-named-packages-only',
+      severity: 'error',
+      from: { path: '^core/', pathNot: '\\.test\\.ts$' },
+      to: {
+        dependencyTypes: ['npm', 'npm-dev', 'npm-no-pkg', 'npm-optional', 'npm-peer'],
+        pathNot:
+          'node_modules/(zod|fft\.js|d3-contour|@types/d3-contour|csv-parse|csv-stringify|@tarikjabiri/dxf)/',
+      },
+    },
+    {
+      name: 'core-takes-nothing-of-node',
+      severity: 'error',
+      from: { path: '^core/', pathNot: '\\.test\\.ts$' },
+      to: { dependencyTypes: ['core'] },
+    },
+    {
+      name: 'only-data-opens-sqlite',
+      severity: 'error',
+      from: { path: '^(core|ui|app|workers|demo)/', pathNot: '\\.test\\.ts$' },
+      to: { path: 'better-sqlite3' },
+    },
+    {
+      name: 'no-circles',
+      severity: 'error',
+      from: { path: '^(core|data|ui|app|workers|demo)/' },
+      to: { circular: true },
+    },
+    {
+      name: 'nothing-unresolved',
+      severity: 'error',
+      from: { path: '^(core|data|ui|app|workers|demo)/' },
+      to: { couldNotResolve: true, pathNot: '\\.css$' },
+    },
   ],
-  options: { tsPreCompilationDeps: true, tsConfig: { fileName: 'tsconfig.json' }, doNotFollow: { path: 'node_modules' }, exclude: { path: '(^|/)\\.next/' }, enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default', 'types'] } },
+  options: {
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.json' },
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '(^|/)\\.next/' },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'require', 'node', 'default', 'types'],
+    },
+  },
 };

@@ -2,7 +2,17 @@ import next from 'eslint-config-next/core-web-vitals';
 import nextTypescript from 'eslint-config-next/typescript';
 
 const config = [
-  { ignores: ['.next/**', 'node_modules/**', 'var/**', 'next-env.d.ts', 'test-results/**', 'playwright-report/**', 'coverage/**'] },
+  {
+    ignores: [
+      '.next/**',
+      'node_modules/**',
+      'var/**',
+      'next-env.d.ts',
+      'test-results/**',
+      'playwright-report/**',
+      'coverage/**',
+    ],
+  },
   ...next,
   ...nextTypescript,
   {

@@ -3,7 +3,16 @@ const shared = {
   testEnvironment: 'node',
   transform: {
     '^.+\\.m?js$': ['@swc/jest', { jsc: { target: 'es2022' }, module: { type: 'commonjs' } }],
-    '^.+\\.tsx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } } }],
+    '^.+\\.tsx?$': [
+      '@swc/jest',
+      {
+        jsc: {
+          target: 'es2022',
+          parser: { syntax: 'typescript', tsx: true },
+          transform: { react: { runtime: 'automatic' } },
+        },
+      },
+    ],
   },
   transformIgnorePatterns: ['/node_modules/(?!(d3-contour|d3-array|internmap|csv-parse|csv-stringify)/)'],
   moduleNameMapper: { '^server-only$': '<rootDir>/checks/empty-module.cjs', '^@/(.*)$': '<rootDir>/$1' },
@@ -12,7 +21,14 @@ const shared = {
 
 const config = {
   projects: [
-    { ...shared, displayName: 'unit', testMatch: ['<rootDir>/{core,data,ui,app,demo,workers,stand-ins}/**/*.test.ts', '<rootDir>/checks/*.test.ts'] },
+    {
+      ...shared,
+      displayName: 'unit',
+      testMatch: [
+        '<rootDir>/{core,data,ui,app,demo,workers,stand-ins}/**/*.test.ts',
+        '<rootDir>/checks/*.test.ts',
+      ],
+    },
     { ...shared, displayName: 'outside', testMatch: ['<rootDir>/checks/outside/*.test.ts'] },
   ],
 };

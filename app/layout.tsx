@@ -4,7 +4,10 @@ import type { ReactNode } from 'react';
 import { Toaster } from 'sonner';
 import './globals.css';
 
-export const metadata: Metadata = { title: { default: 'Ossatura', template: '%s · Ossatura' }, description: 'Frame inspection and repair: readings, sound edge, verdict, plates, welds' };
+export const metadata: Metadata = {
+  title: { default: 'Ossatura', template: '%s · Ossatura' },
+  description: 'Frame inspection and repair: readings, sound edge, verdict, plates, welds',
+};
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 
 export default async function RootLayout({ children }: { children: ReactNode }) {
@@ -13,7 +16,11 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
     <html lang="en" data-theme={theme}>
       <body>
         {children}
-        <Toaster position="bottom-center" theme={theme} toastOptions={{ classNames: { toast: 'border-2!' } }} />
+        <Toaster
+          position="bottom-center"
+          theme={theme}
+          toastOptions={{ classNames: { toast: 'border-2!' } }}
+        />
       </body>
     </html>
   );

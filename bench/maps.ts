@@ -5,19 +5,41 @@ import { trueThicknessMm } from '@/demo/truth';
 
 /** The thickness map: kriging in neighbourhoods against the direct dense solve over all readings, ratios within one run. */
 const shape = { kind: 'box', depthMm: 200, widthMm: 100, thicknessMm: 5 } as const;
-const frame = defaultFrame({ family: 'boxed ladder', railShape: shape, steel: 'a36', lengthMm: 12_000, widthMm: 900, datum: 'hole' });
+const frame = defaultFrame({
+  family: 'boxed ladder',
+  railShape: shape,
+  steel: 'a36',
+  lengthMm: 12_000,
+  widthMm: 900,
+  datum: 'hole',
+});
 const rail: Member = frame.members[0]!;
 const random = seeded(31);
-const patches = [{ centreIn: 150, halfLengthIn: 60, tideIn: 3, worstFraction: 0.3 }, { centreIn: 380, halfLengthIn: 40, tideIn: 2, worstFraction: 0.5 }];
+const patches = [
+  { centreIn: 150, halfLengthIn: 60, tideIn: 3, worstFraction: 0.3 },
+  { centreIn: 380, halfLengthIn: 40, tideIn: 2, worstFraction: 0.5 },
+];
 
 const reading = (k: number): Reading => {
   const face = facesOf(shape)[Math.floor(4 * random())]!;
   const [stationMm, heightMm] = [rail.lengthMm * random(), face.widthMm * random()];
-  return { id: `${k}`, memberId: rail.id, stationMm, face: face.id, heightMm, thicknessMm: trueThicknessMm(rail, patches, stationMm, face.id, heightMm) + 0.13 * (random() - 0.5), method: 'ultrasonic', by: 'RK', at: '2026-01-01T00:00:00Z', note: '' };
+  return {
+    id: `${k}`,
+    memberId: rail.id,
+    stationMm,
+    face: face.id,
+    heightMm,
+    thicknessMm: trueThicknessMm(rail, patches, stationMm, face.id, heightMm) + 0.13 * (random() - 0.5),
+    method: 'ultrasonic',
+    by: 'RK',
+    at: '2026-01-01T00:00:00Z',
+    note: '',
+  };
 };
 
 function timed<Value>(work: () => Value, times = 5): { ms: number; value: Value } {
-  let best = Infinity, value!: Value;
+  let best = Infinity,
+    value!: Value;
   for (let k = 0; k < times; k++) {
     const start = performance.now();
     value = work();
@@ -27,16 +49,25 @@ function timed<Value>(work: () => Value, times = 5): { ms: number; value: Value 
 }
 
 const rows = surfaceOf(shape).uMm.length;
-const columns = (cells: number) => Float64Array.from({ length: Math.round(cells / rows) }, (_, k) => (k * rail.lengthMm) / (Math.round(cells / rows) - 1));
+const columns = (cells: number) =>
+  Float64Array.from(
+    { length: Math.round(cells / rows) },
+    (_, k) => (k * rail.lengthMm) / (Math.round(cells / rows) - 1),
+  );
 
 // What one more reading costs: the whole map of a rail again, at the product's own columns.
 const own = Array.from({ length: 500 }, (_, k) => reading(k));
 const halfRail = { ...rail, lengthMm: 6000 };
 const fitting = own.filter((each) => each.stationMm <= 6000);
 const again = timed(() => thicknessMap(halfRail, fitting)!);
-console.log(`one more reading, ${fitting.length} on a 6 m box rail: ${again.value.thicknessMm.length} cells anew in ${again.ms.toFixed(0)} ms`);
+console.log(
+  `one more reading, ${fitting.length} on a 6 m box rail: ${again.value.thicknessMm.length} cells anew in ${again.ms.toFixed(0)} ms`,
+);
 
-for (const [count, cells, times] of [[500, 20_000, 5], [5000, 20_000, 3]] as const) {
+for (const [count, cells, times] of [
+  [500, 20_000, 5],
+  [5000, 20_000, 3],
+] as const) {
   const readings = Array.from({ length: count }, (_, k) => reading(k));
   const { ms, value } = timed(() => thicknessMap(rail, readings, columns(cells))!, times);
   console.log(`${count} readings → ${value.thicknessMm.length} cells with error: ${ms.toFixed(0)} ms`);
@@ -45,8 +76,12 @@ for (const [count, cells, times] of [[500, 20_000, 5], [5000, 20_000, 3]] as con
   const all = Int32Array.from({ length: count }, (_, k) => k);
   const dense = timed(() => {
     const whole = new Neighbourhood(points, fittedCovariance(points), all, count);
-    return Array.from({ length: 200 }, (_, k) => whole.at((k * rail.lengthMm) / 200, uOnFace(facesOf(shape)[1]!, 100)));
+    return Array.from({ length: 200 }, (_, k) =>
+      whole.at((k * rail.lengthMm) / 200, uOnFace(facesOf(shape)[1]!, 100)),
+    );
   }, 1);
   const perCell = dense.ms / 200;
-  console.log(`direct dense solve over all ${count}: ${perCell.toFixed(2)} ms a cell, ${((perCell * value.thicknessMm.length) / ms).toFixed(0)} : 1 of the neighbourhoods' time`);
+  console.log(
+    `direct dense solve over all ${count}: ${perCell.toFixed(2)} ms a cell, ${((perCell * value.thicknessMm.length) / ms).toFixed(0)} : 1 of the neighbourhoods' time`,
+  );
 }

@@ -8,11 +8,19 @@ const wants = (name) => asked.length === 0 || asked.includes(name);
 // Bundled as the browser gets it: module by module, every import is a look-up that the product does not pay for.
 for (const name of ['sections', 'frames', 'maps', 'next-reading'].filter(wants)) {
   const { build } = await import('esbuild');
-  await build({ entryPoints: [`bench/${name}.ts`], bundle: true, platform: 'node', format: 'esm', outfile: `var/bench/${name}.mjs`, logLevel: 'error' });
+  await build({
+    entryPoints: [`bench/${name}.ts`],
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    outfile: `var/bench/${name}.mjs`,
+    logLevel: 'error',
+  });
   spawnSync('node', [`var/bench/${name}.mjs`], { stdio: 'inherit' });
 }
 // The database opens on the server only.
-if (wants('csv')) spawnSync('npx', ['tsx', '--conditions=react-server', 'bench/csv.ts'], { stdio: 'inherit' });
+if (wants('csv'))
+  spawnSync('npx', ['tsx', '--conditions=react-server', 'bench/csv.ts'], { stdio: 'inherit' });
 if (wants('screens') || wants('typing')) {
   if (!ensureBuild()) process.exit(1);
   const { serveDemo } = await import('../set-up/server.mjs');

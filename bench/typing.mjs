@@ -13,7 +13,13 @@ const watch = () => {
   addEventListener('keydown', (event) => event.key === 'Enter' && (pressed = event.timeStamp), true);
   const drawn = document.querySelector('[role=application]');
   new MutationObserver((changes) => {
-    if (pressed === undefined || !changes.some((change) => change.attributeName === 'd' && change.target.getAttribute('stroke') === 'var(--ink)')) return;
+    if (
+      pressed === undefined ||
+      !changes.some(
+        (change) => change.attributeName === 'd' && change.target.getAttribute('stroke') === 'var(--ink)',
+      )
+    )
+      return;
     const began = pressed;
     pressed = undefined;
     requestAnimationFrame(() => {
@@ -28,9 +34,22 @@ async function timesWith(browser, server, memberId, add) {
   const job = server.jobs['GR-7'];
   if (add > 0) {
     const readings = Array.from({ length: add }, (_, k) => ({
-      id: randomUUID(), memberId, stationMm: 20 + (k % 400) * 15, face: ['web', 'top', 'bottom'][k % 3], heightMm: 5 + ((k * 7) % 40), thicknessMm: 4 + ((k * 13) % 20) / 10, method: 'ultrasonic', by: 'RK', at: '2026-11-20T08:00:00.000Z', note: '',
+      id: randomUUID(),
+      memberId,
+      stationMm: 20 + (k % 400) * 15,
+      face: ['web', 'top', 'bottom'][k % 3],
+      heightMm: 5 + ((k * 7) % 40),
+      thicknessMm: 4 + ((k * 13) % 20) / 10,
+      method: 'ultrasonic',
+      by: 'RK',
+      at: '2026-11-20T08:00:00.000Z',
+      note: '',
     }));
-    const answer = await fetch(`${server.url}/api${job}/readings`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ readings }) });
+    const answer = await fetch(`${server.url}/api${job}/readings`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ readings }),
+    });
     if (!answer.ok) throw new Error(await answer.text());
   }
   const context = await browser.newContext({ baseURL: server.url, viewport: { width: 1280, height: 800 } });
@@ -56,7 +75,9 @@ export async function benchTyping(server) {
   const few = await timesWith(browser, server, 'cross-5', 40);
   const many = await timesWith(browser, server, 'rail-left', READINGS);
   console.log(`typing: Enter to painted reading, ${TYPED} readings typed`);
-  console.log(`  with ${READINGS} more readings   median ${many.median.toFixed(0)} ms, p95 ${many.p95.toFixed(0)} ms   (target p95 50 ms)`);
+  console.log(
+    `  with ${READINGS} more readings   median ${many.median.toFixed(0)} ms, p95 ${many.p95.toFixed(0)} ms   (target p95 50 ms)`,
+  );
   console.log(`  with 40 readings          median ${few.median.toFixed(0)} ms, p95 ${few.p95.toFixed(0)} ms`);
   console.log(`  many to few               ${(many.p95 / few.p95).toFixed(2)}`);
   await browser.close();

@@ -6,26 +6,61 @@ import { DEFAULT_PRACTICE, type Practice, type SteelId } from './reference';
 import { severity } from './weigh';
 
 const LENGTH = 4000;
-const frameOf = (kind: 'channel' | 'box', steel: SteelId = 'a36') => defaultFrame({
-  family: kind === 'channel' ? 'open-channel ladder' : 'boxed ladder', steel, lengthMm: LENGTH, widthMm: 860, datum: 'hole',
-  railShape: kind === 'channel' ? { kind, depthMm: 200, flangeMm: 70, thicknessMm: 6 } : { kind, depthMm: 150, widthMm: 75, thicknessMm: 5 },
-});
+const frameOf = (kind: 'channel' | 'box', steel: SteelId = 'a36') =>
+  defaultFrame({
+    family: kind === 'channel' ? 'open-channel ladder' : 'boxed ladder',
+    steel,
+    lengthMm: LENGTH,
+    widthMm: 860,
+    datum: 'hole',
+    railShape:
+      kind === 'channel'
+        ? { kind, depthMm: 200, flangeMm: 70, thicknessMm: 6 }
+        : { kind, depthMm: 150, widthMm: 75, thicknessMm: 5 },
+  });
 
 /** A survey in columns: the lowest part of the sides and the bottom keep only a share of the wall between two stations. */
-function surveyed(kind: 'channel' | 'box', rust: { fromMm: number; toMm: number; upToMm: number; left: number }, more: Partial<JobRecords> & { stepMm?: number; memberId?: string; steel?: SteelId } = {}): JobRecords {
+function surveyed(
+  kind: 'channel' | 'box',
+  rust: { fromMm: number; toMm: number; upToMm: number; left: number },
+  more: Partial<JobRecords> & { stepMm?: number; memberId?: string; steel?: SteelId } = {},
+): JobRecords {
   const frame = frameOf(kind, more.steel);
   const member = frame.members.find((each) => each.id === (more.memberId ?? 'rail-left'))!;
   const readings: Reading[] = [];
   const stepMm = more.stepMm ?? 150;
   for (let stationMm = 0; stationMm <= member.lengthMm; stationMm += stepMm) {
-    for (const face of facesOf(member.shape)) for (let k = 0; k < 5; k++) {
-      const heightMm = (face.widthMm * (k + 0.5)) / 5;
-      const isLow = face.id === 'bottom' || (face.upright && heightMm < rust.upToMm);
-      const isRusty = isLow && stationMm >= rust.fromMm && stationMm <= rust.toMm;
-      readings.push({ id: `${readings.length}`, memberId: member.id, stationMm, face: face.id, heightMm, thicknessMm: member.shape.thicknessMm * (isRusty ? rust.left : 0.99), method: 'ultrasonic', by: 'RK', at: '2026-01-01T00:00:00Z', note: '' });
-    }
+    for (const face of facesOf(member.shape))
+      for (let k = 0; k < 5; k++) {
+        const heightMm = (face.widthMm * (k + 0.5)) / 5;
+        const isLow = face.id === 'bottom' || (face.upright && heightMm < rust.upToMm);
+        const isRusty = isLow && stationMm >= rust.fromMm && stationMm <= rust.toMm;
+        readings.push({
+          id: `${readings.length}`,
+          memberId: member.id,
+          stationMm,
+          face: face.id,
+          heightMm,
+          thicknessMm: member.shape.thicknessMm * (isRusty ? rust.left : 0.99),
+          method: 'ultrasonic',
+          by: 'RK',
+          at: '2026-01-01T00:00:00Z',
+          note: '',
+        });
+      }
   }
-  return { frame, practice: DEFAULT_PRACTICE, readings, cracks: [], walk: [], survey: [], strikes: [], repairs: [], grossMassKg: 8000, ...more };
+  return {
+    frame,
+    practice: DEFAULT_PRACTICE,
+    readings,
+    cracks: [],
+    walk: [],
+    survey: [],
+    strikes: [],
+    repairs: [],
+    grossMassKg: 8000,
+    ...more,
+  };
 }
 
 const rust = { fromMm: 1600, toMm: 2300, upToMm: 60, left: 0.3 };
@@ -34,8 +69,10 @@ const left = (records: JobRecords): MemberWork => workMember(records, records.fr
 /** Every number anywhere in a result. */
 function numbersIn(value: unknown, path = ''): [string, number][] {
   if (typeof value === 'number') return [[path, value]];
-  if (ArrayBuffer.isView(value)) return [...(value as Float64Array)].map((each, k) => [`${path}[${k}]`, each]);
-  if (value && typeof value === 'object') return Object.entries(value).flatMap(([key, each]) => numbersIn(each, `${path}.${key}`));
+  if (ArrayBuffer.isView(value))
+    return [...(value as Float64Array)].map((each, k) => [`${path}[${k}]`, each]);
+  if (value && typeof value === 'object')
+    return Object.entries(value).flatMap(([key, each]) => numbersIn(each, `${path}.${key}`));
   return [];
 }
 
@@ -49,13 +86,18 @@ describe.each(['channel', 'box'] as const)('a rusted %s rail, first reading to l
     const [repair] = work.repairs;
     expect(repair!.findings.filter((finding) => finding.weight === 'broken')).toEqual([]);
     expect(repair!.joinFindings.filter((finding) => finding.weight === 'broken')).toEqual([]);
-    for (const piece of repair!.repair.pieces) expect([piece.startMm < 1600 - 150, piece.endMm > 2300 + 150]).toEqual([true, true]);
-    for (const section of repair!.restored) expect(Math.min(section.kept.modulusTop!.value, section.kept.modulusBottom!.value)).toBeGreaterThan(0.98);
+    for (const piece of repair!.repair.pieces)
+      expect([piece.startMm < 1600 - 150, piece.endMm > 2300 + 150]).toEqual([true, true]);
+    for (const section of repair!.restored)
+      expect(Math.min(section.kept.modulusTop!.value, section.kept.modulusBottom!.value)).toBeGreaterThan(
+        0.98,
+      );
   });
 
   test('every weld of it can take what is asked of it', () => {
     for (const end of work.repairs[0]!.joined.ends) expect(end.capacityN).toBeGreaterThanOrEqual(end.forceN);
-    for (const line of work.repairs[0]!.joined.lines) expect(line.legMm).toBeGreaterThanOrEqual(line.minimumLegMm - 1e-9);
+    for (const line of work.repairs[0]!.joined.lines)
+      expect(line.legMm).toBeGreaterThanOrEqual(line.minimumLegMm - 1e-9);
   });
 
   test('no figure is NaN', () => {
@@ -64,20 +106,46 @@ describe.each(['channel', 'box'] as const)('a rusted %s rail, first reading to l
 
   test('mirrored onto the other rail it is the same work', () => {
     const right = surveyed(kind, rust, { memberId: 'rail-right' });
-    const twin = workMember(right, right.frame.members.find((member) => member.id === 'rail-right')!);
-    expect(twin.verdict.findings.map(({ code, value }) => [code, value])).toEqual(work.verdict.findings.map(({ code, value }) => [code, value]));
-    expect(twin.repairs.map(({ patterns }) => patterns.map(({ outline }) => outline))).toEqual(work.repairs.map(({ patterns }) => patterns.map(({ outline }) => outline)));
+    const twin = workMember(
+      right,
+      right.frame.members.find((member) => member.id === 'rail-right')!,
+    );
+    expect(twin.verdict.findings.map(({ code, value }) => [code, value])).toEqual(
+      work.verdict.findings.map(({ code, value }) => [code, value]),
+    );
+    expect(twin.repairs.map(({ patterns }) => patterns.map(({ outline }) => outline))).toEqual(
+      work.repairs.map(({ patterns }) => patterns.map(({ outline }) => outline)),
+    );
   });
 });
 
 test('less metal never makes a milder verdict, and more is never kept of it', () => {
-  fc.assert(fc.property(fc.constantFrom('channel' as const, 'box' as const), fc.double({ min: 0.05, max: 0.95, noNaN: true }), fc.double({ min: 0.3, max: 0.95, noNaN: true }), fc.integer({ min: 30, max: 120 }), (kind, share, factor, upToMm) => {
-    const milder = weighMember(surveyed(kind, { ...rust, upToMm, left: share }, { stepMm: 300 }), frameOf(kind).members[0]!);
-    const worse = weighMember(surveyed(kind, { ...rust, upToMm, left: share * factor }, { stepMm: 300 }), frameOf(kind).members[0]!);
-    expect(severity(worse.verdict.verdict)).toBeGreaterThanOrEqual(severity(milder.verdict.verdict));
-    // Beside a steep edge kriging overshoots a little.
-    worse.picture.sections.forEach((section, k) => expect(section.kept.area!.value).toBeLessThanOrEqual(milder.picture.sections[k]!.kept.area!.value + 0.01));
-  }), { seed: 11, numRuns: 12 });
+  fc.assert(
+    fc.property(
+      fc.constantFrom('channel' as const, 'box' as const),
+      fc.double({ min: 0.05, max: 0.95, noNaN: true }),
+      fc.double({ min: 0.3, max: 0.95, noNaN: true }),
+      fc.integer({ min: 30, max: 120 }),
+      (kind, share, factor, upToMm) => {
+        const milder = weighMember(
+          surveyed(kind, { ...rust, upToMm, left: share }, { stepMm: 300 }),
+          frameOf(kind).members[0]!,
+        );
+        const worse = weighMember(
+          surveyed(kind, { ...rust, upToMm, left: share * factor }, { stepMm: 300 }),
+          frameOf(kind).members[0]!,
+        );
+        expect(severity(worse.verdict.verdict)).toBeGreaterThanOrEqual(severity(milder.verdict.verdict));
+        // Beside a steep edge kriging overshoots a little.
+        worse.picture.sections.forEach((section, k) =>
+          expect(section.kept.area!.value).toBeLessThanOrEqual(
+            milder.picture.sections[k]!.kept.area!.value + 0.01,
+          ),
+        );
+      },
+    ),
+    { seed: 11, numRuns: 12 },
+  );
 });
 
 test('moving the whole survey along the rail moves verdict and plates along with it', () => {
@@ -90,7 +158,9 @@ test('moving the whole survey along the rail moves verdict and plates along with
 describe('what is not proposed', () => {
   test('a plate on steel that may not be welded, and one on a sound rail', () => {
     expect(left(surveyed('channel', rust, { steel: 'unknown' })).repairs).toEqual([]);
-    expect(left(surveyed('channel', rust, { steel: 'unknown' })).verdict.findings.map((finding) => finding.code)).toContain('steel-unknown');
+    expect(
+      left(surveyed('channel', rust, { steel: 'unknown' })).verdict.findings.map((finding) => finding.code),
+    ).toContain('steel-unknown');
     expect(left(surveyed('channel', { ...rust, left: 0.99 })).repairs).toEqual([]);
   });
 
@@ -113,11 +183,16 @@ describe('what is not proposed', () => {
 });
 
 test('the school decides where an edge may land, not how much metal there is', () => {
-  const under = (school: Practice['school']) => left(surveyed('channel', { ...rust, upToMm: 170 }, { practice: { ...DEFAULT_PRACTICE, school } }));
+  const under = (school: Practice['school']) =>
+    left(surveyed('channel', { ...rust, upToMm: 170 }, { practice: { ...DEFAULT_PRACTICE, school } }));
   const [band, inch] = [under('half-inch band'), under('one inch left')];
-  const kept = (work: MemberWork) => work.verdict.findings.find((finding) => finding.code === 'modulus-kept')!.value;
+  const kept = (work: MemberWork) =>
+    work.verdict.findings.find((finding) => finding.code === 'modulus-kept')!.value;
   expect(kept(band)).toBe(kept(inch));
-  const margin = (work: MemberWork) => work.verdict.findings.find((finding) => finding.code === 'margin-short' || finding.code === 'margin-enough')!;
+  const margin = (work: MemberWork) =>
+    work.verdict.findings.find(
+      (finding) => finding.code === 'margin-short' || finding.code === 'margin-enough',
+    )!;
   expect(margin(band).value).toBe(margin(inch).value);
   expect([margin(band).limit, margin(inch).limit]).toEqual([12.7, 25.4]);
 });
@@ -128,14 +203,33 @@ test('a struck reading is as if it had not been taken', () => {
   const strike = { id: 's', evidenceId: 'slip', why: 'slip', by: 'RK', at: '2026-01-02T00:00:00Z' };
   const struck = left({ ...records, readings: [...records.readings, slip], strikes: [strike] });
   expect(struck.verdict).toEqual(left(records).verdict);
-  expect(left({ ...records, readings: [...records.readings, slip] }).picture.map!.thicknessMm).not.toEqual(struck.picture.map!.thicknessMm);
+  expect(left({ ...records, readings: [...records.readings, slip] }).picture.map!.thicknessMm).not.toEqual(
+    struck.picture.map!.thicknessMm,
+  );
 });
 
 test('a crack beyond the rust gets its own plate; one beside it is taken under the same', () => {
-  const crack = (stationMm: number) => ({ id: 'c', memberId: 'rail-left', path: [{ stationMm, face: 'web' as const, heightMm: 60 }, { stationMm: stationMm + 20, face: 'web' as const, heightMm: 110 }], startFound: true, finishFound: true, seenBy: 'dye penetrant' as const, by: 'RK', at: '2026-01-01T00:00:00Z', note: '' });
+  const crack = (stationMm: number) => ({
+    id: 'c',
+    memberId: 'rail-left',
+    path: [
+      { stationMm, face: 'web' as const, heightMm: 60 },
+      { stationMm: stationMm + 20, face: 'web' as const, heightMm: 110 },
+    ],
+    startFound: true,
+    finishFound: true,
+    seenBy: 'dye penetrant' as const,
+    by: 'RK',
+    at: '2026-01-01T00:00:00Z',
+    note: '',
+  });
   expect(left(surveyed('channel', rust, { cracks: [crack(3400)] })).repairs).toHaveLength(2);
   expect(left(surveyed('channel', rust, { cracks: [crack(2400)] })).repairs).toHaveLength(1);
-  expect(left(surveyed('channel', rust, { cracks: [crack(2400)] })).repairs[0]!.findings.map((finding) => finding.code)).toContain('crack-beneath');
+  expect(
+    left(surveyed('channel', rust, { cracks: [crack(2400)] })).repairs[0]!.findings.map(
+      (finding) => finding.code,
+    ),
+  ).toContain('crack-beneath');
 });
 
 const plain = (member: Member) => member.role;

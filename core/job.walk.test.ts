@@ -1,4 +1,14 @@
-import { askLift, explainComplaint, jobBuyersLook, jobDemand, jobSpots, liftBasis, workJob, type JobRecords, type MemberWork } from './job';
+import {
+  askLift,
+  explainComplaint,
+  jobBuyersLook,
+  jobDemand,
+  jobSpots,
+  liftBasis,
+  workJob,
+  type JobRecords,
+  type MemberWork,
+} from './job';
 import { defaultFrame, facesOf, familyOf, typicalLoads, type Frame, type Notice } from './frame';
 import { boltGrade, DEFAULT_PRACTICE, proofLoadN, tensileStressAreaMm2 } from './reference';
 import { ksiToMpa, inchesToMm, lbfToNewtons, STANDARD_GRAVITY } from './quantity';
@@ -7,36 +17,100 @@ import type { Complaint, LiftPlan, Look, Sign, SignDetail, WalkRecord } from './
 
 const AT = '2026-01-01T00:00:00Z';
 let made = 0;
-const stamp = () => ({ id: `00000000-0000-4000-8000-${String(++made).padStart(12, '0')}`, by: 'RK', at: AT, note: '' });
+const stamp = () => ({
+  id: `00000000-0000-4000-8000-${String(++made).padStart(12, '0')}`,
+  by: 'RK',
+  at: AT,
+  note: '',
+});
 const frame: Frame = (() => {
-  const bare = defaultFrame({ ...familyOf('open-channel ladder').typical, family: 'open-channel ladder', steel: 'hot-rolled-50', datum: 'hole' });
+  const bare = defaultFrame({
+    ...familyOf('open-channel ladder').typical,
+    family: 'open-channel ladder',
+    steel: 'hot-rolled-50',
+    datum: 'hole',
+  });
   return { ...bare, loads: { items: typicalLoads(bare, 5000) } };
 })();
 const L = frame.lengthMm;
 
-const base: JobRecords = { frame, practice: DEFAULT_PRACTICE, readings: [], cracks: [], walk: [], survey: [], strikes: [], repairs: [] };
+const base: JobRecords = {
+  frame,
+  practice: DEFAULT_PRACTICE,
+  readings: [],
+  cracks: [],
+  walk: [],
+  survey: [],
+  strikes: [],
+  repairs: [],
+};
 /** Everything looked at and struck with a hammer, found good. */
-const allSeen = (but: Partial<Record<string, Look['result']>> = {}): WalkRecord[] => jobSpots(base).map(({ spot }): Look => {
-  const result = but[spot.id] ?? 'sound';
-  return { kind: 'look', ...stamp(), spotId: spot.id, title: spot.title, memberId: spot.memberId!, stationMm: (spot.fromMm! + spot.toMm!) / 2, result, ways: result === 'not seen' ? [] : ['eye', 'hammer'], ...(result === 'not seen' && { why: 'behind a tank' as const }) };
-});
+const allSeen = (but: Partial<Record<string, Look['result']>> = {}): WalkRecord[] =>
+  jobSpots(base).map(({ spot }): Look => {
+    const result = but[spot.id] ?? 'sound';
+    return {
+      kind: 'look',
+      ...stamp(),
+      spotId: spot.id,
+      title: spot.title,
+      memberId: spot.memberId!,
+      stationMm: (spot.fromMm! + spot.toMm!) / 2,
+      result,
+      ways: result === 'not seen' ? [] : ['eye', 'hammer'],
+      ...(result === 'not seen' && { why: 'behind a tank' as const }),
+    };
+  });
 /** Both rails read all along, a share of the wall kept between two stations. */
 function read(kept: number, fromMm: number, toMm: number): Reading[] {
-  return frame.members.filter((member) => member.role === 'rail').flatMap((rail) => Array.from({ length: 31 }, (_, k) => (k * rail.lengthMm) / 30).flatMap((stationMm) => facesOf(rail.shape).flatMap((face) => [0.15, 0.5, 0.85].map((share): Reading => ({
-    ...stamp(), memberId: rail.id, stationMm, face: face.id, heightMm: share * face.widthMm, method: 'ultrasonic', thicknessMm: rail.shape.thicknessMm * (stationMm > fromMm && stationMm < toMm ? kept : 1),
-  })))));
+  return frame.members
+    .filter((member) => member.role === 'rail')
+    .flatMap((rail) =>
+      Array.from({ length: 31 }, (_, k) => (k * rail.lengthMm) / 30).flatMap((stationMm) =>
+        facesOf(rail.shape).flatMap((face) =>
+          [0.15, 0.5, 0.85].map((share): Reading => ({
+            ...stamp(),
+            memberId: rail.id,
+            stationMm,
+            face: face.id,
+            heightMm: share * face.widthMm,
+            method: 'ultrasonic',
+            thicknessMm: rail.shape.thicknessMm * (stationMm > fromMm && stationMm < toMm ? kept : 1),
+          })),
+        ),
+      ),
+    );
 }
 const worked = new Map<readonly Reading[], Map<string, MemberWork>>();
 /** Sections rest on readings alone: worked out once for each set of them. */
 function worksOf(records: JobRecords): Map<string, MemberWork> {
-  const known = worked.get(records.readings) ?? new Map(workJob(records).map((work): [string, MemberWork] => [work.picture.member.id, work]));
+  const known =
+    worked.get(records.readings) ??
+    new Map(workJob(records).map((work): [string, MemberWork] => [work.picture.member.id, work]));
   worked.set(records.readings, known);
   return known;
 }
-const pads = (frontMm: number, rearMm: number, ratingN = 40_000): LiftPlan['points'] => ([['front', frontMm], ['rear', rearMm]] as const).flatMap(([name, stationMm]) => (['left', 'right'] as const).map((side) => ({ id: `${name} ${side}`, side, stationMm, ratingN })));
-const plan = (more: Partial<LiftPlan> = {}): LiftPlan => ({ way: 'two-post pads', points: pads(0.2 * L, 0.78 * L), wheelsDown: [], unloaded: false, slopeAlongDeg: 0, slopeAcrossDeg: 0, ...more });
-const asked = (records: JobRecords, of: LiftPlan = plan(), notices: Notice[] = []) => askLift(records, notices, worksOf(records), of);
-const codes = (reply: ReturnType<typeof askLift>, weight?: string) => reply.reasons.filter((reason) => !weight || reason.weight === weight).map((reason) => reason.code);
+const pads = (frontMm: number, rearMm: number, ratingN = 40_000): LiftPlan['points'] =>
+  (
+    [
+      ['front', frontMm],
+      ['rear', rearMm],
+    ] as const
+  ).flatMap(([name, stationMm]) =>
+    (['left', 'right'] as const).map((side) => ({ id: `${name} ${side}`, side, stationMm, ratingN })),
+  );
+const plan = (more: Partial<LiftPlan> = {}): LiftPlan => ({
+  way: 'two-post pads',
+  points: pads(0.2 * L, 0.78 * L),
+  wheelsDown: [],
+  unloaded: false,
+  slopeAlongDeg: 0,
+  slopeAcrossDeg: 0,
+  ...more,
+});
+const asked = (records: JobRecords, of: LiftPlan = plan(), notices: Notice[] = []) =>
+  askLift(records, notices, worksOf(records), of);
+const codes = (reply: ReturnType<typeof askLift>, weight?: string) =>
+  reply.reasons.filter((reason) => !weight || reason.weight === weight).map((reason) => reason.code);
 const soundJob: JobRecords = { ...base, readings: read(1, 0, 0), walk: allSeen() };
 
 describe('the lift gate', () => {
@@ -49,23 +123,49 @@ describe('the lift gate', () => {
 
   test('reactions add up to what stands on the frame and balance about its middle', () => {
     const { supports } = asked(soundJob).facts;
-    const steelKg = frame.members.reduce((sum, member) => sum + (facesOf(member.shape).reduce((a, face) => a + face.widthMm * face.wallMm, 0) * member.lengthMm * 7.85e-6), 0);
+    const steelKg = frame.members.reduce(
+      (sum, member) =>
+        sum +
+        facesOf(member.shape).reduce((a, face) => a + face.widthMm * face.wallMm, 0) *
+          member.lengthMm *
+          7.85e-6,
+      0,
+    );
     const loadsKg = frame.loads!.items.reduce((sum, item) => sum + item.massKg, 0);
     const upN = supports.reduce((sum, support) => sum + support.upN, 0);
     expect(upN / ((loadsKg + steelKg) * STANDARD_GRAVITY)).toBeCloseTo(1, 2);
-    const rear = supports.filter((support) => support.id.startsWith('rear')).reduce((sum, support) => sum + support.upN, 0);
+    const rear = supports
+      .filter((support) => support.id.startsWith('rear'))
+      .reduce((sum, support) => sum + support.upN, 0);
     const front = { x: 0.2 * L, rear: 0.78 * L };
-    const momentKg = frame.loads!.items.reduce((sum, item) => sum + item.massKg * ((item.fromMm + item.toMm) / 2 - front.x), 0) + steelKg * (L / 2 - front.x);
+    const momentKg =
+      frame.loads!.items.reduce(
+        (sum, item) => sum + item.massKg * ((item.fromMm + item.toMm) / 2 - front.x),
+        0,
+      ) +
+      steelKg * (L / 2 - front.x);
     expect(rear / ((momentKg * STANDARD_GRAVITY) / (front.rear - front.x))).toBeCloseTo(1, 1);
   });
 
   test('soft metal under a pad: not here, with better places away from it', () => {
-    const soft: Sign = { kind: 'sign', ...stamp(), memberId: 'rail-right', stationMm: 0.78 * L + 100, face: 'web', heightMm: 30, detail: { sign: 'struck', tool: 'hammer', answer: 'gave way' } };
+    const soft: Sign = {
+      kind: 'sign',
+      ...stamp(),
+      memberId: 'rail-right',
+      stationMm: 0.78 * L + 100,
+      face: 'web',
+      heightMm: 30,
+      detail: { sign: 'struck', tool: 'hammer', answer: 'gave way' },
+    };
     const reply = asked({ ...soundJob, walk: [...soundJob.walk, soft] });
-    expect(reply.reasons).toContainEqual(expect.objectContaining({ code: 'failed near', weight: 'refused', pointId: 'rear right' }));
+    expect(reply.reasons).toContainEqual(
+      expect.objectContaining({ code: 'failed near', weight: 'refused', pointId: 'rear right' }),
+    );
     expect(reply.answer).toBe('Not here');
     expect(reply.better.length).toBeGreaterThan(0);
-    for (const { plan: better } of reply.better) for (const point of better.points) expect(Math.abs(point.stationMm - soft.stationMm)).toBeGreaterThan(DEFAULT_PRACTICE.walk.reachMm);
+    for (const { plan: better } of reply.better)
+      for (const point of better.points)
+        expect(Math.abs(point.stationMm - soft.stationMm)).toBeGreaterThan(DEFAULT_PRACTICE.walk.reachMm);
   });
 
   test('lifting by the ends breaks the soft middle: good metal under every pad, refused all the same', () => {
@@ -80,19 +180,41 @@ describe('the lift gate', () => {
     expect(reply.reasons.filter((reason) => reason.pointId && reason.weight === 'refused')).toEqual([]);
     expect(reply.answer).not.toBe('Lift here');
     const whole = asked(soundJob, plan({ points: pads(0.06 * L, 0.94 * L) }));
-    const most = (of: typeof reply) => Math.max(...of.facts.members.filter((member) => member.memberId.startsWith('rail')).map((member) => member.utilisation));
+    const most = (of: typeof reply) =>
+      Math.max(
+        ...of.facts.members
+          .filter((member) => member.memberId.startsWith('rail'))
+          .map((member) => member.utilisation),
+      );
     expect(most(reply)).toBeGreaterThan(1.8 * most(whole));
   });
 
   test('unknown counts as unknown: an unseen critical spot, an unrated point, a notice or no loads keep it shut', () => {
-    const unseen = jobSpots(base).find(({ spot }) => spot.critical && spot.memberId === 'rail-left' && spot.ruleId === 'hanger')!.spot;
+    const unseen = jobSpots(base).find(
+      ({ spot }) => spot.critical && spot.memberId === 'rail-left' && spot.ruleId === 'hanger',
+    )!.spot;
     const missing = { ...soundJob, walk: allSeen({ [unseen.id]: 'not seen' }) };
     expect(asked(missing)).toMatchObject({ answer: 'Not at all yet' });
-    expect(asked(missing).reasons).toContainEqual(expect.objectContaining({ code: 'unseen critical', name: unseen.title }));
-    expect(codes(asked(soundJob, plan({ points: plan().points.map(({ ratingN: _, ...point }) => point) })), 'unknown')).toEqual(['no rating']);
-    expect(asked(soundJob, plan(), [{ id: 'n', unitId: 'u', words: 'Do not lift behind the cab', by: 'RK', at: AT }]).answer).toBe('Not at all yet');
-    expect(codes(asked({ ...soundJob, frame: { ...frame, loads: { items: [] } } }), 'unknown')).toContain('loads unknown');
-    expect(codes(asked(base), 'unknown')).toEqual(expect.arrayContaining(['unseen under', 'unseen critical']));
+    expect(asked(missing).reasons).toContainEqual(
+      expect.objectContaining({ code: 'unseen critical', name: unseen.title }),
+    );
+    expect(
+      codes(
+        asked(soundJob, plan({ points: plan().points.map(({ ratingN: _, ...point }) => point) })),
+        'unknown',
+      ),
+    ).toEqual(['no rating']);
+    expect(
+      asked(soundJob, plan(), [
+        { id: 'n', unitId: 'u', words: 'Do not lift behind the cab', by: 'RK', at: AT },
+      ]).answer,
+    ).toBe('Not at all yet');
+    expect(codes(asked({ ...soundJob, frame: { ...frame, loads: { items: [] } } }), 'unknown')).toContain(
+      'loads unknown',
+    );
+    expect(codes(asked(base), 'unknown')).toEqual(
+      expect.arrayContaining(['unseen under', 'unseen critical']),
+    );
     expect(asked(base).answer).toBe('Not at all yet');
   });
 
@@ -103,7 +225,11 @@ describe('the lift gate', () => {
   });
 
   test('by the axles each wheel’s load is held against what each stand is rated for', () => {
-    const by = (ratingN?: number) => asked(soundJob, plan({ way: 'by the axles', points: [], ...(ratingN !== undefined && { hoistRatingN: ratingN }) }));
+    const by = (ratingN?: number) =>
+      asked(
+        soundJob,
+        plan({ way: 'by the axles', points: [], ...(ratingN !== undefined && { hoistRatingN: ratingN }) }),
+      );
     const heaviest = Math.max(...by().facts.supports.map((support) => support.upN));
     expect(codes(by(), 'unknown')).toEqual(['no rating']);
     expect(codes(by(0.9 * heaviest), 'refused')).toEqual(['rating over']);
@@ -113,26 +239,50 @@ describe('the lift gate', () => {
   test('pads all on one end tip it; a steep slope slides it', () => {
     expect(codes(asked(soundJob, plan({ points: pads(0.1 * L, 0.25 * L) })), 'refused')).toContain('tips');
     expect(codes(asked(soundJob, plan({ slopeAlongDeg: 14 })), 'refused')).toContain('slides');
-    const [flat, sloped] = [asked(soundJob), asked(soundJob, plan({ slopeAlongDeg: 4 }))].map((reply) => reply.facts.supports.filter((each) => each.id.startsWith('front')).reduce((sum, each) => sum + each.upN, 0));
+    const [flat, sloped] = [asked(soundJob), asked(soundJob, plan({ slopeAlongDeg: 4 }))].map((reply) =>
+      reply.facts.supports
+        .filter((each) => each.id.startsWith('front'))
+        .reduce((sum, each) => sum + each.upN, 0),
+    );
     expect(sloped).not.toBeCloseTo(flat!, -1);
     expect(codes(asked(soundJob, plan({ points: [] })), 'refused')).toContain('no points');
-    expect(codes(asked(soundJob, plan({ points: [{ id: 'air', side: 'left', stationMm: 39_000 }] })), 'refused')).toContain('nothing there');
+    expect(
+      codes(asked(soundJob, plan({ points: [{ id: 'air', side: 'left', stationMm: 39_000 }] })), 'refused'),
+    ).toContain('nothing there');
   });
 
   test('an open crack on what the lift loads is against it; on its own wheels it stands as it came', () => {
-    const cracks = [{ ...stamp(), memberId: 'rail-left', path: [{ stationMm: 0.5 * L, face: 'bottom' as const, heightMm: 5 }, { stationMm: 0.5 * L, face: 'bottom' as const, heightMm: 30 }], startFound: true, finishFound: true, seenBy: 'eye' as const }];
+    const cracks = [
+      {
+        ...stamp(),
+        memberId: 'rail-left',
+        path: [
+          { stationMm: 0.5 * L, face: 'bottom' as const, heightMm: 5 },
+          { stationMm: 0.5 * L, face: 'bottom' as const, heightMm: 30 },
+        ],
+        startFound: true,
+        finishFound: true,
+        seenBy: 'eye' as const,
+      },
+    ];
     expect(codes(asked({ ...soundJob, cracks }), 'refused')).toContain('crack on what it loads');
     const onWheels = asked({ ...soundJob, cracks }, plan({ way: 'four-post', hoistRatingN: 90_000 }));
     expect(codes(onWheels, 'refused')).toEqual([]);
     expect(codes(onWheels, 'unknown')).toEqual(['crack on what it loads']);
     expect(asked(soundJob, plan({ way: 'four-post', hoistRatingN: 90_000 })).answer).toBe('Lift here');
-    expect(codes(asked({ ...soundJob, cracks }, plan({ way: 'hitched' })), 'refused')).toContain('crack on what it loads');
+    expect(codes(asked({ ...soundJob, cracks }, plan({ way: 'hitched' })), 'refused')).toContain(
+      'crack on what it loads',
+    );
   });
 
   test('a jack on one corner takes a share of that corner, the other wheels the rest; order of work by axle', () => {
     const rearAxle = frame.landmarks.find((mark) => mark.name === 'Rear axle')!;
     const frontAxle = frame.landmarks.find((mark) => mark.name === 'Front axle')!;
-    const jack = plan({ way: 'jack', points: [{ id: 'jack', side: 'right', stationMm: rearAxle.stationMm - 600, ratingN: 40_000 }], wheelsDown: [`${frontAxle.id} left`, `${frontAxle.id} right`, `${rearAxle.id} left`] });
+    const jack = plan({
+      way: 'jack',
+      points: [{ id: 'jack', side: 'right', stationMm: rearAxle.stationMm - 600, ratingN: 40_000 }],
+      wheelsDown: [`${frontAxle.id} left`, `${frontAxle.id} right`, `${rearAxle.id} left`],
+    });
     const reply = asked(soundJob, jack);
     const whole = asked(soundJob).facts.supports.reduce((sum, each) => sum + each.upN, 0);
     const jackN = reply.facts.supports.find((each) => each.id === 'jack')!.upN;
@@ -140,56 +290,139 @@ describe('the lift gate', () => {
     // Raised until its wheel hangs free it takes more than the corner stood with: a stiff frame brings its neighbours along.
     expect(jackN / whole).toBeLessThan(0.75);
     expect(reply.facts.supports.reduce((sum, each) => sum + each.upN, 0) / whole).toBeCloseTo(1, 1);
-    expect(reply.steps.map((step) => step.does)).toEqual(['chock', 'raise', 'stand', 'spring', 'pin', 'look again']);
+    expect(reply.steps.map((step) => step.does)).toEqual([
+      'chock',
+      'raise',
+      'stand',
+      'spring',
+      'pin',
+      'look again',
+    ]);
   });
 
   test('what it rests on changes with evidence, not with answers or photos', () => {
     const basis = liftBasis(soundJob, []);
-    const answer = { kind: 'lift' as const, ...stamp(), plan: plan(), answer: 'Lift here' as const, reasons: [], basis };
+    const answer = {
+      kind: 'lift' as const,
+      ...stamp(),
+      plan: plan(),
+      answer: 'Lift here' as const,
+      reasons: [],
+      basis,
+    };
     expect(liftBasis({ ...soundJob, walk: [...soundJob.walk, answer] }, [])).toBe(basis);
-    expect(liftBasis({ ...soundJob, walk: [...soundJob.walk, ...allSeen().slice(0, 1)] }, [])).not.toBe(basis);
+    expect(liftBasis({ ...soundJob, walk: [...soundJob.walk, ...allSeen().slice(0, 1)] }, [])).not.toBe(
+      basis,
+    );
     expect(liftBasis({ ...soundJob, readings: soundJob.readings.slice(1) }, [])).not.toBe(basis);
   });
 });
 
 describe('verdicts fed by the walk', () => {
-  const rails = (records: JobRecords) => Object.fromEntries(workJob(records).map((work) => [work.picture.member.id, work.verdict]));
-  const has = (records: JobRecords, member: string, code: string) => rails(records)[member]!.findings.find((finding) => finding.code === code);
-  const sign = (detail: SignDetail, more: Partial<Sign> = {}): Sign => ({ kind: 'sign', ...stamp(), memberId: 'rail-left', stationMm: 1000, face: 'web', heightMm: 50, detail, ...more });
+  const rails = (records: JobRecords) =>
+    Object.fromEntries(workJob(records).map((work) => [work.picture.member.id, work.verdict]));
+  const has = (records: JobRecords, member: string, code: string) =>
+    rails(records)[member]!.findings.find((finding) => finding.code === code);
+  const sign = (detail: SignDetail, more: Partial<Sign> = {}): Sign => ({
+    kind: 'sign',
+    ...stamp(),
+    memberId: 'rail-left',
+    stationMm: 1000,
+    face: 'web',
+    heightMm: 50,
+    detail,
+    ...more,
+  });
   const withSigns = (...signs: Sign[]): JobRecords => ({ ...soundJob, walk: [...soundJob.walk, ...signs] });
 
   test('a member whose critical spots were not seen is never left on its readings', () => {
     expect(rails(soundJob)['rail-left']!.verdict).toBe('Leave');
-    const hangers = jobSpots(base).filter(({ spot }) => spot.memberId === 'rail-left' && spot.critical).map(({ spot }) => [spot.id, 'not seen'] as const);
+    const hangers = jobSpots(base)
+      .filter(({ spot }) => spot.memberId === 'rail-left' && spot.critical)
+      .map(({ spot }) => [spot.id, 'not seen'] as const);
     const blind = { ...soundJob, walk: allSeen(Object.fromEntries(hangers)) };
     expect(rails(blind)['rail-left']!.verdict).toBe('Can’t say');
     expect(has(blind, 'rail-left', 'spots-unseen')).toMatchObject({ value: 1, limit: 0.25 });
-    expect(rails({ ...blind, practice: { ...blind.practice, walk: { ...blind.practice.walk, unseenShare: 1 } } })['rail-left']!.verdict).toBe('Leave');
+    expect(
+      rails({ ...blind, practice: { ...blind.practice, walk: { ...blind.practice.walk, unseenShare: 1 } } })[
+        'rail-left'
+      ]!.verdict,
+    ).toBe('Leave');
   });
 
   test('both sides: its twin is bad and nobody looked here', () => {
-    const spot = jobSpots(base).find((state) => state.spot.memberId === 'rail-left' && state.spot.ruleId === 'hanger')!.spot;
+    const spot = jobSpots(base).find(
+      (state) => state.spot.memberId === 'rail-left' && state.spot.ruleId === 'hanger',
+    )!.spot;
     const records = { ...soundJob, walk: allSeen({ [spot.id]: 'soft', [spot.twinId!]: 'not seen' }) };
     expect(has(records, 'rail-right', 'twin-unseen')).toMatchObject({ verdict: 'Can’t say' });
     expect(has(records, 'rail-left', 'looked-failed')).toMatchObject({ verdict: 'Mend' });
-    expect(has({ ...records, walk: allSeen({ [spot.id]: 'soft' }) }, 'rail-right', 'twin-unseen')).toBeUndefined();
+    expect(
+      has({ ...records, walk: allSeen({ [spot.id]: 'soft' }) }, 'rail-right', 'twin-unseen'),
+    ).toBeUndefined();
   });
 
   test.each<[SignDetail, string, string]>([
-    [{ sign: 'struck', tool: 'pick', answer: 'gave way' }, 'struck-failed', 'Mend'], [{ sign: 'layers', counted: 3, expected: 1 }, 'layered-repair', 'Can’t say'], [{ sign: 'old repair', cover: 'skin over rust' }, 'layered-repair', 'Can’t say'],
-    [{ sign: 'coating', coat: 'thick rubber over a seam' }, 'coated-over', 'Can’t say'], [{ sign: 'fastener', is: 'bolt', state: 'missing', clamps: '' }, 'fastener', 'Mend'], [{ sign: 'maker’s weld', state: 'missing' }, 'maker-weld', 'Mend'], [{ sign: 'welded solid', joint: 'shackle' }, 'welded-solid', 'Watch'],
-  ])('%j: %s, %s', (detail, code, verdict) => expect(has(withSigns(sign(detail)), 'rail-left', code)).toMatchObject({ verdict, source: expect.any(String) }));
+    [{ sign: 'struck', tool: 'pick', answer: 'gave way' }, 'struck-failed', 'Mend'],
+    [{ sign: 'layers', counted: 3, expected: 1 }, 'layered-repair', 'Can’t say'],
+    [{ sign: 'old repair', cover: 'skin over rust' }, 'layered-repair', 'Can’t say'],
+    [{ sign: 'coating', coat: 'thick rubber over a seam' }, 'coated-over', 'Can’t say'],
+    [{ sign: 'fastener', is: 'bolt', state: 'missing', clamps: '' }, 'fastener', 'Mend'],
+    [{ sign: 'maker’s weld', state: 'missing' }, 'maker-weld', 'Mend'],
+    [{ sign: 'welded solid', joint: 'shackle' }, 'welded-solid', 'Watch'],
+  ])('%j: %s, %s', (detail, code, verdict) =>
+    expect(has(withSigns(sign(detail)), 'rail-left', code)).toMatchObject({
+      verdict,
+      source: expect.any(String),
+    }),
+  );
 
   test('harmless signs give no reason, and a cover looked beneath afterwards is done with', () => {
-    for (const detail of [{ sign: 'struck', tool: 'hammer', answer: 'even ring' }, { sign: 'fastener', is: 'bolt', state: 'sound', clamps: '' }, { sign: 'coating', coat: 'sound paint' }] as const) expect(rails(withSigns(sign(detail)))['rail-left']!.verdict).toBe('Leave');
+    for (const detail of [
+      { sign: 'struck', tool: 'hammer', answer: 'even ring' },
+      { sign: 'fastener', is: 'bolt', state: 'sound', clamps: '' },
+      { sign: 'coating', coat: 'sound paint' },
+    ] as const)
+      expect(rails(withSigns(sign(detail)))['rail-left']!.verdict).toBe('Leave');
     const cover = sign({ sign: 'coating', coat: 'thick rubber over a seam' }, { toMm: 1400 });
-    expect(has(withSigns(cover, sign({ sign: 'struck', tool: 'hammer', answer: 'even ring' }, { stationMm: 1200, at: '2026-01-02T00:00:00Z' })), 'rail-left', 'coated-over')).toBeUndefined();
-    expect(has(withSigns(cover, sign({ sign: 'struck', tool: 'hammer', answer: 'even ring' }, { stationMm: 1200, at: '2025-12-02T00:00:00Z' })), 'rail-left', 'coated-over')).toBeDefined();
+    expect(
+      has(
+        withSigns(
+          cover,
+          sign(
+            { sign: 'struck', tool: 'hammer', answer: 'even ring' },
+            { stationMm: 1200, at: '2026-01-02T00:00:00Z' },
+          ),
+        ),
+        'rail-left',
+        'coated-over',
+      ),
+    ).toBeUndefined();
+    expect(
+      has(
+        withSigns(
+          cover,
+          sign(
+            { sign: 'struck', tool: 'hammer', answer: 'even ring' },
+            { stationMm: 1200, at: '2025-12-02T00:00:00Z' },
+          ),
+        ),
+        'rail-left',
+        'coated-over',
+      ),
+    ).toBeDefined();
   });
 });
 
 describe('the complaint', () => {
-  const complaint = (more: Partial<Complaint>): Complaint => ({ kind: 'complaint', ...stamp(), what: 'sag', where: 'middle', memberIds: ['rail-left', 'rail-right'], ...more });
+  const complaint = (more: Partial<Complaint>): Complaint => ({
+    kind: 'complaint',
+    ...stamp(),
+    what: 'sag',
+    where: 'middle',
+    memberIds: ['rail-left', 'rail-right'],
+    ...more,
+  });
   const thin = { ...soundJob, readings: read(0.35, 0.35 * L, 0.65 * L) };
   const works = worksOf(thin);
   const demand = jobDemand(thin, works, ['as built', 'as found']);
@@ -197,7 +430,8 @@ describe('the complaint', () => {
 
   test('rust makes it sag more, and what the model moves accounts for as much and no more', () => {
     expect(movement!.foundMm).toBeGreaterThan(1.1 * movement!.builtMm);
-    const of = (movementMm: number) => explainComplaint(thin, works, demand, complaint({ movementMm })).standing;
+    const of = (movementMm: number) =>
+      explainComplaint(thin, works, demand, complaint({ movementMm })).standing;
     expect(of(0.9 * movement!.builtMm)).toBe('moves so as made');
     expect(of(1.2 * movement!.foundMm)).toBe('accounted for');
     expect(of(3 * movement!.foundMm)).toBe('unexplained, keep looking');
@@ -205,7 +439,9 @@ describe('the complaint', () => {
 
   test('unmeasured or beyond beams it stays open, and lists what is unseen on its path', () => {
     expect(explainComplaint(thin, works, demand, complaint({})).standing).toBe('damage there, not computed');
-    expect(explainComplaint(soundJob, worksOf(soundJob), undefined, complaint({ what: 'squeak' })).standing).toBe('nothing found there yet');
+    expect(
+      explainComplaint(soundJob, worksOf(soundJob), undefined, complaint({ what: 'squeak' })).standing,
+    ).toBe('nothing found there yet');
     const blind = { ...thin, walk: [] };
     const { unseen } = explainComplaint(blind, works, demand, complaint({ memberIds: ['cross-2'] }));
     expect(unseen.map((state) => state.spot.memberId)).toEqual(['cross-2', 'cross-2']);
@@ -215,7 +451,16 @@ describe('the complaint', () => {
 describe('the look before buying', () => {
   test('nothing found and all seen; too little seen; something to take off the price; walk away', () => {
     const answerOf = (records: JobRecords) => jobBuyersLook(records, workJob(records));
-    const body = jobSpots(soundJob, true).filter(({ spot }) => spot.memberId === undefined).map(({ spot }): Look => ({ kind: 'look', ...stamp(), spotId: spot.id, title: spot.title, result: 'sound', ways: ['eye'] }));
+    const body = jobSpots(soundJob, true)
+      .filter(({ spot }) => spot.memberId === undefined)
+      .map(({ spot }): Look => ({
+        kind: 'look',
+        ...stamp(),
+        spotId: spot.id,
+        title: spot.title,
+        result: 'sound',
+        ways: ['eye'],
+      }));
     const good = { ...soundJob, walk: [...soundJob.walk, ...body] };
     expect(answerOf(good)).toMatchObject({ answer: 'no reason recorded against it', unseen: [], found: [] });
     expect(answerOf(base)).toMatchObject({ answer: 'do not decide yet' });
@@ -224,19 +469,35 @@ describe('the look before buying', () => {
     expect(look.answer).toBe('only with its price taken off');
     expect(look.money[1]).toBeGreaterThan(look.money[0]);
     expect(look.money[0]).toBeCloseTo(look.hours[0] * 110, 6);
-    expect(answerOf({ ...good, readings: read(0.05, -1, 2 * L) })).toMatchObject({ answer: 'walk away', worst: 'Retire' });
+    expect(answerOf({ ...good, readings: read(0.05, -1, 2 * L) })).toMatchObject({
+      answer: 'walk away',
+      worst: 'Retire',
+    });
   });
 
   test('a claim not borne out is a reason, the last word on it counting', () => {
-    const claim = (standing: 'not borne out' | 'borne out') => ({ kind: 'claim' as const, ...stamp(), claimId: '00000000-0000-4000-8000-00000000cccc', words: 'metalwork done', standing });
-    const of = (...claims: ReturnType<typeof claim>[]) => jobBuyersLook({ ...soundJob, walk: [...soundJob.walk, ...claims] }, workJob(soundJob)).whys.join();
+    const claim = (standing: 'not borne out' | 'borne out') => ({
+      kind: 'claim' as const,
+      ...stamp(),
+      claimId: '00000000-0000-4000-8000-00000000cccc',
+      words: 'metalwork done',
+      standing,
+    });
+    const of = (...claims: ReturnType<typeof claim>[]) =>
+      jobBuyersLook({ ...soundJob, walk: [...soundJob.walk, ...claims] }, workJob(soundJob)).whys.join();
     expect(of(claim('not borne out'))).toContain('metalwork done');
     expect(of(claim('not borne out'), claim('borne out'))).not.toContain('metalwork done');
   });
 });
 
 describe('bolts by their head marks (SAE J429, from memory)', () => {
-  test.each([[0, 1 / 2, '2', 55, 74], [3, 1 / 2, '5', 85, 120], [3, 1, '5', 85, 120], [3, 1.25, '5', 74, 105], [6, 1.5, '8', 120, 150]])('%d marks, %d in: grade %s', (marks, inches, grade, proof, tensile) => {
+  test.each([
+    [0, 1 / 2, '2', 55, 74],
+    [3, 1 / 2, '5', 85, 120],
+    [3, 1, '5', 85, 120],
+    [3, 1.25, '5', 74, 105],
+    [6, 1.5, '8', 120, 150],
+  ])('%d marks, %d in: grade %s', (marks, inches, grade, proof, tensile) => {
     const found = boltGrade(marks, inchesToMm(inches))!;
     expect(found.grade).toBe(grade);
     expect(found.proofMpa).toBeCloseTo(ksiToMpa(proof), 6);

@@ -13,7 +13,21 @@ export function bundleOf(db: Db, jobId: string): JobBundle | undefined {
   const file = jobFile(db, jobId);
   if (!file) return undefined;
   const { unit, notices, job, frame, practice, readings, cracks, walk, survey, strikes, repairs } = file;
-  return { format: 'ossatura job', version: 1, unit, notices: [...notices], job, frame, practice, readings: [...readings], cracks: [...cracks], walk: [...walk], survey: [...survey], strikes: [...strikes], repairs: [...repairs] };
+  return {
+    format: 'ossatura job',
+    version: 1,
+    unit,
+    notices: [...notices],
+    job,
+    frame,
+    practice,
+    readings: [...readings],
+    cracks: [...cracks],
+    walk: [...walk],
+    survey: [...survey],
+    strikes: [...strikes],
+    repairs: [...repairs],
+  };
 }
 
 /**
@@ -38,13 +52,21 @@ export function importBundle(db: Db, bundle: JobBundle): Written<{ jobId: string
       run(() => keepSurveyRecords(db, bundle.job.id, bundle.survey));
       for (const strike of bundle.strikes) run(() => keepStrike(db, bundle.job.id, strike));
       const planned = new Set(repairsOf(db, bundle.job.id).map((repair) => repair.id));
-      for (const repair of bundle.repairs.filter((each) => !planned.has(each.id))) run(() => keepRepair(db, bundle.job.id, repair));
+      for (const repair of bundle.repairs.filter((each) => !planned.has(each.id)))
+        run(() => keepRepair(db, bundle.job.id, repair));
     }).immediate();
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
     problem = error.problem;
   }
-  return problem ? refused(problem.code, problem.message, 'Nothing of the bundle was taken in; everything recorded before stands.', problem.at) : written({ jobId: bundle.job.id, wasHere });
+  return problem
+    ? refused(
+        problem.code,
+        problem.message,
+        'Nothing of the bundle was taken in; everything recorded before stands.',
+        problem.at,
+      )
+    : written({ jobId: bundle.job.id, wasHere });
 }
 
 /** Carries a refusal out of a transaction so that it is rolled back. */

@@ -30,13 +30,16 @@ export function openDatabase(path: string): Db {
 export function migrate(db: Db, upTo = Number.POSITIVE_INFINITY): void {
   const done = db.pragma('user_version', { simple: true }) as number;
   db.pragma('foreign_keys = OFF');
-  for (const file of readdirSync(MIGRATIONS).filter((name) => name.endsWith('.sql')).sort()) {
+  for (const file of readdirSync(MIGRATIONS)
+    .filter((name) => name.endsWith('.sql'))
+    .sort()) {
     const number = Number(file.slice(0, 3));
     if (number <= done || number > upTo) continue;
     db.transaction(() => {
       db.exec(readFileSync(join(MIGRATIONS, file), 'utf8'));
       const broken = db.pragma('foreign_key_check') as unknown[];
-      if (broken.length) throw new Error(`${file} would leave ${broken.length} records without what they refer to`);
+      if (broken.length)
+        throw new Error(`${file} would leave ${broken.length} records without what they refer to`);
       db.pragma(`user_version = ${number}`);
     })();
   }
@@ -45,4 +48,5 @@ export function migrate(db: Db, upTo = Number.POSITIVE_INFINITY): void {
 
 /** One connection for the server's life; kept on globalThis because the development server loads modules anew on every edit. */
 const held = globalThis as typeof globalThis & { ossaturaDb?: Db };
-export const database = (): Db => (held.ossaturaDb ??= openDatabase(process.env.OSSATURA_DB ?? join(process.cwd(), 'var', 'ossatura.db')));
+export const database = (): Db =>
+  (held.ossaturaDb ??= openDatabase(process.env.OSSATURA_DB ?? join(process.cwd(), 'var', 'ossatura.db')));

@@ -3,7 +3,15 @@ export { refused, sameRecord, written, type Problem, type Written } from './prob
 export { addNotice, addUnit, allUnits, correctUnit, noticesOf, unitById } from './unit';
 export { allJobs, changeSetup, evidenceMark, jobById, jobFile, openJob, type SetupChange } from './job';
 export { currentSetup, type Setup } from './setup';
-export { cracksOf, keepCrack, keepReadings, keepStrike, readingsOf, strikesOf, type KeptReading } from './evidence';
+export {
+  cracksOf,
+  keepCrack,
+  keepReadings,
+  keepStrike,
+  readingsOf,
+  strikesOf,
+  type KeptReading,
+} from './evidence';
 export { keepRepair, repairsOf, withdrawRepair } from './repair';
 export { bundleOf, importBundle } from './bundle';
 export { keepStartingFrame, startingFrames, startingFrameSchema, type StartingFrame } from './starting-frame';

@@ -1,4 +1,11 @@
-import { jobDemand, verdictWithDemand, workMember, workJob, type JobRecords, type MemberWork } from '@/core/job';
+import {
+  jobDemand,
+  verdictWithDemand,
+  workMember,
+  workJob,
+  type JobRecords,
+  type MemberWork,
+} from '@/core/job';
 import type { JobBundle } from '@/core/exchange';
 import { frameSchema } from '@/core/frame';
 import { checkReading } from '@/core/probe';
@@ -10,22 +17,38 @@ import { stateKept, stateProperties, type Repair } from '@/core/shape';
 import { demoBundles } from '.';
 
 /** The demo's two units worked from first reading to last weld. */
-const [gritter, trailer] = demoBundles().map((bundle): JobRecords => ({ ...bundle, ...(bundle.unit.grossMassKg !== undefined && { grossMassKg: bundle.unit.grossMassKg }) })) as [JobRecords, JobRecords];
-const memberOf = (records: Pick<JobRecords, 'frame'>, id: string) => records.frame.members.find((member) => member.id === id)!;
+const [gritter, trailer] = demoBundles().map((bundle): JobRecords => ({
+  ...bundle,
+  ...(bundle.unit.grossMassKg !== undefined && { grossMassKg: bundle.unit.grossMassKg }),
+})) as [JobRecords, JobRecords];
+const memberOf = (records: Pick<JobRecords, 'frame'>, id: string) =>
+  records.frame.members.find((member) => member.id === id)!;
 const right = workMember(gritter, memberOf(gritter, 'rail-right'));
 const boxed = workMember(trailer, memberOf(trailer, 'rail-left'));
-const broken = (work: MemberWork, k = 0) => work.repairs[k]!.findings.filter((finding) => finding.weight === 'broken').map((finding) => finding.code);
-const withRepair = (records: JobRecords, id: string, repair: Repair) => workMember({ ...records, repairs: [repair] }, memberOf(records, id));
+const broken = (work: MemberWork, k = 0) =>
+  work.repairs[k]!.findings.filter((finding) => finding.weight === 'broken').map((finding) => finding.code);
+const withRepair = (records: JobRecords, id: string, repair: Repair) =>
+  workMember({ ...records, repairs: [repair] }, memberOf(records, id));
 const own = (repair: Repair, more: Partial<Repair>): Repair => ({ ...repair, id: 'own', ...more });
 
 describe('the gritting truck', () => {
   test('right rail Mend, left rail Leave, one crossmember Renew, the unread ones can’t say', () => {
-    const verdicts = Object.fromEntries(workJob(gritter).map((work) => [work.picture.member.id, work.verdict.verdict]));
-    expect(verdicts).toMatchObject({ 'rail-right': 'Mend', 'rail-left': 'Leave', 'cross-4': 'Renew', 'cross-3': 'Leave', 'cross-1': 'Can’t say' });
+    const verdicts = Object.fromEntries(
+      workJob(gritter).map((work) => [work.picture.member.id, work.verdict.verdict]),
+    );
+    expect(verdicts).toMatchObject({
+      'rail-right': 'Mend',
+      'rail-left': 'Leave',
+      'cross-4': 'Renew',
+      'cross-3': 'Leave',
+      'cross-1': 'Can’t say',
+    });
   });
 
   test('the found edge is the truth’s tide line within one bracket', () => {
-    const column = right.picture.edges[0]!.columns.find((each) => Math.abs(each.stationMm - inchesToMm(108)) < 5)!;
+    const column = right.picture.edges[0]!.columns.find(
+      (each) => Math.abs(each.stationMm - inchesToMm(108)) < 5,
+    )!;
     expect(column.lowerMm).toBeLessThanOrEqual(inchesToMm(3.25));
     expect(column.upperMm).toBeGreaterThanOrEqual(inchesToMm(2.75));
   });
@@ -34,7 +57,10 @@ describe('the gritting truck', () => {
     expect(right.repairs.map((each) => each.repair.pieces[0]!.kind)).toEqual(['bottom L', 'bottom L']);
     right.repairs.forEach((each, k) => {
       expect(broken(right, k)).toEqual([]);
-      for (const section of each.restored) expect(Math.min(lowerBound(section.kept.modulusTop!), lowerBound(section.kept.modulusBottom!))).toBeGreaterThanOrEqual(0.9);
+      for (const section of each.restored)
+        expect(
+          Math.min(lowerBound(section.kept.modulusTop!), lowerBound(section.kept.modulusBottom!)),
+        ).toBeGreaterThanOrEqual(0.9);
     });
   });
 
@@ -60,7 +86,11 @@ describe('the gritting truck', () => {
     const { repair, joined } = right.repairs[0]!;
     const line = joined.lines.find((each) => each.place === 'upper edge')!;
     const piece = repair.pieces[0]!;
-    const section = stateProperties(right.picture, right.states.find((state) => state.id === 'as repaired')!, (line.fromMm + line.toMm) / 2)!;
+    const section = stateProperties(
+      right.picture,
+      right.states.find((state) => state.id === 'as repaired')!,
+      (line.fromMm + line.toMm) / 2,
+    )!;
     const plateArea = piece.thicknessMm * (piece.upperEdgeMm + inchesToMm(2.75) + piece.thicknessMm / 2);
     const arm = section.centroidYMm - inchesToMm(1);
     const shearN = (3 * 9.80665 * gritter.grossMassKg!) / 6;
@@ -80,7 +110,12 @@ describe('the gritting truck', () => {
   test('states: cut open keeps least, tacked no more than cut open, repaired most', () => {
     const repair = own(right.repairs[0]!.repair, { cutOut: true });
     const work = withRepair(gritter, 'rail-right', repair);
-    const area = (id: string) => stateProperties(work.picture, work.states.find((state) => state.id === id)!, inchesToMm(108))!.areaMm2;
+    const area = (id: string) =>
+      stateProperties(
+        work.picture,
+        work.states.find((state) => state.id === id)!,
+        inchesToMm(108),
+      )!.areaMm2;
     expect(area('cut open')).toBeLessThan(area('as found'));
     expect(area('tacked')).toBeCloseTo(area('cut open'), 9);
     expect(area('as found')).toBeLessThan(area('as built'));
@@ -90,7 +125,10 @@ describe('the gritting truck', () => {
 
   test('a struck reading changes the work as if it had never been taken', () => {
     const slipped = gritter.readings.at(-1)!;
-    const without = workMember({ ...gritter, readings: gritter.readings.slice(0, -1), strikes: [] }, memberOf(gritter, 'rail-right'));
+    const without = workMember(
+      { ...gritter, readings: gritter.readings.slice(0, -1), strikes: [] },
+      memberOf(gritter, 'rail-right'),
+    );
     const unstruck = workMember({ ...gritter, strikes: [] }, memberOf(gritter, 'rail-right'));
     expect(gritter.strikes[0]!.evidenceId).toBe(slipped.id);
     expect(right.picture.map!.thicknessMm).toEqual(without.picture.map!.thicknessMm);
@@ -106,20 +144,35 @@ describe('a technician’s own changes break the rules they should', () => {
     ['an edge at the corner', { upperEdgeMm: inchesToMm(7.9) }, 'edge-above-corner'],
     ['a short plate', { startMm: inchesToMm(81), endMm: inchesToMm(135) }, 'run-out-short'],
     ['square ends', { taperMm: 0 }, 'square-end'],
-    ['a thin plate, cut short', { thicknessMm: inchesToMm(1 / 8), startMm: inchesToMm(80), endMm: inchesToMm(136) }, 'development-short'],
+    [
+      'a thin plate, cut short',
+      { thicknessMm: inchesToMm(1 / 8), startMm: inchesToMm(80), endMm: inchesToMm(136) },
+      'development-short',
+    ],
   ])('%s', (_what, change, code) => {
     const work = withRepair(gritter, 'rail-right', own(proposal, { pieces: [{ ...piece, ...change }] }));
-    expect(broken(work, work.repairs.findIndex((each) => !each.isProposal))).toContain(code);
+    expect(
+      broken(
+        work,
+        work.repairs.findIndex((each) => !each.isProposal),
+      ),
+    ).toContain(code);
   });
 
   test('cutting the flange out between the axles is flagged with its source', () => {
     const work = withRepair(gritter, 'rail-right', own(proposal, { cutOut: true }));
-    const finding = work.repairs.find((each) => !each.isProposal)!.findings.find((each) => each.code === 'flange-cut-between-axles');
+    const finding = work.repairs
+      .find((each) => !each.isProposal)!
+      .findings.find((each) => each.code === 'flange-cut-between-axles');
     expect(finding).toMatchObject({ weight: 'broken', source: 'flangeCut' });
   });
 
   test('a heavy plate with square ends is an abrupt overlay; tapered it is only noted', () => {
-    const heavy = withRepair(gritter, 'rail-right', own(proposal, { pieces: [{ ...piece, thicknessMm: inchesToMm(3 / 8), taperMm: 0 }] }));
+    const heavy = withRepair(
+      gritter,
+      'rail-right',
+      own(proposal, { pieces: [{ ...piece, thicknessMm: inchesToMm(3 / 8), taperMm: 0 }] }),
+    );
     expect(broken(heavy, 0)).toContain('overlay-stiff-abrupt');
   });
 
@@ -134,13 +187,26 @@ describe('the boat trailer', () => {
     const [worked] = boxed.repairs;
     expect(worked!.repair).toMatchObject({ cutOut: true, pieces: [{ kind: 'bottom U' }] });
     expect(broken(boxed)).toEqual([]);
-    expect(worked!.patterns[0]!.holes.filter((hole) => hole.purpose === 'drain').length).toBeGreaterThanOrEqual(2);
-    expect(worked!.joined.lines.filter((line) => line.place === 'upper edge').map((line) => line.face)).toEqual(['outer', 'inner']);
+    expect(
+      worked!.patterns[0]!.holes.filter((hole) => hole.purpose === 'drain').length,
+    ).toBeGreaterThanOrEqual(2);
+    expect(
+      worked!.joined.lines.filter((line) => line.place === 'upper edge').map((line) => line.face),
+    ).toEqual(['outer', 'inner']);
     expect(Math.min(...worked!.restored.map((section) => section.kept.torsion!.value))).toBeGreaterThan(0.9);
   });
 
   test('where the edge is too high for a bottom cap the top gets one too', () => {
-    const tall = { ...trailer, readings: trailer.readings.map((reading) => (reading.stationMm > inchesToMm(120) && reading.stationMm < inchesToMm(170) && (reading.face === 'outer' || reading.face === 'inner') ? { ...reading, thicknessMm: 1 } : reading)) };
+    const tall = {
+      ...trailer,
+      readings: trailer.readings.map((reading) =>
+        reading.stationMm > inchesToMm(120) &&
+        reading.stationMm < inchesToMm(170) &&
+        (reading.face === 'outer' || reading.face === 'inner')
+          ? { ...reading, thicknessMm: 1 }
+          : reading,
+      ),
+    };
     const work = workMember(tall, memberOf(tall, 'rail-left'));
     expect(work.verdict.findings.map((finding) => finding.code)).toContain('margin-short');
     expect(work.repairs[0]!.repair.pieces.map((each) => each.kind)).toEqual(['bottom U', 'top U']);
@@ -150,29 +216,38 @@ describe('the boat trailer', () => {
 });
 
 test('steel that may not be welded gets no welded proposal', () => {
-  const frame = { ...gritter.frame, members: gritter.frame.members.map((member) => ({ ...member, steel: 'unknown' as const })) };
+  const frame = {
+    ...gritter.frame,
+    members: gritter.frame.members.map((member) => ({ ...member, steel: 'unknown' as const })),
+  };
   expect(workMember({ ...gritter, frame }, frame.members[1]!).repairs).toEqual([]);
 });
 
 describe('the other three units', () => {
   const bundles = demoBundles().slice(2);
-  test.each(bundles.map((bundle) => [bundle.unit.tag, bundle] as const))('%s: a frame that stands, evidence that lies on it, every member worked out', (_tag, bundle) => {
-    expect(frameSchema.safeParse(bundle.frame).success).toBe(true);
-    for (const reading of bundle.readings) expect(checkReading(memberOf(bundle, reading.memberId), reading).ok).toBe(true);
-    for (const crack of bundle.cracks) expect(checkCrack(memberOf(bundle, crack.memberId), crack)).toEqual({ ok: true, value: null });
-    const works = new Map(workJob(bundle).map((work) => [work.picture.member.id, work]));
-    const demand = jobDemand(bundle, works);
-    expect(demand['as found']!.problems).toEqual([]);
-    expect(demand['as found']!.wheels.length).toBeGreaterThanOrEqual(4);
-    for (const [id, work] of works) {
-      const { verdict, findings } = verdictWithDemand(work.picture, demand);
-      expect([id, findings.map((finding) => finding.code).includes('section-alone')]).toEqual([id, false]);
-      if (!work.picture.map && !work.picture.walk?.worst) expect(verdict).toBe('Can’t say');
-    }
-  });
+  test.each(bundles.map((bundle) => [bundle.unit.tag, bundle] as const))(
+    '%s: a frame that stands, evidence that lies on it, every member worked out',
+    (_tag, bundle) => {
+      expect(frameSchema.safeParse(bundle.frame).success).toBe(true);
+      for (const reading of bundle.readings)
+        expect(checkReading(memberOf(bundle, reading.memberId), reading).ok).toBe(true);
+      for (const crack of bundle.cracks)
+        expect(checkCrack(memberOf(bundle, crack.memberId), crack)).toEqual({ ok: true, value: null });
+      const works = new Map(workJob(bundle).map((work) => [work.picture.member.id, work]));
+      const demand = jobDemand(bundle, works);
+      expect(demand['as found']!.problems).toEqual([]);
+      expect(demand['as found']!.wheels.length).toBeGreaterThanOrEqual(4);
+      for (const [id, work] of works) {
+        const { verdict, findings } = verdictWithDemand(work.picture, demand);
+        expect([id, findings.map((finding) => finding.code).includes('section-alone')]).toEqual([id, false]);
+        if (!work.picture.map && !work.picture.walk?.worst) expect(verdict).toBe('Can’t say');
+      }
+    },
+  );
 
   test('the library trailer’s crack is a reason not to use it, the van’s rotted rail and sill are seen', () => {
-    const verdicts = (bundle: JobBundle) => Object.fromEntries(workJob(bundle).map((work) => [work.picture.member.id, work.verdict.verdict]));
+    const verdicts = (bundle: JobBundle) =>
+      Object.fromEntries(workJob(bundle).map((work) => [work.picture.member.id, work.verdict.verdict]));
     expect(verdicts(bundles[0]!)['rail-left']).toBe('Mend');
     const van = verdicts(bundles[2]!);
     expect(['Mend', 'Splice', 'Renew', 'Retire']).toContain(van['rail-right-front']);

@@ -4,7 +4,17 @@ import { gritter } from './gritter';
 import { diversTrailer, libraryTrailer, surveyVan, surveyVanBefore } from './others';
 
 /** The invented scenario: every unit's bundle, the same on each seeding. */
-export const demoBundles = (): JobBundle[] => [gritter(), boatTrailer(), libraryTrailer(), diversTrailer(), surveyVan()];
+export const demoBundles = (): JobBundle[] => [
+  gritter(),
+  boatTrailer(),
+  libraryTrailer(),
+  diversTrailer(),
+  surveyVan(),
+];
 
 /** Jobs that were done with before: seeded, then closed. */
-export const closedBundles = (): { readonly bundle: JobBundle; readonly closedAt: string; readonly by: string }[] => [{ bundle: surveyVanBefore(), closedAt: '2024-10-11T16:00:00Z', by: 'RK' }];
+export const closedBundles = (): {
+  readonly bundle: JobBundle;
+  readonly closedAt: string;
+  readonly by: string;
+}[] => [{ bundle: surveyVanBefore(), closedAt: '2024-10-11T16:00:00Z', by: 'RK' }];

@@ -8,10 +8,15 @@ if (!path) throw new Error('OSSATURA_DB names no file');
 const db = openDatabase(path);
 for (const bundle of demoBundles()) {
   const outcome = importBundle(db, bundle);
-  console.log(outcome.ok ? `${bundle.unit.tag}: ${outcome.value.wasHere ? 'already there' : 'seeded'}` : `${bundle.unit.tag}: ${outcome.problem.message}`);
+  console.log(
+    outcome.ok
+      ? `${bundle.unit.tag}: ${outcome.value.wasHere ? 'already there' : 'seeded'}`
+      : `${bundle.unit.tag}: ${outcome.problem.message}`,
+  );
 }
 for (const { bundle, closedAt, by } of closedBundles()) {
   const outcome = importBundle(db, bundle);
-  if (outcome.ok && !outcome.value.wasHere) closeJob(db, bundle.job.id, { id: seededId(seeded(23)), closed: true, by, at: closedAt });
+  if (outcome.ok && !outcome.value.wasHere)
+    closeJob(db, bundle.job.id, { id: seededId(seeded(23)), closed: true, by, at: closedAt });
 }
 db.close();

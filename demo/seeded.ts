@@ -10,7 +10,8 @@ export function seeded(seed: number): () => number {
 }
 
 /** A normal deviate by Box–Muller. */
-export const normal = (random: () => number): number => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+export const normal = (random: () => number): number =>
+  Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
 
 /** A uuid from the generator, so that demo records keep their ids from one seeding to the next. */
 export function seededId(random: () => number): string {

@@ -2,16 +2,29 @@ import { inchesToMm } from '@/core/quantity';
 import { faceOf, type FaceId, type Member } from '@/core/frame';
 
 /** One patch of rust: a bump of the tide line along the rail, and how thin the metal is at its worst. Inches. */
-export interface RustPatch { readonly centreIn: number; readonly halfLengthIn: number; readonly tideIn: number; readonly worstFraction: number }
+export interface RustPatch {
+  readonly centreIn: number;
+  readonly halfLengthIn: number;
+  readonly tideIn: number;
+  readonly worstFraction: number;
+}
 
 /**
  * True thickness of a demo member at a spot, mm. Loss is low and inside: below the tide line the wall falls from full to its worst within
  * about an inch; the bottom face follows the tide above it; everything has lost a little skin.
  */
-export function trueThicknessMm(member: Member, patches: readonly RustPatch[], stationMm: number, face: FaceId, heightMm: number): number {
+export function trueThicknessMm(
+  member: Member,
+  patches: readonly RustPatch[],
+  stationMm: number,
+  face: FaceId,
+  heightMm: number,
+): number {
   const nominalMm = faceOf(member.shape, face)?.wallMm ?? member.shape.thicknessMm;
   const stationIn = stationMm / inchesToMm(1);
-  const strongest = patches.map((patch) => ({ patch, swell: swellAt(patch, stationIn) })).sort((a, b) => b.swell * b.patch.tideIn - a.swell * a.patch.tideIn)[0];
+  const strongest = patches
+    .map((patch) => ({ patch, swell: swellAt(patch, stationIn) }))
+    .sort((a, b) => b.swell * b.patch.tideIn - a.swell * a.patch.tideIn)[0];
   const skin = 0.985;
   if (!strongest || strongest.swell === 0 || face === 'top') return skin * nominalMm;
   const tideMm = inchesToMm(strongest.patch.tideIn) * strongest.swell;

@@ -4,7 +4,26 @@ import { join } from 'node:path';
 import sharp from 'sharp';
 import { closedBundles, demoBundles } from '.';
 import { ofKind, type Photo, type SpotRule, type WalkRecord } from '@/core/walk';
-import { bundleOf, changeSpots, closeJob, earlierSurveys, importBundle, isClosed, jobFile, keepPhoto, keepStrike, keepWalkRecord, openDatabase, photoBytes, photosOf, shopSpots, spotRulesFor, walkOf, type Db, type Written } from '@/data';
+import {
+  bundleOf,
+  changeSpots,
+  closeJob,
+  earlierSurveys,
+  importBundle,
+  isClosed,
+  jobFile,
+  keepPhoto,
+  keepStrike,
+  keepWalkRecord,
+  openDatabase,
+  photoBytes,
+  photosOf,
+  shopSpots,
+  spotRulesFor,
+  walkOf,
+  type Db,
+  type Written,
+} from '@/data';
 
 const bundles = demoBundles();
 const gritter = bundles[0]!;
@@ -22,7 +41,11 @@ afterEach(() => {
   rmSync(folder, { recursive: true });
 });
 
-const look = (more: Partial<Extract<WalkRecord, { kind: 'look' }>> = {}): WalkRecord => ({ ...ofKind(gritter.walk, 'look')[0]!, id: crypto.randomUUID(), ...more });
+const look = (more: Partial<Extract<WalkRecord, { kind: 'look' }>> = {}): WalkRecord => ({
+  ...ofKind(gritter.walk, 'look')[0]!,
+  id: crypto.randomUUID(),
+  ...more,
+});
 
 describe('what the Walk keeps', () => {
   test('comes back as it was, in order, in job file and bundle', () => {
@@ -36,16 +59,31 @@ describe('what the Walk keeps', () => {
     expect(keepWalkRecord(db, jobId, record).ok).toBe(true);
     expect(keepWalkRecord(db, jobId, record).ok).toBe(true);
     expect(walkOf(db, jobId)).toHaveLength(gritter.walk.length + 1);
-    expect(problem(keepWalkRecord(db, jobId, { ...record, note: 'other' } as WalkRecord))!.code).toBe('conflict');
-    expect(problem(keepWalkRecord(db, jobId, { ...record, id: gritter.readings[0]!.id } as WalkRecord))!.code).toBe('conflict');
+    expect(problem(keepWalkRecord(db, jobId, { ...record, note: 'other' } as WalkRecord))!.code).toBe(
+      'conflict',
+    );
+    expect(
+      problem(keepWalkRecord(db, jobId, { ...record, id: gritter.readings[0]!.id } as WalkRecord))!.code,
+    ).toBe('conflict');
     expect(walkOf(db, jobId).at(-1)).toEqual(record);
   });
 
   test('what fits no member is refused; a struck look stays readable; nothing is changed or erased', () => {
-    expect(problem(keepWalkRecord(db, jobId, look({ memberId: 'rail-middle' })))).toMatchObject({ code: 'invalid', message: expect.stringContaining('rail-middle') });
+    expect(problem(keepWalkRecord(db, jobId, look({ memberId: 'rail-middle' })))).toMatchObject({
+      code: 'invalid',
+      message: expect.stringContaining('rail-middle'),
+    });
     expect(problem(keepWalkRecord(db, 'no-such-job', look()))!.code).toBe('not-found');
     const first = gritter.walk[0]!;
-    expect(keepStrike(db, jobId, { id: crypto.randomUUID(), evidenceId: first.id, why: 'wrong unit', by: 'RK', at: '2026-11-20T10:00:00Z' }).ok).toBe(true);
+    expect(
+      keepStrike(db, jobId, {
+        id: crypto.randomUUID(),
+        evidenceId: first.id,
+        why: 'wrong unit',
+        by: 'RK',
+        at: '2026-11-20T10:00:00Z',
+      }).ok,
+    ).toBe(true);
     expect(walkOf(db, jobId)[0]).toEqual(first);
     expect(() => db.prepare('UPDATE evidence_body SET body = body').run()).toThrow(/never changed/);
     expect(() => db.prepare('DELETE FROM evidence_body').run()).toThrow(/never erased/);
@@ -53,10 +91,27 @@ describe('what the Walk keeps', () => {
 });
 
 describe('photos', () => {
-  const photo = (more: Partial<Photo> = {}): Photo => ({ kind: 'photo', id: crypto.randomUUID(), memberId: 'rail-right', stationMm: 2500, caption: 'behind the hopper', moment: 'before', note: '', by: 'RK', at: '2026-11-20T10:00:00Z', ...more });
-  const picture = (widthPx = 2600, heightPx = 1300) => sharp({ create: { width: widthPx, height: heightPx, channels: 3, background: '#884422' } });
+  const photo = (more: Partial<Photo> = {}): Photo => ({
+    kind: 'photo',
+    id: crypto.randomUUID(),
+    memberId: 'rail-right',
+    stationMm: 2500,
+    caption: 'behind the hopper',
+    moment: 'before',
+    note: '',
+    by: 'RK',
+    at: '2026-11-20T10:00:00Z',
+    ...more,
+  });
+  const picture = (widthPx = 2600, heightPx = 1300) =>
+    sharp({ create: { width: widthPx, height: heightPx, channels: 3, background: '#884422' } });
   /** A JPEG as a phone leaves it: lying on its side, with a place in it. */
-  const fromPhone = () => picture().withExif({ IFD0: { Make: 'Invented' }, IFD3: { GPSLatitudeRef: 'N', GPSLatitude: '51/1 30/1 0/1' } }).jpeg().withMetadata({ orientation: 6 }).toBuffer();
+  const fromPhone = () =>
+    picture()
+      .withExif({ IFD0: { Make: 'Invented' }, IFD3: { GPSLatitudeRef: 'N', GPSLatitude: '51/1 30/1 0/1' } })
+      .jpeg()
+      .withMetadata({ orientation: 6 })
+      .toBuffer();
 
   test('turned upright, made smaller, its place and camera taken out, found by its hash', async () => {
     const bytes = await fromPhone();
@@ -66,24 +121,50 @@ describe('photos', () => {
     expect(kept.value.picture).toMatchObject({ widthPx: 1000, heightPx: 2000 });
     const whole = photoBytes(db, kept.value.picture!.hash, 'whole')!;
     const metadata = await sharp(whole).metadata();
-    expect([metadata.format, metadata.exif, metadata.orientation, metadata.width]).toEqual(['jpeg', undefined, undefined, 1000]);
+    expect([metadata.format, metadata.exif, metadata.orientation, metadata.width]).toEqual([
+      'jpeg',
+      undefined,
+      undefined,
+      1000,
+    ]);
     expect((await sharp(photoBytes(db, kept.value.picture!.hash, 'thumb')!).metadata()).height).toBe(320);
-    expect(readFileSync(join(folder, 'shop.db-photos', kept.value.picture!.hash.slice(0, 2), `${kept.value.picture!.hash}.jpg`))).toEqual(whole);
+    expect(
+      readFileSync(
+        join(
+          folder,
+          'shop.db-photos',
+          kept.value.picture!.hash.slice(0, 2),
+          `${kept.value.picture!.hash}.jpg`,
+        ),
+      ),
+    ).toEqual(whole);
   });
 
   test('sent twice it is one record and one file; the same picture twice is two records and one file', async () => {
     const bytes = new Uint8Array(await picture(400, 300).png().toBuffer());
     const record = photo();
-    const files = () => readdirSync(join(folder, 'shop.db-photos'), { recursive: true }).filter((name) => String(name).endsWith('.jpg')).length;
+    const files = () =>
+      readdirSync(join(folder, 'shop.db-photos'), { recursive: true }).filter((name) =>
+        String(name).endsWith('.jpg'),
+      ).length;
     for (let k = 0; k < 2; k++) expect((await keepPhoto(db, jobId, record, bytes)).ok).toBe(true);
     expect([photosOf(db, jobId).length, files()]).toEqual([1, 2]);
     expect((await keepPhoto(db, jobId, photo(), bytes)).ok).toBe(true);
     expect([photosOf(db, jobId).length, files()]).toEqual([2, 2]);
   });
 
-  test.each([['text that calls itself a photo', Buffer.from('hello, this is no picture')], ['a page', Buffer.from('<html><body>x</body></html>')], ['a drawing', Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>')], ['nothing', Buffer.alloc(0)]])('%s is refused by what is in it', async (_what, bytes) => {
+  test.each([
+    ['text that calls itself a photo', Buffer.from('hello, this is no picture')],
+    ['a page', Buffer.from('<html><body>x</body></html>')],
+    ['a drawing', Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>')],
+    ['nothing', Buffer.alloc(0)],
+  ])('%s is refused by what is in it', async (_what, bytes) => {
     const outcome = await keepPhoto(db, jobId, photo(), bytes);
-    expect(problem(outcome)).toMatchObject({ code: 'invalid', message: expect.stringContaining('JPEG'), kept: expect.stringContaining('not taken in') });
+    expect(problem(outcome)).toMatchObject({
+      code: 'invalid',
+      message: expect.stringContaining('JPEG'),
+      kept: expect.stringContaining('not taken in'),
+    });
     expect(walkOf(db, jobId)).toEqual(gritter.walk);
     expect(existsSync(join(folder, 'shop.db-photos'))).toBe(false);
   });
@@ -97,15 +178,40 @@ describe('photos', () => {
   test('struck it is out of what is shown; its file stays', async () => {
     const kept = await keepPhoto(db, jobId, photo(), new Uint8Array(await picture(40, 30).png().toBuffer()));
     if (!kept.ok) throw new Error(kept.problem.message);
-    keepStrike(db, jobId, { id: crypto.randomUUID(), evidenceId: kept.value.id, why: 'wrong rail', by: 'RK', at: '2026-11-20T11:00:00Z' });
+    keepStrike(db, jobId, {
+      id: crypto.randomUUID(),
+      evidenceId: kept.value.id,
+      why: 'wrong rail',
+      by: 'RK',
+      at: '2026-11-20T11:00:00Z',
+    });
     expect(photosOf(db, jobId)).toEqual([]);
     expect(photoBytes(db, kept.value.picture!.hash, 'whole')).toBeDefined();
   });
 });
 
 describe('the shop’s list and its closed jobs', () => {
-  const change = (ruleId: string, does: 'add' | 'drop' | 'restore', rule?: SpotRule) => changeSpots(db, { id: crypto.randomUUID(), ruleId, does, ...(rule && { rule }), by: 'RK', at: '2026-11-20T10:00:00Z' });
-  const own: SpotRule = { id: 'shop plough', title: 'Plough bracket', look: '', families: ['open-channel ladder'], tour: 'round', where: { on: 'landmark', kinds: ['steering gear'] }, critical: true, needs: [], beforeBuying: false, from: 'shop' };
+  const change = (ruleId: string, does: 'add' | 'drop' | 'restore', rule?: SpotRule) =>
+    changeSpots(db, {
+      id: crypto.randomUUID(),
+      ruleId,
+      does,
+      ...(rule && { rule }),
+      by: 'RK',
+      at: '2026-11-20T10:00:00Z',
+    });
+  const own: SpotRule = {
+    id: 'shop plough',
+    title: 'Plough bracket',
+    look: '',
+    families: ['open-channel ladder'],
+    tour: 'round',
+    where: { on: 'landmark', kinds: ['steering gear'] },
+    critical: true,
+    needs: [],
+    beforeBuying: false,
+    from: 'shop',
+  };
 
   test('added, dropped, taken up again; the trade’s names are taken', () => {
     expect(change('shop plough', 'add', own).ok).toBe(true);
@@ -115,7 +221,13 @@ describe('the shop’s list and its closed jobs', () => {
     expect(change('hanger', 'restore').ok).toBe(true);
     expect(shopSpots(db).dropped).toEqual([]);
     expect(problem(change('hanger', 'add', { ...own, id: 'hanger' }))!.code).toBe('conflict');
-    const twice = { id: crypto.randomUUID(), ruleId: 'hanger', does: 'drop' as const, by: 'RK', at: '2026-11-20T10:00:00Z' };
+    const twice = {
+      id: crypto.randomUUID(),
+      ruleId: 'hanger',
+      does: 'drop' as const,
+      by: 'RK',
+      at: '2026-11-20T10:00:00Z',
+    };
     changeSpots(db, twice);
     expect(changeSpots(db, twice).ok).toBe(true);
   });
@@ -124,23 +236,38 @@ describe('the shop’s list and its closed jobs', () => {
     const [before] = closedBundles();
     expect(importBundle(db, before!.bundle).ok).toBe(true);
     expect(importBundle(db, van).ok).toBe(true);
-    const learnedFor = (id: string) => spotRulesFor(db, id).filter((rule) => rule.from === 'learned').map((rule) => rule.title);
+    const learnedFor = (id: string) =>
+      spotRulesFor(db, id)
+        .filter((rule) => rule.from === 'learned')
+        .map((rule) => rule.title);
     expect(learnedFor(van.job.id)).toEqual([]);
-    const say = (closed: boolean) => closeJob(db, before!.bundle.job.id, { id: crypto.randomUUID(), closed, by: 'RK', at: '2026-11-20T10:00:00Z' });
+    const say = (closed: boolean) =>
+      closeJob(db, before!.bundle.job.id, {
+        id: crypto.randomUUID(),
+        closed,
+        by: 'RK',
+        at: '2026-11-20T10:00:00Z',
+      });
     say(true);
     expect(isClosed(db, before!.bundle.job.id)).toBe(true);
     expect(learnedFor(van.job.id)).toEqual(['Found before: light through']);
     expect(learnedFor(before!.bundle.job.id)).toEqual([]);
     say(false);
     expect(learnedFor(van.job.id)).toEqual([]);
-    expect(problem(closeJob(db, 'none', { id: crypto.randomUUID(), closed: true, by: 'RK', at: '2026-11-20T10:00:00Z' }))!.code).toBe('not-found');
+    expect(
+      problem(
+        closeJob(db, 'none', { id: crypto.randomUUID(), closed: true, by: 'RK', at: '2026-11-20T10:00:00Z' }),
+      )!.code,
+    ).toBe('not-found');
   });
 });
 
 test('an earlier job of the same unit is there to compare with, a later one and other units are not', () => {
   const [before] = closedBundles();
   expect(importBundle(db, before!.bundle).ok && importBundle(db, van).ok).toBe(true);
-  expect(earlierSurveys(db, van.job.id).map((survey) => [survey.title, survey.readings.length > 10])).toEqual([['Left sill patched', true]]);
+  expect(earlierSurveys(db, van.job.id).map((survey) => [survey.title, survey.readings.length > 10])).toEqual(
+    [['Left sill patched', true]],
+  );
   expect(earlierSurveys(db, before!.bundle.job.id)).toEqual([]);
   expect(earlierSurveys(db, jobId)).toEqual([]);
 });

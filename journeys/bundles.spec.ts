@@ -2,7 +2,11 @@ import { readFileSync } from 'node:fs';
 import { serveDemo } from '../set-up/server.mjs';
 import { expect, takeAway, test, worked } from './stage';
 
-test('a job leaves one shop as a bundle and arrives in another the same, to the byte', async ({ page, jobs, browser }) => {
+test('a job leaves one shop as a bundle and arrives in another the same, to the byte', async ({
+  page,
+  jobs,
+  browser,
+}) => {
   await page.goto(`${jobs['GR-7']}/shape?member=rail-right`);
   await worked(page);
   await page.getByRole('button', { name: 'Keep this repair' }).click();
@@ -13,7 +17,10 @@ test('a job leaves one shop as a bundle and arrives in another the same, to the 
 
   const elsewhere = await serveDemo({ empty: true });
   try {
-    const context = await browser.newContext({ baseURL: elsewhere.url, viewport: { width: 1280, height: 800 } });
+    const context = await browser.newContext({
+      baseURL: elsewhere.url,
+      viewport: { width: 1280, height: 800 },
+    });
     const there = await context.newPage();
     await there.goto('/');
     await expect(there.getByText('Nothing in the yard yet')).toBeVisible();
@@ -28,7 +35,13 @@ test('a job leaves one shop as a bundle and arrives in another the same, to the 
     await there.goto('/');
     await there.getByLabel('Job bundle file').setInputFiles(bundle.path);
     await expect(there.getByText('already here')).toBeVisible();
-    await there.getByLabel('Job bundle file').setInputFiles({ name: 'x.json', mimeType: 'application/json', buffer: Buffer.from(sent.replace('"thicknessMm":', '"thicknessMm":-')) });
+    await there
+      .getByLabel('Job bundle file')
+      .setInputFiles({
+        name: 'x.json',
+        mimeType: 'application/json',
+        buffer: Buffer.from(sent.replace('"thicknessMm":', '"thicknessMm":-')),
+      });
     await expect(there.getByText('Nothing was imported').first()).toBeVisible();
     await context.close();
   } finally {
@@ -53,12 +66,16 @@ test('a notice on the unit shows on its later jobs', async ({ page }) => {
   const open = page.getByRole('button', { name: 'Open the job' });
   await open.dblclick();
   await page.waitForURL(/\/jobs\/[^/]+\/walk/);
-  await expect(page.getByRole('list', { name: 'Standing notices' })).toContainText('Do not jack under the left rail');
+  await expect(page.getByRole('list', { name: 'Standing notices' })).toContainText(
+    'Do not jack under the left rail',
+  );
   await page.goto('/');
   await expect(unit.getByText('spring check')).toHaveCount(1);
 });
 
-test('a unit’s weight learned later gives the welds their shear flow; a wrong one is refused where it stands', async ({ page }, info) => {
+test('a unit’s weight learned later gives the welds their shear flow; a wrong one is refused where it stands', async ({
+  page,
+}, info) => {
   const tag = `WT-${info.workerIndex}`;
   await page.goto('/');
   const unit = page.getByRole('region', { name: 'GR-7' });

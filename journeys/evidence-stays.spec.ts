@@ -5,7 +5,10 @@ test('a reading struck through stays, with who and why, and no longer counts', a
   await typeColumn(page, '60', 'web', { '1': '0.249', '3': '0.03', '6': '0.25' });
   await kept(page);
   const table = page.getByRole('region', { name: 'Readings' });
-  await table.getByRole('row', { name: /0\.030/ }).getByRole('button', { name: 'strike' }).click();
+  await table
+    .getByRole('row', { name: /0\.030/ })
+    .getByRole('button', { name: 'strike' })
+    .click();
   const sheet = page.getByRole('dialog', { name: 'Strike through' });
   await sheet.getByRole('button', { name: 'Strike through' }).click();
   await expect(sheet.getByRole('alert')).toContainText('say why');
@@ -19,7 +22,9 @@ test('a reading struck through stays, with who and why, and no longer counts', a
   await expect(page.getByRole('link', { name: /^Probe/ })).toContainText('2 readings');
 });
 
-test('a reload in the middle loses nothing: readings kept, a crack half traced, a form half filled', async ({ page }, info) => {
+test('a reload in the middle loses nothing: readings kept, a crack half traced, a form half filled', async ({
+  page,
+}, info) => {
   await openJob(page, `EV-${info.workerIndex}2`);
   await typeColumn(page, '48', 'web', { '2': '0.24', '4': '0.245' });
   await page.reload();
@@ -45,7 +50,10 @@ test('a reload in the middle loses nothing: readings kept, a crack half traced, 
   await expect(page.getByLabel('Rail depth')).toHaveValue('9-1/2');
 });
 
-test('offline, readings are held in the browser and sent when the server is back, even after a restart of the page', async ({ page, context }, info) => {
+test('offline, readings are held in the browser and sent when the server is back, even after a restart of the page', async ({
+  page,
+  context,
+}, info) => {
   await openJob(page, `EV-${info.workerIndex}3`);
   await typeColumn(page, '24', 'web', { '2': '0.24' });
   await kept(page);
@@ -64,7 +72,10 @@ test('offline, readings are held in the browser and sent when the server is back
   expect(((await records.json()) as { value: { readings: unknown[] } }).value.readings).toHaveLength(3);
 });
 
-test('two tabs: a change made on an old frame is refused, and says that the other one stands', async ({ page, context }, info) => {
+test('two tabs: a change made on an old frame is refused, and says that the other one stands', async ({
+  page,
+  context,
+}, info) => {
   await openJob(page, `EV-${info.workerIndex}4`);
   const frame = page.url().replace('/probe', '/frame');
   await page.goto(frame);
@@ -81,7 +92,9 @@ test('two tabs: a change made on an old frame is refused, and says that the othe
   await expect(datum(other)).toHaveValue('rear face of the bumper');
 });
 
-test('a crack: traced, shown on Strip, Skeleton and Slice, and a reason not to use the frame', async ({ page }, info) => {
+test('a crack: traced, shown on Strip, Skeleton and Slice, and a reason not to use the frame', async ({
+  page,
+}, info) => {
   await openJob(page, `EV-${info.workerIndex}5`, { steel: 'Hot-rolled frame steel, 50 ksi yield' });
   await page.getByRole('link', { name: /^Trace/ }).click();
   await page.waitForURL(/trace/);

@@ -16,9 +16,11 @@ test('a new job, from the first reading to a cut sheet and a work order', async 
   });
 
   await test.step('readings by keyboard', async () => {
-    for (const station of ['60', '72', '84', '132', '144', '156']) await typeColumn(page, station, 'web', SOUND);
+    for (const station of ['60', '72', '84', '132', '144', '156'])
+      await typeColumn(page, station, 'web', SOUND);
     for (const station of ['96', '108', '120']) await typeColumn(page, station, 'web', THIN);
-    for (const station of ['60', '72', '84', '132', '144', '156']) await typeColumn(page, station, 'bottom', { '1-1/2': '0.248' });
+    for (const station of ['60', '72', '84', '132', '144', '156'])
+      await typeColumn(page, station, 'bottom', { '1-1/2': '0.248' });
     for (const station of ['96', '108', '120']) await typeColumn(page, station, 'bottom', { '1-1/2': '0.1' });
     await expect(page.getByText('Readings on left rail: 39')).toBeVisible();
     await kept(page);
@@ -48,9 +50,13 @@ test('a new job, from the first reading to a cut sheet and a work order', async 
   await test.step('the verdict opens to its reasons', async () => {
     await page.getByRole('link', { name: /^Weigh/ }).click();
     await expect(page.getByRole('heading', { level: 1 })).toHaveText('Mend');
-    const reason = page.getByRole('region', { name: 'Reasons' }).getByRole('group').filter({ hasText: 'Bending strength S kept' });
+    const reason = page
+      .getByRole('region', { name: 'Reasons' })
+      .getByRole('group')
+      .filter({ hasText: 'Bending strength S kept' });
     await reason.locator('summary').click();
-    for (const words of ['numbers', 'what changes this', 'source']) await expect(reason.getByText(words, { exact: true })).toBeVisible();
+    for (const words of ['numbers', 'what changes this', 'source'])
+      await expect(reason.getByText(words, { exact: true })).toBeVisible();
   });
 
   await test.step('units turn, the verdict does not', async () => {
@@ -105,7 +111,10 @@ test('a new job, from the first reading to a cut sheet and a work order', async 
     expect(one.units).toBe(1);
     expect(one.counts['CUT LWPOLYLINE']).toBe(1);
     expect(one.counts['BEND LWPOLYLINE']).toBe(3);
-    const size = (contents: typeof one) => [contents.max[0] - contents.min[0], contents.max[1] - contents.min[1]];
+    const size = (contents: typeof one) => [
+      contents.max[0] - contents.min[0],
+      contents.max[1] - contents.min[1],
+    ];
     size(one).forEach((each, k) => expect(size(other)[k]).toBeCloseTo(each, 3));
     expect(size(one)[0]).toBeGreaterThan(24);
     expect(twin.text()).toContain('MIRRORED TWIN');
@@ -117,7 +126,15 @@ test('a new job, from the first reading to a cut sheet and a work order', async 
     if (missing) return;
     const pdf = readPdf(order.path);
     expect(pdf.pages).toBe(1);
-    for (const words of [`FT-${info.workerIndex}1`, 'left rail', 'Mend', 'bottom L', 'licensed practice', 'local code']) expect(pdf.words).toContain(words);
+    for (const words of [
+      `FT-${info.workerIndex}1`,
+      'left rail',
+      'Mend',
+      'bottom L',
+      'licensed practice',
+      'local code',
+    ])
+      expect(pdf.words).toContain(words);
     const broken = info.outputPath('broken.pdf');
     copyFileSync(order.path, broken);
     writeFileSync(broken, readFileSync(order.path).subarray(0, 3000));
@@ -125,7 +142,9 @@ test('a new job, from the first reading to a cut sheet and a work order', async 
   });
 });
 
-test('readings typed on the Strip: digits start, Enter keeps and steps on, keys move', async ({ page }, info) => {
+test('readings typed on the Strip: digits start, Enter keeps and steps on, keys move', async ({
+  page,
+}, info) => {
   await openJob(page, `FT-${info.workerIndex}2`);
   await strip(page).focus();
   await page.keyboard.press('Home');
@@ -149,7 +168,9 @@ test('readings typed on the Strip: digits start, Enter keeps and steps on, keys 
   await page.keyboard.press('Escape');
 });
 
-test('what cannot be a reading is refused in words; what is unlikely is kept with a warning', async ({ page }, info) => {
+test('what cannot be a reading is refused in words; what is unlikely is kept with a warning', async ({
+  page,
+}, info) => {
   await openJob(page, `FT-${info.workerIndex}3`);
   const form = page.getByRole('form', { name: 'New reading' });
   const refuse = async (station: string, height: string, thickness: string, words: RegExp) => {

@@ -1,6 +1,8 @@
 import { expect, kept, openJob, strip, takeAway, test, typeColumn, worked } from './stage';
 
-test('the frame is edited: members, mounts, judgements; what is impossible is refused and the frame stays', async ({ page }, info) => {
+test('the frame is edited: members, mounts, judgements; what is impossible is refused and the frame stays', async ({
+  page,
+}, info) => {
   await openJob(page, `FR-${info.workerIndex}1`);
   await typeColumn(page, '200', 'web', { '2': '0.24' });
   await kept(page);
@@ -44,13 +46,33 @@ test('the frame is edited: members, mounts, judgements; what is impossible is re
   await expect(page.getByLabel('Left rail depth')).toHaveValue('8');
 });
 
-test('a boxed rail in millimetres: four faces, a cap with drains, its own brake', async ({ page, baseURL }, info) => {
+test('a boxed rail in millimetres: four faces, a cap with drains, its own brake', async ({
+  page,
+  baseURL,
+}, info) => {
   await page.context().addCookies([{ name: 'ossatura-unit', value: 'mm', url: baseURL! }]);
-  await openJob(page, `FR-${info.workerIndex}2`, { family: 'boxed ladder', fields: { 'Rail depth, mm': '150', 'Rail width, mm': '75', 'Wall, mm': '5', 'Rail length, mm': '4000', 'Wheelbase, mm': '2400', 'Front axle at, mm': '640' }, steel: 'Hot-rolled frame steel, 50 ksi yield' });
-  await expect(page.getByRole('form', { name: 'New reading' }).getByLabel(/^face$/).getByRole('option')).toHaveText(['top', 'outer side', 'bottom', 'inner side']);
+  await openJob(page, `FR-${info.workerIndex}2`, {
+    family: 'boxed ladder',
+    fields: {
+      'Rail depth, mm': '150',
+      'Rail width, mm': '75',
+      'Wall, mm': '5',
+      'Rail length, mm': '4000',
+      'Wheelbase, mm': '2400',
+      'Front axle at, mm': '640',
+    },
+    steel: 'Hot-rolled frame steel, 50 ksi yield',
+  });
+  await expect(
+    page
+      .getByRole('form', { name: 'New reading' })
+      .getByLabel(/^face$/)
+      .getByRole('option'),
+  ).toHaveText(['top', 'outer side', 'bottom', 'inner side']);
   for (const station of ['1000', '1300', '1600', '1900', '2200', '2500', '2800']) {
     const isRusty = ['1600', '1900', '2200'].includes(station);
-    for (const face of ['outer', 'inner']) await typeColumn(page, station, face, { '20': isRusty ? '1.6' : '4.9', '70': '4.9', '125': '5' });
+    for (const face of ['outer', 'inner'])
+      await typeColumn(page, station, face, { '20': isRusty ? '1.6' : '4.9', '70': '4.9', '125': '5' });
     await typeColumn(page, station, 'bottom', { '37': isRusty ? '1.4' : '4.9' });
   }
   await kept(page);
@@ -62,12 +84,21 @@ test('a boxed rail in millimetres: four faces, a cap with drains, its own brake'
   await expect(page.getByText('drain').first()).toBeVisible();
   for (const state of ['found', 'cut open', 'tacked', 'repaired']) {
     await page.getByRole('radio', { name: state }).click();
-    await expect(page.getByRole('img', { name: /^Cross-section/ })).toHaveAttribute('aria-label', new RegExp(state));
+    await expect(page.getByRole('img', { name: /^Cross-section/ })).toHaveAttribute(
+      'aria-label',
+      new RegExp(state),
+    );
   }
 
   await page.getByRole('button', { name: 'Correct it with a coupon' }).click();
   const coupon = page.getByRole('dialog', { name: 'Brake coupon' });
-  const figures: [RegExp, string][] = [[/^flat length/, '100'], [/^first leg/, '52.7'], [/^second leg/, '52.7'], [/^inside radius/, '5'], [/^thickness/, '3']];
+  const figures: [RegExp, string][] = [
+    [/^flat length/, '100'],
+    [/^first leg/, '52.7'],
+    [/^second leg/, '52.7'],
+    [/^inside radius/, '5'],
+    [/^thickness/, '3'],
+  ];
   for (const [label, value] of figures) await coupon.getByLabel(label).fill(value);
   await coupon.getByRole('button', { name: 'Use this K' }).click();
   await expect(page.getByText(/^Brake: K 0\.\d+/).first()).not.toContainText('0.410');
@@ -85,7 +116,12 @@ test('by keyboard alone: from the Yard to a kept reading and to its verdict', as
   const tabTo = async (name: RegExp) => {
     for (let presses = 0; presses < 250; presses++) {
       await page.keyboard.press('Tab');
-      const words = await page.evaluate(() => (document.activeElement?.getAttribute('href')?.startsWith('/jobs/') && location.pathname === '/' ? document.activeElement.getAttribute('href')! : document.activeElement?.getAttribute('aria-label') ?? document.activeElement?.textContent ?? '').trim());
+      const words = await page.evaluate(() =>
+        (document.activeElement?.getAttribute('href')?.startsWith('/jobs/') && location.pathname === '/'
+          ? document.activeElement.getAttribute('href')!
+          : (document.activeElement?.getAttribute('aria-label') ?? document.activeElement?.textContent ?? '')
+        ).trim(),
+      );
       if (name.test(words)) return;
     }
     throw new Error(`Tab never came to ${name}`);

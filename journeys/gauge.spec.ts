@@ -1,6 +1,9 @@
 import { expect, kept, strip, test, worked } from './stage';
 
-test('the gauge: connected, set on its block, g takes readings that know their calibration, unplugged nothing is recorded', async ({ page, jobs }) => {
+test('the gauge: connected, set on its block, g takes readings that know their calibration, unplugged nothing is recorded', async ({
+  page,
+  jobs,
+}) => {
   await page.goto(`${jobs['BM-2']}/probe?member=rail-right`);
   await worked(page);
   await strip(page).focus();
@@ -26,10 +29,19 @@ test('the gauge: connected, set on its block, g takes readings that know their c
     await expect(page.getByText(`Readings on right rail: ${k}`)).toBeVisible();
   }
   await kept(page);
-  const { value } = (await (await page.request.get(`/api${jobs['BM-2']}/records`)).json()) as { value: { readings: { memberId: string; thicknessMm: number; calibrationId?: string; stationMm: number }[]; survey: { kind: string; id: string }[] } };
+  const { value } = (await (await page.request.get(`/api${jobs['BM-2']}/records`)).json()) as {
+    value: {
+      readings: { memberId: string; thicknessMm: number; calibrationId?: string; stationMm: number }[];
+      survey: { kind: string; id: string }[];
+    };
+  };
   const taken = value.readings.filter((reading) => reading.memberId === 'rail-right');
   const calibration = value.survey.find((record) => record.kind === 'calibration')!;
-  expect(taken.map((reading) => reading.calibrationId)).toEqual([calibration.id, calibration.id, calibration.id]);
+  expect(taken.map((reading) => reading.calibrationId)).toEqual([
+    calibration.id,
+    calibration.id,
+    calibration.id,
+  ]);
   expect(new Set(taken.map((reading) => reading.stationMm)).size).toBe(3);
   // Sound metal at the front of the rail, 3/16 in as made, read through paint.
   for (const reading of taken) expect(Math.abs(reading.thicknessMm - 4.7)).toBeLessThan(0.5);
@@ -41,7 +53,10 @@ test('the gauge: connected, set on its block, g takes readings that know their c
   await expect(page.getByText('Readings on right rail: 3')).toBeVisible();
 });
 
-test('a gauge unplugged in the middle says so and records nothing; one said to nobody is refused', async ({ page, jobs }) => {
+test('a gauge unplugged in the middle says so and records nothing; one said to nobody is refused', async ({
+  page,
+  jobs,
+}) => {
   const sessions: string[] = [];
   page.on('request', (request) => {
     const session = new URL(request.url()).searchParams.get('session');
@@ -53,11 +68,23 @@ test('a gauge unplugged in the middle says so and records nothing; one said to n
   const panel = page.getByRole('region', { name: 'Gauge' });
   await panel.getByRole('button', { name: 'Connect the gauge' }).click();
   await expect(panel.getByRole('status')).toHaveText('connected');
-  expect((await page.request.post('/api/gauge', { data: { does: 'unplug', session: sessions.at(-1) } })).ok()).toBe(true);
+  expect(
+    (await page.request.post('/api/gauge', { data: { does: 'unplug', session: sessions.at(-1) } })).ok(),
+  ).toBe(true);
   await expect(panel.getByRole('status')).toContainText('gone');
   await strip(page).focus();
   await page.keyboard.press('g');
   expect(await page.getByText(/^Readings on left rail:/).textContent()).toBe(before);
-  expect((await page.request.post('/api/gauge', { data: { does: 'read', session: crypto.randomUUID() } })).status()).toBe(404);
-  expect((await page.request.post('/api/gauge', { data: { does: 'velocity', session: crypto.randomUUID(), mps: 1 } })).status()).toBe(422);
+  expect(
+    (
+      await page.request.post('/api/gauge', { data: { does: 'read', session: crypto.randomUUID() } })
+    ).status(),
+  ).toBe(404);
+  expect(
+    (
+      await page.request.post('/api/gauge', {
+        data: { does: 'velocity', session: crypto.randomUUID(), mps: 1 },
+      })
+    ).status(),
+  ).toBe(422);
 });

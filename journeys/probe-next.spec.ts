@@ -1,9 +1,12 @@
 import { expect, kept, openJob, strip, test, worked } from './stage';
 
-test('n goes where the next reading tells most: the plan first, the count of places left goes down, the same by touch', async ({ page }) => {
+test('n goes where the next reading tells most: the plan first, the count of places left goes down, the same by touch', async ({
+  page,
+}) => {
   await openJob(page, 'NX-1');
   const panel = page.getByRole('region', { name: 'Next reading' });
-  const left = async () => Number((await panel.getByText(/places of the coarse plan/).textContent())!.split(' ')[0]);
+  const left = async () =>
+    Number((await panel.getByText(/places of the coarse plan/).textContent())!.split(' ')[0]);
   const before = await left();
   await strip(page).focus();
   await page.keyboard.press('n');
@@ -17,7 +20,12 @@ test('n goes where the next reading tells most: the plan first, the count of pla
   await kept(page);
 });
 
-test('an edge felt by hand is pinned, moves the margin, refuses nonsense, is struck; in millimetres', async ({ page, jobs, context, baseURL }) => {
+test('an edge felt by hand is pinned, moves the margin, refuses nonsense, is struck; in millimetres', async ({
+  page,
+  jobs,
+  context,
+  baseURL,
+}) => {
   await context.addCookies([{ name: 'ossatura-unit', value: 'mm', url: baseURL! }]);
   await page.goto(`${jobs['GR-7']}/probe?member=rail-left`);
   await worked(page);
@@ -74,7 +82,10 @@ test('sixty readings by keyboard alone: three hundred strokes and a few, all kep
   await expect(page.getByText('Readings on left rail: 60')).toBeVisible();
 });
 
-test('compared: the twin on the same ruler, the last survey of the same unit, how long it lasts, what it was made of', async ({ page, jobs }) => {
+test('compared: the twin on the same ruler, the last survey of the same unit, how long it lasts, what it was made of', async ({
+  page,
+  jobs,
+}) => {
   await page.goto(`${jobs['SV-9']}/probe?member=sill-right`);
   await worked(page);
   await page.getByText(/^Compare: its twin/).click();
@@ -85,7 +96,9 @@ test('compared: the twin on the same ruler, the last survey of the same unit, ho
   await rates.getByLabel(/^age/).fill('9');
   await expect(rates).toContainText('by nominal and age');
   await expect(rates).toContainText('common practice, no source');
-  await expect(page.getByRole('region', { name: 'What it was made of' })).toContainText('thickest credible readings');
+  await expect(page.getByRole('region', { name: 'What it was made of' })).toContainText(
+    'thickest credible readings',
+  );
 });
 
 test('a closed job is said to be closed, and open again', async ({ page }) => {

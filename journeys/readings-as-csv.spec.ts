@@ -1,16 +1,41 @@
 import { openSync, closeSync, readFileSync, writeSync } from 'node:fs';
 import { expect, openJob, takeAway, test, worked } from './stage';
 
-const csv = (rows: readonly string[]) => ({ name: 'readings.csv', mimeType: 'text/csv', buffer: Buffer.from(['member,station,face,height,thickness,unit,method', ...rows].join('\n')) });
+const csv = (rows: readonly string[]) => ({
+  name: 'readings.csv',
+  mimeType: 'text/csv',
+  buffer: Buffer.from(['member,station,face,height,thickness,unit,method', ...rows].join('\n')),
+});
 
-test('good rows are kept, bad ones named by line and reason; the corrected file adds only what was missing', async ({ page }, info) => {
+test('good rows are kept, bad ones named by line and reason; the corrected file adds only what was missing', async ({
+  page,
+}, info) => {
   await openJob(page, `CSV-${info.workerIndex}1`);
   const input = page.getByLabel('Readings CSV file');
-  const good = ['Left rail,24,web,2,0.248,in,ultrasonic', 'Left rail,36,web,2,3/16,in,caliper', 'Right rail,600,bottom,30,4.7,mm,'];
-  await input.setInputFiles(csv([good[0]!, 'Left rail,ten,web,2,0.2,in,', good[1]!, 'Middle rail,10,web,2,0.2,in,', good[2]!, 'Left rail,9999,web,2,0.2,in,', 'Left rail,40,web,2,-0.2,in,']));
+  const good = [
+    'Left rail,24,web,2,0.248,in,ultrasonic',
+    'Left rail,36,web,2,3/16,in,caliper',
+    'Right rail,600,bottom,30,4.7,mm,',
+  ];
+  await input.setInputFiles(
+    csv([
+      good[0]!,
+      'Left rail,ten,web,2,0.2,in,',
+      good[1]!,
+      'Middle rail,10,web,2,0.2,in,',
+      good[2]!,
+      'Left rail,9999,web,2,0.2,in,',
+      'Left rail,40,web,2,-0.2,in,',
+    ]),
+  );
   const report = page.getByRole('dialog');
   await expect(report.getByRole('heading')).toHaveText('3 readings kept');
-  await expect(report.getByRole('listitem')).toHaveText([/^Line 3: station/, /^Line 5: member "Middle rail" is not on this frame/, /^Line 7:.*off/, /^Line 8: thickness/]);
+  await expect(report.getByRole('listitem')).toHaveText([
+    /^Line 3: station/,
+    /^Line 5: member "Middle rail" is not on this frame/,
+    /^Line 7:.*off/,
+    /^Line 8: thickness/,
+  ]);
   await page.keyboard.press('Escape');
   await expect(page.getByText('Readings on left rail: 2')).toBeVisible();
 
@@ -28,19 +53,32 @@ test('what was taken away as CSV comes in again as nothing new', async ({ page, 
   await worked(page);
   const away = await takeAway(page, /^Readings/);
   const rows = readFileSync(away.path, 'utf8').trim().split('\n');
-  expect(rows[0]).toBe('id,member,station,face,height,thickness,unit,method,by,at,note,struck_by,struck_at,struck_why');
-  const { value } = (await (await page.request.get(`/api${jobs['BM-2']}/records`)).json()) as { value: { readings: unknown[] } };
+  expect(rows[0]).toBe(
+    'id,member,station,face,height,thickness,unit,method,by,at,note,struck_by,struck_at,struck_why',
+  );
+  const { value } = (await (await page.request.get(`/api${jobs['BM-2']}/records`)).json()) as {
+    value: { readings: unknown[] };
+  };
   expect(rows).toHaveLength(value.readings.length + 1);
   await page.getByLabel('Readings CSV file').setInputFiles(away.path);
-  await expect(page.getByRole('dialog')).toContainText(`${value.readings.length} rows on record already, passed over`);
+  await expect(page.getByRole('dialog')).toContainText(
+    `${value.readings.length} rows on record already, passed over`,
+  );
 });
 
-test('a file that is no such table, and one far too big, change nothing and say so', async ({ page, jobs }, info) => {
+test('a file that is no such table, and one far too big, change nothing and say so', async ({
+  page,
+  jobs,
+}, info) => {
   await page.goto(`${jobs['GR-7']}/probe?member=rail-left`);
   await worked(page);
   const before = await page.getByText(/^Readings on left rail:/).textContent();
   const input = page.getByLabel('Readings CSV file');
-  await input.setInputFiles({ name: 'photo.csv', mimeType: 'text/csv', buffer: Buffer.from([0xff, 0xd8, 0, 1, 2, 3, 10, 34, 34, 9]) });
+  await input.setInputFiles({
+    name: 'photo.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from([0xff, 0xd8, 0, 1, 2, 3, 10, 34, 34, 9]),
+  });
   await expect(page.getByText('Nothing was imported').first()).toBeVisible();
   await input.setInputFiles(fiftyMegabytes(info.outputPath('big.csv')));
   await expect(page.getByText('over 20 MB').first()).toBeVisible();
@@ -49,12 +87,20 @@ test('a file that is no such table, and one far too big, change nothing and say 
   expect(await page.getByText(/^Readings on left rail:/).textContent()).toBe(before);
 });
 
-test('another tool’s file is matched column by column before anything of it is taken in', async ({ page, jobs }) => {
+test('another tool’s file is matched column by column before anything of it is taken in', async ({
+  page,
+  jobs,
+}) => {
   await page.goto(`${jobs['GR-7']}/probe?member=rail-left`);
   await worked(page);
-  const count = async () => Number((await page.getByText(/^Readings on left rail:/).textContent())!.split(': ')[1]);
+  const count = async () =>
+    Number((await page.getByText(/^Readings on left rail:/).textContent())!.split(': ')[1]);
   const before = await count();
-  const file = { name: 'gauge.csv', mimeType: 'text/csv', buffer: Buffer.from('Point;Distance (mm);Level;THK (mm)\n1;3000;40;6,1\n2;3100;40;5,9\n3;99999;40;5,0\n') };
+  const file = {
+    name: 'gauge.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('Point;Distance (mm);Level;THK (mm)\n1;3000;40;6,1\n2;3100;40;5,9\n3;99999;40;5,0\n'),
+  };
   await page.getByLabel('Readings CSV file').setInputFiles(file);
   const sheet = page.getByRole('dialog');
   await expect(sheet).toContainText('Still open: member, face, height on the face');

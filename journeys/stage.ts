@@ -6,33 +6,49 @@ type Server = Awaited<ReturnType<typeof serveDemo>>;
 
 /** The production build on a demo database: one a worker, kept between its tests. */
 export const test = base.extend<{ jobs: Readonly<Record<string, string>>; quiet: void }, { server: Server }>({
-  server: [async ({}, provide) => {
-    const server = await serveDemo();
-    await provide(server);
-    server.stop();
-  }, { scope: 'worker', timeout: 240_000 }],
+  server: [
+    async ({}, provide) => {
+      const server = await serveDemo();
+      await provide(server);
+      server.stop();
+    },
+    { scope: 'worker', timeout: 240_000 },
+  ],
   baseURL: async ({ server }, provide) => provide(server.url),
   jobs: async ({ server }, provide) => provide(server.jobs),
   /** A script error on any page fails the journey. */
-  quiet: [async ({ page }, provide) => {
-    const errors: string[] = [];
-    page.on('pageerror', (error) => errors.push(error.message));
-    await provide();
-    expect(errors).toEqual([]);
-  }, { auto: true }],
+  quiet: [
+    async ({ page }, provide) => {
+      const errors: string[] = [];
+      page.on('pageerror', (error) => errors.push(error.message));
+      await provide();
+      expect(errors).toEqual([]);
+    },
+    { auto: true },
+  ],
 });
 export { expect };
 
 /** Waits until the bench has worked everything out. */
-export const worked = (page: Page): Promise<unknown> => page.waitForFunction(() => /members/.test(document.body.innerText) && !document.body.innerText.includes('working…'), undefined, { timeout: 120_000 });
+export const worked = (page: Page): Promise<unknown> =>
+  page.waitForFunction(
+    () => /members/.test(document.body.innerText) && !document.body.innerText.includes('working…'),
+    undefined,
+    { timeout: 120_000 },
+  );
 
 export const strip = (page: Page): Locator => page.getByRole('application', { name: /^Strip of/ });
 
 /** Everything typed so far is on the server's disk. */
-export const kept = (page: Page): Promise<void> => expect(page.getByRole('status').filter({ hasText: /^kept$/ })).toBeVisible();
+export const kept = (page: Page): Promise<void> =>
+  expect(page.getByRole('status').filter({ hasText: /^kept$/ })).toBeVisible();
 
 /** Opens a new job through the form; the fields given replace the defaults. */
-export async function openJob(page: Page, tag: string, more: { family?: string; steel?: string; fields?: Readonly<Record<string, string>> } = {}): Promise<void> {
+export async function openJob(
+  page: Page,
+  tag: string,
+  more: { family?: string; steel?: string; fields?: Readonly<Record<string, string>> } = {},
+): Promise<void> {
   await page.goto('/new');
   await page.getByLabel('Tag').fill(tag);
   await page.getByLabel('What it is').fill('flatbed truck');
@@ -50,7 +66,12 @@ export async function openJob(page: Page, tag: string, more: { family?: string; 
 }
 
 /** A row of readings typed on the keyboard: at one station and face, heights with thicknesses. */
-export async function typeColumn(page: Page, station: string, face: string, readings: Readonly<Record<string, string>>): Promise<void> {
+export async function typeColumn(
+  page: Page,
+  station: string,
+  face: string,
+  readings: Readonly<Record<string, string>>,
+): Promise<void> {
   const form = page.getByRole('form', { name: 'New reading' });
   for (const [height, thickness] of Object.entries(readings)) {
     await form.getByLabel(/^face$/).selectOption(face);
@@ -63,9 +84,15 @@ export async function typeColumn(page: Page, station: string, face: string, read
 }
 
 /** Takes a file away through the menu. */
-export async function takeAway(page: Page, item: RegExp): Promise<{ path: string; name: string; text: () => string }> {
+export async function takeAway(
+  page: Page,
+  item: RegExp,
+): Promise<{ path: string; name: string; text: () => string }> {
   await page.getByRole('button', { name: 'Take away' }).click();
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('menuitem', { name: item }).first().click()]);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('menuitem', { name: item }).first().click(),
+  ]);
   const path = await download.path();
   return { path, name: download.suggestedFilename(), text: () => readFileSync(path, 'utf8') };
 }

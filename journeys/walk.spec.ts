@@ -8,11 +8,17 @@ import { serve, serveDemo } from '../set-up/server.mjs';
 import { tapRecording, wavOf } from '../stand-ins/tap-sound';
 import { expect, kept, openJob, takeAway, test, worked } from './stage';
 
-const PIXEL = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M/wHwAEBgIApD5fRAAAAABJRU5ErkJggg==', 'base64');
+const PIXEL = Buffer.from(
+  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M/wHwAEBgIApD5fRAAAAABJRU5ErkJggg==',
+  'base64',
+);
 const spot = (page: Page) => page.getByRole('region', { name: 'This spot' });
-const result = (page: Page, name: string) => page.getByRole('group', { name: 'What it is' }).getByRole('button', { name: new RegExp(`^${name}`) });
+const result = (page: Page, name: string) =>
+  page.getByRole('group', { name: 'What it is' }).getByRole('button', { name: new RegExp(`^${name}`) });
 
-test('a round by keys and taps: what is bad asks for the other side, not seen wants a why, eye alone does not see into a box', async ({ page }) => {
+test('a round by keys and taps: what is bad asks for the other side, not seen wants a why, eye alone does not see into a box', async ({
+  page,
+}) => {
   await openJob(page, 'WK-1', { family: 'boxed ladder' });
   await page.getByRole('link', { name: /^Walk/ }).click();
   await expect(page.getByRole('main').getByText(/^0 of \d+ seen/)).toBeVisible();
@@ -20,7 +26,10 @@ test('a round by keys and taps: what is bad asks for the other side, not seen wa
   await page.keyboard.press('1');
   await expect(spot(page).getByRole('heading')).not.toHaveText(first);
 
-  await page.getByRole('region', { name: 'The way round' }).getByRole('button', { name: /Front spring, rear hanger, left/ }).click();
+  await page
+    .getByRole('region', { name: 'The way round' })
+    .getByRole('button', { name: /Front spring, rear hanger, left/ })
+    .click();
   await result(page, 'cracked').click();
   await expect(page.getByText('Now the other side and across the corner')).toBeVisible();
   await page.getByRole('button', { name: /Front spring, rear hanger, right →/ }).click();
@@ -28,10 +37,18 @@ test('a round by keys and taps: what is bad asks for the other side, not seen wa
   await page.keyboard.press('0');
   await page.getByRole('group', { name: 'Why not seen' }).getByRole('button', { name: 'no light' }).click();
 
-  await page.getByRole('region', { name: 'The way round' }).getByRole('button', { name: /Floor of the box, left rail \(1 of 2\)/ }).click();
-  await page.getByRole('radiogroup', { name: 'Leave to hammer' }).getByRole('radio', { name: 'refused' }).click();
+  await page
+    .getByRole('region', { name: 'The way round' })
+    .getByRole('button', { name: /Floor of the box, left rail \(1 of 2\)/ })
+    .click();
+  await page
+    .getByRole('radiogroup', { name: 'Leave to hammer' })
+    .getByRole('radio', { name: 'refused' })
+    .click();
   await result(page, 'sound').click();
-  const floor = page.getByRole('region', { name: 'The way round' }).getByRole('button', { name: /Floor of the box, left rail \(1 of 2\)/ });
+  const floor = page
+    .getByRole('region', { name: 'The way round' })
+    .getByRole('button', { name: /Floor of the box, left rail \(1 of 2\)/ });
   await expect(floor).toContainText('owner’s leave refused');
   await floor.click();
   await expect(spot(page)).toContainText('does not count as seen');
@@ -42,11 +59,22 @@ test('a round by keys and taps: what is bad asks for the other side, not seen wa
 
   await page.reload();
   await worked(page);
-  await expect(page.getByRole('region', { name: 'The way round' }).getByRole('button', { name: /Front spring, rear hanger, left/ })).toContainText('cracked');
-  await expect(page.getByRole('region', { name: 'The way round' }).getByRole('button', { name: /Front spring, rear hanger, right/ })).toContainText('no light');
+  await expect(
+    page
+      .getByRole('region', { name: 'The way round' })
+      .getByRole('button', { name: /Front spring, rear hanger, left/ }),
+  ).toContainText('cracked');
+  await expect(
+    page
+      .getByRole('region', { name: 'The way round' })
+      .getByRole('button', { name: /Front spring, rear hanger, right/ }),
+  ).toContainText('no light');
 });
 
-test('the list is the shop’s: a spot of its own, one dropped, the reach of the UK profile', async ({ page, jobs }) => {
+test('the list is the shop’s: a spot of its own, one dropped, the reach of the UK profile', async ({
+  page,
+  jobs,
+}) => {
   await page.goto(`${jobs['GR-7']}/walk?member=rail-left`);
   await worked(page);
   const spots = page.getByRole('region', { name: 'The way round' }).getByRole('listitem');
@@ -62,12 +90,19 @@ test('the list is the shop’s: a spot of its own, one dropped, the reach of the
   await page.keyboard.press('Escape');
   await expect(spots).toHaveCount(before + 2);
   await page.getByRole('button', { name: 'What we look at' }).click();
-  await sheet.getByRole('listitem').filter({ hasText: 'Hopper leg' }).getByRole('button', { name: 'drop' }).click();
+  await sheet
+    .getByRole('listitem')
+    .filter({ hasText: 'Hopper leg' })
+    .getByRole('button', { name: 'drop' })
+    .click();
   await page.keyboard.press('Escape');
   await expect(spots).toHaveCount(before);
 });
 
-test('signs hang on the Strip, refuse nonsense, are struck through; a bolt’s marks say its grade', async ({ page, jobs }) => {
+test('signs hang on the Strip, refuse nonsense, are struck through; a bolt’s marks say its grade', async ({
+  page,
+  jobs,
+}) => {
   await page.goto(`${jobs['GR-7']}/walk?member=rail-left&part=signs`);
   await worked(page);
   const form = page.getByRole('form', { name: 'New sign' });
@@ -88,7 +123,10 @@ test('signs hang on the Strip, refuse nonsense, are struck through; a bolt’s m
   await kept(page);
 });
 
-test('the lift gate: against it with a reason and a better place, kept with who asked, asked again when evidence changes; in millimetres too', async ({ page, jobs }) => {
+test('the lift gate: against it with a reason and a better place, kept with who asked, asked again when evidence changes; in millimetres too', async ({
+  page,
+  jobs,
+}) => {
   await page.goto(`${jobs['BM-2']}/walk?member=rail-left&part=lift`);
   await worked(page);
   await page.getByRole('button', { name: 'Ask', exact: true }).click();
@@ -99,14 +137,25 @@ test('the lift gate: against it with a reason and a better place, kept with who 
   await expect(page.getByRole('region', { name: 'Asked before' })).toContainText('TM');
   await page.getByRole('button', { name: /^Units: in/ }).click();
   await expect(answer.getByRole('region', { name: 'Against it' })).toContainText('mm');
-  await page.getByRole('button', { name: /unknown$/ }).first().click();
+  await page
+    .getByRole('button', { name: /unknown$/ })
+    .first()
+    .click();
   await expect(answer.getByRole('region', { name: 'Against it' })).toHaveCount(0);
 
-  await page.getByRole('navigation', { name: 'Parts of the walk' }).getByRole('button', { name: 'Round' }).click();
+  await page
+    .getByRole('navigation', { name: 'Parts of the walk' })
+    .getByRole('button', { name: 'Round' })
+    .click();
   await result(page, 'sound').click();
   await kept(page);
-  await page.getByRole('navigation', { name: 'Parts of the walk' }).getByRole('button', { name: 'Lift?' }).click();
-  await expect(page.getByRole('region', { name: 'Asked before' })).toContainText('evidence has changed since, ask again');
+  await page
+    .getByRole('navigation', { name: 'Parts of the walk' })
+    .getByRole('button', { name: 'Lift?' })
+    .click();
+  await expect(page.getByRole('region', { name: 'Asked before' })).toContainText(
+    'evidence has changed since, ask again',
+  );
   await page.getByLabel('ground falls to the front').fill('40');
   await page.getByRole('button', { name: 'Ask', exact: true }).click();
   await expect(page.getByRole('alert').filter({ hasText: '15°' })).toBeVisible();
@@ -128,18 +177,26 @@ test('a complaint is held against the model and stays unexplained', async ({ pag
   await expect(line).toContainText('Still unseen on that path');
 });
 
-test('photos: before and after side by side, wrong content refused and nothing lost, struck not erased', async ({ page, jobs }) => {
+test('photos: before and after side by side, wrong content refused and nothing lost, struck not erased', async ({
+  page,
+  jobs,
+}) => {
   await page.goto(`${jobs['BK-1']}/walk?member=rail-left&part=photos`);
   await worked(page);
   await page.getByLabel('what it shows').fill('outrigger weld');
   await page.getByLabel('when').selectOption('before');
   await page.getByLabel(/Photo at/).setInputFiles({ name: 'a.png', mimeType: 'image/png', buffer: PIXEL });
-  const figure = page.getByRole('region', { name: 'Photos' }).getByRole('listitem').filter({ hasText: 'outrigger weld' });
+  const figure = page
+    .getByRole('region', { name: 'Photos' })
+    .getByRole('listitem')
+    .filter({ hasText: 'outrigger weld' });
   await expect(figure.getByRole('img')).toHaveAttribute('src', /^\/api\/photos\/[0-9a-f]{64}/);
   await figure.getByLabel('After').setInputFiles({ name: 'b.png', mimeType: 'image/png', buffer: PIXEL });
   await expect(page.getByRole('region', { name: 'Before and after' }).getByRole('img')).toHaveCount(2);
   await page.getByLabel('what it shows').fill('not a picture');
-  await page.getByLabel(/Photo at/).setInputFiles({ name: 'c.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('hello') });
+  await page
+    .getByLabel(/Photo at/)
+    .setInputFiles({ name: 'c.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('hello') });
   await expect(page.getByText(/no picture that can be read/)).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Photos: 2' })).toBeVisible();
   await figure.last().getByRole('button', { name: 'strike' }).click();
@@ -152,20 +209,37 @@ test('the look before buying: a claim, and one page that says what was not seen'
   await page.goto(`${jobs['SV-9']}/walk?part=buying`);
   await worked(page);
   await expect(page.getByRole('region', { name: 'Answer for a buyer' })).toContainText('Walk away');
-  await page.getByRole('form', { name: 'New claim' }).getByLabel('claimed to be done').fill('New brake lines');
+  await page
+    .getByRole('form', { name: 'New claim' })
+    .getByLabel('claimed to be done')
+    .fill('New brake lines');
   await page.getByRole('form', { name: 'New claim' }).getByRole('button', { name: 'Add' }).click();
-  await page.getByRole('radiogroup', { name: 'Claim: New brake lines' }).getByRole('radio', { name: 'borne out', exact: true }).click();
+  await page
+    .getByRole('radiogroup', { name: 'Claim: New brake lines' })
+    .getByRole('radio', { name: 'borne out', exact: true })
+    .click();
   await kept(page);
   const file = await takeAway(page, /Look before buying/);
   const text = spawnSync('pdftotext', ['-layout', file.path, '-'], { encoding: 'utf8' }).stdout;
-  for (const words of ['Walk away', 'New brake lines', 'borne out', 'Not seen: nothing is said of these', 'refused: scrape, drill', 'an hour']) expect(text).toContain(words);
+  for (const words of [
+    'Walk away',
+    'New brake lines',
+    'borne out',
+    'Not seen: nothing is said of these',
+    'refused: scrape, drill',
+    'an hour',
+  ])
+    expect(text).toContain(words);
   expect(spawnSync('pdfinfo', [file.path], { encoding: 'utf8' }).stdout).toMatch(/Pages:\s+1\b/);
 });
 
 test('the tap ear by stand-in: thin metal rings duller, the test is kept', async ({ page, jobs }) => {
   await page.goto(`${jobs['GR-7']}/walk?member=rail-right&part=tap`);
   await worked(page);
-  for (const [title, metal] of [['Good metal', 'solid'], ['Doubtful spot', 'thin']] as const) {
+  for (const [title, metal] of [
+    ['Good metal', 'solid'],
+    ['Doubtful spot', 'thin'],
+  ] as const) {
     const side = page.getByRole('region', { name: title });
     await side.getByLabel('listen to').selectOption(metal);
     await side.getByRole('button', { name: 'Listen' }).click();
@@ -179,7 +253,15 @@ base('the tap ear by microphone hears what is played to it', async () => {
   const folder = mkdtempSync(join(tmpdir(), 'tap-'));
   writeFileSync(join(folder, 'solid.wav'), wavOf(tapRecording('solid', 3, { taps: 12 })));
   const server = await serveDemo();
-  const browser = await chromium.launch({ executablePath: CHROMIUM, args: [...CHROMIUM_ARGS, '--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream', `--use-file-for-fake-audio-capture=${join(folder, 'solid.wav')}`] });
+  const browser = await chromium.launch({
+    executablePath: CHROMIUM,
+    args: [
+      ...CHROMIUM_ARGS,
+      '--use-fake-device-for-media-stream',
+      '--use-fake-ui-for-media-stream',
+      `--use-file-for-fake-audio-capture=${join(folder, 'solid.wav')}`,
+    ],
+  });
   const page = await browser.newPage({ baseURL: server.url, permissions: ['microphone'] });
   await page.goto(`${server.jobs['GR-7']}/walk?member=rail-right&part=tap`);
   await worked(page);
@@ -193,38 +275,57 @@ base('the tap ear by microphone hears what is played to it', async () => {
   server.stop();
 });
 
-base('the server dies in the middle of a round and comes back: every entry is there once, in order', async ({ browser }) => {
-  const first = await serveDemo();
-  const page = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
-  await page.goto(`${first.url}${first.jobs['BM-2']}/walk`);
-  await worked(page);
-  const seenBefore = (await recordsOf(first.url, first.jobs['BM-2']!)).walk.length;
-  await result(page, 'sound').click();
-  await kept(page);
-  first.child.kill();
-  await new Promise((resolve) => first.child.once('exit', resolve));
-  const titles: string[] = [];
-  for (const name of ['scaling', 'pitted', 'soft']) {
-    titles.push((await spot(page).getByRole('heading').textContent())!);
-    await result(page, name).click();
-    await page.getByRole('button', { name: 'The next spot' }).click();
-  }
-  await page.getByLabel('Photo', { exact: true }).setInputFiles({ name: 'a.png', mimeType: 'image/png', buffer: PIXEL });
-  await expect(page.getByRole('status').filter({ hasText: /held here/ })).toContainText('4 held here');
-  const port = Number(new URL(first.url).port);
-  const second = await serve(first.path, { port });
-  await expect(page.getByRole('status').filter({ hasText: /^kept$/ })).toBeVisible();
-  await page.reload();
-  await worked(page);
-  const { walk } = await recordsOf(second.url, first.jobs['BM-2']!);
-  expect(walk.slice(seenBefore).map((record) => [record.kind, record.result ?? record.caption !== undefined])).toEqual([['look', 'sound'], ['look', 'scaling'], ['look', 'pitted'], ['look', 'soft'], ['photo', true]]);
-  expect(walk.slice(seenBefore + 1, seenBefore + 4).map((record) => record.title)).toEqual(titles);
-  expect(walk.at(-1)!.picture!.hash).toMatch(/^[0-9a-f]{64}$/);
-  second.stop();
-  first.stop();
-});
+base(
+  'the server dies in the middle of a round and comes back: every entry is there once, in order',
+  async ({ browser }) => {
+    const first = await serveDemo();
+    const page = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
+    await page.goto(`${first.url}${first.jobs['BM-2']}/walk`);
+    await worked(page);
+    const seenBefore = (await recordsOf(first.url, first.jobs['BM-2']!)).walk.length;
+    await result(page, 'sound').click();
+    await kept(page);
+    first.child.kill();
+    await new Promise((resolve) => first.child.once('exit', resolve));
+    const titles: string[] = [];
+    for (const name of ['scaling', 'pitted', 'soft']) {
+      titles.push((await spot(page).getByRole('heading').textContent())!);
+      await result(page, name).click();
+      await page.getByRole('button', { name: 'The next spot' }).click();
+    }
+    await page
+      .getByLabel('Photo', { exact: true })
+      .setInputFiles({ name: 'a.png', mimeType: 'image/png', buffer: PIXEL });
+    await expect(page.getByRole('status').filter({ hasText: /held here/ })).toContainText('4 held here');
+    const port = Number(new URL(first.url).port);
+    const second = await serve(first.path, { port });
+    await expect(page.getByRole('status').filter({ hasText: /^kept$/ })).toBeVisible();
+    await page.reload();
+    await worked(page);
+    const { walk } = await recordsOf(second.url, first.jobs['BM-2']!);
+    expect(
+      walk.slice(seenBefore).map((record) => [record.kind, record.result ?? record.caption !== undefined]),
+    ).toEqual([
+      ['look', 'sound'],
+      ['look', 'scaling'],
+      ['look', 'pitted'],
+      ['look', 'soft'],
+      ['photo', true],
+    ]);
+    expect(walk.slice(seenBefore + 1, seenBefore + 4).map((record) => record.title)).toEqual(titles);
+    expect(walk.at(-1)!.picture!.hash).toMatch(/^[0-9a-f]{64}$/);
+    second.stop();
+    first.stop();
+  },
+);
 
-interface WalkEntry { kind: string; result?: string; title?: string; caption?: string; picture?: { hash: string } }
+interface WalkEntry {
+  kind: string;
+  result?: string;
+  title?: string;
+  caption?: string;
+  picture?: { hash: string };
+}
 async function recordsOf(url: string, job: string): Promise<{ walk: WalkEntry[] }> {
   return ((await (await fetch(`${url}/api${job}/records`)).json()) as { value: { walk: WalkEntry[] } }).value;
 }

@@ -1,8 +1,18 @@
 import { expect, kept, openJob, test, typeColumn, worked } from './stage';
 
-const FAMILIES = ['open-channel ladder', 'boxed ladder', 'mixed ladder', 'I-beam trailer', 'gooseneck trailer', 'semi trailer', 'unibody'] as const;
+const FAMILIES = [
+  'open-channel ladder',
+  'boxed ladder',
+  'mixed ladder',
+  'I-beam trailer',
+  'gooseneck trailer',
+  'semi trailer',
+  'unibody',
+] as const;
 
-test('every family draws itself while one types; what cannot be is said at its field and nothing is sent', async ({ page }) => {
+test('every family draws itself while one types; what cannot be is said at its field and nothing is sent', async ({
+  page,
+}) => {
   await page.goto('/new');
   const skeleton = page.getByRole('group', { name: /^Skeleton/ });
   const seen: number[] = [];
@@ -19,33 +29,49 @@ test('every family draws itself while one types; what cannot be is said at its f
   await page.getByLabel(/^Wheelbase/).fill('0');
   await expect(page.getByText(/Not drawn yet: the axles would stand in one place/)).toBeVisible();
   await page.getByRole('button', { name: 'Open the job' }).click();
-  await expect(page.getByRole('alert').filter({ hasText: 'the axles would stand in one place' })).toBeVisible();
+  await expect(
+    page.getByRole('alert').filter({ hasText: 'the axles would stand in one place' }),
+  ).toBeVisible();
   await page.getByLabel(/^Wheelbase/).fill('146');
   await expect(skeleton).toBeVisible();
 });
 
 test('a gooseneck from its form to what its beams carry, on the legs and hitched', async ({ page }, info) => {
-  await openJob(page, `GN-${info.workerIndex}`, { family: 'gooseneck trailer', steel: 'Hot-rolled frame steel, 50 ksi yield', fields: { 'Gross weight, lb': '15000', 'Rail depth, in': '12' } });
+  await openJob(page, `GN-${info.workerIndex}`, {
+    family: 'gooseneck trailer',
+    steel: 'Hot-rolled frame steel, 50 ksi yield',
+    fields: { 'Gross weight, lb': '15000', 'Rail depth, in': '12' },
+  });
   await page.getByLabel('Member', { exact: true }).selectOption('rail-left');
   await typeColumn(page, '200', 'web', { 10: '.158', 6: '.155', 2: '.150' });
   await kept(page);
   await page.getByRole('link', { name: /^Weigh/ }).click();
   await worked(page);
   const frame = page.getByRole('region', { name: 'The whole frame' });
-  await expect(frame.getByRole('table', { name: 'What is felt of it' })).toContainText('Front wall leans, hitched against on legs');
+  await expect(frame.getByRole('table', { name: 'What is felt of it' })).toContainText(
+    'Front wall leans, hitched against on legs',
+  );
   await expect(frame.getByRole('table', { name: 'Standing on the ground' })).toContainText('Coupler or pin');
   await frame.getByLabel('Load case').selectOption('on legs');
-  await expect(frame.getByRole('img', { name: 'The frame bent: on legs, movements 30 times as large' })).toBeVisible();
+  await expect(
+    frame.getByRole('img', { name: 'The frame bent: on legs, movements 30 times as large' }),
+  ).toBeVisible();
   await frame.getByRole('radio', { name: '×100' }).click();
   await expect(frame.getByRole('img', { name: /movements 100 times/ })).toBeVisible();
   const worst = frame.getByRole('table', { name: 'Where the frame is worst' }).getByRole('button').first();
   const name = (await worst.textContent())!.split(',')[0]!;
   await worst.click();
   await expect(page.getByText(`${name}: the worst reason governs`)).toBeVisible();
-  await expect(page.getByRole('region', { name: 'Demand', exact: true }).getByRole('table', { name: 'Demand at the cursor' })).toContainText('found');
+  await expect(
+    page
+      .getByRole('region', { name: 'Demand', exact: true })
+      .getByRole('table', { name: 'Demand at the cursor' }),
+  ).toContainText('found');
 });
 
-test('the frame is moved by hand and by typing, undone, kept in step, and saved as the shop’s starting point', async ({ page }, info) => {
+test('the frame is moved by hand and by typing, undone, kept in step, and saved as the shop’s starting point', async ({
+  page,
+}, info) => {
   const tag = `MV-${info.workerIndex}`;
   await openJob(page, tag, { family: 'I-beam trailer', fields: { 'Gross weight, lb': '9000' } });
   await page.getByRole('link', { name: /^Frame/ }).click();
@@ -57,7 +83,8 @@ test('the frame is moved by hand and by typing, undone, kept in step, and saved 
   const box = (await rung.boundingBox())!;
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
   await page.mouse.down();
-  for (const step of [10, 22, 34]) await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2 + step);
+  for (const step of [10, 22, 34])
+    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2 + step);
   await page.mouse.up();
   await expect(station).not.toHaveValue(before);
   await undo.click();
@@ -84,12 +111,21 @@ test('the frame is moved by hand and by typing, undone, kept in step, and saved 
   await keep.click();
   await expect(page.getByText('Frame kept')).toBeVisible();
 
-  await page.getByLabel(/^Save this frame as the shop’s starting point/).fill(`Our trailer ${info.workerIndex}`);
+  await page
+    .getByLabel(/^Save this frame as the shop’s starting point/)
+    .fill(`Our trailer ${info.workerIndex}`);
   await page.getByRole('button', { name: 'Save as a starting point' }).click();
   await expect(page.getByText('can be chosen when a job is opened')).toBeVisible();
   await page.goto('/new');
   await page.getByLabel('Start from').selectOption({ label: `Our trailer ${info.workerIndex}` });
-  for (const [label, text] of [['Tag', `${tag}b`], ['What it is', 'trailer'], ['Name of the job', 'second'], ['Opened by (role or initials)', 'RK'], ['Stations measured from', 'coupler']] as const) await page.getByLabel(label).fill(text);
+  for (const [label, text] of [
+    ['Tag', `${tag}b`],
+    ['What it is', 'trailer'],
+    ['Name of the job', 'second'],
+    ['Opened by (role or initials)', 'RK'],
+    ['Stations measured from', 'coupler'],
+  ] as const)
+    await page.getByLabel(label).fill(text);
   await page.getByRole('button', { name: 'Open the job' }).click();
   await page.waitForURL(/\/walk/);
   await page.getByRole('link', { name: /^Frame/ }).click();
@@ -97,7 +133,9 @@ test('the frame is moved by hand and by typing, undone, kept in step, and saved 
   await expect(page.getByLabel('Left outrigger 4 section')).toHaveValue('angle');
 });
 
-test('loads from a scale ticket put the payload where it stands; a bad ticket changes nothing; too much for an axle is said', async ({ page }, info) => {
+test('loads from a scale ticket put the payload where it stands; a bad ticket changes nothing; too much for an axle is said', async ({
+  page,
+}, info) => {
   await openJob(page, `LD-${info.workerIndex}`, { fields: { 'Gross weight, lb': '16000' } });
   await page.getByRole('link', { name: /^Frame/ }).click();
   const loads = page.getByRole('region', { name: 'Loads' });
@@ -135,17 +173,32 @@ test('loads from a scale ticket put the payload where it stands; a bad ticket ch
   await expect(page.getByRole('table', { name: 'Standing on the ground' })).toContainText('6000 lb: over');
 });
 
-test('GR-7: what rust does to what the frame carries, found against built against repaired', async ({ page, jobs }) => {
+test('GR-7: what rust does to what the frame carries, found against built against repaired', async ({
+  page,
+  jobs,
+}) => {
   await page.goto(`${jobs['GR-7']}/weigh?member=rail-right`);
   await worked(page);
   await page.getByRole('button', { name: /Worst station/ }).click();
   const rows = page.getByRole('table', { name: 'Demand at the cursor' }).getByRole('row');
-  const used = async (state: string) => Number(/(\d+) %/.exec((await rows.filter({ has: page.getByRole('rowheader', { name: state, exact: true }) }).textContent())!)![1]);
+  const used = async (state: string) =>
+    Number(
+      /(\d+) %/.exec(
+        (await rows
+          .filter({ has: page.getByRole('rowheader', { name: state, exact: true }) })
+          .textContent())!,
+      )![1],
+    );
   expect(await used('found')).toBeGreaterThan(1.5 * (await used('built')));
   expect(await used('repaired')).toBeLessThan(1.25 * (await used('built')));
   await expect(page.getByRole('region', { name: 'Reasons' })).toContainText(/Carries \d+ % of what it may/);
-  await expect(page.getByRole('region', { name: 'Reasons' })).not.toContainText('Leave rests on the section alone');
-  for (const state of ['cut open', 'tacked']) await expect(rows.filter({ has: page.getByRole('rowheader', { name: state, exact: true }) })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Reasons' })).not.toContainText(
+    'Leave rests on the section alone',
+  );
+  for (const state of ['cut open', 'tacked'])
+    await expect(
+      rows.filter({ has: page.getByRole('rowheader', { name: state, exact: true }) }),
+    ).toBeVisible();
   await page.getByRole('radio', { name: 'as stress' }).click();
   await expect(page.getByRole('img', { name: /^Stress along the member/ })).toBeVisible();
   await page.getByText('More of this section').click();

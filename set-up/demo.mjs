@@ -3,7 +3,14 @@ import { existsSync, mkdirSync, rmSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { ensureBuild, ensureNpmPackages } from './machine.mjs';
 
-const { values } = parseArgs({ options: { port: { type: 'string', default: '3000' }, host: { type: 'string', default: '127.0.0.1' }, fresh: { type: 'boolean', default: false }, db: { type: 'string', default: 'var/demo.db' } } });
+const { values } = parseArgs({
+  options: {
+    port: { type: 'string', default: '3000' },
+    host: { type: 'string', default: '127.0.0.1' },
+    fresh: { type: 'boolean', default: false },
+    db: { type: 'string', default: 'var/demo.db' },
+  },
+});
 
 ensureNpmPackages();
 if (!ensureBuild()) {
@@ -21,6 +28,12 @@ const server = await serve(values.db, { port: Number(values.port), host: values.
   console.error(`${error.message}\nIf another program has port ${values.port}: npm run demo -- --port 3001`);
   process.exit(1);
 });
-console.log(`\nOssatura is at ${server.url}   (records in ${values.db}; stop with Ctrl-C; start afresh with npm run demo -- --fresh)`);
-for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => { server.stop(); process.exit(0); });
+console.log(
+  `\nOssatura is at ${server.url}   (records in ${values.db}; stop with Ctrl-C; start afresh with npm run demo -- --fresh)`,
+);
+for (const signal of ['SIGINT', 'SIGTERM'])
+  process.on(signal, () => {
+    server.stop();
+    process.exit(0);
+  });
 server.child.on('exit', (code) => process.exit(code ?? 0));

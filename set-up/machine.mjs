@@ -5,7 +5,23 @@ import { existsSync, readFileSync, readdirSync, statSync, writeFileSync } from '
 import { join } from 'node:path';
 
 /** Debian packages: the browser of the journeys, and the programs the outside checks compare with. */
-export const DEBIAN = ['chromium', 'cba', 'z88', 'z88-data', 'calculix-ccx', 'octave', 'octave-stk', 'units', 'gmsh', 'python3-gmsh', 'python3-numpy', 'python3-scipy', 'python3-ezdxf', 'qpdf', 'poppler-utils'];
+export const DEBIAN = [
+  'chromium',
+  'cba',
+  'z88',
+  'z88-data',
+  'calculix-ccx',
+  'octave',
+  'octave-stk',
+  'units',
+  'gmsh',
+  'python3-gmsh',
+  'python3-numpy',
+  'python3-scipy',
+  'python3-ezdxf',
+  'qpdf',
+  'poppler-utils',
+];
 
 /** What of `DEBIAN` is not installed; all of it where there is no dpkg. */
 export function debianMissing() {
@@ -21,7 +37,11 @@ export function ensureDebianPackages() {
   const root = process.getuid?.() === 0;
   if (missing.length === 0 || !root || spawnSync('apt-get', ['--version']).status !== 0) return missing;
   console.log(`Installing Debian packages: ${missing.join(' ')}`);
-  const apt = (...words) => spawnSync('apt-get', ['-o', 'DPkg::Lock::Timeout=300', '-qq', ...words], { stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
+  const apt = (...words) =>
+    spawnSync('apt-get', ['-o', 'DPkg::Lock::Timeout=300', '-qq', ...words], {
+      stdio: ['ignore', 'ignore', 'inherit'],
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    });
   apt('update');
   apt('install', '-y', '--no-install-recommends', ...missing);
   return debianMissing();
@@ -30,25 +50,50 @@ export function ensureDebianPackages() {
 /** `npm ci` when node_modules is absent or was made from another lock file. */
 export function ensureNpmPackages() {
   const [major, minor] = process.versions.node.split('.').map(Number);
-  if (major < 20 || (major === 20 && minor < 9)) throw new Error(`Ossatura needs Node 20.9 or later; this is Node ${process.versions.node}.`);
+  if (major < 20 || (major === 20 && minor < 9))
+    throw new Error(`Ossatura needs Node 20.9 or later; this is Node ${process.versions.node}.`);
   const lock = createHash('sha256').update(readFileSync('package-lock.json')).digest('hex');
   const stamp = join('node_modules', '.made-from-lock');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
-  console.log('Installing npm packages (the database driver is compiled where no ready-made one can be had: a few minutes, once)');
+  console.log(
+    'Installing npm packages (the database driver is compiled where no ready-made one can be had: a few minutes, once)',
+  );
   const headers = existsSync('/usr/include/node') ? { npm_package_config_node_gyp_nodedir: '/usr' } : {};
   const cached = existsSync('/usr/lib/ccache') ? { PATH: `/usr/lib/ccache:${process.env.PATH}` } : {};
-  const made = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { stdio: 'inherit', env: { ...process.env, ...headers, ...cached, PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1' } });
-  if (made.status !== 0) throw new Error('npm ci failed; what it said is above. Nothing of the project was changed.');
+  const made = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
+    stdio: 'inherit',
+    env: { ...process.env, ...headers, ...cached, PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1' },
+  });
+  if (made.status !== 0)
+    throw new Error('npm ci failed; what it said is above. Nothing of the project was changed.');
   writeFileSync(stamp, lock);
 }
 
-const newest = (path) => (statSync(path).isDirectory() ? Math.max(0, ...readdirSync(path).map((name) => newest(join(path, name)))) : statSync(path).mtimeMs);
+const newest = (path) =>
+  statSync(path).isDirectory()
+    ? Math.max(0, ...readdirSync(path).map((name) => newest(join(path, name))))
+    : statSync(path).mtimeMs;
 
 /** Builds when a source is newer than the last build. Answers whether the build stands. */
 export function ensureBuild() {
-  const sources = ['app', 'core', 'data', 'ui', 'workers', 'package-lock.json', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json'];
+  const sources = [
+    'app',
+    'core',
+    'data',
+    'ui',
+    'workers',
+    'package-lock.json',
+    'next.config.ts',
+    'postcss.config.mjs',
+    'tsconfig.json',
+  ];
   const built = join('.next', 'BUILD_ID');
   if (existsSync(built) && statSync(built).mtimeMs > Math.max(...sources.map(newest))) return true;
   console.log('Building');
-  return spawnSync('npx', ['next', 'build'], { stdio: 'inherit', env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' } }).status === 0;
+  return (
+    spawnSync('npx', ['next', 'build'], {
+      stdio: 'inherit',
+      env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' },
+    }).status === 0
+  );
 }

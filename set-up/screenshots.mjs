@@ -11,68 +11,136 @@ const server = await serveDemo();
 const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
 
 /** A section's top under the sticky head. */
-const scrollTo = (page, name) => page.getByRole('region', { name, exact: true }).evaluate((section) => window.scrollTo(0, section.getBoundingClientRect().top + window.scrollY - 110));
+const scrollTo = (page, name) =>
+  page
+    .getByRole('region', { name, exact: true })
+    .evaluate((section) => window.scrollTo(0, section.getBoundingClientRect().top + window.scrollY - 110));
 
 const SHOTS = [
   { name: 'yard', open: () => '/' },
   { name: 'new-job', open: () => '/new' },
-  { name: 'walk', open: (jobs) => `${jobs['GR-7']}/walk?member=rail-right`, then: (page) => page.getByRole('region', { name: 'The way round' }).getByRole('button', { name: /Rear spring, front hanger, right/ }).click() },
+  {
+    name: 'walk',
+    open: (jobs) => `${jobs['GR-7']}/walk?member=rail-right`,
+    then: (page) =>
+      page
+        .getByRole('region', { name: 'The way round' })
+        .getByRole('button', { name: /Rear spring, front hanger, right/ })
+        .click(),
+  },
   { name: 'walk-phone', size: PHONE, open: (jobs) => `${jobs['BM-2']}/walk?member=rail-left` },
   { name: 'walk-signs', open: (jobs) => `${jobs['GR-7']}/walk?member=rail-right&part=signs` },
-  { name: 'walk-lift', open: (jobs) => `${jobs['BM-2']}/walk?member=rail-left&part=lift`, then: async (page) => {
-    await page.getByRole('button', { name: 'Ask', exact: true }).click();
-    await page.getByRole('region', { name: 'Answer' }).waitFor();
-  } },
+  {
+    name: 'walk-lift',
+    open: (jobs) => `${jobs['BM-2']}/walk?member=rail-left&part=lift`,
+    then: async (page) => {
+      await page.getByRole('button', { name: 'Ask', exact: true }).click();
+      await page.getByRole('region', { name: 'Answer' }).waitFor();
+    },
+  },
   { name: 'walk-buying', dark: true, open: (jobs) => `${jobs['SV-9']}/walk?part=buying` },
   { name: 'frame', open: (jobs) => `${jobs['GR-7']}/frame?member=rail-right` },
-  { name: 'probe', open: (jobs) => `${jobs['GR-7']}/probe?member=rail-right`, then: (page) => page.getByRole('button', { name: /Worst station/ }).click() },
-  { name: 'probe-zone-dark', dark: true, open: (jobs) => `${jobs['GR-7']}/probe?member=rail-right`, then: async (page) => {
-    await page.getByRole('button', { name: /Worst station/ }).click();
-    await page.getByRole('group', { name: 'Stretch in sight' }).getByRole('button').nth(1).click();
-  } },
-  { name: 'probe-boxed-mm', mm: true, open: (jobs) => `${jobs['BM-2']}/probe?member=rail-left`, then: (page) => page.getByRole('button', { name: /Worst station/ }).click() },
-  { name: 'probe-gauge', open: (jobs) => `${jobs['BM-2']}/probe?member=rail-left`, then: async (page) => {
-    await page.getByRole('button', { name: 'Connect the gauge' }).click();
-    await page.getByText('connected', { exact: true }).waitFor();
-    await page.waitForTimeout(900);
-    await scrollTo(page, 'Gauge');
-  } },
-  { name: 'probe-compare', open: (jobs) => `${jobs['SV-9']}/probe?member=sill-right`, then: async (page) => {
-    await page.getByText(/^Compare: its twin/).click();
-    await page.getByRole('region', { name: 'How fast it goes' }).getByRole('table').waitFor();
-    await scrollTo(page, 'Twin');
-  } },
-  { name: 'trace', open: (jobs) => `${jobs['GR-7']}/trace?member=rail-right`, then: async (page) => {
-    await page.getByRole('button', { name: 'show', exact: true }).first().click();
-    await page.getByRole('group', { name: 'Stretch in sight' }).getByRole('button').nth(2).click();
-  } },
-  { name: 'weigh', open: (jobs) => `${jobs['GR-7']}/weigh?member=rail-right`, then: async (page) => {
-    await page.getByRole('button', { name: /Worst station/ }).click();
-    await page.waitForSelector('.js-plotly-plot .trace', { state: 'attached' });
-  } },
-  { name: 'weigh-demand', open: (jobs) => `${jobs['GR-7']}/weigh?member=rail-right`, then: async (page) => {
-    await page.getByRole('button', { name: /Worst station/ }).click();
-    await page.waitForSelector('.js-plotly-plot .trace', { state: 'attached' });
-    await scrollTo(page, 'Demand');
-  } },
-  { name: 'weigh-flex', open: (jobs) => `${jobs['GR-7']}/weigh?member=rail-right`, then: async (page) => {
-    await page.getByLabel('Load case').selectOption('one wheel in a ditch');
-    await scrollTo(page, 'The whole frame');
-  } },
-  { name: 'shape', open: (jobs) => `${jobs['GR-7']}/shape?member=rail-right`, then: async (page) => {
-    await page.getByRole('group', { name: 'Repairs' }).getByRole('button').first().click();
-  } },
-  { name: 'join', open: (jobs) => `${jobs['GR-7']}/join?member=rail-right`, then: (page) => page.getByRole('button', { name: /Worst station/ }).click() },
+  {
+    name: 'probe',
+    open: (jobs) => `${jobs['GR-7']}/probe?member=rail-right`,
+    then: (page) => page.getByRole('button', { name: /Worst station/ }).click(),
+  },
+  {
+    name: 'probe-zone-dark',
+    dark: true,
+    open: (jobs) => `${jobs['GR-7']}/probe?member=rail-right`,
+    then: async (page) => {
+      await page.getByRole('button', { name: /Worst station/ }).click();
+      await page.getByRole('group', { name: 'Stretch in sight' }).getByRole('button').nth(1).click();
+    },
+  },
+  {
+    name: 'probe-boxed-mm',
+    mm: true,
+    open: (jobs) => `${jobs['BM-2']}/probe?member=rail-left`,
+    then: (page) => page.getByRole('button', { name: /Worst station/ }).click(),
+  },
+  {
+    name: 'probe-gauge',
+    open: (jobs) => `${jobs['BM-2']}/probe?member=rail-left`,
+    then: async (page) => {
+      await page.getByRole('button', { name: 'Connect the gauge' }).click();
+      await page.getByText('connected', { exact: true }).waitFor();
+      await page.waitForTimeout(900);
+      await scrollTo(page, 'Gauge');
+    },
+  },
+  {
+    name: 'probe-compare',
+    open: (jobs) => `${jobs['SV-9']}/probe?member=sill-right`,
+    then: async (page) => {
+      await page.getByText(/^Compare: its twin/).click();
+      await page.getByRole('region', { name: 'How fast it goes' }).getByRole('table').waitFor();
+      await scrollTo(page, 'Twin');
+    },
+  },
+  {
+    name: 'trace',
+    open: (jobs) => `${jobs['GR-7']}/trace?member=rail-right`,
+    then: async (page) => {
+      await page.getByRole('button', { name: 'show', exact: true }).first().click();
+      await page.getByRole('group', { name: 'Stretch in sight' }).getByRole('button').nth(2).click();
+    },
+  },
+  {
+    name: 'weigh',
+    open: (jobs) => `${jobs['GR-7']}/weigh?member=rail-right`,
+    then: async (page) => {
+      await page.getByRole('button', { name: /Worst station/ }).click();
+      await page.waitForSelector('.js-plotly-plot .trace', { state: 'attached' });
+    },
+  },
+  {
+    name: 'weigh-demand',
+    open: (jobs) => `${jobs['GR-7']}/weigh?member=rail-right`,
+    then: async (page) => {
+      await page.getByRole('button', { name: /Worst station/ }).click();
+      await page.waitForSelector('.js-plotly-plot .trace', { state: 'attached' });
+      await scrollTo(page, 'Demand');
+    },
+  },
+  {
+    name: 'weigh-flex',
+    open: (jobs) => `${jobs['GR-7']}/weigh?member=rail-right`,
+    then: async (page) => {
+      await page.getByLabel('Load case').selectOption('one wheel in a ditch');
+      await scrollTo(page, 'The whole frame');
+    },
+  },
+  {
+    name: 'shape',
+    open: (jobs) => `${jobs['GR-7']}/shape?member=rail-right`,
+    then: async (page) => {
+      await page.getByRole('group', { name: 'Repairs' }).getByRole('button').first().click();
+    },
+  },
+  {
+    name: 'join',
+    open: (jobs) => `${jobs['GR-7']}/join?member=rail-right`,
+    then: (page) => page.getByRole('button', { name: /Worst station/ }).click(),
+  },
 ];
 
 for (const shot of SHOTS.filter((each) => wanted.length === 0 || wanted.includes(each.name))) {
   const context = await browser.newContext({ viewport: shot.size ?? SIZE, baseURL: server.url });
-  await context.addCookies([{ name: 'ossatura-theme', value: shot.dark ? 'dark' : 'light', url: server.url }, { name: 'ossatura-unit', value: shot.mm ? 'mm' : 'in', url: server.url }]);
+  await context.addCookies([
+    { name: 'ossatura-theme', value: shot.dark ? 'dark' : 'light', url: server.url },
+    { name: 'ossatura-unit', value: shot.mm ? 'mm' : 'in', url: server.url },
+  ]);
   const page = await context.newPage();
-  page.on('console', (message) => message.type() === 'error' && console.log(`${shot.name}: console: ${message.text()}`));
+  page.on(
+    'console',
+    (message) => message.type() === 'error' && console.log(`${shot.name}: console: ${message.text()}`),
+  );
   page.on('pageerror', (error) => console.log(`${shot.name}: page error: ${error.message}`));
   await page.goto(shot.open(server.jobs));
-  if (shot.open(server.jobs).includes('/jobs/')) await page.waitForFunction(() => !document.body.innerText.includes('working…'));
+  if (shot.open(server.jobs).includes('/jobs/'))
+    await page.waitForFunction(() => !document.body.innerText.includes('working…'));
   await shot.then?.(page);
   await page.waitForTimeout(700);
   await page.screenshot({ path: `${folder}/${shot.name}.png` });

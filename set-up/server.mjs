@@ -4,16 +4,20 @@ import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
-const freePort = () => new Promise((resolve) => {
-  const probe = createServer().listen(0, '127.0.0.1', () => {
-    const { port } = probe.address();
-    probe.close(() => resolve(port));
+const freePort = () =>
+  new Promise((resolve) => {
+    const probe = createServer().listen(0, '127.0.0.1', () => {
+      const { port } = probe.address();
+      probe.close(() => resolve(port));
+    });
   });
-});
 
 /** Seeds a database at `path` with the invented scenario. */
 export function seed(path) {
-  const run = spawnSync('npx', ['tsx', '--conditions=react-server', 'demo/seed.ts'], { env: { ...process.env, OSSATURA_DB: path }, encoding: 'utf8' });
+  const run = spawnSync('npx', ['tsx', '--conditions=react-server', 'demo/seed.ts'], {
+    env: { ...process.env, OSSATURA_DB: path },
+    encoding: 'utf8',
+  });
   if (run.status !== 0) throw new Error(`seeding failed: ${run.stderr}`);
   return run.stdout;
 }
@@ -24,8 +28,15 @@ export function seed(path) {
  * @param {{ port?: number, host?: string }} [options]
  */
 export async function serve(path, { port, host = '127.0.0.1' } = {}) {
-  const chosen = port ?? await freePort();
-  const child = spawn('node', ['node_modules/next/dist/bin/next', 'start', '-H', host, '-p', String(chosen)], { env: { ...process.env, OSSATURA_DB: path, NEXT_TELEMETRY_DISABLED: '1' }, stdio: ['ignore', 'pipe', 'pipe'] });
+  const chosen = port ?? (await freePort());
+  const child = spawn(
+    'node',
+    ['node_modules/next/dist/bin/next', 'start', '-H', host, '-p', String(chosen)],
+    {
+      env: { ...process.env, OSSATURA_DB: path, NEXT_TELEMETRY_DISABLED: '1' },
+      stdio: ['ignore', 'pipe', 'pipe'],
+    },
+  );
   let output = '';
   child.stdout.on('data', (data) => (output += data));
   child.stderr.on('data', (data) => (output += data));
@@ -48,7 +59,22 @@ export async function serveDemo({ empty = false } = {}) {
   const server = await serve(path);
   const { default: Database } = await import('better-sqlite3');
   const db = new Database(path, { readonly: true });
-  const jobs = Object.fromEntries(db.prepare('SELECT unit.tag, job.id FROM job JOIN unit ON unit.id = job.unit_id WHERE job.id NOT IN (SELECT job_id FROM job_closing)').all().map((row) => [row.tag, `/jobs/${row.id}`]));
+  const jobs = Object.fromEntries(
+    db
+      .prepare(
+        'SELECT unit.tag, job.id FROM job JOIN unit ON unit.id = job.unit_id WHERE job.id NOT IN (SELECT job_id FROM job_closing)',
+      )
+      .all()
+      .map((row) => [row.tag, `/jobs/${row.id}`]),
+  );
   db.close();
-  return { ...server, jobs, path, stop: () => { server.stop(); rmSync(folder, { recursive: true, force: true }); } };
+  return {
+    ...server,
+    jobs,
+    path,
+    stop: () => {
+      server.stop();
+      rmSync(folder, { recursive: true, force: true });
+    },
+  };
 }

@@ -9,7 +9,9 @@ const began = Date.now();
 ensureNpmPackages();
 const missing = ensureDebianPackages();
 if (missing.length > 0) {
-  console.log(`\nNot installed on this machine: ${missing.join(' ')}. The outside checks that need them ${process.env.CI ? 'fail, since CI is set' : 'are skipped'}; the journeys need Chromium (or CHROMIUM=path).`);
+  console.log(
+    `\nNot installed on this machine: ${missing.join(' ')}. The outside checks that need them ${process.env.CI ? 'fail, since CI is set' : 'are skipped'}; the journeys need Chromium (or CHROMIUM=path).`,
+  );
   console.log(`On Debian or Ubuntu: sudo apt-get install ${missing.join(' ')}\n`);
 }
 
@@ -18,7 +20,9 @@ const environment = { ...process.env, NEXT_TELEMETRY_DISABLED: '1' };
 const totals = [];
 const say = (name, passed, failed, skipped, since) => {
   totals.push({ name, passed, failed, skipped });
-  console.log(`— ${name}: ${passed} passed, ${failed} failed${skipped ? `, ${skipped} skipped` : ''} (${Math.round((Date.now() - since) / 1000)} s)\n`);
+  console.log(
+    `— ${name}: ${passed} passed, ${failed} failed${skipped ? `, ${skipped} skipped` : ''} (${Math.round((Date.now() - since) / 1000)} s)\n`,
+  );
 };
 
 /** A step that either holds or doesn't. */
@@ -32,17 +36,27 @@ function single(name, command, ...words) {
 /** Steps that either hold or don't, side by side: each keeps one core busy. What they print comes when each is done. */
 function sideBySide(...steps) {
   const since = Date.now();
-  return Promise.all(steps.map(([name, command, ...words]) => new Promise((resolve) => {
-    const child = spawn(command, words, { env: environment });
-    let printed = '';
-    for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => { printed += chunk; });
-    child.on('error', (error) => { printed += error.message; });
-    child.on('close', (status) => {
-      process.stdout.write(printed);
-      say(name, status === 0 ? 1 : 0, status === 0 ? 0 : 1, 0, since);
-      resolve();
-    });
-  })));
+  return Promise.all(
+    steps.map(
+      ([name, command, ...words]) =>
+        new Promise((resolve) => {
+          const child = spawn(command, words, { env: environment });
+          let printed = '';
+          for (const stream of [child.stdout, child.stderr])
+            stream.on('data', (chunk) => {
+              printed += chunk;
+            });
+          child.on('error', (error) => {
+            printed += error.message;
+          });
+          child.on('close', (status) => {
+            process.stdout.write(printed);
+            say(name, status === 0 ? 1 : 0, status === 0 ? 0 : 1, 0, since);
+            resolve();
+          });
+        }),
+    ),
+  );
 }
 
 /** A runner with a JSON report; a run that leaves no report, or none of whose tests ran, has failed. */
@@ -50,15 +64,46 @@ function runner(name, count, file, env, command, ...words) {
   const since = Date.now();
   const run = spawnSync(command, words, { stdio: 'inherit', env: { ...environment, ...env } });
   let counted = { passed: 0, failed: 1, skipped: 0 };
-  try { counted = count(JSON.parse(readFileSync(file, 'utf8'))); } catch (error) { console.error(`${name} left no report: ${error.message}`); }
+  try {
+    counted = count(JSON.parse(readFileSync(file, 'utf8')));
+  } catch (error) {
+    console.error(`${name} left no report: ${error.message}`);
+  }
   const ran = counted.passed + counted.failed + counted.skipped > 0;
-  say(name, counted.passed, counted.failed + (counted.failed === 0 && (run.status !== 0 || !ran) ? 1 : 0), counted.skipped, since);
+  say(
+    name,
+    counted.passed,
+    counted.failed + (counted.failed === 0 && (run.status !== 0 || !ran) ? 1 : 0),
+    counted.skipped,
+    since,
+  );
 }
-const jestCount = (report) => ({ passed: report.numPassedTests, failed: report.numFailedTests + report.numRuntimeErrorTestSuites, skipped: report.numPendingTests });
-const playwrightCount = ({ stats }) => ({ passed: stats.expected, failed: stats.unexpected + stats.flaky, skipped: stats.skipped });
+const jestCount = (report) => ({
+  passed: report.numPassedTests,
+  failed: report.numFailedTests + report.numRuntimeErrorTestSuites,
+  skipped: report.numPendingTests,
+});
+const playwrightCount = ({ stats }) => ({
+  passed: stats.expected,
+  failed: stats.unexpected + stats.flaky,
+  skipped: stats.skipped,
+});
 const jest = (name, project) => {
   const file = join(folder, `${project}.json`);
-  runner(name, jestCount, file, {}, 'npx', 'jest', '--selectProjects', project, '--json', '--outputFile', file, '--silent');
+  runner(
+    name,
+    jestCount,
+    file,
+    {},
+    'npx',
+    'jest',
+    '--selectProjects',
+    project,
+    '--json',
+    '--outputFile',
+    file,
+    '--silent',
+  );
 };
 
 await sideBySide(['lint', 'npm', 'run', '--silent', 'lint'], ['types', 'npm', 'run', '--silent', 'types']);
@@ -66,12 +111,26 @@ jest('core, data and codebase', 'unit');
 jest('outside checks', 'outside');
 if (single('build', 'npm', 'run', '--silent', 'build')) {
   const file = join(folder, 'journeys.json');
-  runner('journeys', playwrightCount, file, { PLAYWRIGHT_JSON_OUTPUT_NAME: file }, 'npx', 'playwright', 'test', '--reporter=list,json');
+  runner(
+    'journeys',
+    playwrightCount,
+    file,
+    { PLAYWRIGHT_JSON_OUTPUT_NAME: file },
+    'npx',
+    'playwright',
+    'test',
+    '--reporter=list,json',
+  );
 } else say('journeys', 0, 1, 0, Date.now());
 
 rmSync(folder, { recursive: true, force: true });
 const sum = (key) => totals.reduce((whole, each) => whole + each[key], 0);
-for (const each of totals) console.log(`${each.name.padEnd(24)} ${each.passed} passed, ${each.failed} failed${each.skipped ? `, ${each.skipped} skipped` : ''}`);
+for (const each of totals)
+  console.log(
+    `${each.name.padEnd(24)} ${each.passed} passed, ${each.failed} failed${each.skipped ? `, ${each.skipped} skipped` : ''}`,
+  );
 console.log(`whole run ${Math.round((Date.now() - began) / 1000)} s`);
-console.log(`${sum('passed')} passed, ${sum('failed')} failed${sum('skipped') ? `, ${sum('skipped')} skipped` : ''}`);
+console.log(
+  `${sum('passed')} passed, ${sum('failed')} failed${sum('skipped') ? `, ${sum('skipped')} skipped` : ''}`,
+);
 process.exit(sum('failed') === 0 ? 0 : 1);

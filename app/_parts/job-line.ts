@@ -37,7 +37,17 @@ function workLine(db: Db, jobId: string): JobLine {
     readings,
     cracks: standing(file.cracks, file.strikes).length,
     verb: isUnwalked ? 'walk' : unreadRail ? 'probe' : toAct.length ? 'shape' : 'weigh',
-    next: isUnwalked ? 'Walk round it first' : readings === 0 ? 'Take the first readings' : unreadRail ? `${unreadRail} not measured yet` : toAct.length ? `Look at the plates for ${toAct[0]!.picture.member.name.toLowerCase()}` : unread.length ? `${unread.length} crossmembers not measured` : 'Read the verdicts',
+    next: isUnwalked
+      ? 'Walk round it first'
+      : readings === 0
+        ? 'Take the first readings'
+        : unreadRail
+          ? `${unreadRail} not measured yet`
+          : toAct.length
+            ? `Look at the plates for ${toAct[0]!.picture.member.name.toLowerCase()}`
+            : unread.length
+              ? `${unread.length} crossmembers not measured`
+              : 'Read the verdicts',
     toAct: toAct.map(({ picture, verdict }) => `${picture.member.name} ${verdict.verdict}`),
   };
 }

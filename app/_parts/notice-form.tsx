@@ -15,7 +15,11 @@ export function NoticeForm({ unitId, tag }: { unitId: string; tag: string }) {
   const [problem, setProblem] = useState<string>();
   const [id, setId] = useState(() => crypto.randomUUID());
   const keep = async () => {
-    const response = await fetch(`/api/units/${unitId}/notices`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ id, unitId, words, by, at: new Date().toISOString() }) }).catch(() => undefined);
+    const response = await fetch(`/api/units/${unitId}/notices`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ id, unitId, words, by, at: new Date().toISOString() }),
+    }).catch(() => undefined);
     const answer = response && ((await response.json()) as { ok: true } | { ok: false; problem: Problem });
     if (!answer) return setProblem('The server cannot be reached; your words are still here.');
     if (!answer.ok) return setProblem(answer.problem.message);
@@ -28,15 +32,38 @@ export function NoticeForm({ unitId, tag }: { unitId: string; tag: string }) {
   };
   return (
     <>
-      <button type="button" className="plain" onClick={() => setOpen(true)}>Standing notice</button>
-      <Sheet title={`Standing notice on ${tag}`} describe="Shown on this unit's every job from now on, such as: do not lift here." open={open} onOpenChange={setOpen}>
-        <form className="grid gap-4" onSubmit={(event) => {
-          event.preventDefault();
-          void keep();
-        }}>
-          <Entry label="Notice" value={words} maxLength={200} onChange={(event) => setWords(event.target.value)} {...(problem && { problem })} />
-          <Entry label="By (role or initials)" value={by} maxLength={40} onChange={(event) => setBy(event.target.value)} />
-          <button className="solid" type="submit">Keep the notice</button>
+      <button type="button" className="plain" onClick={() => setOpen(true)}>
+        Standing notice
+      </button>
+      <Sheet
+        title={`Standing notice on ${tag}`}
+        describe="Shown on this unit's every job from now on, such as: do not lift here."
+        open={open}
+        onOpenChange={setOpen}
+      >
+        <form
+          className="grid gap-4"
+          onSubmit={(event) => {
+            event.preventDefault();
+            void keep();
+          }}
+        >
+          <Entry
+            label="Notice"
+            value={words}
+            maxLength={200}
+            onChange={(event) => setWords(event.target.value)}
+            {...(problem && { problem })}
+          />
+          <Entry
+            label="By (role or initials)"
+            value={by}
+            maxLength={40}
+            onChange={(event) => setBy(event.target.value)}
+          />
+          <button className="solid" type="submit">
+            Keep the notice
+          </button>
         </form>
       </Sheet>
     </>

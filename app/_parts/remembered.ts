@@ -15,16 +15,22 @@ export function useRemembered(key: string, fallback: string): [string, (value: s
     () => localStorage.getItem(key) ?? fallback,
     () => fallback,
   );
-  const remember = useCallback((next: string) => {
-    if (next === '') localStorage.removeItem(key);
-    else localStorage.setItem(key, next);
-    listeners.forEach((listener) => listener());
-  }, [key]);
+  const remember = useCallback(
+    (next: string) => {
+      if (next === '') localStorage.removeItem(key);
+      else localStorage.setItem(key, next);
+      listeners.forEach((listener) => listener());
+    },
+    [key],
+  );
   return [value, remember];
 }
 
 /** Something half typed, kept in this browser until it is sent or given up, so that a reload loses nothing. Undefined puts it away. */
-export function useDraft<Schema extends z.ZodType>(key: string, schema: Schema): [z.output<Schema> | undefined, (value: z.output<Schema> | undefined) => void] {
+export function useDraft<Schema extends z.ZodType>(
+  key: string,
+  schema: Schema,
+): [z.output<Schema> | undefined, (value: z.output<Schema> | undefined) => void] {
   const [text, setText] = useRemembered(key, '');
   const value = useMemo(() => {
     if (text === '') return undefined;
@@ -35,6 +41,9 @@ export function useDraft<Schema extends z.ZodType>(key: string, schema: Schema):
       return undefined;
     }
   }, [text, schema]);
-  const keep = useCallback((next: z.output<Schema> | undefined) => setText(next === undefined ? '' : JSON.stringify(next)), [setText]);
+  const keep = useCallback(
+    (next: z.output<Schema> | undefined) => setText(next === undefined ? '' : JSON.stringify(next)),
+    [setText],
+  );
   return [value, keep];
 }

@@ -14,18 +14,35 @@ export function ThemeSwitch() {
     remember('ossatura-theme', next);
   };
   return (
-    <button type="button" className="hit inline-flex items-center justify-center" onClick={turn} aria-label="Light or dark">
+    <button
+      type="button"
+      className="hit inline-flex items-center justify-center"
+      onClick={turn}
+      aria-label="Light or dark"
+    >
       <Sun size={19} className="hidden [[data-theme=dark]_&]:block" aria-hidden />
       <Moon size={19} className="[[data-theme=dark]_&]:hidden" aria-hidden />
     </button>
   );
 }
 
-export function UnitSwitch({ system, onChange }: { system: UnitSystem; onChange: (system: UnitSystem) => void }) {
+export function UnitSwitch({
+  system,
+  onChange,
+}: {
+  system: UnitSystem;
+  onChange: (system: UnitSystem) => void;
+}) {
   const other = system === 'in' ? 'mm' : 'in';
   return (
-    <button type="button" className="hit px-1 text-soft" onClick={() => onChange(other)} aria-label={`Units: ${system}; switch to ${other}`}>
-      <span className={system === 'in' ? 'border-b-[3px] border-here font-semibold text-ink' : ''}>in</span> / <span className={system === 'mm' ? 'border-b-[3px] border-here font-semibold text-ink' : ''}>mm</span>
+    <button
+      type="button"
+      className="hit px-1 text-soft"
+      onClick={() => onChange(other)}
+      aria-label={`Units: ${system}; switch to ${other}`}
+    >
+      <span className={system === 'in' ? 'border-b-[3px] border-here font-semibold text-ink' : ''}>in</span> /{' '}
+      <span className={system === 'mm' ? 'border-b-[3px] border-here font-semibold text-ink' : ''}>mm</span>
     </button>
   );
 }

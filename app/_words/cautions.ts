@@ -1,5 +1,6 @@
 /** Cautions stand where the act is. Each ends by deferring to the people and papers that decide. */
-export const DEFERENCE = 'Your local code, the maker’s instructions and licensed practice decide; this sheet does not replace them.';
+export const DEFERENCE =
+  'Your local code, the maker’s instructions and licensed practice decide; this sheet does not replace them.';
 
 export const CAUTIONS = {
   shape: `Cutting a frame changes what holds it up: support both sides of the cut first, and cut one side at a time. ${DEFERENCE}`,

@@ -11,21 +11,32 @@ export const FELT_WORDS: Readonly<Record<Felt['id'], string>> = {
 
 export function problemWords({ code, atMm }: StructureProblem, name: string, system: UnitSystem): string {
   switch (code) {
-    case 'meets nothing': return `${name} meets no other member: its place needs another look, in Frame.`;
-    case 'stands on nothing': return `${name} hangs together with nothing that stands on wheels or pads; the rest is worked out without it.`;
-    case 'parted': return `${name} has no metal left about station ${printLength(atMm, system, 'length')}; the rest is worked out without that piece.`;
-    default: return code satisfies never;
+    case 'meets nothing':
+      return `${name} meets no other member: its place needs another look, in Frame.`;
+    case 'stands on nothing':
+      return `${name} hangs together with nothing that stands on wheels or pads; the rest is worked out without it.`;
+    case 'parted':
+      return `${name} has no metal left about station ${printLength(atMm, system, 'length')}; the rest is worked out without that piece.`;
+    default:
+      return code satisfies never;
   }
 }
 
 export function unsolvedWords(why: UnsolvedCase['why'], system: UnitSystem): string {
   switch (why.kind) {
-    case 'not for this frame': return 'does not apply to this frame';
-    case 'no loads': return 'no loads recorded';
-    case 'no supports': return 'nothing to stand on';
-    case 'mechanism': return `it would move freely at station ${printLength(why.at[0], system, 'length')} (${why.along}); no figures are given`;
-    case 'bad element': return `${why.id}: ${why.why}`;
-    case 'bad load': return why.why;
-    default: return why satisfies never;
+    case 'not for this frame':
+      return 'does not apply to this frame';
+    case 'no loads':
+      return 'no loads recorded';
+    case 'no supports':
+      return 'nothing to stand on';
+    case 'mechanism':
+      return `it would move freely at station ${printLength(why.at[0], system, 'length')} (${why.along}); no figures are given`;
+    case 'bad element':
+      return `${why.id}: ${why.why}`;
+    case 'bad load':
+      return why.why;
+    default:
+      return why satisfies never;
   }
 }

@@ -10,18 +10,37 @@ const SYSTEMS = ['in', 'mm'] as const;
 
 function readsWell({ title, detail, change }: Words): void {
   expect(title.length).toBeGreaterThan(5);
-  for (const words of [title, detail, change]) expect(words).not.toMatch(/undefined|NaN|Infinity|null|\[object/);
+  for (const words of [title, detail, change])
+    expect(words).not.toMatch(/undefined|NaN|Infinity|null|\[object/);
   expect(title).toMatch(/^[A-Z0-9]/);
   expect(change.length).toBeGreaterThan(5);
 }
 
 test.each(FINDING_CODES)('%s is said in both unit systems', (code) => {
-  const finding: Finding = { code, verdict: VERDICTS[3], quantity: 'fraction', value: 0.47, plusMinus: 0.05, limit: 0.9, source: 'retained', name: 'bump', firmness: 'firm' };
+  const finding: Finding = {
+    code,
+    verdict: VERDICTS[3],
+    quantity: 'fraction',
+    value: 0.47,
+    plusMinus: 0.05,
+    limit: 0.9,
+    source: 'retained',
+    name: 'bump',
+    firmness: 'firm',
+  };
   for (const system of SYSTEMS) readsWell(findingWords(finding, system));
 });
 
 test.each(REPAIR_FINDING_CODES)('%s is said in both unit systems', (code) => {
-  const finding: RepairFinding = { code, weight: 'note', quantity: 'length', value: 12.7, limit: 25.4, source: 'lap', name: 'web' };
+  const finding: RepairFinding = {
+    code,
+    weight: 'note',
+    quantity: 'length',
+    value: 12.7,
+    limit: 25.4,
+    source: 'lap',
+    name: 'web',
+  };
   for (const system of SYSTEMS) readsWell(repairWords(finding, system));
 });
 
@@ -33,7 +52,13 @@ test.each(JOIN_FINDING_CODES)('%s is said in both unit systems', (code) => {
 test('everything the demo finds reads well, in millimetres without a word of inches', () => {
   for (const bundle of demoBundles()) {
     for (const work of workJob(bundle)) {
-      const said = [...work.verdict.findings.map((finding) => findingWords(finding, 'mm')), ...work.repairs.flatMap((repair) => [...repair.findings.map((finding) => repairWords(finding, 'mm')), ...repair.joinFindings.map((finding) => joinWords(finding, 'mm'))])];
+      const said = [
+        ...work.verdict.findings.map((finding) => findingWords(finding, 'mm')),
+        ...work.repairs.flatMap((repair) => [
+          ...repair.findings.map((finding) => repairWords(finding, 'mm')),
+          ...repair.joinFindings.map((finding) => joinWords(finding, 'mm')),
+        ]),
+      ];
       said.forEach(readsWell);
       for (const { title } of said) expect(title).not.toMatch(/\d in\b|kip/);
     }

@@ -5,98 +5,361 @@ import type { RepairFinding, RepairFindingCode } from '@/core/shape';
 import type { JoinFinding, JoinFindingCode } from '@/core/join';
 
 /** A finding in words: what, the numbers behind it, and what would change it. */
-export interface Words { readonly title: string; readonly detail: string; readonly change: string }
+export interface Words {
+  readonly title: string;
+  readonly detail: string;
+  readonly change: string;
+}
 
 export const sourceWords = (source: LimitSource): string => printSource(LIMIT_SOURCES[source]);
 
-const plusMinus = (finding: Finding): string => (finding.plusMinus === undefined ? '' : ` ± ${Math.round(finding.plusMinus * 100)}`);
-const keptWords = (name: string) => (finding: Finding): Words => ({
-  title: `${name} kept ${percent(finding.value!)}${plusMinus(finding)}`,
-  detail: `at the worst station; the lower bound is held against ${percent(finding.limit!)}`,
-  change: finding.verdict === 'Leave' ? 'a thinner reading near this station' : 'more readings near this station narrow the ±; only metal changes the figure',
-});
+const plusMinus = (finding: Finding): string =>
+  finding.plusMinus === undefined ? '' : ` ± ${Math.round(finding.plusMinus * 100)}`;
+const keptWords =
+  (name: string) =>
+  (finding: Finding): Words => ({
+    title: `${name} kept ${percent(finding.value!)}${plusMinus(finding)}`,
+    detail: `at the worst station; the lower bound is held against ${percent(finding.limit!)}`,
+    change:
+      finding.verdict === 'Leave'
+        ? 'a thinner reading near this station'
+        : 'more readings near this station narrow the ±; only metal changes the figure',
+  });
 
 type Say<F> = (finding: F, system: UnitSystem) => Words;
 
 /** One sentence for every code; the type leaves none out. */
 const FINDING_WORDS: Readonly<Record<FindingCode, Say<Finding>>> = {
-  'not-measured': () => ({ title: 'Not measured', detail: 'no reading stands on this member; not seen is not fine', change: 'take readings: start with a column every 12 in' }),
-  'mostly-guessed': (f) => ({ title: `${percent(f.value!)} of the surface is guessed`, detail: `no reading stands nearby; at most ${percent(f.limit!)} may be guessed for a Leave`, change: 'readings where the Strip is hatched' }),
-  'section-alone': () => ({ title: 'Leave rests on the section alone', detail: 'what the frame asks of this station has not been computed', change: 'loads, cracks and what hangs here are judged separately' }),
+  'not-measured': () => ({
+    title: 'Not measured',
+    detail: 'no reading stands on this member; not seen is not fine',
+    change: 'take readings: start with a column every 12 in',
+  }),
+  'mostly-guessed': (f) => ({
+    title: `${percent(f.value!)} of the surface is guessed`,
+    detail: `no reading stands nearby; at most ${percent(f.limit!)} may be guessed for a Leave`,
+    change: 'readings where the Strip is hatched',
+  }),
+  'section-alone': () => ({
+    title: 'Leave rests on the section alone',
+    detail: 'what the frame asks of this station has not been computed',
+    change: 'loads, cracks and what hangs here are judged separately',
+  }),
   'area-kept': keptWords('Area'),
   'inertia-kept': keptWords('Stiffness Ix'),
   'modulus-kept': keptWords('Bending strength S'),
   'torsion-kept': keptWords('Torsion constant J'),
-  'parted': (f) => ({ title: 'Parted', detail: `no metal left at ${f.value} stations looked at`, change: 'nothing short of new metal' }),
-  'margin-short': (f, s) => ({ title: `Sound metal only ${printLength(f.value!, s, 'length')} below the top corner`, detail: `the school chosen wants ${printLength(f.limit!, s, 'length')}; read between two heights ${printLength(f.plusMinus!, s, 'length')} apart`, change: 'a reading between those two heights; or a top cap as well' }),
-  'margin-enough': (f, s) => ({ title: `Unsound metal below; sound from ${printLength(f.value!, s, 'length')} below the top corner`, detail: `the school chosen wants ${printLength(f.limit!, s, 'length')}: a bottom plate has something to land on`, change: 'a reading between the two heights that bracket the edge' }),
-  'edge-not-bracketed': (f) => ({ title: `The sound edge is open in ${f.value} column${f.value === 1 ? '' : 's'}`, detail: 'read further up or further down there, until sound and unsound metal stand either side of it', change: 'one reading in each open column' }),
-  'thin-landing': (f, s) => ({ title: `Landing may be too thin to weld: ${printLength(f.value!, s, 'thickness')}`, detail: `± ${printLength(f.plusMinus!, s, 'thickness')} in the inch above the sound edge; least for welding ${printLength(f.limit!, s, 'thickness')}`, change: 'a reading in that inch' }),
-  'top-flange-gone': (f) => ({ title: 'Top flange gone', detail: `over ${percent(f.value!)} of the length more than half its width is unsound; plates have nothing to hang from`, change: 'new length of rail' }),
-  'both-flanges-gone': (f) => ({ title: 'Both flanges gone: a flat strip', detail: `over ${percent(f.value!)} of the length; up to ${percent(f.limit!)} may be spliced`, change: 'new length of rail' }),
-  'crack': (f, s) => ({ title: `Cracked, ${printLength(f.value!, s, 'length')} long: do not use until repaired`, detail: 'a frame member is not used cracked, however short the crack', change: 'repair and a second dye look' }),
-  'crack-end-open': () => ({ title: 'A crack end was not found', detail: 'it is longer than it looks', change: 'clean on past the last point, dye again, record both ends' }),
-  'steel-unknown': () => ({ title: 'Steel not identified', detail: 'until a label or a hardness test says otherwise it counts as heat-treated: no weld repair', change: 'find the label or test the hardness, then set the steel in Frame' }),
-  'demand-over': (f) => ({ title: `Carries ${percent(f.value!)} of what it may: ${f.name}`, detail: 'as found; as it was made it would do', change: 'metal; or less load, kept to' }),
-  'demand-over-as-made': (f) => ({ title: `Carries ${percent(f.value!)} of what it may: ${f.name}, rust or no rust`, detail: 'as made it would be over as well: the loads, a factor or the model is to be looked at first', change: 'loads by a scale ticket; the case’s factor; the maker’s rating' }),
-  'demand-near': (f) => ({ title: `Carries ${percent(f.value!)} of what it may: ${f.name}`, detail: 'near its limit; beams are nominal at brackets', change: 'more readings there; a scale ticket' }),
-  'demand-within': (f) => ({ title: `Carries ${percent(f.value!)} of what it may: ${f.name}`, detail: 'the worst of all load cases, on the sections as found', change: 'more load, or thinner readings there' }),
-  'lift-over': (f) => ({ title: `Would carry ${percent(f.value!)} of what it may ${f.name}, loaded as listed`, detail: 'raised until the wheels hang free; the shop’s allowable for lifting', change: 'unload it, other lift points, more stands, lift by the axle' }),
-  'pad-cripples': (f, s) => ({ title: `The web may crush on ${f.name}: ${printForce(f.value!, s)}`, detail: `on the thickness found it takes ${printForce(f.limit!, s)}`, change: 'another lift point, a longer pad, more stands' }),
-  'fatigue-range': (f, s) => ({ title: `Stress swings ${printStress(f.value!, s)} at ${f.name}`, detail: `a crack can grow from ${printStress(f.limit!, s)} up, at half a g up and down`, change: 'look there first, each visit' }),
-  'spots-unseen': (f) => ({ title: `${percent(f.value!)} of its critical spots were not seen`, detail: `at most ${percent(f.limit!)} may stay unseen; first ${f.name}`, change: 'go and look there, by a way that sees it; or readings there' }),
-  'twin-unseen': (f) => ({ title: `Its twin is bad and nobody looked here: ${f.name}`, detail: 'one side may be clean and its twin gone; twist cracks come in diagonal pairs', change: 'look there, on this side too' }),
-  'looked-failed': (f) => ({ title: `Failed metal seen: ${f.name}`, detail: 'metal that yields to a light tap, or lets light through, counts as failed', change: 'readings round it decide how far it goes' }),
-  'looked-doubtful': (f) => ({ title: `Doubtful metal seen: ${f.name}`, detail: 'what it looks like is not what it holds: remaining thickness is', change: 'readings there; a pick between the layers' }),
-  'crack-not-traced': (f) => ({ title: `Crack seen, not traced: ${f.name}`, detail: 'its ends are not known; do not use until they are', change: 'clean to bare metal, dye, record both ends in Trace' }),
-  'struck-failed': (f) => ({ title: `Failed where it was tried: ${f.name}`, detail: 'counts as no metal there', change: 'readings round it decide how far it goes' }),
-  'layered-repair': (f) => ({ title: `An old repair hides metal: ${f.name}`, detail: 'a skin over rust traps water and the rot goes on beneath it', change: 'open it, or tap and light it through, and record what is beneath' }),
-  'coated-over': (f) => ({ title: `Coated over: ${f.name}`, detail: 'thick rubber rots the seams it seals; fresh paint over pits means somebody painted rust', change: 'scrape at every seam, look again beneath, record it' }),
-  'fastener': (f) => ({ title: `Fastening: ${f.name}`, detail: 'what it clamps is listed before it is freed', change: 'a fastener of the right grade, all it clamps kept in place' }),
-  'maker-weld': (f) => ({ title: `As made: ${f.name}`, detail: 'the maker’s own welds may be short or missing', change: 'the maker’s drawing; weld to its length' }),
-  'welded-solid': (f) => ({ title: `Meant to move, welded solid: ${f.name}`, detail: 'its movement goes somewhere else now', change: 'free it, look where the movement went' }),
-  'steel-heat-treated': () => ({ title: 'Heat-treated rail: no weld repair', detail: 'nor holes in its flanges, unless its maker says so in writing', change: 'the maker’s own instructions' }),
+  parted: (f) => ({
+    title: 'Parted',
+    detail: `no metal left at ${f.value} stations looked at`,
+    change: 'nothing short of new metal',
+  }),
+  'margin-short': (f, s) => ({
+    title: `Sound metal only ${printLength(f.value!, s, 'length')} below the top corner`,
+    detail: `the school chosen wants ${printLength(f.limit!, s, 'length')}; read between two heights ${printLength(f.plusMinus!, s, 'length')} apart`,
+    change: 'a reading between those two heights; or a top cap as well',
+  }),
+  'margin-enough': (f, s) => ({
+    title: `Unsound metal below; sound from ${printLength(f.value!, s, 'length')} below the top corner`,
+    detail: `the school chosen wants ${printLength(f.limit!, s, 'length')}: a bottom plate has something to land on`,
+    change: 'a reading between the two heights that bracket the edge',
+  }),
+  'edge-not-bracketed': (f) => ({
+    title: `The sound edge is open in ${f.value} column${f.value === 1 ? '' : 's'}`,
+    detail: 'read further up or further down there, until sound and unsound metal stand either side of it',
+    change: 'one reading in each open column',
+  }),
+  'thin-landing': (f, s) => ({
+    title: `Landing may be too thin to weld: ${printLength(f.value!, s, 'thickness')}`,
+    detail: `± ${printLength(f.plusMinus!, s, 'thickness')} in the inch above the sound edge; least for welding ${printLength(f.limit!, s, 'thickness')}`,
+    change: 'a reading in that inch',
+  }),
+  'top-flange-gone': (f) => ({
+    title: 'Top flange gone',
+    detail: `over ${percent(f.value!)} of the length more than half its width is unsound; plates have nothing to hang from`,
+    change: 'new length of rail',
+  }),
+  'both-flanges-gone': (f) => ({
+    title: 'Both flanges gone: a flat strip',
+    detail: `over ${percent(f.value!)} of the length; up to ${percent(f.limit!)} may be spliced`,
+    change: 'new length of rail',
+  }),
+  crack: (f, s) => ({
+    title: `Cracked, ${printLength(f.value!, s, 'length')} long: do not use until repaired`,
+    detail: 'a frame member is not used cracked, however short the crack',
+    change: 'repair and a second dye look',
+  }),
+  'crack-end-open': () => ({
+    title: 'A crack end was not found',
+    detail: 'it is longer than it looks',
+    change: 'clean on past the last point, dye again, record both ends',
+  }),
+  'steel-unknown': () => ({
+    title: 'Steel not identified',
+    detail: 'until a label or a hardness test says otherwise it counts as heat-treated: no weld repair',
+    change: 'find the label or test the hardness, then set the steel in Frame',
+  }),
+  'demand-over': (f) => ({
+    title: `Carries ${percent(f.value!)} of what it may: ${f.name}`,
+    detail: 'as found; as it was made it would do',
+    change: 'metal; or less load, kept to',
+  }),
+  'demand-over-as-made': (f) => ({
+    title: `Carries ${percent(f.value!)} of what it may: ${f.name}, rust or no rust`,
+    detail: 'as made it would be over as well: the loads, a factor or the model is to be looked at first',
+    change: 'loads by a scale ticket; the case’s factor; the maker’s rating',
+  }),
+  'demand-near': (f) => ({
+    title: `Carries ${percent(f.value!)} of what it may: ${f.name}`,
+    detail: 'near its limit; beams are nominal at brackets',
+    change: 'more readings there; a scale ticket',
+  }),
+  'demand-within': (f) => ({
+    title: `Carries ${percent(f.value!)} of what it may: ${f.name}`,
+    detail: 'the worst of all load cases, on the sections as found',
+    change: 'more load, or thinner readings there',
+  }),
+  'lift-over': (f) => ({
+    title: `Would carry ${percent(f.value!)} of what it may ${f.name}, loaded as listed`,
+    detail: 'raised until the wheels hang free; the shop’s allowable for lifting',
+    change: 'unload it, other lift points, more stands, lift by the axle',
+  }),
+  'pad-cripples': (f, s) => ({
+    title: `The web may crush on ${f.name}: ${printForce(f.value!, s)}`,
+    detail: `on the thickness found it takes ${printForce(f.limit!, s)}`,
+    change: 'another lift point, a longer pad, more stands',
+  }),
+  'fatigue-range': (f, s) => ({
+    title: `Stress swings ${printStress(f.value!, s)} at ${f.name}`,
+    detail: `a crack can grow from ${printStress(f.limit!, s)} up, at half a g up and down`,
+    change: 'look there first, each visit',
+  }),
+  'spots-unseen': (f) => ({
+    title: `${percent(f.value!)} of its critical spots were not seen`,
+    detail: `at most ${percent(f.limit!)} may stay unseen; first ${f.name}`,
+    change: 'go and look there, by a way that sees it; or readings there',
+  }),
+  'twin-unseen': (f) => ({
+    title: `Its twin is bad and nobody looked here: ${f.name}`,
+    detail: 'one side may be clean and its twin gone; twist cracks come in diagonal pairs',
+    change: 'look there, on this side too',
+  }),
+  'looked-failed': (f) => ({
+    title: `Failed metal seen: ${f.name}`,
+    detail: 'metal that yields to a light tap, or lets light through, counts as failed',
+    change: 'readings round it decide how far it goes',
+  }),
+  'looked-doubtful': (f) => ({
+    title: `Doubtful metal seen: ${f.name}`,
+    detail: 'what it looks like is not what it holds: remaining thickness is',
+    change: 'readings there; a pick between the layers',
+  }),
+  'crack-not-traced': (f) => ({
+    title: `Crack seen, not traced: ${f.name}`,
+    detail: 'its ends are not known; do not use until they are',
+    change: 'clean to bare metal, dye, record both ends in Trace',
+  }),
+  'struck-failed': (f) => ({
+    title: `Failed where it was tried: ${f.name}`,
+    detail: 'counts as no metal there',
+    change: 'readings round it decide how far it goes',
+  }),
+  'layered-repair': (f) => ({
+    title: `An old repair hides metal: ${f.name}`,
+    detail: 'a skin over rust traps water and the rot goes on beneath it',
+    change: 'open it, or tap and light it through, and record what is beneath',
+  }),
+  'coated-over': (f) => ({
+    title: `Coated over: ${f.name}`,
+    detail: 'thick rubber rots the seams it seals; fresh paint over pits means somebody painted rust',
+    change: 'scrape at every seam, look again beneath, record it',
+  }),
+  fastener: (f) => ({
+    title: `Fastening: ${f.name}`,
+    detail: 'what it clamps is listed before it is freed',
+    change: 'a fastener of the right grade, all it clamps kept in place',
+  }),
+  'maker-weld': (f) => ({
+    title: `As made: ${f.name}`,
+    detail: 'the maker’s own welds may be short or missing',
+    change: 'the maker’s drawing; weld to its length',
+  }),
+  'welded-solid': (f) => ({
+    title: `Meant to move, welded solid: ${f.name}`,
+    detail: 'its movement goes somewhere else now',
+    change: 'free it, look where the movement went',
+  }),
+  'steel-heat-treated': () => ({
+    title: 'Heat-treated rail: no weld repair',
+    detail: 'nor holes in its flanges, unless its maker says so in writing',
+    change: 'the maker’s own instructions',
+  }),
 };
 
-export const findingWords = (finding: Finding, system: UnitSystem): Words => FINDING_WORDS[finding.code](finding, system);
+export const findingWords = (finding: Finding, system: UnitSystem): Words =>
+  FINDING_WORDS[finding.code](finding, system);
 
 const REPAIR_WORDS: Readonly<Record<RepairFindingCode, Say<RepairFinding>>> = {
-  'edge-not-on-sound-metal': (f) => ({ title: `Edge weld on the ${f.name} lands on unsound metal`, detail: 'the toe and 1/8 in to each side must be sound', change: 'raise the edge, or cap the top too' }),
-  'edge-above-corner': (f) => ({ title: `Edge on the ${f.name} is too near the corner to weld`, detail: 'no flat is left for the weld and 1/8 in beside it', change: 'lower the edge, or wrap over the corner' }),
-  'edge-not-measured': (f) => ({ title: `Landing on the ${f.name} was not measured`, detail: 'its weld is not counted', change: 'readings along that edge' }),
-  'edge-left-free': (f) => ({ title: `No weld along the ${f.name} flange’s tip here`, detail: 'the metal beneath is unsound; this leg stands free from its bend', change: 'sound metal only' }),
-  'lap-short': (f, s) => ({ title: `Overlap on sound metal ${printLength(f.value!, s, 'length')}`, detail: `shorter than the published lap of ${printLength(f.limit!, s, 'length')}; for a lengthwise edge a stated deviation`, change: 'a higher edge, where the school leaves room' }),
-  'run-out-short': (f, s) => ({ title: `Ends ${printLength(f.value!, s, 'length')} past the damage`, detail: `one rail depth is wanted: ${printLength(f.limit!, s, 'length')}`, change: 'move this end out' }),
-  'development-short': (f, s) => ({ title: 'Too short for its welds to load it', detail: f.limit === undefined ? 'no weld lands beyond the damage' : `${printLength(f.value!, s, 'length')} past the damage; ${printLength(f.limit, s, 'length')} needed before the plate counts`, change: 'move the ends out, or land more weld' }),
-  'square-end': (f, s) => ({ title: 'Square end across the rail', detail: `taper ${printLength(f.value!, s, 'length')}; at least ${printLength(f.limit!, s, 'length')}`, change: 'taper the ends' }),
-  'wall-too-thin-to-weld': (f, s) => ({ title: `Wall under the weld may be ${printLength(f.value!, s, 'thickness')}`, detail: `by its lower bound; least for welding ${printLength(f.limit!, s, 'thickness')}`, change: 'readings on the landing, or a higher edge' }),
-  'plate-thinner-than-wall': (f, s) => ({ title: `Plate ${printLength(f.value!, s, 'thickness')} is thinner than the wall`, detail: `made ${printLength(f.limit!, s, 'thickness')}; common practice is at least as thick`, change: 'the next thickness on the shelf' }),
-  'strength-not-restored': (f) => ({ title: `Bending strength comes back to ${percent(f.value!)} only`, detail: `by its lower bound; ${percent(f.limit!)} wanted`, change: 'thicker, higher or longer plate' }),
-  'overlay-stiff-abrupt': (f) => ({ title: `Much stiffer than the rail: ${percent(f.value!)}`, detail: 'with ends that stop short the crack moves there', change: 'taper the ends, thinner plate, or cut out and replace' }),
-  'overlay-stiff-tapered': (f) => ({ title: `Stiffer than the rail: ${percent(f.value!)}`, detail: 'its ends taper; Weigh shows how the stress swings there', change: 'thinner plate, or cut out and replace' }),
-  'flange-cut-between-axles': () => ({ title: 'Cuts a flange between the axles', detail: 'not without the maker’s say', change: 'lay the plate over instead of cutting out' }),
-  'free-edge-slender': (f) => ({ title: `Free leg is slender: ${f.value!.toFixed(1)} times its thickness`, detail: `at most ${f.limit!.toFixed(1)} before it may buckle`, change: 'thicker plate or a turned-up lip' }),
-  'end-near-weld': (f, s) => ({ title: `End ${printLength(f.value!, s, 'length')} from ${f.name}`, detail: `welds’ heat kept apart by ${printLength(f.limit!, s, 'length')}`, change: 'move this end along' }),
-  'end-in-critical-zone': (f, s) => ({ title: `End ${printLength(f.value!, s, 'length')} from ${f.name}`, detail: `within ${printLength(f.limit!, s, 'length')}: a critical place for an end`, change: 'move this end along if the frame allows' }),
-  'crack-beneath': () => ({ title: 'A crack lies beneath', detail: 'ends found and drilled, ground right through, welded flush, dye look, before the plate covers it', change: 'nothing: do it first' }),
-  'rust-enclosed': () => ({ title: 'Rusted metal stays beneath', detail: 'scaled to bare metal, weld-through primer on the laps, coated inside after welding; say so to the owner', change: 'cut out instead, where that is allowed' }),
+  'edge-not-on-sound-metal': (f) => ({
+    title: `Edge weld on the ${f.name} lands on unsound metal`,
+    detail: 'the toe and 1/8 in to each side must be sound',
+    change: 'raise the edge, or cap the top too',
+  }),
+  'edge-above-corner': (f) => ({
+    title: `Edge on the ${f.name} is too near the corner to weld`,
+    detail: 'no flat is left for the weld and 1/8 in beside it',
+    change: 'lower the edge, or wrap over the corner',
+  }),
+  'edge-not-measured': (f) => ({
+    title: `Landing on the ${f.name} was not measured`,
+    detail: 'its weld is not counted',
+    change: 'readings along that edge',
+  }),
+  'edge-left-free': (f) => ({
+    title: `No weld along the ${f.name} flange’s tip here`,
+    detail: 'the metal beneath is unsound; this leg stands free from its bend',
+    change: 'sound metal only',
+  }),
+  'lap-short': (f, s) => ({
+    title: `Overlap on sound metal ${printLength(f.value!, s, 'length')}`,
+    detail: `shorter than the published lap of ${printLength(f.limit!, s, 'length')}; for a lengthwise edge a stated deviation`,
+    change: 'a higher edge, where the school leaves room',
+  }),
+  'run-out-short': (f, s) => ({
+    title: `Ends ${printLength(f.value!, s, 'length')} past the damage`,
+    detail: `one rail depth is wanted: ${printLength(f.limit!, s, 'length')}`,
+    change: 'move this end out',
+  }),
+  'development-short': (f, s) => ({
+    title: 'Too short for its welds to load it',
+    detail:
+      f.limit === undefined
+        ? 'no weld lands beyond the damage'
+        : `${printLength(f.value!, s, 'length')} past the damage; ${printLength(f.limit, s, 'length')} needed before the plate counts`,
+    change: 'move the ends out, or land more weld',
+  }),
+  'square-end': (f, s) => ({
+    title: 'Square end across the rail',
+    detail: `taper ${printLength(f.value!, s, 'length')}; at least ${printLength(f.limit!, s, 'length')}`,
+    change: 'taper the ends',
+  }),
+  'wall-too-thin-to-weld': (f, s) => ({
+    title: `Wall under the weld may be ${printLength(f.value!, s, 'thickness')}`,
+    detail: `by its lower bound; least for welding ${printLength(f.limit!, s, 'thickness')}`,
+    change: 'readings on the landing, or a higher edge',
+  }),
+  'plate-thinner-than-wall': (f, s) => ({
+    title: `Plate ${printLength(f.value!, s, 'thickness')} is thinner than the wall`,
+    detail: `made ${printLength(f.limit!, s, 'thickness')}; common practice is at least as thick`,
+    change: 'the next thickness on the shelf',
+  }),
+  'strength-not-restored': (f) => ({
+    title: `Bending strength comes back to ${percent(f.value!)} only`,
+    detail: `by its lower bound; ${percent(f.limit!)} wanted`,
+    change: 'thicker, higher or longer plate',
+  }),
+  'overlay-stiff-abrupt': (f) => ({
+    title: `Much stiffer than the rail: ${percent(f.value!)}`,
+    detail: 'with ends that stop short the crack moves there',
+    change: 'taper the ends, thinner plate, or cut out and replace',
+  }),
+  'overlay-stiff-tapered': (f) => ({
+    title: `Stiffer than the rail: ${percent(f.value!)}`,
+    detail: 'its ends taper; Weigh shows how the stress swings there',
+    change: 'thinner plate, or cut out and replace',
+  }),
+  'flange-cut-between-axles': () => ({
+    title: 'Cuts a flange between the axles',
+    detail: 'not without the maker’s say',
+    change: 'lay the plate over instead of cutting out',
+  }),
+  'free-edge-slender': (f) => ({
+    title: `Free leg is slender: ${f.value!.toFixed(1)} times its thickness`,
+    detail: `at most ${f.limit!.toFixed(1)} before it may buckle`,
+    change: 'thicker plate or a turned-up lip',
+  }),
+  'end-near-weld': (f, s) => ({
+    title: `End ${printLength(f.value!, s, 'length')} from ${f.name}`,
+    detail: `welds’ heat kept apart by ${printLength(f.limit!, s, 'length')}`,
+    change: 'move this end along',
+  }),
+  'end-in-critical-zone': (f, s) => ({
+    title: `End ${printLength(f.value!, s, 'length')} from ${f.name}`,
+    detail: `within ${printLength(f.limit!, s, 'length')}: a critical place for an end`,
+    change: 'move this end along if the frame allows',
+  }),
+  'crack-beneath': () => ({
+    title: 'A crack lies beneath',
+    detail:
+      'ends found and drilled, ground right through, welded flush, dye look, before the plate covers it',
+    change: 'nothing: do it first',
+  }),
+  'rust-enclosed': () => ({
+    title: 'Rusted metal stays beneath',
+    detail:
+      'scaled to bare metal, weld-through primer on the laps, coated inside after welding; say so to the owner',
+    change: 'cut out instead, where that is allowed',
+  }),
 };
 
-export const repairWords = (finding: RepairFinding, system: UnitSystem): Words => REPAIR_WORDS[finding.code](finding, system);
+export const repairWords = (finding: RepairFinding, system: UnitSystem): Words =>
+  REPAIR_WORDS[finding.code](finding, system);
 
 const listed = (ids: readonly string[]): string => ids.join(', ');
 
 const JOIN_WORDS: Readonly<Record<JoinFindingCode, (finding: JoinFinding, system: UnitSystem) => Words>> = {
-  'leg-under-minimum': (f) => ({ title: `Leg under the minimum: ${listed(f.lineIds)}`, detail: 'the plate’s edge leaves no room for it', change: 'thicker plate' }),
-  'leg-over-maximum': (f) => ({ title: `Leg over what the edge allows: ${listed(f.lineIds)}`, detail: '', change: 'smaller leg' }),
-  'base-metal-governs': (f) => ({ title: `Base metal governs at ${listed(f.lineIds)}`, detail: 'the wall beside the weld, by its lower bound, is weaker than the fillet; a bigger leg adds nothing', change: 'readings there, or thicker metal' }),
-  'flow-ample': (f) => ({ title: `Shear flow along the edges: ${percent(f.value!)} of strength`, detail: f.value! < 0.35 ? 'ample' : f.value! < 0.7 ? 'enough' : 'near its limit', change: 'the unit’s gross weight; the frame’s own loads when they are known' }),
-  'flow-over': (f) => ({ title: `Shear flow along the edges: ${percent(f.value!)} of strength`, detail: 'more than the edge weld may carry', change: 'a second landed edge, thicker landing, plugs' }),
-  'end-short': (f) => ({ title: `End welds take ${percent(f.value! / f.limit!)} of the plate’s force`, detail: 'the force must enter before the damage starts', change: 'a longer run-out' }),
-  'weight-unknown': () => ({ title: 'Shear flow not computed', detail: 'the unit’s gross weight is not recorded', change: 'record the gross weight: in the Yard, Correct the unit' }),
-  'overhead': (f) => ({ title: `Overhead: ${listed(f.lineIds)}`, detail: 'poorer welds are to be expected; on the bench they would be flat', change: 'tack, mark, take off, weld flat, refit' }),
-  'trade-plug-smaller': (f, s) => ({ title: `Plug holes ${printLength(f.value!, s, 'length')}`, detail: `the published size; the trade’s usual ${printLength(f.limit!, s, 'length')} is smaller`, change: 'your procedure' }),
-  'no-lines': () => ({ title: 'No weld lands', detail: 'this repair has nothing to hold it', change: 'land an edge on sound metal' }),
+  'leg-under-minimum': (f) => ({
+    title: `Leg under the minimum: ${listed(f.lineIds)}`,
+    detail: 'the plate’s edge leaves no room for it',
+    change: 'thicker plate',
+  }),
+  'leg-over-maximum': (f) => ({
+    title: `Leg over what the edge allows: ${listed(f.lineIds)}`,
+    detail: '',
+    change: 'smaller leg',
+  }),
+  'base-metal-governs': (f) => ({
+    title: `Base metal governs at ${listed(f.lineIds)}`,
+    detail:
+      'the wall beside the weld, by its lower bound, is weaker than the fillet; a bigger leg adds nothing',
+    change: 'readings there, or thicker metal',
+  }),
+  'flow-ample': (f) => ({
+    title: `Shear flow along the edges: ${percent(f.value!)} of strength`,
+    detail: f.value! < 0.35 ? 'ample' : f.value! < 0.7 ? 'enough' : 'near its limit',
+    change: 'the unit’s gross weight; the frame’s own loads when they are known',
+  }),
+  'flow-over': (f) => ({
+    title: `Shear flow along the edges: ${percent(f.value!)} of strength`,
+    detail: 'more than the edge weld may carry',
+    change: 'a second landed edge, thicker landing, plugs',
+  }),
+  'end-short': (f) => ({
+    title: `End welds take ${percent(f.value! / f.limit!)} of the plate’s force`,
+    detail: 'the force must enter before the damage starts',
+    change: 'a longer run-out',
+  }),
+  'weight-unknown': () => ({
+    title: 'Shear flow not computed',
+    detail: 'the unit’s gross weight is not recorded',
+    change: 'record the gross weight: in the Yard, Correct the unit',
+  }),
+  overhead: (f) => ({
+    title: `Overhead: ${listed(f.lineIds)}`,
+    detail: 'poorer welds are to be expected; on the bench they would be flat',
+    change: 'tack, mark, take off, weld flat, refit',
+  }),
+  'trade-plug-smaller': (f, s) => ({
+    title: `Plug holes ${printLength(f.value!, s, 'length')}`,
+    detail: `the published size; the trade’s usual ${printLength(f.limit!, s, 'length')} is smaller`,
+    change: 'your procedure',
+  }),
+  'no-lines': () => ({
+    title: 'No weld lands',
+    detail: 'this repair has nothing to hold it',
+    change: 'land an edge on sound metal',
+  }),
 };
 
-export const joinWords = (finding: JoinFinding, system: UnitSystem): Words => JOIN_WORDS[finding.code](finding, system);
+export const joinWords = (finding: JoinFinding, system: UnitSystem): Words =>
+  JOIN_WORDS[finding.code](finding, system);

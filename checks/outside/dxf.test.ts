@@ -7,7 +7,9 @@ import { demoBundles } from '@/demo';
 import { against } from './programs';
 import { readDxf } from './validators';
 
-const patterns = demoBundles().flatMap((bundle) => workJob(bundle).flatMap((work) => work.repairs.flatMap((worked) => worked.patterns)));
+const patterns = demoBundles().flatMap((bundle) =>
+  workJob(bundle).flatMap((work) => work.repairs.flatMap((worked) => worked.patterns)),
+);
 
 against(['ezdxf'], 'flat patterns as DXF, by ezdxf and dxf-parser', () => {
   const folder = mkdtempSync(join(tmpdir(), 'ossatura-dxf-'));
@@ -21,7 +23,11 @@ against(['ezdxf'], 'flat patterns as DXF, by ezdxf and dxf-parser', () => {
 
   test('the demo has something to cut', () => expect(patterns.length).toBeGreaterThanOrEqual(3));
 
-  test.each(patterns.flatMap((pattern, k) => (['in', 'mm'] as const).flatMap((system) => [false, true].map((twin) => [k, system, twin] as const))))('piece %i in %s, twin %s: sound, counted, of the right size', (k, system, twin) => {
+  test.each(
+    patterns.flatMap((pattern, k) =>
+      (['in', 'mm'] as const).flatMap((system) => [false, true].map((twin) => [k, system, twin] as const)),
+    ),
+  )('piece %i in %s, twin %s: sound, counted, of the right size', (k, system, twin) => {
     const pattern = patterns[k]!;
     const contents = read(flatPatternDxf(pattern, system, twin));
     const scale = system === 'in' ? 1 / 25.4 : 1;
@@ -37,7 +43,10 @@ against(['ezdxf'], 'flat patterns as DXF, by ezdxf and dxf-parser', () => {
 
   const good = flatPatternDxf(patterns[0]!, 'mm', false);
   test.each([
-    ['cut off in the middle of its entities', good.slice(0, good.indexOf('LWPOLYLINE', good.indexOf('ENTITIES')) + 40)],
+    [
+      'cut off in the middle of its entities',
+      good.slice(0, good.indexOf('LWPOLYLINE', good.indexOf('ENTITIES')) + 40),
+    ],
     ['with a layer name no program takes', good.replaceAll('CUT', 'C<U>T')],
     ['without its entities', good.replace(/ENTITIES[\s\S]*?ENDSEC/, 'ENTITIES\n  0\nENDSEC')],
     ['that is no DXF', 'solid plate'],

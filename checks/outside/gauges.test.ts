@@ -2,7 +2,8 @@ import { GAUGE_NUMBERS, gaugeThicknessMm, parseLengthMm } from '@/core/quantity'
 import { against, run } from './programs';
 
 /** GNU units' own sheet-steel gauge table. */
-const stdgauge = (gauge: number) => Number(run('units', ['-t', '-o', '%.10g', `stdgauge(${gauge})`, 'mm']).out.trim());
+const stdgauge = (gauge: number) =>
+  Number(run('units', ['-t', '-o', '%.10g', `stdgauge(${gauge})`, 'mm']).out.trim());
 
 against(['units'], 'lengths and gauges by GNU units', () => {
   test('every sheet gauge from 3 to 30, to the table’s four decimals of an inch', () => {
@@ -14,9 +15,18 @@ against(['units'], 'lengths and gauges by GNU units', () => {
     expect(off).toEqual([]);
   });
 
-  test.each([['3/16', '3|16 in'], ['14-3/8', '14 in + 3|8 in'], [`1' 2"`, '1 ft + 2 in'], ['4.7mm', '4.7 mm'], ['10ga', 'stdgauge(10)']])('%s', (typed, asked) => {
+  test.each([
+    ['3/16', '3|16 in'],
+    ['14-3/8', '14 in + 3|8 in'],
+    [`1' 2"`, '1 ft + 2 in'],
+    ['4.7mm', '4.7 mm'],
+    ['10ga', 'stdgauge(10)'],
+  ])('%s', (typed, asked) => {
     const parsed = parseLengthMm(typed, 'in');
-    expect(parsed.ok && parsed.value).toBeCloseTo(Number(run('units', ['-t', '-o', '%.10g', asked, 'mm']).out.trim()), 2);
+    expect(parsed.ok && parsed.value).toBeCloseTo(
+      Number(run('units', ['-t', '-o', '%.10g', asked, 'mm']).out.trim()),
+      2,
+    );
   });
 
   test('another series would be noticed: the wire gauge of the same number is another thickness', () => {

@@ -13,7 +13,15 @@ import { run } from './programs';
 export type Point = readonly [number, number, number];
 export interface Mesh {
   /** A patch spanned by two edges from a corner, cut into pieces; a thickness for it. Its elements get the set's name. */
-  patch(set: string, corner: Point, u: Point, pieces: number, v: Point, across: number, thicknessAt: (centre: Point) => number): void;
+  patch(
+    set: string,
+    corner: Point,
+    u: Point,
+    pieces: number,
+    v: Point,
+    across: number,
+    thicknessAt: (centre: Point) => number,
+  ): void;
   node(at: Point): number;
   /** The middle of an element. */
   centre(element: number): Point;
@@ -33,11 +41,30 @@ export function shellMesh(youngsMpa: number, poisson: number): Mesh {
   };
   return {
     patch(set, corner, u, pieces, v, across, thicknessAt) {
-      const at = (a: number, b: number): Point => [0, 1, 2].map((axis) => corner[axis]! + (u[axis]! * a) / pieces + (v[axis]! * b) / across) as unknown as Point;
-      for (let a = 0; a < pieces; a++) for (let b = 0; b < across; b++) {
-        const around = [[0, 0], [1, 0], [1, 1], [0, 1], [0.5, 0], [1, 0.5], [0.5, 1], [0, 0.5]] as const;
-        elements.push({ id: elements.length + 1, set, thickness: thicknessAt(at(a + 0.5, b + 0.5)), centre: at(a + 0.5, b + 0.5), nodes: around.map(([p, q]) => nodeAt(at(a + p, b + q))) });
-      }
+      const at = (a: number, b: number): Point =>
+        [0, 1, 2].map(
+          (axis) => corner[axis]! + (u[axis]! * a) / pieces + (v[axis]! * b) / across,
+        ) as unknown as Point;
+      for (let a = 0; a < pieces; a++)
+        for (let b = 0; b < across; b++) {
+          const around = [
+            [0, 0],
+            [1, 0],
+            [1, 1],
+            [0, 1],
+            [0.5, 0],
+            [1, 0.5],
+            [0.5, 1],
+            [0, 0.5],
+          ] as const;
+          elements.push({
+            id: elements.length + 1,
+            set,
+            thickness: thicknessAt(at(a + 0.5, b + 0.5)),
+            centre: at(a + 0.5, b + 0.5),
+            nodes: around.map(([p, q]) => nodeAt(at(a + p, b + q))),
+          });
+        }
     },
     node: nodeAt,
     centre: (element) => elements[element - 1]!.centre,
@@ -49,12 +76,25 @@ export function shellMesh(youngsMpa: number, poisson: number): Mesh {
         groups.set(name, [...(groups.get(name) ?? []), element]);
       }
       return [
-        '*NODE, NSET=ALL', ...[...nodes.values()].map(({ id, at }) => `${id}, ${at.join(', ')}`),
-        ...[...groups].flatMap(([name, group]) => [`*ELEMENT, TYPE=S8R, ELSET=${name}`, ...group.map((each) => `${each.id}, ${each.nodes.join(', ')}`)]),
-        '*MATERIAL, NAME=STEEL', '*ELASTIC', `${youngsMpa}, ${poisson}`,
-        ...[...groups].flatMap(([name, group]) => [`*SHELL SECTION, ELSET=${name}, MATERIAL=STEEL`, `${group[0]!.thickness}`]),
-        ...[...new Set(elements.map(({ set }) => set))].flatMap((set) => [`*ELSET, ELSET=${set}`, ...[...groups.keys()].filter((name) => name.startsWith(`${set}_`)).map((name) => `${name},`)]),
-        ...more, '',
+        '*NODE, NSET=ALL',
+        ...[...nodes.values()].map(({ id, at }) => `${id}, ${at.join(', ')}`),
+        ...[...groups].flatMap(([name, group]) => [
+          `*ELEMENT, TYPE=S8R, ELSET=${name}`,
+          ...group.map((each) => `${each.id}, ${each.nodes.join(', ')}`),
+        ]),
+        '*MATERIAL, NAME=STEEL',
+        '*ELASTIC',
+        `${youngsMpa}, ${poisson}`,
+        ...[...groups].flatMap(([name, group]) => [
+          `*SHELL SECTION, ELSET=${name}, MATERIAL=STEEL`,
+          `${group[0]!.thickness}`,
+        ]),
+        ...[...new Set(elements.map(({ set }) => set))].flatMap((set) => [
+          `*ELSET, ELSET=${set}`,
+          ...[...groups.keys()].filter((name) => name.startsWith(`${set}_`)).map((name) => `${name},`),
+        ]),
+        ...more,
+        '',
       ].join('\n');
     },
   };
@@ -66,7 +106,11 @@ export function ccx(deck: string): { moved: Map<number, readonly number[]>; alon
   writeFileSync(join(folder, 'job.inp'), deck);
   const ran = run('sh', ['-c', `cd '${folder}' && OMP_NUM_THREADS=1 ccx job`]);
   const printed = (() => {
-    try { return readFileSync(join(folder, 'job.dat'), 'utf8'); } catch { return ''; }
+    try {
+      return readFileSync(join(folder, 'job.dat'), 'utf8');
+    } catch {
+      return '';
+    }
   })();
   rmSync(folder, { recursive: true });
   const moved = new Map<number, readonly number[]>();
@@ -75,14 +119,18 @@ export function ccx(deck: string): { moved: Map<number, readonly number[]>; alon
   for (const row of printed.split('\n')) {
     if (row.includes('displacements')) isStress = false;
     if (row.includes('stresses')) isStress = true;
-    const numbers = row.replace(/_shell_\d+/, '').trim().split(/\s+/).map(Number);
+    const numbers = row
+      .replace(/_shell_\d+/, '')
+      .trim()
+      .split(/\s+/)
+      .map(Number);
     if (numbers.some((value) => !Number.isFinite(value))) continue;
     if (isStress && numbers.length === 8) {
       const [sum, count] = sums.get(numbers[0]!) ?? [0, 0];
       sums.set(numbers[0]!, [sum + numbers[2]!, count + 1]);
-    }
-    else if (!isStress && numbers.length === 4) moved.set(numbers[0]!, numbers.slice(1));
+    } else if (!isStress && numbers.length === 4) moved.set(numbers[0]!, numbers.slice(1));
   }
-  if (moved.size === 0 || ![...moved.values()].some((u) => u.some((value) => value !== 0))) throw new Error(`CalculiX moved nothing: ${ran.out.slice(-2000)}`);
+  if (moved.size === 0 || ![...moved.values()].some((u) => u.some((value) => value !== 0)))
+    throw new Error(`CalculiX moved nothing: ${ran.out.slice(-2000)}`);
   return { moved, alongMpa: new Map([...sums].map(([element, [sum, count]]) => [element, sum / count])) };
 }

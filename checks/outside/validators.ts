@@ -23,11 +23,13 @@ export function readDxf(path: string, text: string): DxfContents {
   if (!parsed) throw new Error('dxf-parser: nothing read');
   const counts: Record<string, number> = {};
   for (const entity of parsed.entities) {
-    if (!LAYER_NAME.test(entity.layer)) throw new Error(`dxf-parser: layer name ${JSON.stringify(entity.layer)}`);
+    if (!LAYER_NAME.test(entity.layer))
+      throw new Error(`dxf-parser: layer name ${JSON.stringify(entity.layer)}`);
     counts[`${entity.layer} ${entity.type}`] = (counts[`${entity.layer} ${entity.type}`] ?? 0) + 1;
   }
   const sorted = (record: Readonly<Record<string, number>>) => JSON.stringify(Object.entries(record).sort());
-  if (sorted(counts) !== sorted(contents.counts)) throw new Error(`ezdxf and dxf-parser count differently: ${sorted(contents.counts)} ${sorted(counts)}`);
+  if (sorted(counts) !== sorted(contents.counts))
+    throw new Error(`ezdxf and dxf-parser count differently: ${sorted(contents.counts)} ${sorted(counts)}`);
   return contents;
 }
 

@@ -1,15 +1,55 @@
 import DxfParser from 'dxf-parser';
-import { flatPatternDxf, parseBundle, printBundle, readingsFromCsv, readingsToCsv, READING_COLUMNS, guessColumns, missingFields, peekCsv, type JobBundle } from '.';
+import {
+  flatPatternDxf,
+  parseBundle,
+  printBundle,
+  readingsFromCsv,
+  readingsToCsv,
+  READING_COLUMNS,
+  guessColumns,
+  missingFields,
+  peekCsv,
+  type JobBundle,
+} from '.';
 import { valueOf } from '../quantity';
 import { defaultFrame } from '../frame';
 import type { Reading } from '../probe';
 import { DEFAULT_PRACTICE } from '../reference';
 import { flatPattern, type Piece, type Repair } from '../shape';
 
-const frame = defaultFrame({ family: 'boxed ladder', railShape: { kind: 'box', depthMm: 150, widthMm: 75, thicknessMm: 5 }, steel: 'a36', lengthMm: 6000, widthMm: 860, datum: 'hole' });
+const frame = defaultFrame({
+  family: 'boxed ladder',
+  railShape: { kind: 'box', depthMm: 150, widthMm: 75, thicknessMm: 5 },
+  steel: 'a36',
+  lengthMm: 6000,
+  widthMm: 860,
+  datum: 'hole',
+});
 const id = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
-const reading = (n: number, more: Partial<Reading> = {}): Reading => ({ id: id(n), memberId: 'rail-left', stationMm: 100 * n, face: 'outer', heightMm: 40.5, thicknessMm: 3.21, method: 'ultrasonic', by: 'RK', at: '2026-01-01T00:00:00Z', note: '', ...more });
-const defaults = { by: 'TM', at: '2026-02-02T00:00:00Z', system: 'in' as const, idFor: (says: string) => `00000000-0000-4000-8000-${[...says].reduce((sum, letter) => (sum * 31 + letter.charCodeAt(0)) % 999_999_999_989, 7).toString().padStart(12, '0')}`, existing: [] as Reading[] };
+const reading = (n: number, more: Partial<Reading> = {}): Reading => ({
+  id: id(n),
+  memberId: 'rail-left',
+  stationMm: 100 * n,
+  face: 'outer',
+  heightMm: 40.5,
+  thicknessMm: 3.21,
+  method: 'ultrasonic',
+  by: 'RK',
+  at: '2026-01-01T00:00:00Z',
+  note: '',
+  ...more,
+});
+const defaults = {
+  by: 'TM',
+  at: '2026-02-02T00:00:00Z',
+  system: 'in' as const,
+  idFor: (says: string) =>
+    `00000000-0000-4000-8000-${[...says]
+      .reduce((sum, letter) => (sum * 31 + letter.charCodeAt(0)) % 999_999_999_989, 7)
+      .toString()
+      .padStart(12, '0')}`,
+  existing: [] as Reading[],
+};
 const imported = (text: string, existing: readonly Reading[] = []) => {
   const outcome = readingsFromCsv(frame, text, { ...defaults, existing });
   if (!outcome.ok) throw new Error(outcome.reason);
@@ -17,54 +57,94 @@ const imported = (text: string, existing: readonly Reading[] = []) => {
 };
 
 describe('readings as CSV', () => {
-  const some = [reading(1), reading(2, { note: 'says "thin", twice', by: 'A, B' }), reading(3, { face: 'bottom', method: 'feel', thicknessMm: 0 })];
+  const some = [
+    reading(1),
+    reading(2, { note: 'says "thin", twice', by: 'A, B' }),
+    reading(3, { face: 'bottom', method: 'feel', thicknessMm: 0 }),
+  ];
 
-  test.each(['in', 'mm'] as const)('out in %s and in again: the same to a thousandth of a millimetre', (system) => {
-    const back = imported(readingsToCsv(frame, some, [], system));
-    expect(back.rejected).toEqual([]);
-    back.readings.forEach((one, k) => {
-      const { stationMm, heightMm, thicknessMm, ...rest } = some[k]!;
-      const { stationMm: s, heightMm: h, thicknessMm: t, ...restBack } = one;
-      expect(restBack).toEqual(rest);
-      expect([s, h, t].map((each, n) => Math.abs(each - [stationMm, heightMm, thicknessMm][n]!) < 1e-3)).toEqual([true, true, true]);
-    });
-  });
+  test.each(['in', 'mm'] as const)(
+    'out in %s and in again: the same to a thousandth of a millimetre',
+    (system) => {
+      const back = imported(readingsToCsv(frame, some, [], system));
+      expect(back.rejected).toEqual([]);
+      back.readings.forEach((one, k) => {
+        const { stationMm, heightMm, thicknessMm, ...rest } = some[k]!;
+        const { stationMm: s, heightMm: h, thicknessMm: t, ...restBack } = one;
+        expect(restBack).toEqual(rest);
+        expect(
+          [s, h, t].map((each, n) => Math.abs(each - [stationMm, heightMm, thicknessMm][n]!) < 1e-3),
+        ).toEqual([true, true, true]);
+      });
+    },
+  );
 
   test('columns as documented; struck rows are marked; nothing a spreadsheet would run', () => {
-    const csv = readingsToCsv(frame, [reading(1, { note: '=HYPERLINK("x")' })], [{ id: id(7), evidenceId: id(1), why: 'slip', by: 'RK', at: '2026-01-02T00:00:00Z' }], 'in');
+    const csv = readingsToCsv(
+      frame,
+      [reading(1, { note: '=HYPERLINK("x")' })],
+      [{ id: id(7), evidenceId: id(1), why: 'slip', by: 'RK', at: '2026-01-02T00:00:00Z' }],
+      'in',
+    );
     expect(csv.split('\n')[0]).toBe(READING_COLUMNS.join(','));
     expect(csv).toContain('RK,2026-01-02T00:00:00Z,slip');
     expect(csv).toContain(`"'=HYPERLINK(""x"")"`);
   });
 
   test('bad rows are reported by line and reason, the good ones kept', () => {
-    const { readings, rejected, warnings } = imported([
-      'member,station,face,height,thickness,unit,method',
-      'Left rail,14-3/8,outer,1,0.148,in,',
-      'Middle rail,10,outer,1,0.1,in,',
-      'Left rail,ten,outer,1,0.1,in,',
-      'Left rail,10,web,1,0.1,in,',
-      'Left rail,10,side,1,0.1,in,',
-      'Left rail,10,outer,1,-0.1,in,',
-      'Left rail,1000,outer,1,0.1,in,',
-      'Left rail,10,outer,1,0.1,furlong,',
-      'Left rail,10,outer,1,0.1,in,guess',
-      'rail-right,250,INNER,40,10ga,mm,Caliper',
-      'Left rail,10,outer,1,0.4,in,',
-      'Left rail,10',
-    ].join('\n'));
+    const { readings, rejected, warnings } = imported(
+      [
+        'member,station,face,height,thickness,unit,method',
+        'Left rail,14-3/8,outer,1,0.148,in,',
+        'Middle rail,10,outer,1,0.1,in,',
+        'Left rail,ten,outer,1,0.1,in,',
+        'Left rail,10,web,1,0.1,in,',
+        'Left rail,10,side,1,0.1,in,',
+        'Left rail,10,outer,1,-0.1,in,',
+        'Left rail,1000,outer,1,0.1,in,',
+        'Left rail,10,outer,1,0.1,furlong,',
+        'Left rail,10,outer,1,0.1,in,guess',
+        'rail-right,250,INNER,40,10ga,mm,Caliper',
+        'Left rail,10,outer,1,0.4,in,',
+        'Left rail,10',
+      ].join('\n'),
+    );
     expect(readings.map((each) => each.memberId)).toEqual(['rail-left', 'rail-right', 'rail-left']);
-    expect(readings[1]).toMatchObject({ stationMm: 250, heightMm: 40, thicknessMm: 3.4163, method: 'caliper', face: 'inner', by: 'TM' });
+    expect(readings[1]).toMatchObject({
+      stationMm: 250,
+      heightMm: 40,
+      thicknessMm: 3.4163,
+      method: 'caliper',
+      face: 'inner',
+      by: 'TM',
+    });
     expect(rejected.map((each) => each.line)).toEqual([3, 4, 5, 6, 7, 8, 9, 10, 13]);
-    expect(rejected.map((each) => each.reason).join('\n')).toMatch(/Middle rail[\s\S]*station[\s\S]*no web face[\s\S]*side[\s\S]*below zero[\s\S]*off Left rail[\s\S]*furlong[\s\S]*guess/);
+    expect(rejected.map((each) => each.reason).join('\n')).toMatch(
+      /Middle rail[\s\S]*station[\s\S]*no web face[\s\S]*side[\s\S]*below zero[\s\S]*off Left rail[\s\S]*furlong[\s\S]*guess/,
+    );
     expect(warnings.map((each) => each.line)).toEqual([12]);
   });
 
   test('a file taken in again, corrected, adds only what is new; figures on record are not replaced', () => {
     const header = 'id,member,station,face,height,thickness,unit,method';
-    const first = imported([header, ',Left rail,10,outer,1,0.1,in,', ',Left rail,10,outer,1,0.1,in,', ',Left rail,ten,outer,1,0.2,in,'].join('\n'));
+    const first = imported(
+      [
+        header,
+        ',Left rail,10,outer,1,0.1,in,',
+        ',Left rail,10,outer,1,0.1,in,',
+        ',Left rail,ten,outer,1,0.2,in,',
+      ].join('\n'),
+    );
     expect([first.readings.length, first.rejected.length, first.already]).toEqual([2, 1, 0]);
-    const again = imported([header, ',Left rail,10,outer,1,0.1,in,', ',Left rail,10,outer,1,0.1,in,', ',Left rail,10,outer,1,0.2,in,'].join('\n'), first.readings);
+    const again = imported(
+      [
+        header,
+        ',Left rail,10,outer,1,0.1,in,',
+        ',Left rail,10,outer,1,0.1,in,',
+        ',Left rail,10,outer,1,0.2,in,',
+      ].join('\n'),
+      first.readings,
+    );
     expect([again.readings.length, again.rejected.length, again.already]).toEqual([1, 0, 2]);
     const exported = readingsToCsv(frame, some, [], 'in');
     expect(imported(exported, some)).toMatchObject({ readings: [], rejected: [], already: 3 });
@@ -75,49 +155,113 @@ describe('readings as CSV', () => {
 
   test('byte-order mark, capitals in the header, CRLF and a thousand rows are all read', () => {
     const rows = Array.from({ length: 1000 }, (_, k) => `Left rail,${(k % 200) + 1},outer,1,0.1,in`);
-    expect(imported(`\ufeffMember,Station,Face,Height,Thickness,Unit\r\n${rows.join('\r\n')}`).readings).toHaveLength(1000);
+    expect(
+      imported(`\ufeffMember,Station,Face,Height,Thickness,Unit\r\n${rows.join('\r\n')}`).readings,
+    ).toHaveLength(1000);
   });
 
   test('more rows than a frame has readings is another kind of file', () => {
     const rows = 'Left rail,24,outer,2,0.1\n'.repeat(100_001);
-    expect(readingsFromCsv(frame, `member,station,face,height,thickness\n${rows}`, defaults)).toMatchObject({ ok: false, reason: expect.stringContaining('100001 rows') });
+    expect(readingsFromCsv(frame, `member,station,face,height,thickness\n${rows}`, defaults)).toMatchObject({
+      ok: false,
+      reason: expect.stringContaining('100001 rows'),
+    });
   });
 
-  test.each(['', 'hello', 'a,b\n1,2', '\u0000\u0001'])('%j is no such table: nothing is imported and it says so', (text) => {
-    expect(readingsFromCsv(frame, text, defaults)).toMatchObject({ ok: false, reason: expect.stringContaining('Nothing was imported') });
-  });
+  test.each(['', 'hello', 'a,b\n1,2', '\u0000\u0001'])(
+    '%j is no such table: nothing is imported and it says so',
+    (text) => {
+      expect(readingsFromCsv(frame, text, defaults)).toMatchObject({
+        ok: false,
+        reason: expect.stringContaining('Nothing was imported'),
+      });
+    },
+  );
 });
 
 describe('another tool’s columns', () => {
-  const theirs = 'Rail;Distance (mm);Side;H;THK (mm);Operator\nLeft rail;1200;outer;100;4,9;AB\nLeft rail;1300;outer;100;4,7;AB\nNo rail;1;outer;1;5,0;AB\n';
+  const theirs =
+    'Rail;Distance (mm);Side;H;THK (mm);Operator\nLeft rail;1200;outer;100;4,9;AB\nLeft rail;1300;outer;100;4,7;AB\nNo rail;1;outer;1;5,0;AB\n';
   test('a peek names the columns and shows a few rows; the guess is by name, the unit from its bracket', () => {
     const peek = valueOf(peekCsv(theirs));
     expect(peek.names).toEqual(['Rail', 'Distance (mm)', 'Side', 'H', 'THK (mm)', 'Operator']);
     const guess = guessColumns(peek.names);
-    expect(guess).toMatchObject({ member: { column: 'Rail' }, station: { column: 'Distance (mm)' }, face: { column: 'Side' }, height: { column: 'H' }, thickness: { column: 'THK (mm)' }, unit: { always: 'mm' } });
+    expect(guess).toMatchObject({
+      member: { column: 'Rail' },
+      station: { column: 'Distance (mm)' },
+      face: { column: 'Side' },
+      height: { column: 'H' },
+      thickness: { column: 'THK (mm)' },
+      unit: { always: 'mm' },
+    });
     expect(missingFields(guess)).toEqual([]);
-    expect(missingFields({ member: { always: ' ' } })).toEqual(['member', 'station', 'face', 'height', 'thickness']);
+    expect(missingFields({ member: { always: ' ' } })).toEqual([
+      'member',
+      'station',
+      'face',
+      'height',
+      'thickness',
+    ]);
     expect(peekCsv('just words').ok).toBe(false);
   });
   test('read with its decimal commas and its own unit; a bad row is named by line; without a map it is no such table', () => {
-    const read = valueOf(readingsFromCsv(frame, theirs, { ...defaults, columns: guessColumns(valueOf(peekCsv(theirs)).names) }));
-    expect(read.readings.map((each) => [each.stationMm, each.thicknessMm])).toEqual([[1200, 4.9], [1300, 4.7]]);
+    const read = valueOf(
+      readingsFromCsv(frame, theirs, { ...defaults, columns: guessColumns(valueOf(peekCsv(theirs)).names) }),
+    );
+    expect(read.readings.map((each) => [each.stationMm, each.thicknessMm])).toEqual([
+      [1200, 4.9],
+      [1300, 4.7],
+    ]);
     expect(read.rejected).toEqual([{ line: 4, reason: expect.stringContaining('No rail') }]);
     expect(readingsFromCsv(frame, theirs, defaults).ok).toBe(false);
-    expect(readingsFromCsv(frame, theirs, { ...defaults, columns: { member: { column: 'Rail' } } })).toMatchObject({ ok: false, reason: expect.stringContaining('station') });
+    expect(
+      readingsFromCsv(frame, theirs, { ...defaults, columns: { member: { column: 'Rail' } } }),
+    ).toMatchObject({ ok: false, reason: expect.stringContaining('station') });
   });
   test('what the file does not say can hold for every row', () => {
     const bare = 'pos,reading\n10,0.19\n20,0.18\n';
-    const columns = { ...guessColumns(['pos', 'reading']), member: { always: 'Left rail' }, face: { always: 'outer' }, height: { always: '4' }, unit: { always: 'in' } };
-    expect(valueOf(readingsFromCsv(frame, bare, { ...defaults, columns })).readings.map((each) => each.heightMm)).toEqual([101.6, 101.6]);
+    const columns = {
+      ...guessColumns(['pos', 'reading']),
+      member: { always: 'Left rail' },
+      face: { always: 'outer' },
+      height: { always: '4' },
+      unit: { always: 'in' },
+    };
+    expect(
+      valueOf(readingsFromCsv(frame, bare, { ...defaults, columns })).readings.map((each) => each.heightMm),
+    ).toEqual([101.6, 101.6]);
   });
 });
 
 const bundle: JobBundle = {
-  format: 'ossatura job', version: 1, frame, practice: DEFAULT_PRACTICE, readings: [reading(1), reading(2)], cracks: [], walk: [], survey: [], repairs: [],
-  strikes: [{ id: id(7), evidenceId: id(1), why: 'slip', by: 'RK', at: '2026-01-02T00:00:00Z' }], notices: [],
-  unit: { id: id(50), tag: 'T-1', description: 'trailer', kind: 'trailer', exposure: 'sea air', duty: 'work' },
-  job: { id: id(51), unitId: id(50), title: 'look', purpose: 'repair', complaint: '', openedBy: 'RK', openedAt: '2026-01-01T00:00:00Z' },
+  format: 'ossatura job',
+  version: 1,
+  frame,
+  practice: DEFAULT_PRACTICE,
+  readings: [reading(1), reading(2)],
+  cracks: [],
+  walk: [],
+  survey: [],
+  repairs: [],
+  strikes: [{ id: id(7), evidenceId: id(1), why: 'slip', by: 'RK', at: '2026-01-02T00:00:00Z' }],
+  notices: [],
+  unit: {
+    id: id(50),
+    tag: 'T-1',
+    description: 'trailer',
+    kind: 'trailer',
+    exposure: 'sea air',
+    duty: 'work',
+  },
+  job: {
+    id: id(51),
+    unitId: id(50),
+    title: 'look',
+    purpose: 'repair',
+    complaint: '',
+    openedBy: 'RK',
+    openedAt: '2026-01-01T00:00:00Z',
+  },
 };
 
 describe('bundles', () => {
@@ -131,11 +275,31 @@ describe('bundles', () => {
   test.each([
     ['not JSON', '{', 'not JSON'],
     ['another format', JSON.stringify({ ...bundle, format: 'x' }), 'format'],
-    ['a reading off its member', JSON.stringify({ ...bundle, readings: [reading(1, { stationMm: 9999 })], strikes: [] }), 'station is off'],
-    ['a reading on no member', JSON.stringify({ ...bundle, readings: [reading(1, { memberId: 'x' })], strikes: [] }), 'not on the frame'],
-    ['a strike of nothing', JSON.stringify({ ...bundle, readings: [] }), 'names evidence that is not in the file'],
-    ['another unit’s job', JSON.stringify({ ...bundle, job: { ...bundle.job, unitId: id(99) } }), 'another unit'],
-    ['a negative thickness', JSON.stringify({ ...bundle, readings: [reading(1, { thicknessMm: -1 })], strikes: [] }), 'readings.0.thicknessMm'],
+    [
+      'a reading off its member',
+      JSON.stringify({ ...bundle, readings: [reading(1, { stationMm: 9999 })], strikes: [] }),
+      'station is off',
+    ],
+    [
+      'a reading on no member',
+      JSON.stringify({ ...bundle, readings: [reading(1, { memberId: 'x' })], strikes: [] }),
+      'not on the frame',
+    ],
+    [
+      'a strike of nothing',
+      JSON.stringify({ ...bundle, readings: [] }),
+      'names evidence that is not in the file',
+    ],
+    [
+      'another unit’s job',
+      JSON.stringify({ ...bundle, job: { ...bundle.job, unitId: id(99) } }),
+      'another unit',
+    ],
+    [
+      'a negative thickness',
+      JSON.stringify({ ...bundle, readings: [reading(1, { thicknessMm: -1 })], strikes: [] }),
+      'readings.0.thicknessMm',
+    ],
   ])('%s is refused whole, with the place', (_what, text, words) => {
     const outcome = parseBundle(text);
     expect(outcome.ok).toBe(false);
@@ -145,19 +309,47 @@ describe('bundles', () => {
 });
 
 describe('DXF', () => {
-  const piece: Piece = { id: 'p', kind: 'bottom U', startMm: 1000, endMm: 2200, thicknessMm: 4.7625, lowerEdgeMm: 0, upperEdgeMm: 120, taperMm: 100 };
-  const repair: Repair = { id: 'r', memberId: 'rail-left', cutOut: true, pieces: [piece], weldStyle: 'continuous', plugs: false, onBench: false, by: 'RK', at: '2026-01-01T00:00:00Z' };
+  const piece: Piece = {
+    id: 'p',
+    kind: 'bottom U',
+    startMm: 1000,
+    endMm: 2200,
+    thicknessMm: 4.7625,
+    lowerEdgeMm: 0,
+    upperEdgeMm: 120,
+    taperMm: 100,
+  };
+  const repair: Repair = {
+    id: 'r',
+    memberId: 'rail-left',
+    cutOut: true,
+    pieces: [piece],
+    weldStyle: 'continuous',
+    plugs: false,
+    onBench: false,
+    by: 'RK',
+    at: '2026-01-01T00:00:00Z',
+  };
   const pattern = flatPattern(frame.members[0]!, repair, piece, DEFAULT_PRACTICE);
   const read = (text: string) => new DxfParser().parseSync(text)!;
   const extents = (text: string) => {
-    const points = read(text).entities.flatMap((entity) => ('vertices' in entity ? (entity.vertices as { x: number; y: number }[]) : []));
-    return { x: [Math.min(...points.map((p) => p.x)), Math.max(...points.map((p) => p.x))], y: [Math.min(...points.map((p) => p.y)), Math.max(...points.map((p) => p.y))] };
+    const points = read(text).entities.flatMap((entity) =>
+      'vertices' in entity ? (entity.vertices as { x: number; y: number }[]) : [],
+    );
+    return {
+      x: [Math.min(...points.map((p) => p.x)), Math.max(...points.map((p) => p.x))],
+      y: [Math.min(...points.map((p) => p.y)), Math.max(...points.map((p) => p.y))],
+    };
   };
 
-  test.each([['in', 1, 1 / 25.4], ['mm', 4, 1]] as const)('in %s: unit code, layers, one closed outline, holes, bends', (system, code, scale) => {
+  test.each([
+    ['in', 1, 1 / 25.4],
+    ['mm', 4, 1],
+  ] as const)('in %s: unit code, layers, one closed outline, holes, bends', (system, code, scale) => {
     const parsed = read(flatPatternDxf(pattern, system, false));
     expect(parsed.header['$INSUNITS']).toBe(code);
-    const on = (layer: string, type: string) => parsed.entities.filter((entity) => entity.layer === layer && entity.type === type);
+    const on = (layer: string, type: string) =>
+      parsed.entities.filter((entity) => entity.layer === layer && entity.type === type);
     expect(on('CUT', 'LWPOLYLINE')).toHaveLength(1);
     expect(on('CUT', 'LWPOLYLINE')[0]).toMatchObject({ shape: true });
     expect(on('CUT', 'CIRCLE')).toHaveLength(2);
@@ -169,7 +361,18 @@ describe('DXF', () => {
   });
 
   test('the twin is its mirror image within the same length', () => {
-    const outline = (twin: boolean) => (read(flatPatternDxf({ ...pattern, outline: pattern.outline.map(([x, v], k) => [k === 0 ? x + 10 : x, v] as const) }, 'mm', twin)).entities.find((entity) => entity.layer === 'CUT') as unknown as { vertices: { x: number; y: number; bulge?: number }[] }).vertices;
+    const outline = (twin: boolean) =>
+      (
+        read(
+          flatPatternDxf(
+            { ...pattern, outline: pattern.outline.map(([x, v], k) => [k === 0 ? x + 10 : x, v] as const) },
+            'mm',
+            twin,
+          ),
+        ).entities.find((entity) => entity.layer === 'CUT') as unknown as {
+          vertices: { x: number; y: number; bulge?: number }[];
+        }
+      ).vertices;
     const [here, there] = [outline(false), outline(true)];
     here.forEach((vertex, k) => {
       expect(there[k]!.x).toBeCloseTo(pattern.lengthMm - vertex.x, 6);

@@ -1,6 +1,23 @@
-export { READING_COLUMNS, readingsFromCsv, readingsToCsv, type ImportDefaults, type ReadingImport, type RejectedRow } from './readings-csv';
+export {
+  READING_COLUMNS,
+  readingsFromCsv,
+  readingsToCsv,
+  type ImportDefaults,
+  type ReadingImport,
+  type RejectedRow,
+} from './readings-csv';
 export { flatPatternDxf } from './dxf';
 export { bundleSchema, parseBundle, printBundle, type JobBundle } from './bundle';
 export type { Problem } from './problem';
 export { printScaleTicket, readScaleTicket } from './scale-ticket';
-export { columnMapSchema, CSV_FIELDS, guessColumns, missingFields, peekCsv, WANTED_FIELDS, type ColumnMap, type CsvField, type CsvPeek } from './csv-columns';
+export {
+  columnMapSchema,
+  CSV_FIELDS,
+  guessColumns,
+  missingFields,
+  peekCsv,
+  WANTED_FIELDS,
+  type ColumnMap,
+  type CsvField,
+  type CsvPeek,
+} from './csv-columns';

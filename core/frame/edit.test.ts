@@ -1,6 +1,18 @@
-import { asKind, changeMember, defaultFrame, familyOf, frameSchema, moveMember, SHAPE_KINDS, shapeSchema, stationOf, type Frame } from '.';
+import {
+  asKind,
+  changeMember,
+  defaultFrame,
+  familyOf,
+  frameSchema,
+  moveMember,
+  SHAPE_KINDS,
+  shapeSchema,
+  stationOf,
+  type Frame,
+} from '.';
 
-const frameOf = (family: 'open-channel ladder' | 'I-beam trailer'): Frame => defaultFrame({ ...familyOf(family).typical, family, steel: 'a36', datum: 'hole' });
+const frameOf = (family: 'open-channel ladder' | 'I-beam trailer'): Frame =>
+  defaultFrame({ ...familyOf(family).typical, family, steel: 'a36', datum: 'hole' });
 const truck = frameOf('open-channel ladder');
 const trailer = frameOf('I-beam trailer');
 const member = (frame: Frame, id: string) => frame.members.find((each) => each.id === id)!;
@@ -9,7 +21,10 @@ test('left and right are kept in step, names stay their own; told otherwise only
   const thinner = { ...member(truck, 'rail-left').shape, thicknessMm: 5 };
   const both = changeMember(truck, 'rail-left', { shape: thinner, name: 'Near rail' }, true);
   expect(member(both, 'rail-right').shape.thicknessMm).toBe(5);
-  expect([member(both, 'rail-left').name, member(both, 'rail-right').name]).toEqual(['Near rail', 'Right rail']);
+  expect([member(both, 'rail-left').name, member(both, 'rail-right').name]).toEqual([
+    'Near rail',
+    'Right rail',
+  ]);
   const one = changeMember(truck, 'rail-left', { shape: thinner }, false);
   expect(member(one, 'rail-right').shape.thicknessMm).toBe(6.35);
 });
@@ -27,7 +42,11 @@ test('an outrigger moved takes its twin along, mirrored; a crossmember moves alo
 });
 
 test('a section turned into any other kind and back is one that can be made', () => {
-  for (const from of [member(truck, 'rail-left').shape, member(trailer, 'rail-left').shape, member(trailer, 'stiffener-left-1').shape]) {
+  for (const from of [
+    member(truck, 'rail-left').shape,
+    member(trailer, 'rail-left').shape,
+    member(trailer, 'stiffener-left-1').shape,
+  ]) {
     for (const kind of SHAPE_KINDS) {
       const turned = asKind(from, kind);
       expect([kind, shapeSchema.safeParse(turned).success]).toEqual([kind, true]);

@@ -1,13 +1,104 @@
-export { breadthMm, developedWidthMm, FACE_IDS, faceAtU, faceIdSchema, faceOf, facesOf, heightOnFace, isBranched, isClosed, midlinePoint, referencePoint, SHAPE_KINDS, shapeSchema, surfacePoint, uOnFace, withBreadth, type Face, type FaceId, type MemberShape, type ShapeKind } from './shape';
-export { axlesOf, axleStationsMm, carriedBy, carriedByMember, CARRIED, CRITICAL_REACH_MM, crossingsOn, JOINT_KINDS, ROLES, FAMILY_IDS, familySchema, frameSchema, LANDMARK_KINDS, landmarkSchema, landmarksOn, memberOf, memberSchema, spotOnMember, spotSchema, twinOf, type Carried, type Family, type Frame, type Hole, type JointKind, type Landmark, type LandmarkKind, type Member, type Role, type Spot } from './frame';
+export {
+  breadthMm,
+  developedWidthMm,
+  FACE_IDS,
+  faceAtU,
+  faceIdSchema,
+  faceOf,
+  facesOf,
+  heightOnFace,
+  isBranched,
+  isClosed,
+  midlinePoint,
+  referencePoint,
+  SHAPE_KINDS,
+  shapeSchema,
+  surfacePoint,
+  uOnFace,
+  withBreadth,
+  type Face,
+  type FaceId,
+  type MemberShape,
+  type ShapeKind,
+} from './shape';
+export {
+  axlesOf,
+  axleStationsMm,
+  carriedBy,
+  carriedByMember,
+  CARRIED,
+  CRITICAL_REACH_MM,
+  crossingsOn,
+  JOINT_KINDS,
+  ROLES,
+  FAMILY_IDS,
+  familySchema,
+  frameSchema,
+  LANDMARK_KINDS,
+  landmarkSchema,
+  landmarksOn,
+  memberOf,
+  memberSchema,
+  spotOnMember,
+  spotSchema,
+  twinOf,
+  type Carried,
+  type Family,
+  type Frame,
+  type Hole,
+  type JointKind,
+  type Landmark,
+  type LandmarkKind,
+  type Member,
+  type Role,
+  type Spot,
+} from './frame';
 export { crossmember, defaultFrame, familyOf, type FamilyChoice, type FamilyDefinition } from './families';
 export { lineLengthMm, placementOf, type Placement } from './placement';
-export { LOAD_KINDS, loadSchema, loadsSchema, ticketSchema, type Load, type Loads, type ScaleTicket } from './loads';
+export {
+  LOAD_KINDS,
+  loadSchema,
+  loadsSchema,
+  ticketSchema,
+  type Load,
+  type Loads,
+  type ScaleTicket,
+} from './loads';
 export { bySchema, instantSchema, recordIdSchema, standing, strikeSchema, type Strike } from './strike';
 export { surfaceOf, wallOf, type Surface, type Wall } from './surface';
-export { DUTIES, EXPOSURES, jobSheetSchema, noticeSchema, PURPOSES, UNIT_KINDS, unitSchema, type JobSheet, type Notice, type Unit } from './unit';
-export { SHEAR_MODULUS_MPA, structureOf, type MeshedMember, type ProfileAt, type Structure, type StructureProblem } from './structure';
-export { CASE_IDS, defaultLiftPoints, isLifted, solveCases, totalKg, type CaseId, type LiftPoints, type SolvedCase, type SolvedFrame, type UnsolvedCase, type WheelLoad } from './load-cases';
+export {
+  DUTIES,
+  EXPOSURES,
+  jobSheetSchema,
+  noticeSchema,
+  PURPOSES,
+  UNIT_KINDS,
+  unitSchema,
+  type JobSheet,
+  type Notice,
+  type Unit,
+} from './unit';
+export {
+  SHEAR_MODULUS_MPA,
+  structureOf,
+  type MeshedMember,
+  type ProfileAt,
+  type Structure,
+  type StructureProblem,
+} from './structure';
+export {
+  CASE_IDS,
+  defaultLiftPoints,
+  isLifted,
+  solveCases,
+  totalKg,
+  type CaseId,
+  type LiftPoints,
+  type SolvedCase,
+  type SolvedFrame,
+  type UnsolvedCase,
+  type WheelLoad,
+} from './load-cases';
 export { payloadFromCoupler, payloadFromTicket, typicalLoads } from './spread';
 export { asKind, changeMember, moveMember, stationOf } from './edit';
 export { solveRaised, type Raised } from './raised';

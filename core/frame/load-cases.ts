@@ -1,4 +1,15 @@
-import { ON_REFERENCE, prepareFrame, type BeamModel, type CaseResult, type LineLoad, type LoadCase, type NodeLoad, type Support, type Unsolvable, type Vector3 } from '../mechanics';
+import {
+  ON_REFERENCE,
+  prepareFrame,
+  type BeamModel,
+  type CaseResult,
+  type LineLoad,
+  type LoadCase,
+  type NodeLoad,
+  type Support,
+  type Unsolvable,
+  type Vector3,
+} from '../mechanics';
 import { STANDARD_GRAVITY } from '../quantity';
 import { STEEL_DENSITY_KG_PER_MM3, type LoadFactors } from '../reference';
 import type { Frame, Landmark } from './frame';
@@ -6,7 +17,20 @@ import type { Load } from './loads';
 import { attach, standingModel, type MeshedMember, type Structure, type StructureProblem } from './structure';
 import { onRail, pushAt, railAt, undercarriageOf, type Undercarriage } from './undercarriage';
 
-export const CASE_IDS = ['standing', 'bump', 'brake', 'corner', 'one wheel in a ditch', 'tandem scrub', 'hitched', 'on legs', 'on a lift', 'on a jack', 'steering push', 'recovery pull'] as const;
+export const CASE_IDS = [
+  'standing',
+  'bump',
+  'brake',
+  'corner',
+  'one wheel in a ditch',
+  'tandem scrub',
+  'hitched',
+  'on legs',
+  'on a lift',
+  'on a jack',
+  'steering push',
+  'recovery pull',
+] as const;
 export type CaseId = (typeof CASE_IDS)[number];
 /** Where the shop's own allowable applies: people under it, or the road. */
 export const isLifted = (id: CaseId): boolean => id === 'on a lift' || id === 'on a jack' || id === 'on legs';
@@ -20,16 +44,42 @@ export interface SolvedCase {
   readonly result: CaseResult;
   /** Where the structure's element k stands in the solved model; −1 where it is left out. */
   readonly kept: Int32Array;
-  readonly supports: readonly { readonly id: string; readonly atMm: Vector3; readonly upN: number; /** Level, along and across together. */ readonly sideN: number }[];
+  readonly supports: readonly {
+    readonly id: string;
+    readonly atMm: Vector3;
+    readonly upN: number;
+    /** Level, along and across together. */ readonly sideN: number;
+  }[];
 }
-export interface UnsolvedCase { readonly id: CaseId; readonly why: Unsolvable | { readonly kind: 'not for this frame' | 'no loads' } }
-export interface SolvedFrame { readonly cases: readonly SolvedCase[]; readonly unsolved: readonly UnsolvedCase[]; readonly problems: readonly StructureProblem[]; readonly wheels: readonly WheelLoad[]; readonly couplerKg?: number }
-export interface WheelLoad { readonly axleId: string; readonly axleName: string; readonly side: 'left' | 'right'; readonly loadKg: number; readonly ratingKg?: number; /** Its node in every case on wheels. */ readonly node: number }
+export interface UnsolvedCase {
+  readonly id: CaseId;
+  readonly why: Unsolvable | { readonly kind: 'not for this frame' | 'no loads' };
+}
+export interface SolvedFrame {
+  readonly cases: readonly SolvedCase[];
+  readonly unsolved: readonly UnsolvedCase[];
+  readonly problems: readonly StructureProblem[];
+  readonly wheels: readonly WheelLoad[];
+  readonly couplerKg?: number;
+}
+export interface WheelLoad {
+  readonly axleId: string;
+  readonly axleName: string;
+  readonly side: 'left' | 'right';
+  readonly loadKg: number;
+  readonly ratingKg?: number;
+  /** Its node in every case on wheels. */ readonly node: number;
+}
 
 /** Where lift arms and a jack are put. */
-export interface LiftPoints { readonly liftMm: readonly number[]; readonly jackMm: number; readonly jackSide: 'left' | 'right' }
+export interface LiftPoints {
+  readonly liftMm: readonly number[];
+  readonly jackMm: number;
+  readonly jackSide: 'left' | 'right';
+}
 
-export const totalKg = (frame: Frame): number => frame.loads?.items.reduce((sum, item) => sum + item.massKg, 0) ?? 0;
+export const totalKg = (frame: Frame): number =>
+  frame.loads?.items.reduce((sum, item) => sum + item.massKg, 0) ?? 0;
 
 /** Lift arms on the recorded lift points, else a fifth of the length in from both ends; the jack where it is recorded, else ahead of the last axle on the right. */
 export function defaultLiftPoints(frame: Frame): LiftPoints {
@@ -37,13 +87,24 @@ export function defaultLiftPoints(frame: Frame): LiftPoints {
   const rails = frame.members.filter((member) => member.role === 'rail' && member.side === 'left');
   const from = Math.min(...rails.map((rail) => rail.startMm ?? 0));
   const length = frame.lengthMm - from;
-  const lastAxle = Math.max(...frame.landmarks.filter((mark) => mark.kind === 'axle').map((mark) => mark.stationMm), from + 0.7 * length);
+  const lastAxle = Math.max(
+    ...frame.landmarks.filter((mark) => mark.kind === 'axle').map((mark) => mark.stationMm),
+    from + 0.7 * length,
+  );
   const jack = frame.landmarks.find((mark) => mark.kind === 'jack');
-  return { liftMm: recorded.length >= 2 ? recorded : [from + 0.22 * length, from + 0.78 * length], jackMm: jack?.stationMm ?? Math.max(from, lastAxle - 600), jackSide: jack ? sideOf(jack) : 'right' };
+  return {
+    liftMm: recorded.length >= 2 ? recorded : [from + 0.22 * length, from + 0.78 * length],
+    jackMm: jack?.stationMm ?? Math.max(from, lastAxle - 600),
+    jackSide: jack ? sideOf(jack) : 'right',
+  };
 }
 
 /** Every case that this frame can be put in, solved: one factorisation for all cases that stand on the same supports. */
-export function solveCases(structure: Structure, factors: LoadFactors, points: LiftPoints = defaultLiftPoints(structure.frame)): SolvedFrame {
+export function solveCases(
+  structure: Structure,
+  factors: LoadFactors,
+  points: LiftPoints = defaultLiftPoints(structure.frame),
+): SolvedFrame {
   const { frame } = structure;
   const massKg = totalKg(frame) || 500;
   const under = undercarriageOf(structure, massKg);
@@ -52,18 +113,31 @@ export function solveCases(structure: Structure, factors: LoadFactors, points: L
   const unsolved: UnsolvedCase[] = [];
   const problems: StructureProblem[] = [...structure.problems];
   const groups = caseGroups(structure, under, gravity, factors, points, massKg);
-  for (const id of CASE_IDS) if (!groups.some((group) => group.cases.some((each) => each.id === id))) unsolved.push({ id, why: { kind: frame.loads?.items.length ? 'not for this frame' : 'no loads' } });
+  for (const id of CASE_IDS)
+    if (!groups.some((group) => group.cases.some((each) => each.id === id)))
+      unsolved.push({ id, why: { kind: frame.loads?.items.length ? 'not for this frame' : 'no loads' } });
   let wheels: WheelLoad[] = [];
   let couplerKg: number | undefined;
   for (const group of groups) {
-    const stood = standingModel(structure, group.onWheels ? under : { nodes: [], elements: [] }, group.supports);
-    for (const problem of stood.problems) if (!problems.some((known) => known.code === problem.code && known.memberId === problem.memberId)) problems.push(problem);
+    const stood = standingModel(
+      structure,
+      group.onWheels ? under : { nodes: [], elements: [] },
+      group.supports,
+    );
+    for (const problem of stood.problems)
+      if (!problems.some((known) => known.code === problem.code && known.memberId === problem.memberId))
+        problems.push(problem);
     const prepared = prepareFrame(stood.model);
     if (!('solve' in prepared)) {
       for (const { id } of group.cases) unsolved.push({ id, why: prepared });
       continue;
     }
-    const onKept = (load: LoadCase): LoadCase => ({ ...load, lineLoads: load.lineLoads.flatMap((line) => (stood.kept[line.element]! >= 0 ? [{ ...line, element: stood.kept[line.element]! }] : [])) });
+    const onKept = (load: LoadCase): LoadCase => ({
+      ...load,
+      lineLoads: load.lineLoads.flatMap((line) =>
+        stood.kept[line.element]! >= 0 ? [{ ...line, element: stood.kept[line.element]! }] : [],
+      ),
+    });
     const solved = prepared.solve(group.cases.map((each) => onKept(each.load)));
     if (!solved.ok) {
       for (const { id } of group.cases) unsolved.push({ id, why: solved.reason });
@@ -72,75 +146,166 @@ export function solveCases(structure: Structure, factors: LoadFactors, points: L
     const kept = stood.kept.subarray(0, structure.elements.length);
     const standing = solved.cases.find((_, k) => group.cases[k]!.id === 'standing');
     if (standing) {
-      wheels = under.wheels.map(({ axle, side }, k) => ({ axleId: axle.id, axleName: axle.name, side, loadKg: standing.reactions[k]![2]! / STANDARD_GRAVITY, node: under.wheels[k]!.node, ...(axle.ratingKg !== undefined && { ratingKg: axle.ratingKg / 2 }) }));
+      wheels = under.wheels.map(({ axle, side }, k) => ({
+        axleId: axle.id,
+        axleName: axle.name,
+        side,
+        loadKg: standing.reactions[k]![2]! / STANDARD_GRAVITY,
+        node: under.wheels[k]!.node,
+        ...(axle.ratingKg !== undefined && { ratingKg: axle.ratingKg / 2 }),
+      }));
       if (under.coupler) couplerKg = standing.reactions[under.wheels.length]![2]! / STANDARD_GRAVITY;
     }
-    group.cases.forEach((each, k) => cases.push({ id: each.id, result: solved.cases[k]!, kept, supports: supportForces(stood.model, group.supports, solved.cases[k]!) }));
-    const ditch = group.cases.some((each) => each.id === 'standing') && standing ? ditchCase(under, gravity, factors, standing) : undefined;
+    group.cases.forEach((each, k) =>
+      cases.push({
+        id: each.id,
+        result: solved.cases[k]!,
+        kept,
+        supports: supportForces(stood.model, group.supports, solved.cases[k]!),
+      }),
+    );
+    const ditch =
+      group.cases.some((each) => each.id === 'standing') && standing
+        ? ditchCase(under, gravity, factors, standing)
+        : undefined;
     if (ditch) {
       const dropped = prepared.solve([onKept(ditch)]);
-      if (dropped.ok) cases.push({ id: 'one wheel in a ditch', result: dropped.cases[0]!, kept, supports: supportForces(stood.model, group.supports, dropped.cases[0]!) });
+      if (dropped.ok)
+        cases.push({
+          id: 'one wheel in a ditch',
+          result: dropped.cases[0]!,
+          kept,
+          supports: supportForces(stood.model, group.supports, dropped.cases[0]!),
+        });
     }
   }
-  return { cases: CASE_IDS.flatMap((id) => cases.filter((each) => each.id === id)), unsolved: unsolved.filter(({ id }) => !cases.some((each) => each.id === id)), problems, wheels, ...(couplerKg !== undefined && { couplerKg }) };
+  return {
+    cases: CASE_IDS.flatMap((id) => cases.filter((each) => each.id === id)),
+    unsolved: unsolved.filter(({ id }) => !cases.some((each) => each.id === id)),
+    problems,
+    wheels,
+    ...(couplerKg !== undefined && { couplerKg }),
+  };
 }
 
-export const supportForces = (model: BeamModel, supports: readonly Support[], result: CaseResult): SolvedCase['supports'] =>
+export const supportForces = (
+  model: BeamModel,
+  supports: readonly Support[],
+  result: CaseResult,
+): SolvedCase['supports'] =>
   supports.map((support, k) => {
     const [alongN, acrossN, upN] = result.reactions[k]!;
-    return { id: support.id, atMm: model.nodes[support.node]!, upN: upN!, sideN: Math.hypot(alongN!, acrossN!) };
+    return {
+      id: support.id,
+      atMm: model.nodes[support.node]!,
+      upN: upN!,
+      sideN: Math.hypot(alongN!, acrossN!),
+    };
   });
 
-interface CaseGroup { readonly supports: readonly Support[]; readonly onWheels: boolean; readonly cases: readonly { readonly id: CaseId; readonly load: LoadCase }[] }
+interface CaseGroup {
+  readonly supports: readonly Support[];
+  readonly onWheels: boolean;
+  readonly cases: readonly { readonly id: CaseId; readonly load: LoadCase }[];
+}
 
-function caseGroups(structure: Structure, under: Undercarriage, gravity: Gravity, factors: LoadFactors, points: LiftPoints, massKg: number): CaseGroup[] {
+function caseGroups(
+  structure: Structure,
+  under: Undercarriage,
+  gravity: Gravity,
+  factors: LoadFactors,
+  points: LiftPoints,
+  massKg: number,
+): CaseGroup[] {
   const { frame } = structure;
-  const make = (id: CaseId, nodeLoads: readonly NodeLoad[], perG: Vector3 = [0, 0, -1]) => ({ id, load: { id, nodeLoads, lineLoads: gravity.inDirection(perG) } });
+  const make = (id: CaseId, nodeLoads: readonly NodeLoad[], perG: Vector3 = [0, 0, -1]) => ({
+    id,
+    load: { id, nodeLoads, lineLoads: gravity.inDirection(perG) },
+  });
   const groups: CaseGroup[] = [];
   const tyres = under.wheels.map((wheel) => wheel.support);
   const weightN = massKg * STANDARD_GRAVITY;
   if (under.wheels.length >= 2) {
     const on = under.coupler ? [...tyres, under.coupler] : tyres;
-    const rolling = [make('standing', []), make('bump', [], [0, 0, -factors.bumpG]), make('brake', [], [-factors.brakeG, 0, -1]), make('corner', [], [0, factors.cornerG, -1])];
+    const rolling = [
+      make('standing', []),
+      make('bump', [], [0, 0, -factors.bumpG]),
+      make('brake', [], [-factors.brakeG, 0, -1]),
+      make('corner', [], [0, factors.cornerG, -1]),
+    ];
     const rear = scrubPushes(under, factors, weightN);
     if (rear.length) rolling.push(make('tandem scrub', rear));
     const hitch = frame.landmarks.find((mark) => mark.kind === 'hitch');
     if (hitch) rolling.push(make('recovery pull', pullAt(structure, hitch, factors.recoveryShare * weightN)));
-    if (hitch && !under.coupler) rolling.push(make('hitched', onHitch(structure, hitch, [0, 0, -TONGUE_SHARE * weightN])));
+    if (hitch && !under.coupler)
+      rolling.push(make('hitched', onHitch(structure, hitch, [0, 0, -TONGUE_SHARE * weightN])));
     if (under.coupler) rolling.push(make('hitched', []));
     const gear = frame.landmarks.find((mark) => mark.kind === 'steering gear');
     if (gear) rolling.push(make('steering push', [steeringPush(structure, gear, factors.steeringN)]));
     groups.push({ supports: on, onWheels: true, cases: rolling });
   }
   const legs = legSupports(structure);
-  if (legs.length && tyres.length) groups.push({ supports: [...tyres, ...legs], onWheels: true, cases: [make('on legs', [])] });
-  const lift = points.liftMm.flatMap((mm) => (['left', 'right'] as const).flatMap((side) => padUnder(structure, side, mm, `lift ${side} ${Math.round(mm)}`)));
+  if (legs.length && tyres.length)
+    groups.push({ supports: [...tyres, ...legs], onWheels: true, cases: [make('on legs', [])] });
+  const lift = points.liftMm.flatMap((mm) =>
+    (['left', 'right'] as const).flatMap((side) =>
+      padUnder(structure, side, mm, `lift ${side} ${Math.round(mm)}`),
+    ),
+  );
   if (lift.length >= 3) groups.push({ supports: lift, onWheels: false, cases: [make('on a lift', [])] });
   const jacked = tyres.filter((support) => !isNearest(under, support, points));
   const jack = padUnder(structure, points.jackSide, points.jackMm, 'jack');
-  if (jack.length && jacked.length >= 2) groups.push({ supports: [...jacked, ...jack, ...(under.coupler ? [under.coupler] : [])], onWheels: true, cases: [make('on a jack', [])] });
+  if (jack.length && jacked.length >= 2)
+    groups.push({
+      supports: [...jacked, ...jack, ...(under.coupler ? [under.coupler] : [])],
+      onWheels: true,
+      cases: [make('on a jack', [])],
+    });
   return groups;
 }
 
 /** Pads hold upwards and, by friction, from sliding. */
 const PAD_N_PER_MM = 20_000;
 
-export function padUnder(structure: Structure, side: 'left' | 'right', stationMm: number, id: string): Support[] {
-  const rail = railAt(structure, side, stationMm) ?? structure.members.find(({ member }) => member.side === side && (member.role === 'sill' || member.role === 'rail'));
+export function padUnder(
+  structure: Structure,
+  side: 'left' | 'right',
+  stationMm: number,
+  id: string,
+): Support[] {
+  const rail =
+    railAt(structure, side, stationMm) ??
+    structure.members.find(
+      ({ member }) => member.side === side && (member.role === 'sill' || member.role === 'rail'),
+    );
   if (!rail) return [];
-  const at = rail.member.role === 'rail' ? onRail(structure, rail, stationMm, 0) : attach(structure, [stationMm, rail.placement.from[1], 0], (elementId) => elementId.startsWith(`${rail.member.id}@`));
+  const at =
+    rail.member.role === 'rail'
+      ? onRail(structure, rail, stationMm, 0)
+      : attach(structure, [stationMm, rail.placement.from[1], 0], (elementId) =>
+          elementId.startsWith(`${rail.member.id}@`),
+        );
   return [{ id, node: at.node, stiffness: [PAD_N_PER_MM / 4, PAD_N_PER_MM / 4, PAD_N_PER_MM, 0, 0, 0] }];
 }
 
 export function legSupports(structure: Structure): Support[] {
   const legs = structure.members.filter(({ member }) => member.role === 'leg');
-  if (legs.length) return legs.map(({ member, nodes }) => ({ id: member.id, node: nodes[nodes.length - 1]!, stiffness: [PAD_N_PER_MM / 4, PAD_N_PER_MM / 4, PAD_N_PER_MM, 0, 0, 0] }));
+  if (legs.length)
+    return legs.map(({ member, nodes }) => ({
+      id: member.id,
+      node: nodes[nodes.length - 1]!,
+      stiffness: [PAD_N_PER_MM / 4, PAD_N_PER_MM / 4, PAD_N_PER_MM, 0, 0, 0],
+    }));
   const mark = structure.frame.landmarks.find((each) => each.kind === 'landing leg');
-  return mark ? (['left', 'right'] as const).flatMap((side) => padUnder(structure, side, mark.stationMm, `leg ${side}`)) : [];
+  return mark
+    ? (['left', 'right'] as const).flatMap((side) => padUnder(structure, side, mark.stationMm, `leg ${side}`))
+    : [];
 }
 
 const isNearest = (under: Undercarriage, support: Support, points: LiftPoints): boolean => {
-  const own = under.wheels.filter((wheel) => wheel.side === points.jackSide).sort((a, b) => Math.abs(a.axle.stationMm - points.jackMm) - Math.abs(b.axle.stationMm - points.jackMm));
+  const own = under.wheels
+    .filter((wheel) => wheel.side === points.jackSide)
+    .sort((a, b) => Math.abs(a.axle.stationMm - points.jackMm) - Math.abs(b.axle.stationMm - points.jackMm));
   return own[0]?.support === support;
 };
 
@@ -150,23 +315,42 @@ function scrubPushes(under: Undercarriage, factors: LoadFactors, weightN: number
   const rear = axles.length >= 3 ? axles.slice(1) : under.coupler && axles.length >= 2 ? axles : [];
   if (rear.length < 2) return [];
   const push = (factors.scrubShare * weightN) / axles.length / 2;
-  return [[rear[0]!, -push], [rear[rear.length - 1]!, push]].flatMap(([number, sideN]) =>
-    under.wheels.filter((wheel) => wheel.axleNumber === number).map((wheel): NodeLoad => ({ node: wheel.node, offsetMm: wheel.support.offsetMm!, forceN: [0, sideN!, 0] })));
+  return [
+    [rear[0]!, -push],
+    [rear[rear.length - 1]!, push],
+  ].flatMap(([number, sideN]) =>
+    under.wheels
+      .filter((wheel) => wheel.axleNumber === number)
+      .map((wheel): NodeLoad => ({
+        node: wheel.node,
+        offsetMm: wheel.support.offsetMm!,
+        forceN: [0, sideN!, 0],
+      })),
+  );
 }
 
 const sideOf = (mark: Landmark): 'left' | 'right' => (mark.side === 'right' ? 'right' : 'left');
 const onMark = (structure: Structure, mark: Landmark) => {
   const rail = railAt(structure, sideOf(mark), mark.stationMm);
-  return rail ? onRail(structure, rail, mark.stationMm, mark.dropMm ?? 0) : attach(structure, [mark.stationMm, 0, -(mark.dropMm ?? 0)]);
+  return rail
+    ? onRail(structure, rail, mark.stationMm, mark.dropMm ?? 0)
+    : attach(structure, [mark.stationMm, 0, -(mark.dropMm ?? 0)]);
 };
 /** A hitch on both rails loads both. */
 const onHitch = (structure: Structure, hitch: Landmark, forceN: Vector3): NodeLoad[] => {
   const sides = hitch.side === 'both' ? (['left', 'right'] as const) : [hitch.side];
-  return sides.map((side) => pushAt(onMark(structure, { ...hitch, side }), [forceN[0] / sides.length, forceN[1] / sides.length, forceN[2] / sides.length]));
+  return sides.map((side) =>
+    pushAt(onMark(structure, { ...hitch, side }), [
+      forceN[0] / sides.length,
+      forceN[1] / sides.length,
+      forceN[2] / sides.length,
+    ]),
+  );
 };
 /** A recovery pull goes this far off straight (common practice, no source). */
 const PULL_OFF_RAD = Math.PI / 12;
-const pullAt = (structure: Structure, hitch: Landmark, pullN: number): NodeLoad[] => onHitch(structure, hitch, [pullN * Math.cos(PULL_OFF_RAD), pullN * Math.sin(PULL_OFF_RAD), 0]);
+const pullAt = (structure: Structure, hitch: Landmark, pullN: number): NodeLoad[] =>
+  onHitch(structure, hitch, [pullN * Math.cos(PULL_OFF_RAD), pullN * Math.sin(PULL_OFF_RAD), 0]);
 /** A gear pushes against the rail a hand's breadth below it, sideways. */
 const steeringPush = (structure: Structure, gear: Landmark, pushN: number): NodeLoad => {
   const rail = railAt(structure, sideOf(gear), gear.stationMm);
@@ -175,55 +359,94 @@ const steeringPush = (structure: Structure, gear: Landmark, pushN: number): Node
 };
 
 /** The wheel behind on the right loses its ground, by the ditch's depth or until its tyre hangs free. */
-function ditchCase(under: Undercarriage, gravity: Gravity, factors: LoadFactors, standing: CaseResult): LoadCase | undefined {
+function ditchCase(
+  under: Undercarriage,
+  gravity: Gravity,
+  factors: LoadFactors,
+  standing: CaseResult,
+): LoadCase | undefined {
   const wheel = [...under.wheels].reverse().find((each) => each.side === 'right');
   if (!wheel || under.wheels.length < 4) return undefined;
   const stands = Math.max(0, standing.reactions[under.wheels.indexOf(wheel)]![2]!);
   const pull = Math.min(wheel.support.stiffness[2] * factors.ditchMm, stands);
-  return { id: 'one wheel in a ditch', lineLoads: gravity.inDirection([0, 0, -1]), nodeLoads: [{ node: wheel.node, forceN: [0, 0, -pull] }] };
+  return {
+    id: 'one wheel in a ditch',
+    lineLoads: gravity.inDirection([0, 0, -1]),
+    nodeLoads: [{ node: wheel.node, forceN: [0, 0, -pull] }],
+  };
 }
 
 /** Everything heavy as loads along the members, N/mm per g, turned into any direction. Sills and brackets bring it to a channel's web, not to its centroid. */
-export interface Gravity { readonly inDirection: (perG: Vector3) => LineLoad[]; readonly massKg: number }
+export interface Gravity {
+  readonly inDirection: (perG: Vector3) => LineLoad[];
+  readonly massKg: number;
+}
 
 export function gravityLoads(structure: Structure): Gravity {
   const perMm = new Float64Array(structure.elements.length);
   const lengthOf = elementLengths(structure);
-  structure.elements.forEach(({ profile }, k) => (perMm[k] = profile.areaMm2 * STEEL_DENSITY_KG_PER_MM3 * STANDARD_GRAVITY));
+  structure.elements.forEach(
+    ({ profile }, k) => (perMm[k] = profile.areaMm2 * STEEL_DENSITY_KG_PER_MM3 * STANDARD_GRAVITY),
+  );
   for (const item of structure.frame.loads?.items ?? []) {
     spread(structure, lengthOf, item, 'left', item.leftShare, perMm);
     spread(structure, lengthOf, item, 'right', 1 - item.leftShare, perMm);
   }
   const massKg = perMm.reduce((sum, q, k) => sum + (q * lengthOf[k]!) / STANDARD_GRAVITY, 0);
-  return { massKg, inDirection: (perG) => Array.from(perMm, (q, element) => ({ element, perMmN: [q * perG[0], q * perG[1], q * perG[2]] as Vector3, lineYz: ON_REFERENCE })) };
+  return {
+    massKg,
+    inDirection: (perG) =>
+      Array.from(perMm, (q, element) => ({
+        element,
+        perMmN: [q * perG[0], q * perG[1], q * perG[2]] as Vector3,
+        lineYz: ON_REFERENCE,
+      })),
+  };
 }
 
 function elementLengths(structure: Structure): Float64Array {
   const lengths = new Float64Array(structure.elements.length);
-  for (const { stationsMm, elements } of structure.members) elements.forEach((element, k) => element >= 0 && (lengths[element] = stationsMm[k + 1]! - stationsMm[k]!));
+  for (const { stationsMm, elements } of structure.members)
+    elements.forEach(
+      (element, k) => element >= 0 && (lengths[element] = stationsMm[k + 1]! - stationsMm[k]!),
+    );
   return lengths;
 }
 
 /** Slices of a load, each on the long member of its side that passes its station; beyond the ends, on the nearest. */
-function spread(structure: Structure, lengthOf: Float64Array, item: Load, side: 'left' | 'right', share: number, perMm: Float64Array): void {
-  const carriers = structure.members.filter(({ member }) => member.side === side && (member.role === 'rail' || member.role === 'deck beam' || member.role === 'floor rail'));
+function spread(
+  structure: Structure,
+  lengthOf: Float64Array,
+  item: Load,
+  side: 'left' | 'right',
+  share: number,
+  perMm: Float64Array,
+): void {
+  const carriers = structure.members.filter(
+    ({ member }) =>
+      member.side === side &&
+      (member.role === 'rail' || member.role === 'deck beam' || member.role === 'floor rail'),
+  );
   if (!(share > 0) || carriers.length === 0) return;
   const slices = Math.max(1, Math.ceil((item.toMm - item.fromMm) / 50));
   for (let k = 0; k < slices; k++) {
     const x = item.fromMm + ((item.toMm - item.fromMm) * (k + 0.5)) / slices;
     const element = carrierElement(carriers, x);
-    if (element >= 0) perMm[element]! += (item.massKg * share * STANDARD_GRAVITY) / slices / lengthOf[element]!;
+    if (element >= 0)
+      perMm[element]! += (item.massKg * share * STANDARD_GRAVITY) / slices / lengthOf[element]!;
   }
 }
 
 function carrierElement(carriers: readonly MeshedMember[], x: number): number {
   let best = -1;
   let away = Infinity;
-  for (const { placement, stationsMm, elements } of carriers) elements.forEach((element, k) => {
-    if (element < 0) return;
-    const from = placement.from[0] + stationsMm[k]!, to = placement.from[0] + stationsMm[k + 1]!;
-    const here = x < from ? from - x : x > to ? x - to : 0;
-    if (here < away) [best, away] = [element, here];
-  });
+  for (const { placement, stationsMm, elements } of carriers)
+    elements.forEach((element, k) => {
+      if (element < 0) return;
+      const from = placement.from[0] + stationsMm[k]!,
+        to = placement.from[0] + stationsMm[k + 1]!;
+      const here = x < from ? from - x : x > to ? x - to : 0;
+      if (here < away) [best, away] = [element, here];
+    });
   return best;
 }

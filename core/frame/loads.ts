@@ -3,16 +3,21 @@ import { z } from 'zod';
 export const LOAD_KINDS = ['engine', 'cab', 'body', 'tank', 'payload', 'fittings', 'house'] as const;
 
 /** Something heavy that the frame carries, spread evenly between two stations. */
-export const loadSchema = z.object({
-  id: z.string().min(1).max(40),
-  kind: z.enum(LOAD_KINDS),
-  name: z.string().trim().min(1, 'name the load').max(60),
-  massKg: z.number().gt(0, 'a load weighs something').lt(80_000, 'a load over 80 t is on no road frame'),
-  fromMm: z.number().gte(-3000).lte(42_000),
-  toMm: z.number().gte(-3000).lte(42_000),
-  /** Share of it on the left rail. */
-  leftShare: z.number().gte(0).lte(1),
-}).refine((load) => load.toMm >= load.fromMm, { path: ['toMm'], message: 'it ends ahead of where it starts' });
+export const loadSchema = z
+  .object({
+    id: z.string().min(1).max(40),
+    kind: z.enum(LOAD_KINDS),
+    name: z.string().trim().min(1, 'name the load').max(60),
+    massKg: z.number().gt(0, 'a load weighs something').lt(80_000, 'a load over 80 t is on no road frame'),
+    fromMm: z.number().gte(-3000).lte(42_000),
+    toMm: z.number().gte(-3000).lte(42_000),
+    /** Share of it on the left rail. */
+    leftShare: z.number().gte(0).lte(1),
+  })
+  .refine((load) => load.toMm >= load.fromMm, {
+    path: ['toMm'],
+    message: 'it ends ahead of where it starts',
+  });
 export type Load = z.infer<typeof loadSchema>;
 
 /** One ticket of an axle scale: what stood on each axle, left and right, and on the coupler or pin where the unit has one. */
@@ -21,10 +26,17 @@ export const ticketSchema = z.object({
   at: z.iso.datetime(),
   by: z.string().trim().min(1, 'who: role or initials').max(40),
   /** In the order of the frame's axles, front to rear. */
-  axles: z.array(z.object({ leftKg: z.number().gte(0).lt(40_000), rightKg: z.number().gte(0).lt(40_000) })).min(1).max(8),
+  axles: z
+    .array(z.object({ leftKg: z.number().gte(0).lt(40_000), rightKg: z.number().gte(0).lt(40_000) }))
+    .min(1)
+    .max(8),
   couplerKg: z.number().gte(0).lt(40_000).optional(),
 });
 export type ScaleTicket = z.infer<typeof ticketSchema>;
 
-export const loadsSchema = z.object({ items: z.array(loadSchema).max(40), ticket: ticketSchema.optional(), /** Items taken off before anything is cut open. */ takenOff: z.array(z.string()).max(40).optional() });
+export const loadsSchema = z.object({
+  items: z.array(loadSchema).max(40),
+  ticket: ticketSchema.optional(),
+  /** Items taken off before anything is cut open. */ takenOff: z.array(z.string()).max(40).optional(),
+});
 export type Loads = z.infer<typeof loadsSchema>;

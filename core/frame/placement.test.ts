@@ -1,6 +1,22 @@
-import { crossingsOn, defaultFrame, familyOf, FAMILY_IDS, frameSchema, landmarksOn, lineLengthMm, placementOf, shapeSchema, twinOf, carriedByMember, type Family, type Frame, type Member } from '.';
+import {
+  crossingsOn,
+  defaultFrame,
+  familyOf,
+  FAMILY_IDS,
+  frameSchema,
+  landmarksOn,
+  lineLengthMm,
+  placementOf,
+  shapeSchema,
+  twinOf,
+  carriedByMember,
+  type Family,
+  type Frame,
+  type Member,
+} from '.';
 
-const frameOf = (family: Family): Frame => defaultFrame({ ...familyOf(family).typical, family, steel: 'a36', datum: 'hole' });
+const frameOf = (family: Family): Frame =>
+  defaultFrame({ ...familyOf(family).typical, family, steel: 'a36', datum: 'hole' });
 const issues = (frame: unknown): string[] => {
   const parsed = frameSchema.safeParse(frame);
   return parsed.success ? [] : parsed.error.issues.map((issue) => issue.message);
@@ -12,7 +28,9 @@ describe.each(FAMILY_IDS)('%s', (family) => {
   test('every member has a place as long as it says, and left and right are mirror images', () => {
     for (const member of frame.members) {
       const placement = placementOf(frame, member);
-      expect(Math.abs(lineLengthMm(placement) - member.lengthMm)).toBeLessThan(member.role === 'crossmember' ? 60 : 1);
+      expect(Math.abs(lineLengthMm(placement) - member.lengthMm)).toBeLessThan(
+        member.role === 'crossmember' ? 60 : 1,
+      );
       const twin = twinOf(frame, member);
       if (!member.side) expect(twin).toBeUndefined();
       else {
@@ -27,7 +45,9 @@ describe.each(FAMILY_IDS)('%s', (family) => {
   test('somebody carries the axles, and every mount that carries something stands on a rail', () => {
     const carried = frame.members.flatMap((member) => carriedByMember(frame, member));
     expect(carried).toContain('axle location');
-    expect(frame.landmarks.filter((mark) => mark.kind === 'axle').length).toBeGreaterThanOrEqual(family.includes('trailer') ? 2 : 2);
+    expect(frame.landmarks.filter((mark) => mark.kind === 'axle').length).toBeGreaterThanOrEqual(
+      family.includes('trailer') ? 2 : 2,
+    );
   });
 });
 
@@ -35,7 +55,10 @@ test('a rail that starts behind the datum has its mounts and crossmembers at sta
   const mixed = frameOf('mixed ladder');
   const rear = mixed.members.find((member) => member.id === 'rail-left-rear')!;
   const axle = mixed.landmarks.find((mark) => mark.name === 'Rear axle')!;
-  expect(landmarksOn(mixed, rear).find((mark) => mark.id === axle.id)!.stationMm).toBeCloseTo(axle.stationMm - rear.startMm!, 9);
+  expect(landmarksOn(mixed, rear).find((mark) => mark.id === axle.id)!.stationMm).toBeCloseTo(
+    axle.stationMm - rear.startMm!,
+    9,
+  );
   const crossing = crossingsOn(mixed, rear);
   expect(crossing.length).toBeGreaterThan(1);
   for (const { member, stationMm } of crossing) {
@@ -49,18 +72,50 @@ test('a rail that starts behind the datum has its mounts and crossmembers at sta
 
 describe('what cannot be is said', () => {
   const trailer = frameOf('I-beam trailer');
-  const changed = (id: string, change: Partial<Member>) => ({ ...trailer, members: trailer.members.map((member) => (member.id === id ? { ...member, ...change } : member)) });
+  const changed = (id: string, change: Partial<Member>) => ({
+    ...trailer,
+    members: trailer.members.map((member) => (member.id === id ? { ...member, ...change } : member)),
+  });
   test('a member without a place; a hole off its face; a load that ends before it starts; an axle rated at nothing', () => {
     const { line: _line, ...nowhere } = trailer.members.find((member) => member.id === 'tongue-left')!;
     expect(_line).toBeDefined();
-    expect(issues({ ...trailer, members: trailer.members.map((member) => (member.id === 'tongue-left' ? nowhere : member)) })).toContain('Left A-frame leg has no place: from where to where?');
-    expect(issues(changed('rail-left', { holes: [{ id: 'h', stationMm: 100, face: 'web', heightMm: 900, diameterMm: 14 }] }))[0]).toContain('height is off');
-    const load = { id: 'a', kind: 'payload', name: 'Sand', massKg: 500, fromMm: 3000, toMm: 1000, leftShare: 0.5 };
+    expect(
+      issues({
+        ...trailer,
+        members: trailer.members.map((member) => (member.id === 'tongue-left' ? nowhere : member)),
+      }),
+    ).toContain('Left A-frame leg has no place: from where to where?');
+    expect(
+      issues(
+        changed('rail-left', {
+          holes: [{ id: 'h', stationMm: 100, face: 'web', heightMm: 900, diameterMm: 14 }],
+        }),
+      )[0],
+    ).toContain('height is off');
+    const load = {
+      id: 'a',
+      kind: 'payload',
+      name: 'Sand',
+      massKg: 500,
+      fromMm: 3000,
+      toMm: 1000,
+      leftShare: 0.5,
+    };
     expect(issues({ ...trailer, loads: { items: [load] } })).toContain('it ends ahead of where it starts');
-    expect(issues({ ...trailer, loads: { items: [{ ...load, toMm: 4000, massKg: -1 }] } })).toContain('a load weighs something');
-    expect(issues({ ...trailer, landmarks: trailer.landmarks.map((mark) => (mark.kind === 'axle' ? { ...mark, ratingKg: 1 } : mark)) })).toContain('an axle rating under 50 kg is none');
+    expect(issues({ ...trailer, loads: { items: [{ ...load, toMm: 4000, massKg: -1 }] } })).toContain(
+      'a load weighs something',
+    );
+    expect(
+      issues({
+        ...trailer,
+        landmarks: trailer.landmarks.map((mark) => (mark.kind === 'axle' ? { ...mark, ratingKg: 1 } : mark)),
+      }),
+    ).toContain('an axle rating under 50 kg is none');
   });
   test.each([
-    [{ kind: 'I', depthMm: 200, flangeMm: 100, thicknessMm: 5, flangeThicknessMm: 80 }], [{ kind: 'tube', depthMm: 60, thicknessMm: 30 }], [{ kind: 'hat', depthMm: 60, widthMm: 80, lipMm: 2, thicknessMm: 2 }], [{ kind: 'flat', depthMm: 60, thicknessMm: -1 }],
+    [{ kind: 'I', depthMm: 200, flangeMm: 100, thicknessMm: 5, flangeThicknessMm: 80 }],
+    [{ kind: 'tube', depthMm: 60, thicknessMm: 30 }],
+    [{ kind: 'hat', depthMm: 60, widthMm: 80, lipMm: 2, thicknessMm: 2 }],
+    [{ kind: 'flat', depthMm: 60, thicknessMm: -1 }],
   ])('%j is no section', (shape) => expect(shapeSchema.safeParse(shape).success).toBe(false));
 });

@@ -1,13 +1,25 @@
 import { prepareFrame, type Support, type Vector3 } from '../mechanics';
 import type { Outcome } from '../quantity';
-import { gravityLoads, legSupports, padUnder, supportForces, totalKg, type SolvedCase, type SolvedFrame } from './load-cases';
+import {
+  gravityLoads,
+  legSupports,
+  padUnder,
+  supportForces,
+  totalKg,
+  type SolvedCase,
+  type SolvedFrame,
+} from './load-cases';
 import { standingModel, type Structure } from './structure';
 import { undercarriageOf, type Wheel } from './undercarriage';
 
 /** A frame held at chosen points, some of its wheels down, on ground that may slope. */
 export interface Raised {
   /** Points under rails; stations along the frame. Their supports are called `lift` and the id. */
-  readonly points: readonly { readonly id: string; readonly side: 'left' | 'right'; readonly stationMm: number }[];
+  readonly points: readonly {
+    readonly id: string;
+    readonly side: 'left' | 'right';
+    readonly stationMm: number;
+  }[];
   readonly isDown: (wheel: Wheel) => boolean;
   readonly onCoupler: boolean;
   readonly onLegs: boolean;
@@ -25,9 +37,15 @@ const LET_GO = 6;
  */
 export function solveRaised(structure: Structure, raised: Raised): Outcome<SolvedFrame> {
   const under = undercarriageOf(structure, totalKg(structure.frame) || 500);
-  const pads = raised.points.flatMap((point) => padUnder(structure, point.side, point.stationMm, `lift ${point.id}`));
+  const pads = raised.points.flatMap((point) =>
+    padUnder(structure, point.side, point.stationMm, `lift ${point.id}`),
+  );
   if (pads.length < raised.points.length) return { ok: false, reason: 'a point stands under nothing' };
-  const fixed = [...pads, ...(raised.onLegs ? legSupports(structure) : []), ...(raised.onCoupler && under.coupler ? [under.coupler] : [])];
+  const fixed = [
+    ...pads,
+    ...(raised.onLegs ? legSupports(structure) : []),
+    ...(raised.onCoupler && under.coupler ? [under.coupler] : []),
+  ];
   let wheels = under.wheels.filter(raised.isDown);
   const slope = gravityOn(raised);
   for (let round = 0; round <= LET_GO; round++) {
@@ -35,14 +53,24 @@ export function solveRaised(structure: Structure, raised: Raised): Outcome<Solve
     if (supports.length === 0) return { ok: false, reason: 'it stands on nothing' };
     const stood = standingModel(structure, wheels.length ? under : { nodes: [], elements: [] }, supports);
     const prepared = prepareFrame(stood.model);
-    if (!('solve' in prepared)) return { ok: false, reason: 'it would not stand: too few points, or all in a line' };
-    const lineLoads = gravityLoads(structure).inDirection(slope).flatMap((load) => (stood.kept[load.element]! >= 0 ? [{ ...load, element: stood.kept[load.element]! }] : []));
+    if (!('solve' in prepared))
+      return { ok: false, reason: 'it would not stand: too few points, or all in a line' };
+    const lineLoads = gravityLoads(structure)
+      .inDirection(slope)
+      .flatMap((load) =>
+        stood.kept[load.element]! >= 0 ? [{ ...load, element: stood.kept[load.element]! }] : [],
+      );
     const solved = prepared.solve([{ id: 'on a lift', nodeLoads: [], lineLoads }]);
     if (!solved.ok) return { ok: false, reason: 'it would not stand: too few points, or all in a line' };
     const forces = supportForces(stood.model, supports, solved.cases[0]!);
     const hanging = wheels.filter((_, k) => forces[k]!.upN < 0);
     if (hanging.length === 0 || round === LET_GO) {
-      const one: SolvedCase = { id: 'on a lift', result: solved.cases[0]!, kept: stood.kept.subarray(0, structure.elements.length), supports: forces };
+      const one: SolvedCase = {
+        id: 'on a lift',
+        result: solved.cases[0]!,
+        kept: stood.kept.subarray(0, structure.elements.length),
+        supports: forces,
+      };
       return { ok: true, value: { cases: [one], unsolved: [], problems: stood.problems, wheels: [] } };
     }
     wheels = wheels.filter((wheel) => !hanging.includes(wheel));
@@ -52,7 +80,10 @@ export function solveRaised(structure: Structure, raised: Raised): Outcome<Solve
 
 /** A unit weight on ground falling towards the front (−x) and the left (−y). */
 function gravityOn({ slopeAlongDeg, slopeAcrossDeg }: Raised): Vector3 {
-  const [along, across] = [slopeAlongDeg, slopeAcrossDeg].map((deg) => Math.tan((deg * Math.PI) / 180)) as [number, number];
+  const [along, across] = [slopeAlongDeg, slopeAcrossDeg].map((deg) => Math.tan((deg * Math.PI) / 180)) as [
+    number,
+    number,
+  ];
   const length = Math.hypot(1, along, across);
   return [-along / length, -across / length, -1 / length];
 }

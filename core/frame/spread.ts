@@ -8,22 +8,52 @@ import type { Load, ScaleTicket } from './loads';
  */
 export function payloadFromTicket(frame: Frame, ticket: ScaleTicket): Outcome<readonly Load[]> {
   const axles = axlesOf(frame);
-  if (ticket.axles.length !== axles.length) return fail(`the ticket has ${ticket.axles.length} axles, this frame ${axles.length}`);
+  if (ticket.axles.length !== axles.length)
+    return fail(`the ticket has ${ticket.axles.length} axles, this frame ${axles.length}`);
   const items = frame.loads?.items ?? [];
   const coupler = frame.landmarks.find((mark) => mark.kind === 'coupler');
-  const stands = [...axles.map((axle, k) => ({ x: axle.stationMm, left: ticket.axles[k]!.leftKg, right: ticket.axles[k]!.rightKg })), ...(coupler && ticket.couplerKg !== undefined ? [{ x: coupler.stationMm, left: ticket.couplerKg / 2, right: ticket.couplerKg / 2 }] : [])];
+  const stands = [
+    ...axles.map((axle, k) => ({
+      x: axle.stationMm,
+      left: ticket.axles[k]!.leftKg,
+      right: ticket.axles[k]!.rightKg,
+    })),
+    ...(coupler && ticket.couplerKg !== undefined
+      ? [{ x: coupler.stationMm, left: ticket.couplerKg / 2, right: ticket.couplerKg / 2 }]
+      : []),
+  ];
   const whole = stands.reduce((sum, each) => sum + each.left + each.right, 0);
   const moment = stands.reduce((sum, each) => sum + each.x * (each.left + each.right), 0);
   const left = stands.reduce((sum, each) => sum + each.left, 0);
   const others = items.filter((item) => item.kind !== 'payload');
   const massKg = whole - others.reduce((sum, item) => sum + item.massKg, 0);
-  if (!(massKg > 0)) return fail(`the scale reads ${whole.toFixed(0)} kg, less than what is listed without the payload`);
-  const centreMm = (moment - others.reduce((sum, item) => sum + (item.massKg * (item.fromMm + item.toMm)) / 2, 0)) / massKg;
-  if (!(centreMm > -1000 && centreMm < frame.lengthMm + 1000)) return fail('the payload would have to stand off the frame: check the listed loads and the axles’ stations');
-  const leftShare = Math.min(1, Math.max(0, (left - others.reduce((sum, item) => sum + item.massKg * item.leftShare, 0)) / massKg));
+  if (!(massKg > 0))
+    return fail(`the scale reads ${whole.toFixed(0)} kg, less than what is listed without the payload`);
+  const centreMm =
+    (moment - others.reduce((sum, item) => sum + (item.massKg * (item.fromMm + item.toMm)) / 2, 0)) / massKg;
+  if (!(centreMm > -1000 && centreMm < frame.lengthMm + 1000))
+    return fail(
+      'the payload would have to stand off the frame: check the listed loads and the axles’ stations',
+    );
+  const leftShare = Math.min(
+    1,
+    Math.max(0, (left - others.reduce((sum, item) => sum + item.massKg * item.leftShare, 0)) / massKg),
+  );
   const before = items.find((item) => item.kind === 'payload');
-  const half = Math.min(before ? (before.toMm - before.fromMm) / 2 : 1000, Math.max(centreMm, 1), Math.max(frame.lengthMm - centreMm, 1));
-  const payload: Load = { id: before?.id ?? 'payload', kind: 'payload', name: before?.name ?? 'Payload', massKg, fromMm: centreMm - half, toMm: centreMm + half, leftShare };
+  const half = Math.min(
+    before ? (before.toMm - before.fromMm) / 2 : 1000,
+    Math.max(centreMm, 1),
+    Math.max(frame.lengthMm - centreMm, 1),
+  );
+  const payload: Load = {
+    id: before?.id ?? 'payload',
+    kind: 'payload',
+    name: before?.name ?? 'Payload',
+    massKg,
+    fromMm: centreMm - half,
+    toMm: centreMm + half,
+    leftShare,
+  };
   return ok([...others, payload]);
 }
 
@@ -39,28 +69,63 @@ export function payloadFromCoupler(frame: Frame, couplerKg: number): Outcome<rea
   if (!(couplerKg < whole)) return fail('the coupler cannot carry more than all that is listed');
   const axleMm = axles.reduce((sum, axle) => sum + axle.stationMm, 0) / axles.length;
   const wanted = couplerKg * coupler.stationMm + (whole - couplerKg) * axleMm;
-  const others = items.filter((item) => item !== payload).reduce((sum, item) => sum + (item.massKg * (item.fromMm + item.toMm)) / 2, 0);
+  const others = items
+    .filter((item) => item !== payload)
+    .reduce((sum, item) => sum + (item.massKg * (item.fromMm + item.toMm)) / 2, 0);
   const byMm = (wanted - others) / payload.massKg - (payload.fromMm + payload.toMm) / 2;
   const [fromMm, toMm] = [payload.fromMm + byMm, payload.toMm + byMm];
-  if (!(toMm > 0 && fromMm < frame.lengthMm)) return fail('the payload would have to stand off the frame: check the listed loads');
+  if (!(toMm > 0 && fromMm < frame.lengthMm))
+    return fail('the payload would have to stand off the frame: check the listed loads');
   return ok(items.map((item) => (item === payload ? { ...payload, fromMm, toMm } : item)));
 }
 
 /** Loads a family usually carries, as shares of a gross weight: a place to start from (our judgement). */
 export function typicalLoads(frame: Frame, grossKg: number): Load[] {
   const L = frame.lengthMm;
-  const item = (id: string, kind: Load['kind'], name: string, share: number, from: number, to: number): Load => ({ id, kind, name, massKg: grossKg * share, fromMm: from * L, toMm: to * L, leftShare: 0.5 });
+  const item = (
+    id: string,
+    kind: Load['kind'],
+    name: string,
+    share: number,
+    from: number,
+    to: number,
+  ): Load => ({ id, kind, name, massKg: grossKg * share, fromMm: from * L, toMm: to * L, leftShare: 0.5 });
   switch (frame.family) {
-    case 'open-channel ladder': case 'boxed ladder': case 'mixed ladder':
-      return [item('engine', 'engine', 'Engine and gearbox', 0.1, 0.06, 0.3), item('cab', 'cab', 'Cab and crew', 0.09, 0.08, 0.34), item('tank', 'tank', 'Fuel', 0.02, 0.43, 0.49), item('body', 'body', 'Body', 0.2, 0.4, 0.98), item('payload', 'payload', 'Payload', 0.5, 0.42, 0.96)];
+    case 'open-channel ladder':
+    case 'boxed ladder':
+    case 'mixed ladder':
+      return [
+        item('engine', 'engine', 'Engine and gearbox', 0.1, 0.06, 0.3),
+        item('cab', 'cab', 'Cab and crew', 0.09, 0.08, 0.34),
+        item('tank', 'tank', 'Fuel', 0.02, 0.43, 0.49),
+        item('body', 'body', 'Body', 0.2, 0.4, 0.98),
+        item('payload', 'payload', 'Payload', 0.5, 0.42, 0.96),
+      ];
     case 'unibody':
-      return [item('engine', 'engine', 'Engine and gearbox', 0.16, 0.06, 0.28), item('body', 'body', 'Body and glass', 0.4, 0.05, 0.95), item('tank', 'tank', 'Fuel', 0.03, 0.62, 0.72), item('payload', 'payload', 'People and load', 0.3, 0.35, 0.9)];
+      return [
+        item('engine', 'engine', 'Engine and gearbox', 0.16, 0.06, 0.28),
+        item('body', 'body', 'Body and glass', 0.4, 0.05, 0.95),
+        item('tank', 'tank', 'Fuel', 0.03, 0.62, 0.72),
+        item('payload', 'payload', 'People and load', 0.3, 0.35, 0.9),
+      ];
     case 'gooseneck trailer':
-      return [item('house', 'house', 'House', 0.6, 0.02, 0.99), item('tank', 'tank', 'Water', 0.06, 0.4, 0.6), item('payload', 'payload', 'Belongings', 0.2, 0.1, 0.95)];
+      return [
+        item('house', 'house', 'House', 0.6, 0.02, 0.99),
+        item('tank', 'tank', 'Water', 0.06, 0.4, 0.6),
+        item('payload', 'payload', 'Belongings', 0.2, 0.1, 0.95),
+      ];
     case 'I-beam trailer':
-      return [item('house', 'house', 'House or body', 0.62, 0.12, 0.99), item('tank', 'tank', 'Water', 0.06, 0.7, 0.8), item('payload', 'payload', 'Payload', 0.25, 0.15, 0.95)];
+      return [
+        item('house', 'house', 'House or body', 0.62, 0.12, 0.99),
+        item('tank', 'tank', 'Water', 0.06, 0.7, 0.8),
+        item('payload', 'payload', 'Payload', 0.25, 0.15, 0.95),
+      ];
     case 'semi trailer':
-      return [item('body', 'body', 'Deck or box', 0.12, 0.01, 0.99), item('payload', 'payload', 'Payload', 0.72, 0.02, 0.98)];
-    default: return frame.family satisfies never;
+      return [
+        item('body', 'body', 'Deck or box', 0.12, 0.01, 0.99),
+        item('payload', 'payload', 'Payload', 0.72, 0.02, 0.98),
+      ];
+    default:
+      return frame.family satisfies never;
   }
 }

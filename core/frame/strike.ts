@@ -18,7 +18,10 @@ export const strikeSchema = z.object({
 export type Strike = z.infer<typeof strikeSchema>;
 
 /** The records that no strike names. */
-export function standing<Evidence extends { id: string }>(evidence: readonly Evidence[], strikes: readonly Strike[]): Evidence[] {
+export function standing<Evidence extends { id: string }>(
+  evidence: readonly Evidence[],
+  strikes: readonly Strike[],
+): Evidence[] {
   const struck = new Set(strikes.map((strike) => strike.evidenceId));
   return evidence.filter((record) => !struck.has(record.id));
 }

@@ -1,10 +1,34 @@
 import { beamProfile } from '../mechanics';
 import { STANDARD_GRAVITY } from '../quantity';
 import { DEFAULT_LOAD_FACTORS } from '../reference';
-import { defaultFrame, familyOf, FAMILY_IDS, frameSchema, isClosed, referencePoint, solveCases, structureOf, surfaceOf, typicalLoads, placementOf, payloadFromCoupler, payloadFromTicket, type Frame, type Member } from '.';
+import {
+  defaultFrame,
+  familyOf,
+  FAMILY_IDS,
+  frameSchema,
+  isClosed,
+  referencePoint,
+  solveCases,
+  structureOf,
+  surfaceOf,
+  typicalLoads,
+  placementOf,
+  payloadFromCoupler,
+  payloadFromTicket,
+  type Frame,
+  type Member,
+} from '.';
 import { withThickness } from '../mechanics';
 
-const grossKg: Readonly<Record<(typeof FAMILY_IDS)[number], number>> = { 'open-channel ladder': 11000, 'boxed ladder': 3200, 'mixed ladder': 4500, 'I-beam trailer': 4500, 'gooseneck trailer': 6800, 'semi trailer': 30000, 'unibody': 2200 };
+const grossKg: Readonly<Record<(typeof FAMILY_IDS)[number], number>> = {
+  'open-channel ladder': 11000,
+  'boxed ladder': 3200,
+  'mixed ladder': 4500,
+  'I-beam trailer': 4500,
+  'gooseneck trailer': 6800,
+  'semi trailer': 30000,
+  unibody: 2200,
+};
 function whole(family: (typeof FAMILY_IDS)[number]): Frame {
   const { typical } = familyOf(family);
   const frame = defaultFrame({ ...typical, family, steel: 'a36', datum: 'front hole' });
@@ -13,10 +37,21 @@ function whole(family: (typeof FAMILY_IDS)[number]): Frame {
 const builtProfile = (member: Member, share = 1) => {
   const surface = surfaceOf(member.shape);
   const wall = Float64Array.from(surface.rowFace, (face) => face.wallMm * share);
-  const { mirrored } = placementOf(whole('open-channel ladder'), { ...member, line: { from: [0, 0, 0], to: [1, 0, 0] } });
-  return beamProfile(withThickness(surface.midline, wall), { ...referencePoint(member.shape), mirrored }, !isClosed(member.shape));
+  const { mirrored } = placementOf(whole('open-channel ladder'), {
+    ...member,
+    line: { from: [0, 0, 0], to: [1, 0, 0] },
+  });
+  return beamProfile(
+    withThickness(surface.midline, wall),
+    { ...referencePoint(member.shape), mirrored },
+    !isClosed(member.shape),
+  );
 };
-const solved = (frame: Frame) => solveCases(structureOf(frame, (member) => builtProfile(member)), DEFAULT_LOAD_FACTORS);
+const solved = (frame: Frame) =>
+  solveCases(
+    structureOf(frame, (member) => builtProfile(member)),
+    DEFAULT_LOAD_FACTORS,
+  );
 
 describe.each(FAMILY_IDS)('%s', (family) => {
   const frame = whole(family);
@@ -30,7 +65,8 @@ describe.each(FAMILY_IDS)('%s', (family) => {
 
   test('stands, takes a bump, corners, goes on a lift; each in balance', () => {
     const ids = result.cases.map(({ id }) => id);
-    for (const id of ['standing', 'bump', 'brake', 'corner', 'on a lift', 'on a jack'] as const) expect(ids).toContain(id);
+    for (const id of ['standing', 'bump', 'brake', 'corner', 'on a lift', 'on a jack'] as const)
+      expect(ids).toContain(id);
     for (const { result: each } of result.cases) {
       expect(each.equilibriumError).toBeLessThan(1e-6);
       expect(each.residual).toBeLessThan(1e-6);
@@ -41,9 +77,18 @@ describe.each(FAMILY_IDS)('%s', (family) => {
   test('its wheels and coupler carry all of it, left like right', () => {
     const wheels = result.wheels.reduce((sum, wheel) => sum + wheel.loadKg, 0);
     const mass = result.cases.find(({ id }) => id === 'standing')!;
-    expect(mass.supports.reduce((sum, support) => sum + support.upN, 0) / STANDARD_GRAVITY).toBeGreaterThan(frame.loads!.items.reduce((sum, item) => sum + item.massKg, 0));
-    expect(wheels + (result.couplerKg ?? 0)).toBeCloseTo(mass.supports.reduce((sum, support) => sum + support.upN, 0) / STANDARD_GRAVITY, 3);
-    for (const wheel of result.wheels) expect(wheel.loadKg / result.wheels.find((other) => other.axleId === wheel.axleId && other.side !== wheel.side)!.loadKg).toBeCloseTo(1, 1);
+    expect(mass.supports.reduce((sum, support) => sum + support.upN, 0) / STANDARD_GRAVITY).toBeGreaterThan(
+      frame.loads!.items.reduce((sum, item) => sum + item.massKg, 0),
+    );
+    expect(wheels + (result.couplerKg ?? 0)).toBeCloseTo(
+      mass.supports.reduce((sum, support) => sum + support.upN, 0) / STANDARD_GRAVITY,
+      3,
+    );
+    for (const wheel of result.wheels)
+      expect(
+        wheel.loadKg /
+          result.wheels.find((other) => other.axleId === wheel.axleId && other.side !== wheel.side)!.loadKg,
+      ).toBeCloseTo(1, 1);
     for (const wheel of result.wheels) expect(wheel.loadKg).toBeGreaterThan(0);
   });
 });
@@ -51,33 +96,66 @@ describe.each(FAMILY_IDS)('%s', (family) => {
 describe('bad frames are named and placed, the rest computed', () => {
   const truck = whole('open-channel ladder');
   test('a member that meets nothing', () => {
-    const stray: Member = { id: 'stray', name: 'Stray brace', role: 'brace', shape: { kind: 'flat', depthMm: 60, thicknessMm: 6 }, steel: 'a36', lengthMm: 500, line: { from: [2000, 0, 1500], to: [2500, 0, 1500] } };
+    const stray: Member = {
+      id: 'stray',
+      name: 'Stray brace',
+      role: 'brace',
+      shape: { kind: 'flat', depthMm: 60, thicknessMm: 6 },
+      steel: 'a36',
+      lengthMm: 500,
+      line: { from: [2000, 0, 1500], to: [2500, 0, 1500] },
+    };
     const result = solved({ ...truck, members: [...truck.members, stray] });
-    expect(result.problems.map(({ code, memberId }) => [code, memberId])).toEqual([['meets nothing', 'stray'], ['stands on nothing', 'stray']]);
+    expect(result.problems.map(({ code, memberId }) => [code, memberId])).toEqual([
+      ['meets nothing', 'stray'],
+      ['stands on nothing', 'stray'],
+    ]);
     expect(result.cases.map(({ id }) => id)).toContain('standing');
   });
   test('no axles: nothing to stand on but a lift; no loads: said', () => {
-    const bare = { ...truck, landmarks: truck.landmarks.filter((mark) => mark.kind !== 'axle'), loads: { items: [] } };
+    const bare = {
+      ...truck,
+      landmarks: truck.landmarks.filter((mark) => mark.kind !== 'axle'),
+      loads: { items: [] },
+    };
     const result = solved(bare);
     expect(result.cases.map(({ id }) => id)).toEqual(['on a lift']);
     expect(result.unsolved.find(({ id }) => id === 'standing')!.why.kind).toBe('no loads');
   });
   test('a crossmember with every face at nothing is parted; the frame stands without it', () => {
-    const result = solveCases(structureOf(truck, (member) => (member.id === 'cross-3' ? undefined : builtProfile(member))), DEFAULT_LOAD_FACTORS);
-    expect(new Set(result.problems.map(({ code, memberId }) => `${code} ${memberId}`))).toEqual(new Set(['parted cross-3']));
+    const result = solveCases(
+      structureOf(truck, (member) => (member.id === 'cross-3' ? undefined : builtProfile(member))),
+      DEFAULT_LOAD_FACTORS,
+    );
+    expect(new Set(result.problems.map(({ code, memberId }) => `${code} ${memberId}`))).toEqual(
+      new Set(['parted cross-3']),
+    );
     expect(result.cases.length).toBeGreaterThan(5);
   });
   test('a rail parted ahead of the rear axle: what hangs on nothing is said, or the rest solved with the other rail', () => {
-    const result = solveCases(structureOf(truck, (member, mm) => (member.id === 'rail-right' && Math.abs(mm - 3000) < 80 ? undefined : builtProfile(member))), DEFAULT_LOAD_FACTORS);
-    expect(result.problems.some(({ code, memberId, atMm }) => code === 'parted' && memberId === 'rail-right' && Math.abs(atMm - 3000) < 100)).toBe(true);
+    const result = solveCases(
+      structureOf(truck, (member, mm) =>
+        member.id === 'rail-right' && Math.abs(mm - 3000) < 80 ? undefined : builtProfile(member),
+      ),
+      DEFAULT_LOAD_FACTORS,
+    );
+    expect(
+      result.problems.some(
+        ({ code, memberId, atMm }) =>
+          code === 'parted' && memberId === 'rail-right' && Math.abs(atMm - 3000) < 100,
+      ),
+    ).toBe(true);
     expect(result.cases.map(({ id }) => id)).toContain('standing');
   });
   test('less metal, more movement: thinned to half the frame sags more, by its own stiffness', () => {
     const sag = (share: number) => {
       const structure = structureOf(truck, (member) => builtProfile(member, share));
-      const { displacements } = solveCases(structure, DEFAULT_LOAD_FACTORS).cases.find(({ id }) => id === 'standing')!.result;
+      const { displacements } = solveCases(structure, DEFAULT_LOAD_FACTORS).cases.find(
+        ({ id }) => id === 'standing',
+      )!.result;
       const rail = structure.members[0]!;
-      const z = (mm: number) => displacements[6 * rail.nodes[rail.stationsMm.findIndex((x) => x >= mm)]! + 2]!;
+      const z = (mm: number) =>
+        displacements[6 * rail.nodes[rail.stationsMm.findIndex((x) => x >= mm)]! + 2]!;
       // Between the hangers, against the line through them: the springs' own sag is not the frame's.
       return (z(1500) + z(4000)) / 2 - z(2750);
     };
@@ -88,25 +166,49 @@ describe('bad frames are named and placed, the rest computed', () => {
 describe('axle scale', () => {
   const truck = whole('open-channel ladder');
   const standing = solved(truck);
-  const ticket = (axles: { leftKg: number; rightKg: number }[]) => ({ id: 't', at: '2026-11-20T10:00:00Z', by: 'RK', axles });
-  const own = ['Front axle', 'Rear axle'].map((name) => ({ leftKg: standing.wheels.find((wheel) => wheel.axleName === name && wheel.side === 'left')!.loadKg, rightKg: standing.wheels.find((wheel) => wheel.axleName === name && wheel.side === 'right')!.loadKg }));
+  const ticket = (axles: { leftKg: number; rightKg: number }[]) => ({
+    id: 't',
+    at: '2026-11-20T10:00:00Z',
+    by: 'RK',
+    axles,
+  });
+  const own = ['Front axle', 'Rear axle'].map((name) => ({
+    leftKg: standing.wheels.find((wheel) => wheel.axleName === name && wheel.side === 'left')!.loadKg,
+    rightKg: standing.wheels.find((wheel) => wheel.axleName === name && wheel.side === 'right')!.loadKg,
+  }));
 
   test('a ticket as the model says moves the payload by the frame’s own weight only', () => {
     const spread = payloadFromTicket(truck, ticket(own));
     if (!spread.ok) throw new Error(spread.reason);
-    const [before, after] = [truck.loads!.items, spread.value].map((items) => items.find((item) => item.kind === 'payload')!);
+    const [before, after] = [truck.loads!.items, spread.value].map((items) =>
+      items.find((item) => item.kind === 'payload')!,
+    );
     expect(after!.massKg / before!.massKg).toBeGreaterThan(1);
     expect(after!.massKg / before!.massKg).toBeLessThan(1.15);
     expect(Math.abs(after!.fromMm + after!.toMm - before!.fromMm - before!.toMm) / 2).toBeLessThan(250);
   });
   test('more on the right rear moves it back and right', () => {
-    const spread = payloadFromTicket(truck, ticket([own[0]!, { leftKg: own[1]!.leftKg, rightKg: own[1]!.rightKg + 600 }]));
+    const spread = payloadFromTicket(
+      truck,
+      ticket([own[0]!, { leftKg: own[1]!.leftKg, rightKg: own[1]!.rightKg + 600 }]),
+    );
     if (!spread.ok) throw new Error(spread.reason);
     expect(spread.value.find((item) => item.kind === 'payload')!.leftShare).toBeLessThan(0.5);
   });
   test('a ticket for other axles, or lighter than the rest, is refused', () => {
-    expect(payloadFromTicket(truck, ticket([own[0]!]))).toMatchObject({ ok: false, reason: expect.stringContaining('1 axles') });
-    expect(payloadFromTicket(truck, ticket([{ leftKg: 100, rightKg: 100 }, { leftKg: 100, rightKg: 100 }]))).toMatchObject({ ok: false, reason: expect.stringContaining('less than') });
+    expect(payloadFromTicket(truck, ticket([own[0]!]))).toMatchObject({
+      ok: false,
+      reason: expect.stringContaining('1 axles'),
+    });
+    expect(
+      payloadFromTicket(
+        truck,
+        ticket([
+          { leftKg: 100, rightKg: 100 },
+          { leftKg: 100, rightKg: 100 },
+        ]),
+      ),
+    ).toMatchObject({ ok: false, reason: expect.stringContaining('less than') });
   });
 });
 
@@ -116,22 +218,40 @@ test('a known tongue weight moves the payload until the coupler carries it; what
   const moved = payloadFromCoupler(trailer, 700);
   if (!moved.ok) throw new Error(moved.reason);
   const heavier = payloadFromCoupler(trailer, 900);
-  const couplerKg = [moved, heavier].map((each) => solved({ ...trailer, loads: { items: [...(each.ok ? each.value : [])] } }).couplerKg!);
+  const couplerKg = [moved, heavier].map(
+    (each) => solved({ ...trailer, loads: { items: [...(each.ok ? each.value : [])] } }).couplerKg!,
+  );
   // The frame's own weight is on the coupler too, and two axles on springs share not quite evenly.
   expect(couplerKg[1]! - couplerKg[0]!).toBeGreaterThan(140);
   expect(couplerKg[1]! - couplerKg[0]!).toBeLessThan(240);
   expect(listed).toBeGreaterThan(0);
-  expect(payloadFromCoupler(trailer, 9000)).toMatchObject({ ok: false, reason: expect.stringContaining('more than all') });
-  expect(payloadFromCoupler(whole('open-channel ladder'), 300)).toMatchObject({ ok: false, reason: expect.stringContaining('no coupler') });
-  expect(payloadFromCoupler({ ...trailer, loads: { items: [] } }, 300)).toMatchObject({ ok: false, reason: expect.stringContaining('no payload') });
+  expect(payloadFromCoupler(trailer, 9000)).toMatchObject({
+    ok: false,
+    reason: expect.stringContaining('more than all'),
+  });
+  expect(payloadFromCoupler(whole('open-channel ladder'), 300)).toMatchObject({
+    ok: false,
+    reason: expect.stringContaining('no coupler'),
+  });
+  expect(payloadFromCoupler({ ...trailer, loads: { items: [] } }, 300)).toMatchObject({
+    ok: false,
+    reason: expect.stringContaining('no payload'),
+  });
 });
 
 test('every family’s sections are whole: A, I, J above nothing, faces in order, a sheet without gaps', () => {
-  for (const family of FAMILY_IDS) for (const member of whole(family).members) {
-    const profile = builtProfile(member)!;
-    expect([member.id, profile.areaMm2 > 0, profile.iyyMm4 > 0, profile.izzMm4 > 0, profile.jMm4 > 0]).toEqual([member.id, true, true, true, true]);
-    const surface = surfaceOf(member.shape);
-    expect(surface.midline.whole.pieces).toBe(1);
-    expect(surface.midline.whole.cycles.length).toBe(isClosed(member.shape) ? 1 : 0);
-  }
+  for (const family of FAMILY_IDS)
+    for (const member of whole(family).members) {
+      const profile = builtProfile(member)!;
+      expect([
+        member.id,
+        profile.areaMm2 > 0,
+        profile.iyyMm4 > 0,
+        profile.izzMm4 > 0,
+        profile.jMm4 > 0,
+      ]).toEqual([member.id, true, true, true, true]);
+      const surface = surfaceOf(member.shape);
+      expect(surface.midline.whole.pieces).toBe(1);
+      expect(surface.midline.whole.cycles.length).toBe(isClosed(member.shape) ? 1 : 0);
+    }
 });

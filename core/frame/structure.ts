@@ -1,4 +1,15 @@
-import { webTieStiffness, type BeamElement, type BeamModel, type BeamProfile, type ElementEnd, type EndWarping, type Releases, type Support, type Vector3, type WarpTie } from '../mechanics';
+import {
+  webTieStiffness,
+  type BeamElement,
+  type BeamModel,
+  type BeamProfile,
+  type ElementEnd,
+  type EndWarping,
+  type Releases,
+  type Support,
+  type Vector3,
+  type WarpTie,
+} from '../mechanics';
 import { steel, YOUNGS_MODULUS_MPA } from '../reference';
 import type { Frame, Member } from './frame';
 import { placementOf, type Placement } from './placement';
@@ -8,12 +19,25 @@ import { breadthMm, isClosed } from './shape';
 export const SHEAR_MODULUS_MPA = YOUNGS_MODULUS_MPA / 2.6;
 
 /** A member cut into elements: node k stands at stationsMm[k]; element firstElement + k runs from node k to k + 1, or is −1 where no metal is left. */
-export interface MeshedMember { readonly member: Member; readonly placement: Placement; readonly stationsMm: readonly number[]; readonly nodes: readonly number[]; readonly elements: readonly number[] }
+export interface MeshedMember {
+  readonly member: Member;
+  readonly placement: Placement;
+  readonly stationsMm: readonly number[];
+  readonly nodes: readonly number[];
+  readonly elements: readonly number[];
+}
 
 /** What is odd about a frame as a structure. The rest of it is computed all the same. */
-export interface StructureProblem { readonly code: 'meets nothing' | 'stands on nothing' | 'parted'; readonly memberId: string; readonly atMm: number }
+export interface StructureProblem {
+  readonly code: 'meets nothing' | 'stands on nothing' | 'parted';
+  readonly memberId: string;
+  readonly atMm: number;
+}
 
-export interface Attachment { readonly node: number; readonly offsetMm: Vector3 }
+export interface Attachment {
+  readonly node: number;
+  readonly offsetMm: Vector3;
+}
 
 /** The frame as beams: its members meshed and joined; no supports yet. */
 export interface Structure {
@@ -35,12 +59,29 @@ const OTHER_PIECES = 6;
 /** A flat plate set into a beam stiffens it where it stands; it is no beam of its own. */
 const isBeam = (member: Member): boolean => !(member.role === 'plate' && member.shape.kind === 'flat');
 
-interface Joint { readonly one: number; readonly oneMm: number; readonly other: number; readonly otherMm: number }
+interface Joint {
+  readonly one: number;
+  readonly oneMm: number;
+  readonly other: number;
+  readonly otherMm: number;
+}
 
 export function structureOf(frame: Frame, profileAt: ProfileAt): Structure {
-  const beams = frame.members.filter(isBeam).map((member) => ({ member, placement: placementOf(frame, member) }));
+  const beams = frame.members
+    .filter(isBeam)
+    .map((member) => ({ member, placement: placementOf(frame, member) }));
   const joints = jointsOf(beams);
-  const stations = beams.map(({ member, placement }, k) => meshStations(frame, member, placement, joints.flatMap((joint) => [...(joint.one === k ? [joint.oneMm] : []), ...(joint.other === k ? [joint.otherMm] : [])])));
+  const stations = beams.map(({ member, placement }, k) =>
+    meshStations(
+      frame,
+      member,
+      placement,
+      joints.flatMap((joint) => [
+        ...(joint.one === k ? [joint.oneMm] : []),
+        ...(joint.other === k ? [joint.otherMm] : []),
+      ]),
+    ),
+  );
   const { nodeOf, nodes } = sharedNodes(beams, stations, joints);
   const elements: BeamElement[] = [];
   const warpTies: WarpTie[] = [];
@@ -49,7 +90,8 @@ export function structureOf(frame: Frame, profileAt: ProfileAt): Structure {
     const own = stations[k]!;
     // Between the reference lines of its rails a crossmember is a little longer than its metal: evidence keeps to its own stations.
     const perMm = member.lengthMm / own[own.length - 1]!;
-    const joined = (end: 'from' | 'to') => hostAt(beams, joints, k, end === 'from' ? own[0]! : own[own.length - 1]!);
+    const joined = (end: 'from' | 'to') =>
+      hostAt(beams, joints, k, end === 'from' ? own[0]! : own[own.length - 1]!);
     const indices: number[] = [];
     for (let n = 0; n + 1 < own.length; n++) {
       const middleMm = (perMm * (own[n]! + own[n + 1]!)) / 2;
@@ -59,12 +101,34 @@ export function structureOf(frame: Frame, profileAt: ProfileAt): Structure {
         indices.push(-1);
         continue;
       }
-      const endAt = (m: number, isTip: boolean, tip: 'from' | 'to'): ElementEnd => elementEnd({ member, placement, stationMm: own[m]!, node: nodeOf[k]![m]!, nodes, host: isTip ? joined(tip) : undefined, warpTies });
+      const endAt = (m: number, isTip: boolean, tip: 'from' | 'to'): ElementEnd =>
+        elementEnd({
+          member,
+          placement,
+          stationMm: own[m]!,
+          node: nodeOf[k]![m]!,
+          nodes,
+          host: isTip ? joined(tip) : undefined,
+          warpTies,
+        });
       indices.push(elements.length);
-      elements.push({ id: `${member.id}@${Math.round(perMm * own[n]!)}`, upGlobal: placement.up, profile: scaled(profile, member), from: endAt(n, n === 0, 'from'), to: endAt(n + 1, n + 2 === own.length, 'to') });
+      elements.push({
+        id: `${member.id}@${Math.round(perMm * own[n]!)}`,
+        upGlobal: placement.up,
+        profile: scaled(profile, member),
+        from: endAt(n, n === 0, 'from'),
+        to: endAt(n + 1, n + 2 === own.length, 'to'),
+      });
     }
-    if (!joints.some((joint) => joint.one === k || joint.other === k) && beams.length > 1) problems.push({ code: 'meets nothing', memberId: member.id, atMm: 0 });
-    return { member, placement, stationsMm: own.map((mm) => perMm * mm), nodes: nodeOf[k]!, elements: indices };
+    if (!joints.some((joint) => joint.one === k || joint.other === k) && beams.length > 1)
+      problems.push({ code: 'meets nothing', memberId: member.id, atMm: 0 });
+    return {
+      member,
+      placement,
+      stationsMm: own.map((mm) => perMm * mm),
+      nodes: nodeOf[k]!,
+      elements: indices,
+    };
   });
   return { frame, nodes, elements, warpTies, members, problems };
 }
@@ -74,22 +138,42 @@ function scaled(profile: BeamProfile, member: Member): BeamProfile {
   const young = steel(member.steel).youngsMpa;
   if (!young) return profile;
   const n = young / YOUNGS_MODULUS_MPA;
-  return { ...profile, areaMm2: n * profile.areaMm2, iyyMm4: n * profile.iyyMm4, izzMm4: n * profile.izzMm4, iyzMm4: n * profile.iyzMm4, jMm4: n * profile.jMm4, cwMm6: n * profile.cwMm6, shearYY: profile.shearYY / n, shearZZ: profile.shearZZ / n, shearYZ: profile.shearYZ / n };
+  return {
+    ...profile,
+    areaMm2: n * profile.areaMm2,
+    iyyMm4: n * profile.iyyMm4,
+    izzMm4: n * profile.izzMm4,
+    iyzMm4: n * profile.iyzMm4,
+    jMm4: n * profile.jMm4,
+    cwMm6: n * profile.cwMm6,
+    shearYY: profile.shearYY / n,
+    shearZZ: profile.shearZZ / n,
+    shearYZ: profile.shearYZ / n,
+  };
 }
 
 type Beam = { readonly member: Member; readonly placement: Placement };
-export const along = ({ from, to }: Placement, share: number): Vector3 => [from[0] + share * (to[0] - from[0]), from[1] + share * (to[1] - from[1]), from[2] + share * (to[2] - from[2])];
+export const along = ({ from, to }: Placement, share: number): Vector3 => [
+  from[0] + share * (to[0] - from[0]),
+  from[1] + share * (to[1] - from[1]),
+  from[2] + share * (to[2] - from[2]),
+];
 const minus = (a: Vector3, b: Vector3): Vector3 => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
 const dot = (a: Vector3, b: Vector3): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
 const size = (a: Vector3): number => Math.sqrt(dot(a, a));
 
 /** Two members touch where their lines come within both their half sizes of each other. */
 const FIT_UP_MM = 12;
-const halfSize = (member: Member): number => Math.max(member.shape.depthMm, member.role === 'rail' && member.shape.kind === 'channel' ? 0 : breadthMm(member.shape)) / 2;
+const halfSize = (member: Member): number =>
+  Math.max(
+    member.shape.depthMm,
+    member.role === 'rail' && member.shape.kind === 'channel' ? 0 : breadthMm(member.shape),
+  ) / 2;
 
 function jointsOf(beams: readonly Beam[]): Joint[] {
   const joints: Joint[] = [];
-  for (let i = 0; i < beams.length; i++) for (let j = i + 1; j < beams.length; j++) joints.push(...jointBetween(beams, i, j));
+  for (let i = 0; i < beams.length; i++)
+    for (let j = i + 1; j < beams.length; j++) joints.push(...jointBetween(beams, i, j));
   return joints;
 }
 
@@ -100,8 +184,12 @@ function jointBetween(beams: readonly Beam[], i: number, j: number): Joint[] {
   const [la, lb] = [size(p), size(q)];
   if (!(la > 0 && lb > 0)) return [];
   const parallel = Math.abs(dot(p, q)) > 0.985 * la * lb;
-  const pairs = parallel ? overlapShares(a.placement, b.placement) : [closestShares(a.placement, b.placement)];
-  return pairs.filter(([s, t]) => size(minus(along(a.placement, s), along(b.placement, t))) <= reach).map(([s, t]) => ({ one: i, oneMm: s * la, other: j, otherMm: t * lb }));
+  const pairs = parallel
+    ? overlapShares(a.placement, b.placement)
+    : [closestShares(a.placement, b.placement)];
+  return pairs
+    .filter(([s, t]) => size(minus(along(a.placement, s), along(b.placement, t))) <= reach)
+    .map(([s, t]) => ({ one: i, oneMm: s * la, other: j, otherMm: t * lb }));
 }
 
 const clamp = (value: number): number => Math.min(Math.max(value, 0), 1);
@@ -131,19 +219,39 @@ function overlapShares(a: Placement, b: Placement): [number, number][] {
   });
 }
 
-function meshStations(frame: Frame, member: Member, placement: Placement, joined: readonly number[]): number[] {
+function meshStations(
+  frame: Frame,
+  member: Member,
+  placement: Placement,
+  joined: readonly number[],
+): number[] {
   const length = size(minus(placement.to, placement.from));
   const isLong = member.role === 'rail' || member.role === 'deck beam';
   const pieces = isLong ? Math.ceil(length / RAIL_STEP_MM) : OTHER_PIECES;
-  const marks = member.role === 'rail' ? frame.landmarks.filter((mark) => mark.side === 'both' || mark.side === member.side).map((mark) => mark.stationMm - (member.startMm ?? 0)).filter((x) => x > 0 && x < length) : [];
-  const fixed = [0, length, ...joined, ...marks].map((x) => Math.min(Math.max(x, 0), length)).sort((a, b) => a - b);
+  const marks =
+    member.role === 'rail'
+      ? frame.landmarks
+          .filter((mark) => mark.side === 'both' || mark.side === member.side)
+          .map((mark) => mark.stationMm - (member.startMm ?? 0))
+          .filter((x) => x > 0 && x < length)
+      : [];
+  const fixed = [0, length, ...joined, ...marks]
+    .map((x) => Math.min(Math.max(x, 0), length))
+    .sort((a, b) => a - b);
   const kept = fixed.filter((x, k) => k === 0 || x - fixed[k - 1]! > 0.5);
-  const between = Array.from({ length: Math.max(0, pieces - 1) }, (_, k) => (length * (k + 1)) / pieces).filter((x) => kept.every((other) => Math.abs(other - x) > (length / pieces) * 0.45));
+  const between = Array.from(
+    { length: Math.max(0, pieces - 1) },
+    (_, k) => (length * (k + 1)) / pieces,
+  ).filter((x) => kept.every((other) => Math.abs(other - x) > (length / pieces) * 0.45));
   return [...kept, ...between].sort((a, b) => a - b);
 }
 
 /** One node for everything that is joined; each member's end reaches it by a rigid offset. */
-function sharedNodes(beams: readonly Beam[], stations: readonly (readonly number[])[], joints: readonly Joint[]): { nodeOf: number[][]; nodes: Vector3[] } {
+function sharedNodes(
+  beams: readonly Beam[],
+  stations: readonly (readonly number[])[],
+  joints: readonly Joint[],
+): { nodeOf: number[][]; nodes: Vector3[] } {
   const starts: number[] = [];
   let count = 0;
   for (const own of stations) {
@@ -164,40 +272,64 @@ function sharedNodes(beams: readonly Beam[], stations: readonly (readonly number
   }
   const nodes: Vector3[] = [];
   const nodeOfRoot = new Map<number, number>();
-  const nodeOf = beams.map(({ placement }, k) => stations[k]!.map((mm, n) => {
-    const at = root(starts[k]! + n);
-    const known = nodeOfRoot.get(at);
-    if (known !== undefined) return known;
-    nodes.push(along(placement, mm / size(minus(placement.to, placement.from))));
-    nodeOfRoot.set(at, nodes.length - 1);
-    return nodes.length - 1;
-  }));
+  const nodeOf = beams.map(({ placement }, k) =>
+    stations[k]!.map((mm, n) => {
+      const at = root(starts[k]! + n);
+      const known = nodeOfRoot.get(at);
+      if (known !== undefined) return known;
+      nodes.push(along(placement, mm / size(minus(placement.to, placement.from))));
+      nodeOfRoot.set(at, nodes.length - 1);
+      return nodes.length - 1;
+    }),
+  );
   return { nodeOf, nodes };
 }
 
 export function nearestIndex(sorted: readonly number[], mm: number): number {
   let best = 0;
-  for (let k = 1; k < sorted.length; k++) if (Math.abs(sorted[k]! - mm) < Math.abs(sorted[best]! - mm)) best = k;
+  for (let k = 1; k < sorted.length; k++)
+    if (Math.abs(sorted[k]! - mm) < Math.abs(sorted[best]! - mm)) best = k;
   return best;
 }
 
 /** The member that an end stands on, if that one runs past it. */
 function hostAt(beams: readonly Beam[], joints: readonly Joint[], k: number, mm: number): Beam | undefined {
   for (const joint of joints) {
-    const [own, ownMm, other] = joint.one === k ? [joint.one, joint.oneMm, joint.other] : [joint.other, joint.otherMm, joint.one];
-    if (own === k && Math.abs(ownMm - mm) < 1 && (beams[other]!.member.role === 'rail' || other < k)) return beams[other];
+    const [own, ownMm, other] =
+      joint.one === k ? [joint.one, joint.oneMm, joint.other] : [joint.other, joint.otherMm, joint.one];
+    if (own === k && Math.abs(ownMm - mm) < 1 && (beams[other]!.member.role === 'rail' || other < k))
+      return beams[other];
   }
   return undefined;
 }
 
 const PIN: Releases = [false, false, false, false, true, true];
 
-function elementEnd({ member, placement, stationMm, node, nodes, host, warpTies }: { member: Member; placement: Placement; stationMm: number; node: number; nodes: readonly Vector3[]; host: Beam | undefined; warpTies: WarpTie[] }): ElementEnd {
+function elementEnd({
+  member,
+  placement,
+  stationMm,
+  node,
+  nodes,
+  host,
+  warpTies,
+}: {
+  member: Member;
+  placement: Placement;
+  stationMm: number;
+  node: number;
+  nodes: readonly Vector3[];
+  host: Beam | undefined;
+  warpTies: WarpTie[];
+}): ElementEnd {
   const length = size(minus(placement.to, placement.from));
   const atStart = stationMm < length / 2;
   const joint = host && (member.joint ?? 'web');
   // Lapped over the host's flange, the last stretch turns with it.
-  const lapMm = joint === 'flange' && host!.member.shape.kind === 'channel' ? Math.min(breadthMm(host!.member.shape), length / 4) : 0;
+  const lapMm =
+    joint === 'flange' && host!.member.shape.kind === 'channel'
+      ? Math.min(breadthMm(host!.member.shape), length / 4)
+      : 0;
   const point = along(placement, (stationMm + (atStart ? lapMm : -lapMm)) / length);
   const offset = minus(point, nodes[node]!);
   const end = { node, ...(size(offset) > 1e-6 && { offsetMm: offset }) };
@@ -205,27 +337,43 @@ function elementEnd({ member, placement, stationMm, node, nodes, host, warpTies 
   return { ...end, warping: endWarping(member, node, host, joint, warpTies) };
 }
 
-function endWarping(member: Member, node: number, host: Beam | undefined, joint: 'web' | 'flange' | undefined, warpTies: WarpTie[]): EndWarping {
+function endWarping(
+  member: Member,
+  node: number,
+  host: Beam | undefined,
+  joint: 'web' | 'flange' | undefined,
+  warpTies: WarpTie[],
+): EndWarping {
   const own: EndWarping = { kind: 'shared', key: member.id, ratio: 1 };
   if (!host || isClosed(member.shape)) return own;
   if (isClosed(host.member.shape)) return { kind: 'fixed' };
-  if (joint === 'flange') return { kind: 'shared', key: host.member.id, ratio: host.member.shape.depthMm / member.shape.depthMm };
-  warpTies.push({ node, keys: [member.id, host.member.id], stiffness: webTieStiffness(YOUNGS_MODULUS_MPA, host.member.shape.thicknessMm, member.shape.depthMm) });
+  if (joint === 'flange')
+    return { kind: 'shared', key: host.member.id, ratio: host.member.shape.depthMm / member.shape.depthMm };
+  warpTies.push({
+    node,
+    keys: [member.id, host.member.id],
+    stiffness: webTieStiffness(YOUNGS_MODULUS_MPA, host.member.shape.thicknessMm, member.shape.depthMm),
+  });
   return own;
 }
 
 /** The point of the structure nearest to a place, and the rigid way from its node. */
-export function attach({ nodes, elements }: Structure, at: Vector3, wanted: (elementId: string) => boolean = () => true): Attachment {
+export function attach(
+  { nodes, elements }: Structure,
+  at: Vector3,
+  wanted: (elementId: string) => boolean = () => true,
+): Attachment {
   let best = -1;
   let away = Infinity;
   const consider = (node: number) => {
     const here = size(minus(at, nodes[node]!));
     if (here < away) [best, away] = [node, here];
   };
-  for (const { id, from, to } of elements) if (wanted(id)) {
-    consider(from.node);
-    consider(to.node);
-  }
+  for (const { id, from, to } of elements)
+    if (wanted(id)) {
+      consider(from.node);
+      consider(to.node);
+    }
   if (best < 0 && nodes.length > 0) return attach({ nodes, elements } as Structure, at);
   return { node: best, offsetMm: minus(at, nodes[best]!) };
 }
@@ -233,10 +381,18 @@ export function attach({ nodes, elements }: Structure, at: Vector3, wanted: (ele
 /**
  * The model of a structure on given supports. Whatever hangs together but stands on none of them is left out and named; the rest is computed.
  */
-export function standingModel(structure: Structure, extra: { readonly nodes: readonly Vector3[]; readonly elements: readonly BeamElement[] }, supports: readonly Support[]): { model: BeamModel; kept: Int32Array; problems: StructureProblem[] } {
+export function standingModel(
+  structure: Structure,
+  extra: { readonly nodes: readonly Vector3[]; readonly elements: readonly BeamElement[] },
+  supports: readonly Support[],
+): { model: BeamModel; kept: Int32Array; problems: StructureProblem[] } {
   const all = [...structure.elements, ...extra.elements];
   const nodes = [...structure.nodes, ...extra.nodes];
-  const held = reachable(nodes.length, all, supports.map((support) => support.node));
+  const held = reachable(
+    nodes.length,
+    all,
+    supports.map((support) => support.node),
+  );
   const kept = new Int32Array(all.length).fill(-1);
   const elements: BeamElement[] = [];
   all.forEach((element, k) => {
@@ -244,8 +400,22 @@ export function standingModel(structure: Structure, extra: { readonly nodes: rea
     kept[k] = elements.length;
     elements.push(element);
   });
-  const problems = structure.members.filter(({ elements: own }) => own.some((k) => k >= 0) && own.every((k) => k < 0 || kept[k]! < 0)).map(({ member }): StructureProblem => ({ code: 'stands on nothing', memberId: member.id, atMm: 0 }));
-  return { model: { nodes, elements, supports, warpTies: structure.warpTies.filter((tie) => held[tie.node]), youngsMpa: YOUNGS_MODULUS_MPA, shearMpa: SHEAR_MODULUS_MPA, shearDeforms: true }, kept, problems };
+  const problems = structure.members
+    .filter(({ elements: own }) => own.some((k) => k >= 0) && own.every((k) => k < 0 || kept[k]! < 0))
+    .map(({ member }): StructureProblem => ({ code: 'stands on nothing', memberId: member.id, atMm: 0 }));
+  return {
+    model: {
+      nodes,
+      elements,
+      supports,
+      warpTies: structure.warpTies.filter((tie) => held[tie.node]),
+      youngsMpa: YOUNGS_MODULUS_MPA,
+      shearMpa: SHEAR_MODULUS_MPA,
+      shearDeforms: true,
+    },
+    kept,
+    problems,
+  };
 }
 
 function reachable(count: number, elements: readonly BeamElement[], from: readonly number[]): Uint8Array {
@@ -257,9 +427,11 @@ function reachable(count: number, elements: readonly BeamElement[], from: readon
   const seen = new Uint8Array(count);
   const queue = [...from];
   for (const node of queue) seen[node] = 1;
-  for (const node of queue) for (const other of neighbours[node]!) if (!seen[other]) {
-    seen[other] = 1;
-    queue.push(other);
-  }
+  for (const node of queue)
+    for (const other of neighbours[node]!)
+      if (!seen[other]) {
+        seen[other] = 1;
+        queue.push(other);
+      }
   return seen;
 }

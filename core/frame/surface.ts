@@ -32,7 +32,18 @@ export function surfaceOf(shape: MemberShape): Surface {
   }
   const uMm = Float64Array.from({ length: edges.length - 1 }, (_, k) => (edges[k]! + edges[k + 1]!) / 2);
   const wall = wallOf(shape, faces, edges);
-  return { shape, faces, rowFace, edgeUMm: Float64Array.from(edges), uMm, closed: isClosed(shape), midline: midline(wall.nodes, wall.strips.map(({ from, to }) => [from, to] as const)) };
+  return {
+    shape,
+    faces,
+    rowFace,
+    edgeUMm: Float64Array.from(edges),
+    uMm,
+    closed: isClosed(shape),
+    midline: midline(
+      wall.nodes,
+      wall.strips.map(({ from, to }) => [from, to] as const),
+    ),
+  };
 }
 
 /** At least three rows a face; an even number where a web meets the face's middle, so that a node stands there. */
@@ -41,8 +52,17 @@ function rowsOn(face: Face, branched: boolean): number {
   return branched && face.id !== 'web' ? 2 * Math.ceil(rows / 2) : rows;
 }
 
-export interface WallStrip { readonly from: number; readonly to: number; readonly fromUMm: number; readonly toUMm: number }
-export interface Wall { readonly nodes: MidlineNode[]; readonly strips: WallStrip[]; readonly nodeAt: (uMm: number) => number }
+export interface WallStrip {
+  readonly from: number;
+  readonly to: number;
+  readonly fromUMm: number;
+  readonly toUMm: number;
+}
+export interface Wall {
+  readonly nodes: MidlineNode[];
+  readonly strips: WallStrip[];
+  readonly nodeAt: (uMm: number) => number;
+}
 
 const keyOf = (uMm: number): number => Math.round(uMm * 1000);
 
@@ -57,7 +77,12 @@ export function wallOf(shape: MemberShape, faces: readonly Face[], breaks: reado
   /** Nodes that another face may share. */
   const shared: number[] = [];
   const place = (point: MidlineNode, mayMeet: boolean): number => {
-    const met = mayMeet ? shared.find((node) => Math.abs(nodes[node]![0] - point[0]) < 1e-6 && Math.abs(nodes[node]![1] - point[1]) < 1e-6) : undefined;
+    const met = mayMeet
+      ? shared.find(
+          (node) =>
+            Math.abs(nodes[node]![0] - point[0]) < 1e-6 && Math.abs(nodes[node]![1] - point[1]) < 1e-6,
+        )
+      : undefined;
     if (met !== undefined) return met;
     nodes.push(point);
     if (mayMeet) shared.push(nodes.length - 1);

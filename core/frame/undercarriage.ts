@@ -1,4 +1,11 @@
-import { plainProfile, type BeamElement, type NodeLoad, type Releases, type Support, type Vector3 } from '../mechanics';
+import {
+  plainProfile,
+  type BeamElement,
+  type NodeLoad,
+  type Releases,
+  type Support,
+  type Vector3,
+} from '../mechanics';
 import { STANDARD_GRAVITY } from '../quantity';
 import { YOUNGS_MODULUS_MPA } from '../reference';
 import { axlesOf, type Landmark, type Member } from './frame';
@@ -12,7 +19,13 @@ import { attach, type Attachment, type MeshedMember, type Structure } from './st
  *             ●──────┬──────●             leaf, axle seat in its middle
  *                    ╪ axle ═══▮ tyre
  */
-export interface Wheel { readonly axle: Landmark; readonly axleNumber: number; readonly side: 'left' | 'right'; readonly node: number; readonly support: Support }
+export interface Wheel {
+  readonly axle: Landmark;
+  readonly axleNumber: number;
+  readonly side: 'left' | 'right';
+  readonly node: number;
+  readonly support: Support;
+}
 export interface Undercarriage {
   /** Nodes beyond the structure's own, and elements over them. */
   readonly nodes: readonly Vector3[];
@@ -36,8 +49,11 @@ const HANGER_PIN: Releases = [false, false, false, false, true, false];
 const SHACKLE: Releases = [true, false, false, false, true, false];
 
 const railAt = (structure: Structure, side: 'left' | 'right', stationMm: number): MeshedMember | undefined =>
-  structure.members.find(({ member }) => member.role === 'rail' && member.side === side && inside(member, stationMm));
-const inside = (member: Member, stationMm: number) => stationMm >= (member.startMm ?? 0) - 1 && stationMm <= (member.startMm ?? 0) + member.lengthMm + 1;
+  structure.members.find(
+    ({ member }) => member.role === 'rail' && member.side === side && inside(member, stationMm),
+  );
+const inside = (member: Member, stationMm: number) =>
+  stationMm >= (member.startMm ?? 0) - 1 && stationMm <= (member.startMm ?? 0) + member.lengthMm + 1;
 
 export function undercarriageOf(structure: Structure, massKg: number): Undercarriage {
   const { frame } = structure;
@@ -52,33 +68,84 @@ export function undercarriageOf(structure: Structure, massKg: number): Undercarr
   const perWheelN = Math.max(500, (massKg * STANDARD_GRAVITY) / Math.max(2, 2 * axles.length));
   const springN = perWheelN / SPRING_SAG_MM;
   axles.forEach((axle, number) => {
-    const seats = (['left', 'right'] as const).filter((side) => axle.side === 'both' || axle.side === side).flatMap((side) => {
-      const rail = railAt(structure, side, axle.stationMm);
-      return rail ? [{ side, seat: springSeat(structure, axle, side, rail, springN, add, elements) }] : [];
-    });
+    const seats = (['left', 'right'] as const)
+      .filter((side) => axle.side === 'both' || axle.side === side)
+      .flatMap((side) => {
+        const rail = railAt(structure, side, axle.stationMm);
+        return rail ? [{ side, seat: springSeat(structure, axle, side, rail, springN, add, elements) }] : [];
+      });
     for (const { side, seat } of seats) {
       const hand = side === 'left' ? -1 : 1;
       const tyreY = hand * Math.max(frame.widthMm / 2 + 250, 850);
       const tyre = add([axle.stationMm, tyreY, seat.at[2]]);
       elements.push(plainBeam(`stub ${axle.id} ${side}`, seat.node, tyre, AXLE));
       const k = springN * TYRE_PER_SPRING;
-      wheels.push({ axle, axleNumber: number + 1, side, node: tyre, support: { id: `tyre ${axle.id} ${side}`, node: tyre, offsetMm: [0, 0, -TYRE_RADIUS_MM], stiffness: [k, k, k, 0, 0, 0] } });
+      wheels.push({
+        axle,
+        axleNumber: number + 1,
+        side,
+        node: tyre,
+        support: {
+          id: `tyre ${axle.id} ${side}`,
+          node: tyre,
+          offsetMm: [0, 0, -TYRE_RADIUS_MM],
+          stiffness: [k, k, k, 0, 0, 0],
+        },
+      });
     }
-    if (seats.length === 2 && frame.family !== 'unibody') elements.push(plainBeam(`axle ${axle.id}`, seats[0]!.seat.node, seats[1]!.seat.node, AXLE));
+    if (seats.length === 2 && frame.family !== 'unibody')
+      elements.push(plainBeam(`axle ${axle.id}`, seats[0]!.seat.node, seats[1]!.seat.node, AXLE));
   });
   const coupler = frame.landmarks.find((mark) => mark.kind === 'coupler');
   if (!coupler) return { nodes, elements, wheels };
   const at = attach(structure, [coupler.stationMm, 0, -(coupler.dropMm ?? 0)]);
-  return { nodes, elements, wheels, coupler: { id: 'coupler', node: at.node, stiffness: [COUPLER_N_PER_MM, COUPLER_N_PER_MM, COUPLER_N_PER_MM, 0, 0, 0] } };
+  return {
+    nodes,
+    elements,
+    wheels,
+    coupler: {
+      id: 'coupler',
+      node: at.node,
+      stiffness: [COUPLER_N_PER_MM, COUPLER_N_PER_MM, COUPLER_N_PER_MM, 0, 0, 0],
+    },
+  };
 }
 
-const plainBeam = (id: string, from: number, to: number, profile: BeamElement['profile'], more: { from?: Partial<BeamElement['from']>; to?: Partial<BeamElement['to']>; up?: Vector3 } = {}): BeamElement =>
-  ({ id, upGlobal: more.up ?? [0, 0, 1], profile, from: { node: from, warping: { kind: 'fixed' }, ...more.from }, to: { node: to, warping: { kind: 'fixed' }, ...more.to } });
+const plainBeam = (
+  id: string,
+  from: number,
+  to: number,
+  profile: BeamElement['profile'],
+  more: { from?: Partial<BeamElement['from']>; to?: Partial<BeamElement['to']>; up?: Vector3 } = {},
+): BeamElement => ({
+  id,
+  upGlobal: more.up ?? [0, 0, 1],
+  profile,
+  from: { node: from, warping: { kind: 'fixed' }, ...more.from },
+  to: { node: to, warping: { kind: 'fixed' }, ...more.to },
+});
 
-function springSeat(structure: Structure, axle: Landmark, side: 'left' | 'right', rail: MeshedMember, springN: number, add: (at: Vector3) => number, elements: BeamElement[]): { node: number; at: Vector3 } {
-  const hangers = structure.frame.landmarks.filter((mark) => mark.kind === 'spring hanger' && (mark.side === 'both' || mark.side === side) && Math.abs(mark.stationMm - axle.stationMm) <= LEAF_REACH_MM);
-  const ahead = hangers.filter((mark) => mark.stationMm < axle.stationMm - 20).sort((a, b) => b.stationMm - a.stationMm)[0];
-  const behind = hangers.filter((mark) => mark.stationMm > axle.stationMm + 20).sort((a, b) => a.stationMm - b.stationMm)[0];
+function springSeat(
+  structure: Structure,
+  axle: Landmark,
+  side: 'left' | 'right',
+  rail: MeshedMember,
+  springN: number,
+  add: (at: Vector3) => number,
+  elements: BeamElement[],
+): { node: number; at: Vector3 } {
+  const hangers = structure.frame.landmarks.filter(
+    (mark) =>
+      mark.kind === 'spring hanger' &&
+      (mark.side === 'both' || mark.side === side) &&
+      Math.abs(mark.stationMm - axle.stationMm) <= LEAF_REACH_MM,
+  );
+  const ahead = hangers
+    .filter((mark) => mark.stationMm < axle.stationMm - 20)
+    .sort((a, b) => b.stationMm - a.stationMm)[0];
+  const behind = hangers
+    .filter((mark) => mark.stationMm > axle.stationMm + 20)
+    .sort((a, b) => a.stationMm - b.stationMm)[0];
   const y = rail.placement.from[1];
   const dropMm = ahead?.dropMm ?? behind?.dropMm ?? DEFAULT_DROP_MM;
   const at: Vector3 = [axle.stationMm, y, -dropMm];
@@ -86,26 +153,56 @@ function springSeat(structure: Structure, axle: Landmark, side: 'left' | 'right'
   if (!ahead || !behind) {
     // A coil or a block: a short post as stiff as the spring, located sideways and lengthwise by its links.
     const hung = onRail(structure, rail, axle.stationMm, 0);
-    const post = plainProfile({ areaMm2: (springN * dropMm) / YOUNGS_MODULUS_MPA, iyyMm4: 5e6, izzMm4: 5e6, jMm4: 5e6 });
-    elements.push(plainBeam(`spring ${axle.id} ${side}`, hung.node, seat, post, { from: { offsetMm: hung.offsetMm }, up: [1, 0, 0] }));
+    const post = plainProfile({
+      areaMm2: (springN * dropMm) / YOUNGS_MODULUS_MPA,
+      iyyMm4: 5e6,
+      izzMm4: 5e6,
+      jMm4: 5e6,
+    });
+    elements.push(
+      plainBeam(`spring ${axle.id} ${side}`, hung.node, seat, post, {
+        from: { offsetMm: hung.offsetMm },
+        up: [1, 0, 0],
+      }),
+    );
     return { node: seat, at };
   }
   const span = behind.stationMm - ahead.stationMm;
   const inertia = (springN * span ** 3) / (48 * YOUNGS_MODULUS_MPA);
   const leaf = plainProfile({ areaMm2: 3000, iyyMm4: 2e6, izzMm4: inertia, jMm4: 5e4 });
-  for (const [mark, released] of [[ahead, HANGER_PIN], [behind, SHACKLE]] as const) {
+  for (const [mark, released] of [
+    [ahead, HANGER_PIN],
+    [behind, SHACKLE],
+  ] as const) {
     const eye = onRail(structure, rail, mark.stationMm, mark.dropMm ?? dropMm);
-    elements.push(plainBeam(`leaf ${axle.id} ${side} ${mark.id}`, eye.node, seat, leaf, { from: { offsetMm: eye.offsetMm, released } }));
+    elements.push(
+      plainBeam(`leaf ${axle.id} ${side} ${mark.id}`, eye.node, seat, leaf, {
+        from: { offsetMm: eye.offsetMm, released },
+      }),
+    );
   }
   return { node: seat, at };
 }
 
 /** A point under (or over) a rail at a frame station. */
-export function onRail(structure: Structure, rail: MeshedMember, stationMm: number, dropMm: number): Attachment {
+export function onRail(
+  structure: Structure,
+  rail: MeshedMember,
+  stationMm: number,
+  dropMm: number,
+): Attachment {
   const own = stationMm - (rail.member.startMm ?? 0);
-  return attach(structure, [stationMm, rail.placement.from[1], -dropMm], (id) => id.startsWith(`${rail.member.id}@`) && Math.abs(Number(id.split('@')[1]) - own) < 400);
+  return attach(
+    structure,
+    [stationMm, rail.placement.from[1], -dropMm],
+    (id) => id.startsWith(`${rail.member.id}@`) && Math.abs(Number(id.split('@')[1]) - own) < 400,
+  );
 }
 
 /** A force at a point that is rigidly joined to the structure. */
-export const pushAt = ({ node, offsetMm }: Attachment, forceN: Vector3): NodeLoad => ({ node, offsetMm, forceN });
+export const pushAt = ({ node, offsetMm }: Attachment, forceN: Vector3): NodeLoad => ({
+  node,
+  offsetMm,
+  forceN,
+});
 export { railAt };

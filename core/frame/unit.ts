@@ -1,8 +1,25 @@
 import { z } from 'zod';
 import { bySchema, instantSchema, recordIdSchema } from './strike';
 
-export const UNIT_KINDS = ['pickup', 'truck', 'utility vehicle', 'trailer', 'travel trailer', 'gooseneck', 'motorhome', 'van', 'car'] as const;
-export const EXPOSURES = ['dry inland', 'road salt', 'sea air', 'dips in the sea', 'farm and manure', 'salt load'] as const;
+export const UNIT_KINDS = [
+  'pickup',
+  'truck',
+  'utility vehicle',
+  'trailer',
+  'travel trailer',
+  'gooseneck',
+  'motorhome',
+  'van',
+  'car',
+] as const;
+export const EXPOSURES = [
+  'dry inland',
+  'road salt',
+  'sea air',
+  'dips in the sea',
+  'farm and manure',
+  'salt load',
+] as const;
 export const DUTIES = ['everyday', 'work', 'towing', 'competition', 'stored'] as const;
 
 /** A vehicle or trailer. It outlives its jobs. */
@@ -14,7 +31,11 @@ export const unitSchema = z.object({
   exposure: z.enum(EXPOSURES),
   duty: z.enum(DUTIES),
   /** Gross mass; gives the welds' design shear until loads are known. */
-  grossMassKg: z.number().gt(50, 'a gross weight under 50 kg is not a road unit').lt(100_000, 'a gross weight over 100 t is not a road unit').optional(),
+  grossMassKg: z
+    .number()
+    .gt(50, 'a gross weight under 50 kg is not a road unit')
+    .lt(100_000, 'a gross weight over 100 t is not a road unit')
+    .optional(),
 });
 export type Unit = z.infer<typeof unitSchema>;
 

@@ -11,7 +11,11 @@ export function intervalOf(at: ArrayLike<number>, x: number): number {
 }
 
 /** Straight-line interpolation in a table; the end values hold beyond the ends. Undefined for an empty table. */
-export function interpolateLinear(at: ArrayLike<number>, values: ArrayLike<number>, x: number): number | undefined {
+export function interpolateLinear(
+  at: ArrayLike<number>,
+  values: ArrayLike<number>,
+  x: number,
+): number | undefined {
   if (at.length === 0) return undefined;
   if (at.length === 1 || x <= at[0]!) return values[0];
   if (x >= at[at.length - 1]!) return values[at.length - 1];

@@ -7,7 +7,14 @@ export interface Pen {
   moveTo(xMm: number, yMm: number): void;
   lineTo(xMm: number, yMm: number): void;
   /** Arc about a centre from the current point's angle to `endRad`. */
-  arc(centreXMm: number, centreYMm: number, radiusMm: number, startRad: number, endRad: number, clockwise: boolean): void;
+  arc(
+    centreXMm: number,
+    centreYMm: number,
+    radiusMm: number,
+    startRad: number,
+    endRad: number,
+    clockwise: boolean,
+  ): void;
   close(): void;
   circle(centreXMm: number, centreYMm: number, radiusMm: number): void;
   text(xMm: number, yMm: number, heightMm: number, words: string): void;
@@ -20,7 +27,8 @@ export function mirrored(pen: Pen, widthMm: number): Pen {
     layer: (name) => pen.layer(name),
     moveTo: (x, y) => pen.moveTo(flip(x), y),
     lineTo: (x, y) => pen.lineTo(flip(x), y),
-    arc: (x, y, r, start, end, clockwise) => pen.arc(flip(x), y, r, Math.PI - start, Math.PI - end, !clockwise),
+    arc: (x, y, r, start, end, clockwise) =>
+      pen.arc(flip(x), y, r, Math.PI - start, Math.PI - end, !clockwise),
     close: () => pen.close(),
     circle: (x, y, r) => pen.circle(flip(x), y, r),
     text: (x, y, height, words) => pen.text(flip(x), y, height, words),

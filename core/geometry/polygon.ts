@@ -20,7 +20,13 @@ export function polygonArea(points: readonly Point[]): number {
   return twice / 2;
 }
 
-interface RoundedCorner { start: Point; end: Point; centre: Point; radius: number; clockwise: boolean }
+interface RoundedCorner {
+  start: Point;
+  end: Point;
+  centre: Point;
+  radius: number;
+  clockwise: boolean;
+}
 
 /**
  * Draws a closed polygon with every corner rounded to `radiusMm`, or to what the shorter neighbouring edge leaves room for.
@@ -33,7 +39,14 @@ export function drawRounded(pen: Pen, points: readonly Point[], radiusMm: number
     else pen.lineTo(...corner.start);
     if (!(corner.radius > 0)) return;
     const angleOf = (p: Point) => Math.atan2(p[1] - corner.centre[1], p[0] - corner.centre[0]);
-    pen.arc(corner.centre[0], corner.centre[1], corner.radius, angleOf(corner.start), angleOf(corner.end), corner.clockwise);
+    pen.arc(
+      corner.centre[0],
+      corner.centre[1],
+      corner.radius,
+      angleOf(corner.start),
+      angleOf(corner.end),
+      corner.clockwise,
+    );
   });
   pen.close();
   const turned = corners.filter((corner) => corner.radius > 0).map((corner) => corner.radius);

@@ -3,7 +3,13 @@ import type { Pen } from './pen';
 export interface SvgPaths {
   /** Path data per layer, y turned to run down. */
   readonly paths: ReadonlyMap<string, string>;
-  readonly texts: readonly { readonly layer: string; readonly x: number; readonly y: number; readonly height: number; readonly words: string }[];
+  readonly texts: readonly {
+    readonly layer: string;
+    readonly x: number;
+    readonly y: number;
+    readonly height: number;
+    readonly words: string;
+  }[];
 }
 
 /** A pen whose strokes become SVG path data, for the screen and the PDF. */
@@ -19,11 +25,18 @@ export function svgPen(): Pen & { result(): SvgPaths } {
     moveTo: (x, y) => add(`M${at(x, y)}`),
     lineTo: (x, y) => add(`L${at(x, y)}`),
     arc: (cx, cy, r, start, end, clockwise) => {
-      const sweep = clockwise ? (((start - end) % turn) + turn) % turn : (((end - start) % turn) + turn) % turn;
-      add(`A${round(r)} ${round(r)} 0 ${sweep > Math.PI ? 1 : 0} ${clockwise ? 1 : 0} ${at(cx + r * Math.cos(end), cy + r * Math.sin(end))}`);
+      const sweep = clockwise
+        ? (((start - end) % turn) + turn) % turn
+        : (((end - start) % turn) + turn) % turn;
+      add(
+        `A${round(r)} ${round(r)} 0 ${sweep > Math.PI ? 1 : 0} ${clockwise ? 1 : 0} ${at(cx + r * Math.cos(end), cy + r * Math.sin(end))}`,
+      );
     },
     close: () => add('Z'),
-    circle: (x, y, r) => add(`M${at(x - r, y)}a${round(r)} ${round(r)} 0 1 0 ${round(2 * r)} 0a${round(r)} ${round(r)} 0 1 0 ${round(-2 * r)} 0Z`),
+    circle: (x, y, r) =>
+      add(
+        `M${at(x - r, y)}a${round(r)} ${round(r)} 0 1 0 ${round(2 * r)} 0a${round(r)} ${round(r)} 0 1 0 ${round(-2 * r)} 0Z`,
+      ),
     text: (x, y, height, words) => void texts.push({ layer: current, x, y: -y, height, words }),
     result: () => ({ paths, texts }),
   };

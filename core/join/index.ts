@@ -1,2 +1,12 @@
-export { designShearN, joining, strengthNPerMm, type EndDemand, type Joining, type Runs, type WeldLine, type WeldPlace, type WeldPosition } from './weld-line';
+export {
+  designShearN,
+  joining,
+  strengthNPerMm,
+  type EndDemand,
+  type Joining,
+  type Runs,
+  type WeldLine,
+  type WeldPlace,
+  type WeldPosition,
+} from './weld-line';
 export { checkJoining, JOIN_FINDING_CODES, type JoinFinding, type JoinFindingCode } from './finding';

@@ -1,15 +1,42 @@
-import { baseMetalStrengthNPerMm, filletStrengthNPerMm, plugStrengthN, shearFlow, WELD_LINK } from '../mechanics';
-import { chosenLegMm, FILLER_TENSILE_MPA, maximumLegMm, minimumLegMm, plugHoleMm, shortestRunMm, widestPitchMm, YOUNGS_MODULUS_MPA } from '../reference';
+import {
+  baseMetalStrengthNPerMm,
+  filletStrengthNPerMm,
+  plugStrengthN,
+  shearFlow,
+  WELD_LINK,
+} from '../mechanics';
+import {
+  chosenLegMm,
+  FILLER_TENSILE_MPA,
+  maximumLegMm,
+  minimumLegMm,
+  plugHoleMm,
+  shortestRunMm,
+  widestPitchMm,
+  YOUNGS_MODULUS_MPA,
+} from '../reference';
 import { pathLength, type Point } from '../geometry';
 import { STANDARD_GRAVITY } from '../quantity';
 import { faceAtU, type FaceId, type Face, developedWidthMm, isClosed } from '../frame';
-import { coverageAt, memberStates, plateForceN, stateSection, taperLengthMm, type Piece, type PieceStation, type RepairPicture } from '../shape';
+import {
+  coverageAt,
+  memberStates,
+  plateForceN,
+  stateSection,
+  taperLengthMm,
+  type Piece,
+  type PieceStation,
+  type RepairPicture,
+} from '../shape';
 
 export type WeldPlace = 'upper edge' | 'lower edge' | 'flange tip' | 'front end' | 'rear end' | 'plugs';
 export type WeldPosition = 'flat' | 'horizontal' | 'vertical' | 'overhead';
 
 /** Intermittent runs: each `lengthMm` long, `pitchMm` from centre to centre. */
-export interface Runs { readonly lengthMm: number; readonly pitchMm: number }
+export interface Runs {
+  readonly lengthMm: number;
+  readonly pitchMm: number;
+}
 
 /** One weld of a repair. Forces are allowable ones; strength per mm of weld. */
 export interface WeldLine {
@@ -48,7 +75,11 @@ export interface EndDemand {
   readonly runMm: number;
 }
 
-export interface Joining { readonly lines: readonly WeldLine[]; readonly ends: readonly EndDemand[]; readonly totalWeldMm: number }
+export interface Joining {
+  readonly lines: readonly WeldLine[];
+  readonly ends: readonly EndDemand[];
+  readonly totalWeldMm: number;
+}
 
 /**
  * Shear a rail is designed for here, N: bump 3 g (common practice, no source); half the unit's weight to each rail, two thirds of that over
@@ -58,12 +89,18 @@ export const designShearN = (grossMassKg: number): number => (3 * STANDARD_GRAVI
 
 /** Every weld line of a repair. `shearN` gives the flow along the edges; without it the flow is left out. */
 export function joining(context: RepairPicture, shearN: number | undefined): Joining {
-  const lines = context.pieces.flatMap(({ piece, stations }, k) => [
-    ...edgeLines(context, piece, stations, shearN),
-    ...endLines(context, piece, stations),
-    ...plugLine(context, piece, stations),
-  ].map((line, n) => ({ ...line, id: `${String.fromCharCode(65 + k)}${n + 1}` })));
-  return { lines, ends: context.pieces.flatMap(({ piece }) => endDemands(context, piece, lines)), totalWeldMm: lines.filter((line) => line.kind === 'fillet').reduce((sum, line) => sum + line.lengthMm, 0) };
+  const lines = context.pieces.flatMap(({ piece, stations }, k) =>
+    [
+      ...edgeLines(context, piece, stations, shearN),
+      ...endLines(context, piece, stations),
+      ...plugLine(context, piece, stations),
+    ].map((line, n) => ({ ...line, id: `${String.fromCharCode(65 + k)}${n + 1}` })),
+  );
+  return {
+    lines,
+    ends: context.pieces.flatMap(({ piece }) => endDemands(context, piece, lines)),
+    totalWeldMm: lines.filter((line) => line.kind === 'fillet').reduce((sum, line) => sum + line.lengthMm, 0),
+  };
 }
 
 function filletBase(context: RepairPicture, piece: Piece, wallMm: number) {
@@ -71,30 +108,58 @@ function filletBase(context: RepairPicture, piece: Piece, wallMm: number) {
   const thinner = Math.min(piece.thicknessMm, picture.built.thicknessMm);
   const legMm = chosenLegMm(piece.thicknessMm, picture.built.thicknessMm);
   return {
-    pieceId: piece.id, kind: 'fillet' as const, legMm, minimumLegMm: minimumLegMm(thinner), maximumLegMm: maximumLegMm(piece.thicknessMm), wallMm,
+    pieceId: piece.id,
+    kind: 'fillet' as const,
+    legMm,
+    minimumLegMm: minimumLegMm(thinner),
+    maximumLegMm: maximumLegMm(piece.thicknessMm),
+    wallMm,
     fillerNPerMm: filletStrengthNPerMm(legMm, FILLER_TENSILE_MPA),
-    baseNPerMm: baseMetalStrengthNPerMm(Math.min(wallMm, piece.thicknessMm), picture.steel.yieldMpa, picture.steel.tensileMpa),
+    baseNPerMm: baseMetalStrengthNPerMm(
+      Math.min(wallMm, piece.thicknessMm),
+      picture.steel.yieldMpa,
+      picture.steel.tensileMpa,
+    ),
   };
 }
 
 /** Lengthwise edges over the straight part, one line per unbroken landed run. */
-function edgeLines(context: RepairPicture, piece: Piece, stations: readonly PieceStation[], shearN: number | undefined): Omit<WeldLine, 'id'>[] {
+function edgeLines(
+  context: RepairPicture,
+  piece: Piece,
+  stations: readonly PieceStation[],
+  shearN: number | undefined,
+): Omit<WeldLine, 'id'>[] {
   const { repair, picture } = context;
-  const straight = stations.filter(({ stationMm }) => stationMm >= piece.startMm + taperLengthMm(piece) - 1 && stationMm <= piece.endMm - taperLengthMm(piece) + 1);
-  return [0, 1].flatMap((side) => landedRuns(straight, side).map((run) => {
-    const [first, last] = [run[0]!, run[run.length - 1]!];
-    const face = first.edges[side]!.face;
-    const wallMm = Math.min(...run.map((station) => station.edges[side]!.wallMm));
-    const base = filletBase(context, piece, wallMm);
-    const flow = shearN === undefined ? undefined : flowAlong(context, piece, side, run, shearN);
-    const lengthMm = last.stationMm - first.stationMm;
-    return {
-      ...base, place: edgePlace(face, side), face: face.id, fromMm: first.stationMm, toMm: last.stationMm, lengthMm,
-      style: repair.weldStyle, position: positionOf(face, repair.onBench, false),
-      ...(repair.weldStyle !== 'continuous' && { runs: runsOf(repair.weldStyle, base.legMm, piece.thicknessMm, picture.steel.yieldMpa) }),
-      ...(flow !== undefined && { flowNPerMm: flow }),
-    };
-  }));
+  const straight = stations.filter(
+    ({ stationMm }) =>
+      stationMm >= piece.startMm + taperLengthMm(piece) - 1 &&
+      stationMm <= piece.endMm - taperLengthMm(piece) + 1,
+  );
+  return [0, 1].flatMap((side) =>
+    landedRuns(straight, side).map((run) => {
+      const [first, last] = [run[0]!, run[run.length - 1]!];
+      const face = first.edges[side]!.face;
+      const wallMm = Math.min(...run.map((station) => station.edges[side]!.wallMm));
+      const base = filletBase(context, piece, wallMm);
+      const flow = shearN === undefined ? undefined : flowAlong(context, piece, side, run, shearN);
+      const lengthMm = last.stationMm - first.stationMm;
+      return {
+        ...base,
+        place: edgePlace(face, side),
+        face: face.id,
+        fromMm: first.stationMm,
+        toMm: last.stationMm,
+        lengthMm,
+        style: repair.weldStyle,
+        position: positionOf(face, repair.onBench, false),
+        ...(repair.weldStyle !== 'continuous' && {
+          runs: runsOf(repair.weldStyle, base.legMm, piece.thicknessMm, picture.steel.yieldMpa),
+        }),
+        ...(flow !== undefined && { flowNPerMm: flow }),
+      };
+    }),
+  );
 }
 
 function landedRuns(stations: readonly PieceStation[], side: number): PieceStation[][] {
@@ -112,7 +177,8 @@ function landedRuns(stations: readonly PieceStation[], side: number): PieceStati
   return runs;
 }
 
-const edgePlace = (face: Face, side: number): WeldPlace => (!face.upright ? 'flange tip' : (side === 0) !== (face.id === 'inner') ? 'upper edge' : 'lower edge');
+const edgePlace = (face: Face, side: number): WeldPlace =>
+  !face.upright ? 'flange tip' : (side === 0) !== (face.id === 'inner') ? 'upper edge' : 'lower edge';
 
 function positionOf(face: Face, onBench: boolean, isEnd: boolean): WeldPosition {
   if (onBench) return 'flat';
@@ -122,47 +188,87 @@ function positionOf(face: Face, onBench: boolean, isEnd: boolean): WeldPosition 
 }
 
 /** Skip: the shortest run allowed at the widest pitch that still stitches the plate. To continuous: the same runs laid skipping about until they meet. */
-function runsOf(style: 'runs to continuous' | 'skip', legMm: number, plateMm: number, yieldMpa: number): Runs {
+function runsOf(
+  style: 'runs to continuous' | 'skip',
+  legMm: number,
+  plateMm: number,
+  yieldMpa: number,
+): Runs {
   const lengthMm = shortestRunMm(legMm);
-  return { lengthMm, pitchMm: style === 'skip' ? Math.max(lengthMm, Math.min(widestPitchMm(plateMm, YOUNGS_MODULUS_MPA, yieldMpa), 4 * lengthMm)) : lengthMm };
+  return {
+    lengthMm,
+    pitchMm:
+      style === 'skip'
+        ? Math.max(lengthMm, Math.min(widestPitchMm(plateMm, YOUNGS_MODULUS_MPA, yieldMpa), 4 * lengthMm))
+        : lengthMm,
+  };
 }
 
 /** Largest flow across the edge's weld link over a run, N/mm, from the repaired section's own shear flow. */
-function flowAlong(context: RepairPicture, piece: Piece, side: number, run: readonly PieceStation[], shearN: number): number | undefined {
+function flowAlong(
+  context: RepairPicture,
+  piece: Piece,
+  side: number,
+  run: readonly PieceStation[],
+  shearN: number,
+): number | undefined {
   const { picture, repair } = context;
   const repaired = memberStates(picture, [repair]).find((state) => state.id === 'as repaired');
   if (!repaired) return undefined;
   const samples = [run[0]!, run[run.length >> 1]!, run[run.length - 1]!];
-  const flows = samples.map((station) => {
-    const plates = repaired.changeAt(station.stationMm).plates;
-    const section = stateSection(picture, repaired, station.stationMm);
-    const flow = shearFlow(section, 0, shearN);
-    const cover = coverageAt(picture.member, piece, station.stationMm);
-    if (!flow || !cover) return undefined;
-    const links = plates.flatMap((plate) => plate.weldedAtUMm);
-    const at = links.findIndex((uMm) => Math.abs(uMm - (side === 0 ? cover.uFromMm : cover.uToMm)) < 1e-6);
-    const strips = [...section.thicknessMm.keys()].filter((strip) => section.thicknessMm[strip] === WELD_LINK);
-    return at >= 0 ? Math.abs(flow.startNPerMm[strips[at]!]!) : undefined;
-  }).filter((flow) => flow !== undefined);
+  const flows = samples
+    .map((station) => {
+      const plates = repaired.changeAt(station.stationMm).plates;
+      const section = stateSection(picture, repaired, station.stationMm);
+      const flow = shearFlow(section, 0, shearN);
+      const cover = coverageAt(picture.member, piece, station.stationMm);
+      if (!flow || !cover) return undefined;
+      const links = plates.flatMap((plate) => plate.weldedAtUMm);
+      const at = links.findIndex((uMm) => Math.abs(uMm - (side === 0 ? cover.uFromMm : cover.uToMm)) < 1e-6);
+      const strips = [...section.thicknessMm.keys()].filter(
+        (strip) => section.thicknessMm[strip] === WELD_LINK,
+      );
+      return at >= 0 ? Math.abs(flow.startNPerMm[strips[at]!]!) : undefined;
+    })
+    .filter((flow) => flow !== undefined);
   return flows.length ? Math.max(...flows) : undefined;
 }
 
 /** The tapered ends: both slanted edges and the nose, one line an end. */
-function endLines(context: RepairPicture, piece: Piece, stations: readonly PieceStation[]): Omit<WeldLine, 'id'>[] {
+function endLines(
+  context: RepairPicture,
+  piece: Piece,
+  stations: readonly PieceStation[],
+): Omit<WeldLine, 'id'>[] {
   const { member } = context.picture;
   const taper = taperLengthMm(piece);
   const ends: { place: 'front end' | 'rear end'; tipMm: number; fullMm: number }[] = [];
-  if (piece.startMm > 1) ends.push({ place: 'front end', tipMm: piece.startMm, fullMm: piece.startMm + taper });
-  if (piece.endMm < member.lengthMm - 1) ends.push({ place: 'rear end', tipMm: piece.endMm, fullMm: piece.endMm - taper });
+  if (piece.startMm > 1)
+    ends.push({ place: 'front end', tipMm: piece.startMm, fullMm: piece.startMm + taper });
+  if (piece.endMm < member.lengthMm - 1)
+    ends.push({ place: 'rear end', tipMm: piece.endMm, fullMm: piece.endMm - taper });
   return ends.map(({ place, tipMm, fullMm }) => {
     const [tip, full] = [coverageAt(member, piece, tipMm)!, coverageAt(member, piece, fullMm)!];
-    const outline: Point[] = [[fullMm, full.uFromMm], [tipMm, tip.uFromMm], [tipMm, tip.uToMm], [fullMm, full.uToMm]];
+    const outline: Point[] = [
+      [fullMm, full.uFromMm],
+      [tipMm, tip.uFromMm],
+      [tipMm, tip.uToMm],
+      [fullMm, full.uToMm],
+    ];
     const [fromMm, toMm] = [Math.min(tipMm, fullMm), Math.max(tipMm, fullMm)];
-    const walls = stations.filter(({ stationMm }) => stationMm >= fromMm - 1 && stationMm <= toMm + 1).flatMap(({ edges }) => edges.filter((edge) => edge.wallMm > 0).map((edge) => edge.wallMm));
+    const walls = stations
+      .filter(({ stationMm }) => stationMm >= fromMm - 1 && stationMm <= toMm + 1)
+      .flatMap(({ edges }) => edges.filter((edge) => edge.wallMm > 0).map((edge) => edge.wallMm));
     const face = faceAtU(member.shape, wrapU(context, (tip.uFromMm + tip.uToMm) / 2 - 1e-3));
     return {
-      ...filletBase(context, piece, walls.length ? Math.min(...walls) : 0), place, face: face.id, fromMm, toMm, lengthMm: pathLength(outline),
-      style: 'continuous' as const, position: positionOf(face, context.repair.onBench, true),
+      ...filletBase(context, piece, walls.length ? Math.min(...walls) : 0),
+      place,
+      face: face.id,
+      fromMm,
+      toMm,
+      lengthMm: pathLength(outline),
+      style: 'continuous' as const,
+      position: positionOf(face, context.repair.onBench, true),
     };
   });
 }
@@ -174,7 +280,11 @@ const wrapU = (context: RepairPicture, uMm: number): number => {
 };
 
 /** Plug welds through the lapped edge, at 4 in, where chosen. */
-function plugLine(context: RepairPicture, piece: Piece, stations: readonly PieceStation[]): Omit<WeldLine, 'id'>[] {
+function plugLine(
+  context: RepairPicture,
+  piece: Piece,
+  stations: readonly PieceStation[],
+): Omit<WeldLine, 'id'>[] {
   if (!context.repair.plugs) return [];
   const taper = taperLengthMm(piece);
   const [fromMm, toMm] = [piece.startMm + taper + 50.8, piece.endMm - taper - 50.8];
@@ -183,11 +293,21 @@ function plugLine(context: RepairPicture, piece: Piece, stations: readonly Piece
   if (count === 0 || !middle?.edges[0]) return [];
   const diameterMm = plugHoleMm(piece.thicknessMm);
   const face = middle.edges[0].face;
-  return [{
-    ...filletBase(context, piece, middle.edges[0].wallMm), kind: 'plug', place: 'plugs', face: face.id, fromMm, toMm, lengthMm: toMm - fromMm,
-    style: 'skip', runs: { lengthMm: diameterMm, pitchMm: 101.6 }, position: positionOf(face, context.repair.onBench, false),
-    plugs: { count, diameterMm, strengthN: plugStrengthN(diameterMm, FILLER_TENSILE_MPA) },
-  }];
+  return [
+    {
+      ...filletBase(context, piece, middle.edges[0].wallMm),
+      kind: 'plug',
+      place: 'plugs',
+      face: face.id,
+      fromMm,
+      toMm,
+      lengthMm: toMm - fromMm,
+      style: 'skip',
+      runs: { lengthMm: diameterMm, pitchMm: 101.6 },
+      position: positionOf(face, context.repair.onBench, false),
+      plugs: { count, diameterMm, strengthN: plugStrengthN(diameterMm, FILLER_TENSILE_MPA) },
+    },
+  ];
 }
 
 /** Force against the welds between an end and the damage. */
@@ -195,15 +315,31 @@ function endDemands(context: RepairPicture, piece: Piece, lines: readonly WeldLi
   const { picture, target } = context;
   const forceN = plateForceN(picture, piece);
   const own = lines.filter((line) => line.pieceId === piece.id && line.kind === 'fillet');
-  return own.filter((line) => line.place === 'front end' || line.place === 'rear end').map((endLine) => {
-    const isFront = endLine.place === 'front end';
-    const damageMm = target ? (isFront ? target.fromMm : target.toMm) : (piece.startMm + piece.endMm) / 2;
-    const [low, high] = isFront ? [piece.startMm, damageMm] : [damageMm, piece.endMm];
-    const capacityN = own.reduce((sum, line) => sum + strengthNPerMm(line) * (line === endLine ? line.lengthMm : overlap(line.fromMm, line.toMm, low, high) * share(line)), 0);
-    return { pieceId: piece.id, end: isFront ? 'front end' : 'rear end', forceN, capacityN, runMm: Math.max(0, high - low) };
-  });
+  return own
+    .filter((line) => line.place === 'front end' || line.place === 'rear end')
+    .map((endLine) => {
+      const isFront = endLine.place === 'front end';
+      const damageMm = target ? (isFront ? target.fromMm : target.toMm) : (piece.startMm + piece.endMm) / 2;
+      const [low, high] = isFront ? [piece.startMm, damageMm] : [damageMm, piece.endMm];
+      const capacityN = own.reduce(
+        (sum, line) =>
+          sum +
+          strengthNPerMm(line) *
+            (line === endLine ? line.lengthMm : overlap(line.fromMm, line.toMm, low, high) * share(line)),
+        0,
+      );
+      return {
+        pieceId: piece.id,
+        end: isFront ? 'front end' : 'rear end',
+        forceN,
+        capacityN,
+        runMm: Math.max(0, high - low),
+      };
+    });
 }
 
 /** Part of an intermittent line that is weld. */
-const share = (line: WeldLine): number => (line.style === 'skip' && line.runs ? line.runs.lengthMm / line.runs.pitchMm : 1);
-const overlap = (a: number, b: number, low: number, high: number): number => Math.max(0, Math.min(b, high) - Math.max(a, low));
+const share = (line: WeldLine): number =>
+  line.style === 'skip' && line.runs ? line.runs.lengthMm / line.runs.pitchMm : 1;
+const overlap = (a: number, b: number, low: number, high: number): number =>
+  Math.max(0, Math.min(b, high) - Math.max(a, low));

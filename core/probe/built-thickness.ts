@@ -15,7 +15,9 @@ const ENOUGH = 5;
  * The 8 % window is our judgement: wider than mill tolerance, narrower than rust worth acting on.
  */
 export function builtThickness(member: Member, readings: readonly Reading[]): BuiltThickness {
-  const shares = readings.filter((reading) => reading.method !== 'feel').map((reading) => reading.thicknessMm / nominalMm(member, reading.face));
+  const shares = readings
+    .filter((reading) => reading.method !== 'feel')
+    .map((reading) => reading.thicknessMm / nominalMm(member, reading.face));
   const sound = shares.filter((share) => Math.abs(share - 1) <= 0.08);
   const { thicknessMm } = member.shape;
   if (sound.length < ENOUGH) return { thicknessMm, fromReadings: 0 };
@@ -23,8 +25,11 @@ export function builtThickness(member: Member, readings: readonly Reading[]): Bu
 }
 
 /** What the wall of a face was made as. */
-export const nominalMm = (member: Member, face: FaceId): number => faceOf(member.shape, face)?.wallMm ?? member.shape.thicknessMm;
+export const nominalMm = (member: Member, face: FaceId): number =>
+  faceOf(member.shape, face)?.wallMm ?? member.shape.thicknessMm;
 
 /** Metal counts as sound at or above this: a fraction of nominal, and thick enough to weld. */
-export const soundThresholdMm = (madeMm: number, practice: { soundFraction: number; weldableMinimumMm: number }): number =>
-  Math.max(practice.soundFraction * madeMm, practice.weldableMinimumMm);
+export const soundThresholdMm = (
+  madeMm: number,
+  practice: { soundFraction: number; weldableMinimumMm: number },
+): number => Math.max(practice.soundFraction * madeMm, practice.weldableMinimumMm);

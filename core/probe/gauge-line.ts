@@ -4,12 +4,15 @@ import { fail, ok, type Outcome } from '../quantity';
 export const STEEL_VELOCITY_MPS = 5920;
 
 /** t = v·Δt/2: thickness from the time between echoes, µs (ASTM E797). */
-export const echoThicknessMm = (betweenEchoesUs: number, velocityMps: number): number => (velocityMps * betweenEchoesUs) / 2000;
+export const echoThicknessMm = (betweenEchoesUs: number, velocityMps: number): number =>
+  (velocityMps * betweenEchoesUs) / 2000;
 
 /** Warm steel carries sound slower: about 1 % in 55 °C, so that a hot wall reads thick (ASTM E797, from memory). */
-export const velocityAt = (velocityMps: number, temperatureC: number, setAtC = 20): number => velocityMps * (1 - (0.01 * (temperatureC - setAtC)) / 55);
+export const velocityAt = (velocityMps: number, temperatureC: number, setAtC = 20): number =>
+  velocityMps * (1 - (0.01 * (temperatureC - setAtC)) / 55);
 /** A reading taken at one temperature with the velocity set at another, corrected. */
-export const temperatureCorrectedMm = (readMm: number, temperatureC: number, setAtC = 20): number => readMm * (velocityAt(STEEL_VELOCITY_MPS, temperatureC, setAtC) / STEEL_VELOCITY_MPS);
+export const temperatureCorrectedMm = (readMm: number, temperatureC: number, setAtC = 20): number =>
+  readMm * (velocityAt(STEEL_VELOCITY_MPS, temperatureC, setAtC) / STEEL_VELOCITY_MPS);
 
 /** Below this quality a reading is kept with a warning. */
 export const POOR_QUALITY = 0.4;
@@ -30,7 +33,8 @@ export function parseGaugeLine(line: string): Outcome<GaugeMessage> {
   const value = /^([RT]) t=(\d+(?:\.\d+)?) q=(\d(?:\.\d+)?)$/.exec(text);
   if (value) {
     const [thicknessMm, quality] = [Number(value[2]), Number(value[3])];
-    if (!(thicknessMm > 0 && thicknessMm <= 50)) return fail(`the gauge says ${value[2]} mm, which no frame is`);
+    if (!(thicknessMm > 0 && thicknessMm <= 50))
+      return fail(`the gauge says ${value[2]} mm, which no frame is`);
     if (!(quality <= 1)) return fail('the gauge gave a quality over 1');
     return ok({ says: value[1] === 'R' ? 'reading' : 'live', thicknessMm, quality });
   }

@@ -1,12 +1,79 @@
-export { ABSURD_THICKNESS_MM, checkReading, disagreeing, METHOD_ERROR_MM, METHOD_IDS, methodSchema, readingSchema, type Method, type Reading } from './reading';
+export {
+  ABSURD_THICKNESS_MM,
+  checkReading,
+  disagreeing,
+  METHOD_ERROR_MM,
+  METHOD_IDS,
+  methodSchema,
+  readingSchema,
+  type Method,
+  type Reading,
+} from './reading';
 export { builtThickness, soundThresholdMm, type BuiltThickness } from './built-thickness';
-export { columnStations, KNOWN, placedReadings, thicknessMap, valueAt, wallAt, type ThicknessMap, type WallProfile } from './thickness-map';
-export { edgeAt, highestUpperMm, marginAtMm, soundEdges, type EdgeAt, type EdgeColumn, type SoundEdge } from './sound-edge';
+export {
+  columnStations,
+  KNOWN,
+  placedReadings,
+  thicknessMap,
+  valueAt,
+  wallAt,
+  type ThicknessMap,
+  type WallProfile,
+} from './thickness-map';
+export {
+  edgeAt,
+  highestUpperMm,
+  marginAtMm,
+  soundEdges,
+  type EdgeAt,
+  type EdgeColumn,
+  type SoundEdge,
+} from './sound-edge';
 export { KEPT_LEVELS, LINE_LEVELS, mapContours, type MapContours, type MapShape } from './map-contours';
 export { Neighbourhood, type Estimate } from './kriging';
-export { DEFAULT_COVARIANCE, fittedCovariance, scaledDistanceMm, type Covariance, type PlacedReadings } from './variogram';
-export { calibrationsOf, checkSurveyRecord, DRIFT_MM, doubtfulReadings, driftMm, ECHO_MODES, feltEdgesOf, hasDrifted, SURVEY_KINDS, surveyRecordSchema, type Calibration, type FeltEdge, type SurveyRecord } from './survey-record';
+export {
+  DEFAULT_COVARIANCE,
+  fittedCovariance,
+  scaledDistanceMm,
+  type Covariance,
+  type PlacedReadings,
+} from './variogram';
+export {
+  calibrationsOf,
+  checkSurveyRecord,
+  DRIFT_MM,
+  doubtfulReadings,
+  driftMm,
+  ECHO_MODES,
+  feltEdgesOf,
+  hasDrifted,
+  SURVEY_KINDS,
+  surveyRecordSchema,
+  type Calibration,
+  type FeltEdge,
+  type SurveyRecord,
+} from './survey-record';
 export { FIRST_CUT_UP_MM, finalCut, firstCut, type CutLine } from './cut-lines';
-export { ATMOSPHERE_BY_EXPOSURE, bandOf, changesBetween, forecasts, nextLook, thinnest, YEAR_BANDS, yearsBetween, type Change, type LossForecast, type YearBand } from './rates';
+export {
+  ATMOSPHERE_BY_EXPOSURE,
+  bandOf,
+  changesBetween,
+  forecasts,
+  nextLook,
+  thinnest,
+  YEAR_BANDS,
+  yearsBetween,
+  type Change,
+  type LossForecast,
+  type YearBand,
+} from './rates';
 export { foundNominal, type NominalFinding, type NominalGuess } from './nominal';
-export { echoThicknessMm, parseGaugeLine, POOR_QUALITY, STEEL_VELOCITY_MPS, temperatureCorrectedMm, velocityAt, type GaugeMessage } from './gauge-line';
+export {
+  echoThicknessMm,
+  parseGaugeLine,
+  POOR_QUALITY,
+  STEEL_VELOCITY_MPS,
+  temperatureCorrectedMm,
+  velocityAt,
+  type GaugeMessage,
+} from './gauge-line';

@@ -1,7 +1,12 @@
 import { scaledDistanceMm, type Covariance, type PlacedReadings } from './variogram';
 
 /** An estimate at a place: fraction of nominal, and its standard error. */
-export interface Estimate { readonly kept: number; readonly error: number; /** To the nearest reading, scaled, and which it is. */ readonly awayMm: number; readonly nearest: number }
+export interface Estimate {
+  readonly kept: number;
+  readonly error: number;
+  /** To the nearest reading, scaled, and which it is. */ readonly awayMm: number;
+  readonly nearest: number;
+}
 
 /**
  * Ordinary kriging from one neighbourhood of readings (Cressie, *Statistics for Spatial Data*, 3.2; the mean unknown, weights summing to one):
@@ -25,7 +30,12 @@ export class Neighbourhood {
   /** How rough these readings are against the covariance: 1 as expected. */
   readonly roughness: number;
 
-  constructor(private readonly points: PlacedReadings, private readonly covariance: Covariance, private readonly index: Int32Array, size: number) {
+  constructor(
+    private readonly points: PlacedReadings,
+    private readonly covariance: Covariance,
+    private readonly index: Int32Array,
+    size: number,
+  ) {
     this.size = size;
     this.lower = cholesky(this.matrix(), size);
     this.ofOnes = solve(this.lower, new Float64Array(size).fill(1), size);
@@ -35,7 +45,10 @@ export class Neighbourhood {
     this.onesOfValues = sum(this.ofValues);
     const mean = this.onesOfValues / this.onesOfOnes;
     // Generalised residual sum of squares: n − 1 where the covariance is right.
-    const residual = values.reduce((total, value, k) => total + (value - mean) * (this.ofValues[k]! - mean * this.ofOnes[k]!), 0);
+    const residual = values.reduce(
+      (total, value, k) => total + (value - mean) * (this.ofValues[k]! - mean * this.ofOnes[k]!),
+      0,
+    );
     this.roughness = (EXPECTED_WEIGHT + residual) / (EXPECTED_WEIGHT + size - 1);
     this.toPlace = new Float64Array(size);
     this.solved = new Float64Array(size);
@@ -46,7 +59,12 @@ export class Neighbourhood {
     const matrix = new Float64Array(size * size);
     for (let i = 0; i < size; i++) {
       const a = index[i]!;
-      for (let j = 0; j < i; j++) matrix[i * size + j] = covariance.sill * Math.exp(-scaledDistanceMm(points, index[j]!, points.stationMm[a]!, points.uMm[a]!) / covariance.rangeMm);
+      for (let j = 0; j < i; j++)
+        matrix[i * size + j] =
+          covariance.sill *
+          Math.exp(
+            -scaledDistanceMm(points, index[j]!, points.stationMm[a]!, points.uMm[a]!) / covariance.rangeMm,
+          );
       matrix[i * size + i] = covariance.sill + points.variance[a]!;
     }
     return matrix;
@@ -55,14 +73,17 @@ export class Neighbourhood {
   /** `roughness` 1 gives the plain kriging variance. */
   at(stationMm: number, uMm: number, roughness = this.roughness): Estimate {
     const { size, points, index, covariance, toPlace, solved } = this;
-    let awayMm = Infinity, nearest = 0;
+    let awayMm = Infinity,
+      nearest = 0;
     for (let k = 0; k < size; k++) {
       const away = scaledDistanceMm(points, index[k]!, stationMm, uMm);
       toPlace[k] = covariance.sill * Math.exp(-away / covariance.rangeMm);
       if (away < awayMm) [awayMm, nearest] = [away, index[k]!];
     }
     solveInto(this.lower, toPlace, solved, size);
-    let ones = 0, kept = 0, through = 0;
+    let ones = 0,
+      kept = 0,
+      through = 0;
     for (let k = 0; k < size; k++) {
       ones += solved[k]!;
       kept += this.ofValues[k]! * toPlace[k]!;

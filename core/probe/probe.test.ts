@@ -1,17 +1,56 @@
 import fc from 'fast-check';
-import { builtThickness, checkReading, edgeAt, highestUpperMm, KNOWN, mapContours, marginAtMm, soundEdges, soundThresholdMm, thicknessMap, wallAt, type Reading } from '.';
+import {
+  builtThickness,
+  checkReading,
+  edgeAt,
+  highestUpperMm,
+  KNOWN,
+  mapContours,
+  marginAtMm,
+  soundEdges,
+  soundThresholdMm,
+  thicknessMap,
+  wallAt,
+  type Reading,
+} from '.';
 import { defaultFrame, type Member } from '../frame';
 
-const frame = defaultFrame({ family: 'open-channel ladder', railShape: { kind: 'channel', depthMm: 200, flangeMm: 70, thicknessMm: 6 }, steel: 'a36', lengthMm: 6000, widthMm: 860, datum: 'hole' });
+const frame = defaultFrame({
+  family: 'open-channel ladder',
+  railShape: { kind: 'channel', depthMm: 200, flangeMm: 70, thicknessMm: 6 },
+  steel: 'a36',
+  lengthMm: 6000,
+  widthMm: 860,
+  datum: 'hole',
+});
 const rail = frame.members[0]!;
 const boxed: Member = { ...rail, shape: { kind: 'box', depthMm: 150, widthMm: 75, thicknessMm: 5 } };
-const reading = (stationMm: number, face: Reading['face'], heightMm: number, thicknessMm: number, method: Reading['method'] = 'ultrasonic'): Reading =>
-  ({ id: `${stationMm}-${face}-${heightMm}-${thicknessMm}`, memberId: rail.id, stationMm, face, heightMm, thicknessMm, method, by: 'RK', at: '2026-01-01T00:00:00Z', note: '' });
+const reading = (
+  stationMm: number,
+  face: Reading['face'],
+  heightMm: number,
+  thicknessMm: number,
+  method: Reading['method'] = 'ultrasonic',
+): Reading => ({
+  id: `${stationMm}-${face}-${heightMm}-${thicknessMm}`,
+  memberId: rail.id,
+  stationMm,
+  face,
+  heightMm,
+  thicknessMm,
+  method,
+  by: 'RK',
+  at: '2026-01-01T00:00:00Z',
+  note: '',
+});
 
 describe('readings', () => {
   test('a thickness over nominal is kept with a warning; off the member or absurd is refused', () => {
     expect(checkReading(rail, reading(10, 'web', 10, 6.5))).toEqual({ ok: true, value: {} });
-    expect(checkReading(rail, reading(10, 'web', 10, 8))).toMatchObject({ ok: true, value: { warning: expect.stringContaining('thicker') } });
+    expect(checkReading(rail, reading(10, 'web', 10, 8))).toMatchObject({
+      ok: true,
+      value: { warning: expect.stringContaining('thicker') },
+    });
     expect(checkReading(rail, reading(10, 'web', 10, 51)).ok).toBe(false);
     expect(checkReading(rail, reading(10, 'web', 10, -1)).ok).toBe(false);
     expect(checkReading(rail, reading(7000, 'web', 10, 5)).ok).toBe(false);
@@ -21,7 +60,9 @@ describe('readings', () => {
     const four = [5.8, 5.85, 5.9, 5.8].map((t, k) => reading(100 * k, 'web', 100, t));
     expect(builtThickness(rail, four)).toEqual({ thicknessMm: 6, fromReadings: 0 });
     expect(builtThickness(rail, [...four, reading(900, 'web', 100, 5.9, 'feel')]).fromReadings).toBe(0);
-    expect(builtThickness(rail, [...four, reading(900, 'web', 100, 2), reading(950, 'web', 100, 5.82)])).toEqual({ thicknessMm: 5.82, fromReadings: 5 });
+    expect(
+      builtThickness(rail, [...four, reading(900, 'web', 100, 2), reading(950, 'web', 100, 5.82)]),
+    ).toEqual({ thicknessMm: 5.82, fromReadings: 5 });
   });
 
   test('sound is a fraction of nominal and thick enough to weld', () => {
@@ -37,8 +78,11 @@ describe('thickness map', () => {
     const map = thicknessMap(rail, [reading(3000, 'web', 100, 5)])!;
     expect(Math.min(...map.thicknessMm)).toBeCloseTo(5, 9);
     expect(map.guessedShare).toBeGreaterThan(0.85);
-    const near = wallAt(map, 3000), far = wallAt(map, 500);
-    const row = map.surface.rowFace.findIndex((face, k) => face.id === 'web' && Math.abs(map.surface.uMm[k]! - (70 + 100)) < 8);
+    const near = wallAt(map, 3000),
+      far = wallAt(map, 500);
+    const row = map.surface.rowFace.findIndex(
+      (face, k) => face.id === 'web' && Math.abs(map.surface.uMm[k]! - (70 + 100)) < 8,
+    );
     expect(near.known[row]).toBe(KNOWN.read);
     expect(far.known[row]).toBe(KNOWN.guess);
     expect(far.errorMm[row]!).toBeGreaterThan(3 * near.errorMm[row]!);
@@ -50,14 +94,30 @@ describe('thickness map', () => {
   });
 
   test('the map stays between the least and the greatest reading and its error never falls below the tool’s', () => {
-    fc.assert(fc.property(fc.array(fc.record({ s: fc.double({ min: 0, max: 6000, noNaN: true }), h: fc.double({ min: 0, max: 200, noNaN: true }), t: fc.double({ min: 0, max: 6.5, noNaN: true }) }), { minLength: 1, maxLength: 40 }), (spots) => {
-      const map = thicknessMap(rail, spots.map((spot) => reading(spot.s, 'web', spot.h, spot.t)))!;
-      const values = spots.map((spot) => spot.t);
-      expect(Math.min(...map.thicknessMm)).toBeGreaterThanOrEqual(Math.min(...values) - 1e-9);
-      expect(Math.max(...map.thicknessMm)).toBeLessThanOrEqual(Math.max(...values) + 1e-9);
-      expect(Math.min(...map.errorMm)).toBeGreaterThanOrEqual(0.13 - 1e-9);
-      expect(map.thicknessMm.every(Number.isFinite) && map.errorMm.every(Number.isFinite)).toBe(true);
-    }), { seed: 4, numRuns: 30 });
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.record({
+            s: fc.double({ min: 0, max: 6000, noNaN: true }),
+            h: fc.double({ min: 0, max: 200, noNaN: true }),
+            t: fc.double({ min: 0, max: 6.5, noNaN: true }),
+          }),
+          { minLength: 1, maxLength: 40 },
+        ),
+        (spots) => {
+          const map = thicknessMap(
+            rail,
+            spots.map((spot) => reading(spot.s, 'web', spot.h, spot.t)),
+          )!;
+          const values = spots.map((spot) => spot.t);
+          expect(Math.min(...map.thicknessMm)).toBeGreaterThanOrEqual(Math.min(...values) - 1e-9);
+          expect(Math.max(...map.thicknessMm)).toBeLessThanOrEqual(Math.max(...values) + 1e-9);
+          expect(Math.min(...map.errorMm)).toBeGreaterThanOrEqual(0.13 - 1e-9);
+          expect(map.thicknessMm.every(Number.isFinite) && map.errorMm.every(Number.isFinite)).toBe(true);
+        },
+      ),
+      { seed: 4, numRuns: 30 },
+    );
   });
 
   test('in a box the neighbour across the last fold counts', () => {
@@ -68,12 +128,15 @@ describe('thickness map', () => {
 
   test('the order in which readings were taken does not matter', () => {
     const spots = [reading(100, 'web', 10, 3), reading(900, 'bottom', 30, 4), reading(500, 'top', 30, 6)];
-    expect(thicknessMap(rail, spots)!.thicknessMm).toEqual(thicknessMap(rail, [...spots].reverse())!.thicknessMm);
+    expect(thicknessMap(rail, spots)!.thicknessMm).toEqual(
+      thicknessMap(rail, [...spots].reverse())!.thicknessMm,
+    );
   });
 });
 
 describe('sound edge by bracketing', () => {
-  const column = (stationMm: number, edgeMm: number, heights: number[]) => heights.map((height) => reading(stationMm, 'web', height, height >= edgeMm ? 6 : 2));
+  const column = (stationMm: number, edgeMm: number, heights: number[]) =>
+    heights.map((height) => reading(stationMm, 'web', height, height >= edgeMm ? 6 : 2));
 
   test('it lies between the highest unsound and the lowest sound reading, bound kept at the upper', () => {
     const [edge] = soundEdges(rail, column(1000, 60, [20, 45, 70, 120, 180]), 4.8);
@@ -82,15 +145,27 @@ describe('sound edge by bracketing', () => {
   });
 
   test('a sound island below an unsound reading does not lower the edge', () => {
-    const [edge] = soundEdges(rail, [reading(1000, 'web', 20, 6), reading(1000, 'web', 60, 2), reading(1000, 'web', 100, 6)], 4.8);
+    const [edge] = soundEdges(
+      rail,
+      [reading(1000, 'web', 20, 6), reading(1000, 'web', 60, 2), reading(1000, 'web', 100, 6)],
+      4.8,
+    );
     expect(edge!.columns[0]).toMatchObject({ lowerMm: 60, upperMm: 100 });
   });
 
   test('a sound column over a sound flange goes to the corner, over a rotten one stays bracketed, over none stays open', () => {
     const web = column(1000, 0, [30, 100]);
-    expect(soundEdges(rail, [...web, reading(1050, 'bottom', 30, 6)], 4.8)[0]!.columns[0]!.kind).toBe('sound to the corner');
-    expect(soundEdges(rail, [...web, reading(1050, 'bottom', 30, 2)], 4.8)[0]!.columns[0]).toMatchObject({ kind: 'bracketed', lowerMm: 0, upperMm: 30 });
-    expect(soundEdges(rail, [...web, reading(1400, 'bottom', 30, 2)], 4.8)[0]!.columns[0]!.kind).toBe('not read further down');
+    expect(soundEdges(rail, [...web, reading(1050, 'bottom', 30, 6)], 4.8)[0]!.columns[0]!.kind).toBe(
+      'sound to the corner',
+    );
+    expect(soundEdges(rail, [...web, reading(1050, 'bottom', 30, 2)], 4.8)[0]!.columns[0]).toMatchObject({
+      kind: 'bracketed',
+      lowerMm: 0,
+      upperMm: 30,
+    });
+    expect(soundEdges(rail, [...web, reading(1400, 'bottom', 30, 2)], 4.8)[0]!.columns[0]!.kind).toBe(
+      'not read further down',
+    );
   });
 
   test('no sound reading at all leaves no margin', () => {
@@ -112,57 +187,107 @@ describe('sound edge by bracketing', () => {
    * the conservative bound, interpolated, is checked at stations between columns too.
    */
   test('on seeded step-edged rails the bracket holds the true edge at its columns and nearly always between', () => {
-    let held = 0, all = 0;
-    fc.assert(fc.property(fc.double({ min: 20, max: 120, noNaN: true }), fc.double({ min: -3, max: 3, noNaN: true }), fc.double({ min: 300, max: 1500, noNaN: true }), (height, phase, wave) => {
-      const truth = (station: number) => height + 20 * Math.sin(phase + station / wave);
-      const stations = Array.from({ length: 20 }, (_, k) => 200 + k * 152.4);
-      const rows = Array.from({ length: 7 }, (_, k) => 12.7 + k * 25.4);
-      const [edge] = soundEdges(rail, stations.flatMap((station) => column(station, truth(station), rows)), 4.8);
-      for (const one of edge!.columns) {
-        expect(one.lowerMm).toBeLessThanOrEqual(truth(one.stationMm));
-        expect(one.upperMm).toBeGreaterThanOrEqual(truth(one.stationMm));
-        expect(one.upperMm - one.lowerMm).toBeLessThanOrEqual(25.4 + 1e-9);
-      }
-      for (let station = 210; station < 3000; station += 13) {
-        all++;
-        if (edgeAt(edge!, station)!.upperMm >= truth(station) - 1e-9) held++;
-      }
-    }), { seed: 9, numRuns: 60 });
+    let held = 0,
+      all = 0;
+    fc.assert(
+      fc.property(
+        fc.double({ min: 20, max: 120, noNaN: true }),
+        fc.double({ min: -3, max: 3, noNaN: true }),
+        fc.double({ min: 300, max: 1500, noNaN: true }),
+        (height, phase, wave) => {
+          const truth = (station: number) => height + 20 * Math.sin(phase + station / wave);
+          const stations = Array.from({ length: 20 }, (_, k) => 200 + k * 152.4);
+          const rows = Array.from({ length: 7 }, (_, k) => 12.7 + k * 25.4);
+          const [edge] = soundEdges(
+            rail,
+            stations.flatMap((station) => column(station, truth(station), rows)),
+            4.8,
+          );
+          for (const one of edge!.columns) {
+            expect(one.lowerMm).toBeLessThanOrEqual(truth(one.stationMm));
+            expect(one.upperMm).toBeGreaterThanOrEqual(truth(one.stationMm));
+            expect(one.upperMm - one.lowerMm).toBeLessThanOrEqual(25.4 + 1e-9);
+          }
+          for (let station = 210; station < 3000; station += 13) {
+            all++;
+            if (edgeAt(edge!, station)!.upperMm >= truth(station) - 1e-9) held++;
+          }
+        },
+      ),
+      { seed: 9, numRuns: 60 },
+    );
     expect(held / all).toBeGreaterThan(0.99);
   });
 });
 
 /** A wall that thins gradually: from full to a third over 60 mm below the tide line. Sound is lost where it passes 4.8 of 6 mm. */
 test('on gradual rails too the bracket holds the place where metal stops being sound', () => {
-  let held = 0, all = 0;
-  fc.assert(fc.property(fc.double({ min: 50, max: 130, noNaN: true }), fc.double({ min: -3, max: 3, noNaN: true }), fc.double({ min: 300, max: 1500, noNaN: true }), (tide, phase, wave) => {
-    const tideAt = (station: number) => tide + 15 * Math.sin(phase + station / wave);
-    const thicknessAt = (station: number, height: number) => 6 * (1 - (2 / 3) * Math.min(1, Math.max(0, (tideAt(station) - height) / 60)));
-    // 4.8 is 80 %: 0.3 of the fall.
-    const truth = (station: number) => tideAt(station) - 0.3 * 60;
-    const stations = Array.from({ length: 20 }, (_, k) => 200 + k * 152.4);
-    const [edge] = soundEdges(rail, stations.flatMap((station) => Array.from({ length: 7 }, (_, k) => reading(station, 'web', 12.7 + k * 25.4, thicknessAt(station, 12.7 + k * 25.4)))), 4.8);
-    for (const one of edge!.columns) {
-      expect(one.lowerMm).toBeLessThanOrEqual(truth(one.stationMm) + 1e-9);
-      expect(one.upperMm).toBeGreaterThanOrEqual(truth(one.stationMm) - 1e-9);
-      expect(one.upperMm - one.lowerMm).toBeLessThanOrEqual(25.4 + 1e-9);
-    }
-    for (let station = 210; station < 3000; station += 13) {
-      all++;
-      if (edgeAt(edge!, station)!.upperMm >= truth(station) - 1e-9) held++;
-    }
-  }), { seed: 10, numRuns: 60 });
+  let held = 0,
+    all = 0;
+  fc.assert(
+    fc.property(
+      fc.double({ min: 50, max: 130, noNaN: true }),
+      fc.double({ min: -3, max: 3, noNaN: true }),
+      fc.double({ min: 300, max: 1500, noNaN: true }),
+      (tide, phase, wave) => {
+        const tideAt = (station: number) => tide + 15 * Math.sin(phase + station / wave);
+        const thicknessAt = (station: number, height: number) =>
+          6 * (1 - (2 / 3) * Math.min(1, Math.max(0, (tideAt(station) - height) / 60)));
+        // 4.8 is 80 %: 0.3 of the fall.
+        const truth = (station: number) => tideAt(station) - 0.3 * 60;
+        const stations = Array.from({ length: 20 }, (_, k) => 200 + k * 152.4);
+        const [edge] = soundEdges(
+          rail,
+          stations.flatMap((station) =>
+            Array.from({ length: 7 }, (_, k) =>
+              reading(station, 'web', 12.7 + k * 25.4, thicknessAt(station, 12.7 + k * 25.4)),
+            ),
+          ),
+          4.8,
+        );
+        for (const one of edge!.columns) {
+          expect(one.lowerMm).toBeLessThanOrEqual(truth(one.stationMm) + 1e-9);
+          expect(one.upperMm).toBeGreaterThanOrEqual(truth(one.stationMm) - 1e-9);
+          expect(one.upperMm - one.lowerMm).toBeLessThanOrEqual(25.4 + 1e-9);
+        }
+        for (let station = 210; station < 3000; station += 13) {
+          all++;
+          if (edgeAt(edge!, station)!.upperMm >= truth(station) - 1e-9) held++;
+        }
+      },
+    ),
+    { seed: 10, numRuns: 60 },
+  );
   expect(held / all).toBeGreaterThan(0.99);
 });
 
 describe('the map ready to draw', () => {
   const area = (rings: readonly (readonly (readonly [number, number])[])[]) =>
-    Math.abs(rings.reduce((sum, ring) => sum + ring.reduce((s, [x, y], k) => s + (x * ring[(k + 1) % ring.length]![1] - ring[(k + 1) % ring.length]![0] * y) / 2, 0), 0));
-  const wall = (thin: number) => thicknessMap(rail, Array.from({ length: 60 }, (_, k) => reading((k % 20) * 160, 'web', 30 + 65 * Math.floor(k / 20), k % 20 > 8 && k % 20 < 13 ? thin : 6)))!;
+    Math.abs(
+      rings.reduce(
+        (sum, ring) =>
+          sum +
+          ring.reduce(
+            (s, [x, y], k) =>
+              s + (x * ring[(k + 1) % ring.length]![1] - ring[(k + 1) % ring.length]![0] * y) / 2,
+            0,
+          ),
+        0,
+      ),
+    );
+  const wall = (thin: number) =>
+    thicknessMap(
+      rail,
+      Array.from({ length: 60 }, (_, k) =>
+        reading((k % 20) * 160, 'web', 30 + 65 * Math.floor(k / 20), k % 20 > 8 && k % 20 < 13 ? thin : 6),
+      ),
+    )!;
 
   test('regions of at least a fraction lie within those of less, and thinner metal leaves less', () => {
-    const areas = (thin: number) => mapContours(wall(thin), 6).regions.map(({ level, rings }) => [level, area(rings)] as const);
-    const even = areas(6), thinned = areas(2);
+    const areas = (thin: number) =>
+      mapContours(wall(thin), 6).regions.map(({ level, rings }) => [level, area(rings)] as const);
+    const even = areas(6),
+      thinned = areas(2);
     for (let k = 1; k < thinned.length; k++) {
       expect(thinned[k]![0]).toBeGreaterThan(thinned[k - 1]![0]);
       expect(thinned[k]![1]).toBeLessThanOrEqual(thinned[k - 1]![1] + 1e-6);

@@ -1,18 +1,51 @@
-import { bandOf, changesBetween, forecasts, foundNominal, nextLook, thinnest, yearsBetween, type Reading } from '.';
+import {
+  bandOf,
+  changesBetween,
+  forecasts,
+  foundNominal,
+  nextLook,
+  thinnest,
+  yearsBetween,
+  type Reading,
+} from '.';
 import { defaultFrame } from '../frame';
 import { gaugeThicknessMm, inchesToMm, valueOf } from '../quantity';
 import { ATMOSPHERES, outsideLossMm } from '../reference';
 
-const frame = defaultFrame({ family: 'open-channel ladder', railShape: { kind: 'channel', depthMm: 200, flangeMm: 70, thicknessMm: 6 }, steel: 'a36', lengthMm: 6000, widthMm: 860, datum: 'hole' });
+const frame = defaultFrame({
+  family: 'open-channel ladder',
+  railShape: { kind: 'channel', depthMm: 200, flangeMm: 70, thicknessMm: 6 },
+  steel: 'a36',
+  lengthMm: 6000,
+  widthMm: 860,
+  datum: 'hole',
+});
 const rail = frame.members[0]!;
 let made = 0;
-const reading = (thicknessMm: number, more: Partial<Reading> = {}): Reading => ({ id: `${++made}`, memberId: rail.id, stationMm: 1000, face: 'web', heightMm: 50, thicknessMm, method: 'ultrasonic', by: 'RK', at: '2026-01-01T00:00:00Z', note: '', ...more });
+const reading = (thicknessMm: number, more: Partial<Reading> = {}): Reading => ({
+  id: `${++made}`,
+  memberId: rail.id,
+  stationMm: 1000,
+  face: 'web',
+  heightMm: 50,
+  thicknessMm,
+  method: 'ultrasonic',
+  by: 'RK',
+  at: '2026-01-01T00:00:00Z',
+  note: '',
+  ...more,
+});
 
 describe('open air (ISO 9224, table of carbon steel after 10 and 20 years, from memory)', () => {
-  test.each([['C3', 167, 240], ['C4', 267, 383], ['C5', 667, 958], ['CX', 2334, 3354]] as const)('%s at its upper limit', (category, ten, twenty) => {
+  test.each([
+    ['C3', 167, 240],
+    ['C4', 267, 383],
+    ['C5', 667, 958],
+    ['CX', 2334, 3354],
+  ] as const)('%s at its upper limit', (category, ten, twenty) => {
     const [, most] = ATMOSPHERES[category];
     expect(Math.abs(outsideLossMm(most, 10) * 1000 - ten)).toBeLessThan(1);
-    expect(Math.abs(outsideLossMm(most, 20) * 1000 / twenty - 1)).toBeLessThan(0.002);
+    expect(Math.abs((outsideLossMm(most, 20) * 1000) / twenty - 1)).toBeLessThan(0.002);
   });
   test('the first year is the first year; after twenty it goes on straight; never backwards', () => {
     expect(outsideLossMm(80, 1)).toBeCloseTo(0.08, 12);
@@ -24,20 +57,58 @@ describe('open air (ISO 9224, table of carbon steel after 10 and 20 years, from 
 });
 
 describe('two surveys', () => {
-  const then = [reading(5, { at: '2024-01-01T00:00:00Z' }), reading(4, { at: '2024-01-01T00:00:00Z', stationMm: 2000 }), reading(6, { at: '2024-01-01T00:00:00Z', stationMm: 3000 })];
+  const then = [
+    reading(5, { at: '2024-01-01T00:00:00Z' }),
+    reading(4, { at: '2024-01-01T00:00:00Z', stationMm: 2000 }),
+    reading(6, { at: '2024-01-01T00:00:00Z', stationMm: 3000 }),
+  ];
   test('places are matched within an inch along, rates per year with both tools’ errors, greatest loss first', () => {
-    const changes = changesBetween(then, [reading(4.6, { stationMm: 1015 }), reading(3, { stationMm: 2000 }), reading(6, { stationMm: 3060 }), reading(2, { face: 'bottom' })]);
+    const changes = changesBetween(then, [
+      reading(4.6, { stationMm: 1015 }),
+      reading(3, { stationMm: 2000 }),
+      reading(6, { stationMm: 3060 }),
+      reading(2, { face: 'bottom' }),
+    ]);
     expect(changes.map((change) => change.stationMm)).toEqual([2000, 1015]);
-    expect(changes[0]!.lossPerYearMm).toBeCloseTo(1 / yearsBetween('2024-01-01T00:00:00Z', '2026-01-01T00:00:00Z'), 9);
+    expect(changes[0]!.lossPerYearMm).toBeCloseTo(
+      1 / yearsBetween('2024-01-01T00:00:00Z', '2026-01-01T00:00:00Z'),
+      9,
+    );
     expect(changes[0]!.errorPerYearMm).toBeCloseTo(Math.hypot(0.13, 0.13) / 2, 3);
   });
-  test('the same week tells a tool’s error, not a rate', () => expect(changesBetween([reading(5, { at: '2025-12-28T00:00:00Z' })], [reading(4.9)])).toEqual([]));
+  test('the same week tells a tool’s error, not a rate', () =>
+    expect(changesBetween([reading(5, { at: '2025-12-28T00:00:00Z' })], [reading(4.9)])).toEqual([]));
 });
 
 describe('how long it lasts', () => {
-  const input = { thicknessMm: 5.4, limitMm: 4.8, nominalMm: 6, changes: [], atmosphere: 'C4' as const, cavity: false };
-  const change = (lossPerYearMm: number) => ({ stationMm: 0, face: 'web' as const, heightMm: 0, beforeMm: 6, nowMm: 5, years: 2, lossPerYearMm, errorPerYearMm: 0.05 });
-  test('bands', () => expect([0, -1, NaN, 1.9, 2, 5, 5.1].map(bandOf)).toEqual(['gone already', 'gone already', 'gone already', 'under 2 years', '2 to 5 years', '2 to 5 years', 'over 5 years']));
+  const input = {
+    thicknessMm: 5.4,
+    limitMm: 4.8,
+    nominalMm: 6,
+    changes: [],
+    atmosphere: 'C4' as const,
+    cavity: false,
+  };
+  const change = (lossPerYearMm: number) => ({
+    stationMm: 0,
+    face: 'web' as const,
+    heightMm: 0,
+    beforeMm: 6,
+    nowMm: 5,
+    years: 2,
+    lossPerYearMm,
+    errorPerYearMm: 0.05,
+  });
+  test('bands', () =>
+    expect([0, -1, NaN, 1.9, 2, 5, 5.1].map(bandOf)).toEqual([
+      'gone already',
+      'gone already',
+      'gone already',
+      'under 2 years',
+      '2 to 5 years',
+      '2 to 5 years',
+      'over 5 years',
+    ]));
   test('by nominal and age: the loss so far goes on, and half as fast again at worst', () => {
     const aged = forecasts({ ...input, ageYears: 3 }).find((each) => each.from === 'nominal and age')!;
     expect(aged.ratePerYearMm[0]).toBeCloseTo(0.2, 9);
@@ -47,7 +118,10 @@ describe('how long it lasts', () => {
     expect(forecasts(input).map((each) => each.from)).toEqual(['outside air']);
   });
   test('two surveys lead, by the worse quarter of their places; fewer than three places say nothing', () => {
-    const measured = forecasts({ ...input, changes: [change(0.6), change(0.5), change(0.4), change(0.01), change(0), change(0)] })[0]!;
+    const measured = forecasts({
+      ...input,
+      changes: [change(0.6), change(0.5), change(0.4), change(0.01), change(0), change(0)],
+    })[0]!;
     expect(measured.from).toBe('two surveys');
     expect(measured.ratePerYearMm[0]).toBeGreaterThan(0.4);
     expect(measured.bands[0]).toBe('under 2 years');
@@ -59,12 +133,21 @@ describe('how long it lasts', () => {
     const inside = forecasts({ ...input, cavity: true })[0]!;
     expect(inside).toMatchObject({ from: 'wet debris inside', ratePerYearMm: [0.05, 0.4] });
     expect(inside.years[0]).toBeCloseTo(1.5, 9);
-    expect(forecasts({ ...input, thicknessMm: 4.7, cavity: true, ageYears: 4 }).every((each) => each.bands[0] === 'gone already')).toBe(true);
+    expect(
+      forecasts({ ...input, thicknessMm: 4.7, cavity: true, ageYears: 4 }).every(
+        (each) => each.bands[0] === 'gone already',
+      ),
+    ).toBe(true);
   });
   test('the next look is at half the shortest forecast, within the year, and now where the limit is passed', () => {
     const inside = forecasts({ ...input, cavity: true })[0]!;
     expect(nextLook(inside, '2026-01-01T00:00:00Z')).toBe('2026-10-01');
-    expect(nextLook({ ...inside, years: [40, 90], bands: ['over 5 years', 'over 5 years'] }, '2026-01-01T00:00:00Z')).toBe('2027-01-01');
+    expect(
+      nextLook(
+        { ...inside, years: [40, 90], bands: ['over 5 years', 'over 5 years'] },
+        '2026-01-01T00:00:00Z',
+      ),
+    ).toBe('2027-01-01');
     expect(nextLook(forecasts({ ...input, thicknessMm: 4 })[0]!, '2026-01-01T00:00:00Z')).toBeUndefined();
   });
   test('the thinnest metal is judged by its own face’s wall; a hole is none', () => {
@@ -74,8 +157,14 @@ describe('how long it lasts', () => {
 });
 
 describe('what the maker used', () => {
-  const around = (mm: number, n = 12) => Array.from({ length: n }, (_, k) => reading(mm * (0.985 + 0.001 * (k % 5)), { stationMm: 100 * k }));
-  test.each([['10 ga', valueOf(gaugeThicknessMm(10))], ['1/4 in', inchesToMm(1 / 4)], ['5/16 in', inchesToMm(5 / 16)], ['14 ga', valueOf(gaugeThicknessMm(14))]])('%s', (name, mm) => {
+  const around = (mm: number, n = 12) =>
+    Array.from({ length: n }, (_, k) => reading(mm * (0.985 + 0.001 * (k % 5)), { stationMm: 100 * k }));
+  test.each([
+    ['10 ga', valueOf(gaugeThicknessMm(10))],
+    ['1/4 in', inchesToMm(1 / 4)],
+    ['5/16 in', inchesToMm(5 / 16)],
+    ['14 ga', valueOf(gaugeThicknessMm(14))],
+  ])('%s', (name, mm) => {
     const found = foundNominal([...around(mm), ...[0.5, 0.6, 0.7].map((share) => reading(share * mm))])!;
     expect(found.guesses[0]!.name).toBe(name);
     expect(found.guesses.reduce((sum, guess) => sum + guess.share, 0)).toBeLessThanOrEqual(1 + 1e-9);
@@ -83,14 +172,22 @@ describe('what the maker used', () => {
   test('the noise of the gauge does not make it thicker: 18 ga sheet, half of it rusted', () => {
     const noise = [0.9, -1.2, 0.3, 1.6, -0.4, 0.1, -0.8, 1.1, -1.5, 0.6, -0.2, 0.7];
     const made = valueOf(gaugeThicknessMm(18));
-    const found = foundNominal([...noise.map((each) => reading(0.985 * made + 0.13 * each)), ...noise.map((each) => reading(0.6 * made + 0.13 * each))])!;
+    const found = foundNominal([
+      ...noise.map((each) => reading(0.985 * made + 0.13 * each)),
+      ...noise.map((each) => reading(0.6 * made + 0.13 * each)),
+    ])!;
     expect(found.guesses.slice(0, 2).map((guess) => guess.name)).toContain('18 ga');
     expect(Math.abs(found.thicknessMm / made - 1)).toBeLessThan(0.06);
   });
   test('neighbours in the table are said to be one of two; a doubled echo and felt readings do not count', () => {
     const between = foundNominal(around(inchesToMm(0.184)))!;
     expect(['one of two', 'open']).toContain(between.sure);
-    const doubled = foundNominal([...around(6.35), reading(12.6), reading(12.7), reading(9, { method: 'feel' })])!;
+    const doubled = foundNominal([
+      ...around(6.35),
+      reading(12.6),
+      reading(12.7),
+      reading(9, { method: 'feel' }),
+    ])!;
     expect(doubled.guesses[0]!.name).toBe('1/4 in');
     expect(foundNominal(around(6.35, 4))).toBeUndefined();
   });

@@ -3,34 +3,71 @@ import { ATMOSPHERES, CAVITY_MM_PER_YEAR, outsideLossMm, type Atmosphere } from 
 import { METHOD_ERROR_MM, SAME_ACROSS_MM, SAME_ALONG_MM, type Reading } from './reading';
 
 const YEAR_MS = 365.25 * 24 * 3600 * 1000;
-export const yearsBetween = (from: string, to: string): number => (Date.parse(to) - Date.parse(from)) / YEAR_MS;
+export const yearsBetween = (from: string, to: string): number =>
+  (Date.parse(to) - Date.parse(from)) / YEAR_MS;
 
 /** The same place read twice: what was lost, and how sure that is. */
-export interface Change { readonly stationMm: number; readonly face: FaceId; readonly heightMm: number; readonly beforeMm: number; readonly nowMm: number; readonly years: number; readonly lossPerYearMm: number; readonly errorPerYearMm: number }
+export interface Change {
+  readonly stationMm: number;
+  readonly face: FaceId;
+  readonly heightMm: number;
+  readonly beforeMm: number;
+  readonly nowMm: number;
+  readonly years: number;
+  readonly lossPerYearMm: number;
+  readonly errorPerYearMm: number;
+}
 
 /** Surveys closer than this tell a tool's error, not a rate. */
 const LEAST_YEARS = 0.25;
 
 /** This survey against the last: each new reading with the nearest old one of the same place. Greatest loss first. */
 export function changesBetween(before: readonly Reading[], now: readonly Reading[]): Change[] {
-  return now.flatMap((reading): Change[] => {
-    const old = before.filter((each) => each.memberId === reading.memberId && each.face === reading.face && Math.abs(each.stationMm - reading.stationMm) <= SAME_ALONG_MM && Math.abs(each.heightMm - reading.heightMm) <= SAME_ACROSS_MM)
-      .sort((a, b) => Math.abs(a.stationMm - reading.stationMm) - Math.abs(b.stationMm - reading.stationMm))[0];
-    const years = old ? yearsBetween(old.at, reading.at) : 0;
-    if (!old || years < LEAST_YEARS) return [];
-    return [{
-      stationMm: reading.stationMm, face: reading.face, heightMm: reading.heightMm, beforeMm: old.thicknessMm, nowMm: reading.thicknessMm, years,
-      lossPerYearMm: (old.thicknessMm - reading.thicknessMm) / years, errorPerYearMm: Math.hypot(METHOD_ERROR_MM[old.method], METHOD_ERROR_MM[reading.method]) / years,
-    }];
-  }).sort((a, b) => b.lossPerYearMm - a.lossPerYearMm);
+  return now
+    .flatMap((reading): Change[] => {
+      const old = before
+        .filter(
+          (each) =>
+            each.memberId === reading.memberId &&
+            each.face === reading.face &&
+            Math.abs(each.stationMm - reading.stationMm) <= SAME_ALONG_MM &&
+            Math.abs(each.heightMm - reading.heightMm) <= SAME_ACROSS_MM,
+        )
+        .sort(
+          (a, b) => Math.abs(a.stationMm - reading.stationMm) - Math.abs(b.stationMm - reading.stationMm),
+        )[0];
+      const years = old ? yearsBetween(old.at, reading.at) : 0;
+      if (!old || years < LEAST_YEARS) return [];
+      return [
+        {
+          stationMm: reading.stationMm,
+          face: reading.face,
+          heightMm: reading.heightMm,
+          beforeMm: old.thicknessMm,
+          nowMm: reading.thicknessMm,
+          years,
+          lossPerYearMm: (old.thicknessMm - reading.thicknessMm) / years,
+          errorPerYearMm: Math.hypot(METHOD_ERROR_MM[old.method], METHOD_ERROR_MM[reading.method]) / years,
+        },
+      ];
+    })
+    .sort((a, b) => b.lossPerYearMm - a.lossPerYearMm);
 }
 
 export const YEAR_BANDS = ['gone already', 'under 2 years', '2 to 5 years', 'over 5 years'] as const;
 export type YearBand = (typeof YEAR_BANDS)[number];
-export const bandOf = (years: number): YearBand => (!(years > 0) ? 'gone already' : years < 2 ? 'under 2 years' : years <= 5 ? '2 to 5 years' : 'over 5 years');
+export const bandOf = (years: number): YearBand =>
+  !(years > 0) ? 'gone already' : years < 2 ? 'under 2 years' : years <= 5 ? '2 to 5 years' : 'over 5 years';
 
 /** The air a unit stands in, by where it lives: a start, the shop's to change (our judgement). */
-export const ATMOSPHERE_BY_EXPOSURE: Readonly<Record<Unit['exposure'], Atmosphere>> = { 'dry inland': 'C2', 'road salt': 'C4', 'sea air': 'C5', 'dips in the sea': 'CX', 'farm and manure': 'C4', 'salt load': 'CX' };
+export const ATMOSPHERE_BY_EXPOSURE: Readonly<Record<Unit['exposure'], Atmosphere>> = {
+  'dry inland': 'C2',
+  'road salt': 'C4',
+  'sea air': 'C5',
+  'dips in the sea': 'CX',
+  'farm and manure': 'C4',
+  'salt load': 'CX',
+};
 
 /** A rate as a range, where it comes from, and how long the wall lasts to its limit at either end. */
 export interface LossForecast {
@@ -56,18 +93,33 @@ export interface ForecastInput {
 }
 
 /** How long the thinnest place lasts, by every way there is to tell; bands and ranges, never a date. Most to be trusted first. */
-export function forecasts({ thicknessMm, limitMm, nominalMm, ageYears, changes, atmosphere, cavity, cavityMmPerYear = CAVITY_MM_PER_YEAR }: ForecastInput): LossForecast[] {
+export function forecasts({
+  thicknessMm,
+  limitMm,
+  nominalMm,
+  ageYears,
+  changes,
+  atmosphere,
+  cavity,
+  cavityMmPerYear = CAVITY_MM_PER_YEAR,
+}: ForecastInput): LossForecast[] {
   const leftMm = thicknessMm - limitMm;
   const steady = (from: LossForecast['from'], low: number, high: number): LossForecast => {
-    const years = [high, low].map((rate) => (leftMm <= 0 ? 0 : rate > 0 ? Math.min(FAR_YEARS, leftMm / rate) : FAR_YEARS)) as [number, number];
+    const years = [high, low].map((rate) =>
+      leftMm <= 0 ? 0 : rate > 0 ? Math.min(FAR_YEARS, leftMm / rate) : FAR_YEARS,
+    ) as [number, number];
     return { from, ratePerYearMm: [low, high], years, bands: [bandOf(years[0]), bandOf(years[1])] };
   };
   const measured = measuredRate(changes);
   const aged = ageYears !== undefined && ageYears > 0.5 ? (nominalMm - thicknessMm) / ageYears : undefined;
   return [
-    ...(measured ? [steady('two surveys', Math.max(0, measured.low), PLAN_FACTOR * Math.max(measured.high, 0))] : []),
+    ...(measured
+      ? [steady('two surveys', Math.max(0, measured.low), PLAN_FACTOR * Math.max(measured.high, 0))]
+      : []),
     ...(aged !== undefined && aged > 0 ? [steady('nominal and age', aged, PLAN_FACTOR * aged)] : []),
-    cavity ? steady('wet debris inside', ...(cavityMmPerYear as [number, number])) : outside(leftMm, atmosphere),
+    cavity
+      ? steady('wet debris inside', ...(cavityMmPerYear as [number, number]))
+      : outside(leftMm, atmosphere),
   ];
 }
 
@@ -95,20 +147,32 @@ function outside(leftMm: number, atmosphere: Atmosphere): LossForecast {
     return (low + high) / 2;
   };
   const years = [yearsAt(fast), yearsAt(slow)] as const;
-  return { from: 'outside air', ratePerYearMm: [slow / 1000, fast / 1000], years, bands: [bandOf(years[0]), bandOf(years[1])] };
+  return {
+    from: 'outside air',
+    ratePerYearMm: [slow / 1000, fast / 1000],
+    years,
+    bands: [bandOf(years[0]), bandOf(years[1])],
+  };
 }
 
 /** When to look again: at half of the shortest forecast, within the year. Undefined where the limit is passed: now. */
 export function nextLook(forecast: LossForecast, today: string): string | undefined {
   if (forecast.bands[0] === 'gone already') return undefined;
-  return new Date(Date.parse(today) + Math.min(1, forecast.years[0] / 2) * YEAR_MS).toISOString().slice(0, 10);
+  return new Date(Date.parse(today) + Math.min(1, forecast.years[0] / 2) * YEAR_MS)
+    .toISOString()
+    .slice(0, 10);
 }
 
 /** The thinnest standing reading that is not a hole, with its face's wall. */
-export function thinnest(member: Member, readings: readonly Reading[]): { readonly reading: Reading; readonly wallMm: number } | undefined {
-  const kept = readings.filter((reading) => reading.thicknessMm > 0.05).flatMap((reading) => {
-    const wallMm = faceOf(member.shape, reading.face)?.wallMm;
-    return wallMm === undefined ? [] : [{ reading, wallMm }];
-  });
+export function thinnest(
+  member: Member,
+  readings: readonly Reading[],
+): { readonly reading: Reading; readonly wallMm: number } | undefined {
+  const kept = readings
+    .filter((reading) => reading.thicknessMm > 0.05)
+    .flatMap((reading) => {
+      const wallMm = faceOf(member.shape, reading.face)?.wallMm;
+      return wallMm === undefined ? [] : [{ reading, wallMm }];
+    });
   return kept.sort((a, b) => a.reading.thicknessMm / a.wallMm - b.reading.thicknessMm / b.wallMm)[0];
 }

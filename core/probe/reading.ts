@@ -1,5 +1,13 @@
 import { z } from 'zod';
-import { bySchema, faceIdSchema, faceOf, instantSchema, recordIdSchema, spotOnMember, type Member } from '../frame';
+import {
+  bySchema,
+  faceIdSchema,
+  faceOf,
+  instantSchema,
+  recordIdSchema,
+  spotOnMember,
+  type Member,
+} from '../frame';
 import { fail, ok, type Outcome } from '../quantity';
 
 export const METHOD_IDS = ['ultrasonic', 'caliper', 'cut sample', 'feel'] as const;
@@ -7,7 +15,12 @@ export const methodSchema = z.enum(METHOD_IDS);
 export type Method = z.infer<typeof methodSchema>;
 
 /** Standard error of one reading by each method, mm. Common practice, no source; a shop's own repeat readings would be better. */
-export const METHOD_ERROR_MM: Readonly<Record<Method, number>> = { 'ultrasonic': 0.13, 'caliper': 0.1, 'cut sample': 0.08, 'feel': 0.8 };
+export const METHOD_ERROR_MM: Readonly<Record<Method, number>> = {
+  ultrasonic: 0.13,
+  caliper: 0.1,
+  'cut sample': 0.08,
+  feel: 0.8,
+};
 
 /** Thicker than this is a slip of the keyboard, mm. */
 export const ABSURD_THICKNESS_MM = 50;
@@ -19,7 +32,10 @@ export const readingSchema = z.object({
   stationMm: z.number(),
   face: faceIdSchema,
   heightMm: z.number(),
-  thicknessMm: z.number().gte(0, 'a thickness is not below 0').lte(ABSURD_THICKNESS_MM, 'a wall over 50 mm is not a frame'),
+  thicknessMm: z
+    .number()
+    .gte(0, 'a thickness is not below 0')
+    .lte(ABSURD_THICKNESS_MM, 'a wall over 50 mm is not a frame'),
   method: methodSchema,
   by: bySchema,
   at: instantSchema,
@@ -29,15 +45,23 @@ export const readingSchema = z.object({
 });
 export type Reading = z.infer<typeof readingSchema>;
 
-export interface ReadingCheck { readonly warning?: string }
+export interface ReadingCheck {
+  readonly warning?: string;
+}
 
 /** Whether a reading can lie where it says, and what is odd about it. A reading over nominal is kept with a warning. */
-export function checkReading(member: Member, reading: Pick<Reading, 'stationMm' | 'face' | 'heightMm' | 'thicknessMm'>): Outcome<ReadingCheck> {
+export function checkReading(
+  member: Member,
+  reading: Pick<Reading, 'stationMm' | 'face' | 'heightMm' | 'thicknessMm'>,
+): Outcome<ReadingCheck> {
   const place = spotOnMember(member, reading);
   if (!place.ok) return place;
-  if (!(reading.thicknessMm >= 0 && reading.thicknessMm <= ABSURD_THICKNESS_MM)) return fail('thickness must lie between 0 and 50 mm (2 in)');
+  if (!(reading.thicknessMm >= 0 && reading.thicknessMm <= ABSURD_THICKNESS_MM))
+    return fail('thickness must lie between 0 and 50 mm (2 in)');
   if (reading.thicknessMm > (faceOf(member.shape, reading.face)?.wallMm ?? member.shape.thicknessMm) * 1.1) {
-    return ok({ warning: `${(reading.thicknessMm / 25.4).toFixed(3)} in (${reading.thicknessMm.toFixed(1)} mm) is thicker than ${member.name} was made: a plate, scale or a doubled echo?` });
+    return ok({
+      warning: `${(reading.thicknessMm / 25.4).toFixed(3)} in (${reading.thicknessMm.toFixed(1)} mm) is thicker than ${member.name} was made: a plate, scale or a doubled echo?`,
+    });
   }
   return ok({});
 }
@@ -53,8 +77,17 @@ export function disagreeing(readings: readonly Reading[]): ReadonlySet<string> {
   sorted.forEach((one, k) => {
     for (let n = k + 1; n < sorted.length && sorted[n]!.stationMm - one.stationMm <= SAME_ALONG_MM / 2; n++) {
       const other = sorted[n]!;
-      if (other.memberId !== one.memberId || other.face !== one.face || Math.abs(other.heightMm - one.heightMm) > SAME_ACROSS_MM / 2) continue;
-      if (Math.abs(other.thicknessMm - one.thicknessMm) > 3 * Math.hypot(METHOD_ERROR_MM[one.method], METHOD_ERROR_MM[other.method])) [one, other].forEach((each) => marked.add(each.id));
+      if (
+        other.memberId !== one.memberId ||
+        other.face !== one.face ||
+        Math.abs(other.heightMm - one.heightMm) > SAME_ACROSS_MM / 2
+      )
+        continue;
+      if (
+        Math.abs(other.thicknessMm - one.thicknessMm) >
+        3 * Math.hypot(METHOD_ERROR_MM[one.method], METHOD_ERROR_MM[other.method])
+      )
+        [one, other].forEach((each) => marked.add(each.id));
     }
   });
   return marked;

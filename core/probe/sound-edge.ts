@@ -18,7 +18,8 @@ export interface EdgeColumn {
   readonly stationMm: number;
   readonly lowerMm: number;
   readonly upperMm: number;
-  readonly kind: 'bracketed' | 'felt' | 'sound to the corner' | 'not read further down' | 'no sound metal read';
+  readonly kind:
+    'bracketed' | 'felt' | 'sound to the corner' | 'not read further down' | 'no sound metal read';
 }
 
 /** The sound edge along one upright face. Between columns it is straight; beyond the last column it is unknown. */
@@ -37,13 +38,25 @@ const FLANGE_REACH_MM = 152.4;
  * The sound edge by bracketing: per column, between the lowest reading of the sound run from the top and the highest unsound one.
  * No map is involved, so no interpolation can move it.
  */
-export function soundEdges(member: Member, readings: readonly Reading[], soundMm: number, felt: readonly FeltEdge[] = []): SoundEdge[] {
+export function soundEdges(
+  member: Member,
+  readings: readonly Reading[],
+  soundMm: number,
+  felt: readonly FeltEdge[] = [],
+): SoundEdge[] {
   const bottom = readings.filter((reading) => reading.face === 'bottom');
-  return facesOf(member.shape).filter((face) => face.upright).map((face) => ({
-    face: face.id,
-    faceHeightMm: face.widthMm,
-    columns: withFelt(intoColumns(readings.filter((reading) => reading.face === face.id)).map((column) => bracket(column, bottom, face.widthMm, soundMm)), felt.filter((each) => each.face === face.id)),
-  }));
+  return facesOf(member.shape)
+    .filter((face) => face.upright)
+    .map((face) => ({
+      face: face.id,
+      faceHeightMm: face.widthMm,
+      columns: withFelt(
+        intoColumns(readings.filter((reading) => reading.face === face.id)).map((column) =>
+          bracket(column, bottom, face.widthMm, soundMm),
+        ),
+        felt.filter((each) => each.face === face.id),
+      ),
+    }));
 }
 
 /** An edge a finger found is a column of its own; one felt where a column was read narrows that column's bracket, as far as the two agree. */
@@ -56,7 +69,10 @@ function withFelt(columns: readonly EdgeColumn[], felt: readonly FeltEdge[]): Ed
     else if (before.kind === 'bracketed' || before.kind === 'felt') {
       const [low, high] = [Math.max(before.lowerMm, lowerMm), Math.min(before.upperMm, upperMm)];
       // Where finger and gauge contradict each other the higher bound stands.
-      out[k] = low <= high ? { ...before, lowerMm: low, upperMm: high } : { ...before, upperMm: Math.max(before.upperMm, upperMm) };
+      out[k] =
+        low <= high
+          ? { ...before, lowerMm: low, upperMm: high }
+          : { ...before, upperMm: Math.max(before.upperMm, upperMm) };
     } else out[k] = { stationMm: before.stationMm, lowerMm, upperMm, kind: 'felt' };
   }
   return out.sort((a, b) => a.stationMm - b.stationMm);
@@ -72,26 +88,49 @@ function intoColumns(readings: readonly Reading[]): Reading[][] {
   return columns;
 }
 
-function bracket(column: readonly Reading[], bottom: readonly Reading[], faceHeightMm: number, soundMm: number): EdgeColumn {
+function bracket(
+  column: readonly Reading[],
+  bottom: readonly Reading[],
+  faceHeightMm: number,
+  soundMm: number,
+): EdgeColumn {
   const stationMm = column.reduce((sum, reading) => sum + reading.stationMm, 0) / column.length;
-  const unsound = column.filter((reading) => reading.thicknessMm < soundMm).map((reading) => reading.heightMm);
+  const unsound = column
+    .filter((reading) => reading.thicknessMm < soundMm)
+    .map((reading) => reading.heightMm);
   if (unsound.length === 0) return belowSoundColumn(column, bottom, stationMm, soundMm);
   const lowerMm = Math.max(...unsound);
-  const soundAbove = column.filter((reading) => reading.thicknessMm >= soundMm && reading.heightMm > lowerMm).map((reading) => reading.heightMm);
-  if (soundAbove.length === 0) return { stationMm, lowerMm, upperMm: faceHeightMm, kind: 'no sound metal read' };
+  const soundAbove = column
+    .filter((reading) => reading.thicknessMm >= soundMm && reading.heightMm > lowerMm)
+    .map((reading) => reading.heightMm);
+  if (soundAbove.length === 0)
+    return { stationMm, lowerMm, upperMm: faceHeightMm, kind: 'no sound metal read' };
   return { stationMm, lowerMm, upperMm: Math.min(...soundAbove), kind: 'bracketed' };
 }
 
-function belowSoundColumn(column: readonly Reading[], bottom: readonly Reading[], stationMm: number, soundMm: number): EdgeColumn {
+function belowSoundColumn(
+  column: readonly Reading[],
+  bottom: readonly Reading[],
+  stationMm: number,
+  soundMm: number,
+): EdgeColumn {
   const lowestMm = Math.min(...column.map((reading) => reading.heightMm));
   const flange = bottom.filter((reading) => Math.abs(reading.stationMm - stationMm) <= FLANGE_REACH_MM);
   if (flange.length === 0) return { stationMm, lowerMm: 0, upperMm: lowestMm, kind: 'not read further down' };
-  const nearest = flange.reduce((best, reading) => (Math.abs(reading.stationMm - stationMm) < Math.abs(best.stationMm - stationMm) ? reading : best));
-  if (nearest.thicknessMm >= soundMm) return { stationMm, lowerMm: 0, upperMm: 0, kind: 'sound to the corner' };
+  const nearest = flange.reduce((best, reading) =>
+    Math.abs(reading.stationMm - stationMm) < Math.abs(best.stationMm - stationMm) ? reading : best,
+  );
+  if (nearest.thicknessMm >= soundMm)
+    return { stationMm, lowerMm: 0, upperMm: 0, kind: 'sound to the corner' };
   return { stationMm, lowerMm: 0, upperMm: lowestMm, kind: 'bracketed' };
 }
 
-export interface EdgeAt { readonly lowerMm: number; readonly upperMm: number; readonly betweenMm: number; readonly kind: EdgeColumn['kind'] }
+export interface EdgeAt {
+  readonly lowerMm: number;
+  readonly upperMm: number;
+  readonly betweenMm: number;
+  readonly kind: EdgeColumn['kind'];
+}
 
 /** The edge at a station: bounds interpolated between columns. Undefined more than 12 in beyond the first or last column. */
 export function edgeAt(edge: SoundEdge, stationMm: number): EdgeAt | undefined {
@@ -102,11 +141,20 @@ export function edgeAt(edge: SoundEdge, stationMm: number): EdgeAt | undefined {
   if (stationMm < at[0]! - reachMm || stationMm > at[at.length - 1]! + reachMm) return undefined;
   const k = intervalOf(at, stationMm);
   const next = columns[Math.min(k + 1, columns.length - 1)]!;
-  const nearer = Math.abs(stationMm - columns[k]!.stationMm) <= Math.abs(next.stationMm - stationMm) ? columns[k]! : next;
+  const nearer =
+    Math.abs(stationMm - columns[k]!.stationMm) <= Math.abs(next.stationMm - stationMm) ? columns[k]! : next;
   const betweenMm = stationMm <= at[0]! || stationMm >= at[at.length - 1]! ? 0 : at[k + 1]! - at[k]!;
   return {
-    lowerMm: interpolateLinear(at, columns.map((column) => column.lowerMm), stationMm)!,
-    upperMm: interpolateLinear(at, columns.map((column) => column.upperMm), stationMm)!,
+    lowerMm: interpolateLinear(
+      at,
+      columns.map((column) => column.lowerMm),
+      stationMm,
+    )!,
+    upperMm: interpolateLinear(
+      at,
+      columns.map((column) => column.upperMm),
+      stationMm,
+    )!,
     betweenMm,
     kind: nearer.kind,
   };
@@ -114,8 +162,12 @@ export function edgeAt(edge: SoundEdge, stationMm: number): EdgeAt | undefined {
 
 /** Highest conservative bound of the edge over a run of stations; undefined where nothing was read there. */
 export function highestUpperMm(edge: SoundEdge, fromMm: number, toMm: number): number | undefined {
-  const inside = edge.columns.filter((column) => column.stationMm > fromMm && column.stationMm < toMm).map((column) => column.upperMm);
-  const ends = [edgeAt(edge, fromMm)?.upperMm, edgeAt(edge, toMm)?.upperMm].filter((upper) => upper !== undefined);
+  const inside = edge.columns
+    .filter((column) => column.stationMm > fromMm && column.stationMm < toMm)
+    .map((column) => column.upperMm);
+  const ends = [edgeAt(edge, fromMm)?.upperMm, edgeAt(edge, toMm)?.upperMm].filter(
+    (upper) => upper !== undefined,
+  );
   const all = [...inside, ...ends];
   return all.length ? Math.max(...all) : undefined;
 }

@@ -35,17 +35,26 @@ const NEIGHBOURS = 16;
  * a whole, the error is so too. Between 0 and what the wall was made as (its own sound metal where that is thicker than nominal); the error is
  * never under the tool's. Undefined without readings: an unmeasured wall has no thickness.
  */
-export function thicknessMap(member: Member, readings: readonly Reading[], stationsMm: Float64Array = columnStations(member.lengthMm)): ThicknessMap | undefined {
+export function thicknessMap(
+  member: Member,
+  readings: readonly Reading[],
+  stationsMm: Float64Array = columnStations(member.lengthMm),
+): ThicknessMap | undefined {
   const surface = surfaceOf(member.shape);
   const points = placedReadings(member, readings);
   if (points.count === 0) return undefined;
   const covariance = fittedCovariance(points);
   const size = stationsMm.length * surface.uMm.length;
-  const map = { thicknessMm: new Float64Array(size), errorMm: new Float64Array(size), known: new Uint8Array(size) };
+  const map = {
+    thicknessMm: new Float64Array(size),
+    errorMm: new Float64Array(size),
+    known: new Uint8Array(size),
+  };
   const search = nearestSearch(points);
   const mostKept = Math.max(1, builtThickness(member, readings).thicknessMm / member.shape.thicknessMm);
   const sorted = new Int32Array(NEIGHBOURS);
-  const together = stationsMm.length > 1 ? Math.max(1, Math.floor(TOGETHER_MM / (stationsMm[1]! - stationsMm[0]!))) : 1;
+  const together =
+    stationsMm.length > 1 ? Math.max(1, Math.floor(TOGETHER_MM / (stationsMm[1]! - stationsMm[0]!))) : 1;
   let neighbourhood: Neighbourhood | undefined;
   let guessedMm = 0;
   surface.uMm.forEach((uMm, row) => {
@@ -56,13 +65,19 @@ export function thicknessMap(member: Member, readings: readonly Reading[], stati
       const nearest = search((stationsMm[first]! + stationsMm[last - 1]!) / 2, uMm);
       inOrder(nearest.index, nearest.found, sorted);
       // Along a row neighbours change seldom: what was factorised for the cells before mostly serves again.
-      if (!neighbourhood?.has(sorted, nearest.found)) neighbourhood = new Neighbourhood(points, covariance, sorted.slice(0, nearest.found), nearest.found);
+      if (!neighbourhood?.has(sorted, nearest.found))
+        neighbourhood = new Neighbourhood(points, covariance, sorted.slice(0, nearest.found), nearest.found);
       for (let column = first; column < last; column++) {
         const cell = row * stationsMm.length + column;
         const estimate = neighbourhood.at(stationsMm[column]!, uMm);
         map.thicknessMm[cell] = wallMm * Math.min(Math.max(estimate.kept, 0), mostKept);
         map.errorMm[cell] = wallMm * Math.max(estimate.error, Math.sqrt(points.variance[estimate.nearest]!));
-        map.known[cell] = estimate.awayMm > GUESS_BEYOND_MM ? KNOWN.guess : estimate.awayMm > READ_WITHIN_MM ? KNOWN.between : KNOWN.read;
+        map.known[cell] =
+          estimate.awayMm > GUESS_BEYOND_MM
+            ? KNOWN.guess
+            : estimate.awayMm > READ_WITHIN_MM
+              ? KNOWN.between
+              : KNOWN.read;
         if (map.known[cell] === KNOWN.guess) guessedMm += rowMm;
       }
     }
@@ -79,21 +94,30 @@ export function columnStations(lengthMm: number): Float64Array {
 
 /** Readings in order of station, as fractions of their face's nominal. */
 export function placedReadings(member: Member, readings: readonly Reading[]): PlacedReadings {
-  const placed = readings.flatMap((reading) => {
-    const face = faceOf(member.shape, reading.face);
-    return face ? [{ reading, face }] : [];
-  }).sort((a, b) => a.reading.stationMm - b.reading.stationMm);
+  const placed = readings
+    .flatMap((reading) => {
+      const face = faceOf(member.shape, reading.face);
+      return face ? [{ reading, face }] : [];
+    })
+    .sort((a, b) => a.reading.stationMm - b.reading.stationMm);
   return {
     count: placed.length,
     stationMm: Float64Array.from(placed, ({ reading }) => reading.stationMm),
     uMm: Float64Array.from(placed, ({ reading, face }) => uOnFace(face, reading.heightMm)),
     kept: Float64Array.from(placed, ({ reading, face }) => reading.thicknessMm / face.wallMm),
-    variance: Float64Array.from(placed, ({ reading, face }) => (METHOD_ERROR_MM[reading.method] / face.wallMm) ** 2),
+    variance: Float64Array.from(
+      placed,
+      ({ reading, face }) => (METHOD_ERROR_MM[reading.method] / face.wallMm) ** 2,
+    ),
     roundMm: isClosed(member.shape) ? developedWidthMm(member.shape) : Infinity,
   };
 }
 
-interface Nearest { readonly found: number; readonly index: Int32Array; readonly distanceMm: Float64Array }
+interface Nearest {
+  readonly found: number;
+  readonly index: Int32Array;
+  readonly distanceMm: Float64Array;
+}
 
 /** A search for the nearest readings in scaled distance: walks outward by station and stops when station alone is too far. */
 function nearestSearch(points: PlacedReadings): (stationMm: number, uMm: number) => Nearest {
@@ -117,7 +141,8 @@ function nearestSearch(points: PlacedReadings): (stationMm: number, uMm: number)
     while (before >= 0 || after < points.count) {
       const gapBefore = before >= 0 ? stationMm - points.stationMm[before]! : Infinity;
       const gapAfter = after < points.count ? points.stationMm[after]! - stationMm : Infinity;
-      if (found === NEIGHBOURS && Math.min(gapBefore, gapAfter) / ALONG_PER_ACROSS >= distanceMm[found - 1]!) break;
+      if (found === NEIGHBOURS && Math.min(gapBefore, gapAfter) / ALONG_PER_ACROSS >= distanceMm[found - 1]!)
+        break;
       consider(gapBefore <= gapAfter ? before-- : after++);
     }
     return { found, index, distanceMm };
@@ -146,25 +171,44 @@ function firstAtOrAfter(sorted: Float64Array, value: number): number {
 }
 
 /** The wall at one station: one thickness, error and knowledge per surface row, read off the nearest columns. */
-export interface WallProfile { readonly thicknessMm: Float64Array; readonly errorMm: Float64Array; readonly known: Uint8Array }
+export interface WallProfile {
+  readonly thicknessMm: Float64Array;
+  readonly errorMm: Float64Array;
+  readonly known: Uint8Array;
+}
 
 export function wallAt(map: ThicknessMap, stationMm: number): WallProfile {
   const columns = map.stationsMm.length;
-  const place = Math.max(0, Math.min(columns - 1, (stationMm / map.stationsMm[columns - 1]!) * (columns - 1)));
+  const place = Math.max(
+    0,
+    Math.min(columns - 1, (stationMm / map.stationsMm[columns - 1]!) * (columns - 1)),
+  );
   const left = Math.min(Math.floor(place), columns - 2);
   const part = place - left;
   const rows = map.surface.uMm.length;
-  const mix = (field: Float64Array) => Float64Array.from({ length: rows }, (_, row) => {
-    const cell = row * columns + left;
-    return field[cell]! + part * (field[cell + 1]! - field[cell]!);
-  });
-  const known = Uint8Array.from({ length: rows }, (_, row) => map.known[row * columns + (part < 0.5 ? left : left + 1)]!);
+  const mix = (field: Float64Array) =>
+    Float64Array.from({ length: rows }, (_, row) => {
+      const cell = row * columns + left;
+      return field[cell]! + part * (field[cell + 1]! - field[cell]!);
+    });
+  const known = Uint8Array.from(
+    { length: rows },
+    (_, row) => map.known[row * columns + (part < 0.5 ? left : left + 1)]!,
+  );
   return { thicknessMm: mix(map.thicknessMm), errorMm: mix(map.errorMm), known };
 }
 
 /** The map at one place: value, standard error, and whether it is a guess there. */
-export function valueAt(map: ThicknessMap, stationMm: number, uMm: number): { readonly thicknessMm: number; readonly errorMm: number; readonly guessed: boolean } {
+export function valueAt(
+  map: ThicknessMap,
+  stationMm: number,
+  uMm: number,
+): { readonly thicknessMm: number; readonly errorMm: number; readonly guessed: boolean } {
   const wall = wallAt(map, stationMm);
   const row = Math.max(0, map.surface.edgeUMm.findIndex((edge, k) => k > 0 && uMm <= edge) - 1);
-  return { thicknessMm: wall.thicknessMm[row]!, errorMm: wall.errorMm[row]!, guessed: wall.known[row] === KNOWN.guess };
+  return {
+    thicknessMm: wall.thicknessMm[row]!,
+    errorMm: wall.errorMm[row]!,
+    guessed: wall.known[row] === KNOWN.guess,
+  };
 }

@@ -2,7 +2,10 @@
  * How alike two readings are by their distance: C(h) = sill · exp(−h/range), h in scaled millimetres (along the rail counted a quarter).
  * Values are fractions of each face's own nominal, so that faces of different walls go together.
  */
-export interface Covariance { readonly sill: number; readonly rangeMm: number }
+export interface Covariance {
+  readonly sill: number;
+  readonly rangeMm: number;
+}
 
 /** Readings placed on the unrolled surface, in order of station. `variance`: the tool's own, as a fraction of nominal, squared. */
 export interface PlacedReadings {
@@ -43,7 +46,10 @@ const PAIRED_AHEAD = 48;
  * or all equal: the default, at least as wide as the readings spread.
  */
 export function fittedCovariance(points: PlacedReadings): Covariance {
-  const fallback = { ...DEFAULT_COVARIANCE, sill: clamp(Math.max(DEFAULT_COVARIANCE.sill, varianceOf(points.kept)), ...SILLS) };
+  const fallback = {
+    ...DEFAULT_COVARIANCE,
+    sill: clamp(Math.max(DEFAULT_COVARIANCE.sill, varianceOf(points.kept)), ...SILLS),
+  };
   if (points.count < FEWEST_READINGS) return fallback;
   const lags = experimental(points).filter((lag) => lag.pairs >= FEWEST_PAIRS);
   if (lags.length < 4) return fallback;
@@ -61,11 +67,18 @@ export function fittedCovariance(points: PlacedReadings): Covariance {
   return best!.covariance;
 }
 
-interface Lag { readonly awayMm: number; readonly pairs: number; readonly gamma: number }
+interface Lag {
+  readonly awayMm: number;
+  readonly pairs: number;
+  readonly gamma: number;
+}
 
 /** γ(h) by lag: half the fourth power of the mean root difference, corrected for small counts (Cressie & Hawkins 1980, from memory). */
 function experimental(points: PlacedReadings): Lag[] {
-  const roots = new Float64Array(LAGS_MM.length), away = new Float64Array(LAGS_MM.length), tool = new Float64Array(LAGS_MM.length), pairs = new Float64Array(LAGS_MM.length);
+  const roots = new Float64Array(LAGS_MM.length),
+    away = new Float64Array(LAGS_MM.length),
+    tool = new Float64Array(LAGS_MM.length),
+    pairs = new Float64Array(LAGS_MM.length);
   for (let i = 0; i < points.count; i++) {
     for (let j = i + 1; j < Math.min(points.count, i + PAIRED_AHEAD); j++) {
       const h = scaledDistanceMm(points, j, points.stationMm[i]!, points.uMm[i]!);

@@ -15,7 +15,11 @@ const MM_PER: Readonly<Record<string, number>> = { mm: 1, cm: 10, m: 1000 };
  * A bare number is in `bareUnit`; a fraction is always inches. Answers mm; negative lengths are refused.
  */
 export function parseLengthMm(text: string, bareUnit: UnitSystem): Outcome<number> {
-  const trimmed = text.trim().toLowerCase().replace(/[”″]|''/g, '"').replace(/[’′]/g, "'");
+  const trimmed = text
+    .trim()
+    .toLowerCase()
+    .replace(/[”″]|''/g, '"')
+    .replace(/[’′]/g, "'");
   if (trimmed === '') return fail('nothing was typed');
   if (trimmed.startsWith('-')) return fail(`"${text.trim()}" is below zero`);
   const gauge = GAUGE.exec(trimmed);
@@ -40,7 +44,9 @@ function addInches(inchesSoFar: number, rest: string, asTyped: string): Outcome<
   const bare = rest.replace(/\s*(?:"|in(?:ch(?:es)?)?\.?)$/, '').trim();
   if (bare === '') return ok(inchesSoFar * MM_PER_INCH);
   const inches = parseInches(bare);
-  return inches.ok ? ok((inchesSoFar + inches.value) * MM_PER_INCH) : fail(`"${asTyped}" is not a length in feet and inches`);
+  return inches.ok
+    ? ok((inchesSoFar + inches.value) * MM_PER_INCH)
+    : fail(`"${asTyped}" is not a length in feet and inches`);
 }
 
 function parseInches(bare: string): Outcome<number> {

@@ -6,7 +6,8 @@ import { fail, ok, type Outcome } from './outcome';
 export function parseMassKg(text: string, bareUnit: UnitSystem): Outcome<number> {
   const said = /^([\d.,\s]+?)\s*(lbs?|kg)?$/i.exec(text.trim());
   const value = said ? Number(said[1]!.replace(/[,\s]/g, '')) : NaN;
-  if (!said || !(value > 0)) return fail(bareUnit === 'in' ? 'pounds, such as 26000' : 'kilograms, such as 11800');
+  if (!said || !(value > 0))
+    return fail(bareUnit === 'in' ? 'pounds, such as 26000' : 'kilograms, such as 11800');
   const isKg = said[2] ? said[2].toLowerCase() === 'kg' : bareUnit === 'mm';
   return ok(isKg ? value : poundsToKg(value));
 }

@@ -48,17 +48,22 @@ export const printForce = (forceN: number, system: UnitSystem): string =>
 
 /** A line force: kip/in or N/mm, three figures. */
 export const printLineForce = (nPerMm: number, system: UnitSystem): string =>
-  system === 'in' ? `${significant((nPerMm * MM_PER_INCH) / N_PER_KIP, 3)} kip/in` : `${significant(nPerMm, 3)} N/mm`;
+  system === 'in'
+    ? `${significant((nPerMm * MM_PER_INCH) / N_PER_KIP, 3)} kip/in`
+    : `${significant(nPerMm, 3)} N/mm`;
 
 /** A stress: ksi or MPa, two figures are enough for a beam's. */
 export const printStress = (mpa: number, system: UnitSystem): string =>
-  system === 'in' ? `${significant(mpa / (N_PER_KIP / MM_PER_INCH ** 2), 2)} ksi` : `${significant(mpa, 2)} MPa`;
+  system === 'in'
+    ? `${significant(mpa / (N_PER_KIP / MM_PER_INCH ** 2), 2)} ksi`
+    : `${significant(mpa, 2)} MPa`;
 
 export const printMass = (massKg: number, system: UnitSystem): string =>
   system === 'in' ? `${significant(kgToPounds(massKg), 3)} lb` : `${significant(massKg, 3)} kg`;
 
 /** A retained fraction as two digits: 0.604 → "60 %". */
-export const percent = (fraction: number): string => (Number.isFinite(fraction) ? `${Math.round(fraction * 100)} %` : '–');
+export const percent = (fraction: number): string =>
+  Number.isFinite(fraction) ? `${Math.round(fraction * 100)} %` : '–';
 
 /** `figures` significant figures without exponent notation. */
 export function significant(value: number, figures: number): string {

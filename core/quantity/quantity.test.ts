@@ -1,11 +1,33 @@
 import fc from 'fast-check';
-import { lengthDigits, parseLengthMm, parseMassKg, printLength, sixteenths, significant, valueOf, percent } from '.';
+import {
+  lengthDigits,
+  parseLengthMm,
+  parseMassKg,
+  printLength,
+  sixteenths,
+  significant,
+  valueOf,
+  percent,
+} from '.';
 
 const mm = (text: string, bare: 'in' | 'mm' = 'in') => valueOf(parseLengthMm(text, bare));
 
 test.each([
-  ['3/16', 4.7625], ['10ga', 3.4163], ['10 ga', 3.4163], ['4.7mm', 4.7], ['14-3/8', 365.125], ['14 3/8', 365.125], ["1' 2\"", 355.6],
-  ['0.118', 2.9972], ['.118"', 2.9972], ["1'", 304.8], ["1' 2-1/2\"", 368.3], ['1.5 in', 38.1], ['96', 2438.4], ['2.4 m', 2400], ['0', 0],
+  ['3/16', 4.7625],
+  ['10ga', 3.4163],
+  ['10 ga', 3.4163],
+  ['4.7mm', 4.7],
+  ['14-3/8', 365.125],
+  ['14 3/8', 365.125],
+  ['1\' 2"', 355.6],
+  ['0.118', 2.9972],
+  ['.118"', 2.9972],
+  ["1'", 304.8],
+  ['1\' 2-1/2"', 368.3],
+  ['1.5 in', 38.1],
+  ['96', 2438.4],
+  ['2.4 m', 2400],
+  ['0', 0],
 ])('%s is %d mm', (text, expected) => expect(mm(text)).toBeCloseTo(expected, 4));
 
 test('a bare number follows the unit shown; a fraction is always inches', () => {
@@ -14,11 +36,14 @@ test('a bare number follows the unit shown; a fraction is always inches', () => 
   expect(mm('2"', 'mm')).toBeCloseTo(50.8, 6);
 });
 
-test.each(['', 'abc', '3/0', '-2', '99ga', '1,5', "1' x", '3/16/2', 'NaN', 'Infinity'])('%p is refused with a reason', (text) => {
-  const outcome = parseLengthMm(text, 'in');
-  expect(outcome.ok).toBe(false);
-  expect(!outcome.ok && outcome.reason.length).toBeGreaterThan(5);
-});
+test.each(['', 'abc', '3/0', '-2', '99ga', '1,5', "1' x", '3/16/2', 'NaN', 'Infinity'])(
+  '%p is refused with a reason',
+  (text) => {
+    const outcome = parseLengthMm(text, 'in');
+    expect(outcome.ok).toBe(false);
+    expect(!outcome.ok && outcome.reason.length).toBeGreaterThan(5);
+  },
+);
 
 test('printing: sixteenths, decimals, millimetres, minus sign', () => {
   expect(sixteenths(14.374)).toBe('14 3/8');
@@ -33,12 +58,22 @@ test('printing: sixteenths, decimals, millimetres, minus sign', () => {
 });
 
 test('what is printed in sixteenths reads back within half a sixteenth', () => {
-  fc.assert(fc.property(fc.double({ min: 0, max: 8000, noNaN: true }), (length) => {
-    expect(Math.abs(mm(lengthDigits(length, 'in', 'length')) - length)).toBeLessThanOrEqual(25.4 / 32 + 1e-9);
-  }), { seed: 1, numRuns: 200 });
+  fc.assert(
+    fc.property(fc.double({ min: 0, max: 8000, noNaN: true }), (length) => {
+      expect(Math.abs(mm(lengthDigits(length, 'in', 'length')) - length)).toBeLessThanOrEqual(
+        25.4 / 32 + 1e-9,
+      );
+    }),
+    { seed: 1, numRuns: 200 },
+  );
 });
 
-test.each([['26,000', 'in', 11793.40162], ['26000 lb', 'mm', 11793.40162], ['11 800', 'mm', 11800], ['4000kg', 'in', 4000]] as const)('weight %s in %s', (text, system, kg) => {
+test.each([
+  ['26,000', 'in', 11793.40162],
+  ['26000 lb', 'mm', 11793.40162],
+  ['11 800', 'mm', 11800],
+  ['4000kg', 'in', 4000],
+] as const)('weight %s in %s', (text, system, kg) => {
   const parsed = parseMassKg(text, system);
   expect(parsed.ok && parsed.value).toBeCloseTo(kg, 4);
 });

@@ -13,7 +13,8 @@ export function minimumLegMm(thinnerMm: number): number {
 }
 
 /** Largest fillet leg along a plate's edge, mm: the edge itself under 1/4 in, else 1/16 less (AISC 360 J2.2b, from memory). */
-export const maximumLegMm = (edgeMm: number): number => (edgeMm < inchesToMm(1 / 4) - 1e-9 ? edgeMm : edgeMm - SIXTEENTH_MM);
+export const maximumLegMm = (edgeMm: number): number =>
+  edgeMm < inchesToMm(1 / 4) - 1e-9 ? edgeMm : edgeMm - SIXTEENTH_MM;
 
 /** The leg to ask for: the smallest allowed, rounded up to a sixteenth where the edge has room, never above the largest allowed. */
 export function chosenLegMm(plateMm: number, landingMm: number): number {
@@ -29,7 +30,8 @@ export const lapMm = (thinnerMm: number): number => Math.max(5 * thinnerMm, inch
 export const shortestRunMm = (legMm: number): number => Math.max(4 * legMm, inchesToMm(1.5));
 
 /** Widest centre-to-centre pitch of runs stitching a plate in compression, mm: 0.75 √(E/Fy) t (AISC 360, from memory). */
-export const widestPitchMm = (plateMm: number, youngsMpa: number, yieldMpa: number): number => 0.75 * Math.sqrt(youngsMpa / yieldMpa) * plateMm;
+export const widestPitchMm = (plateMm: number, youngsMpa: number, yieldMpa: number): number =>
+  0.75 * Math.sqrt(youngsMpa / yieldMpa) * plateMm;
 
 /**
  * Plug-weld hole for a plate, mm: at least t + 5/16 in, taken up to an odd sixteenth (1/8 → 7/16, 3/16 → 9/16; AISC 360 J2.3b, from memory).

@@ -27,12 +27,25 @@ export const loadFactorsSchema = z.object({
   liftAllowable: z.number().gt(0).lte(1),
 });
 export type LoadFactors = z.infer<typeof loadFactorsSchema>;
-export const DEFAULT_LOAD_FACTORS: LoadFactors = { bumpG: 3, brakeG: 0.6, cornerG: 0.4, ditchMm: 150, scrubShare: 0.7, steeringN: 2000, recoveryShare: 0.5, roadAllowable: 0.67, liftAllowable: 0.5 };
+export const DEFAULT_LOAD_FACTORS: LoadFactors = {
+  bumpG: 3,
+  brakeG: 0.6,
+  cornerG: 0.4,
+  ditchMm: 150,
+  scrubShare: 0.7,
+  steeringN: 2000,
+  recoveryShare: 0.5,
+  roadAllowable: 0.67,
+  liftAllowable: 0.5,
+};
 
 /** Rules of the Walk and its rough prices; defaults common practice, no source, where nothing else is said. */
 export const walkPracticeSchema = z.object({
   /** Metal is looked at this far round a lift point or mount: 12 in common practice; 300 mm in the UK inspection manual's prescribed area. */
-  reachMm: z.number().gte(50, 'a reach under 50 mm (2 in) sees nothing').lte(1000, 'a reach over 1 m (39 in) is the whole rail'),
+  reachMm: z
+    .number()
+    .gte(50, 'a reach under 50 mm (2 in) sees nothing')
+    .lte(1000, 'a reach over 1 m (39 in) is the whole rail'),
   /** Up to this share of a member's critical spots may stay unseen before nothing can be said of it. */
   unseenShare: z.number().gte(0).lte(1),
   /** Money an hour, and what an hour's material comes to. */
@@ -40,12 +53,30 @@ export const walkPracticeSchema = z.object({
   currency: z.string().trim().min(1).max(4),
 });
 export type WalkPractice = z.infer<typeof walkPracticeSchema>;
-export const DEFAULT_WALK_PRACTICE: WalkPractice = { reachMm: inchesToMm(12), unseenShare: 0.25, ratePerHour: 110, currency: '$' };
+export const DEFAULT_WALK_PRACTICE: WalkPractice = {
+  reachMm: inchesToMm(12),
+  unseenShare: 0.25,
+  ratePerHour: 110,
+  currency: '$',
+};
 
 /** Profiles to start the walk's rules from. */
 export const WALK_PROFILES = {
-  'US, 12 in': { reachMm: inchesToMm(12), source: { document: '49 CFR 393.201 and 396 Appendix A name frame, mounts and fasteners; 12 in round a mount is common practice', fromMemory: true } },
-  'UK, 300 mm': { reachMm: 300, source: { document: 'UK MOT inspection manual, prescribed areas: 300 mm round a mounting', fromMemory: true } },
+  'US, 12 in': {
+    reachMm: inchesToMm(12),
+    source: {
+      document:
+        '49 CFR 393.201 and 396 Appendix A name frame, mounts and fasteners; 12 in round a mount is common practice',
+      fromMemory: true,
+    },
+  },
+  'UK, 300 mm': {
+    reachMm: 300,
+    source: {
+      document: 'UK MOT inspection manual, prescribed areas: 300 mm round a mounting',
+      fromMemory: true,
+    },
+  },
 } as const satisfies Record<string, { reachMm: number; source: Source }>;
 export type WalkProfile = keyof typeof WALK_PROFILES;
 
@@ -85,33 +116,81 @@ export const DEFAULT_PRACTICE: Practice = {
 
 /** Sound metal a school wants below the top corner before a bottom cap alone will do, mm. */
 export const schoolMarginMm = (school: School): number =>
-  ({ 'half-inch band': inchesToMm(1 / 2), 'one inch left': inchesToMm(1), 'where rust ends': inchesToMm(1 / 2) })[school];
+  ({
+    'half-inch band': inchesToMm(1 / 2),
+    'one inch left': inchesToMm(1),
+    'where rust ends': inchesToMm(1 / 2),
+  })[school];
 
 /** How near the top corner the school lets a plate's edge come, mm. */
 export const schoolEdgeMm = (school: School): number =>
-  ({ 'half-inch band': inchesToMm(1 / 4), 'one inch left': inchesToMm(1), 'where rust ends': inchesToMm(1 / 4) })[school];
+  ({
+    'half-inch band': inchesToMm(1 / 4),
+    'one inch left': inchesToMm(1),
+    'where rust ends': inchesToMm(1 / 4),
+  })[school];
 
 /** Sources of the limits the rules use. */
 export const LIMIT_SOURCES = {
   retained: { document: 'API 579-1, allowable remaining strength factor 0.90', fromMemory: true },
   sound: COMMON_PRACTICE,
   school: COMMON_PRACTICE,
-  crack: { document: '49 CFR 393.201(a)', clause: 'frame not cracked, loose, sagging or broken', fromMemory: true },
-  flangeCut: { document: '49 CFR 393.201(c)', clause: 'flanges between the axles not cut except as the maker specifies', fromMemory: true },
-  weldByMaker: { document: '49 CFR 393.201(d)', clause: 'welding only as the maker allows', fromMemory: true },
-  lap: { document: 'AISC 360, J2.2b', clause: 'lap at least five times the thinner part and 1 in', fromMemory: true },
-  minimumLeg: { document: 'AWS D1.1, minimum fillet size', clause: 'thinner part; 3/16 in where cyclically loaded', fromMemory: true },
+  crack: {
+    document: '49 CFR 393.201(a)',
+    clause: 'frame not cracked, loose, sagging or broken',
+    fromMemory: true,
+  },
+  flangeCut: {
+    document: '49 CFR 393.201(c)',
+    clause: 'flanges between the axles not cut except as the maker specifies',
+    fromMemory: true,
+  },
+  weldByMaker: {
+    document: '49 CFR 393.201(d)',
+    clause: 'welding only as the maker allows',
+    fromMemory: true,
+  },
+  lap: {
+    document: 'AISC 360, J2.2b',
+    clause: 'lap at least five times the thinner part and 1 in',
+    fromMemory: true,
+  },
+  minimumLeg: {
+    document: 'AWS D1.1, minimum fillet size',
+    clause: 'thinner part; 3/16 in where cyclically loaded',
+    fromMemory: true,
+  },
   maximumLeg: { document: 'AISC 360, J2.2b', clause: 'fillet along an edge', fromMemory: true },
-  intermittent: { document: 'AISC 360, J2.2b', clause: 'intermittent fillets at least 4 legs and 1 1/2 in', fromMemory: true },
+  intermittent: {
+    document: 'AISC 360, J2.2b',
+    clause: 'intermittent fillets at least 4 legs and 1 1/2 in',
+    fromMemory: true,
+  },
   stitchPitch: { document: 'AISC 360, E6/D4 stitch spacing', clause: '0.75√(E/Fy)·t', fromMemory: true },
   outstand: { document: 'AISC 360, Table B4.1a', clause: 'outstand b/t ≤ 0.56√(E/Fy)', fromMemory: true },
-  plug: { document: 'AISC 360, J2.3b', clause: 'hole at least t + 5/16 in, up to an odd sixteenth', fromMemory: true },
+  plug: {
+    document: 'AISC 360, J2.3b',
+    clause: 'hole at least t + 5/16 in, up to an odd sixteenth',
+    fromMemory: true,
+  },
   baseMetal: { document: 'AISC 360, J4', clause: 'min(0.4 Fy t, 0.3 Fu t)', fromMemory: true },
-  demand: { document: 'Allowable share of yield: common practice; buckling by AISC 360', clause: 'Table B4.1a, F2', fromMemory: true },
+  demand: {
+    document: 'Allowable share of yield: common practice; buckling by AISC 360',
+    clause: 'Table B4.1a, F2',
+    fromMemory: true,
+  },
   fatigue: { document: 'AISC 360, Appendix 3', clause: 'Table A-3.1', fromMemory: true },
   crippling: { document: 'AISC 360, J10.3', clause: 'web local crippling over 2', fromMemory: true },
   practice: COMMON_PRACTICE,
-  seen: { document: 'Common practice: not seen is never fine. 49 CFR 396 Appendix A wants frame members and fasteners looked at', fromMemory: true },
-  fastened: { document: '49 CFR 393.201(b)', clause: 'bolts securing cab or body not loose, broken or missing', fromMemory: true },
+  seen: {
+    document:
+      'Common practice: not seen is never fine. 49 CFR 396 Appendix A wants frame members and fasteners looked at',
+    fromMemory: true,
+  },
+  fastened: {
+    document: '49 CFR 393.201(b)',
+    clause: 'bolts securing cab or body not loose, broken or missing',
+    fromMemory: true,
+  },
 } as const satisfies Record<string, Source>;
 export type LimitSource = keyof typeof LIMIT_SOURCES;

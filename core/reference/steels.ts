@@ -20,11 +20,47 @@ export interface Steel {
 export const YOUNGS_MODULUS_MPA = ksiToMpa(29000);
 
 const STEELS: Readonly<Record<SteelId, Steel>> = {
-  'a36': { id: 'a36', name: 'Mild steel, 36 ksi yield', yieldMpa: ksiToMpa(36), tensileMpa: ksiToMpa(58), weldRepair: 'yes', source: { document: 'ASTM A36', clause: 'tensile requirements', fromMemory: true } },
-  'hot-rolled-50': { id: 'hot-rolled-50', name: 'Hot-rolled frame steel, 50 ksi yield', yieldMpa: ksiToMpa(50), tensileMpa: ksiToMpa(65), weldRepair: 'yes', source: { document: 'ASTM A1011 grade 50', clause: 'tensile requirements', fromMemory: true } },
-  'heat-treated-110': { id: 'heat-treated-110', name: 'Heat-treated rail, about 110 ksi yield', yieldMpa: ksiToMpa(110), tensileMpa: ksiToMpa(125), weldRepair: 'only as the maker allows', source: COMMON_PRACTICE },
-  'aluminium-6061': { id: 'aluminium-6061', name: 'Aluminium tube, 6061-T6 beside its welds', yieldMpa: ksiToMpa(11), tensileMpa: ksiToMpa(24), weldRepair: 'only as the maker allows', youngsMpa: ksiToMpa(10000), source: { document: 'Aluminum Design Manual, 6061-T6, welded', fromMemory: true } },
-  'unknown': { id: 'unknown', name: 'Unknown: no label, no hardness test', yieldMpa: ksiToMpa(36), tensileMpa: ksiToMpa(58), weldRepair: 'only as the maker allows', source: COMMON_PRACTICE },
+  a36: {
+    id: 'a36',
+    name: 'Mild steel, 36 ksi yield',
+    yieldMpa: ksiToMpa(36),
+    tensileMpa: ksiToMpa(58),
+    weldRepair: 'yes',
+    source: { document: 'ASTM A36', clause: 'tensile requirements', fromMemory: true },
+  },
+  'hot-rolled-50': {
+    id: 'hot-rolled-50',
+    name: 'Hot-rolled frame steel, 50 ksi yield',
+    yieldMpa: ksiToMpa(50),
+    tensileMpa: ksiToMpa(65),
+    weldRepair: 'yes',
+    source: { document: 'ASTM A1011 grade 50', clause: 'tensile requirements', fromMemory: true },
+  },
+  'heat-treated-110': {
+    id: 'heat-treated-110',
+    name: 'Heat-treated rail, about 110 ksi yield',
+    yieldMpa: ksiToMpa(110),
+    tensileMpa: ksiToMpa(125),
+    weldRepair: 'only as the maker allows',
+    source: COMMON_PRACTICE,
+  },
+  'aluminium-6061': {
+    id: 'aluminium-6061',
+    name: 'Aluminium tube, 6061-T6 beside its welds',
+    yieldMpa: ksiToMpa(11),
+    tensileMpa: ksiToMpa(24),
+    weldRepair: 'only as the maker allows',
+    youngsMpa: ksiToMpa(10000),
+    source: { document: 'Aluminum Design Manual, 6061-T6, welded', fromMemory: true },
+  },
+  unknown: {
+    id: 'unknown',
+    name: 'Unknown: no label, no hardness test',
+    yieldMpa: ksiToMpa(36),
+    tensileMpa: ksiToMpa(58),
+    weldRepair: 'only as the maker allows',
+    source: COMMON_PRACTICE,
+  },
 };
 
 export const steel = (id: SteelId): Steel => STEELS[id];

@@ -1,12 +1,23 @@
 import { drawRounded, polygonArea, type Pen, type Point } from '../geometry';
-import { BETWEEN_HEAT_ZONES_MM, CORNER_RADIUS_MM, plugHoleMm, STEEL_DENSITY_KG_PER_MM3, type Practice } from '../reference';
+import {
+  BETWEEN_HEAT_ZONES_MM,
+  CORNER_RADIUS_MM,
+  plugHoleMm,
+  STEEL_DENSITY_KG_PER_MM3,
+  type Practice,
+} from '../reference';
 import { lengthDigits, type UnitSystem } from '../quantity';
 import { developedWidthMm, faceAtU, isClosed, surfaceOf, type Member } from '../frame';
 import { foldsBetween } from '../weigh';
 import { bendAllowanceMm } from './bend';
 import { coverage, outlineOnStrip, taperLengthMm, type Piece, type Repair } from './repair';
 
-export interface FlatHole { readonly xMm: number; readonly vMm: number; readonly diameterMm: number; readonly purpose: 'drain' | 'plug weld' }
+export interface FlatHole {
+  readonly xMm: number;
+  readonly vMm: number;
+  readonly diameterMm: number;
+  readonly purpose: 'drain' | 'plug weld';
+}
 
 /**
  * A piece laid flat. x runs along the rail from the piece's front end, v across it from its first edge:
@@ -18,7 +29,12 @@ export interface FlatHole { readonly xMm: number; readonly vMm: number; readonly
 export interface FlatPattern {
   readonly piece: Piece;
   readonly outline: readonly Point[];
-  readonly bends: readonly { readonly startVMm: number; readonly endVMm: number; readonly fromXMm: number; readonly toXMm: number }[];
+  readonly bends: readonly {
+    readonly startVMm: number;
+    readonly endVMm: number;
+    readonly fromXMm: number;
+    readonly toXMm: number;
+  }[];
   readonly holes: readonly FlatHole[];
   readonly lengthMm: number;
   readonly widthMm: number;
@@ -34,12 +50,21 @@ export function flatPattern(member: Member, repair: Repair, piece: Piece, practi
   const allowanceMm = bendAllowanceMm(Math.PI / 2, insideRadiusMm, piece.thicknessMm, practice.bendK);
   const folds = foldsBetween(surface, whole.uFromMm, whole.uToMm);
   const toV = (uMm: number) => flattened(uMm, whole.uFromMm, folds, insideRadiusMm, allowanceMm);
-  const outline = outlineOnStrip(member, piece).map(([stationMm, uMm]): Point => [stationMm - piece.startMm, toV(uMm)]);
+  const outline = outlineOnStrip(member, piece).map(([stationMm, uMm]): Point => [
+    stationMm - piece.startMm,
+    toV(uMm),
+  ]);
   const lengthMm = piece.endMm - piece.startMm;
   return {
-    piece, outline, lengthMm,
+    piece,
+    outline,
+    lengthMm,
     widthMm: toV(whole.uToMm),
-    bends: folds.map((fold) => ({ startVMm: toV(fold - insideRadiusMm), endVMm: toV(fold + insideRadiusMm), ...spanAcross(outline, toV(fold)) })),
+    bends: folds.map((fold) => ({
+      startVMm: toV(fold - insideRadiusMm),
+      endVMm: toV(fold + insideRadiusMm),
+      ...spanAcross(outline, toV(fold)),
+    })),
     holes: [...drains(member, piece, practice, toV), ...plugs(member, repair, piece, toV)],
     insideRadiusMm,
     bendAllowanceMm: allowanceMm,
@@ -48,7 +73,13 @@ export function flatPattern(member: Member, repair: Repair, piece: Piece, practi
 }
 
 /** Flat coordinate of a wrapped one: each fold's 2R of outside-of-rail corner becomes one bend allowance. */
-function flattened(uMm: number, uFromMm: number, folds: readonly number[], radiusMm: number, allowanceMm: number): number {
+function flattened(
+  uMm: number,
+  uFromMm: number,
+  folds: readonly number[],
+  radiusMm: number,
+  allowanceMm: number,
+): number {
   let v = uMm - uFromMm;
   for (const fold of folds) {
     const into = Math.min(Math.max(uMm - (fold - radiusMm), 0), 2 * radiusMm);
@@ -64,7 +95,9 @@ function spanAcross(outline: readonly Point[], v: number): { fromXMm: number; to
     const [nextX, nextY] = outline[(k + 1) % outline.length]!;
     if (y > v !== nextY > v) crossings.push(x + ((v - y) * (nextX - x)) / (nextY - y));
   });
-  return crossings.length ? { fromXMm: Math.min(...crossings), toXMm: Math.max(...crossings) } : { fromXMm: 0, toXMm: 0 };
+  return crossings.length
+    ? { fromXMm: Math.min(...crossings), toXMm: Math.max(...crossings) }
+    : { fromXMm: 0, toXMm: 0 };
 }
 
 /** Drains belong to a closed pocket's low point: the bottom of a box's lower cap, one inside each end and one between when it is long. An open channel holds no water. */
@@ -74,7 +107,12 @@ function drains(member: Member, piece: Piece, practice: Practice, toV: (uMm: num
   const lengthMm = piece.endMm - piece.startMm;
   const inset = taperLengthMm(piece) + practice.drainDiameterMm;
   const places = lengthMm > 1200 ? [inset, lengthMm / 2, lengthMm - inset] : [inset, lengthMm - inset];
-  return places.map((xMm) => ({ xMm, vMm: toV(noseUMm), diameterMm: practice.drainDiameterMm, purpose: 'drain' }));
+  return places.map((xMm) => ({
+    xMm,
+    vMm: toV(noseUMm),
+    diameterMm: practice.drainDiameterMm,
+    purpose: 'drain',
+  }));
 }
 
 /** Plug holes a lap below each upright edge, at a pitch of 4 in, over the straight part. */
@@ -84,21 +122,40 @@ function plugs(member: Member, repair: Repair, piece: Piece, toV: (uMm: number) 
   const diameterMm = plugHoleMm(piece.thicknessMm);
   const pitchMm = 2 * BETWEEN_HEAT_ZONES_MM;
   const perimeterMm = developedWidthMm(member.shape);
-  const wrap = (uMm: number) => (isClosed(member.shape) ? ((uMm % perimeterMm) + perimeterMm) % perimeterMm : uMm);
-  const rows = [whole.uFromMm + 1.5 * diameterMm, whole.uToMm - 1.5 * diameterMm].filter((uMm) => faceAtU(member.shape, wrap(uMm)).upright);
+  const wrap = (uMm: number) =>
+    isClosed(member.shape) ? ((uMm % perimeterMm) + perimeterMm) % perimeterMm : uMm;
+  const rows = [whole.uFromMm + 1.5 * diameterMm, whole.uToMm - 1.5 * diameterMm].filter(
+    (uMm) => faceAtU(member.shape, wrap(uMm)).upright,
+  );
   const from = taperLengthMm(piece) + pitchMm / 2;
   const to = piece.endMm - piece.startMm - from;
   const count = Math.max(0, Math.floor((to - from) / pitchMm) + 1);
-  return rows.flatMap((uMm) => Array.from({ length: count }, (_, k): FlatHole => ({ xMm: from + k * pitchMm, vMm: toV(uMm), diameterMm, purpose: 'plug weld' })));
+  return rows.flatMap((uMm) =>
+    Array.from({ length: count }, (_, k): FlatHole => ({
+      xMm: from + k * pitchMm,
+      vMm: toV(uMm),
+      diameterMm,
+      purpose: 'plug weld',
+    })),
+  );
 }
 
 export const FLAT_LAYERS = ['CUT', 'BEND', 'MARK'] as const;
 
 /** Draws a flat pattern: layer CUT (outline and holes), BEND (both tangents and the middle), MARK (what a painter would write). y runs up. */
-export function drawFlatPattern(pen: Pen, pattern: FlatPattern, system: UnitSystem, mirroredTwin: boolean): void {
+export function drawFlatPattern(
+  pen: Pen,
+  pattern: FlatPattern,
+  system: UnitSystem,
+  mirroredTwin: boolean,
+): void {
   const flip = (v: number) => pattern.widthMm - v;
   pen.layer('CUT');
-  drawRounded(pen, pattern.outline.map(([x, v]): Point => [x, flip(v)]), CORNER_RADIUS_MM);
+  drawRounded(
+    pen,
+    pattern.outline.map(([x, v]): Point => [x, flip(v)]),
+    CORNER_RADIUS_MM,
+  );
   for (const hole of pattern.holes) pen.circle(hole.xMm, flip(hole.vMm), hole.diameterMm / 2);
   pen.layer('BEND');
   for (const bend of pattern.bends) {
@@ -117,5 +174,10 @@ export function drawFlatPattern(pen: Pen, pattern: FlatPattern, system: UnitSyst
   const words = mirroredTwin ? `${label}  MIRRORED TWIN` : label;
   const textX = (mirroredTwin ? 0.78 : 0.22) * pattern.lengthMm;
   pen.text(textX, flip(0.3 * pattern.widthMm), size, words);
-  pen.text(textX, flip(0.3 * pattern.widthMm) - 1.8 * size, size, mirroredTwin ? 'this edge up   > front' : 'front <   this edge up');
+  pen.text(
+    textX,
+    flip(0.3 * pattern.widthMm) - 1.8 * size,
+    size,
+    mirroredTwin ? 'this edge up   > front' : 'front <   this edge up',
+  );
 }

@@ -26,7 +26,12 @@ const onSheet = (picture: MemberPicture, uMm: number): number => {
 };
 
 /** Both lengthwise edges of a piece at a station. Empty beyond its ends or when nothing was measured. */
-export function landingsAt(picture: MemberPicture, repair: Pick<Repair, 'pieces'>, piece: Piece, stationMm: number): EdgeLanding[] {
+export function landingsAt(
+  picture: MemberPicture,
+  repair: Pick<Repair, 'pieces'>,
+  piece: Piece,
+  stationMm: number,
+): EdgeLanding[] {
   const cover = coverageAt(picture.member, piece, stationMm);
   if (!cover || !picture.map) return [];
   const wall = wallAt(picture.map, stationMm);
@@ -35,15 +40,29 @@ export function landingsAt(picture: MemberPicture, repair: Pick<Repair, 'pieces'
     landing(picture, wall, stationMm, cover.uFromMm, -1, legMm),
     landing(picture, wall, stationMm, cover.uToMm, 1, legMm),
   ];
-  return edges.map((edge) => (meetsAnotherPiece(picture, repair, piece, edge, stationMm, legMm) ? { ...edge, lands: true, why: 'meets the other cap', wallMm: piece.thicknessMm } : edge));
+  return edges.map((edge) =>
+    meetsAnotherPiece(picture, repair, piece, edge, stationMm, legMm)
+      ? { ...edge, lands: true, why: 'meets the other cap', wallMm: piece.thicknessMm }
+      : edge,
+  );
 }
 
 /** Whether another piece's edge lies within one shared weld of this one. */
-function meetsAnotherPiece(picture: MemberPicture, repair: Pick<Repair, 'pieces'>, piece: Piece, edge: EdgeLanding, stationMm: number, legMm: number): boolean {
+function meetsAnotherPiece(
+  picture: MemberPicture,
+  repair: Pick<Repair, 'pieces'>,
+  piece: Piece,
+  edge: EdgeLanding,
+  stationMm: number,
+  legMm: number,
+): boolean {
   const sheetU = onSheet(picture, edge.uMm);
   return repair.pieces.some((other) => {
     const cover = other.id !== piece.id && coverageAt(picture.member, other, stationMm);
-    return cover && [cover.uFromMm, cover.uToMm].some((uMm) => Math.abs(onSheet(picture, uMm) - sheetU) <= 2.2 * legMm);
+    return (
+      cover &&
+      [cover.uFromMm, cover.uToMm].some((uMm) => Math.abs(onSheet(picture, uMm) - sheetU) <= 2.2 * legMm)
+    );
   });
 }
 
@@ -51,10 +70,23 @@ function meetsAnotherPiece(picture: MemberPicture, repair: Pick<Repair, 'pieces'
  * The weld along an edge covers `legMm` of wall outside the plate; it and 1/8 in to each side must be sound.
  * `outward` is +1 where the wall outside the plate lies at greater u.
  */
-function landing(picture: MemberPicture, wall: WallProfile, stationMm: number, uMm: number, outward: 1 | -1, legMm: number): EdgeLanding {
+function landing(
+  picture: MemberPicture,
+  wall: WallProfile,
+  stationMm: number,
+  uMm: number,
+  outward: 1 | -1,
+  legMm: number,
+): EdgeLanding {
   const sheetU = onSheet(picture, uMm);
   const face = faceAtU(picture.member.shape, sheetU - outward * 1e-3);
-  const under = bandUnder(picture, wall, face, sheetU - outward * BESIDE_TOE_MM, sheetU + outward * (legMm + BESIDE_TOE_MM));
+  const under = bandUnder(
+    picture,
+    wall,
+    face,
+    sheetU - outward * BESIDE_TOE_MM,
+    sheetU + outward * (legMm + BESIDE_TOE_MM),
+  );
   const base = { uMm, face, wallMm: under.lowerMm };
   const upright = face.upright && uprightLanding(picture, face, sheetU, sheetU + outward * legMm, stationMm);
   if (upright) return { ...base, ...upright };
@@ -66,9 +98,16 @@ function landing(picture: MemberPicture, wall: WallProfile, stationMm: number, u
 /** Thinnest row that a band of u touches on one face. */
 function bandUnder(picture: MemberPicture, wall: WallProfile, face: Face, one: number, other: number) {
   const [low, high] = [Math.min(one, other), Math.max(one, other)];
-  let thicknessMm = Infinity, lowerMm = Infinity, guessed = false;
+  let thicknessMm = Infinity,
+    lowerMm = Infinity,
+    guessed = false;
   picture.surface.rowFace.forEach((rowFace, row) => {
-    if (rowFace.id !== face.id || picture.surface.edgeUMm[row]! >= high || picture.surface.edgeUMm[row + 1]! <= low) return;
+    if (
+      rowFace.id !== face.id ||
+      picture.surface.edgeUMm[row]! >= high ||
+      picture.surface.edgeUMm[row + 1]! <= low
+    )
+      return;
     thicknessMm = Math.min(thicknessMm, wall.thicknessMm[row]!);
     lowerMm = Math.min(lowerMm, Math.max(0, wall.thicknessMm[row]! - 1.645 * wall.errorMm[row]!));
     guessed ||= wall.known[row] === KNOWN.guess;
@@ -77,7 +116,13 @@ function bandUnder(picture: MemberPicture, wall: WallProfile, face: Face, one: n
 }
 
 /** On an upright face the bracketed edge decides, where it was read; else the map does. The weld lies from the plate's edge to its toe. */
-function uprightLanding(picture: MemberPicture, face: Face, edgeUMm: number, toeUMm: number, stationMm: number): Pick<EdgeLanding, 'lands' | 'why' | 'lapMm'> | undefined {
+function uprightLanding(
+  picture: MemberPicture,
+  face: Face,
+  edgeUMm: number,
+  toeUMm: number,
+  stationMm: number,
+): Pick<EdgeLanding, 'lands' | 'why' | 'lapMm'> | undefined {
   const edge = picture.edges.find((candidate) => candidate.face === face.id);
   const at = edge && edgeAt(edge, stationMm);
   const heights = [heightOnFace(face, edgeUMm), heightOnFace(face, toeUMm)];
@@ -91,7 +136,11 @@ function uprightLanding(picture: MemberPicture, face: Face, edgeUMm: number, toe
 /** Strength of the weld along one edge, N/mm: the weaker of fillet and lower-bound base metal. */
 export function edgeStrengthNPerMm(picture: MemberPicture, piece: Piece, edge: EdgeLanding): number {
   const legMm = chosenLegMm(piece.thicknessMm, picture.built.thicknessMm);
-  const base = baseMetalStrengthNPerMm(Math.min(edge.wallMm, piece.thicknessMm), picture.steel.yieldMpa, picture.steel.tensileMpa);
+  const base = baseMetalStrengthNPerMm(
+    Math.min(edge.wallMm, piece.thicknessMm),
+    picture.steel.yieldMpa,
+    picture.steel.tensileMpa,
+  );
   return Math.min(filletStrengthNPerMm(legMm, FILLER_TENSILE_MPA), base);
 }
 
@@ -99,10 +148,17 @@ export function edgeStrengthNPerMm(picture: MemberPicture, piece: Piece, edge: E
  * Development length of a piece from one of its ends, mm: the run of welds needed to bring its full allowable force in,
  * L_d = 0.67 Fy A / Σq_w. Without the frame's demand the plate is taken at its full allowable stress. Infinite when no weld lands there.
  */
-export function developmentMm(picture: MemberPicture, repair: Pick<Repair, 'pieces'>, piece: Piece, end: 'start' | 'finish'): number {
+export function developmentMm(
+  picture: MemberPicture,
+  repair: Pick<Repair, 'pieces'>,
+  piece: Piece,
+  end: 'start' | 'finish',
+): number {
   const insideMm = Math.min(picture.member.shape.depthMm / 2, (piece.endMm - piece.startMm) / 2);
   const stationMm = end === 'start' ? piece.startMm + insideMm : piece.endMm - insideMm;
-  const strength = landingsAt(picture, repair, piece, stationMm).filter((edge) => edge.lands).reduce((sum, edge) => sum + edgeStrengthNPerMm(picture, piece, edge), 0);
+  const strength = landingsAt(picture, repair, piece, stationMm)
+    .filter((edge) => edge.lands)
+    .reduce((sum, edge) => sum + edgeStrengthNPerMm(picture, piece, edge), 0);
   return strength > 0 ? plateForceN(picture, piece) / strength : Infinity;
 }
 
@@ -115,16 +171,20 @@ export function plateForceN(picture: MemberPicture, piece: Piece): number {
 /** Where bad metal is cut away: over the zone, from the plate's covered side up to the sound edge's bound. */
 export function cutsAt(picture: MemberPicture, repair: Repair, stationMm: number): CutBand[] {
   if (!repair.cutOut) return [];
-  const zone = picture.zones.find((candidate) => stationMm >= candidate.fromMm && stationMm <= candidate.toMm);
+  const zone = picture.zones.find(
+    (candidate) => stationMm >= candidate.fromMm && stationMm <= candidate.toMm,
+  );
   if (!zone) return [];
-  return repair.pieces.filter((piece) => piece.kind === 'bottom L' || piece.kind === 'bottom U').flatMap((piece) => {
-    const cover = coverageAt(picture.member, piece, stationMm);
-    if (!cover) return [];
-    const laps = landingsAt(picture, repair, piece, stationMm);
-    const trim = (edge: EdgeLanding) => (edge.lapMm !== undefined && edge.lapMm > 0 ? edge.lapMm : 0);
-    const [first, last] = laps;
-    return first && last ? [{ uFromMm: cover.uFromMm + trim(first), uToMm: cover.uToMm - trim(last) }] : [];
-  });
+  return repair.pieces
+    .filter((piece) => piece.kind === 'bottom L' || piece.kind === 'bottom U')
+    .flatMap((piece) => {
+      const cover = coverageAt(picture.member, piece, stationMm);
+      if (!cover) return [];
+      const laps = landingsAt(picture, repair, piece, stationMm);
+      const trim = (edge: EdgeLanding) => (edge.lapMm !== undefined && edge.lapMm > 0 ? edge.lapMm : 0);
+      const [first, last] = laps;
+      return first && last ? [{ uFromMm: cover.uFromMm + trim(first), uToMm: cover.uToMm - trim(last) }] : [];
+    });
 }
 
 /** A station's change by a repair. A plate counts only beyond the development length from both its ends. */
@@ -132,12 +192,18 @@ export function repairedChange(picture: MemberPicture, repair: Repair): (station
   const reach = repair.pieces.map((piece) => ({ piece, ...carryingReach(picture, repair, piece) }));
   return (stationMm) => ({
     cuts: cutsAt(picture, repair, stationMm),
-    plates: reach.filter(({ startMm, endMm }) => stationMm >= startMm && stationMm <= endMm).flatMap(({ piece }) => plateBand(picture, repair, piece, stationMm)),
+    plates: reach
+      .filter(({ startMm, endMm }) => stationMm >= startMm && stationMm <= endMm)
+      .flatMap(({ piece }) => plateBand(picture, repair, piece, stationMm)),
   });
 }
 
 /** The run over which a piece carries its full share. An end at the member's own end has nothing beyond it to develop from. */
-export function carryingReach(picture: MemberPicture, repair: Pick<Repair, 'pieces'>, piece: Piece): { startMm: number; endMm: number } {
+export function carryingReach(
+  picture: MemberPicture,
+  repair: Pick<Repair, 'pieces'>,
+  piece: Piece,
+): { startMm: number; endMm: number } {
   const atStart = piece.startMm <= 1;
   const atEnd = piece.endMm >= picture.member.lengthMm - 1;
   return {
@@ -149,7 +215,16 @@ export function carryingReach(picture: MemberPicture, repair: Pick<Repair, 'piec
 function plateBand(picture: MemberPicture, repair: Repair, piece: Piece, stationMm: number): PlateBand[] {
   const cover = coverageAt(picture.member, piece, stationMm);
   if (!cover) return [];
-  const weldedAtUMm = landingsAt(picture, repair, piece, stationMm).filter((edge) => edge.lands).map((edge) => edge.uMm);
-  return [{ uFromMm: cover.uFromMm, uToMm: cover.uToMm, thicknessMm: piece.thicknessMm, weldedAtUMm, carries: true }];
+  const weldedAtUMm = landingsAt(picture, repair, piece, stationMm)
+    .filter((edge) => edge.lands)
+    .map((edge) => edge.uMm);
+  return [
+    {
+      uFromMm: cover.uFromMm,
+      uToMm: cover.uToMm,
+      thicknessMm: piece.thicknessMm,
+      weldedAtUMm,
+      carries: true,
+    },
+  ];
 }
-

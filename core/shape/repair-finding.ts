@@ -2,10 +2,25 @@ import type { LimitSource } from '../reference';
 import type { Quantity } from '../weigh';
 
 export const REPAIR_FINDING_CODES = [
-  'edge-not-on-sound-metal', 'edge-above-corner', 'edge-not-measured', 'edge-left-free', 'lap-short',
-  'run-out-short', 'development-short', 'square-end', 'wall-too-thin-to-weld', 'plate-thinner-than-wall',
-  'strength-not-restored', 'overlay-stiff-abrupt', 'overlay-stiff-tapered', 'flange-cut-between-axles',
-  'free-edge-slender', 'end-near-weld', 'end-in-critical-zone', 'crack-beneath', 'rust-enclosed',
+  'edge-not-on-sound-metal',
+  'edge-above-corner',
+  'edge-not-measured',
+  'edge-left-free',
+  'lap-short',
+  'run-out-short',
+  'development-short',
+  'square-end',
+  'wall-too-thin-to-weld',
+  'plate-thinner-than-wall',
+  'strength-not-restored',
+  'overlay-stiff-abrupt',
+  'overlay-stiff-tapered',
+  'flange-cut-between-axles',
+  'free-edge-slender',
+  'end-near-weld',
+  'end-in-critical-zone',
+  'crack-beneath',
+  'rust-enclosed',
 ] as const;
 export type RepairFindingCode = (typeof REPAIR_FINDING_CODES)[number];
 

@@ -4,7 +4,10 @@ import { carryingReach, landingsAt, type EdgeLanding } from './plating';
 import { taperLengthMm, type Piece, type Repair } from './repair';
 import { memberStates, stateKept } from './states';
 
-export interface PieceStation { readonly stationMm: number; readonly edges: readonly EdgeLanding[] }
+export interface PieceStation {
+  readonly stationMm: number;
+  readonly edges: readonly EdgeLanding[];
+}
 
 /** A repair with what follows from it along the rail; the repair rules read only this. */
 export interface RepairPicture {
@@ -14,36 +17,65 @@ export interface RepairPicture {
   readonly target?: { readonly fromMm: number; readonly toMm: number };
   /** Sections as repaired at the map's columns over the target. */
   readonly restored: readonly SectionKept[];
-  readonly pieces: readonly { readonly piece: Piece; readonly stations: readonly PieceStation[]; readonly carries: { startMm: number; endMm: number } }[];
+  readonly pieces: readonly {
+    readonly piece: Piece;
+    readonly stations: readonly PieceStation[];
+    readonly carries: { startMm: number; endMm: number };
+  }[];
 }
 
 export function repairPicture(picture: MemberPicture, repair: Repair): RepairPicture {
   const target = damageUnder(picture, repair);
   const repaired = memberStates(picture, [repair]).find((state) => state.id === 'as repaired');
-  const columns = target && picture.map ? [...picture.map.stationsMm].filter((stationMm) => stationMm >= target.fromMm && stationMm <= target.toMm) : [];
+  const columns =
+    target && picture.map
+      ? [...picture.map.stationsMm].filter(
+          (stationMm) => stationMm >= target.fromMm && stationMm <= target.toMm,
+        )
+      : [];
   return {
-    picture, repair,
+    picture,
+    repair,
     ...(target && { target }),
-    restored: repaired ? columns.map((stationMm) => stateKept(picture, repaired, stationMm)).filter((kept) => kept !== undefined) : [],
-    pieces: repair.pieces.map((piece) => ({ piece, stations: stationsOf(picture, repair, piece), carries: carryingReach(picture, repair, piece) })),
+    restored: repaired
+      ? columns
+          .map((stationMm) => stateKept(picture, repaired, stationMm))
+          .filter((kept) => kept !== undefined)
+      : [],
+    pieces: repair.pieces.map((piece) => ({
+      piece,
+      stations: stationsOf(picture, repair, piece),
+      carries: carryingReach(picture, repair, piece),
+    })),
   };
 }
 
 function damageUnder(picture: MemberPicture, repair: Repair): { fromMm: number; toMm: number } | undefined {
   const from = Math.min(...repair.pieces.map((piece) => piece.startMm));
   const to = Math.max(...repair.pieces.map((piece) => piece.endMm));
-  const under = [...picture.zones, ...picture.cracks.map(crackExtent)].filter((run) => run.fromMm <= to && run.toMm >= from);
+  const under = [...picture.zones, ...picture.cracks.map(crackExtent)].filter(
+    (run) => run.fromMm <= to && run.toMm >= from,
+  );
   if (under.length === 0) return undefined;
-  return { fromMm: Math.min(...under.map((run) => run.fromMm)), toMm: Math.max(...under.map((run) => run.toMm)) };
+  return {
+    fromMm: Math.min(...under.map((run) => run.fromMm)),
+    toMm: Math.max(...under.map((run) => run.toMm)),
+  };
 }
 
 /** Looked at every inch, at both ends, and where the tapers end. */
 function stationsOf(picture: MemberPicture, repair: Repair, piece: Piece): PieceStation[] {
   const count = Math.max(4, Math.ceil((piece.endMm - piece.startMm) / 25.4));
-  const even = Array.from({ length: count + 1 }, (_, k) => piece.startMm + ((piece.endMm - piece.startMm) * k) / count);
+  const even = Array.from(
+    { length: count + 1 },
+    (_, k) => piece.startMm + ((piece.endMm - piece.startMm) * k) / count,
+  );
   const taper = taperLengthMm(piece);
   const stations = [...new Set([...even, piece.startMm + taper, piece.endMm - taper])].sort((a, b) => a - b);
   return stations.map((stationMm) => ({ stationMm, edges: landingsAt(picture, repair, piece, stationMm) }));
 }
 
-export const extentOf = (stations: readonly PieceStation[]): { fromMm: number; toMm: number } => ({ fromMm: stations[0]!.stationMm, toMm: stations[stations.length - 1]!.stationMm });
+export const extentOf = (stations: readonly PieceStation[]): { fromMm: number; toMm: number } => ({
+  fromMm: stations[0]!.stationMm,
+  toMm: stations[stations.length - 1]!.stationMm,
+});

@@ -1,5 +1,14 @@
 import { z } from 'zod';
-import { bySchema, faceOf, instantSchema, isClosed, uOnFace, developedWidthMm, type Member, type MemberShape } from '../frame';
+import {
+  bySchema,
+  faceOf,
+  instantSchema,
+  isClosed,
+  uOnFace,
+  developedWidthMm,
+  type Member,
+  type MemberShape,
+} from '../frame';
 import { fail, ok, type Outcome } from '../quantity';
 
 export const PIECE_KINDS = ['bottom L', 'top L', 'full C', 'side plate', 'bottom U', 'top U'] as const;
@@ -7,7 +16,11 @@ export type PieceKind = (typeof PIECE_KINDS)[number];
 
 /** Which pieces fit which section. */
 export const pieceKindsFor = (shape: MemberShape): readonly PieceKind[] =>
-  shape.kind === 'channel' ? ['bottom L', 'top L', 'full C', 'side plate'] : shape.kind === 'box' ? ['bottom U', 'top U', 'side plate'] : [];
+  shape.kind === 'channel'
+    ? ['bottom L', 'top L', 'full C', 'side plate']
+    : shape.kind === 'box'
+      ? ['bottom U', 'top U', 'side plate']
+      : [];
 
 /**
  * One plate, bent or flat, laid on the outside of a member.
@@ -48,17 +61,25 @@ export type Repair = z.infer<typeof repairSchema>;
 /** Whether a repair can lie on its member at all; the rules say whether it is any good. */
 export function checkRepair(member: Member, repair: Pick<Repair, 'pieces'>): Outcome<null> {
   for (const piece of repair.pieces) {
-    if (!pieceKindsFor(member.shape).includes(piece.kind)) return fail(`a ${piece.kind} does not fit a ${member.shape.kind}`);
-    if (!(piece.startMm >= 0 && piece.endMm <= member.lengthMm)) return fail(`${piece.kind} reaches off ${member.name}`);
+    if (!pieceKindsFor(member.shape).includes(piece.kind))
+      return fail(`a ${piece.kind} does not fit a ${member.shape.kind}`);
+    if (!(piece.startMm >= 0 && piece.endMm <= member.lengthMm))
+      return fail(`${piece.kind} reaches off ${member.name}`);
     if (!(piece.endMm - piece.startMm >= 50)) return fail(`${piece.kind} is shorter than 2 in (50 mm)`);
-    if (!(piece.upperEdgeMm <= member.shape.depthMm && piece.lowerEdgeMm <= member.shape.depthMm)) return fail(`${piece.kind} has an edge above the top corner`);
-    if (piece.kind === 'side plate' && !(piece.upperEdgeMm - piece.lowerEdgeMm >= 20)) return fail('the side plate is narrower than 3/4 in (20 mm)');
+    if (!(piece.upperEdgeMm <= member.shape.depthMm && piece.lowerEdgeMm <= member.shape.depthMm))
+      return fail(`${piece.kind} has an edge above the top corner`);
+    if (piece.kind === 'side plate' && !(piece.upperEdgeMm - piece.lowerEdgeMm >= 20))
+      return fail('the side plate is narrower than 3/4 in (20 mm)');
   }
   return ok(null);
 }
 
 /** What a piece covers in developed coordinates, and where its ends come to a nose. */
-export interface Coverage { readonly uFromMm: number; readonly uToMm: number; readonly noseUMm: number }
+export interface Coverage {
+  readonly uFromMm: number;
+  readonly uToMm: number;
+  readonly noseUMm: number;
+}
 
 export function coverage(shape: MemberShape, piece: Piece): Coverage {
   const side = faceOf(shape, isClosed(shape) ? 'outer' : 'web')!;
@@ -67,16 +88,26 @@ export function coverage(shape: MemberShape, piece: Piece): Coverage {
   const lowerU = uOnFace(side, piece.lowerEdgeMm);
   const bottomFold = side.uStartMm + side.widthMm;
   switch (piece.kind) {
-    case 'bottom L': return { uFromMm: upperU, uToMm: perimeterMm, noseUMm: bottomFold };
-    case 'top L': return { uFromMm: 0, uToMm: lowerU, noseUMm: side.uStartMm };
-    case 'full C': return { uFromMm: 0, uToMm: perimeterMm, noseUMm: side.uStartMm + side.widthMm / 2 };
-    case 'side plate': return { uFromMm: upperU, uToMm: lowerU, noseUMm: (upperU + lowerU) / 2 };
+    case 'bottom L':
+      return { uFromMm: upperU, uToMm: perimeterMm, noseUMm: bottomFold };
+    case 'top L':
+      return { uFromMm: 0, uToMm: lowerU, noseUMm: side.uStartMm };
+    case 'full C':
+      return { uFromMm: 0, uToMm: perimeterMm, noseUMm: side.uStartMm + side.widthMm / 2 };
+    case 'side plate':
+      return { uFromMm: upperU, uToMm: lowerU, noseUMm: (upperU + lowerU) / 2 };
     case 'bottom U': {
       const inner = faceOf(shape, 'inner')!;
-      return { uFromMm: upperU, uToMm: uOnFace(inner, piece.upperEdgeMm), noseUMm: (bottomFold + inner.uStartMm) / 2 };
+      return {
+        uFromMm: upperU,
+        uToMm: uOnFace(inner, piece.upperEdgeMm),
+        noseUMm: (bottomFold + inner.uStartMm) / 2,
+      };
     }
-    case 'top U': return { uFromMm: -(side.widthMm - piece.lowerEdgeMm), uToMm: lowerU, noseUMm: side.uStartMm / 2 };
-    default: return piece.kind satisfies never;
+    case 'top U':
+      return { uFromMm: -(side.widthMm - piece.lowerEdgeMm), uToMm: lowerU, noseUMm: side.uStartMm / 2 };
+    default:
+      return piece.kind satisfies never;
   }
 }
 
@@ -84,7 +115,8 @@ export function coverage(shape: MemberShape, piece: Piece): Coverage {
 const NOSE_MM = 50;
 
 /** An end at the very end of the member is not tapered: there is no rail beyond it. */
-const atMemberEnd = (member: Member, stationMm: number): boolean => stationMm <= 1 || stationMm >= member.lengthMm - 1;
+const atMemberEnd = (member: Member, stationMm: number): boolean =>
+  stationMm <= 1 || stationMm >= member.lengthMm - 1;
 
 /** What the piece covers at a station, its tapers counted; undefined beyond its ends. */
 export function coverageAt(member: Member, piece: Piece, stationMm: number): Coverage | undefined {
@@ -93,7 +125,11 @@ export function coverageAt(member: Member, piece: Piece, stationMm: number): Cov
   const inFromStart = atMemberEnd(member, piece.startMm) ? Infinity : stationMm - piece.startMm;
   const inFromEnd = atMemberEnd(member, piece.endMm) ? Infinity : piece.endMm - stationMm;
   const part = fullness(Math.min(inFromStart, inFromEnd), piece, whole);
-  return { uFromMm: whole.noseUMm - (whole.noseUMm - whole.uFromMm) * part, uToMm: whole.noseUMm + (whole.uToMm - whole.noseUMm) * part, noseUMm: whole.noseUMm };
+  return {
+    uFromMm: whole.noseUMm - (whole.noseUMm - whole.uFromMm) * part,
+    uToMm: whole.noseUMm + (whole.uToMm - whole.noseUMm) * part,
+    noseUMm: whole.noseUMm,
+  };
 }
 
 function fullness(insideMm: number, piece: Piece, whole: Coverage): number {
@@ -103,12 +139,21 @@ function fullness(insideMm: number, piece: Piece, whole: Coverage): number {
 }
 
 /** The taper actually there is room for. */
-export const taperLengthMm = (piece: Piece): number => Math.min(piece.taperMm, 0.45 * (piece.endMm - piece.startMm));
+export const taperLengthMm = (piece: Piece): number =>
+  Math.min(piece.taperMm, 0.45 * (piece.endMm - piece.startMm));
 
 /** The piece's outline on the Strip: closed, (station, u), starting at its upper front corner. */
 export function outlineOnStrip(member: Member, piece: Piece): (readonly [number, number])[] {
-  const stations = [piece.startMm, piece.startMm + taperLengthMm(piece), piece.endMm - taperLengthMm(piece), piece.endMm];
+  const stations = [
+    piece.startMm,
+    piece.startMm + taperLengthMm(piece),
+    piece.endMm - taperLengthMm(piece),
+    piece.endMm,
+  ];
   const unique = stations.filter((station, k) => k === 0 || station > stations[k - 1]! + 1e-6);
   const bands = unique.map((station) => ({ station, band: coverageAt(member, piece, station)! }));
-  return [...bands.map(({ station, band }) => [station, band.uFromMm] as const), ...[...bands].reverse().map(({ station, band }) => [station, band.uToMm] as const)];
+  return [
+    ...bands.map(({ station, band }) => [station, band.uFromMm] as const),
+    ...[...bands].reverse().map(({ station, band }) => [station, band.uToMm] as const),
+  ];
 }

@@ -1,15 +1,55 @@
 import fc from 'fast-check';
-import { bendAllowanceMm, checkRepair, coverage, coverageAt, drawFlatPattern, flatPattern, kFromCoupon, outlineOnStrip, pieceSchema, type Piece, type Repair } from '.';
+import {
+  bendAllowanceMm,
+  checkRepair,
+  coverage,
+  coverageAt,
+  drawFlatPattern,
+  flatPattern,
+  kFromCoupon,
+  outlineOnStrip,
+  pieceSchema,
+  type Piece,
+  type Repair,
+} from '.';
 import { svgPen, polygonArea } from '../geometry';
 import { inchesToMm } from '../quantity';
 import { DEFAULT_PRACTICE } from '../reference';
 import { defaultFrame, type Member } from '../frame';
 
-const rail = defaultFrame({ family: 'open-channel ladder', railShape: { kind: 'channel', depthMm: 200, flangeMm: 70, thicknessMm: 6 }, steel: 'a36', lengthMm: 6000, widthMm: 860, datum: 'hole' }).members[0]!;
+const rail = defaultFrame({
+  family: 'open-channel ladder',
+  railShape: { kind: 'channel', depthMm: 200, flangeMm: 70, thicknessMm: 6 },
+  steel: 'a36',
+  lengthMm: 6000,
+  widthMm: 860,
+  datum: 'hole',
+}).members[0]!;
 const boxed: Member = { ...rail, shape: { kind: 'box', depthMm: 150, widthMm: 75, thicknessMm: 5 } };
 const piece = (kind: Piece['kind'], more: Partial<Piece> = {}): Piece =>
-  pieceSchema.parse({ id: 'p', kind, startMm: 1000, endMm: 2200, thicknessMm: 5, lowerEdgeMm: 60, upperEdgeMm: 120, taperMm: 150, ...more });
-const repair = (one: Piece, more: Partial<Repair> = {}): Repair => ({ id: 'r', memberId: rail.id, cutOut: false, pieces: [one], weldStyle: 'continuous', plugs: false, onBench: false, by: 'RK', at: '2026-01-01T00:00:00Z', ...more });
+  pieceSchema.parse({
+    id: 'p',
+    kind,
+    startMm: 1000,
+    endMm: 2200,
+    thicknessMm: 5,
+    lowerEdgeMm: 60,
+    upperEdgeMm: 120,
+    taperMm: 150,
+    ...more,
+  });
+const repair = (one: Piece, more: Partial<Repair> = {}): Repair => ({
+  id: 'r',
+  memberId: rail.id,
+  cutOut: false,
+  pieces: [one],
+  weldStyle: 'continuous',
+  plugs: false,
+  onBench: false,
+  by: 'RK',
+  at: '2026-01-01T00:00:00Z',
+  ...more,
+});
 
 describe('bending', () => {
   test('K 0.41 at 90° is 0.64 t + 1.57 R', () => {
@@ -17,13 +57,31 @@ describe('bending', () => {
   });
 
   test('a coupon made with a K gives that K back; a mismeasured one is refused', () => {
-    fc.assert(fc.property(fc.double({ min: 0.25, max: 0.55, noNaN: true }), fc.double({ min: 2, max: 8, noNaN: true }), fc.double({ min: 1, max: 15, noNaN: true }), (k, t, r) => {
-      const flatMm = 2 * (60 - r - t) + bendAllowanceMm(Math.PI / 2, r, t, k);
-      const found = kFromCoupon({ flatMm, legOneMm: 60, legTwoMm: 60, insideRadiusMm: r, thicknessMm: t });
-      expect(found.ok && found.value).toBeCloseTo(k, 9);
-    }), { seed: 3, numRuns: 60 });
-    expect(kFromCoupon({ flatMm: 100, legOneMm: 60, legTwoMm: 70, insideRadiusMm: 5, thicknessMm: 5 }).ok).toBe(false);
-    expect(kFromCoupon({ flatMm: NaN, legOneMm: 60, legTwoMm: 70, insideRadiusMm: 5, thicknessMm: 5 }).ok).toBe(false);
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.25, max: 0.55, noNaN: true }),
+        fc.double({ min: 2, max: 8, noNaN: true }),
+        fc.double({ min: 1, max: 15, noNaN: true }),
+        (k, t, r) => {
+          const flatMm = 2 * (60 - r - t) + bendAllowanceMm(Math.PI / 2, r, t, k);
+          const found = kFromCoupon({
+            flatMm,
+            legOneMm: 60,
+            legTwoMm: 60,
+            insideRadiusMm: r,
+            thicknessMm: t,
+          });
+          expect(found.ok && found.value).toBeCloseTo(k, 9);
+        },
+      ),
+      { seed: 3, numRuns: 60 },
+    );
+    expect(
+      kFromCoupon({ flatMm: 100, legOneMm: 60, legTwoMm: 70, insideRadiusMm: 5, thicknessMm: 5 }).ok,
+    ).toBe(false);
+    expect(
+      kFromCoupon({ flatMm: NaN, legOneMm: 60, legTwoMm: 70, insideRadiusMm: 5, thicknessMm: 5 }).ok,
+    ).toBe(false);
   });
 });
 
@@ -62,7 +120,8 @@ describe('coverage', () => {
 });
 
 describe('flat patterns', () => {
-  const flat = (one: Piece, member = rail, more: Partial<Repair> = {}) => flatPattern(member, repair(one, more), one, DEFAULT_PRACTICE);
+  const flat = (one: Piece, member = rail, more: Partial<Repair> = {}) =>
+    flatPattern(member, repair(one, more), one, DEFAULT_PRACTICE);
 
   test('an L is its two legs less twice the corner, plus one bend allowance', () => {
     const pattern = flat(piece('bottom L'));

@@ -1,7 +1,17 @@
 import type { SectionProperties, Section } from '../mechanics';
 import { sectionProperties } from '../mechanics';
 import { wallAt, type WallProfile } from '../probe';
-import { evenWall, keptAt, laidSection, layoutsAlong, NO_CHANGE, type MemberPicture, type SectionChange, type SectionKept, type SectionLayout } from '../weigh';
+import {
+  evenWall,
+  keptAt,
+  laidSection,
+  layoutsAlong,
+  NO_CHANGE,
+  type MemberPicture,
+  type SectionChange,
+  type SectionKept,
+  type SectionLayout,
+} from '../weigh';
 import { cutsAt, repairedChange } from './plating';
 import { coverageAt, type Repair } from './repair';
 
@@ -19,29 +29,58 @@ export interface MemberState {
 /** The member's states. As found and later need readings; the three that cut or plate need a repair. */
 export function memberStates(picture: MemberPicture, repairs: readonly Repair[]): MemberState[] {
   const sure = new Float64Array(picture.surface.uMm.length);
-  const builtWall: WallProfile = { thicknessMm: evenWall(picture.surface, picture.built.thicknessMm), errorMm: sure, known: new Uint8Array(sure.length) };
-  const state = (id: StateId, wall: MemberState['wallAt'], changeAt: MemberState['changeAt']): MemberState => {
+  const builtWall: WallProfile = {
+    thicknessMm: evenWall(picture.surface, picture.built.thicknessMm),
+    errorMm: sure,
+    known: new Uint8Array(sure.length),
+  };
+  const state = (
+    id: StateId,
+    wall: MemberState['wallAt'],
+    changeAt: MemberState['changeAt'],
+  ): MemberState => {
     const lay = layoutsAlong(picture.surface);
     return { id, wallAt: wall, changeAt, layoutAt: (stationMm) => lay(changeAt(stationMm)) };
   };
-  const states: MemberState[] = [state('as built', () => builtWall, () => NO_CHANGE)];
+  const states: MemberState[] = [
+    state(
+      'as built',
+      () => builtWall,
+      () => NO_CHANGE,
+    ),
+  ];
   const { map } = picture;
   if (!map) return states;
   const foundWall = (stationMm: number) => wallAt(map, stationMm);
   states.push(state('as found', foundWall, () => NO_CHANGE));
   if (repairs.length === 0) return states;
   const cutsOf = (stationMm: number) => repairs.flatMap((repair) => cutsAt(picture, repair, stationMm));
-  const tacked = (stationMm: number) => repairs.flatMap((repair) => repair.pieces.flatMap((piece) => {
-    const cover = coverageAt(picture.member, piece, stationMm);
-    return cover ? [{ uFromMm: cover.uFromMm, uToMm: cover.uToMm, thicknessMm: piece.thicknessMm, weldedAtUMm: [], carries: false }] : [];
-  }));
+  const tacked = (stationMm: number) =>
+    repairs.flatMap((repair) =>
+      repair.pieces.flatMap((piece) => {
+        const cover = coverageAt(picture.member, piece, stationMm);
+        return cover
+          ? [
+              {
+                uFromMm: cover.uFromMm,
+                uToMm: cover.uToMm,
+                thicknessMm: piece.thicknessMm,
+                weldedAtUMm: [],
+                carries: false,
+              },
+            ]
+          : [];
+      }),
+    );
   const changes = repairs.map((repair) => repairedChange(picture, repair));
   const whole = (stationMm: number): SectionChange => {
     const all = changes.map((change) => change(stationMm));
     return { cuts: all.flatMap((change) => change.cuts), plates: all.flatMap((change) => change.plates) };
   };
   states.push(state('cut open', foundWall, (stationMm) => ({ cuts: cutsOf(stationMm), plates: [] })));
-  states.push(state('tacked', foundWall, (stationMm) => ({ cuts: cutsOf(stationMm), plates: tacked(stationMm) })));
+  states.push(
+    state('tacked', foundWall, (stationMm) => ({ cuts: cutsOf(stationMm), plates: tacked(stationMm) })),
+  );
   states.push(state('as repaired', foundWall, whole));
   return states;
 }
@@ -49,9 +88,22 @@ export function memberStates(picture: MemberPicture, repairs: readonly Repair[])
 export const stateSection = (picture: MemberPicture, state: MemberState, stationMm: number): Section =>
   laidSection(state.layoutAt(stationMm), state.wallAt(stationMm).thicknessMm);
 
-export const stateProperties = (picture: MemberPicture, state: MemberState, stationMm: number): SectionProperties | undefined =>
-  sectionProperties(stateSection(picture, state, stationMm));
+export const stateProperties = (
+  picture: MemberPicture,
+  state: MemberState,
+  stationMm: number,
+): SectionProperties | undefined => sectionProperties(stateSection(picture, state, stationMm));
 
 /** The state's section against the as-built one at a station, with its ±. */
-export const stateKept = (picture: MemberPicture, state: MemberState, stationMm: number): SectionKept | undefined =>
-  keptAt(picture.surface, state.wallAt(stationMm), picture.builtProperties, stationMm, state.layoutAt(stationMm));
+export const stateKept = (
+  picture: MemberPicture,
+  state: MemberState,
+  stationMm: number,
+): SectionKept | undefined =>
+  keptAt(
+    picture.surface,
+    state.wallAt(stationMm),
+    picture.builtProperties,
+    stationMm,
+    state.layoutAt(stationMm),
+  );

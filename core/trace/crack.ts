@@ -1,5 +1,18 @@
 import { z } from 'zod';
-import { bySchema, developedWidthMm, faceOf, instantSchema, isClosed, recordIdSchema, spotOnMember, spotSchema, uOnFace, type Member, type MemberShape, type Spot } from '../frame';
+import {
+  bySchema,
+  developedWidthMm,
+  faceOf,
+  instantSchema,
+  isClosed,
+  recordIdSchema,
+  spotOnMember,
+  spotSchema,
+  uOnFace,
+  type Member,
+  type MemberShape,
+  type Spot,
+} from '../frame';
 import { pathLength, type Point } from '../geometry';
 import { fail, ok, type Outcome } from '../quantity';
 
@@ -36,13 +49,15 @@ export function unrolledPath(shape: MemberShape, path: readonly Spot[]): Point[]
     if (!face) continue;
     let uMm = uOnFace(face, spot.heightMm);
     const before = points[points.length - 1]?.[1];
-    if (isClosed(shape) && before !== undefined) uMm += perimeterMm * Math.round((before - uMm) / perimeterMm);
+    if (isClosed(shape) && before !== undefined)
+      uMm += perimeterMm * Math.round((before - uMm) / perimeterMm);
     points.push([spot.stationMm, uMm]);
   }
   return points;
 }
 
-export const crackLengthMm = (shape: MemberShape, path: readonly Spot[]): number => pathLength(unrolledPath(shape, path));
+export const crackLengthMm = (shape: MemberShape, path: readonly Spot[]): number =>
+  pathLength(unrolledPath(shape, path));
 
 export function crackExtent(crack: Pick<Crack, 'path'>): { fromMm: number; toMm: number } {
   const stations = crack.path.map((spot) => spot.stationMm);

@@ -1,1 +1,9 @@
-export { checkCrack, crackExtent, crackLengthMm, crackSchema, SEEN_BY_IDS, unrolledPath, type Crack } from './crack';
+export {
+  checkCrack,
+  crackExtent,
+  crackLengthMm,
+  crackSchema,
+  SEEN_BY_IDS,
+  unrolledPath,
+  type Crack,
+} from './crack';

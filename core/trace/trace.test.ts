@@ -17,24 +17,49 @@ test('a crack round a fold is as long as on the flat pattern', () => {
 
 test('in a closed rail each step goes the shorter way round, all the way if need be', () => {
   expect(crackLengthMm(box, [at(0, 'inner', 140), at(0, 'top', 70)])).toBeCloseTo(15, 9);
-  const round = [at(0, 'top', 75 / 2), at(0, 'outer', 75), at(0, 'bottom', 75 / 2), at(0, 'inner', 75), at(0, 'top', 75 / 2)];
+  const round = [
+    at(0, 'top', 75 / 2),
+    at(0, 'outer', 75),
+    at(0, 'bottom', 75 / 2),
+    at(0, 'inner', 75),
+    at(0, 'top', 75 / 2),
+  ];
   expect(crackLengthMm(box, round)).toBeCloseTo(450, 9);
   expect(unrolledPath(box, round).at(-1)![1]).toBeCloseTo(unrolledPath(box, round)[0]![1] + 450, 9);
 });
 
 test('more points never make it shorter', () => {
-  const spot = fc.record({ s: fc.double({ min: 0, max: 500, noNaN: true }), h: fc.double({ min: 0, max: 200, noNaN: true }) });
-  fc.assert(fc.property(spot, spot, spot, (a, b, c) => {
-    const [p, q, r] = [a, b, c].map((each) => at(each.s, 'web', each.h)) as [Spot, Spot, Spot];
-    expect(crackLengthMm(channel, [p, q, r])).toBeGreaterThanOrEqual(crackLengthMm(channel, [p, r]) - 1e-9);
-  }), { seed: 6, numRuns: 60 });
+  const spot = fc.record({
+    s: fc.double({ min: 0, max: 500, noNaN: true }),
+    h: fc.double({ min: 0, max: 200, noNaN: true }),
+  });
+  fc.assert(
+    fc.property(spot, spot, spot, (a, b, c) => {
+      const [p, q, r] = [a, b, c].map((each) => at(each.s, 'web', each.h)) as [Spot, Spot, Spot];
+      expect(crackLengthMm(channel, [p, q, r])).toBeGreaterThanOrEqual(crackLengthMm(channel, [p, r]) - 1e-9);
+    }),
+    { seed: 6, numRuns: 60 },
+  );
 });
 
 test('a crack needs two places on the member', () => {
-  const rail = defaultFrame({ family: 'open-channel ladder', railShape: channel, steel: 'a36', lengthMm: 6000, widthMm: 860, datum: 'hole' }).members[0]!;
+  const rail = defaultFrame({
+    family: 'open-channel ladder',
+    railShape: channel,
+    steel: 'a36',
+    lengthMm: 6000,
+    widthMm: 860,
+    datum: 'hole',
+  }).members[0]!;
   expect(checkCrack(rail, { path: [at(10, 'web', 10), at(10, 'web', 10)] }).ok).toBe(false);
-  expect(checkCrack(rail, { path: [at(10, 'web', 10), at(7000, 'web', 10)] })).toMatchObject({ ok: false, reason: expect.stringContaining('point 2') });
+  expect(checkCrack(rail, { path: [at(10, 'web', 10), at(7000, 'web', 10)] })).toMatchObject({
+    ok: false,
+    reason: expect.stringContaining('point 2'),
+  });
   expect(checkCrack(rail, { path: [at(10, 'web', 10), at(40, 'web', 30)] }).ok).toBe(true);
-  expect(crackExtent({ path: [at(40, 'web', 1), at(10, 'web', 1), at(25, 'web', 1)] })).toEqual({ fromMm: 10, toMm: 40 });
+  expect(crackExtent({ path: [at(40, 'web', 1), at(10, 'web', 1), at(25, 'web', 1)] })).toEqual({
+    fromMm: 10,
+    toMm: 40,
+  });
   expect(crackSchema.safeParse({ path: [at(1, 'web', 1)] }).success).toBe(false);
 });

@@ -1,11 +1,98 @@
-export { ACTS, CAUSES, isDoubtful, isFailed, latest, LOOK_RESULTS, UNSEEN_WHYS, WAYS, type Act, type Cause, type Leave, type Look, type LookResult, type UnseenWhy, type Way } from './look';
-export { checkSign, firstGuessEdgeMm, SIGN_KINDS, signDetailSchema, signSchema, signWeight, type Sign, type SignDetail, type SignKind, type SignWeight } from './sign';
-export { checkWalkRecord, CLAIM_STANDINGS, COMPLAINTS, ofKind, PHOTO_MOMENTS, photoSchema, WALK_KINDS, walkRecordSchema, type Claim, type Complaint, type Photo, type WalkKind, type WalkRecord } from './record';
+export {
+  ACTS,
+  CAUSES,
+  isDoubtful,
+  isFailed,
+  latest,
+  LOOK_RESULTS,
+  UNSEEN_WHYS,
+  WAYS,
+  type Act,
+  type Cause,
+  type Leave,
+  type Look,
+  type LookResult,
+  type UnseenWhy,
+  type Way,
+} from './look';
+export {
+  checkSign,
+  firstGuessEdgeMm,
+  SIGN_KINDS,
+  signDetailSchema,
+  signSchema,
+  signWeight,
+  type Sign,
+  type SignDetail,
+  type SignKind,
+  type SignWeight,
+} from './sign';
+export {
+  checkWalkRecord,
+  CLAIM_STANDINGS,
+  COMPLAINTS,
+  ofKind,
+  PHOTO_MOMENTS,
+  photoSchema,
+  WALK_KINDS,
+  walkRecordSchema,
+  type Claim,
+  type Complaint,
+  type Photo,
+  type WalkKind,
+  type WalkRecord,
+} from './record';
 export { hotSpots, memberOver, spotRuleSchema, TOURS, type HotSpot, type SpotRule, type Tour } from './spot';
 export { spotRules, TRADE_SPOTS, type SpotChange } from './trade-spots';
 export { learnedSpots, type ClosedFinding, type ClosedJob } from './learned';
-export { askedBy, memberWalk, nextToLookAt, progressOf, spotStates, type MeasuredAt, type MemberWalk, type NotSeenWhy, type Progress, type SpotState } from './seen';
+export {
+  askedBy,
+  memberWalk,
+  nextToLookAt,
+  progressOf,
+  spotStates,
+  type MeasuredAt,
+  type MemberWalk,
+  type NotSeenWhy,
+  type Progress,
+  type SpotState,
+} from './seen';
 export { explain, EXPLANATIONS, type Explanation, type ModelMovement } from './explain';
-export { compareTaps, hearTaps, TAP_ANSWERS, TAP_WHYS, type HeardTap, type TapAnswer, type TapComparison, type TapTest } from './tap-ear';
-export { LIFT_ANSWERS, LIFT_REASONS, LIFT_WAYS, liftPlanSchema, liftsAllWheels, takesPoints, type LiftAnswer, type LiftFacts, type LiftPlan, type LiftPoint, type LiftReason, type LiftReasonCode, type LiftRecord, type LiftWay } from './lift';
-export { candidateStations, INSTEAD, insteadOf, liftAnswer, liftReasons, liftSteps, metalReasons, type Instead, type LiftEvidence, type LiftStep } from './lift-gate';
+export {
+  compareTaps,
+  hearTaps,
+  TAP_ANSWERS,
+  TAP_WHYS,
+  type HeardTap,
+  type TapAnswer,
+  type TapComparison,
+  type TapTest,
+} from './tap-ear';
+export {
+  LIFT_ANSWERS,
+  LIFT_REASONS,
+  LIFT_WAYS,
+  liftPlanSchema,
+  liftsAllWheels,
+  takesPoints,
+  type LiftAnswer,
+  type LiftFacts,
+  type LiftPlan,
+  type LiftPoint,
+  type LiftReason,
+  type LiftReasonCode,
+  type LiftRecord,
+  type LiftWay,
+} from './lift';
+export {
+  candidateStations,
+  INSTEAD,
+  insteadOf,
+  liftAnswer,
+  liftReasons,
+  liftSteps,
+  metalReasons,
+  type Instead,
+  type LiftEvidence,
+  type LiftStep,
+} from './lift-gate';

@@ -2,22 +2,55 @@ import { z } from 'zod';
 import { bySchema, instantSchema, recordIdSchema } from '../frame';
 
 /** What a spot may turn out to be; *not seen* is a result too. Ascending: the last one found governs. */
-export const LOOK_RESULTS = ['not seen', 'sound', 'surface rust', 'scaling', 'pitted', 'patched before', 'delaminating', 'soft', 'cracked', 'through'] as const;
+export const LOOK_RESULTS = [
+  'not seen',
+  'sound',
+  'surface rust',
+  'scaling',
+  'pitted',
+  'patched before',
+  'delaminating',
+  'soft',
+  'cracked',
+  'through',
+] as const;
 export type LookResult = (typeof LOOK_RESULTS)[number];
 
 /** Metal is at least doubtful from here up. */
-export const isDoubtful = (result: LookResult): boolean => LOOK_RESULTS.indexOf(result) >= LOOK_RESULTS.indexOf('scaling');
+export const isDoubtful = (result: LookResult): boolean =>
+  LOOK_RESULTS.indexOf(result) >= LOOK_RESULTS.indexOf('scaling');
 /** Metal counts as failed: a light tap goes in, light shines through, or it has parted. */
-export const isFailed = (result: LookResult): boolean => result === 'soft' || result === 'cracked' || result === 'through';
+export const isFailed = (result: LookResult): boolean =>
+  result === 'soft' || result === 'cracked' || result === 'through';
 
-export const UNSEEN_WHYS = ['behind a tank', 'under a bed or body', 'under coat', 'no light', 'out of reach', 'inside, no way in', 'leave refused', 'no time'] as const;
+export const UNSEEN_WHYS = [
+  'behind a tank',
+  'under a bed or body',
+  'under coat',
+  'no light',
+  'out of reach',
+  'inside, no way in',
+  'leave refused',
+  'no time',
+] as const;
 export type UnseenWhy = (typeof UNSEEN_WHYS)[number];
 
 export const WAYS = ['eye', 'light through', 'finger', 'pick', 'hammer', 'ring', 'scope'] as const;
 export type Way = (typeof WAYS)[number];
 
 /** Why it is so there: a repair that leaves the cause comes back. */
-export const CAUSES = ['unknown', 'trapped wet dirt', 'sealed drain', 'dam', 'weld defect', 'overheated bracket', 'design lever', 'overload or impact', 'wrong hardware', 'driven on broken'] as const;
+export const CAUSES = [
+  'unknown',
+  'trapped wet dirt',
+  'sealed drain',
+  'dam',
+  'weld defect',
+  'overheated bracket',
+  'design lever',
+  'overload or impact',
+  'wrong hardware',
+  'driven on broken',
+] as const;
 export const causeSchema = z.enum(CAUSES);
 export type Cause = z.infer<typeof causeSchema>;
 
@@ -26,25 +59,36 @@ const stamp = { id: recordIdSchema, by: bySchema, at: instantSchema, note: z.str
 const place = { memberId: z.string().min(1).max(40).optional(), stationMm: z.number().gte(0).optional() };
 
 /** One look at one hot spot. The last standing one counts. */
-export const lookSchema = z.object({
-  kind: z.literal('look'), ...stamp, ...place,
-  spotId: z.string().min(1).max(120),
-  title: z.string().min(1).max(120),
-  result: z.enum(LOOK_RESULTS),
-  why: z.enum(UNSEEN_WHYS).optional(),
-  ways: z.array(z.enum(WAYS)).max(WAYS.length),
-  cause: causeSchema.optional(),
-}).superRefine((look, context) => {
-  if (look.result === 'not seen' && !look.why) context.addIssue({ code: 'custom', path: ['why'], message: 'not seen: say why' });
-  if (look.result !== 'not seen' && look.ways.length === 0) context.addIssue({ code: 'custom', path: ['ways'], message: 'seen how? eye at least' });
-});
+export const lookSchema = z
+  .object({
+    kind: z.literal('look'),
+    ...stamp,
+    ...place,
+    spotId: z.string().min(1).max(120),
+    title: z.string().min(1).max(120),
+    result: z.enum(LOOK_RESULTS),
+    why: z.enum(UNSEEN_WHYS).optional(),
+    ways: z.array(z.enum(WAYS)).max(WAYS.length),
+    cause: causeSchema.optional(),
+  })
+  .superRefine((look, context) => {
+    if (look.result === 'not seen' && !look.why)
+      context.addIssue({ code: 'custom', path: ['why'], message: 'not seen: say why' });
+    if (look.result !== 'not seen' && look.ways.length === 0)
+      context.addIssue({ code: 'custom', path: ['ways'], message: 'seen how? eye at least' });
+  });
 export type Look = z.infer<typeof lookSchema>;
 
 export const ACTS = ['hammer', 'scrape', 'drill'] as const;
 export type Act = (typeof ACTS)[number];
 
 /** The owner's leave to hammer, scrape or drill; the last standing word on each act counts. */
-export const leaveSchema = z.object({ kind: z.literal('leave'), ...stamp, act: z.enum(ACTS), given: z.boolean() });
+export const leaveSchema = z.object({
+  kind: z.literal('leave'),
+  ...stamp,
+  act: z.enum(ACTS),
+  given: z.boolean(),
+});
 export type Leave = z.infer<typeof leaveSchema>;
 
 /** The last of some records by what they are about; records come in the order they were kept. */

@@ -1,33 +1,77 @@
 import { twinOf, type Frame, type Member } from '../frame';
-import { isDoubtful, isFailed, latest, LOOK_RESULTS, type Act, type Leave, type Look, type LookResult, type UnseenWhy, type Way } from './look';
+import {
+  isDoubtful,
+  isFailed,
+  latest,
+  LOOK_RESULTS,
+  type Act,
+  type Leave,
+  type Look,
+  type LookResult,
+  type UnseenWhy,
+  type Way,
+} from './look';
 import type { HotSpot } from './spot';
 
 /** Why a spot counts as not seen though somebody stood before it. */
 export type NotSeenWhy = UnseenWhy | 'not looked at' | 'by eye only';
 
 /** A hot spot and what is known of it. `seen` is about metal, not about taps on a screen. */
-export interface SpotState { readonly spot: HotSpot; readonly look?: Look; readonly seen: boolean; readonly why?: NotSeenWhy; readonly result?: LookResult; /** Seen because it was measured there. */ readonly measured: boolean }
+export interface SpotState {
+  readonly spot: HotSpot;
+  readonly look?: Look;
+  readonly seen: boolean;
+  readonly why?: NotSeenWhy;
+  readonly result?: LookResult;
+  /** Seen because it was measured there. */ readonly measured: boolean;
+}
 
 /** Where thickness was read or a crack recorded, by member, own stations. */
 export type MeasuredAt = ReadonlyMap<string, readonly number[]>;
 
-const ACT_OF: Partial<Record<Way, Act>> = { hammer: 'hammer', ring: 'hammer', pick: 'scrape', scope: 'drill' };
+const ACT_OF: Partial<Record<Way, Act>> = {
+  hammer: 'hammer',
+  ring: 'hammer',
+  pick: 'scrape',
+  scope: 'drill',
+};
 /** A reading this near a spot has seen it; a stretch wants three in it. */
 const NEAR_MM = 160;
 const READINGS_A_STRETCH = 3;
 
-export function spotStates(spots: readonly HotSpot[], looks: readonly Look[], leaves: readonly Leave[], measuredAt: MeasuredAt): SpotState[] {
+export function spotStates(
+  spots: readonly HotSpot[],
+  looks: readonly Look[],
+  leaves: readonly Leave[],
+  measuredAt: MeasuredAt,
+): SpotState[] {
   const bySpot = latest(looks, (look) => look.spotId);
-  const refused = new Set([...latest(leaves, (leave) => leave.act).values()].filter((leave) => !leave.given).map((leave) => leave.act));
+  const refused = new Set(
+    [...latest(leaves, (leave) => leave.act).values()]
+      .filter((leave) => !leave.given)
+      .map((leave) => leave.act),
+  );
   return spots.map((spot) => stateOf(spot, bySpot.get(spot.id), refused, isMeasured(spot, measuredAt)));
 }
 
-function stateOf(spot: HotSpot, look: Look | undefined, refused: ReadonlySet<Act>, measured: boolean): SpotState {
-  if (!look) return measured ? { spot, seen: true, measured } : { spot, seen: false, why: 'not looked at', measured };
+function stateOf(
+  spot: HotSpot,
+  look: Look | undefined,
+  refused: ReadonlySet<Act>,
+  measured: boolean,
+): SpotState {
+  if (!look)
+    return measured ? { spot, seen: true, measured } : { spot, seen: false, why: 'not looked at', measured };
   const known = { spot, look, result: look.result, measured };
   // Said not seen stays not seen, whatever was read nearby, until somebody looks.
   if (look.result === 'not seen') return { ...known, seen: false, why: look.why! };
-  if (isDoubtful(look.result) || spot.needs.length === 0 || look.ways.some((way) => spot.needs.includes(way)) || measured) return { ...known, seen: true };
+  if (
+    isDoubtful(look.result) ||
+    spot.needs.length === 0 ||
+    look.ways.some((way) => spot.needs.includes(way)) ||
+    measured
+  )
+    return { ...known, seen: true };
   // Looked at from outside only: what rusts from inside was not seen.
   const wasRefused = spot.needs.some((way) => ACT_OF[way] !== undefined && refused.has(ACT_OF[way]!));
   return { ...known, seen: false, why: wasRefused ? 'leave refused' : 'by eye only' };
@@ -40,16 +84,24 @@ function isMeasured({ memberId, fromMm, toMm }: HotSpot, measuredAt: MeasuredAt)
   return stations.filter((mm) => mm >= fromMm && mm <= toMm).length >= READINGS_A_STRETCH;
 }
 
-export interface Progress { readonly spots: number; readonly seen: number; readonly critical: number; readonly criticalSeen: number }
+export interface Progress {
+  readonly spots: number;
+  readonly seen: number;
+  readonly critical: number;
+  readonly criticalSeen: number;
+}
 export const progressOf = (states: readonly SpotState[]): Progress => ({
-  spots: states.length, seen: states.filter((state) => state.seen).length,
-  critical: states.filter((state) => state.spot.critical).length, criticalSeen: states.filter((state) => state.spot.critical && state.seen).length,
+  spots: states.length,
+  seen: states.filter((state) => state.seen).length,
+  critical: states.filter((state) => state.spot.critical).length,
+  criticalSeen: states.filter((state) => state.spot.critical && state.seen).length,
 });
 
 /** The next spot that nobody has looked at, from `afterId` on and round again. */
 export function nextToLookAt(states: readonly SpotState[], afterId: string | undefined): HotSpot | undefined {
   const start = states.findIndex((state) => state.spot.id === afterId) + 1;
-  return [...states.slice(start), ...states.slice(0, start)].find((state) => !state.look && !state.measured)?.spot;
+  return [...states.slice(start), ...states.slice(0, start)].find((state) => !state.look && !state.measured)
+    ?.spot;
 }
 
 /** What a bad spot asks to be looked at next: its twin always, the diagonal one for a crack. Only what is not seen yet. */
@@ -72,11 +124,24 @@ export function memberWalk(frame: Frame, member: Member, states: readonly SpotSt
   const byId = new Map(states.map((state) => [state.spot.id, state]));
   const bad = (id: string | undefined) => {
     const result = id === undefined ? undefined : byId.get(id)?.result;
-    return result !== undefined && isDoubtful(result) && (isFailed(result) || result === 'delaminating' || result === 'patched before');
+    return (
+      result !== undefined &&
+      isDoubtful(result) &&
+      (isFailed(result) || result === 'delaminating' || result === 'patched before')
+    );
   };
   const twin = twinOf(frame, member);
-  const twinBad = own.filter((state) => !state.seen && (bad(state.spot.twinId) || (twin !== undefined && bad(state.spot.diagonalId) && byId.get(state.spot.diagonalId!)!.result === 'cracked')));
-  const worst = own.filter((state) => state.result !== undefined && isDoubtful(state.result)).sort((a, b) => rank(b) - rank(a))[0];
+  const twinBad = own.filter(
+    (state) =>
+      !state.seen &&
+      (bad(state.spot.twinId) ||
+        (twin !== undefined &&
+          bad(state.spot.diagonalId) &&
+          byId.get(state.spot.diagonalId!)!.result === 'cracked')),
+  );
+  const worst = own
+    .filter((state) => state.result !== undefined && isDoubtful(state.result))
+    .sort((a, b) => rank(b) - rank(a))[0];
   return { spots: own, twinBad, ...(worst && { worst }) };
 }
 const rank = (state: SpotState): number => LOOK_RESULTS.indexOf(state.result!);

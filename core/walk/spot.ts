@@ -1,5 +1,15 @@
 import { z } from 'zod';
-import { FAMILY_IDS, faceIdSchema, LANDMARK_KINDS, placementOf, ROLES, twinOf, type FaceId, type Frame, type Member } from '../frame';
+import {
+  FAMILY_IDS,
+  faceIdSchema,
+  LANDMARK_KINDS,
+  placementOf,
+  ROLES,
+  twinOf,
+  type FaceId,
+  type Frame,
+  type Member,
+} from '../frame';
 import { WAYS, type Way } from './look';
 
 export const TOURS = ['round', 'beneath', 'inside'] as const;
@@ -8,9 +18,20 @@ export type Tour = (typeof TOURS)[number];
 /** Where a kind of spot is found on any frame that has such a place. */
 const whereSchema = z.discriminatedUnion('on', [
   /** At every bracket, mount or hitch of these kinds, on the rails that carry it; `asideMm` along from it. */
-  z.object({ on: z.literal('landmark'), kinds: z.array(z.enum(LANDMARK_KINDS)).min(1), asideMm: z.number().gte(-3000).lte(3000).optional() }),
+  z.object({
+    on: z.literal('landmark'),
+    kinds: z.array(z.enum(LANDMARK_KINDS)).min(1),
+    asideMm: z.number().gte(-3000).lte(3000).optional(),
+  }),
   /** Along members of these roles (only those with these ids, where some are named), a stretch at a time; shares of the member's length. */
-  z.object({ on: z.literal('stretch'), roles: z.array(z.enum(ROLES)).min(1), ids: z.array(z.string().max(40)).optional(), face: faceIdSchema.optional(), from: z.number().gte(0).lte(1), to: z.number().gte(0).lte(1) }),
+  z.object({
+    on: z.literal('stretch'),
+    roles: z.array(z.enum(ROLES)).min(1),
+    ids: z.array(z.string().max(40)).optional(),
+    face: faceIdSchema.optional(),
+    from: z.number().gte(0).lte(1),
+    to: z.number().gte(0).lte(1),
+  }),
   /** Both ends of members of these roles. */
   z.object({ on: z.literal('ends'), roles: z.array(z.enum(ROLES)).min(1) }),
   /** On the body, no member of the frame: left and right, or once. */
@@ -60,51 +81,124 @@ const PIECE_MM = 1600;
 
 /** Every hot spot of a frame in walking order: clockwise from the front left corner, then beneath front to rear, then inside. */
 export function hotSpots(frame: Frame, rules: readonly SpotRule[], beforeBuying = false): HotSpot[] {
-  const wanted = rules.filter((rule) => rule.families.includes(frame.family) && (beforeBuying || !rule.beforeBuying));
-  const found = wanted.flatMap((rule) => placesOf(frame, rule).map((place): HotSpot => ({
-    ruleId: rule.id, look: rule.look, tour: rule.tour, critical: rule.critical, needs: rule.needs, from: rule.from, ...place,
-  })));
-  return withTwins(frame, found).sort((a, b) => TOURS.indexOf(a.tour) - TOURS.indexOf(b.tour) || walkOrder(frame, a) - walkOrder(frame, b) || a.id.localeCompare(b.id));
+  const wanted = rules.filter(
+    (rule) => rule.families.includes(frame.family) && (beforeBuying || !rule.beforeBuying),
+  );
+  const found = wanted.flatMap((rule) =>
+    placesOf(frame, rule).map((place): HotSpot => ({
+      ruleId: rule.id,
+      look: rule.look,
+      tour: rule.tour,
+      critical: rule.critical,
+      needs: rule.needs,
+      from: rule.from,
+      ...place,
+    })),
+  );
+  return withTwins(frame, found).sort(
+    (a, b) =>
+      TOURS.indexOf(a.tour) - TOURS.indexOf(b.tour) ||
+      walkOrder(frame, a) - walkOrder(frame, b) ||
+      a.id.localeCompare(b.id),
+  );
 }
 
-type Place = Pick<HotSpot, 'id' | 'title' | 'side' | 'alongMm'> & Partial<Pick<HotSpot, 'memberId' | 'fromMm' | 'toMm' | 'face'>>;
+type Place = Pick<HotSpot, 'id' | 'title' | 'side' | 'alongMm'> &
+  Partial<Pick<HotSpot, 'memberId' | 'fromMm' | 'toMm' | 'face'>>;
 
 function placesOf(frame: Frame, rule: SpotRule): Place[] {
   const { where } = rule;
   switch (where.on) {
-    case 'landmark': return landmarkPlaces(frame, rule, where.kinds, where.asideMm ?? 0);
-    case 'stretch': return frame.members.filter((member) => where.roles.includes(member.role) && (where.ids?.includes(member.id) ?? true)).flatMap((member) => stretchPlaces(frame, rule, member, where));
-    case 'ends': return frame.members.filter((member) => where.roles.includes(member.role)).flatMap((member) => endPlaces(frame, rule, member));
-    case 'body': return (where.sides === 'both' ? (['left', 'right'] as const) : (['middle'] as const)).map((side) => ({ id: `${rule.id} ${side}`, title: side === 'middle' ? rule.title : `${rule.title}, ${side}`, side, alongMm: frame.lengthMm / 2 }));
-    default: return where satisfies never;
+    case 'landmark':
+      return landmarkPlaces(frame, rule, where.kinds, where.asideMm ?? 0);
+    case 'stretch':
+      return frame.members
+        .filter((member) => where.roles.includes(member.role) && (where.ids?.includes(member.id) ?? true))
+        .flatMap((member) => stretchPlaces(frame, rule, member, where));
+    case 'ends':
+      return frame.members
+        .filter((member) => where.roles.includes(member.role))
+        .flatMap((member) => endPlaces(frame, rule, member));
+    case 'body':
+      return (where.sides === 'both' ? (['left', 'right'] as const) : (['middle'] as const)).map((side) => ({
+        id: `${rule.id} ${side}`,
+        title: side === 'middle' ? rule.title : `${rule.title}, ${side}`,
+        side,
+        alongMm: frame.lengthMm / 2,
+      }));
+    default:
+      return where satisfies never;
   }
 }
 
 /** The rail or sill over a point, and the point's station on it. */
-export function memberOver(frame: Frame, point: { readonly side: 'left' | 'right'; readonly stationMm: number }): { member: Member; stationMm: number } | undefined {
+export function memberOver(
+  frame: Frame,
+  point: { readonly side: 'left' | 'right'; readonly stationMm: number },
+): { member: Member; stationMm: number } | undefined {
   const own = (member: Member) => point.stationMm - (member.startMm ?? member.line?.from[0] ?? 0);
-  const over = frame.members.filter((member) => (member.role === 'rail' || member.role === 'sill') && member.side === point.side && own(member) >= 0 && own(member) <= member.lengthMm);
+  const over = frame.members.filter(
+    (member) =>
+      (member.role === 'rail' || member.role === 'sill') &&
+      member.side === point.side &&
+      own(member) >= 0 &&
+      own(member) <= member.lengthMm,
+  );
   const member = over.find((each) => each.role === 'rail') ?? over[0];
   return member && { member, stationMm: own(member) };
 }
 
 function landmarkPlaces(frame: Frame, rule: SpotRule, kinds: readonly string[], asideMm: number): Place[] {
-  return frame.landmarks.filter((mark) => kinds.includes(mark.kind)).flatMap((mark) => (['left', 'right'] as const).filter((side) => mark.side === 'both' || mark.side === side).flatMap((side): Place[] => {
-    const over = memberOver(frame, { side, stationMm: mark.stationMm });
-    const at = over && over.stationMm + asideMm;
-    if (!over || !(at! >= 0 && at! <= over.member.lengthMm)) return [];
-    const name = asideMm === 0 ? mark.name : `${rule.title}, by ${mark.name.toLowerCase()}`;
-    return [{ id: `${rule.id} ${mark.id} ${over.member.id}`, title: `${name}, ${side}`, side, alongMm: mark.stationMm + asideMm, memberId: over.member.id, fromMm: at!, toMm: at! }];
-  }));
+  return frame.landmarks
+    .filter((mark) => kinds.includes(mark.kind))
+    .flatMap((mark) =>
+      (['left', 'right'] as const)
+        .filter((side) => mark.side === 'both' || mark.side === side)
+        .flatMap((side): Place[] => {
+          const over = memberOver(frame, { side, stationMm: mark.stationMm });
+          const at = over && over.stationMm + asideMm;
+          if (!over || !(at! >= 0 && at! <= over.member.lengthMm)) return [];
+          const name = asideMm === 0 ? mark.name : `${rule.title}, by ${mark.name.toLowerCase()}`;
+          return [
+            {
+              id: `${rule.id} ${mark.id} ${over.member.id}`,
+              title: `${name}, ${side}`,
+              side,
+              alongMm: mark.stationMm + asideMm,
+              memberId: over.member.id,
+              fromMm: at!,
+              toMm: at!,
+            },
+          ];
+        }),
+    );
 }
 
-function stretchPlaces(frame: Frame, rule: SpotRule, member: Member, { from, to, face }: { from: number; to: number; face?: FaceId | undefined }): Place[] {
+function stretchPlaces(
+  frame: Frame,
+  rule: SpotRule,
+  member: Member,
+  { from, to, face }: { from: number; to: number; face?: FaceId | undefined },
+): Place[] {
   const lengthMm = (to - from) * member.lengthMm;
   if (!(lengthMm > 0)) return [];
-  const pieces = member.role === 'rail' || member.role === 'sill' ? Math.max(1, Math.round(lengthMm / PIECE_MM)) : 1;
+  const pieces =
+    member.role === 'rail' || member.role === 'sill' ? Math.max(1, Math.round(lengthMm / PIECE_MM)) : 1;
   return Array.from({ length: pieces }, (_, k) => {
-    const [fromMm, toMm] = [from * member.lengthMm + (k * lengthMm) / pieces, from * member.lengthMm + ((k + 1) * lengthMm) / pieces];
-    return { id: `${rule.id} ${member.id} ${k + 1}`, title: `${rule.title}, ${member.name.toLowerCase()}${pieces > 1 ? ` (${k + 1} of ${pieces})` : ''}`, side: member.side ?? 'middle', alongMm: alongFrame(frame, member, (fromMm + toMm) / 2), memberId: member.id, fromMm, toMm, ...(face && { face }) };
+    const [fromMm, toMm] = [
+      from * member.lengthMm + (k * lengthMm) / pieces,
+      from * member.lengthMm + ((k + 1) * lengthMm) / pieces,
+    ];
+    return {
+      id: `${rule.id} ${member.id} ${k + 1}`,
+      title: `${rule.title}, ${member.name.toLowerCase()}${pieces > 1 ? ` (${k + 1} of ${pieces})` : ''}`,
+      side: member.side ?? 'middle',
+      alongMm: alongFrame(frame, member, (fromMm + toMm) / 2),
+      memberId: member.id,
+      fromMm,
+      toMm,
+      ...(face && { face }),
+    };
   });
 }
 
@@ -115,7 +209,15 @@ function endPlaces(frame: Frame, rule: SpotRule, member: Member): Place[] {
     const { from, to } = placementOf(frame, member);
     const side = (k === 0 ? from : to)[1] < -1 ? 'left' : (k === 0 ? from : to)[1] > 1 ? 'right' : 'middle';
     const end = member.role === 'crossmember' ? `${side} end` : k === 0 ? 'one end' : 'other end';
-    return { id: `${rule.id} ${member.id} ${k + 1}`, title: `${member.name}, ${end}`, side: side as Place['side'], alongMm: (k === 0 ? from : to)[0], memberId: member.id, fromMm: Math.min(mm, inMm), toMm: Math.max(mm, inMm) };
+    return {
+      id: `${rule.id} ${member.id} ${k + 1}`,
+      title: `${member.name}, ${end}`,
+      side: side as Place['side'],
+      alongMm: (k === 0 ? from : to)[0],
+      memberId: member.id,
+      fromMm: Math.min(mm, inMm),
+      toMm: Math.max(mm, inMm),
+    };
   });
 }
 
@@ -131,26 +233,42 @@ function withTwins(frame: Frame, spots: readonly HotSpot[]): HotSpot[] {
   const middleMm = frame.lengthMm / 2;
   return spots.map((spot) => {
     if (spot.side === 'middle') return spot;
-    const across = spots.filter((other) => other.ruleId === spot.ruleId && other.side !== 'middle' && other.side !== spot.side && isCounterpart(frame, spot, other));
+    const across = spots.filter(
+      (other) =>
+        other.ruleId === spot.ruleId &&
+        other.side !== 'middle' &&
+        other.side !== spot.side &&
+        isCounterpart(frame, spot, other),
+    );
     const twin = across.find((other) => other.id === otherSide(spot.id)) ?? nearestTo(across, spot.alongMm);
     const level = twin && Math.abs(twin.alongMm - spot.alongMm) <= LEVEL_MM ? twin : undefined;
-    const diagonal = nearestTo(across.filter((other) => other !== level && (other.alongMm - middleMm) * (spot.alongMm - middleMm) < 0), 2 * middleMm - spot.alongMm);
+    const diagonal = nearestTo(
+      across.filter((other) => other !== level && (other.alongMm - middleMm) * (spot.alongMm - middleMm) < 0),
+      2 * middleMm - spot.alongMm,
+    );
     return { ...spot, ...(level && { twinId: level.id }), ...(diagonal && { diagonalId: diagonal.id }) };
   });
 }
 
 /** By the side as a word of its own: an upright has a right in its name on both sides. */
-const otherSide = (id: string): string => id.replace(/(?<![a-z])(left|right)(?![a-z])/g, (side) => (side === 'left' ? 'right' : 'left'));
+const otherSide = (id: string): string =>
+  id.replace(/(?<![a-z])(left|right)(?![a-z])/g, (side) => (side === 'left' ? 'right' : 'left'));
 
 /** On the twin member, or on the same crossmember's other end; body items have none. */
 function isCounterpart(frame: Frame, spot: HotSpot, other: HotSpot): boolean {
   if (!spot.memberId || !other.memberId) return spot.memberId === other.memberId;
-  const [one, two] = [spot, other].map((each) => frame.members.find((member) => member.id === each.memberId)!);
+  const [one, two] = [spot, other].map((each) =>
+    frame.members.find((member) => member.id === each.memberId)!,
+  );
   return one === two || twinOf(frame, one!) === two || (one!.role === 'rail' && two!.role === 'rail');
 }
 
 const nearestTo = (spots: readonly HotSpot[], alongMm: number): HotSpot | undefined =>
-  spots.reduce<HotSpot | undefined>((best, here) => (!best || Math.abs(here.alongMm - alongMm) < Math.abs(best.alongMm - alongMm) ? here : best), undefined);
+  spots.reduce<HotSpot | undefined>(
+    (best, here) =>
+      !best || Math.abs(here.alongMm - alongMm) < Math.abs(best.alongMm - alongMm) ? here : best,
+    undefined,
+  );
 
 /** The front corner counts as the first this far back. */
 const CORNER = 0.12;
@@ -163,7 +281,8 @@ const CORNER = 0.12;
  */
 function walkOrder(frame: Frame, spot: HotSpot): number {
   const L = frame.lengthMm;
-  if (spot.tour !== 'round') return Math.round(spot.alongMm / 300) * 10 + ['left', 'middle', 'right'].indexOf(spot.side);
+  if (spot.tour !== 'round')
+    return Math.round(spot.alongMm / 300) * 10 + ['left', 'middle', 'right'].indexOf(spot.side);
   if (spot.side === 'left' && spot.alongMm < CORNER * L) return spot.alongMm / L;
   if (spot.side === 'middle') return spot.alongMm < L / 2 ? 1 : 3.5;
   return spot.side === 'right' ? 2 + spot.alongMm / L : 5 - spot.alongMm / L;

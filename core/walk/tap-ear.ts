@@ -3,7 +3,10 @@ import { z } from 'zod';
 import { bySchema, instantSchema, recordIdSchema, spotSchema } from '../frame';
 
 /** One tap as heard: how long it rings (until a tenth of its loudness is left) and its strongest tone. */
-export const heardTapSchema = z.object({ ringMs: z.number().positive().lte(10_000), toneHz: z.number().positive().lte(24_000) });
+export const heardTapSchema = z.object({
+  ringMs: z.number().positive().lte(10_000),
+  toneHz: z.number().positive().lte(24_000),
+});
 export type HeardTap = z.infer<typeof heardTapSchema>;
 
 export const TAP_ANSWERS = ['rings like the good spot', 'duller', 'cannot tell'] as const;
@@ -13,9 +16,17 @@ const place = spotSchema.extend({ memberId: z.string().min(1).max(40) });
 
 /** Taps on known good metal and on a doubtful spot, compared. A hint, no measurement. */
 export const tapTestSchema = z.object({
-  kind: z.literal('tap'), id: recordIdSchema, good: place, doubtful: place,
-  goodTaps: z.array(heardTapSchema).max(40), doubtfulTaps: z.array(heardTapSchema).max(40),
-  answer: z.enum(TAP_ANSWERS), heardBy: z.enum(['microphone', 'stand-in', 'file']), note: z.string().max(300).default(''), by: bySchema, at: instantSchema,
+  kind: z.literal('tap'),
+  id: recordIdSchema,
+  good: place,
+  doubtful: place,
+  goodTaps: z.array(heardTapSchema).max(40),
+  doubtfulTaps: z.array(heardTapSchema).max(40),
+  answer: z.enum(TAP_ANSWERS),
+  heardBy: z.enum(['microphone', 'stand-in', 'file']),
+  note: z.string().max(300).default(''),
+  by: bySchema,
+  at: instantSchema,
 });
 export type TapTest = z.infer<typeof tapTestSchema>;
 
@@ -39,11 +50,15 @@ export function hearTaps(samples: Float32Array, sampleRate: number): HeardTap[] 
   const onsets: number[] = [];
   for (let k = 1; k < loud.length; k++) {
     const since = onsets.length ? (k - onsets[onsets.length - 1]!) * FRAME_S : Infinity;
-    if (loud[k]! > FLOOR_RATIO * floor && loud[k]! > ONSET_RATIO * loud[k - 1]! && since > APART_S) onsets.push(k);
+    if (loud[k]! > FLOOR_RATIO * floor && loud[k]! > ONSET_RATIO * loud[k - 1]! && since > APART_S)
+      onsets.push(k);
   }
   return onsets.flatMap((onset, n) => {
     const from = loudestNear(samples, onset * frame, frame);
-    const until = Math.min(n + 1 < onsets.length ? onsets[n + 1]! * frame - frame : samples.length, from + Math.round(LISTEN_S * sampleRate));
+    const until = Math.min(
+      n + 1 < onsets.length ? onsets[n + 1]! * frame - frame : samples.length,
+      from + Math.round(LISTEN_S * sampleRate),
+    );
     const tap = samples.subarray(from, until);
     const ringMs = ringDownMs(tap, sampleRate, floor);
     const toneHz = strongestToneHz(tap, sampleRate);
@@ -59,11 +74,13 @@ function frameLoudness(samples: Float32Array, frame: number): number[] {
   });
 }
 
-const quantile = (values: readonly number[], share: number): number => [...values].sort((a, b) => a - b)[Math.floor(share * (values.length - 1))] ?? 0;
+const quantile = (values: readonly number[], share: number): number =>
+  [...values].sort((a, b) => a - b)[Math.floor(share * (values.length - 1))] ?? 0;
 
 function loudestNear(samples: Float32Array, at: number, reach: number): number {
   let best = Math.max(0, at - reach);
-  for (let i = best; i < Math.min(samples.length, at + 2 * reach); i++) if (Math.abs(samples[i]!) > Math.abs(samples[best]!)) best = i;
+  for (let i = best; i < Math.min(samples.length, at + 2 * reach); i++)
+    if (Math.abs(samples[i]!) > Math.abs(samples[best]!)) best = i;
   return best;
 }
 
@@ -77,7 +94,8 @@ function ringDownMs(tap: Float32Array, sampleRate: number, floor: number): numbe
   const at = (db: number) => energy.findIndex((each) => each <= whole * 10 ** (-db / 10));
   const [from, to] = [at(5), at(25)];
   if (from < 0 || to <= from + 4) return undefined;
-  const ts: number[] = [], dbs: number[] = [];
+  const ts: number[] = [],
+    dbs: number[] = [];
   const step = Math.max(1, Math.floor((to - from) / 200));
   for (let i = from; i < to; i += step) {
     if (!(energy[i]! > 0)) break;
@@ -91,7 +109,8 @@ function ringDownMs(tap: Float32Array, sampleRate: number, floor: number): numbe
 function slopeOf(xs: readonly number[], ys: readonly number[]): number {
   const n = xs.length;
   const [mx, my] = [xs.reduce((a, b) => a + b, 0) / n, ys.reduce((a, b) => a + b, 0) / n];
-  let top = 0, bottom = 0;
+  let top = 0,
+    bottom = 0;
   for (let i = 0; i < n; i++) {
     top += (xs[i]! - mx) * (ys[i]! - my);
     bottom += (xs[i]! - mx) ** 2;
@@ -105,22 +124,46 @@ const LOWEST_HZ = 150;
 function strongestToneHz(tap: Float32Array, sampleRate: number): number | undefined {
   const fft = new FFT(SPECTRUM);
   const used = Math.min(SPECTRUM, tap.length);
-  const windowed = Array.from({ length: SPECTRUM }, (_, i) => (i < used ? tap[i]! * (0.5 + 0.5 * Math.cos((Math.PI * i) / used)) : 0));
+  const windowed = Array.from({ length: SPECTRUM }, (_, i) =>
+    i < used ? tap[i]! * (0.5 + 0.5 * Math.cos((Math.PI * i) / used)) : 0,
+  );
   const out = fft.createComplexArray();
   fft.realTransform(out, windowed);
-  const power = Float64Array.from({ length: SPECTRUM / 2 }, (_, k) => out[2 * k]! ** 2 + out[2 * k + 1]! ** 2);
+  const power = Float64Array.from(
+    { length: SPECTRUM / 2 },
+    (_, k) => out[2 * k]! ** 2 + out[2 * k + 1]! ** 2,
+  );
   let best = Math.ceil((LOWEST_HZ * SPECTRUM) / sampleRate);
   for (let k = best; k < power.length - 1; k++) if (power[k]! > power[best]!) best = k;
   if (!(power[best]! > 0)) return undefined;
-  const [a, b, c] = [best - 1, best, best + 1].map((k) => Math.log(power[k]! + 1e-30)) as [number, number, number];
+  const [a, b, c] = [best - 1, best, best + 1].map((k) => Math.log(power[k]! + 1e-30)) as [
+    number,
+    number,
+    number,
+  ];
   const bend = a - 2 * b + c;
   const shift = bend < 0 ? (0.5 * (a - c)) / bend : 0;
   return ((best + shift) * sampleRate) / SPECTRUM;
 }
 
-export const TAP_WHYS = ['too few taps', 'good spot scatters', 'doubtful spot scatters', 'between the two', 'another note', 'alike', 'rings shorter'] as const;
+export const TAP_WHYS = [
+  'too few taps',
+  'good spot scatters',
+  'doubtful spot scatters',
+  'between the two',
+  'another note',
+  'alike',
+  'rings shorter',
+] as const;
 /** The comparison with what it rests on; ratios are doubtful over good. `note`: higher points to something welded on, lower to thinner metal or a longer free span. */
-export interface TapComparison { readonly answer: TapAnswer; readonly why: (typeof TAP_WHYS)[number]; readonly ringRatio?: number; readonly toneRatio?: number; readonly good?: HeardTap; readonly doubtful?: HeardTap }
+export interface TapComparison {
+  readonly answer: TapAnswer;
+  readonly why: (typeof TAP_WHYS)[number];
+  readonly ringRatio?: number;
+  readonly toneRatio?: number;
+  readonly good?: HeardTap;
+  readonly doubtful?: HeardTap;
+}
 
 /** Thresholds are our judgement: brackets and shape change the note, so only a clear difference is called one. */
 const LEAST_TAPS = 3;
@@ -130,17 +173,31 @@ const ALIKE_FROM = 0.75;
 const SAME_NOTE = 0.08;
 
 export function compareTaps(good: readonly HeardTap[], doubtful: readonly HeardTap[]): TapComparison {
-  if (good.length < LEAST_TAPS || doubtful.length < LEAST_TAPS) return { answer: 'cannot tell', why: 'too few taps' };
+  if (good.length < LEAST_TAPS || doubtful.length < LEAST_TAPS)
+    return { answer: 'cannot tell', why: 'too few taps' };
   const [one, two] = [medianTap(good), medianTap(doubtful)];
-  const known = { ringRatio: two.ringMs / one.ringMs, toneRatio: two.toneHz / one.toneHz, good: one, doubtful: two };
+  const known = {
+    ringRatio: two.ringMs / one.ringMs,
+    toneRatio: two.toneHz / one.toneHz,
+    good: one,
+    doubtful: two,
+  };
   if (scatter(good, one) > SCATTER) return { answer: 'cannot tell', why: 'good spot scatters', ...known };
-  if (scatter(doubtful, two) > SCATTER && known.ringRatio > DULL_BELOW) return { answer: 'cannot tell', why: 'doubtful spot scatters', ...known };
+  if (scatter(doubtful, two) > SCATTER && known.ringRatio > DULL_BELOW)
+    return { answer: 'cannot tell', why: 'doubtful spot scatters', ...known };
   if (known.ringRatio < DULL_BELOW) return { answer: 'duller', why: 'rings shorter', ...known };
-  if (Math.abs(known.toneRatio - 1) > SAME_NOTE) return { answer: 'cannot tell', why: 'another note', ...known };
-  return known.ringRatio >= ALIKE_FROM ? { answer: 'rings like the good spot', why: 'alike', ...known } : { answer: 'cannot tell', why: 'between the two', ...known };
+  if (Math.abs(known.toneRatio - 1) > SAME_NOTE)
+    return { answer: 'cannot tell', why: 'another note', ...known };
+  return known.ringRatio >= ALIKE_FROM
+    ? { answer: 'rings like the good spot', why: 'alike', ...known }
+    : { answer: 'cannot tell', why: 'between the two', ...known };
 }
 
 const middle = (values: readonly number[]): number => quantile(values, 0.5);
-const medianTap = (taps: readonly HeardTap[]): HeardTap => ({ ringMs: middle(taps.map((tap) => tap.ringMs)), toneHz: middle(taps.map((tap) => tap.toneHz)) });
+const medianTap = (taps: readonly HeardTap[]): HeardTap => ({
+  ringMs: middle(taps.map((tap) => tap.ringMs)),
+  toneHz: middle(taps.map((tap) => tap.toneHz)),
+});
 /** Middle distance from the middle, as a share of it. */
-const scatter = (taps: readonly HeardTap[], about: HeardTap): number => middle(taps.map((tap) => Math.abs(tap.ringMs - about.ringMs))) / about.ringMs;
+const scatter = (taps: readonly HeardTap[], about: HeardTap): number =>
+  middle(taps.map((tap) => Math.abs(tap.ringMs - about.ringMs))) / about.ringMs;

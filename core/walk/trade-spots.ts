@@ -11,68 +11,372 @@ const LADDERS: readonly Family[] = ['open-channel ladder', 'boxed ladder', 'mixe
 const BOXED: readonly Family[] = ['boxed ladder', 'mixed ladder'];
 const TRAILERS: readonly Family[] = ['I-beam trailer', 'gooseneck trailer', 'semi trailer'];
 
-type Seed = Omit<SpotRule, 'families' | 'needs' | 'beforeBuying' | 'from' | 'critical'> & { needs?: readonly Way[]; critical?: boolean };
-const rules = (families: readonly Family[], seeds: readonly Seed[], more: Partial<SpotRule> = {}): SpotRule[] =>
-  seeds.map((seed) => ({ critical: true, beforeBuying: false, from: 'trade' as const, ...seed, families: [...families], needs: [...(seed.needs ?? [])], ...more }));
+type Seed = Omit<SpotRule, 'families' | 'needs' | 'beforeBuying' | 'from' | 'critical'> & {
+  needs?: readonly Way[];
+  critical?: boolean;
+};
+const rules = (
+  families: readonly Family[],
+  seeds: readonly Seed[],
+  more: Partial<SpotRule> = {},
+): SpotRule[] =>
+  seeds.map((seed) => ({
+    critical: true,
+    beforeBuying: false,
+    from: 'trade' as const,
+    ...seed,
+    families: [...families],
+    needs: [...(seed.needs ?? [])],
+    ...more,
+  }));
 
-const open = rules(['open-channel ladder', 'mixed ladder'], [
-  { id: 'lower-flange', title: 'Lower flange and the corner above it', look: 'scale between flange and web, holes, an added bar', tour: 'beneath', where: { on: 'stretch', roles: ['rail'], face: 'bottom', from: 0, to: 1 } },
-]);
+const open = rules(
+  ['open-channel ladder', 'mixed ladder'],
+  [
+    {
+      id: 'lower-flange',
+      title: 'Lower flange and the corner above it',
+      look: 'scale between flange and web, holes, an added bar',
+      tour: 'beneath',
+      where: { on: 'stretch', roles: ['rail'], face: 'bottom', from: 0, to: 1 },
+    },
+  ],
+);
 const ladders = rules(LADDERS, [
-  { id: 'hanger', title: 'Spring hanger', look: 'its rivets or bolts, the flange round it, cracks beside it', tour: 'round', where: { on: 'landmark', kinds: ['spring hanger', 'spring seat'] } },
-  { id: 'shock', title: 'Shock mount', look: 'the mount and the crossmember behind it', tour: 'round', where: { on: 'landmark', kinds: ['shock mount'] } },
-  { id: 'gear', title: 'Steering-gear mount', look: 'watch the gear move against the rail while somebody turns the wheel; cracks from its bolts', tour: 'round', where: { on: 'landmark', kinds: ['steering gear'] } },
-  { id: 'hitch', title: 'Hitch and rail ends', look: 'rail ends, tow point, what was welded on', tour: 'round', where: { on: 'landmark', kinds: ['hitch'] } },
-  { id: 'body-bracket', title: 'Body mount or bump stop', look: 'the pocket behind the bracket holds wet dirt', tour: 'round', where: { on: 'landmark', kinds: ['body mount', 'bump stop'] }, critical: false },
-  { id: 'tank-strap', title: 'Tank strap', look: 'rust under the strap, between tank and rail', tour: 'beneath', where: { on: 'landmark', kinds: ['tank strap', 'tank'] } },
-  { id: 'cross-end', title: 'Crossmember end, inside the rail', look: 'both ends, a tube from behind with a light', tour: 'beneath', where: { on: 'ends', roles: ['crossmember'] } },
-  { id: 'lap', title: 'Where two rail sections overlap', look: 'rust between the laps swells them apart', tour: 'beneath', where: { on: 'landmark', kinds: ['joint'] }, needs: INSIDE },
-  { id: 'exhaust', title: 'Next to the exhaust', look: 'melts snow, keeps the salt wet', tour: 'beneath', where: { on: 'landmark', kinds: ['exhaust'] }, critical: false },
+  {
+    id: 'hanger',
+    title: 'Spring hanger',
+    look: 'its rivets or bolts, the flange round it, cracks beside it',
+    tour: 'round',
+    where: { on: 'landmark', kinds: ['spring hanger', 'spring seat'] },
+  },
+  {
+    id: 'shock',
+    title: 'Shock mount',
+    look: 'the mount and the crossmember behind it',
+    tour: 'round',
+    where: { on: 'landmark', kinds: ['shock mount'] },
+  },
+  {
+    id: 'gear',
+    title: 'Steering-gear mount',
+    look: 'watch the gear move against the rail while somebody turns the wheel; cracks from its bolts',
+    tour: 'round',
+    where: { on: 'landmark', kinds: ['steering gear'] },
+  },
+  {
+    id: 'hitch',
+    title: 'Hitch and rail ends',
+    look: 'rail ends, tow point, what was welded on',
+    tour: 'round',
+    where: { on: 'landmark', kinds: ['hitch'] },
+  },
+  {
+    id: 'body-bracket',
+    title: 'Body mount or bump stop',
+    look: 'the pocket behind the bracket holds wet dirt',
+    tour: 'round',
+    where: { on: 'landmark', kinds: ['body mount', 'bump stop'] },
+    critical: false,
+  },
+  {
+    id: 'tank-strap',
+    title: 'Tank strap',
+    look: 'rust under the strap, between tank and rail',
+    tour: 'beneath',
+    where: { on: 'landmark', kinds: ['tank strap', 'tank'] },
+  },
+  {
+    id: 'cross-end',
+    title: 'Crossmember end, inside the rail',
+    look: 'both ends, a tube from behind with a light',
+    tour: 'beneath',
+    where: { on: 'ends', roles: ['crossmember'] },
+  },
+  {
+    id: 'lap',
+    title: 'Where two rail sections overlap',
+    look: 'rust between the laps swells them apart',
+    tour: 'beneath',
+    where: { on: 'landmark', kinds: ['joint'] },
+    needs: INSIDE,
+  },
+  {
+    id: 'exhaust',
+    title: 'Next to the exhaust',
+    look: 'melts snow, keeps the salt wet',
+    tour: 'beneath',
+    where: { on: 'landmark', kinds: ['exhaust'] },
+    critical: false,
+  },
 ]);
 const boxed = rules(BOXED, [
-  { id: 'front-foot', title: 'Front of the box', look: 'the first foot, inside through the end, steering-gear side first', tour: 'round', where: { on: 'stretch', roles: ['rail'], from: 0, to: 0.06 }, needs: INSIDE },
-  { id: 'centre-floor', title: 'Floor of the box', look: 'between body mounts and skid-plate bolts; captive nuts spin', tour: 'beneath', where: { on: 'stretch', roles: ['rail'], face: 'bottom', from: 0.25, to: 0.75 }, needs: INSIDE },
-  { id: 'arch', title: 'Rear arch and tail', look: 'over the axle, weld seams under the coating', tour: 'beneath', where: { on: 'stretch', roles: ['rail'], from: 0.75, to: 1 }, needs: INSIDE },
-  { id: 'arm', title: 'Control-arm bracket or spring bucket', look: 'upper and lower; a bucket’s outer face goes first', tour: 'round', where: { on: 'landmark', kinds: ['control arm', 'spring seat'] } },
+  {
+    id: 'front-foot',
+    title: 'Front of the box',
+    look: 'the first foot, inside through the end, steering-gear side first',
+    tour: 'round',
+    where: { on: 'stretch', roles: ['rail'], from: 0, to: 0.06 },
+    needs: INSIDE,
+  },
+  {
+    id: 'centre-floor',
+    title: 'Floor of the box',
+    look: 'between body mounts and skid-plate bolts; captive nuts spin',
+    tour: 'beneath',
+    where: { on: 'stretch', roles: ['rail'], face: 'bottom', from: 0.25, to: 0.75 },
+    needs: INSIDE,
+  },
+  {
+    id: 'arch',
+    title: 'Rear arch and tail',
+    look: 'over the axle, weld seams under the coating',
+    tour: 'beneath',
+    where: { on: 'stretch', roles: ['rail'], from: 0.75, to: 1 },
+    needs: INSIDE,
+  },
+  {
+    id: 'arm',
+    title: 'Control-arm bracket or spring bucket',
+    look: 'upper and lower; a bucket’s outer face goes first',
+    tour: 'round',
+    where: { on: 'landmark', kinds: ['control arm', 'spring seat'] },
+  },
 ]);
 const trailers = rules(TRAILERS, [
-  { id: 'over-axles', title: 'Beam web and flanges above the axles', look: 'between the tyres: thrown stones, water, cracks from the hangers', tour: 'beneath', where: { on: 'landmark', kinds: ['axle'] } },
-  { id: 'tall-hanger', title: 'Spring hanger', look: 'a tall one levers the flange sideways: cracks along its weld', tour: 'round', where: { on: 'landmark', kinds: ['spring hanger'] } },
-  { id: 'outrigger', title: 'Outrigger', look: 'floor buckles and wall sags when it goes', tour: 'round', where: { on: 'stretch', roles: ['outrigger'], from: 0, to: 1 }, critical: false },
-  { id: 'stiffener', title: 'Stiffener above a hanger', look: 'weld toes at its tips', tour: 'beneath', where: { on: 'stretch', roles: ['plate'], from: 0, to: 1 }, critical: false },
-  { id: 'axle-tube', title: 'Box tube under the beam', look: 'its ends are open to spray', tour: 'beneath', where: { on: 'ends', roles: ['axle tube'] }, needs: INSIDE },
-  { id: 'coupler', title: 'Coupler, pin box or A-frame', look: 'welds to the beams, gussets, cracks across', tour: 'round', where: { on: 'ends', roles: ['tongue'] } },
-  { id: 'upright', title: 'Upright behind the front wall', look: 'weld at the gusset and across the face, bracket welded to it: heat-affected', tour: 'inside', where: { on: 'ends', roles: ['upright'] } },
-  { id: 'deck-joint', title: 'Upper-deck joint', look: 'where deck beams meet; sealant that keeps tearing', tour: 'inside', where: { on: 'ends', roles: ['deck beam'] } },
-  { id: 'stud', title: 'Wall stud', look: 'screws pulled out, wall-to-floor gap at the front corners', tour: 'inside', where: { on: 'ends', roles: ['stud'] }, critical: false },
-  { id: 'leg', title: 'Landing leg and its plates', look: 'old structure welds, bent braces', tour: 'round', where: { on: 'ends', roles: ['leg'] } },
-  { id: 'leg-brace', title: 'Leg brace or cross shaft', look: 'bends, torn ends', tour: 'beneath', where: { on: 'stretch', roles: ['brace'], from: 0, to: 1 }, critical: false },
-  { id: 'trailer-cross-end', title: 'Crossmember end', look: 'both ends, where it dams the beam', tour: 'beneath', where: { on: 'ends', roles: ['crossmember'] } },
-  { id: 'trailer-tank', title: 'Tank and its cross straps', look: 'rust under the strap', tour: 'beneath', where: { on: 'landmark', kinds: ['tank', 'tank strap'] }, critical: false },
+  {
+    id: 'over-axles',
+    title: 'Beam web and flanges above the axles',
+    look: 'between the tyres: thrown stones, water, cracks from the hangers',
+    tour: 'beneath',
+    where: { on: 'landmark', kinds: ['axle'] },
+  },
+  {
+    id: 'tall-hanger',
+    title: 'Spring hanger',
+    look: 'a tall one levers the flange sideways: cracks along its weld',
+    tour: 'round',
+    where: { on: 'landmark', kinds: ['spring hanger'] },
+  },
+  {
+    id: 'outrigger',
+    title: 'Outrigger',
+    look: 'floor buckles and wall sags when it goes',
+    tour: 'round',
+    where: { on: 'stretch', roles: ['outrigger'], from: 0, to: 1 },
+    critical: false,
+  },
+  {
+    id: 'stiffener',
+    title: 'Stiffener above a hanger',
+    look: 'weld toes at its tips',
+    tour: 'beneath',
+    where: { on: 'stretch', roles: ['plate'], from: 0, to: 1 },
+    critical: false,
+  },
+  {
+    id: 'axle-tube',
+    title: 'Box tube under the beam',
+    look: 'its ends are open to spray',
+    tour: 'beneath',
+    where: { on: 'ends', roles: ['axle tube'] },
+    needs: INSIDE,
+  },
+  {
+    id: 'coupler',
+    title: 'Coupler, pin box or A-frame',
+    look: 'welds to the beams, gussets, cracks across',
+    tour: 'round',
+    where: { on: 'ends', roles: ['tongue'] },
+  },
+  {
+    id: 'upright',
+    title: 'Upright behind the front wall',
+    look: 'weld at the gusset and across the face, bracket welded to it: heat-affected',
+    tour: 'inside',
+    where: { on: 'ends', roles: ['upright'] },
+  },
+  {
+    id: 'deck-joint',
+    title: 'Upper-deck joint',
+    look: 'where deck beams meet; sealant that keeps tearing',
+    tour: 'inside',
+    where: { on: 'ends', roles: ['deck beam'] },
+  },
+  {
+    id: 'stud',
+    title: 'Wall stud',
+    look: 'screws pulled out, wall-to-floor gap at the front corners',
+    tour: 'inside',
+    where: { on: 'ends', roles: ['stud'] },
+    critical: false,
+  },
+  {
+    id: 'leg',
+    title: 'Landing leg and its plates',
+    look: 'old structure welds, bent braces',
+    tour: 'round',
+    where: { on: 'ends', roles: ['leg'] },
+  },
+  {
+    id: 'leg-brace',
+    title: 'Leg brace or cross shaft',
+    look: 'bends, torn ends',
+    tour: 'beneath',
+    where: { on: 'stretch', roles: ['brace'], from: 0, to: 1 },
+    critical: false,
+  },
+  {
+    id: 'trailer-cross-end',
+    title: 'Crossmember end',
+    look: 'both ends, where it dams the beam',
+    tour: 'beneath',
+    where: { on: 'ends', roles: ['crossmember'] },
+  },
+  {
+    id: 'trailer-tank',
+    title: 'Tank and its cross straps',
+    look: 'rust under the strap',
+    tour: 'beneath',
+    where: { on: 'landmark', kinds: ['tank', 'tank strap'] },
+    critical: false,
+  },
 ]);
-const unibody = rules(['unibody'], [
-  { id: 'captive', title: 'Subframe or carrier mount', look: 'captive nuts spin; the seat round the bolt', tour: 'beneath', where: { on: 'landmark', kinds: ['captive mount', 'control arm'] } },
-  { id: 'tower', title: 'Shock or strut tower top', look: 'from above and from the wheel', tour: 'round', where: { on: 'stretch', roles: ['tower'], from: 0.6, to: 1 } },
-  { id: 'rail-end', title: 'Rail end at floor and sill', look: 'where it turns under the floor', tour: 'beneath', where: { on: 'ends', roles: ['rail'] }, needs: INSIDE },
-  { id: 'jacking', title: 'Jacking point', look: 'pushed in before? seam beside it', tour: 'round', where: { on: 'landmark', kinds: ['lift point'] }, needs: INSIDE },
-  { id: 'sill', title: 'Sill, layer by layer', look: 'count the layers at an edge against how many were made', tour: 'round', where: { on: 'stretch', roles: ['sill'], from: 0, to: 1 }, needs: INSIDE },
-  { id: 'floor-rail', title: 'Floor rail and floor', look: 'from beneath, then under the carpet', tour: 'beneath', where: { on: 'stretch', roles: ['floor rail'], from: 0, to: 1 }, needs: INSIDE },
-  { id: 'carrier', title: 'Axle carrier floor', look: 'diagonal corners first', tour: 'beneath', where: { on: 'ends', roles: ['brace'] } },
-  { id: 'carpet', title: 'Floor under the carpets', look: 'wet felt, foam, a second floor over the first', tour: 'inside', where: { on: 'body', sides: 'both' } },
-  { id: 'tow-eye', title: 'Tow eye', look: 'the crossmember behind it', tour: 'round', where: { on: 'landmark', kinds: ['hitch'] }, critical: false },
-]);
-const beforeBuying = rules(FAMILY_IDS, [
-  { id: 'fender', title: 'Fender with double panels', look: 'mud between the panels', tour: 'round', where: { on: 'body', sides: 'both' }, critical: false },
-  { id: 'arch-ledge', title: 'Sill and wheel-arch ledge', look: 'filler, fresh paint, a magnet that lets go', tour: 'round', where: { on: 'body', sides: 'both' }, critical: false },
-  { id: 'cabin-floor', title: 'Cab or body floor', look: 'soft places, patches, damp', tour: 'inside', where: { on: 'body', sides: 'once' }, critical: false },
-  { id: 'tub-mount', title: 'Body mounts on the tub', look: 'the mount’s cup on the body, not only on the rail', tour: 'beneath', where: { on: 'body', sides: 'both' }, critical: false },
-  { id: 'roll-bar', title: 'Roll-bar feet', look: 'rust round the foot plates', tour: 'inside', where: { on: 'body', sides: 'both' }, critical: false },
-], { beforeBuying: true });
+const unibody = rules(
+  ['unibody'],
+  [
+    {
+      id: 'captive',
+      title: 'Subframe or carrier mount',
+      look: 'captive nuts spin; the seat round the bolt',
+      tour: 'beneath',
+      where: { on: 'landmark', kinds: ['captive mount', 'control arm'] },
+    },
+    {
+      id: 'tower',
+      title: 'Shock or strut tower top',
+      look: 'from above and from the wheel',
+      tour: 'round',
+      where: { on: 'stretch', roles: ['tower'], from: 0.6, to: 1 },
+    },
+    {
+      id: 'rail-end',
+      title: 'Rail end at floor and sill',
+      look: 'where it turns under the floor',
+      tour: 'beneath',
+      where: { on: 'ends', roles: ['rail'] },
+      needs: INSIDE,
+    },
+    {
+      id: 'jacking',
+      title: 'Jacking point',
+      look: 'pushed in before? seam beside it',
+      tour: 'round',
+      where: { on: 'landmark', kinds: ['lift point'] },
+      needs: INSIDE,
+    },
+    {
+      id: 'sill',
+      title: 'Sill, layer by layer',
+      look: 'count the layers at an edge against how many were made',
+      tour: 'round',
+      where: { on: 'stretch', roles: ['sill'], from: 0, to: 1 },
+      needs: INSIDE,
+    },
+    {
+      id: 'floor-rail',
+      title: 'Floor rail and floor',
+      look: 'from beneath, then under the carpet',
+      tour: 'beneath',
+      where: { on: 'stretch', roles: ['floor rail'], from: 0, to: 1 },
+      needs: INSIDE,
+    },
+    {
+      id: 'carrier',
+      title: 'Axle carrier floor',
+      look: 'diagonal corners first',
+      tour: 'beneath',
+      where: { on: 'ends', roles: ['brace'] },
+    },
+    {
+      id: 'carpet',
+      title: 'Floor under the carpets',
+      look: 'wet felt, foam, a second floor over the first',
+      tour: 'inside',
+      where: { on: 'body', sides: 'both' },
+    },
+    {
+      id: 'tow-eye',
+      title: 'Tow eye',
+      look: 'the crossmember behind it',
+      tour: 'round',
+      where: { on: 'landmark', kinds: ['hitch'] },
+      critical: false,
+    },
+  ],
+);
+const beforeBuying = rules(
+  FAMILY_IDS,
+  [
+    {
+      id: 'fender',
+      title: 'Fender with double panels',
+      look: 'mud between the panels',
+      tour: 'round',
+      where: { on: 'body', sides: 'both' },
+      critical: false,
+    },
+    {
+      id: 'arch-ledge',
+      title: 'Sill and wheel-arch ledge',
+      look: 'filler, fresh paint, a magnet that lets go',
+      tour: 'round',
+      where: { on: 'body', sides: 'both' },
+      critical: false,
+    },
+    {
+      id: 'cabin-floor',
+      title: 'Cab or body floor',
+      look: 'soft places, patches, damp',
+      tour: 'inside',
+      where: { on: 'body', sides: 'once' },
+      critical: false,
+    },
+    {
+      id: 'tub-mount',
+      title: 'Body mounts on the tub',
+      look: 'the mount’s cup on the body, not only on the rail',
+      tour: 'beneath',
+      where: { on: 'body', sides: 'both' },
+      critical: false,
+    },
+    {
+      id: 'roll-bar',
+      title: 'Roll-bar feet',
+      look: 'rust round the foot plates',
+      tour: 'inside',
+      where: { on: 'body', sides: 'both' },
+      critical: false,
+    },
+  ],
+  { beforeBuying: true },
+);
 
-export const TRADE_SPOTS: readonly SpotRule[] = [...open, ...ladders, ...boxed, ...trailers, ...unibody, ...beforeBuying];
+export const TRADE_SPOTS: readonly SpotRule[] = [
+  ...open,
+  ...ladders,
+  ...boxed,
+  ...trailers,
+  ...unibody,
+  ...beforeBuying,
+];
 
 /** A shop's changes to the list, in the order they were made: added, dropped or taken up again by rule id. */
-export interface SpotChange { readonly ruleId: string; readonly does: 'add' | 'drop' | 'restore'; readonly rule?: SpotRule }
+export interface SpotChange {
+  readonly ruleId: string;
+  readonly does: 'add' | 'drop' | 'restore';
+  readonly rule?: SpotRule;
+}
 
 export function spotRules(changes: readonly SpotChange[], learned: readonly SpotRule[] = []): SpotRule[] {
   const dropped = new Set<string>();

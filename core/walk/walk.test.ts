@@ -1,31 +1,69 @@
 import fc from 'fast-check';
-import { askedBy, checkSign, checkWalkRecord, firstGuessEdgeMm, hotSpots, latest, learnedSpots, memberWalk, nextToLookAt, progressOf, SIGN_KINDS, signWeight, spotRules, spotStates, TRADE_SPOTS, walkRecordSchema, type HotSpot, type Look, type Sign, type SignDetail, type SpotRule } from '.';
+import {
+  askedBy,
+  checkSign,
+  checkWalkRecord,
+  firstGuessEdgeMm,
+  hotSpots,
+  latest,
+  learnedSpots,
+  memberWalk,
+  nextToLookAt,
+  progressOf,
+  SIGN_KINDS,
+  signWeight,
+  spotRules,
+  spotStates,
+  TRADE_SPOTS,
+  walkRecordSchema,
+  type HotSpot,
+  type Look,
+  type Sign,
+  type SignDetail,
+  type SpotRule,
+} from '.';
 import { defaultFrame, FAMILY_IDS, familyOf, type Frame } from '../frame';
 
-const frameOf = (family: Frame['family']): Frame => defaultFrame({ ...familyOf(family).typical, family, steel: 'a36', datum: 'hole' });
+const frameOf = (family: Frame['family']): Frame =>
+  defaultFrame({ ...familyOf(family).typical, family, steel: 'a36', datum: 'hole' });
 const ladder = frameOf('open-channel ladder');
 const boxed = frameOf('boxed ladder');
 const spotsOf = (frame: Frame) => hotSpots(frame, TRADE_SPOTS);
 const id = (k: number) => `00000000-0000-4000-8000-${String(k).padStart(12, '0')}`;
 let count = 0;
-const lookAt = (spot: HotSpot, result: Look['result'], more: Partial<Look> = {}): Look => ({ kind: 'look', id: id(++count), spotId: spot.id, title: spot.title, result, ways: result === 'not seen' ? [] : ['eye'], ...(result === 'not seen' && { why: 'no light' }), note: '', by: 'RK', at: '2026-01-01T00:00:00Z', ...more });
+const lookAt = (spot: HotSpot, result: Look['result'], more: Partial<Look> = {}): Look => ({
+  kind: 'look',
+  id: id(++count),
+  spotId: spot.id,
+  title: spot.title,
+  result,
+  ways: result === 'not seen' ? [] : ['eye'],
+  ...(result === 'not seen' && { why: 'no light' }),
+  note: '',
+  by: 'RK',
+  at: '2026-01-01T00:00:00Z',
+  ...more,
+});
 const named = (spots: readonly HotSpot[], title: string) => spots.find((spot) => spot.title === title)!;
 const nothing = new Map<string, number[]>();
 
 describe('the list', () => {
-  test.each(FAMILY_IDS)('%s: spots with ids of their own, on members that are there, within their length', (family) => {
-    const frame = frameOf(family);
-    const spots = spotsOf(frame);
-    expect(spots.length).toBeGreaterThan(15);
-    expect(new Set(spots.map((spot) => spot.id)).size).toBe(spots.length);
-    for (const spot of spots.filter((each) => each.memberId !== undefined)) {
-      const member = frame.members.find((each) => each.id === spot.memberId)!;
-      expect(spot.fromMm).toBeGreaterThanOrEqual(0);
-      expect(spot.toMm).toBeLessThanOrEqual(member.lengthMm + 1e-6);
-      expect(spot.fromMm).toBeLessThanOrEqual(spot.toMm!);
-    }
-    expect(spots.some((spot) => spot.critical)).toBe(true);
-  });
+  test.each(FAMILY_IDS)(
+    '%s: spots with ids of their own, on members that are there, within their length',
+    (family) => {
+      const frame = frameOf(family);
+      const spots = spotsOf(frame);
+      expect(spots.length).toBeGreaterThan(15);
+      expect(new Set(spots.map((spot) => spot.id)).size).toBe(spots.length);
+      for (const spot of spots.filter((each) => each.memberId !== undefined)) {
+        const member = frame.members.find((each) => each.id === spot.memberId)!;
+        expect(spot.fromMm).toBeGreaterThanOrEqual(0);
+        expect(spot.toMm).toBeLessThanOrEqual(member.lengthMm + 1e-6);
+        expect(spot.fromMm).toBeLessThanOrEqual(spot.toMm!);
+      }
+      expect(spots.some((spot) => spot.critical)).toBe(true);
+    },
+  );
 
   test('the way round goes clockwise from the front left corner, then beneath, front to rear', () => {
     const round = spotsOf(ladder).filter((spot) => spot.tour === 'round');
@@ -33,8 +71,12 @@ describe('the list', () => {
     expect(round[0]!.alongMm).toBeLessThan(0.12 * ladder.lengthMm);
     const right = round.filter((spot) => spot.side === 'right');
     const leftBehind = round.filter((spot) => spot.side === 'left' && spot.alongMm >= 0.12 * ladder.lengthMm);
-    expect(right.map((spot) => spot.alongMm)).toEqual(right.map((spot) => spot.alongMm).sort((a, b) => a - b));
-    expect(leftBehind.map((spot) => spot.alongMm)).toEqual(leftBehind.map((spot) => spot.alongMm).sort((a, b) => b - a));
+    expect(right.map((spot) => spot.alongMm)).toEqual(
+      right.map((spot) => spot.alongMm).sort((a, b) => a - b),
+    );
+    expect(leftBehind.map((spot) => spot.alongMm)).toEqual(
+      leftBehind.map((spot) => spot.alongMm).sort((a, b) => b - a),
+    );
     expect(round.indexOf(leftBehind[0]!)).toBeGreaterThan(round.indexOf(right.at(-1)!));
     const tours = spotsOf(ladder).map((spot) => spot.tour);
     expect(tours.lastIndexOf('round')).toBeLessThan(tours.indexOf('beneath'));
@@ -59,22 +101,47 @@ describe('the list', () => {
   });
 
   test('body items are there before buying only', () => {
-    expect(hotSpots(ladder, TRADE_SPOTS, true).filter((spot) => spot.memberId === undefined).length).toBeGreaterThan(5);
+    expect(
+      hotSpots(ladder, TRADE_SPOTS, true).filter((spot) => spot.memberId === undefined).length,
+    ).toBeGreaterThan(5);
     expect(spotsOf(ladder).filter((spot) => spot.memberId === undefined)).toEqual([]);
   });
 
   test('lifting points of a unibody stand on its sills', () => {
     const spots = spotsOf(frameOf('unibody')).filter((spot) => spot.ruleId === 'jacking');
-    expect(spots.map((spot) => spot.memberId).sort()).toEqual(['sill-left', 'sill-left', 'sill-right', 'sill-right']);
+    expect(spots.map((spot) => spot.memberId).sort()).toEqual([
+      'sill-left',
+      'sill-left',
+      'sill-right',
+      'sill-right',
+    ]);
   });
 
   test('a shop adds, drops and takes up again', () => {
-    const own: SpotRule = { ...TRADE_SPOTS[0]!, id: 'shop step', title: 'Step bracket', from: 'shop', where: { on: 'landmark', kinds: ['exhaust'] } };
-    const added = spotRules([{ ruleId: 'shop step', does: 'add', rule: own }, { ruleId: 'hanger', does: 'drop' }]);
+    const own: SpotRule = {
+      ...TRADE_SPOTS[0]!,
+      id: 'shop step',
+      title: 'Step bracket',
+      from: 'shop',
+      where: { on: 'landmark', kinds: ['exhaust'] },
+    };
+    const added = spotRules([
+      { ruleId: 'shop step', does: 'add', rule: own },
+      { ruleId: 'hanger', does: 'drop' },
+    ]);
     expect(added.map((rule) => rule.id)).toContain('shop step');
     expect(added.map((rule) => rule.id)).not.toContain('hanger');
-    expect(spotRules([{ ruleId: 'hanger', does: 'drop' }, { ruleId: 'hanger', does: 'restore' }]).map((rule) => rule.id)).toContain('hanger');
-    expect(hotSpots(ladder, added).filter((spot) => spot.ruleId === 'shop step').map((spot) => spot.side)).toEqual(['right']);
+    expect(
+      spotRules([
+        { ruleId: 'hanger', does: 'drop' },
+        { ruleId: 'hanger', does: 'restore' },
+      ]).map((rule) => rule.id),
+    ).toContain('hanger');
+    expect(
+      hotSpots(ladder, added)
+        .filter((spot) => spot.ruleId === 'shop step')
+        .map((spot) => spot.side),
+    ).toEqual(['right']);
   });
 });
 
@@ -82,54 +149,125 @@ describe('seen', () => {
   const spots = spotsOf(boxed);
   const floor = spots.find((spot) => spot.ruleId === 'centre-floor')!;
   const hanger = spots.find((spot) => spot.ruleId === 'hanger')!;
-  const stateOf = (spot: HotSpot, looks: Look[], leaves: Parameters<typeof spotStates>[2] = [], measured = nothing) => spotStates(spots, looks, leaves, measured).find((state) => state.spot.id === spot.id)!;
+  const stateOf = (
+    spot: HotSpot,
+    looks: Look[],
+    leaves: Parameters<typeof spotStates>[2] = [],
+    measured = nothing,
+  ) => spotStates(spots, looks, leaves, measured).find((state) => state.spot.id === spot.id)!;
 
   test('not looked at and said not seen are not seen, however many taps', () => {
     expect(stateOf(hanger, [])).toMatchObject({ seen: false, why: 'not looked at' });
-    expect(stateOf(hanger, [lookAt(hanger, 'sound'), lookAt(hanger, 'not seen')])).toMatchObject({ seen: false, why: 'no light' });
-    expect(stateOf(hanger, [lookAt(hanger, 'not seen'), lookAt(hanger, 'sound')])).toMatchObject({ seen: true, result: 'sound' });
+    expect(stateOf(hanger, [lookAt(hanger, 'sound'), lookAt(hanger, 'not seen')])).toMatchObject({
+      seen: false,
+      why: 'no light',
+    });
+    expect(stateOf(hanger, [lookAt(hanger, 'not seen'), lookAt(hanger, 'sound')])).toMatchObject({
+      seen: true,
+      result: 'sound',
+    });
   });
 
   test('a closed section that looks good from outside was not seen; failed metal was', () => {
-    expect(stateOf(floor, [lookAt(floor, 'surface rust')])).toMatchObject({ seen: false, why: 'by eye only' });
-    expect(stateOf(floor, [lookAt(floor, 'surface rust', { ways: ['eye', 'hammer'] })])).toMatchObject({ seen: true });
+    expect(stateOf(floor, [lookAt(floor, 'surface rust')])).toMatchObject({
+      seen: false,
+      why: 'by eye only',
+    });
+    expect(stateOf(floor, [lookAt(floor, 'surface rust', { ways: ['eye', 'hammer'] })])).toMatchObject({
+      seen: true,
+    });
     expect(stateOf(floor, [lookAt(floor, 'through')])).toMatchObject({ seen: true, result: 'through' });
   });
 
   test('leave refused is named as the reason, and the owner’s last word counts', () => {
-    const leave = (given: boolean, k: number) => ({ kind: 'leave' as const, id: id(900 + k), act: 'hammer' as const, given, note: '', by: 'RK', at: '2026-01-01T00:00:00Z' });
+    const leave = (given: boolean, k: number) => ({
+      kind: 'leave' as const,
+      id: id(900 + k),
+      act: 'hammer' as const,
+      given,
+      note: '',
+      by: 'RK',
+      at: '2026-01-01T00:00:00Z',
+    });
     expect(stateOf(floor, [lookAt(floor, 'sound')], [leave(false, 1)]).why).toBe('leave refused');
-    expect(stateOf(floor, [lookAt(floor, 'sound')], [leave(false, 1), leave(true, 2)]).why).toBe('by eye only');
+    expect(stateOf(floor, [lookAt(floor, 'sound')], [leave(false, 1), leave(true, 2)]).why).toBe(
+      'by eye only',
+    );
   });
 
   test('a gauge has seen it: one reading at a bracket, three along a stretch; but not over a word of not seen', () => {
     const at = (spot: HotSpot, stations: number[]) => new Map([[spot.memberId!, stations]]);
-    expect(stateOf(hanger, [], [], at(hanger, [hanger.fromMm! + 100]))).toMatchObject({ seen: true, measured: true });
+    expect(stateOf(hanger, [], [], at(hanger, [hanger.fromMm! + 100]))).toMatchObject({
+      seen: true,
+      measured: true,
+    });
     expect(stateOf(hanger, [], [], at(hanger, [hanger.fromMm! + 400]))).toMatchObject({ seen: false });
     expect(stateOf(floor, [], [], at(floor, [floor.fromMm! + 10, floor.fromMm! + 20])).seen).toBe(false);
-    expect(stateOf(floor, [], [], at(floor, [floor.fromMm! + 10, floor.fromMm! + 20, floor.fromMm! + 30])).seen).toBe(true);
+    expect(
+      stateOf(floor, [], [], at(floor, [floor.fromMm! + 10, floor.fromMm! + 20, floor.fromMm! + 30])).seen,
+    ).toBe(true);
     expect(stateOf(hanger, [lookAt(hanger, 'not seen')], [], at(hanger, [hanger.fromMm!])).seen).toBe(false);
   });
 
   test('progress never counts more than was seen, whatever was tapped', () => {
-    fc.assert(fc.property(fc.array(fc.tuple(fc.nat(spots.length - 1), fc.constantFrom<Look['result']>('not seen', 'sound', 'scaling', 'through')), { maxLength: 60 }), (taps) => {
-      const looks = taps.map(([k, result]) => lookAt(spots[k]!, result));
-      const { seen, critical, criticalSeen } = progressOf(spotStates(spots, looks, [], nothing));
-      const last = [...latest(looks, (look) => look.spotId).values()];
-      expect(seen).toBeLessThanOrEqual(last.filter((look) => look.result !== 'not seen').length);
-      expect(criticalSeen).toBeLessThanOrEqual(critical);
-    }), { seed: 4, numRuns: 60 });
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.tuple(
+            fc.nat(spots.length - 1),
+            fc.constantFrom<Look['result']>('not seen', 'sound', 'scaling', 'through'),
+          ),
+          { maxLength: 60 },
+        ),
+        (taps) => {
+          const looks = taps.map(([k, result]) => lookAt(spots[k]!, result));
+          const { seen, critical, criticalSeen } = progressOf(spotStates(spots, looks, [], nothing));
+          const last = [...latest(looks, (look) => look.spotId).values()];
+          expect(seen).toBeLessThanOrEqual(last.filter((look) => look.result !== 'not seen').length);
+          expect(criticalSeen).toBeLessThanOrEqual(critical);
+        },
+      ),
+      { seed: 4, numRuns: 60 },
+    );
   });
 
   test('a bad spot asks for its twin, a crack for the diagonal one too, until they are seen', () => {
     const soft = [lookAt(hanger, 'soft')];
     const states = spotStates(spots, soft, [], nothing);
-    expect(askedBy(states.find((state) => state.spot === hanger || state.spot.id === hanger.id)!, states).map((state) => state.spot.id)).toEqual([hanger.twinId]);
+    expect(
+      askedBy(
+        states.find((state) => state.spot === hanger || state.spot.id === hanger.id)!,
+        states,
+      ).map((state) => state.spot.id),
+    ).toEqual([hanger.twinId]);
     const cracked = spotStates(spots, [lookAt(hanger, 'cracked')], [], nothing);
-    expect(askedBy(cracked.find((state) => state.spot.id === hanger.id)!, cracked).map((state) => state.spot.id)).toEqual([hanger.twinId, hanger.diagonalId]);
-    const both = spotStates(spots, [...soft, lookAt(spots.find((spot) => spot.id === hanger.twinId)!, 'sound')], [], nothing);
-    expect(askedBy(both.find((state) => state.spot.id === hanger.id)!, both)).toEqual([]);
-    const twin = boxed.members.find((member) => member.id === spots.find((spot) => spot.id === hanger.twinId)!.memberId)!;
+    expect(
+      askedBy(
+        cracked.find((state) => state.spot.id === hanger.id)!,
+        cracked,
+      ).map((state) => state.spot.id),
+    ).toEqual([hanger.twinId, hanger.diagonalId]);
+    const both = spotStates(
+      spots,
+      [
+        ...soft,
+        lookAt(
+          spots.find((spot) => spot.id === hanger.twinId)!,
+          'sound',
+        ),
+      ],
+      [],
+      nothing,
+    );
+    expect(
+      askedBy(
+        both.find((state) => state.spot.id === hanger.id)!,
+        both,
+      ),
+    ).toEqual([]);
+    const twin = boxed.members.find(
+      (member) => member.id === spots.find((spot) => spot.id === hanger.twinId)!.memberId,
+    )!;
     expect(memberWalk(boxed, twin, states).twinBad.map((state) => state.spot.id)).toEqual([hanger.twinId]);
     expect(memberWalk(boxed, twin, both).twinBad).toEqual([]);
   });
@@ -138,28 +276,73 @@ describe('seen', () => {
     const states = spotStates(spots, [lookAt(spots[1]!, 'sound')], [], nothing);
     expect(nextToLookAt(states, spots[0]!.id)!.id).toBe(spots[2]!.id);
     expect(nextToLookAt(states, spots.at(-1)!.id)!.id).toBe(spots[0]!.id);
-    expect(nextToLookAt(spotStates(spots, spots.map((spot) => lookAt(spot, 'sound')), [], nothing), undefined)).toBeUndefined();
+    expect(
+      nextToLookAt(
+        spotStates(
+          spots,
+          spots.map((spot) => lookAt(spot, 'sound')),
+          [],
+          nothing,
+        ),
+        undefined,
+      ),
+    ).toBeUndefined();
   });
 });
 
 describe('signs', () => {
   const DETAILS: readonly SignDetail[] = [
-    { sign: 'struck', tool: 'hammer', answer: 'gave way' }, { sign: 'layers', counted: 3, expected: 2 }, { sign: 'old repair', cover: 'filler' }, { sign: 'coating', coat: 'paint over pits' },
-    { sign: 'debris', full: 0.5, wet: 'wet', outKg: 6, waterLineMm: 60 }, { sign: 'light through', shows: 'it lights up' }, { sign: 'delamination' }, { sign: 'dent', deepMm: 5, acrossMm: 40 }, { sign: 'hole', acrossMm: 20 },
-    { sign: 'fastener', is: 'captive nut', state: 'spins', clamps: 'skid plate' }, { sign: 'maker’s weld', state: 'short' }, { sign: 'welded solid', joint: 'shackle' }, { sign: 'not a crack', was: 'flaking coating' },
-    { sign: 'holds it together', part: 'step bracket' }, { sign: 'access', off: 'fuel tank', to: 'see' },
+    { sign: 'struck', tool: 'hammer', answer: 'gave way' },
+    { sign: 'layers', counted: 3, expected: 2 },
+    { sign: 'old repair', cover: 'filler' },
+    { sign: 'coating', coat: 'paint over pits' },
+    { sign: 'debris', full: 0.5, wet: 'wet', outKg: 6, waterLineMm: 60 },
+    { sign: 'light through', shows: 'it lights up' },
+    { sign: 'delamination' },
+    { sign: 'dent', deepMm: 5, acrossMm: 40 },
+    { sign: 'hole', acrossMm: 20 },
+    { sign: 'fastener', is: 'captive nut', state: 'spins', clamps: 'skid plate' },
+    { sign: 'maker’s weld', state: 'short' },
+    { sign: 'welded solid', joint: 'shackle' },
+    { sign: 'not a crack', was: 'flaking coating' },
+    { sign: 'holds it together', part: 'step bracket' },
+    { sign: 'access', off: 'fuel tank', to: 'see' },
   ];
   const rail = ladder.members[0]!;
-  const sign = (detail: SignDetail, more: Partial<Sign> = {}): Sign => ({ kind: 'sign', id: id(++count), memberId: rail.id, stationMm: 500, face: 'web', heightMm: 50, detail, note: '', by: 'RK', at: '2026-01-01T00:00:00Z', ...more });
+  const sign = (detail: SignDetail, more: Partial<Sign> = {}): Sign => ({
+    kind: 'sign',
+    id: id(++count),
+    memberId: rail.id,
+    stationMm: 500,
+    face: 'web',
+    heightMm: 50,
+    detail,
+    note: '',
+    by: 'RK',
+    at: '2026-01-01T00:00:00Z',
+    ...more,
+  });
 
   test('every kind there is is kept exactly', () => {
     expect(DETAILS.map((detail) => detail.sign).sort()).toEqual([...SIGN_KINDS].sort());
-    for (const record of DETAILS.map((detail) => sign(detail))) expect(walkRecordSchema.parse(record)).toEqual(record);
+    for (const record of DETAILS.map((detail) => sign(detail)))
+      expect(walkRecordSchema.parse(record)).toEqual(record);
   });
 
   test('what gives way under a tap has failed; covers hide; worn holes count, made ones do not', () => {
     const weigh = Object.fromEntries(DETAILS.map((detail) => [detail.sign, signWeight(detail)]));
-    expect(weigh).toMatchObject({ 'struck': 'failed', 'layers': 'hides', 'old repair': 'hides', 'coating': 'hides', 'light through': 'failed', 'hole': 'failed', 'fastener': 'doubtful', 'holds it together': 'holds', 'not a crack': 'sound', 'access': 'note' });
+    expect(weigh).toMatchObject({
+      struck: 'failed',
+      layers: 'hides',
+      'old repair': 'hides',
+      coating: 'hides',
+      'light through': 'failed',
+      hole: 'failed',
+      fastener: 'doubtful',
+      'holds it together': 'holds',
+      'not a crack': 'sound',
+      access: 'note',
+    });
     expect(signWeight({ sign: 'hole', acrossMm: 20, expectedMm: 20 })).toBe('note');
     expect(signWeight({ sign: 'hole', acrossMm: 20, longMm: 23, expectedMm: 20 })).toBe('failed');
     expect(signWeight({ sign: 'layers', counted: 2, expected: 2 })).toBe('note');
@@ -172,13 +355,28 @@ describe('signs', () => {
   });
 
   test('a sign off the member, ending before it starts, or wider than its face is refused with the reason', () => {
-    expect(checkSign(rail, sign(DETAILS[0]!, { stationMm: 99_000 }))).toMatchObject({ ok: false, reason: expect.stringContaining('station is off') });
-    expect(checkSign(rail, sign(DETAILS[2]!, { toMm: 400 }))).toMatchObject({ ok: false, reason: expect.stringContaining('must end') });
-    expect(checkSign(rail, sign({ sign: 'hole', acrossMm: 4000 }))).toMatchObject({ ok: false, reason: expect.stringContaining('wider') });
+    expect(checkSign(rail, sign(DETAILS[0]!, { stationMm: 99_000 }))).toMatchObject({
+      ok: false,
+      reason: expect.stringContaining('station is off'),
+    });
+    expect(checkSign(rail, sign(DETAILS[2]!, { toMm: 400 }))).toMatchObject({
+      ok: false,
+      reason: expect.stringContaining('must end'),
+    });
+    expect(checkSign(rail, sign({ sign: 'hole', acrossMm: 4000 }))).toMatchObject({
+      ok: false,
+      reason: expect.stringContaining('wider'),
+    });
     expect(checkSign(rail, sign({ sign: 'hole', acrossMm: 30, longMm: 10 }))).toMatchObject({ ok: false });
-    expect(checkSign(rail, sign({ sign: 'debris', full: 0.5, wet: 'dry', waterLineMm: 900 }))).toMatchObject({ ok: false, reason: expect.stringContaining('high-water') });
+    expect(checkSign(rail, sign({ sign: 'debris', full: 0.5, wet: 'dry', waterLineMm: 900 }))).toMatchObject({
+      ok: false,
+      reason: expect.stringContaining('high-water'),
+    });
     expect(checkSign(rail, sign(DETAILS[2]!, { toMm: 900 })).ok).toBe(true);
-    expect(checkWalkRecord(ladder, sign(DETAILS[0]!, { memberId: 'nowhere' }))).toMatchObject({ ok: false, reason: expect.stringContaining('nowhere') });
+    expect(checkWalkRecord(ladder, sign(DETAILS[0]!, { memberId: 'nowhere' }))).toMatchObject({
+      ok: false,
+      reason: expect.stringContaining('nowhere'),
+    });
   });
 
   test('a look without a way, or not seen without a why, is no record', () => {
@@ -191,13 +389,37 @@ describe('signs', () => {
 
 describe('learned from closed jobs', () => {
   const spots = spotsOf(ladder);
-  const job = (stationMm: number, what = 'through') => ({ tag: 'X-1', closedOn: '2026-01-05', frame: ladder, spots: hotSpots(ladder, TRADE_SPOTS.filter((rule) => rule.id !== 'lower-flange')), findings: [{ id: 'a', memberId: 'rail-left', stationMm, what }] });
+  const job = (stationMm: number, what = 'through') => ({
+    tag: 'X-1',
+    closedOn: '2026-01-05',
+    frame: ladder,
+    spots: hotSpots(
+      ladder,
+      TRADE_SPOTS.filter((rule) => rule.id !== 'lower-flange'),
+    ),
+    findings: [{ id: 'a', memberId: 'rail-left', stationMm, what }],
+  });
   test('a place nobody had on the list is looked at on the next frame of the family, beside the same bracket, both sides', () => {
     const mark = ladder.landmarks.find((each) => each.name === 'Cab mount')!;
     const [rule] = learnedSpots([job(mark.stationMm + 420)]);
-    expect(rule).toMatchObject({ from: 'learned', title: 'Found before: through', where: { on: 'landmark', kinds: ['body mount'], asideMm: 400 } });
-    const again = hotSpots({ ...ladder, landmarks: ladder.landmarks.map((each) => (each === mark ? { ...each, stationMm: mark.stationMm - 300 } : each)) }, [rule!]);
-    expect(again.map((spot) => [spot.side, spot.fromMm]).sort()).toEqual([['left', mark.stationMm + 100], ['right', mark.stationMm + 100]]);
+    expect(rule).toMatchObject({
+      from: 'learned',
+      title: 'Found before: through',
+      where: { on: 'landmark', kinds: ['body mount'], asideMm: 400 },
+    });
+    const again = hotSpots(
+      {
+        ...ladder,
+        landmarks: ladder.landmarks.map((each) =>
+          each === mark ? { ...each, stationMm: mark.stationMm - 300 } : each,
+        ),
+      },
+      [rule!],
+    );
+    expect(again.map((spot) => [spot.side, spot.fromMm]).sort()).toEqual([
+      ['left', mark.stationMm + 100],
+      ['right', mark.stationMm + 100],
+    ]);
   });
   test('a place the list had already teaches nothing, and the same place twice is one rule', () => {
     const hanger = named(spots, 'Front spring, rear hanger, left');

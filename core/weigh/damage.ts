@@ -25,8 +25,20 @@ export interface ColumnDamage {
 /** An edge bound this low is the corner itself. */
 const AT_THE_CORNER_MM = 6;
 
-export function damageByColumn(map: ThicknessMap, edges: readonly SoundEdge[], sections: readonly SectionKept[], soundMm: number, leaveFraction: number): ColumnDamage[] {
-  const weakAt = new Set(sections.filter((s) => isJudged(s) && Math.min(s.kept.modulusTop!.value, s.kept.modulusBottom!.value) < leaveFraction).map((s) => s.stationMm));
+export function damageByColumn(
+  map: ThicknessMap,
+  edges: readonly SoundEdge[],
+  sections: readonly SectionKept[],
+  soundMm: number,
+  leaveFraction: number,
+): ColumnDamage[] {
+  const weakAt = new Set(
+    sections
+      .filter(
+        (s) => isJudged(s) && Math.min(s.kept.modulusTop!.value, s.kept.modulusBottom!.value) < leaveFraction,
+      )
+      .map((s) => s.stationMm),
+  );
   return Array.from(map.stationsMm, (stationMm, column) => ({
     stationMm,
     topShare: unsoundShare(map, column, soundMm, (face) => face.id === 'top'),
@@ -36,19 +48,32 @@ export function damageByColumn(map: ThicknessMap, edges: readonly SoundEdge[], s
   }));
 }
 
-function unsoundShare(map: ThicknessMap, column: number, soundMm: number, wanted: (face: Face) => boolean): number {
-  let unsound = 0, all = 0;
+function unsoundShare(
+  map: ThicknessMap,
+  column: number,
+  soundMm: number,
+  wanted: (face: Face) => boolean,
+): number {
+  let unsound = 0,
+    all = 0;
   map.surface.rowFace.forEach((face, row) => {
     if (!wanted(face)) return;
     all++;
     const cell = row * map.stationsMm.length + column;
-    if (map.known[cell] !== KNOWN.guess && map.thicknessMm[cell]! < (soundMm * face.wallMm) / map.surface.shape.thicknessMm) unsound++;
+    if (
+      map.known[cell] !== KNOWN.guess &&
+      map.thicknessMm[cell]! < (soundMm * face.wallMm) / map.surface.shape.thicknessMm
+    )
+      unsound++;
   });
   return all === 0 ? 0 : unsound / all;
 }
 
 function edgeUpper(edges: readonly SoundEdge[], stationMm: number): number {
-  const bounds = edges.map((edge) => edgeAt(edge, stationMm)).filter((at) => at && at.kind !== 'not read further down').map((at) => at!.upperMm);
+  const bounds = edges
+    .map((edge) => edgeAt(edge, stationMm))
+    .filter((at) => at && at.kind !== 'not read further down')
+    .map((at) => at!.upperMm);
   return Math.max(0, ...bounds);
 }
 
@@ -62,7 +87,13 @@ export function damageZones(columns: readonly ColumnDamage[], joinMm: number): D
     if (!(topFlange || bottomFlange || side || column.weak)) continue;
     const last = zones[zones.length - 1];
     if (last && column.stationMm - last.toMm <= joinMm) {
-      zones[zones.length - 1] = { fromMm: last.fromMm, toMm: column.stationMm, topFlange: last.topFlange || topFlange, bottomFlange: last.bottomFlange || bottomFlange, side: last.side || side };
+      zones[zones.length - 1] = {
+        fromMm: last.fromMm,
+        toMm: column.stationMm,
+        topFlange: last.topFlange || topFlange,
+        bottomFlange: last.bottomFlange || bottomFlange,
+        side: last.side || side,
+      };
     } else {
       zones.push({ fromMm: column.stationMm, toMm: column.stationMm, topFlange, bottomFlange, side });
     }

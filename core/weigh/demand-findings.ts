@@ -4,7 +4,10 @@ import type { Finding } from './finding';
 import type { MemberPicture } from './picture';
 
 /** A member's demand in the frame as found and as it was made. */
-export interface DemandPair { readonly found: MemberDemand; readonly built: MemberDemand }
+export interface DemandPair {
+  readonly found: MemberDemand;
+  readonly built: MemberDemand;
+}
 
 /** Utilisation from which a member is watched. */
 const NEAR = 0.9;
@@ -16,7 +19,12 @@ const WORSE_THAN_MADE = 1.1;
 /** What the frame asks of the member, against what it can take as found. Nothing is claimed of a member that was not measured. */
 export function demandFindings(picture: MemberPicture, { found, built }: DemandPair): Finding[] {
   if (!picture.map || !found.worst) return [];
-  return [...utilisationFinding(picture, found, built), ...liftFinding(found), ...padFindings(picture, found), ...fatigueFinding(found)];
+  return [
+    ...utilisationFinding(picture, found, built),
+    ...liftFinding(found),
+    ...padFindings(picture, found),
+    ...fatigueFinding(found),
+  ];
 }
 
 function utilisationFinding(picture: MemberPicture, found: MemberDemand, built: MemberDemand): Finding[] {
@@ -24,28 +32,85 @@ function utilisationFinding(picture: MemberPicture, found: MemberDemand, built: 
   const made = built.worst?.utilisation ?? 0;
   const over = worst.utilisation > 1;
   const byMake = over && made > 1 && worst.utilisation < WORSE_THAN_MADE * made;
-  const code = byMake ? 'demand-over-as-made' : over ? 'demand-over' : worst.utilisation > NEAR ? 'demand-near' : 'demand-within';
-  return [{
-    code, quantity: 'fraction', value: worst.utilisation, limit: 1, source: 'demand', name: worst.caseId, at: { fromMm: worst.stationMm, toMm: worst.stationMm },
-    verdict: code === 'demand-over' ? (picture.member.role === 'rail' ? 'Mend' : 'Renew') : code === 'demand-within' ? 'Leave' : 'Watch',
-    firmness: Math.abs(worst.utilisation - 1) > EITHER_WAY ? 'firm' : 'could flip with one more reading',
-  }];
+  const code = byMake
+    ? 'demand-over-as-made'
+    : over
+      ? 'demand-over'
+      : worst.utilisation > NEAR
+        ? 'demand-near'
+        : 'demand-within';
+  return [
+    {
+      code,
+      quantity: 'fraction',
+      value: worst.utilisation,
+      limit: 1,
+      source: 'demand',
+      name: worst.caseId,
+      at: { fromMm: worst.stationMm, toMm: worst.stationMm },
+      verdict:
+        code === 'demand-over'
+          ? picture.member.role === 'rail'
+            ? 'Mend'
+            : 'Renew'
+          : code === 'demand-within'
+            ? 'Leave'
+            : 'Watch',
+      firmness: Math.abs(worst.utilisation - 1) > EITHER_WAY ? 'firm' : 'could flip with one more reading',
+    },
+  ];
 }
 
 /** Over its allowable on lift arms or a jack, with what is listed on board: watched, since it can be lifted elsewhere or lighter. */
 function liftFinding({ lifted }: MemberDemand): Finding[] {
   if (!lifted || lifted.utilisation <= 1) return [];
-  return [{ code: 'lift-over', quantity: 'fraction', value: lifted.utilisation, limit: 1, source: 'demand', name: lifted.caseId, at: { fromMm: lifted.stationMm, toMm: lifted.stationMm }, verdict: 'Watch', firmness: lifted.utilisation > 1 + EITHER_WAY ? 'firm' : 'could flip with one more reading' }];
+  return [
+    {
+      code: 'lift-over',
+      quantity: 'fraction',
+      value: lifted.utilisation,
+      limit: 1,
+      source: 'demand',
+      name: lifted.caseId,
+      at: { fromMm: lifted.stationMm, toMm: lifted.stationMm },
+      verdict: 'Watch',
+      firmness: lifted.utilisation > 1 + EITHER_WAY ? 'firm' : 'could flip with one more reading',
+    },
+  ];
 }
 
 function padFindings(picture: MemberPicture, found: MemberDemand): Finding[] {
   const worst = [...found.pads].sort((a, b) => b.upN / b.capacityN - a.upN / a.capacityN)[0];
   if (!worst || worst.upN <= worst.capacityN) return [];
-  return [{ code: 'pad-cripples', quantity: 'force', value: worst.upN, limit: worst.capacityN, source: 'crippling', name: worst.caseId, at: { fromMm: worst.stationMm, toMm: worst.stationMm }, verdict: picture.member.role === 'rail' ? 'Watch' : 'Renew', firmness: 'firm' }];
+  return [
+    {
+      code: 'pad-cripples',
+      quantity: 'force',
+      value: worst.upN,
+      limit: worst.capacityN,
+      source: 'crippling',
+      name: worst.caseId,
+      at: { fromMm: worst.stationMm, toMm: worst.stationMm },
+      verdict: picture.member.role === 'rail' ? 'Watch' : 'Renew',
+      firmness: 'firm',
+    },
+  ];
 }
 
 function fatigueFinding(found: MemberDemand): Finding[] {
   const worst = found.spots[0];
   if (!worst || worst.cycles === Infinity) return [];
-  return [{ code: 'fatigue-range', quantity: 'stress', value: worst.rangeMpa, limit: fatigue(worst.category).thresholdMpa, source: 'fatigue', name: `${worst.what} (category ${worst.category})`, at: { fromMm: worst.stationMm, toMm: worst.stationMm }, verdict: 'Leave', firmness: 'could flip with one more reading' }];
+  return [
+    {
+      code: 'fatigue-range',
+      quantity: 'stress',
+      value: worst.rangeMpa,
+      limit: fatigue(worst.category).thresholdMpa,
+      source: 'fatigue',
+      name: `${worst.what} (category ${worst.category})`,
+      at: { fromMm: worst.stationMm, toMm: worst.stationMm },
+      verdict: 'Leave',
+      firmness: 'could flip with one more reading',
+    },
+  ];
 }

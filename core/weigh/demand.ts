@@ -1,10 +1,43 @@
-import { beamProfile, stressField, warping, type BeamProfile, type CaseResult, type EndForces, type Section } from '../mechanics';
-import { CASE_IDS, crossingsOn, isLifted, placementOf, referencePoint, SHEAR_MODULUS_MPA, solveCases, structureOf, isClosed, type CaseId, type Face, type Frame, type Member, type MeshedMember, type SolvedFrame, type Structure, type StructureProblem, type Surface, type UnsolvedCase, type WheelLoad } from '../frame';
+import {
+  beamProfile,
+  stressField,
+  warping,
+  type BeamProfile,
+  type CaseResult,
+  type EndForces,
+  type Section,
+} from '../mechanics';
+import {
+  CASE_IDS,
+  crossingsOn,
+  isLifted,
+  placementOf,
+  referencePoint,
+  SHEAR_MODULUS_MPA,
+  solveCases,
+  structureOf,
+  isClosed,
+  type CaseId,
+  type Face,
+  type Frame,
+  type Member,
+  type MeshedMember,
+  type SolvedFrame,
+  type Structure,
+  type StructureProblem,
+  type Surface,
+  type UnsolvedCase,
+  type WheelLoad,
+} from '../frame';
 import { cyclesToCrack, steel, type FatigueId, type LoadFactors } from '../reference';
 import { cripplingN, faceMeanMm, sectionStrength, type SectionStrength } from './strength';
 
 /** A member's wall in one state: what a section is made of at a station. */
-export interface StateWall { readonly surface: Surface; readonly section: Section; readonly wallMm: ArrayLike<number> }
+export interface StateWall {
+  readonly surface: Surface;
+  readonly section: Section;
+  readonly wallMm: ArrayLike<number>;
+}
 /** Asked for every element; undefined where no metal is left. */
 export type WallAt = (member: Member, stationMm: number) => StateWall | undefined;
 
@@ -23,13 +56,42 @@ export interface StationDemand {
   readonly rangeMpa: number;
 }
 /** A place where cracks start, with its category and what the road does there. */
-export interface FatigueSpot { readonly stationMm: number; readonly what: string; readonly category: FatigueId; readonly rangeMpa: number; readonly cycles: number; readonly atPlateEnd: boolean }
+export interface FatigueSpot {
+  readonly stationMm: number;
+  readonly what: string;
+  readonly category: FatigueId;
+  readonly rangeMpa: number;
+  readonly cycles: number;
+  readonly atPlateEnd: boolean;
+}
 /** A support under a member against its web's crippling strength. */
-export interface PadDemand { readonly caseId: CaseId; readonly supportId: string; readonly stationMm: number; readonly upN: number; readonly capacityN: number }
-export interface MemberDemand { readonly memberId: string; readonly along: readonly StationDemand[]; readonly worst?: StationDemand; /** Its worst on lift arms or a jack: for whoever lifts it, not for the road. */ readonly lifted?: StationDemand; readonly spots: readonly FatigueSpot[]; readonly pads: readonly PadDemand[] }
+export interface PadDemand {
+  readonly caseId: CaseId;
+  readonly supportId: string;
+  readonly stationMm: number;
+  readonly upN: number;
+  readonly capacityN: number;
+}
+export interface MemberDemand {
+  readonly memberId: string;
+  readonly along: readonly StationDemand[];
+  readonly worst?: StationDemand;
+  /** Its worst on lift arms or a jack: for whoever lifts it, not for the road. */ readonly lifted?: StationDemand;
+  readonly spots: readonly FatigueSpot[];
+  readonly pads: readonly PadDemand[];
+}
 
-export const FELT_IDS = ['steering gear under a push', 'twist with one wheel in a ditch', 'front wall, hitched against on legs', 'tyre to body over a bump'] as const;
-export interface Felt { readonly id: (typeof FELT_IDS)[number]; readonly value: number; readonly quantity: 'length' | 'angle' }
+export const FELT_IDS = [
+  'steering gear under a push',
+  'twist with one wheel in a ditch',
+  'front wall, hitched against on legs',
+  'tyre to body over a bump',
+] as const;
+export interface Felt {
+  readonly id: (typeof FELT_IDS)[number];
+  readonly value: number;
+  readonly quantity: 'length' | 'angle';
+}
 
 /** The frame in one state, all its cases. */
 export interface FrameDemand {
@@ -42,26 +104,59 @@ export interface FrameDemand {
   readonly shapes: FlexShapes;
 }
 /** Node positions, members as runs of nodes, and how every case bends them; the tilt of the whole is taken out. mm, three a node. */
-export interface FlexShapes { readonly nodesMm: Float64Array; readonly members: readonly { readonly id: string; readonly nodes: readonly number[] }[]; readonly cases: readonly { readonly id: CaseId; readonly movedMm: Float64Array }[] }
+export interface FlexShapes {
+  readonly nodesMm: Float64Array;
+  readonly members: readonly { readonly id: string; readonly nodes: readonly number[] }[];
+  readonly cases: readonly { readonly id: CaseId; readonly movedMm: Float64Array }[];
+}
 
-interface Cut extends StateWall { readonly profile: BeamProfile; readonly strength: SectionStrength; readonly y: Float64Array; readonly z: Float64Array; readonly omega: Float64Array; readonly faceOfNode: readonly (Face['id'] | undefined)[] }
+interface Cut extends StateWall {
+  readonly profile: BeamProfile;
+  readonly strength: SectionStrength;
+  readonly y: Float64Array;
+  readonly z: Float64Array;
+  readonly omega: Float64Array;
+  readonly faceOfNode: readonly (Face['id'] | undefined)[];
+}
 
 /** Where something was welded on in this state: the ends of plates. */
-export interface Detail { readonly stationMm: number; readonly what: string; readonly category: FatigueId }
+export interface Detail {
+  readonly stationMm: number;
+  readonly what: string;
+  readonly category: FatigueId;
+}
 
-export function frameDemand(frame: Frame, factors: LoadFactors, wallAt: WallAt, detailsOn: (member: Member) => readonly Detail[] = () => []): FrameDemand {
+export function frameDemand(
+  frame: Frame,
+  factors: LoadFactors,
+  wallAt: WallAt,
+  detailsOn: (member: Member) => readonly Detail[] = () => [],
+): FrameDemand {
   const { structure, demandOf } = preparedDemand(frame, factors, wallAt, detailsOn);
   const solved = solveCases(structure, factors);
   return {
-    members: demandOf(solved), problems: solved.problems, unsolved: solved.unsolved, wheels: solved.wheels, ...(solved.couplerKg !== undefined && { couplerKg: solved.couplerKg }),
-    felt: feltNumbers(structure, solved), shapes: flexShapes(structure, solved),
+    members: demandOf(solved),
+    problems: solved.problems,
+    unsolved: solved.unsolved,
+    wheels: solved.wheels,
+    ...(solved.couplerKg !== undefined && { couplerKg: solved.couplerKg }),
+    felt: feltNumbers(structure, solved),
+    shapes: flexShapes(structure, solved),
   };
 }
 
 /** A frame meshed on its sections once, to be asked again and again how its members fare on other supports. */
-export interface PreparedDemand { readonly structure: Structure; readonly demandOf: (solved: SolvedFrame) => MemberDemand[] }
+export interface PreparedDemand {
+  readonly structure: Structure;
+  readonly demandOf: (solved: SolvedFrame) => MemberDemand[];
+}
 
-export function preparedDemand(frame: Frame, factors: LoadFactors, wallAt: WallAt, detailsOn: (member: Member) => readonly Detail[] = () => []): PreparedDemand {
+export function preparedDemand(
+  frame: Frame,
+  factors: LoadFactors,
+  wallAt: WallAt,
+  detailsOn: (member: Member) => readonly Detail[] = () => [],
+): PreparedDemand {
   const cuts = new Map<string, Cut | undefined>();
   const keyOf = (member: Member, stationMm: number) => `${member.id}@${stationMm.toFixed(3)}`;
   const cutAt = (member: Member, stationMm: number): Cut | undefined => {
@@ -70,7 +165,21 @@ export function preparedDemand(frame: Frame, factors: LoadFactors, wallAt: WallA
     return cuts.get(key);
   };
   const structure = structureOf(frame, (member, stationMm) => cutAt(member, stationMm)?.profile);
-  return { structure, demandOf: (solved) => structure.members.map((mesh) => memberDemand(frame, structure, mesh, solved, factors, (mm) => cutAt(mesh.member, mm), detailsOn(mesh.member))) };
+  return {
+    structure,
+    demandOf: (solved) =>
+      structure.members.map((mesh) =>
+        memberDemand(
+          frame,
+          structure,
+          mesh,
+          solved,
+          factors,
+          (mm) => cutAt(mesh.member, mm),
+          detailsOn(mesh.member),
+        ),
+      ),
+  };
 }
 
 function cutOf(frame: Frame, member: Member, stationMm: number, wallAt: WallAt): Cut | undefined {
@@ -83,9 +192,18 @@ function cutOf(frame: Frame, member: Member, stationMm: number, wallAt: WallAt):
   const hand = seat.mirrored ? -1 : 1;
   const warp = profile.cwMm6 > 0 ? warping(wall.section) : undefined;
   return {
-    ...wall, profile,
-    strength: sectionStrength(wall.surface, wall.section, wall.wallMm, steel(member.steel), unbracedMm(frame, member, stationMm), SHEAR_MODULUS_MPA),
-    y: wall.section.xMm.map((x) => hand * (x - seat.xMm)), z: wall.section.yMm.map((y) => y - seat.yMm),
+    ...wall,
+    profile,
+    strength: sectionStrength(
+      wall.surface,
+      wall.section,
+      wall.wallMm,
+      steel(member.steel),
+      unbracedMm(frame, member, stationMm),
+      SHEAR_MODULUS_MPA,
+    ),
+    y: wall.section.xMm.map((x) => hand * (x - seat.xMm)),
+    z: wall.section.yMm.map((y) => y - seat.yMm),
     omega: warp ? warp.omegaMm2.map((omega) => hand * omega) : new Float64Array(wall.section.xMm.length),
     faceOfNode: facesOfNodes(wall.surface, wall.section),
   };
@@ -121,11 +239,17 @@ function facesOfNodes(surface: Surface, section: Section): (Face['id'] | undefin
 
 /** The wall's strip nearest to a point, and how far away it is, squared. */
 function nearestRow({ midline }: Surface, x: number, y: number): { row: number; away: number } {
-  let row = 0, away = Infinity;
+  let row = 0,
+    away = Infinity;
   for (let strip = 0; strip < midline.from.length; strip++) {
-    const i = midline.from[strip]!, j = midline.to[strip]!;
-    const dx = midline.xMm[j]! - midline.xMm[i]!, dy = midline.yMm[j]! - midline.yMm[i]!;
-    const along = Math.min(Math.max(((x - midline.xMm[i]!) * dx + (y - midline.yMm[i]!) * dy) / (dx * dx + dy * dy), 0), 1);
+    const i = midline.from[strip]!,
+      j = midline.to[strip]!;
+    const dx = midline.xMm[j]! - midline.xMm[i]!,
+      dy = midline.yMm[j]! - midline.yMm[i]!;
+    const along = Math.min(
+      Math.max(((x - midline.xMm[i]!) * dx + (y - midline.yMm[i]!) * dy) / (dx * dx + dy * dy), 0),
+      1,
+    );
     const [awayX, awayY] = [midline.xMm[i]! + along * dx - x, midline.yMm[i]! + along * dy - y];
     const here = awayX * awayX + awayY * awayY;
     if (here < away) [row, away] = [strip, here];
@@ -133,19 +257,37 @@ function nearestRow({ midline }: Surface, x: number, y: number): { row: number; 
   return { row, away };
 }
 
-interface FibrePeak { /** Largest stress of either sign at any fibre, whatever governs. */ greatestMpa: number; stressMpa: number; allowableMpa: number; utilisation: number; why: StationDemand['why']; warpingMpa: number }
+interface FibrePeak {
+  /** Largest stress of either sign at any fibre, whatever governs. */ greatestMpa: number;
+  stressMpa: number;
+  allowableMpa: number;
+  utilisation: number;
+  why: StationDemand['why'];
+  warpingMpa: number;
+}
 
 /** The worst fibre at an element's end: tension against yield, compression against the least of yield, its wall and sideways buckling. */
 function peakOf(cut: Cut, forces: EndForces, share: number): FibrePeak {
   const { profile, section } = cut;
   const { axialMpa, perYMpa, perZMpa, perOmegaMpa } = stressField(profile, forces);
   let greatestMpa = 0;
-  let peak: Omit<FibrePeak, 'greatestMpa'> = { stressMpa: 0, allowableMpa: share * cut.strength.yieldMpa, utilisation: 0, why: 'yield', warpingMpa: 0 };
+  let peak: Omit<FibrePeak, 'greatestMpa'> = {
+    stressMpa: 0,
+    allowableMpa: share * cut.strength.yieldMpa,
+    utilisation: 0,
+    why: 'yield',
+    warpingMpa: 0,
+  };
   for (let node = 0; node < section.xMm.length; node++) {
     const warpingMpa = perOmegaMpa * cut.omega[node]!;
-    const stressMpa = axialMpa + perYMpa * (cut.y[node]! - profile.centroid[0]) + perZMpa * (cut.z[node]! - profile.centroid[1]) + warpingMpa;
+    const stressMpa =
+      axialMpa +
+      perYMpa * (cut.y[node]! - profile.centroid[0]) +
+      perZMpa * (cut.z[node]! - profile.centroid[1]) +
+      warpingMpa;
     greatestMpa = Math.max(greatestMpa, Math.abs(stressMpa));
-    const [limit, why] = stressMpa >= 0 ? ([cut.strength.yieldMpa, 'yield'] as const) : compressionLimit(cut, node);
+    const [limit, why] =
+      stressMpa >= 0 ? ([cut.strength.yieldMpa, 'yield'] as const) : compressionLimit(cut, node);
     const allowableMpa = share * limit;
     const utilisation = allowableMpa > 0 ? Math.abs(stressMpa) / allowableMpa : Infinity;
     if (utilisation > peak.utilisation) peak = { stressMpa, allowableMpa, utilisation, why, warpingMpa };
@@ -153,14 +295,27 @@ function peakOf(cut: Cut, forces: EndForces, share: number): FibrePeak {
   return { ...peak, greatestMpa };
 }
 
-function compressionLimit({ strength, faceOfNode }: Cut, node: number): readonly [number, StationDemand['why']] {
+function compressionLimit(
+  { strength, faceOfNode }: Cut,
+  node: number,
+): readonly [number, StationDemand['why']] {
   const face = faceOfNode[node];
   const wall = face === undefined ? strength.yieldMpa : strength.wallMpa.get(face)!;
   if (wall < strength.yieldMpa && wall <= strength.lateralMpa) return [wall, 'wall buckling'];
-  return strength.lateralMpa < strength.yieldMpa ? [strength.lateralMpa, 'sideways buckling'] : [strength.yieldMpa, 'yield'];
+  return strength.lateralMpa < strength.yieldMpa
+    ? [strength.lateralMpa, 'sideways buckling']
+    : [strength.yieldMpa, 'yield'];
 }
 
-function memberDemand(frame: Frame, structure: Structure, mesh: MeshedMember, solved: SolvedFrame, factors: LoadFactors, cutAt: (mm: number) => Cut | undefined, details: readonly Detail[]): MemberDemand {
+function memberDemand(
+  frame: Frame,
+  structure: Structure,
+  mesh: MeshedMember,
+  solved: SolvedFrame,
+  factors: LoadFactors,
+  cutAt: (mm: number) => Cut | undefined,
+  details: readonly Detail[],
+): MemberDemand {
   const along: StationDemand[] = [];
   const lifts: StationDemand[] = [];
   mesh.elements.forEach((element, k) => {
@@ -172,16 +327,34 @@ function memberDemand(frame: Frame, structure: Structure, mesh: MeshedMember, so
     if (lifted) lifts.push(lifted);
   });
   const [worst, lifted] = [most(along), most(lifts)];
-  return { memberId: mesh.member.id, along, ...(worst && { worst }), ...(lifted && { lifted }), spots: fatigueSpots(frame, mesh.member, along, details), pads: padsOn(structure, mesh, solved, cutAt) };
+  return {
+    memberId: mesh.member.id,
+    along,
+    ...(worst && { worst }),
+    ...(lifted && { lifted }),
+    spots: fatigueSpots(frame, mesh.member, along, details),
+    pads: padsOn(structure, mesh, solved, cutAt),
+  };
 }
 
-const most = (all: readonly StationDemand[]): StationDemand | undefined => all.reduce<StationDemand | undefined>((worst, here) => (!worst || here.utilisation > worst.utilisation ? here : worst), undefined);
+const most = (all: readonly StationDemand[]): StationDemand | undefined =>
+  all.reduce<StationDemand | undefined>(
+    (worst, here) => (!worst || here.utilisation > worst.utilisation ? here : worst),
+    undefined,
+  );
 
 const isRaised = (id: CaseId): boolean => id === 'on a lift' || id === 'on a jack';
 
 /** An element's worst in use, and its worst raised. */
-function elementDemand(cut: Cut, element: number, stationMm: number, solved: SolvedFrame, factors: LoadFactors): { used?: StationDemand; lifted?: StationDemand } {
-  const used: StationDemand[] = [], lifted: StationDemand[] = [];
+function elementDemand(
+  cut: Cut,
+  element: number,
+  stationMm: number,
+  solved: SolvedFrame,
+  factors: LoadFactors,
+): { used?: StationDemand; lifted?: StationDemand } {
+  const used: StationDemand[] = [],
+    lifted: StationDemand[] = [];
   let rangeMpa = 0;
   for (const { id, result, kept } of solved.cases) {
     const at = kept[element]!;
@@ -199,45 +372,91 @@ function elementDemand(cut: Cut, element: number, stationMm: number, solved: Sol
 }
 
 /** Where a rail is welded, drilled or clamped: crossmember ends, hangers and brackets, recorded holes. */
-function fatigueSpots(frame: Frame, member: Member, along: readonly StationDemand[], details: readonly Detail[]): FatigueSpot[] {
+function fatigueSpots(
+  frame: Frame,
+  member: Member,
+  along: readonly StationDemand[],
+  details: readonly Detail[],
+): FatigueSpot[] {
   if (member.role !== 'rail' || along.length === 0) return [];
   const startMm = member.startMm ?? 0;
   const seeds: (readonly [number, string, FatigueId, atPlateEnd?: true])[] = [
-    ...crossingsOn(frame, member).map((each) => [each.stationMm, each.member.name, each.member.joint === 'flange' ? 'E' : 'C'] as const),
-    ...frame.members.filter((each) => each.role === 'outrigger' && each.side === member.side).map((each) => [each.line!.from[0] - startMm, each.name, 'E'] as const),
-    ...frame.landmarks.filter((mark) => (mark.kind === 'spring hanger' || mark.kind === 'steering gear' || mark.kind === 'shock mount' || mark.kind === 'control arm') && (mark.side === 'both' || mark.side === member.side)).map((mark) => [mark.stationMm - startMm, mark.name, 'D'] as const),
+    ...crossingsOn(frame, member).map(
+      (each) => [each.stationMm, each.member.name, each.member.joint === 'flange' ? 'E' : 'C'] as const,
+    ),
+    ...frame.members
+      .filter((each) => each.role === 'outrigger' && each.side === member.side)
+      .map((each) => [each.line!.from[0] - startMm, each.name, 'E'] as const),
+    ...frame.landmarks
+      .filter(
+        (mark) =>
+          (mark.kind === 'spring hanger' ||
+            mark.kind === 'steering gear' ||
+            mark.kind === 'shock mount' ||
+            mark.kind === 'control arm') &&
+          (mark.side === 'both' || mark.side === member.side),
+      )
+      .map((mark) => [mark.stationMm - startMm, mark.name, 'D'] as const),
     ...(member.holes ?? []).map((hole) => [hole.stationMm, 'hole', 'D'] as const),
     ...details.map((detail) => [detail.stationMm, detail.what, detail.category, true] as const),
   ];
-  return seeds.filter(([mm]) => mm >= 0 && mm <= member.lengthMm).map(([stationMm, what, category, atPlateEnd = false]) => {
-    const rangeMpa = nearest(along, stationMm).rangeMpa;
-    return { stationMm, what, category, rangeMpa, cycles: cyclesToCrack(category, rangeMpa), atPlateEnd };
-  }).sort((a, b) => a.cycles - b.cycles);
+  return seeds
+    .filter(([mm]) => mm >= 0 && mm <= member.lengthMm)
+    .map(([stationMm, what, category, atPlateEnd = false]) => {
+      const rangeMpa = nearest(along, stationMm).rangeMpa;
+      return { stationMm, what, category, rangeMpa, cycles: cyclesToCrack(category, rangeMpa), atPlateEnd };
+    })
+    .sort((a, b) => a.cycles - b.cycles);
 }
 
 export const nearest = (along: readonly StationDemand[], stationMm: number): StationDemand =>
-  along.reduce((best, here) => (Math.abs(here.stationMm - stationMm) < Math.abs(best.stationMm - stationMm) ? here : best));
+  along.reduce((best, here) =>
+    Math.abs(here.stationMm - stationMm) < Math.abs(best.stationMm - stationMm) ? here : best,
+  );
 
-function padsOn(structure: Structure, mesh: MeshedMember, solved: SolvedFrame, cutAt: (mm: number) => Cut | undefined): PadDemand[] {
+function padsOn(
+  structure: Structure,
+  mesh: MeshedMember,
+  solved: SolvedFrame,
+  cutAt: (mm: number) => Cut | undefined,
+): PadDemand[] {
   const { member } = mesh;
   if (member.role !== 'rail' && member.role !== 'sill') return [];
-  return solved.cases.filter(({ id }) => isLifted(id)).flatMap(({ id, supports }) => supports.filter((support) => support.id.startsWith('lift') || support.id.startsWith('jack')).flatMap((support) => {
-    const at = mesh.nodes.findIndex((node) => structure.nodes[node] === support.atMm);
-    if (at < 0) return [];
-    const k = Math.min(at, mesh.elements.length - 1);
-    const cut = cutAt((mesh.stationsMm[k]! + mesh.stationsMm[k + 1]!) / 2);
-    if (!cut) return [];
-    const means = faceMeanMm(cut.surface, cut.wallMm);
-    const web = Math.min(...cut.surface.faces.filter((face) => face.upright).map((face) => means.get(face.id)!));
-    const flange = means.get('bottom') ?? web;
-    return [{ caseId: id, supportId: support.id, stationMm: mesh.stationsMm[at]!, upN: support.upN, capacityN: cripplingN(member.shape, web, flange, steel(member.steel).yieldMpa) }];
-  }));
+  return solved.cases
+    .filter(({ id }) => isLifted(id))
+    .flatMap(({ id, supports }) =>
+      supports
+        .filter((support) => support.id.startsWith('lift') || support.id.startsWith('jack'))
+        .flatMap((support) => {
+          const at = mesh.nodes.findIndex((node) => structure.nodes[node] === support.atMm);
+          if (at < 0) return [];
+          const k = Math.min(at, mesh.elements.length - 1);
+          const cut = cutAt((mesh.stationsMm[k]! + mesh.stationsMm[k + 1]!) / 2);
+          if (!cut) return [];
+          const means = faceMeanMm(cut.surface, cut.wallMm);
+          const web = Math.min(
+            ...cut.surface.faces.filter((face) => face.upright).map((face) => means.get(face.id)!),
+          );
+          const flange = means.get('bottom') ?? web;
+          return [
+            {
+              caseId: id,
+              supportId: support.id,
+              stationMm: mesh.stationsMm[at]!,
+              upN: support.upN,
+              capacityN: cripplingN(member.shape, web, flange, steel(member.steel).yieldMpa),
+            },
+          ];
+        }),
+    );
 }
 
 // ——— what the trade feels ———
 
-const caseOf = (solved: SolvedFrame, id: CaseId): CaseResult | undefined => solved.cases.find((each) => each.id === id)?.result;
-const moved = (result: CaseResult, node: number, axis: 0 | 1 | 2): number => result.displacements[6 * node + axis]!;
+const caseOf = (solved: SolvedFrame, id: CaseId): CaseResult | undefined =>
+  solved.cases.find((each) => each.id === id)?.result;
+const moved = (result: CaseResult, node: number, axis: 0 | 1 | 2): number =>
+  result.displacements[6 * node + axis]!;
 
 function feltNumbers(structure: Structure, solved: SolvedFrame): Felt[] {
   const { frame } = structure;
@@ -245,19 +464,48 @@ function feltNumbers(structure: Structure, solved: SolvedFrame): Felt[] {
   if (!standing) return [];
   const felt: Felt[] = [];
   const railNode = (side: 'left' | 'right', mm: number): number | undefined => {
-    const rail = structure.members.find(({ member }) => member.role === 'rail' && member.side === side && mm >= (member.startMm ?? 0) - 1 && mm <= (member.startMm ?? 0) + member.lengthMm + 1);
-    return rail && rail.nodes[rail.stationsMm.reduce((best, own, k) => (Math.abs(own + (rail.member.startMm ?? 0) - mm) < Math.abs(rail.stationsMm[best]! + (rail.member.startMm ?? 0) - mm) ? k : best), 0)];
+    const rail = structure.members.find(
+      ({ member }) =>
+        member.role === 'rail' &&
+        member.side === side &&
+        mm >= (member.startMm ?? 0) - 1 &&
+        mm <= (member.startMm ?? 0) + member.lengthMm + 1,
+    );
+    return (
+      rail &&
+      rail.nodes[
+        rail.stationsMm.reduce(
+          (best, own, k) =>
+            Math.abs(own + (rail.member.startMm ?? 0) - mm) <
+            Math.abs(rail.stationsMm[best]! + (rail.member.startMm ?? 0) - mm)
+              ? k
+              : best,
+          0,
+        )
+      ]
+    );
   };
   const gear = frame.landmarks.find((mark) => mark.kind === 'steering gear');
   const push = caseOf(solved, 'steering push');
   const gearNode = gear && railNode(gear.side === 'right' ? 'right' : 'left', gear.stationMm);
-  if (push && gearNode !== undefined) felt.push({ id: 'steering gear under a push', quantity: 'length', value: Math.abs(moved(push, gearNode, 1) - moved(standing, gearNode, 1)) });
+  if (push && gearNode !== undefined)
+    felt.push({
+      id: 'steering gear under a push',
+      quantity: 'length',
+      value: Math.abs(moved(push, gearNode, 1) - moved(standing, gearNode, 1)),
+    });
   const axles = frame.landmarks.filter((mark) => mark.kind === 'axle').map((mark) => mark.stationMm);
   const ditch = caseOf(solved, 'one wheel in a ditch');
-  const [first, last] = [frame.landmarks.find((mark) => mark.kind === 'coupler')?.stationMm ?? Math.min(...axles), Math.max(...axles)];
+  const [first, last] = [
+    frame.landmarks.find((mark) => mark.kind === 'coupler')?.stationMm ?? Math.min(...axles),
+    Math.max(...axles),
+  ];
   const roll = (result: CaseResult, mm: number): number | undefined => {
     const [left, right] = [railNode('left', mm), railNode('right', mm)];
-    return left === undefined || right === undefined ? undefined : (moved(result, left, 2) - moved(result, right, 2)) / Math.abs(structure.nodes[left]![1] - structure.nodes[right]![1]);
+    return left === undefined || right === undefined
+      ? undefined
+      : (moved(result, left, 2) - moved(result, right, 2)) /
+          Math.abs(structure.nodes[left]![1] - structure.nodes[right]![1]);
   };
   if (ditch) {
     const [front, rear] = [first, last].map((mm) => (roll(ditch, mm) ?? 0) - (roll(standing, mm) ?? 0));
@@ -268,14 +516,22 @@ function feltNumbers(structure: Structure, solved: SolvedFrame): Felt[] {
   if (hitched && legs && upright) {
     const [foot, head] = [upright.nodes[0]!, upright.nodes[upright.nodes.length - 1]!];
     const lean = (result: CaseResult) => moved(result, head, 0) - moved(result, foot, 0);
-    felt.push({ id: 'front wall, hitched against on legs', quantity: 'length', value: Math.abs(lean(hitched) - lean(legs)) });
+    felt.push({
+      id: 'front wall, hitched against on legs',
+      quantity: 'length',
+      value: Math.abs(lean(hitched) - lean(legs)),
+    });
   }
   const bump = caseOf(solved, 'bump');
   const wheel = solved.wheels[solved.wheels.length - 1];
   const rearNode = railNode('right', last);
   if (bump && wheel && rearNode !== undefined) {
     const above = (result: CaseResult) => moved(result, rearNode, 2) - moved(result, wheel.node, 2);
-    felt.push({ id: 'tyre to body over a bump', quantity: 'length', value: Math.abs(above(bump) - above(standing)) });
+    felt.push({
+      id: 'tyre to body over a bump',
+      quantity: 'length',
+      value: Math.abs(above(bump) - above(standing)),
+    });
   }
   return felt;
 }
@@ -296,7 +552,9 @@ function withoutTilt(structure: Structure, result: CaseResult): Float64Array {
   const count = structure.nodes.length;
   const out = new Float64Array(3 * count);
   const plane = fittedPlane(structure, result);
-  const mean = [0, 1].map((axis) => structure.nodes.reduce((sum, _, node) => sum + moved(result, node, axis as 0 | 1), 0) / count);
+  const mean = [0, 1].map(
+    (axis) => structure.nodes.reduce((sum, _, node) => sum + moved(result, node, axis as 0 | 1), 0) / count,
+  );
   structure.nodes.forEach(([x, y], node) => {
     out[3 * node] = moved(result, node, 0) - mean[0]!;
     out[3 * node + 1] = moved(result, node, 1) - mean[1]!;
@@ -307,15 +565,25 @@ function withoutTilt(structure: Structure, result: CaseResult): Float64Array {
 
 function fittedPlane(structure: Structure, result: CaseResult): [number, number, number] {
   const n = structure.nodes.length;
-  const mean = structure.nodes.reduce<[number, number, number]>((sum, [x, y], node) => [sum[0] + x / n, sum[1] + y / n, sum[2] + moved(result, node, 2) / n], [0, 0, 0]);
-  let xx = 0, yy = 0, xy = 0, xz = 0, yz = 0;
+  const mean = structure.nodes.reduce<[number, number, number]>(
+    (sum, [x, y], node) => [sum[0] + x / n, sum[1] + y / n, sum[2] + moved(result, node, 2) / n],
+    [0, 0, 0],
+  );
+  let xx = 0,
+    yy = 0,
+    xy = 0,
+    xz = 0,
+    yz = 0;
   structure.nodes.forEach(([x, y], node) => {
     const [dx, dy, dz] = [x - mean[0], y - mean[1], moved(result, node, 2) - mean[2]];
-    xx += dx * dx; yy += dy * dy; xy += dx * dy; xz += dx * dz; yz += dy * dz;
+    xx += dx * dx;
+    yy += dy * dy;
+    xy += dx * dy;
+    xz += dx * dz;
+    yz += dy * dz;
   });
   const bottom = xx * yy - xy * xy;
   if (!(bottom > 0)) return [mean[2], 0, 0];
   const [bx, by] = [(xz * yy - yz * xy) / bottom, (yz * xx - xz * xy) / bottom];
   return [mean[2] - bx * mean[0] - by * mean[1], bx, by];
 }
-

@@ -1,13 +1,78 @@
-export { changedSection, evenWall, foldsBetween, laidSection, layoutOf, layoutsAlong, NO_CHANGE, platePoint, wallSection, type CutBand, type PlateBand, type SectionChange, type SectionLayout } from './wall-section';
-export { builtProperties, figure, isJudged, KEPT_KEYS, keptAlong, keptAt, lowerBound, worstStation, type Kept, type KeptKey, type SectionKept } from './kept';
+export {
+  changedSection,
+  evenWall,
+  foldsBetween,
+  laidSection,
+  layoutOf,
+  layoutsAlong,
+  NO_CHANGE,
+  platePoint,
+  wallSection,
+  type CutBand,
+  type PlateBand,
+  type SectionChange,
+  type SectionLayout,
+} from './wall-section';
+export {
+  builtProperties,
+  figure,
+  isJudged,
+  KEPT_KEYS,
+  keptAlong,
+  keptAt,
+  lowerBound,
+  worstStation,
+  type Kept,
+  type KeptKey,
+  type SectionKept,
+} from './kept';
 export { type ColumnDamage, type DamageZone } from './damage';
 export { memberPicture, type MemberEvidence, type MemberPicture } from './picture';
-export { FINDING_CODES, severity, VERDICTS, type Finding, type FindingCode, type Quantity, type Verdict } from './finding';
+export {
+  FINDING_CODES,
+  severity,
+  VERDICTS,
+  type Finding,
+  type FindingCode,
+  type Quantity,
+  type Verdict,
+} from './finding';
 export { weigh, type MemberVerdict } from './verdict';
 export { demandFindings, type DemandPair } from './demand-findings';
-export { FELT_IDS, frameDemand, nearest, WHY_IDS, type Detail, type FatigueSpot, type Felt, type FlexShapes, type FrameDemand, type MemberDemand, type PadDemand, type StateWall, type StationDemand, type WallAt } from './demand';
-export { cripplingN, heldWallShare, lateralMpa, outstandShare, sectionStrength, type SectionStrength } from './strength';
+export {
+  FELT_IDS,
+  frameDemand,
+  nearest,
+  WHY_IDS,
+  type Detail,
+  type FatigueSpot,
+  type Felt,
+  type FlexShapes,
+  type FrameDemand,
+  type MemberDemand,
+  type PadDemand,
+  type StateWall,
+  type StationDemand,
+  type WallAt,
+} from './demand';
+export {
+  cripplingN,
+  heldWallShare,
+  lateralMpa,
+  outstandShare,
+  sectionStrength,
+  type SectionStrength,
+} from './strength';
 export { preparedLift, type PreparedLift } from './raised';
 export { modelMovement } from './movement';
 export { buyersLook, type BuyersLook, HOURS_BY_VERDICT } from './buyers-look';
-export { leftOfPlan, NEXT_WHYS, nextReadings, NOT_WORTH_IT, readingsThatMattered, surveyPlan, tail, type NextReading } from './next-reading';
+export {
+  leftOfPlan,
+  NEXT_WHYS,
+  nextReadings,
+  NOT_WORTH_IT,
+  readingsThatMattered,
+  surveyPlan,
+  tail,
+  type NextReading,
+} from './next-reading';

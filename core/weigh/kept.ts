@@ -4,11 +4,21 @@ import type { Surface } from '../frame';
 import { evenWall, laidSection, layoutOf, NO_CHANGE, wallSection, type SectionLayout } from './wall-section';
 
 /** A fraction of the as-built figure with its ± (one-sided 95 %). Lower bound = value − plusMinus. */
-export interface Kept { readonly value: number; readonly plusMinus: number }
+export interface Kept {
+  readonly value: number;
+  readonly plusMinus: number;
+}
 
 export const lowerBound = (kept: Kept): number => Math.max(0, kept.value - kept.plusMinus);
 
-export const KEPT_KEYS = ['area', 'inertia', 'modulusTop', 'modulusBottom', 'inertiaSideways', 'torsion'] as const;
+export const KEPT_KEYS = [
+  'area',
+  'inertia',
+  'modulusTop',
+  'modulusBottom',
+  'inertiaSideways',
+  'torsion',
+] as const;
 export type KeptKey = (typeof KEPT_KEYS)[number];
 
 /** What is kept of the section at a station. `torsion` is absent for open sections: J ∝ t³ would trip inside mill tolerance. */
@@ -38,20 +48,29 @@ const FIGURES: Readonly<Record<KeptKey, (properties: SectionProperties) => numbe
 
 export const figure = (key: KeptKey, properties: SectionProperties): number => FIGURES[key](properties);
 
-export const builtProperties = (surface: Surface, builtMm: number): SectionProperties => sectionProperties(wallSection(surface, evenWall(surface, builtMm)))!;
+export const builtProperties = (surface: Surface, builtMm: number): SectionProperties =>
+  sectionProperties(wallSection(surface, evenWall(surface, builtMm)))!;
 
 /**
  * The section at a station against the section as built.
  * Errors within a face move together (a neighbourhood was misjudged), faces are independent: each face in turn is thinned by its
  * one-sided 95 % error, and the losses add as squares. Undefined when no metal is left there.
  */
-export function keptAt(surface: Surface, wall: WallProfile, built: SectionProperties, stationMm: number, layout: SectionLayout = layoutOf(surface, NO_CHANGE)): SectionKept | undefined {
+export function keptAt(
+  surface: Surface,
+  wall: WallProfile,
+  built: SectionProperties,
+  stationMm: number,
+  layout: SectionLayout = layoutOf(surface, NO_CHANGE),
+): SectionKept | undefined {
   const found = sectionProperties(laidSection(layout, wall.thicknessMm));
   if (!found) return undefined;
   const keys = KEPT_KEYS.filter((key) => key !== 'torsion' || surface.closed);
   const squares = new Float64Array(keys.length);
   for (const face of surface.faces) {
-    const thinned = wall.thicknessMm.map((t, row) => (surface.rowFace[row] === face ? Math.max(0, t - ONE_SIDED_95 * wall.errorMm[row]!) : t));
+    const thinned = wall.thicknessMm.map((t, row) =>
+      surface.rowFace[row] === face ? Math.max(0, t - ONE_SIDED_95 * wall.errorMm[row]!) : t,
+    );
     const properties = sectionProperties(laidSection(layout, thinned));
     keys.forEach((key, k) => {
       const loss = figure(key, found) - (properties ? figure(key, properties) : 0);
@@ -59,13 +78,22 @@ export function keptAt(surface: Surface, wall: WallProfile, built: SectionProper
     });
   }
   const kept: Partial<Record<KeptKey, Kept>> = {};
-  keys.forEach((key, k) => (kept[key] = { value: figure(key, found) / figure(key, built), plusMinus: Math.sqrt(squares[k]!) / figure(key, built) }));
+  keys.forEach(
+    (key, k) =>
+      (kept[key] = {
+        value: figure(key, found) / figure(key, built),
+        plusMinus: Math.sqrt(squares[k]!) / figure(key, built),
+      }),
+  );
   const guessed = wall.known.reduce((sum, known) => sum + (known === KNOWN.guess ? 1 : 0), 0);
   return { stationMm, found, kept, guessedShare: guessed / wall.known.length };
 }
 
 /** The kept section at every column of the map; stations where no metal is left are absent from it and listed in `partedAtMm`. */
-export function keptAlong(map: ThicknessMap, built: SectionProperties): { sections: SectionKept[]; partedAtMm: number[] } {
+export function keptAlong(
+  map: ThicknessMap,
+  built: SectionProperties,
+): { sections: SectionKept[]; partedAtMm: number[] } {
   const sections: SectionKept[] = [];
   const partedAtMm: number[] = [];
   const plain = layoutOf(map.surface, NO_CHANGE);

@@ -1,30 +1,80 @@
-import { leftOfPlan, memberPicture, nextReadings, NOT_WORTH_IT, readingsThatMattered, surveyPlan, tail } from '.';
+import {
+  leftOfPlan,
+  memberPicture,
+  nextReadings,
+  NOT_WORTH_IT,
+  readingsThatMattered,
+  surveyPlan,
+  tail,
+} from '.';
 import { defaultFrame, facesOf, familyOf, spotOnMember, type FaceId, type Frame } from '../frame';
 import type { Reading } from '../probe';
 import { DEFAULT_PRACTICE, schoolMarginMm } from '../reference';
 
-const frame: Frame = defaultFrame({ family: 'open-channel ladder', railShape: { kind: 'channel', depthMm: 200, flangeMm: 70, thicknessMm: 6 }, steel: 'a36', lengthMm: 3000, widthMm: 860, datum: 'hole' });
+const frame: Frame = defaultFrame({
+  family: 'open-channel ladder',
+  railShape: { kind: 'channel', depthMm: 200, flangeMm: 70, thicknessMm: 6 },
+  steel: 'a36',
+  lengthMm: 3000,
+  widthMm: 860,
+  datum: 'hole',
+});
 const rail = frame.members[0]!;
 const limitMm = 200 - schoolMarginMm(DEFAULT_PRACTICE.school);
 let made = 0;
-const reading = (stationMm: number, face: FaceId, heightMm: number, thicknessMm: number): Reading => ({ id: `${++made}`, memberId: rail.id, stationMm, face, heightMm, thicknessMm, method: 'ultrasonic', by: 'RK', at: '2026-01-01T00:00:00Z', note: '' });
-const pictureOf = (readings: Reading[]) => memberPicture({ frame, member: rail, readings, cracks: [], practice: DEFAULT_PRACTICE });
+const reading = (stationMm: number, face: FaceId, heightMm: number, thicknessMm: number): Reading => ({
+  id: `${++made}`,
+  memberId: rail.id,
+  stationMm,
+  face,
+  heightMm,
+  thicknessMm,
+  method: 'ultrasonic',
+  by: 'RK',
+  at: '2026-01-01T00:00:00Z',
+  note: '',
+});
+const pictureOf = (readings: Reading[]) =>
+  memberPicture({ frame, member: rail, readings, cracks: [], practice: DEFAULT_PRACTICE });
 /** Everything read finely and sound, but for a tide on the web as high as `tideMm` between two stations. */
-function finely(tideMm: number, rows = [6, 30, 60, 90, 120, 150, 180, 194], stepMm = 100, band: readonly [number, number] = [1200, 1800]): Reading[] {
+function finely(
+  tideMm: number,
+  rows = [6, 30, 60, 90, 120, 150, 180, 194],
+  stepMm = 100,
+  band: readonly [number, number] = [1200, 1800],
+): Reading[] {
   return Array.from({ length: Math.floor(3000 / stepMm) + 1 }, (_, k) => k * stepMm).flatMap((s) => {
     const isRusty = s > band[0] && s < band[1];
-    return [...rows.map((h) => reading(s, 'web', h, isRusty && h < tideMm ? 2 : 6)), ...[15, 35, 55].flatMap((h) => [reading(s, 'bottom', h, isRusty && tideMm > 0 ? 2 : 6), reading(s, 'top', h, 6)])];
+    return [
+      ...rows.map((h) => reading(s, 'web', h, isRusty && h < tideMm ? 2 : 6)),
+      ...[15, 35, 55].flatMap((h) => [
+        reading(s, 'bottom', h, isRusty && tideMm > 0 ? 2 : 6),
+        reading(s, 'top', h, 6),
+      ]),
+    ];
   });
 }
 
 test('the tail of the normal distribution (tables)', () => {
-  for (const [z, p] of [[0, 0.5], [1, 0.158655], [1.645, 0.049985], [1.96, 0.024998], [3, 0.00135]] as const) expect(tail(z)).toBeCloseTo(p, 5);
+  for (const [z, p] of [
+    [0, 0.5],
+    [1, 0.158655],
+    [1.645, 0.049985],
+    [1.96, 0.024998],
+    [3, 0.00135],
+  ] as const)
+    expect(tail(z)).toBeCloseTo(p, 5);
   expect(tail(-1)).toBeCloseTo(0.841345, 5);
 });
 
 describe('before the first reading', () => {
   test('a coarse grid on every face that can be reached, loss low', () => {
-    for (const member of defaultFrame({ ...familyOf('boxed ladder').typical, family: 'boxed ladder', steel: 'a36', datum: 'hole' }).members) {
+    for (const member of defaultFrame({
+      ...familyOf('boxed ladder').typical,
+      family: 'boxed ladder',
+      steel: 'a36',
+      datum: 'hole',
+    }).members) {
       const plan = surveyPlan(member);
       expect(plan.length).toBeGreaterThanOrEqual(9);
       for (const place of plan) expect(spotOnMember(member, place).ok).toBe(true);
@@ -35,13 +85,16 @@ describe('before the first reading', () => {
     const plan = surveyPlan(rail);
     const first = plan[0]!;
     expect(leftOfPlan(plan, [])).toHaveLength(plan.length);
-    expect(leftOfPlan(plan, [reading(first.stationMm + 50, first.face, first.heightMm + 10, 6)])).toHaveLength(plan.length - 1);
+    expect(
+      leftOfPlan(plan, [reading(first.stationMm + 50, first.face, first.heightMm + 10, 6)]),
+    ).toHaveLength(plan.length - 1);
   });
   test('no map, nothing to rank', () => expect(nextReadings(pictureOf([]))).toEqual([]));
 });
 
 describe('the next reading', () => {
-  test('a finely read sound rail asks for nothing more', () => expect(nextReadings(pictureOf(finely(0)))).toEqual([]));
+  test('a finely read sound rail asks for nothing more', () =>
+    expect(nextReadings(pictureOf(finely(0)))).toEqual([]));
 
   test('a bracket across the margin’s limit is asked about at the limit, first', () => {
     const rows = [6, 30, 60, 90, 120, 150, 198];
@@ -57,7 +110,9 @@ describe('the next reading', () => {
     const [first] = nextReadings(pictureOf(sparse));
     expect(first!.stationMm).toBeGreaterThan(1200);
     expect(first!.stationMm).toBeLessThan(2000);
-    const after = nextReadings(pictureOf([...sparse, ...finely(0).filter((each) => Math.abs(each.stationMm - 1600) < 1)]))[0];
+    const after = nextReadings(
+      pictureOf([...sparse, ...finely(0).filter((each) => Math.abs(each.stationMm - 1600) < 1)]),
+    )[0];
     expect(Math.abs((after?.stationMm ?? 0) - 1600)).toBeGreaterThan(150);
   });
 
@@ -69,23 +124,39 @@ describe('the next reading', () => {
       expect(each.worth).toBeLessThanOrEqual(0.5);
       if (k > 0) expect(each.worth).toBeLessThanOrEqual(asked[k - 1]!.worth);
       expect(spotOnMember(rail, each).ok).toBe(true);
-      for (const other of asked.slice(0, k)) expect(other.face !== each.face || Math.hypot((other.stationMm - each.stationMm) / 4, other.heightMm - each.heightMm) > 15).toBe(true);
+      for (const other of asked.slice(0, k))
+        expect(
+          other.face !== each.face ||
+            Math.hypot((other.stationMm - each.stationMm) / 4, other.heightMm - each.heightMm) > 15,
+        ).toBe(true);
     });
   });
 
   test('taking what it asks for, again and again, comes to an end with the right answer', () => {
-    const truth = (s: number, face: FaceId, h: number) => (s > 1100 && s < 1700 && (face === 'bottom' || (face === 'web' && h < 140)) ? 2 : 6);
-    const readings = surveyPlan(rail, 1200).map((place) => reading(place.stationMm, place.face, place.heightMm, truth(place.stationMm, place.face, place.heightMm)));
+    const truth = (s: number, face: FaceId, h: number) =>
+      s > 1100 && s < 1700 && (face === 'bottom' || (face === 'web' && h < 140)) ? 2 : 6;
+    const readings = surveyPlan(rail, 1200).map((place) =>
+      reading(
+        place.stationMm,
+        place.face,
+        place.heightMm,
+        truth(place.stationMm, place.face, place.heightMm),
+      ),
+    );
     let asked = 0;
     for (; asked < 80; asked++) {
       const next = nextReadings(pictureOf(readings), 1)[0];
       if (!next) break;
-      readings.push(reading(next.stationMm, next.face, next.heightMm, truth(next.stationMm, next.face, next.heightMm)));
+      readings.push(
+        reading(next.stationMm, next.face, next.heightMm, truth(next.stationMm, next.face, next.heightMm)),
+      );
     }
     expect(asked).toBeLessThan(80);
     const { edges, zones } = pictureOf(readings);
     expect(zones.length).toBeGreaterThan(0);
-    const margins = edges[0]!.columns.filter((column) => column.kind === 'bracketed').map((column) => 200 - column.upperMm);
+    const margins = edges[0]!.columns
+      .filter((column) => column.kind === 'bracketed')
+      .map((column) => 200 - column.upperMm);
     expect(Math.min(...margins)).toBeGreaterThanOrEqual(schoolMarginMm(DEFAULT_PRACTICE.school));
   });
 });

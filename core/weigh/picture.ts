@@ -1,7 +1,17 @@
 import type { SectionProperties } from '../mechanics';
 import { steel, type Practice, type Steel } from '../reference';
 import { surfaceOf, type Frame, type Member, type Surface } from '../frame';
-import { builtThickness, soundEdges, soundThresholdMm, thicknessMap, type BuiltThickness, type FeltEdge, type Reading, type SoundEdge, type ThicknessMap } from '../probe';
+import {
+  builtThickness,
+  soundEdges,
+  soundThresholdMm,
+  thicknessMap,
+  type BuiltThickness,
+  type FeltEdge,
+  type Reading,
+  type SoundEdge,
+  type ThicknessMap,
+} from '../probe';
 import type { Crack } from '../trace';
 import type { MemberWalk, Sign } from '../walk';
 import { damageByColumn, damageZones, type ColumnDamage, type DamageZone } from './damage';
@@ -47,8 +57,17 @@ export function memberPicture(evidence: MemberEvidence): MemberPicture {
   const { sections, partedAtMm } = map ? keptAlong(map, asBuilt) : { sections: [], partedAtMm: [] };
   const columns = map ? damageByColumn(map, edges, sections, soundMm, practice.leaveFraction) : [];
   return {
-    ...evidenceBeside, surface, steel: steel(member.steel), built, builtProperties: asBuilt, soundMm,
-    ...(map && { map }), edges, sections, partedAtMm, columns,
+    ...evidenceBeside,
+    surface,
+    steel: steel(member.steel),
+    built,
+    builtProperties: asBuilt,
+    soundMm,
+    ...(map && { map }),
+    edges,
+    sections,
+    partedAtMm,
+    columns,
     zones: damageZones(columns, member.shape.depthMm),
   };
 }

@@ -29,7 +29,7 @@ export function outstandShare(slenderness: number, yieldMpa: number): number {
 export function heldWallShare(slenderness: number, yieldMpa: number): number {
   const root = Math.sqrt(YOUNGS_MODULUS_MPA / yieldMpa);
   if (slenderness <= HELD_WALL * root) return 1;
-  const lambda = 1.052 / 2 * slenderness * Math.sqrt(yieldMpa / YOUNGS_MODULUS_MPA);
+  const lambda = (1.052 / 2) * slenderness * Math.sqrt(yieldMpa / YOUNGS_MODULUS_MPA);
   return Math.min(1, (1 - 0.22 / lambda) / lambda);
 }
 
@@ -39,7 +39,13 @@ export function lateralMpa(section: Section, unbracedMm: number, yieldMpa: numbe
   const warp = warping(section);
   if (!properties || !warp || !(unbracedMm > 0)) return yieldMpa;
   const pull = Math.PI / unbracedMm;
-  const critical = pull * Math.sqrt(YOUNGS_MODULUS_MPA * properties.iMinorMm4 * (shearMpa * properties.jMm4 + pull * pull * YOUNGS_MODULUS_MPA * warp.cwMm6));
+  const critical =
+    pull *
+    Math.sqrt(
+      YOUNGS_MODULUS_MPA *
+        properties.iMinorMm4 *
+        (shearMpa * properties.jMm4 + pull * pull * YOUNGS_MODULUS_MPA * warp.cwMm6),
+    );
   const elastic = critical / Math.max(properties.sTopMm3, properties.sBottomMm3);
   return elastic > yieldMpa / 2 ? yieldMpa * (1 - yieldMpa / (4 * elastic)) : elastic;
 }
@@ -54,14 +60,35 @@ export function faceMeanMm(surface: Surface, wallMm: ArrayLike<number>): Map<Fac
   return new Map([...sums].map(([id, [sum, rows]]) => [id, sum / rows]));
 }
 
-export function sectionStrength(surface: Surface, section: Section, wallMm: ArrayLike<number>, steel: Steel, unbracedMm: number, shearMpa: number): SectionStrength {
+export function sectionStrength(
+  surface: Surface,
+  section: Section,
+  wallMm: ArrayLike<number>,
+  steel: Steel,
+  unbracedMm: number,
+  shearMpa: number,
+): SectionStrength {
   const means = faceMeanMm(surface, wallMm);
-  const wallMpa = new Map(facesOf(surface.shape).map((face) => {
-    const t = means.get(face.id)!;
-    const share = !(t > 0) ? 0 : isOutstand(surface.shape, face) ? outstandShare(outstandMm(surface.shape, face) / t, steel.yieldMpa) : surface.shape.kind === 'tube' ? 1 : heldWallShare(face.widthMm / t, steel.yieldMpa);
-    return [face.id, share * steel.yieldMpa] as const;
-  }));
-  return { yieldMpa: steel.yieldMpa, wallMpa, lateralMpa: isClosed(surface.shape) ? steel.yieldMpa : lateralMpa(section, unbracedMm, steel.yieldMpa, shearMpa) };
+  const wallMpa = new Map(
+    facesOf(surface.shape).map((face) => {
+      const t = means.get(face.id)!;
+      const share = !(t > 0)
+        ? 0
+        : isOutstand(surface.shape, face)
+          ? outstandShare(outstandMm(surface.shape, face) / t, steel.yieldMpa)
+          : surface.shape.kind === 'tube'
+            ? 1
+            : heldWallShare(face.widthMm / t, steel.yieldMpa);
+      return [face.id, share * steel.yieldMpa] as const;
+    }),
+  );
+  return {
+    yieldMpa: steel.yieldMpa,
+    wallMpa,
+    lateralMpa: isClosed(surface.shape)
+      ? steel.yieldMpa
+      : lateralMpa(section, unbracedMm, steel.yieldMpa, shearMpa),
+  };
 }
 
 /** A face with a free edge. */
@@ -70,7 +97,8 @@ function isOutstand(shape: MemberShape, face: Face): boolean {
   if (shape.kind === 'hat') return face.id === 'outer lip' || face.id === 'inner lip';
   return !isClosed(shape) && (face.id === 'top' || face.id === 'bottom');
 }
-const outstandMm = (shape: MemberShape, face: Face): number => (isBranched(shape) ? face.widthMm / 2 : face.widthMm);
+const outstandMm = (shape: MemberShape, face: Face): number =>
+  isBranched(shape) ? face.widthMm / 2 : face.widthMm;
 
 /** Bearing length of a lift pad, jack or hanger, mm (common practice, no source). */
 const BEARING_MM = 100;
@@ -81,6 +109,11 @@ const BEARING_MM = 100;
  */
 export function cripplingN(shape: MemberShape, webMm: number, flangeMm: number, yieldMpa: number): number {
   if (!(webMm > 0 && flangeMm > 0)) return 0;
-  const one = 0.8 * webMm * webMm * (1 + 3 * (BEARING_MM / shape.depthMm) * (webMm / flangeMm) ** 1.5) * Math.sqrt((YOUNGS_MODULUS_MPA * yieldMpa * flangeMm) / webMm);
+  const one =
+    0.8 *
+    webMm *
+    webMm *
+    (1 + 3 * (BEARING_MM / shape.depthMm) * (webMm / flangeMm) ** 1.5) *
+    Math.sqrt((YOUNGS_MODULUS_MPA * yieldMpa * flangeMm) / webMm);
   return ((isClosed(shape) ? 2 : 1) * one) / 2;
 }

@@ -1,8 +1,18 @@
-import { midline, WELD_LINK, withThickness, type Midline, type MidlineNode, type Section } from '../mechanics';
+import {
+  midline,
+  WELD_LINK,
+  withThickness,
+  type Midline,
+  type MidlineNode,
+  type Section,
+} from '../mechanics';
 import { faceAtU, surfacePoint, wallOf, type Surface } from '../frame';
 
 /** A band of the wall that is taken out, in developed coordinates. */
-export interface CutBand { readonly uFromMm: number; readonly uToMm: number }
+export interface CutBand {
+  readonly uFromMm: number;
+  readonly uToMm: number;
+}
 
 /**
  * A plate as a section sees it: wrapped on the outside from uFrom to uTo, joined to the wall at `weldedAtUMm` only.
@@ -17,12 +27,16 @@ export interface PlateBand {
 }
 
 /** What has been done to the wall at a station. As built and as found have none; cut open, tacked and repaired differ only here. */
-export interface SectionChange { readonly cuts: readonly CutBand[]; readonly plates: readonly PlateBand[] }
+export interface SectionChange {
+  readonly cuts: readonly CutBand[];
+  readonly plates: readonly PlateBand[];
+}
 
 export const NO_CHANGE: SectionChange = { cuts: [], plates: [] };
 
 /** The plain wall: one strip per surface row. */
-export const wallSection = (surface: Surface, thicknessMm: ArrayLike<number>): Section => withThickness(surface.midline, Float64Array.from(thicknessMm));
+export const wallSection = (surface: Surface, thicknessMm: ArrayLike<number>): Section =>
+  withThickness(surface.midline, Float64Array.from(thicknessMm));
 
 /** A changed wall without its thicknesses: strip e takes the wall's of row[e], or is a plate or a link of its own (row -1). */
 export interface SectionLayout {
@@ -32,12 +46,20 @@ export interface SectionLayout {
 }
 
 /** The wall with bands cut out and carrying plates added. */
-export const changedSection = (surface: Surface, thicknessMm: ArrayLike<number>, change: SectionChange): Section => laidSection(layoutOf(surface, change), thicknessMm);
+export const changedSection = (
+  surface: Surface,
+  thicknessMm: ArrayLike<number>,
+  change: SectionChange,
+): Section => laidSection(layoutOf(surface, change), thicknessMm);
 
 /** A layout with its wall's thicknesses put in. */
-export function laidSection({ midline: line, row, ownMm }: SectionLayout, wallMm: ArrayLike<number>): Section {
+export function laidSection(
+  { midline: line, row, ownMm }: SectionLayout,
+  wallMm: ArrayLike<number>,
+): Section {
   const thicknessMm = new Float64Array(row.length);
-  for (let strip = 0; strip < row.length; strip++) thicknessMm[strip] = row[strip]! < 0 ? ownMm[strip]! : wallMm[row[strip]!]!;
+  for (let strip = 0; strip < row.length; strip++)
+    thicknessMm[strip] = row[strip]! < 0 ? ownMm[strip]! : wallMm[row[strip]!]!;
   return withThickness(line, thicknessMm);
 }
 
@@ -52,20 +74,33 @@ export function layoutsAlong(surface: Surface): (change: SectionChange) => Secti
 
 function sameChange(one: SectionChange, other: SectionChange): boolean {
   if (one === other) return true;
-  return one.cuts.length === other.cuts.length && one.plates.length === other.plates.length
-    && one.cuts.every((cut, k) => cut.uFromMm === other.cuts[k]!.uFromMm && cut.uToMm === other.cuts[k]!.uToMm)
-    && one.plates.every((plate, k) => samePlate(plate, other.plates[k]!));
+  return (
+    one.cuts.length === other.cuts.length &&
+    one.plates.length === other.plates.length &&
+    one.cuts.every(
+      (cut, k) => cut.uFromMm === other.cuts[k]!.uFromMm && cut.uToMm === other.cuts[k]!.uToMm,
+    ) &&
+    one.plates.every((plate, k) => samePlate(plate, other.plates[k]!))
+  );
 }
 
 const samePlate = (one: PlateBand, other: PlateBand): boolean =>
-  one.uFromMm === other.uFromMm && one.uToMm === other.uToMm && one.thicknessMm === other.thicknessMm && one.carries === other.carries
-  && one.weldedAtUMm.length === other.weldedAtUMm.length && one.weldedAtUMm.every((uMm, k) => uMm === other.weldedAtUMm[k]);
+  one.uFromMm === other.uFromMm &&
+  one.uToMm === other.uToMm &&
+  one.thicknessMm === other.thicknessMm &&
+  one.carries === other.carries &&
+  one.weldedAtUMm.length === other.weldedAtUMm.length &&
+  one.weldedAtUMm.every((uMm, k) => uMm === other.weldedAtUMm[k]);
 
 export function layoutOf(surface: Surface, change: SectionChange): SectionLayout {
   const carrying = change.plates.filter((plate) => plate.carries && plate.uToMm > plate.uFromMm);
   if (change.cuts.length === 0 && carrying.length === 0) {
     const rows = surface.uMm.length;
-    return { midline: surface.midline, row: Int32Array.from({ length: rows }, (_, k) => k), ownMm: new Float64Array(rows) };
+    return {
+      midline: surface.midline,
+      row: Int32Array.from({ length: rows }, (_, k) => k),
+      ownMm: new Float64Array(rows),
+    };
   }
   const sheet = wrapped(surface);
   const breaks = wallBreaks(surface, change, carrying, sheet);
@@ -78,8 +113,10 @@ export function layoutOf(surface: Surface, change: SectionChange): SectionLayout
     while (row < surface.rowFace.length - 1 && middle > surface.edgeUMm[row + 1]!) row++;
     if (!change.cuts.some((cut) => sheet.contains(cut, middle))) strips.push([from, to, row, 0]);
   }
-  for (const plate of carrying) addPlate(surface, plate, nodes, strips, (uMm) => wall.nodeAt(sheet.onSheet(uMm)));
-  const rowOf = new Int32Array(strips.length), ownMm = new Float64Array(strips.length);
+  for (const plate of carrying)
+    addPlate(surface, plate, nodes, strips, (uMm) => wall.nodeAt(sheet.onSheet(uMm)));
+  const rowOf = new Int32Array(strips.length),
+    ownMm = new Float64Array(strips.length);
   for (let strip = 0; strip < strips.length; strip++) {
     rowOf[strip] = strips[strip]![2];
     ownMm[strip] = strips[strip]![3];
@@ -94,14 +131,25 @@ const keyOf = (uMm: number): number => Math.round(uMm * 1000);
 /** Developed coordinates of a closed section come round again; those of an open one do not. */
 function wrapped(surface: Surface) {
   const perimeterMm = surface.edgeUMm[surface.edgeUMm.length - 1]!;
-  const onSheet = (uMm: number) => (surface.closed ? ((uMm % perimeterMm) + perimeterMm) % perimeterMm : Math.min(Math.max(uMm, 0), perimeterMm));
+  const onSheet = (uMm: number) =>
+    surface.closed
+      ? ((uMm % perimeterMm) + perimeterMm) % perimeterMm
+      : Math.min(Math.max(uMm, 0), perimeterMm);
   const contains = (band: CutBand, uMm: number) =>
-    (uMm > band.uFromMm && uMm < band.uToMm) || (surface.closed && ((uMm - perimeterMm > band.uFromMm && uMm - perimeterMm < band.uToMm) || (uMm + perimeterMm > band.uFromMm && uMm + perimeterMm < band.uToMm)));
+    (uMm > band.uFromMm && uMm < band.uToMm) ||
+    (surface.closed &&
+      ((uMm - perimeterMm > band.uFromMm && uMm - perimeterMm < band.uToMm) ||
+        (uMm + perimeterMm > band.uFromMm && uMm + perimeterMm < band.uToMm)));
   return { onSheet, contains };
 }
 
 /** Row edges and the places where something is cut or welded, in order, each once. */
-function wallBreaks(surface: Surface, change: SectionChange, plates: readonly PlateBand[], sheet: ReturnType<typeof wrapped>): number[] {
+function wallBreaks(
+  surface: Surface,
+  change: SectionChange,
+  plates: readonly PlateBand[],
+  sheet: ReturnType<typeof wrapped>,
+): number[] {
   const extra: number[] = [];
   for (const cut of change.cuts) extra.push(sheet.onSheet(cut.uFromMm), sheet.onSheet(cut.uToMm));
   for (const plate of plates) for (const uMm of plate.weldedAtUMm) extra.push(sheet.onSheet(uMm));
@@ -112,7 +160,8 @@ function wallBreaks(surface: Surface, change: SectionChange, plates: readonly Pl
   };
   let next = 0;
   for (const edge of surface.edgeUMm) {
-    while (next < extra.length && extra[next]! < edge && keyOf(extra[next]!) !== keyOf(edge)) add(extra[next++]!);
+    while (next < extra.length && extra[next]! < edge && keyOf(extra[next]!) !== keyOf(edge))
+      add(extra[next++]!);
     add(edge);
     while (next < extra.length && keyOf(extra[next]!) === keyOf(edge)) next++;
   }
@@ -120,9 +169,19 @@ function wallBreaks(surface: Surface, change: SectionChange, plates: readonly Pl
 }
 
 /** Adds the plate's own strips, half a wall and half a plate outside the wall's midline, and a massless link at every weld. */
-function addPlate(surface: Surface, plate: PlateBand, nodes: MidlineNode[], strips: LaidStrip[], wallNode: (uMm: number) => number): void {
+function addPlate(
+  surface: Surface,
+  plate: PlateBand,
+  nodes: MidlineNode[],
+  strips: LaidStrip[],
+  wallNode: (uMm: number) => number,
+): void {
   const folds = foldsBetween(surface, plate.uFromMm, plate.uToMm);
-  const stops = [...new Map([plate.uFromMm, ...folds, ...plate.weldedAtUMm, plate.uToMm].map((uMm) => [keyOf(uMm), uMm])).values()].sort((a, b) => a - b);
+  const stops = [
+    ...new Map(
+      [plate.uFromMm, ...folds, ...plate.weldedAtUMm, plate.uToMm].map((uMm) => [keyOf(uMm), uMm]),
+    ).values(),
+  ].sort((a, b) => a - b);
   const first = nodes.length;
   stops.forEach((uMm) => nodes.push(platePoint(surface, uMm, plate.thicknessMm / 2)));
   for (let k = 1; k < stops.length; k++) strips.push([first + k - 1, first + k, -1, plate.thicknessMm]);
@@ -137,7 +196,10 @@ export function foldsBetween(surface: Surface, uFromMm: number, uToMm: number): 
   const perimeterMm = surface.edgeUMm[surface.edgeUMm.length - 1]!;
   const starts = surface.faces.map((face) => face.uStartMm).filter((uMm) => surface.closed || uMm > 0);
   const laps = surface.closed ? [-perimeterMm, 0, perimeterMm] : [0];
-  return laps.flatMap((lap) => starts.map((uMm) => uMm + lap)).filter((uMm) => uMm > uFromMm + 1e-6 && uMm < uToMm - 1e-6).sort((a, b) => a - b);
+  return laps
+    .flatMap((lap) => starts.map((uMm) => uMm + lap))
+    .filter((uMm) => uMm > uFromMm + 1e-6 && uMm < uToMm - 1e-6)
+    .sort((a, b) => a - b);
 }
 
 /** A point `outMm` outside the surface; at a fold it stands off both faces. */
@@ -146,19 +208,25 @@ export function platePoint(surface: Surface, uMm: number, outMm: number): Midlin
   const u = surface.closed ? ((uMm % perimeterMm) + perimeterMm) % perimeterMm : uMm;
   const faces = facesTouching(surface, u);
   const [x, y] = surfacePoint(surface.shape, faces[0]!, onFace(faces[0]!, u));
-  return [x + outMm * faces.reduce((sum, face) => sum + face.outward[0], 0), y + outMm * faces.reduce((sum, face) => sum + face.outward[1], 0)];
+  return [
+    x + outMm * faces.reduce((sum, face) => sum + face.outward[0], 0),
+    y + outMm * faces.reduce((sum, face) => sum + face.outward[1], 0),
+  ];
 }
 
-const onFace = (face: Surface['faces'][number], uMm: number): number => (uMm < face.uStartMm - 1e-6 ? face.uStartMm + face.widthMm : uMm);
+const onFace = (face: Surface['faces'][number], uMm: number): number =>
+  uMm < face.uStartMm - 1e-6 ? face.uStartMm + face.widthMm : uMm;
 
 function facesTouching(surface: Surface, uMm: number) {
   const perimeterMm = surface.edgeUMm[surface.edgeUMm.length - 1]!;
-  const touching = surface.faces.filter((face) => uMm > face.uStartMm - 1e-6 && uMm < face.uStartMm + face.widthMm + 1e-6);
-  if (surface.closed && (uMm < 1e-6 || uMm > perimeterMm - 1e-6)) return [surface.faces[surface.faces.length - 1]!, surface.faces[0]!];
+  const touching = surface.faces.filter(
+    (face) => uMm > face.uStartMm - 1e-6 && uMm < face.uStartMm + face.widthMm + 1e-6,
+  );
+  if (surface.closed && (uMm < 1e-6 || uMm > perimeterMm - 1e-6))
+    return [surface.faces[surface.faces.length - 1]!, surface.faces[0]!];
   return touching.length ? touching : [faceAtU(surface.shape, uMm)];
 }
 
 /** A wall as made: `thicknessMm` where the shape says its wall, other faces (a thicker flange) in proportion. */
 export const evenWall = (surface: Surface, thicknessMm: number): Float64Array =>
   Float64Array.from(surface.rowFace, (face) => (face.wallMm * thicknessMm) / surface.shape.thicknessMm);
-

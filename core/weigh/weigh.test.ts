@@ -1,5 +1,21 @@
 import fc from 'fast-check';
-import { builtProperties, changedSection, evenWall, keptAt, laidSection, layoutsAlong, lowerBound, memberPicture, NO_CHANGE, severity, VERDICTS, weigh, wallSection, type FindingCode, type MemberVerdict } from '.';
+import {
+  builtProperties,
+  changedSection,
+  evenWall,
+  keptAt,
+  laidSection,
+  layoutsAlong,
+  lowerBound,
+  memberPicture,
+  NO_CHANGE,
+  severity,
+  VERDICTS,
+  weigh,
+  wallSection,
+  type FindingCode,
+  type MemberVerdict,
+} from '.';
 import { sectionProperties } from '../mechanics';
 import { defaultFrame, surfaceOf, facesOf, type Member, type MemberShape } from '../frame';
 import type { Reading } from '../probe';
@@ -9,22 +25,50 @@ import { DEFAULT_PRACTICE, type SteelId } from '../reference';
 const channel: MemberShape = { kind: 'channel', depthMm: 203.2, flangeMm: 69.85, thicknessMm: 6.35 };
 const box: MemberShape = { kind: 'box', depthMm: 150, widthMm: 75, thicknessMm: 5 };
 const frameOf = (shape: MemberShape, steel: SteelId = 'a36') =>
-  defaultFrame({ family: shape.kind === 'channel' ? 'open-channel ladder' : 'boxed ladder', railShape: shape, steel, lengthMm: 3000, widthMm: 860, datum: 'hole' });
+  defaultFrame({
+    family: shape.kind === 'channel' ? 'open-channel ladder' : 'boxed ladder',
+    railShape: shape,
+    steel,
+    lengthMm: 3000,
+    widthMm: 860,
+    datum: 'hole',
+  });
 
 let count = 0;
-const reading = (member: Member, stationMm: number, face: Reading['face'], heightMm: number, thicknessMm: number): Reading =>
-  ({ id: `r${count++}`, memberId: member.id, stationMm, face, heightMm, thicknessMm, method: 'ultrasonic', by: 'RK', at: '2026-01-01T00:00:00Z', note: '' });
+const reading = (
+  member: Member,
+  stationMm: number,
+  face: Reading['face'],
+  heightMm: number,
+  thicknessMm: number,
+): Reading => ({
+  id: `r${count++}`,
+  memberId: member.id,
+  stationMm,
+  face,
+  heightMm,
+  thicknessMm,
+  method: 'ultrasonic',
+  by: 'RK',
+  at: '2026-01-01T00:00:00Z',
+  note: '',
+});
 
 /** A dense survey of a member whose wall is given by a function of place. */
-function surveyed(shape: MemberShape, wall: (station: number, face: Reading['face'], height: number) => number, options: { steel?: SteelId; member?: string; cracks?: Crack[]; stepMm?: number } = {}) {
+function surveyed(
+  shape: MemberShape,
+  wall: (station: number, face: Reading['face'], height: number) => number,
+  options: { steel?: SteelId; member?: string; cracks?: Crack[]; stepMm?: number } = {},
+) {
   const frame = frameOf(shape, options.steel);
   const member = frame.members.find((each) => each.id === (options.member ?? 'rail-left'))!;
   const readings: Reading[] = [];
   for (let station = 0; station <= member.lengthMm; station += options.stepMm ?? 100) {
-    for (const face of facesOf(member.shape)) for (let k = 0; k < 6; k++) {
-      const height = (face.widthMm * (k + 0.5)) / 6;
-      readings.push(reading(member, station, face.id, height, wall(station, face.id, height)));
-    }
+    for (const face of facesOf(member.shape))
+      for (let k = 0; k < 6; k++) {
+        const height = (face.widthMm * (k + 0.5)) / 6;
+        readings.push(reading(member, station, face.id, height, wall(station, face.id, height)));
+      }
   }
   return memberPicture({ frame, member, readings, cracks: options.cracks ?? [], practice: DEFAULT_PRACTICE });
 }
@@ -36,21 +80,35 @@ const inZone = (station: number) => station > 1200 && station < 1800;
 test('a stretch that nobody read is neither damage nor soundness', () => {
   const frame = { ...frameOf(channel), lengthMm: 6096 };
   const member = { ...frame.members[0]!, lengthMm: 6096 };
-  const at = (inches: number, thin: boolean) => [1, 3, 5, 7].map((height) => reading(member, inches * 25.4, 'web', height * 25.4, thin && height < 4 ? 2 : 6.3)).concat(reading(member, inches * 25.4, 'bottom', 40, thin ? 2 : 6.3));
-  const picture = memberPicture({ frame, member, readings: [72, 84, 96, 108, 120, 132, 144].flatMap((inches) => at(inches, inches > 90 && inches < 126)), cracks: [], practice: DEFAULT_PRACTICE });
+  const at = (inches: number, thin: boolean) =>
+    [1, 3, 5, 7]
+      .map((height) => reading(member, inches * 25.4, 'web', height * 25.4, thin && height < 4 ? 2 : 6.3))
+      .concat(reading(member, inches * 25.4, 'bottom', 40, thin ? 2 : 6.3));
+  const picture = memberPicture({
+    frame,
+    member,
+    readings: [72, 84, 96, 108, 120, 132, 144].flatMap((inches) => at(inches, inches > 90 && inches < 126)),
+    cracks: [],
+    practice: DEFAULT_PRACTICE,
+  });
   expect(picture.zones).toHaveLength(1);
   expect(picture.zones[0]!.fromMm / 25.4).toBeGreaterThan(72);
   expect(picture.zones[0]!.toMm / 25.4).toBeLessThan(144);
-  for (const finding of weigh(picture).findings) if (finding.at) expect(finding.at.toMm / 25.4).toBeLessThan(144);
+  for (const finding of weigh(picture).findings)
+    if (finding.at) expect(finding.at.toMm / 25.4).toBeLessThan(144);
   expect(codes(weigh(picture))).toContain('mostly-guessed');
 });
 
 describe('the wall as a section', () => {
   test('an even wall is the textbook channel and box', () => {
     const c = sectionProperties(wallSection(surfaceOf(channel), evenWall(surfaceOf(channel), 6.35)))!;
-    const h = 203.2 - 6.35, b = 69.85 - 6.35 / 2;
+    const h = 203.2 - 6.35,
+      b = 69.85 - 6.35 / 2;
     expect(c.areaMm2).toBeCloseTo((h + 2 * b) * 6.35, 3);
-    expect(c.ixMm4).toBeCloseTo((6.35 * h ** 3) / 12 + 2 * b * 6.35 * (h / 2) ** 2 + (2 * b * 6.35 ** 3) / 12, 0);
+    expect(c.ixMm4).toBeCloseTo(
+      (6.35 * h ** 3) / 12 + 2 * b * 6.35 * (h / 2) ** 2 + (2 * b * 6.35 ** 3) / 12,
+      0,
+    );
     const q = sectionProperties(wallSection(surfaceOf(box), evenWall(surfaceOf(box), 5)))!;
     expect(q.jMm4).toBeCloseTo((4 * (145 * 70) ** 2 * 5) / 430 + (430 * 125) / 3, 0);
     expect(q.pieces).toBe(1);
@@ -59,9 +117,13 @@ describe('the wall as a section', () => {
   test('cuts take metal away, carrying plates add it, tacked ones do not', () => {
     const surface = surfaceOf(channel);
     const even = evenWall(surface, 6.35);
-    const area = (change: Parameters<typeof changedSection>[2]) => sectionProperties(changedSection(surface, even, change))!.areaMm2;
+    const area = (change: Parameters<typeof changedSection>[2]) =>
+      sectionProperties(changedSection(surface, even, change))!.areaMm2;
     const plain = area(NO_CHANGE);
-    expect(area({ cuts: [{ uFromMm: 273, uToMm: 343 }], plates: [] })).toBeCloseTo(plain - (343 - 273) * 6.35 * (66.675 / 69.85) - 0, -1.5);
+    expect(area({ cuts: [{ uFromMm: 273, uToMm: 343 }], plates: [] })).toBeCloseTo(
+      plain - (343 - 273) * 6.35 * (66.675 / 69.85) - 0,
+      -1.5,
+    );
     const plate = { uFromMm: 173.05, uToMm: 342.9, thicknessMm: 5, weldedAtUMm: [173.05], carries: true };
     expect(area({ cuts: [], plates: [plate] })).toBeGreaterThan(plain + 5 * 165);
     expect(area({ cuts: [], plates: [{ ...plate, carries: false }] })).toBeCloseTo(plain, 9);
@@ -71,8 +133,12 @@ describe('the wall as a section', () => {
     const surface = surfaceOf(channel);
     const even = evenWall(surface, 6.35);
     const plate = { uFromMm: 173.05, uToMm: 342.9, thicknessMm: 5, carries: true };
-    const both = sectionProperties(changedSection(surface, even, { cuts: [], plates: [{ ...plate, weldedAtUMm: [173.05, 342.9] }] }))!;
-    const one = sectionProperties(changedSection(surface, even, { cuts: [], plates: [{ ...plate, weldedAtUMm: [173.05] }] }))!;
+    const both = sectionProperties(
+      changedSection(surface, even, { cuts: [], plates: [{ ...plate, weldedAtUMm: [173.05, 342.9] }] }),
+    )!;
+    const one = sectionProperties(
+      changedSection(surface, even, { cuts: [], plates: [{ ...plate, weldedAtUMm: [173.05] }] }),
+    )!;
     expect(both.cells).toBe(1);
     expect(one.cells).toBe(0);
     expect(one.pieces).toBe(1);
@@ -82,9 +148,15 @@ describe('the wall as a section', () => {
 
   test('a cap wrapped round the bottom of a box, bottom cut out, is one closed section again', () => {
     const surface = surfaceOf(box);
-    const outer = facesOf(box)[1]!, inner = facesOf(box)[3]!;
+    const outer = facesOf(box)[1]!,
+      inner = facesOf(box)[3]!;
     const [from, to] = [outer.uStartMm + 60, inner.uStartMm + 90];
-    const capped = sectionProperties(changedSection(surface, evenWall(surface, 5), { cuts: [{ uFromMm: from + 30, uToMm: to - 30 }], plates: [{ uFromMm: from, uToMm: to, thicknessMm: 5, weldedAtUMm: [from, to], carries: true }] }))!;
+    const capped = sectionProperties(
+      changedSection(surface, evenWall(surface, 5), {
+        cuts: [{ uFromMm: from + 30, uToMm: to - 30 }],
+        plates: [{ uFromMm: from, uToMm: to, thicknessMm: 5, weldedAtUMm: [from, to], carries: true }],
+      }),
+    )!;
     const plain = builtProperties(surface, 5);
     expect(capped.pieces).toBe(1);
     expect(capped.cells).toBe(1);
@@ -96,20 +168,37 @@ describe('what is kept', () => {
   test('an untouched wall keeps everything; less metal keeps less, never more', () => {
     const surface = surfaceOf(channel);
     const built = builtProperties(surface, 6.35);
-    fc.assert(fc.property(fc.array(fc.double({ min: 0, max: 1, noNaN: true }), { minLength: surface.uMm.length, maxLength: surface.uMm.length }), (left) => {
-      const wall = { thicknessMm: Float64Array.from(left, (part) => 6.35 * part), errorMm: new Float64Array(left.length), known: new Uint8Array(left.length) };
-      const kept = keptAt(surface, wall, built, 0);
-      if (!kept) return;
-      expect(kept.kept.area!.value).toBeLessThanOrEqual(1 + 1e-9);
-      expect(kept.kept.inertia!.value).toBeLessThanOrEqual(1 + 1e-9);
-      expect(kept.kept.torsion).toBeUndefined();
-    }), { seed: 8, numRuns: 40 });
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: 0, max: 1, noNaN: true }), {
+          minLength: surface.uMm.length,
+          maxLength: surface.uMm.length,
+        }),
+        (left) => {
+          const wall = {
+            thicknessMm: Float64Array.from(left, (part) => 6.35 * part),
+            errorMm: new Float64Array(left.length),
+            known: new Uint8Array(left.length),
+          };
+          const kept = keptAt(surface, wall, built, 0);
+          if (!kept) return;
+          expect(kept.kept.area!.value).toBeLessThanOrEqual(1 + 1e-9);
+          expect(kept.kept.inertia!.value).toBeLessThanOrEqual(1 + 1e-9);
+          expect(kept.kept.torsion).toBeUndefined();
+        },
+      ),
+      { seed: 8, numRuns: 40 },
+    );
   });
 
   test('the ± is no smaller than one face’s own error makes it, and grows with it', () => {
     const surface = surfaceOf(channel);
     const built = builtProperties(surface, 6.35);
-    const wall = (error: number) => ({ thicknessMm: evenWall(surface, 6.35), errorMm: new Float64Array(surface.uMm.length).fill(error), known: new Uint8Array(surface.uMm.length) });
+    const wall = (error: number) => ({
+      thicknessMm: evenWall(surface, 6.35),
+      errorMm: new Float64Array(surface.uMm.length).fill(error),
+      known: new Uint8Array(surface.uMm.length),
+    });
     const [tight, loose] = [0.1, 0.4].map((error) => keptAt(surface, wall(error), built, 0)!.kept.area!);
     expect(tight!.plusMinus).toBeGreaterThan((1.645 * 0.1 * 190) / built.areaMm2);
     expect(loose!.plusMinus / tight!.plusMinus).toBeCloseTo(4, 6);
@@ -126,20 +215,34 @@ describe('verdicts', () => {
 
   test('nothing measured: can’t say, never Leave', () => {
     const frame = frameOf(channel);
-    expect(weigh(memberPicture({ frame, member: frame.members[0]!, readings: [], cracks: [], practice: DEFAULT_PRACTICE }))).toMatchObject({ verdict: 'Can’t say', findings: [{ code: 'not-measured' }] });
+    expect(
+      weigh(
+        memberPicture({
+          frame,
+          member: frame.members[0]!,
+          readings: [],
+          cracks: [],
+          practice: DEFAULT_PRACTICE,
+        }),
+      ),
+    ).toMatchObject({ verdict: 'Can’t say', findings: [{ code: 'not-measured' }] });
   });
 
   test('sound readings on one face only leave the rest guessed: can’t say', () => {
     const frame = frameOf(channel);
     const member = frame.members[0]!;
     const top = Array.from({ length: 20 }, (_, k) => reading(member, 150 * k, 'top', 35, 6.35));
-    const verdict = weigh(memberPicture({ frame, member, readings: top, cracks: [], practice: DEFAULT_PRACTICE }));
+    const verdict = weigh(
+      memberPicture({ frame, member, readings: top, cracks: [], practice: DEFAULT_PRACTICE }),
+    );
     expect(verdict.verdict).toBe('Can’t say');
     expect(codes(verdict)).toContain('mostly-guessed');
   });
 
   test('bottom rotted up to a known edge: Mend, worst station inside the zone, margin enough', () => {
-    const picture = surveyed(channel, (s, face, h) => (inZone(s) && (face === 'bottom' || (face === 'web' && h < 60)) ? 2 : 6.35));
+    const picture = surveyed(channel, (s, face, h) =>
+      inZone(s) && (face === 'bottom' || (face === 'web' && h < 60)) ? 2 : 6.35,
+    );
     const verdict = weigh(picture);
     expect(verdict.verdict).toBe('Mend');
     expect(picture.zones).toHaveLength(1);
@@ -151,24 +254,45 @@ describe('verdicts', () => {
   });
 
   test('rust up to a finger’s breadth below the top: the margin is short', () => {
-    const picture = surveyed(channel, (s, face, h) => (inZone(s) && (face === 'bottom' || (face === 'web' && h < 180)) ? 2 : 6.35));
-    expect(codes(weigh({ ...picture, practice: { ...DEFAULT_PRACTICE, school: 'one inch left' } }))).toContain('margin-short');
+    const picture = surveyed(channel, (s, face, h) =>
+      inZone(s) && (face === 'bottom' || (face === 'web' && h < 180)) ? 2 : 6.35,
+    );
+    expect(
+      codes(weigh({ ...picture, practice: { ...DEFAULT_PRACTICE, school: 'one inch left' } })),
+    ).toContain('margin-short');
   });
 
   test('top flange gone: Splice; both flanges gone over most of it: Retire', () => {
-    expect(weigh(surveyed(channel, (s, face) => (inZone(s) && face === 'top' ? 1 : 6.35))).verdict).toBe('Splice');
+    expect(weigh(surveyed(channel, (s, face) => (inZone(s) && face === 'top' ? 1 : 6.35))).verdict).toBe(
+      'Splice',
+    );
     const both = weigh(surveyed(channel, (_s, face) => (face === 'web' ? 6.35 : 1)));
     expect(both.verdict).toBe('Retire');
     expect(both.findings[0]!.code).toBe('both-flanges-gone');
   });
 
   test('a thin crossmember is renewed, not mended', () => {
-    const verdict = weigh(surveyed(channel, (_s, face) => (face === 'bottom' ? 1 : 4.7625), { member: 'cross-2', stepMm: 40 }));
+    const verdict = weigh(
+      surveyed(channel, (_s, face) => (face === 'bottom' ? 1 : 4.7625), { member: 'cross-2', stepMm: 40 }),
+    );
     expect(verdict.verdict).toBe('Renew');
   });
 
   test('a crack in a sound rail: Mend, do not use; an end not found is said too', () => {
-    const crack: Crack = { id: 'c', memberId: 'rail-left', path: [{ stationMm: 500, face: 'web', heightMm: 0 }, { stationMm: 510, face: 'web', heightMm: 40 }], startFound: true, finishFound: false, seenBy: 'eye', by: 'RK', at: '2026-01-01T00:00:00Z', note: '' };
+    const crack: Crack = {
+      id: 'c',
+      memberId: 'rail-left',
+      path: [
+        { stationMm: 500, face: 'web', heightMm: 0 },
+        { stationMm: 510, face: 'web', heightMm: 40 },
+      ],
+      startFound: true,
+      finishFound: false,
+      seenBy: 'eye',
+      by: 'RK',
+      at: '2026-01-01T00:00:00Z',
+      note: '',
+    };
     const verdict = weigh(surveyed(channel, sound(channel), { cracks: [crack] }));
     expect(verdict.verdict).toBe('Mend');
     expect(codes(verdict)).toEqual(expect.arrayContaining(['crack', 'crack-end-open']));
@@ -179,7 +303,9 @@ describe('verdicts', () => {
     const rotten = (s: number, face: Reading['face']) => (inZone(s) && face === 'bottom' ? 2 : 6.35);
     expect(weigh(surveyed(channel, rotten, { steel: 'heat-treated-110' })).verdict).toBe('Renew');
     expect(codes(weigh(surveyed(channel, rotten, { steel: 'unknown' })))).toContain('steel-unknown');
-    expect(codes(weigh(surveyed(channel, sound(channel), { steel: 'unknown' })))).not.toContain('steel-unknown');
+    expect(codes(weigh(surveyed(channel, sound(channel), { steel: 'unknown' })))).not.toContain(
+      'steel-unknown',
+    );
   });
 
   test('rusted right through: parted, and no number pretends otherwise', () => {
@@ -190,9 +316,22 @@ describe('verdicts', () => {
   });
 
   test('the worst reason governs, whatever it is', () => {
-    const verdict = weigh(surveyed(channel, (s, face, h) => (inZone(s) && (face === 'bottom' || (face === 'web' && h < 60)) ? 2 : 6.35)));
-    expect(severity(verdict.verdict)).toBe(Math.max(...verdict.findings.map((finding) => severity(finding.verdict))));
-    expect(VERDICTS.filter((word) => word !== 'Can’t say')).toEqual(['Leave', 'Watch', 'Mend', 'Splice', 'Renew', 'Retire']);
+    const verdict = weigh(
+      surveyed(channel, (s, face, h) =>
+        inZone(s) && (face === 'bottom' || (face === 'web' && h < 60)) ? 2 : 6.35,
+      ),
+    );
+    expect(severity(verdict.verdict)).toBe(
+      Math.max(...verdict.findings.map((finding) => severity(finding.verdict))),
+    );
+    expect(VERDICTS.filter((word) => word !== 'Can’t say')).toEqual([
+      'Leave',
+      'Watch',
+      'Mend',
+      'Splice',
+      'Renew',
+      'Retire',
+    ]);
   });
 
   test('a closed rail is judged on J too', () => {
@@ -205,18 +344,31 @@ describe('verdicts', () => {
 describe('layouts along a member', () => {
   const surface = surfaceOf(box);
   const change = (uFromMm: number, uToMm: number, cut?: [number, number]) => ({
-    cuts: cut ? [{ uFromMm: cut[0], uToMm: cut[1] }] : [], plates: [{ uFromMm, uToMm, thicknessMm: 5, weldedAtUMm: [uFromMm, uToMm], carries: true }],
+    cuts: cut ? [{ uFromMm: cut[0], uToMm: cut[1] }] : [],
+    plates: [{ uFromMm, uToMm, thicknessMm: 5, weldedAtUMm: [uFromMm, uToMm], carries: true }],
   });
 
   test('a layout taken over from the station before gives what a fresh one gives', () => {
     const lay = layoutsAlong(surface);
-    fc.assert(fc.property(fc.array(fc.tuple(fc.integer({ min: 80, max: 130 }), fc.integer({ min: 320, max: 420 }), fc.boolean()), { minLength: 1, maxLength: 6 }), fc.double({ min: 0.2, max: 1, noNaN: true }), (stations, share) => {
-      const wall = evenWall(surface, 5).map((t, row) => (row % 3 === 0 ? t * share : t));
-      for (const [from, to, hasCut] of stations) {
-        const here = change(from, to, hasCut ? [from + 20, to - 20] : undefined);
-        expect(sectionProperties(laidSection(lay(here), wall))).toEqual(sectionProperties(changedSection(surface, wall, here)));
-      }
-    }), { seed: 9, numRuns: 60 });
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.tuple(fc.integer({ min: 80, max: 130 }), fc.integer({ min: 320, max: 420 }), fc.boolean()),
+          { minLength: 1, maxLength: 6 },
+        ),
+        fc.double({ min: 0.2, max: 1, noNaN: true }),
+        (stations, share) => {
+          const wall = evenWall(surface, 5).map((t, row) => (row % 3 === 0 ? t * share : t));
+          for (const [from, to, hasCut] of stations) {
+            const here = change(from, to, hasCut ? [from + 20, to - 20] : undefined);
+            expect(sectionProperties(laidSection(lay(here), wall))).toEqual(
+              sectionProperties(changedSection(surface, wall, here)),
+            );
+          }
+        },
+      ),
+      { seed: 9, numRuns: 60 },
+    );
   });
 
   test('the same change twice is laid out once, another one anew', () => {
@@ -229,7 +381,12 @@ describe('layouts along a member', () => {
 
   test('a wall rusted through opens the box: its cell is gone and so is most of J', () => {
     const closed = sectionProperties(wallSection(surface, evenWall(surface, 5)))!;
-    const open = sectionProperties(wallSection(surface, evenWall(surface, 5).map((t, row) => (row === 4 ? 0 : t))))!;
+    const open = sectionProperties(
+      wallSection(
+        surface,
+        evenWall(surface, 5).map((t, row) => (row === 4 ? 0 : t)),
+      ),
+    )!;
     expect([closed.cells, open.cells]).toEqual([1, 0]);
     expect(open.jMm4 / closed.jMm4).toBeLessThan(0.02);
   });

@@ -4,12 +4,28 @@ import type { Db } from '../connection';
 import { readingsOf, strikesOf } from '../evidence';
 
 /** Another job of the same unit and what it read: an earlier survey to compare with. */
-export interface EarlierSurvey { readonly jobId: string; readonly title: string; readonly openedAt: string; readonly readings: readonly Reading[] }
+export interface EarlierSurvey {
+  readonly jobId: string;
+  readonly title: string;
+  readonly openedAt: string;
+  readonly readings: readonly Reading[];
+}
 
 /** The unit's other jobs opened before this one that read something, latest first; struck readings left out. */
 export function earlierSurveys(db: Db, jobId: string): EarlierSurvey[] {
-  const rows = db.prepare<{ jobId: string }, { id: string; title: string; opened_at: string }>(`
+  const rows = db
+    .prepare<{ jobId: string }, { id: string; title: string; opened_at: string }>(
+      `
     SELECT other.id, other.title, other.opened_at FROM job JOIN job AS other ON other.unit_id = job.unit_id AND other.id <> job.id AND other.opened_at < job.opened_at
-    WHERE job.id = @jobId ORDER BY other.opened_at DESC, other.id`).all({ jobId });
-  return rows.map((row) => ({ jobId: row.id, title: row.title, openedAt: row.opened_at, readings: standing(readingsOf(db, row.id), strikesOf(db, row.id)) })).filter((survey) => survey.readings.length > 0);
+    WHERE job.id = @jobId ORDER BY other.opened_at DESC, other.id`,
+    )
+    .all({ jobId });
+  return rows
+    .map((row) => ({
+      jobId: row.id,
+      title: row.title,
+      openedAt: row.opened_at,
+      readings: standing(readingsOf(db, row.id), strikesOf(db, row.id)),
+    }))
+    .filter((survey) => survey.readings.length > 0);
 }

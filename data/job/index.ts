@@ -16,11 +16,21 @@ import { spotRulesFor } from '../spots';
 import { surveyOf } from '../survey';
 import { walkOf } from '../walk';
 
-interface JobRow { id: string; unit_id: string; title: string; purpose: string; complaint: string; opened_by: string; opened_at: string }
+interface JobRow {
+  id: string;
+  unit_id: string;
+  title: string;
+  purpose: string;
+  complaint: string;
+  opened_by: string;
+  opened_at: string;
+}
 
-const jobFrom = (row: JobRow): JobSheet => jobSheetSchema.parse({ ...row, unitId: row.unit_id, openedBy: row.opened_by, openedAt: row.opened_at });
+const jobFrom = (row: JobRow): JobSheet =>
+  jobSheetSchema.parse({ ...row, unitId: row.unit_id, openedBy: row.opened_by, openedAt: row.opened_at });
 
-export const allJobs = (db: Db): JobSheet[] => db.prepare<[], JobRow>('SELECT * FROM job ORDER BY opened_at DESC, id').all().map(jobFrom);
+export const allJobs = (db: Db): JobSheet[] =>
+  db.prepare<[], JobRow>('SELECT * FROM job ORDER BY opened_at DESC, id').all().map(jobFrom);
 
 export function jobById(db: Db, id: string): JobSheet | undefined {
   const row = db.prepare<[string], JobRow>('SELECT * FROM job WHERE id = ?').get(id);
@@ -34,43 +44,73 @@ export function jobFile(db: Db, jobId: string): JobFile | undefined {
   const unit = job && unitById(db, job.unitId);
   if (!job || !setup || !unit) return undefined;
   return {
-    unit, job, ...setup, notices: noticesOf(db, unit.id),
-    readings: readingsOf(db, jobId), cracks: cracksOf(db, jobId), walk: walkOf(db, jobId), survey: surveyOf(db, jobId), strikes: strikesOf(db, jobId), repairs: repairsOf(db, jobId),
-    spotRules: spotRulesFor(db, jobId), closed: isClosed(db, jobId),
+    unit,
+    job,
+    ...setup,
+    notices: noticesOf(db, unit.id),
+    readings: readingsOf(db, jobId),
+    cracks: cracksOf(db, jobId),
+    walk: walkOf(db, jobId),
+    survey: surveyOf(db, jobId),
+    strikes: strikesOf(db, jobId),
+    repairs: repairsOf(db, jobId),
+    spotRules: spotRulesFor(db, jobId),
+    closed: isClosed(db, jobId),
     ...(unit.grossMassKg !== undefined && { grossMassKg: unit.grossMassKg }),
   };
 }
 
 /** Opens a job with its first set-up; the same job twice is one. */
-export function openJob(db: Db, job: JobSheet, setup: { frame: Frame; practice: Practice }): Written<JobSheet> {
+export function openJob(
+  db: Db,
+  job: JobSheet,
+  setup: { frame: Frame; practice: Practice },
+): Written<JobSheet> {
   if (!unitById(db, job.unitId)) return refused('not-found', 'there is no such unit', 'Nothing was added.');
   const existing = jobById(db, job.id);
-  if (existing) return sameRecord(existing, job) ? written(existing) : refused('conflict', 'another job has this id');
+  if (existing)
+    return sameRecord(existing, job) ? written(existing) : refused('conflict', 'another job has this id');
   db.transaction(() => {
-    db.prepare('INSERT INTO job (id, unit_id, title, purpose, complaint, opened_by, opened_at) VALUES (@id, @unitId, @title, @purpose, @complaint, @openedBy, @openedAt)').run(job);
+    db.prepare(
+      'INSERT INTO job (id, unit_id, title, purpose, complaint, opened_by, opened_at) VALUES (@id, @unitId, @title, @purpose, @complaint, @openedBy, @openedAt)',
+    ).run(job);
     insertSetup(db, job.id, 1, setup, job.openedBy, job.openedAt);
   })();
   return written(job);
 }
 
-export interface SetupChange { readonly basedOn: number; readonly frame: Frame; readonly practice: Practice; readonly by: string; readonly at: string }
+export interface SetupChange {
+  readonly basedOn: number;
+  readonly frame: Frame;
+  readonly practice: Practice;
+  readonly by: string;
+  readonly at: string;
+}
 
 /**
  * Writes the next revision of frame and practice. Refused when it was based on an older revision (another tab was faster), or when evidence
  * or a repair would lose its place on the new frame. The same change sent twice is one.
  */
 export function changeSetup(db: Db, jobId: string, change: SetupChange): Written<Setup> {
-  return db.transaction((): Written<Setup> => {
-    const current = currentSetup(db, jobId);
-    if (!current) return refused('not-found', 'there is no such job', 'Nothing was changed.');
-    const { frame, practice } = change;
-    if (sameRecord({ frame: current.frame, practice: current.practice }, { frame, practice })) return written(current);
-    if (change.basedOn !== current.revision) return refused('stale', 'the frame was changed elsewhere meanwhile; look at it again and repeat your change', 'The other change stands; yours was not made.');
-    const homeless = homelessRecord(db, jobId, frame);
-    if (homeless) return refused('invalid', homeless, 'The frame is as it was.');
-    insertSetup(db, jobId, current.revision + 1, { frame, practice }, change.by, change.at);
-    return written({ revision: current.revision + 1, frame, practice });
-  }).immediate();
+  return db
+    .transaction((): Written<Setup> => {
+      const current = currentSetup(db, jobId);
+      if (!current) return refused('not-found', 'there is no such job', 'Nothing was changed.');
+      const { frame, practice } = change;
+      if (sameRecord({ frame: current.frame, practice: current.practice }, { frame, practice }))
+        return written(current);
+      if (change.basedOn !== current.revision)
+        return refused(
+          'stale',
+          'the frame was changed elsewhere meanwhile; look at it again and repeat your change',
+          'The other change stands; yours was not made.',
+        );
+      const homeless = homelessRecord(db, jobId, frame);
+      if (homeless) return refused('invalid', homeless, 'The frame is as it was.');
+      insertSetup(db, jobId, current.revision + 1, { frame, practice }, change.by, change.at);
+      return written({ revision: current.revision + 1, frame, practice });
+    })
+    .immediate();
 }
 
 /** Says which record would have no place on a frame. */
@@ -84,7 +124,10 @@ function homelessRecord(db: Db, jobId: string, frame: Frame): string | undefined
     for (const record of records) {
       const member = memberOf(frame, record.memberId);
       if (!member) return `${name} hangs on ${record.memberId}, which this frame no longer has`;
-      const outcome = (check as (m: typeof member, r: typeof record) => { ok: boolean; reason?: string })(member, record);
+      const outcome = (check as (m: typeof member, r: typeof record) => { ok: boolean; reason?: string })(
+        member,
+        record,
+      );
       if (!outcome.ok) return `${name} on ${member.name} would lose its place: ${outcome.reason}`;
     }
   }
@@ -101,9 +144,13 @@ function homelessRecord(db: Db, jobId: string, frame: Frame): string | undefined
 
 /** Changes whenever anything a verdict rests on does: set-up revision, evidence, strikes (repairs are no evidence). */
 export function evidenceMark(db: Db, jobId: string): string {
-  const row = db.prepare<{ jobId: string }, { revision: number | null; evidence: number; strikes: number }>(`
+  const row = db
+    .prepare<{ jobId: string }, { revision: number | null; evidence: number; strikes: number }>(
+      `
     SELECT (SELECT max(revision) FROM job_setup WHERE job_id = @jobId) AS revision,
            (SELECT count(*) FROM evidence WHERE job_id = @jobId) AS evidence,
-           (SELECT count(*) FROM strike JOIN evidence ON evidence.id = strike.evidence_id WHERE evidence.job_id = @jobId) AS strikes`).get({ jobId })!;
+           (SELECT count(*) FROM strike JOIN evidence ON evidence.id = strike.evidence_id WHERE evidence.job_id = @jobId) AS strikes`,
+    )
+    .get({ jobId })!;
   return `${row.revision} ${row.evidence} ${row.strikes}`;
 }

@@ -16,8 +16,12 @@ const THUMB_PX = 320;
 const NOTHING = 'The picture was not taken in; everything recorded before stands.';
 
 /** Pictures lie beside the database, named by the SHA-256 of what is kept of them: the same picture twice is one file. */
-const folderOf = (db: Db): string => (db.name === ':memory:' ? join(process.cwd(), 'var', 'photos') : join(dirname(db.name), `${db.name.split('/').pop()}-photos`));
-const fileOf = (db: Db, hash: string, size: 'whole' | 'thumb'): string => join(folderOf(db), hash.slice(0, 2), `${hash}${size === 'thumb' ? '-thumb' : ''}.jpg`);
+const folderOf = (db: Db): string =>
+  db.name === ':memory:'
+    ? join(process.cwd(), 'var', 'photos')
+    : join(dirname(db.name), `${db.name.split('/').pop()}-photos`);
+const fileOf = (db: Db, hash: string, size: 'whole' | 'thumb'): string =>
+  join(folderOf(db), hash.slice(0, 2), `${hash}${size === 'thumb' ? '-thumb' : ''}.jpg`);
 
 /** Formats taken, told by content. */
 const TAKEN = new Set(['jpeg', 'png', 'webp', 'tiff', 'gif', 'avif']);
@@ -26,9 +30,17 @@ const TAKEN = new Set(['jpeg', 'png', 'webp', 'tiff', 'gif', 'avif']);
  * Keeps a photo: turned upright, made no larger than 2000 px, without the location and camera data it came with. Refused by content, not by name.
  * Sent twice it is one.
  */
-export async function keepPhoto(db: Db, jobId: string, photo: Photo, bytes: Uint8Array): Promise<Written<Photo>> {
+export async function keepPhoto(
+  db: Db,
+  jobId: string,
+  photo: Photo,
+  bytes: Uint8Array,
+): Promise<Written<Photo>> {
   const before = ofKind(walkOf(db, jobId), 'photo').find((each) => each.id === photo.id);
-  if (before) return sameRecord({ ...before, picture: undefined }, { ...photo, picture: undefined }) ? written(before) : refused('conflict', 'this id is already recorded with other facts', NOTHING);
+  if (before)
+    return sameRecord({ ...before, picture: undefined }, { ...photo, picture: undefined })
+      ? written(before)
+      : refused('conflict', 'this id is already recorded with other facts', NOTHING);
   const image = await readable(bytes);
   if (!image.ok) return image;
   const { whole, thumb, widthPx, heightPx } = image.value;
@@ -39,17 +51,43 @@ export async function keepPhoto(db: Db, jobId: string, photo: Photo, bytes: Uint
   return keepWalkRecord(db, jobId, kept) as Written<Photo>;
 }
 
-interface Readable { readonly whole: Buffer; readonly thumb: Buffer; readonly widthPx: number; readonly heightPx: number }
+interface Readable {
+  readonly whole: Buffer;
+  readonly thumb: Buffer;
+  readonly widthPx: number;
+  readonly heightPx: number;
+}
 
 async function readable(bytes: Uint8Array): Promise<Written<Readable>> {
   try {
     const { format } = await sharp(bytes).metadata();
-    if (!format || !TAKEN.has(format)) return refused('invalid', `this is ${format ?? 'something'}, not a photo: JPEG, PNG, WebP, TIFF, GIF or AVIF`, NOTHING);
-    const upright = await sharp(bytes, { limitInputPixels: 120_000_000 }).rotate().resize({ width: LONGEST_PX, height: LONGEST_PX, fit: 'inside', withoutEnlargement: true }).jpeg({ quality: 84 }).toBuffer({ resolveWithObject: true });
-    const thumb = await sharp(upright.data).resize({ width: THUMB_PX, height: THUMB_PX, fit: 'inside', withoutEnlargement: true }).jpeg({ quality: 78 }).toBuffer();
-    return written({ whole: upright.data, thumb, widthPx: upright.info.width, heightPx: upright.info.height });
+    if (!format || !TAKEN.has(format))
+      return refused(
+        'invalid',
+        `this is ${format ?? 'something'}, not a photo: JPEG, PNG, WebP, TIFF, GIF or AVIF`,
+        NOTHING,
+      );
+    const upright = await sharp(bytes, { limitInputPixels: 120_000_000 })
+      .rotate()
+      .resize({ width: LONGEST_PX, height: LONGEST_PX, fit: 'inside', withoutEnlargement: true })
+      .jpeg({ quality: 84 })
+      .toBuffer({ resolveWithObject: true });
+    const thumb = await sharp(upright.data)
+      .resize({ width: THUMB_PX, height: THUMB_PX, fit: 'inside', withoutEnlargement: true })
+      .jpeg({ quality: 78 })
+      .toBuffer();
+    return written({
+      whole: upright.data,
+      thumb,
+      widthPx: upright.info.width,
+      heightPx: upright.info.height,
+    });
   } catch {
-    return refused('invalid', 'this file is no picture that can be read: JPEG, PNG, WebP, TIFF, GIF or AVIF (a phone’s HEIC is not: set its camera to JPEG)', NOTHING);
+    return refused(
+      'invalid',
+      'this file is no picture that can be read: JPEG, PNG, WebP, TIFF, GIF or AVIF (a phone’s HEIC is not: set its camera to JPEG)',
+      NOTHING,
+    );
   }
 }
 
@@ -69,4 +107,5 @@ export function photoBytes(db: Db, hash: string, size: 'whole' | 'thumb'): Buffe
 }
 
 /** Photos that stand, in the order they were kept. */
-export const photosOf = (db: Db, jobId: string): Photo[] => standing(ofKind(walkOf(db, jobId), 'photo'), strikesOf(db, jobId));
+export const photosOf = (db: Db, jobId: string): Photo[] =>
+  standing(ofKind(walkOf(db, jobId), 'photo'), strikesOf(db, jobId));

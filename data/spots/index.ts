@@ -1,6 +1,19 @@
 import { z } from 'zod';
 import { bySchema, instantSchema, recordIdSchema, standing } from '@/core/frame';
-import { hotSpots, isDoubtful, learnedSpots, ofKind, signWeight, spotRules, spotRuleSchema, TRADE_SPOTS, type ClosedFinding, type ClosedJob, type SpotChange, type SpotRule } from '@/core/walk';
+import {
+  hotSpots,
+  isDoubtful,
+  learnedSpots,
+  ofKind,
+  signWeight,
+  spotRules,
+  spotRuleSchema,
+  TRADE_SPOTS,
+  type ClosedFinding,
+  type ClosedJob,
+  type SpotChange,
+  type SpotRule,
+} from '@/core/walk';
 import { closedOn } from '../closing';
 import type { Db } from '../connection';
 import { cracksOf, strikesOf } from '../evidence';
@@ -9,19 +22,43 @@ import { currentSetup } from '../setup';
 import { walkOf } from '../walk';
 
 /** One change to the shop's list: a spot added (or put anew), one dropped, one taken up again. */
-export const spotChangeSchema = z.object({ id: recordIdSchema, ruleId: z.string().min(1).max(80), does: z.enum(['add', 'drop', 'restore']), rule: spotRuleSchema.optional(), by: bySchema, at: instantSchema })
-  .refine((change) => change.does !== 'add' || change.rule?.id === change.ruleId, { path: ['rule'], message: 'a spot to add comes with its rule, under the same id' });
+export const spotChangeSchema = z
+  .object({
+    id: recordIdSchema,
+    ruleId: z.string().min(1).max(80),
+    does: z.enum(['add', 'drop', 'restore']),
+    rule: spotRuleSchema.optional(),
+    by: bySchema,
+    at: instantSchema,
+  })
+  .refine((change) => change.does !== 'add' || change.rule?.id === change.ruleId, {
+    path: ['rule'],
+    message: 'a spot to add comes with its rule, under the same id',
+  });
 
-interface Row { rule_id: string; does: SpotChange['does']; rule: string | null }
+interface Row {
+  rule_id: string;
+  does: SpotChange['does'];
+  rule: string | null;
+}
 const changesOf = (db: Db): SpotChange[] =>
-  db.prepare<[], Row>('SELECT rule_id, does, rule FROM spot_change ORDER BY number').all().map((row) => ({ ruleId: row.rule_id, does: row.does, ...(row.rule !== null && { rule: spotRuleSchema.parse(JSON.parse(row.rule)) }) }));
+  db
+    .prepare<[], Row>('SELECT rule_id, does, rule FROM spot_change ORDER BY number')
+    .all()
+    .map((row) => ({
+      ruleId: row.rule_id,
+      does: row.does,
+      ...(row.rule !== null && { rule: spotRuleSchema.parse(JSON.parse(row.rule)) }),
+    }));
 
 /** Keeps a change to the list; the same change twice is one. */
 export function changeSpots(db: Db, change: z.infer<typeof spotChangeSchema>): Written<null> {
-  if (change.does === 'add' && TRADE_SPOTS.some((rule) => rule.id === change.ruleId)) return refused('conflict', 'the trade’s own list has a spot of this name', 'The list is as it was.');
-  db.prepare(`INSERT INTO spot_change (id, number, rule_id, does, rule, by_whom, at)
-    SELECT @id, (SELECT coalesce(max(number), 0) + 1 FROM spot_change), @ruleId, @does, @rule, @by, @at WHERE NOT EXISTS (SELECT 1 FROM spot_change WHERE id = @id)`)
-    .run({ ...change, rule: change.rule ? JSON.stringify({ ...change.rule, from: 'shop' }) : null });
+  if (change.does === 'add' && TRADE_SPOTS.some((rule) => rule.id === change.ruleId))
+    return refused('conflict', 'the trade’s own list has a spot of this name', 'The list is as it was.');
+  db.prepare(
+    `INSERT INTO spot_change (id, number, rule_id, does, rule, by_whom, at)
+    SELECT @id, (SELECT coalesce(max(number), 0) + 1 FROM spot_change), @ruleId, @does, @rule, @by, @at WHERE NOT EXISTS (SELECT 1 FROM spot_change WHERE id = @id)`,
+  ).run({ ...change, rule: change.rule ? JSON.stringify({ ...change.rule, from: 'shop' }) : null });
   return written(null);
 }
 
@@ -30,19 +67,36 @@ export function shopSpots(db: Db): { rules: SpotRule[]; dropped: SpotRule[] } {
   const changes = changesOf(db);
   const learned = learnedSpots(closedJobs(db));
   const rules = spotRules(changes, learned);
-  const every = spotRules(changes.filter((change) => change.does === 'add'), learned);
+  const every = spotRules(
+    changes.filter((change) => change.does === 'add'),
+    learned,
+  );
   return { rules, dropped: every.filter((rule) => !rules.some((kept) => kept.id === rule.id)) };
 }
 
 /** The list as it holds for one job: its own findings are not held against it as learned before. */
-export const spotRulesFor = (db: Db, jobId: string): SpotRule[] => spotRules(changesOf(db), learnedSpots(closedJobs(db).filter((job) => job.id !== jobId)));
+export const spotRulesFor = (db: Db, jobId: string): SpotRule[] =>
+  spotRules(changesOf(db), learnedSpots(closedJobs(db).filter((job) => job.id !== jobId)));
 
 function closedJobs(db: Db): (ClosedJob & { readonly id: string })[] {
-  const rows = db.prepare<[], { id: string; tag: string }>('SELECT DISTINCT job.id, unit.tag FROM job JOIN unit ON unit.id = job.unit_id JOIN job_closing ON job_closing.job_id = job.id ORDER BY job.opened_at, job.id').all();
+  const rows = db
+    .prepare<[], { id: string; tag: string }>(
+      'SELECT DISTINCT job.id, unit.tag FROM job JOIN unit ON unit.id = job.unit_id JOIN job_closing ON job_closing.job_id = job.id ORDER BY job.opened_at, job.id',
+    )
+    .all();
   return rows.flatMap(({ id, tag }) => {
     const [on, setup] = [closedOn(db, id), currentSetup(db, id)];
     if (on === undefined || !setup) return [];
-    return [{ id, tag, closedOn: on, frame: setup.frame, spots: hotSpots(setup.frame, TRADE_SPOTS), findings: findingsOf(db, id) }];
+    return [
+      {
+        id,
+        tag,
+        closedOn: on,
+        frame: setup.frame,
+        spots: hotSpots(setup.frame, TRADE_SPOTS),
+        findings: findingsOf(db, id),
+      },
+    ];
   });
 }
 
@@ -51,8 +105,29 @@ function findingsOf(db: Db, jobId: string): ClosedFinding[] {
   const strikes = strikesOf(db, jobId);
   const walk = standing(walkOf(db, jobId), strikes);
   return [
-    ...ofKind(walk, 'sign').filter((sign) => ['failed', 'hides'].includes(signWeight(sign.detail))).map((sign) => ({ id: sign.id, memberId: sign.memberId, stationMm: sign.stationMm, what: sign.detail.sign })),
-    ...standing(cracksOf(db, jobId), strikes).map((crack) => ({ id: crack.id, memberId: crack.memberId, stationMm: crack.path[0]!.stationMm, what: 'crack' })),
-    ...ofKind(walk, 'look').filter((look) => isDoubtful(look.result) && look.memberId !== undefined && look.stationMm !== undefined).map((look) => ({ id: look.id, memberId: look.memberId!, stationMm: look.stationMm!, what: look.result })),
+    ...ofKind(walk, 'sign')
+      .filter((sign) => ['failed', 'hides'].includes(signWeight(sign.detail)))
+      .map((sign) => ({
+        id: sign.id,
+        memberId: sign.memberId,
+        stationMm: sign.stationMm,
+        what: sign.detail.sign,
+      })),
+    ...standing(cracksOf(db, jobId), strikes).map((crack) => ({
+      id: crack.id,
+      memberId: crack.memberId,
+      stationMm: crack.path[0]!.stationMm,
+      what: 'crack',
+    })),
+    ...ofKind(walk, 'look')
+      .filter(
+        (look) => isDoubtful(look.result) && look.memberId !== undefined && look.stationMm !== undefined,
+      )
+      .map((look) => ({
+        id: look.id,
+        memberId: look.memberId!,
+        stationMm: look.stationMm!,
+        what: look.result,
+      })),
   ];
 }

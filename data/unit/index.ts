@@ -2,29 +2,55 @@ import { noticeSchema, unitSchema, type Notice, type Unit } from '@/core/frame';
 import type { Db } from '../connection';
 import { refused, sameRecord, written, type Written } from '../problem';
 
-interface UnitRow { id: string; tag: string; description: string; kind: string; exposure: string; duty: string; gross_mass_kg: number | null }
-interface NoticeRow { id: string; unit_id: string; words: string; by_whom: string; at: string }
+interface UnitRow {
+  id: string;
+  tag: string;
+  description: string;
+  kind: string;
+  exposure: string;
+  duty: string;
+  gross_mass_kg: number | null;
+}
+interface NoticeRow {
+  id: string;
+  unit_id: string;
+  words: string;
+  by_whom: string;
+  at: string;
+}
 
-const unitFrom = (row: UnitRow): Unit => unitSchema.parse({ ...row, grossMassKg: row.gross_mass_kg ?? undefined });
-const noticeFrom = (row: NoticeRow): Notice => noticeSchema.parse({ ...row, unitId: row.unit_id, by: row.by_whom });
+const unitFrom = (row: UnitRow): Unit =>
+  unitSchema.parse({ ...row, grossMassKg: row.gross_mass_kg ?? undefined });
+const noticeFrom = (row: NoticeRow): Notice =>
+  noticeSchema.parse({ ...row, unitId: row.unit_id, by: row.by_whom });
 
-export const allUnits = (db: Db): Unit[] => db.prepare<[], UnitRow>('SELECT * FROM unit ORDER BY tag').all().map(unitFrom);
+export const allUnits = (db: Db): Unit[] =>
+  db.prepare<[], UnitRow>('SELECT * FROM unit ORDER BY tag').all().map(unitFrom);
 
 export function unitById(db: Db, id: string): Unit | undefined {
   const row = db.prepare<[string], UnitRow>('SELECT * FROM unit WHERE id = ?').get(id);
   return row && unitFrom(row);
 }
 
-export const noticesOf = (db: Db, unitId: string): Notice[] => db.prepare<[string], NoticeRow>('SELECT * FROM notice WHERE unit_id = ? ORDER BY at, id').all(unitId).map(noticeFrom);
+export const noticesOf = (db: Db, unitId: string): Notice[] =>
+  db
+    .prepare<[string], NoticeRow>('SELECT * FROM notice WHERE unit_id = ? ORDER BY at, id')
+    .all(unitId)
+    .map(noticeFrom);
 
 /** Adds a unit; the same unit twice is one. Refused when the id or the tag belongs to another. */
 export function addUnit(db: Db, unit: Unit): Written<Unit> {
   const existing = unitById(db, unit.id);
-  if (existing) return sameRecord(existing, unit) ? written(existing) : refused('conflict', `unit ${existing.tag} is already recorded under this id with other facts`);
+  if (existing)
+    return sameRecord(existing, unit)
+      ? written(existing)
+      : refused('conflict', `unit ${existing.tag} is already recorded under this id with other facts`);
   const taken = db.prepare<[string], { id: string }>('SELECT id FROM unit WHERE tag = ?').get(unit.tag);
-  if (taken) return refused('conflict', `the tag ${unit.tag} is already in the yard`, 'Nothing was added.', 'tag');
-  db.prepare('INSERT INTO unit (id, tag, description, kind, exposure, duty, gross_mass_kg) VALUES (@id, @tag, @description, @kind, @exposure, @duty, @grossMassKg)')
-    .run({ ...unit, grossMassKg: unit.grossMassKg ?? null });
+  if (taken)
+    return refused('conflict', `the tag ${unit.tag} is already in the yard`, 'Nothing was added.', 'tag');
+  db.prepare(
+    'INSERT INTO unit (id, tag, description, kind, exposure, duty, gross_mass_kg) VALUES (@id, @tag, @description, @kind, @exposure, @duty, @grossMassKg)',
+  ).run({ ...unit, grossMassKg: unit.grossMassKg ?? null });
   return written(unit);
 }
 
@@ -33,19 +59,34 @@ export function correctUnit(db: Db, was: Unit, unit: Unit): Written<Unit> {
   const existing = unitById(db, unit.id);
   if (!existing) return refused('not-found', 'there is no such unit');
   if (sameRecord(existing, unit)) return written(existing);
-  if (!sameRecord(existing, was)) return refused('stale', 'the unit was corrected elsewhere meanwhile; look at it again', 'The other correction stands; yours was not made.');
-  const taken = db.prepare<[string, string], { id: string }>('SELECT id FROM unit WHERE tag = ? AND id <> ?').get(unit.tag, unit.id);
-  if (taken) return refused('conflict', `the tag ${unit.tag} is another unit’s`, 'The unit is as it was.', 'tag');
-  db.prepare('UPDATE unit SET tag = @tag, description = @description, kind = @kind, exposure = @exposure, duty = @duty, gross_mass_kg = @grossMassKg WHERE id = @id')
-    .run({ ...unit, grossMassKg: unit.grossMassKg ?? null });
+  if (!sameRecord(existing, was))
+    return refused(
+      'stale',
+      'the unit was corrected elsewhere meanwhile; look at it again',
+      'The other correction stands; yours was not made.',
+    );
+  const taken = db
+    .prepare<[string, string], { id: string }>('SELECT id FROM unit WHERE tag = ? AND id <> ?')
+    .get(unit.tag, unit.id);
+  if (taken)
+    return refused('conflict', `the tag ${unit.tag} is another unit’s`, 'The unit is as it was.', 'tag');
+  db.prepare(
+    'UPDATE unit SET tag = @tag, description = @description, kind = @kind, exposure = @exposure, duty = @duty, gross_mass_kg = @grossMassKg WHERE id = @id',
+  ).run({ ...unit, grossMassKg: unit.grossMassKg ?? null });
   return written(unit);
 }
 
 /** Adds a standing notice; the same notice twice is one. */
 export function addNotice(db: Db, notice: Notice): Written<Notice> {
-  if (!unitById(db, notice.unitId)) return refused('not-found', 'there is no such unit', 'Nothing was added.');
+  if (!unitById(db, notice.unitId))
+    return refused('not-found', 'there is no such unit', 'Nothing was added.');
   const row = db.prepare<[string], NoticeRow>('SELECT * FROM notice WHERE id = ?').get(notice.id);
-  if (row) return sameRecord(noticeFrom(row), notice) ? written(notice) : refused('conflict', 'another notice has this id');
-  db.prepare('INSERT INTO notice (id, unit_id, words, by_whom, at) VALUES (@id, @unitId, @words, @by, @at)').run(notice);
+  if (row)
+    return sameRecord(noticeFrom(row), notice)
+      ? written(notice)
+      : refused('conflict', 'another notice has this id');
+  db.prepare(
+    'INSERT INTO notice (id, unit_id, words, by_whom, at) VALUES (@id, @unitId, @words, @by, @at)',
+  ).run(notice);
   return written(notice);
 }

@@ -9,11 +9,20 @@ function tone(hz: number, tauMs: number, { taps = 3, noise = 0.0005, rate = 48_0
     state = (state * 16_807) % 2_147_483_647;
     samples[i] = noise * ((2 * state) / 2_147_483_647 - 1);
   }
-  for (let tap = 0; tap < taps; tap++) for (let i = 0; i < 0.9 * rate; i++) samples[Math.round((0.2 + tap) * rate) + i]! += 0.7 * Math.exp(-i / rate / (tauMs / 1000)) * Math.sin((2 * Math.PI * hz * i) / rate);
+  for (let tap = 0; tap < taps; tap++)
+    for (let i = 0; i < 0.9 * rate; i++)
+      samples[Math.round((0.2 + tap) * rate) + i]! +=
+        0.7 * Math.exp(-i / rate / (tauMs / 1000)) * Math.sin((2 * Math.PI * hz * i) / rate);
   return samples;
 }
 
-test.each([[440, 200], [1310, 42], [1840, 120], [3000, 60], [5200, 25]])('%d Hz falling to 1/e in %d ms is heard as that', (hz, tauMs) => {
+test.each([
+  [440, 200],
+  [1310, 42],
+  [1840, 120],
+  [3000, 60],
+  [5200, 25],
+])('%d Hz falling to 1/e in %d ms is heard as that', (hz, tauMs) => {
   const heard = hearTaps(tone(hz, tauMs), 48_000);
   expect(heard).toHaveLength(3);
   for (const tap of heard) {
@@ -45,9 +54,15 @@ test.each(METALS)('the stand-in’s %s metal is heard at its stated pitch and de
 });
 
 describe('the comparison', () => {
-  const heard = (metal: (typeof METALS)[number], seed: number) => hearTaps(tapRecording(metal, seed), SAMPLE_RATE);
+  const heard = (metal: (typeof METALS)[number], seed: number) =>
+    hearTaps(tapRecording(metal, seed), SAMPLE_RATE);
   const good = heard('solid', 1);
-  test.each([['solid', 'rings like the good spot'], ['thin', 'duller'], ['filled', 'duller'], ['plated', 'cannot tell']] as const)('%s against solid: %s', (metal, answer) => {
+  test.each([
+    ['solid', 'rings like the good spot'],
+    ['thin', 'duller'],
+    ['filled', 'duller'],
+    ['plated', 'cannot tell'],
+  ] as const)('%s against solid: %s', (metal, answer) => {
     for (const seed of [5, 6, 7, 8]) expect(compareTaps(good, heard(metal, seed)).answer).toBe(answer);
   });
   test('a welded-on plate answers with a higher note', () => {
@@ -56,10 +71,18 @@ describe('the comparison', () => {
     expect(toneRatio).toBeGreaterThan(1.2);
   });
   test('two taps tell nothing, nor do taps that differ among themselves', () => {
-    expect(compareTaps(good, heard('thin', 5).slice(0, 2))).toMatchObject({ answer: 'cannot tell', why: 'too few taps' });
+    expect(compareTaps(good, heard('thin', 5).slice(0, 2))).toMatchObject({
+      answer: 'cannot tell',
+      why: 'too few taps',
+    });
     const wild = [30, 90, 250, 400].map((ringMs) => ({ ringMs, toneHz: 1800 }));
     expect(compareTaps(wild, good)).toMatchObject({ answer: 'cannot tell', why: 'good spot scatters' });
-    expect(compareTaps(good, [130, 240, 250, 500].map((ringMs) => ({ ringMs, toneHz: 1840 }))).answer).toBe('rings like the good spot');
+    expect(
+      compareTaps(
+        good,
+        [130, 240, 250, 500].map((ringMs) => ({ ringMs, toneHz: 1840 })),
+      ).answer,
+    ).toBe('rings like the good spot');
   });
 });
 

@@ -1,10 +1,20 @@
 import { spawn } from 'node:child_process';
 import { createInterface } from 'node:readline';
-import { echoThicknessMm, parseGaugeLine, STEEL_VELOCITY_MPS, temperatureCorrectedMm, velocityAt } from '@/core/probe';
+import {
+  echoThicknessMm,
+  parseGaugeLine,
+  STEEL_VELOCITY_MPS,
+  temperatureCorrectedMm,
+  velocityAt,
+} from '@/core/probe';
 import { simulatedGauge } from './gauge';
 
-const readMany = (gauge: ReturnType<typeof simulatedGauge>, count = 200) => Array.from({ length: count }, () => parseGaugeLine(gauge.receive('READ')[0]!)).map((line) => (line.ok ? line.value : undefined)!);
-const thicknesses = (messages: ReturnType<typeof readMany>) => messages.flatMap((each) => (each.says === 'reading' ? [each.thicknessMm] : [])).sort((a, b) => a - b);
+const readMany = (gauge: ReturnType<typeof simulatedGauge>, count = 200) =>
+  Array.from({ length: count }, () => parseGaugeLine(gauge.receive('READ')[0]!)).map(
+    (line) => (line.ok ? line.value : undefined)!,
+  );
+const thicknesses = (messages: ReturnType<typeof readMany>) =>
+  messages.flatMap((each) => (each.says === 'reading' ? [each.thicknessMm] : [])).sort((a, b) => a - b);
 const middle = (values: readonly number[]) => values[Math.floor(values.length / 2)]!;
 const under = (gauge: ReturnType<typeof simulatedGauge>, words: string) => gauge.receive(`UNDER ${words}`);
 
@@ -22,8 +32,30 @@ describe('time of flight (ASTM E797, from memory)', () => {
 });
 
 describe('what a gauge says', () => {
-  test.each([['R t=4.71 q=0.92', { says: 'reading', thicknessMm: 4.71, quality: 0.92 }], ['T t=4.7 q=1', { says: 'live', thicknessMm: 4.7, quality: 1 }], ['ERR no echo', { says: 'no echo' }], ['T none', { says: 'silent' }], ['A 1,20,99', { says: 'scan', heights: [1, 20, 99] }], ['OK MODE echo', { says: 'ok', to: 'MODE echo' }]])('%s', (line, message) => expect(parseGaugeLine(line)).toEqual({ ok: true, value: message }));
-  test.each(['', 'R t=abc q=1', 'R t=4.7', 'R t=-3 q=1', 'R t=99 q=1', 'R t=0 q=1', 'T t=5 q=7', 'A 1,200', 'A ', '\u0000\u0007', 'x'.repeat(5000), 'R t=4.7 q=0.9; DROP'])('%j is refused with a reason', (line) => expect(parseGaugeLine(line)).toMatchObject({ ok: false, reason: expect.stringMatching(/gauge/) }));
+  test.each([
+    ['R t=4.71 q=0.92', { says: 'reading', thicknessMm: 4.71, quality: 0.92 }],
+    ['T t=4.7 q=1', { says: 'live', thicknessMm: 4.7, quality: 1 }],
+    ['ERR no echo', { says: 'no echo' }],
+    ['T none', { says: 'silent' }],
+    ['A 1,20,99', { says: 'scan', heights: [1, 20, 99] }],
+    ['OK MODE echo', { says: 'ok', to: 'MODE echo' }],
+  ])('%s', (line, message) => expect(parseGaugeLine(line)).toEqual({ ok: true, value: message }));
+  test.each([
+    '',
+    'R t=abc q=1',
+    'R t=4.7',
+    'R t=-3 q=1',
+    'R t=99 q=1',
+    'R t=0 q=1',
+    'T t=5 q=7',
+    'A 1,200',
+    'A ',
+    '\u0000\u0007',
+    'x'.repeat(5000),
+    'R t=4.7 q=0.9; DROP',
+  ])('%j is refused with a reason', (line) =>
+    expect(parseGaugeLine(line)).toMatchObject({ ok: false, reason: expect.stringMatching(/gauge/) }),
+  );
 });
 
 describe('the stand-in', () => {
@@ -62,16 +94,23 @@ describe('the stand-in', () => {
     expect(middle(thicknesses(readMany(gauge)))).toBeCloseTo(5.4, 1);
     gauge.receive('VELOCITY 5328');
     expect(middle(thicknesses(readMany(gauge)))).toBeCloseTo(4.5 + 0.4, 1);
-    for (const line of ['VELOCITY fast', 'MODE loud', 'JUMP', '']) expect(gauge.receive(line)[0]).toMatch(/^ERR/);
+    for (const line of ['VELOCITY fast', 'MODE loud', 'JUMP', ''])
+      expect(gauge.receive(line)[0]).toMatch(/^ERR/);
     expect(gauge.receive('HELLO')[0]).toMatch(/^OK HELLO/);
   });
   test('as a process of its own it speaks lines over its streams and ends with them', async () => {
-    const child = spawn(process.execPath, ['node_modules/tsx/dist/cli.mjs', 'stand-ins/thickness-gauge/main.ts'], { stdio: ['pipe', 'pipe', 'inherit'] });
+    const child = spawn(
+      process.execPath,
+      ['node_modules/tsx/dist/cli.mjs', 'stand-ins/thickness-gauge/main.ts'],
+      { stdio: ['pipe', 'pipe', 'inherit'] },
+    );
     const lines: string[] = [];
-    const heard = new Promise<void>((resolve) => createInterface({ input: child.stdout }).on('line', (line) => {
-      lines.push(line);
-      if (/^R /.test(line)) resolve();
-    }));
+    const heard = new Promise<void>((resolve) =>
+      createInterface({ input: child.stdout }).on('line', (line) => {
+        lines.push(line);
+        if (/^R /.test(line)) resolve();
+      }),
+    );
     child.stdin.write('HELLO\nBLOCK 5\nREAD\n');
     await heard;
     expect(lines.every((line) => parseGaugeLine(line).ok)).toBe(true);

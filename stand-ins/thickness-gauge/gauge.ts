@@ -2,7 +2,12 @@ import { seeded } from '../seeded';
 import { echoThicknessMm, STEEL_VELOCITY_MPS, velocityAt } from '@/core/probe';
 
 /** What is under the probe. `pit`: how rough its back wall is, 0 to 1. */
-export interface Under { readonly thicknessMm: number; readonly pit: number; readonly paintMm: number; readonly temperatureC: number }
+export interface Under {
+  readonly thicknessMm: number;
+  readonly pit: number;
+  readonly paintMm: number;
+  readonly temperatureC: number;
+}
 
 const PAINT_VELOCITY_MPS = 2300;
 const NOISE_MM = 0.03;
@@ -12,7 +17,10 @@ const SCAN_DEPTH_MM = 16;
 /** A block is smooth and bare. */
 const BLOCK = { pit: 0, paintMm: 0, temperatureC: 20 };
 
-interface Echo { readonly thicknessMm: number; readonly quality: number }
+interface Echo {
+  readonly thicknessMm: number;
+  readonly quality: number;
+}
 
 /**
  * A pulse-echo thickness gauge, simulated: lines in, lines out. In single-echo mode paint adds its own time; echo to echo it cancels, but wants a
@@ -29,34 +37,57 @@ export function simulatedGauge(seed: number, drift = 0) {
   const listen = (): Echo | undefined => {
     if (!under) return undefined;
     const { thicknessMm, pit, paintMm, temperatureC } = under;
-    if (!(thicknessMm > 0.3) || random() < 0.4 * pit ** 2 + (mode === 'echo' ? 0.25 * pit : 0)) return undefined;
+    if (!(thicknessMm > 0.3) || random() < 0.4 * pit ** 2 + (mode === 'echo' ? 0.25 * pit : 0))
+      return undefined;
     // Where the back wall is pitted sound comes back from a pit's bottom as often as from between the pits.
     const heard = Math.max(0.3, thicknessMm * (1 - 0.12 * pit * random()) + NOISE_MM * normal());
     const sound = velocityAt(STEEL_VELOCITY_MPS, temperatureC);
     const inSteelUs = (2000 * heard) / sound;
     const inPaintUs = mode === 'single' ? (2000 * paintMm) / PAINT_VELOCITY_MPS : 0;
     const isDoubled = random() < 0.18 * pit + (thicknessMm < 1.2 ? 0.3 : 0);
-    const read = echoThicknessMm(isDoubled ? 2 * inSteelUs + inPaintUs : inSteelUs + inPaintUs, velocity) + drift;
-    return { thicknessMm: Math.max(0.1, read), quality: Math.max(0.05, Math.min(1, 0.96 - 0.55 * pit - (isDoubled ? 0.25 : 0) - (thicknessMm < 1.2 ? 0.2 : 0) + 0.03 * normal())) };
+    const read =
+      echoThicknessMm(isDoubled ? 2 * inSteelUs + inPaintUs : inSteelUs + inPaintUs, velocity) + drift;
+    return {
+      thicknessMm: Math.max(0.1, read),
+      quality: Math.max(
+        0.05,
+        Math.min(
+          1,
+          0.96 - 0.55 * pit - (isDoubled ? 0.25 : 0) - (thicknessMm < 1.2 ? 0.2 : 0) + 0.03 * normal(),
+        ),
+      ),
+    };
   };
 
   const scan = (): string => {
     const heights = Array.from({ length: SCAN_POINTS }, (_, k) => {
       const depth = (k * SCAN_DEPTH_MM) / SCAN_POINTS;
       let height = 3 * random() + 90 * Math.exp(-((depth / 0.25) ** 2));
-      if (under) for (let echo = 1; echo <= 4; echo++) height += 80 * (1 - 0.6 * under.pit) * 0.55 ** (echo - 1) * Math.exp(-(((depth - echo * under.thicknessMm) / (0.25 + 0.5 * under.pit)) ** 2));
+      if (under)
+        for (let echo = 1; echo <= 4; echo++)
+          height +=
+            80 *
+            (1 - 0.6 * under.pit) *
+            0.55 ** (echo - 1) *
+            Math.exp(-(((depth - echo * under.thicknessMm) / (0.25 + 0.5 * under.pit)) ** 2));
       return Math.max(0, Math.min(99, Math.round(height)));
     });
     return `A ${heights.join(',')}`;
   };
-  const saying = (mark: 'R' | 'T', echo: Echo | undefined): string => (echo ? `${mark} t=${echo.thicknessMm.toFixed(2)} q=${echo.quality.toFixed(2)}` : mark === 'R' ? 'ERR no echo' : 'T none');
+  const saying = (mark: 'R' | 'T', echo: Echo | undefined): string =>
+    echo
+      ? `${mark} t=${echo.thicknessMm.toFixed(2)} q=${echo.quality.toFixed(2)}`
+      : mark === 'R'
+        ? 'ERR no echo'
+        : 'T none';
 
   return {
     /** Answers to one line from the host. */
     receive(line: string): string[] {
       const [word, rest = ''] = [line.trim().split(' ')[0] ?? '', line.trim().split(' ').slice(1).join(' ')];
       switch (word) {
-        case 'HELLO': return ['OK HELLO model=stand-in serial=SIM-1'];
+        case 'HELLO':
+          return ['OK HELLO model=stand-in serial=SIM-1'];
         case 'MODE':
           if (rest !== 'single' && rest !== 'echo') return ['ERR mode'];
           mode = rest;
@@ -71,9 +102,12 @@ export function simulatedGauge(seed: number, drift = 0) {
         case 'UNDER':
           under = rest === 'none' ? undefined : placed(rest);
           return [`OK UNDER ${under ? under.thicknessMm.toFixed(2) : 'none'}`];
-        case 'READ': return [saying('R', listen()), scan()];
-        case 'LIVE': return [saying('T', listen()), scan()];
-        default: return [`ERR ${word.slice(0, 20)}`];
+        case 'READ':
+          return [saying('R', listen()), scan()];
+        case 'LIVE':
+          return [saying('T', listen()), scan()];
+        default:
+          return [`ERR ${word.slice(0, 20)}`];
       }
     },
   };
@@ -81,7 +115,15 @@ export function simulatedGauge(seed: number, drift = 0) {
 
 function placed(words: string): Under | undefined {
   const given = new Map(words.split(' ').map((pair) => pair.split('=') as [string, string]));
-  const number = (name: string, usual: number) => (Number.isFinite(Number(given.get(name) ?? NaN)) ? Number(given.get(name)) : usual);
+  const number = (name: string, usual: number) =>
+    Number.isFinite(Number(given.get(name) ?? NaN)) ? Number(given.get(name)) : usual;
   const thicknessMm = number('thickness', 0);
-  return thicknessMm > 0 ? { thicknessMm, pit: Math.min(1, Math.max(0, number('pit', 0))), paintMm: Math.max(0, number('paint', 0)), temperatureC: number('temperature', 20) } : undefined;
+  return thicknessMm > 0
+    ? {
+        thicknessMm,
+        pit: Math.min(1, Math.max(0, number('pit', 0))),
+        paintMm: Math.max(0, number('paint', 0)),
+        temperatureC: number('temperature', 20),
+      }
+    : undefined;
 }

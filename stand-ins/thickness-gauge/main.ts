@@ -5,7 +5,9 @@ import { simulatedGauge } from './gauge';
 const gauge = simulatedGauge(Number(process.env.GAUGE_SEED ?? 1), Number(process.env.GAUGE_DRIFT ?? 0));
 const say = (lines: readonly string[]) => process.stdout.write(`${lines.join('\n')}\n`);
 const live = setInterval(() => say(gauge.receive('LIVE')), 250);
-createInterface({ input: process.stdin }).on('line', (line) => say(gauge.receive(line))).on('close', () => {
-  clearInterval(live);
-  process.exit(0);
-});
+createInterface({ input: process.stdin })
+  .on('line', (line) => say(gauge.receive(line)))
+  .on('close', () => {
+    clearInterval(live);
+    process.exit(0);
+  });

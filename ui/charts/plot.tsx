@@ -4,7 +4,17 @@ import { useEffect, useRef, useState } from 'react';
 import type { Config, Data, Layout } from 'plotly.js';
 
 /** A Plotly chart, loaded only when one is in sight, coloured from the tokens and drawn again when the theme turns. */
-export function Plot({ data, layout, label, height }: { data: (ink: Ink) => Data[]; layout: (ink: Ink) => Partial<Layout>; label: string; height: number }) {
+export function Plot({
+  data,
+  layout,
+  label,
+  height,
+}: {
+  data: (ink: Ink) => Data[];
+  layout: (ink: Ink) => Partial<Layout>;
+  label: string;
+  height: number;
+}) {
   const holder = useRef<HTMLDivElement>(null);
   const [theme, setTheme] = useState(0);
   useEffect(() => {
@@ -28,15 +38,35 @@ export function Plot({ data, layout, label, height }: { data: (ink: Ink) => Data
   return <div ref={holder} role="img" aria-label={label} style={{ height }} />;
 }
 
-export interface Ink { readonly ink: string; readonly soft: string; readonly rule: string; readonly oxide: string; readonly slate: string; readonly here: string; readonly sheet: string }
+export interface Ink {
+  readonly ink: string;
+  readonly soft: string;
+  readonly rule: string;
+  readonly oxide: string;
+  readonly slate: string;
+  readonly here: string;
+  readonly sheet: string;
+}
 
 function readInk(element: HTMLElement): Ink {
   const style = getComputedStyle(element);
   const token = (name: string) => style.getPropertyValue(`--${name}`).trim();
-  return { ink: token('ink'), soft: token('soft'), rule: token('rule'), oxide: token('oxide'), slate: token('slate'), here: token('here'), sheet: token('sheet') };
+  return {
+    ink: token('ink'),
+    soft: token('soft'),
+    rule: token('rule'),
+    oxide: token('oxide'),
+    slate: token('slate'),
+    here: token('here'),
+    sheet: token('sheet'),
+  };
 }
 
 const base = (ink: Ink, height: number): Partial<Layout> => ({
-  height, margin: { l: 52, r: 12, t: 24, b: 38 }, paper_bgcolor: 'rgba(0,0,0,0)', plot_bgcolor: 'rgba(0,0,0,0)', showlegend: false,
+  height,
+  margin: { l: 52, r: 12, t: 24, b: 38 },
+  paper_bgcolor: 'rgba(0,0,0,0)',
+  plot_bgcolor: 'rgba(0,0,0,0)',
+  showlegend: false,
   font: { family: 'IBM Plex Sans Condensed, Arial Narrow, sans-serif', size: 13, color: ink.ink },
 });

@@ -2,16 +2,41 @@
 
 import { useId, type InputHTMLAttributes, type Ref } from 'react';
 
-type EntryProps = { label: string; hint?: string; problem?: string; unit?: string; ref?: Ref<HTMLInputElement> } & InputHTMLAttributes<HTMLInputElement>;
+type EntryProps = {
+  label: string;
+  hint?: string;
+  problem?: string;
+  unit?: string;
+  ref?: Ref<HTMLInputElement>;
+} & InputHTMLAttributes<HTMLInputElement>;
 
 /** A labelled text field with room for its unit, a hint and what was wrong. */
 export function Entry({ label, hint, problem, unit, className, ref, ...input }: EntryProps) {
   const id = useId();
   return (
     <div className={className}>
-      <label htmlFor={id} className="caption block">{label}{unit && <span>, {unit}</span>}</label>
-      <input id={id} ref={ref} className="field text-lg" autoComplete="off" aria-invalid={problem ? true : undefined} aria-describedby={problem || hint ? `${id}-note` : undefined} {...input} />
-      {(problem || hint) && <p id={`${id}-note`} className={problem ? 'text-sm font-medium text-oxide' : 'caption'} role={problem ? 'alert' : undefined}>{problem ?? hint}</p>}
+      <label htmlFor={id} className="caption block">
+        {label}
+        {unit && <span>, {unit}</span>}
+      </label>
+      <input
+        id={id}
+        ref={ref}
+        className="field text-lg"
+        autoComplete="off"
+        aria-invalid={problem ? true : undefined}
+        aria-describedby={problem || hint ? `${id}-note` : undefined}
+        {...input}
+      />
+      {(problem || hint) && (
+        <p
+          id={`${id}-note`}
+          className={problem ? 'text-sm font-medium text-oxide' : 'caption'}
+          role={problem ? 'alert' : undefined}
+        >
+          {problem ?? hint}
+        </p>
+      )}
     </div>
   );
 }

@@ -7,9 +7,18 @@ import type { ReactNode } from 'react';
 export function Menu({ label, children }: { label: string; children: ReactNode }) {
   return (
     <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="hit inline-flex items-center gap-1 px-2 font-medium">{label} <ChevronDown size={16} aria-hidden /></DropdownMenu.Trigger>
+      <DropdownMenu.Trigger className="hit inline-flex items-center gap-1 px-2 font-medium">
+        {label} <ChevronDown size={16} aria-hidden />
+      </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
-        <DropdownMenu.Content align="end" sideOffset={4} collisionPadding={8} className="z-50 max-h-[75dvh] w-[340px] max-w-[94vw] overflow-y-auto border-2 border-ink bg-sheet py-1 text-ink">{children}</DropdownMenu.Content>
+        <DropdownMenu.Content
+          align="end"
+          sideOffset={4}
+          collisionPadding={8}
+          className="z-50 max-h-[75dvh] w-[340px] max-w-[94vw] overflow-y-auto border-2 border-ink bg-sheet py-1 text-ink"
+        >
+          {children}
+        </DropdownMenu.Content>
       </DropdownMenu.Portal>
     </DropdownMenu.Root>
   );
@@ -19,7 +28,11 @@ export function Menu({ label, children }: { label: string; children: ReactNode }
 export function MenuLink({ href, children, note }: { href: string; children: ReactNode; note?: string }) {
   return (
     <DropdownMenu.Item asChild>
-      <a href={href} download className="flex min-h-11 flex-col justify-center px-4 py-1 outline-none data-[highlighted]:bg-well">
+      <a
+        href={href}
+        download
+        className="flex min-h-11 flex-col justify-center px-4 py-1 outline-none data-[highlighted]:bg-well"
+      >
         <span>{children}</span>
         {note && <span className="caption">{note}</span>}
       </a>

@@ -5,15 +5,35 @@ import { X } from 'lucide-react';
 import type { ReactNode } from 'react';
 
 /** A sheet laid over the bench for one decision. */
-export function Sheet({ title, describe, open, onOpenChange, children }: { title: string; describe?: string; open: boolean; onOpenChange: (open: boolean) => void; children: ReactNode }) {
+export function Sheet({
+  title,
+  describe,
+  open,
+  onOpenChange,
+  children,
+}: {
+  title: string;
+  describe?: string;
+  open: boolean;
+  onOpenChange: (open: boolean) => void;
+  children: ReactNode;
+}) {
   return (
     <Dialog.Root open={open} onOpenChange={onOpenChange}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-black/50" />
-        <Dialog.Content className="fixed inset-x-3 top-[8dvh] z-50 mx-auto max-h-[84dvh] max-w-xl overflow-y-auto border-2 border-ink bg-sheet p-5 text-ink" {...(!describe && { 'aria-describedby': undefined })}>
+        <Dialog.Content
+          className="fixed inset-x-3 top-[8dvh] z-50 mx-auto max-h-[84dvh] max-w-xl overflow-y-auto border-2 border-ink bg-sheet p-5 text-ink"
+          {...(!describe && { 'aria-describedby': undefined })}
+        >
           <div className="mb-3 flex items-start justify-between gap-4">
             <Dialog.Title className="text-2xl font-semibold">{title}</Dialog.Title>
-            <Dialog.Close className="hit -mr-2 -mt-2 inline-flex items-center justify-center" aria-label="Close"><X size={22} /></Dialog.Close>
+            <Dialog.Close
+              className="hit -mr-2 -mt-2 inline-flex items-center justify-center"
+              aria-label="Close"
+            >
+              <X size={22} />
+            </Dialog.Close>
           </div>
           {describe && <Dialog.Description className="caption mb-4">{describe}</Dialog.Description>}
           {children}

@@ -5,7 +5,14 @@ import type { Claim, Leave, NotSeenWhy, SpotState } from '@/core/walk';
 
 const style = StyleSheet.create({
   page: { fontFamily: 'Order', fontSize: 9, padding: 32, color: '#000', lineHeight: 1.3 },
-  head: { flexDirection: 'row', justifyContent: 'space-between', borderBottomWidth: 1.6, borderColor: '#000', paddingBottom: 4, marginBottom: 6 },
+  head: {
+    flexDirection: 'row',
+    justifyContent: 'space-between',
+    borderBottomWidth: 1.6,
+    borderColor: '#000',
+    paddingBottom: 4,
+    marginBottom: 6,
+  },
   tag: { fontSize: 19, fontWeight: 700, lineHeight: 1.1 },
   answer: { fontSize: 17, fontWeight: 700, lineHeight: 1.15 },
   section: { fontWeight: 700, fontSize: 11, marginTop: 8, borderBottomWidth: 0.6, borderColor: '#000' },
@@ -14,14 +21,36 @@ const style = StyleSheet.create({
   columns: { flexDirection: 'row', gap: 18 },
 });
 
-export interface BuyersLookWords { readonly answer: (look: BuyersLook) => string; readonly cost: (look: BuyersLook, practice: JobFile['practice']['walk']) => string; readonly hint: string }
+export interface BuyersLookWords {
+  readonly answer: (look: BuyersLook) => string;
+  readonly cost: (look: BuyersLook, practice: JobFile['practice']['walk']) => string;
+  readonly hint: string;
+}
 
 /** Lists are cut where the page would run over, and say how many more there are. */
 const LONGEST = 15;
 
 /** One page for a buyer: the answer and why, what was seen and found, what was not seen, what it would roughly cost. Black and white. */
-export function BuyersLookSheet({ file, look, claims, leaves, reasons, printedAt, deference, words, whyUnseen }: {
-  file: JobFile; look: BuyersLook; claims: readonly Claim[]; leaves: readonly Leave[]; reasons: readonly string[]; printedAt: string; deference: string; words: BuyersLookWords; whyUnseen: (why: NotSeenWhy) => string;
+export function BuyersLookSheet({
+  file,
+  look,
+  claims,
+  leaves,
+  reasons,
+  printedAt,
+  deference,
+  words,
+  whyUnseen,
+}: {
+  file: JobFile;
+  look: BuyersLook;
+  claims: readonly Claim[];
+  leaves: readonly Leave[];
+  reasons: readonly string[];
+  printedAt: string;
+  deference: string;
+  words: BuyersLookWords;
+  whyUnseen: (why: NotSeenWhy) => string;
 }) {
   const { progress } = look;
   const refused = leaves.filter((leave) => !leave.given).map((leave) => leave.act);
@@ -31,36 +60,82 @@ export function BuyersLookSheet({ file, look, claims, leaves, reasons, printedAt
     <Document title={`Look before buying ${file.unit.tag}`} producer="Ossatura" creator="Ossatura">
       <Page size="LETTER" style={style.page}>
         <View style={style.head}>
-          <View><Text style={style.tag}>{file.unit.tag}: look before buying</Text><Text>{file.unit.description}; {file.frame.family}; {file.unit.exposure}. {file.job.complaint}</Text></View>
-          <View style={{ textAlign: 'right', minWidth: 130 }}><Text>looked at {file.job.openedAt.slice(0, 10)} by {file.job.openedBy}</Text><Text>printed {printedAt.slice(0, 16).replace('T', ' ')} UTC</Text></View>
+          <View>
+            <Text style={style.tag}>{file.unit.tag}: look before buying</Text>
+            <Text>
+              {file.unit.description}; {file.frame.family}; {file.unit.exposure}. {file.job.complaint}
+            </Text>
+          </View>
+          <View style={{ textAlign: 'right', minWidth: 130 }}>
+            <Text>
+              looked at {file.job.openedAt.slice(0, 10)} by {file.job.openedBy}
+            </Text>
+            <Text>printed {printedAt.slice(0, 16).replace('T', ' ')} UTC</Text>
+          </View>
         </View>
         <View style={style.box}>
           <Text style={style.answer}>{words.answer(look)}</Text>
-          {look.whys.map((why) => <Text key={why}>– {why}</Text>)}
+          {look.whys.map((why) => (
+            <Text key={why}>– {why}</Text>
+          ))}
           <Text style={style.bold}>{words.cost(look, file.practice.walk)}</Text>
         </View>
-        <Text style={style.section}>Seen {progress.seen} of {progress.spots} spots; of {progress.critical} critical ones {progress.criticalSeen}</Text>
-        <Text>Leave to {given.length ? `${given.join(', ')}: given` : 'hammer, scrape or drill: not recorded'}{refused.length > 0 && `; refused: ${refused.join(', ')}`}.</Text>
+        <Text style={style.section}>
+          Seen {progress.seen} of {progress.spots} spots; of {progress.critical} critical ones{' '}
+          {progress.criticalSeen}
+        </Text>
+        <Text>
+          Leave to {given.length ? `${given.join(', ')}: given` : 'hammer, scrape or drill: not recorded'}
+          {refused.length > 0 && `; refused: ${refused.join(', ')}`}.
+        </Text>
         <View style={style.columns}>
           <View style={{ flex: 1 }}>
             <Text style={style.section}>Found</Text>
             {look.found.length === 0 && <Text>Nothing doubtful where it was looked at.</Text>}
-            {look.found.slice(0, LONGEST).map((state) => <Text key={state.spot.id}>{state.spot.title}: <Text style={style.bold}>{state.result}</Text>{state.look?.cause && `, ${state.look.cause}`}</Text>)}
+            {look.found.slice(0, LONGEST).map((state) => (
+              <Text key={state.spot.id}>
+                {state.spot.title}: <Text style={style.bold}>{state.result}</Text>
+                {state.look?.cause && `, ${state.look.cause}`}
+              </Text>
+            ))}
             <More count={look.found.length - LONGEST} />
-            {reasons.slice(0, 7).map((reason) => <Text key={reason}>{reason}.</Text>)}
+            {reasons.slice(0, 7).map((reason) => (
+              <Text key={reason}>{reason}.</Text>
+            ))}
             <More count={reasons.length - 7} />
           </View>
           <View style={{ flex: 1 }}>
             <Text style={style.section}>Not seen: nothing is said of these</Text>
             {unseen.length === 0 && <Text>Every spot on the list was seen.</Text>}
-            {unseen.slice(0, LONGEST).map(([why, states]) => <Text key={why}><Text style={style.bold}>{whyUnseen(why)}</Text> ({states.length}): {states.slice(0, 4).map((state) => state.spot.title).join('; ')}{states.length > 4 && ` and ${states.length - 4} more`}</Text>)}
+            {unseen.slice(0, LONGEST).map(([why, states]) => (
+              <Text key={why}>
+                <Text style={style.bold}>{whyUnseen(why)}</Text> ({states.length}):{' '}
+                {states
+                  .slice(0, 4)
+                  .map((state) => state.spot.title)
+                  .join('; ')}
+                {states.length > 4 && ` and ${states.length - 4} more`}
+              </Text>
+            ))}
           </View>
         </View>
         {claims.length > 0 && <Text style={style.section}>Claimed</Text>}
-        {claims.slice(0, 8).map((claim) => <Text key={claim.claimId}>“{claim.words}”: <Text style={style.bold}>{claim.standing}</Text>{claim.note && `, ${claim.note}`}</Text>)}
+        {claims.slice(0, 8).map((claim) => (
+          <Text key={claim.claimId}>
+            “{claim.words}”: <Text style={style.bold}>{claim.standing}</Text>
+            {claim.note && `, ${claim.note}`}
+          </Text>
+        ))}
         {file.notices.length > 0 && <Text style={style.section}>Standing notices</Text>}
-        {file.notices.slice(0, 5).map((notice) => <Text key={notice.id} style={style.bold}>! {notice.words}</Text>)}
-        <View style={{ ...style.box, borderWidth: 0.8, marginTop: 10 }}><Text>{words.hint}</Text><Text style={style.bold}>{deference}</Text></View>
+        {file.notices.slice(0, 5).map((notice) => (
+          <Text key={notice.id} style={style.bold}>
+            ! {notice.words}
+          </Text>
+        ))}
+        <View style={{ ...style.box, borderWidth: 0.8, marginTop: 10 }}>
+          <Text>{words.hint}</Text>
+          <Text style={style.bold}>{deference}</Text>
+        </View>
       </Page>
     </Document>
   );

@@ -1,6 +1,14 @@
 import { Document, Page, Path, StyleSheet, Svg, Text, View } from '@react-pdf/renderer';
 import type { Style } from '@react-pdf/types';
-import { lengthDigits, mmToInches, percent, printLength, printMass, sixteenths, type UnitSystem } from '@/core/quantity';
+import {
+  lengthDigits,
+  mmToInches,
+  percent,
+  printLength,
+  printMass,
+  sixteenths,
+  type UnitSystem,
+} from '@/core/quantity';
 import type { JobFile, MemberWork, WorkedRepair } from '@/core/job';
 import { lowerBound, severity } from '@/core/weigh';
 import { flatPaths } from './flat-drawing';
@@ -14,8 +22,22 @@ export interface OrderWords {
 }
 
 const style = StyleSheet.create({
-  page: { fontFamily: 'Order', fontSize: 8.5, padding: 30, paddingBottom: 24, color: '#000', lineHeight: 1.25 },
-  head: { flexDirection: 'row', justifyContent: 'space-between', borderBottomWidth: 1.6, borderColor: '#000', paddingBottom: 4, marginBottom: 5 },
+  page: {
+    fontFamily: 'Order',
+    fontSize: 8.5,
+    padding: 30,
+    paddingBottom: 24,
+    color: '#000',
+    lineHeight: 1.25,
+  },
+  head: {
+    flexDirection: 'row',
+    justifyContent: 'space-between',
+    borderBottomWidth: 1.6,
+    borderColor: '#000',
+    paddingBottom: 4,
+    marginBottom: 5,
+  },
   tag: { fontSize: 19, fontWeight: 700, lineHeight: 1.1 },
   section: { fontWeight: 700, fontSize: 10, marginTop: 6, borderBottomWidth: 0.6, borderColor: '#000' },
   bold: { fontWeight: 600 },
@@ -27,36 +49,88 @@ const style = StyleSheet.create({
 const SHOWN = { notices: 5, verdicts: 8 } as const;
 /** Points of height for verdicts, notices and repairs together, and what each takes, on the safe side. */
 const ROOM = 520;
-const TAKES = { notice: 12, verdict: 14, wideVerdict: 26, list: 24, repair: 66, drawing: 40, weld: 14 } as const;
+const TAKES = {
+  notice: 12,
+  verdict: 14,
+  wideVerdict: 26,
+  list: 24,
+  repair: 66,
+  drawing: 40,
+  weld: 14,
+} as const;
 
 /** As many repairs as fit under what stands above them; one at least. */
 function fitting<Each extends { worked: WorkedRepair }>(repairs: readonly Each[], roomPt: number): Each[] {
   let left = roomPt;
   return repairs.filter(({ worked }, k) => {
-    left -= TAKES.repair + TAKES.drawing * worked.patterns.length + TAKES.weld * (worked.joined.lines.length + 1);
+    left -=
+      TAKES.repair + TAKES.drawing * worked.patterns.length + TAKES.weld * (worked.joined.lines.length + 1);
     return k === 0 || left >= 0;
   });
 }
 
-export function WorkOrder({ file, works, system, words, printedAt }: { file: JobFile; works: readonly MemberWork[]; system: UnitSystem; words: OrderWords; printedAt: string }) {
+export function WorkOrder({
+  file,
+  works,
+  system,
+  words,
+  printedAt,
+}: {
+  file: JobFile;
+  works: readonly MemberWork[];
+  system: UnitSystem;
+  words: OrderWords;
+  printedAt: string;
+}) {
   const repairs = works.flatMap((work) => work.repairs.map((worked) => ({ work, worked })));
-  const ranked = works.filter((work) => work.picture.map || work.picture.cracks.length > 0).sort((a, b) => severity(b.verdict.verdict) - severity(a.verdict.verdict));
+  const ranked = works
+    .filter((work) => work.picture.map || work.picture.cracks.length > 0)
+    .sort((a, b) => severity(b.verdict.verdict) - severity(a.verdict.verdict));
   const unread = works.filter((work) => !work.picture.map);
-  const namesOf = (some: readonly MemberWork[]) => some.map((work) => `${work.picture.member.name} ${work.verdict.verdict}`).join(', ');
+  const namesOf = (some: readonly MemberWork[]) =>
+    some.map((work) => `${work.picture.member.name} ${work.verdict.verdict}`).join(', ');
   const reasonsEach = ranked.length > 5 ? 1 : 3;
-  const above = TAKES.notice * Math.min(file.notices.length, SHOWN.notices + 1) + (reasonsEach > 1 ? TAKES.wideVerdict : TAKES.verdict) * Math.min(ranked.length, SHOWN.verdicts)
-    + (ranked.length > SHOWN.verdicts ? TAKES.list : 0) + (unread.length > 0 ? TAKES.list : 0) + 10 * Math.ceil(file.job.complaint.length / 110);
+  const above =
+    TAKES.notice * Math.min(file.notices.length, SHOWN.notices + 1) +
+    (reasonsEach > 1 ? TAKES.wideVerdict : TAKES.verdict) * Math.min(ranked.length, SHOWN.verdicts) +
+    (ranked.length > SHOWN.verdicts ? TAKES.list : 0) +
+    (unread.length > 0 ? TAKES.list : 0) +
+    10 * Math.ceil(file.job.complaint.length / 110);
   const shown = fitting(repairs, ROOM - above);
   return (
     <Document title={`Work order ${file.unit.tag}`} producer="Ossatura" creator="Ossatura">
       <Page size="LETTER" style={style.page}>
         <View style={style.head}>
-          <View><Text style={style.tag}>{file.unit.tag}: {file.job.title}</Text><Text>{file.unit.description}; {file.unit.exposure}; {file.unit.duty}. {file.job.complaint}</Text></View>
-          <View style={{ textAlign: 'right', minWidth: 120 }}><Text style={style.bold}>Work order</Text><Text>opened {file.job.openedAt.slice(0, 10)} by {file.job.openedBy}</Text><Text>printed {printedAt.slice(0, 16).replace('T', ' ')} UTC</Text></View>
+          <View>
+            <Text style={style.tag}>
+              {file.unit.tag}: {file.job.title}
+            </Text>
+            <Text>
+              {file.unit.description}; {file.unit.exposure}; {file.unit.duty}. {file.job.complaint}
+            </Text>
+          </View>
+          <View style={{ textAlign: 'right', minWidth: 120 }}>
+            <Text style={style.bold}>Work order</Text>
+            <Text>
+              opened {file.job.openedAt.slice(0, 10)} by {file.job.openedBy}
+            </Text>
+            <Text>printed {printedAt.slice(0, 16).replace('T', ' ')} UTC</Text>
+          </View>
         </View>
-        {file.notices.slice(0, SHOWN.notices).map((notice) => <Text key={notice.id} style={style.bold}>! {notice.words} ({notice.by} {notice.at.slice(0, 10)})</Text>)}
-        {file.notices.length > SHOWN.notices && <Text style={style.bold}>! {file.notices.length - SHOWN.notices} more standing notices on this unit: read them before work starts.</Text>}
-        <Text>Stations, {system}, are measured from the {file.frame.datum}. School: {file.practice.school}.</Text>
+        {file.notices.slice(0, SHOWN.notices).map((notice) => (
+          <Text key={notice.id} style={style.bold}>
+            ! {notice.words} ({notice.by} {notice.at.slice(0, 10)})
+          </Text>
+        ))}
+        {file.notices.length > SHOWN.notices && (
+          <Text style={style.bold}>
+            ! {file.notices.length - SHOWN.notices} more standing notices on this unit: read them before work
+            starts.
+          </Text>
+        )}
+        <Text>
+          Stations, {system}, are measured from the {file.frame.datum}. School: {file.practice.school}.
+        </Text>
 
         <Text style={style.section}>Verdicts</Text>
         {ranked.slice(0, SHOWN.verdicts).map((work) => (
@@ -66,19 +140,50 @@ export function WorkOrder({ file, works, system, words, printedAt }: { file: Job
             <Text style={{ flex: 1 }}>{words.reasons(work).slice(0, reasonsEach).join('. ')}.</Text>
           </View>
         ))}
-        {ranked.length > SHOWN.verdicts && <Text>{clipped(`Also: ${namesOf(ranked.slice(SHOWN.verdicts))}`)}.</Text>}
-        {unread.length > 0 && <Text>{clipped(`Not measured, so nothing is said of them: ${unread.map((work) => work.picture.member.name).join(', ')}`)}.</Text>}
+        {ranked.length > SHOWN.verdicts && (
+          <Text>{clipped(`Also: ${namesOf(ranked.slice(SHOWN.verdicts))}`)}.</Text>
+        )}
+        {unread.length > 0 && (
+          <Text>
+            {clipped(
+              `Not measured, so nothing is said of them: ${unread.map((work) => work.picture.member.name).join(', ')}`,
+            )}
+            .
+          </Text>
+        )}
 
-        {shown.map(({ work, worked }, k) => <RepairBlock key={worked.repair.id} number={k + 1} work={work} worked={worked} system={system} remarks={words.remarks(worked)} compact={shown.length > 1} />)}
-        {repairs.length > shown.length && <Text style={style.bold}>And {repairs.length - shown.length} more {repairs.length - shown.length === 1 ? 'repair' : 'repairs'}, on screen and on their own cut sheets.</Text>}
+        {shown.map(({ work, worked }, k) => (
+          <RepairBlock
+            key={worked.repair.id}
+            number={k + 1}
+            work={work}
+            worked={worked}
+            system={system}
+            remarks={words.remarks(worked)}
+            compact={shown.length > 1}
+          />
+        ))}
+        {repairs.length > shown.length && (
+          <Text style={style.bold}>
+            And {repairs.length - shown.length} more{' '}
+            {repairs.length - shown.length === 1 ? 'repair' : 'repairs'}, on screen and on their own cut
+            sheets.
+          </Text>
+        )}
         {repairs.length === 0 && <Text style={{ marginTop: 6 }}>No repair is planned.</Text>}
 
         <View style={style.box}>
-          {words.cautions.map((caution) => <Text key={caution}>{caution}</Text>)}
+          {words.cautions.map((caution) => (
+            <Text key={caution}>{caution}</Text>
+          ))}
           <Text style={style.bold}>{words.deference}</Text>
         </View>
         <View style={{ flexDirection: 'row', marginTop: 12, gap: 16 }}>
-          {['done by', 'looked at by', 'owner told what stays undone'].map((who) => <View key={who} style={{ flex: 1, borderTopWidth: 0.6, borderColor: '#000' }}><Text>{who}, date</Text></View>)}
+          {['done by', 'looked at by', 'owner told what stays undone'].map((who) => (
+            <View key={who} style={{ flex: 1, borderTopWidth: 0.6, borderColor: '#000' }}>
+              <Text>{who}, date</Text>
+            </View>
+          ))}
         </View>
       </Page>
     </Document>
@@ -86,32 +191,90 @@ export function WorkOrder({ file, works, system, words, printedAt }: { file: Job
 }
 
 /** A list that would run over the page is cut at a word and says so. */
-const clipped = (words: string): string => (words.length <= 420 ? words : `${words.slice(0, words.lastIndexOf(' ', 400))} … and more, on screen`);
+const clipped = (words: string): string =>
+  words.length <= 420 ? words : `${words.slice(0, words.lastIndexOf(' ', 400))} … and more, on screen`;
 
-function RepairBlock({ number, work, worked, system, remarks, compact }: { number: number; work: MemberWork; worked: WorkedRepair; system: UnitSystem; remarks: readonly string[]; compact: boolean }) {
+function RepairBlock({
+  number,
+  work,
+  worked,
+  system,
+  remarks,
+  compact,
+}: {
+  number: number;
+  work: MemberWork;
+  worked: WorkedRepair;
+  system: UnitSystem;
+  remarks: readonly string[];
+  compact: boolean;
+}) {
   const { repair } = worked;
   const at = (mm: number) => lengthDigits(mm, system, 'length');
-  const weakest = worked.restored.length ? Math.min(...worked.restored.map((section) => Math.min(lowerBound(section.kept.modulusTop!), lowerBound(section.kept.modulusBottom!)))) : undefined;
-  const leg = (mm: number) => (system === 'in' ? `${sixteenths(mmToInches(mm))} in` : printLength(mm, 'mm', 'thickness'));
+  const weakest = worked.restored.length
+    ? Math.min(
+        ...worked.restored.map((section) =>
+          Math.min(lowerBound(section.kept.modulusTop!), lowerBound(section.kept.modulusBottom!)),
+        ),
+      )
+    : undefined;
+  const leg = (mm: number) =>
+    system === 'in' ? `${sixteenths(mmToInches(mm))} in` : printLength(mm, 'mm', 'thickness');
   return (
     <View wrap={false}>
-      <Text style={style.section}>Repair {number}, {work.picture.member.name.toLowerCase()}: {repair.pieces.map((piece) => piece.kind).join(' and ')}, {repair.cutOut ? 'bad metal cut out' : 'laid over'}{worked.isProposal ? ' (proposed, not yet kept)' : ''}</Text>
+      <Text style={style.section}>
+        Repair {number}, {work.picture.member.name.toLowerCase()}:{' '}
+        {repair.pieces.map((piece) => piece.kind).join(' and ')},{' '}
+        {repair.cutOut ? 'bad metal cut out' : 'laid over'}
+        {worked.isProposal ? ' (proposed, not yet kept)' : ''}
+      </Text>
       {worked.patterns.map((pattern) => (
         <View key={pattern.piece.id}>
           <Text>
-            <Text style={style.bold}>Plate {printLength(pattern.piece.thicknessMm, system, 'thickness')}, stations {at(pattern.piece.startMm)} to {at(pattern.piece.endMm)} {system}</Text>; flat {printLength(pattern.lengthMm, system, 'length')} by {printLength(pattern.widthMm, system, 'length')}, {printMass(pattern.massKg, system)}; taper {printLength(pattern.piece.taperMm, system, 'length')}
-            {pattern.bends.length > 0 && `; ${pattern.bends.length} bend${pattern.bends.length > 1 ? 's' : ''} 90°, inside radius ${printLength(pattern.insideRadiusMm, system, 'thickness')}`}{pattern.holes.length > 0 && `; ${pattern.holes.length} holes`}
+            <Text style={style.bold}>
+              Plate {printLength(pattern.piece.thicknessMm, system, 'thickness')}, stations{' '}
+              {at(pattern.piece.startMm)} to {at(pattern.piece.endMm)} {system}
+            </Text>
+            ; flat {printLength(pattern.lengthMm, system, 'length')} by{' '}
+            {printLength(pattern.widthMm, system, 'length')}, {printMass(pattern.massKg, system)}; taper{' '}
+            {printLength(pattern.piece.taperMm, system, 'length')}
+            {pattern.bends.length > 0 &&
+              `; ${pattern.bends.length} bend${pattern.bends.length > 1 ? 's' : ''} 90°, inside radius ${printLength(pattern.insideRadiusMm, system, 'thickness')}`}
+            {pattern.holes.length > 0 && `; ${pattern.holes.length} holes`}
           </Text>
           <FlatDrawing pattern={pattern} system={system} height={compact ? 34 : 48} />
         </View>
       ))}
-      {weakest !== undefined && <Text>As repaired S at least {percent(weakest)} of built (lower bound).</Text>}
-      <View style={{ ...style.row, ...style.bold }}>{['weld', 'where', 'stations', 'length', 'leg', 'how', 'position'].map((word, k) => <Text key={word} style={COLUMNS[k]!}>{word}</Text>)}</View>
+      {weakest !== undefined && (
+        <Text>As repaired S at least {percent(weakest)} of built (lower bound).</Text>
+      )}
+      <View style={{ ...style.row, ...style.bold }}>
+        {['weld', 'where', 'stations', 'length', 'leg', 'how', 'position'].map((word, k) => (
+          <Text key={word} style={COLUMNS[k]!}>
+            {word}
+          </Text>
+        ))}
+      </View>
       {worked.joined.lines.map((line) => (
         <View key={line.id} style={style.row}>
-          <Text style={COLUMNS[0]!}>{number}{line.id}</Text><Text style={COLUMNS[1]!}>{line.place}, {line.face}</Text><Text style={COLUMNS[2]!}>{at(line.fromMm)} to {at(line.toMm)}</Text>
-          <Text style={COLUMNS[3]!}>{line.plugs ? `${line.plugs.count} plugs` : printLength(line.lengthMm, system, 'length')}</Text><Text style={COLUMNS[4]!}>{line.plugs ? `Ø ${printLength(line.plugs.diameterMm, system, 'length')}` : leg(line.legMm)}</Text>
-          <Text style={COLUMNS[5]!}>{line.style}</Text><Text style={COLUMNS[6]!}>{line.position}</Text>
+          <Text style={COLUMNS[0]!}>
+            {number}
+            {line.id}
+          </Text>
+          <Text style={COLUMNS[1]!}>
+            {line.place}, {line.face}
+          </Text>
+          <Text style={COLUMNS[2]!}>
+            {at(line.fromMm)} to {at(line.toMm)}
+          </Text>
+          <Text style={COLUMNS[3]!}>
+            {line.plugs ? `${line.plugs.count} plugs` : printLength(line.lengthMm, system, 'length')}
+          </Text>
+          <Text style={COLUMNS[4]!}>
+            {line.plugs ? `Ø ${printLength(line.plugs.diameterMm, system, 'length')}` : leg(line.legMm)}
+          </Text>
+          <Text style={COLUMNS[5]!}>{line.style}</Text>
+          <Text style={COLUMNS[6]!}>{line.position}</Text>
         </View>
       ))}
       {remarks.length > 0 && <Text>Mind: {remarks.slice(0, compact ? 4 : 6).join('. ')}.</Text>}
@@ -119,16 +282,41 @@ function RepairBlock({ number, work, worked, system, remarks, compact }: { numbe
   );
 }
 
-const COLUMNS: readonly Style[] = [{ width: 30 }, { width: 120 }, { width: 110 }, { width: 66 }, { width: 60 }, { flex: 1 }, { width: 60 }];
+const COLUMNS: readonly Style[] = [
+  { width: 30 },
+  { width: 120 },
+  { width: 110 },
+  { width: 66 },
+  { width: 60 },
+  { flex: 1 },
+  { width: 60 },
+];
 
-function FlatDrawing({ pattern, system, height }: { pattern: WorkedRepair['patterns'][number]; system: UnitSystem; height: number }) {
+function FlatDrawing({
+  pattern,
+  system,
+  height,
+}: {
+  pattern: WorkedRepair['patterns'][number];
+  system: UnitSystem;
+  height: number;
+}) {
   const { paths } = flatPaths(pattern, system);
   const pad = pattern.lengthMm * 0.01;
   const stroke = pattern.lengthMm / 700;
   return (
-    <Svg viewBox={`${-pad} ${-pattern.widthMm - pad} ${pattern.lengthMm + 2 * pad} ${pattern.widthMm + 2 * pad}`} style={{ height, marginVertical: 2 }}>
+    <Svg
+      viewBox={`${-pad} ${-pattern.widthMm - pad} ${pattern.lengthMm + 2 * pad} ${pattern.widthMm + 2 * pad}`}
+      style={{ height, marginVertical: 2 }}
+    >
       <Path d={paths.get('CUT') ?? ''} fill="none" stroke="#000" strokeWidth={stroke} />
-      <Path d={paths.get('BEND') ?? ''} fill="none" stroke="#000" strokeWidth={stroke * 0.7} strokeDasharray={`${stroke * 8} ${stroke * 5}`} />
+      <Path
+        d={paths.get('BEND') ?? ''}
+        fill="none"
+        stroke="#000"
+        strokeWidth={stroke * 0.7}
+        strokeDasharray={`${stroke * 8} ${stroke * 5}`}
+      />
     </Svg>
   );
 }

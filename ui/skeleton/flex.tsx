@@ -4,21 +4,53 @@ import type { FlexShapes } from '@/core/weigh';
 import type { CaseId } from '@/core/frame';
 
 /** One state's movement to draw: the frame's own shape is the same in all. */
-export interface FlexLayer { readonly name: string; readonly ink: string; readonly dashed: boolean; readonly shapes: FlexShapes }
+export interface FlexLayer {
+  readonly name: string;
+  readonly ink: string;
+  readonly dashed: boolean;
+  readonly shapes: FlexShapes;
+}
 
 const WIDTH = 720;
 const HEIGHT = 250;
 
 /** Seen from the right front, above: along the frame to the right, across into the sheet. */
-const project = (x: number, y: number, z: number): readonly [number, number] => [x * 0.94 + y * 0.5, x * 0.12 - y * 0.34 - z * 0.94];
+const project = (x: number, y: number, z: number): readonly [number, number] => [
+  x * 0.94 + y * 0.5,
+  x * 0.12 - y * 0.34 - z * 0.94,
+];
 
 /** The frame bent by one load case, movements exaggerated, states over one another; how it stands unloaded drawn thin beneath. */
-export function FlexView({ layers, caseId, exaggeration, selected, label }: { layers: readonly FlexLayer[]; caseId: CaseId; exaggeration: number; selected: string; label: string }) {
+export function FlexView({
+  layers,
+  caseId,
+  exaggeration,
+  selected,
+  label,
+}: {
+  layers: readonly FlexLayer[];
+  caseId: CaseId;
+  exaggeration: number;
+  selected: string;
+  label: string;
+}) {
   const first = layers[0]?.shapes;
   if (!first) return null;
   const runs = layers.flatMap(({ name, ink, dashed, shapes }) => {
     const moved = shapes.cases.find((each) => each.id === caseId)?.movedMm;
-    return moved ? [{ name, ink, dashed, lines: linesOf(shapes, (node, axis) => shapes.nodesMm[3 * node + axis]! + exaggeration * moved[3 * node + axis]!) }] : [];
+    return moved
+      ? [
+          {
+            name,
+            ink,
+            dashed,
+            lines: linesOf(
+              shapes,
+              (node, axis) => shapes.nodesMm[3 * node + axis]! + exaggeration * moved[3 * node + axis]!,
+            ),
+          },
+        ]
+      : [];
   });
   const still = linesOf(first, (node, axis) => first.nodesMm[3 * node + axis]!);
   const all = [...still, ...runs.flatMap(({ lines }) => lines)].flatMap(({ points }) => points);
@@ -26,15 +58,46 @@ export function FlexView({ layers, caseId, exaggeration, selected, label }: { la
   const [high, low] = [Math.min(...all.map(([, y]) => y)), Math.max(...all.map(([, y]) => y))];
   const scale = Math.min((WIDTH - 24) / (right - left), (HEIGHT - 24) / (low - high));
   const [dx, dy] = [(WIDTH - (right - left) * scale) / 2, (HEIGHT - (low - high) * scale) / 2];
-  const path = (points: readonly (readonly [number, number])[]) => points.map(([x, y], k) => `${k ? 'L' : 'M'}${(dx + (x - left) * scale).toFixed(1)} ${(dy + (y - high) * scale).toFixed(1)}`).join('');
+  const path = (points: readonly (readonly [number, number])[]) =>
+    points
+      .map(
+        ([x, y], k) =>
+          `${k ? 'L' : 'M'}${(dx + (x - left) * scale).toFixed(1)} ${(dy + (y - high) * scale).toFixed(1)}`,
+      )
+      .join('');
   return (
-    <svg width="100%" viewBox={`0 0 ${WIDTH} ${HEIGHT}`} role="img" aria-label={label} className="block bg-sheet">
-      {still.map(({ id, points }) => <path key={id} d={path(points)} fill="none" stroke="var(--rule)" strokeWidth="3" />)}
-      {runs.map(({ name, ink, dashed, lines }) => lines.map(({ id, points }) => <path key={`${name}-${id}`} d={path(points)} fill="none" stroke={ink} strokeWidth={id === selected ? 3.4 : 2} strokeLinejoin="round" {...(dashed && { strokeDasharray: '7 5' })} />))}
-      <text x="10" y={HEIGHT - 10} fontSize="13" fill="var(--soft)">front at the left, right side nearest; movements ×{exaggeration}</text>
+    <svg
+      width="100%"
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      role="img"
+      aria-label={label}
+      className="block bg-sheet"
+    >
+      {still.map(({ id, points }) => (
+        <path key={id} d={path(points)} fill="none" stroke="var(--rule)" strokeWidth="3" />
+      ))}
+      {runs.map(({ name, ink, dashed, lines }) =>
+        lines.map(({ id, points }) => (
+          <path
+            key={`${name}-${id}`}
+            d={path(points)}
+            fill="none"
+            stroke={ink}
+            strokeWidth={id === selected ? 3.4 : 2}
+            strokeLinejoin="round"
+            {...(dashed && { strokeDasharray: '7 5' })}
+          />
+        )),
+      )}
+      <text x="10" y={HEIGHT - 10} fontSize="13" fill="var(--soft)">
+        front at the left, right side nearest; movements ×{exaggeration}
+      </text>
     </svg>
   );
 }
 
 const linesOf = (shapes: FlexShapes, at: (node: number, axis: 0 | 1 | 2) => number) =>
-  shapes.members.map(({ id, nodes }) => ({ id, points: nodes.map((node) => project(at(node, 0), -at(node, 1), at(node, 2))) }));
+  shapes.members.map(({ id, nodes }) => ({
+    id,
+    points: nodes.map((node) => project(at(node, 0), -at(node, 1), at(node, 2))),
+  }));

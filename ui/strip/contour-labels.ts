@@ -1,11 +1,21 @@
 import { LINE_LEVELS, type MapShape } from '@/core/probe';
 
 /** Labels for the contour lines: where a ring crosses a station, highest on the sheet; the sheet's own edges are no contour. */
-export function contourLabels(regions: readonly MapShape[], stationsMm: readonly number[], sheetMm: number): { level: number; stationMm: number; uMm: number }[] {
-  return regions.filter((region) => LINE_LEVELS.includes(region.level)).flatMap((region) => stationsMm.flatMap((stationMm) => {
-    const crossings = region.rings.flatMap((ring) => ringCrossings(ring, stationMm)).filter((uMm) => uMm > 1 && uMm < sheetMm - 1);
-    return crossings.length ? [{ level: region.level, stationMm, uMm: Math.min(...crossings) }] : [];
-  }));
+export function contourLabels(
+  regions: readonly MapShape[],
+  stationsMm: readonly number[],
+  sheetMm: number,
+): { level: number; stationMm: number; uMm: number }[] {
+  return regions
+    .filter((region) => LINE_LEVELS.includes(region.level))
+    .flatMap((region) =>
+      stationsMm.flatMap((stationMm) => {
+        const crossings = region.rings
+          .flatMap((ring) => ringCrossings(ring, stationMm))
+          .filter((uMm) => uMm > 1 && uMm < sheetMm - 1);
+        return crossings.length ? [{ level: region.level, stationMm, uMm: Math.min(...crossings) }] : [];
+      }),
+    );
 }
 
 function ringCrossings(ring: MapShape['rings'][number], stationMm: number): number[] {
@@ -18,4 +28,3 @@ function ringCrossings(ring: MapShape['rings'][number], stationMm: number): numb
   }
   return crossings;
 }
-

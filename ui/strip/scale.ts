@@ -1,8 +1,24 @@
-import { developedWidthMm, faceAtU, faceOf, facesOf, heightOnFace, uOnFace, type FaceId, type Member } from '@/core/frame';
+import {
+  developedWidthMm,
+  faceAtU,
+  faceOf,
+  facesOf,
+  heightOnFace,
+  uOnFace,
+  type FaceId,
+  type Member,
+} from '@/core/frame';
 import { inchesToMm, lengthDigits, type UnitSystem } from '@/core/quantity';
 
-export interface Stretch { readonly fromMm: number; readonly toMm: number }
-export interface Cursor { readonly stationMm: number; readonly face: FaceId; readonly heightMm: number }
+export interface Stretch {
+  readonly fromMm: number;
+  readonly toMm: number;
+}
+export interface Cursor {
+  readonly stationMm: number;
+  readonly face: FaceId;
+  readonly heightMm: number;
+}
 
 /** Where things lie on the drawing: stations across, developed width down, each to its own scale. */
 export interface StripScale {
@@ -16,7 +32,11 @@ export interface StripScale {
   readonly height: number;
 }
 
-export function stripScale(member: Member, stretch: Stretch, box: { left: number; top: number; width: number; height: number }): StripScale {
+export function stripScale(
+  member: Member,
+  stretch: Stretch,
+  box: { left: number; top: number; width: number; height: number },
+): StripScale {
   const perMm = box.width / (stretch.toMm - stretch.fromMm);
   const perU = box.height / developedWidthMm(member.shape);
   return {
@@ -29,8 +49,14 @@ export function stripScale(member: Member, stretch: Stretch, box: { left: number
 }
 
 /** Ruler ticks over a stretch: about `wanted` labelled ones at a round step of the unit system. */
-export function rulerTicks(stretch: Stretch, system: UnitSystem, wanted: number): { stationMm: number; label: string | undefined }[] {
-  const steps = (system === 'in' ? [1, 2, 3, 6, 12, 24, 48, 96] : [20, 50, 100, 200, 500, 1000, 2000]).map((step) => (system === 'in' ? inchesToMm(step) : step));
+export function rulerTicks(
+  stretch: Stretch,
+  system: UnitSystem,
+  wanted: number,
+): { stationMm: number; label: string | undefined }[] {
+  const steps = (system === 'in' ? [1, 2, 3, 6, 12, 24, 48, 96] : [20, 50, 100, 200, 500, 1000, 2000]).map(
+    (step) => (system === 'in' ? inchesToMm(step) : step),
+  );
   const span = stretch.toMm - stretch.fromMm;
   const major = steps.find((step) => span / step <= wanted) ?? steps[steps.length - 1]!;
   const minor = major / (system === 'in' ? 4 : 5);
@@ -80,7 +106,10 @@ export function turnFace(member: Member, cursor: Cursor, by: 1 | -1): Cursor {
 export function zoomed(member: Member, stretch: Stretch, aboutMm: number, factor: number): Stretch {
   const span = Math.min(member.lengthMm, Math.max(152.4, (stretch.toMm - stretch.fromMm) * factor));
   const part = (aboutMm - stretch.fromMm) / (stretch.toMm - stretch.fromMm);
-  const fromMm = Math.min(Math.max(0, aboutMm - span * Math.min(1, Math.max(0, part))), member.lengthMm - span);
+  const fromMm = Math.min(
+    Math.max(0, aboutMm - span * Math.min(1, Math.max(0, part))),
+    member.lengthMm - span,
+  );
   return { fromMm, toMm: fromMm + span };
 }
 

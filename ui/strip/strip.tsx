@@ -1,13 +1,33 @@
 'use client';
 
-import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
+import {
+  useCallback,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  type KeyboardEvent,
+  type PointerEvent,
+  type ReactNode,
+} from 'react';
 import { crossingsOn, facesOf, landmarksOn, type FaceId, type Frame, type Member } from '@/core/frame';
 import { lengthDigits, type UnitSystem } from '@/core/quantity';
 import { cursorU, rulerTicks, spotAt, stripScale, type Cursor, type Stretch, type StripScale } from './scale';
 
-export const FACE_WORDS: Readonly<Record<FaceId, string>> = { top: 'top flange', web: 'web', bottom: 'bottom flange', outer: 'outer side', inner: 'inner side', 'outer lip': 'outer lip', 'inner lip': 'inner lip' };
+export const FACE_WORDS: Readonly<Record<FaceId, string>> = {
+  top: 'top flange',
+  web: 'web',
+  bottom: 'bottom flange',
+  outer: 'outer side',
+  inner: 'inner side',
+  'outer lip': 'outer lip',
+  'inner lip': 'inner lip',
+};
 const BOX_WORDS: Readonly<Record<FaceId, string>> = { ...FACE_WORDS, top: 'top', bottom: 'bottom' };
-export const faceWords = (member: Member, face: FaceId): string => (member.shape.kind === 'channel' || member.shape.kind === 'I' || member.shape.kind === 'built-up' ? FACE_WORDS : BOX_WORDS)[face];
+export const faceWords = (member: Member, face: FaceId): string =>
+  (member.shape.kind === 'channel' || member.shape.kind === 'I' || member.shape.kind === 'built-up'
+    ? FACE_WORDS
+    : BOX_WORDS)[face];
 
 const GUTTER = 92;
 const RULER = 46;
@@ -32,31 +52,75 @@ export interface StripProps {
  * A member unrolled: faces side by side, folds between, stations ruled from the datum. It holds the layers it is given and the cursor;
  * geometry is never drawn by hand here, only pointed at.
  */
-export function Strip({ frame, member, stretch, cursor, system, height, onSpot, onKey, label, children }: StripProps) {
+export function Strip({
+  frame,
+  member,
+  stretch,
+  cursor,
+  system,
+  height,
+  onSpot,
+  onKey,
+  label,
+  children,
+}: StripProps) {
   const [width, setWidth] = useState(760);
   const holder = useRef<HTMLDivElement>(null);
   useEffect(() => {
-    const observer = new ResizeObserver(([entry]) => entry && setWidth(Math.max(280, Math.floor(entry.contentRect.width))));
+    const observer = new ResizeObserver(
+      ([entry]) => entry && setWidth(Math.max(280, Math.floor(entry.contentRect.width))),
+    );
     if (holder.current) observer.observe(holder.current);
     return () => observer.disconnect();
   }, []);
   const gutter = width < 500 ? 54 : GUTTER;
-  const scale = useMemo(() => stripScale(member, stretch, { left: gutter, top: RULER + LANE, width: width - gutter - 14, height: height - RULER - LANE - 6 }), [member, stretch, width, height, gutter]);
+  const scale = useMemo(
+    () =>
+      stripScale(member, stretch, {
+        left: gutter,
+        top: RULER + LANE,
+        width: width - gutter - 14,
+        height: height - RULER - LANE - 6,
+      }),
+    [member, stretch, width, height, gutter],
+  );
   const layers = useMemo(() => children(scale), [children, scale]);
-  const point = useCallback((event: PointerEvent<SVGSVGElement>) => {
-    const box = event.currentTarget.getBoundingClientRect();
-    onSpot(spotAt(member, scale, event.clientX - box.left, event.clientY - box.top));
-  }, [member, scale, onSpot]);
+  const point = useCallback(
+    (event: PointerEvent<SVGSVGElement>) => {
+      const box = event.currentTarget.getBoundingClientRect();
+      onSpot(spotAt(member, scale, event.clientX - box.left, event.clientY - box.top));
+    },
+    [member, scale, onSpot],
+  );
 
   return (
     <div ref={holder} className="w-full min-w-0">
       <svg
-        width={width} height={height} viewBox={`0 0 ${width} ${height}`} tabIndex={0} role="application" aria-label={label} className="block touch-pan-y select-none outline-offset-2"
-        onPointerDown={point} onPointerMove={(event) => event.buttons === 1 && point(event)} onKeyDown={onKey}
+        width={width}
+        height={height}
+        viewBox={`0 0 ${width} ${height}`}
+        tabIndex={0}
+        role="application"
+        aria-label={label}
+        className="block touch-pan-y select-none outline-offset-2"
+        onPointerDown={point}
+        onPointerMove={(event) => event.buttons === 1 && point(event)}
+        onKeyDown={onKey}
       >
         <defs>
-          <clipPath id="strip-sheet"><rect x={scale.left} y={scale.top} width={scale.width} height={scale.height} /></clipPath>
-          <pattern id="strip-unseen" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><rect width="7" height="7" fill="var(--paper)" fillOpacity="0.55" /><path d="M0 0V7" stroke="var(--hatch)" strokeWidth="1.4" /></pattern>
+          <clipPath id="strip-sheet">
+            <rect x={scale.left} y={scale.top} width={scale.width} height={scale.height} />
+          </clipPath>
+          <pattern
+            id="strip-unseen"
+            width="7"
+            height="7"
+            patternUnits="userSpaceOnUse"
+            patternTransform="rotate(45)"
+          >
+            <rect width="7" height="7" fill="var(--paper)" fillOpacity="0.55" />
+            <path d="M0 0V7" stroke="var(--hatch)" strokeWidth="1.4" />
+          </pattern>
         </defs>
         <Ruler scale={scale} stretch={stretch} system={system} cursorX={scale.x(cursor.stationMm)} />
         <LandmarkLane frame={frame} member={member} scale={scale} />
@@ -69,16 +133,37 @@ export function Strip({ frame, member, stretch, cursor, system, height, onSpot, 
   );
 }
 
-function Ruler({ scale, stretch, system, cursorX }: { scale: StripScale; stretch: Stretch; system: UnitSystem; cursorX: number }) {
+function Ruler({
+  scale,
+  stretch,
+  system,
+  cursorX,
+}: {
+  scale: StripScale;
+  stretch: Stretch;
+  system: UnitSystem;
+  cursorX: number;
+}) {
   const ticks = rulerTicks(stretch, system, Math.max(3, Math.floor(scale.width / 62)));
   return (
     <g aria-hidden="true">
-      <text x={scale.left - 28} y={RULER - 16} textAnchor="end" fontSize="13" fill="var(--soft)">{system}</text>
+      <text x={scale.left - 28} y={RULER - 16} textAnchor="end" fontSize="13" fill="var(--soft)">
+        {system}
+      </text>
       <line x1={scale.left} x2={scale.left + scale.width} y1={RULER - 1} y2={RULER - 1} stroke="var(--ink)" />
       {ticks.map(({ stationMm, label }) => (
         <g key={stationMm} transform={`translate(${scale.x(stationMm)} 0)`}>
-          <line y1={RULER - (label ? 12 : 6)} y2={RULER} stroke="var(--ink)" strokeWidth={label ? 1.4 : 0.8} />
-          {label && Math.abs(scale.x(stationMm) - cursorX) > 52 && <text y={RULER - 16} textAnchor="middle" fontSize="15" fill="var(--ink)">{label}</text>}
+          <line
+            y1={RULER - (label ? 12 : 6)}
+            y2={RULER}
+            stroke="var(--ink)"
+            strokeWidth={label ? 1.4 : 0.8}
+          />
+          {label && Math.abs(scale.x(stationMm) - cursorX) > 52 && (
+            <text y={RULER - 16} textAnchor="middle" fontSize="15" fill="var(--ink)">
+              {label}
+            </text>
+          )}
         </g>
       ))}
     </g>
@@ -88,7 +173,8 @@ function Ruler({ scale, stretch, system, cursorX }: { scale: StripScale; stretch
 /** What hangs on this member, in a lane of its own: crossmembers as blocks, hangers and mounts as pegs. */
 function LandmarkLane({ frame, member, scale }: { frame: Frame; member: Member; scale: StripScale }) {
   if (member.role !== 'rail') return null;
-  const inSight = (stationMm: number) => scale.x(stationMm) >= scale.left - 1 && scale.x(stationMm) <= scale.left + scale.width + 1;
+  const inSight = (stationMm: number) =>
+    scale.x(stationMm) >= scale.left - 1 && scale.x(stationMm) <= scale.left + scale.width + 1;
   const crossmembers = crossingsOn(frame, member).filter(({ stationMm }) => inSight(stationMm));
   const marks = landmarksOn(frame, member).filter((mark) => inSight(mark.stationMm));
   const y = RULER + LANE - 4;
@@ -97,13 +183,19 @@ function LandmarkLane({ frame, member, scale }: { frame: Frame; member: Member; 
       {crossmembers.map(({ member: each, stationMm }) => (
         <g key={each.id} transform={`translate(${scale.x(stationMm)} 0)`}>
           <rect x={-5} y={y - 10} width={10} height={10} fill="none" stroke="var(--edge)" strokeWidth="1.5" />
-          <text y={y - 14} textAnchor="middle">{each.id.replace('cross-', 'X')}</text>
+          <text y={y - 14} textAnchor="middle">
+            {each.id.replace('cross-', 'X')}
+          </text>
           <title>{each.name}</title>
         </g>
       ))}
       {marks.map((mark) => (
         <g key={mark.id} transform={`translate(${scale.x(mark.stationMm)} ${y})`}>
-          {mark.kind === 'axle' ? <circle cy={-6} r={5} fill="none" stroke="var(--ink)" strokeWidth="1.8" /> : <path d="M-5 -10H5L0 0Z" fill="var(--ink)" />}
+          {mark.kind === 'axle' ? (
+            <circle cy={-6} r={5} fill="none" stroke="var(--ink)" strokeWidth="1.8" />
+          ) : (
+            <path d="M-5 -10H5L0 0Z" fill="var(--ink)" />
+          )}
           <title>{mark.name}</title>
         </g>
       ))}
@@ -119,19 +211,64 @@ function Faces({ member, scale, narrow }: { member: Member; scale: StripScale; n
         const [first, ...rest] = faceWords(member, face.id).split(' ');
         return (
           <g key={face.id}>
-            {k > 0 && <line x1={scale.left} x2={scale.left + scale.width} y1={top} y2={top} stroke="var(--ink)" strokeWidth="1" strokeDasharray="11 3 2 3" />}
-            <text x={scale.left - 10} textAnchor="end" fontSize={narrow ? 12 : 14} fill="var(--ink)" y={(top + bottom) / 2 + (rest.length ? -3 : 5)}>{first}
-              {rest.length > 0 && <tspan x={scale.left - 10} dy="15" fill="var(--soft)">{rest.join(' ')}</tspan>}
-            {member.hidden?.includes(face.id) && <tspan x={scale.left - 10} dy="14" fontSize="11" fill="var(--soft)">out of reach</tspan>}</text>
+            {k > 0 && (
+              <line
+                x1={scale.left}
+                x2={scale.left + scale.width}
+                y1={top}
+                y2={top}
+                stroke="var(--ink)"
+                strokeWidth="1"
+                strokeDasharray="11 3 2 3"
+              />
+            )}
+            <text
+              x={scale.left - 10}
+              textAnchor="end"
+              fontSize={narrow ? 12 : 14}
+              fill="var(--ink)"
+              y={(top + bottom) / 2 + (rest.length ? -3 : 5)}
+            >
+              {first}
+              {rest.length > 0 && (
+                <tspan x={scale.left - 10} dy="15" fill="var(--soft)">
+                  {rest.join(' ')}
+                </tspan>
+              )}
+              {member.hidden?.includes(face.id) && (
+                <tspan x={scale.left - 10} dy="14" fontSize="11" fill="var(--soft)">
+                  out of reach
+                </tspan>
+              )}
+            </text>
           </g>
         );
       })}
-      <rect x={scale.left} y={scale.top} width={scale.width} height={scale.height} fill="none" stroke="var(--ink)" strokeWidth="1.6" pointerEvents="none" />
+      <rect
+        x={scale.left}
+        y={scale.top}
+        width={scale.width}
+        height={scale.height}
+        fill="none"
+        stroke="var(--ink)"
+        strokeWidth="1.6"
+        pointerEvents="none"
+      />
     </g>
   );
 }
 
-function CursorMark({ member, cursor, scale, system }: { member: Member; cursor: Cursor; scale: StripScale; system: UnitSystem }) {
+function CursorMark({
+  member,
+  cursor,
+  scale,
+  system,
+}: {
+  member: Member;
+  cursor: Cursor;
+  scale: StripScale;
+  system: UnitSystem;
+}) {
   const x = scale.x(cursor.stationMm);
   if (x < scale.left - 2 || x > scale.left + scale.width + 2) return null;
   const y = scale.y(cursorU(member, cursor));
@@ -140,12 +277,20 @@ function CursorMark({ member, cursor, scale, system }: { member: Member; cursor:
   const flag = Math.min(Math.max(x, scale.left + half - 8), scale.left + scale.width - half + 10);
   return (
     <g pointerEvents="none">
-      <line x1={x} x2={x} y1={RULER - 14} y2={scale.top + scale.height} stroke="var(--here)" strokeWidth="3" />
+      <line
+        x1={x}
+        x2={x}
+        y1={RULER - 14}
+        y2={scale.top + scale.height}
+        stroke="var(--here)"
+        strokeWidth="3"
+      />
       <path d={`M${flag - half} 2H${flag + half}V${RULER - 20}H${flag - half}Z`} fill="var(--here)" />
-      <text x={flag} y={RULER - 26} textAnchor="middle" fontSize="17" fontWeight="700" fill="var(--on-here)">{words}</text>
+      <text x={flag} y={RULER - 26} textAnchor="middle" fontSize="17" fontWeight="700" fill="var(--on-here)">
+        {words}
+      </text>
       <circle cx={x} cy={y} r="9" fill="none" stroke="var(--ink)" strokeWidth="5" />
       <circle cx={x} cy={y} r="9" fill="none" stroke="var(--here)" strokeWidth="3" />
     </g>
   );
 }
-

@@ -9,10 +9,20 @@ export const dynamic = 'force-dynamic';
 
 export async function generateMetadata({ params }: { params: Promise<{ jobId: string }> }) {
   const file = jobFile(database(), (await params).jobId);
-  return { title: file ? { default: `${file.unit.tag} ${file.job.title}`, template: `%s · ${file.unit.tag}` } : 'No such job' };
+  return {
+    title: file
+      ? { default: `${file.unit.tag} ${file.job.title}`, template: `%s · ${file.unit.tag}` }
+      : 'No such job',
+  };
 }
 
-export default async function JobLayout({ children, params }: { children: ReactNode; params: Promise<{ jobId: string }> }) {
+export default async function JobLayout({
+  children,
+  params,
+}: {
+  children: ReactNode;
+  params: Promise<{ jobId: string }>;
+}) {
   const file = jobFile(database(), (await params).jobId);
   if (!file) notFound();
   return (

@@ -5,5 +5,10 @@ export function asOwn(repair: Repair, isProposal: boolean, by: string): Repair {
   const stamp = { by: by.trim() || 'unnamed', at: new Date().toISOString() };
   if (!isProposal) return { ...repair, ...stamp };
   const id = crypto.randomUUID();
-  return { ...repair, ...stamp, id, pieces: repair.pieces.map((piece, k) => ({ ...piece, id: `${id.slice(0, 8)}-${k + 1}` })) };
+  return {
+    ...repair,
+    ...stamp,
+    id,
+    pieces: repair.pieces.map((piece, k) => ({ ...piece, id: `${id.slice(0, 8)}-${k + 1}` })),
+  };
 }

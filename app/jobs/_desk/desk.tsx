@@ -1,6 +1,15 @@
 'use client';
 
-import { createContext, useCallback, useContext, useEffect, useMemo, useReducer, useState, type ReactNode } from 'react';
+import {
+  createContext,
+  useCallback,
+  useContext,
+  useEffect,
+  useMemo,
+  useReducer,
+  useState,
+  type ReactNode,
+} from 'react';
 import { useSearchParams } from 'next/navigation';
 import { toast } from 'sonner';
 import { memberOf, facesOf, type Frame, type Member, type Strike } from '@/core/frame';
@@ -75,7 +84,15 @@ const startOf = (member: Member): Cursor => {
   return { stationMm: member.lengthMm / 2, face: side.id, heightMm: side.widthMm / 2 };
 };
 
-export function DeskProvider({ initial, initialSystem, children }: { initial: JobFile; initialSystem: UnitSystem; children: ReactNode }) {
+export function DeskProvider({
+  initial,
+  initialSystem,
+  children,
+}: {
+  initial: JobFile;
+  initialSystem: UnitSystem;
+  children: ReactNode;
+}) {
   const asked = useSearchParams().get('member') ?? '';
   const [file, dispatch] = useReducer(recordsReducer, initial);
   const [selected, setSelected] = useState(() => (memberOf(initial.frame, asked) ?? firstMember(initial)).id);
@@ -90,7 +107,8 @@ export function DeskProvider({ initial, initialSystem, children }: { initial: Jo
 
   const refresh = useCallback(async () => {
     const response = await fetch(`${jobUrl}/records`, { cache: 'no-store' }).catch(() => undefined);
-    if (response?.ok) dispatch({ kind: 'server', file: ((await response.json()) as { value: JobFile }).value });
+    if (response?.ok)
+      dispatch({ kind: 'server', file: ((await response.json()) as { value: JobFile }).value });
   }, [jobUrl]);
 
   useEffect(() => {
@@ -112,69 +130,129 @@ export function DeskProvider({ initial, initialSystem, children }: { initial: Jo
     };
   }, [refresh]);
 
-  const selectMember = useCallback((id: string) => {
-    const next = memberOf(file.frame, id);
-    if (!next) return;
-    setSelected(id);
-    setCursor(startOf(next));
-    setStretch({ fromMm: 0, toMm: next.lengthMm });
-    const url = new URL(window.location.href);
-    url.searchParams.set('member', id);
-    window.history.replaceState(null, '', url);
-  }, [file.frame]);
+  const selectMember = useCallback(
+    (id: string) => {
+      const next = memberOf(file.frame, id);
+      if (!next) return;
+      setSelected(id);
+      setCursor(startOf(next));
+      setStretch({ fromMm: 0, toMm: next.lengthMm });
+      const url = new URL(window.location.href);
+      url.searchParams.set('member', id);
+      window.history.replaceState(null, '', url);
+    },
+    [file.frame],
+  );
 
   const setSystem = useCallback((next: UnitSystem) => {
     setSystemState(next);
     document.cookie = `ossatura-unit=${next}; path=/; max-age=31536000; samesite=lax`;
   }, []);
 
-  const states = useMemo(() => (work ? memberStates(work.picture, work.repairs.map((each) => each.repair)) : []), [work]);
+  const states = useMemo(
+    () =>
+      work
+        ? memberStates(
+            work.picture,
+            work.repairs.map((each) => each.repair),
+          )
+        : [],
+    [work],
+  );
 
-  const desk = useMemo<Desk>(() => ({
-    file, member, selectMember, cursor, setCursor, stretch, setStretch, system, setSystem, by, setBy, works, work, demand, isWorking, progress, stopWork, askLift, states, refresh,
-    keepReading: (reading) => {
-      dispatch({ kind: 'reading', reading });
-      void send(`${jobUrl}/readings`, reading.id, { readings: [reading] });
-    },
-    keepCrack: (crack) => {
-      dispatch({ kind: 'crack', crack });
-      void send(`${jobUrl}/cracks`, crack.id, crack);
-    },
-    keepWalk: (record) => {
-      dispatch({ kind: 'walk', record });
-      void send(`${jobUrl}/walk`, record.id, record);
-    },
-    keepSurvey: (record) => {
-      dispatch({ kind: 'survey', record });
-      void send(`${jobUrl}/survey`, record.id, record);
-    },
-    keepPhoto: (photo, picture) => {
-      void send(`${jobUrl}/photos`, photo.id, photo, picture);
-      dispatch({ kind: 'walk', record: photo });
-    },
-    strike: (strike) => {
-      dispatch({ kind: 'strike', strike });
-      void send(`${jobUrl}/strikes`, strike.id, strike);
-    },
-    keepRepair: (repair) => {
-      dispatch({ kind: 'repair', repair });
-      void send(`${jobUrl}/repairs`, crypto.randomUUID(), repair);
-    },
-    withdrawRepair: (id) => {
-      dispatch({ kind: 'withdrawal', id });
-      void send(`${jobUrl}/repairs/${id}/withdrawal`, crypto.randomUUID(), {});
-    },
-    keepSetup: async (frame, practice) => {
-      const response = await fetch(`${jobUrl}/setup`, {
-        method: 'POST', headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ basedOn: file.revision, frame, practice, by, at: new Date().toISOString() }),
-      }).catch(() => undefined);
-      if (!response) return { code: 'unreadable', message: 'the server cannot be reached', kept: 'Your change is still on this page; try again.' };
-      const answer = (await response.json()) as { ok: true } | { ok: false; problem: Problem };
-      await refresh();
-      return answer.ok ? undefined : answer.problem;
-    },
-  }), [file, member, selectMember, cursor, stretch, system, setSystem, by, setBy, works, work, demand, isWorking, progress, stopWork, askLift, states, refresh, jobUrl]);
+  const desk = useMemo<Desk>(
+    () => ({
+      file,
+      member,
+      selectMember,
+      cursor,
+      setCursor,
+      stretch,
+      setStretch,
+      system,
+      setSystem,
+      by,
+      setBy,
+      works,
+      work,
+      demand,
+      isWorking,
+      progress,
+      stopWork,
+      askLift,
+      states,
+      refresh,
+      keepReading: (reading) => {
+        dispatch({ kind: 'reading', reading });
+        void send(`${jobUrl}/readings`, reading.id, { readings: [reading] });
+      },
+      keepCrack: (crack) => {
+        dispatch({ kind: 'crack', crack });
+        void send(`${jobUrl}/cracks`, crack.id, crack);
+      },
+      keepWalk: (record) => {
+        dispatch({ kind: 'walk', record });
+        void send(`${jobUrl}/walk`, record.id, record);
+      },
+      keepSurvey: (record) => {
+        dispatch({ kind: 'survey', record });
+        void send(`${jobUrl}/survey`, record.id, record);
+      },
+      keepPhoto: (photo, picture) => {
+        void send(`${jobUrl}/photos`, photo.id, photo, picture);
+        dispatch({ kind: 'walk', record: photo });
+      },
+      strike: (strike) => {
+        dispatch({ kind: 'strike', strike });
+        void send(`${jobUrl}/strikes`, strike.id, strike);
+      },
+      keepRepair: (repair) => {
+        dispatch({ kind: 'repair', repair });
+        void send(`${jobUrl}/repairs`, crypto.randomUUID(), repair);
+      },
+      withdrawRepair: (id) => {
+        dispatch({ kind: 'withdrawal', id });
+        void send(`${jobUrl}/repairs/${id}/withdrawal`, crypto.randomUUID(), {});
+      },
+      keepSetup: async (frame, practice) => {
+        const response = await fetch(`${jobUrl}/setup`, {
+          method: 'POST',
+          headers: { 'content-type': 'application/json' },
+          body: JSON.stringify({ basedOn: file.revision, frame, practice, by, at: new Date().toISOString() }),
+        }).catch(() => undefined);
+        if (!response)
+          return {
+            code: 'unreadable',
+            message: 'the server cannot be reached',
+            kept: 'Your change is still on this page; try again.',
+          };
+        const answer = (await response.json()) as { ok: true } | { ok: false; problem: Problem };
+        await refresh();
+        return answer.ok ? undefined : answer.problem;
+      },
+    }),
+    [
+      file,
+      member,
+      selectMember,
+      cursor,
+      stretch,
+      system,
+      setSystem,
+      by,
+      setBy,
+      works,
+      work,
+      demand,
+      isWorking,
+      progress,
+      stopWork,
+      askLift,
+      states,
+      refresh,
+      jobUrl,
+    ],
+  );
 
   return <DeskContext.Provider value={desk}>{children}</DeskContext.Provider>;
 }

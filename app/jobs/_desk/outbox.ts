@@ -5,11 +5,23 @@ import { useSyncExternalStore } from 'react';
 import type { Problem } from '@/core/exchange';
 
 /** One write on its way: held in the browser until the server has it on disk. */
-export interface Parcel { readonly id: string; readonly url: string; readonly body: unknown; /** A photo's picture goes with its record, as a form. */ readonly file?: Blob }
-export interface Refused { readonly parcel: Parcel; readonly problem: Problem }
+export interface Parcel {
+  readonly id: string;
+  readonly url: string;
+  readonly body: unknown;
+  /** A photo's picture goes with its record, as a form. */ readonly file?: Blob;
+}
+export interface Refused {
+  readonly parcel: Parcel;
+  readonly problem: Problem;
+}
 
 export type Keeping = 'kept' | 'sending' | 'held here';
-interface Outbox { state: Keeping; waiting: number; keptAt?: number }
+interface Outbox {
+  state: Keeping;
+  waiting: number;
+  keptAt?: number;
+}
 
 /** One entry a parcel, so that two tabs never write over each other's; keys sort in the order of sending. */
 let shelf: UseStore | undefined;
@@ -26,14 +38,20 @@ const refusals = new Set<(refused: Refused) => void>();
 const arrivals = new Set<(parcel: Parcel) => void>();
 
 function show(state: Keeping): void {
-  outbox = { state, waiting: parcels.length, ...(state === 'kept' ? { keptAt: Date.now() } : outbox.keptAt !== undefined && { keptAt: outbox.keptAt }) };
+  outbox = {
+    state,
+    waiting: parcels.length,
+    ...(state === 'kept' ? { keptAt: Date.now() } : outbox.keptAt !== undefined && { keptAt: outbox.keptAt }),
+  };
   listeners.forEach((listener) => listener());
 }
 
 /** Takes up what an earlier page left behind. Once a page. */
 export function startOutbox(): Promise<void> {
   started ??= (async () => {
-    const held = (await entries<string, Parcel>(store()).catch(() => [])).sort(([a], [b]) => (a < b ? -1 : 1));
+    const held = (await entries<string, Parcel>(store()).catch(() => [])).sort(([a], [b]) =>
+      a < b ? -1 : 1,
+    );
     const left = held.filter(([, parcel]) => !parcels.some((mine) => mine.id === parcel.id));
     left.forEach(([key, parcel]) => keys.set(parcel, key));
     parcels = [...left.map(([, parcel]) => parcel), ...parcels];
@@ -108,11 +126,16 @@ export function onRefused(listener: (refused: Refused) => void): () => void {
 }
 
 /** Writes for one job still waiting: shown as if kept, because they are, here. */
-export const waitingFor = (jobId: string): readonly Parcel[] => parcels.filter((parcel) => parcel.url.includes(jobId));
+export const waitingFor = (jobId: string): readonly Parcel[] =>
+  parcels.filter((parcel) => parcel.url.includes(jobId));
 
 const AT_REST: Outbox = { state: 'kept', waiting: 0 };
 export const useOutbox = (): Outbox =>
-  useSyncExternalStore((listener) => {
-    listeners.add(listener);
-    return () => void listeners.delete(listener);
-  }, () => outbox, () => AT_REST);
+  useSyncExternalStore(
+    (listener) => {
+      listeners.add(listener);
+      return () => void listeners.delete(listener);
+    },
+    () => outbox,
+    () => AT_REST,
+  );

@@ -4,17 +4,63 @@ import type { Repair } from '@/core/shape';
 import { asOwn } from './as-own';
 import { recordsReducer } from './records';
 
-const { job, unit, notices, frame, practice, readings, cracks, walk, survey, strikes, repairs } = demoBundles()[0]!;
-const file: JobFile = { unit, job, notices, frame, practice, readings, cracks, walk, survey, strikes, repairs, revision: 1, closed: false };
+const { job, unit, notices, frame, practice, readings, cracks, walk, survey, strikes, repairs } =
+  demoBundles()[0]!;
+const file: JobFile = {
+  unit,
+  job,
+  notices,
+  frame,
+  practice,
+  readings,
+  cracks,
+  walk,
+  survey,
+  strikes,
+  repairs,
+  revision: 1,
+  closed: false,
+};
 const reading = { ...readings[0]!, id: 'new' };
-const repair: Repair = { id: 'r', memberId: 'rail-right', cutOut: false, pieces: [{ id: 'p', kind: 'bottom L', startMm: 100, endMm: 900, thicknessMm: 5, lowerEdgeMm: 0, upperEdgeMm: 80, taperMm: 100 }], weldStyle: 'continuous', plugs: false, onBench: false, by: 'RK', at: '2026-01-01T00:00:00Z' };
+const repair: Repair = {
+  id: 'r',
+  memberId: 'rail-right',
+  cutOut: false,
+  pieces: [
+    {
+      id: 'p',
+      kind: 'bottom L',
+      startMm: 100,
+      endMm: 900,
+      thicknessMm: 5,
+      lowerEdgeMm: 0,
+      upperEdgeMm: 80,
+      taperMm: 100,
+    },
+  ],
+  weldStyle: 'continuous',
+  plugs: false,
+  onBench: false,
+  by: 'RK',
+  at: '2026-01-01T00:00:00Z',
+};
 
 test('what is recorded shows at once, at the end, and once only', () => {
-  const after = recordsReducer(recordsReducer(file, { kind: 'reading', reading }), { kind: 'reading', reading });
+  const after = recordsReducer(recordsReducer(file, { kind: 'reading', reading }), {
+    kind: 'reading',
+    reading,
+  });
   expect(after.readings).toHaveLength(file.readings.length + 1);
   expect(after.readings.at(-1)).toEqual(reading);
-  expect(recordsReducer(after, { kind: 'crack', crack: { ...cracks[0]!, id: 'another' } }).cracks).toHaveLength(file.cracks.length + 1);
-  expect(recordsReducer(after, { kind: 'strike', strike: { id: 's', evidenceId: 'new', why: 'slip', by: 'RK', at: '2026-01-01T00:00:00Z' } }).strikes).toHaveLength(file.strikes.length + 1);
+  expect(
+    recordsReducer(after, { kind: 'crack', crack: { ...cracks[0]!, id: 'another' } }).cracks,
+  ).toHaveLength(file.cracks.length + 1);
+  expect(
+    recordsReducer(after, {
+      kind: 'strike',
+      strike: { id: 's', evidenceId: 'new', why: 'slip', by: 'RK', at: '2026-01-01T00:00:00Z' },
+    }).strikes,
+  ).toHaveLength(file.strikes.length + 1);
 });
 
 test('a repair changed is the same repair; withdrawn it is gone; evidence is untouched', () => {
@@ -28,7 +74,12 @@ test('a repair changed is the same repair; withdrawn it is gone; evidence is unt
 
 test('the server’s word replaces what the page had', () => {
   const server = { ...file, revision: 2, readings: [reading] };
-  expect(recordsReducer(recordsReducer(file, { kind: 'reading', reading: { ...reading, id: 'lost' } }), { kind: 'server', file: server })).toEqual(server);
+  expect(
+    recordsReducer(recordsReducer(file, { kind: 'reading', reading: { ...reading, id: 'lost' } }), {
+      kind: 'server',
+      file: server,
+    }),
+  ).toEqual(server);
 });
 
 test('a proposal taken over gets ids and a name of its own; one’s own repair keeps its id', () => {

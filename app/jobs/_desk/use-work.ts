@@ -16,16 +16,34 @@ function dependsOn(file: JobFile, memberId: string): string {
   const member = file.frame.members.find((each) => each.id === memberId);
   const twinId = member && twinOf(file.frame, member)?.id;
   // What was looked at on its twin counts here too: both sides, always.
-  const walked = file.walk.filter((each) => each.kind === 'leave' || ((each.kind === 'look' || each.kind === 'sign') && (each.memberId === memberId || each.memberId === twinId)));
+  const walked = file.walk.filter(
+    (each) =>
+      each.kind === 'leave' ||
+      ((each.kind === 'look' || each.kind === 'sign') &&
+        (each.memberId === memberId || each.memberId === twinId)),
+  );
   const felt = file.survey.filter((each) => each.kind === 'felt edge' && each.memberId === memberId);
   const own = new Set([...readings, ...cracks, ...walked, ...felt].map((each) => each.id));
   const strikes = file.strikes.filter((each) => own.has(each.evidenceId)).length;
   const repairs = file.repairs.filter((each) => each.memberId === memberId);
-  return JSON.stringify([file.revision, readings.length, readings.at(-1)?.id, cracks.length, walked.length, walked.at(-1)?.id, felt.length, strikes, repairs]);
+  return JSON.stringify([
+    file.revision,
+    readings.length,
+    readings.at(-1)?.id,
+    cracks.length,
+    walked.length,
+    walked.at(-1)?.id,
+    felt.length,
+    strikes,
+    repairs,
+  ]);
 }
 
 /** How many of the members that were asked for are worked out. */
-export interface Progress { readonly done: number; readonly of: number }
+export interface Progress {
+  readonly done: number;
+  readonly of: number;
+}
 
 /** While readings are being typed the map waits for a pause this long, but never longer than the second. */
 const PAUSE_MS = 350;
@@ -35,13 +53,26 @@ const LONGEST_WAIT_MS = 2500;
  * Every member's work, computed in a web worker; the member in sight first. Members whose evidence did not change are not computed again.
  * The worker is given one order at a time, made from what is on record when it comes free: typing fast queues nothing up.
  */
-export function useWork(file: JobFile, memberId: string): { works: Works; demand: JobDemand | undefined; isWorking: boolean; progress: Progress; stop: () => void; askLift: (plan: LiftPlan) => Promise<LiftReply> } {
+export function useWork(
+  file: JobFile,
+  memberId: string,
+): {
+  works: Works;
+  demand: JobDemand | undefined;
+  isWorking: boolean;
+  progress: Progress;
+  stop: () => void;
+  askLift: (plan: LiftPlan) => Promise<LiftReply>;
+} {
   const [works, setWorks] = useState<Works>(new Map());
   const [demand, setDemand] = useState<JobDemand>();
   const [isWorking, setIsWorking] = useState(true);
   const [progress, setProgress] = useState<Progress>({ done: 0, of: 0 });
   const latest = useRef({ file, memberId });
-  const foreman = useRef<{ offer: (pauseMs: number) => void; stop: () => void; ask: (plan: LiftPlan) => Promise<LiftReply> } | undefined>(undefined);
+  const foreman = useRef<
+    | { offer: (pauseMs: number) => void; stop: () => void; ask: (plan: LiftPlan) => Promise<LiftReply> }
+    | undefined
+  >(undefined);
 
   useEffect(() => {
     const started = () => new Worker(new URL('../../../workers/member.worker.ts', import.meta.url));
@@ -80,7 +111,13 @@ export function useWork(file: JobFile, memberId: string): { works: Works; demand
       return new Promise<LiftReply>((resolve, reject) => {
         const id = crypto.randomUUID();
         asked.set(id, { resolve, reject });
-        worker.postMessage({ kind: 'lift', id, records: latest.current.file, notices: latest.current.file.notices, plan } satisfies WorkAsked);
+        worker.postMessage({
+          kind: 'lift',
+          id,
+          records: latest.current.file,
+          notices: latest.current.file.notices,
+          plan,
+        } satisfies WorkAsked);
       });
     };
     const hear = ({ data }: MessageEvent<WorkReport>) => {
@@ -89,15 +126,20 @@ export function useWork(file: JobFile, memberId: string): { works: Works; demand
         else asked.get(data.id)?.reject(new Error(data.reason ?? 'it could not be worked out'));
         return void asked.delete(data.id);
       }
-      if (data.kind === 'failed') return void toast.error(`${data.what} could not be worked out: ${data.reason}`, { description: 'Its records are kept.' });
+      if (data.kind === 'failed')
+        return void toast.error(`${data.what} could not be worked out: ${data.reason}`, {
+          description: 'Its records are kept.',
+        });
       if (data.kind === 'member') setProgress((before) => ({ ...before, done: before.done + 1 }));
-      if (data.kind === 'member') return startTransition(() => setWorks((before) => new Map(before).set(data.memberId, data.work)));
+      if (data.kind === 'member')
+        return startTransition(() => setWorks((before) => new Map(before).set(data.memberId, data.work)));
       startTransition(() => {
         setDemand(data.demand);
         setIsWorking(false);
         setWorks((before) => {
           const after = new Map(before);
-          for (const [id, verdict] of data.verdicts) if (after.has(id)) after.set(id, { ...after.get(id)!, verdict });
+          for (const [id, verdict] of data.verdicts)
+            if (after.has(id)) after.set(id, { ...after.get(id)!, verdict });
           return after;
         });
       });
@@ -130,7 +172,10 @@ export function useWork(file: JobFile, memberId: string): { works: Works; demand
     foreman.current?.offer(isTyping ? PAUSE_MS : 0);
   }, [file, memberId]);
 
-  const askLift = useCallback((plan: LiftPlan) => foreman.current?.ask(plan) ?? Promise.reject(new Error('the page is still starting')), []);
+  const askLift = useCallback(
+    (plan: LiftPlan) => foreman.current?.ask(plan) ?? Promise.reject(new Error('the page is still starting')),
+    [],
+  );
   const stop = useCallback(() => foreman.current?.stop(), []);
   return { works, demand, isWorking, progress, stop, askLift };
 }

@@ -2,7 +2,16 @@
 
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
-import { DUTIES, EXPOSURES, familyOf, FAMILY_IDS, PURPOSES, UNIT_KINDS, type Frame, type Unit } from '@/core/frame';
+import {
+  DUTIES,
+  EXPOSURES,
+  familyOf,
+  FAMILY_IDS,
+  PURPOSES,
+  UNIT_KINDS,
+  type Frame,
+  type Unit,
+} from '@/core/frame';
 import { lengthDigits, parseLengthMm, printLength, type UnitSystem } from '@/core/quantity';
 import { STEEL_IDS, steel } from '@/core/reference';
 import type { Problem } from '@/core/exchange';
@@ -11,7 +20,15 @@ import { Skeleton } from '@/ui/skeleton';
 import { z } from 'zod';
 import { useDraft } from '../../_parts/remembered';
 import { UnitSwitch } from '../../_parts/switches';
-import { familyFields, frameFrom, hasFlangeWall, LENGTHS, readOpening, type OpeningFields, type OpeningProblems } from './opening';
+import {
+  familyFields,
+  frameFrom,
+  hasFlangeWall,
+  LENGTHS,
+  readOpening,
+  type OpeningFields,
+  type OpeningProblems,
+} from './opening';
 
 /** Sections that are spoken of by their flange. */
 const OPEN_RAILS: ReadonlySet<string> = new Set(['channel', 'I', 'built-up']);
@@ -19,9 +36,23 @@ const OPEN_RAILS: ReadonlySet<string> = new Set(['channel', 'I', 'built-up']);
 const draftSchema = z.record(z.string(), z.string());
 
 /** Unit, job and frame in one pass; the Skeleton is drawn while one types. What is typed stays in this browser until the job is open. */
-export interface Starting { readonly id: string; readonly name: string; readonly frame: Frame }
+export interface Starting {
+  readonly id: string;
+  readonly name: string;
+  readonly frame: Frame;
+}
 
-export function NewJobForm({ unit, tags, startings, initialSystem }: { unit: Unit | undefined; tags: readonly string[]; startings: readonly Starting[]; initialSystem: UnitSystem }) {
+export function NewJobForm({
+  unit,
+  tags,
+  startings,
+  initialSystem,
+}: {
+  unit: Unit | undefined;
+  tags: readonly string[];
+  startings: readonly Starting[];
+  initialSystem: UnitSystem;
+}) {
   const router = useRouter();
   const [draft, keepDraft] = useDraft(`ossatura-new-job-${unit?.id ?? ''}`, draftSchema);
   const system = draft?.system === 'mm' || draft?.system === 'in' ? draft.system : initialSystem;
@@ -30,32 +61,71 @@ export function NewJobForm({ unit, tags, startings, initialSystem }: { unit: Uni
   const [refused, setRefused] = useState<string>();
   const [busy, setBusy] = useState(false);
   const [empty] = useState<OpeningFields>(() => ({
-    tag: '', description: '', kind: 'truck', exposure: 'road salt', duty: 'work', gross: '', title: '', purpose: 'repair', complaint: '', by: '',
-    family: 'open-channel ladder', ...familyFields('open-channel ladder', initialSystem), steel: 'unknown', datum: '', starting: '',
+    tag: '',
+    description: '',
+    kind: 'truck',
+    exposure: 'road salt',
+    duty: 'work',
+    gross: '',
+    title: '',
+    purpose: 'repair',
+    complaint: '',
+    by: '',
+    family: 'open-channel ladder',
+    ...familyFields('open-channel ladder', initialSystem),
+    steel: 'unknown',
+    datum: '',
+    starting: '',
   }));
   const fields = useMemo<OpeningFields>(() => ({ ...empty, ...draft }), [empty, draft]);
   const set = (to: Partial<OpeningFields>, units = system) => keepDraft({ ...fields, ...to, system: units });
   const starting = startings.find((each) => each.id === fields.starting);
-  const drawn = useMemo(() => (starting ? { ok: true as const, frame: starting.frame } : frameFrom({ ...fields, datum: fields.datum || 'datum' }, system)), [fields, system, starting]);
+  const drawn = useMemo(
+    () =>
+      starting
+        ? { ok: true as const, frame: starting.frame }
+        : frameFrom({ ...fields, datum: fields.datum || 'datum' }, system),
+    [fields, system, starting],
+  );
 
   const turnUnits = (next: UnitSystem) => {
     const again = (text: string, kind: 'length' | 'thickness') => {
       const length = parseLengthMm(text, system);
       return length.ok ? lengthDigits(length.value, next, kind) : text;
     };
-    set({ ...Object.fromEntries([...LENGTHS, 'flangeWall' as const].map((field) => [field, again(fields[field], field === 'wall' || field === 'flangeWall' ? 'thickness' : 'length')])) }, next);
+    set(
+      {
+        ...Object.fromEntries(
+          [...LENGTHS, 'flangeWall' as const].map((field) => [
+            field,
+            again(fields[field], field === 'wall' || field === 'flangeWall' ? 'thickness' : 'length'),
+          ]),
+        ),
+      },
+      next,
+    );
     document.cookie = `ossatura-unit=${next}; path=/; max-age=31536000; samesite=lax`;
   };
 
   const open = async () => {
-    const read = readOpening(fields, system, unit, { ...stamp, at: new Date().toISOString() }, starting?.frame);
+    const read = readOpening(
+      fields,
+      system,
+      unit,
+      { ...stamp, at: new Date().toISOString() },
+      starting?.frame,
+    );
     if (!read.ok) {
       setProblems(read.problems);
       return setRefused(`${Object.keys(read.problems).length} fields need another look; nothing was sent.`);
     }
     setProblems({});
     setBusy(true);
-    const response = await fetch('/api/jobs', { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(read.opening) }).catch(() => undefined);
+    const response = await fetch('/api/jobs', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(read.opening),
+    }).catch(() => undefined);
     const answer = response && ((await response.json()) as { ok: true } | { ok: false; problem: Problem });
     setBusy(false);
     if (!answer) return setRefused('The server cannot be reached; what you typed is still here.');
@@ -64,64 +134,164 @@ export function NewJobForm({ unit, tags, startings, initialSystem }: { unit: Uni
     router.push(`/jobs/${stamp.jobId}/walk`);
   };
 
-  const entry = (field: keyof OpeningFields, label: string, more: { unit?: string; hint?: string; className?: string } = {}) => (
-    <Entry label={label} value={fields[field]} onChange={(event) => set({ [field]: event.target.value })} {...more} {...(problems[field] && { problem: problems[field] })} />
+  const entry = (
+    field: keyof OpeningFields,
+    label: string,
+    more: { unit?: string; hint?: string; className?: string } = {},
+  ) => (
+    <Entry
+      label={label}
+      value={fields[field]}
+      onChange={(event) => set({ [field]: event.target.value })}
+      {...more}
+      {...(problems[field] && { problem: problems[field] })}
+    />
   );
   const definition = familyOf(fields.family);
   const tagTaken = !unit && tags.some((tag) => tag.toLowerCase() === fields.tag.trim().toLowerCase());
 
   return (
-    <form className="grid gap-x-10 gap-y-6 pt-5 lg:grid-cols-[minmax(0,1fr)_216px]" onSubmit={(event) => {
-      event.preventDefault();
-      void open();
-    }}>
+    <form
+      className="grid gap-x-10 gap-y-6 pt-5 lg:grid-cols-[minmax(0,1fr)_216px]"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void open();
+      }}
+    >
       <div className="grid gap-6">
         {!unit && (
           <fieldset className="grid gap-3 sm:grid-cols-3">
             <legend className="mb-2 text-xl font-semibold">The unit, which outlives its jobs</legend>
-            {entry('tag', 'Tag', { hint: tagTaken ? 'already in the yard: open the job from its own line' : 'short, painted on' })}
+            {entry('tag', 'Tag', {
+              hint: tagTaken ? 'already in the yard: open the job from its own line' : 'short, painted on',
+            })}
             {entry('description', 'What it is', { className: 'sm:col-span-2' })}
             <Pick label="Kind" value={fields.kind} options={UNIT_KINDS} onPick={(kind) => set({ kind })} />
-            <Pick label="Where it lives" value={fields.exposure} options={EXPOSURES} onPick={(exposure) => set({ exposure })} />
+            <Pick
+              label="Where it lives"
+              value={fields.exposure}
+              options={EXPOSURES}
+              onPick={(exposure) => set({ exposure })}
+            />
             <Pick label="Duty" value={fields.duty} options={DUTIES} onPick={(duty) => set({ duty })} />
-            {entry('gross', 'Gross weight', { unit: system === 'in' ? 'lb' : 'kg', hint: 'may be left open' })}
+            {entry('gross', 'Gross weight', {
+              unit: system === 'in' ? 'lb' : 'kg',
+              hint: 'may be left open',
+            })}
           </fieldset>
         )}
         <fieldset className="grid gap-3 sm:grid-cols-3">
           <legend className="mb-2 text-xl font-semibold">The job</legend>
           {entry('title', 'Name of the job', { className: 'sm:col-span-2' })}
           {entry('by', 'Opened by (role or initials)')}
-          <Pick label="Purpose" value={fields.purpose} options={PURPOSES} onPick={(purpose) => set({ purpose })} />
+          <Pick
+            label="Purpose"
+            value={fields.purpose}
+            options={PURPOSES}
+            onPick={(purpose) => set({ purpose })}
+          />
           {entry('complaint', 'What the owner complains of', { className: 'sm:col-span-2' })}
         </fieldset>
         <fieldset className="grid gap-3 sm:grid-cols-3">
-          <legend className="mb-2 flex w-full items-center justify-between text-xl font-semibold"><span>The frame as it was made</span></legend>
+          <legend className="mb-2 flex w-full items-center justify-between text-xl font-semibold">
+            <span>The frame as it was made</span>
+          </legend>
           <div className="sm:col-span-3 flex flex-wrap items-end justify-between gap-3">
-            <Pick label="Frame family" value={fields.family} options={FAMILY_IDS} onPick={(family) => set({ family, starting: '', ...familyFields(family, system) })} />
-            {startings.length > 0 && <Pick label="Start from" value={fields.starting} options={['', ...startings.map((each) => each.id)]} words={(id) => startings.find((each) => each.id === id)?.name ?? 'the family’s frame'} onPick={(id) => set({ starting: id })} />}
+            <Pick
+              label="Frame family"
+              value={fields.family}
+              options={FAMILY_IDS}
+              onPick={(family) => set({ family, starting: '', ...familyFields(family, system) })}
+            />
+            {startings.length > 0 && (
+              <Pick
+                label="Start from"
+                value={fields.starting}
+                options={['', ...startings.map((each) => each.id)]}
+                words={(id) => startings.find((each) => each.id === id)?.name ?? 'the family’s frame'}
+                onPick={(id) => set({ starting: id })}
+              />
+            )}
             <UnitSwitch system={system} onChange={turnUnits} />
           </div>
-          {starting ? <p className="sm:col-span-3">{starting.frame.family}, {printLength(starting.frame.lengthMm, system, 'length')} long, as the shop keeps it.</p> : <>
-            {entry('wheelbase', definition.first === 'axle' ? 'Wheelbase' : `From ${definition.first} to axles`, { unit: system })}
-            {entry('first', definition.first === 'axle' ? 'Front axle at' : `${definition.first === 'coupler' ? 'Coupler' : 'King pin'} at`, { unit: system })}
-            {entry('length', 'Rail length', { unit: system })}
-            {entry('depth', 'Rail depth', { unit: system })}
-            {entry('breadth', OPEN_RAILS.has(definition.typical.railShape.kind) ? 'Flange' : 'Rail width', { unit: system })}
-            {entry('wall', hasFlangeWall(fields.family) ? 'Web' : 'Wall', { unit: system, hint: '1/4, 10ga, 4.7mm' })}
-            {hasFlangeWall(fields.family) && entry('flangeWall', 'Flange thickness', { unit: system })}
-            {entry('width', 'Over the rails', { unit: system })}
-            <Pick label="Axles behind" value={fields.rearAxles} options={['1', '2', '3'] as const} onPick={(rearAxles) => set({ rearAxles })} />
-            {fields.rearAxles !== '1' && entry('spread', 'Between them', { unit: system })}
-          </>}
-          <Pick label="Steel" value={fields.steel} options={STEEL_IDS} words={(id) => steel(id).name} onPick={(id) => set({ steel: id })} />
-          {entry('datum', 'Stations measured from', { className: 'sm:col-span-3', hint: 'a hole or crossmember that stays, at the front' })}
+          {starting ? (
+            <p className="sm:col-span-3">
+              {starting.frame.family}, {printLength(starting.frame.lengthMm, system, 'length')} long, as the
+              shop keeps it.
+            </p>
+          ) : (
+            <>
+              {entry(
+                'wheelbase',
+                definition.first === 'axle' ? 'Wheelbase' : `From ${definition.first} to axles`,
+                { unit: system },
+              )}
+              {entry(
+                'first',
+                definition.first === 'axle'
+                  ? 'Front axle at'
+                  : `${definition.first === 'coupler' ? 'Coupler' : 'King pin'} at`,
+                { unit: system },
+              )}
+              {entry('length', 'Rail length', { unit: system })}
+              {entry('depth', 'Rail depth', { unit: system })}
+              {entry('breadth', OPEN_RAILS.has(definition.typical.railShape.kind) ? 'Flange' : 'Rail width', {
+                unit: system,
+              })}
+              {entry('wall', hasFlangeWall(fields.family) ? 'Web' : 'Wall', {
+                unit: system,
+                hint: '1/4, 10ga, 4.7mm',
+              })}
+              {hasFlangeWall(fields.family) && entry('flangeWall', 'Flange thickness', { unit: system })}
+              {entry('width', 'Over the rails', { unit: system })}
+              <Pick
+                label="Axles behind"
+                value={fields.rearAxles}
+                options={['1', '2', '3'] as const}
+                onPick={(rearAxles) => set({ rearAxles })}
+              />
+              {fields.rearAxles !== '1' && entry('spread', 'Between them', { unit: system })}
+            </>
+          )}
+          <Pick
+            label="Steel"
+            value={fields.steel}
+            options={STEEL_IDS}
+            words={(id) => steel(id).name}
+            onPick={(id) => set({ steel: id })}
+          />
+          {entry('datum', 'Stations measured from', {
+            className: 'sm:col-span-3',
+            hint: 'a hole or crossmember that stays, at the front',
+          })}
         </fieldset>
-        {refused && <p role="alert" className="border-l-[6px] border-oxide pl-3 text-lg font-semibold text-oxide">{refused}</p>}
-        <button type="submit" className="solid justify-self-start text-xl" disabled={busy}>{busy ? 'Opening…' : 'Open the job'}</button>
+        {refused && (
+          <p role="alert" className="border-l-[6px] border-oxide pl-3 text-lg font-semibold text-oxide">
+            {refused}
+          </p>
+        )}
+        <button type="submit" className="solid justify-self-start text-xl" disabled={busy}>
+          {busy ? 'Opening…' : 'Open the job'}
+        </button>
       </div>
       <div className="self-start max-lg:hidden lg:sticky lg:top-4">
-        <p className="caption">Starts as drawn; members and mounts are moved in Frame.{fields.family === 'unibody' && ' A unibody is kept as a few closed sections: floor, roof and glass are not in it.'}</p>
-        {drawn.ok ? <Skeleton frame={drawn.frame} marks={new Map()} selected="" cursorMm={0} onSelect={() => undefined} height={520} /> : <p className="pt-6">Not drawn yet: {Object.values(drawn.problems)[0]}</p>}
+        <p className="caption">
+          Starts as drawn; members and mounts are moved in Frame.
+          {fields.family === 'unibody' &&
+            ' A unibody is kept as a few closed sections: floor, roof and glass are not in it.'}
+        </p>
+        {drawn.ok ? (
+          <Skeleton
+            frame={drawn.frame}
+            marks={new Map()}
+            selected=""
+            cursorMm={0}
+            onSelect={() => undefined}
+            height={520}
+          />
+        ) : (
+          <p className="pt-6">Not drawn yet: {Object.values(drawn.problems)[0]}</p>
+        )}
       </div>
     </form>
   );

@@ -2,10 +2,37 @@ import { FAMILY_IDS } from '@/core/frame';
 import { familyFields, frameFrom, readOpening, type OpeningFields } from './opening';
 
 const fields = (more: Partial<OpeningFields> = {}): OpeningFields => ({
-  tag: 'T-9', description: 'flatbed', kind: 'truck', exposure: 'road salt', duty: 'work', gross: '26,000', title: 'rust', purpose: 'repair', complaint: '', by: 'RK',
-  family: 'open-channel ladder', depth: '8', breadth: '2-3/4', wall: '1/4', flangeWall: '1/4', length: '240', width: '34', first: '38', wheelbase: '146', rearAxles: '1', spread: '50', starting: '', steel: 'a36', datum: 'front hole', ...more,
+  tag: 'T-9',
+  description: 'flatbed',
+  kind: 'truck',
+  exposure: 'road salt',
+  duty: 'work',
+  gross: '26,000',
+  title: 'rust',
+  purpose: 'repair',
+  complaint: '',
+  by: 'RK',
+  family: 'open-channel ladder',
+  depth: '8',
+  breadth: '2-3/4',
+  wall: '1/4',
+  flangeWall: '1/4',
+  length: '240',
+  width: '34',
+  first: '38',
+  wheelbase: '146',
+  rearAxles: '1',
+  spread: '50',
+  starting: '',
+  steel: 'a36',
+  datum: 'front hole',
+  ...more,
 });
-const stamp = { unitId: '00000000-0000-4000-8000-000000000001', jobId: '00000000-0000-4000-8000-000000000002', at: '2026-01-01T00:00:00Z' };
+const stamp = {
+  unitId: '00000000-0000-4000-8000-000000000001',
+  jobId: '00000000-0000-4000-8000-000000000002',
+  at: '2026-01-01T00:00:00Z',
+};
 const problems = (more: Partial<OpeningFields>, system: 'in' | 'mm' = 'in') => {
   const read = readOpening(fields(more), system, undefined, stamp);
   return read.ok ? {} : read.problems;
@@ -17,14 +44,34 @@ test('a good form opens a unit, a job and a frame that hangs together', () => {
   const { unit, job, frame } = read.opening;
   expect(job.unitId).toBe(unit.id);
   expect(unit.grossMassKg).toBeCloseTo(11793.4, 1);
-  expect(frame.members.filter((member) => member.role === 'rail').map((member) => member.shape)).toEqual([0, 1].map(() => ({ kind: 'channel', depthMm: 203.2, flangeMm: 69.85, thicknessMm: 6.35 })));
+  expect(frame.members.filter((member) => member.role === 'rail').map((member) => member.shape)).toEqual(
+    [0, 1].map(() => ({ kind: 'channel', depthMm: 203.2, flangeMm: 69.85, thicknessMm: 6.35 })),
+  );
   expect(frame.lengthMm).toBe(6096);
 });
 
 test('inches and millimetres open the same frame', () => {
   const inches = frameFrom(fields(), 'in');
-  const millimetres = frameFrom(fields({ depth: '203.2', breadth: '69.85', wall: '6.35', length: '6096', width: '863.6', first: '965.2', wheelbase: '3708.4', spread: '1270', gross: '26000 lb' }), 'mm');
-  const rounded = (value: unknown) => JSON.parse(JSON.stringify(value, (_, each: unknown) => (typeof each === 'number' ? Math.round(each * 1e6) / 1e6 : each))) as unknown;
+  const millimetres = frameFrom(
+    fields({
+      depth: '203.2',
+      breadth: '69.85',
+      wall: '6.35',
+      length: '6096',
+      width: '863.6',
+      first: '965.2',
+      wheelbase: '3708.4',
+      spread: '1270',
+      gross: '26000 lb',
+    }),
+    'mm',
+  );
+  const rounded = (value: unknown) =>
+    JSON.parse(
+      JSON.stringify(value, (_, each: unknown) =>
+        typeof each === 'number' ? Math.round(each * 1e6) / 1e6 : each,
+      ),
+    ) as unknown;
   expect(rounded(millimetres)).toEqual(rounded(inches));
 });
 
@@ -39,9 +86,25 @@ test('a wall may be given as a fraction, a gauge or millimetres', () => {
 });
 
 test.each<[Partial<OpeningFields>, keyof OpeningFields]>([
-  [{ tag: '' }, 'tag'], [{ title: ' ' }, 'title'], [{ by: '' }, 'by'], [{ datum: '' }, 'datum'], [{ gross: 'heavy' }, 'gross'], [{ gross: '-4' }, 'gross'],
-  [{ depth: 'tall' }, 'depth'], [{ depth: '400' }, 'depth'], [{ depth: '0' }, 'depth'], [{ breadth: '0.1' }, 'breadth'], [{ wall: '3' }, 'wall'], [{ wall: '0.001' }, 'wall'], [{ wall: '-1/4' }, 'wall'],
-  [{ length: '2' }, 'wheelbase'], [{ wheelbase: '0' }, 'wheelbase'], [{ wheelbase: '220' }, 'wheelbase'], [{ first: '-3' }, 'first'], [{ length: '99999', wheelbase: '100' }, 'length'], [{ width: '1' }, 'width'],
+  [{ tag: '' }, 'tag'],
+  [{ title: ' ' }, 'title'],
+  [{ by: '' }, 'by'],
+  [{ datum: '' }, 'datum'],
+  [{ gross: 'heavy' }, 'gross'],
+  [{ gross: '-4' }, 'gross'],
+  [{ depth: 'tall' }, 'depth'],
+  [{ depth: '400' }, 'depth'],
+  [{ depth: '0' }, 'depth'],
+  [{ breadth: '0.1' }, 'breadth'],
+  [{ wall: '3' }, 'wall'],
+  [{ wall: '0.001' }, 'wall'],
+  [{ wall: '-1/4' }, 'wall'],
+  [{ length: '2' }, 'wheelbase'],
+  [{ wheelbase: '0' }, 'wheelbase'],
+  [{ wheelbase: '220' }, 'wheelbase'],
+  [{ first: '-3' }, 'first'],
+  [{ length: '99999', wheelbase: '100' }, 'length'],
+  [{ width: '1' }, 'width'],
 ])('%j is refused at its own field', (more, field) => {
   expect(Object.keys(problems(more))).toContain(field);
   expect(problems(more)[field]!.length).toBeGreaterThan(3);
@@ -52,24 +115,39 @@ test('a wall more than a third of a side cannot be folded', () => {
 });
 
 test('several wrong fields are all named', () => {
-  expect(Object.keys(problems({ tag: '', by: '', depth: 'x', wall: 'y' })).sort()).toEqual(['by', 'depth', 'tag', 'wall']);
+  expect(Object.keys(problems({ tag: '', by: '', depth: 'x', wall: 'y' })).sort()).toEqual([
+    'by',
+    'depth',
+    'tag',
+    'wall',
+  ]);
 });
 
 test('a new job on a unit of the yard keeps the unit as it is', () => {
-  const unit = { id: '00000000-0000-4000-8000-00000000000a', tag: 'GR-7', description: 'gritter', kind: 'truck' as const, exposure: 'salt load' as const, duty: 'work' as const };
+  const unit = {
+    id: '00000000-0000-4000-8000-00000000000a',
+    tag: 'GR-7',
+    description: 'gritter',
+    kind: 'truck' as const,
+    exposure: 'salt load' as const,
+    duty: 'work' as const,
+  };
   const read = readOpening(fields({ tag: 'other' }), 'in', unit, stamp);
   expect(read.ok && read.opening.unit).toEqual(unit);
   expect(read.ok && read.opening.job.unitId).toBe(unit.id);
 });
 
-test.each(FAMILY_IDS)('%s opens as its own form starts, with loads once the gross weight is known', (family) => {
-  const read = readOpening(fields({ family, ...familyFields(family, 'in') }), 'in', undefined, stamp);
-  if (!read.ok) throw new Error(JSON.stringify(read.problems));
-  expect(read.opening.frame.family).toBe(family);
-  expect(read.opening.frame.loads!.items.reduce((sum, item) => sum + item.massKg, 0)).toBeGreaterThan(5000);
-  const inMm = readOpening(fields({ family, ...familyFields(family, 'mm') }), 'mm', undefined, stamp);
-  expect(inMm.ok && Math.abs(inMm.opening.frame.lengthMm - read.opening.frame.lengthMm)).toBeLessThan(1);
-});
+test.each(FAMILY_IDS)(
+  '%s opens as its own form starts, with loads once the gross weight is known',
+  (family) => {
+    const read = readOpening(fields({ family, ...familyFields(family, 'in') }), 'in', undefined, stamp);
+    if (!read.ok) throw new Error(JSON.stringify(read.problems));
+    expect(read.opening.frame.family).toBe(family);
+    expect(read.opening.frame.loads!.items.reduce((sum, item) => sum + item.massKg, 0)).toBeGreaterThan(5000);
+    const inMm = readOpening(fields({ family, ...familyFields(family, 'mm') }), 'mm', undefined, stamp);
+    expect(inMm.ok && Math.abs(inMm.opening.frame.lengthMm - read.opening.frame.lengthMm)).toBeLessThan(1);
+  },
+);
 
 test('a starting frame of the shop’s own is opened as it is kept, under the new datum', () => {
   const own = frameFrom(fields({ length: '300', wheelbase: '200' }), 'in');

@@ -1,32 +1,128 @@
-import { breadthMm, defaultFrame, DUTIES, EXPOSURES, familyOf, frameSchema, jobSheetSchema, PURPOSES, typicalLoads, UNIT_KINDS, unitSchema, withBreadth, type Family, type Frame, type JobSheet, type MemberShape, type Unit } from '@/core/frame';
+import {
+  breadthMm,
+  defaultFrame,
+  DUTIES,
+  EXPOSURES,
+  familyOf,
+  frameSchema,
+  jobSheetSchema,
+  PURPOSES,
+  typicalLoads,
+  UNIT_KINDS,
+  unitSchema,
+  withBreadth,
+  type Family,
+  type Frame,
+  type JobSheet,
+  type MemberShape,
+  type Unit,
+} from '@/core/frame';
 import { lengthDigits, parseLengthMm, parseMassKg, type UnitSystem } from '@/core/quantity';
 import { DEFAULT_PRACTICE, type Practice, type SteelId } from '@/core/reference';
 
 /** What the opening form holds: text as typed. */
 export interface OpeningFields {
-  tag: string; description: string; kind: (typeof UNIT_KINDS)[number]; exposure: (typeof EXPOSURES)[number]; duty: (typeof DUTIES)[number]; gross: string;
-  title: string; purpose: (typeof PURPOSES)[number]; complaint: string; by: string;
-  family: Family; depth: string; breadth: string; wall: string; flangeWall: string; length: string; width: string; first: string; wheelbase: string; rearAxles: '1' | '2' | '3'; spread: string; steel: SteelId; datum: string;
+  tag: string;
+  description: string;
+  kind: (typeof UNIT_KINDS)[number];
+  exposure: (typeof EXPOSURES)[number];
+  duty: (typeof DUTIES)[number];
+  gross: string;
+  title: string;
+  purpose: (typeof PURPOSES)[number];
+  complaint: string;
+  by: string;
+  family: Family;
+  depth: string;
+  breadth: string;
+  wall: string;
+  flangeWall: string;
+  length: string;
+  width: string;
+  first: string;
+  wheelbase: string;
+  rearAxles: '1' | '2' | '3';
+  spread: string;
+  steel: SteelId;
+  datum: string;
   /** A starting frame of the shop's own, instead of the family's. */
   starting: string;
 }
 export type OpeningProblems = Partial<Record<keyof OpeningFields, string>>;
-export interface Opening { unit: Unit; job: JobSheet; frame: Frame; practice: Practice }
+export interface Opening {
+  unit: Unit;
+  job: JobSheet;
+  frame: Frame;
+  practice: Practice;
+}
 
-export const LENGTHS = ['depth', 'breadth', 'wall', 'length', 'width', 'first', 'wheelbase', 'spread'] as const;
-export const hasFlangeWall = (family: Family): boolean => familyOf(family).typical.railShape.kind === 'I' || familyOf(family).typical.railShape.kind === 'built-up';
+export const LENGTHS = [
+  'depth',
+  'breadth',
+  'wall',
+  'length',
+  'width',
+  'first',
+  'wheelbase',
+  'spread',
+] as const;
+export const hasFlangeWall = (family: Family): boolean =>
+  familyOf(family).typical.railShape.kind === 'I' || familyOf(family).typical.railShape.kind === 'built-up';
 
 /** The rail and measures a family starts with, as text. */
-export function familyFields(family: Family, system: UnitSystem): Pick<OpeningFields, 'depth' | 'breadth' | 'wall' | 'flangeWall' | 'length' | 'width' | 'first' | 'wheelbase' | 'rearAxles' | 'spread'> {
-  const { railShape: shape, lengthMm, widthMm, firstMm, wheelbaseMm, rearAxles, spreadMm } = familyOf(family).typical;
+export function familyFields(
+  family: Family,
+  system: UnitSystem,
+): Pick<
+  OpeningFields,
+  | 'depth'
+  | 'breadth'
+  | 'wall'
+  | 'flangeWall'
+  | 'length'
+  | 'width'
+  | 'first'
+  | 'wheelbase'
+  | 'rearAxles'
+  | 'spread'
+> {
+  const {
+    railShape: shape,
+    lengthMm,
+    widthMm,
+    firstMm,
+    wheelbaseMm,
+    rearAxles,
+    spreadMm,
+  } = familyOf(family).typical;
   const long = (mm: number) => lengthDigits(mm, system, 'length');
   const thin = (mm: number) => lengthDigits(mm, system, 'thickness');
-  const flange = shape.kind === 'I' ? shape.flangeThicknessMm : shape.kind === 'built-up' ? shape.topThicknessMm : shape.thicknessMm;
-  return { depth: long(shape.depthMm), breadth: long(breadthMm(shape)), wall: thin(shape.thicknessMm), flangeWall: thin(flange), length: long(lengthMm), width: long(widthMm), first: long(firstMm), wheelbase: long(wheelbaseMm), rearAxles: String(rearAxles) as '1', spread: long(spreadMm) };
+  const flange =
+    shape.kind === 'I'
+      ? shape.flangeThicknessMm
+      : shape.kind === 'built-up'
+        ? shape.topThicknessMm
+        : shape.thicknessMm;
+  return {
+    depth: long(shape.depthMm),
+    breadth: long(breadthMm(shape)),
+    wall: thin(shape.thicknessMm),
+    flangeWall: thin(flange),
+    length: long(lengthMm),
+    width: long(widthMm),
+    first: long(firstMm),
+    wheelbase: long(wheelbaseMm),
+    rearAxles: String(rearAxles) as '1',
+    spread: long(spreadMm),
+  };
 }
 
 /** The default frame the fields describe, as far as they can be read: drawn while one types. */
-export function frameFrom(fields: OpeningFields, system: UnitSystem, knownKg?: number): { ok: true; frame: Frame } | { ok: false; problems: OpeningProblems } {
+export function frameFrom(
+  fields: OpeningFields,
+  system: UnitSystem,
+  knownKg?: number,
+): { ok: true; frame: Frame } | { ok: false; problems: OpeningProblems } {
   const problems: OpeningProblems = {};
   const mm: Record<string, number> = {};
   for (const field of [...LENGTHS, ...(hasFlangeWall(fields.family) ? ['flangeWall' as const] : [])]) {
@@ -35,31 +131,63 @@ export function frameFrom(fields: OpeningFields, system: UnitSystem, knownKg?: n
     else problems[field] = length.reason;
   }
   if (Object.keys(problems).length) return { ok: false, problems };
-  if (!(mm.wheelbase! > 200)) problems.wheelbase = 'the axles would stand in one place: a wheelbase is over 8 in (200 mm)';
-  else if (mm.first! + mm.wheelbase! > mm.length!) problems.wheelbase = 'the rear axle would stand behind the frame';
+  if (!(mm.wheelbase! > 200))
+    problems.wheelbase = 'the axles would stand in one place: a wheelbase is over 8 in (200 mm)';
+  else if (mm.first! + mm.wheelbase! > mm.length!)
+    problems.wheelbase = 'the rear axle would stand behind the frame';
   if (Object.keys(problems).length) return { ok: false, problems };
   const made = defaultFrame({
-    family: fields.family, railShape: railShape(fields.family, mm), steel: fields.steel, lengthMm: mm.length!, widthMm: mm.width!, datum: fields.datum,
-    firstMm: mm.first!, wheelbaseMm: mm.wheelbase!, rearAxles: Number(fields.rearAxles), spreadMm: mm.spread!,
+    family: fields.family,
+    railShape: railShape(fields.family, mm),
+    steel: fields.steel,
+    lengthMm: mm.length!,
+    widthMm: mm.width!,
+    datum: fields.datum,
+    firstMm: mm.first!,
+    wheelbaseMm: mm.wheelbase!,
+    rearAxles: Number(fields.rearAxles),
+    spreadMm: mm.spread!,
   });
   const typed = parseMassKg(fields.gross, system);
   const grossKg = knownKg ?? (typed.ok ? typed.value : undefined);
-  const frame = frameSchema.safeParse(grossKg === undefined ? made : { ...made, loads: { items: typicalLoads(made, grossKg) } });
+  const frame = frameSchema.safeParse(
+    grossKg === undefined ? made : { ...made, loads: { items: typicalLoads(made, grossKg) } },
+  );
   if (frame.success) return { ok: true, frame: frame.data };
   for (const issue of frame.error.issues) problems[fieldOf(issue.path.map(String))] ??= issue.message;
   return { ok: false, problems };
 }
 
 function railShape(family: Family, mm: Readonly<Record<string, number>>): MemberShape {
-  const typical = withBreadth({ ...familyOf(family).typical.railShape, depthMm: mm.depth!, thicknessMm: mm.wall! }, mm.breadth!);
+  const typical = withBreadth(
+    { ...familyOf(family).typical.railShape, depthMm: mm.depth!, thicknessMm: mm.wall! },
+    mm.breadth!,
+  );
   if (typical.kind === 'I') return { ...typical, flangeThicknessMm: mm.flangeWall! };
-  return typical.kind === 'built-up' ? { ...typical, topThicknessMm: mm.flangeWall!, bottomThicknessMm: mm.flangeWall! } : typical;
+  return typical.kind === 'built-up'
+    ? { ...typical, topThicknessMm: mm.flangeWall!, bottomThicknessMm: mm.flangeWall! }
+    : typical;
 }
 
 /** Which field a part of the frame was made from. */
 function fieldOf(path: readonly string[]): keyof OpeningFields {
   const last = path[path.length - 1] ?? '';
-  if (path.includes('shape')) return ({ depthMm: 'depth', flangeMm: 'breadth', widthMm: 'breadth', topMm: 'breadth', bottomMm: 'breadth', thicknessMm: 'wall', flangeThicknessMm: 'flangeWall', topThicknessMm: 'flangeWall', bottomThicknessMm: 'flangeWall' } as const)[last as 'depthMm'] ?? 'wall';
+  if (path.includes('shape'))
+    return (
+      (
+        {
+          depthMm: 'depth',
+          flangeMm: 'breadth',
+          widthMm: 'breadth',
+          topMm: 'breadth',
+          bottomMm: 'breadth',
+          thicknessMm: 'wall',
+          flangeThicknessMm: 'flangeWall',
+          topThicknessMm: 'flangeWall',
+          bottomThicknessMm: 'flangeWall',
+        } as const
+      )[last as 'depthMm'] ?? 'wall'
+    );
   if (path[0] === 'datum') return 'datum';
   if (path[0] === 'loads') return 'gross';
   if (path[0] === 'landmarks') return 'wheelbase';
@@ -68,17 +196,53 @@ function fieldOf(path: readonly string[]): keyof OpeningFields {
 }
 
 /** Everything a new job is opened with, or what is wrong with which field. A starting frame of the shop's own takes the place of the family's. */
-export function readOpening(fields: OpeningFields, system: UnitSystem, existing: Unit | undefined, stamp: { unitId: string; jobId: string; at: string }, starting?: Frame): { ok: true; opening: Opening } | { ok: false; problems: OpeningProblems } {
+export function readOpening(
+  fields: OpeningFields,
+  system: UnitSystem,
+  existing: Unit | undefined,
+  stamp: { unitId: string; jobId: string; at: string },
+  starting?: Frame,
+): { ok: true; opening: Opening } | { ok: false; problems: OpeningProblems } {
   const problems: OpeningProblems = {};
-  const frame = starting ? ({ ok: true, frame: { ...starting, datum: fields.datum.trim() } } as const) : frameFrom(fields, system, existing?.grossMassKg);
+  const frame = starting
+    ? ({ ok: true, frame: { ...starting, datum: fields.datum.trim() } } as const)
+    : frameFrom(fields, system, existing?.grossMassKg);
   if (!frame.ok) Object.assign(problems, frame.problems);
   const gross = fields.gross.trim() === '' ? undefined : parseMassKg(fields.gross, system);
   if (gross && !gross.ok) problems.gross = gross.reason;
-  const unit = unitSchema.safeParse(existing ?? { id: stamp.unitId, tag: fields.tag, description: fields.description, kind: fields.kind, exposure: fields.exposure, duty: fields.duty, ...(gross?.ok && { grossMassKg: gross.value }) });
-  if (!unit.success) for (const issue of unit.error.issues) problems[issue.path[0] === 'grossMassKg' ? 'gross' : (issue.path[0] as keyof OpeningFields)] ??= issue.message;
-  const job = jobSheetSchema.safeParse({ id: stamp.jobId, unitId: existing?.id ?? stamp.unitId, title: fields.title, purpose: fields.purpose, complaint: fields.complaint, openedBy: fields.by, openedAt: stamp.at });
-  if (!job.success) for (const issue of job.error.issues) problems[issue.path[0] === 'openedBy' ? 'by' : (issue.path[0] as keyof OpeningFields)] ??= issue.message;
+  const unit = unitSchema.safeParse(
+    existing ?? {
+      id: stamp.unitId,
+      tag: fields.tag,
+      description: fields.description,
+      kind: fields.kind,
+      exposure: fields.exposure,
+      duty: fields.duty,
+      ...(gross?.ok && { grossMassKg: gross.value }),
+    },
+  );
+  if (!unit.success)
+    for (const issue of unit.error.issues)
+      problems[issue.path[0] === 'grossMassKg' ? 'gross' : (issue.path[0] as keyof OpeningFields)] ??=
+        issue.message;
+  const job = jobSheetSchema.safeParse({
+    id: stamp.jobId,
+    unitId: existing?.id ?? stamp.unitId,
+    title: fields.title,
+    purpose: fields.purpose,
+    complaint: fields.complaint,
+    openedBy: fields.by,
+    openedAt: stamp.at,
+  });
+  if (!job.success)
+    for (const issue of job.error.issues)
+      problems[issue.path[0] === 'openedBy' ? 'by' : (issue.path[0] as keyof OpeningFields)] ??=
+        issue.message;
   if (fields.datum.trim() === '') problems.datum ??= 'name the datum: a hole or crossmember that stays';
-  if (Object.keys(problems).length || !frame.ok || !unit.success || !job.success) return { ok: false, problems };
-  return { ok: true, opening: { unit: unit.data, job: job.data, frame: frame.frame, practice: DEFAULT_PRACTICE } };
+  if (Object.keys(problems).length || !frame.ok || !unit.success || !job.success)
+    return { ok: false, problems };
+  return {
+    ok: true,
+    opening: { unit: unit.data, job: job.data, frame: frame.frame, practice: DEFAULT_PRACTICE },
+  };
 }

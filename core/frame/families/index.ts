@@ -4,8 +4,17 @@ import type { FamilyChoice, FamilyDefinition } from './parts';
 import { beamTrailerFamily, goosenecks, semiTrailers } from './trailers';
 import { unibodies } from './unibody';
 
-const DEFINITIONS: readonly FamilyDefinition[] = [openLadder, boxedLadder, mixedLadder, beamTrailerFamily, goosenecks, semiTrailers, unibodies];
-export const familyOf = (family: Family): FamilyDefinition => DEFINITIONS.find((definition) => definition.family === family)!;
+const DEFINITIONS: readonly FamilyDefinition[] = [
+  openLadder,
+  boxedLadder,
+  mixedLadder,
+  beamTrailerFamily,
+  goosenecks,
+  semiTrailers,
+  unibodies,
+];
+export const familyOf = (family: Family): FamilyDefinition =>
+  DEFINITIONS.find((definition) => definition.family === family)!;
 
 /** The frame a family starts from. A starting point to be edited, not a maker's drawing. */
 export const defaultFrame = (choice: FamilyChoice): Frame => familyOf(choice.family).build(choice);

@@ -23,7 +23,11 @@ export interface FamilyChoice {
 }
 
 /** A choice with its gaps filled and its axle stations worked out. */
-export interface Plan extends FamilyChoice { readonly firstMm: number; readonly rearMm: number; readonly rearAxlesMm: readonly number[] }
+export interface Plan extends FamilyChoice {
+  readonly firstMm: number;
+  readonly rearMm: number;
+  readonly rearAxlesMm: readonly number[];
+}
 
 export const SIDES = ['left', 'right'] as const;
 export const inch = inchesToMm;
@@ -34,22 +38,58 @@ export function planned(choice: FamilyChoice, firstShare: number, rearShare: num
   const rearMm = firstMm + (choice.wheelbaseMm ?? (rearShare - firstShare) * choice.lengthMm);
   const count = Math.max(1, Math.min(4, Math.round(choice.rearAxles ?? 1)));
   const spreadMm = choice.spreadMm ?? inch(34);
-  return { ...choice, firstMm, rearMm, rearAxlesMm: Array.from({ length: count }, (_, k) => rounded(rearMm + (k - (count - 1) / 2) * spreadMm)) };
+  return {
+    ...choice,
+    firstMm,
+    rearMm,
+    rearAxlesMm: Array.from({ length: count }, (_, k) => rounded(rearMm + (k - (count - 1) / 2) * spreadMm)),
+  };
 }
 
 const sideName = (side: 'left' | 'right'): string => (side === 'left' ? 'Left' : 'Right');
 
 /** Both of a pair, the right one a mirror image of the left. */
-export function pair(id: string, name: string, make: (side: 'left' | 'right', hand: -1 | 1) => Omit<Member, 'id' | 'name' | 'side' | 'lengthMm'> & { lengthMm?: number }): Member[] {
+export function pair(
+  id: string,
+  name: string,
+  make: (
+    side: 'left' | 'right',
+    hand: -1 | 1,
+  ) => Omit<Member, 'id' | 'name' | 'side' | 'lengthMm'> & { lengthMm?: number },
+): Member[] {
   return SIDES.map((side) => {
     const made = make(side, side === 'left' ? -1 : 1);
     const lengthMm = made.lengthMm ?? (made.line ? lineLengthMm(made.line) : 0);
-    return { id: id.includes('#') ? id.replace('#', side) : `${id}-${side}`, name: `${sideName(side)} ${name}`, side, ...made, lengthMm };
+    return {
+      id: id.includes('#') ? id.replace('#', side) : `${id}-${side}`,
+      name: `${sideName(side)} ${name}`,
+      side,
+      ...made,
+      lengthMm,
+    };
   });
 }
 
-export function lineMember(id: string, name: string, role: Member['role'], shape: MemberShape, steel: SteelId, from: Vector3, to: Vector3, more: Partial<Member> = {}): Member {
-  return { id, name, role, shape, steel, line: { from: [...from], to: [...to] }, lengthMm: lineLengthMm({ from, to }), ...more };
+export function lineMember(
+  id: string,
+  name: string,
+  role: Member['role'],
+  shape: MemberShape,
+  steel: SteelId,
+  from: Vector3,
+  to: Vector3,
+  more: Partial<Member> = {},
+): Member {
+  return {
+    id,
+    name,
+    role,
+    shape,
+    steel,
+    line: { from: [...from], to: [...to] },
+    lengthMm: lineLengthMm({ from, to }),
+    ...more,
+  };
 }
 
 /** How long a crossmember is: between the webs of the rails. */
@@ -58,38 +98,90 @@ export function betweenMm({ railShape: rail, widthMm }: Pick<FamilyChoice, 'rail
 }
 
 /** A crossmember between the rails at a station: of the rail's kind, three quarters of its depth, a little thinner. */
-export function crossmember(choice: Pick<FamilyChoice, 'railShape' | 'steel' | 'widthMm'>, number: number, atMm: number): Member {
+export function crossmember(
+  choice: Pick<FamilyChoice, 'railShape' | 'steel' | 'widthMm'>,
+  number: number,
+  atMm: number,
+): Member {
   const rail = choice.railShape;
   const depthMm = Math.round(rail.depthMm * 0.75);
   const thicknessMm = Math.min(rail.thicknessMm, inch(3 / 16));
-  const shape: MemberShape = rail.kind === 'box'
-    ? { kind: 'box', depthMm, widthMm: Math.round(rail.widthMm * 0.75), thicknessMm }
-    : { kind: 'channel', depthMm, flangeMm: Math.round((rail.kind === 'channel' ? rail.flangeMm : inch(2.5)) * 0.75), thicknessMm };
-  return { id: `cross-${number}`, name: `Crossmember ${number}`, role: 'crossmember', atMm: Math.round(atMm), shape, steel: choice.steel, lengthMm: betweenMm(choice) };
+  const shape: MemberShape =
+    rail.kind === 'box'
+      ? { kind: 'box', depthMm, widthMm: Math.round(rail.widthMm * 0.75), thicknessMm }
+      : {
+          kind: 'channel',
+          depthMm,
+          flangeMm: Math.round((rail.kind === 'channel' ? rail.flangeMm : inch(2.5)) * 0.75),
+          thicknessMm,
+        };
+  return {
+    id: `cross-${number}`,
+    name: `Crossmember ${number}`,
+    role: 'crossmember',
+    atMm: Math.round(atMm),
+    shape,
+    steel: choice.steel,
+    lengthMm: betweenMm(choice),
+  };
 }
 
-type MarkSeed = readonly [kind: Landmark['kind'], name: string, side: Landmark['side'], stationMm: number, more?: Partial<Landmark>];
+type MarkSeed = readonly [
+  kind: Landmark['kind'],
+  name: string,
+  side: Landmark['side'],
+  stationMm: number,
+  more?: Partial<Landmark>,
+];
 export const marks = (seeds: readonly MarkSeed[], lengthMm: number): Landmark[] =>
-  seeds.map(([kind, name, side, stationMm, more], k) => ({ id: `mark-${k + 1}`, kind, name, side, stationMm: Math.min(lengthMm, Math.max(0, Math.round(stationMm))), ...more }));
+  seeds.map(([kind, name, side, stationMm, more], k) => ({
+    id: `mark-${k + 1}`,
+    kind,
+    name,
+    side,
+    stationMm: Math.min(lengthMm, Math.max(0, Math.round(stationMm))),
+    ...more,
+  }));
 
 /** Axles behind, with their hangers: one spring an axle, a shared hanger between neighbours. */
 export function rearAxleMarks(plan: Plan, name: string, halfSpringMm: number, dropMm: number): MarkSeed[] {
   const axles = plan.rearAxlesMm;
   const several = axles.length > 1;
-  const axleName = (k: number) => (!several ? `${name} axle` : name ? `${name} axle ${k + 1}` : `Axle ${k + 1}`);
+  const axleName = (k: number) =>
+    !several ? `${name} axle` : name ? `${name} axle ${k + 1}` : `Axle ${k + 1}`;
   const spring = name ? `${name} spring` : 'Spring';
-  const seeds: MarkSeed[] = [['spring hanger', `${spring}, front hanger`, 'both', axles[0]! - halfSpringMm, { dropMm }]];
+  const seeds: MarkSeed[] = [
+    ['spring hanger', `${spring}, front hanger`, 'both', axles[0]! - halfSpringMm, { dropMm }],
+  ];
   axles.forEach((stationMm, k) => {
     seeds.push(['axle', axleName(k).trim(), 'both', stationMm]);
-    if (k + 1 < axles.length) seeds.push(['spring hanger', `Hanger between axles ${k + 1} and ${k + 2}`, 'both', (stationMm + axles[k + 1]!) / 2, { dropMm }]);
+    if (k + 1 < axles.length)
+      seeds.push([
+        'spring hanger',
+        `Hanger between axles ${k + 1} and ${k + 2}`,
+        'both',
+        (stationMm + axles[k + 1]!) / 2,
+        { dropMm },
+      ]);
   });
-  seeds.push(['spring hanger', `${spring}, rear hanger`, 'both', axles[axles.length - 1]! + halfSpringMm, { dropMm }]);
+  seeds.push([
+    'spring hanger',
+    `${spring}, rear hanger`,
+    'both',
+    axles[axles.length - 1]! + halfSpringMm,
+    { dropMm },
+  ]);
   return seeds;
 }
 
 export interface FamilyDefinition {
   readonly family: Family;
-  readonly typical: Pick<FamilyChoice, 'railShape' | 'lengthMm' | 'widthMm'> & { readonly firstMm: number; readonly wheelbaseMm: number; readonly rearAxles: number; readonly spreadMm: number };
+  readonly typical: Pick<FamilyChoice, 'railShape' | 'lengthMm' | 'widthMm'> & {
+    readonly firstMm: number;
+    readonly wheelbaseMm: number;
+    readonly rearAxles: number;
+    readonly spreadMm: number;
+  };
   /** What stands at the front: words for the form. */
   readonly first: 'axle' | 'coupler' | 'king pin';
   readonly build: (choice: FamilyChoice) => Frame;

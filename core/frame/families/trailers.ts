@@ -1,6 +1,18 @@
 import type { Frame, Member } from '../frame';
 import type { MemberShape } from '../shape';
-import { betweenMm, crossmember, inch, lineMember, marks, pair, planned, rearAxleMarks, rounded, type FamilyChoice, type FamilyDefinition } from './parts';
+import {
+  betweenMm,
+  crossmember,
+  inch,
+  lineMember,
+  marks,
+  pair,
+  planned,
+  rearAxleMarks,
+  rounded,
+  type FamilyChoice,
+  type FamilyDefinition,
+} from './parts';
 
 const every = (fromMm: number, toMm: number, aboutMm: number): number[] => {
   const gaps = Math.max(1, Math.round((toMm - fromMm) / aboutMm));
@@ -8,10 +20,24 @@ const every = (fromMm: number, toMm: number, aboutMm: number): number[] => {
 };
 
 /** From the outer edge of a beam in to its middle. */
-const beamY = (choice: FamilyChoice): number => choice.widthMm / 2 - (choice.railShape.kind === 'I' ? choice.railShape.flangeMm / 2 : choice.railShape.kind === 'built-up' ? Math.max(choice.railShape.topMm, choice.railShape.bottomMm) / 2 : choice.railShape.kind === 'box' ? choice.railShape.widthMm / 2 : choice.railShape.thicknessMm / 2);
+const beamY = (choice: FamilyChoice): number =>
+  choice.widthMm / 2 -
+  (choice.railShape.kind === 'I'
+    ? choice.railShape.flangeMm / 2
+    : choice.railShape.kind === 'built-up'
+      ? Math.max(choice.railShape.topMm, choice.railShape.bottomMm) / 2
+      : choice.railShape.kind === 'box'
+        ? choice.railShape.widthMm / 2
+        : choice.railShape.thicknessMm / 2);
 
 function beams(choice: FamilyChoice, startMm: number): Member[] {
-  return pair('rail', 'beam', () => ({ role: 'rail', shape: choice.railShape, steel: choice.steel, lengthMm: choice.lengthMm - startMm, ...(startMm > 0 && { startMm }) }));
+  return pair('rail', 'beam', () => ({
+    role: 'rail',
+    shape: choice.railShape,
+    steel: choice.steel,
+    lengthMm: choice.lengthMm - startMm,
+    ...(startMm > 0 && { startMm }),
+  }));
 }
 
 /** Beams, A-frame to the coupler, outriggers out to the walls, a box tube under the beam at the axles, tall hangers with stiffeners above. */
@@ -28,18 +54,68 @@ function beamTrailer(choice: FamilyChoice): Frame {
   const outriggers = every(startMm + inch(12), choice.lengthMm - inch(6), inch(48));
   const halfFloor = Math.min(1250, choice.widthMm / 2 + inch(14));
   const hangers = rearAxleMarks(plan, '', inch(13), hangerDrop);
-  const hangerStations = hangers.filter(([kind]) => kind === 'spring hanger').map(([, , , stationMm]) => stationMm);
+  const hangerStations = hangers
+    .filter(([kind]) => kind === 'spring hanger')
+    .map(([, , , stationMm]) => stationMm);
   return {
-    family: choice.family, lengthMm: choice.lengthMm, widthMm: choice.widthMm, datum: choice.datum,
+    family: choice.family,
+    lengthMm: choice.lengthMm,
+    widthMm: choice.widthMm,
+    datum: choice.datum,
     members: [
       ...beams(choice, startMm),
-      ...every(startMm + inch(2), choice.lengthMm - inch(4), inch(60)).map((atMm, k) => crossmember(choice, k + 1, atMm)),
-      ...pair('tongue', 'A-frame leg', (_, hand) => ({ role: 'tongue', shape: { kind: 'channel', depthMm: inch(5), flangeMm: inch(1.75), thicknessMm: inch(3 / 16) }, steel: choice.steel, line: { from: [plan.firstMm, hand * inch(1.5), 0], to: [startMm + inch(44), hand * y, 0] }, carries: ['hitch'], joint: 'flange' })),
-      ...outriggers.flatMap((x, k) => pair(`outrigger-#-${k + 1}`, `outrigger ${k + 1}`, (_, hand) => ({ role: 'outrigger', shape: { kind: 'channel', depthMm: inch(3), flangeMm: inch(1.5), thicknessMm: inch(1 / 8) }, steel: choice.steel, line: { from: [x, hand * y, depth / 4], to: [x, hand * halfFloor, depth / 4] }, carries: ['body'], hidden: ['top'] }))),
-      ...pair('axle-tube', 'tube over the axles', (_, hand) => ({ role: 'axle tube', shape: tube, steel: choice.steel, line: { from: [plan.rearMm - tubeHalf, hand * y, tubeZ], to: [plan.rearMm + tubeHalf, hand * y, tubeZ] }, carries: ['axle location'], hidden: ['top'] })),
-      ...hangerStations.flatMap((x, k) => pair(`stiffener-#-${k + 1}`, `stiffener ${k + 1}`, (_, hand) => ({ role: 'plate', shape: { kind: 'flat', depthMm: wall, thicknessMm: inch(3 / 16) }, steel: choice.steel, line: { from: [x, hand * y, -depth / 2], to: [x, hand * y, depth / 2] } }))),
+      ...every(startMm + inch(2), choice.lengthMm - inch(4), inch(60)).map((atMm, k) =>
+        crossmember(choice, k + 1, atMm),
+      ),
+      ...pair('tongue', 'A-frame leg', (_, hand) => ({
+        role: 'tongue',
+        shape: { kind: 'channel', depthMm: inch(5), flangeMm: inch(1.75), thicknessMm: inch(3 / 16) },
+        steel: choice.steel,
+        line: { from: [plan.firstMm, hand * inch(1.5), 0], to: [startMm + inch(44), hand * y, 0] },
+        carries: ['hitch'],
+        joint: 'flange',
+      })),
+      ...outriggers.flatMap((x, k) =>
+        pair(`outrigger-#-${k + 1}`, `outrigger ${k + 1}`, (_, hand) => ({
+          role: 'outrigger',
+          shape: { kind: 'channel', depthMm: inch(3), flangeMm: inch(1.5), thicknessMm: inch(1 / 8) },
+          steel: choice.steel,
+          line: { from: [x, hand * y, depth / 4], to: [x, hand * halfFloor, depth / 4] },
+          carries: ['body'],
+          hidden: ['top'],
+        })),
+      ),
+      ...pair('axle-tube', 'tube over the axles', (_, hand) => ({
+        role: 'axle tube',
+        shape: tube,
+        steel: choice.steel,
+        line: {
+          from: [plan.rearMm - tubeHalf, hand * y, tubeZ],
+          to: [plan.rearMm + tubeHalf, hand * y, tubeZ],
+        },
+        carries: ['axle location'],
+        hidden: ['top'],
+      })),
+      ...hangerStations.flatMap((x, k) =>
+        pair(`stiffener-#-${k + 1}`, `stiffener ${k + 1}`, (_, hand) => ({
+          role: 'plate',
+          shape: { kind: 'flat', depthMm: wall, thicknessMm: inch(3 / 16) },
+          steel: choice.steel,
+          line: { from: [x, hand * y, -depth / 2], to: [x, hand * y, depth / 2] },
+        })),
+      ),
     ],
-    landmarks: marks([['coupler', 'Coupler', 'both', plan.firstMm, { dropMm: inch(2) }], ...hangers, ['tank', 'Waste tank', 'left', plan.rearMm + inch(50)], ['line', 'Gas line', 'right', plan.rearMm], ['harness', 'Brake wiring', 'left', plan.rearMm], ['hitch', 'Rear carrier', 'both', choice.lengthMm - inch(4)]], choice.lengthMm),
+    landmarks: marks(
+      [
+        ['coupler', 'Coupler', 'both', plan.firstMm, { dropMm: inch(2) }],
+        ...hangers,
+        ['tank', 'Waste tank', 'left', plan.rearMm + inch(50)],
+        ['line', 'Gas line', 'right', plan.rearMm],
+        ['harness', 'Brake wiring', 'left', plan.rearMm],
+        ['hitch', 'Rear carrier', 'both', choice.lengthMm - inch(4)],
+      ],
+      choice.lengthMm,
+    ),
   };
 }
 
@@ -53,25 +129,85 @@ function gooseneck(choice: FamilyChoice): Frame {
   const deck: MemberShape = { kind: 'box', depthMm: inch(8), widthMm: inch(4), thicknessMm: inch(1 / 4) };
   const stud: MemberShape = { kind: 'box', depthMm: inch(2), widthMm: inch(2), thicknessMm: inch(1 / 8) };
   const deckStart = Math.max(0, plan.firstMm - inch(14));
-  const cross = (id: string, name: string, x: number, z: number) => lineMember(id, name, 'deck beam', deck, choice.steel, [x, -y, z], [x, y, z], { joint: 'web' });
+  const cross = (id: string, name: string, x: number, z: number) =>
+    lineMember(id, name, 'deck beam', deck, choice.steel, [x, -y, z], [x, y, z], { joint: 'web' });
   return {
-    family: choice.family, lengthMm: choice.lengthMm, widthMm: choice.widthMm, datum: choice.datum,
+    family: choice.family,
+    lengthMm: choice.lengthMm,
+    widthMm: choice.widthMm,
+    datum: choice.datum,
     members: [
       ...beams(choice, kneeMm),
-      ...every(kneeMm + inch(2), choice.lengthMm - inch(4), inch(64)).map((atMm, k) => crossmember(choice, k + 1, atMm)),
-      ...pair('deck', 'upper deck beam', (_, hand) => ({ role: 'deck beam', shape: deck, steel: choice.steel, line: { from: [deckStart, hand * y, deckZ], to: [kneeMm, hand * y, deckZ] }, carries: ['hitch', 'people'] })),
-      cross('deck-cross-1', 'Deck crossmember over the pin', plan.firstMm, deckZ), cross('deck-cross-2', 'Deck crossmember, middle', rounded((plan.firstMm + kneeMm) / 2), deckZ), cross('deck-cross-3', 'Deck crossmember over the front wall', kneeMm, deckZ),
-      lineMember('pin-box', 'Pin box', 'plate', { kind: 'box', depthMm: inch(10), widthMm: inch(10), thicknessMm: inch(1 / 4) }, choice.steel, [plan.firstMm, 0, deckZ - inch(14)], [plan.firstMm, 0, deckZ], { carries: ['hitch'] }),
-      ...pair('upright', 'upright behind the front wall', (_, hand) => ({ role: 'upright', shape: post, steel: choice.steel, line: { from: [kneeMm, hand * y, 0], to: [kneeMm, hand * y, deckZ] }, carries: ['hitch', 'people'], hidden: ['outer'] })),
-      ...pair('knee', 'knee brace', (_, hand) => ({ role: 'brace', shape: post, steel: choice.steel, line: { from: [kneeMm + inch(16), hand * y, 0], to: [kneeMm, hand * y, inch(16)] } })),
-      ...pair('stud-steel', 'steel wall stud', (_, hand) => ({ role: 'stud', shape: stud, steel: choice.steel, line: { from: [kneeMm, hand * y * 0.45, 0], to: [kneeMm, hand * y * 0.45, deckZ] }, hidden: ['outer', 'inner'] })),
-      ...pair('stud-aluminium', 'aluminium wall stud', (_, hand) => ({ role: 'stud', shape: stud, steel: 'aluminium-6061', line: { from: [kneeMm, hand * y * 0.15, 0], to: [kneeMm, hand * y * 0.15, deckZ] }, hidden: ['outer', 'inner'] })),
-      ...pair('leg', 'landing leg', (_, hand) => ({ role: 'leg', shape: { kind: 'box', depthMm: inch(3), widthMm: inch(3), thicknessMm: inch(3 / 16) }, steel: choice.steel, line: { from: [kneeMm + inch(4), hand * y, 0], to: [kneeMm + inch(4), hand * y, -inch(24)] } })),
+      ...every(kneeMm + inch(2), choice.lengthMm - inch(4), inch(64)).map((atMm, k) =>
+        crossmember(choice, k + 1, atMm),
+      ),
+      ...pair('deck', 'upper deck beam', (_, hand) => ({
+        role: 'deck beam',
+        shape: deck,
+        steel: choice.steel,
+        line: { from: [deckStart, hand * y, deckZ], to: [kneeMm, hand * y, deckZ] },
+        carries: ['hitch', 'people'],
+      })),
+      cross('deck-cross-1', 'Deck crossmember over the pin', plan.firstMm, deckZ),
+      cross('deck-cross-2', 'Deck crossmember, middle', rounded((plan.firstMm + kneeMm) / 2), deckZ),
+      cross('deck-cross-3', 'Deck crossmember over the front wall', kneeMm, deckZ),
+      lineMember(
+        'pin-box',
+        'Pin box',
+        'plate',
+        { kind: 'box', depthMm: inch(10), widthMm: inch(10), thicknessMm: inch(1 / 4) },
+        choice.steel,
+        [plan.firstMm, 0, deckZ - inch(14)],
+        [plan.firstMm, 0, deckZ],
+        { carries: ['hitch'] },
+      ),
+      ...pair('upright', 'upright behind the front wall', (_, hand) => ({
+        role: 'upright',
+        shape: post,
+        steel: choice.steel,
+        line: { from: [kneeMm, hand * y, 0], to: [kneeMm, hand * y, deckZ] },
+        carries: ['hitch', 'people'],
+        hidden: ['outer'],
+      })),
+      ...pair('knee', 'knee brace', (_, hand) => ({
+        role: 'brace',
+        shape: post,
+        steel: choice.steel,
+        line: { from: [kneeMm + inch(16), hand * y, 0], to: [kneeMm, hand * y, inch(16)] },
+      })),
+      ...pair('stud-steel', 'steel wall stud', (_, hand) => ({
+        role: 'stud',
+        shape: stud,
+        steel: choice.steel,
+        line: { from: [kneeMm, hand * y * 0.45, 0], to: [kneeMm, hand * y * 0.45, deckZ] },
+        hidden: ['outer', 'inner'],
+      })),
+      ...pair('stud-aluminium', 'aluminium wall stud', (_, hand) => ({
+        role: 'stud',
+        shape: stud,
+        steel: 'aluminium-6061',
+        line: { from: [kneeMm, hand * y * 0.15, 0], to: [kneeMm, hand * y * 0.15, deckZ] },
+        hidden: ['outer', 'inner'],
+      })),
+      ...pair('leg', 'landing leg', (_, hand) => ({
+        role: 'leg',
+        shape: { kind: 'box', depthMm: inch(3), widthMm: inch(3), thicknessMm: inch(3 / 16) },
+        steel: choice.steel,
+        line: { from: [kneeMm + inch(4), hand * y, 0], to: [kneeMm + inch(4), hand * y, -inch(24)] },
+      })),
     ],
-    landmarks: marks([
-      ['coupler', 'Pin', 'both', plan.firstMm, { dropMm: -(deckZ - inch(14)) }], ['joint', 'Knee: upper deck meets the front wall', 'both', kneeMm], ['landing leg', 'Landing legs', 'both', kneeMm + inch(4), { dropMm: inch(24) }],
-      ...rearAxleMarks(plan, '', inch(13), choice.railShape.depthMm / 2 + inch(8)), ['tank', 'Fresh-water tank', 'left', rounded((kneeMm + plan.rearMm) / 2)], ['line', 'Gas line', 'right', rounded((kneeMm + plan.rearMm) / 2)], ['harness', 'Wiring', 'left', kneeMm + inch(20)],
-    ], choice.lengthMm),
+    landmarks: marks(
+      [
+        ['coupler', 'Pin', 'both', plan.firstMm, { dropMm: -(deckZ - inch(14)) }],
+        ['joint', 'Knee: upper deck meets the front wall', 'both', kneeMm],
+        ['landing leg', 'Landing legs', 'both', kneeMm + inch(4), { dropMm: inch(24) }],
+        ...rearAxleMarks(plan, '', inch(13), choice.railShape.depthMm / 2 + inch(8)),
+        ['tank', 'Fresh-water tank', 'left', rounded((kneeMm + plan.rearMm) / 2)],
+        ['line', 'Gas line', 'right', rounded((kneeMm + plan.rearMm) / 2)],
+        ['harness', 'Wiring', 'left', kneeMm + inch(20)],
+      ],
+      choice.lengthMm,
+    ),
   };
 }
 
@@ -82,24 +218,138 @@ function semiTrailer(choice: FamilyChoice): Frame {
   const depth = choice.railShape.depthMm;
   const legMm = rounded(plan.firstMm + inch(100));
   const foot = -depth / 2 - inch(28);
-  const channel: MemberShape = { kind: 'channel', depthMm: inch(5), flangeMm: inch(1.75), thicknessMm: inch(1 / 4) };
-  const others = every(inch(2), choice.lengthMm - inch(2), inch(40)).filter((x) => Math.abs(x - plan.firstMm) > inch(14) && Math.abs(x - legMm) > inch(12));
+  const channel: MemberShape = {
+    kind: 'channel',
+    depthMm: inch(5),
+    flangeMm: inch(1.75),
+    thicknessMm: inch(1 / 4),
+  };
+  const others = every(inch(2), choice.lengthMm - inch(2), inch(40)).filter(
+    (x) => Math.abs(x - plan.firstMm) > inch(14) && Math.abs(x - legMm) > inch(12),
+  );
   return {
-    family: choice.family, lengthMm: choice.lengthMm, widthMm: choice.widthMm, datum: choice.datum,
+    family: choice.family,
+    lengthMm: choice.lengthMm,
+    widthMm: choice.widthMm,
+    datum: choice.datum,
     members: [
       ...beams(choice, 0),
-      ...[...others, legMm].sort((a, b) => a - b).map((atMm, k) => crossmember({ ...choice, railShape: { kind: 'channel', depthMm: inch(5.5), flangeMm: inch(2.5), thicknessMm: inch(3 / 16) } }, k + 1, atMm)).map((member) => ({ ...member, lengthMm: betweenMm(choice) })),
-      { ...crossmember(choice, 0, plan.firstMm), id: 'coupler-plate', name: 'Upper coupler plate', shape: { kind: 'box', depthMm: inch(4), widthMm: inch(30), thicknessMm: inch(5 / 16) }, carries: ['hitch'] },
-      ...pair('leg', 'landing-leg structure', (_, hand) => ({ role: 'leg', shape: channel, steel: choice.steel, line: { from: [legMm, hand * y, 0], to: [legMm, hand * y, foot] } })),
-      ...pair('leg-brace', 'landing-leg brace', (_, hand) => ({ role: 'brace', shape: { kind: 'angle', depthMm: inch(2.5), flangeMm: inch(2.5), thicknessMm: inch(1 / 4) }, steel: choice.steel, line: { from: [legMm + inch(30), hand * y, -depth / 4], to: [legMm, hand * y, foot + inch(8)] }, joint: 'pin' })),
-      lineMember('cross-shaft', 'Landing-leg cross shaft', 'brace', { kind: 'tube', depthMm: inch(1.5), thicknessMm: inch(3 / 16) }, choice.steel, [legMm, -y, foot + inch(12)], [legMm, y, foot + inch(12)]),
+      ...[...others, legMm]
+        .sort((a, b) => a - b)
+        .map((atMm, k) =>
+          crossmember(
+            {
+              ...choice,
+              railShape: {
+                kind: 'channel',
+                depthMm: inch(5.5),
+                flangeMm: inch(2.5),
+                thicknessMm: inch(3 / 16),
+              },
+            },
+            k + 1,
+            atMm,
+          ),
+        )
+        .map((member) => ({ ...member, lengthMm: betweenMm(choice) })),
+      {
+        ...crossmember(choice, 0, plan.firstMm),
+        id: 'coupler-plate',
+        name: 'Upper coupler plate',
+        shape: { kind: 'box', depthMm: inch(4), widthMm: inch(30), thicknessMm: inch(5 / 16) },
+        carries: ['hitch'],
+      },
+      ...pair('leg', 'landing-leg structure', (_, hand) => ({
+        role: 'leg',
+        shape: channel,
+        steel: choice.steel,
+        line: { from: [legMm, hand * y, 0], to: [legMm, hand * y, foot] },
+      })),
+      ...pair('leg-brace', 'landing-leg brace', (_, hand) => ({
+        role: 'brace',
+        shape: { kind: 'angle', depthMm: inch(2.5), flangeMm: inch(2.5), thicknessMm: inch(1 / 4) },
+        steel: choice.steel,
+        line: { from: [legMm + inch(30), hand * y, -depth / 4], to: [legMm, hand * y, foot + inch(8)] },
+        joint: 'pin',
+      })),
+      lineMember(
+        'cross-shaft',
+        'Landing-leg cross shaft',
+        'brace',
+        { kind: 'tube', depthMm: inch(1.5), thicknessMm: inch(3 / 16) },
+        choice.steel,
+        [legMm, -y, foot + inch(12)],
+        [legMm, y, foot + inch(12)],
+      ),
     ],
-    landmarks: marks([['coupler', 'King pin', 'both', plan.firstMm, { dropMm: depth / 2 }], ['landing leg', 'Landing legs', 'both', legMm, { dropMm: -foot }], ...rearAxleMarks(plan, '', inch(21), depth / 2 + inch(10)), ['line', 'Air lines', 'left', rounded(choice.lengthMm / 2)], ['harness', 'Lamp wiring', 'right', rounded(choice.lengthMm / 2)], ['spare carrier', 'Spare carrier', 'right', rounded(plan.rearMm - inch(90))]], choice.lengthMm),
+    landmarks: marks(
+      [
+        ['coupler', 'King pin', 'both', plan.firstMm, { dropMm: depth / 2 }],
+        ['landing leg', 'Landing legs', 'both', legMm, { dropMm: -foot }],
+        ...rearAxleMarks(plan, '', inch(21), depth / 2 + inch(10)),
+        ['line', 'Air lines', 'left', rounded(choice.lengthMm / 2)],
+        ['harness', 'Lamp wiring', 'right', rounded(choice.lengthMm / 2)],
+        ['spare carrier', 'Spare carrier', 'right', rounded(plan.rearMm - inch(90))],
+      ],
+      choice.lengthMm,
+    ),
   };
 }
 
-const I10: MemberShape = { kind: 'I', depthMm: inch(10), flangeMm: inch(4), thicknessMm: inch(0.16), flangeThicknessMm: inch(0.21) };
-export const beamTrailerFamily: FamilyDefinition = { family: 'I-beam trailer', typical: { railShape: I10, lengthMm: inch(336), widthMm: inch(72), firstMm: 0, wheelbaseMm: inch(214), rearAxles: 2, spreadMm: inch(33) }, first: 'coupler', build: beamTrailer };
-export const goosenecks: FamilyDefinition = { family: 'gooseneck trailer', typical: { railShape: I10, lengthMm: inch(400), widthMm: inch(72), firstMm: inch(16), wheelbaseMm: inch(270), rearAxles: 2, spreadMm: inch(34) }, first: 'king pin', build: gooseneck };
-export const semiTrailers: FamilyDefinition = { family: 'semi trailer', typical: { railShape: { kind: 'built-up', depthMm: inch(14), topMm: inch(5), bottomMm: inch(5), thicknessMm: inch(1 / 4), topThicknessMm: inch(1 / 2), bottomThicknessMm: inch(1 / 2) }, lengthMm: inch(480), widthMm: inch(43), firstMm: inch(36), wheelbaseMm: inch(360), rearAxles: 2, spreadMm: inch(49) }, first: 'king pin', build: semiTrailer };
-
+const I10: MemberShape = {
+  kind: 'I',
+  depthMm: inch(10),
+  flangeMm: inch(4),
+  thicknessMm: inch(0.16),
+  flangeThicknessMm: inch(0.21),
+};
+export const beamTrailerFamily: FamilyDefinition = {
+  family: 'I-beam trailer',
+  typical: {
+    railShape: I10,
+    lengthMm: inch(336),
+    widthMm: inch(72),
+    firstMm: 0,
+    wheelbaseMm: inch(214),
+    rearAxles: 2,
+    spreadMm: inch(33),
+  },
+  first: 'coupler',
+  build: beamTrailer,
+};
+export const goosenecks: FamilyDefinition = {
+  family: 'gooseneck trailer',
+  typical: {
+    railShape: I10,
+    lengthMm: inch(400),
+    widthMm: inch(72),
+    firstMm: inch(16),
+    wheelbaseMm: inch(270),
+    rearAxles: 2,
+    spreadMm: inch(34),
+  },
+  first: 'king pin',
+  build: gooseneck,
+};
+export const semiTrailers: FamilyDefinition = {
+  family: 'semi trailer',
+  typical: {
+    railShape: {
+      kind: 'built-up',
+      depthMm: inch(14),
+      topMm: inch(5),
+      bottomMm: inch(5),
+      thicknessMm: inch(1 / 4),
+      topThicknessMm: inch(1 / 2),
+      bottomThicknessMm: inch(1 / 2),
+    },
+    lengthMm: inch(480),
+    widthMm: inch(43),
+    firstMm: inch(36),
+    wheelbaseMm: inch(360),
+    rearAxles: 2,
+    spreadMm: inch(49),
+  },
+  first: 'king pin',
+  build: semiTrailer,
+};

@@ -1,6 +1,15 @@
 import type { Frame } from '../frame';
 import type { MemberShape } from '../shape';
-import { inch, lineMember, marks, pair, planned, rounded, type FamilyChoice, type FamilyDefinition } from './parts';
+import {
+  inch,
+  lineMember,
+  marks,
+  pair,
+  planned,
+  rounded,
+  type FamilyChoice,
+  type FamilyDefinition,
+} from './parts';
 
 /**
  * A unibody as a few closed sections: front rails, floor rails under the floor, rear rails, sills, the crossmembers that tie them, towers, axle
@@ -13,29 +22,118 @@ function unibody(choice: FamilyChoice): Frame {
   const railY = choice.widthMm / 2 - (rail.kind === 'box' ? rail.widthMm : rail.depthMm) / 2;
   const sillY = railY + inch(10);
   const [wallMm, backMm] = [rounded(plan.firstMm + inch(20)), rounded(plan.rearMm - inch(16))];
-  const hat: MemberShape = { kind: 'hat', depthMm: inch(2.5), widthMm: inch(3), lipMm: inch(0.75), thicknessMm: inch(0.0598) };
+  const hat: MemberShape = {
+    kind: 'hat',
+    depthMm: inch(2.5),
+    widthMm: inch(3),
+    lipMm: inch(0.75),
+    thicknessMm: inch(0.0598),
+  };
   const sill: MemberShape = { kind: 'box', depthMm: inch(4.5), widthMm: inch(3), thicknessMm: inch(0.0478) };
   const cross: MemberShape = { kind: 'box', depthMm: inch(3), widthMm: inch(3.5), thicknessMm: inch(0.0598) };
   const tower: MemberShape = { kind: 'tube', depthMm: inch(6), thicknessMm: inch(0.0747) };
-  const across = (id: string, name: string, x: number, y: number, more = {}) => lineMember(id, name, 'brace', cross, choice.steel, [x, -y, 0], [x, y, 0], more);
+  const across = (id: string, name: string, x: number, y: number, more = {}) =>
+    lineMember(id, name, 'brace', cross, choice.steel, [x, -y, 0], [x, y, 0], more);
   return {
-    family: choice.family, lengthMm: L, widthMm: choice.widthMm, datum: choice.datum,
+    family: choice.family,
+    lengthMm: L,
+    widthMm: choice.widthMm,
+    datum: choice.datum,
     members: [
-      ...pair('rail-#-front', 'front rail', () => ({ role: 'rail', shape: rail, steel: choice.steel, lengthMm: wallMm + inch(6), carries: ['axle location', 'steering'] })),
-      ...pair('rail-#-rear', 'rear rail', () => ({ role: 'rail', shape: rail, steel: choice.steel, startMm: backMm - rounded(inch(6)), lengthMm: L - backMm + rounded(inch(6)), carries: ['axle location'] })),
-      ...pair('floor-rail', 'floor rail', (_, hand) => ({ role: 'floor rail', shape: hat, steel: choice.steel, line: { from: [wallMm, hand * railY, 0], to: [backMm, hand * railY, 0] }, carries: ['people'], hidden: ['inner lip', 'outer lip'] })),
-      ...pair('sill', 'sill', (_, hand) => ({ role: 'sill', shape: sill, steel: choice.steel, line: { from: [wallMm, hand * sillY, 0], to: [backMm, hand * sillY, 0] }, carries: ['people'], hidden: ['inner'] })),
-      across('cross-front', 'Radiator crossmember', rounded(inch(6)), railY), across('cross-wall', 'Firewall crossmember', wallMm, sillY), across('cross-seat', 'Seat crossmember', rounded((wallMm + backMm) / 2), sillY, { carries: ['people'] }),
-      across('cross-rear', 'Rear seat crossmember', backMm, sillY, { carries: ['people'] }), across('carrier', 'Axle carrier floor', rounded(plan.rearMm), railY, { carries: ['axle location', 'spring seat'] }), across('cross-tail', 'Tail crossmember', L - rounded(inch(4)), railY),
-      ...pair('tower-#-front', 'front tower', (_, hand) => ({ role: 'tower', shape: tower, steel: choice.steel, line: { from: [plan.firstMm, hand * (railY + inch(1)), 0], to: [plan.firstMm, hand * (railY + inch(1)), inch(20)] }, carries: ['spring seat', 'shock'] })),
-      ...pair('tower-#-rear', 'rear tower', (_, hand) => ({ role: 'tower', shape: tower, steel: choice.steel, line: { from: [plan.rearMm, hand * (railY + inch(1)), 0], to: [plan.rearMm, hand * (railY + inch(1)), inch(14)] }, carries: ['spring seat', 'shock'] })),
+      ...pair('rail-#-front', 'front rail', () => ({
+        role: 'rail',
+        shape: rail,
+        steel: choice.steel,
+        lengthMm: wallMm + inch(6),
+        carries: ['axle location', 'steering'],
+      })),
+      ...pair('rail-#-rear', 'rear rail', () => ({
+        role: 'rail',
+        shape: rail,
+        steel: choice.steel,
+        startMm: backMm - rounded(inch(6)),
+        lengthMm: L - backMm + rounded(inch(6)),
+        carries: ['axle location'],
+      })),
+      ...pair('floor-rail', 'floor rail', (_, hand) => ({
+        role: 'floor rail',
+        shape: hat,
+        steel: choice.steel,
+        line: { from: [wallMm, hand * railY, 0], to: [backMm, hand * railY, 0] },
+        carries: ['people'],
+        hidden: ['inner lip', 'outer lip'],
+      })),
+      ...pair('sill', 'sill', (_, hand) => ({
+        role: 'sill',
+        shape: sill,
+        steel: choice.steel,
+        line: { from: [wallMm, hand * sillY, 0], to: [backMm, hand * sillY, 0] },
+        carries: ['people'],
+        hidden: ['inner'],
+      })),
+      across('cross-front', 'Radiator crossmember', rounded(inch(6)), railY),
+      across('cross-wall', 'Firewall crossmember', wallMm, sillY),
+      across('cross-seat', 'Seat crossmember', rounded((wallMm + backMm) / 2), sillY, {
+        carries: ['people'],
+      }),
+      across('cross-rear', 'Rear seat crossmember', backMm, sillY, { carries: ['people'] }),
+      across('carrier', 'Axle carrier floor', rounded(plan.rearMm), railY, {
+        carries: ['axle location', 'spring seat'],
+      }),
+      across('cross-tail', 'Tail crossmember', L - rounded(inch(4)), railY),
+      ...pair('tower-#-front', 'front tower', (_, hand) => ({
+        role: 'tower',
+        shape: tower,
+        steel: choice.steel,
+        line: {
+          from: [plan.firstMm, hand * (railY + inch(1)), 0],
+          to: [plan.firstMm, hand * (railY + inch(1)), inch(20)],
+        },
+        carries: ['spring seat', 'shock'],
+      })),
+      ...pair('tower-#-rear', 'rear tower', (_, hand) => ({
+        role: 'tower',
+        shape: tower,
+        steel: choice.steel,
+        line: {
+          from: [plan.rearMm, hand * (railY + inch(1)), 0],
+          to: [plan.rearMm, hand * (railY + inch(1)), inch(14)],
+        },
+        carries: ['spring seat', 'shock'],
+      })),
     ],
-    landmarks: marks([
-      ['axle', 'Front axle', 'both', plan.firstMm], ['steering gear', 'Steering rack', 'both', plan.firstMm + inch(6)], ['captive mount', 'Subframe mount, front', 'both', plan.firstMm - inch(10)], ['captive mount', 'Subframe mount, rear', 'both', plan.firstMm + inch(14)],
-      ['lift point', 'Jacking point, front', 'both', wallMm + inch(8)], ['lift point', 'Jacking point, rear', 'both', backMm - inch(8)], ['captive mount', 'Axle carrier mount', 'both', plan.rearMm - inch(8)], ['axle', 'Rear axle', 'both', plan.rearMm],
-      ['tank', 'Fuel tank', 'both', backMm - inch(14)], ['line', 'Brake line', 'left', rounded(L / 2)], ['harness', 'Floor harness', 'right', rounded(L / 2)], ['exhaust', 'Exhaust hanger', 'right', backMm], ['hitch', 'Tow eye', 'right', L - inch(4)],
-    ], L),
+    landmarks: marks(
+      [
+        ['axle', 'Front axle', 'both', plan.firstMm],
+        ['steering gear', 'Steering rack', 'both', plan.firstMm + inch(6)],
+        ['captive mount', 'Subframe mount, front', 'both', plan.firstMm - inch(10)],
+        ['captive mount', 'Subframe mount, rear', 'both', plan.firstMm + inch(14)],
+        ['lift point', 'Jacking point, front', 'both', wallMm + inch(8)],
+        ['lift point', 'Jacking point, rear', 'both', backMm - inch(8)],
+        ['captive mount', 'Axle carrier mount', 'both', plan.rearMm - inch(8)],
+        ['axle', 'Rear axle', 'both', plan.rearMm],
+        ['tank', 'Fuel tank', 'both', backMm - inch(14)],
+        ['line', 'Brake line', 'left', rounded(L / 2)],
+        ['harness', 'Floor harness', 'right', rounded(L / 2)],
+        ['exhaust', 'Exhaust hanger', 'right', backMm],
+        ['hitch', 'Tow eye', 'right', L - inch(4)],
+      ],
+      L,
+    ),
   };
 }
 
-export const unibodies: FamilyDefinition = { family: 'unibody', typical: { railShape: { kind: 'box', depthMm: inch(4), widthMm: inch(2.5), thicknessMm: inch(0.0747) }, lengthMm: inch(168), widthMm: inch(44), firstMm: inch(30), wheelbaseMm: inch(102), rearAxles: 1, spreadMm: inch(34) }, first: 'axle', build: unibody };
+export const unibodies: FamilyDefinition = {
+  family: 'unibody',
+  typical: {
+    railShape: { kind: 'box', depthMm: inch(4), widthMm: inch(2.5), thicknessMm: inch(0.0747) },
+    lengthMm: inch(168),
+    widthMm: inch(44),
+    firstMm: inch(30),
+    wheelbaseMm: inch(102),
+    rearAxles: 1,
+    spreadMm: inch(34),
+  },
+  first: 'axle',
+  build: unibody,
+};

@@ -21,8 +21,13 @@ export interface ElementFrame {
 }
 
 const subtract = (a: Vector3, b: Vector3): Vector3 => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
-export const plus = (a: Vector3, b: Vector3 | undefined): Vector3 => (b ? [a[0] + b[0], a[1] + b[1], a[2] + b[2]] : a);
-export const cross = (a: Vector3, b: Vector3): Vector3 => [a[1] * b[2] - a[2] * b[1], a[2] * b[0] - a[0] * b[2], a[0] * b[1] - a[1] * b[0]];
+export const plus = (a: Vector3, b: Vector3 | undefined): Vector3 =>
+  b ? [a[0] + b[0], a[1] + b[1], a[2] + b[2]] : a;
+export const cross = (a: Vector3, b: Vector3): Vector3 => [
+  a[1] * b[2] - a[2] * b[1],
+  a[2] * b[0] - a[0] * b[2],
+  a[0] * b[1] - a[1] * b[0],
+];
 const lengthOf = (a: Vector3): number => Math.sqrt(a[0] * a[0] + a[1] * a[1] + a[2] * a[2]);
 
 /** Length and axes of an element; a reason when it has none. */
@@ -41,14 +46,20 @@ export function elementFrame(nodes: readonly Vector3[], element: BeamElement): E
 }
 
 /** Stiffness on the element's own dof, 14 × 14 row-major. */
-export function ownStiffness(profile: BeamProfile, lengthMm: number, model: Pick<BeamModel, 'youngsMpa' | 'shearMpa' | 'shearDeforms'>): Float64Array {
+export function ownStiffness(
+  profile: BeamProfile,
+  lengthMm: number,
+  model: Pick<BeamModel, 'youngsMpa' | 'shearMpa' | 'shearDeforms'>,
+): Float64Array {
   const k = new Float64Array(SIZE * SIZE);
   const put = (row: number, column: number, value: number) => {
     k[row * SIZE + column]! += value;
     if (row !== column) k[column * SIZE + row]! += value;
   };
   const ea = (model.youngsMpa * profile.areaMm2) / lengthMm;
-  put(0, 0, ea); put(7, 7, ea); put(0, 7, -ea);
+  put(0, 0, ea);
+  put(7, 7, ea);
+  put(0, 7, -ea);
   addBending(put, profile, lengthMm, model);
   addTorsion(put, profile, lengthMm, model);
   return k;
@@ -57,63 +68,120 @@ export function ownStiffness(profile: BeamProfile, lengthMm: number, model: Pick
 type Put = (row: number, column: number, value: number) => void;
 
 /** Bending in both principal planes, turned back to y and z; shear flexibility is taken in each plane by itself. */
-function addBending(put: Put, profile: BeamProfile, L: number, { youngsMpa, shearMpa, shearDeforms }: Pick<BeamModel, 'youngsMpa' | 'shearMpa' | 'shearDeforms'>): void {
+function addBending(
+  put: Put,
+  profile: BeamProfile,
+  L: number,
+  { youngsMpa, shearMpa, shearDeforms }: Pick<BeamModel, 'youngsMpa' | 'shearMpa' | 'shearDeforms'>,
+): void {
   const { angleRad, iuuMm4, ivvMm4 } = principal(profile);
-  const cos = Math.cos(angleRad), sin = Math.sin(angleRad);
-  const flexible = (dy: number, dz: number) => (shearDeforms ? profile.shearYY * dy * dy + 2 * profile.shearYZ * dy * dz + profile.shearZZ * dz * dz : 0);
+  const cos = Math.cos(angleRad),
+    sin = Math.sin(angleRad);
+  const flexible = (dy: number, dz: number) =>
+    shearDeforms ? profile.shearYY * dy * dy + 2 * profile.shearYZ * dy * dz + profile.shearZZ * dz * dz : 0;
   // Plane of deflection along u = (cos, sin): fibres spread along u, iuu; and along v = (−sin, cos): ivv.
-  for (const [dy, dz, inertia] of [[cos, sin, iuuMm4], [-sin, cos, ivvMm4]] as const) {
+  for (const [dy, dz, inertia] of [
+    [cos, sin, iuuMm4],
+    [-sin, cos, ivvMm4],
+  ] as const) {
     const ei = youngsMpa * inertia;
     const phi = (12 * ei * flexible(dy, dz)) / (shearMpa * L * L);
     const base = ei / (L * L * L * (1 + phi));
     // Deflection d = v dy + w dz; slope of d as a turn: θz dy − θy dz.
-    const shape: readonly (readonly [number, number])[] = [[1, dy], [2, dz], [5, dy], [4, -dz], [8, dy], [9, dz], [12, dy], [11, -dz]];
+    const shape: readonly (readonly [number, number])[] = [
+      [1, dy],
+      [2, dz],
+      [5, dy],
+      [4, -dz],
+      [8, dy],
+      [9, dz],
+      [12, dy],
+      [11, -dz],
+    ];
     const plane = [
       [12, 6 * L, -12, 6 * L],
       [6 * L, (4 + phi) * L * L, -6 * L, (2 - phi) * L * L],
       [-12, -6 * L, 12, -6 * L],
       [6 * L, (2 - phi) * L * L, -6 * L, (4 + phi) * L * L],
     ] as const;
-    for (let a = 0; a < 8; a++) for (let b = a; b < 8; b++) {
-      const [rowDof, rowPart] = shape[a]!;
-      const [columnDof, columnPart] = shape[b]!;
-      put(rowDof, columnDof, base * plane[a >> 1]![b >> 1]! * rowPart * columnPart);
-    }
+    for (let a = 0; a < 8; a++)
+      for (let b = a; b < 8; b++) {
+        const [rowDof, rowPart] = shape[a]!;
+        const [columnDof, columnPart] = shape[b]!;
+        put(rowDof, columnDof, base * plane[a >> 1]![b >> 1]! * rowPart * columnPart);
+      }
   }
 }
 
 /** Below this k L the exact torsion matrix loses digits and the cubic one is as good. */
 const NEARLY_CUBIC = 0.05;
 
-function addTorsion(put: Put, { jMm4, cwMm6 }: BeamProfile, L: number, { youngsMpa, shearMpa }: Pick<BeamModel, 'youngsMpa' | 'shearMpa'>): void {
+function addTorsion(
+  put: Put,
+  { jMm4, cwMm6 }: BeamProfile,
+  L: number,
+  { youngsMpa, shearMpa }: Pick<BeamModel, 'youngsMpa' | 'shearMpa'>,
+): void {
   const gj = shearMpa * jMm4;
   if (!(cwMm6 > 0)) {
-    put(3, 3, gj / L); put(10, 10, gj / L); put(3, 10, -gj / L);
+    put(3, 3, gj / L);
+    put(10, 10, gj / L);
+    put(3, 10, -gj / L);
     return;
   }
   const { force, near, far, forceMoment } = torsionTerms(gj, youngsMpa * cwMm6, L);
-  put(3, 3, force); put(10, 10, force); put(3, 10, -force);
-  put(3, 6, forceMoment); put(3, 13, forceMoment); put(10, 6, -forceMoment); put(10, 13, -forceMoment);
-  put(6, 6, near); put(13, 13, near); put(6, 13, far);
+  put(3, 3, force);
+  put(10, 10, force);
+  put(3, 10, -force);
+  put(3, 6, forceMoment);
+  put(3, 13, forceMoment);
+  put(10, 6, -forceMoment);
+  put(10, 13, -forceMoment);
+  put(6, 6, near);
+  put(13, 13, near);
+  put(6, 13, far);
 }
 
 /** Terms of [θ₁ ψ₁ θ₂ ψ₂]: those of a beam under tension, with E Cw for its bending stiffness and G J for the tension. */
-function torsionTerms(gj: number, ecw: number, L: number): { force: number; forceMoment: number; near: number; far: number } {
+function torsionTerms(
+  gj: number,
+  ecw: number,
+  L: number,
+): { force: number; forceMoment: number; near: number; far: number } {
   const k = Math.sqrt(gj / ecw);
   const kl = k * L;
   if (kl < NEARLY_CUBIC) {
-    const b = ecw / (L * L * L), t = gj / (30 * L);
-    return { force: 12 * b + 36 * t, forceMoment: 6 * L * b + 3 * L * t, near: 4 * L * L * b + 4 * L * L * t, far: 2 * L * L * b - L * L * t };
+    const b = ecw / (L * L * L),
+      t = gj / (30 * L);
+    return {
+      force: 12 * b + 36 * t,
+      forceMoment: 6 * L * b + 3 * L * t,
+      near: 4 * L * L * b + 4 * L * L * t,
+      far: 2 * L * L * b - L * L * t,
+    };
   }
   // cosh and sinh over e^{kl}/2, so that a long slender length does not overflow
-  const fade = Math.exp(-2 * kl), top = Math.exp(-kl);
-  const c = 1 + fade, s = 1 - fade, one = 2 * top;
+  const fade = Math.exp(-2 * kl),
+    top = Math.exp(-kl);
+  const c = 1 + fade,
+    s = 1 - fade,
+    one = 2 * top;
   const d = 2 * one - 2 * c + kl * s;
-  return { force: (ecw * k * k * k * s) / d, forceMoment: (ecw * k * k * (c - one)) / d, near: (ecw * k * (kl * c - s)) / d, far: (ecw * k * (s - kl * one)) / d };
+  return {
+    force: (ecw * k * k * k * s) / d,
+    forceMoment: (ecw * k * k * (c - one)) / d,
+    near: (ecw * k * (kl * c - s)) / d,
+    far: (ecw * k * (s - kl * one)) / d,
+  };
 }
 
 /** Bimoment at both ends of a fixed length under an evenly spread torque of 1 N·mm/mm: L²/12 without St Venant stiffness. */
-export function fixedEndBimoment({ jMm4, cwMm6 }: BeamProfile, L: number, youngsMpa: number, shearMpa: number): number {
+export function fixedEndBimoment(
+  { jMm4, cwMm6 }: BeamProfile,
+  L: number,
+  youngsMpa: number,
+  shearMpa: number,
+): number {
   if (!(cwMm6 > 0)) return 0;
   const kSquared = (shearMpa * jMm4) / (youngsMpa * cwMm6);
   const half = (Math.sqrt(kSquared) * L) / 2;
@@ -124,7 +192,11 @@ export function fixedEndBimoment({ jMm4, cwMm6 }: BeamProfile, L: number, youngs
  * From an end's unknowns (3 displacements and 3 turns of the node in global axes, 1 warping) to the element's own seven, 7 × 7 row-major:
  * rigid offset, turn into local axes, then from R to centroid and shear centre.
  */
-export function endTransform(profile: BeamProfile, axes: Float64Array, offsetMm: Vector3 | undefined): Float64Array {
+export function endTransform(
+  profile: BeamProfile,
+  axes: Float64Array,
+  offsetMm: Vector3 | undefined,
+): Float64Array {
   const [yC, zC] = profile.centroid;
   const [yS, zS] = profile.shearCentre;
   // rows: own dof; columns: u v w θx θy θz ψ at R, local axes
@@ -141,7 +213,15 @@ export function endTransform(profile: BeamProfile, axes: Float64Array, offsetMm:
   const [rx, ry, rz] = offsetMm ?? [0, 0, 0];
   const out = new Float64Array(49);
   for (let row = 0; row < 7; row++) {
-    const [l0, l1, l2, l3, l4, l5, l6] = local[row]! as [number, number, number, number, number, number, number];
+    const [l0, l1, l2, l3, l4, l5, l6] = local[row]! as [
+      number,
+      number,
+      number,
+      number,
+      number,
+      number,
+      number,
+    ];
     for (let c = 0; c < 3; c++) {
       out[row * 7 + c] = l0 * axes[c]! + l1 * axes[3 + c]! + l2 * axes[6 + c]!;
       out[row * 7 + 3 + c] = l3 * axes[c]! + l4 * axes[3 + c]! + l5 * axes[6 + c]!;
@@ -157,7 +237,12 @@ export function endTransform(profile: BeamProfile, axes: Float64Array, offsetMm:
 }
 
 /** Lets go of released dof by eliminating them: the element follows them freely. Changes both arguments. A reason when it then has no stiffness there at all is left to the solver. */
-export function release(k: Float64Array, loads: readonly Float64Array[], from: Releases | undefined, to: Releases | undefined): void {
+export function release(
+  k: Float64Array,
+  loads: readonly Float64Array[],
+  from: Releases | undefined,
+  to: Releases | undefined,
+): void {
   const gone: number[] = [];
   from?.forEach((isOut, dof) => isOut && gone.push(dof));
   to?.forEach((isOut, dof) => isOut && gone.push(END + dof));
@@ -169,15 +254,24 @@ export function release(k: Float64Array, loads: readonly Float64Array[], from: R
       for (let row = 0; row < SIZE; row++) load[row]! -= k[row * SIZE + dof]! * share;
     }
     const column = Float64Array.from({ length: SIZE }, (_, row) => k[row * SIZE + dof]!);
-    for (let row = 0; row < SIZE; row++) for (let c = 0; c < SIZE; c++) k[row * SIZE + c]! -= (column[row]! * column[c]!) / pivot;
+    for (let row = 0; row < SIZE; row++)
+      for (let c = 0; c < SIZE; c++) k[row * SIZE + c]! -= (column[row]! * column[c]!) / pivot;
     for (let row = 0; row < SIZE; row++) k[row * SIZE + dof] = k[dof * SIZE + row] = 0;
   }
 }
 
 /** Consistent end loads on the element's own dof for an evenly spread load. */
-export function ownLineLoad(profile: BeamProfile, frame: ElementFrame, load: LineLoad, model: Pick<BeamModel, 'youngsMpa' | 'shearMpa'>): Float64Array {
+export function ownLineLoad(
+  profile: BeamProfile,
+  frame: ElementFrame,
+  load: LineLoad,
+  model: Pick<BeamModel, 'youngsMpa' | 'shearMpa'>,
+): Float64Array {
   const { lengthMm: L, axes } = frame;
-  const along = (row: number) => load.perMmN[0] * axes[3 * row]! + load.perMmN[1] * axes[3 * row + 1]! + load.perMmN[2] * axes[3 * row + 2]!;
+  const along = (row: number) =>
+    load.perMmN[0] * axes[3 * row]! +
+    load.perMmN[1] * axes[3 * row + 1]! +
+    load.perMmN[2] * axes[3 * row + 2]!;
   const [qx, qy, qz] = [along(0), along(1), along(2)];
   const [yLine, zLine] = load.lineYz ?? profile.centroid;
   const [yS, zS] = profile.shearCentre;
@@ -186,7 +280,10 @@ export function ownLineLoad(profile: BeamProfile, frame: ElementFrame, load: Lin
   const f = new Float64Array(SIZE);
   const bimoment = torque * fixedEndBimoment(profile, L, model.youngsMpa, model.shearMpa);
   const [bendY, bendZ] = [(zLine - zC) * qx, -(yLine - yC) * qx];
-  for (const [at, sign] of [[0, 1], [END, -1]] as const) {
+  for (const [at, sign] of [
+    [0, 1],
+    [END, -1],
+  ] as const) {
     f[at] = (qx * L) / 2;
     f[at + 1] = (qy * L) / 2;
     f[at + 2] = (qz * L) / 2;

@@ -10,4 +10,5 @@
  * flange strip, times depth²/2 for the two. The 1.5 is fitted to shell models of six-rung ladders (crossmember half and three quarters of
  * the rail's depth): stiffness in twist −8 to +6 %, flange stress 1.4 to 1.8 times the shells' (checks/outside/shells.test.ts).
  */
-export const webTieStiffness = (youngsMpa: number, webMm: number, crossDepthMm: number): number => (1.5 * youngsMpa * webMm ** 3 * crossDepthMm ** 2) / 2;
+export const webTieStiffness = (youngsMpa: number, webMm: number, crossDepthMm: number): number =>
+  (1.5 * youngsMpa * webMm ** 3 * crossDepthMm ** 2) / 2;

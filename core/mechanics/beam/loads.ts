@@ -1,48 +1,84 @@
 import { cross, END, ownLineLoad, ownStiffness, plus, release, SIZE } from './element';
-import { ON_REFERENCE, type BeamModel, type LineLoad, type LoadCase, type NodeLoad, type Vector3 } from './model';
+import {
+  ON_REFERENCE,
+  type BeamModel,
+  type LineLoad,
+  type LoadCase,
+  type NodeLoad,
+  type Vector3,
+} from './model';
 import type { Numbering, Prepared, UnitLoads } from './prepared';
 
-const areNumbers = (vector: readonly number[] | undefined): boolean => vector === undefined || vector.every((value) => Number.isFinite(value));
+const areNumbers = (vector: readonly number[] | undefined): boolean =>
+  vector === undefined || vector.every((value) => Number.isFinite(value));
 
 /** What is wrong with a case's loads, if anything. */
 export function badLoad(model: BeamModel, load: LoadCase): string | undefined {
   for (const { node, forceN, momentNmm, offsetMm } of load.nodeLoads) {
     if (!model.nodes[node]) return `a load on node ${node}, which does not exist`;
-    if (!(areNumbers(forceN) && areNumbers(momentNmm) && areNumbers(offsetMm))) return `a load on node ${node} that is no number`;
+    if (!(areNumbers(forceN) && areNumbers(momentNmm) && areNumbers(offsetMm)))
+      return `a load on node ${node} that is no number`;
   }
   for (const { element, perMmN } of load.lineLoads) {
     if (!model.elements[element]) return `a load on element ${element}, which does not exist`;
-    if (!(Number.isFinite(perMmN[0]) && Number.isFinite(perMmN[1]) && Number.isFinite(perMmN[2]))) return `a load on element ${model.elements[element].id} that is no number`;
+    if (!(Number.isFinite(perMmN[0]) && Number.isFinite(perMmN[1]) && Number.isFinite(perMmN[2])))
+      return `a load on element ${model.elements[element].id} that is no number`;
   }
   return undefined;
 }
 
-const AXES: readonly Vector3[] = [[1, 0, 0], [0, 1, 0], [0, 0, 1]];
+const AXES: readonly Vector3[] = [
+  [1, 0, 0],
+  [0, 1, 0],
+  [0, 0, 1],
+];
 
 /** End loads of a load spread over an element: its own dof, and those the model knows. */
-function endLoads(model: BeamModel, { element, frame, turn, warpRatio }: Prepared, line: LineLoad): readonly [Float64Array, Float64Array] {
+function endLoads(
+  model: BeamModel,
+  { element, frame, turn, warpRatio }: Prepared,
+  line: LineLoad,
+): readonly [Float64Array, Float64Array] {
   const own = ownLineLoad(element.profile, frame, line, model);
-  if (element.from.released || element.to.released) release(ownStiffness(element.profile, frame.lengthMm, model), [own], element.from.released, element.to.released);
+  if (element.from.released || element.to.released)
+    release(
+      ownStiffness(element.profile, frame.lengthMm, model),
+      [own],
+      element.from.released,
+      element.to.released,
+    );
   const onUnknowns = new Float64Array(SIZE);
-  for (let e = 0; e < 2; e++) for (let c = 0; c < END; c++) {
-    let sum = 0;
-    for (let m = 0; m < END; m++) sum += turn[e]![m * 7 + c]! * own[e * END + m]!;
-    onUnknowns[e * END + c] = c === 6 ? sum * warpRatio[e]! : sum;
-  }
+  for (let e = 0; e < 2; e++)
+    for (let c = 0; c < END; c++) {
+      let sum = 0;
+      for (let m = 0; m < END; m++) sum += turn[e]![m * 7 + c]! * own[e * END + m]!;
+      onUnknowns[e * END + c] = c === 6 ? sum * warpRatio[e]! : sum;
+    }
   return [own, onUnknowns];
 }
 
 /** The two lines that nearly every load lies on are worked out once for all cases; none for a line of its own. */
 function unitLoads(model: BeamModel, one: Prepared, { element, lineYz }: LineLoad): UnitLoads | undefined {
-  const make = () => AXES.map((perMmN) => endLoads(model, one, { element, perMmN, ...(lineYz && { lineYz }) }));
+  const make = () =>
+    AXES.map((perMmN) => endLoads(model, one, { element, perMmN, ...(lineYz && { lineYz }) }));
   if (!lineYz) return (one.onCentroid ??= make());
   return lineYz === ON_REFERENCE ? (one.onReference ??= make()) : undefined;
 }
 
 /** Own end loads of every loaded element; what they put on the model's unknowns is added to `f`. */
-export function lineLoadsOf(model: BeamModel, prepared: readonly Prepared[], load: LoadCase, f: Float64Array): (Float64Array | undefined)[] {
+export function lineLoadsOf(
+  model: BeamModel,
+  prepared: readonly Prepared[],
+  load: LoadCase,
+  f: Float64Array,
+): (Float64Array | undefined)[] {
   const sums: (Float64Array | undefined)[] = [];
-  const add = ({ unknowns }: Prepared, into: Float64Array, [own, onUnknowns]: readonly [Float64Array, Float64Array], times: number) => {
+  const add = (
+    { unknowns }: Prepared,
+    into: Float64Array,
+    [own, onUnknowns]: readonly [Float64Array, Float64Array],
+    times: number,
+  ) => {
     for (let k = 0; k < SIZE; k++) {
       into[k]! += times * own[k]!;
       const at = unknowns[k]!;
@@ -54,7 +90,9 @@ export function lineLoadsOf(model: BeamModel, prepared: readonly Prepared[], loa
     const into = (sums[line.element] ??= new Float64Array(SIZE));
     const units = unitLoads(model, one, line);
     if (!units) add(one, into, endLoads(model, one, line), 1);
-    else for (let axis = 0; axis < 3; axis++) if (line.perMmN[axis]! !== 0) add(one, into, units[axis]!, line.perMmN[axis]!);
+    else
+      for (let axis = 0; axis < 3; axis++)
+        if (line.perMmN[axis]! !== 0) add(one, into, units[axis]!, line.perMmN[axis]!);
   }
   return sums;
 }
@@ -71,5 +109,5 @@ export function addNodeLoads(numbering: Numbering, load: LoadCase, f: Float64Arr
 }
 
 /** Moment of a load about its node. */
-export const momentOnNode = ({ forceN, momentNmm, offsetMm }: NodeLoad): Vector3 => plus(offsetMm ? cross(offsetMm, forceN) : [0, 0, 0], momentNmm);
-
+export const momentOnNode = ({ forceN, momentNmm, offsetMm }: NodeLoad): Vector3 =>
+  plus(offsetMm ? cross(offsetMm, forceN) : [0, 0, 0], momentNmm);

@@ -11,7 +11,10 @@ export const NODE_DOF = 6;
  * and the same (`node` with the member's own key), a crossmember's end is `fixed` on a web, or follows the flange it is welded to:
  * `ratio` times the rail's own unknown.
  */
-export type EndWarping = { readonly kind: 'fixed' } | { readonly kind: 'free' } | { readonly kind: 'shared'; readonly key: string; readonly ratio: number };
+export type EndWarping =
+  | { readonly kind: 'fixed' }
+  | { readonly kind: 'free' }
+  | { readonly kind: 'shared'; readonly key: string; readonly ratio: number };
 
 /** Which of an element end's six local dof are let go (a pin, a slide): along x, y, z, about x, y, z. */
 export type Releases = readonly [boolean, boolean, boolean, boolean, boolean, boolean];
@@ -42,7 +45,11 @@ export interface Support {
 }
 
 /** Two members' warping at one node, tied by something that gives: a rail's web between its own flange and a crossmember's. N·mm² a unit of warping (1/mm). */
-export interface WarpTie { readonly node: number; readonly keys: readonly [string, string]; readonly stiffness: number }
+export interface WarpTie {
+  readonly node: number;
+  readonly keys: readonly [string, string];
+  readonly stiffness: number;
+}
 
 export interface BeamModel {
   readonly nodes: readonly Vector3[];
@@ -56,15 +63,28 @@ export interface BeamModel {
 }
 
 /** A force and moment on a node, or on a point rigidly out from it; global axes. */
-export interface NodeLoad { readonly node: number; readonly forceN: Vector3; readonly momentNmm?: Vector3; readonly offsetMm?: Vector3 }
+export interface NodeLoad {
+  readonly node: number;
+  readonly forceN: Vector3;
+  readonly momentNmm?: Vector3;
+  readonly offsetMm?: Vector3;
+}
 
 /** The line of reference points itself: a load that sits on the web of a channel. */
 export const ON_REFERENCE: readonly [number, number] = [0, 0];
 
 /** A load spread evenly over an element's length, N/mm in global axes, on a line at local (y, z) from R. Left out: on the centroid. */
-export interface LineLoad { readonly element: number; readonly perMmN: Vector3; readonly lineYz?: readonly [number, number] }
+export interface LineLoad {
+  readonly element: number;
+  readonly perMmN: Vector3;
+  readonly lineYz?: readonly [number, number];
+}
 
-export interface LoadCase { readonly id: string; readonly nodeLoads: readonly NodeLoad[]; readonly lineLoads: readonly LineLoad[] }
+export interface LoadCase {
+  readonly id: string;
+  readonly nodeLoads: readonly NodeLoad[];
+  readonly lineLoads: readonly LineLoad[];
+}
 
 /** Inner forces at an element's end, local axes, on its own centroid and shear centre. */
 export interface EndForces {
@@ -95,11 +115,19 @@ export interface CaseResult {
   readonly equilibriumError: number;
 }
 
-export type Solved = { readonly ok: true; readonly cases: readonly CaseResult[] } | { readonly ok: false; readonly reason: Unsolvable };
+export type Solved =
+  | { readonly ok: true; readonly cases: readonly CaseResult[] }
+  | { readonly ok: false; readonly reason: Unsolvable };
 
 /** Why there is no answer: never numbers from a frame that can move. `at` is where it moves most, `along` which way. */
 export type Unsolvable =
   | { readonly kind: 'no supports' }
-  | { readonly kind: 'mechanism'; readonly node: number; readonly at: Vector3; readonly along: 'x' | 'y' | 'z' | 'about x' | 'about y' | 'about z'; readonly moving: readonly number[] }
+  | {
+      readonly kind: 'mechanism';
+      readonly node: number;
+      readonly at: Vector3;
+      readonly along: 'x' | 'y' | 'z' | 'about x' | 'about y' | 'about z';
+      readonly moving: readonly number[];
+    }
   | { readonly kind: 'bad element'; readonly element: number; readonly id: string; readonly why: string }
   | { readonly kind: 'bad load'; readonly caseId: string; readonly why: string };

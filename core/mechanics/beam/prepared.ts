@@ -1,4 +1,13 @@
-import { elementFrame, END, endTransform, ownStiffness, plus, release, SIZE, type ElementFrame } from './element';
+import {
+  elementFrame,
+  END,
+  endTransform,
+  ownStiffness,
+  plus,
+  release,
+  SIZE,
+  type ElementFrame,
+} from './element';
 import { NODE_DOF, type BeamElement, type BeamModel, type ElementEnd, type Vector3 } from './model';
 import { nodeOrder } from './skyline';
 
@@ -32,7 +41,8 @@ export interface Numbering {
   readonly warp: ReadonlyMap<string, number>;
 }
 
-const warpKey = (end: ElementEnd): string | undefined => (end.warping.kind === 'shared' ? `${end.node}:${end.warping.key}` : undefined);
+const warpKey = (end: ElementEnd): string | undefined =>
+  end.warping.kind === 'shared' ? `${end.node}:${end.warping.key}` : undefined;
 
 /** Unknowns in an order that keeps neighbours close; every node's six, then its members' warpings. */
 export function numberUnknowns({ nodes, elements }: BeamModel): Numbering {
@@ -65,19 +75,33 @@ export function prepare(model: BeamModel, element: BeamElement, numbering: Numbe
   const frame = elementFrame(model.nodes, element);
   if (typeof frame === 'string') return frame;
   const { profile } = element;
-  if (!(profile.areaMm2 > 0 && profile.iyyMm4 > 0 && profile.izzMm4 > 0 && profile.jMm4 > 0)) return 'a section without metal';
+  if (!(profile.areaMm2 > 0 && profile.iyyMm4 > 0 && profile.izzMm4 > 0 && profile.jMm4 > 0))
+    return 'a section without metal';
   const own = ownStiffness(profile, frame.lengthMm, model);
   release(own, [], element.from.released, element.to.released);
-  for (const [end, at] of [[element.from, 6], [element.to, END + 6]] as const) if (end.warping.kind === 'free' && own[at * SIZE + at]! > 0) letGo(own, at);
-  const turn = [endTransform(profile, frame.axes, element.from.offsetMm), endTransform(profile, frame.axes, element.to.offsetMm)] as const;
-  const warpRatio = [element.from, element.to].map((end) => (end.warping.kind === 'shared' ? end.warping.ratio : 0)) as [number, number];
+  for (const [end, at] of [
+    [element.from, 6],
+    [element.to, END + 6],
+  ] as const)
+    if (end.warping.kind === 'free' && own[at * SIZE + at]! > 0) letGo(own, at);
+  const turn = [
+    endTransform(profile, frame.axes, element.from.offsetMm),
+    endTransform(profile, frame.axes, element.to.offsetMm),
+  ] as const;
+  const warpRatio = [element.from, element.to].map((end) =>
+    end.warping.kind === 'shared' ? end.warping.ratio : 0,
+  ) as [number, number];
   const unknowns = new Int32Array(SIZE);
   for (const [half, end] of [element.from, element.to].entries()) {
-    for (let dof = 0; dof < NODE_DOF; dof++) unknowns[half * END + dof] = numbering.nodeStart[end.node]! + dof;
+    for (let dof = 0; dof < NODE_DOF; dof++)
+      unknowns[half * END + dof] = numbering.nodeStart[end.node]! + dof;
     const key = warpKey(end);
     unknowns[half * END + 6] = key === undefined ? -1 : numbering.warp.get(key)!;
   }
-  const [a, b] = [plus(model.nodes[element.from.node]!, element.from.offsetMm), plus(model.nodes[element.to.node]!, element.to.offsetMm)];
+  const [a, b] = [
+    plus(model.nodes[element.from.node]!, element.from.offsetMm),
+    plus(model.nodes[element.to.node]!, element.to.offsetMm),
+  ];
   const middle: Vector3 = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2, (a[2] + b[2]) / 2];
   return { element, frame, middle, turn, unknowns, warpRatio, ...turned(own, turn, warpRatio) };
 }
@@ -85,30 +109,36 @@ export function prepare(model: BeamModel, element: BeamElement, numbering: Numbe
 function letGo(own: Float64Array, dof: number): void {
   const column = Float64Array.from({ length: SIZE }, (_, row) => own[row * SIZE + dof]!);
   const pivot = column[dof]!;
-  for (let row = 0; row < SIZE; row++) for (let c = 0; c < SIZE; c++) own[row * SIZE + c]! -= (column[row]! * column[c]!) / pivot;
+  for (let row = 0; row < SIZE; row++)
+    for (let c = 0; c < SIZE; c++) own[row * SIZE + c]! -= (column[row]! * column[c]!) / pivot;
   for (let row = 0; row < SIZE; row++) own[row * SIZE + dof] = own[dof * SIZE + row] = 0;
 }
 
 /** K T and Tᵀ K T, end by end; the warping column takes its ratio. */
-function turned(own: Float64Array, turn: readonly [Float64Array, Float64Array], ratio: readonly [number, number]): { forces: Float64Array; stiffness: Float64Array } {
+function turned(
+  own: Float64Array,
+  turn: readonly [Float64Array, Float64Array],
+  ratio: readonly [number, number],
+): { forces: Float64Array; stiffness: Float64Array } {
   const forces = new Float64Array(SIZE * SIZE);
   for (let e = 0; e < 2; e++) {
     const t = turn[e]!;
-    for (let row = 0; row < SIZE; row++) for (let c = 0; c < END; c++) {
-      let sum = 0;
-      for (let m = 0; m < END; m++) sum += own[row * SIZE + e * END + m]! * t[m * 7 + c]!;
-      forces[row * SIZE + e * END + c] = c === 6 ? sum * ratio[e]! : sum;
-    }
+    for (let row = 0; row < SIZE; row++)
+      for (let c = 0; c < END; c++) {
+        let sum = 0;
+        for (let m = 0; m < END; m++) sum += own[row * SIZE + e * END + m]! * t[m * 7 + c]!;
+        forces[row * SIZE + e * END + c] = c === 6 ? sum * ratio[e]! : sum;
+      }
   }
   const stiffness = new Float64Array(SIZE * SIZE);
   for (let e = 0; e < 2; e++) {
     const t = turn[e]!;
-    for (let r = 0; r < END; r++) for (let c = e * END + r; c < SIZE; c++) {
-      let sum = 0;
-      for (let m = 0; m < END; m++) sum += t[m * 7 + r]! * forces[(e * END + m) * SIZE + c]!;
-      stiffness[(e * END + r) * SIZE + c] = r === 6 ? sum * ratio[e]! : sum;
-    }
+    for (let r = 0; r < END; r++)
+      for (let c = e * END + r; c < SIZE; c++) {
+        let sum = 0;
+        for (let m = 0; m < END; m++) sum += t[m * 7 + r]! * forces[(e * END + m) * SIZE + c]!;
+        stiffness[(e * END + r) * SIZE + c] = r === 6 ? sum * ratio[e]! : sum;
+      }
   }
   return { forces, stiffness };
 }
-

@@ -28,7 +28,11 @@ export interface BeamProfile {
 }
 
 /** How a section is put into a member: its point (x, y) that becomes R, and whether its x axis is turned round (the right-hand rail). */
-export interface Seat { readonly xMm: number; readonly yMm: number; readonly mirrored: boolean }
+export interface Seat {
+  readonly xMm: number;
+  readonly yMm: number;
+  readonly mirrored: boolean;
+}
 
 /**
  * A thin-walled section as a beam profile. `warps` false leaves warping out (closed sections; comparison).
@@ -41,13 +45,21 @@ export function beamProfile(section: Section, seat: Seat, warps: boolean): BeamP
   const hand = seat.mirrored ? -1 : 1;
   const warp = warping(section);
   // Angles, tees and flats do not warp in their midline: what rounding leaves of Cw is none.
-  const stiffens = warps && warp !== undefined && warp.cwMm6 > 1e-6 * ((properties.ixMm4 + properties.iyMm4) ** 2 / properties.areaMm2);
+  const stiffens =
+    warps &&
+    warp !== undefined &&
+    warp.cwMm6 > 1e-6 * ((properties.ixMm4 + properties.iyMm4) ** 2 / properties.areaMm2);
   const centroid = [hand * (properties.centroidXMm - seat.xMm), properties.centroidYMm - seat.yMm] as const;
   return {
-    areaMm2: properties.areaMm2, iyyMm4: properties.iyMm4, izzMm4: properties.ixMm4, iyzMm4: hand * properties.ixyMm4,
+    areaMm2: properties.areaMm2,
+    iyyMm4: properties.iyMm4,
+    izzMm4: properties.ixMm4,
+    iyzMm4: hand * properties.ixyMm4,
     jMm4: properties.jMm4,
     cwMm6: stiffens ? warp.cwMm6 : 0,
-    shearYY: warp?.shearXX ?? 0, shearZZ: warp?.shearYY ?? 0, shearYZ: hand * (warp?.shearXY ?? 0),
+    shearYY: warp?.shearXX ?? 0,
+    shearZZ: warp?.shearYY ?? 0,
+    shearYZ: hand * (warp?.shearXY ?? 0),
     centroid,
     shearCentre: warp ? [hand * (warp.xMm - seat.xMm), warp.yMm - seat.yMm] : centroid,
     omegaAtR: stiffens ? hand * omegaAt(section, warp.omegaMm2, seat.xMm, seat.yMm) : 0,
@@ -55,14 +67,33 @@ export function beamProfile(section: Section, seat: Seat, warps: boolean): BeamP
 }
 
 /** A profile known by its figures alone, centroid and shear centre on R: tubes of a chassis leg, an axle, a leaf spring. */
-export const plainProfile = (figures: Pick<BeamProfile, 'areaMm2' | 'iyyMm4' | 'izzMm4' | 'jMm4'>): BeamProfile =>
-  ({ ...figures, iyzMm4: 0, cwMm6: 0, shearYY: 0, shearZZ: 0, shearYZ: 0, centroid: [0, 0], shearCentre: [0, 0], omegaAtR: 0 });
+export const plainProfile = (
+  figures: Pick<BeamProfile, 'areaMm2' | 'iyyMm4' | 'izzMm4' | 'jMm4'>,
+): BeamProfile => ({
+  ...figures,
+  iyzMm4: 0,
+  cwMm6: 0,
+  shearYY: 0,
+  shearZZ: 0,
+  shearYZ: 0,
+  centroid: [0, 0],
+  shearCentre: [0, 0],
+  omegaAtR: 0,
+});
 
 /** 2 × 2 principal angle: from y to the axis about which the section bends stiffest in the y direction's plane. */
-export function principal({ iyyMm4, izzMm4, iyzMm4 }: BeamProfile): { angleRad: number; iuuMm4: number; ivvMm4: number } {
+export function principal({ iyyMm4, izzMm4, iyzMm4 }: BeamProfile): {
+  angleRad: number;
+  iuuMm4: number;
+  ivvMm4: number;
+} {
   const mean = (iyyMm4 + izzMm4) / 2;
   const half = (iyyMm4 - izzMm4) / 2;
   const radius = Math.sqrt(half * half + iyzMm4 * iyzMm4);
   if (radius < 1e-12 * mean) return { angleRad: 0, iuuMm4: mean, ivvMm4: mean };
-  return { angleRad: 0.5 * Math.atan2(2 * iyzMm4, iyyMm4 - izzMm4), iuuMm4: mean + radius, ivvMm4: mean - radius };
+  return {
+    angleRad: 0.5 * Math.atan2(2 * iyzMm4, iyyMm4 - izzMm4),
+    iuuMm4: mean + radius,
+    ivvMm4: mean - radius,
+  };
 }

@@ -1,23 +1,49 @@
 import { cross, END, plus, SIZE } from './element';
 import { momentOnNode } from './loads';
-import { NODE_DOF, type BeamModel, type CaseResult, type EndForces, type LoadCase, type Support, type Vector3 } from './model';
+import {
+  NODE_DOF,
+  type BeamModel,
+  type CaseResult,
+  type EndForces,
+  type LoadCase,
+  type Support,
+  type Vector3,
+} from './model';
 import type { Numbering, Prepared } from './prepared';
 import { multiply, type Skyline } from './skyline';
 
 /** A hold that never gives: so stiff that the frame cannot tell. Out on an offset it couples move and turn, where a stiffer one would cost digits. */
-export const held = (k: number, stiffest: number, isOffset: boolean): number => (k === Infinity ? stiffest * (isOffset ? 1e6 : 1e10) : k);
+export const held = (k: number, stiffest: number, isOffset: boolean): number =>
+  k === Infinity ? stiffest * (isOffset ? 1e6 : 1e10) : k;
 
 /** The model's largest extent, mm: what turns are weighed against moves with. */
 export function characteristicLength({ nodes }: BeamModel): number {
-  const span = (axis: 0 | 1 | 2) => Math.max(...nodes.map((node) => node[axis])) - Math.min(...nodes.map((node) => node[axis]));
+  const span = (axis: 0 | 1 | 2) =>
+    Math.max(...nodes.map((node) => node[axis])) - Math.min(...nodes.map((node) => node[axis]));
   return Math.max(span(0), span(1), span(2), 1);
 }
 
 /** Displacements, end forces, reactions, and how well they balance. */
-export function recovered(model: BeamModel, numbering: Numbering, prepared: readonly Prepared[], ownLoads: readonly (Float64Array | undefined)[], load: LoadCase, f: Float64Array, u: Float64Array, matrix: Skyline, stiffest: number): CaseResult {
+export function recovered(
+  model: BeamModel,
+  numbering: Numbering,
+  prepared: readonly Prepared[],
+  ownLoads: readonly (Float64Array | undefined)[],
+  load: LoadCase,
+  f: Float64Array,
+  u: Float64Array,
+  matrix: Skyline,
+  stiffest: number,
+): CaseResult {
   const displacements = new Float64Array(model.nodes.length * NODE_DOF);
-  model.nodes.forEach((_, node) => displacements.set(u.subarray(numbering.nodeStart[node]!, numbering.nodeStart[node]! + NODE_DOF), node * NODE_DOF));
-  const from: EndForces[] = [], to: EndForces[] = [];
+  model.nodes.forEach((_, node) =>
+    displacements.set(
+      u.subarray(numbering.nodeStart[node]!, numbering.nodeStart[node]! + NODE_DOF),
+      node * NODE_DOF,
+    ),
+  );
+  const from: EndForces[] = [],
+    to: EndForces[] = [];
   prepared.forEach((one, index) => {
     const ends = endForces(model, one, u, ownLoads[index]);
     from.push(ends[0]);
@@ -25,48 +51,122 @@ export function recovered(model: BeamModel, numbering: Numbering, prepared: read
   });
   const reactions = model.supports.map((support) => reactionOf(support, displacements, stiffest));
   const away = multiply(matrix, u);
-  let error = 0, size = 0;
+  let error = 0,
+    size = 0;
   for (let k = 0; k < f.length; k++) {
     error += (away[k]! - f[k]!) ** 2;
     size += f[k]! ** 2;
   }
-  return { id: load.id, displacements, from, to, reactions, residual: size > 0 ? Math.sqrt(error / size) : 0, equilibriumError: unbalanced(model, prepared, load, reactions) };
+  return {
+    id: load.id,
+    displacements,
+    from,
+    to,
+    reactions,
+    residual: size > 0 ? Math.sqrt(error / size) : 0,
+    equilibriumError: unbalanced(model, prepared, load, reactions),
+  };
 }
 
 /** Forces at the far end and the near end's bimoment from the stiffness; the rest of the near end by balance. */
-function endForces(model: BeamModel, { element, frame, forces, unknowns, warpRatio }: Prepared, u: Float64Array, load: Float64Array | undefined): [EndForces, EndForces] {
-  let q6 = 0, q7 = 0, q8 = 0, q9 = 0, q10 = 0, q11 = 0, q12 = 0, q13 = 0;
+function endForces(
+  model: BeamModel,
+  { element, frame, forces, unknowns, warpRatio }: Prepared,
+  u: Float64Array,
+  load: Float64Array | undefined,
+): [EndForces, EndForces] {
+  let q6 = 0,
+    q7 = 0,
+    q8 = 0,
+    q9 = 0,
+    q10 = 0,
+    q11 = 0,
+    q12 = 0,
+    q13 = 0;
   for (let c = 0; c < SIZE; c++) {
     const at = unknowns[c]!;
     if (at < 0) continue;
     const value = u[at]!;
-    q6 += forces[84 + c]! * value; q7 += forces[98 + c]! * value; q8 += forces[112 + c]! * value; q9 += forces[126 + c]! * value;
-    q10 += forces[140 + c]! * value; q11 += forces[154 + c]! * value; q12 += forces[168 + c]! * value; q13 += forces[182 + c]! * value;
+    q6 += forces[84 + c]! * value;
+    q7 += forces[98 + c]! * value;
+    q8 += forces[112 + c]! * value;
+    q9 += forces[126 + c]! * value;
+    q10 += forces[140 + c]! * value;
+    q11 += forces[154 + c]! * value;
+    q12 += forces[168 + c]! * value;
+    q13 += forces[182 + c]! * value;
   }
-  let q0 = -q7, q1 = -q8, q2 = -q9, q3 = -q10, q4 = frame.lengthMm * q9 - q11, q5 = -frame.lengthMm * q8 - q12;
+  let q0 = -q7,
+    q1 = -q8,
+    q2 = -q9,
+    q3 = -q10,
+    q4 = frame.lengthMm * q9 - q11,
+    q5 = -frame.lengthMm * q8 - q12;
   if (load) {
-    q0 -= load[0]!; q1 -= load[1]!; q2 -= load[2]!; q3 -= load[3]!; q4 -= load[4]!; q5 -= load[5]!; q6 -= load[6]!;
-    q7 -= load[7]!; q8 -= load[8]!; q9 -= load[9]!; q10 -= load[10]!; q11 -= load[11]!; q12 -= load[12]!; q13 -= load[13]!;
+    q0 -= load[0]!;
+    q1 -= load[1]!;
+    q2 -= load[2]!;
+    q3 -= load[3]!;
+    q4 -= load[4]!;
+    q5 -= load[5]!;
+    q6 -= load[6]!;
+    q7 -= load[7]!;
+    q8 -= load[8]!;
+    q9 -= load[9]!;
+    q10 -= load[10]!;
+    q11 -= load[11]!;
+    q12 -= load[12]!;
+    q13 -= load[13]!;
   }
   const warps = element.profile.cwMm6 > 0;
   const twistRigidity = model.shearMpa * element.profile.jMm4;
-  const twist = (half: 0 | 1) => (unknowns[half * END + 6]! < 0 ? 0 : u[unknowns[half * END + 6]!]! * warpRatio[half]);
+  const twist = (half: 0 | 1) =>
+    unknowns[half * END + 6]! < 0 ? 0 : u[unknowns[half * END + 6]!]! * warpRatio[half];
   return [
-    { axialN: 0 - q0, shearYN: 0 - q1, shearZN: 0 - q2, torqueNmm: 0 - q3, momentYNmm: 0 - q4, momentZNmm: 0 - q5, stVenantNmm: warps ? twistRigidity * twist(0) : 0 - q3, bimomentNmm2: q6 },
-    { axialN: q7, shearYN: q8, shearZN: q9, torqueNmm: q10, momentYNmm: q11, momentZNmm: q12, stVenantNmm: warps ? twistRigidity * twist(1) : q10, bimomentNmm2: 0 - q13 },
+    {
+      axialN: 0 - q0,
+      shearYN: 0 - q1,
+      shearZN: 0 - q2,
+      torqueNmm: 0 - q3,
+      momentYNmm: 0 - q4,
+      momentZNmm: 0 - q5,
+      stVenantNmm: warps ? twistRigidity * twist(0) : 0 - q3,
+      bimomentNmm2: q6,
+    },
+    {
+      axialN: q7,
+      shearYN: q8,
+      shearZN: q9,
+      torqueNmm: q10,
+      momentYNmm: q11,
+      momentZNmm: q12,
+      stVenantNmm: warps ? twistRigidity * twist(1) : q10,
+      bimomentNmm2: 0 - q13,
+    },
   ];
 }
 
-function reactionOf({ node, offsetMm, stiffness }: Support, displacements: Float64Array, stiffest: number): number[] {
+function reactionOf(
+  { node, offsetMm, stiffness }: Support,
+  displacements: Float64Array,
+  stiffest: number,
+): number[] {
   const at = (dof: number) => displacements[node * NODE_DOF + dof]!;
   const turn: Vector3 = [at(3), at(4), at(5)];
   const [mx, my, mz] = offsetMm ? cross(turn, offsetMm) : [0, 0, 0];
   const moved = [at(0) + mx!, at(1) + my!, at(2) + mz!, ...turn];
-  return stiffness.map((k, dof) => (k > 0 ? -held(k, stiffest, offsetMm !== undefined) * moved[dof]! + 0 : 0));
+  return stiffness.map((k, dof) =>
+    k > 0 ? -held(k, stiffest, offsetMm !== undefined) * moved[dof]! + 0 : 0,
+  );
 }
 
 /** All forces and moments about the origin, summed: what is left over the sum of what was applied. */
-function unbalanced(model: BeamModel, prepared: readonly Prepared[], load: LoadCase, reactions: readonly (readonly number[])[]): number {
+function unbalanced(
+  model: BeamModel,
+  prepared: readonly Prepared[],
+  load: LoadCase,
+  reactions: readonly (readonly number[])[],
+): number {
   const sum = [0, 0, 0, 0, 0, 0];
   let applied = 0;
   const add = (at: Vector3, force: Vector3, moment: Vector3) => {
@@ -84,10 +184,18 @@ function unbalanced(model: BeamModel, prepared: readonly Prepared[], load: LoadC
     const { element, frame, middle } = prepared[line.element]!;
     const [y, z] = line.lineYz ?? element.profile.centroid;
     const { axes, lengthMm } = frame;
-    const [px, py, pz] = [middle[0] + y * axes[3]! + z * axes[6]!, middle[1] + y * axes[4]! + z * axes[7]!, middle[2] + y * axes[5]! + z * axes[8]!];
+    const [px, py, pz] = [
+      middle[0] + y * axes[3]! + z * axes[6]!,
+      middle[1] + y * axes[4]! + z * axes[7]!,
+      middle[2] + y * axes[5]! + z * axes[8]!,
+    ];
     const [fx, fy, fz] = [line.perMmN[0] * lengthMm, line.perMmN[1] * lengthMm, line.perMmN[2] * lengthMm];
-    sum[0]! += fx; sum[1]! += fy; sum[2]! += fz;
-    sum[3]! += py * fz - pz * fy; sum[4]! += pz * fx - px * fz; sum[5]! += px * fy - py * fx;
+    sum[0]! += fx;
+    sum[1]! += fy;
+    sum[2]! += fz;
+    sum[3]! += py * fz - pz * fy;
+    sum[4]! += pz * fx - px * fz;
+    sum[5]! += px * fy - py * fx;
     applied += Math.sqrt(fx * fx + fy * fy + fz * fz);
   }
   model.supports.forEach((support, k) => {
@@ -96,6 +204,8 @@ function unbalanced(model: BeamModel, prepared: readonly Prepared[], load: LoadC
   });
   const scale = applied || 1;
   const arm = characteristicLength(model);
-  return Math.max(...sum.slice(0, 3).map((value) => Math.abs(value) / scale), ...sum.slice(3).map((value) => Math.abs(value) / (scale * arm)));
+  return Math.max(
+    ...sum.slice(0, 3).map((value) => Math.abs(value) / scale),
+    ...sum.slice(3).map((value) => Math.abs(value) / (scale * arm)),
+  );
 }
-

@@ -1,8 +1,21 @@
 import fc from 'fast-check';
-import { addTo, factorise, freeMode, multiply, nodeOrder, skyline, solveFactored, type Skyline } from './skyline';
+import {
+  addTo,
+  factorise,
+  freeMode,
+  multiply,
+  nodeOrder,
+  skyline,
+  solveFactored,
+  type Skyline,
+} from './skyline';
 
 /** A chain of springs between neighbours and a few across, each node held a little: symmetric and positive. */
-function springs(size: number, across: readonly (readonly [number, number, number])[], held: number): Skyline {
+function springs(
+  size: number,
+  across: readonly (readonly [number, number, number])[],
+  held: number,
+): Skyline {
   const first = Int32Array.from({ length: size }, (_, k) => Math.max(0, k - 1));
   for (const [i, j] of across) first[Math.max(i, j)] = Math.min(first[Math.max(i, j)]!, i, j);
   const matrix = skyline(size, first);
@@ -16,14 +29,26 @@ function springs(size: number, across: readonly (readonly [number, number, numbe
   for (let k = 0; k < size; k++) addTo(matrix, k, k, held);
   return matrix;
 }
-const place = (size: number) => fc.tuple(fc.integer({ min: 0, max: size - 1 }), fc.integer({ min: 0, max: size - 1 }), fc.double({ min: 1, max: 1000, noNaN: true }));
+const place = (size: number) =>
+  fc.tuple(
+    fc.integer({ min: 0, max: size - 1 }),
+    fc.integer({ min: 0, max: size - 1 }),
+    fc.double({ min: 1, max: 1000, noNaN: true }),
+  );
 
 test('what was solved gives the right side back, whatever hangs on what', () => {
-  fc.assert(fc.property(fc.array(place(24), { maxLength: 12 }), fc.array(fc.double({ min: -10, max: 10, noNaN: true }), { minLength: 24, maxLength: 24 }), (across, rightSide) => {
-    const matrix = springs(24, across, 0.5);
-    const x = solveFactored(factorise(matrix), Float64Array.from(rightSide));
-    multiply(matrix, x).forEach((value, k) => expect(Math.abs(value - rightSide[k]!)).toBeLessThan(1e-8));
-  }), { seed: 4, numRuns: 60 });
+  fc.assert(
+    fc.property(
+      fc.array(place(24), { maxLength: 12 }),
+      fc.array(fc.double({ min: -10, max: 10, noNaN: true }), { minLength: 24, maxLength: 24 }),
+      (across, rightSide) => {
+        const matrix = springs(24, across, 0.5);
+        const x = solveFactored(factorise(matrix), Float64Array.from(rightSide));
+        multiply(matrix, x).forEach((value, k) => expect(Math.abs(value - rightSide[k]!)).toBeLessThan(1e-8));
+      },
+    ),
+    { seed: 4, numRuns: 60 },
+  );
 });
 
 test('two springs in a row by hand: 100 N over 1/101 + 1/102 to the wall', () => {
@@ -58,6 +83,8 @@ test('the order keeps neighbours close: a ladder given in the worst order comes 
   const order = nodeOrder(neighbours);
   expect([...order].sort((a, b) => a - b)).toEqual(neighbours.map((_, k) => k));
   const at = new Map([...order].map((node, k) => [node, k]));
-  const widest = Math.max(...neighbours.flatMap((list, node) => list.map((next) => Math.abs(at.get(node)! - at.get(next)!))));
+  const widest = Math.max(
+    ...neighbours.flatMap((list, node) => list.map((next) => Math.abs(at.get(node)! - at.get(next)!))),
+  );
   expect(widest).toBeLessThanOrEqual(4);
 });

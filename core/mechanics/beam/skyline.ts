@@ -38,7 +38,9 @@ export function multiply({ size, first, start, values }: Skyline, x: Float64Arra
 }
 
 /** Columns of L (unit diagonal) with D on the diagonal, in the matrix's own skyline. */
-export interface Factors extends Skyline { readonly weakest: { readonly column: number; readonly share: number } }
+export interface Factors extends Skyline {
+  readonly weakest: { readonly column: number; readonly share: number };
+}
 
 /**
  * K = L D Lᵀ without pivoting, column by column (active-column method: K.-J. Bathe, Finite Element Procedures, ch. 8).
@@ -50,9 +52,11 @@ export function factorise(matrix: Skyline): Factors {
   const diagonal = new Float64Array(size);
   let weakest = { column: -1, share: Infinity };
   for (let j = 0; j < size; j++) {
-    const top = first[j]!, base = start[j]! - top;
+    const top = first[j]!,
+      base = start[j]! - top;
     for (let i = top + 1; i < j; i++) {
-      const from = Math.max(top, first[i]!), other = start[i]! - first[i]!;
+      const from = Math.max(top, first[i]!),
+        other = start[i]! - first[i]!;
       let sum = 0;
       for (let k = from; k < i; k++) sum += values[base + k]! * values[other + k]!;
       values[base + i]! -= sum;
@@ -117,11 +121,14 @@ export function nodeOrder(neighbours: readonly (readonly number[])[]): Int32Arra
     seen[start] = 1;
     order.push(start);
     for (let head = order.length - 1; head < order.length; head++) {
-      const next = neighbours[order[head]!]!.filter((other) => !seen[other]).sort((a, b) => neighbours[a]!.length - neighbours[b]!.length || a - b);
-      for (const other of next) if (!seen[other]) {
-        seen[other] = 1;
-        order.push(other);
-      }
+      const next = neighbours[order[head]!]!.filter((other) => !seen[other]).sort(
+        (a, b) => neighbours[a]!.length - neighbours[b]!.length || a - b,
+      );
+      for (const other of next)
+        if (!seen[other]) {
+          seen[other] = 1;
+          order.push(other);
+        }
     }
   }
   return Int32Array.from(order.reverse());

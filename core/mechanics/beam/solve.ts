@@ -1,5 +1,14 @@
 import { addNodeLoads, badLoad, lineLoadsOf } from './loads';
-import { NODE_DOF, type BeamElement, type BeamModel, type CaseResult, type LoadCase, type Solved, type Support, type Unsolvable } from './model';
+import {
+  NODE_DOF,
+  type BeamElement,
+  type BeamModel,
+  type CaseResult,
+  type LoadCase,
+  type Solved,
+  type Support,
+  type Unsolvable,
+} from './model';
 import { numberUnknowns, prepare, type Numbering, type Prepared } from './prepared';
 import { characteristicLength, held, recovered } from './recovery';
 import { SIZE } from './element';
@@ -30,26 +39,41 @@ export function prepareFrame(model: BeamModel): PreparedFrame | Unsolvable {
   return assembled(model, numbering, prepared);
 }
 
-function assembled(model: BeamModel, numbering: Numbering, prepared: readonly Prepared[]): PreparedFrame | Unsolvable {
+function assembled(
+  model: BeamModel,
+  numbering: Numbering,
+  prepared: readonly Prepared[],
+): PreparedFrame | Unsolvable {
   const first = Int32Array.from({ length: numbering.count }, (_, k) => k);
   for (const { unknowns } of prepared) {
     const least = unknowns.reduce((low, k) => (k >= 0 && k < low ? k : low), numbering.count);
     for (const k of unknowns) if (k >= 0 && least < first[k]!) first[k] = least;
   }
-  for (const { node } of model.supports) for (let dof = 0; dof < NODE_DOF; dof++) first[numbering.nodeStart[node]! + dof] = Math.min(first[numbering.nodeStart[node]! + dof]!, numbering.nodeStart[node]!);
-  const ties = (model.warpTies ?? []).map(({ node, keys: [one, other], stiffness }) => [numbering.warp.get(`${node}:${one}`), numbering.warp.get(`${node}:${other}`), stiffness] as const);
-  for (const [a, b] of ties) if (a !== undefined && b !== undefined) first[Math.max(a, b)] = Math.min(first[Math.max(a, b)]!, a, b);
+  for (const { node } of model.supports)
+    for (let dof = 0; dof < NODE_DOF; dof++)
+      first[numbering.nodeStart[node]! + dof] = Math.min(
+        first[numbering.nodeStart[node]! + dof]!,
+        numbering.nodeStart[node]!,
+      );
+  const ties = (model.warpTies ?? []).map(
+    ({ node, keys: [one, other], stiffness }) =>
+      [numbering.warp.get(`${node}:${one}`), numbering.warp.get(`${node}:${other}`), stiffness] as const,
+  );
+  for (const [a, b] of ties)
+    if (a !== undefined && b !== undefined) first[Math.max(a, b)] = Math.min(first[Math.max(a, b)]!, a, b);
   const matrix = skyline(numbering.count, first);
   for (const { unknowns, stiffness } of prepared) {
-    for (let r = 0; r < SIZE; r++) for (let c = r; c < SIZE; c++) {
-      const value = stiffness[r * SIZE + c]!;
-      if (value === 0 || unknowns[r]! < 0 || unknowns[c]! < 0) continue;
-      addTo(matrix, unknowns[r]!, unknowns[c]!, unknowns[r] === unknowns[c] && r !== c ? 2 * value : value);
-    }
+    for (let r = 0; r < SIZE; r++)
+      for (let c = r; c < SIZE; c++) {
+        const value = stiffness[r * SIZE + c]!;
+        if (value === 0 || unknowns[r]! < 0 || unknowns[c]! < 0) continue;
+        addTo(matrix, unknowns[r]!, unknowns[c]!, unknowns[r] === unknowns[c] && r !== c ? 2 * value : value);
+      }
   }
   for (const [a, b, stiffness] of ties) {
     // A closed member has no warping to tie.
-    if (a === undefined || b === undefined || !(diagonalOf(matrix, a) > 0 && diagonalOf(matrix, b) > 0)) continue;
+    if (a === undefined || b === undefined || !(diagonalOf(matrix, a) > 0 && diagonalOf(matrix, b) > 0))
+      continue;
     addTo(matrix, a, a, stiffness);
     addTo(matrix, b, b, stiffness);
     addTo(matrix, a, b, -stiffness);
@@ -60,7 +84,8 @@ function assembled(model: BeamModel, numbering: Numbering, prepared: readonly Pr
   const factors = factorise(matrix);
   if (!(factors.weakest.share > FREE_SHARE)) return mechanism(model, numbering, factors);
   const frame: PreparedFrame = {
-    model, unknownCount: numbering.count,
+    model,
+    unknownCount: numbering.count,
     solve: (cases) => solveCases(model, numbering, prepared, matrix, factors, idle, stiffest, cases),
     withElements: (changed) => {
       const next = [...prepared];
@@ -86,28 +111,42 @@ function stiffestDiagonal(matrix: Skyline): number {
 }
 
 /** Tᵀ k T of a spring at a point rigidly out from its node: its forces also turn the node. */
-function addSupport(matrix: Skyline, numbering: Numbering, { node, offsetMm, stiffness }: Support, stiffest: number): void {
+function addSupport(
+  matrix: Skyline,
+  numbering: Numbering,
+  { node, offsetMm, stiffness }: Support,
+  stiffest: number,
+): void {
   const start = numbering.nodeStart[node]!;
   const [x, y, z] = offsetMm ?? [0, 0, 0];
   // point = u + θ × r
-  const rows = [[1, 0, 0, 0, z, -y], [0, 1, 0, -z, 0, x], [0, 0, 1, y, -x, 0], [0, 0, 0, 1, 0, 0], [0, 0, 0, 0, 1, 0], [0, 0, 0, 0, 0, 1]];
+  const rows = [
+    [1, 0, 0, 0, z, -y],
+    [0, 1, 0, -z, 0, x],
+    [0, 0, 1, y, -x, 0],
+    [0, 0, 0, 1, 0, 0],
+    [0, 0, 0, 0, 1, 0],
+    [0, 0, 0, 0, 0, 1],
+  ];
   stiffness.forEach((raw, dof) => {
     const k = held(raw, stiffest, offsetMm !== undefined);
     if (!(k > 0)) return;
-    for (let r = 0; r < 6; r++) for (let c = r; c < 6; c++) {
-      const value = k * rows[dof]![r]! * rows[dof]![c]!;
-      if (value !== 0) addTo(matrix, start + r, start + c, value);
-    }
+    for (let r = 0; r < 6; r++)
+      for (let c = r; c < 6; c++) {
+        const value = k * rows[dof]![r]! * rows[dof]![c]!;
+        if (value !== 0) addTo(matrix, start + r, start + c, value);
+      }
   });
 }
 
 /** Unknowns that nothing resists and nothing couples (warping of closed members, turns of a pin): held, and remembered. */
 function holdIdle(matrix: Skyline): Uint8Array {
   const idle = new Uint8Array(matrix.size);
-  for (let k = 0; k < matrix.size; k++) if (!(diagonalOf(matrix, k) > 0)) {
-    idle[k] = 1;
-    matrix.values[matrix.start[k + 1]! - 1] = 1;
-  }
+  for (let k = 0; k < matrix.size; k++)
+    if (!(diagonalOf(matrix, k) > 0)) {
+      idle[k] = 1;
+      matrix.values[matrix.start[k + 1]! - 1] = 1;
+    }
   return idle;
 }
 
@@ -128,10 +167,25 @@ function mechanism(model: BeamModel, numbering: Numbering, factors: Factors): Un
     }
     if (here > 0) moving.push(node);
   });
-  return { kind: 'mechanism', node: where.node, at: model.nodes[where.node]!, along: DIRECTIONS[where.dof]!, moving };
+  return {
+    kind: 'mechanism',
+    node: where.node,
+    at: model.nodes[where.node]!,
+    along: DIRECTIONS[where.dof]!,
+    moving,
+  };
 }
 
-function solveCases(model: BeamModel, numbering: Numbering, prepared: readonly Prepared[], matrix: Skyline, factors: Factors, idle: Uint8Array, stiffest: number, cases: readonly LoadCase[]): Solved {
+function solveCases(
+  model: BeamModel,
+  numbering: Numbering,
+  prepared: readonly Prepared[],
+  matrix: Skyline,
+  factors: Factors,
+  idle: Uint8Array,
+  stiffest: number,
+  cases: readonly LoadCase[],
+): Solved {
   const results: CaseResult[] = [];
   for (const load of cases) {
     const wrong = badLoad(model, load);
@@ -139,10 +193,20 @@ function solveCases(model: BeamModel, numbering: Numbering, prepared: readonly P
     const f = new Float64Array(numbering.count);
     const ownLoads = lineLoadsOf(model, prepared, load, f);
     addNodeLoads(numbering, load, f);
-    for (let k = 0; k < f.length; k++) if (idle[k] && Math.abs(f[k]!) > 0) {
-      const node = numbering.nodeOf[k]!;
-      return { ok: false, reason: { kind: 'mechanism', node, at: model.nodes[node]!, along: DIRECTIONS[k - numbering.nodeStart[node]!] ?? 'about x', moving: [node] } };
-    }
+    for (let k = 0; k < f.length; k++)
+      if (idle[k] && Math.abs(f[k]!) > 0) {
+        const node = numbering.nodeOf[k]!;
+        return {
+          ok: false,
+          reason: {
+            kind: 'mechanism',
+            node,
+            at: model.nodes[node]!,
+            along: DIRECTIONS[k - numbering.nodeStart[node]!] ?? 'about x',
+            moving: [node],
+          },
+        };
+      }
     const u = solveFactored(factors, f);
     results.push(recovered(model, numbering, prepared, ownLoads, load, f, u, matrix, stiffest));
   }

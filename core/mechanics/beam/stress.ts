@@ -2,7 +2,12 @@ import type { EndForces } from './model';
 import type { BeamProfile } from './profile';
 
 /** Normal stress over a section: uniform, rising along y and z from the centroid, and with ω. MPa, tension positive. */
-export interface StressField { readonly axialMpa: number; readonly perYMpa: number; readonly perZMpa: number; readonly perOmegaMpa: number }
+export interface StressField {
+  readonly axialMpa: number;
+  readonly perYMpa: number;
+  readonly perZMpa: number;
+  readonly perOmegaMpa: number;
+}
 
 /** σ = N/A + oblique bending (full Iyz) + B ω/Cw. */
 export function stressField(profile: BeamProfile, forces: EndForces): StressField {
@@ -18,10 +23,21 @@ export function stressField(profile: BeamProfile, forces: EndForces): StressFiel
 }
 
 /** Normal stress at a point of the wall by parts, MPa, tension positive. */
-export interface FibreStress { readonly axialMpa: number; readonly bendingMpa: number; readonly warpingMpa: number; readonly totalMpa: number }
+export interface FibreStress {
+  readonly axialMpa: number;
+  readonly bendingMpa: number;
+  readonly warpingMpa: number;
+  readonly totalMpa: number;
+}
 
 /** The stress at local (y, z) from R, where the sectorial coordinate is ω. */
-export function normalStress(profile: BeamProfile, forces: EndForces, yMm: number, zMm: number, omegaMm2: number): FibreStress {
+export function normalStress(
+  profile: BeamProfile,
+  forces: EndForces,
+  yMm: number,
+  zMm: number,
+  omegaMm2: number,
+): FibreStress {
   const { axialMpa, perYMpa, perZMpa, perOmegaMpa } = stressField(profile, forces);
   const bendingMpa = perYMpa * (yMm - profile.centroid[0]) + perZMpa * (zMm - profile.centroid[1]);
   const warpingMpa = perOmegaMpa * omegaMm2;

@@ -45,15 +45,31 @@ export function sectionProperties(section: Section): SectionProperties | undefin
   const ixMm4 = sums.yy - sums.area * centroidYMm * centroidYMm;
   const iyMm4 = sums.xx - sums.area * centroidXMm * centroidXMm;
   const ixyMm4 = sums.xy - sums.area * centroidXMm * centroidYMm;
-  const topMm = sums.top - centroidYMm, bottomMm = centroidYMm - sums.bottom, leftMm = centroidXMm - sums.left, rightMm = sums.right - centroidXMm;
+  const topMm = sums.top - centroidYMm,
+    bottomMm = centroidYMm - sums.bottom,
+    leftMm = centroidXMm - sums.left,
+    rightMm = sums.right - centroidXMm;
   const mean = (ixMm4 + iyMm4) / 2;
   const radius = Math.sqrt(((ixMm4 - iyMm4) / 2) ** 2 + ixyMm4 * ixyMm4);
   const { cycles, pieces } = wiringOf(section);
   return {
-    areaMm2: sums.area, centroidXMm, centroidYMm, ixMm4, iyMm4, ixyMm4,
-    iMajorMm4: mean + radius, iMinorMm4: mean - radius, majorAxisRad: 0.5 * Math.atan2(-2 * ixyMm4, ixMm4 - iyMm4),
-    topMm, bottomMm, leftMm, rightMm,
-    sTopMm3: ixMm4 / topMm, sBottomMm3: ixMm4 / bottomMm, sLeftMm3: iyMm4 / leftMm, sRightMm3: iyMm4 / rightMm,
+    areaMm2: sums.area,
+    centroidXMm,
+    centroidYMm,
+    ixMm4,
+    iyMm4,
+    ixyMm4,
+    iMajorMm4: mean + radius,
+    iMinorMm4: mean - radius,
+    majorAxisRad: 0.5 * Math.atan2(-2 * ixyMm4, ixMm4 - iyMm4),
+    topMm,
+    bottomMm,
+    leftMm,
+    rightMm,
+    sTopMm3: ixMm4 / topMm,
+    sBottomMm3: ixMm4 / bottomMm,
+    sLeftMm3: iyMm4 / leftMm,
+    sRightMm3: iyMm4 / rightMm,
     jMm4: sums.openJ + closedTorsion(section, cycles),
     cells: cycles.length,
     pieces,
@@ -65,17 +81,31 @@ export function sectionProperties(section: Section): SectionProperties | undefin
  * `ownThickness` 0 leaves out each strip's own t³ term: the pure midline moments that a midline shear flow is in balance with.
  */
 function momentSums({ xMm, yMm, from, to, thicknessMm, lengthMm }: Section, ownThickness: 0 | 1) {
-  let area = 0, sx = 0, sy = 0, xx = 0, yy = 0, xy = 0, openJ = 0;
-  let top = -Infinity, bottom = Infinity, left = Infinity, right = -Infinity;
+  let area = 0,
+    sx = 0,
+    sy = 0,
+    xx = 0,
+    yy = 0,
+    xy = 0,
+    openJ = 0;
+  let top = -Infinity,
+    bottom = Infinity,
+    left = Infinity,
+    right = -Infinity;
   for (let e = 0; e < from.length; e++) {
     const t = thicknessMm[e]!;
     const length = lengthMm[e]!;
     if (!(t > 0) || t === WELD_LINK || length === 0) continue;
-    const i = from[e]!, j = to[e]!;
-    const xi = xMm[i]!, xj = xMm[j]!, yi = yMm[i]!, yj = yMm[j]!;
+    const i = from[e]!,
+      j = to[e]!;
+    const xi = xMm[i]!,
+      xj = xMm[j]!,
+      yi = yMm[i]!,
+      yj = yMm[j]!;
     const a = t * length;
     const own = (ownThickness * a * t * t) / 12;
-    const cos = (xj - xi) / length, sin = (yj - yi) / length;
+    const cos = (xj - xi) / length,
+      sin = (yj - yi) / length;
     area += a;
     sx += (a * (xi + xj)) / 2;
     sy += (a * (yi + yj)) / 2;
@@ -83,8 +113,12 @@ function momentSums({ xMm, yMm, from, to, thicknessMm, lengthMm }: Section, ownT
     yy += (a * (yi * yi + yi * yj + yj * yj)) / 3 + own * cos * cos;
     xy += (a * (2 * xi * yi + 2 * xj * yj + xi * yj + xj * yi)) / 6 - own * sin * cos;
     openJ += (a * t * t) / 3;
-    const acrossX = (t * (sin < 0 ? -sin : sin)) / 2, acrossY = (t * (cos < 0 ? -cos : cos)) / 2;
-    const high = yi > yj ? yi : yj, low = yi > yj ? yj : yi, far = xi > xj ? xi : xj, near = xi > xj ? xj : xi;
+    const acrossX = (t * (sin < 0 ? -sin : sin)) / 2,
+      acrossY = (t * (cos < 0 ? -cos : cos)) / 2;
+    const high = yi > yj ? yi : yj,
+      low = yi > yj ? yj : yi,
+      far = xi > xj ? xi : xj,
+      near = xi > xj ? xj : xi;
     if (high + acrossY > top) top = high + acrossY;
     if (low - acrossY < bottom) bottom = low - acrossY;
     if (far + acrossX > right) right = far + acrossX;
@@ -97,7 +131,8 @@ function momentSums({ xMm, yMm, from, to, thicknessMm, lengthMm }: Section, ownT
 export function twiceCellArea({ xMm, yMm, from, to }: Section, { strips, signs }: Cycle): number {
   let sum = 0;
   for (let n = 0; n < strips.length; n++) {
-    const i = from[strips[n]!]!, j = to[strips[n]!]!;
+    const i = from[strips[n]!]!,
+      j = to[strips[n]!]!;
     sum += signs[n]! * (xMm[i]! * yMm[j]! - xMm[j]! * yMm[i]!);
   }
   return sum;
@@ -139,12 +174,17 @@ export function shearFlow(section: Section, vxN: number, vyN: number): ShearFlow
   const sums = momentSums(section, 0);
   if (!(sums.area > 0) || tree.pieces !== 1) return undefined;
   const [cx, cy] = [sums.sx / sums.area, sums.sy / sums.area];
-  const ix = sums.yy - sums.area * cy * cy, iy = sums.xx - sums.area * cx * cx, ixy = sums.xy - sums.area * cx * cy;
+  const ix = sums.yy - sums.area * cy * cy,
+    iy = sums.xx - sums.area * cx * cx,
+    ixy = sums.xy - sums.area * cx * cy;
   const determinant = ix * iy - ixy * ixy;
   if (!(determinant > 1e-9 * (ix + iy) ** 2)) return undefined;
   const gradientX = (vxN * ix - vyN * ixy) / determinant;
   const gradientY = (vyN * iy - vxN * ixy) / determinant;
-  const stressGradient = Float64Array.from(section.xMm, (x, node) => gradientX * (x - cx) + gradientY * (section.yMm[node]! - cy));
+  const stressGradient = Float64Array.from(
+    section.xMm,
+    (x, node) => gradientX * (x - cx) + gradientY * (section.yMm[node]! - cy),
+  );
   return closeCells(section, tree, stressGradient);
 }
 
@@ -152,30 +192,58 @@ function closeCells(section: Section, tree: Wiring, stressGradient: Float64Array
   const { lengthMm } = section;
   const { cycles } = tree;
   const start = openFlowAtStart(section, tree, stressGradient, lengthMm);
-  const gap = Float64Array.from(cycles, (cycle) =>
-    -cycle.strips.reduce((sum, strip, n) => sum + (cycle.signs[n]! * flowIntegral(section, strip, start[strip]!, stressGradient, lengthMm)) / section.thicknessMm[strip]!, 0));
+  const gap = Float64Array.from(
+    cycles,
+    (cycle) =>
+      -cycle.strips.reduce(
+        (sum, strip, n) =>
+          sum +
+          (cycle.signs[n]! * flowIntegral(section, strip, start[strip]!, stressGradient, lengthMm)) /
+            section.thicknessMm[strip]!,
+        0,
+      ),
+  );
   const closing = cycles.length ? solveDense(cellFlexibility(section, cycles), gap) : new Float64Array(0);
   if (!closing) return undefined;
-  cycles.forEach((cycle, k) => cycle.strips.forEach((strip, n) => (start[strip]! += cycle.signs[n]! * closing[k]!)));
+  cycles.forEach((cycle, k) =>
+    cycle.strips.forEach((strip, n) => (start[strip]! += cycle.signs[n]! * closing[k]!)),
+  );
   return gatherFlow(section, start, stressGradient, lengthMm);
 }
 
-const metalThickness = (section: Section, strip: number): number => (hasMetal(section.thicknessMm[strip]!) ? section.thicknessMm[strip]! : 0);
+const metalThickness = (section: Section, strip: number): number =>
+  hasMetal(section.thicknessMm[strip]!) ? section.thicknessMm[strip]! : 0;
 
 /** What the strip's own metal adds to the flow along it: t ∫ σ' ds. */
 function stripLoad(section: Section, strip: number, gradient: Float64Array, lengthMm: Float64Array): number {
-  return (metalThickness(section, strip) * lengthMm[strip]! * (gradient[section.from[strip]!]! + gradient[section.to[strip]!]!)) / 2;
+  return (
+    (metalThickness(section, strip) *
+      lengthMm[strip]! *
+      (gradient[section.from[strip]!]! + gradient[section.to[strip]!]!)) /
+    2
+  );
 }
 
 /** ∫ q ds along a strip whose flow starts at q0. */
-function flowIntegral(section: Section, strip: number, q0: number, gradient: Float64Array, lengthMm: Float64Array): number {
+function flowIntegral(
+  section: Section,
+  strip: number,
+  q0: number,
+  gradient: Float64Array,
+  lengthMm: Float64Array,
+): number {
   const length = lengthMm[strip]!;
   const bent = (2 * gradient[section.from[strip]!]! + gradient[section.to[strip]!]!) / 6;
   return q0 * length - metalThickness(section, strip) * length * length * bent;
 }
 
 /** Flow at each strip's start with every chord cut open at its far end: loads are gathered from the tips towards the root. */
-function openFlowAtStart(section: Section, tree: Wiring, gradient: Float64Array, lengthMm: Float64Array): Float64Array {
+function openFlowAtStart(
+  section: Section,
+  tree: Wiring,
+  gradient: Float64Array,
+  lengthMm: Float64Array,
+): Float64Array {
   const gathered = new Float64Array(section.xMm.length);
   const start = new Float64Array(section.from.length);
   for (const chord of tree.chords) {
@@ -195,14 +263,20 @@ function openFlowAtStart(section: Section, tree: Wiring, gradient: Float64Array,
   return start;
 }
 
-function gatherFlow(section: Section, start: Float64Array, gradient: Float64Array, lengthMm: Float64Array): ShearFlow {
+function gatherFlow(
+  section: Section,
+  start: Float64Array,
+  gradient: Float64Array,
+  lengthMm: Float64Array,
+): ShearFlow {
   const count = section.from.length;
   const middle = new Float64Array(count);
   const end = new Float64Array(count);
   let momentNmm = 0;
   for (let e = 0; e < count; e++) {
     if (!(section.thicknessMm[e]! > 0) || lengthMm[e] === 0) continue;
-    const i = section.from[e]!, j = section.to[e]!;
+    const i = section.from[e]!,
+      j = section.to[e]!;
     const t = metalThickness(section, e);
     const length = lengthMm[e]!;
     middle[e] = start[e]! - (t * length * (3 * gradient[i]! + gradient[j]!)) / 8;

@@ -22,7 +22,9 @@ export interface Midline {
  *   thickness 0          the strip is gone (rusted through, cut out)
  *   thickness WELD_LINK  a rigid joint without metal of its own: it carries shear flow across a weld line
  */
-export interface Section extends Midline { readonly thicknessMm: Float64Array }
+export interface Section extends Midline {
+  readonly thicknessMm: Float64Array;
+}
 
 export const WELD_LINK = Number.POSITIVE_INFINITY;
 

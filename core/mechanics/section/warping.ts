@@ -31,7 +31,15 @@ export function warping(section: Section): Warping | undefined {
   const [xMm, yMm] = [alongY.momentNmm, -alongX.momentNmm];
   const omegaMm2 = sectorial(section, xMm, yMm);
   const cwMm6 = normalised(section, omegaMm2);
-  return { xMm, yMm, omegaMm2, cwMm6, shearXX: flowWork(section, alongX, alongX), shearYY: flowWork(section, alongY, alongY), shearXY: flowWork(section, alongX, alongY) };
+  return {
+    xMm,
+    yMm,
+    omegaMm2,
+    cwMm6,
+    shearXX: flowWork(section, alongX, alongX),
+    shearYY: flowWork(section, alongY, alongY),
+    shearXY: flowWork(section, alongX, alongY),
+  };
 }
 
 /** ω along the section's tree from its first node; in a cell each strip gives back the cell flow's shear, q ds/t. */
@@ -43,9 +51,14 @@ function sectorial(section: Section, poleX: number, poleY: number): Float64Array
     const strip = tree.parentStrip[node]!;
     if (strip < 0) continue;
     const parent = tree.parentNode[node]!;
-    const swept = (section.xMm[parent]! - poleX) * (section.yMm[node]! - poleY) - (section.xMm[node]! - poleX) * (section.yMm[parent]! - poleY);
+    const swept =
+      (section.xMm[parent]! - poleX) * (section.yMm[node]! - poleY) -
+      (section.xMm[node]! - poleX) * (section.yMm[parent]! - poleY);
     const forward = section.from[strip] === parent ? 1 : -1;
-    omega[node] = omega[parent]! + swept - (forward * flow[strip]! * section.lengthMm[strip]!) / section.thicknessMm[strip]!;
+    omega[node] =
+      omega[parent]! +
+      swept -
+      (forward * flow[strip]! * section.lengthMm[strip]!) / section.thicknessMm[strip]!;
   }
   return omega;
 }
@@ -55,15 +68,22 @@ function unitTwistFlow(section: Section): Float64Array {
   const { cycles } = wiringOf(section);
   const flow = new Float64Array(section.from.length);
   if (cycles.length === 0) return flow;
-  const cells = solveDense(cellFlexibility(section, cycles), Float64Array.from(cycles, (cycle) => twiceCellArea(section, cycle)));
-  if (cells) cycles.forEach(({ strips, signs }, k) => strips.forEach((strip, n) => (flow[strip]! += signs[n]! * cells[k]!)));
+  const cells = solveDense(
+    cellFlexibility(section, cycles),
+    Float64Array.from(cycles, (cycle) => twiceCellArea(section, cycle)),
+  );
+  if (cells)
+    cycles.forEach(({ strips, signs }, k) =>
+      strips.forEach((strip, n) => (flow[strip]! += signs[n]! * cells[k]!)),
+    );
   return flow;
 }
 
 /** Shifts ω so that ∫ω dA = 0, in place; answers ∫ω² dA. */
 function normalised(section: Section, omega: Float64Array): number {
   const { from, to, lengthMm, thicknessMm } = section;
-  let area = 0, first = 0;
+  let area = 0,
+    first = 0;
   for (let e = 0; e < from.length; e++) {
     if (!hasMetal(thicknessMm[e]!)) continue;
     area += thicknessMm[e]! * lengthMm[e]!;
@@ -73,7 +93,8 @@ function normalised(section: Section, omega: Float64Array): number {
   let second = 0;
   for (let e = 0; e < from.length; e++) {
     if (!hasMetal(thicknessMm[e]!)) continue;
-    const a = omega[from[e]!]!, b = omega[to[e]!]!;
+    const a = omega[from[e]!]!,
+      b = omega[to[e]!]!;
     second += (thicknessMm[e]! * lengthMm[e]! * (a * a + a * b + b * b)) / 3;
   }
   return second;
@@ -84,9 +105,15 @@ function flowWork({ from, lengthMm, thicknessMm }: Section, one: ShearFlow, othe
   let sum = 0;
   for (let e = 0; e < from.length; e++) {
     if (!hasMetal(thicknessMm[e]!)) continue;
-    const a = one.startNPerMm[e]!, b = one.middleNPerMm[e]!, c = one.endNPerMm[e]!;
-    const p = other.startNPerMm[e]!, q = other.middleNPerMm[e]!, r = other.endNPerMm[e]!;
-    sum += (lengthMm[e]! / (30 * thicknessMm[e]!)) * (4 * a * p + 16 * b * q + 4 * c * r + 2 * (a * q + b * p) + 2 * (b * r + c * q) - (a * r + c * p));
+    const a = one.startNPerMm[e]!,
+      b = one.middleNPerMm[e]!,
+      c = one.endNPerMm[e]!;
+    const p = other.startNPerMm[e]!,
+      q = other.middleNPerMm[e]!,
+      r = other.endNPerMm[e]!;
+    sum +=
+      (lengthMm[e]! / (30 * thicknessMm[e]!)) *
+      (4 * a * p + 16 * b * q + 4 * c * r + 2 * (a * q + b * p) + 2 * (b * r + c * q) - (a * r + c * p));
   }
   return sum;
 }
@@ -102,10 +129,15 @@ export function omegaAt(section: Section, omega: Float64Array, x: number, y: num
   let value = 0;
   for (let e = 0; e < section.from.length; e++) {
     if (!(section.thicknessMm[e]! > 0)) continue;
-    const i = section.from[e]!, j = section.to[e]!;
-    const dx = section.xMm[j]! - section.xMm[i]!, dy = section.yMm[j]! - section.yMm[i]!;
+    const i = section.from[e]!,
+      j = section.to[e]!;
+    const dx = section.xMm[j]! - section.xMm[i]!,
+      dy = section.yMm[j]! - section.yMm[i]!;
     const square = dx * dx + dy * dy;
-    const along = square > 0 ? Math.min(Math.max(((x - section.xMm[i]!) * dx + (y - section.yMm[i]!) * dy) / square, 0), 1) : 0;
+    const along =
+      square > 0
+        ? Math.min(Math.max(((x - section.xMm[i]!) * dx + (y - section.yMm[i]!) * dy) / square, 0), 1)
+        : 0;
     const away = (section.xMm[i]! + along * dx - x) ** 2 + (section.yMm[i]! + along * dy - y) ** 2;
     if (!(away < best)) continue;
     best = away;

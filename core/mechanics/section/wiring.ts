@@ -1,12 +1,20 @@
 import type { Cycle, Section, Wiring } from './section';
 
-interface Graph { readonly nodeCount: number; readonly from: Int32Array; readonly to: Int32Array }
+interface Graph {
+  readonly nodeCount: number;
+  readonly from: Int32Array;
+  readonly to: Int32Array;
+}
 
 /** How a section hangs together as it is: its midline's own wiring unless a strip is gone. */
 export function wiringOf(section: Section): Wiring {
   const { thicknessMm } = section;
   for (let strip = 0; strip < thicknessMm.length; strip++) {
-    if (!(thicknessMm[strip]! > 0)) return wiring({ nodeCount: section.xMm.length, from: section.from, to: section.to }, (each) => thicknessMm[each]! > 0);
+    if (!(thicknessMm[strip]! > 0))
+      return wiring(
+        { nodeCount: section.xMm.length, from: section.from, to: section.to },
+        (each) => thicknessMm[each]! > 0,
+      );
   }
   return section.whole;
 }
@@ -52,7 +60,10 @@ function spanningForest(graph: Graph, isThere: (strip: number) => boolean): Fore
 }
 
 /** Strips at each node, compressed: those of node n are incident[start[n]] … incident[start[n+1] - 1]. */
-function incidence({ nodeCount, from, to }: Graph, isThere: (strip: number) => boolean): { start: Int32Array; incident: Int32Array } {
+function incidence(
+  { nodeCount, from, to }: Graph,
+  isThere: (strip: number) => boolean,
+): { start: Int32Array; incident: Int32Array } {
   const start = new Int32Array(nodeCount + 1);
   let live = 0;
   for (let strip = 0; strip < from.length; strip++) {
@@ -72,7 +83,11 @@ function incidence({ nodeCount, from, to }: Graph, isThere: (strip: number) => b
   return { start, incident };
 }
 
-function chordsOf({ from }: Graph, isThere: (strip: number) => boolean, { parentStrip, visited }: Forest): number[] {
+function chordsOf(
+  { from }: Graph,
+  isThere: (strip: number) => boolean,
+  { parentStrip, visited }: Forest,
+): number[] {
   const isTree = new Uint8Array(from.length);
   for (const node of visited) if (parentStrip[node]! >= 0) isTree[parentStrip[node]!] = 1;
   const chords: number[] = [];
@@ -104,7 +119,10 @@ function cycleThrough(chord: number, { from, to }: Graph, tree: Forest): Cycle {
  * Flexibility of the cells: entry (k, j) = Σ over shared strips of ± length / thickness. Weld links bend nothing and add 0.
  * Row-major, cycles × cycles.
  */
-export function cellFlexibility({ from, lengthMm, thicknessMm }: Section, cycles: readonly Cycle[]): Float64Array {
+export function cellFlexibility(
+  { from, lengthMm, thicknessMm }: Section,
+  cycles: readonly Cycle[],
+): Float64Array {
   const count = cycles.length;
   const flexibility = new Float64Array(count * count);
   const signInCycle = new Int8Array(from.length);
@@ -116,7 +134,8 @@ export function cellFlexibility({ from, lengthMm, thicknessMm }: Section, cycles
       let sum = 0;
       for (let n = 0; n < other.strips.length; n++) {
         const strip = other.strips[n]!;
-        if (signInCycle[strip] !== 0) sum += (signInCycle[strip]! * other.signs[n]! * lengthMm[strip]!) / thicknessMm[strip]!;
+        if (signInCycle[strip] !== 0)
+          sum += (signInCycle[strip]! * other.signs[n]! * lengthMm[strip]!) / thicknessMm[strip]!;
       }
       flexibility[k * count + j] = sum;
     }

@@ -5,7 +5,10 @@ import type { RepairPicture } from '../repair-picture';
 import type { Piece } from '../repair';
 
 /** Ends that lie within the member; at its very end there is nothing to run out onto. */
-function innerEnds({ picture }: RepairPicture, piece: Piece): { stationMm: number; end: 'start' | 'finish' }[] {
+function innerEnds(
+  { picture }: RepairPicture,
+  piece: Piece,
+): { stationMm: number; end: 'start' | 'finish' }[] {
   const ends: { stationMm: number; end: 'start' | 'finish' }[] = [];
   if (piece.startMm > 1) ends.push({ stationMm: piece.startMm, end: 'start' });
   if (piece.endMm < picture.member.lengthMm - 1) ends.push({ stationMm: piece.endMm, end: 'finish' });
@@ -17,10 +20,25 @@ export function runOut(context: RepairPicture): RepairFinding[] {
   const { picture, target, pieces } = context;
   if (!target) return [];
   const limit = picture.member.shape.depthMm;
-  return pieces.flatMap(({ piece }) => innerEnds(context, piece).flatMap(({ stationMm, end }): RepairFinding[] => {
-    const value = end === 'start' ? target.fromMm - stationMm : stationMm - target.toMm;
-    return value < limit - 1 ? [{ code: 'run-out-short', weight: 'broken', pieceId: piece.id, quantity: 'length', value, limit, source: 'practice', at: { fromMm: stationMm, toMm: stationMm } }] : [];
-  }));
+  return pieces.flatMap(({ piece }) =>
+    innerEnds(context, piece).flatMap(({ stationMm, end }): RepairFinding[] => {
+      const value = end === 'start' ? target.fromMm - stationMm : stationMm - target.toMm;
+      return value < limit - 1
+        ? [
+            {
+              code: 'run-out-short',
+              weight: 'broken',
+              pieceId: piece.id,
+              quantity: 'length',
+              value,
+              limit,
+              source: 'practice',
+              at: { fromMm: stationMm, toMm: stationMm },
+            },
+          ]
+        : [];
+    }),
+  );
 }
 
 /** The welds need room to bring the plate's force in before the damage starts; until then the plate does not count. */
@@ -30,15 +48,37 @@ export function development({ target, pieces }: RepairPicture): RepairFinding[] 
     const short = Math.max(carries.startMm - target.fromMm, target.toMm - carries.endMm);
     if (!(short > 1)) return [];
     const available = Math.min(target.fromMm - piece.startMm, piece.endMm - target.toMm);
-    return [{ code: 'development-short', weight: 'broken', pieceId: piece.id, quantity: 'length', value: available, ...(Number.isFinite(short) && { limit: available + short }), source: 'baseMetal' }];
+    return [
+      {
+        code: 'development-short',
+        weight: 'broken',
+        pieceId: piece.id,
+        quantity: 'length',
+        value: available,
+        ...(Number.isFinite(short) && { limit: available + short }),
+        source: 'baseMetal',
+      },
+    ];
   });
 }
 
 /** No square cut across a rail. */
 export function squareEnd(context: RepairPicture): RepairFinding[] {
-  return context.pieces.flatMap(({ piece }) => (piece.taperMm >= context.picture.member.shape.depthMm / 4 || innerEnds(context, piece).length === 0 ? [] : [{
-    code: 'square-end' as const, weight: 'broken' as const, pieceId: piece.id, quantity: 'length' as const, value: piece.taperMm, limit: context.picture.member.shape.depthMm / 4, source: 'practice' as const,
-  }]));
+  return context.pieces.flatMap(({ piece }) =>
+    piece.taperMm >= context.picture.member.shape.depthMm / 4 || innerEnds(context, piece).length === 0
+      ? []
+      : [
+          {
+            code: 'square-end' as const,
+            weight: 'broken' as const,
+            pieceId: piece.id,
+            quantity: 'length' as const,
+            value: piece.taperMm,
+            limit: context.picture.member.shape.depthMm / 4,
+            source: 'practice' as const,
+          },
+        ],
+  );
 }
 
 /** Ends are kept off other welds' heat, and noted near what hangs on the rail. */
@@ -46,13 +86,48 @@ export function endPlaces(context: RepairPicture): RepairFinding[] {
   const { picture, pieces } = context;
   const crossings = crossingsOn(picture.frame, picture.member);
   const marks = landmarksOn(picture.frame, picture.member).filter((mark) => mark.kind !== 'axle');
-  return pieces.flatMap(({ piece }) => innerEnds(context, piece).flatMap(({ stationMm }): RepairFinding[] => {
-    const at = { fromMm: stationMm, toMm: stationMm };
-    const near = crossings.find((crossing) => Math.abs(crossing.stationMm - stationMm) < BETWEEN_HEAT_ZONES_MM + 25);
-    const mark = marks.map((candidate) => ({ candidate, away: Math.abs(candidate.stationMm - stationMm) })).filter(({ away }) => away < CRITICAL_REACH_MM).sort((a, b) => a.away - b.away)[0];
-    return [
-      ...(near ? [{ code: 'end-near-weld' as const, weight: 'deviation' as const, pieceId: piece.id, quantity: 'length' as const, value: Math.abs(near.stationMm - stationMm), limit: BETWEEN_HEAT_ZONES_MM + 25, source: 'practice' as const, at, name: near.member.name }] : []),
-      ...(mark ? [{ code: 'end-in-critical-zone' as const, weight: 'note' as const, pieceId: piece.id, quantity: 'length' as const, value: mark.away, limit: CRITICAL_REACH_MM, source: 'practice' as const, at, name: mark.candidate.name }] : []),
-    ];
-  }));
+  return pieces.flatMap(({ piece }) =>
+    innerEnds(context, piece).flatMap(({ stationMm }): RepairFinding[] => {
+      const at = { fromMm: stationMm, toMm: stationMm };
+      const near = crossings.find(
+        (crossing) => Math.abs(crossing.stationMm - stationMm) < BETWEEN_HEAT_ZONES_MM + 25,
+      );
+      const mark = marks
+        .map((candidate) => ({ candidate, away: Math.abs(candidate.stationMm - stationMm) }))
+        .filter(({ away }) => away < CRITICAL_REACH_MM)
+        .sort((a, b) => a.away - b.away)[0];
+      return [
+        ...(near
+          ? [
+              {
+                code: 'end-near-weld' as const,
+                weight: 'deviation' as const,
+                pieceId: piece.id,
+                quantity: 'length' as const,
+                value: Math.abs(near.stationMm - stationMm),
+                limit: BETWEEN_HEAT_ZONES_MM + 25,
+                source: 'practice' as const,
+                at,
+                name: near.member.name,
+              },
+            ]
+          : []),
+        ...(mark
+          ? [
+              {
+                code: 'end-in-critical-zone' as const,
+                weight: 'note' as const,
+                pieceId: piece.id,
+                quantity: 'length' as const,
+                value: mark.away,
+                limit: CRITICAL_REACH_MM,
+                source: 'practice' as const,
+                at,
+                name: mark.candidate.name,
+              },
+            ]
+          : []),
+      ];
+    }),
+  );
 }

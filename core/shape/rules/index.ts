@@ -6,7 +6,20 @@ import { beneath, flangeCut, freeEdge, plateThickness, restored } from './sectio
 
 export type RepairRule = (context: RepairPicture) => RepairFinding[];
 
-const RULES: readonly RepairRule[] = [landing, lap, tooThinToWeld, runOut, development, squareEnd, endPlaces, restored, plateThickness, flangeCut, freeEdge, beneath];
+const RULES: readonly RepairRule[] = [
+  landing,
+  lap,
+  tooThinToWeld,
+  runOut,
+  development,
+  squareEnd,
+  endPlaces,
+  restored,
+  plateThickness,
+  flangeCut,
+  freeEdge,
+  beneath,
+];
 const RANK = { broken: 0, deviation: 1, note: 2 } as const;
 
 /** Every rule on one repair, broken ones first. */

@@ -6,29 +6,79 @@ import { extentOf, type RepairPicture } from '../repair-picture';
 
 /** Each lengthwise edge must lie on sound metal over its whole run; a flange tip that is gone leaves the plate's edge free instead. */
 export function landing({ pieces }: RepairPicture): RepairFinding[] {
-  return pieces.flatMap(({ piece, stations }) => [0, 1].flatMap((side) => {
-    const missed = (why: EdgeLanding['why'], upright: boolean) =>
-      stations.filter(({ edges }) => edges[side] && !edges[side].lands && edges[side].why === why && edges[side].face.upright === upright);
-    const finding = (code: RepairFinding['code'], weight: RepairFinding['weight'], at: typeof stations, source: RepairFinding['source'] = 'practice'): RepairFinding[] =>
-      at.length ? [{ code, weight, pieceId: piece.id, quantity: 'length', source, at: extentOf(at), name: at[0]!.edges[side]!.face.id }] : [];
-    return [
-      ...finding('edge-not-on-sound-metal', 'broken', missed('unsound', true)),
-      ...finding('edge-above-corner', 'broken', missed('above the corner', true)),
-      ...finding('edge-not-measured', 'deviation', [...missed('not measured', true), ...missed('not measured', false)].sort((a, b) => a.stationMm - b.stationMm)),
-      ...finding('edge-left-free', 'note', missed('unsound', false)),
-    ];
-  }));
+  return pieces.flatMap(({ piece, stations }) =>
+    [0, 1].flatMap((side) => {
+      const missed = (why: EdgeLanding['why'], upright: boolean) =>
+        stations.filter(
+          ({ edges }) =>
+            edges[side] &&
+            !edges[side].lands &&
+            edges[side].why === why &&
+            edges[side].face.upright === upright,
+        );
+      const finding = (
+        code: RepairFinding['code'],
+        weight: RepairFinding['weight'],
+        at: typeof stations,
+        source: RepairFinding['source'] = 'practice',
+      ): RepairFinding[] =>
+        at.length
+          ? [
+              {
+                code,
+                weight,
+                pieceId: piece.id,
+                quantity: 'length',
+                source,
+                at: extentOf(at),
+                name: at[0]!.edges[side]!.face.id,
+              },
+            ]
+          : [];
+      return [
+        ...finding('edge-not-on-sound-metal', 'broken', missed('unsound', true)),
+        ...finding('edge-above-corner', 'broken', missed('above the corner', true)),
+        ...finding(
+          'edge-not-measured',
+          'deviation',
+          [...missed('not measured', true), ...missed('not measured', false)].sort(
+            (a, b) => a.stationMm - b.stationMm,
+          ),
+        ),
+        ...finding('edge-left-free', 'note', missed('unsound', false)),
+      ];
+    }),
+  );
 }
 
 /** Over the straight part: sound metal between the edge's bound and the plate's edge against the published lap; less is the half-inch school's stated deviation. */
 export function lap({ picture, pieces }: RepairPicture): RepairFinding[] {
   return pieces.flatMap(({ piece, stations }) => {
     const wanted = lapMm(Math.min(piece.thicknessMm, picture.built.thicknessMm));
-    const straight = stations.filter(({ stationMm }) => stationMm >= piece.startMm + taperLengthMm(piece) - 1 && stationMm <= piece.endMm - taperLengthMm(piece) + 1);
-    const landed = straight.flatMap(({ stationMm, edges }) => edges.filter((edge) => edge.lands && edge.lapMm !== undefined).map((edge) => ({ stationMm, lap: edge.lapMm! })));
+    const straight = stations.filter(
+      ({ stationMm }) =>
+        stationMm >= piece.startMm + taperLengthMm(piece) - 1 &&
+        stationMm <= piece.endMm - taperLengthMm(piece) + 1,
+    );
+    const landed = straight.flatMap(({ stationMm, edges }) =>
+      edges
+        .filter((edge) => edge.lands && edge.lapMm !== undefined)
+        .map((edge) => ({ stationMm, lap: edge.lapMm! })),
+    );
     const least = landed.sort((a, b) => a.lap - b.lap)[0];
     if (!least || least.lap >= wanted - 0.5) return [];
-    return [{ code: 'lap-short', weight: 'deviation', pieceId: piece.id, quantity: 'length', value: least.lap, limit: wanted, source: 'lap', at: { fromMm: least.stationMm, toMm: least.stationMm } }];
+    return [
+      {
+        code: 'lap-short',
+        weight: 'deviation',
+        pieceId: piece.id,
+        quantity: 'length',
+        value: least.lap,
+        limit: wanted,
+        source: 'lap',
+        at: { fromMm: least.stationMm, toMm: least.stationMm },
+      },
+    ];
   });
 }
 
@@ -36,9 +86,25 @@ export function lap({ picture, pieces }: RepairPicture): RepairFinding[] {
 export function tooThinToWeld({ picture, pieces }: RepairPicture): RepairFinding[] {
   const limit = picture.practice.weldableMinimumMm;
   return pieces.flatMap(({ piece, stations }) => {
-    const thin = stations.flatMap(({ stationMm, edges }) => edges.filter((edge) => edge.lands && edge.wallMm < limit).map((edge) => ({ stationMm, wall: edge.wallMm })));
+    const thin = stations.flatMap(({ stationMm, edges }) =>
+      edges
+        .filter((edge) => edge.lands && edge.wallMm < limit)
+        .map((edge) => ({ stationMm, wall: edge.wallMm })),
+    );
     const worst = thin.sort((a, b) => a.wall - b.wall)[0];
-    return worst ? [{ code: 'wall-too-thin-to-weld', weight: 'broken', pieceId: piece.id, quantity: 'thickness', value: worst.wall, limit, source: 'sound', at: { fromMm: worst.stationMm, toMm: worst.stationMm } }] : [];
+    return worst
+      ? [
+          {
+            code: 'wall-too-thin-to-weld',
+            weight: 'broken',
+            pieceId: piece.id,
+            quantity: 'thickness',
+            value: worst.wall,
+            limit,
+            source: 'sound',
+            at: { fromMm: worst.stationMm, toMm: worst.stationMm },
+          },
+        ]
+      : [];
   });
 }
-

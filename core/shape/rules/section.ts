@@ -12,22 +12,57 @@ const STIFF = 1.15;
 /** Restored section modulus: back to what was built by its lower bound, and not far beyond it where the end is abrupt. */
 export function restored({ picture, repair, restored: sections }: RepairPicture): RepairFinding[] {
   if (sections.length === 0) return [];
-  const modulus = sections.map((section) => ({ stationMm: section.stationMm, lower: Math.min(lowerBound(section.kept.modulusTop!), lowerBound(section.kept.modulusBottom!)), most: Math.max(section.kept.modulusTop!.value, section.kept.modulusBottom!.value) }));
+  const modulus = sections.map((section) => ({
+    stationMm: section.stationMm,
+    lower: Math.min(lowerBound(section.kept.modulusTop!), lowerBound(section.kept.modulusBottom!)),
+    most: Math.max(section.kept.modulusTop!.value, section.kept.modulusBottom!.value),
+  }));
   const weakest = modulus.reduce((a, b) => (b.lower < a.lower ? b : a));
   const stiffest = modulus.reduce((a, b) => (b.most > a.most ? b : a));
   const findings: RepairFinding[] = [];
   const limit = picture.practice.leaveFraction;
-  if (weakest.lower < limit) findings.push({ code: 'strength-not-restored', weight: 'broken', quantity: 'fraction', value: weakest.lower, limit, source: 'retained', at: { fromMm: weakest.stationMm, toMm: weakest.stationMm } });
+  if (weakest.lower < limit)
+    findings.push({
+      code: 'strength-not-restored',
+      weight: 'broken',
+      quantity: 'fraction',
+      value: weakest.lower,
+      limit,
+      source: 'retained',
+      at: { fromMm: weakest.stationMm, toMm: weakest.stationMm },
+    });
   if (stiffest.most > STIFF) {
     const tapered = repair.pieces.every((piece) => piece.taperMm >= picture.member.shape.depthMm / 2);
-    findings.push({ code: tapered ? 'overlay-stiff-tapered' : 'overlay-stiff-abrupt', weight: tapered ? 'note' : 'broken', quantity: 'fraction', value: stiffest.most, limit: STIFF, source: 'practice', at: { fromMm: stiffest.stationMm, toMm: stiffest.stationMm } });
+    findings.push({
+      code: tapered ? 'overlay-stiff-tapered' : 'overlay-stiff-abrupt',
+      weight: tapered ? 'note' : 'broken',
+      quantity: 'fraction',
+      value: stiffest.most,
+      limit: STIFF,
+      source: 'practice',
+      at: { fromMm: stiffest.stationMm, toMm: stiffest.stationMm },
+    });
   }
   return findings;
 }
 
 export function plateThickness({ picture, repair }: RepairPicture): RepairFinding[] {
   const limit = picture.member.shape.thicknessMm;
-  return repair.pieces.flatMap((piece): RepairFinding[] => (piece.thicknessMm < 0.97 * limit ? [{ code: 'plate-thinner-than-wall', weight: 'deviation', pieceId: piece.id, quantity: 'thickness', value: piece.thicknessMm, limit, source: 'practice' }] : []));
+  return repair.pieces.flatMap((piece): RepairFinding[] =>
+    piece.thicknessMm < 0.97 * limit
+      ? [
+          {
+            code: 'plate-thinner-than-wall',
+            weight: 'deviation',
+            pieceId: piece.id,
+            quantity: 'thickness',
+            value: piece.thicknessMm,
+            limit,
+            source: 'practice',
+          },
+        ]
+      : [],
+  );
 }
 
 /** 49 CFR 393.201(c): a flange of an open channel between the axles is not cut except as the maker specifies. */
@@ -36,26 +71,61 @@ export function flangeCut({ picture, repair, target }: RepairPicture): RepairFin
   if (!repair.cutOut || !target || isClosed(picture.member.shape) || axles.length < 2) return [];
   const [front, rear] = [axles[0]!, axles[axles.length - 1]!];
   if (target.toMm < front || target.fromMm > rear) return [];
-  return [{ code: 'flange-cut-between-axles', weight: 'broken', quantity: 'length', source: 'flangeCut', at: { fromMm: Math.max(front, target.fromMm), toMm: Math.min(rear, target.toMm) } }];
+  return [
+    {
+      code: 'flange-cut-between-axles',
+      weight: 'broken',
+      quantity: 'length',
+      source: 'flangeCut',
+      at: { fromMm: Math.max(front, target.fromMm), toMm: Math.min(rear, target.toMm) },
+    },
+  ];
 }
 
 /** A plate's leg that hangs free beside a rotten flange: its outstand against local buckling. */
 export function freeEdge({ picture, pieces }: RepairPicture): RepairFinding[] {
   const most = 0.56 * Math.sqrt(YOUNGS_MODULUS_MPA / picture.steel.yieldMpa);
   return pieces.flatMap(({ piece, stations }): RepairFinding[] => {
-    const free = stations.some(({ edges }) => edges.some((edge) => !edge.lands && edge.why === 'unsound' && !edge.face.upright));
+    const free = stations.some(({ edges }) =>
+      edges.some((edge) => !edge.lands && edge.why === 'unsound' && !edge.face.upright),
+    );
     if (!free || (piece.kind !== 'bottom L' && piece.kind !== 'top L')) return [];
     const whole = coverage(picture.member.shape, piece);
     const leg = piece.kind === 'bottom L' ? whole.uToMm - whole.noseUMm : whole.noseUMm - whole.uFromMm;
-    return leg / piece.thicknessMm > most ? [{ code: 'free-edge-slender', weight: 'deviation', pieceId: piece.id, quantity: 'count', value: leg / piece.thicknessMm, limit: most, source: 'outstand' }] : [];
+    return leg / piece.thicknessMm > most
+      ? [
+          {
+            code: 'free-edge-slender',
+            weight: 'deviation',
+            pieceId: piece.id,
+            quantity: 'count',
+            value: leg / piece.thicknessMm,
+            limit: most,
+            source: 'outstand',
+          },
+        ]
+      : [];
   });
 }
 
 /** What is about to be covered: cracks are welded first; rust left beneath is said. */
 export function beneath({ picture, repair, target }: RepairPicture): RepairFinding[] {
   if (!target) return [];
-  const covered = picture.cracks.filter((crack) => crackExtent(crack).fromMm <= target.toMm && crackExtent(crack).toMm >= target.fromMm);
-  const findings: RepairFinding[] = covered.map((crack) => ({ code: 'crack-beneath', weight: 'note', quantity: 'length', source: 'practice', at: crackExtent(crack) }));
+  const covered = picture.cracks.filter(
+    (crack) => crackExtent(crack).fromMm <= target.toMm && crackExtent(crack).toMm >= target.fromMm,
+  );
+  const findings: RepairFinding[] = covered.map((crack) => ({
+    code: 'crack-beneath',
+    weight: 'note',
+    quantity: 'length',
+    source: 'practice',
+    at: crackExtent(crack),
+  }));
   const rust = picture.zones.some((zone) => zone.fromMm <= target.toMm && zone.toMm >= target.fromMm);
-  return rust && !repair.cutOut ? [...findings, { code: 'rust-enclosed', weight: 'note', quantity: 'length', source: 'practice', at: target }] : findings;
+  return rust && !repair.cutOut
+    ? [
+        ...findings,
+        { code: 'rust-enclosed', weight: 'note', quantity: 'length', source: 'practice', at: target },
+      ]
+    : findings;
 }

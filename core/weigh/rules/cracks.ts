@@ -7,9 +7,27 @@ export function cracks(picture: MemberPicture): Finding[] {
   return picture.cracks.flatMap((crack) => {
     const lengthMm = crackLengthMm(picture.member.shape, crack.path);
     const found: Finding = {
-      code: 'crack', verdict: picture.member.role === 'rail' ? 'Mend' : 'Renew', quantity: 'length', value: lengthMm, limit: 0, source: 'crack', at: crackExtent(crack), firmness: 'firm',
+      code: 'crack',
+      verdict: picture.member.role === 'rail' ? 'Mend' : 'Renew',
+      quantity: 'length',
+      value: lengthMm,
+      limit: 0,
+      source: 'crack',
+      at: crackExtent(crack),
+      firmness: 'firm',
     };
     if (crack.startFound && crack.finishFound) return [found];
-    return [found, { code: 'crack-end-open', verdict: 'Can’t say', quantity: 'length', value: lengthMm, source: 'practice', at: crackExtent(crack), firmness: 'open' }];
+    return [
+      found,
+      {
+        code: 'crack-end-open',
+        verdict: 'Can’t say',
+        quantity: 'length',
+        value: lengthMm,
+        source: 'practice',
+        at: crackExtent(crack),
+        firmness: 'open',
+      },
+    ];
   });
 }

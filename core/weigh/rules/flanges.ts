@@ -16,11 +16,26 @@ export function flanges(picture: MemberPicture): Finding[] {
   return topGone.length ? [goneOver('top-flange-gone', topGone, picture)] : [];
 }
 
-function goneOver(code: 'top-flange-gone' | 'both-flanges-gone', columns: readonly ColumnDamage[], picture: MemberPicture): Finding {
+function goneOver(
+  code: 'top-flange-gone' | 'both-flanges-gone',
+  columns: readonly ColumnDamage[],
+  picture: MemberPicture,
+): Finding {
   const share = columns.length / picture.columns.length;
-  const verdict: Verdict = share > RENEW_SHARE ? 'Retire' : share > SPLICE_SHARE || picture.member.role === 'crossmember' ? 'Renew' : 'Splice';
+  const verdict: Verdict =
+    share > RENEW_SHARE
+      ? 'Retire'
+      : share > SPLICE_SHARE || picture.member.role === 'crossmember'
+        ? 'Renew'
+        : 'Splice';
   return {
-    code, verdict, quantity: 'fraction', value: share, limit: SPLICE_SHARE, source: 'practice', firmness: 'firm',
+    code,
+    verdict,
+    quantity: 'fraction',
+    value: share,
+    limit: SPLICE_SHARE,
+    source: 'practice',
+    firmness: 'firm',
     at: { fromMm: columns[0]!.stationMm, toMm: columns[columns.length - 1]!.stationMm },
   };
 }
@@ -28,8 +43,16 @@ function goneOver(code: 'top-flange-gone' | 'both-flanges-gone', columns: readon
 /** Stations where no metal at all is left. */
 export function parted(picture: MemberPicture): Finding[] {
   if (picture.partedAtMm.length === 0) return [];
-  return [{
-    code: 'parted', verdict: picture.member.role === 'rail' ? 'Splice' : 'Renew', quantity: 'count', value: picture.partedAtMm.length, limit: 0, source: 'practice', firmness: 'firm',
-    at: { fromMm: picture.partedAtMm[0]!, toMm: picture.partedAtMm[picture.partedAtMm.length - 1]! },
-  }];
+  return [
+    {
+      code: 'parted',
+      verdict: picture.member.role === 'rail' ? 'Splice' : 'Renew',
+      quantity: 'count',
+      value: picture.partedAtMm.length,
+      limit: 0,
+      source: 'practice',
+      firmness: 'firm',
+      at: { fromMm: picture.partedAtMm[0]!, toMm: picture.partedAtMm[picture.partedAtMm.length - 1]! },
+    },
+  ];
 }

@@ -11,4 +11,15 @@ import { walked } from './walked';
 export type Rule = (picture: MemberPicture) => Finding[];
 
 /** Every rule has one shape; adding a rule is adding a file and a line. */
-export const RULES: readonly Rule[] = [survey, keptSection, parted, flanges, soundEdgeMargin, edgeNotBracketed, thinLanding, cracks, steelAllowsWelding, walked];
+export const RULES: readonly Rule[] = [
+  survey,
+  keptSection,
+  parted,
+  flanges,
+  soundEdgeMargin,
+  edgeNotBracketed,
+  thinLanding,
+  cracks,
+  steelAllowsWelding,
+  walked,
+];

@@ -22,16 +22,29 @@ export function keptSection(picture: MemberPicture): Finding[] {
     if (!worst) return [];
     const { value, plusMinus } = worst.here!.kept[worst.key]!;
     const limit = picture.practice.leaveFraction;
-    return [{
-      code, quantity: 'fraction', value, plusMinus, limit, source: 'retained',
-      verdict: verdictOn(value, value - plusMinus, limit, picture, worst.here!.guessedShare),
-      at: { fromMm: worst.here!.stationMm, toMm: worst.here!.stationMm },
-      firmness: Math.abs(value - limit) > plusMinus ? 'firm' : 'could flip with one more reading',
-    } satisfies Finding];
+    return [
+      {
+        code,
+        quantity: 'fraction',
+        value,
+        plusMinus,
+        limit,
+        source: 'retained',
+        verdict: verdictOn(value, value - plusMinus, limit, picture, worst.here!.guessedShare),
+        at: { fromMm: worst.here!.stationMm, toMm: worst.here!.stationMm },
+        firmness: Math.abs(value - limit) > plusMinus ? 'firm' : 'could flip with one more reading',
+      } satisfies Finding,
+    ];
   });
 }
 
-function verdictOn(value: number, lower: number, limit: number, picture: MemberPicture, guessedShare: number): Verdict {
+function verdictOn(
+  value: number,
+  lower: number,
+  limit: number,
+  picture: MemberPicture,
+  guessedShare: number,
+): Verdict {
   if (lower >= limit) return 'Leave';
   if (value >= limit) return guessedShare > 0.1 ? 'Can’t say' : 'Watch';
   return picture.member.role === 'rail' ? 'Mend' : 'Renew';

@@ -9,31 +9,61 @@ import type { MemberPicture } from '../picture';
 export function soundEdgeMargin(picture: MemberPicture): Finding[] {
   const limit = schoolMarginMm(picture.practice.school);
   const least = picture.edges
-    .flatMap((edge) => edge.columns.filter((column) => column.kind === 'bracketed' || column.kind === 'felt' || column.kind === 'no sound metal read').map((column) => ({
-      stationMm: column.stationMm, marginMm: marginAtMm(edge, column.stationMm)!, bracketMm: column.upperMm - column.lowerMm,
-    })))
+    .flatMap((edge) =>
+      edge.columns
+        .filter(
+          (column) =>
+            column.kind === 'bracketed' || column.kind === 'felt' || column.kind === 'no sound metal read',
+        )
+        .map((column) => ({
+          stationMm: column.stationMm,
+          marginMm: marginAtMm(edge, column.stationMm)!,
+          bracketMm: column.upperMm - column.lowerMm,
+        })),
+    )
     .sort((a, b) => a.marginMm - b.marginMm)[0];
   if (!least) return [];
   const short = least.marginMm < limit;
-  return [{
-    code: short ? 'margin-short' : 'margin-enough', verdict: picture.member.role === 'rail' ? 'Mend' : 'Renew',
-    quantity: 'length', value: least.marginMm, plusMinus: least.bracketMm, limit, source: 'school',
-    at: { fromMm: least.stationMm, toMm: least.stationMm },
-    firmness: short && least.marginMm + least.bracketMm >= limit ? 'could flip with one more reading' : 'firm',
-  }];
+  return [
+    {
+      code: short ? 'margin-short' : 'margin-enough',
+      verdict: picture.member.role === 'rail' ? 'Mend' : 'Renew',
+      quantity: 'length',
+      value: least.marginMm,
+      plusMinus: least.bracketMm,
+      limit,
+      source: 'school',
+      at: { fromMm: least.stationMm, toMm: least.stationMm },
+      firmness:
+        short && least.marginMm + least.bracketMm >= limit ? 'could flip with one more reading' : 'firm',
+    },
+  ];
 }
 
 /** Columns in a damaged zone whose edge has no bottom or no top to its bracket. */
 export function edgeNotBracketed(picture: MemberPicture): Finding[] {
-  const open = picture.edges.flatMap((edge) => edge.columns.filter((column) =>
-    column.kind === 'no sound metal read' ||
-    (column.kind === 'not read further down' && picture.zones.some((zone) => column.stationMm >= zone.fromMm && column.stationMm <= zone.toMm))));
+  const open = picture.edges.flatMap((edge) =>
+    edge.columns.filter(
+      (column) =>
+        column.kind === 'no sound metal read' ||
+        (column.kind === 'not read further down' &&
+          picture.zones.some((zone) => column.stationMm >= zone.fromMm && column.stationMm <= zone.toMm)),
+    ),
+  );
   if (open.length === 0) return [];
   const stations = open.map((column) => column.stationMm);
-  return [{
-    code: 'edge-not-bracketed', verdict: 'Can’t say', quantity: 'count', value: open.length, limit: 0, source: 'practice',
-    at: { fromMm: Math.min(...stations), toMm: Math.max(...stations) }, firmness: 'open',
-  }];
+  return [
+    {
+      code: 'edge-not-bracketed',
+      verdict: 'Can’t say',
+      quantity: 'count',
+      value: open.length,
+      limit: 0,
+      source: 'practice',
+      at: { fromMm: Math.min(...stations), toMm: Math.max(...stations) },
+      firmness: 'open',
+    },
+  ];
 }
 
 /** The band above the sound edge must be thick enough to weld by its lower bound, or the edge weld lands on foil. */
@@ -45,19 +75,31 @@ export function thinLanding(picture: MemberPicture): Finding[] {
     for (const stationMm of map.stationsMm) {
       if (stationMm < zone.fromMm || stationMm > zone.toMm) continue;
       const landing = landingAt(picture, stationMm);
-      if (landing && (!worst || landing.thicknessMm - landing.errorMm < worst.thicknessMm - worst.errorMm)) worst = { stationMm, ...landing };
+      if (landing && (!worst || landing.thicknessMm - landing.errorMm < worst.thicknessMm - worst.errorMm))
+        worst = { stationMm, ...landing };
     }
   }
   if (!worst || worst.thicknessMm - 1.645 * worst.errorMm >= practice.weldableMinimumMm) return [];
-  return [{
-    code: 'thin-landing', verdict: worst.thicknessMm < practice.weldableMinimumMm ? 'Splice' : 'Can’t say',
-    quantity: 'thickness', value: worst.thicknessMm, plusMinus: 1.645 * worst.errorMm, limit: practice.weldableMinimumMm, source: 'sound',
-    at: { fromMm: worst.stationMm, toMm: worst.stationMm }, firmness: 'could flip with one more reading',
-  }];
+  return [
+    {
+      code: 'thin-landing',
+      verdict: worst.thicknessMm < practice.weldableMinimumMm ? 'Splice' : 'Can’t say',
+      quantity: 'thickness',
+      value: worst.thicknessMm,
+      plusMinus: 1.645 * worst.errorMm,
+      limit: practice.weldableMinimumMm,
+      source: 'sound',
+      at: { fromMm: worst.stationMm, toMm: worst.stationMm },
+      firmness: 'could flip with one more reading',
+    },
+  ];
 }
 
 /** The thinnest row in the inch above the edge's conservative bound. */
-function landingAt(picture: MemberPicture, stationMm: number): { thicknessMm: number; errorMm: number } | undefined {
+function landingAt(
+  picture: MemberPicture,
+  stationMm: number,
+): { thicknessMm: number; errorMm: number } | undefined {
   const wall = wallAt(picture.map!, stationMm);
   let thinnest: { thicknessMm: number; errorMm: number } | undefined;
   for (const edge of picture.edges) {
@@ -68,7 +110,8 @@ function landingAt(picture: MemberPicture, stationMm: number): { thicknessMm: nu
       const height = heightOnFace(face, picture.surface.uMm[row]!);
       if (rowFace.id !== face.id || height < at.upperMm || height > at.upperMm + inchesToMm(1)) return;
       const here = { thicknessMm: wall.thicknessMm[row]!, errorMm: wall.errorMm[row]! };
-      if (!thinnest || here.thicknessMm - here.errorMm < thinnest.thicknessMm - thinnest.errorMm) thinnest = here;
+      if (!thinnest || here.thicknessMm - here.errorMm < thinnest.thicknessMm - thinnest.errorMm)
+        thinnest = here;
     });
   }
   return thinnest;

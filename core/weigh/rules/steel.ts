@@ -5,6 +5,23 @@ import type { MemberPicture } from '../picture';
 export function steelAllowsWelding(picture: MemberPicture): Finding[] {
   const wantsWelding = picture.zones.length > 0 || picture.cracks.length > 0;
   if (!wantsWelding || picture.steel.weldRepair === 'yes') return [];
-  if (picture.steel.id === 'unknown') return [{ code: 'steel-unknown', verdict: 'Can’t say', quantity: 'count', source: 'practice', firmness: 'open' }];
-  return [{ code: 'steel-heat-treated', verdict: 'Renew', quantity: 'count', source: 'weldByMaker', firmness: 'firm' }];
+  if (picture.steel.id === 'unknown')
+    return [
+      {
+        code: 'steel-unknown',
+        verdict: 'Can’t say',
+        quantity: 'count',
+        source: 'practice',
+        firmness: 'open',
+      },
+    ];
+  return [
+    {
+      code: 'steel-heat-treated',
+      verdict: 'Renew',
+      quantity: 'count',
+      source: 'weldByMaker',
+      firmness: 'firm',
+    },
+  ];
 }

@@ -15,7 +15,13 @@ export function JobHead() {
   const desk = useDesk();
   const here = usePathname().split('/')[3];
   const { file, works } = desk;
-  const { readings, cracks } = useMemo(() => ({ readings: standing(file.readings, file.strikes).length, cracks: standing(file.cracks, file.strikes).length }), [file]);
+  const { readings, cracks } = useMemo(
+    () => ({
+      readings: standing(file.readings, file.strikes).length,
+      cracks: standing(file.cracks, file.strikes).length,
+    }),
+    [file],
+  );
   const walked = useMemo(() => progressOf(jobSpots(file, file.job.purpose === 'pre-purchase look')), [file]);
   const all = [...works.values()];
   const toAct = all.filter((work) => !['Leave', 'Watch', 'Can’t say'].includes(work.verdict.verdict)).length;
@@ -24,32 +30,58 @@ export function JobHead() {
   const lines = repairs.reduce((sum, repair) => sum + repair.joined.lines.length, 0);
   const isWorked = !desk.isWorking && all.length >= file.frame.members.length;
   const once = (words: string) => (isWorked ? words : 'working…');
-  const some = (n: number, one: string, many = `${one}s`) => (n === 0 ? `no ${many}` : `${n} ${n === 1 ? one : many}`);
+  const some = (n: number, one: string, many = `${one}s`) =>
+    n === 0 ? `no ${many}` : `${n} ${n === 1 ? one : many}`;
   const verbs = [
     ['walk', 'Walk', `${walked.seen} of ${walked.spots} seen`],
     ['frame', 'Frame', some(file.frame.members.length, 'member')],
     ['probe', 'Probe', some(readings, 'reading')],
     ['trace', 'Trace', some(cracks, 'crack')],
-    ['weigh', 'Weigh', once(toAct ? `${toAct} to act on` : unknown ? `${unknown} can’t say` : 'nothing to act on')],
-    ['shape', 'Shape', once(some(repairs.reduce((sum, repair) => sum + repair.patterns.length, 0), 'plate'))],
+    [
+      'weigh',
+      'Weigh',
+      once(toAct ? `${toAct} to act on` : unknown ? `${unknown} can’t say` : 'nothing to act on'),
+    ],
+    [
+      'shape',
+      'Shape',
+      once(
+        some(
+          repairs.reduce((sum, repair) => sum + repair.patterns.length, 0),
+          'plate',
+        ),
+      ),
+    ],
     ['join', 'Join', once(some(lines, 'weld'))],
   ] as const;
   return (
     <header className="sticky top-0 z-30 border-b-2 border-ink bg-paper">
       <div className="flex flex-wrap items-stretch lg:flex-nowrap">
-        <Link href="/" className="flex min-h-14 min-w-0 flex-1 flex-col justify-center px-4 leading-tight lg:w-[206px] lg:flex-none" aria-label="Back to the yard">
+        <Link
+          href="/"
+          className="flex min-h-14 min-w-0 flex-1 flex-col justify-center px-4 leading-tight lg:w-[206px] lg:flex-none"
+          aria-label="Back to the yard"
+        >
           <span className="truncate text-xl font-bold">{file.unit.tag}</span>
           <span className="caption truncate">{file.job.title}</span>
         </Link>
-        <nav aria-label="Verbs" className="order-last flex w-full overflow-x-auto border-t border-rule lg:order-none lg:w-auto lg:flex-1 lg:border-t-0">
+        <nav
+          aria-label="Verbs"
+          className="order-last flex w-full overflow-x-auto border-t border-rule lg:order-none lg:w-auto lg:flex-1 lg:border-t-0"
+        >
           {verbs.map(([verb, word, open]) => (
             <Link
-              key={verb} href={`/jobs/${file.job.id}/${verb}?member=${desk.member.id}`} aria-current={verb === here ? 'page' : undefined}
+              key={verb}
+              href={`/jobs/${file.job.id}/${verb}?member=${desk.member.id}`}
+              aria-current={verb === here ? 'page' : undefined}
               className="group relative flex min-h-14 min-w-[92px] flex-col justify-center border-l border-rule px-3 leading-tight aria-[current=page]:bg-sheet"
             >
               <span className="text-[17px] font-semibold">{word}</span>
               <span className="caption whitespace-nowrap">{open}</span>
-              <span aria-hidden className="absolute inset-x-0 bottom-0 h-[5px] group-aria-[current=page]:bg-here" />
+              <span
+                aria-hidden
+                className="absolute inset-x-0 bottom-0 h-[5px] group-aria-[current=page]:bg-here"
+              />
             </Link>
           ))}
         </nav>
@@ -61,10 +93,28 @@ export function JobHead() {
           <KeptDot />
         </div>
       </div>
-      {desk.isWorking && desk.progress.of > 0 && <p className="late absolute right-2 top-full z-40 flex items-center border border-edge bg-sheet px-3">worked out: {desk.progress.done} of {desk.progress.of} <button type="button" className="hit px-3 underline" onClick={desk.stopWork}>stop</button></p>}
+      {desk.isWorking && desk.progress.of > 0 && (
+        <p className="late absolute right-2 top-full z-40 flex items-center border border-edge bg-sheet px-3">
+          worked out: {desk.progress.done} of {desk.progress.of}{' '}
+          <button type="button" className="hit px-3 underline" onClick={desk.stopWork}>
+            stop
+          </button>
+        </p>
+      )}
       {file.notices.length > 0 && (
-        <ul className="flex gap-x-6 overflow-x-auto whitespace-nowrap bg-here px-4 py-0.5 text-on-here" aria-label="Standing notices" tabIndex={0}>
-          {file.notices.map((notice) => <li key={notice.id} className="text-[14px] font-semibold">{notice.words} <span className="font-normal">({notice.by} {notice.at.slice(0, 10)})</span></li>)}
+        <ul
+          className="flex gap-x-6 overflow-x-auto whitespace-nowrap bg-here px-4 py-0.5 text-on-here"
+          aria-label="Standing notices"
+          tabIndex={0}
+        >
+          {file.notices.map((notice) => (
+            <li key={notice.id} className="text-[14px] font-semibold">
+              {notice.words}{' '}
+              <span className="font-normal">
+                ({notice.by} {notice.at.slice(0, 10)})
+              </span>
+            </li>
+          ))}
         </ul>
       )}
     </header>
@@ -74,8 +124,15 @@ export function JobHead() {
 function By() {
   const { by, setBy } = useDesk();
   return (
-    <label className="caption flex items-center gap-1">by
-      <input value={by} maxLength={40} onChange={(event) => setBy(event.target.value)} aria-label="Who is recording: role or initials" className="field w-14! px-1! text-center" />
+    <label className="caption flex items-center gap-1">
+      by
+      <input
+        value={by}
+        maxLength={40}
+        onChange={(event) => setBy(event.target.value)}
+        aria-label="Who is recording: role or initials"
+        className="field w-14! px-1! text-center"
+      />
     </label>
   );
 }
@@ -87,7 +144,11 @@ function KeptDot() {
   const words = state === 'held here' ? `offline: ${waiting} held here` : state;
   return (
     <span className="flex min-w-[74px] items-center gap-1.5 pl-1 text-sm" role="status">
-      <span className={`inline-block size-3 shrink-0 ${colour} ${state === 'kept' ? 'rounded-full' : state === 'held here' ? 'rotate-45' : ''}`} aria-hidden />{words}
+      <span
+        className={`inline-block size-3 shrink-0 ${colour} ${state === 'kept' ? 'rounded-full' : state === 'held here' ? 'rotate-45' : ''}`}
+        aria-hidden
+      />
+      {words}
     </span>
   );
 }

@@ -13,16 +13,39 @@ import { buyersWords, unseenWords } from '../../../../_words/walk';
 registerFonts();
 
 /** The look before buying: one page, black and white. */
-export const GET = (request: Request, { params }: { params: Promise<{ jobId: string }> }) => guarded(request, async () => {
-  const file = jobFile(database(), (await params).jobId);
-  if (!file) return notFound('job');
-  const system = systemOf(request);
-  const works = judgedJob(file);
-  const claims = [...new Map(ofKind(standing(file.walk, file.strikes), 'claim').map((claim) => [claim.claimId, claim])).values()];
-  const leaves = [...new Map(ofKind(standing(file.walk, file.strikes), 'leave').map((leave) => [leave.act, leave])).values()];
-  const pdf = await renderToBuffer(
-    <BuyersLookSheet file={file} look={jobBuyersLook(file, works)} claims={claims} leaves={leaves} printedAt={new Date().toISOString()} deference={DEFERENCE} words={buyersWords}
-      whyUnseen={unseenWords} reasons={works.filter((work) => !['Leave', 'Can’t say'].includes(work.verdict.verdict)).map((work) => `${work.picture.member.name}, ${work.verdict.verdict}: ${findingWords(work.verdict.findings[0]!, system).title}`)} />,
-  );
-  return download(new Uint8Array(pdf), 'application/pdf', `${file.unit.tag}-look-before-buying.pdf`);
-});
+export const GET = (request: Request, { params }: { params: Promise<{ jobId: string }> }) =>
+  guarded(request, async () => {
+    const file = jobFile(database(), (await params).jobId);
+    if (!file) return notFound('job');
+    const system = systemOf(request);
+    const works = judgedJob(file);
+    const claims = [
+      ...new Map(
+        ofKind(standing(file.walk, file.strikes), 'claim').map((claim) => [claim.claimId, claim]),
+      ).values(),
+    ];
+    const leaves = [
+      ...new Map(
+        ofKind(standing(file.walk, file.strikes), 'leave').map((leave) => [leave.act, leave]),
+      ).values(),
+    ];
+    const pdf = await renderToBuffer(
+      <BuyersLookSheet
+        file={file}
+        look={jobBuyersLook(file, works)}
+        claims={claims}
+        leaves={leaves}
+        printedAt={new Date().toISOString()}
+        deference={DEFERENCE}
+        words={buyersWords}
+        whyUnseen={unseenWords}
+        reasons={works
+          .filter((work) => !['Leave', 'Can’t say'].includes(work.verdict.verdict))
+          .map(
+            (work) =>
+              `${work.picture.member.name}, ${work.verdict.verdict}: ${findingWords(work.verdict.findings[0]!, system).title}`,
+          )}
+      />,
+    );
+    return download(new Uint8Array(pdf), 'application/pdf', `${file.unit.tag}-look-before-buying.pdf`);
+  });

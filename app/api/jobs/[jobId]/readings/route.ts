@@ -8,12 +8,19 @@ type Context = { params: Promise<{ jobId: string }> };
 
 export const POST = async (request: Request, { params }: Context) => {
   const { jobId } = await params;
-  return mutation(request, z.object({ readings: z.array(readingSchema).min(1).max(5000) }), ({ readings }) => keepReadings(database(), jobId, readings));
+  return mutation(request, z.object({ readings: z.array(readingSchema).min(1).max(5000) }), ({ readings }) =>
+    keepReadings(database(), jobId, readings),
+  );
 };
 
 /** Every reading of the job as CSV, struck ones marked. */
-export const GET = (request: Request, { params }: Context) => guarded(request, async () => {
-  const file = jobFile(database(), (await params).jobId);
-  if (!file) return notFound('job');
-  return download(readingsToCsv(file.frame, file.readings, file.strikes, systemOf(request)), 'text/csv; charset=utf-8', `${file.unit.tag}-readings.csv`);
-});
+export const GET = (request: Request, { params }: Context) =>
+  guarded(request, async () => {
+    const file = jobFile(database(), (await params).jobId);
+    if (!file) return notFound('job');
+    return download(
+      readingsToCsv(file.frame, file.readings, file.strikes, systemOf(request)),
+      'text/csv; charset=utf-8',
+      `${file.unit.tag}-readings.csv`,
+    );
+  });

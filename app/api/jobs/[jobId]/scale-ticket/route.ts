@@ -10,8 +10,15 @@ export const POST = async (request: Request, { params }: { params: Promise<{ job
     const file = jobFile(database(), (await params).jobId);
     if (!file) return notFound('job');
     const plain = { ...file, readings: [], cracks: [], repairs: [] };
-    const built = jobDemand(plain, new Map(plain.frame.members.map((member) => [member.id, workMember(plain, member)])), ['as built'])['as built']!;
-    if (built.wheels.length === 0) return answer(refused('invalid', 'this frame stands on no axles', 'Nothing was weighed.'));
+    const built = jobDemand(
+      plain,
+      new Map(plain.frame.members.map((member) => [member.id, workMember(plain, member)])),
+      ['as built'],
+    )['as built']!;
+    if (built.wheels.length === 0)
+      return answer(refused('invalid', 'this frame stands on no axles', 'Nothing was weighed.'));
     const ticket = readScaleTicket(weighOnScale(file.frame, built.wheels, built.couplerKg, file.unit.tag));
-    return answer(ticket.ok ? written(ticket.value) : refused('unreadable', ticket.reason, 'Nothing was weighed.'));
+    return answer(
+      ticket.ok ? written(ticket.value) : refused('unreadable', ticket.reason, 'Nothing was weighed.'),
+    );
   });

@@ -14,16 +14,30 @@ const withoutDeference = (caution: string): string => caution.replace(` ${DEFERE
 
 const wordsIn = (system: UnitSystem): OrderWords => ({
   reasons: (work) => work.verdict.findings.map((finding) => findingWords(finding, system).title),
-  remarks: (worked) => [...worked.findings.map((finding) => repairWords(finding, system).title), ...worked.joinFindings.filter((finding) => finding.weight !== 'note').map((finding) => joinWords(finding, system).title)],
+  remarks: (worked) => [
+    ...worked.findings.map((finding) => repairWords(finding, system).title),
+    ...worked.joinFindings
+      .filter((finding) => finding.weight !== 'note')
+      .map((finding) => joinWords(finding, system).title),
+  ],
   cautions: [CAUTIONS.crack, CAUTIONS.shape, CAUTIONS.join].map(withoutDeference),
   deference: DEFERENCE,
 });
 
 /** The work order: one page, black and white. */
-export const GET = (request: Request, { params }: { params: Promise<{ jobId: string }> }) => guarded(request, async () => {
-  const file = jobFile(database(), (await params).jobId);
-  if (!file) return notFound('job');
-  const system = systemOf(request);
-  const pdf = await renderToBuffer(<WorkOrder file={file} works={judgedJob(file)} system={system} words={wordsIn(system)} printedAt={new Date().toISOString()} />);
-  return download(new Uint8Array(pdf), 'application/pdf', `${file.unit.tag}-work-order.pdf`);
-});
+export const GET = (request: Request, { params }: { params: Promise<{ jobId: string }> }) =>
+  guarded(request, async () => {
+    const file = jobFile(database(), (await params).jobId);
+    if (!file) return notFound('job');
+    const system = systemOf(request);
+    const pdf = await renderToBuffer(
+      <WorkOrder
+        file={file}
+        works={judgedJob(file)}
+        system={system}
+        words={wordsIn(system)}
+        printedAt={new Date().toISOString()}
+      />,
+    );
+    return download(new Uint8Array(pdf), 'application/pdf', `${file.unit.tag}-work-order.pdf`);
+  });

@@ -2,7 +2,16 @@
 
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
-import { changeMember, crossmember, frameSchema, LANDMARK_KINDS, moveMember, type Frame, type Landmark, type Member } from '@/core/frame';
+import {
+  changeMember,
+  crossmember,
+  frameSchema,
+  LANDMARK_KINDS,
+  moveMember,
+  type Frame,
+  type Landmark,
+  type Member,
+} from '@/core/frame';
 import { lengthDigits, parseLengthMm, printLength } from '@/core/quantity';
 import { DEFAULT_PRACTICE, practiceSchema, type Practice } from '@/core/reference';
 import type { Problem } from '@/core/exchange';
@@ -39,7 +48,15 @@ export function FrameBench() {
   /** A drag is one step back, however many places it went through. */
   const move: NonNullable<SkeletonProps['onMove']> = ({ kind, id }, stationMm) => {
     const rounded = Math.round(stationMm / 5) * 5;
-    const next = kind === 'member' ? moveMember(frame, id, rounded, inStep) : { ...frame, landmarks: frame.landmarks.map((mark) => (mark.id === id ? { ...mark, stationMm: rounded } : mark)) };
+    const next =
+      kind === 'member'
+        ? moveMember(frame, id, rounded, inStep)
+        : {
+            ...frame,
+            landmarks: frame.landmarks.map((mark) =>
+              mark.id === id ? { ...mark, stationMm: rounded } : mark,
+            ),
+          };
     if (dragging.current !== id) setPast([...past.slice(-49), frame]);
     dragging.current = id;
     setDraft(next);
@@ -51,23 +68,52 @@ export function FrameBench() {
   };
   const changed = JSON.stringify([frame, practice]) !== JSON.stringify([file.frame, file.practice]);
   const setMember = (id: string, to: Partial<Member>) => setFrame(changeMember(frame, id, to, inStep));
-  const setMark = (id: string, to: Partial<Landmark>) => setFrame({ ...frame, landmarks: frame.landmarks.map((each) => (each.id === id ? { ...each, ...to } : each)) });
+  const setMark = (id: string, to: Partial<Landmark>) =>
+    setFrame({
+      ...frame,
+      landmarks: frame.landmarks.map((each) => (each.id === id ? { ...each, ...to } : each)),
+    });
   const chosen = frame.members.find((each) => each.id === member.id);
   const rail = frame.members.find((each) => each.role === 'rail')!;
 
   const addCrossmember = () => {
-    const number = Math.max(0, ...frame.members.map((each) => Number(/^cross-(\d+)$/.exec(each.id)?.[1] ?? 0))) + 1;
-    setFrame({ ...frame, members: [...frame.members, crossmember({ railShape: rail.shape, steel: rail.steel, widthMm: frame.widthMm }, number, frame.lengthMm / 2)] });
+    const number =
+      Math.max(0, ...frame.members.map((each) => Number(/^cross-(\d+)$/.exec(each.id)?.[1] ?? 0))) + 1;
+    setFrame({
+      ...frame,
+      members: [
+        ...frame.members,
+        crossmember(
+          { railShape: rail.shape, steel: rail.steel, widthMm: frame.widthMm },
+          number,
+          frame.lengthMm / 2,
+        ),
+      ],
+    });
   };
   const addMark = () => {
-    const number = Math.max(0, ...frame.landmarks.map((each) => Number(/^mark-(\d+)$/.exec(each.id)?.[1] ?? 0))) + 1;
-    setFrame({ ...frame, landmarks: [...frame.landmarks, { id: `mark-${number}`, kind: 'body mount', name: `Mount ${number}`, side: 'both', stationMm: Math.round(frame.lengthMm / 2) }] });
+    const number =
+      Math.max(0, ...frame.landmarks.map((each) => Number(/^mark-(\d+)$/.exec(each.id)?.[1] ?? 0))) + 1;
+    setFrame({
+      ...frame,
+      landmarks: [
+        ...frame.landmarks,
+        {
+          id: `mark-${number}`,
+          kind: 'body mount',
+          name: `Mount ${number}`,
+          side: 'both',
+          stationMm: Math.round(frame.lengthMm / 2),
+        },
+      ],
+    });
   };
   const keep = async () => {
     const parsed = frameSchema.safeParse(frame);
     if (!parsed.success) return setProblem(parsed.error.issues[0]!.message);
     const sound = practiceSchema.safeParse(practice);
-    if (!sound.success) return setProblem(`${sound.error.issues[0]!.path.join('.')}: ${sound.error.issues[0]!.message}`);
+    if (!sound.success)
+      return setProblem(`${sound.error.issues[0]!.path.join('.')}: ${sound.error.issues[0]!.message}`);
     const refused = await keepSetup(parsed.data, sound.data);
     setProblem(refused && `${refused.message}. ${refused.kept}`);
     if (!refused) toast.success('Frame kept; what rests on it is worked out anew');
@@ -76,42 +122,170 @@ export function FrameBench() {
   return (
     <Bench slice={false} draft={frame} onMove={move}>
       <div className="flex flex-wrap items-center justify-between gap-3">
-        <h1 className="text-2xl font-semibold">Frame: {frame.family}, {printLength(frame.lengthMm, system, 'length')} long, {printLength(frame.widthMm, system, 'length')} over the rails</h1>
+        <h1 className="text-2xl font-semibold">
+          Frame: {frame.family}, {printLength(frame.lengthMm, system, 'length')} long,{' '}
+          {printLength(frame.widthMm, system, 'length')} over the rails
+        </h1>
         <div className="flex flex-wrap gap-2">
-          <button type="button" className="plain" disabled={past.length === 0} onClick={undo}>Undo</button>
-          <button type="button" className="plain" disabled={!changed} onClick={() => {
-            setFrame(file.frame);
-            setPractice(file.practice);
-            setProblem(undefined);
-          }}>Put back</button>
-          <button type="button" className="solid" disabled={!changed} onClick={() => void keep()}>Keep the frame</button>
+          <button type="button" className="plain" disabled={past.length === 0} onClick={undo}>
+            Undo
+          </button>
+          <button
+            type="button"
+            className="plain"
+            disabled={!changed}
+            onClick={() => {
+              setFrame(file.frame);
+              setPractice(file.practice);
+              setProblem(undefined);
+            }}
+          >
+            Put back
+          </button>
+          <button type="button" className="solid" disabled={!changed} onClick={() => void keep()}>
+            Keep the frame
+          </button>
         </div>
       </div>
-      {problem && <p role="alert" className="mt-2 border-l-[6px] border-oxide pl-3 font-semibold text-oxide">{problem}</p>}
-      <Entry label="Stations are measured from (a hole or crossmember that stays)" className="mt-3 max-w-xl" value={frame.datum} maxLength={120} onChange={(event) => setFrame({ ...frame, datum: event.target.value })} />
+      {problem && (
+        <p role="alert" className="mt-2 border-l-[6px] border-oxide pl-3 font-semibold text-oxide">
+          {problem}
+        </p>
+      )}
+      <Entry
+        label="Stations are measured from (a hole or crossmember that stays)"
+        className="mt-3 max-w-xl"
+        value={frame.datum}
+        maxLength={120}
+        onChange={(event) => setFrame({ ...frame, datum: event.target.value })}
+      />
 
       <section className="mt-4" aria-label="Members">
-        <div className="flex items-center justify-between border-b border-ink"><h2 className="text-lg font-semibold">Members</h2><button type="button" className="hit underline" onClick={addCrossmember}>Add a crossmember</button></div>
-        <label className="hit inline-flex items-center gap-2"><input type="checkbox" className="size-6" checked={inStep} onChange={(event) => setInStep(event.target.checked)} />Left and right are kept in step. Crossmembers and mounts can be dragged along the Skeleton.</label>
+        <div className="flex items-center justify-between border-b border-ink">
+          <h2 className="text-lg font-semibold">Members</h2>
+          <button type="button" className="hit underline" onClick={addCrossmember}>
+            Add a crossmember
+          </button>
+        </div>
+        <label className="hit inline-flex items-center gap-2">
+          <input
+            type="checkbox"
+            className="size-6"
+            checked={inStep}
+            onChange={(event) => setInStep(event.target.checked)}
+          />
+          Left and right are kept in step. Crossmembers and mounts can be dragged along the Skeleton.
+        </label>
         <MembersTable frame={frame} inStep={inStep} onFrame={setFrame} onMember={setMember} />
         {chosen && <MemberDetail member={chosen} onChange={(change) => setMember(chosen.id, change)} />}
       </section>
 
       <section className="mt-5" aria-label="Landmarks">
-        <div className="flex items-center justify-between border-b border-ink"><h2 className="text-lg font-semibold">What hangs on it</h2><button type="button" className="hit underline" onClick={addMark}>Add a mount or hanger</button></div>
+        <div className="flex items-center justify-between border-b border-ink">
+          <h2 className="text-lg font-semibold">What hangs on it</h2>
+          <button type="button" className="hit underline" onClick={addMark}>
+            Add a mount or hanger
+          </button>
+        </div>
         <div className="relative overflow-x-auto">
           <table className="w-full min-w-[820px] text-[15px]">
-            <thead><tr className="caption text-left">{['what', 'name', 'side', `station, ${system}`, `below the rail’s middle, ${system}`, `rated, ${system === 'in' ? 'lb' : 'kg'}`, ''].map((head) => <th key={head} scope="col" className="font-normal">{head || <span className="sr-only">remove</span>}</th>)}</tr></thead>
+            <thead>
+              <tr className="caption text-left">
+                {[
+                  'what',
+                  'name',
+                  'side',
+                  `station, ${system}`,
+                  `below the rail’s middle, ${system}`,
+                  `rated, ${system === 'in' ? 'lb' : 'kg'}`,
+                  '',
+                ].map((head) => (
+                  <th key={head} scope="col" className="font-normal">
+                    {head || <span className="sr-only">remove</span>}
+                  </th>
+                ))}
+              </tr>
+            </thead>
             <tbody>
               {frame.landmarks.map((mark) => (
                 <tr key={mark.id}>
-                  <td className="py-0.5 pr-1"><select aria-label={`${mark.name} kind`} className="field" value={mark.kind} onChange={(event) => setMark(mark.id, { kind: event.target.value as Landmark['kind'] })}>{LANDMARK_KINDS.map((kind) => <option key={kind}>{kind}</option>)}</select></td>
-                  <td className="pr-1"><input aria-label="Landmark name" className="field" value={mark.name} maxLength={60} onChange={(event) => setMark(mark.id, { name: event.target.value })} /></td>
-                  <td className="pr-1"><select aria-label={`${mark.name} side`} className="field" value={mark.side} onChange={(event) => setMark(mark.id, { side: event.target.value as Landmark['side'] })}>{['left', 'right', 'both'].map((side) => <option key={side}>{side}</option>)}</select></td>
-                  <td className="pr-1"><LengthCell label={`${mark.name} station`} valueMm={mark.stationMm} kind="length" onLength={(stationMm) => setMark(mark.id, { stationMm })} /></td>
-                  <td className="pr-1"><LengthCell label={`${mark.name} drop`} valueMm={mark.dropMm ?? 0} kind="length" onLength={(dropMm) => setMark(mark.id, { dropMm })} /></td>
-                  <td className="pr-1">{mark.kind === 'axle' && <MassCell label={`${mark.name} rating`} massKg={mark.ratingKg} system={system} mayBeEmpty onMass={(ratingKg) => setMark(mark.id, ratingKg === undefined ? { ratingKg: undefined } : { ratingKg })} />}</td>
-                  <td><button type="button" className="hit underline" aria-label={`Remove ${mark.name}`} onClick={() => setFrame({ ...frame, landmarks: frame.landmarks.filter((other) => other.id !== mark.id) })}>remove</button></td>
+                  <td className="py-0.5 pr-1">
+                    <select
+                      aria-label={`${mark.name} kind`}
+                      className="field"
+                      value={mark.kind}
+                      onChange={(event) => setMark(mark.id, { kind: event.target.value as Landmark['kind'] })}
+                    >
+                      {LANDMARK_KINDS.map((kind) => (
+                        <option key={kind}>{kind}</option>
+                      ))}
+                    </select>
+                  </td>
+                  <td className="pr-1">
+                    <input
+                      aria-label="Landmark name"
+                      className="field"
+                      value={mark.name}
+                      maxLength={60}
+                      onChange={(event) => setMark(mark.id, { name: event.target.value })}
+                    />
+                  </td>
+                  <td className="pr-1">
+                    <select
+                      aria-label={`${mark.name} side`}
+                      className="field"
+                      value={mark.side}
+                      onChange={(event) => setMark(mark.id, { side: event.target.value as Landmark['side'] })}
+                    >
+                      {['left', 'right', 'both'].map((side) => (
+                        <option key={side}>{side}</option>
+                      ))}
+                    </select>
+                  </td>
+                  <td className="pr-1">
+                    <LengthCell
+                      label={`${mark.name} station`}
+                      valueMm={mark.stationMm}
+                      kind="length"
+                      onLength={(stationMm) => setMark(mark.id, { stationMm })}
+                    />
+                  </td>
+                  <td className="pr-1">
+                    <LengthCell
+                      label={`${mark.name} drop`}
+                      valueMm={mark.dropMm ?? 0}
+                      kind="length"
+                      onLength={(dropMm) => setMark(mark.id, { dropMm })}
+                    />
+                  </td>
+                  <td className="pr-1">
+                    {mark.kind === 'axle' && (
+                      <MassCell
+                        label={`${mark.name} rating`}
+                        massKg={mark.ratingKg}
+                        system={system}
+                        mayBeEmpty
+                        onMass={(ratingKg) =>
+                          setMark(mark.id, ratingKg === undefined ? { ratingKg: undefined } : { ratingKg })
+                        }
+                      />
+                    )}
+                  </td>
+                  <td>
+                    <button
+                      type="button"
+                      className="hit underline"
+                      aria-label={`Remove ${mark.name}`}
+                      onClick={() =>
+                        setFrame({
+                          ...frame,
+                          landmarks: frame.landmarks.filter((other) => other.id !== mark.id),
+                        })
+                      }
+                    >
+                      remove
+                    </button>
+                  </td>
                 </tr>
               ))}
             </tbody>
@@ -120,7 +294,10 @@ export function FrameBench() {
       </section>
 
       <LoadsForm frame={frame} onFrame={setFrame} />
-      <FactorsForm factors={practice.loadFactors} onChange={(loadFactors) => setPractice({ ...practice, loadFactors })} />
+      <FactorsForm
+        factors={practice.loadFactors}
+        onChange={(loadFactors) => setPractice({ ...practice, loadFactors })}
+      />
       <PracticeForm practice={practice} onChange={setPractice} />
       <StartingForm frame={frame} />
     </Bench>
@@ -132,7 +309,17 @@ function StartingForm({ frame }: { frame: Frame }) {
   const { by } = useDesk();
   const [name, setName] = useState('');
   const save = async () => {
-    const response = await fetch('/api/starting-frames', { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ id: crypto.randomUUID(), name, frame: { ...frame, loads: undefined }, by, at: new Date().toISOString() }) }).catch(() => undefined);
+    const response = await fetch('/api/starting-frames', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({
+        id: crypto.randomUUID(),
+        name,
+        frame: { ...frame, loads: undefined },
+        by,
+        at: new Date().toISOString(),
+      }),
+    }).catch(() => undefined);
     const answer = response && ((await response.json()) as { ok: true } | { ok: false; problem: Problem });
     if (!answer) return void toast.error('The server cannot be reached; nothing was saved.');
     if (!answer.ok) return void toast.error(answer.problem.message, { description: answer.problem.kept });
@@ -140,14 +327,31 @@ function StartingForm({ frame }: { frame: Frame }) {
     setName('');
   };
   return (
-    <section className="mt-5 flex flex-wrap items-end gap-3 border-t border-rule pt-3" aria-label="Starting point">
-      <Entry label="Save this frame as the shop’s starting point, named" className="w-80" value={name} maxLength={60} onChange={(event) => setName(event.target.value)} />
-      <button type="button" className="plain" disabled={name.trim() === ''} onClick={() => void save()}>Save as a starting point</button>
+    <section
+      className="mt-5 flex flex-wrap items-end gap-3 border-t border-rule pt-3"
+      aria-label="Starting point"
+    >
+      <Entry
+        label="Save this frame as the shop’s starting point, named"
+        className="w-80"
+        value={name}
+        maxLength={60}
+        onChange={(event) => setName(event.target.value)}
+      />
+      <button type="button" className="plain" disabled={name.trim() === ''} onClick={() => void save()}>
+        Save as a starting point
+      </button>
     </section>
   );
 }
 
-function PracticeForm({ practice, onChange }: { practice: Practice; onChange: (practice: Practice) => void }) {
+function PracticeForm({
+  practice,
+  onChange,
+}: {
+  practice: Practice;
+  onChange: (practice: Practice) => void;
+}) {
   const { system } = useDesk();
   const stock = practice.stockThicknessesMm.map((mm) => lengthDigits(mm, system, 'thickness')).join('; ');
   const [text, setText] = useState(stock);
@@ -159,31 +363,85 @@ function PracticeForm({ practice, onChange }: { practice: Practice; onChange: (p
   }
   const takeStock = () => {
     if (text === stock) return;
-    const parsed = text.split(/[;,]/).map((part) => part.trim()).filter(Boolean).map((part) => parseLengthMm(part, system));
+    const parsed = text
+      .split(/[;,]/)
+      .map((part) => part.trim())
+      .filter(Boolean)
+      .map((part) => parseLengthMm(part, system));
     const wrong = parsed.find((each) => !each.ok);
     if (wrong && !wrong.ok) return setProblem(wrong.reason);
     if (parsed.length === 0) return setProblem('at least one thickness is needed');
     setProblem(undefined);
-    onChange({ ...practice, stockThicknessesMm: parsed.map((each) => (each.ok ? each.value : 0)).sort((a, b) => a - b) });
+    onChange({
+      ...practice,
+      stockThicknessesMm: parsed.map((each) => (each.ok ? each.value : 0)).sort((a, b) => a - b),
+    });
   };
   const share = (key: 'soundFraction' | 'leaveFraction', label: string) => (
-    <Pick label={label} value={String(practice[key])} options={[...new Set(['0.7', '0.75', '0.8', '0.85', '0.9', '0.95', String(practice[key])])].sort()} words={(value) => `${Math.round(Number(value) * 100)} %`} onPick={(value) => onChange({ ...practice, [key]: Number(value) })} />
+    <Pick
+      label={label}
+      value={String(practice[key])}
+      options={[...new Set(['0.7', '0.75', '0.8', '0.85', '0.9', '0.95', String(practice[key])])].sort()}
+      words={(value) => `${Math.round(Number(value) * 100)} %`}
+      onPick={(value) => onChange({ ...practice, [key]: Number(value) })}
+    />
   );
   return (
     <section className="mt-5" aria-label="Shop's judgements">
-      <div className="flex items-center justify-between border-b border-ink"><h2 className="text-lg font-semibold">The shop’s judgements for this job</h2><button type="button" className="hit underline" onClick={() => onChange({ ...DEFAULT_PRACTICE, school: practice.school })}>Defaults</button></div>
+      <div className="flex items-center justify-between border-b border-ink">
+        <h2 className="text-lg font-semibold">The shop’s judgements for this job</h2>
+        <button
+          type="button"
+          className="hit underline"
+          onClick={() => onChange({ ...DEFAULT_PRACTICE, school: practice.school })}
+        >
+          Defaults
+        </button>
+      </div>
       <div className="mt-2 grid gap-3 sm:grid-cols-2 lg:grid-cols-4">
         {share('soundFraction', 'sound from, of nominal')}
         {share('leaveFraction', 'act below, of strength built')}
-        <LengthField label="least to weld" valueMm={practice.weldableMinimumMm} onLength={(weldableMinimumMm) => onChange({ ...practice, weldableMinimumMm })} />
-        <LengthField label="drain hole" valueMm={practice.drainDiameterMm} onLength={(drainDiameterMm) => onChange({ ...practice, drainDiameterMm })} />
-        <Entry label="plate on the shelf" unit={system} className="sm:col-span-2" value={text} onChange={(event) => setText(event.target.value)} onBlur={takeStock} hint="separate with ;" {...(problem && { problem })} />
+        <LengthField
+          label="least to weld"
+          valueMm={practice.weldableMinimumMm}
+          onLength={(weldableMinimumMm) => onChange({ ...practice, weldableMinimumMm })}
+        />
+        <LengthField
+          label="drain hole"
+          valueMm={practice.drainDiameterMm}
+          onLength={(drainDiameterMm) => onChange({ ...practice, drainDiameterMm })}
+        />
+        <Entry
+          label="plate on the shelf"
+          unit={system}
+          className="sm:col-span-2"
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+          onBlur={takeStock}
+          hint="separate with ;"
+          {...(problem && { problem })}
+        />
       </div>
     </section>
   );
 }
 
-function LengthField({ label, valueMm, onLength }: { label: string; valueMm: number; onLength: (mm: number) => void }) {
+function LengthField({
+  label,
+  valueMm,
+  onLength,
+}: {
+  label: string;
+  valueMm: number;
+  onLength: (mm: number) => void;
+}) {
   const { system } = useDesk();
-  return <div><span className="caption block">{label}, {system}</span><LengthCell label={label} valueMm={valueMm} kind="thickness" onLength={onLength} /></div>;
+  return (
+    <div>
+      <span className="caption block">
+        {label}, {system}
+      </span>
+      <LengthCell label={label} valueMm={valueMm} kind="thickness" onLength={onLength} />
+    </div>
+  );
 }

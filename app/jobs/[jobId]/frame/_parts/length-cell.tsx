@@ -5,7 +5,17 @@ import { lengthDigits, parseLengthMm, type LengthKind } from '@/core/quantity';
 import { useDesk } from '../../../_desk';
 
 /** A length in a table: typed as the trade writes it, taken on leaving the cell; what cannot be read is said and the old length stays. */
-export function LengthCell({ label, valueMm, kind, onLength }: { label: string; valueMm: number; kind: LengthKind; onLength: (mm: number) => void }) {
+export function LengthCell({
+  label,
+  valueMm,
+  kind,
+  onLength,
+}: {
+  label: string;
+  valueMm: number;
+  kind: LengthKind;
+  onLength: (mm: number) => void;
+}) {
   const { system } = useDesk();
   const shown = lengthDigits(valueMm, system, kind);
   const [typed, setTyped] = useState<string>();
@@ -20,8 +30,20 @@ export function LengthCell({ label, valueMm, kind, onLength }: { label: string; 
   };
   return (
     <>
-      <input aria-label={label} className="field" aria-invalid={problem ? true : undefined} value={typed ?? shown} onChange={(event) => setTyped(event.target.value)} onBlur={take} onKeyDown={(event) => event.key === 'Enter' && take()} />
-      {problem && <span role="alert" className="block text-sm font-medium text-oxide">{problem}</span>}
+      <input
+        aria-label={label}
+        className="field"
+        aria-invalid={problem ? true : undefined}
+        value={typed ?? shown}
+        onChange={(event) => setTyped(event.target.value)}
+        onBlur={take}
+        onKeyDown={(event) => event.key === 'Enter' && take()}
+      />
+      {problem && (
+        <span role="alert" className="block text-sm font-medium text-oxide">
+          {problem}
+        </span>
+      )}
     </>
   );
 }

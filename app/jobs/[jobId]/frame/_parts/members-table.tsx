@@ -1,34 +1,185 @@
 'use client';
 
 import { X } from 'lucide-react';
-import { asKind, breadthMm, carriedByMember, JOINT_KINDS, moveMember, SHAPE_KINDS, stationOf, withBreadth, type Frame, type JointKind, type Member, type ShapeKind } from '@/core/frame';
+import {
+  asKind,
+  breadthMm,
+  carriedByMember,
+  JOINT_KINDS,
+  moveMember,
+  SHAPE_KINDS,
+  stationOf,
+  withBreadth,
+  type Frame,
+  type JointKind,
+  type Member,
+  type ShapeKind,
+} from '@/core/frame';
 import { lengthDigits } from '@/core/quantity';
 import { STEEL_IDS, steel, type SteelId } from '@/core/reference';
 import { useDesk } from '../../../_desk';
 import { LengthCell } from './length-cell';
 
-const JOINT_WORDS: Readonly<Record<JointKind, string>> = { web: 'on the web', flange: 'over the flanges', pin: 'pinned' };
+const JOINT_WORDS: Readonly<Record<JointKind, string>> = {
+  web: 'on the web',
+  flange: 'over the flanges',
+  pin: 'pinned',
+};
 
 /** Every member with its place, section, steel and joint; what it carries stands beneath its name. */
-export function MembersTable({ frame, inStep, onFrame, onMember }: { frame: Frame; inStep: boolean; onFrame: (frame: Frame) => void; onMember: (id: string, change: Partial<Member>) => void }) {
+export function MembersTable({
+  frame,
+  inStep,
+  onFrame,
+  onMember,
+}: {
+  frame: Frame;
+  inStep: boolean;
+  onFrame: (frame: Frame) => void;
+  onMember: (id: string, change: Partial<Member>) => void;
+}) {
   const { member: chosen, selectMember, system } = useDesk();
-  const heads = ['name', `at station, ${system}`, 'section', `depth, ${system}`, `breadth, ${system}`, `wall, ${system}`, 'ends joined', 'steel', ''];
+  const heads = [
+    'name',
+    `at station, ${system}`,
+    'section',
+    `depth, ${system}`,
+    `breadth, ${system}`,
+    `wall, ${system}`,
+    'ends joined',
+    'steel',
+    '',
+  ];
   return (
     <div className="relative overflow-x-auto">
       <table className="w-full min-w-[1020px] text-[15px]">
-        <thead><tr className="caption text-left">{heads.map((head) => <th key={head} scope="col" className="pr-1 font-normal">{head || <span className="sr-only">remove</span>}</th>)}</tr></thead>
+        <thead>
+          <tr className="caption text-left">
+            {heads.map((head) => (
+              <th key={head} scope="col" className="pr-1 font-normal">
+                {head || <span className="sr-only">remove</span>}
+              </th>
+            ))}
+          </tr>
+        </thead>
         <tbody>
           {frame.members.map((each) => (
-            <tr key={each.id} className={`align-top ${each.id === chosen.id ? 'shadow-[inset_5px_0_0_var(--here)]' : ''}`}>
-              <td className="min-w-[150px] py-0.5 pl-2 pr-1"><input aria-label="Member name" className="field" value={each.name} maxLength={60} onFocus={() => selectMember(each.id)} onChange={(event) => onMember(each.id, { name: event.target.value })} />{carriedByMember(frame, each).length > 0 && <span className="caption block">carries {carriedByMember(frame, each).join(', ')}</span>}</td>
-              <td className="pr-1">{each.role === 'rail' ? <span className="caption">{lengthDigits(each.startMm ?? 0, system, 'length')} to {lengthDigits((each.startMm ?? 0) + each.lengthMm, system, 'length')}</span> : <LengthCell label={`${each.name} station`} valueMm={stationOf(frame, each)} kind="length" onLength={(mm) => onFrame(moveMember(frame, each.id, mm, inStep))} />}</td>
-              <td className="min-w-[104px] pr-1"><select aria-label={`${each.name} section`} className="field" value={each.shape.kind} onChange={(event) => onMember(each.id, { shape: asKind(each.shape, event.target.value as ShapeKind) })}>{SHAPE_KINDS.map((kind) => <option key={kind}>{kind}</option>)}</select></td>
-              <td className="pr-1"><LengthCell label={`${each.name} depth`} valueMm={each.shape.depthMm} kind="length" onLength={(depthMm) => onMember(each.id, { shape: { ...each.shape, depthMm } })} /></td>
-              <td className="pr-1">{each.shape.kind !== 'tube' && each.shape.kind !== 'flat' && <LengthCell label={`${each.name} breadth`} valueMm={breadthMm(each.shape)} kind="length" onLength={(mm) => onMember(each.id, { shape: withBreadth(each.shape, mm) })} />}</td>
-              <td className="pr-1"><LengthCell label={`${each.name} wall`} valueMm={each.shape.thicknessMm} kind="thickness" onLength={(thicknessMm) => onMember(each.id, { shape: { ...each.shape, thicknessMm } })} /></td>
-              <td className="min-w-[128px] pr-1">{each.role !== 'rail' && <select aria-label={`${each.name} joint`} className="field" value={each.joint ?? 'web'} onChange={(event) => onMember(each.id, { joint: event.target.value as JointKind })}>{JOINT_KINDS.map((kind) => <option key={kind} value={kind}>{JOINT_WORDS[kind]}</option>)}</select>}</td>
-              <td className="w-[150px] min-w-[130px] pr-1"><select aria-label={`${each.name} steel`} className="field" value={each.steel} onChange={(event) => onMember(each.id, { steel: event.target.value as SteelId })}>{STEEL_IDS.map((id) => <option key={id} value={id}>{steel(id).name}</option>)}</select></td>
-              <td>{each.role !== 'rail' && <button type="button" className="hit inline-flex items-center justify-center" aria-label={`Remove ${each.name}`} onClick={() => onFrame({ ...frame, members: frame.members.filter((other) => other.id !== each.id) })}><X size={18} aria-hidden /></button>}</td>
+            <tr
+              key={each.id}
+              className={`align-top ${each.id === chosen.id ? 'shadow-[inset_5px_0_0_var(--here)]' : ''}`}
+            >
+              <td className="min-w-[150px] py-0.5 pl-2 pr-1">
+                <input
+                  aria-label="Member name"
+                  className="field"
+                  value={each.name}
+                  maxLength={60}
+                  onFocus={() => selectMember(each.id)}
+                  onChange={(event) => onMember(each.id, { name: event.target.value })}
+                />
+                {carriedByMember(frame, each).length > 0 && (
+                  <span className="caption block">carries {carriedByMember(frame, each).join(', ')}</span>
+                )}
+              </td>
+              <td className="pr-1">
+                {each.role === 'rail' ? (
+                  <span className="caption">
+                    {lengthDigits(each.startMm ?? 0, system, 'length')} to{' '}
+                    {lengthDigits((each.startMm ?? 0) + each.lengthMm, system, 'length')}
+                  </span>
+                ) : (
+                  <LengthCell
+                    label={`${each.name} station`}
+                    valueMm={stationOf(frame, each)}
+                    kind="length"
+                    onLength={(mm) => onFrame(moveMember(frame, each.id, mm, inStep))}
+                  />
+                )}
+              </td>
+              <td className="min-w-[104px] pr-1">
+                <select
+                  aria-label={`${each.name} section`}
+                  className="field"
+                  value={each.shape.kind}
+                  onChange={(event) =>
+                    onMember(each.id, { shape: asKind(each.shape, event.target.value as ShapeKind) })
+                  }
+                >
+                  {SHAPE_KINDS.map((kind) => (
+                    <option key={kind}>{kind}</option>
+                  ))}
+                </select>
+              </td>
+              <td className="pr-1">
+                <LengthCell
+                  label={`${each.name} depth`}
+                  valueMm={each.shape.depthMm}
+                  kind="length"
+                  onLength={(depthMm) => onMember(each.id, { shape: { ...each.shape, depthMm } })}
+                />
+              </td>
+              <td className="pr-1">
+                {each.shape.kind !== 'tube' && each.shape.kind !== 'flat' && (
+                  <LengthCell
+                    label={`${each.name} breadth`}
+                    valueMm={breadthMm(each.shape)}
+                    kind="length"
+                    onLength={(mm) => onMember(each.id, { shape: withBreadth(each.shape, mm) })}
+                  />
+                )}
+              </td>
+              <td className="pr-1">
+                <LengthCell
+                  label={`${each.name} wall`}
+                  valueMm={each.shape.thicknessMm}
+                  kind="thickness"
+                  onLength={(thicknessMm) => onMember(each.id, { shape: { ...each.shape, thicknessMm } })}
+                />
+              </td>
+              <td className="min-w-[128px] pr-1">
+                {each.role !== 'rail' && (
+                  <select
+                    aria-label={`${each.name} joint`}
+                    className="field"
+                    value={each.joint ?? 'web'}
+                    onChange={(event) => onMember(each.id, { joint: event.target.value as JointKind })}
+                  >
+                    {JOINT_KINDS.map((kind) => (
+                      <option key={kind} value={kind}>
+                        {JOINT_WORDS[kind]}
+                      </option>
+                    ))}
+                  </select>
+                )}
+              </td>
+              <td className="w-[150px] min-w-[130px] pr-1">
+                <select
+                  aria-label={`${each.name} steel`}
+                  className="field"
+                  value={each.steel}
+                  onChange={(event) => onMember(each.id, { steel: event.target.value as SteelId })}
+                >
+                  {STEEL_IDS.map((id) => (
+                    <option key={id} value={id}>
+                      {steel(id).name}
+                    </option>
+                  ))}
+                </select>
+              </td>
+              <td>
+                {each.role !== 'rail' && (
+                  <button
+                    type="button"
+                    className="hit inline-flex items-center justify-center"
+                    aria-label={`Remove ${each.name}`}
+                    onClick={() =>
+                      onFrame({ ...frame, members: frame.members.filter((other) => other.id !== each.id) })
+                    }
+                  >
+                    <X size={18} aria-hidden />
+                  </button>
+                )}
+              </td>
             </tr>
           ))}
         </tbody>

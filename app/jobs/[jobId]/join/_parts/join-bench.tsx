@@ -1,7 +1,15 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { printForce, printLength, printLineForce, lengthDigits, sixteenths, mmToInches, type UnitSystem } from '@/core/quantity';
+import {
+  printForce,
+  printLength,
+  printLineForce,
+  lengthDigits,
+  sixteenths,
+  mmToInches,
+  type UnitSystem,
+} from '@/core/quantity';
 import type { WorkedRepair } from '@/core/job';
 import { strengthNPerMm, type WeldLine } from '@/core/join';
 import { WELD_STYLES } from '@/core/shape';
@@ -18,24 +26,72 @@ export function JoinBench() {
   const repairs = useMemo(() => work?.repairs ?? [], [work]);
   const at = Math.min(chosen, Math.max(0, repairs.length - 1));
   const current = repairs[at];
-  const plates = useMemo(() => repairs.flatMap((worked, k) => worked.pieces.map(({ piece, stations }) => ({ piece, stations, chosen: k === at }))), [repairs, at]);
-  const change = (to: Partial<WorkedRepair['repair']>) => current && keepRepair(asOwn({ ...current.repair, ...to }, current.isProposal, by));
+  const plates = useMemo(
+    () =>
+      repairs.flatMap((worked, k) =>
+        worked.pieces.map(({ piece, stations }) => ({ piece, stations, chosen: k === at })),
+      ),
+    [repairs, at],
+  );
+  const change = (to: Partial<WorkedRepair['repair']>) =>
+    current && keepRepair(asOwn({ ...current.repair, ...to }, current.isProposal, by));
   return (
     <Bench slice="as repaired">
       <MemberStrip plates={plates} readings={false} height={300} />
-      {work && !current && <p className="mt-4 text-xl">No repair on {member.name.toLowerCase()}, so nothing to weld. Repairs are made in Shape.</p>}
+      {work && !current && (
+        <p className="mt-4 text-xl">
+          No repair on {member.name.toLowerCase()}, so nothing to weld. Repairs are made in Shape.
+        </p>
+      )}
       {repairs.length > 1 && (
         <div className="mt-2 flex flex-wrap" role="group" aria-label="Repairs">
-          {repairs.map((worked, k) => <button key={worked.repair.id} type="button" className="plain -ml-px first:ml-0" aria-pressed={k === at} onClick={() => setChosen(k)}>{worked.target ? `${printLength(worked.target.fromMm, system, 'length')} to ${printLength(worked.target.toMm, system, 'length')}` : worked.repair.pieces[0]!.kind}</button>)}
+          {repairs.map((worked, k) => (
+            <button
+              key={worked.repair.id}
+              type="button"
+              className="plain -ml-px first:ml-0"
+              aria-pressed={k === at}
+              onClick={() => setChosen(k)}
+            >
+              {worked.target
+                ? `${printLength(worked.target.fromMm, system, 'length')} to ${printLength(worked.target.toMm, system, 'length')}`
+                : worked.repair.pieces[0]!.kind}
+            </button>
+          ))}
         </div>
       )}
       {current && (
         <>
           <div className="mt-3 flex flex-wrap items-end gap-x-6 gap-y-2">
-            <h2 className="w-full text-2xl font-semibold">{current.joined.lines.length} welds, {printLength(current.joined.totalWeldMm, system, 'length')} of fillet</h2>
-            <div><p className="caption">edges</p><Choice label="How the edges are welded" value={current.repair.weldStyle} options={WELD_STYLES} onChange={(weldStyle) => change({ weldStyle })} /></div>
-            <button type="button" className="plain" aria-pressed={current.repair.plugs} onClick={() => change({ plugs: !current.repair.plugs })}>Plug welds</button>
-            <button type="button" className="plain" aria-pressed={current.repair.onBench} onClick={() => change({ onBench: !current.repair.onBench })}>Welded on the bench</button>
+            <h2 className="w-full text-2xl font-semibold">
+              {current.joined.lines.length} welds, {printLength(current.joined.totalWeldMm, system, 'length')}{' '}
+              of fillet
+            </h2>
+            <div>
+              <p className="caption">edges</p>
+              <Choice
+                label="How the edges are welded"
+                value={current.repair.weldStyle}
+                options={WELD_STYLES}
+                onChange={(weldStyle) => change({ weldStyle })}
+              />
+            </div>
+            <button
+              type="button"
+              className="plain"
+              aria-pressed={current.repair.plugs}
+              onClick={() => change({ plugs: !current.repair.plugs })}
+            >
+              Plug welds
+            </button>
+            <button
+              type="button"
+              className="plain"
+              aria-pressed={current.repair.onBench}
+              onClick={() => change({ onBench: !current.repair.onBench })}
+            >
+              Welded on the bench
+            </button>
           </div>
           <WeldTable lines={current.joined.lines} system={system} />
           <section className="mt-3" aria-label="Ends">
@@ -43,18 +99,42 @@ export function JoinBench() {
             <ul className="ruled">
               {current.joined.ends.map((end) => (
                 <li key={`${end.pieceId}-${end.end}`} className="flex flex-wrap gap-x-6 py-1 text-[16px]">
-                  <span className="w-24 font-semibold">{end.end}</span><span>plate at 0.67 Fy brings {printForce(end.forceN, system)}</span>
-                  <span>welds over {printLength(end.runMm, system, 'length')} take {printForce(end.capacityN, system)}</span>
-                  <span className={end.capacityN < end.forceN ? 'font-bold text-oxide' : 'text-good font-semibold'}>{end.capacityN < end.forceN ? 'too little' : 'enough'}</span>
+                  <span className="w-24 font-semibold">{end.end}</span>
+                  <span>plate at 0.67 Fy brings {printForce(end.forceN, system)}</span>
+                  <span>
+                    welds over {printLength(end.runMm, system, 'length')} take{' '}
+                    {printForce(end.capacityN, system)}
+                  </span>
+                  <span
+                    className={
+                      end.capacityN < end.forceN ? 'font-bold text-oxide' : 'text-good font-semibold'
+                    }
+                  >
+                    {end.capacityN < end.forceN ? 'too little' : 'enough'}
+                  </span>
                 </li>
               ))}
             </ul>
             {current.joined.ends.length === 0 && <p>Both ends lie at the rail’s own ends.</p>}
           </section>
           <section className="mt-3 grid gap-1" aria-label="Remarks">
-            {current.joinFindings.map((finding, k) => <Reason key={k} words={joinWords(finding, system)} heavy={finding.weight === 'broken'} tag={finding.weight} source={JOIN_SOURCE} />)}
+            {current.joinFindings.map((finding, k) => (
+              <Reason
+                key={k}
+                words={joinWords(finding, system)}
+                heavy={finding.weight === 'broken'}
+                tag={finding.weight}
+                source={JOIN_SOURCE}
+              />
+            ))}
           </section>
-          <p className="caption mt-2">{file.grossMassKg === undefined ? '' : 'Design shear: bump 3 g on a sixth of the gross weight, common practice, until the frame’s own loads are computed. '}Settings: about 1 A per 0.001 in is a start; a scrap test, the machine’s chart and a qualified procedure win.</p>
+          <p className="caption mt-2">
+            {file.grossMassKg === undefined
+              ? ''
+              : 'Design shear: bump 3 g on a sixth of the gross weight, common practice, until the frame’s own loads are computed. '}
+            Settings: about 1 A per 0.001 in is a start; a scrap test, the machine’s chart and a qualified
+            procedure win.
+          </p>
           <p className="caution mt-3">{CAUTIONS.join}</p>
         </>
       )}
@@ -62,28 +142,99 @@ export function JoinBench() {
   );
 }
 
-const JOIN_SOURCE = 'AWS D1.1 minimum leg; AISC 360 J2.2b maximum leg, J2.4 and J4 strengths, J2.3b plugs (all from memory)';
+const JOIN_SOURCE =
+  'AWS D1.1 minimum leg; AISC 360 J2.2b maximum leg, J2.4 and J4 strengths, J2.3b plugs (all from memory)';
 
-const leg = (mm: number, system: UnitSystem): string => (system === 'in' ? `${sixteenths(mmToInches(mm))} in` : printLength(mm, 'mm', 'thickness'));
+const leg = (mm: number, system: UnitSystem): string =>
+  system === 'in' ? `${sixteenths(mmToInches(mm))} in` : printLength(mm, 'mm', 'thickness');
 
 function WeldTable({ lines, system }: { lines: readonly WeldLine[]; system: UnitSystem }) {
   const { member, cursor, setCursor } = useDesk();
   return (
     <div className="relative mt-2 overflow-x-auto">
       <table className="w-full min-w-[640px] text-[15px]">
-        <thead><tr className="caption text-left">{['weld', 'where', `stations, ${system}`, 'length', 'leg', 'how', 'position', 'strength', 'flow'].map((head) => <th key={head} scope="col" className="pr-2 font-normal">{head}</th>)}</tr></thead>
+        <thead>
+          <tr className="caption text-left">
+            {[
+              'weld',
+              'where',
+              `stations, ${system}`,
+              'length',
+              'leg',
+              'how',
+              'position',
+              'strength',
+              'flow',
+            ].map((head) => (
+              <th key={head} scope="col" className="pr-2 font-normal">
+                {head}
+              </th>
+            ))}
+          </tr>
+        </thead>
         <tbody className="ruled">
           {lines.map((line) => (
             <tr key={line.id}>
-              <th scope="row" className="text-left"><button type="button" className="hit font-bold underline" onClick={() => setCursor({ ...cursor, stationMm: (line.fromMm + line.toMm) / 2 })}>{line.id}</button></th>
-              <td className="whitespace-nowrap pr-2">{line.place}<span className="caption block">{faceWords(member, line.face)}</span></td>
-              <td className="whitespace-nowrap pr-2">{lengthDigits(line.fromMm, system, 'length')}<span className="block">to {lengthDigits(line.toMm, system, 'length')}</span></td>
-              <td className="whitespace-nowrap pr-2">{line.plugs ? `${line.plugs.count} at ${printLength(line.runs!.pitchMm, system, 'length')}` : printLength(line.lengthMm, system, 'length')}</td>
-              <td className="whitespace-nowrap pr-2 font-semibold">{line.plugs ? `Ø ${printLength(line.plugs.diameterMm, system, 'length')}` : <>{leg(line.legMm, system)}<span className="caption block">least {leg(line.minimumLegMm, system)}<br />most {leg(line.maximumLegMm, system)}</span></>}</td>
+              <th scope="row" className="text-left">
+                <button
+                  type="button"
+                  className="hit font-bold underline"
+                  onClick={() => setCursor({ ...cursor, stationMm: (line.fromMm + line.toMm) / 2 })}
+                >
+                  {line.id}
+                </button>
+              </th>
+              <td className="whitespace-nowrap pr-2">
+                {line.place}
+                <span className="caption block">{faceWords(member, line.face)}</span>
+              </td>
+              <td className="whitespace-nowrap pr-2">
+                {lengthDigits(line.fromMm, system, 'length')}
+                <span className="block">to {lengthDigits(line.toMm, system, 'length')}</span>
+              </td>
+              <td className="whitespace-nowrap pr-2">
+                {line.plugs
+                  ? `${line.plugs.count} at ${printLength(line.runs!.pitchMm, system, 'length')}`
+                  : printLength(line.lengthMm, system, 'length')}
+              </td>
+              <td className="whitespace-nowrap pr-2 font-semibold">
+                {line.plugs ? (
+                  `Ø ${printLength(line.plugs.diameterMm, system, 'length')}`
+                ) : (
+                  <>
+                    {leg(line.legMm, system)}
+                    <span className="caption block">
+                      least {leg(line.minimumLegMm, system)}
+                      <br />
+                      most {leg(line.maximumLegMm, system)}
+                    </span>
+                  </>
+                )}
+              </td>
               <td className="min-w-[150px] pr-2">{styleWords(line, system)}</td>
               <td className="pr-2">{line.position}</td>
-              <td className="whitespace-nowrap pr-2">{line.plugs ? `${printForce(line.plugs.strengthN, system)} each` : <>{printLineForce(strengthNPerMm(line), system)}{line.baseNPerMm < line.fillerNPerMm && <span className="caption block">base metal governs</span>}</>}</td>
-              <td className="whitespace-nowrap">{line.flowNPerMm === undefined ? '' : <>{printLineForce(line.flowNPerMm, system)}<span className="caption block">{flowWord(line.flowNPerMm / strengthNPerMm(line))}</span></>}</td>
+              <td className="whitespace-nowrap pr-2">
+                {line.plugs ? (
+                  `${printForce(line.plugs.strengthN, system)} each`
+                ) : (
+                  <>
+                    {printLineForce(strengthNPerMm(line), system)}
+                    {line.baseNPerMm < line.fillerNPerMm && (
+                      <span className="caption block">base metal governs</span>
+                    )}
+                  </>
+                )}
+              </td>
+              <td className="whitespace-nowrap">
+                {line.flowNPerMm === undefined ? (
+                  ''
+                ) : (
+                  <>
+                    {printLineForce(line.flowNPerMm, system)}
+                    <span className="caption block">{flowWord(line.flowNPerMm / strengthNPerMm(line))}</span>
+                  </>
+                )}
+              </td>
             </tr>
           ))}
         </tbody>
@@ -92,11 +243,14 @@ function WeldTable({ lines, system }: { lines: readonly WeldLine[]; system: Unit
   );
 }
 
-const flowWord = (use: number): string => (use > 1 ? 'too much' : use < 0.35 ? 'ample' : use < 0.7 ? 'enough' : 'near limit');
+const flowWord = (use: number): string =>
+  use > 1 ? 'too much' : use < 0.35 ? 'ample' : use < 0.7 ? 'enough' : 'near limit';
 
 function styleWords(line: WeldLine, system: UnitSystem): string {
   if (line.plugs) return 'filled flush';
   if (!line.runs) return 'continuous';
   const run = printLength(line.runs.lengthMm, system, 'length');
-  return line.style === 'skip' ? `${run} runs at ${printLength(line.runs.pitchMm, system, 'length')}` : `${run} runs, skipping, to continuous`;
+  return line.style === 'skip'
+    ? `${run} runs at ${printLength(line.runs.pitchMm, system, 'length')}`
+    : `${run} runs, skipping, to continuous`;
 }

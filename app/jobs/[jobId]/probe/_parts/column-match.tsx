@@ -1,17 +1,52 @@
 'use client';
 
-import { CSV_FIELDS, missingFields, WANTED_FIELDS, type ColumnMap, type CsvField, type CsvPeek } from '@/core/exchange';
+import {
+  CSV_FIELDS,
+  missingFields,
+  WANTED_FIELDS,
+  type ColumnMap,
+  type CsvField,
+  type CsvPeek,
+} from '@/core/exchange';
 import { facesOf } from '@/core/frame';
 import { Pick, Sheet } from '@/ui/controls';
 import { useDesk } from '../../../_desk';
 
-const FIELD_WORDS: Readonly<Record<CsvField, string>> = { member: 'member', station: 'station along it', face: 'face', height: 'height on the face', thickness: 'thickness', unit: 'unit', method: 'method', note: 'note' };
+const FIELD_WORDS: Readonly<Record<CsvField, string>> = {
+  member: 'member',
+  station: 'station along it',
+  face: 'face',
+  height: 'height on the face',
+  thickness: 'thickness',
+  unit: 'unit',
+  method: 'method',
+  note: 'note',
+};
 
 /** Another tool's columns matched with ours, the first rows shown as they would be read; nothing is taken in before. */
-export function ColumnMatch({ file, peek, columns, onChange, onClose, onTake }: { file: File; peek: CsvPeek; columns: ColumnMap; onChange: (columns: ColumnMap) => void; onClose: () => void; onTake: () => void }) {
+export function ColumnMatch({
+  file,
+  peek,
+  columns,
+  onChange,
+  onClose,
+  onTake,
+}: {
+  file: File;
+  peek: CsvPeek;
+  columns: ColumnMap;
+  onChange: (columns: ColumnMap) => void;
+  onClose: () => void;
+  onTake: () => void;
+}) {
   const { file: job, member, system } = useDesk();
   // What may hold for every row, where the file does not say it.
-  const always: Partial<Record<CsvField, readonly string[]>> = { member: job.frame.members.map((each) => each.name), face: facesOf(member.shape).map((face) => face.id), unit: ['in', 'mm'], method: ['ultrasonic', 'caliper', 'cut sample', 'feel'] };
+  const always: Partial<Record<CsvField, readonly string[]>> = {
+    member: job.frame.members.map((each) => each.name),
+    face: facesOf(member.shape).map((face) => face.id),
+    unit: ['in', 'mm'],
+    method: ['ultrasonic', 'caliper', 'cut sample', 'feel'],
+  };
   const missing = missingFields(columns);
   const choose = (field: CsvField, words: string) => {
     const next = { ...columns };
@@ -28,21 +63,66 @@ export function ColumnMatch({ file, peek, columns, onChange, onClose, onTake }: 
     return !from ? '' : 'always' in from ? from.always : (row[peek.names.indexOf(from.column)] ?? '');
   };
   return (
-    <Sheet title="Which column is which?" describe={`${file.name} names its columns otherwise. Nothing is taken in until you say so; bare numbers are read in ${system} where no unit is given.`} open onOpenChange={(open) => !open && onClose()}>
+    <Sheet
+      title="Which column is which?"
+      describe={`${file.name} names its columns otherwise. Nothing is taken in until you say so; bare numbers are read in ${system} where no unit is given.`}
+      open
+      onOpenChange={(open) => !open && onClose()}
+    >
       <div className="grid grid-cols-2 gap-2">
         {CSV_FIELDS.map((field) => (
-          <Pick key={field} label={`${FIELD_WORDS[field]}${WANTED_FIELDS.includes(field) ? '' : ', may stay open'}`} value={chosen(field)} onPick={(words) => choose(field, words)}
-            options={['', ...peek.names, ...(always[field] ?? []).map((word) => `=${word}`)]} words={(word) => (word === '' ? '–' : word.startsWith('=') ? `always ${word.slice(1)}` : word)} />
+          <Pick
+            key={field}
+            label={`${FIELD_WORDS[field]}${WANTED_FIELDS.includes(field) ? '' : ', may stay open'}`}
+            value={chosen(field)}
+            onPick={(words) => choose(field, words)}
+            options={['', ...peek.names, ...(always[field] ?? []).map((word) => `=${word}`)]}
+            words={(word) => (word === '' ? '–' : word.startsWith('=') ? `always ${word.slice(1)}` : word)}
+          />
         ))}
       </div>
-      <div className="mt-3 overflow-x-auto" tabIndex={0} role="region" aria-label="First rows as they would be read">
+      <div
+        className="mt-3 overflow-x-auto"
+        tabIndex={0}
+        role="region"
+        aria-label="First rows as they would be read"
+      >
         <table className="w-full text-[14px]">
-          <thead><tr className="caption text-left">{WANTED_FIELDS.map((field) => <th key={field} scope="col" className="pr-3 font-normal">{field}</th>)}</tr></thead>
-          <tbody className="ruled">{peek.rows.map((row, k) => <tr key={k}>{WANTED_FIELDS.map((field) => <td key={field} className="whitespace-nowrap pr-3">{shown(row, field)}</td>)}</tr>)}</tbody>
+          <thead>
+            <tr className="caption text-left">
+              {WANTED_FIELDS.map((field) => (
+                <th key={field} scope="col" className="pr-3 font-normal">
+                  {field}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody className="ruled">
+            {peek.rows.map((row, k) => (
+              <tr key={k}>
+                {WANTED_FIELDS.map((field) => (
+                  <td key={field} className="whitespace-nowrap pr-3">
+                    {shown(row, field)}
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
         </table>
       </div>
-      {missing.length > 0 && <p className="mt-2 font-semibold text-oxide">Still open: {missing.map((field) => FIELD_WORDS[field]).join(', ')}.</p>}
-      <p className="mt-3 flex gap-2"><button type="button" className="solid" disabled={missing.length > 0} onClick={onTake}>Take it in</button><button type="button" className="plain" onClick={onClose}>Leave it</button></p>
+      {missing.length > 0 && (
+        <p className="mt-2 font-semibold text-oxide">
+          Still open: {missing.map((field) => FIELD_WORDS[field]).join(', ')}.
+        </p>
+      )}
+      <p className="mt-3 flex gap-2">
+        <button type="button" className="solid" disabled={missing.length > 0} onClick={onTake}>
+          Take it in
+        </button>
+        <button type="button" className="plain" onClick={onClose}>
+          Leave it
+        </button>
+      </p>
     </Sheet>
   );
 }

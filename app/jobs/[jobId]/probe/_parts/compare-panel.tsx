@@ -2,16 +2,37 @@
 
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { faceOf, standing, twinOf } from '@/core/frame';
-import { ATMOSPHERE_BY_EXPOSURE, changesBetween, forecasts, foundNominal, nextLook, soundThresholdMm, thinnest, type LossForecast, type Reading } from '@/core/probe';
+import {
+  ATMOSPHERE_BY_EXPOSURE,
+  changesBetween,
+  forecasts,
+  foundNominal,
+  nextLook,
+  soundThresholdMm,
+  thinnest,
+  type LossForecast,
+  type Reading,
+} from '@/core/probe';
 import { lengthDigits, percent, printLength, significant } from '@/core/quantity';
-import { ATMOSPHERES, ATMOSPHERE_SOURCE, CAVITY_MM_PER_YEAR, printSource, type Atmosphere } from '@/core/reference';
+import {
+  ATMOSPHERES,
+  ATMOSPHERE_SOURCE,
+  CAVITY_MM_PER_YEAR,
+  printSource,
+  type Atmosphere,
+} from '@/core/reference';
 import { lowerBound } from '@/core/weigh';
 import { Entry, Pick } from '@/ui/controls';
 import { EdgeLayer, faceWords, MapLayer, ReadingLayer, Strip, type StripScale } from '@/ui/strip';
 import { useRemembered } from '../../../../_parts/remembered';
 import { useDesk } from '../../../_desk';
 
-interface Earlier { readonly jobId: string; readonly title: string; readonly openedAt: string; readonly readings: readonly Reading[] }
+interface Earlier {
+  readonly jobId: string;
+  readonly title: string;
+  readonly openedAt: string;
+  readonly readings: readonly Reading[];
+}
 const NONE: ReadonlySet<string> = new Set();
 
 /** The unit's earlier surveys, fetched once the panel is opened. */
@@ -20,7 +41,9 @@ function useEarlier(open: boolean): readonly Earlier[] | undefined {
   const [surveys, setSurveys] = useState<readonly Earlier[]>();
   useEffect(() => {
     if (!open) return;
-    fetch(`/api/jobs/${file.job.id}/earlier`).then(async (response) => setSurveys(((await response.json()) as { value: Earlier[] }).value)).catch(() => setSurveys([]));
+    fetch(`/api/jobs/${file.job.id}/earlier`)
+      .then(async (response) => setSurveys(((await response.json()) as { value: Earlier[] }).value))
+      .catch(() => setSurveys([]));
   }, [open, file.job.id]);
   return surveys;
 }
@@ -30,9 +53,20 @@ export function ComparePanel() {
   const [open, setOpen] = useState(false);
   const surveys = useEarlier(open);
   return (
-    <details className="mt-3 border-t border-rule pt-1" onToggle={(event) => setOpen(event.currentTarget.open)}>
-      <summary className="hit flex items-center font-semibold">Compare: its twin, the last survey, how fast it goes</summary>
-      {open && <><Twin /><Nominal /><Rates surveys={surveys} /></>}
+    <details
+      className="mt-3 border-t border-rule pt-1"
+      onToggle={(event) => setOpen(event.currentTarget.open)}
+    >
+      <summary className="hit flex items-center font-semibold">
+        Compare: its twin, the last survey, how fast it goes
+      </summary>
+      {open && (
+        <>
+          <Twin />
+          <Nominal />
+          <Rates surveys={surveys} />
+        </>
+      )}
     </details>
   );
 }
@@ -41,78 +75,293 @@ function Twin() {
   const { file, member, works, cursor, setCursor, stretch, system } = useDesk();
   const twin = twinOf(file.frame, member);
   const work = twin && works.get(twin.id);
-  const readings = useMemo(() => (twin ? standing(file.readings, file.strikes).filter((reading) => reading.memberId === twin.id) : []), [file, twin]);
-  const layers = useCallback((scale: StripScale) => twin && (
-    <>{work?.contours ? <MapLayer contours={work.contours} scale={scale} /> : <rect x={scale.left} y={scale.top} width={scale.width} height={scale.height} fill="url(#strip-unseen)" />}
-      {work && <EdgeLayer member={twin} edges={work.picture.edges} scale={scale} />}<ReadingLayer member={twin} readings={readings} struck={NONE} scale={scale} /></>
-  ), [twin, work, readings]);
+  const readings = useMemo(
+    () =>
+      twin ? standing(file.readings, file.strikes).filter((reading) => reading.memberId === twin.id) : [],
+    [file, twin],
+  );
+  const layers = useCallback(
+    (scale: StripScale) =>
+      twin && (
+        <>
+          {work?.contours ? (
+            <MapLayer contours={work.contours} scale={scale} />
+          ) : (
+            <rect
+              x={scale.left}
+              y={scale.top}
+              width={scale.width}
+              height={scale.height}
+              fill="url(#strip-unseen)"
+            />
+          )}
+          {work && <EdgeLayer member={twin} edges={work.picture.edges} scale={scale} />}
+          <ReadingLayer member={twin} readings={readings} struck={NONE} scale={scale} />
+        </>
+      ),
+    [twin, work, readings],
+  );
   if (!twin) return <p>{member.name} has no twin on the other side.</p>;
   const hereS = (id: string) => {
     const sections = works.get(id)?.picture.sections ?? [];
-    const at = [...sections].sort((a, b) => Math.abs(a.stationMm - cursor.stationMm) - Math.abs(b.stationMm - cursor.stationMm))[0];
-    return at && Math.abs(at.stationMm - cursor.stationMm) < 60 ? percent(Math.min(lowerBound(at.kept.modulusTop!), lowerBound(at.kept.modulusBottom!))) : 'not read';
+    const at = [...sections].sort(
+      (a, b) => Math.abs(a.stationMm - cursor.stationMm) - Math.abs(b.stationMm - cursor.stationMm),
+    )[0];
+    return at && Math.abs(at.stationMm - cursor.stationMm) < 60
+      ? percent(Math.min(lowerBound(at.kept.modulusTop!), lowerBound(at.kept.modulusBottom!)))
+      : 'not read';
   };
   return (
     <section aria-label="Twin" className="mb-3">
-      <p><span className="font-semibold">{twin.name}</span> on the same ruler. At {printLength(cursor.stationMm, system, 'length')} S kept, lower bound: {member.name.toLowerCase()} {hereS(member.id)}, {twin.name.toLowerCase()} {hereS(twin.id)}.</p>
-      <Strip frame={file.frame} member={twin} stretch={stretch} cursor={{ ...cursor, face: faceOf(twin.shape, cursor.face) ? cursor.face : 'top' }} system={system} height={230} onSpot={(spot) => setCursor({ ...cursor, stationMm: spot.stationMm })} label={`Strip of ${twin.name}, to compare`}>{layers}</Strip>
+      <p>
+        <span className="font-semibold">{twin.name}</span> on the same ruler. At{' '}
+        {printLength(cursor.stationMm, system, 'length')} S kept, lower bound: {member.name.toLowerCase()}{' '}
+        {hereS(member.id)}, {twin.name.toLowerCase()} {hereS(twin.id)}.
+      </p>
+      <Strip
+        frame={file.frame}
+        member={twin}
+        stretch={stretch}
+        cursor={{ ...cursor, face: faceOf(twin.shape, cursor.face) ? cursor.face : 'top' }}
+        system={system}
+        height={230}
+        onSpot={(spot) => setCursor({ ...cursor, stationMm: spot.stationMm })}
+        label={`Strip of ${twin.name}, to compare`}
+      >
+        {layers}
+      </Strip>
     </section>
   );
 }
 
-const SURE_WORDS = { 'firm': 'firm', 'one of two': 'one of these', 'open': 'open: a caliper at an edge would tell' } as const;
+const SURE_WORDS = {
+  firm: 'firm',
+  'one of two': 'one of these',
+  open: 'open: a caliper at an edge would tell',
+} as const;
 
 function Nominal() {
   const { file, member, system } = useDesk();
-  const own = useMemo(() => standing(file.readings, file.strikes).filter((reading) => reading.memberId === member.id), [file, member]);
+  const own = useMemo(
+    () => standing(file.readings, file.strikes).filter((reading) => reading.memberId === member.id),
+    [file, member],
+  );
   const found = useMemo(() => foundNominal(own), [own]);
   return (
     <section aria-label="What it was made of" className="mb-3 border-t border-rule pt-2">
       <h3 className="font-semibold">What it was made of</h3>
-      {!found ? <p>Five readings or more are needed; felt ones do not count.</p> : <p>The {found.fromReadings} thickest credible readings are about {printLength(found.thicknessMm, system, 'thickness')}: {found.guesses.length ? found.guesses.slice(0, 3).map((guess) => `${guess.name} (${printLength(guess.thicknessMm, system, 'thickness')}) ${percent(guess.share)}`).join(', ') : 'no usual gauge, fraction or plate'}; {SURE_WORDS[found.sure]}. The frame says {printLength(member.shape.thicknessMm, system, 'thickness')}.</p>}
+      {!found ? (
+        <p>Five readings or more are needed; felt ones do not count.</p>
+      ) : (
+        <p>
+          The {found.fromReadings} thickest credible readings are about{' '}
+          {printLength(found.thicknessMm, system, 'thickness')}:{' '}
+          {found.guesses.length
+            ? found.guesses
+                .slice(0, 3)
+                .map(
+                  (guess) =>
+                    `${guess.name} (${printLength(guess.thicknessMm, system, 'thickness')}) ${percent(guess.share)}`,
+                )
+                .join(', ')
+            : 'no usual gauge, fraction or plate'}
+          ; {SURE_WORDS[found.sure]}. The frame says{' '}
+          {printLength(member.shape.thicknessMm, system, 'thickness')}.
+        </p>
+      )}
     </section>
   );
 }
 
-const FROM_WORDS: Readonly<Record<LossForecast['from'], string>> = { 'two surveys': 'by two surveys, half as much again for planning', 'nominal and age': 'by nominal and age, half as much again for planning', 'outside air': `by open air on one face; ${printSource(ATMOSPHERE_SOURCE)}`, 'wet debris inside': 'by wet salty debris inside; common practice, no source' };
+const FROM_WORDS: Readonly<Record<LossForecast['from'], string>> = {
+  'two surveys': 'by two surveys, half as much again for planning',
+  'nominal and age': 'by nominal and age, half as much again for planning',
+  'outside air': `by open air on one face; ${printSource(ATMOSPHERE_SOURCE)}`,
+  'wet debris inside': 'by wet salty debris inside; common practice, no source',
+};
 
 function Rates({ surveys }: { surveys: readonly Earlier[] | undefined }) {
   const { file, member, system, work } = useDesk();
   const [age, setAge] = useRemembered(`ossatura-age-${file.unit.id}`, '');
   const [air, setAir] = useState<Atmosphere>(ATMOSPHERE_BY_EXPOSURE[file.unit.exposure]);
-  const [cavity, setCavity] = useState(member.shape.kind === 'box' || member.shape.kind === 'tube' || member.shape.kind === 'hat');
-  const [inside, setInside] = useState({ low: String(CAVITY_MM_PER_YEAR[0]), high: String(CAVITY_MM_PER_YEAR[1]) });
+  const [cavity, setCavity] = useState(
+    member.shape.kind === 'box' || member.shape.kind === 'tube' || member.shape.kind === 'hat',
+  );
+  const [inside, setInside] = useState({
+    low: String(CAVITY_MM_PER_YEAR[0]),
+    high: String(CAVITY_MM_PER_YEAR[1]),
+  });
   const zones = work?.picture.member.id === member.id ? work.picture.zones : [];
   const [zone, setZone] = useState('whole');
   const inZone = zones[Number(zone)];
-  const own = useMemo(() => standing(file.readings, file.strikes).filter((reading) => reading.memberId === member.id && (!inZone || (reading.stationMm >= inZone.fromMm - 1 && reading.stationMm <= inZone.toMm + 1))), [file, member, inZone]);
-  const before = useMemo(() => [...(surveys ?? []).flatMap((survey) => survey.readings), ...own], [surveys, own]);
+  const own = useMemo(
+    () =>
+      standing(file.readings, file.strikes).filter(
+        (reading) =>
+          reading.memberId === member.id &&
+          (!inZone || (reading.stationMm >= inZone.fromMm - 1 && reading.stationMm <= inZone.toMm + 1)),
+      ),
+    [file, member, inZone],
+  );
+  const before = useMemo(
+    () => [...(surveys ?? []).flatMap((survey) => survey.readings), ...own],
+    [surveys, own],
+  );
   const changes = useMemo(() => changesBetween(before, own), [before, own]);
   const worst = useMemo(() => thinnest(member, own), [member, own]);
-  if (!worst) return <p className="border-t border-rule pt-2">No reading of metal here yet: nothing to say how long it lasts. {inZone && <button type="button" className="hit underline" onClick={() => setZone('whole')}>the whole member</button>}</p>;
+  if (!worst)
+    return (
+      <p className="border-t border-rule pt-2">
+        No reading of metal here yet: nothing to say how long it lasts.{' '}
+        {inZone && (
+          <button type="button" className="hit underline" onClick={() => setZone('whole')}>
+            the whole member
+          </button>
+        )}
+      </p>
+    );
   const years = Number(age);
   const [low, high] = [Number(inside.low), Number(inside.high)];
-  const limitMm = (soundThresholdMm(member.shape.thicknessMm, file.practice) * worst.wallMm) / member.shape.thicknessMm;
-  const all = forecasts({ thicknessMm: worst.reading.thicknessMm, limitMm, nominalMm: worst.wallMm, changes, atmosphere: air, cavity, ...(years > 0 && { ageYears: years }), ...(low >= 0 && high >= low && { cavityMmPerYear: [low, high] as const }) });
-  const rate = (mm: number) => (system === 'in' ? `${significant(mm / 0.0254, 2)} mil` : `${significant(mm, 2)} mm`);
+  const limitMm =
+    (soundThresholdMm(member.shape.thicknessMm, file.practice) * worst.wallMm) / member.shape.thicknessMm;
+  const all = forecasts({
+    thicknessMm: worst.reading.thicknessMm,
+    limitMm,
+    nominalMm: worst.wallMm,
+    changes,
+    atmosphere: air,
+    cavity,
+    ...(years > 0 && { ageYears: years }),
+    ...(low >= 0 && high >= low && { cavityMmPerYear: [low, high] as const }),
+  });
+  const rate = (mm: number) =>
+    system === 'in' ? `${significant(mm / 0.0254, 2)} mil` : `${significant(mm, 2)} mm`;
   const look = nextLook(all[0]!, new Date().toISOString());
   return (
     <section aria-label="How fast it goes" className="border-t border-rule pt-2">
       <h3 className="font-semibold">How fast it goes</h3>
-      <p>Thinnest: {printLength(worst.reading.thicknessMm, system, 'thickness')} at {printLength(worst.reading.stationMm, system, 'length')}, {faceWords(member, worst.reading.face)}; sound down to {printLength(limitMm, system, 'thickness')}. {look ? `Look again by ${look}.` : 'Past the limit already: it is for Weigh, not for waiting.'}</p>
+      <p>
+        Thinnest: {printLength(worst.reading.thicknessMm, system, 'thickness')} at{' '}
+        {printLength(worst.reading.stationMm, system, 'length')}, {faceWords(member, worst.reading.face)};
+        sound down to {printLength(limitMm, system, 'thickness')}.{' '}
+        {look ? `Look again by ${look}.` : 'Past the limit already: it is for Weigh, not for waiting.'}
+      </p>
       <div className="flex flex-wrap items-end gap-2">
-        <Pick label="zone" value={zone} options={['whole', ...zones.map((_, k) => String(k))]} words={(id) => (id === 'whole' ? 'whole member' : `${lengthDigits(zones[Number(id)]!.fromMm, system, 'length')} to ${printLength(zones[Number(id)]!.toMm, system, 'length')}`)} onPick={setZone} />
-        <Entry label="age" unit="years" className="w-24" inputMode="decimal" value={age} onChange={(event) => setAge(event.target.value)} />
-        <Pick label="air outside" value={air} options={Object.keys(ATMOSPHERES) as Atmosphere[]} words={(id) => `${id}: ${ATMOSPHERES[id][0]} to ${ATMOSPHERES[id][1]} µm in the first year`} onPick={setAir} />
-        <label className="plain"><input type="checkbox" className="size-5" checked={cavity} onChange={(event) => setCavity(event.target.checked)} /> wet debris inside</label>
-        {cavity && <><Entry label="inside, from" unit="mm/year" className="w-28" value={inside.low} onChange={(event) => setInside({ ...inside, low: event.target.value })} /><Entry label="to" unit="mm/year" className="w-28" value={inside.high} onChange={(event) => setInside({ ...inside, high: event.target.value })} /></>}
+        <Pick
+          label="zone"
+          value={zone}
+          options={['whole', ...zones.map((_, k) => String(k))]}
+          words={(id) =>
+            id === 'whole'
+              ? 'whole member'
+              : `${lengthDigits(zones[Number(id)]!.fromMm, system, 'length')} to ${printLength(zones[Number(id)]!.toMm, system, 'length')}`
+          }
+          onPick={setZone}
+        />
+        <Entry
+          label="age"
+          unit="years"
+          className="w-24"
+          inputMode="decimal"
+          value={age}
+          onChange={(event) => setAge(event.target.value)}
+        />
+        <Pick
+          label="air outside"
+          value={air}
+          options={Object.keys(ATMOSPHERES) as Atmosphere[]}
+          words={(id) => `${id}: ${ATMOSPHERES[id][0]} to ${ATMOSPHERES[id][1]} µm in the first year`}
+          onPick={setAir}
+        />
+        <label className="plain">
+          <input
+            type="checkbox"
+            className="size-5"
+            checked={cavity}
+            onChange={(event) => setCavity(event.target.checked)}
+          />{' '}
+          wet debris inside
+        </label>
+        {cavity && (
+          <>
+            <Entry
+              label="inside, from"
+              unit="mm/year"
+              className="w-28"
+              value={inside.low}
+              onChange={(event) => setInside({ ...inside, low: event.target.value })}
+            />
+            <Entry
+              label="to"
+              unit="mm/year"
+              className="w-28"
+              value={inside.high}
+              onChange={(event) => setInside({ ...inside, high: event.target.value })}
+            />
+          </>
+        )}
       </div>
-      <ul className="ruled mt-2 border-y border-rule">{all.map((each) => <li key={each.from} className="py-1"><span className="font-semibold">{each.bands[0] === each.bands[1] ? each.bands[0] : `${each.bands[0]} or ${each.bands[1]}`}</span> <span>{rate(each.ratePerYearMm[0])} to {rate(each.ratePerYearMm[1])} a year</span> <span className="caption">{FROM_WORDS[each.from]}</span></li>)}</ul>
-      {surveys === undefined ? <p role="status" className="caption">looking for earlier surveys…</p> : changes.length === 0
-        ? <p className="caption">No place of this member was read twice, three months or more apart{surveys.length ? `; earlier surveys: ${surveys.map((survey) => survey.title).join(', ')}` : ''}.</p>
-        : <table className="mt-2 w-full text-[15px]"><caption className="text-left font-semibold">Against the last survey: {changes.length} places read twice</caption>
-            <thead><tr className="caption text-left"><th scope="col" className="font-normal">station, {system}</th><th scope="col" className="font-normal">face</th><th scope="col" className="font-normal">then, {system}</th><th scope="col" className="font-normal">now, {system}</th><th scope="col" className="font-normal">loss a year</th></tr></thead>
-            <tbody className="ruled">{changes.slice(0, 8).map((change) => <tr key={`${change.stationMm}-${change.face}-${change.heightMm}`}><td className="py-0.5">{lengthDigits(change.stationMm, system, 'length')}</td><td>{faceWords(member, change.face)}</td><td>{lengthDigits(change.beforeMm, system, 'thickness')}</td><td>{lengthDigits(change.nowMm, system, 'thickness')}</td><td className="font-semibold">{rate(change.lossPerYearMm)} ± {rate(change.errorPerYearMm)}</td></tr>)}</tbody></table>}
+      <ul className="ruled mt-2 border-y border-rule">
+        {all.map((each) => (
+          <li key={each.from} className="py-1">
+            <span className="font-semibold">
+              {each.bands[0] === each.bands[1] ? each.bands[0] : `${each.bands[0]} or ${each.bands[1]}`}
+            </span>{' '}
+            <span>
+              {rate(each.ratePerYearMm[0])} to {rate(each.ratePerYearMm[1])} a year
+            </span>{' '}
+            <span className="caption">{FROM_WORDS[each.from]}</span>
+          </li>
+        ))}
+      </ul>
+      {surveys === undefined ? (
+        <p role="status" className="caption">
+          looking for earlier surveys…
+        </p>
+      ) : changes.length === 0 ? (
+        <p className="caption">
+          No place of this member was read twice, three months or more apart
+          {surveys.length ? `; earlier surveys: ${surveys.map((survey) => survey.title).join(', ')}` : ''}.
+        </p>
+      ) : (
+        <table className="mt-2 w-full text-[15px]">
+          <caption className="text-left font-semibold">
+            Against the last survey: {changes.length} places read twice
+          </caption>
+          <thead>
+            <tr className="caption text-left">
+              <th scope="col" className="font-normal">
+                station, {system}
+              </th>
+              <th scope="col" className="font-normal">
+                face
+              </th>
+              <th scope="col" className="font-normal">
+                then, {system}
+              </th>
+              <th scope="col" className="font-normal">
+                now, {system}
+              </th>
+              <th scope="col" className="font-normal">
+                loss a year
+              </th>
+            </tr>
+          </thead>
+          <tbody className="ruled">
+            {changes.slice(0, 8).map((change) => (
+              <tr key={`${change.stationMm}-${change.face}-${change.heightMm}`}>
+                <td className="py-0.5">{lengthDigits(change.stationMm, system, 'length')}</td>
+                <td>{faceWords(member, change.face)}</td>
+                <td>{lengthDigits(change.beforeMm, system, 'thickness')}</td>
+                <td>{lengthDigits(change.nowMm, system, 'thickness')}</td>
+                <td className="font-semibold">
+                  {rate(change.lossPerYearMm)} ± {rate(change.errorPerYearMm)}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
     </section>
   );
 }

@@ -2,7 +2,15 @@
 
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
-import { guessColumns, missingFields, peekCsv, type ColumnMap, type CsvPeek, type Problem, type ReadingImport } from '@/core/exchange';
+import {
+  guessColumns,
+  missingFields,
+  peekCsv,
+  type ColumnMap,
+  type CsvPeek,
+  type Problem,
+  type ReadingImport,
+} from '@/core/exchange';
 import { Sheet } from '@/ui/controls';
 import { useDesk } from '../../../_desk';
 import { ColumnMatch } from './column-match';
@@ -17,36 +25,86 @@ export function CsvIn() {
   /** A file with our own columns goes straight in; another tool's is matched first. */
   const look = async (chosen: File) => {
     const peek = peekCsv(await chosen.slice(0, 64 * 1024).text());
-    const own = peek.ok && missingFields(Object.fromEntries(peek.value.names.map((name) => [name.trim().toLowerCase(), { column: name }]))).length === 0;
+    const own =
+      peek.ok &&
+      missingFields(
+        Object.fromEntries(peek.value.names.map((name) => [name.trim().toLowerCase(), { column: name }])),
+      ).length === 0;
     if (!peek.ok || own) return void take(chosen);
     setMatching({ file: chosen, peek: peek.value, columns: guessColumns(peek.value.names) });
   };
   const take = async (chosen: File, columns?: ColumnMap) => {
     setMatching(undefined);
     setBusy(true);
-    const query = new URLSearchParams({ by: by.trim() || 'unnamed', unit: system, at: new Date().toISOString(), ...(columns && { columns: JSON.stringify(columns) }) });
-    const response = await fetch(`/api/jobs/${file.job.id}/readings-csv?${query}`, { method: 'POST', body: chosen }).catch(() => undefined);
+    const query = new URLSearchParams({
+      by: by.trim() || 'unnamed',
+      unit: system,
+      at: new Date().toISOString(),
+      ...(columns && { columns: JSON.stringify(columns) }),
+    });
+    const response = await fetch(`/api/jobs/${file.job.id}/readings-csv?${query}`, {
+      method: 'POST',
+      body: chosen,
+    }).catch(() => undefined);
     setBusy(false);
-    const answer = response && ((await response.json()) as { ok: true; value: ReadingImport } | { ok: false; problem: Problem });
-    if (!answer) return void toast.error('The server cannot be reached', { description: 'Nothing of the file was taken in.' });
-    if (!answer.ok) return void toast.error(answer.problem.message, { description: answer.problem.kept, duration: 15_000 });
+    const answer =
+      response &&
+      ((await response.json()) as { ok: true; value: ReadingImport } | { ok: false; problem: Problem });
+    if (!answer)
+      return void toast.error('The server cannot be reached', {
+        description: 'Nothing of the file was taken in.',
+      });
+    if (!answer.ok)
+      return void toast.error(answer.problem.message, { description: answer.problem.kept, duration: 15_000 });
     await refresh();
     setReport(answer.value);
   };
   return (
     <div className="flex flex-wrap gap-2">
-      <input ref={input} type="file" accept=".csv,text/csv" className="sr-only" tabIndex={-1} aria-label="Readings CSV file" onChange={(event) => {
-        const chosen = event.target.files?.[0];
-        event.target.value = '';
-        if (chosen) void look(chosen);
-      }} />
-      <button type="button" className="plain" disabled={busy} onClick={() => input.current?.click()}>{busy ? 'Reading…' : 'Readings from CSV'}</button>
-      <a className="plain" download href={`/api/jobs/${file.job.id}/readings?unit=${system}`}>Readings to CSV</a>
-      {matching && <ColumnMatch {...matching} onChange={(columns) => setMatching({ ...matching, columns })} onClose={() => setMatching(undefined)} onTake={() => void take(matching.file, matching.columns)} />}
-      <Sheet title={report ? `${report.readings.length} readings kept` : ''} describe={report ? describeImport(report) : ''} open={report !== undefined} onOpenChange={(open) => !open && setReport(undefined)}>
+      <input
+        ref={input}
+        type="file"
+        accept=".csv,text/csv"
+        className="sr-only"
+        tabIndex={-1}
+        aria-label="Readings CSV file"
+        onChange={(event) => {
+          const chosen = event.target.files?.[0];
+          event.target.value = '';
+          if (chosen) void look(chosen);
+        }}
+      />
+      <button type="button" className="plain" disabled={busy} onClick={() => input.current?.click()}>
+        {busy ? 'Reading…' : 'Readings from CSV'}
+      </button>
+      <a className="plain" download href={`/api/jobs/${file.job.id}/readings?unit=${system}`}>
+        Readings to CSV
+      </a>
+      {matching && (
+        <ColumnMatch
+          {...matching}
+          onChange={(columns) => setMatching({ ...matching, columns })}
+          onClose={() => setMatching(undefined)}
+          onTake={() => void take(matching.file, matching.columns)}
+        />
+      )}
+      <Sheet
+        title={report ? `${report.readings.length} readings kept` : ''}
+        describe={report ? describeImport(report) : ''}
+        open={report !== undefined}
+        onOpenChange={(open) => !open && setReport(undefined)}
+      >
         <ul className="ruled">
-          {report?.rejected.map(({ line, reason }) => <li key={line} className="py-1"><span className="font-semibold">Line {line}:</span> {reason}</li>)}
-          {report?.warnings.map(({ line, reason }) => <li key={`w${line}`} className="py-1"><span className="font-semibold">Line {line}, kept:</span> {reason}</li>)}
+          {report?.rejected.map(({ line, reason }) => (
+            <li key={line} className="py-1">
+              <span className="font-semibold">Line {line}:</span> {reason}
+            </li>
+          ))}
+          {report?.warnings.map(({ line, reason }) => (
+            <li key={`w${line}`} className="py-1">
+              <span className="font-semibold">Line {line}, kept:</span> {reason}
+            </li>
+          ))}
         </ul>
       </Sheet>
     </div>
@@ -57,5 +115,10 @@ const rows = (count: number): string => (count === 1 ? '1 row' : `${count} rows`
 
 function describeImport({ rejected, already }: ReadingImport): string {
   const passed = already ? `${rows(already)} on record already, passed over. ` : '';
-  return passed + (rejected.length ? `${rows(rejected.length)} not kept: correct them in the file and take it in again; what is kept is not added twice.` : 'No row was refused.');
+  return (
+    passed +
+    (rejected.length
+      ? `${rows(rejected.length)} not kept: correct them in the file and take it in again; what is kept is not added twice.`
+      : 'No row was refused.')
+  );
 }

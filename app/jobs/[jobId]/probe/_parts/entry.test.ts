@@ -1,28 +1,67 @@
 import { defaultFrame, type Member } from '@/core/frame';
 import { columnHeights, lastToTakeBack, nextSpot, readEntry, type EntryFields } from './entry';
 
-const rail: Member = defaultFrame({ family: 'open-channel ladder', railShape: { kind: 'channel', depthMm: 203.2, flangeMm: 69.85, thicknessMm: 6.35 }, steel: 'a36', lengthMm: 6096, widthMm: 860, datum: 'hole' }).members[0]!;
+const rail: Member = defaultFrame({
+  family: 'open-channel ladder',
+  railShape: { kind: 'channel', depthMm: 203.2, flangeMm: 69.85, thicknessMm: 6.35 },
+  steel: 'a36',
+  lengthMm: 6096,
+  widthMm: 860,
+  datum: 'hole',
+}).members[0]!;
 const stamp = { id: '00000000-0000-4000-8000-000000000001', by: 'RK', at: '2026-01-01T00:00:00Z' };
-const fields = (more: Partial<EntryFields> = {}): EntryFields => ({ station: '14-3/8', height: '2', thickness: '3/16', ...more });
-const read = (more: Partial<EntryFields> = {}, system: 'in' | 'mm' = 'in') => readEntry(rail, 'web', fields(more), 'ultrasonic', system, stamp);
+const fields = (more: Partial<EntryFields> = {}): EntryFields => ({
+  station: '14-3/8',
+  height: '2',
+  thickness: '3/16',
+  ...more,
+});
+const read = (more: Partial<EntryFields> = {}, system: 'in' | 'mm' = 'in') =>
+  readEntry(rail, 'web', fields(more), 'ultrasonic', system, stamp);
 
 test('what is typed in either system is the same reading', () => {
   const inches = read();
   const millimetres = read({ station: '365.125', height: '50.8', thickness: '4.7625' }, 'mm');
-  expect(millimetres).toMatchObject({ ok: true, reading: { stationMm: 365.125, heightMm: 50.8, thicknessMm: 4.7625, face: 'web', memberId: 'rail-left', by: 'RK' } });
-  const figures = (outcome: typeof inches) => outcome.ok && [outcome.reading.stationMm, outcome.reading.heightMm, outcome.reading.thicknessMm].map((mm) => mm.toFixed(9));
+  expect(millimetres).toMatchObject({
+    ok: true,
+    reading: {
+      stationMm: 365.125,
+      heightMm: 50.8,
+      thicknessMm: 4.7625,
+      face: 'web',
+      memberId: 'rail-left',
+      by: 'RK',
+    },
+  });
+  const figures = (outcome: typeof inches) =>
+    outcome.ok &&
+    [outcome.reading.stationMm, outcome.reading.heightMm, outcome.reading.thicknessMm].map((mm) =>
+      mm.toFixed(9),
+    );
   expect(figures(inches)).toEqual(figures(millimetres));
 });
 
-test.each([['10ga', 3.4163], ['4.7mm', 4.7], ['0', 0], ['.25', 6.35]])('thickness %s', (typed, mm) => {
+test.each([
+  ['10ga', 3.4163],
+  ['4.7mm', 4.7],
+  ['0', 0],
+  ['.25', 6.35],
+])('thickness %s', (typed, mm) => {
   const outcome = read({ thickness: typed });
   expect(outcome.ok && outcome.reading.thicknessMm).toBeCloseTo(mm, 4);
 });
 
 test.each<[Partial<EntryFields>, keyof EntryFields]>([
-  [{ station: 'here' }, 'station'], [{ station: '' }, 'station'], [{ station: '9999' }, 'station'], [{ station: '-3' }, 'station'],
-  [{ height: 'low' }, 'height'], [{ height: '9' }, 'height'],
-  [{ thickness: '' }, 'thickness'], [{ thickness: '-0.1' }, 'thickness'], [{ thickness: 'thin' }, 'thickness'], [{ thickness: '3' }, 'thickness'],
+  [{ station: 'here' }, 'station'],
+  [{ station: '' }, 'station'],
+  [{ station: '9999' }, 'station'],
+  [{ station: '-3' }, 'station'],
+  [{ height: 'low' }, 'height'],
+  [{ height: '9' }, 'height'],
+  [{ thickness: '' }, 'thickness'],
+  [{ thickness: '-0.1' }, 'thickness'],
+  [{ thickness: 'thin' }, 'thickness'],
+  [{ thickness: '3' }, 'thickness'],
 ])('%j is refused at its own field', (more, field) => {
   const outcome = read(more);
   expect(outcome.ok).toBe(false);
@@ -49,8 +88,20 @@ test('columns go down the face and then on; without one the cursor only goes alo
   let cursor = { stationMm: 300, face: 'web' as const, heightMm: heights[0]! };
   const walked = Array.from({ length: 8 }, () => (cursor = nextSpot(rail, cursor, step) as typeof cursor));
   expect(walked.map(({ stationMm }) => stationMm)).toEqual([300, 300, 300, 450, 450, 450, 450, 600]);
-  expect(walked.map(({ heightMm }) => heightMm)).toEqual([heights[1], heights[2], heights[3], heights[0], heights[1], heights[2], heights[3], heights[0]]);
-  expect(nextSpot(rail, cursor, { alongMm: 150, columnMm: [] })).toMatchObject({ stationMm: 750, heightMm: heights[0] });
+  expect(walked.map(({ heightMm }) => heightMm)).toEqual([
+    heights[1],
+    heights[2],
+    heights[3],
+    heights[0],
+    heights[1],
+    heights[2],
+    heights[3],
+    heights[0],
+  ]);
+  expect(nextSpot(rail, cursor, { alongMm: 150, columnMm: [] })).toMatchObject({
+    stationMm: 750,
+    heightMm: heights[0],
+  });
   expect(nextSpot(rail, { ...cursor, stationMm: 6090 }, { alongMm: 150, columnMm: [] }).stationMm).toBe(6096);
 });
 
@@ -59,7 +110,17 @@ test('only one’s own reading, kept just now, is taken back at once', () => {
   if (!outcome.ok) throw new Error('not read');
   const reading = outcome.reading;
   const now = Date.parse(reading.at) + 60_000;
-  const back = (more: Partial<typeof reading> = {}, struck: string[] = [], by = 'RK', at = now) => lastToTakeBack([{ ...reading, id: 'older' }, { ...reading, ...more }], new Set(struck), rail.id, by, at)?.id;
+  const back = (more: Partial<typeof reading> = {}, struck: string[] = [], by = 'RK', at = now) =>
+    lastToTakeBack(
+      [
+        { ...reading, id: 'older' },
+        { ...reading, ...more },
+      ],
+      new Set(struck),
+      rail.id,
+      by,
+      at,
+    )?.id;
   expect(back()).toBe(reading.id);
   expect(back({}, [reading.id])).toBe('older');
   expect(back({}, [], 'TM')).toBeUndefined();

@@ -3,29 +3,62 @@ import { checkReading, type Method, type Reading } from '@/core/probe';
 import { parseLengthMm, type UnitSystem } from '@/core/quantity';
 import type { Cursor } from '@/ui/strip';
 
-export interface EntryFields { readonly station: string; readonly height: string; readonly thickness: string }
+export interface EntryFields {
+  readonly station: string;
+  readonly height: string;
+  readonly thickness: string;
+}
 export type FieldProblems = Partial<Record<keyof EntryFields, string>>;
 
-export type EntryOutcome = { ok: true; reading: Reading; warning?: string } | { ok: false; problems: FieldProblems };
+export type EntryOutcome =
+  { ok: true; reading: Reading; warning?: string } | { ok: false; problems: FieldProblems };
 
 /** What was typed as a reading, or what is wrong with which field. */
-export function readEntry(member: Member, face: Cursor['face'], fields: EntryFields, method: Method, system: UnitSystem, stamp: { id: string; by: string; at: string }): EntryOutcome {
-  const parsed = { station: parseLengthMm(fields.station, system), height: parseLengthMm(fields.height, system), thickness: parseLengthMm(fields.thickness, system) };
+export function readEntry(
+  member: Member,
+  face: Cursor['face'],
+  fields: EntryFields,
+  method: Method,
+  system: UnitSystem,
+  stamp: { id: string; by: string; at: string },
+): EntryOutcome {
+  const parsed = {
+    station: parseLengthMm(fields.station, system),
+    height: parseLengthMm(fields.height, system),
+    thickness: parseLengthMm(fields.thickness, system),
+  };
   const problems: FieldProblems = {};
   for (const field of ['station', 'height', 'thickness'] as const) {
     const outcome = parsed[field];
     if (!outcome.ok) problems[field] = outcome.reason;
   }
   if (!parsed.station.ok || !parsed.height.ok || !parsed.thickness.ok) return { ok: false, problems };
-  const reading: Reading = { ...stamp, memberId: member.id, face, method, note: '', stationMm: parsed.station.value, heightMm: parsed.height.value, thicknessMm: parsed.thickness.value };
+  const reading: Reading = {
+    ...stamp,
+    memberId: member.id,
+    face,
+    method,
+    note: '',
+    stationMm: parsed.station.value,
+    heightMm: parsed.height.value,
+    thicknessMm: parsed.thickness.value,
+  };
   const check = checkReading(member, reading);
   if (check.ok) return { ok: true, reading, ...(check.value.warning && { warning: check.value.warning }) };
-  const field: keyof EntryFields = check.reason.startsWith('station') ? 'station' : check.reason.startsWith('height') ? 'height' : 'thickness';
+  const field: keyof EntryFields = check.reason.startsWith('station')
+    ? 'station'
+    : check.reason.startsWith('height')
+      ? 'height'
+      : 'thickness';
   return { ok: false, problems: { [field]: check.reason } };
 }
 
 /** Where the cursor goes after a reading is kept: along the rail by the step, or down the face in a column and then on. */
-export function nextSpot(member: Member, cursor: Cursor, step: { alongMm: number; columnMm: readonly number[] }): Cursor {
+export function nextSpot(
+  member: Member,
+  cursor: Cursor,
+  step: { alongMm: number; columnMm: readonly number[] },
+): Cursor {
   const at = step.columnMm.findIndex((height) => Math.abs(height - cursor.heightMm) < 1);
   const below = at >= 0 ? step.columnMm[at + 1] : undefined;
   if (below !== undefined) return { ...cursor, heightMm: below };
@@ -45,7 +78,13 @@ export function columnHeights(member: Member, face: Cursor['face'], count: numbe
 const AT_ONCE_MS = 10 * 60 * 1000;
 
 /** The last standing reading of a member, where the same hand kept it just now. */
-export function lastToTakeBack(readings: readonly Reading[], struck: ReadonlySet<string>, memberId: string, by: string, now: number): Reading | undefined {
+export function lastToTakeBack(
+  readings: readonly Reading[],
+  struck: ReadonlySet<string>,
+  memberId: string,
+  by: string,
+  now: number,
+): Reading | undefined {
   const last = readings.filter((reading) => reading.memberId === memberId && !struck.has(reading.id)).at(-1);
   return last && last.by === by && now - Date.parse(last.at) < AT_ONCE_MS ? last : undefined;
 }

@@ -13,7 +13,10 @@ export function FeltForm() {
   const { file, member, cursor, system, by, keepSurvey } = useDesk();
   const uprights = facesOf(member.shape).filter((face) => face.upright);
   const [face, setFace] = useState<FaceId>(uprights[0]?.id ?? 'web');
-  const [typed, setTyped] = useState<{ station?: string; lower: string; upper: string }>({ lower: '', upper: '' });
+  const [typed, setTyped] = useState<{ station?: string; lower: string; upper: string }>({
+    lower: '',
+    upper: '',
+  });
   const [problem, setProblem] = useState<string>();
   const [striking, setStriking] = useState<FeltEdge>();
   const strikes = new Map(file.strikes.map((strike) => [strike.evidenceId, strike]));
@@ -22,12 +25,26 @@ export function FeltForm() {
   const chosen = uprights.some((each) => each.id === face) ? face : uprights[0]!.id;
 
   const keep = () => {
-    const station = typed.station === undefined ? { ok: true as const, value: cursor.stationMm } : parseLengthMm(typed.station, system);
+    const station =
+      typed.station === undefined
+        ? { ok: true as const, value: cursor.stationMm }
+        : parseLengthMm(typed.station, system);
     const [lower, upper] = [parseLengthMm(typed.lower, system), parseLengthMm(typed.upper, system)];
     if (!station.ok) return setProblem(`station: ${station.reason}`);
     if (!lower.ok) return setProblem(`thin up to: ${lower.reason}`);
     if (!upper.ok) return setProblem(`full from: ${upper.reason}`);
-    const record: FeltEdge = { kind: 'felt edge', id: crypto.randomUUID(), memberId: member.id, stationMm: station.value, face: chosen, lowerMm: lower.value, upperMm: upper.value, note: '', by: by.trim() || 'unnamed', at: new Date().toISOString() };
+    const record: FeltEdge = {
+      kind: 'felt edge',
+      id: crypto.randomUUID(),
+      memberId: member.id,
+      stationMm: station.value,
+      face: chosen,
+      lowerMm: lower.value,
+      upperMm: upper.value,
+      note: '',
+      by: by.trim() || 'unnamed',
+      at: new Date().toISOString(),
+    };
     const check = checkSurveyRecord(file.frame, record);
     if (!check.ok) return setProblem(check.reason);
     keepSurvey(record);
@@ -37,26 +54,93 @@ export function FeltForm() {
 
   return (
     <details className="mt-3 border-t border-rule pt-1">
-      <summary className="hit flex items-center font-semibold">Edge felt by hand{felt.length > 0 && `: ${felt.filter((each) => !strikes.has(each.id)).length}`}</summary>
-      <form className="grid grid-cols-2 items-end gap-2 sm:grid-cols-5" aria-label="Felt edge" onSubmit={(event) => {
-        event.preventDefault();
-        keep();
-      }}>
-        <Entry label="station" unit={system} value={typed.station ?? lengthDigits(cursor.stationMm, system, 'length')} onChange={(event) => setTyped({ ...typed, station: event.target.value })} />
-        <Pick label="face" value={chosen} options={uprights.map((each) => each.id)} words={(id) => faceWords(member, id)} onPick={setFace} />
-        <Entry label="thin up to" unit={system} value={typed.lower} onChange={(event) => setTyped({ ...typed, lower: event.target.value })} />
-        <Entry label="full from" unit={system} value={typed.upper} onChange={(event) => setTyped({ ...typed, upper: event.target.value })} />
-        <button type="submit" className="plain">Pin the edge</button>
+      <summary className="hit flex items-center font-semibold">
+        Edge felt by hand{felt.length > 0 && `: ${felt.filter((each) => !strikes.has(each.id)).length}`}
+      </summary>
+      <form
+        className="grid grid-cols-2 items-end gap-2 sm:grid-cols-5"
+        aria-label="Felt edge"
+        onSubmit={(event) => {
+          event.preventDefault();
+          keep();
+        }}
+      >
+        <Entry
+          label="station"
+          unit={system}
+          value={typed.station ?? lengthDigits(cursor.stationMm, system, 'length')}
+          onChange={(event) => setTyped({ ...typed, station: event.target.value })}
+        />
+        <Pick
+          label="face"
+          value={chosen}
+          options={uprights.map((each) => each.id)}
+          words={(id) => faceWords(member, id)}
+          onPick={setFace}
+        />
+        <Entry
+          label="thin up to"
+          unit={system}
+          value={typed.lower}
+          onChange={(event) => setTyped({ ...typed, lower: event.target.value })}
+        />
+        <Entry
+          label="full from"
+          unit={system}
+          value={typed.upper}
+          onChange={(event) => setTyped({ ...typed, upper: event.target.value })}
+        />
+        <button type="submit" className="plain">
+          Pin the edge
+        </button>
       </form>
-      {problem && <p role="alert" className="mt-1 font-semibold text-oxide">{problem}</p>}
+      {problem && (
+        <p role="alert" className="mt-1 font-semibold text-oxide">
+          {problem}
+        </p>
+      )}
       <ul className="ruled">
         {felt.map((each) => {
           const strike = strikes.get(each.id);
-          return <li key={each.id} className={`flex flex-wrap items-center gap-x-3 ${strike ? 'text-soft line-through' : ''}`}><span>{printLength(each.stationMm, system, 'length')}, {faceWords(member, each.face)}: between {lengthDigits(each.lowerMm, system, 'length')} and {printLength(each.upperMm, system, 'length')} up</span><span className="caption">{each.by} {each.at.slice(0, 10)}</span>
-            {strike ? <span className="caption no-underline">struck by {strike.by}: {strike.why}</span> : <button type="button" className="hit ml-auto px-2 underline" onClick={() => setStriking(each)}>strike</button>}</li>;
+          return (
+            <li
+              key={each.id}
+              className={`flex flex-wrap items-center gap-x-3 ${strike ? 'text-soft line-through' : ''}`}
+            >
+              <span>
+                {printLength(each.stationMm, system, 'length')}, {faceWords(member, each.face)}: between{' '}
+                {lengthDigits(each.lowerMm, system, 'length')} and{' '}
+                {printLength(each.upperMm, system, 'length')} up
+              </span>
+              <span className="caption">
+                {each.by} {each.at.slice(0, 10)}
+              </span>
+              {strike ? (
+                <span className="caption no-underline">
+                  struck by {strike.by}: {strike.why}
+                </span>
+              ) : (
+                <button
+                  type="button"
+                  className="hit ml-auto px-2 underline"
+                  onClick={() => setStriking(each)}
+                >
+                  strike
+                </button>
+              )}
+            </li>
+          );
         })}
       </ul>
-      <StrikeSheet struck={striking && { id: striking.id, words: `The edge felt at ${printLength(striking.stationMm, system, 'length')}` }} onClose={() => setStriking(undefined)} />
+      <StrikeSheet
+        struck={
+          striking && {
+            id: striking.id,
+            words: `The edge felt at ${printLength(striking.stationMm, system, 'length')}`,
+          }
+        }
+        onClose={() => setStriking(undefined)}
+      />
     </details>
   );
 }

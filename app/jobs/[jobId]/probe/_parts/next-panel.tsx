@@ -8,7 +8,13 @@ import { faceWords } from '@/ui/strip';
 import { useDesk } from '../../../_desk';
 
 /** Where one more reading would tell most; first the coarse plan, then what the decision hangs on; nothing once no reading would change it. */
-export function useNext(): { next: readonly NextReading[]; planned: number; mattered: number | undefined; readings: number; isKnown: boolean } {
+export function useNext(): {
+  next: readonly NextReading[];
+  planned: number;
+  mattered: number | undefined;
+  readings: number;
+  isKnown: boolean;
+} {
   const { file, member, work } = useDesk();
   return useMemo(() => {
     const own = standing(file.readings, file.strikes).filter((reading) => reading.memberId === member.id);
@@ -17,13 +23,24 @@ export function useNext(): { next: readonly NextReading[]; planned: number; matt
     const asked = picture?.map ? nextReadings(picture) : [];
     // Until a third of the plan is read the plan leads: doubt cannot be reckoned from nothing.
     const planLeads = !picture?.map || left.length > (2 / 3) * surveyPlan(member).length;
-    return { next: planLeads ? left.slice(0, 8) : asked, planned: planLeads ? left.length : 0, mattered: picture?.map ? readingsThatMattered(picture, own) : undefined, readings: own.length, isKnown: own.length === 0 || picture?.map !== undefined };
+    return {
+      next: planLeads ? left.slice(0, 8) : asked,
+      planned: planLeads ? left.length : 0,
+      mattered: picture?.map ? readingsThatMattered(picture, own) : undefined,
+      readings: own.length,
+      isKnown: own.length === 0 || picture?.map !== undefined,
+    };
   }, [file, member, work]);
 }
 
 const WHY_WORDS: Readonly<Record<NextReading['why'], string>> = {
-  'plan': 'the coarse plan', 'edge against the margin': 'is the margin long enough here?', 'edge between columns': 'how the edge runs between two columns', 'edge open below': 'nothing read further down',
-  'no sound metal yet': 'is there sound metal at all?', 'strength kept': 'what is kept of the section', 'not read': 'a stretch nobody read',
+  plan: 'the coarse plan',
+  'edge against the margin': 'is the margin long enough here?',
+  'edge between columns': 'how the edge runs between two columns',
+  'edge open below': 'nothing read further down',
+  'no sound metal yet': 'is there sound metal at all?',
+  'strength kept': 'what is kept of the section',
+  'not read': 'a stretch nobody read',
 };
 
 export function NextPanel({ onGo }: { onGo: (place: NextReading) => void }) {
@@ -33,15 +50,34 @@ export function NextPanel({ onGo }: { onGo: (place: NextReading) => void }) {
   return (
     <section className="mt-3 border-t border-rule pt-2" aria-label="Next reading">
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
-        <h3 className="text-lg font-semibold">Next reading <kbd className="border border-edge px-1 text-sm">n</kbd></h3>
-        {next.length === 0 && <p className="font-semibold">No reading would change the decision: stop here, or go on for the record.</p>}
+        <h3 className="text-lg font-semibold">
+          Next reading <kbd className="border border-edge px-1 text-sm">n</kbd>
+        </h3>
+        {next.length === 0 && (
+          <p className="font-semibold">
+            No reading would change the decision: stop here, or go on for the record.
+          </p>
+        )}
         {next.slice(0, 3).map((place) => (
-          <button key={`${place.face}-${place.stationMm}-${place.heightMm}`} type="button" className="plain" onClick={() => onGo(place)}>
-            {printLength(place.stationMm, system, 'length')}, {faceWords(member, place.face)} {lengthDigits(place.heightMm, system, 'length')}<span className="caption">{WHY_WORDS[place.why]}</span>
+          <button
+            key={`${place.face}-${place.stationMm}-${place.heightMm}`}
+            type="button"
+            className="plain"
+            onClick={() => onGo(place)}
+          >
+            {printLength(place.stationMm, system, 'length')}, {faceWords(member, place.face)}{' '}
+            {lengthDigits(place.heightMm, system, 'length')}
+            <span className="caption">{WHY_WORDS[place.why]}</span>
           </button>
         ))}
       </div>
-      <p className="caption">{planned > 0 ? `${planned} places of the coarse plan are not read yet.` : readings > 0 && mattered !== undefined ? `${mattered} of ${readings} readings set the edge or stand at the weakest station.` : ''}</p>
+      <p className="caption">
+        {planned > 0
+          ? `${planned} places of the coarse plan are not read yet.`
+          : readings > 0 && mattered !== undefined
+            ? `${mattered} of ${readings} readings set the edge or stand at the weakest station.`
+            : ''}
+      </p>
     </section>
   );
 }

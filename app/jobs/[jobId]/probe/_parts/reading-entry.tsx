@@ -33,7 +33,10 @@ export function ReadingEntry({ ref, onKeys }: { ref: Ref<EntryHandle>; onKeys: (
   const [problems, setProblems] = useState<FieldProblems>({});
   const [pad, setPad] = useState(false);
   const thickness = useRef<HTMLInputElement>(null);
-  const here = work?.picture.member.id === member.id && work.picture.map ? valueAt(work.picture.map, cursor.stationMm, cursorU(member, cursor)) : undefined;
+  const here =
+    work?.picture.member.id === member.id && work.picture.map
+      ? valueAt(work.picture.map, cursor.stationMm, cursorU(member, cursor))
+      : undefined;
   const fields: EntryFields = {
     station: typed.station ?? lengthDigits(cursor.stationMm, system, 'length'),
     height: typed.height ?? lengthDigits(cursor.heightMm, system, 'length'),
@@ -44,12 +47,16 @@ export function ReadingEntry({ ref, onKeys }: { ref: Ref<EntryHandle>; onKeys: (
     setTyped((before) => ({ ...before, [field]: text }));
     const length = parseLengthMm(text, system);
     const limit = field === 'station' ? member.lengthMm : faceOf(member.shape, cursor.face)!.widthMm;
-    if (length.ok && length.value <= limit) setCursor({ ...cursor, [field === 'station' ? 'stationMm' : 'heightMm']: length.value });
+    if (length.ok && length.value <= limit)
+      setCursor({ ...cursor, [field === 'station' ? 'stationMm' : 'heightMm']: length.value });
   };
 
   const stepOn = (from: Cursor) => {
     const alongMm = system === 'in' ? inchesToMm(step) : STEPS_MM[STEPS_IN.indexOf(step as 6)]!;
-    const next = nextSpot(member, from, { alongMm, columnMm: column > 1 ? columnHeights(member, from.face, column) : [] });
+    const next = nextSpot(member, from, {
+      alongMm,
+      columnMm: column > 1 ? columnHeights(member, from.face, column) : [],
+    });
     setCursor(next);
     setStretch(following(member, stretch, next.stationMm));
     setTyped({});
@@ -58,8 +65,16 @@ export function ReadingEntry({ ref, onKeys }: { ref: Ref<EntryHandle>; onKeys: (
 
   const keep = () => {
     // The cursor's own place is exact; the field only shows it to the nearest sixteenth.
-    const exact = { station: typed.station ?? `${cursor.stationMm}mm`, height: typed.height ?? `${cursor.heightMm}mm`, thickness: fields.thickness };
-    const outcome = readEntry(member, cursor.face, exact, method, system, { id: crypto.randomUUID(), by: by.trim() || 'unnamed', at: new Date().toISOString() });
+    const exact = {
+      station: typed.station ?? `${cursor.stationMm}mm`,
+      height: typed.height ?? `${cursor.heightMm}mm`,
+      thickness: fields.thickness,
+    };
+    const outcome = readEntry(member, cursor.face, exact, method, system, {
+      id: crypto.randomUUID(),
+      by: by.trim() || 'unnamed',
+      at: new Date().toISOString(),
+    });
     if (!outcome.ok) return setProblems(outcome.problems);
     keepReading(outcome.reading);
     if (outcome.warning) toast.warning('Kept, but look again', { description: outcome.warning });
@@ -73,38 +88,152 @@ export function ReadingEntry({ ref, onKeys }: { ref: Ref<EntryHandle>; onKeys: (
       thickness.current?.focus();
     },
     step: () => stepOn(cursor),
-    follow: () => setTyped((before) => ({ ...(before.thickness !== undefined && { thickness: before.thickness }) })),
+    follow: () =>
+      setTyped((before) => ({ ...(before.thickness !== undefined && { thickness: before.thickness }) })),
   }));
 
   const press = (key: string) => {
-    setTyped((before) => ({ ...before, thickness: key === '⌫' ? (before.thickness ?? '').slice(0, -1) : (before.thickness ?? '') + key }));
+    setTyped((before) => ({
+      ...before,
+      thickness: key === '⌫' ? (before.thickness ?? '').slice(0, -1) : (before.thickness ?? '') + key,
+    }));
   };
 
   return (
-    <form className="mt-2 border-y-2 border-ink bg-sheet px-3 py-2" aria-label="New reading" onSubmit={(event) => {
-      event.preventDefault();
-      keep();
-    }}>
+    <form
+      className="mt-2 border-y-2 border-ink bg-sheet px-3 py-2"
+      aria-label="New reading"
+      onSubmit={(event) => {
+        event.preventDefault();
+        keep();
+      }}
+    >
       <div className="grid grid-cols-2 items-start gap-2 sm:grid-cols-[1fr_1.25fr_1fr_1.3fr_auto]">
-        <Entry label="station" unit={system} value={fields.station} onChange={(event) => place('station', event.target.value)} onFocus={(event) => event.target.select()} {...(problems.station && { problem: problems.station })} />
-        <Pick label="face" value={cursor.face} options={facesOf(member.shape).map((face) => face.id)} words={(face: FaceId) => faceWords(member, face)} onPick={(face) => setCursor({ ...cursor, face, heightMm: faceOf(member.shape, face)!.widthMm / 2 })} />
-        <Entry label={faceOf(member.shape, cursor.face)?.upright ? 'up from corner' : 'out from corner'} unit={system} value={fields.height} onChange={(event) => place('height', event.target.value)} onFocus={(event) => event.target.select()} {...(problems.height && { problem: problems.height })} />
-        <Entry ref={thickness} label="thickness" unit={system} value={fields.thickness} inputMode="decimal" placeholder={system === 'in' ? '0.148, 3/16, 10ga' : '3.8'} onChange={(event) => setTyped((before) => ({ ...before, thickness: event.target.value }))} {...(problems.thickness && { problem: problems.thickness })} />
-        <button type="submit" className="solid col-span-2 mt-[21px] sm:col-span-1">Keep, step on</button>
+        <Entry
+          label="station"
+          unit={system}
+          value={fields.station}
+          onChange={(event) => place('station', event.target.value)}
+          onFocus={(event) => event.target.select()}
+          {...(problems.station && { problem: problems.station })}
+        />
+        <Pick
+          label="face"
+          value={cursor.face}
+          options={facesOf(member.shape).map((face) => face.id)}
+          words={(face: FaceId) => faceWords(member, face)}
+          onPick={(face) => setCursor({ ...cursor, face, heightMm: faceOf(member.shape, face)!.widthMm / 2 })}
+        />
+        <Entry
+          label={faceOf(member.shape, cursor.face)?.upright ? 'up from corner' : 'out from corner'}
+          unit={system}
+          value={fields.height}
+          onChange={(event) => place('height', event.target.value)}
+          onFocus={(event) => event.target.select()}
+          {...(problems.height && { problem: problems.height })}
+        />
+        <Entry
+          ref={thickness}
+          label="thickness"
+          unit={system}
+          value={fields.thickness}
+          inputMode="decimal"
+          placeholder={system === 'in' ? '0.148, 3/16, 10ga' : '3.8'}
+          onChange={(event) => setTyped((before) => ({ ...before, thickness: event.target.value }))}
+          {...(problems.thickness && { problem: problems.thickness })}
+        />
+        <button type="submit" className="solid col-span-2 mt-[21px] sm:col-span-1">
+          Keep, step on
+        </button>
       </div>
       <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2">
-        <label className="caption flex items-center gap-2">method <select className="field w-auto!" value={method} onChange={(event) => setMethod(event.target.value as Method)}>{METHOD_IDS.map((id) => <option key={id}>{id}</option>)}</select></label>
-        <label className="caption flex items-center gap-2">step <select className="field w-auto!" value={step} onChange={(event) => setStep(Number(event.target.value))}>{STEPS_IN.map((inches, k) => <option key={inches} value={inches}>{system === 'in' ? `${inches} in` : `${STEPS_MM[k]} mm`}</option>)}</select></label>
-        <label className="caption flex items-center gap-2">column of <select className="field w-auto!" value={column} onChange={(event) => setColumn(Number(event.target.value))}>{[1, 2, 3, 4, 5, 6, 8].map((count) => <option key={count} value={count}>{count === 1 ? '1, along only' : `${count}, top down`}</option>)}</select></label>
-        <button type="button" className="plain" aria-pressed={pad} onClick={() => setPad(!pad)}>Number pad</button>
-        <button type="button" className="plain" onClick={onKeys}>Keys <kbd className="border border-edge px-1">?</kbd></button>
-        <span className="caption">nominal {printLength(member.shape.thicknessMm, system, 'thickness')}; 0 is a hole{here && <>; <span className={here.guessed ? 'unseen px-1' : 'font-semibold text-ink'}>{here.guessed ? 'guessed' : 'map'} here {lengthDigits(here.thicknessMm, system, 'thickness')} ± {printLength(here.errorMm, system, 'thickness')}</span></>}</span>
+        <label className="caption flex items-center gap-2">
+          method{' '}
+          <select
+            className="field w-auto!"
+            value={method}
+            onChange={(event) => setMethod(event.target.value as Method)}
+          >
+            {METHOD_IDS.map((id) => (
+              <option key={id}>{id}</option>
+            ))}
+          </select>
+        </label>
+        <label className="caption flex items-center gap-2">
+          step{' '}
+          <select
+            className="field w-auto!"
+            value={step}
+            onChange={(event) => setStep(Number(event.target.value))}
+          >
+            {STEPS_IN.map((inches, k) => (
+              <option key={inches} value={inches}>
+                {system === 'in' ? `${inches} in` : `${STEPS_MM[k]} mm`}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="caption flex items-center gap-2">
+          column of{' '}
+          <select
+            className="field w-auto!"
+            value={column}
+            onChange={(event) => setColumn(Number(event.target.value))}
+          >
+            {[1, 2, 3, 4, 5, 6, 8].map((count) => (
+              <option key={count} value={count}>
+                {count === 1 ? '1, along only' : `${count}, top down`}
+              </option>
+            ))}
+          </select>
+        </label>
+        <button type="button" className="plain" aria-pressed={pad} onClick={() => setPad(!pad)}>
+          Number pad
+        </button>
+        <button type="button" className="plain" onClick={onKeys}>
+          Keys <kbd className="border border-edge px-1">?</kbd>
+        </button>
+        <span className="caption">
+          nominal {printLength(member.shape.thicknessMm, system, 'thickness')}; 0 is a hole
+          {here && (
+            <>
+              ;{' '}
+              <span className={here.guessed ? 'unseen px-1' : 'font-semibold text-ink'}>
+                {here.guessed ? 'guessed' : 'map'} here {lengthDigits(here.thicknessMm, system, 'thickness')}{' '}
+                ± {printLength(here.errorMm, system, 'thickness')}
+              </span>
+            </>
+          )}
+        </span>
       </div>
       {pad && (
         <div className="mt-2 grid max-w-sm grid-cols-4 gap-1" role="group" aria-label="Number pad">
-          {PAD.map((key) => <button key={key} type="button" className="plain min-h-14! text-xl" style={{ gridColumn: (PAD.indexOf(key) % 3) + 1, gridRow: Math.floor(PAD.indexOf(key) / 3) + 1 }} onClick={() => press(key)}>{key}</button>)}
-          <button type="button" className="plain min-h-14!" style={{ gridColumn: 4, gridRow: 1 }} onClick={() => press('⌫')} aria-label="Delete last">⌫</button>
-          <button type="submit" className="solid" style={{ gridColumn: 4, gridRow: '2 / span 3' }}>Keep</button>
+          {PAD.map((key) => (
+            <button
+              key={key}
+              type="button"
+              className="plain min-h-14! text-xl"
+              style={{
+                gridColumn: (PAD.indexOf(key) % 3) + 1,
+                gridRow: Math.floor(PAD.indexOf(key) / 3) + 1,
+              }}
+              onClick={() => press(key)}
+            >
+              {key}
+            </button>
+          ))}
+          <button
+            type="button"
+            className="plain min-h-14!"
+            style={{ gridColumn: 4, gridRow: 1 }}
+            onClick={() => press('⌫')}
+            aria-label="Delete last"
+          >
+            ⌫
+          </button>
+          <button type="submit" className="solid" style={{ gridColumn: 4, gridRow: '2 / span 3' }}>
+            Keep
+          </button>
         </div>
       )}
     </form>

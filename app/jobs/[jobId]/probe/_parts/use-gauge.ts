@@ -4,10 +4,27 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { parseGaugeLine, type GaugeMessage } from '@/core/probe';
 
 export type GaugeState = 'off' | 'connecting' | 'on' | 'gone';
-export interface GaugeShown { readonly thicknessMm?: number; readonly quality?: number; readonly hasEcho: boolean; readonly scan: readonly number[] }
+export interface GaugeShown {
+  readonly thicknessMm?: number;
+  readonly quality?: number;
+  readonly hasEcho: boolean;
+  readonly scan: readonly number[];
+}
 const NOTHING: GaugeShown = { hasEcho: false, scan: [] };
-type Ask = { readonly does: 'mode'; readonly mode: 'single' | 'echo' } | { readonly does: 'velocity'; readonly mps: number } | { readonly does: 'block'; readonly stepMm: number } | { readonly does: 'read' } | { readonly does: 'unplug' }
-  | { readonly does: 'place'; readonly jobId: string; readonly memberId: string; readonly stationMm: number; readonly face: string; readonly heightMm: number };
+type Ask =
+  | { readonly does: 'mode'; readonly mode: 'single' | 'echo' }
+  | { readonly does: 'velocity'; readonly mps: number }
+  | { readonly does: 'block'; readonly stepMm: number }
+  | { readonly does: 'read' }
+  | { readonly does: 'unplug' }
+  | {
+      readonly does: 'place';
+      readonly jobId: string;
+      readonly memberId: string;
+      readonly stationMm: number;
+      readonly face: string;
+      readonly heightMm: number;
+    };
 
 /** A gauge has this long to answer a reading before it counts as not answering. */
 const ANSWER_MS = 4000;
@@ -55,26 +72,41 @@ export function useGauge() {
       const said = message.value;
       setState('on');
       if (said.says === 'scan') setShown((before) => ({ ...before, scan: said.heights }));
-      else if (said.says === 'live' || said.says === 'reading') setShown((before) => ({ ...before, thicknessMm: said.thicknessMm, quality: said.quality, hasEcho: true }));
-      else if (said.says === 'no echo' || said.says === 'silent') setShown((before) => ({ scan: before.scan, hasEcho: false }));
+      else if (said.says === 'live' || said.says === 'reading')
+        setShown((before) => ({
+          ...before,
+          thicknessMm: said.thicknessMm,
+          quality: said.quality,
+          hasEcho: true,
+        }));
+      else if (said.says === 'no echo' || said.says === 'silent')
+        setShown((before) => ({ scan: before.scan, hasEcho: false }));
       if (said.says === 'reading' || said.says === 'no echo') settle(said);
     });
   }, []);
 
   const ask = useCallback(async (what: Ask) => {
-    await fetch('/api/gauge', { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ ...what, session: session.current }) }).catch(() => undefined);
+    await fetch('/api/gauge', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ ...what, session: session.current }),
+    }).catch(() => undefined);
   }, []);
 
   /** One reading: its message, *no echo*, or undefined where the gauge did not answer or is gone. */
-  const read = useCallback((): Promise<GaugeMessage | undefined> => new Promise((resolve) => {
-    settle(undefined);
-    const timer = setTimeout(() => settle(undefined), ANSWER_MS);
-    waiting.current = (message) => {
-      clearTimeout(timer);
-      resolve(message);
-    };
-    void ask({ does: 'read' });
-  }), [ask]);
+  const read = useCallback(
+    (): Promise<GaugeMessage | undefined> =>
+      new Promise((resolve) => {
+        settle(undefined);
+        const timer = setTimeout(() => settle(undefined), ANSWER_MS);
+        waiting.current = (message) => {
+          clearTimeout(timer);
+          resolve(message);
+        };
+        void ask({ does: 'read' });
+      }),
+    [ask],
+  );
 
   return { state, shown, nonsense, connect, disconnect, ask, read };
 }

@@ -9,45 +9,91 @@ import type { StripScale } from '@/ui/strip';
 const SNAP_MM = inchesToMm(1 / 4);
 
 /** Grips on both ends of every piece: drag to move an end; it snaps to a quarter inch and is kept when let go. */
-export function EndHandles({ member, repair, scale, onMoved }: { member: Member; repair: Repair; scale: StripScale; onMoved: (pieces: Piece[]) => void }) {
+export function EndHandles({
+  member,
+  repair,
+  scale,
+  onMoved,
+}: {
+  member: Member;
+  repair: Repair;
+  scale: StripScale;
+  onMoved: (pieces: Piece[]) => void;
+}) {
   const [drag, setDrag] = useState<{ index: number; end: 'startMm' | 'endMm'; stationMm: number }>();
-  const pieces = repair.pieces.map((piece, k) => (drag?.index === k ? { ...piece, [drag.end]: drag.stationMm } : piece));
+  const pieces = repair.pieces.map((piece, k) =>
+    drag?.index === k ? { ...piece, [drag.end]: drag.stationMm } : piece,
+  );
   const stationOf = (event: PointerEvent<SVGElement>) => {
     const box = event.currentTarget.ownerSVGElement!.getBoundingClientRect();
     return Math.round(scale.stationAt(event.clientX - box.left) / SNAP_MM) * SNAP_MM;
   };
   const limited = (piece: Piece, end: 'startMm' | 'endMm', stationMm: number) =>
-    end === 'startMm' ? Math.min(Math.max(0, stationMm), piece.endMm - 100) : Math.max(Math.min(member.lengthMm, stationMm), piece.startMm + 100);
+    end === 'startMm'
+      ? Math.min(Math.max(0, stationMm), piece.endMm - 100)
+      : Math.max(Math.min(member.lengthMm, stationMm), piece.startMm + 100);
   return (
     <g>
-      {drag && pieces.map((piece) => <path key={piece.id} d={`M${outlineOnStrip(member, piece).map(([station, u]) => `${scale.x(station)} ${scale.y(u)}`).join('L')}Z`} fill="none" stroke="var(--slate)" strokeWidth="2.5" strokeDasharray="6 4" pointerEvents="none" />)}
-      {pieces.flatMap((piece, k) => (['startMm', 'endMm'] as const).map((end) => {
-        const x = scale.x(piece[end]);
-        const y = scale.y(Math.max(0, coverage(member.shape, piece).noseUMm));
-        return (
-          <g key={`${piece.id}-${end}`} className="cursor-ew-resize touch-none"
-            onPointerDown={(event) => {
-              event.stopPropagation();
-              event.currentTarget.setPointerCapture(event.pointerId);
-              setDrag({ index: k, end, stationMm: piece[end] });
-            }}
-            onPointerMove={(event) => {
-              if (!drag) return;
-              event.stopPropagation();
-              setDrag({ ...drag, stationMm: limited(repair.pieces[k]!, end, stationOf(event)) });
-            }}
-            onPointerUp={(event) => {
-              event.stopPropagation();
-              if (drag && drag.stationMm !== repair.pieces[k]![end]) onMoved(repair.pieces.map((each, n) => (n === k ? { ...each, [end]: drag.stationMm } : each)));
-              setDrag(undefined);
-            }}
-          >
-            <rect x={x - 22} y={y - 22} width="44" height="44" fill="transparent" />
-            <rect x={x - 7} y={y - 15} width="14" height="30" fill="var(--sheet)" stroke="var(--slate)" strokeWidth="2.5" />
-            <path d={`M${x - 2.5} ${y - 7}v14M${x + 2.5} ${y - 7}v14`} stroke="var(--slate)" strokeWidth="1.8" />
-          </g>
-        );
-      }))}
+      {drag &&
+        pieces.map((piece) => (
+          <path
+            key={piece.id}
+            d={`M${outlineOnStrip(member, piece)
+              .map(([station, u]) => `${scale.x(station)} ${scale.y(u)}`)
+              .join('L')}Z`}
+            fill="none"
+            stroke="var(--slate)"
+            strokeWidth="2.5"
+            strokeDasharray="6 4"
+            pointerEvents="none"
+          />
+        ))}
+      {pieces.flatMap((piece, k) =>
+        (['startMm', 'endMm'] as const).map((end) => {
+          const x = scale.x(piece[end]);
+          const y = scale.y(Math.max(0, coverage(member.shape, piece).noseUMm));
+          return (
+            <g
+              key={`${piece.id}-${end}`}
+              className="cursor-ew-resize touch-none"
+              onPointerDown={(event) => {
+                event.stopPropagation();
+                event.currentTarget.setPointerCapture(event.pointerId);
+                setDrag({ index: k, end, stationMm: piece[end] });
+              }}
+              onPointerMove={(event) => {
+                if (!drag) return;
+                event.stopPropagation();
+                setDrag({ ...drag, stationMm: limited(repair.pieces[k]!, end, stationOf(event)) });
+              }}
+              onPointerUp={(event) => {
+                event.stopPropagation();
+                if (drag && drag.stationMm !== repair.pieces[k]![end])
+                  onMoved(
+                    repair.pieces.map((each, n) => (n === k ? { ...each, [end]: drag.stationMm } : each)),
+                  );
+                setDrag(undefined);
+              }}
+            >
+              <rect x={x - 22} y={y - 22} width="44" height="44" fill="transparent" />
+              <rect
+                x={x - 7}
+                y={y - 15}
+                width="14"
+                height="30"
+                fill="var(--sheet)"
+                stroke="var(--slate)"
+                strokeWidth="2.5"
+              />
+              <path
+                d={`M${x - 2.5} ${y - 7}v14M${x + 2.5} ${y - 7}v14`}
+                stroke="var(--slate)"
+                strokeWidth="1.8"
+              />
+            </g>
+          );
+        }),
+      )}
     </g>
   );
 }

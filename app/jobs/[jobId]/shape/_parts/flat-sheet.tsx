@@ -5,7 +5,15 @@ import type { FlatPattern } from '@/core/shape';
 import { flatPaths } from '@/ui/print';
 
 /** A piece laid flat, to scale, with what a brake and a table need to know, and its files. */
-export function FlatSheet({ pattern, jobId, system }: { pattern: FlatPattern; jobId: string; system: UnitSystem }) {
+export function FlatSheet({
+  pattern,
+  jobId,
+  system,
+}: {
+  pattern: FlatPattern;
+  jobId: string;
+  system: UnitSystem;
+}) {
   const { paths } = flatPaths(pattern, system);
   const { lengthMm, widthMm, piece } = pattern;
   const margin = Math.max(lengthMm, widthMm) * 0.02;
@@ -14,23 +22,68 @@ export function FlatSheet({ pattern, jobId, system }: { pattern: FlatPattern; jo
   return (
     <article className="border-t-2 border-ink pt-2">
       <div className="flex flex-wrap items-baseline justify-between gap-x-4">
-        <h3 className="text-lg font-semibold">{piece.kind}, flat: {length(lengthMm)} by {length(widthMm)}</h3>
-        <span>{printLength(piece.thicknessMm, system, 'thickness')}, {printMass(pattern.massKg, system)}</span>
+        <h3 className="text-lg font-semibold">
+          {piece.kind}, flat: {length(lengthMm)} by {length(widthMm)}
+        </h3>
+        <span>
+          {printLength(piece.thicknessMm, system, 'thickness')}, {printMass(pattern.massKg, system)}
+        </span>
       </div>
-      <svg viewBox={`${-margin} ${-widthMm - margin} ${lengthMm + 2 * margin} ${widthMm + 2 * margin}`} className="my-2 max-h-72 w-full" role="img" aria-label={`Flat pattern of the ${piece.kind}`}>
-        <path d={paths.get('CUT')} fill="var(--slate-wash)" stroke="var(--ink)" strokeWidth="2" vectorEffect="non-scaling-stroke" fillRule="evenodd" />
-        <path d={paths.get('BEND')} fill="none" stroke="var(--slate)" strokeWidth="1.2" strokeDasharray="8 4" vectorEffect="non-scaling-stroke" />
-        <path d={paths.get('MARK')} fill="none" stroke="var(--soft)" strokeWidth="1.2" vectorEffect="non-scaling-stroke" />
+      <svg
+        viewBox={`${-margin} ${-widthMm - margin} ${lengthMm + 2 * margin} ${widthMm + 2 * margin}`}
+        className="my-2 max-h-72 w-full"
+        role="img"
+        aria-label={`Flat pattern of the ${piece.kind}`}
+      >
+        <path
+          d={paths.get('CUT')}
+          fill="var(--slate-wash)"
+          stroke="var(--ink)"
+          strokeWidth="2"
+          vectorEffect="non-scaling-stroke"
+          fillRule="evenodd"
+        />
+        <path
+          d={paths.get('BEND')}
+          fill="none"
+          stroke="var(--slate)"
+          strokeWidth="1.2"
+          strokeDasharray="8 4"
+          vectorEffect="non-scaling-stroke"
+        />
+        <path
+          d={paths.get('MARK')}
+          fill="none"
+          stroke="var(--soft)"
+          strokeWidth="1.2"
+          vectorEffect="non-scaling-stroke"
+        />
       </svg>
       <ul className="text-[15px]">
         {pattern.bends.map((bend, k) => (
-          <li key={k}>Bend {k + 1}: 90° down, between lines {lengthDigits(bend.startVMm, system, 'thickness')} and {lengthDigits(bend.endVMm, system, 'thickness')} {system} from the first edge; inside radius {printLength(pattern.insideRadiusMm, system, 'thickness')}, allowance {printLength(pattern.bendAllowanceMm, system, 'thickness')}</li>
+          <li key={k}>
+            Bend {k + 1}: 90° down, between lines {lengthDigits(bend.startVMm, system, 'thickness')} and{' '}
+            {lengthDigits(bend.endVMm, system, 'thickness')} {system} from the first edge; inside radius{' '}
+            {printLength(pattern.insideRadiusMm, system, 'thickness')}, allowance{' '}
+            {printLength(pattern.bendAllowanceMm, system, 'thickness')}
+          </li>
         ))}
-        {pattern.holes.length > 0 && <li>{pattern.holes.filter((hole) => hole.purpose === 'drain').length} drains, {pattern.holes.filter((hole) => hole.purpose === 'plug weld').length} plug holes, Ø {[...new Set(pattern.holes.map((hole) => length(hole.diameterMm)))].join(' and ')}{pattern.holes.some((hole) => hole.purpose === 'drain') && '; drain edges turned down'}</li>}
+        {pattern.holes.length > 0 && (
+          <li>
+            {pattern.holes.filter((hole) => hole.purpose === 'drain').length} drains,{' '}
+            {pattern.holes.filter((hole) => hole.purpose === 'plug weld').length} plug holes, Ø{' '}
+            {[...new Set(pattern.holes.map((hole) => length(hole.diameterMm)))].join(' and ')}
+            {pattern.holes.some((hole) => hole.purpose === 'drain') && '; drain edges turned down'}
+          </li>
+        )}
       </ul>
       <div className="mt-2 flex flex-wrap gap-2">
-        <a className="plain" download href={href}>DXF, this side</a>
-        <a className="plain" download href={`${href}&twin=1`}>DXF, mirrored twin</a>
+        <a className="plain" download href={href}>
+          DXF, this side
+        </a>
+        <a className="plain" download href={`${href}&twin=1`}>
+          DXF, mirrored twin
+        </a>
       </div>
     </article>
   );

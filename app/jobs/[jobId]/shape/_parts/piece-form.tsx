@@ -8,7 +8,8 @@ import { useDesk } from '../../../_desk';
 
 type LengthField = 'startMm' | 'endMm' | 'upperEdgeMm' | 'lowerEdgeMm' | 'taperMm';
 
-const usesUpper = (kind: PieceKind): boolean => kind === 'bottom L' || kind === 'bottom U' || kind === 'side plate';
+const usesUpper = (kind: PieceKind): boolean =>
+  kind === 'bottom L' || kind === 'bottom U' || kind === 'side plate';
 const usesLower = (kind: PieceKind): boolean => kind === 'top L' || kind === 'top U' || kind === 'side plate';
 
 /** A piece's figures. A length is kept on Enter or on leaving its field, if the piece can lie there. */
@@ -23,15 +24,33 @@ export function PieceForm({ piece, onChange }: { piece: Piece; onChange: (piece:
     if (Math.abs(piece[field] - mm) > 0.01) onChange(next);
   };
   const length = (field: LengthField, label: string, kind: LengthKind = 'length') => (
-    <LengthEntry key={`${field}-${piece[field]}-${system}`} label={label} valueMm={piece[field]} kind={kind} {...(problem?.field === field && { problem: problem.words })}
-      onWrong={(words) => setProblem({ field, words })} onLength={(mm) => offer(field, mm)} />
+    <LengthEntry
+      key={`${field}-${piece[field]}-${system}`}
+      label={label}
+      valueMm={piece[field]}
+      kind={kind}
+      {...(problem?.field === field && { problem: problem.words })}
+      onWrong={(words) => setProblem({ field, words })}
+      onLength={(mm) => offer(field, mm)}
+    />
   );
   const stock = [...new Set([...file.practice.stockThicknessesMm, piece.thicknessMm])].sort((a, b) => a - b);
   return (
     <div className="mt-3 border-t border-rule pt-2">
       <div className="grid grid-cols-2 items-start gap-2 sm:grid-cols-3">
-        <Pick label="piece" value={piece.kind} options={pieceKindsFor(member.shape)} onPick={(kind) => onChange(withKind(piece, kind, member.shape.depthMm))} />
-        <Pick label="plate, from stock" value={String(piece.thicknessMm)} options={stock.map(String)} words={(mm) => printLength(Number(mm), system, 'thickness')} onPick={(mm) => onChange({ ...piece, thicknessMm: Number(mm) })} />
+        <Pick
+          label="piece"
+          value={piece.kind}
+          options={pieceKindsFor(member.shape)}
+          onPick={(kind) => onChange(withKind(piece, kind, member.shape.depthMm))}
+        />
+        <Pick
+          label="plate, from stock"
+          value={String(piece.thicknessMm)}
+          options={stock.map(String)}
+          words={(mm) => printLength(Number(mm), system, 'thickness')}
+          onPick={(mm) => onChange({ ...piece, thicknessMm: Number(mm) })}
+        />
         {length('taperMm', 'taper of the ends')}
         {length('startMm', 'from station')}
         {length('endMm', 'to station')}
@@ -39,8 +58,12 @@ export function PieceForm({ piece, onChange }: { piece: Piece; onChange: (piece:
         {usesLower(piece.kind) && length('lowerEdgeMm', 'lower edge, up from corner')}
       </div>
       <div className="mt-2 flex flex-wrap gap-2">
-        <button type="button" className="plain" onClick={() => offer('startMm', cursor.stationMm)}>Front end to the cursor</button>
-        <button type="button" className="plain" onClick={() => offer('endMm', cursor.stationMm)}>Rear end to the cursor</button>
+        <button type="button" className="plain" onClick={() => offer('startMm', cursor.stationMm)}>
+          Front end to the cursor
+        </button>
+        <button type="button" className="plain" onClick={() => offer('endMm', cursor.stationMm)}>
+          Rear end to the cursor
+        </button>
       </div>
     </div>
   );
@@ -48,12 +71,28 @@ export function PieceForm({ piece, onChange }: { piece: Piece; onChange: (piece:
 
 function withKind(piece: Piece, kind: PieceKind, depthMm: number): Piece {
   if (kind === 'full C') return { ...piece, kind, lowerEdgeMm: 0, upperEdgeMm: depthMm };
-  if (kind === 'top L' || kind === 'top U') return { ...piece, kind, lowerEdgeMm: depthMm / 2, upperEdgeMm: depthMm };
-  if (kind === 'side plate') return { ...piece, kind, lowerEdgeMm: depthMm / 4, upperEdgeMm: (3 * depthMm) / 4 };
+  if (kind === 'top L' || kind === 'top U')
+    return { ...piece, kind, lowerEdgeMm: depthMm / 2, upperEdgeMm: depthMm };
+  if (kind === 'side plate')
+    return { ...piece, kind, lowerEdgeMm: depthMm / 4, upperEdgeMm: (3 * depthMm) / 4 };
   return { ...piece, kind, lowerEdgeMm: 0, upperEdgeMm: Math.min(piece.upperEdgeMm, depthMm / 2) };
 }
 
-function LengthEntry({ label, valueMm, kind, problem, onLength, onWrong }: { label: string; valueMm: number; kind: LengthKind; problem?: string; onLength: (mm: number) => void; onWrong: (words: string) => void }) {
+function LengthEntry({
+  label,
+  valueMm,
+  kind,
+  problem,
+  onLength,
+  onWrong,
+}: {
+  label: string;
+  valueMm: number;
+  kind: LengthKind;
+  problem?: string;
+  onLength: (mm: number) => void;
+  onWrong: (words: string) => void;
+}) {
   const { system } = useDesk();
   const shown = lengthDigits(valueMm, system, kind);
   const [text, setText] = useState(shown);
@@ -63,5 +102,15 @@ function LengthEntry({ label, valueMm, kind, problem, onLength, onWrong }: { lab
     if (parsed.ok) onLength(parsed.value);
     else onWrong(parsed.reason);
   };
-  return <Entry label={label} unit={system} value={text} onChange={(event) => setText(event.target.value)} onBlur={commit} onKeyDown={(event) => event.key === 'Enter' && commit()} {...(problem && { problem })} />;
+  return (
+    <Entry
+      label={label}
+      unit={system}
+      value={text}
+      onChange={(event) => setText(event.target.value)}
+      onBlur={commit}
+      onKeyDown={(event) => event.key === 'Enter' && commit()}
+      {...(problem && { problem })}
+    />
+  );
 }

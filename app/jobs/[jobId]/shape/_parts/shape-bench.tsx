@@ -22,9 +22,31 @@ export function ShapeBench() {
   const repairs = useMemo(() => work?.repairs ?? [], [work]);
   const at = Math.min(chosen, Math.max(0, repairs.length - 1));
   const current = repairs[at];
-  const plates = useMemo(() => repairs.flatMap((worked, k) => worked.pieces.map(({ piece, stations }) => ({ piece, stations, chosen: k === at }))), [repairs, at]);
-  const change = useCallback((worked: WorkedRepair, to: Partial<Repair>) => keepRepair({ ...asOwn({ ...worked.repair, ...to }, worked.isProposal, by) }), [keepRepair, by]);
-  const over = useCallback((scale: StripScale) => (current ? <EndHandles key={current.repair.id} member={member} repair={current.repair} scale={scale} onMoved={(pieces) => change(current, { pieces })} /> : null), [current, member, change]);
+  const plates = useMemo(
+    () =>
+      repairs.flatMap((worked, k) =>
+        worked.pieces.map(({ piece, stations }) => ({ piece, stations, chosen: k === at })),
+      ),
+    [repairs, at],
+  );
+  const change = useCallback(
+    (worked: WorkedRepair, to: Partial<Repair>) =>
+      keepRepair({ ...asOwn({ ...worked.repair, ...to }, worked.isProposal, by) }),
+    [keepRepair, by],
+  );
+  const over = useCallback(
+    (scale: StripScale) =>
+      current ? (
+        <EndHandles
+          key={current.repair.id}
+          member={member}
+          repair={current.repair}
+          scale={scale}
+          onMoved={(pieces) => change(current, { pieces })}
+        />
+      ) : null,
+    [current, member, change],
+  );
 
   return (
     <Bench slice="as repaired">
@@ -35,14 +57,27 @@ export function ShapeBench() {
           {repairs.map((worked, k) => {
             const broken = worked.findings.filter((finding) => finding.weight === 'broken').length;
             return (
-              <button key={worked.repair.id} type="button" className="plain -ml-px first:ml-0" aria-pressed={k === at} onClick={() => {
-                setChosen(k);
-                const [from, to] = [Math.min(...worked.repair.pieces.map((piece) => piece.startMm)), Math.max(...worked.repair.pieces.map((piece) => piece.endMm))];
-                setStretch({ fromMm: Math.max(0, from - 300), toMm: Math.min(member.lengthMm, to + 300) });
-                setCursor({ ...cursor, stationMm: (from + to) / 2 });
-              }}>
-                {worked.target ? `${printLength(worked.target.fromMm, system, 'length')} to ${printLength(worked.target.toMm, system, 'length')}` : worked.repair.pieces[0]!.kind}
-                <span className="caption text-current!">{broken ? `${broken} broken` : worked.isProposal ? 'proposed' : 'kept'}</span>
+              <button
+                key={worked.repair.id}
+                type="button"
+                className="plain -ml-px first:ml-0"
+                aria-pressed={k === at}
+                onClick={() => {
+                  setChosen(k);
+                  const [from, to] = [
+                    Math.min(...worked.repair.pieces.map((piece) => piece.startMm)),
+                    Math.max(...worked.repair.pieces.map((piece) => piece.endMm)),
+                  ];
+                  setStretch({ fromMm: Math.max(0, from - 300), toMm: Math.min(member.lengthMm, to + 300) });
+                  setCursor({ ...cursor, stationMm: (from + to) / 2 });
+                }}
+              >
+                {worked.target
+                  ? `${printLength(worked.target.fromMm, system, 'length')} to ${printLength(worked.target.toMm, system, 'length')}`
+                  : worked.repair.pieces[0]!.kind}
+                <span className="caption text-current!">
+                  {broken ? `${broken} broken` : worked.isProposal ? 'proposed' : 'kept'}
+                </span>
               </button>
             );
           })}
@@ -51,16 +86,42 @@ export function ShapeBench() {
       {current && (
         <div className="mt-3 grid gap-x-6 gap-y-4 xl:grid-cols-[minmax(0,1.1fr)_minmax(0,1fr)]">
           <section aria-label="Pieces" className="min-w-0">
-            <h2 className="text-2xl font-semibold">{current.repair.pieces.map((piece) => piece.kind).join(' and ')}, {current.repair.cutOut ? 'bad metal cut out' : 'laid over'}</h2>
-            <p className="caption">{current.isProposal ? 'Proposed by the engine; the first change makes it yours.' : `Kept by ${current.repair.by}, ${current.repair.at.slice(0, 16).replace('T', ' ')}.`}</p>
+            <h2 className="text-2xl font-semibold">
+              {current.repair.pieces.map((piece) => piece.kind).join(' and ')},{' '}
+              {current.repair.cutOut ? 'bad metal cut out' : 'laid over'}
+            </h2>
+            <p className="caption">
+              {current.isProposal
+                ? 'Proposed by the engine; the first change makes it yours.'
+                : `Kept by ${current.repair.by}, ${current.repair.at.slice(0, 16).replace('T', ' ')}.`}
+            </p>
             {current.repair.pieces.map((piece, k) => (
-              <PieceForm key={`${current.repair.id}-${k}`} piece={piece} onChange={(next) => change(current, { pieces: current.repair.pieces.map((each, n) => (n === k ? next : each)) })} />
+              <PieceForm
+                key={`${current.repair.id}-${k}`}
+                piece={piece}
+                onChange={(next) =>
+                  change(current, { pieces: current.repair.pieces.map((each, n) => (n === k ? next : each)) })
+                }
+              />
             ))}
             <div className="mt-3 flex flex-wrap gap-2">
-              <button type="button" className="plain" aria-pressed={current.repair.cutOut} onClick={() => change(current, { cutOut: !current.repair.cutOut })}>Cut the bad metal out</button>
-              {current.isProposal
-                ? <button type="button" className="solid" onClick={() => change(current, {})}>Keep this repair</button>
-                : <button type="button" className="plain" onClick={() => withdrawRepair(current.repair.id)}>Back to the engine’s proposal</button>}
+              <button
+                type="button"
+                className="plain"
+                aria-pressed={current.repair.cutOut}
+                onClick={() => change(current, { cutOut: !current.repair.cutOut })}
+              >
+                Cut the bad metal out
+              </button>
+              {current.isProposal ? (
+                <button type="button" className="solid" onClick={() => change(current, {})}>
+                  Keep this repair
+                </button>
+              ) : (
+                <button type="button" className="plain" onClick={() => withdrawRepair(current.repair.id)}>
+                  Back to the engine’s proposal
+                </button>
+              )}
             </div>
             <p className="caution mt-3">{CAUTIONS.shape}</p>
           </section>
@@ -68,14 +129,29 @@ export function ShapeBench() {
             <Restored worked={current} />
             <div className="mt-2 grid gap-1">
               {current.findings.map((finding, k) => (
-                <Reason key={k} words={repairWords(finding, system)} source={sourceWords(finding.source)} heavy={finding.weight === 'broken'} tag={finding.weight}
-                  {...(finding.at && { place: finding.at.fromMm === finding.at.toMm ? `station ${printLength(finding.at.fromMm, system, 'length')}` : `${printLength(finding.at.fromMm, system, 'length')} to ${printLength(finding.at.toMm, system, 'length')}` })} />
+                <Reason
+                  key={k}
+                  words={repairWords(finding, system)}
+                  source={sourceWords(finding.source)}
+                  heavy={finding.weight === 'broken'}
+                  tag={finding.weight}
+                  {...(finding.at && {
+                    place:
+                      finding.at.fromMm === finding.at.toMm
+                        ? `station ${printLength(finding.at.fromMm, system, 'length')}`
+                        : `${printLength(finding.at.fromMm, system, 'length')} to ${printLength(finding.at.toMm, system, 'length')}`,
+                  })}
+                />
               ))}
-              {current.findings.every((finding) => finding.weight !== 'broken') && <p className="text-good font-semibold">No rule broken.</p>}
+              {current.findings.every((finding) => finding.weight !== 'broken') && (
+                <p className="text-good font-semibold">No rule broken.</p>
+              )}
             </div>
           </section>
           <section aria-label="Flat patterns" className="min-w-0 xl:col-span-2">
-            {current.patterns.map((pattern) => <FlatSheet key={pattern.piece.id} pattern={pattern} jobId={file.job.id} system={system} />)}
+            {current.patterns.map((pattern) => (
+              <FlatSheet key={pattern.piece.id} pattern={pattern} jobId={file.job.id} system={system} />
+            ))}
             <BrakeForm />
           </section>
         </div>
@@ -87,20 +163,37 @@ export function ShapeBench() {
 function Restored({ worked }: { worked: WorkedRepair }) {
   const { system } = useDesk();
   if (worked.restored.length === 0) return <p>No damage lies under this repair.</p>;
-  const weakest = worked.restored.reduce((a, b) => (Math.min(lowerBound(b.kept.modulusTop!), lowerBound(b.kept.modulusBottom!)) < Math.min(lowerBound(a.kept.modulusTop!), lowerBound(a.kept.modulusBottom!)) ? b : a));
+  const weakest = worked.restored.reduce((a, b) =>
+    Math.min(lowerBound(b.kept.modulusTop!), lowerBound(b.kept.modulusBottom!)) <
+    Math.min(lowerBound(a.kept.modulusTop!), lowerBound(a.kept.modulusBottom!))
+      ? b
+      : a,
+  );
   return (
     <div className="border-b border-rule pb-2">
-      <h3 className="text-lg font-semibold">As repaired, weakest at {printLength(weakest.stationMm, system, 'length')}</h3>
-      <p className="text-[17px]">S bottom {percent(weakest.kept.modulusBottom!.value)}, S top {percent(weakest.kept.modulusTop!.value)}, Ix {percent(weakest.kept.inertia!.value)}, area {percent(weakest.kept.area!.value)} of built <span className="caption">± {Math.round(weakest.kept.modulusBottom!.plusMinus * 100)} on S</span></p>
+      <h3 className="text-lg font-semibold">
+        As repaired, weakest at {printLength(weakest.stationMm, system, 'length')}
+      </h3>
+      <p className="text-[17px]">
+        S bottom {percent(weakest.kept.modulusBottom!.value)}, S top {percent(weakest.kept.modulusTop!.value)}
+        , Ix {percent(weakest.kept.inertia!.value)}, area {percent(weakest.kept.area!.value)} of built{' '}
+        <span className="caption">± {Math.round(weakest.kept.modulusBottom!.plusMinus * 100)} on S</span>
+      </p>
     </div>
   );
 }
 
 function emptyWords({ work, member }: ReturnType<typeof useDesk>): string {
   const picture = work!.picture;
-  if (!picture.map) return `${member.name} has no readings: a plate needs sound metal to land on, so measure first.`;
-  if (member.role === 'crossmember') return work!.verdict.verdict === 'Renew' ? 'A crossmember this thin is renewed, not plated. Own-made is fine: S and J at least the old one’s, space left beneath so that dirt can get out.' : 'Nothing on this crossmember asks for metal.';
-  if (pieceKindsFor(member.shape).length === 0 && picture.zones.length + picture.cracks.length > 0) return `Plates are proposed on channels and boxes; on this ${member.shape.kind === 'tube' ? 'round tube' : `${member.shape.kind} section`} the damage is shown and weighed, its repair is specified by hand.`;
-  if (picture.steel.weldRepair !== 'yes' && picture.zones.length + picture.cracks.length > 0) return `${picture.steel.name}: no welded repair is proposed. Identify the steel in Frame, or follow the maker’s own instructions.`;
+  if (!picture.map)
+    return `${member.name} has no readings: a plate needs sound metal to land on, so measure first.`;
+  if (member.role === 'crossmember')
+    return work!.verdict.verdict === 'Renew'
+      ? 'A crossmember this thin is renewed, not plated. Own-made is fine: S and J at least the old one’s, space left beneath so that dirt can get out.'
+      : 'Nothing on this crossmember asks for metal.';
+  if (pieceKindsFor(member.shape).length === 0 && picture.zones.length + picture.cracks.length > 0)
+    return `Plates are proposed on channels and boxes; on this ${member.shape.kind === 'tube' ? 'round tube' : `${member.shape.kind} section`} the damage is shown and weighed, its repair is specified by hand.`;
+  if (picture.steel.weldRepair !== 'yes' && picture.zones.length + picture.cracks.length > 0)
+    return `${picture.steel.name}: no welded repair is proposed. Identify the steel in Frame, or follow the maker’s own instructions.`;
   return `Nothing on ${member.name.toLowerCase()} asks for a plate.`;
 }

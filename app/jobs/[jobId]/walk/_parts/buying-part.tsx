@@ -20,14 +20,31 @@ export function BuyingPart() {
   return (
     <div className="grid gap-x-8 gap-y-4 xl:grid-cols-2">
       <div className="min-w-0">
-        {!isPurpose && <p className="caption mb-2">This job is not a look before buying: fenders, floors and other body items are on the list of such jobs only.</p>}
+        {!isPurpose && (
+          <p className="caption mb-2">
+            This job is not a look before buying: fenders, floors and other body items are on the list of such
+            jobs only.
+          </p>
+        )}
         <section className="border-2 border-ink bg-sheet p-3" aria-label="Answer for a buyer">
-          {isWorking ? <p role="status">working…</p> : <>
-            <p className="text-2xl font-bold leading-tight">{buyersWords.answer(look)}</p>
-            <ul className="list-disc pl-5">{look.whys.map((why) => <li key={why}>{why}</li>)}</ul>
-            <p className="mt-1 font-semibold">{buyersWords.cost(look, file.practice.walk)}</p>
-          </>}
-          <p className="mt-2"><a className="solid" href={`/api/jobs/${file.job.id}/buyers-look?unit=${system}`}>One page, PDF</a></p>
+          {isWorking ? (
+            <p role="status">working…</p>
+          ) : (
+            <>
+              <p className="text-2xl font-bold leading-tight">{buyersWords.answer(look)}</p>
+              <ul className="list-disc pl-5">
+                {look.whys.map((why) => (
+                  <li key={why}>{why}</li>
+                ))}
+              </ul>
+              <p className="mt-1 font-semibold">{buyersWords.cost(look, file.practice.walk)}</p>
+            </>
+          )}
+          <p className="mt-2">
+            <a className="solid" href={`/api/jobs/${file.job.id}/buyers-look?unit=${system}`}>
+              One page, PDF
+            </a>
+          </p>
         </section>
         <Claims />
         <LeaveRow />
@@ -35,9 +52,24 @@ export function BuyingPart() {
       </div>
       <div className="min-w-0">
         <h3 className="text-lg font-semibold">Found: {look.found.length}</h3>
-        <ul className="ruled">{look.found.map((state) => <li key={state.spot.id} className="py-1">{state.spot.title}: <span className="font-bold text-oxide">{state.result}</span></li>)}</ul>
-        <h3 className="mt-3 text-lg font-semibold">Not seen, so nothing is said of them: {look.unseen.length}</h3>
-        <ul className="ruled">{look.unseen.map((state) => <li key={state.spot.id} className="flex flex-wrap justify-between gap-x-3 py-1"><span>{state.spot.title}</span><span className="caption">{unseenWords(state.why!)}</span></li>)}</ul>
+        <ul className="ruled">
+          {look.found.map((state) => (
+            <li key={state.spot.id} className="py-1">
+              {state.spot.title}: <span className="font-bold text-oxide">{state.result}</span>
+            </li>
+          ))}
+        </ul>
+        <h3 className="mt-3 text-lg font-semibold">
+          Not seen, so nothing is said of them: {look.unseen.length}
+        </h3>
+        <ul className="ruled">
+          {look.unseen.map((state) => (
+            <li key={state.spot.id} className="flex flex-wrap justify-between gap-x-3 py-1">
+              <span>{state.spot.title}</span>
+              <span className="caption">{unseenWords(state.why!)}</span>
+            </li>
+          ))}
+        </ul>
         <p className="caution mt-4">{CAUTIONS.buying}</p>
       </div>
     </div>
@@ -48,19 +80,56 @@ function Claims() {
   const { file, keepWalk } = useDesk();
   const stamp = useStamp();
   const [words, setWords] = useState('');
-  const claims = [...latest(ofKind(standing(file.walk, file.strikes), 'claim'), (claim) => claim.claimId).values()];
-  const say = (claim: Claim, standing: Claim['standing']) => standing !== claim.standing && keepWalk({ ...claim, ...stamp(), standing });
+  const claims = [
+    ...latest(ofKind(standing(file.walk, file.strikes), 'claim'), (claim) => claim.claimId).values(),
+  ];
+  const say = (claim: Claim, standing: Claim['standing']) =>
+    standing !== claim.standing && keepWalk({ ...claim, ...stamp(), standing });
   return (
     <section className="mt-4" aria-label="Claims">
       <h3 className="text-lg font-semibold">What is claimed</h3>
-      <ul className="ruled">{claims.map((claim) => <li key={claim.claimId} className="py-1"><p>“{claim.words}”{claim.note && <span className="caption"> {claim.note}</span>}</p><Choice label={`Claim: ${claim.words}`} value={claim.standing} options={CLAIM_STANDINGS} onChange={(next) => say(claim, next)} /></li>)}</ul>
-      <form className="mt-2 flex items-end gap-2" aria-label="New claim" onSubmit={(event) => {
-        event.preventDefault();
-        if (words.trim().length < 3) return;
-        keepWalk({ kind: 'claim', ...stamp(), claimId: crypto.randomUUID(), words: words.trim(), standing: 'to be checked', note: '' });
-        setWords('');
-      }}>
-        <Entry label="claimed to be done" className="flex-1" value={words} maxLength={160} onChange={(event) => setWords(event.target.value)} /><button type="submit" className="plain">Add</button>
+      <ul className="ruled">
+        {claims.map((claim) => (
+          <li key={claim.claimId} className="py-1">
+            <p>
+              “{claim.words}”{claim.note && <span className="caption"> {claim.note}</span>}
+            </p>
+            <Choice
+              label={`Claim: ${claim.words}`}
+              value={claim.standing}
+              options={CLAIM_STANDINGS}
+              onChange={(next) => say(claim, next)}
+            />
+          </li>
+        ))}
+      </ul>
+      <form
+        className="mt-2 flex items-end gap-2"
+        aria-label="New claim"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (words.trim().length < 3) return;
+          keepWalk({
+            kind: 'claim',
+            ...stamp(),
+            claimId: crypto.randomUUID(),
+            words: words.trim(),
+            standing: 'to be checked',
+            note: '',
+          });
+          setWords('');
+        }}
+      >
+        <Entry
+          label="claimed to be done"
+          className="flex-1"
+          value={words}
+          maxLength={160}
+          onChange={(event) => setWords(event.target.value)}
+        />
+        <button type="submit" className="plain">
+          Add
+        </button>
       </form>
     </section>
   );
@@ -68,21 +137,46 @@ function Claims() {
 
 function Rate() {
   const { file, keepSetup } = useDesk();
-  const [typed, setTyped] = useState({ rate: String(file.practice.walk.ratePerHour), currency: file.practice.walk.currency });
+  const [typed, setTyped] = useState({
+    rate: String(file.practice.walk.ratePerHour),
+    currency: file.practice.walk.currency,
+  });
   const keep = async () => {
     const ratePerHour = Number(typed.rate);
-    if (!(ratePerHour >= 0) || typed.currency.trim() === '') return void toast.error('a rate is a number, with its currency');
-    const problem = await keepSetup(file.frame, { ...file.practice, walk: { ...file.practice.walk, ratePerHour, currency: typed.currency.trim() } });
+    if (!(ratePerHour >= 0) || typed.currency.trim() === '')
+      return void toast.error('a rate is a number, with its currency');
+    const problem = await keepSetup(file.frame, {
+      ...file.practice,
+      walk: { ...file.practice.walk, ratePerHour, currency: typed.currency.trim() },
+    });
     if (problem) toast.error(problem.message, { description: problem.kept });
   };
   return (
-    <form className="mt-4 flex flex-wrap items-end gap-2 border-t border-rule pt-2" aria-label="Rate" onSubmit={(event) => {
-      event.preventDefault();
-      void keep();
-    }}>
-      <Entry label="money an hour" className="w-28" inputMode="decimal" value={typed.rate} onChange={(event) => setTyped({ ...typed, rate: event.target.value })} />
-      <Entry label="currency" className="w-20" value={typed.currency} maxLength={4} onChange={(event) => setTyped({ ...typed, currency: event.target.value })} />
-      <button type="submit" className="plain">Keep the rate</button>
+    <form
+      className="mt-4 flex flex-wrap items-end gap-2 border-t border-rule pt-2"
+      aria-label="Rate"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void keep();
+      }}
+    >
+      <Entry
+        label="money an hour"
+        className="w-28"
+        inputMode="decimal"
+        value={typed.rate}
+        onChange={(event) => setTyped({ ...typed, rate: event.target.value })}
+      />
+      <Entry
+        label="currency"
+        className="w-20"
+        value={typed.currency}
+        maxLength={4}
+        onChange={(event) => setTyped({ ...typed, currency: event.target.value })}
+      />
+      <button type="submit" className="plain">
+        Keep the rate
+      </button>
     </form>
   );
 }

@@ -13,14 +13,29 @@ export function LeaveRow() {
   const { file, keepWalk } = useDesk();
   const stamp = useStamp();
   const said = latest(ofKind(standing(file.walk, file.strikes), 'leave'), (leave) => leave.act);
-  const word = (act: Act) => (said.get(act) === undefined ? 'not asked' : said.get(act)!.given ? 'given' : 'refused');
+  const word = (act: Act) =>
+    said.get(act) === undefined ? 'not asked' : said.get(act)!.given ? 'given' : 'refused';
   return (
     <section className="mt-4 border-t border-rule pt-2" aria-label="Owner’s leave">
-      <h3 className="font-semibold">Owner’s leave <span className="caption font-normal">refused, what only that would show counts as not seen</span></h3>
+      <h3 className="font-semibold">
+        Owner’s leave{' '}
+        <span className="caption font-normal">refused, what only that would show counts as not seen</span>
+      </h3>
       <div className="mt-1 flex flex-wrap gap-x-5 gap-y-1">
         {ACTS.map((act) => (
-          <div key={act}><p className="caption">to {act}</p>
-            <Choice label={`Leave to ${act}`} value={word(act)} options={WORDS} onChange={(next) => next !== 'not asked' && next !== word(act) && keepWalk({ kind: 'leave', ...stamp(), act, given: next === 'given', note: '' })} /></div>
+          <div key={act}>
+            <p className="caption">to {act}</p>
+            <Choice
+              label={`Leave to ${act}`}
+              value={word(act)}
+              options={WORDS}
+              onChange={(next) =>
+                next !== 'not asked' &&
+                next !== word(act) &&
+                keepWalk({ kind: 'leave', ...stamp(), act, given: next === 'given', note: '' })
+              }
+            />
+          </div>
         ))}
       </div>
     </section>

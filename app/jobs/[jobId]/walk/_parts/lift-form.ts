@@ -1,6 +1,13 @@
 import { z } from 'zod';
 import { axlesOf, defaultLiftPoints, type Frame } from '@/core/frame';
-import { lengthDigits, parseLengthMm, parseMassKg, STANDARD_GRAVITY, type Outcome, type UnitSystem } from '@/core/quantity';
+import {
+  lengthDigits,
+  parseLengthMm,
+  parseMassKg,
+  STANDARD_GRAVITY,
+  type Outcome,
+  type UnitSystem,
+} from '@/core/quantity';
 import { ratingDigits } from '@/app/_words/walk';
 import { LIFT_WAYS, liftPlanSchema, takesPoints, type LiftPlan, type LiftWay } from '@/core/walk';
 
@@ -8,24 +15,56 @@ import { LIFT_WAYS, liftPlanSchema, takesPoints, type LiftPlan, type LiftWay } f
 export const liftFormSchema = z.object({
   system: z.enum(['in', 'mm']),
   way: z.enum(LIFT_WAYS),
-  points: z.array(z.object({ id: z.string(), side: z.enum(['left', 'right']), station: z.string(), rating: z.string() })),
+  points: z.array(
+    z.object({ id: z.string(), side: z.enum(['left', 'right']), station: z.string(), rating: z.string() }),
+  ),
   wheelsDown: z.array(z.string()),
-  hoist: z.string(), unloaded: z.boolean(), along: z.string(), across: z.string(),
+  hoist: z.string(),
+  unloaded: z.boolean(),
+  along: z.string(),
+  across: z.string(),
 });
 export type LiftForm = z.infer<typeof liftFormSchema>;
 
 export const wheelsOf = (frame: Frame): { id: string; name: string }[] =>
-  axlesOf(frame).flatMap((axle) => (['left', 'right'] as const).filter((side) => axle.side === 'both' || axle.side === side).map((side) => ({ id: `${axle.id} ${side}`, name: `${axle.name}, ${side}` })));
+  axlesOf(frame).flatMap((axle) =>
+    (['left', 'right'] as const)
+      .filter((side) => axle.side === 'both' || axle.side === side)
+      .map((side) => ({ id: `${axle.id} ${side}`, name: `${axle.name}, ${side}` })),
+  );
 
 /** Where a way of lifting usually takes a frame: its own lift points, else a fifth in; the jack ahead of the last axle; all wheels down but the one it lifts. */
 export function usualForm(frame: Frame, way: LiftWay, system: UnitSystem): LiftForm {
   const usual = defaultLiftPoints(frame);
-  const point = (side: 'left' | 'right', mm: number, id: string) => ({ id, side, station: lengthDigits(mm, system, 'length'), rating: '' });
+  const point = (side: 'left' | 'right', mm: number, id: string) => ({
+    id,
+    side,
+    station: lengthDigits(mm, system, 'length'),
+    rating: '',
+  });
   const ends = [Math.min(...usual.liftMm), Math.max(...usual.liftMm)];
-  const points = way === 'jack' ? [point(usual.jackSide, usual.jackMm, 'jack')]
-    : takesPoints(way) ? ends.flatMap((mm, k) => (['left', 'right'] as const).map((side) => point(side, mm, `${k === 0 ? 'front' : 'rear'} ${side}`))) : [];
-  const lifted = way === 'jack' ? [...axlesOf(frame)].sort((a, b) => Math.abs(a.stationMm - usual.jackMm) - Math.abs(b.stationMm - usual.jackMm))[0] : undefined;
-  const wheelsDown = way === 'jack' ? wheelsOf(frame).map((wheel) => wheel.id).filter((id) => id !== `${lifted?.id} ${usual.jackSide}`) : [];
+  const points =
+    way === 'jack'
+      ? [point(usual.jackSide, usual.jackMm, 'jack')]
+      : takesPoints(way)
+        ? ends.flatMap((mm, k) =>
+            (['left', 'right'] as const).map((side) =>
+              point(side, mm, `${k === 0 ? 'front' : 'rear'} ${side}`),
+            ),
+          )
+        : [];
+  const lifted =
+    way === 'jack'
+      ? [...axlesOf(frame)].sort(
+          (a, b) => Math.abs(a.stationMm - usual.jackMm) - Math.abs(b.stationMm - usual.jackMm),
+        )[0]
+      : undefined;
+  const wheelsDown =
+    way === 'jack'
+      ? wheelsOf(frame)
+          .map((wheel) => wheel.id)
+          .filter((id) => id !== `${lifted?.id} ${usual.jackSide}`)
+      : [];
   return { system, way, points, wheelsDown, hoist: '', unloaded: false, along: '0', across: '0' };
 }
 
@@ -33,7 +72,10 @@ export function usualForm(frame: Frame, way: LiftWay, system: UnitSystem): LiftF
 export function withPoint(form: LiftForm): LiftForm {
   let number = form.points.length + 1;
   while (form.points.some((point) => point.id === `point ${number}`)) number++;
-  return { ...form, points: [...form.points, { id: `point ${number}`, side: 'left', station: '', rating: '' }] };
+  return {
+    ...form,
+    points: [...form.points, { id: `point ${number}`, side: 'left', station: '', rating: '' }],
+  };
 }
 
 /** A form typed in the other system, turned into this one; what cannot be read stays as it was typed. */
@@ -47,7 +89,16 @@ export function formIn(form: LiftForm, system: UnitSystem): LiftForm {
     const read = parseMassKg(text, form.system);
     return read.ok ? ratingDigits(read.value * STANDARD_GRAVITY, system) : text;
   };
-  return { ...form, system, hoist: mass(form.hoist), points: form.points.map((point) => ({ ...point, station: length(point.station), rating: mass(point.rating) })) };
+  return {
+    ...form,
+    system,
+    hoist: mass(form.hoist),
+    points: form.points.map((point) => ({
+      ...point,
+      station: length(point.station),
+      rating: mass(point.rating),
+    })),
+  };
 }
 
 /** A typed plan read; the reason says which field is wrong. */
@@ -56,20 +107,39 @@ export function readLift(form: LiftForm): Outcome<LiftPlan> {
   const newtons = (text: string, what: string): Outcome<number | undefined> => {
     if (text.trim() === '') return { ok: true, value: undefined };
     const mass = parseMassKg(text, system);
-    return mass.ok ? { ok: true, value: mass.value * STANDARD_GRAVITY } : { ok: false, reason: `${what}: ${mass.reason}` };
+    return mass.ok
+      ? { ok: true, value: mass.value * STANDARD_GRAVITY }
+      : { ok: false, reason: `${what}: ${mass.reason}` };
   };
   const points: LiftPlan['points'] = [];
-  if (takesPoints(form.way)) for (const point of form.points) {
-    const station = parseLengthMm(point.station, system);
-    if (!station.ok) return { ok: false, reason: `${point.id}: ${station.reason}` };
-    const rating = newtons(point.rating, `${point.id}, rating`);
-    if (!rating.ok) return rating;
-    points.push({ id: point.id, side: point.side, stationMm: station.value, ...(rating.value !== undefined && { ratingN: rating.value }) });
-  }
+  if (takesPoints(form.way))
+    for (const point of form.points) {
+      const station = parseLengthMm(point.station, system);
+      if (!station.ok) return { ok: false, reason: `${point.id}: ${station.reason}` };
+      const rating = newtons(point.rating, `${point.id}, rating`);
+      if (!rating.ok) return rating;
+      points.push({
+        id: point.id,
+        side: point.side,
+        stationMm: station.value,
+        ...(rating.value !== undefined && { ratingN: rating.value }),
+      });
+    }
   const hoist = newtons(form.hoist, 'hoist rating');
   if (!hoist.ok) return hoist;
   const [along, across] = [Number(form.along), Number(form.across)];
-  if (!Number.isFinite(along) || !Number.isFinite(across)) return { ok: false, reason: 'slope: degrees as a number' };
-  const parsed = liftPlanSchema.safeParse({ way: form.way, points, wheelsDown: form.wheelsDown, unloaded: form.unloaded, slopeAlongDeg: along, slopeAcrossDeg: across, ...(hoist.value !== undefined && { hoistRatingN: hoist.value }) });
-  return parsed.success ? { ok: true, value: parsed.data } : { ok: false, reason: parsed.error.issues[0]!.message };
+  if (!Number.isFinite(along) || !Number.isFinite(across))
+    return { ok: false, reason: 'slope: degrees as a number' };
+  const parsed = liftPlanSchema.safeParse({
+    way: form.way,
+    points,
+    wheelsDown: form.wheelsDown,
+    unloaded: form.unloaded,
+    slopeAlongDeg: along,
+    slopeAcrossDeg: across,
+    ...(hoist.value !== undefined && { hoistRatingN: hoist.value }),
+  });
+  return parsed.success
+    ? { ok: true, value: parsed.data }
+    : { ok: false, reason: parsed.error.issues[0]!.message };
 }

@@ -4,10 +4,24 @@ import { useMemo, useState } from 'react';
 import { memberOf, standing } from '@/core/frame';
 import { liftBasis, type LiftReply } from '@/core/job';
 import { lengthDigits, percent, printLength, printMass, STANDARD_GRAVITY } from '@/core/quantity';
-import { LIFT_WAYS, ofKind, takesPoints, type LiftAnswer, type LiftPlan, type LiftReason, type LiftRecord } from '@/core/walk';
+import {
+  LIFT_WAYS,
+  ofKind,
+  takesPoints,
+  type LiftAnswer,
+  type LiftPlan,
+  type LiftReason,
+  type LiftRecord,
+} from '@/core/walk';
 import { Entry, Pick } from '@/ui/controls';
 import { CAUTIONS } from '../../../../_words/cautions';
-import { INSTEAD_WORDS, LIFT_WAY_WORDS, liftReasonWords, ratingDigits, stepWords } from '../../../../_words/walk';
+import {
+  INSTEAD_WORDS,
+  LIFT_WAY_WORDS,
+  liftReasonWords,
+  ratingDigits,
+  stepWords,
+} from '../../../../_words/walk';
 import { useDraft } from '../../../../_parts/remembered';
 import { useDesk } from '../../../_desk';
 import { LiftDrawing } from './lift-drawing';
@@ -19,7 +33,10 @@ export function LiftPart() {
   const { file, system, askLift, keepWalk } = useDesk();
   const stamp = useStamp();
   const [draft, setDraft] = useDraft(`ossatura-lift-${file.job.id}`, liftFormSchema);
-  const form = useMemo(() => (draft ? formIn(draft, system) : usualForm(file.frame, 'two-post pads', system)), [draft, file.frame, system]);
+  const form = useMemo(
+    () => (draft ? formIn(draft, system) : usualForm(file.frame, 'two-post pads', system)),
+    [draft, file.frame, system],
+  );
   const [asked, setAsked] = useState<{ plan: LiftPlan; reply: LiftReply; basis: string }>();
   const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState<string>();
@@ -34,15 +51,29 @@ export function LiftPart() {
     try {
       const reply = await askLift(plan.value);
       setAsked({ plan: plan.value, reply, basis });
-      keepWalk({ kind: 'lift', ...stamp(), plan: plan.value, answer: reply.answer, reasons: [...reply.reasons].slice(0, 400), basis, note: '' });
+      keepWalk({
+        kind: 'lift',
+        ...stamp(),
+        plan: plan.value,
+        answer: reply.answer,
+        reasons: [...reply.reasons].slice(0, 400),
+        basis,
+        note: '',
+      });
     } catch (error) {
-      setProblem(`It could not be worked out: ${error instanceof Error ? error.message : 'unknown'}. Nothing was answered.`);
+      setProblem(
+        `It could not be worked out: ${error instanceof Error ? error.message : 'unknown'}. Nothing was answered.`,
+      );
     } finally {
       setBusy(false);
     }
   };
   const take = (plan: LiftPlan) => {
-    const points = plan.points.map((point) => ({ ...form.points.find((each) => each.id === point.id)!, side: point.side, station: lengthDigits(point.stationMm, system, 'length') }));
+    const points = plan.points.map((point) => ({
+      ...form.points.find((each) => each.id === point.id)!,
+      side: point.side,
+      station: lengthDigits(point.stationMm, system, 'length'),
+    }));
     const moved = { ...form, points };
     setDraft(moved);
     void ask(moved);
@@ -53,71 +84,248 @@ export function LiftPart() {
     <div className="grid gap-x-7 gap-y-4 xl:grid-cols-[360px_minmax(0,1fr)]">
       <div className="min-w-0">
         <LiftFormFields form={form} onChange={setDraft} />
-        {problem && <p role="alert" className="mt-2 font-semibold text-oxide">{problem}</p>}
-        <p className="mt-3"><button type="button" className="solid text-xl" disabled={busy} onClick={() => void ask(form)}>{busy ? 'working it out…' : 'Ask'}</button></p>
+        {problem && (
+          <p role="alert" className="mt-2 font-semibold text-oxide">
+            {problem}
+          </p>
+        )}
+        <p className="mt-3">
+          <button type="button" className="solid text-xl" disabled={busy} onClick={() => void ask(form)}>
+            {busy ? 'working it out…' : 'Ask'}
+          </button>
+        </p>
         <p className="caution mt-3">{CAUTIONS.lift}</p>
       </div>
       <div className="min-w-0">
-        {file.notices.length > 0 && <ul className="mb-2">{file.notices.map((notice) => <li key={notice.id} className="border-l-[6px] border-here pl-3 font-semibold">{notice.words}</li>)}</ul>}
-        {asked && asked.basis !== basis && <p role="status" className="mb-2 bg-here px-3 py-2 font-bold text-on-here">Evidence has changed since this was answered. Ask again.</p>}
+        {file.notices.length > 0 && (
+          <ul className="mb-2">
+            {file.notices.map((notice) => (
+              <li key={notice.id} className="border-l-[6px] border-here pl-3 font-semibold">
+                {notice.words}
+              </li>
+            ))}
+          </ul>
+        )}
+        {asked && asked.basis !== basis && (
+          <p role="status" className="mb-2 bg-here px-3 py-2 font-bold text-on-here">
+            Evidence has changed since this was answered. Ask again.
+          </p>
+        )}
         {read.ok && <LiftDrawing plan={asked?.plan ?? read.value} reply={asked?.reply} />}
-        {asked ? <Answer {...asked} isOld={asked.basis !== basis} onTake={take} /> : <p className="text-lg">Say how and where it is to be raised, then ask. What nobody saw counts as unknown.</p>}
+        {asked ? (
+          <Answer {...asked} isOld={asked.basis !== basis} onTake={take} />
+        ) : (
+          <p className="text-lg">
+            Say how and where it is to be raised, then ask. What nobody saw counts as unknown.
+          </p>
+        )}
         <Kept answers={answers} basis={basis} />
       </div>
     </div>
   );
 }
 
-const RATED_WORDS: Partial<Record<LiftForm['way'], string>> = { 'by the axles': 'each is rated', 'on its legs': 'each leg is rated', 'hitched': 'hitch is rated' };
+const RATED_WORDS: Partial<Record<LiftForm['way'], string>> = {
+  'by the axles': 'each is rated',
+  'on its legs': 'each leg is rated',
+  hitched: 'hitch is rated',
+};
 
 function LiftFormFields({ form, onChange }: { form: LiftForm; onChange: (form: LiftForm) => void }) {
   const { file, system } = useDesk();
   const weight = system === 'in' ? 'lb' : 'kg';
   const set = (to: Partial<LiftForm>) => onChange({ ...form, ...to });
-  const setPoint = (k: number, to: Partial<LiftForm['points'][number]>) => set({ points: form.points.map((point, n) => (n === k ? { ...point, ...to } : point)) });
-  const toggle = (id: string) => set({ wheelsDown: form.wheelsDown.includes(id) ? form.wheelsDown.filter((each) => each !== id) : [...form.wheelsDown, id] });
+  const setPoint = (k: number, to: Partial<LiftForm['points'][number]>) =>
+    set({ points: form.points.map((point, n) => (n === k ? { ...point, ...to } : point)) });
+  const toggle = (id: string) =>
+    set({
+      wheelsDown: form.wheelsDown.includes(id)
+        ? form.wheelsDown.filter((each) => each !== id)
+        : [...form.wheelsDown, id],
+    });
   return (
     <div className="grid gap-3">
-      <Pick label="raised on" value={form.way} options={LIFT_WAYS} words={(way) => LIFT_WAY_WORDS[way]} onPick={(way) => onChange(usualForm(file.frame, way, system))} />
+      <Pick
+        label="raised on"
+        value={form.way}
+        options={LIFT_WAYS}
+        words={(way) => LIFT_WAY_WORDS[way]}
+        onPick={(way) => onChange(usualForm(file.frame, way, system))}
+      />
       {takesPoints(form.way) && (
-        <fieldset><legend className="caption">points, stations along the frame</legend>
-          <ul className="grid gap-1.5">{form.points.map((point, k) => (
-            <li key={k} className="grid grid-cols-[1fr_84px_84px_44px] items-end gap-1.5">
-              <Pick label={point.id} value={point.side} options={['left', 'right'] as const} onPick={(side) => setPoint(k, { side })} />
-              <Entry label="station" unit={system} value={point.station} onChange={(event) => setPoint(k, { station: event.target.value })} />
-              <Entry label="rated" unit={weight} value={point.rating} onChange={(event) => setPoint(k, { rating: event.target.value })} />
-              <button type="button" className="plain px-0!" aria-label={`Take ${point.id} away`} onClick={() => set({ points: form.points.filter((_, n) => n !== k) })}>×</button>
-            </li>
-          ))}</ul>
-          {form.points.length < 12 && <button type="button" className="plain mt-1.5" onClick={() => onChange(withPoint(form))}>Add a point</button>}
+        <fieldset>
+          <legend className="caption">points, stations along the frame</legend>
+          <ul className="grid gap-1.5">
+            {form.points.map((point, k) => (
+              <li key={k} className="grid grid-cols-[1fr_84px_84px_44px] items-end gap-1.5">
+                <Pick
+                  label={point.id}
+                  value={point.side}
+                  options={['left', 'right'] as const}
+                  onPick={(side) => setPoint(k, { side })}
+                />
+                <Entry
+                  label="station"
+                  unit={system}
+                  value={point.station}
+                  onChange={(event) => setPoint(k, { station: event.target.value })}
+                />
+                <Entry
+                  label="rated"
+                  unit={weight}
+                  value={point.rating}
+                  onChange={(event) => setPoint(k, { rating: event.target.value })}
+                />
+                <button
+                  type="button"
+                  className="plain px-0!"
+                  aria-label={`Take ${point.id} away`}
+                  onClick={() => set({ points: form.points.filter((_, n) => n !== k) })}
+                >
+                  ×
+                </button>
+              </li>
+            ))}
+          </ul>
+          {form.points.length < 12 && (
+            <button type="button" className="plain mt-1.5" onClick={() => onChange(withPoint(form))}>
+              Add a point
+            </button>
+          )}
         </fieldset>
       )}
-      {takesPoints(form.way) && <fieldset><legend className="caption">wheels that stay down</legend><div className="flex flex-wrap gap-1.5">{wheelsOf(file.frame).map((wheel) => <label key={wheel.id} className="plain"><input type="checkbox" className="size-5" checked={form.wheelsDown.includes(wheel.id)} onChange={() => toggle(wheel.id)} /> {wheel.name}</label>)}</div></fieldset>}
+      {takesPoints(form.way) && (
+        <fieldset>
+          <legend className="caption">wheels that stay down</legend>
+          <div className="flex flex-wrap gap-1.5">
+            {wheelsOf(file.frame).map((wheel) => (
+              <label key={wheel.id} className="plain">
+                <input
+                  type="checkbox"
+                  className="size-5"
+                  checked={form.wheelsDown.includes(wheel.id)}
+                  onChange={() => toggle(wheel.id)}
+                />{' '}
+                {wheel.name}
+              </label>
+            ))}
+          </div>
+        </fieldset>
+      )}
       <div className="grid grid-cols-3 items-end gap-1.5">
-        <Entry label={RATED_WORDS[form.way] ?? 'hoist rated'} unit={weight} value={form.hoist} placeholder={RATED_WORDS[form.way] ? '' : 'in all'} onChange={(event) => set({ hoist: event.target.value })} />
-        <Entry label="ground falls to the front" unit="°" inputMode="decimal" value={form.along} onChange={(event) => set({ along: event.target.value })} />
-        <Entry label="and to the left" unit="°" inputMode="decimal" value={form.across} onChange={(event) => set({ across: event.target.value })} />
+        <Entry
+          label={RATED_WORDS[form.way] ?? 'hoist rated'}
+          unit={weight}
+          value={form.hoist}
+          placeholder={RATED_WORDS[form.way] ? '' : 'in all'}
+          onChange={(event) => set({ hoist: event.target.value })}
+        />
+        <Entry
+          label="ground falls to the front"
+          unit="°"
+          inputMode="decimal"
+          value={form.along}
+          onChange={(event) => set({ along: event.target.value })}
+        />
+        <Entry
+          label="and to the left"
+          unit="°"
+          inputMode="decimal"
+          value={form.across}
+          onChange={(event) => set({ across: event.target.value })}
+        />
       </div>
-      {(file.frame.loads?.takenOff?.length ?? 0) > 0 && <label className="plain justify-start!"><input type="checkbox" className="size-5" checked={form.unloaded} onChange={(event) => set({ unloaded: event.target.checked })} /> without what is listed as taken off ({file.frame.loads!.items.filter((item) => file.frame.loads!.takenOff!.includes(item.id)).map((item) => item.name.toLowerCase()).join(', ')})</label>}
+      {(file.frame.loads?.takenOff?.length ?? 0) > 0 && (
+        <label className="plain justify-start!">
+          <input
+            type="checkbox"
+            className="size-5"
+            checked={form.unloaded}
+            onChange={(event) => set({ unloaded: event.target.checked })}
+          />{' '}
+          without what is listed as taken off (
+          {file.frame
+            .loads!.items.filter((item) => file.frame.loads!.takenOff!.includes(item.id))
+            .map((item) => item.name.toLowerCase())
+            .join(', ')}
+          )
+        </label>
+      )}
     </div>
   );
 }
 
-const ANSWER_LOOK: Readonly<Record<LiftAnswer, string>> = { 'Lift here': 'border-good', 'Not here': 'border-oxide', 'Not at all yet': 'unseen border-ink' };
-const GROUPS = [['refused', 'Against it'], ['unknown', 'Not known, and unknown is not fine'], ['note', 'Beside it']] as const;
+const ANSWER_LOOK: Readonly<Record<LiftAnswer, string>> = {
+  'Lift here': 'border-good',
+  'Not here': 'border-oxide',
+  'Not at all yet': 'unseen border-ink',
+};
+const GROUPS = [
+  ['refused', 'Against it'],
+  ['unknown', 'Not known, and unknown is not fine'],
+  ['note', 'Beside it'],
+] as const;
 
-function Answer({ plan, reply, isOld, onTake }: { plan: LiftPlan; reply: LiftReply; isOld: boolean; onTake: (plan: LiftPlan) => void }) {
+function Answer({
+  plan,
+  reply,
+  isOld,
+  onTake,
+}: {
+  plan: LiftPlan;
+  reply: LiftReply;
+  isOld: boolean;
+  onTake: (plan: LiftPlan) => void;
+}) {
   const { system } = useDesk();
   return (
     <section aria-label="Answer" className={isOld ? 'opacity-60' : ''}>
-      <p className={`border-2 border-l-[14px] bg-sheet px-4 py-2 text-3xl font-bold ${ANSWER_LOOK[reply.answer]}`}><span className="bg-sheet px-1">{reply.answer}</span></p>
-      <p className="caption mt-1">What the record shows, for {LIFT_WAY_WORDS[plan.way]}{plan.unloaded ? ', unloaded' : ', loaded as listed'}; the person who lifts decides.</p>
-      {GROUPS.map(([weight, words]) => <Reasons key={weight} words={words} reasons={reply.reasons.filter((reason) => reason.weight === weight)} />)}
-      {reply.better.length > 0 && <div className="mt-3"><h3 className="font-semibold">Nothing on record against these places</h3><div className="flex flex-wrap gap-1.5">{reply.better.map((better, k) => (
-        <button key={k} type="button" className="plain" onClick={() => onTake(better.plan)}>{[...new Set(better.plan.points.map((point) => lengthDigits(point.stationMm, system, 'length')))].join(' and ')} {system}: {percent(better.utilisation)}{better.unknowns > 0 && `, ${better.unknowns} unknown`}</button>))}</div></div>}
-      {reply.instead.length > 0 && reply.answer !== 'Lift here' && <p className="mt-3"><span className="font-semibold">Instead:</span> {reply.instead.map((each) => INSTEAD_WORDS[each]).join('; ')}.</p>}
+      <p
+        className={`border-2 border-l-[14px] bg-sheet px-4 py-2 text-3xl font-bold ${ANSWER_LOOK[reply.answer]}`}
+      >
+        <span className="bg-sheet px-1">{reply.answer}</span>
+      </p>
+      <p className="caption mt-1">
+        What the record shows, for {LIFT_WAY_WORDS[plan.way]}
+        {plan.unloaded ? ', unloaded' : ', loaded as listed'}; the person who lifts decides.
+      </p>
+      {GROUPS.map(([weight, words]) => (
+        <Reasons
+          key={weight}
+          words={words}
+          reasons={reply.reasons.filter((reason) => reason.weight === weight)}
+        />
+      ))}
+      {reply.better.length > 0 && (
+        <div className="mt-3">
+          <h3 className="font-semibold">Nothing on record against these places</h3>
+          <div className="flex flex-wrap gap-1.5">
+            {reply.better.map((better, k) => (
+              <button key={k} type="button" className="plain" onClick={() => onTake(better.plan)}>
+                {[
+                  ...new Set(
+                    better.plan.points.map((point) => lengthDigits(point.stationMm, system, 'length')),
+                  ),
+                ].join(' and ')}{' '}
+                {system}: {percent(better.utilisation)}
+                {better.unknowns > 0 && `, ${better.unknowns} unknown`}
+              </button>
+            ))}
+          </div>
+        </div>
+      )}
+      {reply.instead.length > 0 && reply.answer !== 'Lift here' && (
+        <p className="mt-3">
+          <span className="font-semibold">Instead:</span>{' '}
+          {reply.instead.map((each) => INSTEAD_WORDS[each]).join('; ')}.
+        </p>
+      )}
       <h3 className="mt-3 font-semibold">In this order</h3>
-      <ol className="list-decimal pl-6">{reply.steps.map((step, k) => <li key={k}>{stepWords(step, system)}</li>)}</ol>
+      <ol className="list-decimal pl-6">
+        {reply.steps.map((step, k) => (
+          <li key={k}>{stepWords(step, system)}</li>
+        ))}
+      </ol>
       <Reactions plan={plan} reply={reply} />
     </section>
   );
@@ -130,9 +338,25 @@ function Reasons({ words, reasons }: { words: string; reasons: readonly LiftReas
   const shown = all ? reasons : reasons.slice(0, 6);
   return (
     <section className="mt-2" aria-label={words}>
-      <h3 className="font-semibold">{words}: {reasons.length}</h3>
-      <ul className="ruled border-y border-rule">{shown.map((reason, k) => <li key={k} className="py-0.5"><span className="font-semibold">{reason.pointId ? `${reason.pointId}: ` : ''}{reason.memberId ? `${memberOf(file.frame, reason.memberId)?.name ?? reason.memberId}, ` : ''}</span>{liftReasonWords(reason, system)}</li>)}</ul>
-      {reasons.length > shown.length && <button type="button" className="hit underline" onClick={() => setAll(true)}>all {reasons.length}</button>}
+      <h3 className="font-semibold">
+        {words}: {reasons.length}
+      </h3>
+      <ul className="ruled border-y border-rule">
+        {shown.map((reason, k) => (
+          <li key={k} className="py-0.5">
+            <span className="font-semibold">
+              {reason.pointId ? `${reason.pointId}: ` : ''}
+              {reason.memberId ? `${memberOf(file.frame, reason.memberId)?.name ?? reason.memberId}, ` : ''}
+            </span>
+            {liftReasonWords(reason, system)}
+          </li>
+        ))}
+      </ul>
+      {reasons.length > shown.length && (
+        <button type="button" className="hit underline" onClick={() => setAll(true)}>
+          all {reasons.length}
+        </button>
+      )}
     </section>
   );
 }
@@ -142,10 +366,39 @@ function Reactions({ plan, reply }: { plan: LiftPlan; reply: LiftReply }) {
   if (reply.facts.supports.length === 0) return null;
   const rating = (id: string) => plan.points.find((point) => point.id === id)?.ratingN;
   return (
-    <details className="mt-2"><summary className="hit flex items-center font-semibold">What each point carries</summary>
+    <details className="mt-2">
+      <summary className="hit flex items-center font-semibold">What each point carries</summary>
       <table className="w-full text-[15px]">
-        <thead><tr className="caption text-left"><th scope="col" className="font-normal">point</th><th scope="col" className="font-normal">carries</th><th scope="col" className="font-normal">rated</th><th scope="col" className="font-normal">pushed sideways</th></tr></thead>
-        <tbody className="ruled">{reply.facts.supports.map((support) => <tr key={support.id}><td className="py-1">{support.id.replace(/^tyre (\S+) /, 'wheel ')}</td><td className="font-semibold">{printMass(support.upN / STANDARD_GRAVITY, system)}</td><td>{rating(support.id) === undefined ? '' : `${ratingDigits(rating(support.id)!, system)} ${system === 'in' ? 'lb' : 'kg'}`}</td><td>{printMass(support.sideN / STANDARD_GRAVITY, system)}</td></tr>)}</tbody>
+        <thead>
+          <tr className="caption text-left">
+            <th scope="col" className="font-normal">
+              point
+            </th>
+            <th scope="col" className="font-normal">
+              carries
+            </th>
+            <th scope="col" className="font-normal">
+              rated
+            </th>
+            <th scope="col" className="font-normal">
+              pushed sideways
+            </th>
+          </tr>
+        </thead>
+        <tbody className="ruled">
+          {reply.facts.supports.map((support) => (
+            <tr key={support.id}>
+              <td className="py-1">{support.id.replace(/^tyre (\S+) /, 'wheel ')}</td>
+              <td className="font-semibold">{printMass(support.upN / STANDARD_GRAVITY, system)}</td>
+              <td>
+                {rating(support.id) === undefined
+                  ? ''
+                  : `${ratingDigits(rating(support.id)!, system)} ${system === 'in' ? 'lb' : 'kg'}`}
+              </td>
+              <td>{printMass(support.sideN / STANDARD_GRAVITY, system)}</td>
+            </tr>
+          ))}
+        </tbody>
       </table>
     </details>
   );
@@ -158,9 +411,29 @@ function Kept({ answers, basis }: { answers: readonly LiftRecord[]; basis: strin
   return (
     <section className="mt-4 border-t border-rule pt-2" aria-label="Asked before">
       <h3 className="font-semibold">Asked before: {answers.length}</h3>
-      <ul className="ruled">{[...answers].reverse().slice(0, 8).map((each) => (
-        <li key={each.id} className="py-1"><span className={each.basis === basis ? 'font-bold' : 'text-soft line-through'}>{each.answer}</span> <span>{LIFT_WAY_WORDS[each.plan.way]}{each.plan.points.length > 0 && ` at ${[...new Set(each.plan.points.map((point) => printLength(point.stationMm, system, 'length')))].join(', ')}`}</span> <span className="caption">{each.by}, {each.at.slice(0, 16).replace('T', ' ')} UTC; {each.reasons.filter((reason) => reason.weight === 'refused').length} against, {each.reasons.filter((reason) => reason.weight === 'unknown').length} unknown{each.basis !== basis && '; evidence has changed since, ask again'}</span></li>
-      ))}</ul>
+      <ul className="ruled">
+        {[...answers]
+          .reverse()
+          .slice(0, 8)
+          .map((each) => (
+            <li key={each.id} className="py-1">
+              <span className={each.basis === basis ? 'font-bold' : 'text-soft line-through'}>
+                {each.answer}
+              </span>{' '}
+              <span>
+                {LIFT_WAY_WORDS[each.plan.way]}
+                {each.plan.points.length > 0 &&
+                  ` at ${[...new Set(each.plan.points.map((point) => printLength(point.stationMm, system, 'length')))].join(', ')}`}
+              </span>{' '}
+              <span className="caption">
+                {each.by}, {each.at.slice(0, 16).replace('T', ' ')} UTC;{' '}
+                {each.reasons.filter((reason) => reason.weight === 'refused').length} against,{' '}
+                {each.reasons.filter((reason) => reason.weight === 'unknown').length} unknown
+                {each.basis !== basis && '; evidence has changed since, ask again'}
+              </span>
+            </li>
+          ))}
+      </ul>
     </section>
   );
 }

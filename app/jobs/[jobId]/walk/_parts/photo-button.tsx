@@ -10,7 +10,21 @@ import { useStamp } from './stamp';
 const LIMIT_MB = 25;
 
 /** Takes a photo with the camera or from a file and pins it where it belongs. */
-export function PhotoButton({ caption, moment = 'as it is', label = 'Photo', ...place }: { caption: string; moment?: Photo['moment']; label?: string; memberId?: string; stationMm?: number; face?: FaceId; spotId?: string; pairOf?: string }) {
+export function PhotoButton({
+  caption,
+  moment = 'as it is',
+  label = 'Photo',
+  ...place
+}: {
+  caption: string;
+  moment?: Photo['moment'];
+  label?: string;
+  memberId?: string;
+  stationMm?: number;
+  face?: FaceId;
+  spotId?: string;
+  pairOf?: string;
+}) {
   const { keepPhoto } = useDesk();
   const stamp = useStamp();
   const id = useId();
@@ -27,13 +41,26 @@ export function PhotoButton({ caption, moment = 'as it is', label = 'Photo', ...
   };
   return (
     <div>
-      <label htmlFor={id} className="plain cursor-pointer focus-within:outline-3 focus-within:outline-here"><Camera size={19} aria-hidden /> {label}
-        <input id={id} type="file" accept="image/*" capture="environment" multiple className="sr-only" onChange={(event) => {
-          take(event.target.files);
-          event.target.value = '';
-        }} />
+      <label htmlFor={id} className="plain cursor-pointer focus-within:outline-3 focus-within:outline-here">
+        <Camera size={19} aria-hidden /> {label}
+        <input
+          id={id}
+          type="file"
+          accept="image/*"
+          capture="environment"
+          multiple
+          className="sr-only"
+          onChange={(event) => {
+            take(event.target.files);
+            event.target.value = '';
+          }}
+        />
       </label>
-      {problem && <p role="alert" className="text-sm font-semibold text-oxide">{problem}</p>}
+      {problem && (
+        <p role="alert" className="text-sm font-semibold text-oxide">
+          {problem}
+        </p>
+      )}
     </div>
   );
 }

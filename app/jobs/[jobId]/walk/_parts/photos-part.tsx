@@ -18,39 +18,110 @@ export function PhotosPart() {
   const [open, setOpen] = useState<Photo>();
   const struck = new Map(file.strikes.map((strike) => [strike.evidenceId, strike]));
   const photos = ofKind(file.walk, 'photo');
-  const pairs = photos.filter((photo) => photo.pairOf !== undefined && !struck.has(photo.id)).flatMap((after) => {
-    const before = photos.find((photo) => photo.id === after.pairOf);
-    return before && !struck.has(before.id) ? [{ before, after }] : [];
-  });
+  const pairs = photos
+    .filter((photo) => photo.pairOf !== undefined && !struck.has(photo.id))
+    .flatMap((after) => {
+      const before = photos.find((photo) => photo.id === after.pairOf);
+      return before && !struck.has(before.id) ? [{ before, after }] : [];
+    });
   return (
     <div>
       <div className="flex flex-wrap items-end gap-2">
-        <Entry label="what it shows" className="min-w-48 flex-1" value={caption} maxLength={160} onChange={(event) => setCaption(event.target.value)} />
+        <Entry
+          label="what it shows"
+          className="min-w-48 flex-1"
+          value={caption}
+          maxLength={160}
+          onChange={(event) => setCaption(event.target.value)}
+        />
         <Pick label="when" value={moment} options={PHOTO_MOMENTS} onPick={setMoment} />
-        <PhotoButton label={`Photo at ${printLength(cursor.stationMm, system, 'length')}, ${member.name.toLowerCase()}`} caption={caption.trim() || member.name} moment={moment} memberId={member.id} stationMm={cursor.stationMm} face={cursor.face} />
+        <PhotoButton
+          label={`Photo at ${printLength(cursor.stationMm, system, 'length')}, ${member.name.toLowerCase()}`}
+          caption={caption.trim() || member.name}
+          moment={moment}
+          memberId={member.id}
+          stationMm={cursor.stationMm}
+          face={cursor.face}
+        />
       </div>
-      <p className="caption mt-1">Kept without its location, no larger than 2000 px. A photo taken without reception is held here and goes up when the server is back.</p>
-      {pairs.length > 0 && <section className="mt-4" aria-label="Before and after"><h2 className="text-lg font-semibold">Before and after</h2>
-        {pairs.map(({ before, after }) => <div key={after.id} className="mt-2 grid grid-cols-2 gap-2 border-t border-rule pt-2"><Figure photo={before} large onOpen={setOpen} /><Figure photo={after} large onOpen={setOpen} /></div>)}</section>}
+      <p className="caption mt-1">
+        Kept without its location, no larger than 2000 px. A photo taken without reception is held here and
+        goes up when the server is back.
+      </p>
+      {pairs.length > 0 && (
+        <section className="mt-4" aria-label="Before and after">
+          <h2 className="text-lg font-semibold">Before and after</h2>
+          {pairs.map(({ before, after }) => (
+            <div key={after.id} className="mt-2 grid grid-cols-2 gap-2 border-t border-rule pt-2">
+              <Figure photo={before} large onOpen={setOpen} />
+              <Figure photo={after} large onOpen={setOpen} />
+            </div>
+          ))}
+        </section>
+      )}
       <section className="mt-4" aria-label="Photos">
-        <h2 className="text-lg font-semibold">Photos: {photos.filter((photo) => !struck.has(photo.id)).length}</h2>
-        {photos.length === 0 && <p className="text-xl">None yet. The first ones are of what is bad, and of where it stands before anything is cut.</p>}
+        <h2 className="text-lg font-semibold">
+          Photos: {photos.filter((photo) => !struck.has(photo.id)).length}
+        </h2>
+        {photos.length === 0 && (
+          <p className="text-xl">
+            None yet. The first ones are of what is bad, and of where it stands before anything is cut.
+          </p>
+        )}
         <ul className="grid grid-cols-2 gap-3 sm:grid-cols-3 lg:grid-cols-4">
           {[...photos].reverse().map((photo) => (
-            <li key={photo.id} className={`border border-rule bg-sheet p-1.5 ${struck.has(photo.id) ? 'opacity-60' : ''}`}>
-              {struck.has(photo.id) ? <p className="py-6 text-center line-through">{photo.caption}</p> : <Figure photo={photo} onOpen={setOpen} />}
-              {struck.has(photo.id)
-                ? <p className="caption">struck by {struck.get(photo.id)!.by}: {struck.get(photo.id)!.why}</p>
-                : <div className="flex flex-wrap items-center justify-between">
-                    {photo.moment === 'before' && <PhotoButton label="After" moment="after" caption={photo.caption} pairOf={photo.id} {...(photo.memberId !== undefined && { memberId: photo.memberId, stationMm: photo.stationMm!, ...(photo.face && { face: photo.face }) })} />}
-                    <button type="button" className="hit ml-auto px-2 underline" onClick={() => setStriking(photo)}>strike</button>
-                  </div>}
+            <li
+              key={photo.id}
+              className={`border border-rule bg-sheet p-1.5 ${struck.has(photo.id) ? 'opacity-60' : ''}`}
+            >
+              {struck.has(photo.id) ? (
+                <p className="py-6 text-center line-through">{photo.caption}</p>
+              ) : (
+                <Figure photo={photo} onOpen={setOpen} />
+              )}
+              {struck.has(photo.id) ? (
+                <p className="caption">
+                  struck by {struck.get(photo.id)!.by}: {struck.get(photo.id)!.why}
+                </p>
+              ) : (
+                <div className="flex flex-wrap items-center justify-between">
+                  {photo.moment === 'before' && (
+                    <PhotoButton
+                      label="After"
+                      moment="after"
+                      caption={photo.caption}
+                      pairOf={photo.id}
+                      {...(photo.memberId !== undefined && {
+                        memberId: photo.memberId,
+                        stationMm: photo.stationMm!,
+                        ...(photo.face && { face: photo.face }),
+                      })}
+                    />
+                  )}
+                  <button
+                    type="button"
+                    className="hit ml-auto px-2 underline"
+                    onClick={() => setStriking(photo)}
+                  >
+                    strike
+                  </button>
+                </div>
+              )}
             </li>
           ))}
         </ul>
       </section>
-      <StrikeSheet struck={striking && { id: striking.id, words: `The photo “${striking.caption}”` }} onClose={() => setStriking(undefined)} />
-      <Sheet title={open?.caption ?? 'Photo'} open={open !== undefined} onOpenChange={(next) => !next && setOpen(undefined)}>{open && <Picture photo={open} size="whole" />}</Sheet>
+      <StrikeSheet
+        struck={striking && { id: striking.id, words: `The photo “${striking.caption}”` }}
+        onClose={() => setStriking(undefined)}
+      />
+      <Sheet
+        title={open?.caption ?? 'Photo'}
+        open={open !== undefined}
+        onOpenChange={(next) => !next && setOpen(undefined)}
+      >
+        {open && <Picture photo={open} size="whole" />}
+      </Sheet>
     </div>
   );
 }
@@ -60,8 +131,23 @@ function Figure({ photo, large, onOpen }: { photo: Photo; large?: boolean; onOpe
   const member = photo.memberId === undefined ? undefined : memberOf(file.frame, photo.memberId);
   return (
     <figure>
-      <button type="button" className="block w-full" onClick={() => onOpen(photo)} aria-label={`Open ${photo.caption}`}><Picture photo={photo} size={large ? 'whole' : 'thumb'} /></button>
-      <figcaption className="leading-tight"><span className="font-semibold">{photo.caption}</span> <span className="caption">{photo.moment !== 'as it is' && `${photo.moment}; `}{member && `${member.name.toLowerCase()}${photo.stationMm !== undefined ? `, ${printLength(photo.stationMm, system, 'length')}` : ''}${photo.face ? `, ${faceWords(member, photo.face)}` : ''}; `}{photo.by} {photo.at.slice(0, 10)}</span></figcaption>
+      <button
+        type="button"
+        className="block w-full"
+        onClick={() => onOpen(photo)}
+        aria-label={`Open ${photo.caption}`}
+      >
+        <Picture photo={photo} size={large ? 'whole' : 'thumb'} />
+      </button>
+      <figcaption className="leading-tight">
+        <span className="font-semibold">{photo.caption}</span>{' '}
+        <span className="caption">
+          {photo.moment !== 'as it is' && `${photo.moment}; `}
+          {member &&
+            `${member.name.toLowerCase()}${photo.stationMm !== undefined ? `, ${printLength(photo.stationMm, system, 'length')}` : ''}${photo.face ? `, ${faceWords(member, photo.face)}` : ''}; `}
+          {photo.by} {photo.at.slice(0, 10)}
+        </span>
+      </figcaption>
     </figure>
   );
 }
@@ -74,9 +160,24 @@ function Picture({ photo, size }: { photo: Photo; size: 'thumb' | 'whole' }) {
     return blob && URL.createObjectURL(blob);
   }, [photo]);
   useEffect(() => () => (held ? URL.revokeObjectURL(held) : undefined), [held]);
-  const source = photo.picture ? `/api/photos/${photo.picture.hash}${size === 'thumb' ? '?size=thumb' : ''}` : held;
-  if (!source || missing) return <span className="unseen flex min-h-[100px] items-center justify-center border border-edge text-sm">{missing ? 'the picture is not here' : 'held here'}</span>;
+  const source = photo.picture
+    ? `/api/photos/${photo.picture.hash}${size === 'thumb' ? '?size=thumb' : ''}`
+    : held;
+  if (!source || missing)
+    return (
+      <span className="unseen flex min-h-[100px] items-center justify-center border border-edge text-sm">
+        {missing ? 'the picture is not here' : 'held here'}
+      </span>
+    );
   // Pictures come from this server’s own folder, already in the size they are shown.
   // eslint-disable-next-line @next/next/no-img-element
-  return <img src={source} alt={photo.caption} loading="lazy" className={`w-full object-cover ${size === 'thumb' ? 'aspect-[4/3]' : ''}`} onError={() => setMissing(true)} />;
+  return (
+    <img
+      src={source}
+      alt={photo.caption}
+      loading="lazy"
+      className={`w-full object-cover ${size === 'thumb' ? 'aspect-[4/3]' : ''}`}
+      onError={() => setMissing(true)}
+    />
+  );
 }

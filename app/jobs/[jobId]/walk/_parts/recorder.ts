@@ -2,23 +2,38 @@
 
 import type { Outcome } from '@/core/quantity';
 
-export interface Recording { readonly samples: Float32Array; readonly sampleRate: number }
+export interface Recording {
+  readonly samples: Float32Array;
+  readonly sampleRate: number;
+}
 
 /** Listens to the device’s microphone for some seconds, counting down; says why it cannot. */
 export async function recorded(seconds: number, onLeft: (left: number) => void): Promise<Outcome<Recording>> {
-  if (!navigator.mediaDevices?.getUserMedia) return { ok: false, reason: 'This page may not use the microphone here: it needs https, or this device itself. A sound file or the stand-in will do.' };
+  if (!navigator.mediaDevices?.getUserMedia)
+    return {
+      ok: false,
+      reason:
+        'This page may not use the microphone here: it needs https, or this device itself. A sound file or the stand-in will do.',
+    };
   let stream: MediaStream;
   try {
     // Echo and noise suppression would eat the ring.
-    stream = await navigator.mediaDevices.getUserMedia({ audio: { echoCancellation: false, noiseSuppression: false, autoGainControl: false } });
+    stream = await navigator.mediaDevices.getUserMedia({
+      audio: { echoCancellation: false, noiseSuppression: false, autoGainControl: false },
+    });
   } catch {
-    return { ok: false, reason: 'The microphone was refused or there is none. A sound file or the stand-in will do.' };
+    return {
+      ok: false,
+      reason: 'The microphone was refused or there is none. A sound file or the stand-in will do.',
+    };
   }
   try {
     const recorder = new MediaRecorder(stream);
     const chunks: Blob[] = [];
     recorder.ondataavailable = (event) => chunks.push(event.data);
-    const stopped = new Promise<void>((resolve) => { recorder.onstop = () => resolve(); });
+    const stopped = new Promise<void>((resolve) => {
+      recorder.onstop = () => resolve();
+    });
     recorder.start();
     for (let left = seconds; left > 0; left--) {
       onLeft(left);

@@ -2,9 +2,26 @@
 
 import { useState } from 'react';
 import { facesOf, memberOf } from '@/core/frame';
-import { lengthDigits, parseLengthMm, printLength, printStress, significant, newtonsToLbf } from '@/core/quantity';
+import {
+  lengthDigits,
+  parseLengthMm,
+  printLength,
+  printStress,
+  significant,
+  newtonsToLbf,
+} from '@/core/quantity';
 import { boltGrade, proofLoadN } from '@/core/reference';
-import { CAUSES, checkSign, ofKind, SIGN_KINDS, signWeight, type Cause, type Sign, type SignDetail, type SignKind } from '@/core/walk';
+import {
+  CAUSES,
+  checkSign,
+  ofKind,
+  SIGN_KINDS,
+  signWeight,
+  type Cause,
+  type Sign,
+  type SignDetail,
+  type SignKind,
+} from '@/core/walk';
 import { Entry, Pick } from '@/ui/controls';
 import { faceWords, SignMark } from '@/ui/strip';
 import { SIGN_WORDS, signWords } from '../../../../_words/walk';
@@ -25,30 +42,119 @@ export function SignsPart() {
       <MemberStrip height={300} />
       <SignForm />
       <section className="mt-4" aria-label="Signs">
-        <h3 className="text-lg font-semibold">Signs on {member.name.toLowerCase()}: {own.filter((sign) => !strikes.has(sign.id)).length}</h3>
+        <h3 className="text-lg font-semibold">
+          Signs on {member.name.toLowerCase()}: {own.filter((sign) => !strikes.has(sign.id)).length}
+        </h3>
         {own.length === 0 && <p>None yet. Touch the Strip where something is, say what, keep it.</p>}
-        <ul className="ruled">{own.map((sign) => <SignLine key={sign.id} sign={sign} struck={strikes.get(sign.id)} onStrike={setStriking} onShow={() => setCursor({ stationMm: sign.stationMm, face: sign.face, heightMm: sign.heightMm })} />)}</ul>
-        {elsewhere.length > 0 && <details className="mt-2"><summary className="hit flex items-center font-semibold">On other members: {elsewhere.length}</summary>
-          <ul className="ruled">{elsewhere.map((sign) => <li key={sign.id} className="flex min-h-[44px] flex-wrap items-center gap-x-3"><button type="button" className="hit underline" onClick={() => selectMember(sign.memberId)}>{memberOf(file.frame, sign.memberId)?.name ?? sign.memberId}</button><span>{SIGN_WORDS[sign.detail.sign]}: {signWords(sign.detail, system)}</span></li>)}</ul></details>}
+        <ul className="ruled">
+          {own.map((sign) => (
+            <SignLine
+              key={sign.id}
+              sign={sign}
+              struck={strikes.get(sign.id)}
+              onStrike={setStriking}
+              onShow={() =>
+                setCursor({ stationMm: sign.stationMm, face: sign.face, heightMm: sign.heightMm })
+              }
+            />
+          ))}
+        </ul>
+        {elsewhere.length > 0 && (
+          <details className="mt-2">
+            <summary className="hit flex items-center font-semibold">
+              On other members: {elsewhere.length}
+            </summary>
+            <ul className="ruled">
+              {elsewhere.map((sign) => (
+                <li key={sign.id} className="flex min-h-[44px] flex-wrap items-center gap-x-3">
+                  <button type="button" className="hit underline" onClick={() => selectMember(sign.memberId)}>
+                    {memberOf(file.frame, sign.memberId)?.name ?? sign.memberId}
+                  </button>
+                  <span>
+                    {SIGN_WORDS[sign.detail.sign]}: {signWords(sign.detail, system)}
+                  </span>
+                </li>
+              ))}
+            </ul>
+          </details>
+        )}
         <Legend />
       </section>
-      <StrikeSheet struck={striking && { id: striking.id, words: `${SIGN_WORDS[striking.detail.sign]}: ${signWords(striking.detail, system)}` }} onClose={() => setStriking(undefined)} />
+      <StrikeSheet
+        struck={
+          striking && {
+            id: striking.id,
+            words: `${SIGN_WORDS[striking.detail.sign]}: ${signWords(striking.detail, system)}`,
+          }
+        }
+        onClose={() => setStriking(undefined)}
+      />
     </div>
   );
 }
 
-const mark = (weight: ReturnType<typeof signWeight>) => <svg width="22" height="22" viewBox="-11 -11 22 22" aria-hidden className="inline-block shrink-0"><SignMark weight={weight} /></svg>;
-const LEGEND = { failed: 'failed', doubtful: 'doubtful', hides: 'hides metal', holds: 'holds it together', note: 'noted', sound: 'sound' } as const;
-const Legend = () => <p className="caption mt-2 flex flex-wrap items-center gap-x-3">{(Object.keys(LEGEND) as (keyof typeof LEGEND)[]).map((weight) => <span key={weight} className="inline-flex items-center gap-1">{mark(weight)} {LEGEND[weight]}</span>)}</p>;
+const mark = (weight: ReturnType<typeof signWeight>) => (
+  <svg width="22" height="22" viewBox="-11 -11 22 22" aria-hidden className="inline-block shrink-0">
+    <SignMark weight={weight} />
+  </svg>
+);
+const LEGEND = {
+  failed: 'failed',
+  doubtful: 'doubtful',
+  hides: 'hides metal',
+  holds: 'holds it together',
+  note: 'noted',
+  sound: 'sound',
+} as const;
+const Legend = () => (
+  <p className="caption mt-2 flex flex-wrap items-center gap-x-3">
+    {(Object.keys(LEGEND) as (keyof typeof LEGEND)[]).map((weight) => (
+      <span key={weight} className="inline-flex items-center gap-1">
+        {mark(weight)} {LEGEND[weight]}
+      </span>
+    ))}
+  </p>
+);
 
-function SignLine({ sign, struck, onStrike, onShow }: { sign: Sign; struck: { by: string; why: string } | undefined; onStrike: (sign: Sign) => void; onShow: () => void }) {
+function SignLine({
+  sign,
+  struck,
+  onStrike,
+  onShow,
+}: {
+  sign: Sign;
+  struck: { by: string; why: string } | undefined;
+  onStrike: (sign: Sign) => void;
+  onShow: () => void;
+}) {
   const { member, system } = useDesk();
   return (
     <li className={`flex flex-wrap items-center gap-x-3 py-1 ${struck ? 'text-soft line-through' : ''}`}>
-      {mark(signWeight(sign.detail))}<span className="font-semibold">{SIGN_WORDS[sign.detail.sign]}</span><span>{signWords(sign.detail, system)}</span>
-      <span className="caption">{lengthDigits(sign.stationMm, system, 'length')}{sign.toMm !== undefined && ` to ${lengthDigits(sign.toMm, system, 'length')}`} {system}, {faceWords(member, sign.face)}{sign.cause && `; ${sign.cause}`}{sign.note && `; ${sign.note}`}; {sign.by} {sign.at.slice(0, 10)}</span>
+      {mark(signWeight(sign.detail))}
+      <span className="font-semibold">{SIGN_WORDS[sign.detail.sign]}</span>
+      <span>{signWords(sign.detail, system)}</span>
+      <span className="caption">
+        {lengthDigits(sign.stationMm, system, 'length')}
+        {sign.toMm !== undefined && ` to ${lengthDigits(sign.toMm, system, 'length')}`} {system},{' '}
+        {faceWords(member, sign.face)}
+        {sign.cause && `; ${sign.cause}`}
+        {sign.note && `; ${sign.note}`}; {sign.by} {sign.at.slice(0, 10)}
+      </span>
       <BoltSays detail={sign.detail} />
-      {struck ? <span className="caption no-underline">struck by {struck.by}: {struck.why}</span> : <span className="ml-auto whitespace-nowrap"><button type="button" className="hit px-2 underline" onClick={onShow}>show</button><button type="button" className="hit px-2 underline" onClick={() => onStrike(sign)}>strike</button></span>}
+      {struck ? (
+        <span className="caption no-underline">
+          struck by {struck.by}: {struck.why}
+        </span>
+      ) : (
+        <span className="ml-auto whitespace-nowrap">
+          <button type="button" className="hit px-2 underline" onClick={onShow}>
+            show
+          </button>
+          <button type="button" className="hit px-2 underline" onClick={() => onStrike(sign)}>
+            strike
+          </button>
+        </span>
+      )}
     </li>
   );
 }
@@ -56,11 +162,24 @@ function SignLine({ sign, struck, onStrike, onShow }: { sign: Sign; struck: { by
 /** What a bolt's head marks say it is good for. */
 function BoltSays({ detail }: { detail: SignDetail }) {
   const { system } = useDesk();
-  if (detail.sign !== 'fastener' || detail.is !== 'bolt' || detail.marks === undefined || detail.sizeMm === undefined) return null;
+  if (
+    detail.sign !== 'fastener' ||
+    detail.is !== 'bolt' ||
+    detail.marks === undefined ||
+    detail.sizeMm === undefined
+  )
+    return null;
   const grade = boltGrade(detail.marks, detail.sizeMm);
   if (!grade) return <span className="caption">head marks of no inch grade</span>;
   const proof = proofLoadN(detail.marks, detail.sizeMm);
-  return <span className="caption">grade {grade.grade}, tensile {printStress(grade.tensileMpa, system)}{proof !== undefined && `, proof load ${system === 'in' ? `${significant(newtonsToLbf(proof), 3)} lbf` : `${significant(proof / 1000, 3)} kN`}`} (SAE J429, from memory)</span>;
+  return (
+    <span className="caption">
+      grade {grade.grade}, tensile {printStress(grade.tensileMpa, system)}
+      {proof !== undefined &&
+        `, proof load ${system === 'in' ? `${significant(newtonsToLbf(proof), 3)} lbf` : `${significant(proof / 1000, 3)} kN`}`}{' '}
+      (SAE J429, from memory)
+    </span>
+  );
 }
 
 function SignForm() {
@@ -78,18 +197,37 @@ function SignForm() {
   };
 
   const keep = () => {
-    const station = place.station === undefined ? { ok: true as const, value: cursor.stationMm } : parseLengthMm(place.station, system);
+    const station =
+      place.station === undefined
+        ? { ok: true as const, value: cursor.stationMm }
+        : parseLengthMm(place.station, system);
     if (!station.ok) return setProblem(`station: ${station.reason}`);
-    const height = place.height === undefined ? { ok: true as const, value: cursor.heightMm } : parseLengthMm(place.height, system);
+    const height =
+      place.height === undefined
+        ? { ok: true as const, value: cursor.heightMm }
+        : parseLengthMm(place.height, system);
     if (!height.ok) return setProblem(`height: ${height.reason}`);
     const to = about.to.trim() === '' ? undefined : parseLengthMm(about.to, system);
     if (to && !to.ok) return setProblem(`reaches to: ${to.reason}`);
     const detail = readSign(kind, typed, system);
     if (!detail.ok) return setProblem(detail.reason);
-    const sign = { stationMm: station.value, face: cursor.face, heightMm: height.value, detail: detail.value, ...(to && { toMm: to.value }) };
+    const sign = {
+      stationMm: station.value,
+      face: cursor.face,
+      heightMm: height.value,
+      detail: detail.value,
+      ...(to && { toMm: to.value }),
+    };
     const check = checkSign(member, sign);
     if (!check.ok) return setProblem(check.reason);
-    keepWalk({ kind: 'sign', ...stamp(), memberId: member.id, ...sign, note: about.note.trim(), ...(about.cause !== 'unknown' && { cause: about.cause }) });
+    keepWalk({
+      kind: 'sign',
+      ...stamp(),
+      memberId: member.id,
+      ...sign,
+      note: about.note.trim(),
+      ...(about.cause !== 'unknown' && { cause: about.cause }),
+    });
     setCursor({ stationMm: station.value, face: cursor.face, heightMm: height.value });
     setTyped({});
     setPlace({});
@@ -98,24 +236,103 @@ function SignForm() {
   };
 
   return (
-    <form className="mt-2 border-y-2 border-ink bg-sheet px-3 py-3" aria-label="New sign" onSubmit={(event) => {
-      event.preventDefault();
-      keep();
-    }}>
+    <form
+      className="mt-2 border-y-2 border-ink bg-sheet px-3 py-3"
+      aria-label="New sign"
+      onSubmit={(event) => {
+        event.preventDefault();
+        keep();
+      }}
+    >
       <div className="grid grid-cols-2 items-end gap-2 sm:grid-cols-4">
-        <Pick label="sign" value={kind} options={SIGN_KINDS} words={(each) => SIGN_WORDS[each]} onPick={choose} />
-        <Entry label="station" unit={system} value={place.station ?? lengthDigits(cursor.stationMm, system, 'length')} onChange={(event) => setPlace({ ...place, station: event.target.value })} />
-        <Pick label="face" value={cursor.face} options={facesOf(member.shape).map((face) => face.id)} words={(face) => faceWords(member, face)} onPick={(face) => setCursor({ ...cursor, face, heightMm: facesOf(member.shape).find((each) => each.id === face)!.widthMm / 2 })} />
-        <Entry label="height on face" unit={system} value={place.height ?? lengthDigits(cursor.heightMm, system, 'length')} onChange={(event) => setPlace({ ...place, height: event.target.value })} />
-        {SIGN_FIELDS[kind].map((field) => (field.as === 'choice'
-          ? <Pick key={field.name} label={field.label} value={typed[field.name] ?? field.options[0]!} options={field.options} onPick={(value) => setTyped({ ...typed, [field.name]: value })} />
-          : <Entry key={field.name} label={field.label} {...(field.as === 'length' ? { unit: system } : field.as === 'mass' ? { unit: system === 'in' ? 'lb' : 'kg' } : {})} className={field.as === 'words' ? 'col-span-2' : ''} value={typed[field.name] ?? field.start ?? ''} placeholder={field.may ? 'may stay open' : ''} onChange={(event) => setTyped({ ...typed, [field.name]: event.target.value })} />))}
-        <Entry label="reaches to" unit={system} value={about.to} placeholder="may stay open" onChange={(event) => setAbout({ ...about, to: event.target.value })} />
-        <Pick label="cause" value={about.cause} options={CAUSES} onPick={(cause) => setAbout({ ...about, cause })} />
-        <Entry label="note" className="col-span-2" value={about.note} maxLength={300} onChange={(event) => setAbout({ ...about, note: event.target.value })} />
+        <Pick
+          label="sign"
+          value={kind}
+          options={SIGN_KINDS}
+          words={(each) => SIGN_WORDS[each]}
+          onPick={choose}
+        />
+        <Entry
+          label="station"
+          unit={system}
+          value={place.station ?? lengthDigits(cursor.stationMm, system, 'length')}
+          onChange={(event) => setPlace({ ...place, station: event.target.value })}
+        />
+        <Pick
+          label="face"
+          value={cursor.face}
+          options={facesOf(member.shape).map((face) => face.id)}
+          words={(face) => faceWords(member, face)}
+          onPick={(face) =>
+            setCursor({
+              ...cursor,
+              face,
+              heightMm: facesOf(member.shape).find((each) => each.id === face)!.widthMm / 2,
+            })
+          }
+        />
+        <Entry
+          label="height on face"
+          unit={system}
+          value={place.height ?? lengthDigits(cursor.heightMm, system, 'length')}
+          onChange={(event) => setPlace({ ...place, height: event.target.value })}
+        />
+        {SIGN_FIELDS[kind].map((field) =>
+          field.as === 'choice' ? (
+            <Pick
+              key={field.name}
+              label={field.label}
+              value={typed[field.name] ?? field.options[0]!}
+              options={field.options}
+              onPick={(value) => setTyped({ ...typed, [field.name]: value })}
+            />
+          ) : (
+            <Entry
+              key={field.name}
+              label={field.label}
+              {...(field.as === 'length'
+                ? { unit: system }
+                : field.as === 'mass'
+                  ? { unit: system === 'in' ? 'lb' : 'kg' }
+                  : {})}
+              className={field.as === 'words' ? 'col-span-2' : ''}
+              value={typed[field.name] ?? field.start ?? ''}
+              placeholder={field.may ? 'may stay open' : ''}
+              onChange={(event) => setTyped({ ...typed, [field.name]: event.target.value })}
+            />
+          ),
+        )}
+        <Entry
+          label="reaches to"
+          unit={system}
+          value={about.to}
+          placeholder="may stay open"
+          onChange={(event) => setAbout({ ...about, to: event.target.value })}
+        />
+        <Pick
+          label="cause"
+          value={about.cause}
+          options={CAUSES}
+          onPick={(cause) => setAbout({ ...about, cause })}
+        />
+        <Entry
+          label="note"
+          className="col-span-2"
+          value={about.note}
+          maxLength={300}
+          onChange={(event) => setAbout({ ...about, note: event.target.value })}
+        />
       </div>
-      {problem && <p role="alert" className="mt-2 font-semibold text-oxide">{problem}</p>}
-      <p className="mt-3"><button type="submit" className="solid">Keep the sign at {printLength(cursor.stationMm, system, 'length')}</button></p>
+      {problem && (
+        <p role="alert" className="mt-2 font-semibold text-oxide">
+          {problem}
+        </p>
+      )}
+      <p className="mt-3">
+        <button type="submit" className="solid">
+          Keep the sign at {printLength(cursor.stationMm, system, 'length')}
+        </button>
+      </p>
     </form>
   );
 }

@@ -13,8 +13,14 @@ import { MemberStrip, StrikeSheet, useDesk } from '../../../_desk';
 import { recorded, samplesOf, type Recording } from './recorder';
 import { useStamp } from './stamp';
 
-interface Spot extends Cursor { readonly memberId: string }
-interface Side { readonly spot?: Spot; readonly taps: readonly HeardTap[]; readonly wave?: Float32Array }
+interface Spot extends Cursor {
+  readonly memberId: string;
+}
+interface Side {
+  readonly spot?: Spot;
+  readonly taps: readonly HeardTap[];
+  readonly wave?: Float32Array;
+}
 const EMPTY: Side = { taps: [] };
 type Source = 'microphone' | 'file' | Metal;
 
@@ -31,18 +37,62 @@ export function TapPart() {
   const ready = good.spot && doubtful.spot && good.taps.length > 0 && doubtful.taps.length > 0;
   const keep = () => {
     if (!ready) return;
-    keepWalk({ kind: 'tap', ...stamp(), good: good.spot!, doubtful: doubtful.spot!, goodTaps: [...good.taps], doubtfulTaps: [...doubtful.taps], answer: comparison.answer, heardBy, note: '' });
+    keepWalk({
+      kind: 'tap',
+      ...stamp(),
+      good: good.spot!,
+      doubtful: doubtful.spot!,
+      goodTaps: [...good.taps],
+      doubtfulTaps: [...doubtful.taps],
+      answer: comparison.answer,
+      heardBy,
+      note: '',
+    });
     setDoubtful(EMPTY);
   };
   return (
     <div>
       <MemberStrip height={206} />
-      <p className="mt-2">Tap three times or more on metal known to be good, then on the doubtful spot, with the same hammer.{twin ? ` Best on the same station of ${twin.name.toLowerCase()}: brackets and shape change the note.` : ''}</p>
-      {(good.taps.length > 0 || doubtful.taps.length > 0) && <p className="mt-2 border-y-2 border-ink bg-sheet px-3 py-2" role="status"><span className={`text-2xl font-bold ${comparison.answer === 'duller' ? 'text-oxide' : ''}`}>{comparison.answer}</span> <span>{tapWords(comparison)}</span></p>}
-      {ready && <p className="mt-2"><button type="button" className="solid" onClick={keep}>Keep this test</button></p>}
+      <p className="mt-2">
+        Tap three times or more on metal known to be good, then on the doubtful spot, with the same hammer.
+        {twin
+          ? ` Best on the same station of ${twin.name.toLowerCase()}: brackets and shape change the note.`
+          : ''}
+      </p>
+      {(good.taps.length > 0 || doubtful.taps.length > 0) && (
+        <p className="mt-2 border-y-2 border-ink bg-sheet px-3 py-2" role="status">
+          <span className={`text-2xl font-bold ${comparison.answer === 'duller' ? 'text-oxide' : ''}`}>
+            {comparison.answer}
+          </span>{' '}
+          <span>{tapWords(comparison)}</span>
+        </p>
+      )}
+      {ready && (
+        <p className="mt-2">
+          <button type="button" className="solid" onClick={keep}>
+            Keep this test
+          </button>
+        </p>
+      )}
       <div className="mt-3 grid gap-4 md:grid-cols-2">
-        <Listen title="Good metal" side={good} onHeard={(taps, wave, by) => { setGood({ spot: good.spot ?? (twin ? { ...here(), memberId: twin.id } : here()), taps, wave }); setHeardBy(by); }} onPlace={(spot) => setGood({ ...good, spot })} />
-        <Listen title="Doubtful spot" side={doubtful} onHeard={(taps, wave, by) => { setDoubtful({ spot: doubtful.spot ?? here(), taps, wave }); setHeardBy(by); }} onPlace={(spot) => setDoubtful({ ...doubtful, spot })} />
+        <Listen
+          title="Good metal"
+          side={good}
+          onHeard={(taps, wave, by) => {
+            setGood({ spot: good.spot ?? (twin ? { ...here(), memberId: twin.id } : here()), taps, wave });
+            setHeardBy(by);
+          }}
+          onPlace={(spot) => setGood({ ...good, spot })}
+        />
+        <Listen
+          title="Doubtful spot"
+          side={doubtful}
+          onHeard={(taps, wave, by) => {
+            setDoubtful({ spot: doubtful.spot ?? here(), taps, wave });
+            setHeardBy(by);
+          }}
+          onPlace={(spot) => setDoubtful({ ...doubtful, spot })}
+        />
       </div>
       <KeptTests />
       <p className="caution mt-4">{CAUTIONS.tap}</p>
@@ -51,22 +101,45 @@ export function TapPart() {
 }
 
 const SOURCES: readonly Source[] = ['microphone', 'file', ...METALS];
-const SOURCE_WORDS = (source: Source): string => (source === 'microphone' ? 'this device’s microphone' : source === 'file' ? 'a sound file' : `stand-in: ${source} metal`);
+const SOURCE_WORDS = (source: Source): string =>
+  source === 'microphone'
+    ? 'this device’s microphone'
+    : source === 'file'
+      ? 'a sound file'
+      : `stand-in: ${source} metal`;
 const LISTEN_S = 4;
 
-function Listen({ title, side, onHeard, onPlace }: { title: string; side: Side; onHeard: (taps: HeardTap[], wave: Float32Array, by: TapTest['heardBy']) => void; onPlace: (spot: Spot) => void }) {
+function Listen({
+  title,
+  side,
+  onHeard,
+  onPlace,
+}: {
+  title: string;
+  side: Side;
+  onHeard: (taps: HeardTap[], wave: Float32Array, by: TapTest['heardBy']) => void;
+  onPlace: (spot: Spot) => void;
+}) {
   const { file, member, cursor, system } = useDesk();
   const [source, setSource] = useState<Source>('microphone');
   const [problem, setProblem] = useState<string>();
   const [left, setLeft] = useState<number>();
   const hear = (recording: Recording, by: TapTest['heardBy']) => {
     const taps = hearTaps(recording.samples, recording.sampleRate);
-    setProblem(taps.length === 0 ? 'No tap was heard in it. Tap harder, or nearer to the microphone; nothing was kept.' : undefined);
+    setProblem(
+      taps.length === 0
+        ? 'No tap was heard in it. Tap harder, or nearer to the microphone; nothing was kept.'
+        : undefined,
+    );
     if (taps.length) onHeard(taps, recording.samples, by);
   };
   const listen = async () => {
     setProblem(undefined);
-    if (source !== 'microphone' && source !== 'file') return hear({ samples: tapRecording(source, 1 + side.taps.length + title.length), sampleRate: SAMPLE_RATE }, 'stand-in');
+    if (source !== 'microphone' && source !== 'file')
+      return hear(
+        { samples: tapRecording(source, 1 + side.taps.length + title.length), sampleRate: SAMPLE_RATE },
+        'stand-in',
+      );
     const outcome = await recorded(LISTEN_S, setLeft);
     setLeft(undefined);
     if (outcome.ok) hear(outcome.value, 'microphone');
@@ -81,18 +154,70 @@ function Listen({ title, side, onHeard, onPlace }: { title: string; side: Side; 
   return (
     <section className="border border-rule bg-sheet p-3" aria-label={title}>
       <h3 className="text-lg font-semibold">{title}</h3>
-      <p className="flex min-h-[44px] flex-wrap items-center gap-x-3"><span>{spot ? `${memberOf(file.frame, spot.memberId)?.name}, ${printLength(spot.stationMm, system, 'length')}, ${faceWords(memberOf(file.frame, spot.memberId) ?? member, spot.face)}` : 'no place yet'}</span>
-        <button type="button" className="hit px-2 underline" onClick={() => onPlace({ memberId: member.id, ...cursor })}>at the cursor</button></p>
+      <p className="flex min-h-[44px] flex-wrap items-center gap-x-3">
+        <span>
+          {spot
+            ? `${memberOf(file.frame, spot.memberId)?.name}, ${printLength(spot.stationMm, system, 'length')}, ${faceWords(memberOf(file.frame, spot.memberId) ?? member, spot.face)}`
+            : 'no place yet'}
+        </span>
+        <button
+          type="button"
+          className="hit px-2 underline"
+          onClick={() => onPlace({ memberId: member.id, ...cursor })}
+        >
+          at the cursor
+        </button>
+      </p>
       <div className="flex flex-wrap items-end gap-2">
         <Pick label="listen to" value={source} options={SOURCES} words={SOURCE_WORDS} onPick={setSource} />
-        {source === 'file'
-          ? <label className="plain cursor-pointer focus-within:outline-3 focus-within:outline-here">Choose<input type="file" accept="audio/*" className="sr-only" onChange={(event) => void fromFile(event.target.files?.[0])} /></label>
-          : <button type="button" className="solid" disabled={left !== undefined} onClick={() => void listen()}>{left === undefined ? 'Listen' : `tap now: ${left} s`}</button>}
+        {source === 'file' ? (
+          <label className="plain cursor-pointer focus-within:outline-3 focus-within:outline-here">
+            Choose
+            <input
+              type="file"
+              accept="audio/*"
+              className="sr-only"
+              onChange={(event) => void fromFile(event.target.files?.[0])}
+            />
+          </label>
+        ) : (
+          <button type="button" className="solid" disabled={left !== undefined} onClick={() => void listen()}>
+            {left === undefined ? 'Listen' : `tap now: ${left} s`}
+          </button>
+        )}
       </div>
-      {problem && <p role="alert" className="mt-1 font-semibold text-oxide">{problem}</p>}
+      {problem && (
+        <p role="alert" className="mt-1 font-semibold text-oxide">
+          {problem}
+        </p>
+      )}
       {side.wave && <Wave samples={side.wave} />}
-      {side.taps.length > 0 && <table className="w-full text-[15px]"><thead><tr className="caption text-left"><th scope="col" className="font-normal">tap</th><th scope="col" className="font-normal">rings, ms to a tenth</th><th scope="col" className="font-normal">note, Hz</th></tr></thead>
-        <tbody className="ruled">{side.taps.map((tap, k) => <tr key={k}><td className="py-0.5">{k + 1}</td><td>{significant(tap.ringMs, 3)}</td><td>{significant(tap.toneHz, 3)}</td></tr>)}</tbody></table>}
+      {side.taps.length > 0 && (
+        <table className="w-full text-[15px]">
+          <thead>
+            <tr className="caption text-left">
+              <th scope="col" className="font-normal">
+                tap
+              </th>
+              <th scope="col" className="font-normal">
+                rings, ms to a tenth
+              </th>
+              <th scope="col" className="font-normal">
+                note, Hz
+              </th>
+            </tr>
+          </thead>
+          <tbody className="ruled">
+            {side.taps.map((tap, k) => (
+              <tr key={k}>
+                <td className="py-0.5">{k + 1}</td>
+                <td>{significant(tap.ringMs, 3)}</td>
+                <td>{significant(tap.toneHz, 3)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
     </section>
   );
 }
@@ -104,11 +229,16 @@ function Wave({ samples }: { samples: Float32Array }) {
     const per = Math.max(1, Math.floor(samples.length / columns));
     return Array.from({ length: columns }, (_, k) => {
       let peak = 0;
-      for (let i = k * per; i < Math.min(samples.length, (k + 1) * per); i++) peak = Math.max(peak, Math.abs(samples[i]!));
+      for (let i = k * per; i < Math.min(samples.length, (k + 1) * per); i++)
+        peak = Math.max(peak, Math.abs(samples[i]!));
       return `M${k} ${30 - 28 * peak}V${30 + 28 * peak}`;
     }).join('');
   }, [samples]);
-  return <svg viewBox="0 0 300 60" className="my-1 h-14 w-full" preserveAspectRatio="none" aria-hidden><path d={path} stroke="var(--slate)" strokeWidth="1" /></svg>;
+  return (
+    <svg viewBox="0 0 300 60" className="my-1 h-14 w-full" preserveAspectRatio="none" aria-hidden>
+      <path d={path} stroke="var(--slate)" strokeWidth="1" />
+    </svg>
+  );
 }
 
 function KeptTests() {
@@ -116,12 +246,31 @@ function KeptTests() {
   const [striking, setStriking] = useState<TapTest>();
   const tests = ofKind(standing(file.walk, file.strikes), 'tap');
   if (tests.length === 0) return null;
-  const where = ({ memberId, stationMm }: TapTest['good']) => `${memberOf(file.frame, memberId)?.name.toLowerCase()} ${lengthDigits(stationMm, system, 'length')} ${system}`;
+  const where = ({ memberId, stationMm }: TapTest['good']) =>
+    `${memberOf(file.frame, memberId)?.name.toLowerCase()} ${lengthDigits(stationMm, system, 'length')} ${system}`;
   return (
     <section className="mt-4 border-t border-rule pt-2" aria-label="Tests kept">
       <h3 className="font-semibold">Tests kept: {tests.length}</h3>
-      <ul className="ruled">{[...tests].reverse().map((test) => <li key={test.id} className="flex flex-wrap items-center gap-x-3"><span className="font-bold">{test.answer}</span><span>{where(test.doubtful)} against {where(test.good)}</span><span className="caption">{test.heardBy}; {test.by} {test.at.slice(0, 10)}</span><button type="button" className="hit ml-auto px-2 underline" onClick={() => setStriking(test)}>strike</button></li>)}</ul>
-      <StrikeSheet struck={striking && { id: striking.id, words: `The tap test at ${where(striking.doubtful)}` }} onClose={() => setStriking(undefined)} />
+      <ul className="ruled">
+        {[...tests].reverse().map((test) => (
+          <li key={test.id} className="flex flex-wrap items-center gap-x-3">
+            <span className="font-bold">{test.answer}</span>
+            <span>
+              {where(test.doubtful)} against {where(test.good)}
+            </span>
+            <span className="caption">
+              {test.heardBy}; {test.by} {test.at.slice(0, 10)}
+            </span>
+            <button type="button" className="hit ml-auto px-2 underline" onClick={() => setStriking(test)}>
+              strike
+            </button>
+          </li>
+        ))}
+      </ul>
+      <StrikeSheet
+        struck={striking && { id: striking.id, words: `The tap test at ${where(striking.doubtful)}` }}
+        onClose={() => setStriking(undefined)}
+      />
     </section>
   );
 }

@@ -16,7 +16,15 @@ import { TapPart } from './tap-part';
 
 const PARTS = ['round', 'signs', 'lift', 'complaint', 'photos', 'tap', 'buying'] as const;
 type Part = (typeof PARTS)[number];
-const PART_WORDS: Readonly<Record<Part, string>> = { round: 'Round', signs: 'Signs', lift: 'Lift?', complaint: 'Complaint', photos: 'Photos', tap: 'Tap ear', buying: 'Buying' };
+const PART_WORDS: Readonly<Record<Part, string>> = {
+  round: 'Round',
+  signs: 'Signs',
+  lift: 'Lift?',
+  complaint: 'Complaint',
+  photos: 'Photos',
+  tap: 'Tap ear',
+  buying: 'Buying',
+};
 
 /** Look before you lift: the round, what was found on it, and what may be done because of it. */
 export function WalkBench() {
@@ -27,16 +35,30 @@ export function WalkBench() {
   const states = useMemo(() => jobSpots(file, beforeBuying), [file, beforeBuying]);
   const counts = useMemo(() => {
     const walk = standing(file.walk, file.strikes);
-    return { signs: ofKind(walk, 'sign').length, complaint: ofKind(walk, 'complaint').length, photos: ofKind(walk, 'photo').length, tap: ofKind(walk, 'tap').length } as Partial<Record<Part, number>>;
+    return {
+      signs: ofKind(walk, 'sign').length,
+      complaint: ofKind(walk, 'complaint').length,
+      photos: ofKind(walk, 'photo').length,
+      tap: ofKind(walk, 'tap').length,
+    } as Partial<Record<Part, number>>;
   }, [file.walk, file.strikes]);
 
   return (
     <Bench slice={false} picker={part === 'signs' || part === 'tap' || part === 'photos'}>
-      <nav aria-label="Parts of the walk" className="-mx-3 mb-3 flex overflow-x-auto border-b border-rule px-3 lg:-mx-4 lg:px-4">
+      <nav
+        aria-label="Parts of the walk"
+        className="-mx-3 mb-3 flex overflow-x-auto border-b border-rule px-3 lg:-mx-4 lg:px-4"
+      >
         {PARTS.map((each) => (
-          <button key={each} type="button" aria-current={each === part ? 'page' : undefined} onClick={() => openPart(each)}
-            className="hit relative shrink-0 whitespace-nowrap px-3 text-[16px] font-medium aria-[current=page]:font-bold">
-            {PART_WORDS[each]}{counts[each] ? <span className="caption"> {counts[each]}</span> : null}
+          <button
+            key={each}
+            type="button"
+            aria-current={each === part ? 'page' : undefined}
+            onClick={() => openPart(each)}
+            className="hit relative shrink-0 whitespace-nowrap px-3 text-[16px] font-medium aria-[current=page]:font-bold"
+          >
+            {PART_WORDS[each]}
+            {counts[each] ? <span className="caption"> {counts[each]}</span> : null}
             {each === part && <span aria-hidden className="absolute inset-x-1 bottom-0 h-[4px] bg-here" />}
           </button>
         ))}

@@ -3,7 +3,15 @@
 import { useCallback, useMemo } from 'react';
 import type { Data, Layout } from 'plotly.js';
 import { mmToInches, printLength, type UnitSystem } from '@/core/quantity';
-import { isJudged, lowerBound, severity, worstStation, type Finding, type KeptKey, type SectionKept } from '@/core/weigh';
+import {
+  isJudged,
+  lowerBound,
+  severity,
+  worstStation,
+  type Finding,
+  type KeptKey,
+  type SectionKept,
+} from '@/core/weigh';
 import { Plot, type Ink } from '@/ui/charts';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { findingWords, sourceWords } from '../../../../_words/findings';
@@ -11,13 +19,22 @@ import { Reason } from '../../../../_parts/reason';
 import { Bench, MemberStrip, useDesk } from '../../../_desk';
 import { DemandPanel, FramePanel } from './demand-panel';
 
-const KEPT_WORDS: readonly (readonly [KeptKey, string])[] = [['modulusBottom', 'S bottom'], ['modulusTop', 'S top'], ['inertia', 'Ix'], ['area', 'area'], ['torsion', 'J']];
+const KEPT_WORDS: readonly (readonly [KeptKey, string])[] = [
+  ['modulusBottom', 'S bottom'],
+  ['modulusTop', 'S top'],
+  ['inertia', 'Ix'],
+  ['area', 'area'],
+  ['torsion', 'J'],
+];
 
 export function WeighBench() {
   const { work, system, member, setCursor, cursor } = useDesk();
   const place = (finding: Finding): string | undefined => {
     if (!finding.at) return undefined;
-    const [from, to] = [printLength(finding.at.fromMm, system, 'length'), printLength(finding.at.toMm, system, 'length')];
+    const [from, to] = [
+      printLength(finding.at.fromMm, system, 'length'),
+      printLength(finding.at.toMm, system, 'length'),
+    ];
     return from === to ? `station ${from}` : `stations ${from} to ${to}`;
   };
   return (
@@ -25,13 +42,34 @@ export function WeighBench() {
       <div className="mb-4 border-b-2 border-ink pb-3">
         <p className="caption">{member.name}: the worst reason governs</p>
         <h1 className="text-6xl font-bold leading-none">{work?.verdict.verdict ?? '…'}</h1>
-        {work && <p className="pt-1 text-xl">{verdictLine(work.verdict.verdict, work.verdict.findings[0], system)}</p>}
+        {work && (
+          <p className="pt-1 text-xl">
+            {verdictLine(work.verdict.verdict, work.verdict.findings[0], system)}
+          </p>
+        )}
       </div>
       {work && (
         <section aria-label="Reasons" className="grid gap-1">
           {work.verdict.findings.map((finding, k) => (
-            <Reason key={`${finding.code}-${k}`} words={findingWords(finding, system)} source={sourceWords(finding.source)} heavy={severity(finding.verdict) >= severity('Mend')} tag={`${finding.verdict}${finding.firmness === 'firm' ? '' : `, ${finding.firmness}`}`} {...(place(finding) && { place: place(finding)! })}>
-              {finding.at && <button type="button" className="plain mb-2" onClick={() => setCursor({ ...cursor, stationMm: (finding.at!.fromMm + finding.at!.toMm) / 2 })}>Show on the Strip</button>}
+            <Reason
+              key={`${finding.code}-${k}`}
+              words={findingWords(finding, system)}
+              source={sourceWords(finding.source)}
+              heavy={severity(finding.verdict) >= severity('Mend')}
+              tag={`${finding.verdict}${finding.firmness === 'firm' ? '' : `, ${finding.firmness}`}`}
+              {...(place(finding) && { place: place(finding)! })}
+            >
+              {finding.at && (
+                <button
+                  type="button"
+                  className="plain mb-2"
+                  onClick={() =>
+                    setCursor({ ...cursor, stationMm: (finding.at!.fromMm + finding.at!.toMm) / 2 })
+                  }
+                >
+                  Show on the Strip
+                </button>
+              )}
             </Reason>
           ))}
         </section>
@@ -39,13 +77,25 @@ export function WeighBench() {
       {work && work.picture.sections.length > 0 && (
         <section className="mt-5 border-t border-rule pt-2" aria-label="Strength kept along the member">
           <h2 className="text-lg font-semibold">Bending strength kept along {member.name.toLowerCase()}</h2>
-          <KeptChart sections={work.picture.sections} repaired={work.repairedAlong} limit={work.picture.practice.leaveFraction} system={system} cursorMm={cursor.stationMm} />
-          <WorstTable sections={work.picture.sections} system={system} onShow={(stationMm) => setCursor({ ...cursor, stationMm })} />
+          <KeptChart
+            sections={work.picture.sections}
+            repaired={work.repairedAlong}
+            limit={work.picture.practice.leaveFraction}
+            system={system}
+            cursorMm={cursor.stationMm}
+          />
+          <WorstTable
+            sections={work.picture.sections}
+            system={system}
+            onShow={(stationMm) => setCursor({ ...cursor, stationMm })}
+          />
         </section>
       )}
       <DemandPanel />
       <FramePanel />
-      <div className="mt-5"><MemberStrip height={300} readings={false} /></div>
+      <div className="mt-5">
+        <MemberStrip height={300} readings={false} />
+      </div>
       <p className="caution mt-4">{CAUTIONS.weigh}</p>
     </Bench>
   );
@@ -57,46 +107,209 @@ function verdictLine(verdict: string, finding: Finding | undefined, system: Unit
   return verdict === 'Can’t say' ? `${words.title}. Measure this first: ${words.change}.` : `${words.title}.`;
 }
 
-const weaker = (section: SectionKept) => (section.kept.modulusTop!.value < section.kept.modulusBottom!.value ? section.kept.modulusTop! : section.kept.modulusBottom!);
+const weaker = (section: SectionKept) =>
+  section.kept.modulusTop!.value < section.kept.modulusBottom!.value
+    ? section.kept.modulusTop!
+    : section.kept.modulusBottom!;
 
 /** Kept bending strength along the member: found with its lower bound, as repaired, and the line to act below. */
-function KeptChart({ sections, repaired, limit, system, cursorMm }: { sections: readonly SectionKept[]; repaired: readonly SectionKept[]; limit: number; system: UnitSystem; cursorMm: number }) {
+function KeptChart({
+  sections,
+  repaired,
+  limit,
+  system,
+  cursorMm,
+}: {
+  sections: readonly SectionKept[];
+  repaired: readonly SectionKept[];
+  limit: number;
+  system: UnitSystem;
+  cursorMm: number;
+}) {
   const hasGuesses = !sections.every(isJudged);
   const at = useCallback((mm: number) => (system === 'in' ? mmToInches(mm) : mm), [system]);
-  const data = useCallback((ink: Ink): Data[] => {
-    const x = sections.map((section) => at(section.stationMm));
-    const found = sections.map(weaker);
-    return [
-      { x: [...x, ...[...x].reverse()], y: [...found.map((kept) => (kept.value + kept.plusMinus) * 100), ...[...found].reverse().map((kept) => lowerBound(kept) * 100)], type: 'scatter', mode: 'lines', fill: 'toself', line: { width: 0 }, fillcolor: ink.rule, hoverinfo: 'skip' },
-      { x, y: found.map((kept, k) => (isJudged(sections[k]!) ? kept.value * 100 : null)), type: 'scatter', mode: 'lines', name: 'found', line: { color: ink.oxide, width: 3 } },
-      ...(hasGuesses ? [{ x, y: found.map((kept, k) => (isJudged(sections[k]!) ? null : kept.value * 100)), type: 'scatter', mode: 'lines', name: 'guessed', line: { color: ink.soft, width: 1.5, dash: 'dot' } } satisfies Data] : []),
-      ...(repaired.length ? [{ x: repaired.map((section) => at(section.stationMm)), y: repaired.map((section) => weaker(section).value * 100), type: 'scatter', mode: 'lines', name: 'repaired', line: { color: ink.slate, width: 2.5, dash: 'dash' } } satisfies Data] : []),
-    ];
-  }, [sections, repaired, at, hasGuesses]);
-  const layout = useCallback((ink: Ink): Partial<Layout> => ({
-    xaxis: { title: { text: `station, ${system}` }, gridcolor: ink.rule, zeroline: false, fixedrange: true },
-    yaxis: { title: { text: 'S kept, % of built' }, gridcolor: ink.rule, rangemode: 'tozero', zeroline: false, fixedrange: true },
-    shapes: [
-      { type: 'line', xref: 'paper', x0: 0, x1: 1, y0: limit * 100, y1: limit * 100, line: { color: ink.ink, width: 1.5, dash: 'dot' } },
-      { type: 'line', x0: at(cursorMm), x1: at(cursorMm), yref: 'paper', y0: 0, y1: 1, line: { color: ink.here, width: 3 } },
-    ],
-    annotations: [
-      { xref: 'paper', x: 1, xanchor: 'right', y: limit * 100 - 2, yanchor: 'top', text: `act below ${Math.round(limit * 100)} %`, showarrow: false, font: { color: ink.ink } },
-      ...(repaired.length ? [{ xref: 'paper' as const, x: 0, xanchor: 'left' as const, yref: 'paper' as const, y: 1, yanchor: 'bottom' as const, text: `<b>— found</b> with its ±   <b>- - repaired</b>${hasGuesses ? '   <b>··· guessed</b>' : ''}`, showarrow: false, font: { color: ink.ink } }] : []),
-    ],
-  }), [system, limit, at, cursorMm, repaired.length, hasGuesses]);
-  return <Plot data={data} layout={layout} height={266} label={`Bending strength kept along the member, found and repaired, against ${Math.round(limit * 100)} percent`} />;
+  const data = useCallback(
+    (ink: Ink): Data[] => {
+      const x = sections.map((section) => at(section.stationMm));
+      const found = sections.map(weaker);
+      return [
+        {
+          x: [...x, ...[...x].reverse()],
+          y: [
+            ...found.map((kept) => (kept.value + kept.plusMinus) * 100),
+            ...[...found].reverse().map((kept) => lowerBound(kept) * 100),
+          ],
+          type: 'scatter',
+          mode: 'lines',
+          fill: 'toself',
+          line: { width: 0 },
+          fillcolor: ink.rule,
+          hoverinfo: 'skip',
+        },
+        {
+          x,
+          y: found.map((kept, k) => (isJudged(sections[k]!) ? kept.value * 100 : null)),
+          type: 'scatter',
+          mode: 'lines',
+          name: 'found',
+          line: { color: ink.oxide, width: 3 },
+        },
+        ...(hasGuesses
+          ? [
+              {
+                x,
+                y: found.map((kept, k) => (isJudged(sections[k]!) ? null : kept.value * 100)),
+                type: 'scatter',
+                mode: 'lines',
+                name: 'guessed',
+                line: { color: ink.soft, width: 1.5, dash: 'dot' },
+              } satisfies Data,
+            ]
+          : []),
+        ...(repaired.length
+          ? [
+              {
+                x: repaired.map((section) => at(section.stationMm)),
+                y: repaired.map((section) => weaker(section).value * 100),
+                type: 'scatter',
+                mode: 'lines',
+                name: 'repaired',
+                line: { color: ink.slate, width: 2.5, dash: 'dash' },
+              } satisfies Data,
+            ]
+          : []),
+      ];
+    },
+    [sections, repaired, at, hasGuesses],
+  );
+  const layout = useCallback(
+    (ink: Ink): Partial<Layout> => ({
+      xaxis: {
+        title: { text: `station, ${system}` },
+        gridcolor: ink.rule,
+        zeroline: false,
+        fixedrange: true,
+      },
+      yaxis: {
+        title: { text: 'S kept, % of built' },
+        gridcolor: ink.rule,
+        rangemode: 'tozero',
+        zeroline: false,
+        fixedrange: true,
+      },
+      shapes: [
+        {
+          type: 'line',
+          xref: 'paper',
+          x0: 0,
+          x1: 1,
+          y0: limit * 100,
+          y1: limit * 100,
+          line: { color: ink.ink, width: 1.5, dash: 'dot' },
+        },
+        {
+          type: 'line',
+          x0: at(cursorMm),
+          x1: at(cursorMm),
+          yref: 'paper',
+          y0: 0,
+          y1: 1,
+          line: { color: ink.here, width: 3 },
+        },
+      ],
+      annotations: [
+        {
+          xref: 'paper',
+          x: 1,
+          xanchor: 'right',
+          y: limit * 100 - 2,
+          yanchor: 'top',
+          text: `act below ${Math.round(limit * 100)} %`,
+          showarrow: false,
+          font: { color: ink.ink },
+        },
+        ...(repaired.length
+          ? [
+              {
+                xref: 'paper' as const,
+                x: 0,
+                xanchor: 'left' as const,
+                yref: 'paper' as const,
+                y: 1,
+                yanchor: 'bottom' as const,
+                text: `<b>— found</b> with its ±   <b>- - repaired</b>${hasGuesses ? '   <b>··· guessed</b>' : ''}`,
+                showarrow: false,
+                font: { color: ink.ink },
+              },
+            ]
+          : []),
+      ],
+    }),
+    [system, limit, at, cursorMm, repaired.length, hasGuesses],
+  );
+  return (
+    <Plot
+      data={data}
+      layout={layout}
+      height={266}
+      label={`Bending strength kept along the member, found and repaired, against ${Math.round(limit * 100)} percent`}
+    />
+  );
 }
 
-function WorstTable({ sections, system, onShow }: { sections: readonly SectionKept[]; system: UnitSystem; onShow: (stationMm: number) => void }) {
-  const rows = useMemo(() => KEPT_WORDS.map(([key, words]) => ({ key, words, worst: worstStation(sections, key) })).filter((row) => row.worst), [sections]);
+function WorstTable({
+  sections,
+  system,
+  onShow,
+}: {
+  sections: readonly SectionKept[];
+  system: UnitSystem;
+  onShow: (stationMm: number) => void;
+}) {
+  const rows = useMemo(
+    () =>
+      KEPT_WORDS.map(([key, words]) => ({ key, words, worst: worstStation(sections, key) })).filter(
+        (row) => row.worst,
+      ),
+    [sections],
+  );
   return (
     <table className="mt-2 w-full text-[16px]">
-      <thead><tr className="caption text-left"><th scope="col" className="font-normal">figure</th><th scope="col" className="font-normal">kept at its worst</th><th scope="col" className="font-normal">lower bound</th><th scope="col" className="font-normal">worst station</th></tr></thead>
+      <thead>
+        <tr className="caption text-left">
+          <th scope="col" className="font-normal">
+            figure
+          </th>
+          <th scope="col" className="font-normal">
+            kept at its worst
+          </th>
+          <th scope="col" className="font-normal">
+            lower bound
+          </th>
+          <th scope="col" className="font-normal">
+            worst station
+          </th>
+        </tr>
+      </thead>
       <tbody className="ruled">
         {rows.map(({ key, words, worst }) => {
           const kept = worst!.kept[key]!;
-          return <tr key={key}><th scope="row" className="text-left font-normal">{words}</th><td className="font-semibold">{Math.round(kept.value * 100)} % ± {Math.round(kept.plusMinus * 100)}</td><td>{Math.round(lowerBound(kept) * 100)} %</td><td><button type="button" className="hit underline" onClick={() => onShow(worst!.stationMm)}>{printLength(worst!.stationMm, system, 'length')}</button></td></tr>;
+          return (
+            <tr key={key}>
+              <th scope="row" className="text-left font-normal">
+                {words}
+              </th>
+              <td className="font-semibold">
+                {Math.round(kept.value * 100)} % ± {Math.round(kept.plusMinus * 100)}
+              </td>
+              <td>{Math.round(lowerBound(kept) * 100)} %</td>
+              <td>
+                <button type="button" className="hit underline" onClick={() => onShow(worst!.stationMm)}>
+                  {printLength(worst!.stationMm, system, 'length')}
+                </button>
+              </td>
+            </tr>
+          );
         })}
       </tbody>
     </table>
