@@ -2,7 +2,8 @@ import { mkdtempSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { readingsFromCsv } from '@/core/exchange';
-import { importBundle, keepReadings, openDatabase } from '@/data';
+import { ofKind } from '@/core/frame';
+import { importBundle, keepEvidence, openDatabase } from '@/data';
 import { demoBundles } from '@/demo';
 import { seeded } from '@/demo/seeded';
 
@@ -29,12 +30,12 @@ const read = readingsFromCsv(bundle.frame, text, {
   by: 'RK',
   at: '2026-01-01T00:00:00Z',
   system: 'mm',
-  existing: bundle.readings,
+  existing: ofKind(bundle.evidence, 'reading'),
   idFor: () => `00000000-0000-8000-a000-${String(++made).padStart(12, '0')}`,
 });
 const parsed = performance.now();
 if (!read.ok) throw new Error(read.reason);
-const kept = keepReadings(db, bundle.job.id, read.value.readings);
+const kept = keepEvidence(db, bundle.job.id, read.value.readings);
 const done = performance.now();
 db.pragma('wal_checkpoint(TRUNCATE)');
 console.log(

@@ -24,6 +24,7 @@ const reading = (k: number): Reading => {
   const face = facesOf(shape)[Math.floor(4 * random())]!;
   const [stationMm, heightMm] = [rail.lengthMm * random(), face.widthMm * random()];
   return {
+    kind: 'reading',
     id: `${k}`,
     memberId: rail.id,
     stationMm,

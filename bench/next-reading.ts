@@ -132,6 +132,7 @@ for (let seed = 1; seed <= RAILS; seed++) {
     const readings: Reading[] = [];
     const take = (place: { stationMm: number; face: Reading['face']; heightMm: number }) =>
       readings.push({
+        kind: 'reading',
         id: `${readings.length}`,
         memberId: rail.id,
         ...place,

@@ -34,6 +34,8 @@ async function timesWith(browser, server, memberId, add) {
   const job = server.jobs['GR-7'];
   if (add > 0) {
     const readings = Array.from({ length: add }, (_, k) => ({
+      kind: 'reading',
+      version: 2,
       id: randomUUID(),
       memberId,
       stationMm: 20 + (k % 400) * 15,
@@ -45,10 +47,10 @@ async function timesWith(browser, server, memberId, add) {
       at: '2026-11-20T08:00:00.000Z',
       note: '',
     }));
-    const answer = await fetch(`${server.url}/api${job}/readings`, {
+    const answer = await fetch(`${server.url}/api${job}/evidence`, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ readings }),
+      body: JSON.stringify({ evidence: readings }),
     });
     if (!answer.ok) throw new Error(await answer.text());
   }

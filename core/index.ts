@@ -9,5 +9,5 @@ export * as trace from './trace';
 export * as weigh from './weigh';
 export * as shape from './shape';
 export * as join from './join';
-export * as exchange from './exchange';
 export * as job from './job';
+export * as exchange from './exchange';

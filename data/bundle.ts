@@ -1,10 +1,9 @@
 import type { JobBundle } from '@/core/exchange';
 import type { Db } from './connection';
-import { keepCrack, keepReadings, keepStrike } from './evidence';
+import { keepEvidence } from './evidence';
 import { jobById, jobFile, openJob } from './job';
 import { keepRepair, repairsOf } from './repair';
-import { keepSurveyRecords } from './survey';
-import { keepWalkRecords } from './walk';
+import { keepStrike } from './strike';
 import { refused, written, type Problem, type Written } from './problem';
 import { addNotice, addUnit, unitById } from './unit';
 
@@ -12,19 +11,15 @@ import { addNotice, addUnit, unitById } from './unit';
 export function bundleOf(db: Db, jobId: string): JobBundle | undefined {
   const file = jobFile(db, jobId);
   if (!file) return undefined;
-  const { unit, notices, job, frame, practice, readings, cracks, walk, survey, strikes, repairs } = file;
+  const { unit, notices, job, frame, practice, evidence, strikes, repairs } = file;
   return {
     format: 'ossatura job',
-    version: 1,
     unit,
     notices: [...notices],
     job,
     frame,
     practice,
-    readings: [...readings],
-    cracks: [...cracks],
-    walk: [...walk],
-    survey: [...survey],
+    evidence: [...evidence],
     strikes: [...strikes],
     repairs: [...repairs],
   };
@@ -46,10 +41,7 @@ export function importBundle(db: Db, bundle: JobBundle): Written<{ jobId: string
       if (!unitById(db, bundle.unit.id)) run(() => addUnit(db, bundle.unit));
       for (const notice of bundle.notices) run(() => addNotice(db, notice));
       run(() => openJob(db, bundle.job, bundle));
-      run(() => keepReadings(db, bundle.job.id, bundle.readings));
-      for (const crack of bundle.cracks) run(() => keepCrack(db, bundle.job.id, crack));
-      run(() => keepWalkRecords(db, bundle.job.id, bundle.walk));
-      run(() => keepSurveyRecords(db, bundle.job.id, bundle.survey));
+      run(() => keepEvidence(db, bundle.job.id, bundle.evidence));
       for (const strike of bundle.strikes) run(() => keepStrike(db, bundle.job.id, strike));
       const planned = new Set(repairsOf(db, bundle.job.id).map((repair) => repair.id));
       for (const repair of bundle.repairs.filter((each) => !planned.has(each.id)))

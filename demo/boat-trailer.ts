@@ -53,10 +53,8 @@ export function boatTrailer(): JobBundle {
   const left = frame.members[0]!;
   return {
     format: 'ossatura job',
-    version: 1,
     frame,
     practice: { ...DEFAULT_PRACTICE, school: 'one inch left' },
-    cracks: [],
     strikes: [],
     repairs: [],
     unit: {
@@ -77,28 +75,29 @@ export function boatTrailer(): JobBundle {
         at: '2026-11-20T10:00:00Z',
       },
     ],
-    walk: boatTrailerWalk(frame),
-    survey: [],
-    readings: survey(
-      left,
-      BOAT_TRAILER_LEFT,
-      {
-        by: 'TM',
-        startedAt: '2026-11-20T10:30:00Z',
-        stationsIn: every(12, 6, 198),
-        spots: [
-          ['outer', 5],
-          ['outer', 3.5],
-          ['outer', 2],
-          ['outer', 0.75],
-          ['bottom', 1.5],
-          ['inner', 4],
-          ['inner', 1.5],
-          ['top', 1.5],
-        ],
-      },
-      random,
-    ),
+    evidence: [
+      ...survey(
+        left,
+        BOAT_TRAILER_LEFT,
+        {
+          by: 'TM',
+          startedAt: '2026-11-20T10:30:00Z',
+          stationsIn: every(12, 6, 198),
+          spots: [
+            ['outer', 5],
+            ['outer', 3.5],
+            ['outer', 2],
+            ['outer', 0.75],
+            ['bottom', 1.5],
+            ['inner', 4],
+            ['inner', 1.5],
+            ['top', 1.5],
+          ],
+        },
+        random,
+      ),
+      ...boatTrailerWalk(frame),
+    ],
     job: {
       id: seededId(random),
       unitId,

@@ -1,23 +1,25 @@
-import { readdirSync } from 'node:fs';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { demoBundles } from '.';
 import { printBundle } from '@/core/exchange';
+import { ofKind } from '@/core/frame';
 import type { Reading } from '@/core/probe';
 import type { Repair } from '@/core/shape';
 import {
   addNotice,
   addUnit,
   bundleOf,
-  changeSetup,
+  changeFrame,
+  changePractice,
   correctUnit,
-  currentSetup,
+  currentFrame,
+  currentPractice,
+  evidenceOf,
   importBundle,
   jobFile,
-  keepCrack,
-  keepReadings,
+  keepEvidence,
   keepRepair,
   keepStartingFrame,
   keepStrike,
@@ -25,7 +27,6 @@ import {
   noticesOf,
   openDatabase,
   openJob,
-  readingsOf,
   repairsOf,
   startingFrames,
   strikesOf,
@@ -45,9 +46,11 @@ afterEach(() => db.close());
 
 const jobId = gritter.job.id;
 const filled = () => expect(importBundle(db, gritter).ok).toBe(true);
+const firstReading = ofKind(gritter.evidence, 'reading')[0]!;
+const firstCrack = ofKind(gritter.evidence, 'crack')[0]!;
 const problem = (outcome: Written<unknown>) => (outcome.ok ? undefined : outcome.problem);
 const reading = (more: Partial<Reading> = {}): Reading => ({
-  ...gritter.readings[0]!,
+  ...firstReading,
   id: crypto.randomUUID(),
   ...more,
 });
@@ -55,64 +58,69 @@ const reading = (more: Partial<Reading> = {}): Reading => ({
 describe('evidence', () => {
   test('what is kept comes back as it was, in the order it was kept', () => {
     filled();
-    expect(readingsOf(db, jobId)).toEqual(gritter.readings);
-    expect(jobFile(db, jobId)!.cracks).toEqual(gritter.cracks);
+    expect(evidenceOf(db, jobId)).toEqual(gritter.evidence);
+    expect(jobFile(db, jobId)!.evidence).toEqual(gritter.evidence);
+    expect(evidenceOf(db, jobId, ['crack', 'leave']).map((record) => record.kind)).toEqual(
+      gritter.evidence.map((record) => record.kind).filter((kind) => kind === 'crack' || kind === 'leave'),
+    );
   });
 
   test('the same reading twice is one; the same id with other figures is refused and the first stands', () => {
     filled();
     const one = reading();
-    expect(keepReadings(db, jobId, [one]).ok).toBe(true);
-    expect(keepReadings(db, jobId, [one, one]).ok).toBe(true);
-    expect(problem(keepReadings(db, jobId, [{ ...one, thicknessMm: 1 }]))!.code).toBe('conflict');
-    expect(readingsOf(db, jobId).filter((each) => each.id === one.id)).toEqual([one]);
+    expect(keepEvidence(db, jobId, [one]).ok).toBe(true);
+    expect(keepEvidence(db, jobId, [one, one]).ok).toBe(true);
+    expect(problem(keepEvidence(db, jobId, [{ ...one, thicknessMm: 1 }]))!.code).toBe('conflict');
+    expect(evidenceOf(db, jobId, ['reading']).filter((each) => each.id === one.id)).toEqual([one]);
   });
 
   test('one bad reading among good ones keeps none, names its place', () => {
     filled();
-    const before = readingsOf(db, jobId).length;
-    const refused = problem(keepReadings(db, jobId, [reading(), reading({ stationMm: 99_999 })]));
-    expect(refused).toMatchObject({ code: 'invalid', at: 'readings.1' });
-    expect(readingsOf(db, jobId)).toHaveLength(before);
+    const before = evidenceOf(db, jobId, ['reading']).length;
+    const refused = problem(keepEvidence(db, jobId, [reading(), reading({ stationMm: 99_999 })]));
+    expect(refused).toMatchObject({ code: 'invalid', at: 'evidence.1' });
+    expect(evidenceOf(db, jobId, ['reading'])).toHaveLength(before);
   });
 
   test('unknown job, unknown member, another job’s id', () => {
     filled();
     importBundle(db, trailer);
-    expect(problem(keepReadings(db, crypto.randomUUID(), [reading()]))!.code).toBe('not-found');
-    expect(problem(keepReadings(db, jobId, [reading({ memberId: 'nowhere' })]))!.code).toBe('invalid');
+    expect(problem(keepEvidence(db, crypto.randomUUID(), [reading()]))!.code).toBe('not-found');
+    expect(problem(keepEvidence(db, jobId, [reading({ memberId: 'nowhere' })]))!.code).toBe('invalid');
     expect(
       problem(
-        keepReadings(db, trailer.job.id, [
+        keepEvidence(db, trailer.job.id, [
           {
             ...reading({ memberId: 'rail-left', stationMm: 100, face: 'top', heightMm: 20 }),
-            id: gritter.readings[0]!.id,
+            id: firstReading.id,
           },
         ]),
       )!.code,
     ).toBe('conflict');
     expect(
       problem(
-        keepCrack(db, jobId, {
-          ...gritter.cracks[0]!,
-          id: crypto.randomUUID(),
-          path: [gritter.cracks[0]!.path[0]!, { stationMm: 1e6, face: 'web', heightMm: 1 }],
-        }),
+        keepEvidence(db, jobId, [
+          {
+            ...firstCrack,
+            id: crypto.randomUUID(),
+            path: [firstCrack.path[0]!, { stationMm: 1e6, face: 'web', heightMm: 1 }],
+          },
+        ]),
       )!.at,
-    ).toBe('path');
+    ).toBe('evidence.0.path');
   });
 
   test.each([
-    'UPDATE reading SET thickness_mm = 1',
-    'DELETE FROM reading',
+    "UPDATE evidence SET body = '{}'",
     'UPDATE evidence SET number = 0',
     'DELETE FROM evidence',
-    'DELETE FROM crack',
-    "UPDATE crack SET note = 'x'",
     'DELETE FROM strike',
     "UPDATE strike SET why = 'because'",
     'DELETE FROM notice',
-    "UPDATE job_setup SET frame = '{}'",
+    "UPDATE job_frame SET frame = '{}'",
+    'DELETE FROM job_frame',
+    "UPDATE job_practice SET overrides = '{}'",
+    'DELETE FROM job_practice',
     'DELETE FROM repair_version WHERE 1',
     "UPDATE notice SET words = 'gone'",
   ])('the database itself refuses: %s', (sql) => {
@@ -145,11 +153,12 @@ describe('evidence', () => {
 
   test('STRICT tables and checks refuse what is no reading', () => {
     filled();
-    expect(() =>
-      db.exec(
-        `INSERT INTO reading SELECT id || 'x', member_id, station_mm, face, height_mm, 'thin', method, by_whom, at, note FROM reading LIMIT 1`,
-      ),
-    ).toThrow();
+    const evidence = (values: string) =>
+      db.exec(`INSERT INTO evidence (id, job_id, kind, version, number, body) VALUES (${values})`);
+    expect(() => evidence(`'a', '${jobId}', 'reading', 2, 99999, 'no json'`)).toThrow(/CHECK/);
+    expect(() => evidence(`'a', '${jobId}', 'reading', 'two', 99999, '{}'`)).toThrow(/INTEGER/);
+    expect(() => evidence(`'a', '${jobId}', 'reading', 2, 1, '{}'`)).toThrow(/UNIQUE/);
+    expect(() => evidence(`'a', 'no such job', 'reading', 2, 99999, '{}'`)).toThrow(/FOREIGN KEY/);
     expect(() =>
       db.exec(`INSERT INTO strike VALUES ('a', 'no such evidence', 'because', 'RK', 'now')`),
     ).toThrow(/FOREIGN KEY/);
@@ -159,7 +168,7 @@ describe('evidence', () => {
     filled();
     const strike = {
       id: crypto.randomUUID(),
-      evidenceId: gritter.readings[0]!.id,
+      evidenceId: firstReading.id,
       why: 'slipped',
       by: 'RK',
       at: '2026-01-01T00:00:00Z',
@@ -211,61 +220,73 @@ describe('units and jobs', () => {
     expect(problem(openJob(db, trailer.job, trailer))!.code).toBe('not-found');
   });
 
-  test('a set-up change names its revision: the slower tab is told, nothing is overwritten', () => {
-    filled();
-    const first = currentSetup(db, jobId)!;
-    const stamp = { by: 'RK', at: '2026-01-01T00:00:00Z' };
-    const renamed = (name: string) => ({
-      ...first.frame,
-      members: first.frame.members.map((member) => (member.id === 'cross-1' ? { ...member, name } : member)),
-    });
-    expect(
-      changeSetup(db, jobId, {
-        basedOn: 1,
-        frame: renamed('Front tube'),
-        practice: first.practice,
-        ...stamp,
-      }),
-    ).toMatchObject({ ok: true, value: { revision: 2 } });
-    expect(
-      changeSetup(db, jobId, {
-        basedOn: 1,
-        frame: renamed('Front tube'),
-        practice: first.practice,
-        ...stamp,
-      }),
-    ).toMatchObject({ ok: true, value: { revision: 2 } });
-    expect(
-      problem(
-        changeSetup(db, jobId, { basedOn: 1, frame: renamed('Other'), practice: first.practice, ...stamp }),
-      )!.code,
-    ).toBe('stale');
-    expect(currentSetup(db, jobId)!.frame.members.find((member) => member.id === 'cross-1')!.name).toBe(
-      'Front tube',
-    );
+  const stamp = { by: 'RK', at: '2026-01-01T00:00:00Z' };
+  const frameNow = () => currentFrame(db, jobId)!;
+  const renamed = (name: string) => ({
+    ...frameNow().frame,
+    members: frameNow().frame.members.map((member) =>
+      member.id === 'cross-1' ? { ...member, name } : member,
+    ),
   });
 
-  test('a frame that would leave evidence homeless is refused', () => {
+  test('a change of frame names its revision: the slower tab is told, nothing is overwritten', () => {
     filled();
-    const { frame, practice } = currentSetup(db, jobId)!;
+    const change = { basedOn: 1, to: renamed('Front tube'), ...stamp };
+    expect(changeFrame(db, jobId, change)).toMatchObject({ ok: true, value: { revision: 2 } });
+    expect(changeFrame(db, jobId, change)).toMatchObject({ ok: true, value: { revision: 2 } });
+    expect(problem(changeFrame(db, jobId, { ...change, to: renamed('Other') }))!.code).toBe('stale');
+    expect(problem(changeFrame(db, 'no-job', change))!.code).toBe('not-found');
+    expect(frameNow().frame.members.find((member) => member.id === 'cross-1')!.name).toBe('Front tube');
+  });
+
+  test('a rate changed is no change of frame, and the other way round', () => {
+    filled();
+    const { practice } = currentPractice(db, jobId)!;
+    const dearer = { ...practice, money: { ...practice.money, ratePerHour: 140 } };
+    const change = { basedOn: 1, to: dearer, ...stamp };
+    expect(changePractice(db, jobId, change)).toMatchObject({ ok: true, value: { revision: 2 } });
+    expect(changePractice(db, jobId, change)).toMatchObject({ ok: true, value: { revision: 2 } });
+    expect(problem(changePractice(db, jobId, { ...change, to: practice }))!.code).toBe('stale');
+    expect(problem(changePractice(db, 'no-job', change))!.code).toBe('not-found');
+    expect(currentPractice(db, jobId)!.practice).toEqual(dearer);
+    expect(frameNow().revision).toBe(1);
+    changeFrame(db, jobId, { basedOn: 1, to: renamed('Tube'), ...stamp });
+    expect(currentPractice(db, jobId)!.revision).toBe(2);
+  });
+
+  test('a job keeps the shop’s practice it was opened under, and only where it differs its own', () => {
+    const shop = (revision: number, soundFraction: number) =>
+      db
+        .prepare(
+          'INSERT INTO shop_practice (revision, version, practice, by_whom, at) VALUES (?, 2, ?, ?, ?)',
+        )
+        .run(revision, JSON.stringify({ ...gritter.practice, soundFraction }), 'RK', stamp.at);
+    shop(1, 0.7);
+    filled();
+    const own = { ...gritter.practice, soundFraction: 0.7, bendK: 0.5 };
+    expect(changePractice(db, jobId, { basedOn: 1, to: own, ...stamp }).ok).toBe(true);
+    shop(2, 0.6);
+    expect(currentPractice(db, jobId)).toMatchObject({ shopRevision: 1, practice: own });
+    const { overrides } = db
+      .prepare<[], { overrides: string }>('SELECT overrides FROM job_practice ORDER BY revision DESC LIMIT 1')
+      .get()!;
+    expect(JSON.parse(overrides)).toEqual({ bendK: 0.5 });
+    importBundle(db, trailer);
+    expect(currentPractice(db, trailer.job.id)!.shopRevision).toBe(2);
+    expect(currentPractice(db, trailer.job.id)!.practice).toEqual(trailer.practice);
+  });
+
+  test('a frame that would leave evidence or a repair homeless is refused', () => {
+    filled();
+    const { frame } = frameNow();
     const change = (members: typeof frame.members) =>
-      problem(
-        changeSetup(db, jobId, {
-          basedOn: 1,
-          frame: { ...frame, members },
-          practice,
-          by: 'RK',
-          at: '2026-01-01T00:00:00Z',
-        }),
-      );
+      problem(changeFrame(db, jobId, { basedOn: 1, to: { ...frame, members }, ...stamp }));
     expect(change(frame.members.filter((member) => member.id !== 'cross-4'))!.message).toContain('cross-4');
-    expect(
-      change(
-        frame.members.map((member) =>
-          member.id === 'rail-right' ? { ...member, shape: { ...member.shape, depthMm: 100 } } : member,
-        ),
-      )!.message,
-    ).toContain('lose its place');
+    const shallow = frame.members.map((member) =>
+      member.id === 'rail-right' ? { ...member, shape: { ...member.shape, depthMm: 100 } } : member,
+    );
+    expect(change(shallow)!.message).toContain('lose its place');
+    expect(frameNow().revision).toBe(1);
   });
 });
 
@@ -324,26 +345,84 @@ describe('bundles', () => {
     expect(importBundle(db, gritter)).toMatchObject({ ok: true, value: { wasHere: true } });
     const contradicting = {
       ...gritter,
-      readings: [...gritter.readings.slice(1), { ...gritter.readings[0]!, thicknessMm: 0.5 }, reading()],
+      evidence: [
+        ...gritter.evidence.filter((record) => record !== firstReading),
+        { ...firstReading, thicknessMm: 0.5 },
+        reading(),
+      ],
     };
     expect(problem(importBundle(db, contradicting))).toMatchObject({
       code: 'conflict',
       kept: expect.stringContaining('Nothing of the bundle'),
     });
-    expect(readingsOf(db, jobId)).toEqual(gritter.readings);
+    expect(evidenceOf(db, jobId)).toEqual(gritter.evidence);
   });
 });
 
-const OLD_READING = '00000000-0000-4000-8000-00000000aaaa';
-/** Rows as the first version wrote them: with a reading and a strike, written before the later migrations. */
-function fillByHand(raw: InstanceType<typeof Database>): void {
+const OLD = (k: number) => `00000000-0000-4000-8000-00000000aaa${k}`;
+const stored = (name: string) => readFileSync(`core/job/stored/${name}.json`, 'utf8').replaceAll("'", "''");
+/** A figure that fifteen digits do not hold. */
+const AWKWARD_MM = 0.1 + 0.2;
+/** Rows as the first version wrote them, and as the later ones did; written before the migrations after it. */
+function fillByHand(raw: InstanceType<typeof Database>, version: number): void {
   raw.exec(`
     INSERT INTO unit VALUES ('old-unit', 'OLD-1', 'an older trailer', 'trailer', 'road salt', 'work', NULL);
-    INSERT INTO job VALUES ('old-job', 'old-unit', 'look', 'repair', '', 'RK', '2026-01-01T00:00:00Z');
-    INSERT INTO evidence VALUES ('${OLD_READING}', 'old-job', 'reading', 1);
-    INSERT INTO reading (id, member_id, station_mm, face, height_mm, thickness_mm, method, by_whom, at, note) VALUES ('${OLD_READING}', 'rail-left', 100, 'web', 10, 5, 'caliper', 'RK', '2026-01-01T00:00:00Z', '');
-    INSERT INTO strike VALUES ('00000000-0000-4000-8000-00000000aaab', '${OLD_READING}', 'slip', 'RK', '2026-01-01T00:00:00Z');`);
+    INSERT INTO job VALUES ('old-job', 'old-unit', 'look', 'repair', '', 'RK', '2026-01-01T00:00:00Z');`);
+  if (version >= 4) return fillToday(raw);
+  raw.exec(`
+    INSERT INTO evidence VALUES ('${OLD(1)}', 'old-job', 'reading', 1), ('${OLD(2)}', 'old-job', 'crack', 2);
+    INSERT INTO reading (id, member_id, station_mm, face, height_mm, thickness_mm, method, by_whom, at, note) VALUES ('${OLD(1)}', 'rail-left', 100, 'web', ${AWKWARD_MM}, 5, 'caliper', 'RK', '2026-01-01T00:00:00Z', 'it''s');
+    INSERT INTO crack VALUES ('${OLD(2)}', 'rail-left', '[{"stationMm":1.5,"face":"web","heightMm":2},{"stationMm":9,"face":"web","heightMm":2}]', 1, 0, 'eye', 'RK', '2026-01-01T00:00:00Z', '');
+    INSERT INTO strike VALUES ('00000000-0000-4000-8000-00000000aaab', '${OLD(1)}', 'slip', 'RK', '2026-01-01T00:00:00Z');
+    INSERT INTO job_setup VALUES
+      ('old-job', 1, '${stored('frame.1')}', '${stored('practice-profile.1')}', 'RK', '2026-01-01T00:00:00Z'),
+      ('old-job', 2, '${stored('frame.1')}', '${stored('practice-profile.1').replace('110', '95')}', 'RK', '2026-01-02T00:00:00Z');
+    INSERT INTO repair_version VALUES ('r', 1, 'old-job', '${stored('repair.1')}', 0);`);
+  if (version < 3) return;
+  raw.exec(`
+    INSERT INTO evidence VALUES ('${OLD(3)}', 'old-job', 'felt edge', 3);
+    INSERT INTO evidence_body VALUES ('${OLD(3)}', '${stored('felt-edge.1').replace(/"id": "[^"]*"/, `"id": "${OLD(3)}"`)}');
+    UPDATE reading SET note = note WHERE 0;`);
 }
+function fillToday(raw: InstanceType<typeof Database>): void {
+  raw.exec(`
+    INSERT INTO evidence VALUES ('${OLD(1)}', 'old-job', 'reading', 2, 1, '${stored('reading.2').replace(/"id": "[^"]*"/, `"id": "${OLD(1)}"`)}');
+    INSERT INTO strike VALUES ('00000000-0000-4000-8000-00000000aaab', '${OLD(1)}', 'slip', 'RK', '2026-01-01T00:00:00Z');`);
+}
+
+test('a database of the third version comes through whole: every figure, every revision', () => {
+  const folder = mkdtempSync(join(tmpdir(), 'db-'));
+  const path = join(folder, 'shop.db');
+  const raw = new Database(path);
+  migrate(raw, 3);
+  fillByHand(raw, 3);
+  raw.close();
+  const opened = openDatabase(path);
+  expect(evidenceOf(opened, 'old-job')).toEqual([
+    {
+      kind: 'reading',
+      id: OLD(1),
+      memberId: 'rail-left',
+      stationMm: 100,
+      face: 'web',
+      heightMm: AWKWARD_MM,
+      thicknessMm: 5,
+      method: 'caliper',
+      by: 'RK',
+      at: '2026-01-01T00:00:00Z',
+      note: "it's",
+    },
+    expect.objectContaining({ kind: 'crack', id: OLD(2), startFound: true, finishFound: false }),
+    expect.objectContaining({ kind: 'felt edge', id: OLD(3), lowerMm: 20 }),
+  ]);
+  expect(currentFrame(opened, 'old-job')!.revision).toBe(1);
+  const practised = currentPractice(opened, 'old-job')!;
+  expect(practised).toMatchObject({ revision: 2, practice: { money: { ratePerHour: 95, currency: '$' } } });
+  expect(practised.practice.walk).not.toHaveProperty('ratePerHour');
+  expect(repairsOf(opened, 'old-job').map((each) => each.id)).toEqual(['r']);
+  opened.close();
+  rmSync(folder, { recursive: true });
+});
 
 describe('the file', () => {
   test('every migration, also on a filled database; numbers without gaps; WAL and full sync', () => {
@@ -355,12 +434,12 @@ describe('the file', () => {
       const raw = new Database(path);
       migrate(raw, upTo);
       expect(raw.pragma('user_version', { simple: true })).toBe(upTo);
-      fillByHand(raw);
+      fillByHand(raw, upTo);
       raw.close();
       const opened = openDatabase(path);
       expect(opened.pragma('user_version', { simple: true })).toBe(files.length);
-      expect(readingsOf(opened, 'old-job').map((each) => each.id)).toEqual([OLD_READING]);
-      expect(strikesOf(opened, 'old-job').map((each) => each.evidenceId)).toEqual([OLD_READING]);
+      expect(evidenceOf(opened, 'old-job', ['reading']).map((each) => each.id)).toEqual([OLD(1)]);
+      expect(strikesOf(opened, 'old-job').map((each) => each.evidenceId)).toEqual([OLD(1)]);
       expect(() => opened.prepare('DELETE FROM evidence').run()).toThrow(/never erased/);
       expect(importBundle(opened, gritter).ok).toBe(true);
       expect(opened.pragma('journal_mode', { simple: true })).toBe('wal');

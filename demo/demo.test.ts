@@ -1,15 +1,16 @@
 import {
   jobDemand,
   verdictWithDemand,
+  fitsFrame,
+  inputsOf,
+  sortedRecords,
   workMember,
   workJob,
   type JobRecords,
   type MemberWork,
 } from '@/core/job';
 import type { JobBundle } from '@/core/exchange';
-import { frameSchema } from '@/core/frame';
-import { checkReading } from '@/core/probe';
-import { checkCrack } from '@/core/trace';
+import { frameSchema, ofKind } from '@/core/frame';
 import { inchesToMm } from '@/core/quantity';
 import { strengthNPerMm } from '@/core/join';
 import { lowerBound } from '@/core/weigh';
@@ -23,12 +24,14 @@ const [gritter, trailer] = demoBundles().map((bundle): JobRecords => ({
 })) as [JobRecords, JobRecords];
 const memberOf = (records: Pick<JobRecords, 'frame'>, id: string) =>
   records.frame.members.find((member) => member.id === id)!;
-const right = workMember(gritter, memberOf(gritter, 'rail-right'));
-const boxed = workMember(trailer, memberOf(trailer, 'rail-left'));
+const workOn = (records: JobRecords, member: JobRecords['frame']['members'][number]): MemberWork =>
+  workMember(inputsOf(sortedRecords(records), member));
+const right = workOn(gritter, memberOf(gritter, 'rail-right'));
+const boxed = workOn(trailer, memberOf(trailer, 'rail-left'));
 const broken = (work: MemberWork, k = 0) =>
   work.repairs[k]!.findings.filter((finding) => finding.weight === 'broken').map((finding) => finding.code);
 const withRepair = (records: JobRecords, id: string, repair: Repair) =>
-  workMember({ ...records, repairs: [repair] }, memberOf(records, id));
+  workOn({ ...records, repairs: [repair] }, memberOf(records, id));
 const own = (repair: Repair, more: Partial<Repair>): Repair => ({ ...repair, id: 'own', ...more });
 
 describe('the gritting truck', () => {
@@ -102,7 +105,7 @@ describe('the gritting truck', () => {
   test('no gross weight, no shear flow: said, not guessed', () => {
     const { grossMassKg, ...unweighed } = gritter;
     expect(grossMassKg).toBeGreaterThan(0);
-    const work = workMember(unweighed, memberOf(gritter, 'rail-right'));
+    const work = workOn(unweighed, memberOf(gritter, 'rail-right'));
     expect(work.repairs[0]!.joined.lines.every((line) => line.flowNPerMm === undefined)).toBe(true);
     expect(work.repairs[0]!.joinFindings.map((finding) => finding.code)).toContain('weight-unknown');
   });
@@ -124,12 +127,12 @@ describe('the gritting truck', () => {
   });
 
   test('a struck reading changes the work as if it had never been taken', () => {
-    const slipped = gritter.readings.at(-1)!;
-    const without = workMember(
-      { ...gritter, readings: gritter.readings.slice(0, -1), strikes: [] },
+    const slipped = ofKind(gritter.evidence, 'reading').at(-1)!;
+    const without = workOn(
+      { ...gritter, evidence: gritter.evidence.filter((record) => record !== slipped), strikes: [] },
       memberOf(gritter, 'rail-right'),
     );
-    const unstruck = workMember({ ...gritter, strikes: [] }, memberOf(gritter, 'rail-right'));
+    const unstruck = workOn({ ...gritter, strikes: [] }, memberOf(gritter, 'rail-right'));
     expect(gritter.strikes[0]!.evidenceId).toBe(slipped.id);
     expect(right.picture.map!.thicknessMm).toEqual(without.picture.map!.thicknessMm);
     expect(unstruck.picture.map!.thicknessMm).not.toEqual(without.picture.map!.thicknessMm);
@@ -199,7 +202,8 @@ describe('the boat trailer', () => {
   test('where the edge is too high for a bottom cap the top gets one too', () => {
     const tall = {
       ...trailer,
-      readings: trailer.readings.map((reading) =>
+      evidence: trailer.evidence.map((reading) =>
+        reading.kind === 'reading' &&
         reading.stationMm > inchesToMm(120) &&
         reading.stationMm < inchesToMm(170) &&
         (reading.face === 'outer' || reading.face === 'inner')
@@ -207,7 +211,7 @@ describe('the boat trailer', () => {
           : reading,
       ),
     };
-    const work = workMember(tall, memberOf(tall, 'rail-left'));
+    const work = workOn(tall, memberOf(tall, 'rail-left'));
     expect(work.verdict.findings.map((finding) => finding.code)).toContain('margin-short');
     expect(work.repairs[0]!.repair.pieces.map((each) => each.kind)).toEqual(['bottom U', 'top U']);
     const [bottom, top] = work.repairs[0]!.repair.pieces;
@@ -220,7 +224,7 @@ test('steel that may not be welded gets no welded proposal', () => {
     ...gritter.frame,
     members: gritter.frame.members.map((member) => ({ ...member, steel: 'unknown' as const })),
   };
-  expect(workMember({ ...gritter, frame }, frame.members[1]!).repairs).toEqual([]);
+  expect(workOn({ ...gritter, frame }, frame.members[1]!).repairs).toEqual([]);
 });
 
 describe('the other three units', () => {
@@ -229,10 +233,8 @@ describe('the other three units', () => {
     '%s: a frame that stands, evidence that lies on it, every member worked out',
     (_tag, bundle) => {
       expect(frameSchema.safeParse(bundle.frame).success).toBe(true);
-      for (const reading of bundle.readings)
-        expect(checkReading(memberOf(bundle, reading.memberId), reading).ok).toBe(true);
-      for (const crack of bundle.cracks)
-        expect(checkCrack(memberOf(bundle, crack.memberId), crack)).toEqual({ ok: true, value: null });
+      for (const record of bundle.evidence)
+        expect(fitsFrame(bundle.frame, record)).toMatchObject({ ok: true });
       const works = new Map(workJob(bundle).map((work) => [work.picture.member.id, work]));
       const demand = jobDemand(bundle, works);
       expect(demand['as found']!.problems).toEqual([]);

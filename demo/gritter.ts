@@ -160,6 +160,7 @@ export function gritter(): JobBundle {
   ];
   const cracks: Crack[] = [
     {
+      kind: 'crack',
       id: seededId(random),
       memberId: 'rail-right',
       seenBy: 'dye penetrant',
@@ -197,15 +198,11 @@ export function gritter(): JobBundle {
   ];
   return {
     format: 'ossatura job',
-    version: 1,
     unit,
     notices,
     frame,
     practice: DEFAULT_PRACTICE,
-    readings: [...readings, slipped],
-    cracks,
-    walk: gritterWalk(frame),
-    survey: [],
+    evidence: [...readings, slipped, ...cracks, ...gritterWalk(frame)],
     strikes,
     repairs: [],
     job: {

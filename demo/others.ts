@@ -16,7 +16,7 @@ import { seeded, seededId } from './seeded';
 import { every, survey } from './survey';
 import type { RustPatch } from './truth';
 import { libraryWalk, diversWalk, vanWalk, vanWalkBefore } from './walked';
-import type { WalkRecord } from '@/core/walk';
+import type { Evidence } from '@/core/job';
 
 interface Story {
   readonly seed: number;
@@ -32,7 +32,7 @@ interface Story {
   readonly notices: readonly string[];
   readonly readings: (frame: Frame, random: () => number) => Reading[];
   readonly cracks?: (frame: Frame, random: () => number) => Crack[];
-  readonly walk: (frame: Frame) => WalkRecord[];
+  readonly walk: (frame: Frame) => Evidence[];
 }
 
 /** A unit told from its family's own frame. */
@@ -49,7 +49,6 @@ function told(story: Story): JobBundle {
   const unitId = seededId(random);
   return {
     format: 'ossatura job',
-    version: 1,
     frame,
     practice: DEFAULT_PRACTICE,
     strikes: [],
@@ -62,10 +61,11 @@ function told(story: Story): JobBundle {
       by: story.by,
       at: story.openedAt,
     })),
-    readings: story.readings(frame, random),
-    cracks: story.cracks?.(frame, random) ?? [],
-    walk: story.walk(frame),
-    survey: [],
+    evidence: [
+      ...story.readings(frame, random),
+      ...(story.cracks?.(frame, random) ?? []),
+      ...story.walk(frame),
+    ],
     job: {
       id: seededId(random),
       unitId,
@@ -131,6 +131,7 @@ export const libraryTrailer = (): JobBundle =>
       ),
     cracks: (frame, random) => [
       {
+        kind: 'crack',
         id: seededId(random),
         memberId: 'rail-left',
         seenBy: 'dye penetrant',
@@ -205,6 +206,7 @@ export const diversTrailer = (): JobBundle =>
     ],
     cracks: (_frame, random) => [
       {
+        kind: 'crack',
         id: seededId(random),
         memberId: 'rail-left',
         seenBy: 'eye',
@@ -329,11 +331,9 @@ export const surveyVanBefore = (): JobBundle => {
   return {
     ...now,
     notices: [],
-    cracks: [],
     repairs: [],
     strikes: [],
-    readings,
-    walk: vanWalkBefore(frame),
+    evidence: [...readings, ...vanWalkBefore(frame)],
     job: {
       ...now.job,
       id: seededId(random),

@@ -27,6 +27,7 @@ export function survey(
       const pit = truth < 0.7 * member.shape.thicknessMm && random() < 0.15 ? -0.5 * random() : 0;
       const read = Math.max(0, truth + 0.07 * normal(random) + pit);
       return {
+        kind: 'reading',
         id: seededId(random),
         memberId: member.id,
         ...spot,

@@ -3,7 +3,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sharp from 'sharp';
 import { closedBundles, demoBundles } from '.';
-import { ofKind, type Photo, type SpotRule, type WalkRecord } from '@/core/walk';
+import { ofKind } from '@/core/frame';
+import type { Evidence } from '@/core/job';
+import type { Photo, SpotRule } from '@/core/walk';
 import {
   bundleOf,
   changeSpots,
@@ -14,13 +16,13 @@ import {
   jobFile,
   keepPhoto,
   keepStrike,
-  keepWalkRecord,
+  evidenceOf,
+  keepEvidence,
   openDatabase,
   photoBytes,
   photosOf,
   shopSpots,
   spotRulesFor,
-  walkOf,
   type Db,
   type Written,
 } from '@/data';
@@ -41,40 +43,42 @@ afterEach(() => {
   rmSync(folder, { recursive: true });
 });
 
-const look = (more: Partial<Extract<WalkRecord, { kind: 'look' }>> = {}): WalkRecord => ({
-  ...ofKind(gritter.walk, 'look')[0]!,
+const look = (more: Partial<Extract<Evidence, { kind: 'look' }>> = {}): Evidence => ({
+  ...ofKind(gritter.evidence, 'look')[0]!,
   id: crypto.randomUUID(),
   ...more,
 });
 
 describe('what the Walk keeps', () => {
   test('comes back as it was, in order, in job file and bundle', () => {
-    expect(walkOf(db, jobId)).toEqual(gritter.walk);
-    expect(jobFile(db, jobId)!.walk).toEqual(gritter.walk);
-    expect(bundleOf(db, jobId)!.walk).toEqual(gritter.walk);
+    expect(evidenceOf(db, jobId)).toEqual(gritter.evidence);
+    expect(jobFile(db, jobId)!.evidence).toEqual(gritter.evidence);
+    expect(bundleOf(db, jobId)!.evidence).toEqual(gritter.evidence);
   });
 
   test('sent twice it is one; the same id with other facts is refused and the first stands', () => {
     const record = look();
-    expect(keepWalkRecord(db, jobId, record).ok).toBe(true);
-    expect(keepWalkRecord(db, jobId, record).ok).toBe(true);
-    expect(walkOf(db, jobId)).toHaveLength(gritter.walk.length + 1);
-    expect(problem(keepWalkRecord(db, jobId, { ...record, note: 'other' } as WalkRecord))!.code).toBe(
+    expect(keepEvidence(db, jobId, [record]).ok).toBe(true);
+    expect(keepEvidence(db, jobId, [record]).ok).toBe(true);
+    expect(evidenceOf(db, jobId)).toHaveLength(gritter.evidence.length + 1);
+    expect(problem(keepEvidence(db, jobId, [{ ...record, note: 'other' } as Evidence]))!.code).toBe(
       'conflict',
     );
     expect(
-      problem(keepWalkRecord(db, jobId, { ...record, id: gritter.readings[0]!.id } as WalkRecord))!.code,
+      problem(
+        keepEvidence(db, jobId, [{ ...record, id: ofKind(gritter.evidence, 'reading')[0]!.id } as Evidence]),
+      )!.code,
     ).toBe('conflict');
-    expect(walkOf(db, jobId).at(-1)).toEqual(record);
+    expect(evidenceOf(db, jobId).at(-1)).toEqual(record);
   });
 
   test('what fits no member is refused; a struck look stays readable; nothing is changed or erased', () => {
-    expect(problem(keepWalkRecord(db, jobId, look({ memberId: 'rail-middle' })))).toMatchObject({
+    expect(problem(keepEvidence(db, jobId, [look({ memberId: 'rail-middle' })]))).toMatchObject({
       code: 'invalid',
       message: expect.stringContaining('rail-middle'),
     });
-    expect(problem(keepWalkRecord(db, 'no-such-job', look()))!.code).toBe('not-found');
-    const first = gritter.walk[0]!;
+    expect(problem(keepEvidence(db, 'no-such-job', [look()]))!.code).toBe('not-found');
+    const first = gritter.evidence[0]!;
     expect(
       keepStrike(db, jobId, {
         id: crypto.randomUUID(),
@@ -84,9 +88,9 @@ describe('what the Walk keeps', () => {
         at: '2026-11-20T10:00:00Z',
       }).ok,
     ).toBe(true);
-    expect(walkOf(db, jobId)[0]).toEqual(first);
-    expect(() => db.prepare('UPDATE evidence_body SET body = body').run()).toThrow(/never changed/);
-    expect(() => db.prepare('DELETE FROM evidence_body').run()).toThrow(/never erased/);
+    expect(evidenceOf(db, jobId)[0]).toEqual(first);
+    expect(() => db.prepare('UPDATE evidence SET body = body').run()).toThrow(/never changed/);
+    expect(() => db.prepare('DELETE FROM evidence').run()).toThrow(/never erased/);
   });
 });
 
@@ -165,12 +169,12 @@ describe('photos', () => {
       message: expect.stringContaining('JPEG'),
       kept: expect.stringContaining('not taken in'),
     });
-    expect(walkOf(db, jobId)).toEqual(gritter.walk);
+    expect(evidenceOf(db, jobId)).toEqual(gritter.evidence);
     expect(existsSync(join(folder, 'shop.db-photos'))).toBe(false);
   });
 
   test('a photo record without its picture is refused, and no path can be asked for', async () => {
-    expect(problem(keepWalkRecord(db, jobId, photo()))!.message).toContain('picture');
+    expect(problem(keepEvidence(db, jobId, [photo()]))!.message).toContain('picture');
     expect(photoBytes(db, '../shop', 'whole')).toBeUndefined();
     expect(photoBytes(db, 'a'.repeat(64), 'whole')).toBeUndefined();
   });

@@ -7,9 +7,9 @@ import {
   type Look,
   type LookResult,
   type SignDetail,
-  type WalkRecord,
   type Way,
 } from '@/core/walk';
+import type { Evidence } from '@/core/job';
 import { seeded, seededId } from './seeded';
 
 type Seen = Pick<Look, 'result'> & Partial<Pick<Look, 'why' | 'ways' | 'note' | 'cause'>>;
@@ -27,7 +27,7 @@ interface Round {
 }
 
 /** A round of looks along the walking order, half a minute apart. */
-function looks(frame: Frame, round: Round, random: () => number): WalkRecord[] {
+function looks(frame: Frame, round: Round, random: () => number): Evidence[] {
   const spots = hotSpots(frame, TRADE_SPOTS, round.beforeBuying).slice(0, round.upTo);
   return spots.map((spot, k): Look => {
     const seen = round.findings.find(([fits]) => fits.test(`${spot.id} ${spot.title}`))?.[1] ?? {
@@ -64,7 +64,7 @@ const sign = (
   by: string,
   at: string,
   more: { cause?: 'sealed drain' | 'dam' | 'trapped wet dirt' | 'weld defect'; note?: string } = {},
-): WalkRecord => ({
+): Evidence => ({
   kind: 'sign',
   id: seededId(random),
   memberId,
@@ -83,7 +83,7 @@ const leaves = (
   by: string,
   at: string,
   given: Readonly<Record<'hammer' | 'scrape' | 'drill', boolean>>,
-): WalkRecord[] =>
+): Evidence[] =>
   (['hammer', 'scrape', 'drill'] as const).map((act) => ({
     kind: 'leave',
     id: seededId(random),
@@ -94,7 +94,7 @@ const leaves = (
     note: '',
   }));
 
-export function gritterWalk(frame: Frame): WalkRecord[] {
+export function gritterWalk(frame: Frame): Evidence[] {
   const random = seeded(107);
   return [
     ...leaves(random, 'RK', '2026-11-16T08:25:00Z', { hammer: true, scrape: true, drill: false }),
@@ -190,7 +190,7 @@ export function gritterWalk(frame: Frame): WalkRecord[] {
 }
 
 /** Not through yet: the front and the right side were looked at, the rest waits. */
-export function boatTrailerWalk(frame: Frame): WalkRecord[] {
+export function boatTrailerWalk(frame: Frame): Evidence[] {
   const random = seeded(102);
   return [
     ...leaves(random, 'TM', '2026-11-20T09:55:00Z', { hammer: true, scrape: true, drill: true }),
@@ -225,7 +225,7 @@ export function boatTrailerWalk(frame: Frame): WalkRecord[] {
   ];
 }
 
-export function libraryWalk(frame: Frame): WalkRecord[] {
+export function libraryWalk(frame: Frame): Evidence[] {
   const random = seeded(111);
   return [
     ...looks(
@@ -255,7 +255,7 @@ export function libraryWalk(frame: Frame): WalkRecord[] {
   ];
 }
 
-export function diversWalk(frame: Frame): WalkRecord[] {
+export function diversWalk(frame: Frame): Evidence[] {
   const random = seeded(113);
   return [
     ...looks(
@@ -293,10 +293,10 @@ export function diversWalk(frame: Frame): WalkRecord[] {
   ];
 }
 
-export function vanWalk(frame: Frame): WalkRecord[] {
+export function vanWalk(frame: Frame): Evidence[] {
   const random = seeded(117);
   const claimId = seededId(random);
-  const claim = (standing: 'to be checked' | 'not borne out', at: string): WalkRecord => ({
+  const claim = (standing: 'to be checked' | 'not borne out', at: string): Evidence => ({
     kind: 'claim',
     id: seededId(random),
     claimId,
@@ -347,7 +347,7 @@ export function vanWalk(frame: Frame): WalkRecord[] {
   ];
 }
 
-export function vanWalkBefore(frame: Frame): WalkRecord[] {
+export function vanWalkBefore(frame: Frame): Evidence[] {
   const random = seeded(119);
   return [
     ...looks(

@@ -12,6 +12,8 @@ test('refusals are typed, name what and where, and leave everything as it was', 
   const job = `/api${jobs['GR-7']}`;
   const before = await (await request.get(`${job}/bundle`)).text();
   const reading = {
+    kind: 'reading',
+    version: 2,
     id: randomUUID(),
     memberId: 'rail-right',
     stationMm: 100,
@@ -31,24 +33,24 @@ test('refusals are typed, name what and where, and leave everything as it was', 
       }),
     );
 
-  expect(await post(`/api/jobs/${randomUUID()}/readings`, { readings: [reading] })).toMatchObject({
+  expect(await post(`/api/jobs/${randomUUID()}/evidence`, { evidence: [reading] })).toMatchObject({
     status: 404,
     code: 'not-found',
   });
-  expect(await post(`${job}/readings`, '{ not json')).toMatchObject({ status: 400, code: 'unreadable' });
-  expect(await post(`${job}/readings`, { readings: [{ ...reading, thicknessMm: -1 }] })).toMatchObject({
+  expect(await post(`${job}/evidence`, '{ not json')).toMatchObject({ status: 400, code: 'unreadable' });
+  expect(await post(`${job}/evidence`, { evidence: [{ ...reading, thicknessMm: -1 }] })).toMatchObject({
     status: 422,
     code: 'invalid',
-    at: 'readings.0.thicknessMm',
+    at: 'evidence.0.thicknessMm',
   });
-  expect(await post(`${job}/readings`, { readings: [{ ...reading, stationMm: 1e9 }] })).toMatchObject({
+  expect(await post(`${job}/evidence`, { evidence: [{ ...reading, stationMm: 1e9 }] })).toMatchObject({
     status: 422,
     code: 'invalid',
-    at: 'readings.0',
+    at: 'evidence.0',
   });
-  expect(await post(`${job}/readings`, { readings: [{ ...reading, memberId: 'nowhere' }] })).toMatchObject({
+  expect(await post(`${job}/evidence`, { evidence: [{ ...reading, memberId: 'nowhere' }] })).toMatchObject({
     status: 422,
-    at: 'readings.0.memberId',
+    at: 'evidence.0.memberId',
   });
   expect(
     await post(`${job}/strikes`, {
@@ -59,13 +61,26 @@ test('refusals are typed, name what and where, and leave everything as it was', 
       at: reading.at,
     }),
   ).toMatchObject({ status: 404 });
-  expect(
-    await post(`${job}/setup`, { basedOn: 1, frame: {}, practice: {}, by: 'RK', at: reading.at }),
-  ).toMatchObject({ status: 422, code: 'invalid' });
+  expect(await post(`${job}/frame`, { basedOn: 1, to: {}, by: 'RK', at: reading.at })).toMatchObject({
+    status: 422,
+    code: 'invalid',
+  });
+  expect(await post(`${job}/practice`, { basedOn: 1, to: {}, by: 'RK', at: reading.at })).toMatchObject({
+    status: 422,
+    code: 'invalid',
+  });
+  expect(await post(`${job}/evidence`, { evidence: [{ ...reading, kind: 'rumour' }] })).toMatchObject({
+    status: 422,
+    at: 'evidence.0.kind',
+  });
+  expect(await post(`${job}/evidence`, { evidence: [{ ...reading, version: 99 }] })).toMatchObject({
+    status: 422,
+    message: expect.stringContaining('newer'),
+  });
   expect(await problemOf(await request.get(`${job}/cut-sheets/nothing`))).toMatchObject({ status: 404 });
   expect((await request.get(`/jobs/${randomUUID()}/probe`)).status()).toBe(404);
-  const elsewhere = await request.post(`${job}/readings`, {
-    data: { readings: [reading] },
+  const elsewhere = await request.post(`${job}/evidence`, {
+    data: { evidence: [reading] },
     headers: { origin: 'http://somewhere.example' },
   });
   expect(await problemOf(elsewhere)).toMatchObject({ status: 403, code: 'not-allowed' });
@@ -82,10 +97,12 @@ test('refusals are typed, name what and where, and leave everything as it was', 
 test('the same write sent twice, or twenty times at once, is one', async ({ request, jobs }) => {
   const job = `/api${jobs['BM-2']}`;
   const count = async () =>
-    ((await (await request.get(`${job}/records`)).json()) as { value: { readings: unknown[] } }).value
-      .readings.length;
+    ((await (await request.get(`${job}/records`)).json()) as { value: { evidence: unknown[] } }).value
+      .evidence.length;
   const before = await count();
   const reading = {
+    kind: 'reading',
+    version: 2,
     id: randomUUID(),
     memberId: 'rail-right',
     stationMm: 300,
@@ -98,13 +115,13 @@ test('the same write sent twice, or twenty times at once, is one', async ({ requ
     note: '',
   };
   const answers = await Promise.all(
-    Array.from({ length: 20 }, () => request.post(`${job}/readings`, { data: { readings: [reading] } })),
+    Array.from({ length: 20 }, () => request.post(`${job}/evidence`, { data: { evidence: [reading] } })),
   );
   expect(answers.map((each) => each.status())).toEqual(Array.from({ length: 20 }, () => 200));
   expect(await count()).toBe(before + 1);
   expect(
     await problemOf(
-      await request.post(`${job}/readings`, { data: { readings: [{ ...reading, thicknessMm: 1 }] } }),
+      await request.post(`${job}/evidence`, { data: { evidence: [{ ...reading, thicknessMm: 1 }] } }),
     ),
   ).toMatchObject({ status: 409, code: 'conflict' });
 });

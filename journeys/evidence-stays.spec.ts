@@ -1,4 +1,4 @@
-import { expect, kept, openJob, strip, test, typeColumn, worked } from './stage';
+import { expect, kept, openJob, recordsOf, strip, test, typeColumn, worked } from './stage';
 
 test('a reading struck through stays, with who and why, and no longer counts', async ({ page }, info) => {
   await openJob(page, `EV-${info.workerIndex}1`);
@@ -68,8 +68,9 @@ test('offline, readings are held in the browser and sent when the server is back
   await worked(page);
   await kept(page);
   await expect(page.getByText('Readings on left rail: 3')).toBeVisible();
-  const records = await page.request.get(address.replace(/\/jobs\/([^/]+).*/, '/api/jobs/$1/records'));
-  expect(((await records.json()) as { value: { readings: unknown[] } }).value.readings).toHaveLength(3);
+  const { origin, pathname } = new URL(address);
+  const { evidence } = await recordsOf(origin, pathname.split('/').slice(0, 3).join('/'));
+  expect(evidence.map((record) => record.kind)).toEqual(['reading', 'reading', 'reading']);
 });
 
 test('two tabs: a change made on an old frame is refused, and says that the other one stands', async ({

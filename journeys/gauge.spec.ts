@@ -1,8 +1,10 @@
-import { expect, kept, strip, test, worked } from './stage';
+import { ofKind } from '../core/frame';
+import { expect, kept, recordsOf, strip, test, worked } from './stage';
 
 test('the gauge: connected, set on its block, g takes readings that know their calibration, unplugged nothing is recorded', async ({
   page,
   jobs,
+  server,
 }) => {
   await page.goto(`${jobs['BM-2']}/probe?member=rail-right`);
   await worked(page);
@@ -29,14 +31,9 @@ test('the gauge: connected, set on its block, g takes readings that know their c
     await expect(page.getByText(`Readings on right rail: ${k}`)).toBeVisible();
   }
   await kept(page);
-  const { value } = (await (await page.request.get(`/api${jobs['BM-2']}/records`)).json()) as {
-    value: {
-      readings: { memberId: string; thicknessMm: number; calibrationId?: string; stationMm: number }[];
-      survey: { kind: string; id: string }[];
-    };
-  };
-  const taken = value.readings.filter((reading) => reading.memberId === 'rail-right');
-  const calibration = value.survey.find((record) => record.kind === 'calibration')!;
+  const { evidence } = await recordsOf(server.url, jobs['BM-2']!);
+  const taken = ofKind(evidence, 'reading').filter((reading) => reading.memberId === 'rail-right');
+  const calibration = ofKind(evidence, 'calibration')[0]!;
   expect(taken.map((reading) => reading.calibrationId)).toEqual([
     calibration.id,
     calibration.id,

@@ -3,6 +3,7 @@ import { writeFileSync } from 'node:fs';
 import { missingPrograms } from '../checks/outside/programs';
 import { readPdf } from '../checks/outside/validators';
 import type { JobBundle } from '../core/exchange';
+import { ofKind } from '../core/frame';
 import { expect, test } from './stage';
 
 test('the work order of a job with everything at once is still one page, and says what it left out', async ({
@@ -26,7 +27,7 @@ test('the work order of a job with everything at once is still one page, and say
     title: 'Everything that can be wrong with a frame, at the same time',
   };
   const rail = bundle.frame.members.find((member) => member.id === 'rail-right')!;
-  const sown = bundle.readings.filter((reading) => reading.memberId === rail.id);
+  const sown = ofKind(bundle.evidence, 'reading').filter((reading) => reading.memberId === rail.id);
   const crossmembers = Array.from({ length: 14 }, (_, k) => ({
     ...bundle.frame.members.find((member) => member.role === 'crossmember')!,
     id: `cross-${k + 1}`,
@@ -40,22 +41,20 @@ test('the work order of a job with everything at once is still one page, and say
   const readings = [
     ...sown.map((reading) => ({ ...reading, id: randomUUID() })),
     ...sown.map((reading) => ({ ...reading, id: randomUUID(), memberId: 'rail-left' })),
-    ...crossmembers
-      .slice(0, 9)
-      .flatMap((member) =>
-        [50, 300, 600].map((stationMm) => ({
-          ...sown[0]!,
-          id: randomUUID(),
-          memberId: member.id,
-          stationMm,
-          face: 'web' as const,
-          heightMm: 60,
-          thicknessMm: 1.2,
-        })),
-      ),
+    ...crossmembers.slice(0, 9).flatMap((member) =>
+      [50, 300, 600].map((stationMm) => ({
+        ...sown[0]!,
+        id: randomUUID(),
+        memberId: member.id,
+        stationMm,
+        face: 'web' as const,
+        heightMm: 60,
+        thicknessMm: 1.2,
+      })),
+    ),
   ];
   const cracks = [400, 2500, 5600].map((stationMm, k) => ({
-    ...bundle.cracks[0]!,
+    ...ofKind(bundle.evidence, 'crack')[0]!,
     id: randomUUID(),
     memberId: k ? 'rail-left' : 'rail-right',
     path: [
@@ -76,10 +75,8 @@ test('the work order of a job with everything at once is still one page, and say
         unit,
         job,
         frame,
-        readings,
-        cracks,
+        evidence: [...readings, ...cracks],
         notices,
-        walk: [],
         strikes: [],
         repairs: [],
       }),

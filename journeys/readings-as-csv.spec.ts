@@ -1,5 +1,6 @@
 import { openSync, closeSync, readFileSync, writeSync } from 'node:fs';
-import { expect, openJob, takeAway, test, worked } from './stage';
+import { ofKind } from '../core/frame';
+import { expect, openJob, recordsOf, takeAway, test, worked } from './stage';
 
 const csv = (rows: readonly string[]) => ({
   name: 'readings.csv',
@@ -48,7 +49,7 @@ test('good rows are kept, bad ones named by line and reason; the corrected file 
   await expect(page.getByText('Readings on left rail: 3')).toBeVisible();
 });
 
-test('what was taken away as CSV comes in again as nothing new', async ({ page, jobs }) => {
+test('what was taken away as CSV comes in again as nothing new', async ({ page, jobs, server }) => {
   await page.goto(`${jobs['BM-2']}/probe?member=rail-left`);
   await worked(page);
   const away = await takeAway(page, /^Readings/);
@@ -56,13 +57,11 @@ test('what was taken away as CSV comes in again as nothing new', async ({ page, 
   expect(rows[0]).toBe(
     'id,member,station,face,height,thickness,unit,method,by,at,note,struck_by,struck_at,struck_why',
   );
-  const { value } = (await (await page.request.get(`/api${jobs['BM-2']}/records`)).json()) as {
-    value: { readings: unknown[] };
-  };
-  expect(rows).toHaveLength(value.readings.length + 1);
+  const readings = ofKind((await recordsOf(server.url, jobs['BM-2']!)).evidence, 'reading');
+  expect(rows).toHaveLength(readings.length + 1);
   await page.getByLabel('Readings CSV file').setInputFiles(away.path);
   await expect(page.getByRole('dialog')).toContainText(
-    `${value.readings.length} rows on record already, passed over`,
+    `${readings.length} rows on record already, passed over`,
   );
 });
 

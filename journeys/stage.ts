@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { test as base, expect, type Locator, type Page } from '@playwright/test';
+import type { JobFile } from '../core/job';
 import { serveDemo } from '../set-up/server.mjs';
 
 type Server = Awaited<ReturnType<typeof serveDemo>>;
@@ -95,4 +96,10 @@ export async function takeAway(
   ]);
   const path = await download.path();
   return { path, name: download.suggestedFilename(), text: () => readFileSync(path, 'utf8') };
+}
+
+/** The job's file as the server has it on disk; `job` is its page, `/jobs/…`. */
+export async function recordsOf(url: string, job: string): Promise<JobFile> {
+  const answer = (await (await fetch(`${url}/api${job}/records`)).json()) as { value: JobFile };
+  return answer.value;
 }

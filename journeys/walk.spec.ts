@@ -6,7 +6,8 @@ import { chromium, test as base, type Page } from '@playwright/test';
 import { CHROMIUM, CHROMIUM_ARGS } from '../set-up/browser.mjs';
 import { serve, serveDemo } from '../set-up/server.mjs';
 import { tapRecording, wavOf } from '../stand-ins/tap-sound';
-import { expect, kept, openJob, takeAway, test, worked } from './stage';
+import type { Look, Photo } from '../core/walk';
+import { expect, kept, openJob, recordsOf, takeAway, test, worked } from './stage';
 
 const PIXEL = Buffer.from(
   'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M/wHwAEBgIApD5fRAAAAABJRU5ErkJggg==',
@@ -282,7 +283,7 @@ base(
     const page = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
     await page.goto(`${first.url}${first.jobs['BM-2']}/walk`);
     await worked(page);
-    const seenBefore = (await recordsOf(first.url, first.jobs['BM-2']!)).walk.length;
+    const seenBefore = (await recordsOf(first.url, first.jobs['BM-2']!)).evidence.length;
     await result(page, 'sound').click();
     await kept(page);
     first.child.kill();
@@ -302,30 +303,17 @@ base(
     await expect(page.getByRole('status').filter({ hasText: /^kept$/ })).toBeVisible();
     await page.reload();
     await worked(page);
-    const { walk } = await recordsOf(second.url, first.jobs['BM-2']!);
-    expect(
-      walk.slice(seenBefore).map((record) => [record.kind, record.result ?? record.caption !== undefined]),
-    ).toEqual([
+    const added = (await recordsOf(second.url, first.jobs['BM-2']!)).evidence.slice(seenBefore);
+    expect(added.map((record) => [record.kind, record.kind === 'look' ? record.result : true])).toEqual([
       ['look', 'sound'],
       ['look', 'scaling'],
       ['look', 'pitted'],
       ['look', 'soft'],
       ['photo', true],
     ]);
-    expect(walk.slice(seenBefore + 1, seenBefore + 4).map((record) => record.title)).toEqual(titles);
-    expect(walk.at(-1)!.picture!.hash).toMatch(/^[0-9a-f]{64}$/);
+    expect(added.slice(1, 4).map((record) => (record as Look).title)).toEqual(titles);
+    expect((added.at(-1) as Photo).picture!.hash).toMatch(/^[0-9a-f]{64}$/);
     second.stop();
     first.stop();
   },
 );
-
-interface WalkEntry {
-  kind: string;
-  result?: string;
-  title?: string;
-  caption?: string;
-  picture?: { hash: string };
-}
-async function recordsOf(url: string, job: string): Promise<{ walk: WalkEntry[] }> {
-  return ((await (await fetch(`${url}/api${job}/records`)).json()) as { value: { walk: WalkEntry[] } }).value;
-}

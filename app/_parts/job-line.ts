@@ -1,5 +1,4 @@
-import { standing } from '@/core/frame';
-import { weighMember } from '@/core/job';
+import { inputsOf, sortedRecords, stands, weighMember } from '@/core/job';
 import { severity } from '@/core/weigh';
 import { evidenceMark, jobFile, type Db } from '@/data';
 
@@ -27,15 +26,16 @@ export function jobLine(db: Db, jobId: string): JobLine {
 
 function workLine(db: Db, jobId: string): JobLine {
   const file = jobFile(db, jobId)!;
-  const weighed = file.frame.members.map((member) => weighMember(file, member));
+  const sorted = sortedRecords(file);
+  const weighed = file.frame.members.map((member) => weighMember(inputsOf(sorted, member)));
   const toAct = weighed.filter(({ verdict }) => severity(verdict.verdict) >= severity('Mend'));
   const unread = weighed.filter(({ picture }) => !picture.map);
   const unreadRail = unread.find(({ picture }) => picture.member.role === 'rail')?.picture.member.name;
-  const readings = standing(file.readings, file.strikes).length;
-  const isUnwalked = readings === 0 && !file.walk.some((record) => record.kind === 'look');
+  const readings = stands(file, 'reading').length;
+  const isUnwalked = readings === 0 && !file.evidence.some((record) => record.kind === 'look');
   return {
     readings,
-    cracks: standing(file.cracks, file.strikes).length,
+    cracks: stands(file, 'crack').length,
     verb: isUnwalked ? 'walk' : unreadRail ? 'probe' : toAct.length ? 'shape' : 'weigh',
     next: isUnwalked
       ? 'Walk round it first'

@@ -8,7 +8,8 @@ import {
   STANDARD_GRAVITY,
   type UnitSystem,
 } from '@/core/quantity';
-import type { BuyersLook } from '@/core/weigh';
+import type { Money } from '@/core/reference';
+import type { BuyersLook, BuyersWhy } from '@/core/weigh';
 import type {
   Explanation,
   Instead,
@@ -223,13 +224,34 @@ const BUYERS: Readonly<Record<BuyersLook['answer'], string>> = {
   'only with its price taken off': 'Only with what it costs taken off the price',
   'no reason recorded against it': 'No reason recorded against it',
 };
+const MEMBERS_NAMED = 4;
+function buyersWhy(why: BuyersWhy): string {
+  switch (why.code) {
+    case 'nothing to land on':
+      return `${why.names.join(', ').toLowerCase()}: nothing sound to land a repair on`;
+    case 'cracked and bad':
+      return `cracks in ${why.cracked} members and ${why.bad} members to put right`;
+    case 'critical unseen':
+      return `${why.unseen} of ${why.critical} critical spots were not seen`;
+    case 'to put right': {
+      const named = why.names.slice(0, MEMBERS_NAMED).join(', ').toLowerCase();
+      return `${why.names.length} ${why.names.length === 1 ? 'member' : 'members'} to put right: ${named}`;
+    }
+    case 'claim not borne out':
+      return `claimed and not borne out: ${why.words}`;
+    default:
+      return why satisfies never;
+  }
+}
+
 export const buyersWords = {
   answer: (look: BuyersLook): string => BUYERS[look.answer],
-  cost: (look: BuyersLook, practice: { ratePerHour: number; currency: string }): string => {
+  why: buyersWhy,
+  cost: (look: BuyersLook, rate: Money): string => {
     const money = (value: number) =>
-      `${practice.currency}${Number(significant(value, 2)).toLocaleString('en-US')}`;
+      `${rate.currency}${Number(significant(value, 2)).toLocaleString('en-US')}`;
     if (look.hours[1] === 0) return 'Nothing to put right is recorded.';
-    return `Roughly ${significant(Math.max(look.hours[0], 0), 2)} to ${significant(look.hours[1], 2)} h, ${money(look.money[0])} to ${money(look.money[1])} at ${practice.currency}${practice.ratePerHour} an hour${look.hoursUnseen > 0 ? `; up to ${significant(look.hoursUnseen, 2)} h of it for what was not seen` : ''}. A rough range, not an offer.`;
+    return `Roughly ${significant(Math.max(look.hours[0], 0), 2)} to ${significant(look.hours[1], 2)} h, ${money(look.money[0])} to ${money(look.money[1])} at ${rate.currency}${rate.ratePerHour} an hour${look.hoursUnseen > 0 ? `; up to ${significant(look.hoursUnseen, 2)} h of it for what was not seen` : ''}. A rough range, not an offer.`;
   },
   hint: 'What was not seen is not fine. This is what the record shows on the day; it is no roadworthiness test and no promise.',
 };

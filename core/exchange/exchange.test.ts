@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import DxfParser from 'dxf-parser';
 import {
   flatPatternDxf,
@@ -27,6 +28,7 @@ const frame = defaultFrame({
 });
 const id = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
 const reading = (n: number, more: Partial<Reading> = {}): Reading => ({
+  kind: 'reading',
   id: id(n),
   memberId: 'rail-left',
   stationMm: 100 * n,
@@ -235,13 +237,9 @@ describe('another tool’s columns', () => {
 
 const bundle: JobBundle = {
   format: 'ossatura job',
-  version: 1,
   frame,
   practice: DEFAULT_PRACTICE,
-  readings: [reading(1), reading(2)],
-  cracks: [],
-  walk: [],
-  survey: [],
+  evidence: [reading(1), reading(2)],
   repairs: [],
   strikes: [{ id: id(7), evidenceId: id(1), why: 'slip', by: 'RK', at: '2026-01-02T00:00:00Z' }],
   notices: [],
@@ -272,34 +270,52 @@ describe('bundles', () => {
     expect(back.ok && printBundle(back.value)).toBe(text);
   });
 
+  test('a job bundle of the first version, whole: every record of it, in its order', () => {
+    const old = JSON.parse(readFileSync('core/job/stored/job-bundle.1.json', 'utf8')) as Record<
+      string,
+      { id: string }[]
+    >;
+    const bundle = valueOf(parseBundle(JSON.stringify(old)));
+    const ids = [...old.readings!, ...old.cracks!, ...old.walk!, ...old.survey!].map((record) => record.id);
+    expect(bundle.evidence.map((record) => record.id)).toEqual(ids);
+    expect(bundle.practice.money).toEqual({ ratePerHour: 110, currency: '$' });
+    expect(bundle.strikes).toHaveLength(old.strikes!.length);
+  });
+
+  const printed = (change: Partial<Record<keyof JobBundle, unknown>>) =>
+    JSON.stringify({ ...(JSON.parse(printBundle(bundle)) as object), ...change });
   test.each([
     ['not JSON', '{', 'not JSON'],
-    ['another format', JSON.stringify({ ...bundle, format: 'x' }), 'format'],
+    ['another format', printed({ format: 'x' }), 'format'],
     [
       'a reading off its member',
-      JSON.stringify({ ...bundle, readings: [reading(1, { stationMm: 9999 })], strikes: [] }),
+      printed({ evidence: [reading(1, { stationMm: 9999 })], strikes: [] }),
       'station is off',
     ],
     [
       'a reading on no member',
-      JSON.stringify({ ...bundle, readings: [reading(1, { memberId: 'x' })], strikes: [] }),
-      'not on the frame',
+      printed({ evidence: [reading(1, { memberId: 'x' })], strikes: [] }),
+      'not on this frame',
     ],
-    [
-      'a strike of nothing',
-      JSON.stringify({ ...bundle, readings: [] }),
-      'names evidence that is not in the file',
-    ],
-    [
-      'another unit’s job',
-      JSON.stringify({ ...bundle, job: { ...bundle.job, unitId: id(99) } }),
-      'another unit',
-    ],
+    ['a strike of nothing', printed({ evidence: [] }), 'names evidence that is not in the file'],
+    ['another unit’s job', printed({ job: { ...bundle.job, unitId: id(99) } }), 'another unit'],
     [
       'a negative thickness',
-      JSON.stringify({ ...bundle, readings: [reading(1, { thicknessMm: -1 })], strikes: [] }),
-      'readings.0.thicknessMm',
+      printed({ evidence: [reading(1, { thicknessMm: -1 })], strikes: [] }),
+      'evidence.0.thicknessMm',
     ],
+    [
+      'evidence of a kind nobody knows',
+      printed({ evidence: [{ ...reading(1), kind: 'rumour' }], strikes: [] }),
+      'evidence.0.kind',
+    ],
+    [
+      'a record of a newer program',
+      printed({ evidence: [{ ...reading(1), version: 99 }], strikes: [] }),
+      'written by a newer Ossatura',
+    ],
+    ['a bundle of a newer program', printed({ version: 99 } as never), 'written by a newer Ossatura'],
+    ['a frame that is none', printed({ frame: { family: 'bicycle' } }), 'frame.family'],
   ])('%s is refused whole, with the place', (_what, text, words) => {
     const outcome = parseBundle(text);
     expect(outcome.ok).toBe(false);

@@ -7,7 +7,7 @@ export {
   type RejectedRow,
 } from './readings-csv';
 export { flatPatternDxf } from './dxf';
-export { bundleSchema, parseBundle, printBundle, type JobBundle } from './bundle';
+export { parseBundle, printBundle, type JobBundle } from './bundle';
 export type { Problem } from './problem';
 export { printScaleTicket, readScaleTicket } from './scale-ticket';
 export {

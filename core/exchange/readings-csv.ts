@@ -227,6 +227,7 @@ function readRow(
   const method = methodSchema.safeParse(row.method ? row.method.toLowerCase() : 'ultrasonic');
   if (!method.success) return fail(`method "${row.method}" is not known`);
   const candidate = readingSchema.safeParse({
+    kind: 'reading',
     id: row.id || NO_ID,
     memberId: member.value.id,
     face: face.data,

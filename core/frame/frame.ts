@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { STEEL_IDS } from '../reference';
 import { faceIdSchema, shapeSchema, type FaceId, faceOf } from './shape';
 import { loadsSchema } from './loads';
-import { fail, ok, type Outcome } from '../quantity';
+import { fail, inchesToMm, ok, printBoth, type Form, type Outcome } from '../quantity';
 
 export const FAMILY_IDS = [
   'open-channel ladder',
@@ -235,6 +235,7 @@ export const frameSchema = z
     });
   });
 export type Frame = z.infer<typeof frameSchema>;
+export const frameForm: Form<Frame> = { name: 'frame', version: 1, schema: frameSchema, upcasts: {} };
 
 /** A place on a member: what all evidence hangs on. */
 export const spotSchema = z.object({ stationMm: z.number(), face: faceIdSchema, heightMm: z.number() });
@@ -248,13 +249,9 @@ export function spotOnMember(
   const face = faceOf(member.shape, spot.face);
   if (!face) return fail(`${member.name} has no ${spot.face} face`);
   if (!(spot.stationMm >= 0 && spot.stationMm <= member.lengthMm))
-    return fail(
-      `station is off ${member.name}, which runs from 0 to ${(member.lengthMm / 25.4).toFixed(1)} in (${member.lengthMm.toFixed(0)} mm)`,
-    );
+    return fail(`station is off ${member.name}, which runs from 0 to ${printBoth(member.lengthMm, 1)}`);
   if (!(spot.heightMm >= 0 && spot.heightMm <= face.widthMm))
-    return fail(
-      `height is off the ${spot.face} face, which is ${(face.widthMm / 25.4).toFixed(2)} in (${face.widthMm.toFixed(0)} mm) wide`,
-    );
+    return fail(`height is off the ${spot.face} face, which is ${printBoth(face.widthMm, 2)} wide`);
   return ok(null);
 }
 
@@ -313,4 +310,4 @@ export const carriedByMember = (frame: Frame, member: Member): Carried[] =>
   );
 
 /** Within this far of a hanger, mount, hitch or gear a finding is critical: 12 in (common practice, no source). */
-export const CRITICAL_REACH_MM = 12 * 25.4;
+export const CRITICAL_REACH_MM = inchesToMm(12);

@@ -33,6 +33,7 @@ export {
   ROLES,
   FAMILY_IDS,
   familySchema,
+  frameForm,
   frameSchema,
   LANDMARK_KINDS,
   landmarkSchema,
@@ -65,6 +66,7 @@ export {
   type ScaleTicket,
 } from './loads';
 export { bySchema, instantSchema, recordIdSchema, standing, strikeSchema, type Strike } from './strike';
+export { evidenceKind, ofKind, onMember, type EvidenceKind, type EvidenceStamp, type Fit } from './evidence';
 export { surfaceOf, wallOf, type Surface, type Wall } from './surface';
 export {
   DUTIES,

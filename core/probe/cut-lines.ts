@@ -1,3 +1,4 @@
+import { inchesToMm } from '../quantity';
 import { schoolEdgeMm, type School } from '../reference';
 import { edgeAt, type SoundEdge } from './sound-edge';
 
@@ -13,7 +14,7 @@ export const FIRST_CUT_UP_MM = 9.525;
 const INTO_SOUND_MM = 3.2;
 /** A cut follows the edge's highest bound within this far along: saws go straight (our judgement). */
 const STRAIGHT_MM = 76;
-const STEP_MM = 25.4;
+const STEP_MM = inchesToMm(1);
 
 /** The exploratory cut: level, along every zone of damage. */
 export const firstCut = (

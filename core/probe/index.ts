@@ -5,6 +5,7 @@ export {
   METHOD_ERROR_MM,
   METHOD_IDS,
   methodSchema,
+  readingKind,
   readingSchema,
   type Method,
   type Reading,
@@ -38,21 +39,16 @@ export {
   type Covariance,
   type PlacedReadings,
 } from './variogram';
+export { checkFeltEdge, feltEdgeKind, type FeltEdge } from './felt-edge';
 export {
-  calibrationsOf,
-  checkSurveyRecord,
+  calibrationKind,
   DRIFT_MM,
   doubtfulReadings,
   driftMm,
   ECHO_MODES,
-  feltEdgesOf,
   hasDrifted,
-  SURVEY_KINDS,
-  surveyRecordSchema,
   type Calibration,
-  type FeltEdge,
-  type SurveyRecord,
-} from './survey-record';
+} from './calibration';
 export { FIRST_CUT_UP_MM, finalCut, firstCut, type CutLine } from './cut-lines';
 export {
   ATMOSPHERE_BY_EXPOSURE,

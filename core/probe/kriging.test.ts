@@ -29,6 +29,7 @@ const reading = (
   thicknessMm: number,
   more: Partial<Reading> = {},
 ): Reading => ({
+  kind: 'reading',
   id: `${stationMm}-${heightMm}-${thicknessMm}`,
   memberId: rail.id,
   stationMm,

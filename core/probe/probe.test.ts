@@ -32,6 +32,7 @@ const reading = (
   thicknessMm: number,
   method: Reading['method'] = 'ultrasonic',
 ): Reading => ({
+  kind: 'reading',
   id: `${stationMm}-${face}-${heightMm}-${thicknessMm}`,
   memberId: rail.id,
   stationMm,

@@ -23,6 +23,7 @@ const frame = defaultFrame({
 const rail = frame.members[0]!;
 let made = 0;
 const reading = (thicknessMm: number, more: Partial<Reading> = {}): Reading => ({
+  kind: 'reading',
   id: `${++made}`,
   memberId: rail.id,
   stationMm: 1000,

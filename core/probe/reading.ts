@@ -1,14 +1,17 @@
 import { z } from 'zod';
 import {
   bySchema,
+  evidenceKind,
   faceIdSchema,
   faceOf,
   instantSchema,
+  onMember,
   recordIdSchema,
   spotOnMember,
+  type Fit,
   type Member,
 } from '../frame';
-import { fail, ok, type Outcome } from '../quantity';
+import { fail, ok, printBoth, type Outcome } from '../quantity';
 
 export const METHOD_IDS = ['ultrasonic', 'caliper', 'cut sample', 'feel'] as const;
 export const methodSchema = z.enum(METHOD_IDS);
@@ -27,6 +30,7 @@ export const ABSURD_THICKNESS_MM = 50;
 
 /** One thickness reading: where, how much metal, how it was taken, by whom, when. 0 mm is a hole. */
 export const readingSchema = z.object({
+  kind: z.literal('reading'),
   id: recordIdSchema,
   memberId: z.string().min(1).max(40),
   stationMm: z.number(),
@@ -45,26 +49,32 @@ export const readingSchema = z.object({
 });
 export type Reading = z.infer<typeof readingSchema>;
 
-export interface ReadingCheck {
-  readonly warning?: string;
-}
-
 /** Whether a reading can lie where it says, and what is odd about it. A reading over nominal is kept with a warning. */
 export function checkReading(
   member: Member,
   reading: Pick<Reading, 'stationMm' | 'face' | 'heightMm' | 'thicknessMm'>,
-): Outcome<ReadingCheck> {
+): Outcome<Fit> {
   const place = spotOnMember(member, reading);
   if (!place.ok) return place;
   if (!(reading.thicknessMm >= 0 && reading.thicknessMm <= ABSURD_THICKNESS_MM))
     return fail('thickness must lie between 0 and 50 mm (2 in)');
   if (reading.thicknessMm > (faceOf(member.shape, reading.face)?.wallMm ?? member.shape.thicknessMm) * 1.1) {
     return ok({
-      warning: `${(reading.thicknessMm / 25.4).toFixed(3)} in (${reading.thicknessMm.toFixed(1)} mm) is thicker than ${member.name} was made: a plate, scale or a doubled echo?`,
+      warning: `${printBoth(reading.thicknessMm, 3, 1)} is thicker than ${member.name} was made: a plate, scale or a doubled echo?`,
     });
   }
   return ok({});
 }
+
+/** Version 1 did not say what it was: readings lay on a shelf of their own. */
+export const readingKind = evidenceKind<Reading>({
+  name: 'reading',
+  version: 2,
+  schema: readingSchema,
+  upcasts: { 1: (body) => ({ ...body, kind: 'reading' }) },
+  fits: (frame, reading) => onMember(frame, reading.memberId, (member) => checkReading(member, reading)),
+  tells: (reading) => [reading.memberId],
+});
 
 /** Readings of one place: this near along and across, mm (as near as a paint mark is found again; our judgement). */
 export const SAME_ALONG_MM = 26;

@@ -1,7 +1,8 @@
+import { inchesToMm } from '../quantity';
 import { interpolateLinear, intervalOf } from '../geometry';
 import { facesOf, type FaceId, type Member } from '../frame';
 import type { Reading } from './reading';
-import type { FeltEdge } from './survey-record';
+import type { FeltEdge } from './felt-edge';
 
 /**
  * What one column of readings says about the tide line on an upright face. Heights are up from the bottom corner:
@@ -30,7 +31,7 @@ export interface SoundEdge {
 }
 
 /** Readings this near along the rail count as one column: 1 in. */
-const COLUMN_MM = 25.4;
+const COLUMN_MM = inchesToMm(1);
 /** A flange reading this near along the rail vouches for the corner below a column: 6 in. */
 const FLANGE_REACH_MM = 152.4;
 

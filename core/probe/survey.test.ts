@@ -1,5 +1,4 @@
 import {
-  checkSurveyRecord,
   DRIFT_MM,
   doubtfulReadings,
   driftMm,
@@ -7,7 +6,7 @@ import {
   firstCut,
   hasDrifted,
   soundEdges,
-  surveyRecordSchema,
+  feltEdgeKind,
   type Calibration,
   type FeltEdge,
   type Reading,
@@ -25,6 +24,7 @@ const frame = defaultFrame({
 const rail = frame.members[0]!;
 const id = (k: number) => `00000000-0000-4000-8000-${String(k).padStart(12, '0')}`;
 const reading = (stationMm: number, heightMm: number, thicknessMm: number): Reading => ({
+  kind: 'reading',
   id: `${stationMm}-${heightMm}`,
   memberId: rail.id,
   stationMm,
@@ -90,22 +90,22 @@ describe('an edge felt by hand', () => {
       kind: 'felt',
     }));
   test('what cannot be is refused with the reason', () => {
-    expect(checkSurveyRecord(frame, felt(1000, 30, 50)).ok).toBe(true);
-    expect(checkSurveyRecord(frame, felt(1000, 60, 50))).toMatchObject({
+    expect(feltEdgeKind.fits(frame, felt(1000, 30, 50)).ok).toBe(true);
+    expect(feltEdgeKind.fits(frame, felt(1000, 60, 50))).toMatchObject({
       ok: false,
       reason: expect.stringContaining('lower first'),
     });
-    expect(checkSurveyRecord(frame, felt(1000, 30, 500))).toMatchObject({ ok: false });
-    expect(checkSurveyRecord(frame, felt(9000, 30, 50))).toMatchObject({
+    expect(feltEdgeKind.fits(frame, felt(1000, 30, 500))).toMatchObject({ ok: false });
+    expect(feltEdgeKind.fits(frame, felt(9000, 30, 50))).toMatchObject({
       ok: false,
       reason: expect.stringContaining('off'),
     });
-    expect(checkSurveyRecord(frame, felt(1000, 3, 5, { face: 'top' }))).toMatchObject({
+    expect(feltEdgeKind.fits(frame, felt(1000, 3, 5, { face: 'top' }))).toMatchObject({
       ok: false,
       reason: expect.stringContaining('upright'),
     });
-    expect(checkSurveyRecord(frame, felt(1000, 3, 5, { memberId: 'x' }))).toMatchObject({ ok: false });
-    expect(surveyRecordSchema.safeParse({ ...felt(1000, 1, 2), lowerMm: -1 }).success).toBe(false);
+    expect(feltEdgeKind.fits(frame, felt(1000, 3, 5, { memberId: 'x' }))).toMatchObject({ ok: false });
+    expect(feltEdgeKind.schema.safeParse({ ...felt(1000, 1, 2), lowerMm: -1 }).success).toBe(false);
   });
 });
 

@@ -1,10 +1,12 @@
-export { fail, ok, valueOf, type Outcome } from './outcome';
+export { fail, ok, valueOf, type Failure, type Outcome } from './outcome';
+export { opened, packed, type Body, type Form } from './form';
 export { GAUGE_NUMBERS, gaugeThicknessMm, MM_PER_INCH } from './gauge';
 export { parseLengthMm, type UnitSystem } from './length';
 export { parseMassKg } from './mass';
 export {
   lengthDigits,
   percent,
+  printBoth,
   printForce,
   printLength,
   printLineForce,

@@ -30,6 +30,10 @@ export function lengthDigits(lengthMm: number, system: UnitSystem, kind: LengthK
 export const printLength = (lengthMm: number, system: UnitSystem, kind: LengthKind): string =>
   `${lengthDigits(lengthMm, system, kind)} ${system}`;
 
+/** A length in both systems, for words that do not know who reads them: `9.45 in (240 mm)`. */
+export const printBoth = (lengthMm: number, inchDecimals: number, mmDecimals = 0): string =>
+  `${(lengthMm / MM_PER_INCH).toFixed(inchDecimals)} in (${lengthMm.toFixed(mmDecimals)} mm)`;
+
 /** A section property of dimension mm^power in the system's own unit, three significant figures, without the unit. */
 export function sectionDigits(value: number, power: 2 | 3 | 4, system: UnitSystem): string {
   if (!Number.isFinite(value)) return '–';

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { inchesToMm } from '../quantity';
+import { dequal } from 'dequal';
+import { inchesToMm, type Body, type Form } from '../quantity';
 import type { Source } from './source';
 import { COMMON_PRACTICE } from './source';
 
@@ -39,7 +40,7 @@ export const DEFAULT_LOAD_FACTORS: LoadFactors = {
   liftAllowable: 0.5,
 };
 
-/** Rules of the Walk and its rough prices; defaults common practice, no source, where nothing else is said. */
+/** Rules of the Walk; defaults common practice, no source, where nothing else is said. */
 export const walkPracticeSchema = z.object({
   /** Metal is looked at this far round a lift point or mount: 12 in common practice; 300 mm in the UK inspection manual's prescribed area. */
   reachMm: z
@@ -48,17 +49,17 @@ export const walkPracticeSchema = z.object({
     .lte(1000, 'a reach over 1 m (39 in) is the whole rail'),
   /** Up to this share of a member's critical spots may stay unseen before nothing can be said of it. */
   unseenShare: z.number().gte(0).lte(1),
-  /** Money an hour, and what an hour's material comes to. */
+});
+export type WalkPractice = z.infer<typeof walkPracticeSchema>;
+export const DEFAULT_WALK_PRACTICE: WalkPractice = { reachMm: inchesToMm(12), unseenShare: 0.25 };
+
+/** What the shop's time costs. Nothing of the metal is judged by it. */
+export const moneySchema = z.object({
   ratePerHour: z.number().gte(0).lte(1000),
   currency: z.string().trim().min(1).max(4),
 });
-export type WalkPractice = z.infer<typeof walkPracticeSchema>;
-export const DEFAULT_WALK_PRACTICE: WalkPractice = {
-  reachMm: inchesToMm(12),
-  unseenShare: 0.25,
-  ratePerHour: 110,
-  currency: '$',
-};
+export type Money = z.infer<typeof moneySchema>;
+export const DEFAULT_MONEY: Money = { ratePerHour: 110, currency: '$' };
 
 /** Profiles to start the walk's rules from. */
 export const WALK_PROFILES = {
@@ -80,8 +81,8 @@ export const WALK_PROFILES = {
 } as const satisfies Record<string, { reachMm: number; source: Source }>;
 export type WalkProfile = keyof typeof WALK_PROFILES;
 
-/** The shop's practice profile: every judgement that is the shop's to change, with its default. Lengths mm. */
-export const practiceSchema = z.object({
+/** The judgements of one kind that stand alone. */
+const judgements = {
   school: schoolSchema,
   /** Sound = at least this fraction of nominal … */
   soundFraction: z.number().gt(0).lte(1),
@@ -96,10 +97,82 @@ export const practiceSchema = z.object({
   /** Inside bend radius as a multiple of plate thickness. */
   bendRadiusPerThickness: z.number().gte(0.5).lte(6),
   drainDiameterMm: z.number().gt(0).lt(100),
+};
+
+/** The practice profile: every judgement that is the shop's to change, with its default. Lengths mm. */
+export const practiceSchema = z.object({
+  ...judgements,
   loadFactors: loadFactorsSchema.default(() => DEFAULT_LOAD_FACTORS),
   walk: walkPracticeSchema.default(() => DEFAULT_WALK_PRACTICE),
+  money: moneySchema.default(() => DEFAULT_MONEY),
 });
 export type Practice = z.infer<typeof practiceSchema>;
+
+/** What a member's metal is judged by: neither loads nor money. */
+export type MetalPractice = Omit<Practice, 'loadFactors' | 'money'>;
+export const metalPractice = ({ loadFactors: _, money: __, ...metal }: Practice): MetalPractice => metal;
+
+/** Version 1 kept the hourly rate among the rules of the walk. */
+const moneyOutOfWalk = (body: Body): Body => {
+  const walk = body.walk as { ratePerHour?: number; currency?: string } | undefined;
+  const { ratePerHour, currency, ...rest } = walk ?? {};
+  return {
+    ...body,
+    ...(walk && { walk: rest }),
+    ...(ratePerHour !== undefined && currency !== undefined && { money: { ratePerHour, currency } }),
+  };
+};
+export const practiceForm: Form<Practice> = {
+  name: 'practice profile',
+  version: 2,
+  schema: practiceSchema,
+  upcasts: { 1: moneyOutOfWalk },
+};
+
+/** Where a job's practice differs from its shop's. */
+export const practiceOverridesSchema = z
+  .object({
+    ...judgements,
+    loadFactors: loadFactorsSchema.partial(),
+    walk: walkPracticeSchema.partial(),
+    money: moneySchema.partial(),
+  })
+  .partial();
+export type PracticeOverrides = z.infer<typeof practiceOverridesSchema>;
+export const overridesForm: Form<PracticeOverrides> = {
+  name: 'change of practice',
+  version: 2,
+  schema: practiceOverridesSchema,
+  upcasts: { 1: moneyOutOfWalk },
+};
+
+/** The practice that holds for a job: its shop's, but where the job says otherwise. */
+export const practiceWith = (shop: Practice, overrides: PracticeOverrides): Practice => {
+  const { loadFactors, walk, money, ...single } = overrides;
+  return {
+    ...shop,
+    ...single,
+    loadFactors: { ...shop.loadFactors, ...loadFactors },
+    walk: { ...shop.walk, ...walk },
+    money: { ...shop.money, ...money },
+  } as Practice;
+};
+
+const differences = <Part extends object>(from: Part, to: Part): Partial<Part> =>
+  Object.fromEntries(
+    Object.entries(to).filter(([key, value]) => !dequal(value, from[key as keyof Part])),
+  ) as Partial<Part>;
+
+/** What a job says otherwise than its shop: `practiceWith(shop, overridesOf(shop, practice))` is `practice`. */
+export function overridesOf(shop: Practice, practice: Practice): PracticeOverrides {
+  const { loadFactors, walk, money, ...single } = differences(shop, practice);
+  return {
+    ...single,
+    ...(loadFactors && { loadFactors: differences(shop.loadFactors, loadFactors) }),
+    ...(walk && { walk: differences(shop.walk, walk) }),
+    ...(money && { money: differences(shop.money, money) }),
+  };
+}
 
 export const DEFAULT_PRACTICE: Practice = {
   school: 'half-inch band',
@@ -112,6 +185,7 @@ export const DEFAULT_PRACTICE: Practice = {
   drainDiameterMm: inchesToMm(3 / 4),
   loadFactors: DEFAULT_LOAD_FACTORS,
   walk: DEFAULT_WALK_PRACTICE,
+  money: DEFAULT_MONEY,
 };
 
 /** Sound metal a school wants below the top corner before a bottom cap alone will do, mm. */

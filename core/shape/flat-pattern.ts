@@ -4,7 +4,7 @@ import {
   CORNER_RADIUS_MM,
   plugHoleMm,
   STEEL_DENSITY_KG_PER_MM3,
-  type Practice,
+  type MetalPractice,
 } from '../reference';
 import { lengthDigits, type UnitSystem } from '../quantity';
 import { developedWidthMm, faceAtU, isClosed, surfaceOf, type Member } from '../frame';
@@ -43,7 +43,12 @@ export interface FlatPattern {
   readonly massKg: number;
 }
 
-export function flatPattern(member: Member, repair: Repair, piece: Piece, practice: Practice): FlatPattern {
+export function flatPattern(
+  member: Member,
+  repair: Repair,
+  piece: Piece,
+  practice: MetalPractice,
+): FlatPattern {
   const surface = surfaceOf(member.shape);
   const whole = coverage(member.shape, piece);
   const insideRadiusMm = practice.bendRadiusPerThickness * piece.thicknessMm;
@@ -101,7 +106,12 @@ function spanAcross(outline: readonly Point[], v: number): { fromXMm: number; to
 }
 
 /** Drains belong to a closed pocket's low point: the bottom of a box's lower cap, one inside each end and one between when it is long. An open channel holds no water. */
-function drains(member: Member, piece: Piece, practice: Practice, toV: (uMm: number) => number): FlatHole[] {
+function drains(
+  member: Member,
+  piece: Piece,
+  practice: MetalPractice,
+  toV: (uMm: number) => number,
+): FlatHole[] {
   if (!isClosed(member.shape) || piece.kind !== 'bottom U') return [];
   const { noseUMm } = coverage(member.shape, piece);
   const lengthMm = piece.endMm - piece.startMm;

@@ -6,6 +6,7 @@ export {
   PIECE_KINDS,
   pieceKindsFor,
   pieceSchema,
+  repairForm,
   repairSchema,
   taperLengthMm,
   WELD_STYLES,

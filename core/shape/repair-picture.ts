@@ -1,3 +1,4 @@
+import { inchesToMm } from '../quantity';
 import { crackExtent } from '../trace';
 import type { MemberPicture, SectionKept } from '../weigh';
 import { carryingReach, landingsAt, type EdgeLanding } from './plating';
@@ -65,7 +66,7 @@ function damageUnder(picture: MemberPicture, repair: Repair): { fromMm: number; 
 
 /** Looked at every inch, at both ends, and where the tapers end. */
 function stationsOf(picture: MemberPicture, repair: Repair, piece: Piece): PieceStation[] {
-  const count = Math.max(4, Math.ceil((piece.endMm - piece.startMm) / 25.4));
+  const count = Math.max(4, Math.ceil((piece.endMm - piece.startMm) / inchesToMm(1)));
   const even = Array.from(
     { length: count + 1 },
     (_, k) => piece.startMm + ((piece.endMm - piece.startMm) * k) / count,

@@ -9,7 +9,7 @@ import {
   type Member,
   type MemberShape,
 } from '../frame';
-import { fail, ok, type Outcome } from '../quantity';
+import { fail, ok, type Form, type Outcome } from '../quantity';
 
 export const PIECE_KINDS = ['bottom L', 'top L', 'full C', 'side plate', 'bottom U', 'top U'] as const;
 export type PieceKind = (typeof PIECE_KINDS)[number];
@@ -57,6 +57,7 @@ export const repairSchema = z.object({
   at: instantSchema,
 });
 export type Repair = z.infer<typeof repairSchema>;
+export const repairForm: Form<Repair> = { name: 'repair', version: 1, schema: repairSchema, upcasts: {} };
 
 /** Whether a repair can lie on its member at all; the rules say whether it is any good. */
 export function checkRepair(member: Member, repair: Pick<Repair, 'pieces'>): Outcome<null> {

@@ -1,14 +1,17 @@
 import { z } from 'zod';
 import {
   bySchema,
+  evidenceKind,
   developedWidthMm,
   faceOf,
   instantSchema,
   isClosed,
+  onMember,
   recordIdSchema,
   spotOnMember,
   spotSchema,
   uOnFace,
+  type Fit,
   type Member,
   type MemberShape,
   type Spot,
@@ -20,6 +23,7 @@ export const SEEN_BY_IDS = ['eye', 'dye penetrant', 'magnetic particle', 'light 
 
 /** A crack as a path of points on a member's unrolled faces, with whether each of its two ends was found. */
 export const crackSchema = z.object({
+  kind: z.literal('crack'),
   id: recordIdSchema,
   memberId: z.string().min(1).max(40),
   path: z.array(spotSchema).min(2, 'a crack needs at least two points').max(60),
@@ -32,13 +36,25 @@ export const crackSchema = z.object({
 });
 export type Crack = z.infer<typeof crackSchema>;
 
-export function checkCrack(member: Member, crack: Pick<Crack, 'path'>): Outcome<null> {
+export function checkCrack(member: Member, crack: Pick<Crack, 'path'>): Outcome<Fit> {
   for (const [k, spot] of crack.path.entries()) {
     const place = spotOnMember(member, spot);
-    if (!place.ok) return fail(`point ${k + 1}: ${place.reason}`);
+    if (!place.ok) return fail(`point ${k + 1}: ${place.reason}`, 'path');
   }
-  return crackLengthMm(member.shape, crack.path) > 0.5 ? ok(null) : fail('its points all lie in one place');
+  return crackLengthMm(member.shape, crack.path) > 0.5
+    ? ok({})
+    : fail('its points all lie in one place', 'path');
 }
+
+/** Version 1 did not say what it was: cracks lay on a shelf of their own. */
+export const crackKind = evidenceKind<Crack>({
+  name: 'crack',
+  version: 2,
+  schema: crackSchema,
+  upcasts: { 1: (body) => ({ ...body, kind: 'crack' }) },
+  fits: (frame, crack) => onMember(frame, crack.memberId, (member) => checkCrack(member, crack)),
+  tells: (crack) => [crack.memberId],
+});
 
 /** The path on the unrolled faces, (station, u); in a closed section each step goes the shorter way round, so u may leave the sheet. */
 export function unrolledPath(shape: MemberShape, path: readonly Spot[]): Point[] {

@@ -1,6 +1,7 @@
 export {
   checkCrack,
   crackExtent,
+  crackKind,
   crackLengthMm,
   crackSchema,
   SEEN_BY_IDS,

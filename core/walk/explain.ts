@@ -1,4 +1,4 @@
-import type { Complaint } from './record';
+import type { Complaint } from './complaint';
 import type { SpotState } from './seen';
 
 /** What the frame model moves where the owner feels it: as it was made, and on the sections found. mm. */

@@ -1,15 +1,13 @@
 export {
-  ACTS,
   CAUSES,
   isDoubtful,
   isFailed,
   latest,
   LOOK_RESULTS,
+  lookKind,
   UNSEEN_WHYS,
   WAYS,
-  type Act,
   type Cause,
-  type Leave,
   type Look,
   type LookResult,
   type UnseenWhy,
@@ -20,6 +18,7 @@ export {
   firstGuessEdgeMm,
   SIGN_KINDS,
   signDetailSchema,
+  signKind,
   signSchema,
   signWeight,
   type Sign,
@@ -27,21 +26,10 @@ export {
   type SignKind,
   type SignWeight,
 } from './sign';
-export {
-  checkWalkRecord,
-  CLAIM_STANDINGS,
-  COMPLAINTS,
-  ofKind,
-  PHOTO_MOMENTS,
-  photoSchema,
-  WALK_KINDS,
-  walkRecordSchema,
-  type Claim,
-  type Complaint,
-  type Photo,
-  type WalkKind,
-  type WalkRecord,
-} from './record';
+export { ACTS, leaveKind, type Act, type Leave } from './leave';
+export { COMPLAINTS, complaintKind, type Complaint } from './complaint';
+export { PHOTO_MOMENTS, photoKind, photoSchema, type Photo } from './photo';
+export { CLAIM_STANDINGS, claimKind, type Claim } from './claim';
 export { hotSpots, memberOver, spotRuleSchema, TOURS, type HotSpot, type SpotRule, type Tour } from './spot';
 export { spotRules, TRADE_SPOTS, type SpotChange } from './trade-spots';
 export { learnedSpots, type ClosedFinding, type ClosedJob } from './learned';
@@ -58,20 +46,13 @@ export {
   type SpotState,
 } from './seen';
 export { explain, EXPLANATIONS, type Explanation, type ModelMovement } from './explain';
-export {
-  compareTaps,
-  hearTaps,
-  TAP_ANSWERS,
-  TAP_WHYS,
-  type HeardTap,
-  type TapAnswer,
-  type TapComparison,
-  type TapTest,
-} from './tap-ear';
+export { TAP_ANSWERS, tapKind, type HeardTap, type TapAnswer, type TapTest } from './tap-test';
+export { compareTaps, hearTaps, TAP_WHYS, type TapComparison } from './tap-ear';
 export {
   LIFT_ANSWERS,
   LIFT_REASONS,
   LIFT_WAYS,
+  liftKind,
   liftPlanSchema,
   liftsAllWheels,
   takesPoints,

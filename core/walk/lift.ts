@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { bySchema, instantSchema, recordIdSchema } from '../frame';
+import { bySchema, evidenceKind, instantSchema, recordIdSchema } from '../frame';
+import { ok } from '../quantity';
 
 export const LIFT_WAYS = [
   'two-post pads',
@@ -117,6 +118,13 @@ export const liftRecordSchema = z.object({
   at: instantSchema,
 });
 export type LiftRecord = z.infer<typeof liftRecordSchema>;
+
+export const liftKind = evidenceKind<LiftRecord>({
+  name: 'lift',
+  schema: liftRecordSchema,
+  fits: () => ok({}),
+  tells: () => [],
+});
 
 /** What the frame model says of a plan: reactions, and what each member carries. */
 export interface LiftFacts {

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { bySchema, instantSchema, recordIdSchema } from '../frame';
+import { bySchema, evidenceKind, instantSchema, onMember, recordIdSchema } from '../frame';
+import { ok } from '../quantity';
 
 /** What a spot may turn out to be; *not seen* is a result too. Ascending: the last one found governs. */
 export const LOOK_RESULTS = [
@@ -79,17 +80,14 @@ export const lookSchema = z
   });
 export type Look = z.infer<typeof lookSchema>;
 
-export const ACTS = ['hammer', 'scrape', 'drill'] as const;
-export type Act = (typeof ACTS)[number];
-
-/** The owner's leave to hammer, scrape or drill; the last standing word on each act counts. */
-export const leaveSchema = z.object({
-  kind: z.literal('leave'),
-  ...stamp,
-  act: z.enum(ACTS),
-  given: z.boolean(),
+/** Looks at a body item hang on no member. */
+export const lookKind = evidenceKind<Look>({
+  name: 'look',
+  schema: lookSchema,
+  fits: (frame, look) =>
+    look.memberId === undefined ? ok({}) : onMember(frame, look.memberId, () => ok({})),
+  tells: (look) => (look.memberId === undefined ? [] : [look.memberId]),
 });
-export type Leave = z.infer<typeof leaveSchema>;
 
 /** The last of some records by what they are about; records come in the order they were kept. */
 export function latest<Rec, Key>(records: readonly Rec[], about: (record: Rec) => Key): Map<Key, Rec> {

@@ -4,13 +4,12 @@ import {
   isFailed,
   latest,
   LOOK_RESULTS,
-  type Act,
-  type Leave,
   type Look,
   type LookResult,
   type UnseenWhy,
   type Way,
 } from './look';
+import type { Act, Leave } from './leave';
 import type { HotSpot } from './spot';
 
 /** Why a spot counts as not seen though somebody stood before it. */

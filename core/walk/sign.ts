@@ -1,14 +1,17 @@
 import { z } from 'zod';
 import {
   bySchema,
+  evidenceKind,
   faceIdSchema,
   faceOf,
   instantSchema,
+  onMember,
   recordIdSchema,
   spotOnMember,
+  type Fit,
   type Member,
 } from '../frame';
-import { fail, ok, type Outcome } from '../quantity';
+import { fail, ok, printBoth, type Outcome } from '../quantity';
 import { causeSchema } from './look';
 
 const lengthMm = z.number().gte(0).lte(5000);
@@ -108,7 +111,7 @@ export type Sign = z.infer<typeof signSchema>;
 export function checkSign(
   member: Member,
   sign: Pick<Sign, 'stationMm' | 'toMm' | 'face' | 'heightMm' | 'detail'>,
-): Outcome<null> {
+): Outcome<Fit> {
   const place = spotOnMember(member, sign);
   if (!place.ok) return place;
   if (sign.toMm !== undefined && !(sign.toMm >= sign.stationMm && sign.toMm <= member.lengthMm))
@@ -121,14 +124,21 @@ export function checkSign(
     !(detail.waterLineMm <= member.shape.depthMm)
   )
     return fail(
-      `the high-water line is above ${member.name}, which is ${(member.shape.depthMm / 25.4).toFixed(1)} in (${member.shape.depthMm.toFixed(0)} mm) deep`,
+      `the high-water line is above ${member.name}, which is ${printBoth(member.shape.depthMm, 1)} deep`,
     );
   if (detail.sign === 'hole' && detail.longMm !== undefined && !(detail.longMm >= detail.acrossMm))
     return fail('a hole is at least as long as it is across');
   if (detail.sign === 'hole' && !(detail.acrossMm <= face.widthMm))
     return fail(`the hole is wider than the ${sign.face} face`);
-  return ok(null);
+  return ok({});
 }
+
+export const signKind = evidenceKind<Sign>({
+  name: 'sign',
+  schema: signSchema,
+  fits: (frame, sign) => onMember(frame, sign.memberId, (member) => checkSign(member, sign)),
+  tells: (sign) => [sign.memberId],
+});
 
 /** What a sign says of the metal there. `hides`: look again beneath. */
 export type SignWeight = 'failed' | 'doubtful' | 'hides' | 'holds' | 'note' | 'sound';

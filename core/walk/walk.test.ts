@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import {
   askedBy,
   checkSign,
-  checkWalkRecord,
+  lookKind,
   firstGuessEdgeMm,
   hotSpots,
   latest,
@@ -15,7 +15,7 @@ import {
   spotRules,
   spotStates,
   TRADE_SPOTS,
-  walkRecordSchema,
+  signKind,
   type HotSpot,
   type Look,
   type Sign,
@@ -326,7 +326,7 @@ describe('signs', () => {
   test('every kind there is is kept exactly', () => {
     expect(DETAILS.map((detail) => detail.sign).sort()).toEqual([...SIGN_KINDS].sort());
     for (const record of DETAILS.map((detail) => sign(detail)))
-      expect(walkRecordSchema.parse(record)).toEqual(record);
+      expect(signKind.schema.parse(record)).toEqual(record);
   });
 
   test('what gives way under a tap has failed; covers hide; worn holes count, made ones do not', () => {
@@ -373,7 +373,7 @@ describe('signs', () => {
       reason: expect.stringContaining('high-water'),
     });
     expect(checkSign(rail, sign(DETAILS[2]!, { toMm: 900 })).ok).toBe(true);
-    expect(checkWalkRecord(ladder, sign(DETAILS[0]!, { memberId: 'nowhere' }))).toMatchObject({
+    expect(signKind.fits(ladder, sign(DETAILS[0]!, { memberId: 'nowhere' }))).toMatchObject({
       ok: false,
       reason: expect.stringContaining('nowhere'),
     });
@@ -381,9 +381,9 @@ describe('signs', () => {
 
   test('a look without a way, or not seen without a why, is no record', () => {
     const spot = spotsOf(ladder)[0]!;
-    expect(walkRecordSchema.safeParse(lookAt(spot, 'sound', { ways: [] })).success).toBe(false);
-    expect(walkRecordSchema.safeParse({ ...lookAt(spot, 'not seen'), why: undefined }).success).toBe(false);
-    expect(walkRecordSchema.safeParse(lookAt(spot, 'not seen')).success).toBe(true);
+    expect(lookKind.schema.safeParse(lookAt(spot, 'sound', { ways: [] })).success).toBe(false);
+    expect(lookKind.schema.safeParse({ ...lookAt(spot, 'not seen'), why: undefined }).success).toBe(false);
+    expect(lookKind.schema.safeParse(lookAt(spot, 'not seen')).success).toBe(true);
   });
 });
 

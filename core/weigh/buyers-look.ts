@@ -1,4 +1,4 @@
-import type { WalkPractice } from '../reference';
+import type { Money } from '../reference';
 import { isDoubtful, progressOf, type Claim, type Progress, type SpotState } from '../walk';
 import { severity, VERDICTS, type Verdict } from './finding';
 
@@ -23,9 +23,16 @@ export const BUYERS_ANSWERS = [
   'only with its price taken off',
   'no reason recorded against it',
 ] as const;
+/** Why a buyer is answered so, as data. */
+export type BuyersWhy =
+  | { readonly code: 'nothing to land on'; readonly names: readonly string[] }
+  | { readonly code: 'cracked and bad'; readonly cracked: number; readonly bad: number }
+  | { readonly code: 'critical unseen'; readonly unseen: number; readonly critical: number }
+  | { readonly code: 'to put right'; readonly names: readonly string[] }
+  | { readonly code: 'claim not borne out'; readonly words: string };
 export interface BuyersLook {
   readonly answer: (typeof BUYERS_ANSWERS)[number];
-  readonly whys: readonly string[];
+  readonly whys: readonly BuyersWhy[];
   readonly progress: Progress;
   readonly found: readonly SpotState[];
   readonly unseen: readonly SpotState[];
@@ -41,7 +48,7 @@ export function buyersLook(
   states: readonly SpotState[],
   members: readonly { readonly name: string; readonly verdict: Verdict; readonly cracked: boolean }[],
   claims: readonly Claim[],
-  practice: WalkPractice,
+  money: Money,
 ): BuyersLook {
   const progress = progressOf(states);
   const unseen = states.filter((state) => !state.seen);
@@ -66,28 +73,20 @@ export function buyersLook(
   const retired = members.filter((member) => member.verdict === 'Retire');
   const bad = members.filter((member) => severity(member.verdict) >= severity('Mend'));
   const tooLittle = progress.critical > 0 && criticalUnseen.length / progress.critical > TOO_LITTLE_SEEN;
-  const away = [
-    ...(retired.length
-      ? [
-          `${retired.map((member) => member.name.toLowerCase()).join(', ')}: nothing sound to land a repair on`,
-        ]
-      : []),
+  const names = (some: typeof members) => some.map((member) => member.name);
+  const away: BuyersWhy[] = [
+    ...(retired.length ? [{ code: 'nothing to land on', names: names(retired) } as const] : []),
     ...(cracked.length >= 2 && bad.length >= 3
-      ? [`cracks in ${cracked.length} members and ${bad.length} members to put right`]
+      ? [{ code: 'cracked and bad', cracked: cracked.length, bad: bad.length } as const]
       : []),
   ];
-  const whys = [
+  const whys: BuyersWhy[] = [
     ...away,
-    ...(tooLittle ? [`${criticalUnseen.length} of ${progress.critical} critical spots were not seen`] : []),
-    ...(bad.length && !away.length
-      ? [
-          `${bad.length} ${bad.length === 1 ? 'member' : 'members'} to put right: ${bad
-            .slice(0, 4)
-            .map((member) => member.name.toLowerCase())
-            .join(', ')}`,
-        ]
+    ...(tooLittle
+      ? [{ code: 'critical unseen', unseen: criticalUnseen.length, critical: progress.critical } as const]
       : []),
-    ...broken.map((claim) => `claimed and not borne out: ${claim.words}`),
+    ...(bad.length && !away.length ? [{ code: 'to put right', names: names(bad) } as const] : []),
+    ...broken.map((claim): BuyersWhy => ({ code: 'claim not borne out', words: claim.words })),
   ];
   const answer = away.length
     ? 'walk away'
@@ -105,6 +104,6 @@ export function buyersLook(
     hoursUnseen,
     worst,
     found: states.filter((state) => state.result !== undefined && isDoubtful(state.result)),
-    money: [hours[0] * practice.ratePerHour, hours[1] * practice.ratePerHour],
+    money: [hours[0] * money.ratePerHour, hours[1] * money.ratePerHour],
   };
 }

@@ -65,7 +65,7 @@ export {
 } from './strength';
 export { preparedLift, type PreparedLift } from './raised';
 export { modelMovement } from './movement';
-export { buyersLook, type BuyersLook, HOURS_BY_VERDICT } from './buyers-look';
+export { buyersLook, type BuyersLook, type BuyersWhy, HOURS_BY_VERDICT } from './buyers-look';
 export {
   leftOfPlan,
   NEXT_WHYS,

@@ -32,7 +32,8 @@ export interface SectionKept {
 
 /** A section more than half guessed is not judged: a guess is neither damage nor soundness (our judgement). */
 const MOSTLY_GUESSED = 0.5;
-export const isJudged = (section: SectionKept): boolean => section.guessedShare <= MOSTLY_GUESSED;
+export const isJudged = (section: Pick<SectionKept, 'guessedShare'>): boolean =>
+  section.guessedShare <= MOSTLY_GUESSED;
 
 /** One-sided 95 % of a normal error. */
 const ONE_SIDED_95 = 1.645;

@@ -23,6 +23,7 @@ const rail = frame.members[0]!;
 const limitMm = 200 - schoolMarginMm(DEFAULT_PRACTICE.school);
 let made = 0;
 const reading = (stationMm: number, face: FaceId, heightMm: number, thicknessMm: number): Reading => ({
+  kind: 'reading',
   id: `${++made}`,
   memberId: rail.id,
   stationMm,

@@ -1,5 +1,5 @@
 import type { SectionProperties } from '../mechanics';
-import { steel, type Practice, type Steel } from '../reference';
+import { steel, type MetalPractice, type Steel } from '../reference';
 import { surfaceOf, type Frame, type Member, type Surface } from '../frame';
 import {
   builtThickness,
@@ -19,11 +19,12 @@ import { builtProperties, keptAlong, type SectionKept } from './kept';
 
 /** Everything known about one member, standing evidence only (what was struck is not in it). */
 export interface MemberEvidence {
-  readonly frame: Frame;
+  /** Without what it carries: loads judge nothing here. */
+  readonly frame: Omit<Frame, 'loads'>;
   readonly member: Member;
   readonly readings: readonly Reading[];
   readonly cracks: readonly Crack[];
-  readonly practice: Practice;
+  readonly practice: MetalPractice;
   /** What was looked at, and what was not; absent where nobody asks (a trainer's rail). */
   readonly walk?: MemberWalk;
   readonly signs?: readonly Sign[];

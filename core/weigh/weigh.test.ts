@@ -42,6 +42,7 @@ const reading = (
   heightMm: number,
   thicknessMm: number,
 ): Reading => ({
+  kind: 'reading',
   id: `r${count++}`,
   memberId: member.id,
   stationMm,
@@ -280,6 +281,7 @@ describe('verdicts', () => {
 
   test('a crack in a sound rail: Mend, do not use; an end not found is said too', () => {
     const crack: Crack = {
+      kind: 'crack',
       id: 'c',
       memberId: 'rail-left',
       path: [

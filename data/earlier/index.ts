@@ -1,7 +1,8 @@
-import { standing } from '@/core/frame';
+import { ofKind, standing } from '@/core/frame';
 import type { Reading } from '@/core/probe';
 import type { Db } from '../connection';
-import { readingsOf, strikesOf } from '../evidence';
+import { evidenceOf } from '../evidence';
+import { strikesOf } from '../strike';
 
 /** Another job of the same unit and what it read: an earlier survey to compare with. */
 export interface EarlierSurvey {
@@ -25,7 +26,7 @@ export function earlierSurveys(db: Db, jobId: string): EarlierSurvey[] {
       jobId: row.id,
       title: row.title,
       openedAt: row.opened_at,
-      readings: standing(readingsOf(db, row.id), strikesOf(db, row.id)),
+      readings: standing(ofKind(evidenceOf(db, row.id, ['reading']), 'reading'), strikesOf(db, row.id)),
     }))
     .filter((survey) => survey.readings.length > 0);
 }

@@ -1,20 +1,17 @@
 import { jobSheetSchema, memberOf, type Frame, type JobSheet } from '@/core/frame';
 import type { Practice } from '@/core/reference';
-import { checkReading, checkSurveyRecord } from '@/core/probe';
-import { checkCrack } from '@/core/trace';
 import { checkRepair } from '@/core/shape';
-import { checkWalkRecord } from '@/core/walk';
-import type { JobFile } from '@/core/job';
+import { fitsFrame, type JobFile } from '@/core/job';
 import type { Db } from '../connection';
-import { cracksOf, readingsOf, strikesOf } from '../evidence';
+import { evidenceOf } from '../evidence';
+import { currentFrame, insertFrame, type FrameRevision } from '../frame';
+import { currentPractice, insertPractice, type PracticeRevision } from '../practice';
+import { strikesOf } from '../strike';
 import { repairsOf } from '../repair';
-import { currentSetup, insertSetup, type Setup } from '../setup';
 import { refused, sameRecord, written, type Written } from '../problem';
 import { noticesOf, unitById } from '../unit';
 import { isClosed } from '../closing';
 import { spotRulesFor } from '../spots';
-import { surveyOf } from '../survey';
-import { walkOf } from '../walk';
 
 interface JobRow {
   id: string;
@@ -40,18 +37,18 @@ export function jobById(db: Db, id: string): JobSheet | undefined {
 /** The whole file of a job; undefined when there is no such job. */
 export function jobFile(db: Db, jobId: string): JobFile | undefined {
   const job = jobById(db, jobId);
-  const setup = currentSetup(db, jobId);
+  const [framed, practised] = [currentFrame(db, jobId), currentPractice(db, jobId)];
   const unit = job && unitById(db, job.unitId);
-  if (!job || !setup || !unit) return undefined;
+  if (!job || !framed || !practised || !unit) return undefined;
   return {
     unit,
     job,
-    ...setup,
+    frame: framed.frame,
+    frameRevision: framed.revision,
+    practice: practised.practice,
+    practiceRevision: practised.revision,
     notices: noticesOf(db, unit.id),
-    readings: readingsOf(db, jobId),
-    cracks: cracksOf(db, jobId),
-    walk: walkOf(db, jobId),
-    survey: surveyOf(db, jobId),
+    evidence: evidenceOf(db, jobId),
     strikes: strikesOf(db, jobId),
     repairs: repairsOf(db, jobId),
     spotRules: spotRulesFor(db, jobId),
@@ -60,7 +57,7 @@ export function jobFile(db: Db, jobId: string): JobFile | undefined {
   };
 }
 
-/** Opens a job with its first set-up; the same job twice is one. */
+/** Opens a job with its frame and practice; the same job twice is one. */
 export function openJob(
   db: Db,
   job: JobSheet,
@@ -70,87 +67,93 @@ export function openJob(
   const existing = jobById(db, job.id);
   if (existing)
     return sameRecord(existing, job) ? written(existing) : refused('conflict', 'another job has this id');
+  const stamp = { by: job.openedBy, at: job.openedAt };
   db.transaction(() => {
     db.prepare(
       'INSERT INTO job (id, unit_id, title, purpose, complaint, opened_by, opened_at) VALUES (@id, @unitId, @title, @purpose, @complaint, @openedBy, @openedAt)',
     ).run(job);
-    insertSetup(db, job.id, 1, setup, job.openedBy, job.openedAt);
+    insertFrame(db, job.id, { revision: 1, frame: setup.frame }, stamp);
+    insertPractice(db, job.id, { revision: 1, practice: setup.practice }, stamp);
   })();
   return written(job);
 }
 
-export interface SetupChange {
+/** A change of frame or practice: what it was based on, what it says, who and when. */
+export interface Change<Part> {
   readonly basedOn: number;
-  readonly frame: Frame;
-  readonly practice: Practice;
+  readonly to: Part;
   readonly by: string;
   readonly at: string;
 }
 
+const NO_JOB = () => refused('not-found', 'there is no such job', 'Nothing was changed.');
+const stale = (what: string) =>
+  refused(
+    'stale',
+    `the ${what} was changed elsewhere meanwhile; look at it again and repeat your change`,
+    'The other change stands; yours was not made.',
+  );
+
 /**
- * Writes the next revision of frame and practice. Refused when it was based on an older revision (another tab was faster), or when evidence
- * or a repair would lose its place on the new frame. The same change sent twice is one.
+ * Writes a job's next frame. Refused when it was based on an older revision (another tab was faster), or when evidence or a repair would lose
+ * its place on it. The same change sent twice is one.
  */
-export function changeSetup(db: Db, jobId: string, change: SetupChange): Written<Setup> {
+export function changeFrame(db: Db, jobId: string, change: Change<Frame>): Written<FrameRevision> {
   return db
-    .transaction((): Written<Setup> => {
-      const current = currentSetup(db, jobId);
-      if (!current) return refused('not-found', 'there is no such job', 'Nothing was changed.');
-      const { frame, practice } = change;
-      if (sameRecord({ frame: current.frame, practice: current.practice }, { frame, practice }))
-        return written(current);
-      if (change.basedOn !== current.revision)
-        return refused(
-          'stale',
-          'the frame was changed elsewhere meanwhile; look at it again and repeat your change',
-          'The other change stands; yours was not made.',
-        );
-      const homeless = homelessRecord(db, jobId, frame);
+    .transaction((): Written<FrameRevision> => {
+      const current = currentFrame(db, jobId);
+      if (!current) return NO_JOB();
+      if (sameRecord(current.frame, change.to)) return written(current);
+      if (change.basedOn !== current.revision) return stale('frame');
+      const homeless = homelessRecord(db, jobId, change.to);
       if (homeless) return refused('invalid', homeless, 'The frame is as it was.');
-      insertSetup(db, jobId, current.revision + 1, { frame, practice }, change.by, change.at);
-      return written({ revision: current.revision + 1, frame, practice });
+      const next = { revision: current.revision + 1, frame: change.to };
+      insertFrame(db, jobId, next, { by: change.by, at: change.at });
+      return written(next);
+    })
+    .immediate();
+}
+
+/** Writes a job's next practice: where it differs from its shop's. Refused when it was based on an older revision. */
+export function changePractice(db: Db, jobId: string, change: Change<Practice>): Written<PracticeRevision> {
+  return db
+    .transaction((): Written<PracticeRevision> => {
+      const current = currentPractice(db, jobId);
+      if (!current) return NO_JOB();
+      if (sameRecord(current.practice, change.to)) return written(current);
+      if (change.basedOn !== current.revision) return stale('practice');
+      const next = { ...current, revision: current.revision + 1, practice: change.to };
+      insertPractice(db, jobId, next, { by: change.by, at: change.at });
+      return written(next);
     })
     .immediate();
 }
 
 /** Says which record would have no place on a frame. */
 function homelessRecord(db: Db, jobId: string, frame: Frame): string | undefined {
-  const checks = [
-    { name: 'a reading', records: readingsOf(db, jobId), check: checkReading },
-    { name: 'a crack', records: cracksOf(db, jobId), check: checkCrack },
-    { name: 'a planned repair', records: repairsOf(db, jobId), check: checkRepair },
-  ] as const;
-  for (const { name, records, check } of checks) {
-    for (const record of records) {
-      const member = memberOf(frame, record.memberId);
-      if (!member) return `${name} hangs on ${record.memberId}, which this frame no longer has`;
-      const outcome = (check as (m: typeof member, r: typeof record) => { ok: boolean; reason?: string })(
-        member,
-        record,
-      );
-      if (!outcome.ok) return `${name} on ${member.name} would lose its place: ${outcome.reason}`;
-    }
+  for (const record of evidenceOf(db, jobId)) {
+    const fits = fitsFrame(frame, record);
+    if (!fits.ok) return `a recorded ${record.kind} would lose its place: ${fits.reason}`;
   }
-  for (const record of walkOf(db, jobId)) {
-    const fits = checkWalkRecord(frame, record);
-    if (!fits.ok) return `what the Walk recorded would lose its place: ${fits.reason}`;
-  }
-  for (const record of surveyOf(db, jobId)) {
-    const fits = checkSurveyRecord(frame, record);
-    if (!fits.ok) return `a felt edge would lose its place: ${fits.reason}`;
+  for (const repair of repairsOf(db, jobId)) {
+    const member = memberOf(frame, repair.memberId);
+    if (!member)
+      return `a planned repair would lose its place: member ${repair.memberId} is not on this frame`;
+    const fits = checkRepair(member, repair);
+    if (!fits.ok) return `a planned repair on ${member.name} would lose its place: ${fits.reason}`;
   }
   return undefined;
 }
 
-/** Changes whenever anything a verdict rests on does: set-up revision, evidence, strikes (repairs are no evidence). */
+/** Changes whenever anything a verdict rests on does: frame, practice, evidence, strikes (repairs are no evidence). */
 export function evidenceMark(db: Db, jobId: string): string {
   const row = db
-    .prepare<{ jobId: string }, { revision: number | null; evidence: number; strikes: number }>(
-      `
-    SELECT (SELECT max(revision) FROM job_setup WHERE job_id = @jobId) AS revision,
-           (SELECT count(*) FROM evidence WHERE job_id = @jobId) AS evidence,
-           (SELECT count(*) FROM strike JOIN evidence ON evidence.id = strike.evidence_id WHERE evidence.job_id = @jobId) AS strikes`,
+    .prepare<{ jobId: string }, Record<'frame' | 'practice' | 'evidence' | 'strikes', number | null>>(
+      `SELECT (SELECT max(revision) FROM job_frame WHERE job_id = @jobId) AS frame,
+              (SELECT max(revision) FROM job_practice WHERE job_id = @jobId) AS practice,
+              (SELECT count(*) FROM evidence WHERE job_id = @jobId) AS evidence,
+              (SELECT count(*) FROM strike JOIN evidence ON evidence.id = strike.evidence_id WHERE evidence.job_id = @jobId) AS strikes`,
     )
     .get({ jobId })!;
-  return `${row.revision} ${row.evidence} ${row.strikes}`;
+  return `${row.frame} ${row.practice} ${row.evidence} ${row.strikes}`;
 }

@@ -3,12 +3,12 @@ import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import sharp from 'sharp';
-import { standing } from '@/core/frame';
-import { ofKind, type Photo } from '@/core/walk';
+import { ofKind, standing } from '@/core/frame';
+import type { Photo } from '@/core/walk';
 import type { Db } from '../connection';
-import { strikesOf } from '../evidence';
+import { evidenceOf, keepEvidence } from '../evidence';
 import { refused, sameRecord, written, type Written } from '../problem';
-import { keepWalkRecord, walkOf } from '../walk';
+import { strikesOf } from '../strike';
 
 export const PHOTO_LIMIT = 25 * 1024 * 1024;
 const LONGEST_PX = 2000;
@@ -36,7 +36,7 @@ export async function keepPhoto(
   photo: Photo,
   bytes: Uint8Array,
 ): Promise<Written<Photo>> {
-  const before = ofKind(walkOf(db, jobId), 'photo').find((each) => each.id === photo.id);
+  const before = photos(db, jobId).find((each) => each.id === photo.id);
   if (before)
     return sameRecord({ ...before, picture: undefined }, { ...photo, picture: undefined })
       ? written(before)
@@ -48,7 +48,8 @@ export async function keepPhoto(
   place(fileOf(db, hash, 'whole'), whole);
   place(fileOf(db, hash, 'thumb'), thumb);
   const kept = { ...photo, picture: { hash, widthPx, heightPx } };
-  return keepWalkRecord(db, jobId, kept) as Written<Photo>;
+  const outcome = keepEvidence(db, jobId, [kept]);
+  return outcome.ok ? written(kept) : outcome;
 }
 
 interface Readable {
@@ -106,6 +107,7 @@ export function photoBytes(db: Db, hash: string, size: 'whole' | 'thumb'): Buffe
   return path && existsSync(path) ? readFileSync(path) : undefined;
 }
 
+const photos = (db: Db, jobId: string): Photo[] => ofKind(evidenceOf(db, jobId, ['photo']), 'photo');
+
 /** Photos that stand, in the order they were kept. */
-export const photosOf = (db: Db, jobId: string): Photo[] =>
-  standing(ofKind(walkOf(db, jobId), 'photo'), strikesOf(db, jobId));
+export const photosOf = (db: Db, jobId: string): Photo[] => standing(photos(db, jobId), strikesOf(db, jobId));

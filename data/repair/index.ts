@@ -1,7 +1,8 @@
 import { memberOf } from '@/core/frame';
-import { checkRepair, repairSchema, type Repair } from '@/core/shape';
+import { opened, packed, valueOf, type Body } from '@/core/quantity';
+import { checkRepair, repairForm, type Repair } from '@/core/shape';
 import type { Db } from '../connection';
-import { currentSetup } from '../setup';
+import { currentFrame } from '../frame';
 import { refused, sameRecord, written, type Written } from '../problem';
 
 interface RepairRow {
@@ -9,10 +10,12 @@ interface RepairRow {
   version: number;
   job_id: string;
   body: string;
+  form: number;
   withdrawn: number;
 }
 
-const repairFrom = (row: RepairRow): Repair => repairSchema.parse(JSON.parse(row.body));
+const repairFrom = (row: RepairRow): Repair =>
+  valueOf(opened(repairForm, { ...(JSON.parse(row.body) as Body), version: row.form }));
 
 /** The current version of every repair that is still in the plan. */
 export const repairsOf = (db: Db, jobId: string): Repair[] =>
@@ -30,9 +33,9 @@ const latest = (db: Db, id: string): RepairRow | undefined =>
 
 /** Keeps a repair as it now is: a new version when it differs from the last. */
 export function keepRepair(db: Db, jobId: string, repair: Repair): Written<Repair> {
-  const setup = currentSetup(db, jobId);
-  if (!setup) return refused('not-found', 'there is no such job', 'Nothing was kept.');
-  const member = memberOf(setup.frame, repair.memberId);
+  const current = currentFrame(db, jobId);
+  if (!current) return refused('not-found', 'there is no such job', 'Nothing was kept.');
+  const member = memberOf(current.frame, repair.memberId);
   if (!member)
     return refused(
       'invalid',
@@ -48,7 +51,7 @@ export function keepRepair(db: Db, jobId: string, repair: Repair): Written<Repai
       if (last && last.job_id !== jobId)
         return refused('conflict', 'this id belongs to a repair of another job', 'The plan is as it was.');
       if (last && last.withdrawn === 0 && sameRecord(repairFrom(last), repair)) return written(repair);
-      insertVersion(db, jobId, repair, (last?.version ?? 0) + 1, 0);
+      insertVersion(db, jobId, repair, { version: (last?.version ?? 0) + 1, withdrawn: 0 });
       return written(repair);
     })
     .immediate();
@@ -61,18 +64,21 @@ export function withdrawRepair(db: Db, jobId: string, id: string): Written<null>
       const last = latest(db, id);
       if (last?.job_id !== jobId)
         return refused('not-found', 'there is no such repair on this job', 'The plan is as it was.');
-      if (last.withdrawn === 0) insertVersion(db, jobId, repairFrom(last), last.version + 1, 1);
+      if (last.withdrawn === 0)
+        insertVersion(db, jobId, repairFrom(last), { version: last.version + 1, withdrawn: 1 });
       return written(null);
     })
     .immediate();
 }
 
-function insertVersion(db: Db, jobId: string, repair: Repair, version: number, withdrawn: 0 | 1): void {
-  db.prepare('INSERT INTO repair_version (id, version, job_id, body, withdrawn) VALUES (?, ?, ?, ?, ?)').run(
-    repair.id,
-    version,
-    jobId,
-    JSON.stringify(repair),
-    withdrawn,
-  );
+function insertVersion(
+  db: Db,
+  jobId: string,
+  repair: Repair,
+  kept: { readonly version: number; readonly withdrawn: 0 | 1 },
+): void {
+  const { version: form, ...body } = packed(repairForm, repair);
+  db.prepare(
+    'INSERT INTO repair_version (id, version, job_id, body, form, withdrawn) VALUES (@id, @version, @jobId, @body, @form, @withdrawn)',
+  ).run({ id: repair.id, jobId, body: JSON.stringify(body), form, ...kept });
 }

@@ -1,10 +1,9 @@
 import { z } from 'zod';
-import { bySchema, instantSchema, recordIdSchema, standing } from '@/core/frame';
+import { bySchema, instantSchema, ofKind, recordIdSchema, standing } from '@/core/frame';
 import {
   hotSpots,
   isDoubtful,
   learnedSpots,
-  ofKind,
   signWeight,
   spotRules,
   spotRuleSchema,
@@ -16,10 +15,10 @@ import {
 } from '@/core/walk';
 import { closedOn } from '../closing';
 import type { Db } from '../connection';
-import { cracksOf, strikesOf } from '../evidence';
+import { evidenceOf } from '../evidence';
+import { currentFrame } from '../frame';
 import { refused, written, type Written } from '../problem';
-import { currentSetup } from '../setup';
-import { walkOf } from '../walk';
+import { strikesOf } from '../strike';
 
 /** One change to the shop's list: a spot added (or put anew), one dropped, one taken up again. */
 export const spotChangeSchema = z
@@ -85,15 +84,15 @@ function closedJobs(db: Db): (ClosedJob & { readonly id: string })[] {
     )
     .all();
   return rows.flatMap(({ id, tag }) => {
-    const [on, setup] = [closedOn(db, id), currentSetup(db, id)];
-    if (on === undefined || !setup) return [];
+    const [on, current] = [closedOn(db, id), currentFrame(db, id)];
+    if (on === undefined || !current) return [];
     return [
       {
         id,
         tag,
         closedOn: on,
-        frame: setup.frame,
-        spots: hotSpots(setup.frame, TRADE_SPOTS),
+        frame: current.frame,
+        spots: hotSpots(current.frame, TRADE_SPOTS),
         findings: findingsOf(db, id),
       },
     ];
@@ -102,10 +101,9 @@ function closedJobs(db: Db): (ClosedJob & { readonly id: string })[] {
 
 /** What was bad on a job: signs of failed or hidden metal, cracks, bad looks outside the list. */
 function findingsOf(db: Db, jobId: string): ClosedFinding[] {
-  const strikes = strikesOf(db, jobId);
-  const walk = standing(walkOf(db, jobId), strikes);
+  const evidence = standing(evidenceOf(db, jobId, ['sign', 'crack', 'look']), strikesOf(db, jobId));
   return [
-    ...ofKind(walk, 'sign')
+    ...ofKind(evidence, 'sign')
       .filter((sign) => ['failed', 'hides'].includes(signWeight(sign.detail)))
       .map((sign) => ({
         id: sign.id,
@@ -113,13 +111,13 @@ function findingsOf(db: Db, jobId: string): ClosedFinding[] {
         stationMm: sign.stationMm,
         what: sign.detail.sign,
       })),
-    ...standing(cracksOf(db, jobId), strikes).map((crack) => ({
+    ...ofKind(evidence, 'crack').map((crack) => ({
       id: crack.id,
       memberId: crack.memberId,
       stationMm: crack.path[0]!.stationMm,
       what: 'crack',
     })),
-    ...ofKind(walk, 'look')
+    ...ofKind(evidence, 'look')
       .filter(
         (look) => isDoubtful(look.result) && look.memberId !== undefined && look.stationMm !== undefined,
       )

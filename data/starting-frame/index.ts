@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { bySchema, frameSchema, instantSchema, recordIdSchema } from '@/core/frame';
 import type { Db } from '../connection';
+import { frameFrom, frameRow } from '../frame';
 import { refused, sameRecord, written, type Written } from '../problem';
 
 /** A frame the shop starts from, under a name of its own. */
@@ -17,6 +18,7 @@ interface Row {
   id: string;
   name: string;
   frame: string;
+  version: number;
   by_whom: string;
   at: string;
 }
@@ -24,7 +26,7 @@ const fromRow = (row: Row): StartingFrame =>
   startingFrameSchema.parse({
     id: row.id,
     name: row.name,
-    frame: JSON.parse(row.frame),
+    frame: frameFrom(row.frame, row.version),
     by: row.by_whom,
     at: row.at,
   });
@@ -45,12 +47,8 @@ export function keepStartingFrame(db: Db, starting: StartingFrame): Written<Star
     return sameRecord(fromRow(before), starting)
       ? written(starting)
       : refused('conflict', 'another starting frame has this id');
-  db.prepare('INSERT INTO starting_frame (id, name, frame, by_whom, at) VALUES (?, ?, ?, ?, ?)').run(
-    starting.id,
-    starting.name,
-    JSON.stringify(starting.frame),
-    starting.by,
-    starting.at,
-  );
+  db.prepare(
+    'INSERT INTO starting_frame (id, name, version, frame, by_whom, at) VALUES (@id, @name, @version, @frame, @by, @at)',
+  ).run({ ...starting, ...frameRow(starting.frame) });
   return written(starting);
 }

@@ -1,6 +1,6 @@
 import { Document, Page, StyleSheet, Text, View } from '@react-pdf/renderer';
 import type { JobFile } from '@/core/job';
-import type { BuyersLook } from '@/core/weigh';
+import type { BuyersLook, BuyersWhy } from '@/core/weigh';
 import type { Claim, Leave, NotSeenWhy, SpotState } from '@/core/walk';
 
 const style = StyleSheet.create({
@@ -23,7 +23,8 @@ const style = StyleSheet.create({
 
 export interface BuyersLookWords {
   readonly answer: (look: BuyersLook) => string;
-  readonly cost: (look: BuyersLook, practice: JobFile['practice']['walk']) => string;
+  readonly why: (why: BuyersWhy) => string;
+  readonly cost: (look: BuyersLook, money: JobFile['practice']['money']) => string;
   readonly hint: string;
 }
 
@@ -75,10 +76,10 @@ export function BuyersLookSheet({
         </View>
         <View style={style.box}>
           <Text style={style.answer}>{words.answer(look)}</Text>
-          {look.whys.map((why) => (
+          {look.whys.map(words.why).map((why) => (
             <Text key={why}>– {why}</Text>
           ))}
-          <Text style={style.bold}>{words.cost(look, file.practice.walk)}</Text>
+          <Text style={style.bold}>{words.cost(look, file.practice.money)}</Text>
         </View>
         <Text style={style.section}>
           Seen {progress.seen} of {progress.spots} spots; of {progress.critical} critical ones{' '}

@@ -8,7 +8,7 @@ import { isJudged, lowerBound, type SectionKept, type Verdict } from '@/core/wei
 /** What the Skeleton shows of a member: absent while it is still being worked out. */
 export interface MemberMark {
   readonly verdict: Verdict;
-  readonly sections: readonly SectionKept[];
+  readonly sections: readonly Pick<SectionKept, 'stationMm' | 'kept' | 'guessedShare'>[];
   readonly crackStationsMm: readonly number[];
   readonly measured: boolean;
   /** What was found on foot, and where nobody could look. */ readonly found: readonly {
@@ -337,7 +337,7 @@ const Shading = memo(function Shading({
   width,
   upright,
 }: {
-  sections: readonly SectionKept[];
+  sections: MemberMark['sections'];
   lengthMm: number;
   originPx: number;
   perMm: number;

@@ -1,92 +1,40 @@
 'use client';
 
 import { useMemo, type ReactNode } from 'react';
-import { standing, type Frame } from '@/core/frame';
-import { crackExtent } from '@/core/trace';
+import type { Frame } from '@/core/frame';
 import type { StateId } from '@/core/shape';
-import { isDoubtful, latest, ofKind, signWeight } from '@/core/walk';
-import { Skeleton, type MemberMark, type SkeletonProps } from '@/ui/skeleton';
+import { Skeleton, type SkeletonProps } from '@/ui/skeleton';
 import { Pick } from '@/ui/controls';
-import { useDesk } from './desk';
+import { useMember, usePlace } from './place-context';
+import { useRecords } from './records-context';
+import { skeletonMarks } from './skeleton-marks';
 import { SlicePanel } from './slice-panel';
+import { useWork } from './work-context';
 
 /** The common bench of a verb: Skeleton left, the verb's own work in the middle, Slice right. Narrow screens stack them. */
 export function Bench({
   children,
   slice = 'as found',
   picker = true,
-  draft,
-  onMove,
+  ...skeleton
 }: {
   children: ReactNode;
   slice?: StateId | false;
-  /** A list of members to choose from, where the Skeleton is not in sight or has many. */ picker?: boolean;
+  /** A list of members to choose from, where the Skeleton is not in sight or has many. */
+  picker?: boolean;
   draft?: Frame;
   onMove?: SkeletonProps['onMove'];
 }) {
-  const { file, works, member, selectMember, cursor } = useDesk();
-  const marks = useMemo(() => {
-    const cracks = standing(file.cracks, file.strikes);
-    const walk = standing(file.walk, file.strikes);
-    const found = [
-      ...ofKind(walk, 'sign')
-        .filter((sign) => !['note', 'sound'].includes(signWeight(sign.detail)))
-        .map((sign) => ({ memberId: sign.memberId, stationMm: sign.stationMm, seen: true })),
-      ...[...latest(ofKind(walk, 'look'), (look) => look.spotId).values()]
-        .filter(
-          (look) => look.memberId !== undefined && (look.result === 'not seen' || isDoubtful(look.result)),
-        )
-        .map((look) => ({
-          memberId: look.memberId!,
-          stationMm: look.stationMm!,
-          seen: look.result !== 'not seen',
-        })),
-    ];
-    return new Map<string, MemberMark>(
-      [...works].map(([id, work]) => [
-        id,
-        {
-          verdict: work.verdict.verdict,
-          sections: work.picture.sections,
-          measured: work.picture.map !== undefined,
-          found: found.filter((each) => each.memberId === id),
-          crackStationsMm: cracks
-            .filter((crack) => crack.memberId === id)
-            .map((crack) => (crackExtent(crack).fromMm + crackExtent(crack).toMm) / 2),
-        },
-      ]),
-    );
-  }, [works, file.cracks, file.walk, file.strikes]);
+  const columns = slice ? 'lg:grid-cols-[206px_minmax(0,1fr)_292px]' : 'lg:grid-cols-[206px_minmax(0,1fr)]';
   return (
-    <div
-      className={`lg:grid lg:min-h-[calc(100dvh-60px)] ${slice ? 'lg:grid-cols-[206px_minmax(0,1fr)_292px]' : 'lg:grid-cols-[206px_minmax(0,1fr)]'}`}
-    >
+    <div className={`lg:grid lg:min-h-[calc(100dvh-60px)] ${columns}`}>
       <aside className="hidden border-r border-rule px-1 pt-3 lg:block" aria-label="Skeleton">
         <div className="sticky top-[92px]">
-          <Skeleton
-            frame={draft ?? file.frame}
-            marks={marks}
-            selected={member.id}
-            cursorMm={cursor.stationMm}
-            onSelect={selectMember}
-            height={640}
-            {...(onMove && { onMove })}
-          />
+          <JobSkeleton {...skeleton} />
         </div>
       </aside>
       <main className="min-w-0 px-3 pb-10 pt-3 lg:px-4">
-        {picker && (
-          <Pick
-            label="Member"
-            className={`mb-2 ${file.frame.members.length > 12 ? '' : 'lg:hidden'}`}
-            value={member.id}
-            options={file.frame.members.map((each) => each.id)}
-            onPick={selectMember}
-            words={(id) =>
-              `${file.frame.members.find((each) => each.id === id)!.name}: ${works.get(id)?.verdict.verdict ?? '…'}`
-            }
-          />
-        )}
+        {picker && <MemberPicker />}
         {children}
       </main>
       {slice && (
@@ -100,5 +48,45 @@ export function Bench({
         </aside>
       )}
     </div>
+  );
+}
+
+function JobSkeleton({ draft, onMove }: { draft?: Frame; onMove?: SkeletonProps['onMove'] }) {
+  const { file } = useRecords();
+  const { member, selectMember } = useMember();
+  const { cursor } = usePlace();
+  const { summaries } = useWork();
+  const { evidence, strikes } = file;
+  const marks = useMemo(
+    () => skeletonMarks({ evidence, strikes }, summaries),
+    [evidence, strikes, summaries],
+  );
+  return (
+    <Skeleton
+      frame={draft ?? file.frame}
+      marks={marks}
+      selected={member.id}
+      cursorMm={cursor.stationMm}
+      onSelect={selectMember}
+      height={640}
+      {...(onMove && { onMove })}
+    />
+  );
+}
+
+function MemberPicker() {
+  const { members } = useRecords().file.frame;
+  const { member, selectMember } = useMember();
+  const { summaries } = useWork();
+  const names = new Map(members.map((each) => [each.id, each.name]));
+  return (
+    <Pick
+      label="Member"
+      className={`mb-2 ${members.length > 12 ? '' : 'lg:hidden'}`}
+      value={member.id}
+      options={members.map((each) => each.id)}
+      onPick={selectMember}
+      words={(id) => `${names.get(id)}: ${summaries.get(id)?.verdict.verdict ?? '…'}`}
+    />
   );
 }

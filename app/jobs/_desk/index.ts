@@ -1,7 +1,12 @@
-export { DeskProvider, useDesk, type Desk } from './desk';
+export { DeskProvider } from './desk';
+export { useRecords, type Records } from './records-context';
+export { useReader } from './reader-context';
+export { useMember, usePlace } from './place-context';
+export { useWork, type MemberSummary, type Summaries, type WorkView } from './work-context';
 export { heldFile, useOutbox } from './outbox';
 export { Bench } from './bench';
 export { MemberStrip } from './member-strip';
 export { SlicePanel } from './slice-panel';
 export { StrikeSheet } from './strike-sheet';
 export { asOwn } from './as-own';
+export { useOnMember, type OnMember } from './use-on-member';

@@ -1,29 +1,31 @@
 'use client';
 
 import { useCallback, useMemo, type KeyboardEvent, type ReactNode } from 'react';
-import { developedWidthMm, standing } from '@/core/frame';
+import { developedWidthMm } from '@/core/frame';
 import { inchesToMm, lengthDigits } from '@/core/quantity';
-import { ofKind } from '@/core/walk';
+import type { DamageZone } from '@/core/weigh';
 import {
   ContourLabelLayer,
   CrackLayer,
   EdgeLayer,
+  faceWords,
   FigureLayer,
-  following,
   MapLayer,
   PlateLayer,
   ReadingLayer,
   SignLayer,
-  stepCursor,
   Strip,
-  turnFace,
   zoomed,
-  faceWords,
   type Cursor,
   type PlateDrawing,
   type StripScale,
 } from '@/ui/strip';
-import { useDesk } from './desk';
+import { useMember, usePlace } from './place-context';
+import { useReader } from './reader-context';
+import { useRecords } from './records-context';
+import { useOnMember } from './use-on-member';
+import { useStripKeys } from './use-strip-keys';
+import { useWork } from './work-context';
 
 export interface MemberStripProps {
   readonly height?: number;
@@ -39,51 +41,14 @@ export interface MemberStripProps {
 }
 
 /** The Strip of the member in sight with its common layers, its ways of moving, and its stretch buttons. */
-export function MemberStrip({
-  height = 372,
-  plates,
-  plateLabels = false,
-  readings = true,
-  chosenCrack,
-  over,
-  onKey,
-  onSpot,
-}: MemberStripProps) {
-  const { file, member, cursor, setCursor, stretch, setStretch, system, work } = useDesk();
-  const struck = useMemo(() => new Set(file.strikes.map((strike) => strike.evidenceId)), [file.strikes]);
-  const own = useMemo(
-    () => file.readings.filter((reading) => reading.memberId === member.id),
-    [file.readings, member.id],
-  );
-  const cracks = useMemo(
-    () => standing(file.cracks, file.strikes).filter((crack) => crack.memberId === member.id),
-    [file.cracks, file.strikes, member.id],
-  );
-  const signs = useMemo(
-    () => ofKind(standing(file.walk, file.strikes), 'sign').filter((sign) => sign.memberId === member.id),
-    [file.walk, file.strikes, member.id],
-  );
-  const picture = work?.picture.member.id === member.id ? work.picture : undefined;
-  const contours = picture && work?.contours;
-  const beforeCursor =
-    picture?.zones.map((zone) => cursor.stationMm > (zone.fromMm + zone.toMm) / 2).join() ?? '';
-  const labelAt = useMemo(
-    () =>
-      picture?.zones.map(
-        (zone, k) =>
-          zone.fromMm + (beforeCursor.split(',')[k] === 'true' ? 0.2 : 0.8) * (zone.toMm - zone.fromMm),
-      ) ?? [],
-    [picture, beforeCursor],
-  );
-
-  const move = useCallback(
-    (next: Cursor) => {
-      setCursor(next);
-      setStretch(following(member, stretch, next.stationMm));
-    },
-    [setCursor, setStretch, member, stretch],
-  );
-
+export function MemberStrip({ height = 372, onKey, onSpot, ...shown }: MemberStripProps) {
+  const { file } = useRecords();
+  const { system } = useReader();
+  const { member, setCursor } = useMember();
+  const { cursor, stretch } = usePlace();
+  const key = useStripKeys(onKey);
+  const layers = useLayers(shown);
+  const near = (mm: number) => lengthDigits(mm, system, 'length');
   const spot = useCallback(
     (next: Cursor) => {
       setCursor(next);
@@ -91,115 +56,6 @@ export function MemberStrip({
     },
     [setCursor, onSpot],
   );
-
-  const key = useCallback(
-    (event: KeyboardEvent<SVGSVGElement>) => {
-      if (event.ctrlKey || event.metaKey || event.altKey) return;
-      if (onKey?.(event)) return void event.preventDefault();
-      const along = system === 'in' ? inchesToMm(event.shiftKey ? 12 : 1) : event.shiftKey ? 250 : 25;
-      const across = system === 'in' ? inchesToMm(1 / 4) : 5;
-      const moves: Record<string, () => void> = {
-        ArrowLeft: () => move(stepCursor(member, cursor, -along, 0)),
-        ArrowRight: () => move(stepCursor(member, cursor, along, 0)),
-        ArrowUp: () => move(stepCursor(member, cursor, 0, -across)),
-        ArrowDown: () => move(stepCursor(member, cursor, 0, across)),
-        Home: () => move({ ...cursor, stationMm: 0 }),
-        End: () => move({ ...cursor, stationMm: member.lengthMm }),
-        '[': () => move(turnFace(member, cursor, -1)),
-        ']': () => move(turnFace(member, cursor, 1)),
-        '+': () => setStretch(zoomed(member, stretch, cursor.stationMm, 0.5)),
-        '=': () => setStretch(zoomed(member, stretch, cursor.stationMm, 0.5)),
-        '-': () => setStretch(zoomed(member, stretch, cursor.stationMm, 2)),
-        z: () => setStretch({ fromMm: 0, toMm: member.lengthMm }),
-      };
-      const act = moves[event.key];
-      if (!act) return;
-      event.preventDefault();
-      act();
-    },
-    [onKey, system, move, member, cursor, stretch, setStretch],
-  );
-
-  const zoomedIn = stretch.toMm - stretch.fromMm < 0.55 * member.lengthMm;
-  const layers = useCallback(
-    (scale: StripScale) => (
-      <>
-        {contours ? (
-          <MapLayer contours={contours} scale={scale} />
-        ) : (
-          <rect
-            x={scale.left}
-            y={scale.top}
-            width={scale.width}
-            height={scale.height}
-            fill="url(#strip-unseen)"
-          />
-        )}
-        {picture && <EdgeLayer member={member} edges={picture.edges} scale={scale} />}
-        {readings && <ReadingLayer member={member} readings={own} struck={struck} scale={scale} />}
-        {plates && <PlateLayer member={member} plates={plates} scale={scale} labels={plateLabels} />}
-        {contours && (
-          <ContourLabelLayer
-            contours={contours}
-            sheetMm={developedWidthMm(member.shape)}
-            scale={scale}
-            labelAt={labelAt}
-          />
-        )}
-        <SignLayer member={member} signs={signs} scale={scale} />
-        <CrackLayer
-          member={member}
-          cracks={cracks}
-          scale={scale}
-          {...(chosenCrack && { chosen: chosenCrack })}
-        />
-        {over?.(scale)}
-      </>
-    ),
-    [
-      picture,
-      contours,
-      member,
-      labelAt,
-      readings,
-      own,
-      struck,
-      plates,
-      plateLabels,
-      signs,
-      cracks,
-      chosenCrack,
-      over,
-    ],
-  );
-  const withFigures = useCallback(
-    (scale: StripScale) => (
-      <>
-        {layers(scale)}
-        {readings && (
-          <FigureLayer
-            member={member}
-            readings={own}
-            struck={struck}
-            scale={scale}
-            system={system}
-            aboutMm={cursor.stationMm}
-            reachMm={zoomedIn ? (stretch.toMm - stretch.fromMm) * 0.09 : inchesToMm(3.1)}
-          />
-        )}
-      </>
-    ),
-    [layers, readings, member, own, struck, system, cursor.stationMm, zoomedIn, stretch],
-  );
-
-  const near = (mm: number) => lengthDigits(mm, system, 'length');
-  const pad = member.shape.depthMm;
-  const goTo = (fromMm: number, toMm: number) => {
-    setStretch({ fromMm: Math.max(0, fromMm), toMm: Math.min(member.lengthMm, toMm) });
-    setCursor({ ...cursor, stationMm: Math.min(Math.max(cursor.stationMm, fromMm), toMm) });
-  };
-  const isWhole = stretch.fromMm === 0 && stretch.toMm === member.lengthMm;
-
   return (
     <section aria-label={`Strip of ${member.name}`}>
       <div className="mb-1 flex flex-wrap items-center gap-x-4 gap-y-1">
@@ -209,43 +65,7 @@ export function MemberStrip({
             unrolled, from {member.role === 'rail' ? `the ${file.frame.datum}` : 'its left end'}
           </span>
         </h2>
-        <div className="ml-auto flex flex-wrap" role="group" aria-label="Stretch in sight">
-          <button
-            type="button"
-            className="plain"
-            aria-pressed={isWhole}
-            onClick={() => setStretch({ fromMm: 0, toMm: member.lengthMm })}
-          >
-            whole
-          </button>
-          {picture?.zones.map((zone) => (
-            <button
-              key={zone.fromMm}
-              type="button"
-              className="plain -ml-px"
-              aria-pressed={!isWhole && Math.abs(stretch.fromMm - Math.max(0, zone.fromMm - 2 * pad)) < 1}
-              onClick={() => goTo(zone.fromMm - 2 * pad, zone.toMm + 2 * pad)}
-            >
-              {near(zone.fromMm)} to {near(zone.toMm)}
-            </button>
-          ))}
-          <button
-            type="button"
-            className="plain -ml-px w-11 px-0!"
-            aria-label="Closer"
-            onClick={() => setStretch(zoomed(member, stretch, cursor.stationMm, 0.5))}
-          >
-            +
-          </button>
-          <button
-            type="button"
-            className="plain -ml-px w-11 px-0!"
-            aria-label="Further"
-            onClick={() => setStretch(zoomed(member, stretch, cursor.stationMm, 2))}
-          >
-            −
-          </button>
-        </div>
+        <StretchButtons />
       </div>
       <Strip
         frame={file.frame}
@@ -258,8 +78,164 @@ export function MemberStrip({
         onKey={key}
         label={`Strip of ${member.name}; cursor at station ${near(cursor.stationMm)} ${system}, ${faceWords(member, cursor.face)}, ${near(cursor.heightMm)} ${system}. Arrows move, brackets change face.`}
       >
-        {withFigures}
+        {layers}
       </Strip>
     </section>
+  );
+}
+
+type Shown = Omit<MemberStripProps, 'height' | 'onKey' | 'onSpot'>;
+
+/** The layers of the Strip: those that stay while the cursor moves, and over them the figures about it. */
+function useLayers(shown: Shown): (scale: StripScale) => ReactNode {
+  const { readings = true } = shown;
+  const still = useStillLayers({ ...shown, readings });
+  const { system } = useReader();
+  const { member } = useMember();
+  const { cursor, stretch } = usePlace();
+  const { readings: own, struck } = useOnMember();
+  const inSightMm = stretch.toMm - stretch.fromMm;
+  const reachMm = inSightMm < 0.55 * member.lengthMm ? inSightMm * 0.09 : inchesToMm(3.1);
+  return useCallback(
+    (scale: StripScale) => (
+      <>
+        {still(scale)}
+        {readings && (
+          <FigureLayer
+            member={member}
+            readings={own}
+            struck={struck}
+            scale={scale}
+            system={system}
+            aboutMm={cursor.stationMm}
+            reachMm={reachMm}
+          />
+        )}
+      </>
+    ),
+    [still, readings, member, own, struck, system, cursor.stationMm, reachMm],
+  );
+}
+
+function useStillLayers({ readings, plates, plateLabels = false, chosenCrack, over }: Shown) {
+  const { member } = useMember();
+  const { work } = useWork();
+  const { readings: own, cracks, signs, struck } = useOnMember();
+  const labelAt = useLabelPlaces(work?.picture.zones);
+  return useCallback(
+    (scale: StripScale) => (
+      <>
+        <Ground scale={scale} labelAt={labelAt} />
+        {readings && <ReadingLayer member={member} readings={own} struck={struck} scale={scale} />}
+        {plates && <PlateLayer member={member} plates={plates} scale={scale} labels={plateLabels} />}
+        <SignLayer member={member} signs={signs} scale={scale} />
+        <CrackLayer
+          member={member}
+          cracks={cracks}
+          scale={scale}
+          {...(chosenCrack && { chosen: chosenCrack })}
+        />
+        {over?.(scale)}
+      </>
+    ),
+    [member, labelAt, readings, own, struck, plates, plateLabels, signs, cracks, chosenCrack, over],
+  );
+}
+
+/** What lies beneath everything: the map with its lines, or the hatch of what was never measured; and the sound edge. */
+function Ground({ scale, labelAt }: { scale: StripScale; labelAt: readonly number[] }) {
+  const { member } = useMember();
+  const { work } = useWork();
+  const contours = work?.contours;
+  return (
+    <>
+      {contours ? (
+        <MapLayer contours={contours} scale={scale} />
+      ) : (
+        <rect
+          x={scale.left}
+          y={scale.top}
+          width={scale.width}
+          height={scale.height}
+          fill="url(#strip-unseen)"
+        />
+      )}
+      {work && <EdgeLayer member={member} edges={work.picture.edges} scale={scale} />}
+      {contours && (
+        <ContourLabelLayer
+          contours={contours}
+          sheetMm={developedWidthMm(member.shape)}
+          scale={scale}
+          labelAt={labelAt}
+        />
+      )}
+    </>
+  );
+}
+
+/** Contour labels stand on the far side of each zone from the cursor. */
+function useLabelPlaces(zones: readonly DamageZone[] | undefined): readonly number[] {
+  const { cursor } = usePlace();
+  const past = zones?.map((zone) => cursor.stationMm > (zone.fromMm + zone.toMm) / 2).join() ?? '';
+  return useMemo(() => {
+    const isPast = past.split(',');
+    return (zones ?? []).map(
+      ({ fromMm, toMm }, k) => fromMm + (isPast[k] === 'true' ? 0.2 : 0.8) * (toMm - fromMm),
+    );
+  }, [zones, past]);
+}
+
+/** The whole member, each damaged zone, closer and further. */
+function StretchButtons() {
+  const { system } = useReader();
+  const { member, setCursor, setStretch } = useMember();
+  const { cursor, stretch } = usePlace();
+  const { work } = useWork();
+  const near = (mm: number) => lengthDigits(mm, system, 'length');
+  const pad = 2 * member.shape.depthMm;
+  const isWhole = stretch.fromMm === 0 && stretch.toMm === member.lengthMm;
+  const goTo = (fromMm: number, toMm: number) => {
+    setStretch({ fromMm: Math.max(0, fromMm), toMm: Math.min(member.lengthMm, toMm) });
+    setCursor({ ...cursor, stationMm: Math.min(Math.max(cursor.stationMm, fromMm), toMm) });
+  };
+  return (
+    <div className="ml-auto flex flex-wrap" role="group" aria-label="Stretch in sight">
+      <button
+        type="button"
+        className="plain"
+        aria-pressed={isWhole}
+        onClick={() => setStretch({ fromMm: 0, toMm: member.lengthMm })}
+      >
+        whole
+      </button>
+      {work?.picture.zones.map(({ fromMm, toMm }) => (
+        <button
+          key={fromMm}
+          type="button"
+          className="plain -ml-px"
+          aria-pressed={!isWhole && Math.abs(stretch.fromMm - Math.max(0, fromMm - pad)) < 1}
+          onClick={() => goTo(fromMm - pad, toMm + pad)}
+        >
+          {near(fromMm)} to {near(toMm)}
+        </button>
+      ))}
+      <ZoomButton label="Closer" sign="+" factor={0.5} />
+      <ZoomButton label="Further" sign="−" factor={2} />
+    </div>
+  );
+}
+
+function ZoomButton({ label, sign, factor }: { label: string; sign: string; factor: number }) {
+  const { member, setStretch } = useMember();
+  const { cursor, stretch } = usePlace();
+  return (
+    <button
+      type="button"
+      className="plain -ml-px w-11 px-0!"
+      aria-label={label}
+      onClick={() => setStretch(zoomed(member, stretch, cursor.stationMm, factor))}
+    >
+      {sign}
+    </button>
   );
 }

@@ -3,6 +3,7 @@
 import { createStore, del, entries, set, type UseStore } from 'idb-keyval';
 import { useSyncExternalStore } from 'react';
 import type { Problem } from '@/core/exchange';
+import { readdressed } from './held-before';
 
 /** One write on its way: held in the browser until the server has it on disk. */
 export interface Parcel {
@@ -49,9 +50,9 @@ function show(state: Keeping): void {
 /** Takes up what an earlier page left behind. Once a page. */
 export function startOutbox(): Promise<void> {
   started ??= (async () => {
-    const held = (await entries<string, Parcel>(store()).catch(() => [])).sort(([a], [b]) =>
-      a < b ? -1 : 1,
-    );
+    const held = (await entries<string, Parcel>(store()).catch(() => []))
+      .sort(([a], [b]) => (a < b ? -1 : 1))
+      .map(([key, parcel]) => [key, readdressed(parcel)] as const);
     const left = held.filter(([, parcel]) => !parcels.some((mine) => mine.id === parcel.id));
     left.forEach(([key, parcel]) => keys.set(parcel, key));
     parcels = [...left.map(([, parcel]) => parcel), ...parcels];

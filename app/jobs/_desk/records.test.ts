@@ -1,27 +1,25 @@
 import { demoBundles } from '@/demo';
-import type { JobFile } from '@/core/job';
+import type { Evidence, JobFile } from '@/core/job';
 import type { Repair } from '@/core/shape';
 import { asOwn } from './as-own';
-import { recordsReducer } from './records';
+import { readdressed } from './held-before';
+import { asChanges, recordsReducer } from './records';
 
-const { job, unit, notices, frame, practice, readings, cracks, walk, survey, strikes, repairs } =
-  demoBundles()[0]!;
+const { job, unit, notices, frame, practice, evidence, strikes, repairs } = demoBundles()[0]!;
 const file: JobFile = {
   unit,
   job,
   notices,
   frame,
   practice,
-  readings,
-  cracks,
-  walk,
-  survey,
+  evidence,
   strikes,
   repairs,
-  revision: 1,
+  frameRevision: 1,
+  practiceRevision: 1,
   closed: false,
 };
-const reading = { ...readings[0]!, id: 'new' };
+const reading: Evidence = { ...evidence.find((record) => record.kind === 'reading')!, id: 'new' };
 const repair: Repair = {
   id: 'r',
   memberId: 'rail-right',
@@ -46,21 +44,11 @@ const repair: Repair = {
 };
 
 test('what is recorded shows at once, at the end, and once only', () => {
-  const after = recordsReducer(recordsReducer(file, { kind: 'reading', reading }), {
-    kind: 'reading',
-    reading,
-  });
-  expect(after.readings).toHaveLength(file.readings.length + 1);
-  expect(after.readings.at(-1)).toEqual(reading);
-  expect(
-    recordsReducer(after, { kind: 'crack', crack: { ...cracks[0]!, id: 'another' } }).cracks,
-  ).toHaveLength(file.cracks.length + 1);
-  expect(
-    recordsReducer(after, {
-      kind: 'strike',
-      strike: { id: 's', evidenceId: 'new', why: 'slip', by: 'RK', at: '2026-01-01T00:00:00Z' },
-    }).strikes,
-  ).toHaveLength(file.strikes.length + 1);
+  const once = recordsReducer(file, { kind: 'evidence', record: reading });
+  const after = recordsReducer(once, { kind: 'evidence', record: reading });
+  expect(after.evidence).toEqual([...file.evidence, reading]);
+  const strike = { id: 's', evidenceId: 'new', why: 'slip', by: 'RK', at: '2026-01-01T00:00:00Z' };
+  expect(recordsReducer(after, { kind: 'strike', strike }).strikes).toEqual([...file.strikes, strike]);
 });
 
 test('a repair changed is the same repair; withdrawn it is gone; evidence is untouched', () => {
@@ -69,17 +57,44 @@ test('a repair changed is the same repair; withdrawn it is gone; evidence is unt
   expect(changed.repairs.filter((each) => each.id === 'r')).toEqual([{ ...repair, plugs: true }]);
   const gone = recordsReducer(changed, { kind: 'withdrawal', id: 'r' });
   expect(gone.repairs).toEqual(file.repairs);
-  expect(gone.readings).toBe(file.readings);
+  expect(gone.evidence).toBe(file.evidence);
 });
 
 test('the server’s word replaces what the page had', () => {
-  const server = { ...file, revision: 2, readings: [reading] };
-  expect(
-    recordsReducer(recordsReducer(file, { kind: 'reading', reading: { ...reading, id: 'lost' } }), {
-      kind: 'server',
-      file: server,
-    }),
-  ).toEqual(server);
+  const server = { ...file, frameRevision: 2, evidence: [reading] };
+  const lost = recordsReducer(file, { kind: 'evidence', record: { ...reading, id: 'lost' } });
+  expect(recordsReducer(lost, { kind: 'file', file: server })).toEqual(server);
+});
+
+test('a server that says nothing new leaves the file itself as it is: nothing is drawn or worked out again', () => {
+  const same = JSON.parse(JSON.stringify(file)) as JobFile;
+  expect(recordsReducer(file, { kind: 'file', file: same })).toBe(file);
+  for (const changed of [
+    { ...same, practiceRevision: 2 },
+    { ...same, evidence: [...same.evidence, reading] },
+    { ...same, strikes: [] },
+    { ...same, closed: true },
+    { ...same, spotRules: [] },
+    { ...same, unit: { ...same.unit, tag: 'OTHER' } },
+  ])
+    expect(recordsReducer(file, { kind: 'file', file: changed })).toBe(changed);
+});
+
+test.each([
+  ['readings', { readings: [{ ...reading, kind: undefined, id: crypto.randomUUID() }] }, 'reading'],
+  ['cracks', { ...evidence.find((record) => record.kind === 'crack')!, kind: undefined }, 'crack'],
+  ['walk', evidence.find((record) => record.kind === 'look')!, 'look'],
+])('a parcel an earlier program held for /%s is today’s evidence', (door, body, kind) => {
+  const parcel = readdressed({ id: 'p', url: `/api/jobs/j/${door}`, body: JSON.parse(JSON.stringify(body)) });
+  expect(parcel.url).toBe('/api/jobs/j/evidence');
+  expect(asChanges(parcel)).toMatchObject([{ kind: 'evidence', record: { kind } }]);
+});
+
+test('other parcels keep their address', () => {
+  for (const door of ['evidence', 'strikes', 'photos', 'repairs', 'repairs/r/withdrawal']) {
+    const parcel = { id: 'p', url: `/api/jobs/j/${door}`, body: {} };
+    expect(readdressed(parcel)).toBe(parcel);
+  }
 });
 
 test('a proposal taken over gets ids and a name of its own; one’s own repair keeps its id', () => {

@@ -1,59 +1,37 @@
-import type { Strike } from '@/core/frame';
-import type { JobFile } from '@/core/job';
-import type { Reading, SurveyRecord } from '@/core/probe';
-import type { Crack } from '@/core/trace';
+import { changed, openEvidence, type JobFile, type RecordsChange } from '@/core/job';
+import { valueOf } from '@/core/quantity';
 import type { Repair } from '@/core/shape';
-import type { WalkRecord } from '@/core/walk';
+import type { Strike } from '@/core/frame';
 import { waitingFor, type Parcel } from './outbox';
 
-export type RecordsChange =
-  | { kind: 'reading'; reading: Reading }
-  | { kind: 'crack'; crack: Crack }
-  | { kind: 'walk'; record: WalkRecord }
-  | { kind: 'survey'; record: SurveyRecord }
-  | { kind: 'strike'; strike: Strike }
-  | { kind: 'repair'; repair: Repair }
-  | { kind: 'withdrawal'; id: string }
-  | { kind: 'server'; file: JobFile };
-
-const withNew = <Rec extends { id: string }>(records: readonly Rec[], record: Rec): readonly Rec[] =>
-  records.some((each) => each.id === record.id) ? records : [...records, record];
-
 /** The job's records as this page shows them: the server's, and on top of them what is still held here. */
-export function recordsReducer(file: JobFile, change: RecordsChange): JobFile {
-  switch (change.kind) {
-    case 'reading':
-      return { ...file, readings: withNew(file.readings, change.reading) };
-    case 'crack':
-      return { ...file, cracks: withNew(file.cracks, change.crack) };
-    case 'walk':
-      return { ...file, walk: withNew(file.walk, change.record) };
-    case 'survey':
-      return { ...file, survey: withNew(file.survey, change.record) };
-    case 'strike':
-      return { ...file, strikes: withNew(file.strikes, change.strike) };
-    case 'repair':
-      return {
-        ...file,
-        repairs: [...file.repairs.filter((each) => each.id !== change.repair.id), change.repair],
-      };
-    case 'withdrawal':
-      return { ...file, repairs: file.repairs.filter((each) => each.id !== change.id) };
-    case 'server':
-      return waitingFor(file.job.id).map(asChange).reduce(recordsReducer, change.file);
-    default:
-      return change satisfies never;
-  }
+export const recordsReducer = (file: JobFile, change: RecordsChange): JobFile =>
+  change.kind === 'file' ? sameOrNewer(file, withWaiting(change.file)) : changed(file, change);
+
+const withWaiting = (file: JobFile): JobFile =>
+  waitingFor(file.job.id).flatMap(asChanges).reduce(changed, file);
+
+/** A tab that comes back into view finds mostly what it left: then nothing is worked out or drawn again. */
+function sameOrNewer(file: JobFile, next: JobFile): JobFile {
+  return JSON.stringify(gist(file)) === JSON.stringify(gist(next)) ? file : next;
+}
+const gist = ({ evidence, strikes, ...rest }: JobFile) => [
+  rest,
+  evidence.map((record) => (record.kind === 'photo' ? [record.id, record.picture?.hash] : record.id)),
+  strikes.map((strike) => strike.id),
+];
+
+/** A write still on its way, as the changes it made on this page. */
+export function asChanges({ url, body }: Parcel): RecordsChange[] {
+  if (url.endsWith('/evidence'))
+    return (body as { evidence: unknown[] }).evidence.map((raw) => evidenceChange(raw));
+  if (url.endsWith('/photos')) return [evidenceChange(body)];
+  if (url.endsWith('/strikes')) return [{ kind: 'strike', strike: body as Strike }];
+  if (url.endsWith('/withdrawal')) return [{ kind: 'withdrawal', id: url.split('/').at(-2)! }];
+  return [{ kind: 'repair', repair: body as Repair }];
 }
 
-/** A write still on its way, as the change it made on this page. */
-function asChange({ url, body }: Parcel): RecordsChange {
-  if (url.endsWith('/readings'))
-    return { kind: 'reading', reading: (body as { readings: Reading[] }).readings[0]! };
-  if (url.endsWith('/cracks')) return { kind: 'crack', crack: body as Crack };
-  if (url.endsWith('/walk') || url.endsWith('/photos')) return { kind: 'walk', record: body as WalkRecord };
-  if (url.endsWith('/survey')) return { kind: 'survey', record: body as SurveyRecord };
-  if (url.endsWith('/strikes')) return { kind: 'strike', strike: body as Strike };
-  if (url.endsWith('/withdrawal')) return { kind: 'withdrawal', id: url.split('/').at(-2)! };
-  return { kind: 'repair', repair: body as Repair };
-}
+const evidenceChange = (raw: unknown): RecordsChange => ({
+  kind: 'evidence',
+  record: valueOf(openEvidence(raw)),
+});

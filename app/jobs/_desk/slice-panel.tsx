@@ -2,34 +2,28 @@
 
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
-import { faceOf, surfaceOf } from '@/core/frame';
+import { faceOf, surfaceOf, type Member } from '@/core/frame';
+import type { Section } from '@/core/mechanics';
 import {
-  plasticModuli,
-  sectionProperties,
-  shearFlow,
-  torsionFlow,
-  warping,
-  type Section,
-  type ShearFlow,
-} from '@/core/mechanics';
-import {
-  lbfToNewtons,
+  inchesToMm,
   percent,
   printLength,
-  printLineForce,
   sectionDigits,
   sectionUnit,
-  significant,
   type UnitSystem,
 } from '@/core/quantity';
 import { edgeAt } from '@/core/probe';
 import { unrolledPath } from '@/core/trace';
 import { figure, lowerBound, NO_CHANGE, worstStation, type KeptKey, type SectionKept } from '@/core/weigh';
-import { stateKept, stateSection, STATE_IDS, type StateId } from '@/core/shape';
+import { stateKept, stateSection, STATE_IDS, type MemberState, type StateId } from '@/core/shape';
 import { cursorU } from '@/ui/strip';
 import { Slice } from '@/ui/slice';
 import { Choice } from '@/ui/controls';
-import { useDesk, type Desk } from './desk';
+import { useMember, usePlace } from './place-context';
+import { useReader } from './reader-context';
+import { useRecords } from './records-context';
+import { sectionMore } from './section-more';
+import { useWork, type WorkView } from './work-context';
 
 const ROWS: readonly (readonly [KeptKey, string, 2 | 3 | 4])[] = [
   ['area', 'area', 2],
@@ -49,28 +43,47 @@ const STATE_WORDS: Readonly<Record<StateId, string>> = {
 
 /** The Slice at the cursor: drawing, figures, what is kept, where the worst station is. */
 export function SlicePanel({ shows }: { shows: StateId }) {
-  const desk = useDesk();
-  const { member, cursor, system, states, work } = desk;
+  const { work, states } = useWork();
+  const { cursor } = usePlace();
   const [wanted, setWanted] = useState<StateId>(shows);
-  const [exaggeration, setExaggeration] = useState<1 | 3>(3);
-  const surface = useMemo(() => surfaceOf(member.shape), [member.shape]);
   const available = states.map((state) => state.id);
-  const shown = available.includes(wanted)
-    ? wanted
-    : available.includes('as found')
-      ? 'as found'
-      : 'as built';
+  const shown =
+    [wanted, 'as found' as const].find((state) => available.includes(state)) ?? ('as built' as const);
   const state = states.find((each) => each.id === shown);
-  const found = states.find((each) => each.id === 'as found');
   const here =
     work && state && shown !== 'as built' ? stateKept(work.picture, state, cursor.stationMm) : undefined;
-  const foundHere = work && found ? stateKept(work.picture, found, cursor.stationMm) : undefined;
-  const built = work?.picture.builtProperties;
-  const station = printLength(cursor.stationMm, system, 'length');
-
   return (
     <div>
-      <Worst desk={desk} />
+      <Worst />
+      <Drawing state={state} shown={shown} />
+      {available.length > 1 && (
+        <div className="mb-1 text-[14px] [&_button]:px-[4px]">
+          <Choice
+            label="State shown"
+            value={shown}
+            options={STATE_IDS.filter((id) => available.includes(id))}
+            onChange={setWanted}
+            words={(id) => STATE_WORDS[id]}
+          />
+        </div>
+      )}
+      <Figures shown={shown} here={here} />
+      {work && state && <SectionMore section={stateSection(work.picture, state, cursor.stationMm)} />}
+      <KnownHow work={work} states={states} />
+    </div>
+  );
+}
+
+function Drawing({ state, shown }: { state: MemberState | undefined; shown: StateId }) {
+  const { system } = useReader();
+  const { member } = useMember();
+  const { cursor } = usePlace();
+  const { work } = useWork();
+  const [exaggeration, setExaggeration] = useState<1 | 3>(3);
+  const surface = useMemo(() => surfaceOf(member.shape), [member.shape]);
+  const station = printLength(cursor.stationMm, system, 'length');
+  return (
+    <>
       <div className="flex items-baseline justify-between">
         <h2 className="text-lg font-semibold">Slice at {station}</h2>
         <button
@@ -90,130 +103,110 @@ export function SlicePanel({ shows }: { shows: StateId }) {
         exaggeration={exaggeration}
         {...(state && shown !== 'as built' && { wall: state.wallAt(cursor.stationMm) })}
         change={state?.changeAt(cursor.stationMm) ?? NO_CHANGE}
-        edges={edgesHere(desk)}
-        cracksU={cracksHere(desk)}
+        edges={edgesHere(work, member, cursor.stationMm)}
+        cracksU={cracksHere(work, member, cursor.stationMm)}
         cursorU={cursorU(member, cursor)}
         mirrored={member.side === 'right'}
         label={`Cross-section of ${member.name} at ${station}, ${shown}`}
       />
-      {available.length > 1 && (
-        <div className="mb-1 text-[14px] [&_button]:px-[4px]">
-          <Choice
-            label="State shown"
-            value={shown}
-            options={STATE_IDS.filter((id) => available.includes(id))}
-            onChange={setWanted}
-            words={(id) => STATE_WORDS[id]}
-          />
-        </div>
-      )}
-      <table className="w-full border-collapse text-[15px]">
-        <thead>
-          <tr className="caption border-b border-ink text-right">
-            <th scope="col" className="py-1 text-left font-normal">
-              <span className="sr-only">figure</span>
-            </th>
-            <th scope="col" className="font-normal">
-              built
-            </th>
-            <th scope="col" className="font-normal">
-              {shown === 'as built' ? '' : STATE_WORDS[shown]}
-            </th>
-            <th scope="col" className="font-normal">
-              kept
-            </th>
-          </tr>
-        </thead>
-        <tbody className="ruled">
-          {ROWS.map(([key, name, power]) => (
-            <FigureRow
-              key={key}
-              name={name}
-              power={power}
-              figureKey={key}
-              built={built && figure(key, built)}
-              here={here}
-              system={system}
-            />
-          ))}
-        </tbody>
-      </table>
-      {work && state && (
-        <SectionMore section={stateSection(work.picture, state, cursor.stationMm)} system={system} />
-      )}
-      {!work && (
-        <p className="caption pt-2" role="status">
-          working…
-        </p>
-      )}
-      {work && !foundHere && (
-        <p className="pt-2">
-          {work.picture.map
-            ? 'No metal is left at this station.'
-            : 'Nothing measured on this member yet: only the section as built is known.'}
-        </p>
-      )}
-      {foundHere && foundHere.guessedShare > 0 && (
-        <p className="caption pt-1">{percent(foundHere.guessedShare)} of this section is guessed.</p>
-      )}
-      {work?.picture.built.fromReadings ? (
-        <p className="caption">As built from {work.picture.built.fromReadings} sound readings of its own.</p>
-      ) : (
-        <p className="caption">As built is nominal.</p>
-      )}
-    </div>
+    </>
   );
 }
 
-/** What else the section shown has: plastic moduli, warping, where shear may act without twisting, and the flow it makes. */
-function SectionMore({ section, system }: { section: Section; system: UnitSystem }) {
-  const plastic = plasticModuli(section);
-  const properties = sectionProperties(section);
-  const warp = warping(section);
-  if (!plastic || !properties) return null;
-  const inch = system === 'in';
-  const most = (flow: ShearFlow | undefined) =>
-    flow &&
-    Math.max(
-      ...[flow.startNPerMm, flow.middleNPerMm, flow.endNPerMm].flatMap((each) => [...each].map(Math.abs)),
+function Figures({ shown, here }: { shown: StateId; here: SectionKept | undefined }) {
+  const { system } = useReader();
+  const { work } = useWork();
+  const built = work?.picture.builtProperties;
+  const limit = work?.picture.practice.leaveFraction;
+  return (
+    <table className="w-full border-collapse text-[15px]">
+      <thead>
+        <tr className="caption border-b border-ink text-right">
+          <th scope="col" className="py-1 text-left font-normal">
+            <span className="sr-only">figure</span>
+          </th>
+          {['built', shown === 'as built' ? '' : STATE_WORDS[shown], 'kept'].map((head, k) => (
+            <th key={k} scope="col" className="font-normal">
+              {head}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody className="ruled">
+        {ROWS.map(([key, name, power]) => (
+          <tr key={key} className="text-right">
+            <th scope="row" className="py-1 text-left font-normal">
+              {name}, {sectionUnit(power, system)}
+            </th>
+            <td>{built ? sectionDigits(figure(key, built), power, system) : ''}</td>
+            <td>{here ? sectionDigits(figure(key, here.found), power, system) : ''}</td>
+            <KeptCell figureKey={key} here={here} limit={limit} />
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function KeptCell({
+  figureKey,
+  here,
+  limit,
+}: {
+  figureKey: KeptKey;
+  here: SectionKept | undefined;
+  limit: number | undefined;
+}) {
+  const kept = here?.kept[figureKey];
+  const isLow = kept !== undefined && limit !== undefined && lowerBound(kept) < limit;
+  return (
+    <td className={`whitespace-nowrap ${isLow ? 'font-bold text-oxide' : ''}`}>
+      {kept ? (
+        <>
+          {percent(kept.value)}
+          <span className="caption"> ±{Math.round(kept.plusMinus * 100)}</span>
+        </>
+      ) : (
+        here && figureKey === 'torsion' && <span className="caption">open</span>
+      )}
+    </td>
+  );
+}
+
+/** How the section shown is known: measured, guessed, nominal, or not at all. */
+function KnownHow({ work, states }: { work: WorkView | undefined; states: readonly MemberState[] }) {
+  const { cursor } = usePlace();
+  if (!work)
+    return (
+      <p className="caption pt-2" role="status">
+        working…
+      </p>
     );
-  const perForce = inch ? 'kip' : 'kN';
-  const inFlow = (nPerMm: number) => printLineForce(nPerMm, system);
-  const force = inch ? lbfToNewtons(1000) : 1000;
-  const torque = inch ? lbfToNewtons(1000) * 25.4 : 1e6;
-  const [upright, sideways] = [most(shearFlow(section, 0, force)), most(shearFlow(section, force, 0))];
-  const twist =
-    properties.cells > 0
-      ? Math.max(...torsionFlow(section, torque, properties.jMm4).map(Math.abs))
-      : undefined;
-  const rows: [string, string][] = [
-    [
-      'plastic Zx, Zy',
-      `${sectionDigits(plastic.zxMm3, 3, system)}, ${sectionDigits(plastic.zyMm3, 3, system)} ${sectionUnit(3, system)}`,
-    ],
-    ...(warp
-      ? ([
-          [
-            'warping constant Cw',
-            `${significant(warp.cwMm6 / (inch ? 25.4 : 10) ** 6, 3)} ${inch ? 'in' : 'cm'}⁶`,
-          ],
-          [
-            'shear centre, out from the centroid',
-            printLength(Math.abs(warp.xMm - properties.centroidXMm), system, 'thickness'),
-          ],
-        ] as [string, string][])
-      : ([['warping and shear centre', 'none: the metal is in separate pieces']] as [string, string][])),
-    ...(upright !== undefined
-      ? ([[`largest shear flow, ${perForce} upright`, inFlow(upright)]] as [string, string][])
-      : []),
-    ...(sideways !== undefined ? ([[`… ${perForce} sideways`, inFlow(sideways)]] as [string, string][]) : []),
-    ...(twist !== undefined
-      ? ([[`… a torque of 1 ${inch ? 'kip·in' : 'kN·m'}, round the cell`, inFlow(twist)]] as [
-          string,
-          string,
-        ][])
-      : []),
-  ];
+  const { picture } = work;
+  const found = states.find((each) => each.id === 'as found');
+  const here = found && stateKept(picture, found, cursor.stationMm);
+  const nothing = picture.map
+    ? 'No metal is left at this station.'
+    : 'Nothing measured on this member yet: only the section as built is known.';
+  return (
+    <>
+      {!here && <p className="pt-2">{nothing}</p>}
+      {here && here.guessedShare > 0 && (
+        <p className="caption pt-1">{percent(here.guessedShare)} of this section is guessed.</p>
+      )}
+      <p className="caption">
+        {picture.built.fromReadings
+          ? `As built from ${picture.built.fromReadings} sound readings of its own.`
+          : 'As built is nominal.'}
+      </p>
+    </>
+  );
+}
+
+function SectionMore({ section }: { section: Section }) {
+  const { system }: { system: UnitSystem } = useReader();
+  const rows = sectionMore(section, system);
+  if (!rows) return null;
   return (
     <details className="text-[14px]">
       <summary className="hit flex items-center">More of this section</summary>
@@ -229,58 +222,21 @@ function SectionMore({ section, system }: { section: Section; system: UnitSystem
   );
 }
 
-function FigureRow({
-  name,
-  power,
-  figureKey,
-  built,
-  here,
-  system,
-}: {
-  name: string;
-  power: 2 | 3 | 4;
-  figureKey: KeptKey;
-  built: number | undefined;
-  here: SectionKept | undefined;
-  system: UnitSystem;
-}) {
-  const kept = here?.kept[figureKey];
-  return (
-    <tr className="text-right">
-      <th scope="row" className="py-1 text-left font-normal">
-        {name}, {sectionUnit(power, system)}
-      </th>
-      <td>{built === undefined ? '' : sectionDigits(built, power, system)}</td>
-      <td>{here ? sectionDigits(figure(figureKey, here.found), power, system) : ''}</td>
-      <td className={`whitespace-nowrap ${kept && lowerBound(kept) < 0.9 ? 'font-bold text-oxide' : ''}`}>
-        {kept ? (
-          <>
-            {percent(kept.value)}
-            <span className="caption"> ±{Math.round(kept.plusMinus * 100)}</span>
-          </>
-        ) : here && figureKey === 'torsion' ? (
-          <span className="caption">open</span>
-        ) : (
-          ''
-        )}
-      </td>
-    </tr>
-  );
-}
+const weaker = ({ kept }: SectionKept): number =>
+  Math.min(lowerBound(kept.modulusBottom!), lowerBound(kept.modulusTop!));
 
-function Worst({ desk }: { desk: Desk }) {
-  const { work, system, setCursor, cursor, file, member } = desk;
+function Worst() {
+  const { file } = useRecords();
+  const { system } = useReader();
+  const { member, setCursor } = useMember();
+  const { cursor } = usePlace();
+  const { work } = useWork();
   const worst =
     work &&
-    [worstStation(work.picture.sections, 'modulusBottom'), worstStation(work.picture.sections, 'modulusTop')]
-      .filter((each) => each !== undefined)
-      .sort(
-        (a, b) =>
-          Math.min(lowerBound(a.kept.modulusBottom!), lowerBound(a.kept.modulusTop!)) -
-          Math.min(lowerBound(b.kept.modulusBottom!), lowerBound(b.kept.modulusTop!)),
-      )[0];
+    (['modulusBottom', 'modulusTop'] as const)
+      .flatMap((key) => worstStation(work.picture.sections, key) ?? [])
+      .sort((a, b) => weaker(a) - weaker(b))[0];
   if (!work || !worst) return null;
-  const kept = Math.min(worst.kept.modulusBottom!.value, worst.kept.modulusTop!.value);
   return (
     <div className="mb-1 grid grid-cols-[auto_1fr] items-center gap-3 border-b-2 border-ink pb-2">
       <Link
@@ -300,15 +256,17 @@ function Worst({ desk }: { desk: Desk }) {
             {printLength(worst.stationMm, system, 'length')}
           </span>
         </span>
-        <span className="whitespace-nowrap text-lg font-semibold">S {percent(kept)}</span>
+        <span className="whitespace-nowrap text-lg font-semibold">
+          S {percent(Math.min(worst.kept.modulusBottom!.value, worst.kept.modulusTop!.value))}
+        </span>
       </button>
     </div>
   );
 }
 
-function edgesHere({ work, cursor, member }: Desk) {
+function edgesHere(work: WorkView | undefined, member: Member, stationMm: number) {
   return (work?.picture.edges ?? []).flatMap((edge) => {
-    const at = edgeAt(edge, cursor.stationMm);
+    const at = edgeAt(edge, stationMm);
     const face = faceOf(member.shape, edge.face);
     return at && face && at.kind !== 'not read further down' && at.upperMm > 1
       ? [{ face, upperMm: at.upperMm }]
@@ -317,10 +275,9 @@ function edgesHere({ work, cursor, member }: Desk) {
 }
 
 /** Where cracks cross this station, within an inch. */
-function cracksHere({ work, cursor, member }: Desk): number[] {
-  return (work?.picture.cracks ?? []).flatMap((crack) =>
+const cracksHere = (work: WorkView | undefined, member: Member, stationMm: number): number[] =>
+  (work?.picture.cracks ?? []).flatMap((crack) =>
     unrolledPath(member.shape, crack.path)
-      .filter(([stationMm]) => Math.abs(stationMm - cursor.stationMm) < 25.4)
+      .filter(([crackMm]) => Math.abs(crackMm - stationMm) < inchesToMm(1))
       .map(([, uMm]) => uMm),
   );
-}

@@ -2,7 +2,8 @@
 
 import { useState } from 'react';
 import { Entry, Sheet } from '@/ui/controls';
-import { useDesk } from './desk';
+import { useReader } from './reader-context';
+import { useRecords } from './records-context';
 
 /** What can be struck: its id, and words that name it. */
 export interface Strikable {
@@ -14,7 +15,8 @@ const REASONS = ['slip of the keyboard', 'gauge slipped', 'wrong place', 'scale 
 
 /** Strikes evidence through with a reason. It stays readable. */
 export function StrikeSheet({ struck, onClose }: { struck: Strikable | undefined; onClose: () => void }) {
-  const { strike, by } = useDesk();
+  const { strike } = useRecords();
+  const { by } = useReader();
   const [why, setWhy] = useState('');
   const [problem, setProblem] = useState<string>();
   const close = () => {

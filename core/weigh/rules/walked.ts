@@ -39,15 +39,13 @@ function unseen({ walk, practice }: MemberPicture): Finding[] {
           }),
         ]
       : []),
-    ...walk.twinBad
-      .slice(0, 1)
-      .map((state) =>
-        finding('twin-unseen', 'Can’t say', 'practice', {
-          name: state.spot.title,
-          firmness: 'open',
-          at: { fromMm: state.spot.fromMm!, toMm: state.spot.toMm! },
-        }),
-      ),
+    ...walk.twinBad.slice(0, 1).map((state) =>
+      finding('twin-unseen', 'Can’t say', 'practice', {
+        name: state.spot.title,
+        firmness: 'open',
+        at: { fromMm: state.spot.fromMm!, toMm: state.spot.toMm! },
+      }),
+    ),
   ];
 }
 

@@ -3,57 +3,17 @@
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useMemo } from 'react';
-import { standing } from '@/core/frame';
-import { jobSpots } from '@/core/job';
+import { jobSpots, stands } from '@/core/job';
 import { progressOf } from '@/core/walk';
 import { ThemeSwitch, UnitSwitch } from '../../../_parts/switches';
-import { useDesk, useOutbox } from '../../_desk';
+import { useMember, useOutbox, useReader, useRecords, useWork } from '../../_desk';
+import { openInVerbs } from './open-in-verbs';
 import { TakeAway } from './take-away';
 
 /** Unit, verbs with what is open in each, and whether everything is kept. */
 export function JobHead() {
-  const desk = useDesk();
-  const here = usePathname().split('/')[3];
-  const { file, works } = desk;
-  const { readings, cracks } = useMemo(
-    () => ({
-      readings: standing(file.readings, file.strikes).length,
-      cracks: standing(file.cracks, file.strikes).length,
-    }),
-    [file],
-  );
-  const walked = useMemo(() => progressOf(jobSpots(file, file.job.purpose === 'pre-purchase look')), [file]);
-  const all = [...works.values()];
-  const toAct = all.filter((work) => !['Leave', 'Watch', 'Can’t say'].includes(work.verdict.verdict)).length;
-  const unknown = all.filter((work) => work.verdict.verdict === 'Can’t say').length;
-  const repairs = all.flatMap((work) => work.repairs);
-  const lines = repairs.reduce((sum, repair) => sum + repair.joined.lines.length, 0);
-  const isWorked = !desk.isWorking && all.length >= file.frame.members.length;
-  const once = (words: string) => (isWorked ? words : 'working…');
-  const some = (n: number, one: string, many = `${one}s`) =>
-    n === 0 ? `no ${many}` : `${n} ${n === 1 ? one : many}`;
-  const verbs = [
-    ['walk', 'Walk', `${walked.seen} of ${walked.spots} seen`],
-    ['frame', 'Frame', some(file.frame.members.length, 'member')],
-    ['probe', 'Probe', some(readings, 'reading')],
-    ['trace', 'Trace', some(cracks, 'crack')],
-    [
-      'weigh',
-      'Weigh',
-      once(toAct ? `${toAct} to act on` : unknown ? `${unknown} can’t say` : 'nothing to act on'),
-    ],
-    [
-      'shape',
-      'Shape',
-      once(
-        some(
-          repairs.reduce((sum, repair) => sum + repair.patterns.length, 0),
-          'plate',
-        ),
-      ),
-    ],
-    ['join', 'Join', once(some(lines, 'weld'))],
-  ] as const;
+  const { file } = useRecords();
+  const { system, setSystem } = useReader();
   return (
     <header className="sticky top-0 z-30 border-b-2 border-ink bg-paper">
       <div className="flex flex-wrap items-stretch lg:flex-nowrap">
@@ -65,64 +25,102 @@ export function JobHead() {
           <span className="truncate text-xl font-bold">{file.unit.tag}</span>
           <span className="caption truncate">{file.job.title}</span>
         </Link>
-        <nav
-          aria-label="Verbs"
-          className="order-last flex w-full overflow-x-auto border-t border-rule lg:order-none lg:w-auto lg:flex-1 lg:border-t-0"
-        >
-          {verbs.map(([verb, word, open]) => (
-            <Link
-              key={verb}
-              href={`/jobs/${file.job.id}/${verb}?member=${desk.member.id}`}
-              aria-current={verb === here ? 'page' : undefined}
-              className="group relative flex min-h-14 min-w-[92px] flex-col justify-center border-l border-rule px-3 leading-tight aria-[current=page]:bg-sheet"
-            >
-              <span className="text-[17px] font-semibold">{word}</span>
-              <span className="caption whitespace-nowrap">{open}</span>
-              <span
-                aria-hidden
-                className="absolute inset-x-0 bottom-0 h-[5px] group-aria-[current=page]:bg-here"
-              />
-            </Link>
-          ))}
-        </nav>
+        <Verbs />
         <div className="flex items-center gap-1 px-2">
           <By />
-          <UnitSwitch system={desk.system} onChange={desk.setSystem} />
+          <UnitSwitch system={system} onChange={setSystem} />
           <ThemeSwitch />
           <TakeAway />
           <KeptDot />
         </div>
       </div>
-      {desk.isWorking && desk.progress.of > 0 && (
-        <p className="late absolute right-2 top-full z-40 flex items-center border border-edge bg-sheet px-3">
-          worked out: {desk.progress.done} of {desk.progress.of}{' '}
-          <button type="button" className="hit px-3 underline" onClick={desk.stopWork}>
-            stop
-          </button>
-        </p>
-      )}
-      {file.notices.length > 0 && (
-        <ul
-          className="flex gap-x-6 overflow-x-auto whitespace-nowrap bg-here px-4 py-0.5 text-on-here"
-          aria-label="Standing notices"
-          tabIndex={0}
-        >
-          {file.notices.map((notice) => (
-            <li key={notice.id} className="text-[14px] font-semibold">
-              {notice.words}{' '}
-              <span className="font-normal">
-                ({notice.by} {notice.at.slice(0, 10)})
-              </span>
-            </li>
-          ))}
-        </ul>
-      )}
+      <WorkedOut />
+      <Notices />
     </header>
   );
 }
 
+function Verbs() {
+  const { file } = useRecords();
+  const { member } = useMember();
+  const { summaries, isWorking } = useWork();
+  const here = usePathname().split('/')[3];
+  const counted = useMemo(
+    () => ({
+      walked: progressOf(jobSpots(file, file.job.purpose === 'pre-purchase look')),
+      members: file.frame.members.length,
+      readings: stands(file, 'reading').length,
+      cracks: stands(file, 'crack').length,
+    }),
+    [file],
+  );
+  const all = [...summaries.values()];
+  const verbs = openInVerbs({
+    ...counted,
+    summaries: all,
+    isWorked: !isWorking && all.length >= counted.members,
+  });
+  return (
+    <nav
+      aria-label="Verbs"
+      className="order-last flex w-full overflow-x-auto border-t border-rule lg:order-none lg:w-auto lg:flex-1 lg:border-t-0"
+    >
+      {verbs.map(([verb, word, open]) => (
+        <Link
+          key={verb}
+          href={`/jobs/${file.job.id}/${verb}?member=${member.id}`}
+          aria-current={verb === here ? 'page' : undefined}
+          className="group relative flex min-h-14 min-w-[92px] flex-col justify-center border-l border-rule px-3 leading-tight aria-[current=page]:bg-sheet"
+        >
+          <span className="text-[17px] font-semibold">{word}</span>
+          <span className="caption whitespace-nowrap">{open}</span>
+          <span
+            aria-hidden
+            className="absolute inset-x-0 bottom-0 h-[5px] group-aria-[current=page]:bg-here"
+          />
+        </Link>
+      ))}
+    </nav>
+  );
+}
+
+/** How far the working-out has come, when it takes long; and a way to end it. */
+function WorkedOut() {
+  const { isWorking, progress, stopWork } = useWork();
+  if (!isWorking || progress.of === 0) return null;
+  return (
+    <p className="late absolute right-2 top-full z-40 flex items-center border border-edge bg-sheet px-3">
+      worked out: {progress.done} of {progress.of}{' '}
+      <button type="button" className="hit px-3 underline" onClick={stopWork}>
+        stop
+      </button>
+    </p>
+  );
+}
+
+function Notices() {
+  const { notices } = useRecords().file;
+  if (notices.length === 0) return null;
+  return (
+    <ul
+      className="flex gap-x-6 overflow-x-auto whitespace-nowrap bg-here px-4 py-0.5 text-on-here"
+      aria-label="Standing notices"
+      tabIndex={0}
+    >
+      {notices.map((notice) => (
+        <li key={notice.id} className="text-[14px] font-semibold">
+          {notice.words}{' '}
+          <span className="font-normal">
+            ({notice.by} {notice.at.slice(0, 10)})
+          </span>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
 function By() {
-  const { by, setBy } = useDesk();
+  const { by, setBy } = useReader();
   return (
     <label className="caption flex items-center gap-1">
       by

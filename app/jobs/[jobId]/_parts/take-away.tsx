@@ -2,16 +2,17 @@
 
 import { Menu, MenuLink } from '@/ui/controls';
 import { lengthDigits } from '@/core/quantity';
-import { useDesk } from '../../_desk';
+import { useReader, useRecords, useWork } from '../../_desk';
 
 /** Everything that leaves the building: cut sheets, readings, bundle, work order. */
 export function TakeAway() {
-  const { file, works, system } = useDesk();
+  const { file } = useRecords();
+  const { system } = useReader();
+  const { summaries } = useWork();
   const base = `/api/jobs/${file.job.id}`;
-  const patterns = [...works.values()].flatMap((work) =>
-    work.repairs.flatMap((repair) =>
-      repair.patterns.map((pattern) => ({ pattern, member: work.picture.member })),
-    ),
+  const names = new Map(file.frame.members.map((member) => [member.id, member.name.toLowerCase()]));
+  const patterns = [...summaries].flatMap(([id, summary]) =>
+    summary.patterns.map((pattern) => ({ pattern, memberName: names.get(id) })),
   );
   return (
     <Menu label="Take away">
@@ -21,13 +22,13 @@ export function TakeAway() {
       <MenuLink href={`${base}/buyers-look?unit=${system}`} note="seen, not seen, found, cost: one page, PDF">
         Look before buying
       </MenuLink>
-      {file.walk.some((record) => record.kind === 'photo') && (
+      {file.evidence.some((record) => record.kind === 'photo') && (
         <MenuLink href={`${base}/photos`} note="every picture, zip">
           Photos
         </MenuLink>
       )}
-      {patterns.map(({ pattern, member }) => {
-        const name = `${pattern.piece.kind}, ${member.name.toLowerCase()} ${lengthDigits(pattern.piece.startMm, system, 'length')} to ${lengthDigits(pattern.piece.endMm, system, 'length')}`;
+      {patterns.map(({ pattern, memberName }) => {
+        const name = `${pattern.piece.kind}, ${memberName} ${lengthDigits(pattern.piece.startMm, system, 'length')} to ${lengthDigits(pattern.piece.endMm, system, 'length')}`;
         return [
           <MenuLink
             key={pattern.piece.id}

@@ -1,8 +1,6 @@
 import { renderToBuffer } from '@react-pdf/renderer';
 import { download, guarded, notFound, systemOf } from '../../../_door';
-import { jobBuyersLook, judgedJob } from '@/core/job';
-import { standing } from '@/core/frame';
-import { ofKind } from '@/core/walk';
+import { boughtMember, jobBuyersLook, judgedJob, stands } from '@/core/job';
 import { database, jobFile } from '@/data';
 import { BuyersLookSheet } from '@/ui/print/buyers-look';
 import { registerFonts } from '@/ui/print/fonts';
@@ -19,20 +17,12 @@ export const GET = (request: Request, { params }: { params: Promise<{ jobId: str
     if (!file) return notFound('job');
     const system = systemOf(request);
     const works = judgedJob(file);
-    const claims = [
-      ...new Map(
-        ofKind(standing(file.walk, file.strikes), 'claim').map((claim) => [claim.claimId, claim]),
-      ).values(),
-    ];
-    const leaves = [
-      ...new Map(
-        ofKind(standing(file.walk, file.strikes), 'leave').map((leave) => [leave.act, leave]),
-      ).values(),
-    ];
+    const claims = [...new Map(stands(file, 'claim').map((claim) => [claim.claimId, claim])).values()];
+    const leaves = [...new Map(stands(file, 'leave').map((leave) => [leave.act, leave])).values()];
     const pdf = await renderToBuffer(
       <BuyersLookSheet
         file={file}
-        look={jobBuyersLook(file, works)}
+        look={jobBuyersLook(file, works.map(boughtMember))}
         claims={claims}
         leaves={leaves}
         printedAt={new Date().toISOString()}

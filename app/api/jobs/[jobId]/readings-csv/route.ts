@@ -1,9 +1,9 @@
 import { createHash } from 'node:crypto';
 import { z } from 'zod';
 import { answer, bodyText, FILE_LIMIT, guarded, notFound, systemOf } from '../../../_door';
-import { bySchema } from '@/core/frame';
+import { bySchema, ofKind } from '@/core/frame';
 import { columnMapSchema, readingsFromCsv } from '@/core/exchange';
-import { currentSetup, database, keepReadings, readingsOf, refused } from '@/data';
+import { currentFrame, database, evidenceOf, keepEvidence, refused } from '@/data';
 
 const columns = z
   .string()
@@ -32,24 +32,24 @@ export const POST = (request: Request, { params }: { params: Promise<{ jobId: st
           asked.error.issues[0]!.path.join('.'),
         ),
       );
-    const setup = currentSetup(database(), jobId);
-    if (!setup) return notFound('job');
+    const db = database();
+    const current = currentFrame(db, jobId);
+    if (!current) return notFound('job');
     const text = await bodyText(request, FILE_LIMIT);
     if (!text.ok) return answer(text);
     const { by, at, columns: map } = asked.data;
-    const imported = readingsFromCsv(setup.frame, text.value, {
+    const imported = readingsFromCsv(current.frame, text.value, {
       by,
       at,
       system: systemOf(request),
-      existing: readingsOf(database(), jobId),
+      existing: ofKind(evidenceOf(db, jobId, ['reading']), 'reading'),
       idFor: (says) => rowId(jobId, says),
       ...(map && { columns: map }),
     });
     if (!imported.ok) return answer(refused('unreadable', imported.reason));
     const { readings } = imported.value;
-    const kept = readings.length
-      ? keepReadings(database(), jobId, readings)
-      : { ok: true as const, value: [] };
+    if (readings.length === 0) return answer(imported);
+    const kept = keepEvidence(db, jobId, readings);
     return kept.ok ? answer(imported) : answer(kept);
   });
 

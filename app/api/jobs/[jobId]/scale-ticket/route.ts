@@ -1,5 +1,5 @@
 import { guarded, answer, notFound } from '../../../_door';
-import { jobDemand, workMember } from '@/core/job';
+import { jobDemand, workJob } from '@/core/job';
 import { readScaleTicket } from '@/core/exchange';
 import { database, jobFile, refused, written } from '@/data';
 import { weighOnScale } from '@/stand-ins/axle-scale';
@@ -9,12 +9,9 @@ export const POST = async (request: Request, { params }: { params: Promise<{ job
   guarded(request, async () => {
     const file = jobFile(database(), (await params).jobId);
     if (!file) return notFound('job');
-    const plain = { ...file, readings: [], cracks: [], repairs: [] };
-    const built = jobDemand(
-      plain,
-      new Map(plain.frame.members.map((member) => [member.id, workMember(plain, member)])),
-      ['as built'],
-    )['as built']!;
+    const plain = { ...file, evidence: [], repairs: [] };
+    const works = new Map(workJob(plain).map((work) => [work.picture.member.id, work]));
+    const built = jobDemand(plain, works, ['as built'])['as built']!;
     if (built.wheels.length === 0)
       return answer(refused('invalid', 'this frame stands on no axles', 'Nothing was weighed.'));
     const ticket = readScaleTicket(weighOnScale(file.frame, built.wheels, built.couplerKg, file.unit.tag));

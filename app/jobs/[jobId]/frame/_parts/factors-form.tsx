@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { lbfToNewtons, newtonsToLbf } from '@/core/quantity';
 import { DEFAULT_LOAD_FACTORS, loadFactorsSchema, type LoadFactors } from '@/core/reference';
-import { useDesk } from '../../../_desk';
+import { useReader } from '../../../_desk';
 import { LengthCell } from './length-cell';
 
 const FACTORS: readonly (readonly [Exclude<keyof LoadFactors, 'ditchMm' | 'steeringN'>, string, string])[] = [
@@ -24,7 +24,7 @@ export function FactorsForm({
   factors: LoadFactors;
   onChange: (factors: LoadFactors) => void;
 }) {
-  const { system } = useDesk();
+  const { system } = useReader();
   const inNewtons = (value: number) => (system === 'in' ? lbfToNewtons(value) : value);
   return (
     <section className="mt-5" aria-label="Load cases">

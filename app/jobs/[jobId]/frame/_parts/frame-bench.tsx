@@ -17,7 +17,7 @@ import { DEFAULT_PRACTICE, practiceSchema, type Practice } from '@/core/referenc
 import type { Problem } from '@/core/exchange';
 import type { SkeletonProps } from '@/ui/skeleton';
 import { Entry, Pick } from '@/ui/controls';
-import { Bench, useDesk } from '../../../_desk';
+import { Bench, useMember, useReader, useRecords } from '../../../_desk';
 import { FactorsForm } from './factors-form';
 import { LengthCell } from './length-cell';
 import { LoadsForm, MassCell } from './loads-form';
@@ -26,18 +26,24 @@ import { MembersTable } from './members-table';
 
 /** The frame as built, and the shop's judgements for this job. Nothing changes until it is kept; another tab's change is not overwritten. */
 export function FrameBench() {
-  const { file, keepSetup, system, member } = useDesk();
+  const { file, changeFrame, changePractice } = useRecords();
+  const { system } = useReader();
+  const { member } = useMember();
   const [frame, setDraft] = useState<Frame>(file.frame);
   const [past, setPast] = useState<readonly Frame[]>([]);
   const [inStep, setInStep] = useState(true);
   const dragging = useRef<string | undefined>(undefined);
   const [practice, setPractice] = useState<Practice>(file.practice);
-  const [based, setBased] = useState(file.revision);
+  const [based, setBased] = useState(file.frameRevision);
   const [problem, setProblem] = useState<string>();
-  if (based !== file.revision) {
-    setBased(file.revision);
+  if (based !== file.frameRevision) {
+    setBased(file.frameRevision);
     setDraft(file.frame);
     setPast([]);
+  }
+  const [practisedOn, setPractisedOn] = useState(file.practiceRevision);
+  if (practisedOn !== file.practiceRevision) {
+    setPractisedOn(file.practiceRevision);
     setPractice(file.practice);
   }
   const setFrame = (next: Frame) => {
@@ -114,7 +120,7 @@ export function FrameBench() {
     const sound = practiceSchema.safeParse(practice);
     if (!sound.success)
       return setProblem(`${sound.error.issues[0]!.path.join('.')}: ${sound.error.issues[0]!.message}`);
-    const refused = await keepSetup(parsed.data, sound.data);
+    const refused = (await changeFrame(parsed.data)) ?? (await changePractice(sound.data));
     setProblem(refused && `${refused.message}. ${refused.kept}`);
     if (!refused) toast.success('Frame kept; what rests on it is worked out anew');
   };
@@ -306,7 +312,7 @@ export function FrameBench() {
 
 /** Keeps the frame as it is drawn here as a starting point for new jobs; a name said again replaces what was under it. */
 function StartingForm({ frame }: { frame: Frame }) {
-  const { by } = useDesk();
+  const { by } = useReader();
   const [name, setName] = useState('');
   const save = async () => {
     const response = await fetch('/api/starting-frames', {
@@ -352,7 +358,7 @@ function PracticeForm({
   practice: Practice;
   onChange: (practice: Practice) => void;
 }) {
-  const { system } = useDesk();
+  const { system } = useReader();
   const stock = practice.stockThicknessesMm.map((mm) => lengthDigits(mm, system, 'thickness')).join('; ');
   const [text, setText] = useState(stock);
   const [shown, setShown] = useState(stock);
@@ -435,7 +441,7 @@ function LengthField({
   valueMm: number;
   onLength: (mm: number) => void;
 }) {
-  const { system } = useDesk();
+  const { system } = useReader();
   return (
     <div>
       <span className="caption block">

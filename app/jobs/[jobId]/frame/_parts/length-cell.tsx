@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { lengthDigits, parseLengthMm, type LengthKind } from '@/core/quantity';
-import { useDesk } from '../../../_desk';
+import { useReader } from '../../../_desk';
 
 /** A length in a table: typed as the trade writes it, taken on leaving the cell; what cannot be read is said and the old length stays. */
 export function LengthCell({
@@ -16,7 +16,7 @@ export function LengthCell({
   kind: LengthKind;
   onLength: (mm: number) => void;
 }) {
-  const { system } = useDesk();
+  const { system } = useReader();
   const shown = lengthDigits(valueMm, system, kind);
   const [typed, setTyped] = useState<string>();
   const [problem, setProblem] = useState<string>();

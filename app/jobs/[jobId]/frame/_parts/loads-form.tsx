@@ -15,12 +15,13 @@ import {
 import { readScaleTicket } from '@/core/exchange';
 import { kgToPounds, parseMassKg, printMass, type UnitSystem } from '@/core/quantity';
 import type { Problem } from '@/core/exchange';
-import { useDesk } from '../../../_desk';
+import { useReader, useRecords } from '../../../_desk';
 import { LengthCell } from './length-cell';
 
 /** What the frame carries, from plain facts or from a scale ticket, which puts the payload where it really stands. */
 export function LoadsForm({ frame, onFrame }: { frame: Frame; onFrame: (frame: Frame) => void }) {
-  const { file, system, by } = useDesk();
+  const { file } = useRecords();
+  const { system, by } = useReader();
   const [problem, setProblem] = useState<string>();
   const [pasted, setPasted] = useState<string>();
   const items = frame.loads?.items ?? [];

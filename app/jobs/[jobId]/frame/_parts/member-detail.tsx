@@ -10,7 +10,7 @@ import {
   type MemberShape,
 } from '@/core/frame';
 import { faceWords } from '@/ui/strip';
-import { useDesk } from '../../../_desk';
+import { useReader } from '../../../_desk';
 import { LengthCell } from './length-cell';
 
 /** Measures of a section beyond depth, breadth and wall. */
@@ -33,7 +33,7 @@ export function MemberDetail({
   member: Member;
   onChange: (change: Partial<Member>) => void;
 }) {
-  const { system } = useDesk();
+  const { system } = useReader();
   const toggled = <Value extends string>(list: readonly Value[] | undefined, value: Value): Value[] =>
     list?.includes(value) ? list.filter((each) => each !== value) : [...(list ?? []), value];
   const holes = member.holes ?? [];

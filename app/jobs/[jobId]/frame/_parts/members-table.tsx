@@ -17,7 +17,7 @@ import {
 } from '@/core/frame';
 import { lengthDigits } from '@/core/quantity';
 import { STEEL_IDS, steel, type SteelId } from '@/core/reference';
-import { useDesk } from '../../../_desk';
+import { useMember, useReader } from '../../../_desk';
 import { LengthCell } from './length-cell';
 
 const JOINT_WORDS: Readonly<Record<JointKind, string>> = {
@@ -38,7 +38,8 @@ export function MembersTable({
   onFrame: (frame: Frame) => void;
   onMember: (id: string, change: Partial<Member>) => void;
 }) {
-  const { member: chosen, selectMember, system } = useDesk();
+  const { system } = useReader();
+  const { member: chosen, selectMember } = useMember();
   const heads = [
     'name',
     `at station, ${system}`,

@@ -18,10 +18,22 @@ import { faceWords } from '@/ui/strip';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { joinWords } from '../../../../_words/findings';
 import { Reason } from '../../../../_parts/reason';
-import { asOwn, Bench, MemberStrip, useDesk } from '../../../_desk';
+import {
+  asOwn,
+  Bench,
+  MemberStrip,
+  useMember,
+  usePlace,
+  useReader,
+  useRecords,
+  useWork,
+} from '../../../_desk';
 
 export function JoinBench() {
-  const { work, member, system, by, keepRepair, file } = useDesk();
+  const { keepRepair, file } = useRecords();
+  const { system, by } = useReader();
+  const { member } = useMember();
+  const { work } = useWork();
   const [chosen, setChosen] = useState(0);
   const repairs = useMemo(() => work?.repairs ?? [], [work]);
   const at = Math.min(chosen, Math.max(0, repairs.length - 1));
@@ -149,7 +161,8 @@ const leg = (mm: number, system: UnitSystem): string =>
   system === 'in' ? `${sixteenths(mmToInches(mm))} in` : printLength(mm, 'mm', 'thickness');
 
 function WeldTable({ lines, system }: { lines: readonly WeldLine[]; system: UnitSystem }) {
-  const { member, cursor, setCursor } = useDesk();
+  const { member, setCursor } = useMember();
+  const { cursor } = usePlace();
   return (
     <div className="relative mt-2 overflow-x-auto">
       <table className="w-full min-w-[640px] text-[15px]">

@@ -10,7 +10,7 @@ import {
 } from '@/core/exchange';
 import { facesOf } from '@/core/frame';
 import { Pick, Sheet } from '@/ui/controls';
-import { useDesk } from '../../../_desk';
+import { useMember, useReader, useRecords } from '../../../_desk';
 
 const FIELD_WORDS: Readonly<Record<CsvField, string>> = {
   member: 'member',
@@ -39,7 +39,9 @@ export function ColumnMatch({
   onClose: () => void;
   onTake: () => void;
 }) {
-  const { file: job, member, system } = useDesk();
+  const { file: job } = useRecords();
+  const { system } = useReader();
+  const { member } = useMember();
   // What may hold for every row, where the file does not say it.
   const always: Partial<Record<CsvField, readonly string[]>> = {
     member: job.frame.members.map((each) => each.name),

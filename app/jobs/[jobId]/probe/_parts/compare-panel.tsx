@@ -1,7 +1,8 @@
 'use client';
 
+import { stands, standsOn } from '@/core/job';
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { faceOf, standing, twinOf } from '@/core/frame';
+import { faceOf, twinOf } from '@/core/frame';
 import {
   ATMOSPHERE_BY_EXPOSURE,
   changesBetween,
@@ -25,7 +26,7 @@ import { lowerBound } from '@/core/weigh';
 import { Entry, Pick } from '@/ui/controls';
 import { EdgeLayer, faceWords, MapLayer, ReadingLayer, Strip, type StripScale } from '@/ui/strip';
 import { useRemembered } from '../../../../_parts/remembered';
-import { useDesk } from '../../../_desk';
+import { useMember, usePlace, useReader, useRecords, useWork } from '../../../_desk';
 
 interface Earlier {
   readonly jobId: string;
@@ -37,7 +38,7 @@ const NONE: ReadonlySet<string> = new Set();
 
 /** The unit's earlier surveys, fetched once the panel is opened. */
 function useEarlier(open: boolean): readonly Earlier[] | undefined {
-  const { file } = useDesk();
+  const { file } = useRecords();
   const [surveys, setSurveys] = useState<readonly Earlier[]>();
   useEffect(() => {
     if (!open) return;
@@ -72,14 +73,14 @@ export function ComparePanel() {
 }
 
 function Twin() {
-  const { file, member, works, cursor, setCursor, stretch, system } = useDesk();
+  const { file } = useRecords();
+  const { system } = useReader();
+  const { member, setCursor } = useMember();
+  const { cursor, stretch } = usePlace();
+  const { views } = useWork();
   const twin = twinOf(file.frame, member);
-  const work = twin && works.get(twin.id);
-  const readings = useMemo(
-    () =>
-      twin ? standing(file.readings, file.strikes).filter((reading) => reading.memberId === twin.id) : [],
-    [file, twin],
-  );
+  const work = twin && views.get(twin.id);
+  const readings = useMemo(() => (twin ? standsOn(file, 'reading', twin.id) : []), [file, twin]);
   const layers = useCallback(
     (scale: StripScale) =>
       twin && (
@@ -103,7 +104,7 @@ function Twin() {
   );
   if (!twin) return <p>{member.name} has no twin on the other side.</p>;
   const hereS = (id: string) => {
-    const sections = works.get(id)?.picture.sections ?? [];
+    const sections = views.get(id)?.picture.sections ?? [];
     const at = [...sections].sort(
       (a, b) => Math.abs(a.stationMm - cursor.stationMm) - Math.abs(b.stationMm - cursor.stationMm),
     )[0];
@@ -141,11 +142,10 @@ const SURE_WORDS = {
 } as const;
 
 function Nominal() {
-  const { file, member, system } = useDesk();
-  const own = useMemo(
-    () => standing(file.readings, file.strikes).filter((reading) => reading.memberId === member.id),
-    [file, member],
-  );
+  const { file } = useRecords();
+  const { system } = useReader();
+  const { member } = useMember();
+  const own = useMemo(() => standsOn(file, 'reading', member.id), [file, member]);
   const found = useMemo(() => foundNominal(own), [own]);
   return (
     <section aria-label="What it was made of" className="mb-3 border-t border-rule pt-2">
@@ -181,7 +181,10 @@ const FROM_WORDS: Readonly<Record<LossForecast['from'], string>> = {
 };
 
 function Rates({ surveys }: { surveys: readonly Earlier[] | undefined }) {
-  const { file, member, system, work } = useDesk();
+  const { file } = useRecords();
+  const { system } = useReader();
+  const { member } = useMember();
+  const { work } = useWork();
   const [age, setAge] = useRemembered(`ossatura-age-${file.unit.id}`, '');
   const [air, setAir] = useState<Atmosphere>(ATMOSPHERE_BY_EXPOSURE[file.unit.exposure]);
   const [cavity, setCavity] = useState(
@@ -196,7 +199,7 @@ function Rates({ surveys }: { surveys: readonly Earlier[] | undefined }) {
   const inZone = zones[Number(zone)];
   const own = useMemo(
     () =>
-      standing(file.readings, file.strikes).filter(
+      stands(file, 'reading').filter(
         (reading) =>
           reading.memberId === member.id &&
           (!inZone || (reading.stationMm >= inZone.fromMm - 1 && reading.stationMm <= inZone.toMm + 1)),

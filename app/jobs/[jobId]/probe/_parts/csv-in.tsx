@@ -12,12 +12,13 @@ import {
   type ReadingImport,
 } from '@/core/exchange';
 import { Sheet } from '@/ui/controls';
-import { useDesk } from '../../../_desk';
+import { useReader, useRecords } from '../../../_desk';
 import { ColumnMatch } from './column-match';
 
 /** Readings from a CSV file: good rows are kept, bad ones listed by line and reason. */
 export function CsvIn() {
-  const { file, by, system, refresh } = useDesk();
+  const { file, refresh } = useRecords();
+  const { by, system } = useReader();
   const input = useRef<HTMLInputElement>(null);
   const [report, setReport] = useState<ReadingImport>();
   const [busy, setBusy] = useState(false);

@@ -34,6 +34,7 @@ export function readEntry(
   }
   if (!parsed.station.ok || !parsed.height.ok || !parsed.thickness.ok) return { ok: false, problems };
   const reading: Reading = {
+    kind: 'reading',
     ...stamp,
     memberId: member.id,
     face,
@@ -87,4 +88,16 @@ export function lastToTakeBack(
 ): Reading | undefined {
   const last = readings.filter((reading) => reading.memberId === memberId && !struck.has(reading.id)).at(-1);
   return last && last.by === by && now - Date.parse(last.at) < AT_ONCE_MS ? last : undefined;
+}
+
+/** The reading nearest a place on its face; along the rail counts a quarter of across. */
+export function nearestReading(
+  readings: readonly Reading[],
+  at: Pick<Reading, 'stationMm' | 'face' | 'heightMm'>,
+): Reading | undefined {
+  const away = (reading: Reading) =>
+    Math.hypot((reading.stationMm - at.stationMm) / 4, reading.heightMm - at.heightMm);
+  return readings
+    .filter((reading) => reading.face === at.face)
+    .reduce<Reading | undefined>((best, each) => (!best || away(each) < away(best) ? each : best), undefined);
 }

@@ -1,16 +1,20 @@
 'use client';
 
+import { recorded } from '@/core/job';
 import { useState } from 'react';
 import { facesOf, type FaceId } from '@/core/frame';
-import { checkSurveyRecord, feltEdgesOf, type FeltEdge } from '@/core/probe';
+import { feltEdgeKind, type FeltEdge } from '@/core/probe';
 import { lengthDigits, parseLengthMm, printLength } from '@/core/quantity';
 import { Entry, Pick } from '@/ui/controls';
 import { faceWords } from '@/ui/strip';
-import { StrikeSheet, useDesk } from '../../../_desk';
+import { StrikeSheet, useMember, usePlace, useReader, useRecords } from '../../../_desk';
 
 /** The edge as a finger found it: a bracket of its own beside the gauge's. */
 export function FeltForm() {
-  const { file, member, cursor, system, by, keepSurvey } = useDesk();
+  const { file, keep } = useRecords();
+  const { system, by } = useReader();
+  const { member } = useMember();
+  const { cursor } = usePlace();
   const uprights = facesOf(member.shape).filter((face) => face.upright);
   const [face, setFace] = useState<FaceId>(uprights[0]?.id ?? 'web');
   const [typed, setTyped] = useState<{ station?: string; lower: string; upper: string }>({
@@ -20,11 +24,11 @@ export function FeltForm() {
   const [problem, setProblem] = useState<string>();
   const [striking, setStriking] = useState<FeltEdge>();
   const strikes = new Map(file.strikes.map((strike) => [strike.evidenceId, strike]));
-  const felt = feltEdgesOf(file.survey).filter((each) => each.memberId === member.id);
+  const felt = recorded(file, 'felt edge').filter((each) => each.memberId === member.id);
   if (uprights.length === 0) return null;
   const chosen = uprights.some((each) => each.id === face) ? face : uprights[0]!.id;
 
-  const keep = () => {
+  const submit = () => {
     const station =
       typed.station === undefined
         ? { ok: true as const, value: cursor.stationMm }
@@ -45,9 +49,9 @@ export function FeltForm() {
       by: by.trim() || 'unnamed',
       at: new Date().toISOString(),
     };
-    const check = checkSurveyRecord(file.frame, record);
+    const check = feltEdgeKind.fits(file.frame, record);
     if (!check.ok) return setProblem(check.reason);
-    keepSurvey(record);
+    keep(record);
     setTyped({ lower: '', upper: '' });
     setProblem(undefined);
   };
@@ -62,7 +66,7 @@ export function FeltForm() {
         aria-label="Felt edge"
         onSubmit={(event) => {
           event.preventDefault();
-          keep();
+          submit();
         }}
       >
         <Entry

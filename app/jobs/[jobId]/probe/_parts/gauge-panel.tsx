@@ -1,9 +1,9 @@
 'use client';
 
+import { stands } from '@/core/job';
 import { useEffect, useImperativeHandle, useState, type Ref } from 'react';
 import { toast } from 'sonner';
 import {
-  calibrationsOf,
   doubtfulReadings,
   driftMm,
   hasDrifted,
@@ -12,10 +12,9 @@ import {
   temperatureCorrectedMm,
   type Calibration,
 } from '@/core/probe';
-import { standing } from '@/core/frame';
 import { lengthDigits, printLength } from '@/core/quantity';
 import { Choice, Entry } from '@/ui/controls';
-import { useDesk } from '../../../_desk';
+import { useMember, usePlace, useReader, useRecords } from '../../../_desk';
 import { useGauge } from './use-gauge';
 
 export interface GaugeHandle {
@@ -39,7 +38,10 @@ export function GaugePanel({
   ref: Ref<GaugeHandle>;
   onTaken: (thicknessMm: number) => void;
 }) {
-  const { file, member, cursor, system, by, keepReading, keepSurvey } = useDesk();
+  const { file, keep } = useRecords();
+  const { system, by } = useReader();
+  const { member } = useMember();
+  const { cursor } = usePlace();
   const gauge = useGauge();
   const { state, shown, ask } = gauge;
   const [mode, setMode] = useState<'single' | 'echo'>('single');
@@ -47,9 +49,9 @@ export function GaugePanel({
   const [temperature, setTemperature] = useState('20');
   const [steps, setSteps] = useState<Calibration['steps']>([]);
   const [onBlock, setOnBlock] = useState(false);
-  const calibrations = calibrationsOf(standing(file.survey, file.strikes));
+  const calibrations = stands(file, 'calibration');
   const calibration = calibrations.at(-1);
-  const doubtful = doubtfulReadings(standing(file.readings, file.strikes), calibrations).size;
+  const doubtful = doubtfulReadings(stands(file, 'reading'), calibrations).size;
   const temperatureC = Number(temperature);
 
   useEffect(() => {
@@ -91,7 +93,8 @@ export function GaugePanel({
           'Nothing was recorded. More couplant, another angle; or it is rusted through: x records a hole.',
       });
     const thicknessMm = temperatureCorrectedMm(said.thicknessMm, temperatureC);
-    keepReading({
+    keep({
+      kind: 'reading',
       id: crypto.randomUUID(),
       ...spot,
       thicknessMm,
@@ -134,7 +137,7 @@ export function GaugePanel({
       by: by.trim() || 'unnamed',
       at: new Date().toISOString(),
     };
-    keepSurvey(record);
+    keep(record);
     setSteps([]);
     setOnBlock(false);
     if (hasDrifted(record))

@@ -3,13 +3,17 @@
 import { useEffect, useRef, useState } from 'react';
 import { printLength } from '@/core/quantity';
 import { schoolMarginMm } from '@/core/reference';
-import { useDesk } from '../../../_desk';
+import { useMember, usePlace, useReader, useRecords, useWork } from '../../../_desk';
 
 const HEIGHT = 74;
 
 /** Sound metal below the top corner along the stretch in sight, on the Strip's own scale, against what the school wants. */
 export function MarginLane() {
-  const { work, member, stretch, cursor, system, file } = useDesk();
+  const { file } = useRecords();
+  const { system } = useReader();
+  const { member } = useMember();
+  const { stretch, cursor } = usePlace();
+  const { work } = useWork();
   const holder = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(760);
   useEffect(() => {

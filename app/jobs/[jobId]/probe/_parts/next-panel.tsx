@@ -1,11 +1,11 @@
 'use client';
 
+import { standsOn } from '@/core/job';
 import { useMemo } from 'react';
-import { standing } from '@/core/frame';
 import { lengthDigits, printLength } from '@/core/quantity';
 import { leftOfPlan, nextReadings, readingsThatMattered, surveyPlan, type NextReading } from '@/core/weigh';
 import { faceWords } from '@/ui/strip';
-import { useDesk } from '../../../_desk';
+import { useMember, useReader, useRecords, useWork } from '../../../_desk';
 
 /** Where one more reading would tell most; first the coarse plan, then what the decision hangs on; nothing once no reading would change it. */
 export function useNext(): {
@@ -15,9 +15,11 @@ export function useNext(): {
   readings: number;
   isKnown: boolean;
 } {
-  const { file, member, work } = useDesk();
+  const { file } = useRecords();
+  const { member } = useMember();
+  const { work } = useWork();
   return useMemo(() => {
-    const own = standing(file.readings, file.strikes).filter((reading) => reading.memberId === member.id);
+    const own = standsOn(file, 'reading', member.id);
     const left = leftOfPlan(surveyPlan(member), own);
     const picture = work?.picture.member.id === member.id ? work.picture : undefined;
     const asked = picture?.map ? nextReadings(picture) : [];
@@ -44,7 +46,8 @@ const WHY_WORDS: Readonly<Record<NextReading['why'], string>> = {
 };
 
 export function NextPanel({ onGo }: { onGo: (place: NextReading) => void }) {
-  const { member, system } = useDesk();
+  const { system } = useReader();
+  const { member } = useMember();
   const { next, planned, mattered, readings, isKnown } = useNext();
   if (!isKnown) return null;
   return (

@@ -7,7 +7,7 @@ import { inchesToMm, lengthDigits, parseLengthMm, printLength } from '@/core/qua
 import { METHOD_IDS, valueAt, type Method } from '@/core/probe';
 import { Entry, Pick } from '@/ui/controls';
 import { cursorU, faceWords, following, type Cursor } from '@/ui/strip';
-import { useDesk } from '../../../_desk';
+import { useMember, usePlace, useReader, useRecords, useWork } from '../../../_desk';
 import { columnHeights, nextSpot, readEntry, type EntryFields, type FieldProblems } from './entry';
 
 export interface EntryHandle {
@@ -25,7 +25,11 @@ const PAD = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '.', '0', '/'] as cons
 
 /** The fast lane: place from the cursor, thickness typed, Enter keeps and steps on. */
 export function ReadingEntry({ ref, onKeys }: { ref: Ref<EntryHandle>; onKeys: () => void }) {
-  const { member, cursor, setCursor, stretch, setStretch, system, by, keepReading, work } = useDesk();
+  const { keep } = useRecords();
+  const { system, by } = useReader();
+  const { member, setCursor, setStretch } = useMember();
+  const { cursor, stretch } = usePlace();
+  const { work } = useWork();
   const [typed, setTyped] = useState<Partial<EntryFields>>({});
   const [method, setMethod] = useState<Method>('ultrasonic');
   const [step, setStep] = useState<number>(6);
@@ -63,7 +67,7 @@ export function ReadingEntry({ ref, onKeys }: { ref: Ref<EntryHandle>; onKeys: (
     setProblems({});
   };
 
-  const keep = () => {
+  const submit = () => {
     // The cursor's own place is exact; the field only shows it to the nearest sixteenth.
     const exact = {
       station: typed.station ?? `${cursor.stationMm}mm`,
@@ -76,7 +80,7 @@ export function ReadingEntry({ ref, onKeys }: { ref: Ref<EntryHandle>; onKeys: (
       at: new Date().toISOString(),
     });
     if (!outcome.ok) return setProblems(outcome.problems);
-    keepReading(outcome.reading);
+    keep(outcome.reading);
     if (outcome.warning) toast.warning('Kept, but look again', { description: outcome.warning });
     stepOn({ ...cursor, stationMm: outcome.reading.stationMm, heightMm: outcome.reading.heightMm });
     thickness.current?.focus();
@@ -105,7 +109,7 @@ export function ReadingEntry({ ref, onKeys }: { ref: Ref<EntryHandle>; onKeys: (
       aria-label="New reading"
       onSubmit={(event) => {
         event.preventDefault();
-        keep();
+        submit();
       }}
     >
       <div className="grid grid-cols-2 items-start gap-2 sm:grid-cols-[1fr_1.25fr_1fr_1.3fr_auto]">

@@ -1,27 +1,22 @@
 'use client';
 
-import { calibrationsOf, disagreeing, doubtfulReadings, type Reading } from '@/core/probe';
+import { stands } from '@/core/job';
+import { disagreeing, doubtfulReadings, type Reading } from '@/core/probe';
 import { standing } from '@/core/frame';
 import { useMemo, useState } from 'react';
 import { lengthDigits } from '@/core/quantity';
 import { faceWords } from '@/ui/strip';
-import { useDesk } from '../../../_desk';
+import { useMember, useReader, useOnMember, useRecords } from '../../../_desk';
 
 /** The readings of the member in sight, newest first; struck ones stay, with who and why. */
-export function ReadingTable({
-  readings,
-  onStrike,
-}: {
-  readings: readonly Reading[];
-  onStrike: (reading: Reading) => void;
-}) {
-  const { file, member, system, setCursor } = useDesk();
+export function ReadingTable({ onStrike }: { onStrike: (reading: Reading) => void }) {
+  const { readings } = useOnMember();
+  const { file } = useRecords();
+  const { system } = useReader();
+  const { member, setCursor } = useMember();
   const [all, setAll] = useState(false);
   const strikes = new Map(file.strikes.map((strike) => [strike.evidenceId, strike]));
-  const doubtful = useMemo(
-    () => doubtfulReadings(readings, calibrationsOf(standing(file.survey, file.strikes))),
-    [readings, file.survey, file.strikes],
-  );
+  const doubtful = useMemo(() => doubtfulReadings(readings, stands(file, 'calibration')), [readings, file]);
   const apart = useMemo(() => disagreeing(standing(readings, file.strikes)), [readings, file.strikes]);
   const newest = [...readings].reverse();
   const shown = all ? newest : newest.slice(0, 12);

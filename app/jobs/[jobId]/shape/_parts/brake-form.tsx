@@ -5,7 +5,7 @@ import { toast } from 'sonner';
 import { parseLengthMm } from '@/core/quantity';
 import { kFromCoupon } from '@/core/shape';
 import { Entry, Sheet } from '@/ui/controls';
-import { useDesk } from '../../../_desk';
+import { useReader, useRecords } from '../../../_desk';
 
 const FIELDS = [
   ['flatMm', 'flat length before bending'],
@@ -18,7 +18,8 @@ type Fields = Partial<Record<(typeof FIELDS)[number][0], string>>;
 
 /** The shop's own K from a coupon bent on its own brake. */
 export function BrakeForm() {
-  const { file, system, keepSetup } = useDesk();
+  const { file, changePractice } = useRecords();
+  const { system } = useReader();
   const [open, setOpen] = useState(false);
   const [typed, setTyped] = useState<Fields>({});
   const [problem, setProblem] = useState<string>();
@@ -34,7 +35,7 @@ export function BrakeForm() {
   const keep = async () => {
     if (!k) return setProblem('measure all five');
     if (!k.ok) return setProblem(k.reason);
-    const refused = await keepSetup(file.frame, { ...file.practice, bendK: k.value });
+    const refused = await changePractice({ ...file.practice, bendK: k.value });
     if (refused) return setProblem(refused.message);
     toast.success(`K is now ${k.value.toFixed(3)}; flat patterns follow`);
     setOpen(false);

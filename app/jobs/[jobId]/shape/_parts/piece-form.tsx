@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { lengthDigits, parseLengthMm, printLength, type LengthKind } from '@/core/quantity';
 import { checkRepair, pieceKindsFor, type Piece, type PieceKind } from '@/core/shape';
 import { Entry, Pick } from '@/ui/controls';
-import { useDesk } from '../../../_desk';
+import { useMember, usePlace, useReader, useRecords } from '../../../_desk';
 
 type LengthField = 'startMm' | 'endMm' | 'upperEdgeMm' | 'lowerEdgeMm' | 'taperMm';
 
@@ -14,7 +14,10 @@ const usesLower = (kind: PieceKind): boolean => kind === 'top L' || kind === 'to
 
 /** A piece's figures. A length is kept on Enter or on leaving its field, if the piece can lie there. */
 export function PieceForm({ piece, onChange }: { piece: Piece; onChange: (piece: Piece) => void }) {
-  const { member, system, file, cursor } = useDesk();
+  const { file } = useRecords();
+  const { system } = useReader();
+  const { member } = useMember();
+  const { cursor } = usePlace();
   const [problem, setProblem] = useState<{ field: LengthField; words: string }>();
   const offer = (field: LengthField, mm: number) => {
     const next = { ...piece, [field]: mm };
@@ -93,7 +96,7 @@ function LengthEntry({
   onLength: (mm: number) => void;
   onWrong: (words: string) => void;
 }) {
-  const { system } = useDesk();
+  const { system } = useReader();
   const shown = lengthDigits(valueMm, system, kind);
   const [text, setText] = useState(shown);
   const commit = () => {

@@ -2,6 +2,7 @@
 
 import { useCallback, useMemo, useState } from 'react';
 import { percent, printLength } from '@/core/quantity';
+import type { Member } from '@/core/frame';
 import type { WorkedRepair } from '@/core/job';
 import { lowerBound } from '@/core/weigh';
 import { pieceKindsFor, type Repair } from '@/core/shape';
@@ -9,15 +10,28 @@ import type { StripScale } from '@/ui/strip';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { repairWords, sourceWords } from '../../../../_words/findings';
 import { Reason } from '../../../../_parts/reason';
-import { asOwn, Bench, MemberStrip, useDesk } from '../../../_desk';
+import {
+  asOwn,
+  Bench,
+  MemberStrip,
+  useMember,
+  usePlace,
+  useReader,
+  useRecords,
+  useWork,
+  type WorkView,
+} from '../../../_desk';
 import { EndHandles } from './end-handles';
 import { PieceForm } from './piece-form';
 import { FlatSheet } from './flat-sheet';
 import { BrakeForm } from './brake-form';
 
 export function ShapeBench() {
-  const desk = useDesk();
-  const { work, member, system, cursor, setCursor, file, by, keepRepair, withdrawRepair, setStretch } = desk;
+  const { file, keepRepair, withdrawRepair } = useRecords();
+  const { system, by } = useReader();
+  const { member, setCursor, setStretch } = useMember();
+  const { cursor } = usePlace();
+  const { work } = useWork();
   const [chosen, setChosen] = useState(0);
   const repairs = useMemo(() => work?.repairs ?? [], [work]);
   const at = Math.min(chosen, Math.max(0, repairs.length - 1));
@@ -51,7 +65,7 @@ export function ShapeBench() {
   return (
     <Bench slice="as repaired">
       <MemberStrip plates={plates} plateLabels readings={false} over={over} height={340} />
-      {work && repairs.length === 0 && <p className="mt-4 text-xl">{emptyWords(desk)}</p>}
+      {work && repairs.length === 0 && <p className="mt-4 text-xl">{emptyWords(work, member)}</p>}
       {repairs.length > 0 && (
         <div className="mt-2 flex flex-wrap" role="group" aria-label="Repairs">
           {repairs.map((worked, k) => {
@@ -161,7 +175,7 @@ export function ShapeBench() {
 }
 
 function Restored({ worked }: { worked: WorkedRepair }) {
-  const { system } = useDesk();
+  const { system } = useReader();
   if (worked.restored.length === 0) return <p>No damage lies under this repair.</p>;
   const weakest = worked.restored.reduce((a, b) =>
     Math.min(lowerBound(b.kept.modulusTop!), lowerBound(b.kept.modulusBottom!)) <
@@ -183,12 +197,11 @@ function Restored({ worked }: { worked: WorkedRepair }) {
   );
 }
 
-function emptyWords({ work, member }: ReturnType<typeof useDesk>): string {
-  const picture = work!.picture;
+function emptyWords({ picture, verdict }: WorkView, member: Member): string {
   if (!picture.map)
     return `${member.name} has no readings: a plate needs sound metal to land on, so measure first.`;
   if (member.role === 'crossmember')
-    return work!.verdict.verdict === 'Renew'
+    return verdict.verdict === 'Renew'
       ? 'A crossmember this thin is renewed, not plated. Own-made is fine: S and J at least the old one’s, space left beneath so that dirt can get out.'
       : 'Nothing on this crossmember asks for metal.';
   if (pieceKindsFor(member.shape).length === 0 && picture.zones.length + picture.cracks.length > 0)

@@ -1,5 +1,6 @@
 'use client';
 
+import { recorded } from '@/core/job';
 import { useCallback, useState, type KeyboardEvent } from 'react';
 import { z } from 'zod';
 import { faceOf, facesOf, spotSchema, standing, type FaceId, type Spot } from '@/core/frame';
@@ -9,7 +10,7 @@ import { Entry, Pick } from '@/ui/controls';
 import { DraftLayer, faceWords, type StripScale } from '@/ui/strip';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { useDraft } from '../../../../_parts/remembered';
-import { Bench, MemberStrip, StrikeSheet, useDesk } from '../../../_desk';
+import { Bench, MemberStrip, StrikeSheet, useMember, usePlace, useReader, useRecords } from '../../../_desk';
 
 /** A crack being recorded; it outlives a reload. */
 const draftSchema = z.object({
@@ -29,12 +30,15 @@ const NEW_CRACK: Draft = {
 };
 
 export function TraceBench() {
-  const { file, member, cursor, system, setCursor } = useDesk();
+  const { file } = useRecords();
+  const { system } = useReader();
+  const { member, setCursor } = useMember();
+  const { cursor } = usePlace();
   const [draft, setDraft] = useDraft(`ossatura-crack-${file.job.id}-${member.id}`, draftSchema);
   const [striking, setStriking] = useState<Crack>();
   const [chosen, setChosen] = useState<string>();
   const strikes = new Map(file.strikes.map((strike) => [strike.evidenceId, strike]));
-  const cracks = file.cracks.filter((crack) => crack.memberId === member.id);
+  const cracks = recorded(file, 'crack').filter((crack) => crack.memberId === member.id);
 
   const addHere = useCallback(
     (spot: Spot) =>
@@ -172,18 +176,22 @@ function CrackForm({
   setDraft: (draft: Draft | undefined) => void;
   addHere: (spot: Spot) => void;
 }) {
-  const { member, cursor, setCursor, system, by, keepCrack } = useDesk();
+  const { keep } = useRecords();
+  const { system, by } = useReader();
+  const { member, setCursor } = useMember();
+  const { cursor } = usePlace();
   const { path } = draft;
   const set = (to: Partial<Draft>) => setDraft({ ...draft, ...to });
   const [problem, setProblem] = useState<string>();
   const [typed, setTyped] = useState<{ station?: string; height?: string }>({});
   const lengthMm = crackLengthMm(member.shape, path);
 
-  const keep = () => {
+  const submit = () => {
     if (path.length < 2) return setProblem('a crack needs at least two points');
     const check = checkCrack(member, { path });
     if (!check.ok) return setProblem(check.reason);
-    keepCrack({
+    keep({
+      kind: 'crack',
       ...draft,
       id: crypto.randomUUID(),
       memberId: member.id,
@@ -214,7 +222,7 @@ function CrackForm({
       aria-label="New crack"
       onSubmit={(event) => {
         event.preventDefault();
-        keep();
+        submit();
       }}
     >
       <p className="mb-2 text-xl">

@@ -2,20 +2,21 @@
 
 import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
-import { standing } from '@/core/frame';
-import { jobBuyersLook } from '@/core/job';
-import { CLAIM_STANDINGS, latest, ofKind, type Claim } from '@/core/walk';
+import { jobBuyersLook, stands } from '@/core/job';
+import { CLAIM_STANDINGS, latest, type Claim } from '@/core/walk';
 import { Choice, Entry } from '@/ui/controls';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { buyersWords, unseenWords } from '../../../../_words/walk';
-import { useDesk } from '../../../_desk';
+import { useReader, useRecords, useWork } from '../../../_desk';
 import { LeaveRow } from './leave-row';
 import { useStamp } from './stamp';
 
 /** For somebody who thinks of buying it: what is claimed, what was seen and not, what it would roughly cost, walk away or not. */
 export function BuyingPart() {
-  const { file, system, works, isWorking } = useDesk();
-  const look = useMemo(() => jobBuyersLook(file, [...works.values()]), [file, works]);
+  const { file } = useRecords();
+  const { system } = useReader();
+  const { summaries, isWorking } = useWork();
+  const look = useMemo(() => jobBuyersLook(file, [...summaries.values()]), [file, summaries]);
   const isPurpose = file.job.purpose === 'pre-purchase look';
   return (
     <div className="grid gap-x-8 gap-y-4 xl:grid-cols-2">
@@ -33,11 +34,11 @@ export function BuyingPart() {
             <>
               <p className="text-2xl font-bold leading-tight">{buyersWords.answer(look)}</p>
               <ul className="list-disc pl-5">
-                {look.whys.map((why) => (
+                {look.whys.map(buyersWords.why).map((why) => (
                   <li key={why}>{why}</li>
                 ))}
               </ul>
-              <p className="mt-1 font-semibold">{buyersWords.cost(look, file.practice.walk)}</p>
+              <p className="mt-1 font-semibold">{buyersWords.cost(look, file.practice.money)}</p>
             </>
           )}
           <p className="mt-2">
@@ -77,14 +78,12 @@ export function BuyingPart() {
 }
 
 function Claims() {
-  const { file, keepWalk } = useDesk();
+  const { file, keep } = useRecords();
   const stamp = useStamp();
   const [words, setWords] = useState('');
-  const claims = [
-    ...latest(ofKind(standing(file.walk, file.strikes), 'claim'), (claim) => claim.claimId).values(),
-  ];
+  const claims = [...latest(stands(file, 'claim'), (claim) => claim.claimId).values()];
   const say = (claim: Claim, standing: Claim['standing']) =>
-    standing !== claim.standing && keepWalk({ ...claim, ...stamp(), standing });
+    standing !== claim.standing && keep({ ...claim, ...stamp(), standing });
   return (
     <section className="mt-4" aria-label="Claims">
       <h3 className="text-lg font-semibold">What is claimed</h3>
@@ -109,7 +108,7 @@ function Claims() {
         onSubmit={(event) => {
           event.preventDefault();
           if (words.trim().length < 3) return;
-          keepWalk({
+          keep({
             kind: 'claim',
             ...stamp(),
             claimId: crypto.randomUUID(),
@@ -136,18 +135,18 @@ function Claims() {
 }
 
 function Rate() {
-  const { file, keepSetup } = useDesk();
+  const { file, changePractice } = useRecords();
   const [typed, setTyped] = useState({
-    rate: String(file.practice.walk.ratePerHour),
-    currency: file.practice.walk.currency,
+    rate: String(file.practice.money.ratePerHour),
+    currency: file.practice.money.currency,
   });
   const keep = async () => {
     const ratePerHour = Number(typed.rate);
     if (!(ratePerHour >= 0) || typed.currency.trim() === '')
       return void toast.error('a rate is a number, with its currency');
-    const problem = await keepSetup(file.frame, {
+    const problem = await changePractice({
       ...file.practice,
-      walk: { ...file.practice.walk, ratePerHour, currency: typed.currency.trim() },
+      money: { ratePerHour, currency: typed.currency.trim() },
     });
     if (problem) toast.error(problem.message, { description: problem.kept });
   };

@@ -1,20 +1,22 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { memberOf, standing } from '@/core/frame';
-import { explainComplaint } from '@/core/job';
+import { memberOf } from '@/core/frame';
+import { explainComplaint, stands } from '@/core/job';
 import { parseLengthMm, printLength } from '@/core/quantity';
-import { COMPLAINTS, ofKind, type Complaint, type SpotState } from '@/core/walk';
+import { COMPLAINTS, type Complaint, type SpotState } from '@/core/walk';
 import { Entry, Pick } from '@/ui/controls';
 import { EXPLANATION_WORDS } from '../../../../_words/walk';
-import { StrikeSheet, useDesk } from '../../../_desk';
+import { StrikeSheet, useReader, useRecords, useWork } from '../../../_desk';
 import { useStamp } from './stamp';
 
 /** What the owner feels, and whether what is on record accounts for it. */
 export function ComplaintPart({ states }: { states: readonly SpotState[] }) {
-  const { file, system, works, demand, isWorking } = useDesk();
+  const { file } = useRecords();
+  const { system } = useReader();
+  const { summaries, demand, isWorking } = useWork();
   const [striking, setStriking] = useState<Complaint>();
-  const complaints = useMemo(() => ofKind(standing(file.walk, file.strikes), 'complaint'), [file]);
+  const complaints = useMemo(() => stands(file, 'complaint'), [file]);
   return (
     <div>
       {file.job.complaint && (
@@ -32,7 +34,7 @@ export function ComplaintPart({ states }: { states: readonly SpotState[] }) {
             key={complaint.id}
             complaint={complaint}
             onStrike={() => setStriking(complaint)}
-            explanation={isWorking ? undefined : explainComplaint(file, works, demand, complaint)}
+            explanation={isWorking ? undefined : explainComplaint(file, summaries, demand, complaint)}
           />
         ))}
       </ul>
@@ -65,7 +67,8 @@ function Explained({
   explanation: ReturnType<typeof explainComplaint> | undefined;
   onStrike: () => void;
 }) {
-  const { file, system } = useDesk();
+  const { file } = useRecords();
+  const { system } = useReader();
   const long = (mm: number) => printLength(mm, system, 'length');
   const open =
     explanation && explanation.standing !== 'accounted for' && explanation.standing !== 'moves so as made';
@@ -127,19 +130,20 @@ function Explained({
 }
 
 function ComplaintForm() {
-  const { file, system, keepWalk } = useDesk();
+  const { file, keep } = useRecords();
+  const { system } = useReader();
   const stamp = useStamp();
   const [form, setForm] = useState({ what: 'sag' as Complaint['what'], where: '', movement: '', note: '' });
   const [memberIds, setMemberIds] = useState<readonly string[]>([]);
   const [problem, setProblem] = useState<string>();
-  const keep = () => {
+  const submit = () => {
     const movement = form.movement.trim() === '' ? undefined : parseLengthMm(form.movement, system);
     if (form.where.trim().length < 2) return setProblem('where is it felt?');
     if (movement && !movement.ok) return setProblem(`moves: ${movement.reason}`);
     if (movement && !(movement.value > 0))
       return setProblem('moves: leave it open where nothing was measured');
     if (memberIds.length === 0) return setProblem('which members carry it? Tick at least one');
-    keepWalk({
+    keep({
       kind: 'complaint',
       ...stamp(),
       what: form.what,
@@ -160,7 +164,7 @@ function ComplaintForm() {
       aria-label="New complaint"
       onSubmit={(event) => {
         event.preventDefault();
-        keep();
+        submit();
       }}
     >
       <div className="grid grid-cols-2 items-end gap-2 sm:grid-cols-4">

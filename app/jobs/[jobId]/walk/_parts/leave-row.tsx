@@ -1,18 +1,18 @@
 'use client';
 
-import { standing } from '@/core/frame';
-import { ACTS, latest, ofKind, type Act } from '@/core/walk';
+import { stands } from '@/core/job';
+import { ACTS, latest, type Act } from '@/core/walk';
 import { Choice } from '@/ui/controls';
-import { useDesk } from '../../../_desk';
+import { useRecords } from '../../../_desk';
 import { useStamp } from './stamp';
 
 const WORDS = ['given', 'refused', 'not asked'] as const;
 
 /** The owner’s leave to hammer, scrape and drill. Refused, what only that would show counts as not seen. */
 export function LeaveRow() {
-  const { file, keepWalk } = useDesk();
+  const { file, keep } = useRecords();
   const stamp = useStamp();
-  const said = latest(ofKind(standing(file.walk, file.strikes), 'leave'), (leave) => leave.act);
+  const said = latest(stands(file, 'leave'), (leave) => leave.act);
   const word = (act: Act) =>
     said.get(act) === undefined ? 'not asked' : said.get(act)!.given ? 'given' : 'refused';
   return (
@@ -32,7 +32,7 @@ export function LeaveRow() {
               onChange={(next) =>
                 next !== 'not asked' &&
                 next !== word(act) &&
-                keepWalk({ kind: 'leave', ...stamp(), act, given: next === 'given', note: '' })
+                keep({ kind: 'leave', ...stamp(), act, given: next === 'given', note: '' })
               }
             />
           </div>

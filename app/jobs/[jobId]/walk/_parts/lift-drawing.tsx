@@ -4,13 +4,14 @@ import { axlesOf } from '@/core/frame';
 import type { LiftReply } from '@/core/job';
 import { lengthDigits, printMass, STANDARD_GRAVITY } from '@/core/quantity';
 import { takesPoints, type LiftPlan } from '@/core/walk';
-import { useDesk } from '../../../_desk';
+import { useReader, useRecords } from '../../../_desk';
 
 const [W, H, LEFT_Y, RIGHT_Y] = [720, 150, 48, 104];
 
 /** The frame lying on its side in plan, front left: rails, axles, and each point with what it carries and what is against it. */
 export function LiftDrawing({ plan, reply }: { plan: LiftPlan; reply: LiftReply | undefined }) {
-  const { file, system } = useDesk();
+  const { file } = useRecords();
+  const { system } = useReader();
   const x = (mm: number) => 40 + (mm / file.frame.lengthMm) * (W - 80);
   const state = (id: string) => {
     const own = reply?.reasons.filter((reason) => reason.pointId === id) ?? [];

@@ -1,12 +1,11 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { memberOf, standing } from '@/core/frame';
-import { liftBasis, type LiftReply } from '@/core/job';
+import { memberOf } from '@/core/frame';
+import { type LiftReply, liftBasis, stands } from '@/core/job';
 import { lengthDigits, percent, printLength, printMass, STANDARD_GRAVITY } from '@/core/quantity';
 import {
   LIFT_WAYS,
-  ofKind,
   takesPoints,
   type LiftAnswer,
   type LiftPlan,
@@ -23,14 +22,16 @@ import {
   stepWords,
 } from '../../../../_words/walk';
 import { useDraft } from '../../../../_parts/remembered';
-import { useDesk } from '../../../_desk';
+import { useReader, useRecords, useWork } from '../../../_desk';
 import { LiftDrawing } from './lift-drawing';
 import { formIn, liftFormSchema, readLift, usualForm, wheelsOf, withPoint, type LiftForm } from './lift-form';
 import { useStamp } from './stamp';
 
 /** May it be raised so? The answer is worked out on the sections found, kept, and asked again when evidence changes. */
 export function LiftPart() {
-  const { file, system, askLift, keepWalk } = useDesk();
+  const { file, keep } = useRecords();
+  const { system } = useReader();
+  const { askLift } = useWork();
   const stamp = useStamp();
   const [draft, setDraft] = useDraft(`ossatura-lift-${file.job.id}`, liftFormSchema);
   const form = useMemo(
@@ -41,7 +42,7 @@ export function LiftPart() {
   const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState<string>();
   const basis = liftBasis(file, file.notices);
-  const answers = ofKind(standing(file.walk, file.strikes), 'lift');
+  const answers = stands(file, 'lift');
 
   const ask = async (of: LiftForm) => {
     const plan = readLift(of);
@@ -51,7 +52,7 @@ export function LiftPart() {
     try {
       const reply = await askLift(plan.value);
       setAsked({ plan: plan.value, reply, basis });
-      keepWalk({
+      keep({
         kind: 'lift',
         ...stamp(),
         plan: plan.value,
@@ -132,7 +133,8 @@ const RATED_WORDS: Partial<Record<LiftForm['way'], string>> = {
 };
 
 function LiftFormFields({ form, onChange }: { form: LiftForm; onChange: (form: LiftForm) => void }) {
-  const { file, system } = useDesk();
+  const { file } = useRecords();
+  const { system } = useReader();
   const weight = system === 'in' ? 'lb' : 'kg';
   const set = (to: Partial<LiftForm>) => onChange({ ...form, ...to });
   const setPoint = (k: number, to: Partial<LiftForm['points'][number]>) =>
@@ -277,7 +279,7 @@ function Answer({
   isOld: boolean;
   onTake: (plan: LiftPlan) => void;
 }) {
-  const { system } = useDesk();
+  const { system } = useReader();
   return (
     <section aria-label="Answer" className={isOld ? 'opacity-60' : ''}>
       <p
@@ -332,7 +334,8 @@ function Answer({
 }
 
 function Reasons({ words, reasons }: { words: string; reasons: readonly LiftReason[] }) {
-  const { file, system } = useDesk();
+  const { file } = useRecords();
+  const { system } = useReader();
   const [all, setAll] = useState(false);
   if (reasons.length === 0) return null;
   const shown = all ? reasons : reasons.slice(0, 6);
@@ -362,7 +365,7 @@ function Reasons({ words, reasons }: { words: string; reasons: readonly LiftReas
 }
 
 function Reactions({ plan, reply }: { plan: LiftPlan; reply: LiftReply }) {
-  const { system } = useDesk();
+  const { system } = useReader();
   if (reply.facts.supports.length === 0) return null;
   const rating = (id: string) => plan.points.find((point) => point.id === id)?.ratingN;
   return (
@@ -406,7 +409,7 @@ function Reactions({ plan, reply }: { plan: LiftPlan; reply: LiftReply }) {
 
 /** Answers given before; one on older evidence says so. */
 function Kept({ answers, basis }: { answers: readonly LiftRecord[]; basis: string }) {
-  const { system } = useDesk();
+  const { system } = useReader();
   if (answers.length === 0) return null;
   return (
     <section className="mt-4 border-t border-rule pt-2" aria-label="Asked before">

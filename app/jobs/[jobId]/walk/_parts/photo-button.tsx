@@ -4,7 +4,7 @@ import { Camera } from 'lucide-react';
 import { useId, useState } from 'react';
 import type { FaceId } from '@/core/frame';
 import type { Photo } from '@/core/walk';
-import { useDesk } from '../../../_desk';
+import { useRecords } from '../../../_desk';
 import { useStamp } from './stamp';
 
 const LIMIT_MB = 25;
@@ -25,7 +25,7 @@ export function PhotoButton({
   spotId?: string;
   pairOf?: string;
 }) {
-  const { keepPhoto } = useDesk();
+  const { keepPhoto } = useRecords();
   const stamp = useStamp();
   const id = useId();
   const [problem, setProblem] = useState<string>();

@@ -1,23 +1,27 @@
 'use client';
 
+import { recorded } from '@/core/job';
 import { useEffect, useMemo, useState } from 'react';
 import { memberOf } from '@/core/frame';
 import { printLength } from '@/core/quantity';
-import { ofKind, PHOTO_MOMENTS, type Photo } from '@/core/walk';
+import { PHOTO_MOMENTS, type Photo } from '@/core/walk';
 import { Entry, Pick, Sheet } from '@/ui/controls';
 import { faceWords } from '@/ui/strip';
-import { heldFile, StrikeSheet, useDesk } from '../../../_desk';
+import { heldFile, StrikeSheet, useMember, usePlace, useReader, useRecords } from '../../../_desk';
 import { PhotoButton } from './photo-button';
 
 /** Photos pinned to the frame; before and after from the same place side by side. A photo goes by strike-through only. */
 export function PhotosPart() {
-  const { file, member, cursor, system } = useDesk();
+  const { file } = useRecords();
+  const { system } = useReader();
+  const { member } = useMember();
+  const { cursor } = usePlace();
   const [caption, setCaption] = useState('');
   const [moment, setMoment] = useState<Photo['moment']>('as it is');
   const [striking, setStriking] = useState<Photo>();
   const [open, setOpen] = useState<Photo>();
   const struck = new Map(file.strikes.map((strike) => [strike.evidenceId, strike]));
-  const photos = ofKind(file.walk, 'photo');
+  const photos = recorded(file, 'photo');
   const pairs = photos
     .filter((photo) => photo.pairOf !== undefined && !struck.has(photo.id))
     .flatMap((after) => {
@@ -127,7 +131,8 @@ export function PhotosPart() {
 }
 
 function Figure({ photo, large, onOpen }: { photo: Photo; large?: boolean; onOpen: (photo: Photo) => void }) {
-  const { file, system } = useDesk();
+  const { file } = useRecords();
+  const { system } = useReader();
   const member = photo.memberId === undefined ? undefined : memberOf(file.frame, photo.memberId);
   return (
     <figure>
@@ -169,9 +174,9 @@ function Picture({ photo, size }: { photo: Photo; size: 'thumb' | 'whole' }) {
         {missing ? 'the picture is not here' : 'held here'}
       </span>
     );
-  // Pictures come from this server’s own folder, already in the size they are shown.
-  // eslint-disable-next-line @next/next/no-img-element
   return (
+    // Pictures come from this server’s own folder, already in the size they are shown.
+    // eslint-disable-next-line @next/next/no-img-element
     <img
       src={source}
       alt={photo.caption}

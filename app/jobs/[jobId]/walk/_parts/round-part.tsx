@@ -23,7 +23,7 @@ import { Entry, Pick } from '@/ui/controls';
 import { ToggleGroup } from 'radix-ui';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { TOUR_WORDS, unseenWords } from '../../../../_words/walk';
-import { StrikeSheet, useDesk } from '../../../_desk';
+import { StrikeSheet, useMember, useReader, useRecords } from '../../../_desk';
 import { LeaveRow } from './leave-row';
 import { PhotoButton } from './photo-button';
 import { SpotsSheet } from './spots-sheet';
@@ -34,8 +34,8 @@ const SEEN_RESULTS = LOOK_RESULTS.filter((result) => result !== 'not seen');
 const SEEN_WAYS_DEFAULT: readonly Way[] = ['eye'];
 
 export function RoundPart({ states }: { states: readonly SpotState[] }) {
-  const desk = useDesk();
-  const { file, keepWalk, selectMember, setCursor } = desk;
+  const { file, keep } = useRecords();
+  const { selectMember, setCursor } = useMember();
   const stamp = useStamp();
   const [currentId, setCurrentId] = useState<string>();
   const [ways, setWays] = useState<readonly Way[]>(SEEN_WAYS_DEFAULT);
@@ -76,11 +76,11 @@ export function RoundPart({ states }: { states: readonly SpotState[] }) {
     [states, current, goTo],
   );
 
-  const keep = useCallback(
+  const look = useCallback(
     (result: LookResult, why?: UnseenWhy) => {
       if (!current) return;
       const { spot } = current;
-      keepWalk({
+      keep({
         kind: 'look',
         ...stamp(),
         spotId: spot.id,
@@ -111,7 +111,7 @@ export function RoundPart({ states }: { states: readonly SpotState[] }) {
         );
       else setCurrentId(spot.id);
     },
-    [current, keepWalk, stamp, ways, more, goTo, states],
+    [current, keep, stamp, ways, more, goTo, states],
   );
 
   useEffect(() => {
@@ -126,13 +126,13 @@ export function RoundPart({ states }: { states: readonly SpotState[] }) {
       if (event.key === 'n') step(1);
       else if (event.key === 'p') step(-1);
       else if (event.key === '0') setAsksWhy(true);
-      else if (/^[1-9]$/.test(event.key)) keep(SEEN_RESULTS[Number(event.key) - 1]!);
+      else if (/^[1-9]$/.test(event.key)) look(SEEN_RESULTS[Number(event.key) - 1]!);
       else return;
       event.preventDefault();
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [step, keep]);
+  }, [step, look]);
 
   if (!current)
     return <p className="text-xl">No spot is on the list for this frame. Add one under “What we look at”.</p>;
@@ -156,7 +156,7 @@ export function RoundPart({ states }: { states: readonly SpotState[] }) {
               type="button"
               aria-pressed={current.result === result}
               disabled={ways.length === 0}
-              onClick={() => keep(result)}
+              onClick={() => look(result)}
               className={`plain relative min-h-[58px]! flex-col gap-0! px-1! text-[16px] leading-tight ${k > 1 ? 'font-semibold' : ''}`}
             >
               <span>{result}</span>
@@ -186,7 +186,7 @@ export function RoundPart({ states }: { states: readonly SpotState[] }) {
         {asksWhy && (
           <div className="mt-2 flex flex-wrap gap-1.5" role="group" aria-label="Why not seen">
             {UNSEEN_WHYS.map((why) => (
-              <button key={why} type="button" className="plain" onClick={() => keep('not seen', why)}>
+              <button key={why} type="button" className="plain" onClick={() => look('not seen', why)}>
                 {unseenWords(why)}
               </button>
             ))}
@@ -277,7 +277,7 @@ function Spot({
   onStep: (by: number) => void;
   onStrike: () => void;
 }) {
-  const { system } = useDesk();
+  const { system } = useReader();
   const { spot, look } = state;
   return (
     <section className="border-y-2 border-ink bg-sheet px-3 py-2" aria-label="This spot">

@@ -1,5 +1,6 @@
 'use client';
 
+import { recorded } from '@/core/job';
 import { useState } from 'react';
 import { facesOf, memberOf } from '@/core/frame';
 import {
@@ -14,7 +15,6 @@ import { boltGrade, proofLoadN } from '@/core/reference';
 import {
   CAUSES,
   checkSign,
-  ofKind,
   SIGN_KINDS,
   signWeight,
   type Cause,
@@ -25,16 +25,18 @@ import {
 import { Entry, Pick } from '@/ui/controls';
 import { faceWords, SignMark } from '@/ui/strip';
 import { SIGN_WORDS, signWords } from '../../../../_words/walk';
-import { MemberStrip, StrikeSheet, useDesk } from '../../../_desk';
+import { MemberStrip, StrikeSheet, useMember, usePlace, useReader, useRecords } from '../../../_desk';
 import { readSign, SIGN_FIELDS, type SignTyped } from './sign-fields';
 import { useStamp } from './stamp';
 
 /** Evidence beyond thickness, hung where it was found and drawn on Strip and Skeleton. */
 export function SignsPart() {
-  const { file, member, system, setCursor, selectMember } = useDesk();
+  const { file } = useRecords();
+  const { system } = useReader();
+  const { member, setCursor, selectMember } = useMember();
   const [striking, setStriking] = useState<Sign>();
   const strikes = new Map(file.strikes.map((strike) => [strike.evidenceId, strike]));
-  const all = ofKind(file.walk, 'sign');
+  const all = recorded(file, 'sign');
   const own = all.filter((sign) => sign.memberId === member.id);
   const elsewhere = all.filter((sign) => sign.memberId !== member.id && !strikes.has(sign.id));
   return (
@@ -127,7 +129,8 @@ function SignLine({
   onStrike: (sign: Sign) => void;
   onShow: () => void;
 }) {
-  const { member, system } = useDesk();
+  const { system } = useReader();
+  const { member } = useMember();
   return (
     <li className={`flex flex-wrap items-center gap-x-3 py-1 ${struck ? 'text-soft line-through' : ''}`}>
       {mark(signWeight(sign.detail))}
@@ -161,7 +164,7 @@ function SignLine({
 
 /** What a bolt's head marks say it is good for. */
 function BoltSays({ detail }: { detail: SignDetail }) {
-  const { system } = useDesk();
+  const { system } = useReader();
   if (
     detail.sign !== 'fastener' ||
     detail.is !== 'bolt' ||
@@ -183,7 +186,10 @@ function BoltSays({ detail }: { detail: SignDetail }) {
 }
 
 function SignForm() {
-  const { member, cursor, setCursor, system, keepWalk } = useDesk();
+  const { keep } = useRecords();
+  const { system } = useReader();
+  const { member, setCursor } = useMember();
+  const { cursor } = usePlace();
   const stamp = useStamp();
   const [kind, setKind] = useState<SignKind>('struck');
   const [typed, setTyped] = useState<SignTyped>({});
@@ -196,7 +202,7 @@ function SignForm() {
     setProblem(undefined);
   };
 
-  const keep = () => {
+  const submit = () => {
     const station =
       place.station === undefined
         ? { ok: true as const, value: cursor.stationMm }
@@ -220,7 +226,7 @@ function SignForm() {
     };
     const check = checkSign(member, sign);
     if (!check.ok) return setProblem(check.reason);
-    keepWalk({
+    keep({
       kind: 'sign',
       ...stamp(),
       memberId: member.id,
@@ -241,7 +247,7 @@ function SignForm() {
       aria-label="New sign"
       onSubmit={(event) => {
         event.preventDefault();
-        keep();
+        submit();
       }}
     >
       <div className="grid grid-cols-2 items-end gap-2 sm:grid-cols-4">

@@ -8,7 +8,7 @@ import { WALK_PROFILES, type WalkProfile } from '@/core/reference';
 import { TOURS, type SpotRule, type Tour } from '@/core/walk';
 import { Entry, Pick, Sheet } from '@/ui/controls';
 import { TOUR_WORDS } from '../../../../_words/walk';
-import { useDesk } from '../../../_desk';
+import { useReader, useRecords } from '../../../_desk';
 import { useStamp } from './stamp';
 
 const FROM_WORDS: Readonly<Record<SpotRule['from'], string>> = {
@@ -19,7 +19,7 @@ const FROM_WORDS: Readonly<Record<SpotRule['from'], string>> = {
 
 /** The shop's list of what to look at on frames of this family, and how far round a point it looks. */
 export function SpotsSheet({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
-  const { file, refresh } = useDesk();
+  const { file, refresh } = useRecords();
   const stamp = useStamp();
   const [list, setList] = useState<{ rules: SpotRule[]; dropped: SpotRule[] }>();
   const [version, setVersion] = useState(0);
@@ -107,7 +107,7 @@ export function SpotsSheet({ open, onOpenChange }: { open: boolean; onOpenChange
 }
 
 function AddSpot({ onAdd }: { onAdd: (ruleId: string, does: 'add', rule: SpotRule) => Promise<boolean> }) {
-  const { file } = useDesk();
+  const { file } = useRecords();
   const [form, setForm] = useState({
     title: '',
     look: '',
@@ -234,11 +234,12 @@ function AddSpot({ onAdd }: { onAdd: (ruleId: string, does: 'add', rule: SpotRul
 
 /** How far round a point metal is looked at, by profile or typed; and how much may stay unseen. */
 function Reach() {
-  const { file, system, keepSetup } = useDesk();
+  const { file, changePractice } = useRecords();
+  const { system } = useReader();
   const { walk } = file.practice;
   const [typed, setTyped] = useState<{ reach?: string; share?: string }>({});
   const keep = async (change: Partial<typeof walk>) => {
-    const problem = await keepSetup(file.frame, { ...file.practice, walk: { ...walk, ...change } });
+    const problem = await changePractice({ ...file.practice, walk: { ...walk, ...change } });
     if (problem) toast.error(problem.message, { description: problem.kept });
     else setTyped({});
   };

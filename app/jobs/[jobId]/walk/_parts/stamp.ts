@@ -1,9 +1,9 @@
 'use client';
 
-import { useDesk } from '../../../_desk';
+import { useReader } from '../../../_desk';
 
 /** Who and when, for a record made now. */
 export function useStamp(): () => { id: string; by: string; at: string } {
-  const { by } = useDesk();
+  const { by } = useReader();
   return () => ({ id: crypto.randomUUID(), by: by.trim() || 'unnamed', at: new Date().toISOString() });
 }

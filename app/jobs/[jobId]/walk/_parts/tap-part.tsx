@@ -1,15 +1,16 @@
 'use client';
 
+import { stands } from '@/core/job';
 import { useMemo, useState } from 'react';
-import { memberOf, standing, twinOf } from '@/core/frame';
+import { memberOf, twinOf } from '@/core/frame';
 import { lengthDigits, printLength, significant } from '@/core/quantity';
-import { compareTaps, hearTaps, ofKind, type HeardTap, type TapTest } from '@/core/walk';
+import { compareTaps, hearTaps, type HeardTap, type TapTest } from '@/core/walk';
 import { METALS, SAMPLE_RATE, tapRecording, type Metal } from '@/stand-ins/tap-sound';
 import { Pick } from '@/ui/controls';
 import { faceWords, type Cursor } from '@/ui/strip';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { tapWords } from '../../../../_words/walk';
-import { MemberStrip, StrikeSheet, useDesk } from '../../../_desk';
+import { MemberStrip, StrikeSheet, useMember, usePlace, useReader, useRecords } from '../../../_desk';
 import { recorded, samplesOf, type Recording } from './recorder';
 import { useStamp } from './stamp';
 
@@ -26,7 +27,9 @@ type Source = 'microphone' | 'file' | Metal;
 
 /** Taps on good metal and on a doubtful spot, listened to and compared. A hint. */
 export function TapPart() {
-  const { file, member, cursor, keepWalk } = useDesk();
+  const { file, keep } = useRecords();
+  const { member } = useMember();
+  const { cursor } = usePlace();
   const stamp = useStamp();
   const [good, setGood] = useState<Side>(EMPTY);
   const [doubtful, setDoubtful] = useState<Side>(EMPTY);
@@ -35,9 +38,9 @@ export function TapPart() {
   const twin = twinOf(file.frame, member);
   const here = (): Spot => ({ memberId: member.id, ...cursor });
   const ready = good.spot && doubtful.spot && good.taps.length > 0 && doubtful.taps.length > 0;
-  const keep = () => {
+  const submit = () => {
     if (!ready) return;
-    keepWalk({
+    keep({
       kind: 'tap',
       ...stamp(),
       good: good.spot!,
@@ -69,7 +72,7 @@ export function TapPart() {
       )}
       {ready && (
         <p className="mt-2">
-          <button type="button" className="solid" onClick={keep}>
+          <button type="button" className="solid" onClick={submit}>
             Keep this test
           </button>
         </p>
@@ -120,7 +123,10 @@ function Listen({
   onHeard: (taps: HeardTap[], wave: Float32Array, by: TapTest['heardBy']) => void;
   onPlace: (spot: Spot) => void;
 }) {
-  const { file, member, cursor, system } = useDesk();
+  const { file } = useRecords();
+  const { system } = useReader();
+  const { member } = useMember();
+  const { cursor } = usePlace();
   const [source, setSource] = useState<Source>('microphone');
   const [problem, setProblem] = useState<string>();
   const [left, setLeft] = useState<number>();
@@ -242,9 +248,10 @@ function Wave({ samples }: { samples: Float32Array }) {
 }
 
 function KeptTests() {
-  const { file, system } = useDesk();
+  const { file } = useRecords();
+  const { system } = useReader();
   const [striking, setStriking] = useState<TapTest>();
-  const tests = ofKind(standing(file.walk, file.strikes), 'tap');
+  const tests = stands(file, 'tap');
   if (tests.length === 0) return null;
   const where = ({ memberId, stationMm }: TapTest['good']) =>
     `${memberOf(file.frame, memberId)?.name.toLowerCase()} ${lengthDigits(stationMm, system, 'length')} ${system}`;

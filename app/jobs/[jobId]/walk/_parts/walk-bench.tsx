@@ -2,10 +2,8 @@
 
 import { useSearchParams } from 'next/navigation';
 import { useMemo } from 'react';
-import { standing } from '@/core/frame';
-import { jobSpots } from '@/core/job';
-import { ofKind } from '@/core/walk';
-import { Bench, useDesk } from '../../../_desk';
+import { jobSpots, stands } from '@/core/job';
+import { Bench, useRecords } from '../../../_desk';
 import { BuyingPart } from './buying-part';
 import { ComplaintPart } from './complaint-part';
 import { LiftPart } from './lift-part';
@@ -28,20 +26,20 @@ const PART_WORDS: Readonly<Record<Part, string>> = {
 
 /** Look before you lift: the round, what was found on it, and what may be done because of it. */
 export function WalkBench() {
-  const { file } = useDesk();
+  const { file } = useRecords();
   const asked = useSearchParams().get('part');
   const part = PARTS.find((each) => each === asked) ?? 'round';
   const beforeBuying = file.job.purpose === 'pre-purchase look';
   const states = useMemo(() => jobSpots(file, beforeBuying), [file, beforeBuying]);
-  const counts = useMemo(() => {
-    const walk = standing(file.walk, file.strikes);
-    return {
-      signs: ofKind(walk, 'sign').length,
-      complaint: ofKind(walk, 'complaint').length,
-      photos: ofKind(walk, 'photo').length,
-      tap: ofKind(walk, 'tap').length,
-    } as Partial<Record<Part, number>>;
-  }, [file.walk, file.strikes]);
+  const counts = useMemo(
+    (): Partial<Record<Part, number>> => ({
+      signs: stands(file, 'sign').length,
+      complaint: stands(file, 'complaint').length,
+      photos: stands(file, 'photo').length,
+      tap: stands(file, 'tap').length,
+    }),
+    [file],
+  );
 
   return (
     <Bench slice={false} picker={part === 'signs' || part === 'tap' || part === 'photos'}>

@@ -22,7 +22,7 @@ import { FlexView, type FlexLayer } from '@/ui/skeleton';
 import { Choice, Pick } from '@/ui/controls';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { FELT_WORDS, problemWords, unsolvedWords } from '../../../../_words/demand';
-import { useDesk } from '../../../_desk';
+import { useMember, usePlace, useReader, useRecords, useWork } from '../../../_desk';
 
 const SHOWN: readonly StateId[] = ['as built', 'as found', 'as repaired'];
 const STATE_INK: Readonly<Record<string, readonly [keyof Ink, string]>> = {
@@ -36,7 +36,11 @@ const of = (demand: JobDemand, state: StateId, memberId: string): MemberDemand |
 
 /** What the frame asks of the member in sight: along it, at the cursor, and where the frame is worst. */
 export function DemandPanel() {
-  const { demand, member, system, cursor, file } = useDesk();
+  const { file } = useRecords();
+  const { system } = useReader();
+  const { member } = useMember();
+  const { cursor } = usePlace();
+  const { demand } = useWork();
   const found = demand && of(demand, 'as found', member.id);
   const repaired = demand
     ? (of(demand, 'as repaired', member.id)?.spots ?? []).filter((spot) => spot.atPlateEnd)
@@ -379,7 +383,11 @@ const EXAGGERATIONS = ['10', '30', '100'] as const;
 
 /** The whole frame: where it is worst, how it bends, what the trade would feel of it, what stands on its wheels. */
 export function FramePanel() {
-  const { demand, member, system, file, selectMember, setCursor, cursor } = useDesk();
+  const { file } = useRecords();
+  const { system } = useReader();
+  const { member, selectMember, setCursor } = useMember();
+  const { cursor } = usePlace();
+  const { demand } = useWork();
   const [caseId, setCaseId] = useState<CaseId>('standing');
   const [exaggeration, setExaggeration] = useState<(typeof EXAGGERATIONS)[number]>('30');
   const found = demand?.['as found'];
@@ -575,7 +583,7 @@ export function FramePanel() {
 }
 
 function Pads({ demand, system }: { demand: JobDemand; system: UnitSystem }) {
-  const { file } = useDesk();
+  const { file } = useRecords();
   const raised = (demand['as found']?.members ?? [])
     .filter((each) => each.lifted)
     .sort((a, b) => b.lifted!.utilisation - a.lifted!.utilisation)[0];

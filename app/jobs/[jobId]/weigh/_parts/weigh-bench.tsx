@@ -16,7 +16,7 @@ import { Plot, type Ink } from '@/ui/charts';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { findingWords, sourceWords } from '../../../../_words/findings';
 import { Reason } from '../../../../_parts/reason';
-import { Bench, MemberStrip, useDesk } from '../../../_desk';
+import { Bench, MemberStrip, useMember, usePlace, useReader, useWork } from '../../../_desk';
 import { DemandPanel, FramePanel } from './demand-panel';
 
 const KEPT_WORDS: readonly (readonly [KeptKey, string])[] = [
@@ -28,7 +28,10 @@ const KEPT_WORDS: readonly (readonly [KeptKey, string])[] = [
 ];
 
 export function WeighBench() {
-  const { work, system, member, setCursor, cursor } = useDesk();
+  const { system } = useReader();
+  const { member, setCursor } = useMember();
+  const { cursor } = usePlace();
+  const { work } = useWork();
   const place = (finding: Finding): string | undefined => {
     if (!finding.at) return undefined;
     const [from, to] = [

@@ -1,0 +1,78 @@
+import type { Frame, JobSheet, Notice, ScaleTicket, Unit } from '@/core/frame';
+import type { ReadingImport } from '@/core/exchange';
+import type { JobFile } from '@/core/job';
+import type { Reading } from '@/core/probe';
+import type { UnitSystem } from '@/core/quantity';
+import type { Practice } from '@/core/reference';
+import type { SpotChange, SpotRule } from '@/core/walk';
+import { ask, tell, type Answer } from './ask';
+
+export { ask, tell, type Answer } from './ask';
+
+/** Everything a page asks of the server, and the shape of each answer. Evidence and repairs go by the outbox instead: they must survive the page. */
+
+/** Who says something, and when. */
+export interface Said {
+  readonly by: string;
+  readonly at: string;
+}
+export interface Change<Part> extends Said {
+  readonly basedOn: number;
+  readonly to: Part;
+}
+export interface EarlierSurvey {
+  readonly jobId: string;
+  readonly title: string;
+  readonly openedAt: string;
+  readonly readings: readonly Reading[];
+}
+export interface SpotList {
+  readonly rules: readonly SpotRule[];
+  readonly dropped: readonly SpotRule[];
+}
+export interface Opening {
+  readonly unit: Unit;
+  readonly job: JobSheet;
+  readonly frame: Frame;
+  readonly practice: Practice;
+}
+
+const ofJob = (jobId: string, what: string) => `/api/jobs/${jobId}/${what}`;
+
+export const askRecords = (jobId: string): Promise<Answer<JobFile>> => ask(ofJob(jobId, 'records'));
+export const askEarlier = (jobId: string): Promise<Answer<readonly EarlierSurvey[]>> =>
+  ask(ofJob(jobId, 'earlier'));
+export const askSpots = (): Promise<Answer<SpotList>> => ask('/api/spots');
+
+export const changeFrame = (jobId: string, change: Change<Frame>): Promise<Answer<unknown>> =>
+  tell(ofJob(jobId, 'frame'), change);
+export const changePractice = (jobId: string, change: Change<Practice>): Promise<Answer<unknown>> =>
+  tell(ofJob(jobId, 'practice'), change);
+export const changeSpots = (change: SpotChange & Said & { readonly id: string }): Promise<Answer<unknown>> =>
+  tell('/api/spots', change);
+export const closeJob = (
+  jobId: string,
+  closing: Said & { readonly id: string; readonly closed: boolean },
+): Promise<Answer<unknown>> => tell(ofJob(jobId, 'closing'), closing);
+
+export const openJob = (opening: Opening): Promise<Answer<unknown>> => tell('/api/jobs', opening);
+export const correctUnit = (was: Unit, unit: Unit): Promise<Answer<unknown>> =>
+  tell(`/api/units/${unit.id}`, { was, unit });
+export const addNotice = (notice: Notice): Promise<Answer<unknown>> =>
+  tell(`/api/units/${notice.unitId}/notices`, notice);
+export const keepStartingFrame = (
+  starting: Said & { readonly id: string; readonly name: string; readonly frame: Frame },
+): Promise<Answer<unknown>> => tell('/api/starting-frames', starting);
+
+export const takeBundle = (file: Blob): Promise<Answer<{ jobId: string; wasHere: boolean }>> =>
+  ask('/api/bundles', { method: 'POST', body: file });
+export const takeCsv = (
+  jobId: string,
+  file: Blob,
+  as: Said & { readonly unit: UnitSystem; readonly columns?: string },
+): Promise<Answer<ReadingImport>> =>
+  ask(`${ofJob(jobId, 'readings-csv')}?${new URLSearchParams({ ...as })}`, { method: 'POST', body: file });
+export const takeTicket = (jobId: string): Promise<Answer<Pick<ScaleTicket, 'axles' | 'couplerKg'>>> =>
+  ask(ofJob(jobId, 'scale-ticket'), { method: 'POST' });
+/** What is said to the gauge behind the server. */
+export const tellGauge = (what: object): Promise<Answer<unknown>> => tell('/api/gauge', what);

@@ -1,0 +1,52 @@
+import { isDoubtful, latest, signWeight } from '@/core/walk';
+import { stands, type JobRecords } from '@/core/job';
+import { crackExtent } from '@/core/trace';
+import type { MemberMark } from '@/ui/skeleton';
+import type { Summaries } from './work-context';
+
+interface FoundThere {
+  readonly memberId: string;
+  readonly stationMm: number;
+  readonly seen: boolean;
+}
+
+/** Places where something was found on foot, or where somebody could not look. */
+function foundOnFoot(records: Pick<JobRecords, 'evidence' | 'strikes'>): FoundThere[] {
+  const signs = stands(records, 'sign').filter(
+    (sign) => !['note', 'sound'].includes(signWeight(sign.detail)),
+  );
+  const looks = [...latest(stands(records, 'look'), (look) => look.spotId).values()];
+  return [
+    ...signs.map(({ memberId, stationMm }) => ({ memberId, stationMm, seen: true })),
+    ...looks.flatMap(({ memberId, stationMm, result }) =>
+      memberId !== undefined && stationMm !== undefined && (result === 'not seen' || isDoubtful(result))
+        ? [{ memberId, stationMm, seen: result !== 'not seen' }]
+        : [],
+    ),
+  ];
+}
+
+/** What the Skeleton marks on each member that is worked out. */
+export function skeletonMarks(
+  records: Pick<JobRecords, 'evidence' | 'strikes'>,
+  summaries: Summaries,
+): Map<string, MemberMark> {
+  const found = foundOnFoot(records);
+  const cracks = stands(records, 'crack');
+  const middle = (crack: (typeof cracks)[number]) => {
+    const { fromMm, toMm } = crackExtent(crack);
+    return (fromMm + toMm) / 2;
+  };
+  return new Map(
+    [...summaries].map(([id, { verdict, sections, measured }]) => [
+      id,
+      {
+        verdict: verdict.verdict,
+        sections,
+        measured,
+        found: found.filter((each) => each.memberId === id),
+        crackStationsMm: cracks.filter((crack) => crack.memberId === id).map(middle),
+      },
+    ]),
+  );
+}

@@ -1,0 +1,29 @@
+'use client';
+
+import { useMemo } from 'react';
+import { recorded, standsOn, type EvidenceOf } from '@/core/job';
+import { useMember } from './place-context';
+import { useRecords } from './records-context';
+
+/** Evidence that hangs on the member in sight. */
+export interface OnMember {
+  /** Struck ones too. */
+  readonly readings: readonly EvidenceOf<'reading'>[];
+  readonly cracks: readonly EvidenceOf<'crack'>[];
+  readonly signs: readonly EvidenceOf<'sign'>[];
+  readonly struck: ReadonlySet<string>;
+}
+
+export function useOnMember(): OnMember {
+  const { evidence, strikes } = useRecords().file;
+  const { id } = useMember().member;
+  return useMemo(
+    () => ({
+      readings: recorded({ evidence }, 'reading').filter((reading) => reading.memberId === id),
+      cracks: standsOn({ evidence, strikes }, 'crack', id),
+      signs: standsOn({ evidence, strikes }, 'sign', id),
+      struck: new Set(strikes.map((strike) => strike.evidenceId)),
+    }),
+    [evidence, strikes, id],
+  );
+}

@@ -1,0 +1,192 @@
+import { defaultFrame, facesOf, familyOf, typicalLoads, type Frame, type Hole } from '../frame';
+import { judgedJob, jobDemand, verdictWithDemand, workJob, type JobRecords, type MemberWork } from '.';
+import type { Reading } from '../probe';
+import { DEFAULT_PRACTICE } from '../reference';
+import { demandFindings, nearest, type MemberDemand } from '../weigh';
+
+const base = defaultFrame({
+  ...familyOf('open-channel ladder').typical,
+  family: 'open-channel ladder',
+  steel: 'hot-rolled-50',
+  datum: 'hole',
+});
+const loaded = (kg: number): Frame => ({
+  ...base,
+  loads: { items: typicalLoads(base, kg), takenOff: ['payload'] },
+});
+
+/** The right rail read in columns; its lower part keeps a share of the wall between two stations. */
+function records(frame: Frame, left: number): JobRecords {
+  const rail = frame.members.find((member) => member.id === 'rail-right')!;
+  const readings: Reading[] = [];
+  for (let stationMm = 0; stationMm <= rail.lengthMm; stationMm += 200)
+    for (const face of facesOf(rail.shape))
+      for (let k = 0; k < 5; k++) {
+        const heightMm = (face.widthMm * (k + 0.5)) / 5;
+        const isRusty =
+          stationMm > 2400 &&
+          stationMm < 3400 &&
+          (face.id === 'bottom' || (face.id === 'web' && heightMm < 70));
+        readings.push({
+          kind: 'reading',
+          id: `${readings.length}`,
+          memberId: rail.id,
+          stationMm,
+          face: face.id,
+          heightMm,
+          thicknessMm: rail.shape.thicknessMm * (isRusty ? left : 0.99),
+          method: 'ultrasonic',
+          by: 'RK',
+          at: '2026-01-01T00:00:00Z',
+          note: '',
+        });
+      }
+  return {
+    frame,
+    practice: DEFAULT_PRACTICE,
+    evidence: readings,
+    strikes: [],
+    repairs: [],
+    grossMassKg: 7000,
+  };
+}
+const worked = (of: JobRecords) =>
+  new Map(workJob(of).map((work): [string, MemberWork] => [work.picture.member.id, work]));
+const rusted = records(loaded(6000), 0.35);
+const works = worked(rusted);
+const demand = jobDemand(rusted, works);
+const rail = (state: 'as built' | 'as found' | 'cut open' | 'tacked' | 'as repaired'): MemberDemand =>
+  demand[state]!.members.find((each) => each.memberId === 'rail-right')!;
+
+test('rust asks more of what is left, the plate takes it back, cutting open asks the most', () => {
+  const at = (state: Parameters<typeof rail>[0]) => nearest(rail(state).along, 2900);
+  expect(at('as found').utilisation).toBeGreaterThan(1.4 * at('as built').utilisation);
+  expect(at('as repaired').utilisation).toBeLessThan(1.2 * at('as built').utilisation);
+  expect(at('as repaired').utilisation).toBeLessThan(0.7 * at('as found').utilisation);
+});
+
+test('a plate’s ends are places where cracks start, once it is on; a square end is worse than a tapered one', () => {
+  const ends = (of: MemberDemand) => of.spots.filter((spot) => spot.atPlateEnd);
+  expect(ends(rail('as found'))).toEqual([]);
+  const plated = ends(rail('as repaired'));
+  expect(plated.map(({ category }) => category)).toEqual(plated.map(() => 'E'));
+  expect(plated.length).toBeGreaterThanOrEqual(2);
+  const proposal = works.get('rail-right')!.repairs[0]!.repair;
+  const square = {
+    ...rusted,
+    repairs: [{ ...proposal, id: 'own', pieces: proposal.pieces.map((piece) => ({ ...piece, taperMm: 0 })) }],
+  };
+  const worse = ends(
+    jobDemand(square, worked(square))['as repaired']!.members.find((each) => each.memberId === 'rail-right')!,
+  );
+  expect(worse.map(({ category }) => category)).toEqual(worse.map(() => 'E′'));
+});
+
+test('what was taken off weighs nothing while it is cut open', () => {
+  const weight = (state: Parameters<typeof rail>[0]) =>
+    demand[state]!.wheels.reduce((sum, wheel) => sum + wheel.loadKg, 0);
+  expect(weight('as found') - weight('cut open')).toBeGreaterThan(0.45 * 6000);
+  expect(weight('as found') - weight('cut open')).toBeLessThan(0.55 * 6000);
+  expect(weight('tacked')).toBeCloseTo(weight('cut open'), -1);
+});
+
+test('raised, a rusted flange buckles by itself while it is cut open or tacked, not once a plate backs it', () => {
+  const why = (state: Parameters<typeof rail>[0]) => rail(state).lifted!.why;
+  for (const state of ['as found', 'cut open', 'tacked'] as const)
+    expect([state, why(state)]).toEqual([state, 'wall buckling']);
+  expect(why('as repaired')).not.toBe('wall buckling');
+});
+
+test('only the states that are there, and only those asked for', () => {
+  const sound = records(loaded(6000), 0.99);
+  expect(Object.keys(jobDemand(sound, worked(sound)))).toEqual(['as built', 'as found']);
+  expect(Object.keys(jobDemand(rusted, works, ['as found']))).toEqual(['as found']);
+});
+
+test('a hole in the lower flange is net section there and nowhere else', () => {
+  const hole: Hole = { id: 'h', stationMm: 4200, face: 'bottom', heightMm: 40, diameterMm: 30 };
+  const drilled = {
+    ...rusted,
+    frame: {
+      ...rusted.frame,
+      members: rusted.frame.members.map((member) =>
+        member.id === 'rail-right' ? { ...member, holes: [hole] } : member,
+      ),
+    },
+  };
+  const along = jobDemand(drilled, worked(drilled), ['as built'])['as built']!.members.find(
+    (each) => each.memberId === 'rail-right',
+  )!.along;
+  const plain = rail('as built').along;
+  expect(nearest(along, 4200).rangeMpa).toBeGreaterThan(1.08 * nearest(plain, 4200).rangeMpa);
+  expect(nearest(along, 3500).rangeMpa / nearest(plain, 3500).rangeMpa).toBeCloseTo(1, 1);
+});
+
+describe('verdicts with what the frame asks', () => {
+  const codes = (id: string, of = demand) =>
+    verdictWithDemand(works.get(id)!.picture, of).findings.map((finding) => finding.code);
+  test('no Leave rests on the section alone any more; of what was not read nothing is claimed', () => {
+    expect(codes('rail-right')).toContain('demand-over');
+    expect(codes('rail-right')).not.toContain('section-alone');
+    expect(codes('rail-left').filter((code) => code.startsWith('demand'))).toEqual([]);
+    expect(verdictWithDemand(works.get('rail-left')!.picture, demand).verdict).toBe('Can’t say');
+    expect(codes('rail-right', {})).not.toContain('demand-over');
+  });
+
+  test('over as found but not as made is rust’s doing; over as made too is for the loads to answer', () => {
+    const { picture } = works.get('rail-right')!;
+    const pair = (found: number, made: number) => {
+      const of = (utilisation: number): MemberDemand => ({
+        ...rail('as found'),
+        worst: { ...rail('as found').worst!, utilisation },
+        lifted: { ...rail('as found').worst!, utilisation: 0.5 },
+        pads: [],
+        spots: [],
+      });
+      return demandFindings(picture, { found: of(found), built: of(made) })[0]!;
+    };
+    expect(pair(1.4, 0.8)).toMatchObject({ code: 'demand-over', verdict: 'Mend', firmness: 'firm' });
+    expect(pair(1.4, 1.35)).toMatchObject({ code: 'demand-over-as-made', verdict: 'Watch' });
+    expect(pair(2.4, 1.35)).toMatchObject({ code: 'demand-over', verdict: 'Mend' });
+    expect(pair(0.95, 0.8)).toMatchObject({
+      code: 'demand-near',
+      verdict: 'Watch',
+      firmness: 'could flip with one more reading',
+    });
+    expect(pair(0.4, 0.4)).toMatchObject({ code: 'demand-within', verdict: 'Leave', firmness: 'firm' });
+  });
+
+  test('over its allowable on a jack alone is watched, with the case named', () => {
+    const { picture } = works.get('rail-right')!;
+    const of = (raised: number): MemberDemand => ({
+      ...rail('as found'),
+      worst: { ...rail('as found').worst!, utilisation: 0.3 },
+      lifted: { ...rail('as found').worst!, caseId: 'on a jack', utilisation: raised },
+      pads: [],
+      spots: [],
+    });
+    const codes = (raised: number) =>
+      demandFindings(picture, { found: of(raised), built: of(0.3) }).map(({ code, verdict, name }) => [
+        code,
+        verdict,
+        name,
+      ]);
+    expect(codes(1.6)).toContainEqual(['lift-over', 'Watch', 'on a jack']);
+    expect(codes(0.9).map(([code]) => code)).toEqual(['demand-within']);
+    expect(
+      rail('as found').along.some((each) => each.caseId === 'on a jack' || each.caseId === 'on a lift'),
+    ).toBe(false);
+    expect(rail('as found').lifted).toBeDefined();
+  });
+
+  test('twice the load never makes a milder verdict; a report’s job is judged the same way', () => {
+    const heavy = { ...rusted, frame: loaded(12_000) };
+    const both = [rusted, heavy].map((of) =>
+      judgedJob(of)
+        .find((work) => work.picture.member.id === 'rail-right')!
+        .verdict.findings.find((finding) => finding.code.startsWith('demand'))!,
+    );
+    expect(both[1]!.value!).toBeGreaterThan(both[0]!.value!);
+    expect(both[0]!.value).toBeCloseTo(rail('as found').worst!.utilisation, 9);
+  });
+});

@@ -1,0 +1,61 @@
+import type { EvidenceKind, EvidenceStamp, Fit, Frame } from '../frame';
+import { fail, opened, type Body, type Outcome } from '../quantity';
+import { calibrationKind, feltEdgeKind, readingKind } from '../probe';
+import { crackKind } from '../trace';
+import {
+  claimKind,
+  complaintKind,
+  leaveKind,
+  liftKind,
+  lookKind,
+  photoKind,
+  signKind,
+  tapKind,
+} from '../walk';
+
+/** Every kind of evidence there is. A new one is a file of its own in the room that owns the fact, and a line here. */
+export const EVIDENCE_KINDS = [
+  lookKind,
+  leaveKind,
+  signKind,
+  complaintKind,
+  photoKind,
+  claimKind,
+  tapKind,
+  liftKind,
+  readingKind,
+  feltEdgeKind,
+  calibrationKind,
+  crackKind,
+] as const;
+
+type RecordOf<Kind> = Kind extends EvidenceKind<infer Rec> ? Rec : never;
+/** A piece of evidence of any kind. */
+export type Evidence = RecordOf<(typeof EVIDENCE_KINDS)[number]>;
+export type EvidenceId = Evidence['kind'];
+export type EvidenceOf<Kind extends EvidenceId> = Extract<Evidence, { kind: Kind }>;
+
+const BY_NAME: ReadonlyMap<string, EvidenceKind> = new Map(
+  (EVIDENCE_KINDS as readonly unknown[] as readonly EvidenceKind[]).map((kind) => [kind.name, kind]),
+);
+const kindOf = (record: EvidenceStamp): EvidenceKind => BY_NAME.get(record.kind)!;
+
+/** Reads a record of any kind and of any version that ever was. */
+export function openEvidence(raw: unknown): Outcome<Evidence> {
+  const name = (raw as Body | null)?.kind;
+  const kind = typeof name === 'string' ? BY_NAME.get(name) : undefined;
+  if (!kind) return fail(`there is no evidence of the kind “${String(name).slice(0, 40)}”`, 'kind');
+  return opened(kind, raw) as Outcome<Evidence>;
+}
+
+/** A record as it is kept or sent: it says its kind and its version. */
+export const packEvidence = <Rec extends Evidence>(record: Rec): Rec & { readonly version: number } => ({
+  ...record,
+  version: kindOf(record).version,
+});
+
+/** Whether a record has its place on a frame, and what is odd about it. */
+export const fitsFrame = (frame: Frame, record: Evidence): Outcome<Fit> => kindOf(record).fits(frame, record);
+
+/** Members whose work is done anew when the record comes or goes. */
+export const tellsOf = (record: Evidence): readonly string[] | 'every member' => kindOf(record).tells(record);

@@ -1,0 +1,32 @@
+export {
+  EVIDENCE_KINDS,
+  fitsFrame,
+  openEvidence,
+  packEvidence,
+  tellsOf,
+  type Evidence,
+  type EvidenceId,
+  type EvidenceOf,
+} from './evidence';
+export { changed, type RecordsChange } from './changes';
+export { recorded, stands, standsOn, type JobFile, type JobRecords } from './records';
+export {
+  fingerprint,
+  inputsOf,
+  jobSpots,
+  sortedRecords,
+  type MemberInputs,
+  type SortedRecords,
+} from './inputs';
+export { weighMember, workJob, workMember, type MemberWork, type WorkedRepair } from './member';
+export {
+  isDemandOf,
+  jobDemand,
+  judgedJob,
+  verdictWithDemand,
+  type JobDemand,
+  type StateDemand,
+} from './demand';
+export { askLift, liftBasis, type LiftReply } from './lift';
+export { explainComplaint } from './complaint';
+export { boughtMember, jobBuyersLook } from './buying';

@@ -1,0 +1,122 @@
+import { ofKind, standing, type Frame, type Member } from '../frame';
+import { metalPractice } from '../reference';
+import { hotSpots, memberWalk, spotStates, TRADE_SPOTS, type MeasuredAt, type SpotState } from '../walk';
+import type { MemberEvidence } from '../weigh';
+import type { Repair } from '../shape';
+import { tellsOf, type Evidence } from './evidence';
+import type { JobRecords } from './records';
+
+/** Everything one member's work rests on, and nothing else. */
+export interface MemberInputs {
+  readonly evidence: MemberEvidence;
+  readonly repairs: readonly Repair[];
+  readonly grossMassKg?: number;
+  /** Equal for equal evidence, on every device: what the metal was found to be still holds. */
+  readonly metalMark: string;
+  /** Equal for equal inputs, what is planned included. */
+  readonly mark: string;
+}
+
+/** A job's records sorted once for all its members. */
+export interface SortedRecords {
+  readonly records: JobRecords;
+  /** Every hot spot with what is known of it. */
+  readonly spots: readonly SpotState[];
+  /** Standing evidence by the members it tells of. */
+  readonly byMember: ReadonlyMap<string, readonly Evidence[]>;
+  /** The set-up every member is judged in. */
+  readonly setup: Pick<MemberEvidence, 'frame' | 'practice'>;
+  readonly setupMark: string;
+}
+
+export function sortedRecords(records: JobRecords): SortedRecords {
+  const evidence = standing(records.evidence, records.strikes);
+  const setup = { frame: unloaded(records.frame), practice: metalPractice(records.practice) };
+  return {
+    records,
+    spots: spotsOf(records, evidence),
+    byMember: byMember(records.frame, evidence),
+    setup,
+    setupMark: fingerprint([JSON.stringify(setup)]),
+  };
+}
+
+/** What a member's metal is judged on: the frame without what it carries. */
+const unloaded = ({ loads: _, ...frame }: Frame): Frame => frame;
+
+/** Every hot spot of the job's frame with what is known of it; body items too where somebody looks before buying. */
+export const jobSpots = (records: JobRecords, beforeBuying = false): SpotState[] =>
+  spotsOf(records, standing(records.evidence, records.strikes), beforeBuying);
+
+function spotsOf(records: JobRecords, evidence: readonly Evidence[], beforeBuying = false): SpotState[] {
+  const spots = hotSpots(records.frame, records.spotRules ?? TRADE_SPOTS, beforeBuying);
+  return spotStates(spots, ofKind(evidence, 'look'), ofKind(evidence, 'leave'), measuredAt(evidence));
+}
+
+function measuredAt(evidence: readonly Evidence[]): MeasuredAt {
+  const at = new Map<string, number[]>();
+  const note = (memberId: string, stationMm: number) => {
+    const known = at.get(memberId);
+    if (known) known.push(stationMm);
+    else at.set(memberId, [stationMm]);
+  };
+  for (const reading of ofKind(evidence, 'reading')) note(reading.memberId, reading.stationMm);
+  for (const crack of ofKind(evidence, 'crack')) note(crack.memberId, crack.path[0]!.stationMm);
+  return at;
+}
+
+function byMember(frame: Frame, evidence: readonly Evidence[]): Map<string, Evidence[]> {
+  const sorted = new Map<string, Evidence[]>(frame.members.map((member) => [member.id, []]));
+  for (const record of evidence) {
+    const tells = tellsOf(record);
+    for (const id of tells === 'every member' ? sorted.keys() : tells) sorted.get(id)?.push(record);
+  }
+  return sorted;
+}
+
+/** What a member's work rests on, selected and marked in one place: what is not in here can neither count nor make anything stale. */
+export function inputsOf(sorted: SortedRecords, member: Member): MemberInputs {
+  const { records, setup } = sorted;
+  const own = sorted.byMember.get(member.id) ?? [];
+  const walk = memberWalk(setup.frame, member, sorted.spots);
+  const repairs = records.repairs.filter((repair) => repair.memberId === member.id);
+  const gross = records.grossMassKg;
+  const metalMark = fingerprint([
+    sorted.setupMark,
+    member.id,
+    ...own.map((record) => record.id),
+    JSON.stringify([walk.spots.map(spotMark), walk.twinBad.map(spotMark)]),
+  ]);
+  return {
+    evidence: {
+      ...setup,
+      member,
+      readings: ofKind(own, 'reading'),
+      cracks: ofKind(own, 'crack'),
+      signs: ofKind(own, 'sign'),
+      feltEdges: ofKind(own, 'felt edge'),
+      walk,
+    },
+    repairs,
+    ...(gross !== undefined && { grossMassKg: gross }),
+    metalMark,
+    mark: fingerprint([metalMark, JSON.stringify([repairs, gross])]),
+  };
+}
+
+const spotMark = ({ spot, look, seen, why, measured }: SpotState) => [spot, look?.id, seen, why, measured];
+
+/** FNV-1a, 32 bits, over the parts from both ends; with their count a mark that differs where the parts do. */
+export function fingerprint(parts: readonly string[]): string {
+  let [forward, backward, length] = [0x811c9dc5, 0x811c9dc5, 0];
+  for (const part of parts) {
+    for (let k = 0, n = part.length; k < n; k++) {
+      forward = Math.imul(forward ^ part.charCodeAt(k), 0x01000193);
+      backward = Math.imul(backward ^ part.charCodeAt(n - 1 - k), 0x01000193);
+    }
+    forward = Math.imul(forward ^ 0x1f, 0x01000193);
+    backward = Math.imul(backward ^ forward, 0x01000193);
+    length += part.length;
+  }
+  return [forward >>> 0, backward >>> 0, length].map((part) => part.toString(36)).join('.');
+}

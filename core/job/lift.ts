@@ -1,0 +1,164 @@
+import { axlesOf, faceOf, totalKg, type Notice } from '../frame';
+import { STANDARD_GRAVITY } from '../quantity';
+import type { Reading } from '../probe';
+import { crackExtent } from '../trace';
+import {
+  candidateStations,
+  insteadOf,
+  liftAnswer,
+  liftReasons,
+  liftSteps,
+  takesPoints,
+  type Instead,
+  type LiftAnswer,
+  type LiftEvidence,
+  type LiftFacts,
+  type LiftPlan,
+  type LiftReason,
+  type LiftStep,
+} from '../walk';
+import { preparedLift } from '../weigh';
+import { wallIn } from './demand';
+import { tellsOf } from './evidence';
+import { fingerprint, jobSpots } from './inputs';
+import type { MemberWork } from './member';
+import { stands, type JobRecords } from './records';
+
+function liftEvidence(records: JobRecords, notices: readonly Notice[]): LiftEvidence {
+  const shapes = new Map(records.frame.members.map((member) => [member.id, member.shape]));
+  const kept = (reading: Reading) =>
+    reading.thicknessMm /
+    (faceOf(shapes.get(reading.memberId)!, reading.face)?.wallMm ??
+      shapes.get(reading.memberId)!.thicknessMm);
+  return {
+    frame: records.frame,
+    spots: jobSpots(records),
+    signs: stands(records, 'sign'),
+    readings: stands(records, 'reading')
+      .filter((reading) => shapes.has(reading.memberId))
+      .map((reading) => ({ memberId: reading.memberId, stationMm: reading.stationMm, kept: kept(reading) })),
+    cracks: stands(records, 'crack').map((crack) => ({
+      memberId: crack.memberId,
+      ...crackExtent(crack),
+    })),
+    notices: notices.map((notice) => notice.words),
+    reachMm: records.practice.walk.reachMm,
+  };
+}
+
+/**
+ * Changes whenever anything does that a lift rests on (evidence that tells of metal, the frame and its loads, its factors, the list of spots,
+ * notices): an answer given on another basis is asked again.
+ */
+export function liftBasis(records: JobRecords, notices: readonly Notice[]): string {
+  const tells = records.evidence.filter((record) => tellsOf(record).length > 0).map((record) => record.id);
+  const struck = records.strikes.map((strike) => strike.evidenceId);
+  const { loadFactors, walk } = records.practice;
+  const rest = [records.frame, loadFactors, walk, records.spotRules, notices.map((notice) => notice.words)];
+  return fingerprint([...tells, '|', ...struck, '|', JSON.stringify(rest)]);
+}
+
+export interface LiftReply {
+  readonly answer: LiftAnswer;
+  readonly reasons: readonly LiftReason[];
+  readonly facts: LiftFacts;
+  readonly steps: readonly LiftStep[];
+  readonly instead: readonly Instead[];
+  readonly better: readonly {
+    readonly plan: LiftPlan;
+    readonly unknowns: number;
+    readonly utilisation: number;
+  }[];
+}
+
+/** Whether the unit may be raised so, by what is on record and by the frame model on the sections found; and where it had better be. */
+export function askLift(
+  records: JobRecords,
+  notices: readonly Notice[],
+  works: ReadonlyMap<string, MemberWork>,
+  plan: LiftPlan,
+): LiftReply {
+  const evidence = liftEvidence(records, notices);
+  const lift = preparedLift(
+    records.frame,
+    records.practice.loadFactors,
+    wallIn(works, 'as found'),
+    (id) => works.get(id)?.picture.map !== undefined,
+  );
+  const facts = lift.facts(plan);
+  const reasons = liftReasons(plan, facts, evidence);
+  const better = reasons.some((reason) => reason.weight === 'refused')
+    ? betterPlans(plan, evidence, lift.facts)
+    : [];
+  const loads = lift.facts({ ...plan, way: 'four-post', points: [] }).supports;
+  const axles = axlesOf(records.frame).map((axle) => ({
+    id: axle.id,
+    name: axle.name,
+    stationMm: axle.stationMm,
+    loadKg:
+      loads
+        .filter((each) => each.id.startsWith(`tyre ${axle.id} `))
+        .reduce((sum, each) => sum + each.upN, 0) / STANDARD_GRAVITY,
+  }));
+  const loaded = facts.members
+    .filter((member) => member.utilisation > 0.3)
+    .map((member) => records.frame.members.find((each) => each.id === member.memberId)!.name);
+  return {
+    answer: liftAnswer(reasons, better.length > 0),
+    reasons,
+    facts,
+    steps: liftSteps(plan, axles, loaded),
+    instead: insteadOf(plan, reasons),
+    better,
+  };
+}
+
+/** Places for the same points with nothing against them: front and rear pairs, or along from the jack; least unknown first, then least loaded. */
+function betterPlans(
+  plan: LiftPlan,
+  evidence: LiftEvidence,
+  factsOf: (plan: LiftPlan) => LiftFacts,
+): LiftReply['better'] {
+  if (!takesPoints(plan.way) || plan.points.length === 0 || totalKg(evidence.frame) === 0) return [];
+  return candidatePoints(plan, evidence)
+    .flatMap((points) => {
+      const moved = { ...plan, points };
+      const facts = factsOf(moved);
+      const reasons = liftReasons(moved, facts, evidence);
+      if (reasons.some((reason) => reason.weight === 'refused')) return [];
+      return [
+        {
+          plan: moved,
+          unknowns: reasons.filter((reason) => reason.weight === 'unknown').length,
+          utilisation: Math.max(0, ...facts.members.map((member) => member.utilisation)),
+        },
+      ];
+    })
+    .sort((a, b) => a.unknowns - b.unknowns || a.utilisation - b.utilisation)
+    .slice(0, 3);
+}
+
+/** How many places front and rear are tried. */
+const TRIES = 4;
+const spreadOut = <Each>(all: readonly Each[]): Each[] =>
+  all.length <= TRIES
+    ? [...all]
+    : Array.from({ length: TRIES }, (_, k) => all[Math.round((k * (all.length - 1)) / (TRIES - 1))]!);
+
+function candidatePoints(plan: LiftPlan, evidence: LiftEvidence): LiftPlan['points'][] {
+  const stations = candidateStations(evidence).map((each) => each.stationMm);
+  const L = evidence.frame.lengthMm;
+  if (plan.way === 'jack')
+    return spreadOut(stations.filter((mm) => Math.abs(mm - plan.points[0]!.stationMm) < 1500)).map(
+      (stationMm) => plan.points.map((point) => ({ ...point, stationMm })),
+    );
+  const order = [...plan.points].sort((a, b) => a.stationMm - b.stationMm);
+  const isFront = (point: LiftPlan['points'][number]) => order.indexOf(point) < order.length / 2;
+  const [front, rear] = [
+    spreadOut(stations.filter((mm) => mm > 0.05 * L && mm < 0.48 * L)),
+    spreadOut(stations.filter((mm) => mm >= 0.52 * L && mm < 0.97 * L)),
+  ];
+  return front.flatMap((a) =>
+    rear.map((b) => plan.points.map((point) => ({ ...point, stationMm: isFront(point) ? a : b }))),
+  );
+}

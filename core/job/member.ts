@@ -1,0 +1,120 @@
+import { memberPicture, weigh, type MemberPicture, type MemberVerdict, type SectionKept } from '../weigh';
+import {
+  checkRules,
+  flatPattern,
+  lengthened,
+  memberStates,
+  proposeRepairs,
+  repairPicture,
+  stateKept,
+  type FlatPattern,
+  type MemberState,
+  type Repair,
+  type RepairFinding,
+  type RepairPicture,
+} from '../shape';
+import { checkJoining, designShearN, joining, strengthNPerMm, type JoinFinding, type Joining } from '../join';
+import { inputsOf, sortedRecords, type MemberInputs, type SortedRecords } from './inputs';
+import type { JobRecords } from './records';
+
+/** A repair worked right through: what it restores, which rules it breaks, its flat patterns and its welds. */
+export interface WorkedRepair {
+  readonly repair: Repair;
+  readonly isProposal: boolean;
+  readonly target?: { readonly fromMm: number; readonly toMm: number };
+  readonly restored: readonly SectionKept[];
+  /** Each piece looked at along its length: where its edges land. */
+  readonly pieces: RepairPicture['pieces'];
+  readonly findings: readonly RepairFinding[];
+  readonly patterns: readonly FlatPattern[];
+  readonly joined: Joining;
+  readonly joinFindings: readonly JoinFinding[];
+}
+
+/** One member, first reading to last weld. */
+export interface MemberWork {
+  /** The marks of what it was worked out from. */
+  readonly marks: Pick<MemberInputs, 'metalMark' | 'mark'>;
+  readonly picture: MemberPicture;
+  readonly verdict: MemberVerdict;
+  readonly repairs: readonly WorkedRepair[];
+  readonly states: readonly MemberState[];
+  /** The section as repaired along the rail, at the map's columns; empty without repairs. */
+  readonly repairedAlong: readonly SectionKept[];
+}
+
+/** What stands on one member, seen and judged; nothing planned yet. */
+export function weighMember(inputs: MemberInputs): { picture: MemberPicture; verdict: MemberVerdict } {
+  const picture = memberPicture(inputs.evidence);
+  return { picture, verdict: weigh(picture) };
+}
+
+export function workMember(inputs: MemberInputs): MemberWork {
+  const { picture, verdict } = weighMember(inputs);
+  const saved = inputs.repairs;
+  const proposals = proposeRepairs(picture, saved).map((proposal) => withRoomForWelds(picture, proposal));
+  const repairs = [...saved, ...proposals].sort((a, b) => a.pieces[0]!.startMm - b.pieces[0]!.startMm);
+  const states = memberStates(picture, repairs);
+  const repaired = states.find((state) => state.id === 'as repaired');
+  return {
+    marks: { metalMark: inputs.metalMark, mark: inputs.mark },
+    picture,
+    verdict,
+    states,
+    repairs: repairs.map((repair) =>
+      workRepair(repairPicture(picture, repair), proposals.includes(repair), inputs.grossMassKg),
+    ),
+    repairedAlong:
+      repaired && picture.map
+        ? [...picture.map.stationsMm]
+            .map((stationMm) => stateKept(picture, repaired, stationMm))
+            .filter((kept) => kept !== undefined)
+        : [],
+  };
+}
+
+function workRepair(
+  context: RepairPicture,
+  isProposal: boolean,
+  grossMassKg: number | undefined,
+): WorkedRepair {
+  const { repair, picture } = context;
+  const joined = joining(context, grossMassKg === undefined ? undefined : designShearN(grossMassKg));
+  return {
+    repair,
+    isProposal,
+    ...(context.target && { target: context.target }),
+    restored: context.restored,
+    pieces: context.pieces,
+    findings: checkRules(context),
+    patterns: repair.pieces.map((piece) => flatPattern(picture.member, repair, piece, picture.practice)),
+    joined,
+    joinFindings: checkJoining(context, joined),
+  };
+}
+
+/** The way back: a proposed plate whose end welds cannot take its force is made longer there until they can, three times at most. */
+function withRoomForWelds(picture: MemberPicture, proposal: Repair): Repair {
+  let repair = proposal;
+  for (let round = 0; round < 3; round++) {
+    const { ends, lines } = joining(repairPicture(picture, repair), undefined);
+    const short = ends.filter((end) => end.capacityN < end.forceN);
+    if (short.length === 0) return repair;
+    for (const end of short) {
+      const perMm = lines
+        .filter((line) => line.pieceId === end.pieceId && line.place === 'upper edge')
+        .reduce((sum, line) => sum + strengthNPerMm(line), 0);
+      repair =
+        perMm > 0
+          ? lengthened(picture, repair, end.pieceId, end.end, (end.forceN - end.capacityN) / perMm)
+          : repair;
+    }
+  }
+  return repair;
+}
+
+/** Every member of the job. Members without evidence are cheap: they have no map. */
+export const workJob = (records: JobRecords): MemberWork[] => workSorted(sortedRecords(records));
+
+const workSorted = (sorted: SortedRecords): MemberWork[] =>
+  sorted.records.frame.members.map((member) => workMember(inputsOf(sorted, member)));

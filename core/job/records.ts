@@ -1,0 +1,51 @@
+import { ofKind, standing, type Frame, type JobSheet, type Notice, type Strike, type Unit } from '../frame';
+import type { Practice } from '../reference';
+import type { Repair } from '../shape';
+import type { SpotRule } from '../walk';
+import type { Evidence, EvidenceId, EvidenceOf } from './evidence';
+
+/** A job's records as they were kept: struck evidence is still among them. */
+export interface JobRecords {
+  readonly frame: Frame;
+  readonly practice: Practice;
+  /** In the order it was kept. */
+  readonly evidence: readonly Evidence[];
+  /** What to look at, as the shop has it; the trade's own list where nothing is said. */
+  readonly spotRules?: readonly SpotRule[];
+  readonly strikes: readonly Strike[];
+  readonly repairs: readonly Repair[];
+  readonly grossMassKg?: number;
+}
+
+/** A job's whole file: its unit and sheet beside its records, with the revisions that a change of frame or practice must name. */
+export interface JobFile extends JobRecords {
+  readonly unit: Unit;
+  readonly notices: readonly Notice[];
+  readonly job: JobSheet;
+  readonly frameRevision: number;
+  readonly practiceRevision: number;
+  readonly closed: boolean;
+}
+
+type Kept = Pick<JobRecords, 'evidence' | 'strikes'>;
+
+/** A job's evidence of one kind, struck or not. */
+export const recorded = <Kind extends EvidenceId>(
+  records: Pick<Kept, 'evidence'>,
+  kind: Kind,
+): EvidenceOf<Kind>[] => ofKind(records.evidence, kind) as EvidenceOf<Kind>[];
+
+/** A job's evidence of one kind that nobody has struck through. */
+export const stands = <Kind extends EvidenceId>(records: Kept, kind: Kind): EvidenceOf<Kind>[] =>
+  standing(recorded(records, kind), records.strikes);
+
+/** A member's evidence of one kind that nobody has struck through. */
+export const standsOn = <Kind extends 'reading' | 'crack' | 'sign' | 'felt edge'>(
+  records: Kept,
+  kind: Kind,
+  memberId: string,
+): EvidenceOf<Kind>[] =>
+  standing(
+    recorded(records, kind).filter((record) => (record as { memberId: string }).memberId === memberId),
+    records.strikes,
+  );

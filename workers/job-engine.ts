@@ -1,0 +1,291 @@
+import {
+  askLift,
+  changed,
+  inputsOf,
+  isDemandOf,
+  jobDemand,
+  sortedRecords,
+  verdictWithDemand,
+  workMember,
+  type JobDemand,
+  type JobFile,
+  type LiftReply,
+  type MemberWork,
+  type RecordsChange,
+  type SortedRecords,
+} from '@/core/job';
+import { twinOf, type Member } from '@/core/frame';
+import { mapContours, type MapContours } from '@/core/probe';
+import { memberStates, type FlatPattern } from '@/core/shape';
+import type { LiftPlan } from '@/core/walk';
+import type { MemberVerdict, SectionKept } from '@/core/weigh';
+
+/** What a list of members shows of one: the whole of it crosses to the page only for the member in sight. */
+export interface MemberSummary {
+  readonly memberId: string;
+  readonly verdict: MemberVerdict;
+  readonly measured: boolean;
+  readonly cracked: boolean;
+  readonly zones: number;
+  readonly sections: readonly Pick<SectionKept, 'stationMm' | 'kept' | 'guessedShare'>[];
+  readonly patterns: readonly FlatPattern[];
+  readonly weldLines: number;
+}
+
+/** A member's work as it is drawn. Its states are functions and cannot cross the door: they are made again from picture and repairs. */
+export type WorkView = Omit<MemberWork, 'states'> & { readonly contours?: MapContours };
+
+export type Report =
+  | { readonly kind: 'summary'; readonly summary: MemberSummary }
+  | { readonly kind: 'view'; readonly view: WorkView }
+  | {
+      readonly kind: 'frame';
+      readonly demand: JobDemand | undefined;
+      readonly verdicts: readonly (readonly [memberId: string, verdict: MemberVerdict])[];
+    }
+  /** `of` members to work out, `done` of them; at rest where both are 0. */
+  | { readonly kind: 'progress'; readonly done: number; readonly of: number }
+  | { readonly kind: 'failed'; readonly what: string; readonly reason: string };
+
+type StoredWork = Omit<MemberWork, 'states'>;
+/** What a job's work came to; every part carries the mark of what it was worked out from. */
+export interface KeptWork {
+  readonly works: readonly StoredWork[];
+  readonly demand?: JobDemand;
+}
+
+/** Where results outlive the page. Failing is allowed: everything can be worked out again. */
+export interface Shelf {
+  readonly get: (jobId: string) => Promise<KeptWork | undefined>;
+  readonly put: (jobId: string, kept: KeptWork) => Promise<void>;
+}
+
+export interface JobEngine {
+  /** Takes a job in hand; `inSight` is worked out first and reported whole. */
+  readonly begin: (file: JobFile, inSight: string) => Promise<void>;
+  readonly hear: (change: RecordsChange) => void;
+  readonly show: (memberId: string) => void;
+  readonly askLift: (plan: LiftPlan) => Promise<LiftReply>;
+  /** Ends what is being worked out; the next change, or the next question, goes on with it. */
+  readonly stop: () => void;
+}
+
+/** The engine's surroundings: who hears its reports, where results are kept, how it lets others speak and waits. */
+export interface Surroundings {
+  readonly report: (report: Report) => void;
+  readonly shelf: Shelf;
+  readonly breathe: () => Promise<void>;
+  readonly wait: (ms: number) => Promise<void>;
+  readonly now: () => number;
+}
+
+/** While readings are being typed the map waits for a pause this long, but never longer than the second. */
+const PAUSE_MS = 350;
+const LONGEST_WAIT_MS = 2500;
+
+/** Everything in hand of one job. */
+interface Bench {
+  file: JobFile;
+  sorted: SortedRecords;
+  inSight: string;
+  readonly done: Map<string, MemberWork>;
+  /** Marks of inputs that could not be worked out, by member, and of the frame. */
+  readonly failed: Map<string, string>;
+  demand?: JobDemand | undefined;
+  demandFailedOn?: SortedRecords;
+  /** Whether something was worked out that the shelf does not have. */
+  fresh: boolean;
+}
+
+export function jobEngine(around: Surroundings): JobEngine {
+  const { report, shelf, breathe, wait, now } = around;
+  let bench: Bench | undefined;
+  let settling: Promise<void> | undefined;
+  let stopped = false;
+  let quietFrom = 0;
+  let waitingSince: number | undefined;
+
+  const begin = async (file: JobFile, inSight: string): Promise<void> => {
+    bench = { ...newBench(file), inSight };
+    const kept = await shelf.get(file.job.id).catch(() => undefined);
+    if (kept) takeKept(bench, kept, report);
+    settle();
+  };
+
+  const hear = (change: RecordsChange): void => {
+    if (!bench) return;
+    const isTyping = change.kind === 'evidence' && change.record.kind === 'reading';
+    bench.file = changed(bench.file, change);
+    bench.sorted = sortedRecords(bench.file);
+    waitingSince ??= now();
+    quietFrom = isTyping ? Math.min(now() + PAUSE_MS, waitingSince + LONGEST_WAIT_MS) : now();
+    settle();
+  };
+
+  const show = (memberId: string): void => {
+    if (!bench) return;
+    bench.inSight = memberId;
+    for (const id of inView(bench)) if (bench.done.has(id)) reportView(bench, id, report);
+    settle();
+  };
+
+  const settle = (): Promise<void> => {
+    stopped = false;
+    settling ??= work().finally(() => {
+      settling = undefined;
+      report({ kind: 'progress', done: 0, of: 0 });
+    });
+    return settling;
+  };
+
+  /** Until nothing is stale: the member in sight first, one at a time, hearing what changes in between. */
+  const work = async (): Promise<void> => {
+    for (;;) {
+      while (now() < quietFrom) await wait(quietFrom - now());
+      waitingSince = undefined;
+      await breathe();
+      if (!bench || stopped) return;
+      const stale = staleMembers(bench);
+      if (stale.length > 0) workOne(bench, stale[0]!, report);
+      else if (isDemandStale(bench)) workDemand(bench, report);
+      else break;
+      const left = staleMembers(bench).length;
+      const all = bench.file.frame.members.length;
+      report({ kind: 'progress', done: all - left, of: all });
+    }
+    if (bench.fresh) await shelf.put(bench.file.job.id, keptOf(bench)).catch(() => undefined);
+    bench.fresh = false;
+  };
+
+  return {
+    begin,
+    hear,
+    show,
+    stop: () => void (stopped = true),
+    askLift: async (plan) => {
+      quietFrom = 0;
+      while (settling) await settling;
+      await settle();
+      if (!bench || stopped) throw new Error('it was stopped');
+      return askLift(bench.file, bench.file.notices, bench.done, plan);
+    },
+  };
+}
+
+const newBench = (file: JobFile): Bench => ({
+  file,
+  sorted: sortedRecords(file),
+  inSight: file.frame.members[0]!.id,
+  done: new Map(),
+  failed: new Map(),
+  fresh: false,
+});
+
+/** The member in sight and its twin, which is compared with it. */
+function inView({ file, inSight }: Bench): string[] {
+  const member = file.frame.members.find((each) => each.id === inSight);
+  const twin = member && twinOf(file.frame, member);
+  return [...(member ? [member.id] : []), ...(twin ? [twin.id] : [])];
+}
+
+/** Members whose inputs are no longer those they were worked out from, those in view first. */
+function staleMembers(bench: Bench): Member[] {
+  const stale = bench.file.frame.members.filter((member) => {
+    const { mark } = inputsOf(bench.sorted, member);
+    return bench.done.get(member.id)?.marks.mark !== mark && bench.failed.get(member.id) !== mark;
+  });
+  const first = inView(bench);
+  const rank = (member: Member) => (first.includes(member.id) ? first.indexOf(member.id) : first.length);
+  return stale.sort((a, b) => rank(a) - rank(b));
+}
+
+const reasonOf = (error: unknown): string =>
+  error instanceof Error ? error.message : 'the computation failed';
+
+function workOne(bench: Bench, member: Member, report: Surroundings['report']): void {
+  const inputs = inputsOf(bench.sorted, member);
+  try {
+    bench.done.set(member.id, workMember(inputs));
+    bench.failed.delete(member.id);
+    bench.fresh = true;
+    reportMember(bench, member.id, report);
+  } catch (error) {
+    bench.failed.set(member.id, inputs.mark);
+    report({ kind: 'failed', what: member.name, reason: reasonOf(error) });
+  }
+}
+
+function reportMember(bench: Bench, memberId: string, report: Surroundings['report']): void {
+  report({ kind: 'summary', summary: summaryOf(bench.done.get(memberId)!) });
+  if (inView(bench).includes(memberId)) reportView(bench, memberId, report);
+}
+
+function summaryOf({ picture, verdict, repairs }: MemberWork): MemberSummary {
+  return {
+    memberId: picture.member.id,
+    verdict,
+    measured: picture.map !== undefined,
+    cracked: picture.cracks.length > 0,
+    zones: picture.zones.length,
+    sections: picture.sections.map(({ stationMm, kept, guessedShare }) => ({
+      stationMm,
+      kept,
+      guessedShare,
+    })),
+    patterns: repairs.flatMap((repair) => repair.patterns),
+    weldLines: repairs.reduce((sum, repair) => sum + repair.joined.lines.length, 0),
+  };
+}
+
+function reportView(bench: Bench, memberId: string, report: Surroundings['report']): void {
+  const work = withoutStates(bench.done.get(memberId)!);
+  const { map, built } = work.picture;
+  report({ kind: 'view', view: { ...work, ...(map && { contours: mapContours(map, built.thicknessMm) }) } });
+}
+
+const isDemandStale = ({ file, sorted, done, demand, demandFailedOn }: Bench): boolean =>
+  demandFailedOn !== sorted && !(demand && isDemandOf(file, done, demand));
+
+/** What the frame asks of its members, state by state; a state none of whose inputs changed is not solved again. */
+function workDemand(bench: Bench, report: Surroundings['report']): void {
+  try {
+    bench.demand = jobDemand(bench.file, bench.done, undefined, bench.demand);
+    bench.fresh = true;
+  } catch (error) {
+    bench.demand = undefined;
+    bench.demandFailedOn = bench.sorted;
+    report({ kind: 'failed', what: 'the frame', reason: reasonOf(error) });
+  }
+  reportDemand(bench, report);
+}
+
+function reportDemand({ demand, done }: Bench, report: Surroundings['report']): void {
+  const verdicts = [...done].map(([id, work]) => {
+    const verdict = demand ? verdictWithDemand(work.picture, demand) : work.verdict;
+    done.set(id, { ...work, verdict });
+    return [id, verdict] as const;
+  });
+  report({ kind: 'frame', demand, verdicts });
+}
+
+/** Takes up from the shelf what still holds, so that an unchanged job shows its verdicts at once. */
+function takeKept(bench: Bench, { works, demand }: KeptWork, report: Surroundings['report']): void {
+  for (const work of works) {
+    const member = bench.file.frame.members.find((each) => each.id === work.picture.member.id);
+    if (!member || work.marks.mark !== inputsOf(bench.sorted, member).mark) continue;
+    const repairs = work.repairs.map((each) => each.repair);
+    bench.done.set(member.id, { ...work, states: memberStates(work.picture, repairs) });
+  }
+  const first = inView(bench).filter((id) => bench.done.has(id));
+  const others = [...bench.done.keys()].filter((id) => !first.includes(id));
+  for (const id of [...first, ...others]) reportMember(bench, id, report);
+  if (!demand || !isDemandOf(bench.file, bench.done, demand)) return;
+  bench.demand = demand;
+  reportDemand(bench, report);
+}
+
+const withoutStates = ({ states: _, ...work }: MemberWork): StoredWork => work;
+const keptOf = ({ done, demand }: Bench): KeptWork => ({
+  works: [...done.values()].map(withoutStates),
+  ...(demand && { demand }),
+});
