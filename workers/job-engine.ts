@@ -4,6 +4,7 @@ import {
   inputsOf,
   isDemandOf,
   jobDemand,
+  sketchedPicture,
   sortedRecords,
   verdictWithDemand,
   workMember,
@@ -18,7 +19,7 @@ import { twinOf, type Member } from '@/core/frame';
 import { mapContours, type MapContours } from '@/core/probe';
 import { memberStates, type FlatPattern } from '@/core/shape';
 import type { LiftPlan } from '@/core/walk';
-import type { MemberVerdict, SectionKept } from '@/core/weigh';
+import type { MemberPicture, MemberVerdict, SectionKept } from '@/core/weigh';
 
 /** What a list of members shows of one: the whole of it crosses to the page only for the member in sight. */
 export interface MemberSummary {
@@ -82,12 +83,15 @@ export interface Surroundings {
 /** While readings are being typed the map waits for a pause this long, but never longer than the second. */
 const PAUSE_MS = 350;
 const LONGEST_WAIT_MS = 2500;
+const SKETCH_AFTER_MS = 90;
 
 /** Everything in hand of one job. */
 interface Bench {
   file: JobFile;
   sorted: SortedRecords;
   inSight: string;
+  /** The picture of the member in sight that one more reading may be added to; absent once anything else has changed. */
+  sketch?: MemberPicture | undefined;
   readonly done: Map<string, MemberWork>;
   /** Marks of inputs that could not be worked out, by member, and of the frame. */
   readonly failed: Map<string, string>;
@@ -117,14 +121,23 @@ export function jobEngine(around: Surroundings): JobEngine {
     const isTyping = change.kind === 'evidence' && change.record.kind === 'reading';
     bench.file = changed(bench.file, change);
     bench.sorted = sortedRecords(bench.file);
+    if (!isTyping) bench.sketch = undefined;
+    if (isTyping) sketchSoon();
     waitingSince ??= now();
     quietFrom = isTyping ? Math.min(now() + PAUSE_MS, waitingSince + LONGEST_WAIT_MS) : now();
     settle();
   };
 
+  /** Not between two keys of somebody who types fast: what is typed is painted first. */
+  const sketchSoon = (): void => {
+    const heard = bench!.sorted;
+    void wait(SKETCH_AFTER_MS).then(() => bench?.sorted === heard && sketch(bench, report));
+  };
+
   const show = (memberId: string): void => {
     if (!bench) return;
     bench.inSight = memberId;
+    bench.sketch = freshPicture(bench);
     for (const id of inView(bench)) if (bench.done.has(id)) reportView(bench, id, report);
     settle();
   };
@@ -181,6 +194,23 @@ const newBench = (file: JobFile): Bench => ({
   fresh: false,
 });
 
+/** The picture of the member in sight, where it is made from what stands now. */
+function freshPicture({ file, sorted, done, inSight }: Bench): MemberPicture | undefined {
+  const member = file.frame.members.find((each) => each.id === inSight);
+  const work = done.get(inSight);
+  return member && work?.marks.mark === inputsOf(sorted, member).mark ? work.picture : undefined;
+}
+
+/** Shows at once what one more reading on the member in sight changes near it; the whole of its work follows after the pause. */
+function sketch(bench: Bench, report: Surroundings['report']): void {
+  const member = bench.file.frame.members.find((each) => each.id === bench.inSight);
+  const work = bench.done.get(bench.inSight);
+  if (!member || !work || !bench.sketch) return;
+  const picture = sketchedPicture(bench.sketch, inputsOf(bench.sorted, member));
+  bench.sketch = picture;
+  if (picture) reportPicture({ ...withoutStates(work), picture }, report);
+}
+
 /** The member in sight and its twin, which is compared with it. */
 function inView({ file, inSight }: Bench): string[] {
   const member = file.frame.members.find((each) => each.id === inSight);
@@ -207,6 +237,7 @@ function workOne(bench: Bench, member: Member, report: Surroundings['report']): 
   try {
     bench.done.set(member.id, workMember(inputs));
     bench.failed.delete(member.id);
+    bench.sketch = freshPicture(bench);
     bench.fresh = true;
     reportMember(bench, member.id, report);
   } catch (error) {
@@ -238,7 +269,10 @@ function summaryOf({ picture, verdict, repairs }: MemberWork): MemberSummary {
 }
 
 function reportView(bench: Bench, memberId: string, report: Surroundings['report']): void {
-  const work = withoutStates(bench.done.get(memberId)!);
+  reportPicture(withoutStates(bench.done.get(memberId)!), report);
+}
+
+function reportPicture(work: StoredWork, report: Surroundings['report']): void {
   const { map, built } = work.picture;
   report({ kind: 'view', view: { ...work, ...(map && { contours: mapContours(map, built.thicknessMm) }) } });
 }
@@ -279,6 +313,7 @@ function takeKept(bench: Bench, { works, demand }: KeptWork, report: Surrounding
   const first = inView(bench).filter((id) => bench.done.has(id));
   const others = [...bench.done.keys()].filter((id) => !first.includes(id));
   for (const id of [...first, ...others]) reportMember(bench, id, report);
+  bench.sketch = freshPicture(bench);
   if (!demand || !isDemandOf(bench.file, bench.done, demand)) return;
   bench.demand = demand;
   reportDemand(bench, report);

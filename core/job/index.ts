@@ -18,7 +18,14 @@ export {
   type MemberInputs,
   type SortedRecords,
 } from './inputs';
-export { weighMember, workJob, workMember, type MemberWork, type WorkedRepair } from './member';
+export {
+  sketchedPicture,
+  weighMember,
+  workJob,
+  workMember,
+  type MemberWork,
+  type WorkedRepair,
+} from './member';
 export {
   isDemandOf,
   jobDemand,

@@ -18,6 +18,7 @@ export {
   thicknessMap,
   valueAt,
   wallAt,
+  withOneMore,
   type ThicknessMap,
   type WallProfile,
 } from './thickness-map';

@@ -8,6 +8,7 @@ import {
   soundEdges,
   thicknessMap,
   valueAt,
+  withOneMore,
   type Reading,
 } from '.';
 import { defaultFrame, facesOf, type Member } from '../frame';
@@ -303,4 +304,57 @@ test('two readings of one place that contradict each other are both marked; near
     reading(2000, 50, 3, { id: 'felt', method: 'feel' }),
   ]);
   expect([...apart].sort()).toEqual(['1000-50-5', '1004-52-3']);
+});
+
+describe('one more reading', () => {
+  const { random, normal } = chance(77);
+  const at = (k: number) => {
+    const face = facesOf(rail.shape)[k % 3]!;
+    return reading(4000 * random(), face.widthMm * random(), 4.5 + 0.8 * normal(), {
+      id: `${k}`,
+      face: face.id,
+    });
+  };
+  const all = Array.from({ length: 121 }, (_, k) => at(k));
+  const before = thicknessMap(rail, all.slice(0, -1))!;
+
+  test('is the same map as from all of them by the covariance that stands, cell by cell', () => {
+    const next = withOneMore(before, rail, all)!;
+    const whole = thicknessMap(rail, all, before.stationsMm, before.basis.covariance)!;
+    expect(next.thicknessMm).toEqual(whole.thicknessMm);
+    expect(next.errorMm).toEqual(whole.errorMm);
+    expect(next.known).toEqual(whole.known);
+    expect(next.guessedShare).toBe(whole.guessedShare);
+    expect(next.basis.reachMm).toEqual(whole.basis.reachMm);
+  });
+
+  test('changes the map near it and leaves the one before as it was; far away not a bit moves', () => {
+    const kept = before.thicknessMm.slice();
+    const hole = reading(2000, 100, 0, { id: 'hole' });
+    const next = withOneMore(before, rail, [...all.slice(0, -1), hole])!;
+    expect(before.thicknessMm).toEqual(kept);
+    const u = web.uStartMm + web.widthMm - 100;
+    expect(valueAt(next, 2000, u).thicknessMm).toBeLessThan(0.5 * valueAt(before, 2000, u).thicknessMm);
+    for (const stationMm of [100, 3900])
+      expect(valueAt(next, stationMm, u)).toEqual(valueAt(before, stationMm, u));
+    const moved = next.thicknessMm.filter((value, cell) => value !== before.thicknessMm[cell]).length;
+    expect(moved).toBeGreaterThan(10);
+    expect(moved).toBeLessThan(0.5 * before.thicknessMm.length);
+  });
+
+  test('one after another they add up', () => {
+    const start = thicknessMap(rail, all.slice(0, 60))!;
+    let map = start;
+    for (let k = 61; k <= all.length; k++) map = withOneMore(map, rail, all.slice(0, k))!;
+    const whole = thicknessMap(rail, all, start.stationsMm, start.basis.covariance)!;
+    expect(map.thicknessMm).toEqual(whole.thicknessMm);
+  });
+
+  test('is refused where the map rests on other readings', () => {
+    expect(withOneMore(before, rail, all.slice(0, -1))).toBeUndefined();
+    expect(withOneMore(before, rail, [...all, at(200)])).toBeUndefined();
+    expect(
+      withOneMore(before, rail, [...all.slice(0, -1), reading(1, 1, 5, { face: 'inner' })]),
+    ).toBeUndefined();
+  });
 });

@@ -2,7 +2,13 @@ import { developedWidthMm, faceOf, isClosed, surfaceOf, uOnFace, type Member, ty
 import { builtThickness } from './built-thickness';
 import { Neighbourhood } from './kriging';
 import { METHOD_ERROR_MM, type Reading } from './reading';
-import { ALONG_PER_ACROSS, fittedCovariance, scaledDistanceMm, type PlacedReadings } from './variogram';
+import {
+  ALONG_PER_ACROSS,
+  fittedCovariance,
+  scaledDistanceMm,
+  type Covariance,
+  type PlacedReadings,
+} from './variogram';
 
 /** How a cell of the map is known. */
 export const KNOWN = { read: 0, between: 1, guess: 2 } as const;
@@ -19,6 +25,18 @@ export interface ThicknessMap {
   readonly known: Uint8Array;
   /** Share of the member's outside that is guessed. */
   readonly guessedShare: number;
+  readonly basis: MapBasis;
+}
+
+/** What a map was made with: enough to add one reading to it without making it anew. */
+interface MapBasis {
+  readonly covariance: Covariance;
+  /** The most that may be left of a wall, as a share of its nominal. */
+  readonly mostKept: number;
+  /** How many readings it was made from. */
+  readonly readings: number;
+  /** Scaled distance from each run of cells to its furthest neighbour; infinite where it would take more. Rows × runs. */
+  readonly reachMm: Float64Array;
 }
 
 /** Beyond this (3 in across, 12 in along) the map is guessing (our judgement). */
@@ -33,57 +51,131 @@ const NEIGHBOURS = 16;
  * The background map: ordinary kriging over the nearest readings on the unrolled faces, neighbours across folds, long along the rail, by a
  * covariance fitted to the readings themselves; readings weigh by their tool's error. Where neighbours are rougher or smoother than the member as
  * a whole, the error is so too. Between 0 and what the wall was made as (its own sound metal where that is thicker than nominal); the error is
- * never under the tool's. Undefined without readings: an unmeasured wall has no thickness.
+ * never under the tool's. Undefined without readings: an unmeasured wall has no thickness. A covariance given stands for the fitted one.
  */
 export function thicknessMap(
   member: Member,
   readings: readonly Reading[],
   stationsMm: Float64Array = columnStations(member.lengthMm),
+  covariance?: Covariance,
 ): ThicknessMap | undefined {
-  const surface = surfaceOf(member.shape);
   const points = placedReadings(member, readings);
   if (points.count === 0) return undefined;
-  const covariance = fittedCovariance(points);
+  const surface = surfaceOf(member.shape);
   const size = stationsMm.length * surface.uMm.length;
-  const map = {
+  const runs = Math.ceil(stationsMm.length / cellsTogether(stationsMm));
+  const map: Drawn = {
+    surface,
+    stationsMm,
     thicknessMm: new Float64Array(size),
     errorMm: new Float64Array(size),
     known: new Uint8Array(size),
+    basis: {
+      covariance: covariance ?? fittedCovariance(points),
+      mostKept: Math.max(1, builtThickness(member, readings).thicknessMm / member.shape.thicknessMm),
+      readings: points.count,
+      reachMm: new Float64Array(runs * surface.uMm.length),
+    },
   };
+  estimateInto(map, points, () => true);
+  return { ...map, guessedShare: guessedShare(map) };
+}
+
+/**
+ * A map with one more reading, the last of `readings`: only runs of cells that it is near enough to be a neighbour of are estimated anew, by the
+ * covariance that stands. What is shown at once while readings are typed; `thicknessMap` on all of them follows. Undefined where the map rests
+ * on other readings than all but the last.
+ */
+export function withOneMore(
+  map: ThicknessMap,
+  member: Member,
+  readings: readonly Reading[],
+): ThicknessMap | undefined {
+  const points = placedReadings(member, readings);
+  const added = placedReadings(member, readings.slice(-1));
+  if (added.count !== 1 || map.basis.readings !== points.count - 1) return undefined;
+  const next: Drawn = {
+    ...map,
+    thicknessMm: map.thicknessMm.slice(),
+    errorMm: map.errorMm.slice(),
+    known: map.known.slice(),
+    basis: { ...map.basis, readings: points.count, reachMm: map.basis.reachMm.slice() },
+  };
+  estimateInto(next, points, (run, stationMm, uMm) => {
+    const awayMm = scaledDistanceMm(added, 0, stationMm, uMm);
+    return awayMm <= map.basis.reachMm[run]!;
+  });
+  return { ...next, guessedShare: guessedShare(next) };
+}
+
+type Drawn = Omit<ThicknessMap, 'guessedShare'>;
+
+/** Cells of a row that share their neighbours. */
+const cellsTogether = (stationsMm: Float64Array): number =>
+  stationsMm.length > 1 ? Math.max(1, Math.floor(TOGETHER_MM / (stationsMm[1]! - stationsMm[0]!))) : 1;
+
+/** Estimates runs of cells into a map, those that are wanted. */
+function estimateInto(
+  map: Drawn,
+  points: PlacedReadings,
+  isWanted: (run: number, stationMm: number, uMm: number) => boolean,
+): void {
+  const { surface, stationsMm, basis } = map;
   const search = nearestSearch(points);
-  const mostKept = Math.max(1, builtThickness(member, readings).thicknessMm / member.shape.thicknessMm);
   const sorted = new Int32Array(NEIGHBOURS);
-  const together =
-    stationsMm.length > 1 ? Math.max(1, Math.floor(TOGETHER_MM / (stationsMm[1]! - stationsMm[0]!))) : 1;
+  const together = cellsTogether(stationsMm);
   let neighbourhood: Neighbourhood | undefined;
-  let guessedMm = 0;
+  let run = 0;
   surface.uMm.forEach((uMm, row) => {
-    const rowMm = surface.edgeUMm[row + 1]! - surface.edgeUMm[row]!;
-    const { wallMm } = surface.rowFace[row]!;
-    for (let first = 0; first < stationsMm.length; first += together) {
+    for (let first = 0; first < stationsMm.length; first += together, run++) {
       const last = Math.min(first + together, stationsMm.length);
-      const nearest = search((stationsMm[first]! + stationsMm[last - 1]!) / 2, uMm);
+      const middleMm = (stationsMm[first]! + stationsMm[last - 1]!) / 2;
+      if (!isWanted(run, middleMm, uMm)) continue;
+      const nearest = search(middleMm, uMm);
+      basis.reachMm[run] = nearest.found < NEIGHBOURS ? Infinity : nearest.distanceMm[NEIGHBOURS - 1]!;
       inOrder(nearest.index, nearest.found, sorted);
       // Along a row neighbours change seldom: what was factorised for the cells before mostly serves again.
       if (!neighbourhood?.has(sorted, nearest.found))
-        neighbourhood = new Neighbourhood(points, covariance, sorted.slice(0, nearest.found), nearest.found);
-      for (let column = first; column < last; column++) {
-        const cell = row * stationsMm.length + column;
-        const estimate = neighbourhood.at(stationsMm[column]!, uMm);
-        map.thicknessMm[cell] = wallMm * Math.min(Math.max(estimate.kept, 0), mostKept);
-        map.errorMm[cell] = wallMm * Math.max(estimate.error, Math.sqrt(points.variance[estimate.nearest]!));
-        map.known[cell] =
-          estimate.awayMm > GUESS_BEYOND_MM
-            ? KNOWN.guess
-            : estimate.awayMm > READ_WITHIN_MM
-              ? KNOWN.between
-              : KNOWN.read;
-        if (map.known[cell] === KNOWN.guess) guessedMm += rowMm;
-      }
+        neighbourhood = new Neighbourhood(
+          points,
+          basis.covariance,
+          sorted.slice(0, nearest.found),
+          nearest.found,
+        );
+      for (let column = first; column < last; column++)
+        estimateCell(map, points, neighbourhood, { row, column });
     }
   });
-  const totalMm = surface.edgeUMm[surface.edgeUMm.length - 1]! * stationsMm.length;
-  return { surface, stationsMm, ...map, guessedShare: guessedMm / totalMm };
+}
+
+function estimateCell(
+  map: Drawn,
+  points: PlacedReadings,
+  neighbourhood: Neighbourhood,
+  { row, column }: { readonly row: number; readonly column: number },
+): void {
+  const { surface, stationsMm, basis } = map;
+  const { wallMm } = surface.rowFace[row]!;
+  const cell = row * stationsMm.length + column;
+  const estimate = neighbourhood.at(stationsMm[column]!, surface.uMm[row]!);
+  map.thicknessMm[cell] = wallMm * Math.min(Math.max(estimate.kept, 0), basis.mostKept);
+  map.errorMm[cell] = wallMm * Math.max(estimate.error, Math.sqrt(points.variance[estimate.nearest]!));
+  map.known[cell] =
+    estimate.awayMm > GUESS_BEYOND_MM
+      ? KNOWN.guess
+      : estimate.awayMm > READ_WITHIN_MM
+        ? KNOWN.between
+        : KNOWN.read;
+}
+
+function guessedShare({ surface, stationsMm, known }: Drawn): number {
+  let guessedMm = 0;
+  surface.uMm.forEach((_, row) => {
+    const rowMm = surface.edgeUMm[row + 1]! - surface.edgeUMm[row]!;
+    for (let column = 0; column < stationsMm.length; column++)
+      if (known[row * stationsMm.length + column] === KNOWN.guess) guessedMm += rowMm;
+  });
+  return guessedMm / (surface.edgeUMm[surface.edgeUMm.length - 1]! * stationsMm.length);
 }
 
 /** Columns about 2 in apart, ends included. */

@@ -46,7 +46,11 @@ export interface MemberPicture extends Omit<MemberEvidence, 'readings'> {
   readonly zones: readonly DamageZone[];
 }
 
-export function memberPicture(evidence: MemberEvidence): MemberPicture {
+/** `map`, where one is given, stands for the map of all readings: the one that was quick to have while readings are typed. */
+export function memberPicture(
+  evidence: MemberEvidence,
+  map: ThicknessMap | undefined = thicknessMap(evidence.member, evidence.readings),
+): MemberPicture {
   const { readings, ...evidenceBeside } = evidence;
   const { member, practice } = evidenceBeside;
   const surface = surfaceOf(member.shape);
@@ -54,7 +58,6 @@ export function memberPicture(evidence: MemberEvidence): MemberPicture {
   const asBuilt = builtProperties(surface, built.thicknessMm);
   const soundMm = soundThresholdMm(member.shape.thicknessMm, practice);
   const edges = soundEdges(member, readings, soundMm, evidence.feltEdges);
-  const map = thicknessMap(member, readings);
   const { sections, partedAtMm } = map ? keptAlong(map, asBuilt) : { sections: [], partedAtMm: [] };
   const columns = map ? damageByColumn(map, edges, sections, soundMm, practice.leaveFraction) : [];
   return {

@@ -5,8 +5,8 @@ import type { Frame } from '@/core/frame';
 import type { StateId } from '@/core/shape';
 import { Skeleton, type SkeletonProps } from '@/ui/skeleton';
 import { Pick } from '@/ui/controls';
-import { useMember, usePlace } from './place-context';
-import { useRecords } from './records-context';
+import { useMember, usePlaceLater } from './place-context';
+import { useRecordsLater } from './records-context';
 import { skeletonMarks } from './skeleton-marks';
 import { SlicePanel } from './slice-panel';
 import { useWork } from './work-context';
@@ -52,9 +52,9 @@ export function Bench({
 }
 
 function JobSkeleton({ draft, onMove }: { draft?: Frame; onMove?: SkeletonProps['onMove'] }) {
-  const { file } = useRecords();
+  const { file } = useRecordsLater();
   const { member, selectMember } = useMember();
-  const { cursor } = usePlace();
+  const { cursor } = usePlaceLater();
   const { summaries } = useWork();
   const { evidence, strikes } = file;
   const marks = useMemo(
@@ -75,7 +75,7 @@ function JobSkeleton({ draft, onMove }: { draft?: Frame; onMove?: SkeletonProps[
 }
 
 function MemberPicker() {
-  const { members } = useRecords().file.frame;
+  const { members } = useRecordsLater().file.frame;
   const { member, selectMember } = useMember();
   const { summaries } = useWork();
   const names = new Map(members.map((each) => [each.id, each.name]));

@@ -1,7 +1,7 @@
 export { DeskProvider } from './desk';
-export { useRecords, type Records } from './records-context';
+export { useRecords, useRecordsLater, type Records } from './records-context';
 export { useReader } from './reader-context';
-export { useMember, usePlace } from './place-context';
+export { useMember, usePlace, usePlaceLater } from './place-context';
 export { useWork, type MemberSummary, type Summaries, type WorkView } from './work-context';
 export { heldFile, useOutbox } from './outbox';
 export { Bench } from './bench';
@@ -9,4 +9,4 @@ export { MemberStrip } from './member-strip';
 export { SlicePanel } from './slice-panel';
 export { StrikeSheet } from './strike-sheet';
 export { asOwn } from './as-own';
-export { useOnMember, type OnMember } from './use-on-member';
+export { useOnMember, useOnMemberLater, type OnMember } from './use-on-member';

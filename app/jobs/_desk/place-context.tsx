@@ -1,6 +1,15 @@
 'use client';
 
-import { createContext, useCallback, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
+import {
+  createContext,
+  useCallback,
+  useContext,
+  useDeferredValue,
+  useEffect,
+  useMemo,
+  useState,
+  type ReactNode,
+} from 'react';
 import { useSearchParams } from 'next/navigation';
 import { facesOf, memberOf, type Member } from '@/core/frame';
 import { recorded, type JobFile } from '@/core/job';
@@ -22,6 +31,7 @@ export interface Place {
 
 const InSightContext = createContext<InSight | undefined>(undefined);
 const PlaceContext = createContext<Place | undefined>(undefined);
+const LaterPlaceContext = createContext<Place | undefined>(undefined);
 
 export function useMember(): InSight {
   const inSight = useContext(InSightContext);
@@ -31,6 +41,13 @@ export function useMember(): InSight {
 export function usePlace(): Place {
   const place = useContext(PlaceContext);
   if (!place) throw new Error('usePlace is used outside a job');
+  return place;
+}
+
+/** The place for what may follow it a moment later: the Slice, lists about the cursor. */
+export function usePlaceLater(): Place {
+  const place = useContext(LaterPlaceContext);
+  if (!place) throw new Error('usePlaceLater is used outside a job');
   return place;
 }
 
@@ -80,9 +97,12 @@ export function PlaceProvider({
   );
   const inSight = useMemo(() => ({ member, selectMember, setCursor, setStretch }), [member, selectMember]);
   const place = useMemo(() => ({ cursor, stretch }), [cursor, stretch]);
+  const later = useDeferredValue(place);
   return (
     <InSightContext.Provider value={inSight}>
-      <PlaceContext.Provider value={place}>{children}</PlaceContext.Provider>
+      <PlaceContext.Provider value={place}>
+        <LaterPlaceContext.Provider value={later}>{children}</LaterPlaceContext.Provider>
+      </PlaceContext.Provider>
     </InSightContext.Provider>
   );
 }

@@ -4,6 +4,7 @@ import {
   createContext,
   useCallback,
   useContext,
+  useDeferredValue,
   useEffect,
   useMemo,
   useReducer,
@@ -38,10 +39,18 @@ export interface Records {
 }
 
 const RecordsContext = createContext<Records | undefined>(undefined);
+const LaterRecordsContext = createContext<Records | undefined>(undefined);
 
 export function useRecords(): Records {
   const records = useContext(RecordsContext);
   if (!records) throw new Error('useRecords is used outside a job');
+  return records;
+}
+
+/** The records for what may be drawn a moment later: lists, counts and advice wait until what was just recorded is painted. */
+export function useRecordsLater(): Records {
+  const records = useContext(LaterRecordsContext);
+  if (!records) throw new Error('useRecordsLater is used outside a job');
   return records;
 }
 
@@ -71,7 +80,12 @@ export function RecordsProvider({
   useServerNews(refresh);
   useWholeFile(file, onChange);
   const records = useRecordsValue(file, make, refresh);
-  return <RecordsContext.Provider value={records}>{children}</RecordsContext.Provider>;
+  const later = useDeferredValue(records);
+  return (
+    <RecordsContext.Provider value={records}>
+      <LaterRecordsContext.Provider value={later}>{children}</LaterRecordsContext.Provider>
+    </RecordsContext.Provider>
+  );
 }
 
 /** A file that came whole from the server is told to the engine once it stands here; changes made on this page were told as they were made. */

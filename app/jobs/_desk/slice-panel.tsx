@@ -4,14 +4,7 @@ import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { faceOf, surfaceOf, type Member } from '@/core/frame';
 import type { Section } from '@/core/mechanics';
-import {
-  inchesToMm,
-  percent,
-  printLength,
-  sectionDigits,
-  sectionUnit,
-  type UnitSystem,
-} from '@/core/quantity';
+import { inchesToMm, percent, printLength, sectionDigits, sectionUnit } from '@/core/quantity';
 import { edgeAt } from '@/core/probe';
 import { unrolledPath } from '@/core/trace';
 import { figure, lowerBound, NO_CHANGE, worstStation, type KeptKey, type SectionKept } from '@/core/weigh';
@@ -19,7 +12,7 @@ import { stateKept, stateSection, STATE_IDS, type MemberState, type StateId } fr
 import { cursorU } from '@/ui/strip';
 import { Slice } from '@/ui/slice';
 import { Choice } from '@/ui/controls';
-import { useMember, usePlace } from './place-context';
+import { useMember, usePlaceLater } from './place-context';
 import { useReader } from './reader-context';
 import { useRecords } from './records-context';
 import { sectionMore } from './section-more';
@@ -44,7 +37,7 @@ const STATE_WORDS: Readonly<Record<StateId, string>> = {
 /** The Slice at the cursor: drawing, figures, what is kept, where the worst station is. */
 export function SlicePanel({ shows }: { shows: StateId }) {
   const { work, states } = useWork();
-  const { cursor } = usePlace();
+  const { cursor } = usePlaceLater();
   const [wanted, setWanted] = useState<StateId>(shows);
   const available = states.map((state) => state.id);
   const shown =
@@ -77,7 +70,7 @@ export function SlicePanel({ shows }: { shows: StateId }) {
 function Drawing({ state, shown }: { state: MemberState | undefined; shown: StateId }) {
   const { system } = useReader();
   const { member } = useMember();
-  const { cursor } = usePlace();
+  const { cursor } = usePlaceLater();
   const { work } = useWork();
   const [exaggeration, setExaggeration] = useState<1 | 3>(3);
   const surface = useMemo(() => surfaceOf(member.shape), [member.shape]);
@@ -175,7 +168,7 @@ function KeptCell({
 
 /** How the section shown is known: measured, guessed, nominal, or not at all. */
 function KnownHow({ work, states }: { work: WorkView | undefined; states: readonly MemberState[] }) {
-  const { cursor } = usePlace();
+  const { cursor } = usePlaceLater();
   if (!work)
     return (
       <p className="caption pt-2" role="status">
@@ -204,21 +197,26 @@ function KnownHow({ work, states }: { work: WorkView | undefined; states: readon
 }
 
 function SectionMore({ section }: { section: Section }) {
-  const { system }: { system: UnitSystem } = useReader();
-  const rows = sectionMore(section, system);
-  if (!rows) return null;
+  const [open, setOpen] = useState(false);
   return (
-    <details className="text-[14px]">
+    <details className="text-[14px]" onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary className="hit flex items-center">More of this section</summary>
-      <dl className="grid grid-cols-[1fr_auto] gap-x-3">
-        {rows.map(([name, value]) => (
-          <div key={name} className="contents">
-            <dt className="caption">{name}</dt>
-            <dd className="text-right">{value}</dd>
-          </div>
-        ))}
-      </dl>
+      {open && <SectionRows section={section} />}
     </details>
+  );
+}
+
+function SectionRows({ section }: { section: Section }) {
+  const { system } = useReader();
+  return (
+    <dl className="grid grid-cols-[1fr_auto] gap-x-3">
+      {sectionMore(section, system)?.map(([name, value]) => (
+        <div key={name} className="contents">
+          <dt className="caption">{name}</dt>
+          <dd className="text-right">{value}</dd>
+        </div>
+      ))}
+    </dl>
   );
 }
 
@@ -229,7 +227,7 @@ function Worst() {
   const { file } = useRecords();
   const { system } = useReader();
   const { member, setCursor } = useMember();
-  const { cursor } = usePlace();
+  const { cursor } = usePlaceLater();
   const { work } = useWork();
   const worst =
     work &&

@@ -3,7 +3,7 @@
 import { useMemo } from 'react';
 import { recorded, standsOn, type EvidenceOf } from '@/core/job';
 import { useMember } from './place-context';
-import { useRecords } from './records-context';
+import { useRecords, useRecordsLater, type Records } from './records-context';
 
 /** Evidence that hangs on the member in sight. */
 export interface OnMember {
@@ -14,8 +14,11 @@ export interface OnMember {
   readonly struck: ReadonlySet<string>;
 }
 
-export function useOnMember(): OnMember {
-  const { evidence, strikes } = useRecords().file;
+export const useOnMember = (): OnMember => useOnMemberOf(useRecords());
+/** The same a moment later, for lists. */
+export const useOnMemberLater = (): OnMember => useOnMemberOf(useRecordsLater());
+
+function useOnMemberOf({ file: { evidence, strikes } }: Records): OnMember {
   const { id } = useMember().member;
   return useMemo(
     () => ({

@@ -6,13 +6,13 @@ import { useMemo } from 'react';
 import { jobSpots, stands } from '@/core/job';
 import { progressOf } from '@/core/walk';
 import { ThemeSwitch, UnitSwitch } from '../../../_parts/switches';
-import { useMember, useOutbox, useReader, useRecords, useWork } from '../../_desk';
+import { useMember, useOutbox, useReader, useRecordsLater, useWork } from '../../_desk';
 import { openInVerbs } from './open-in-verbs';
 import { TakeAway } from './take-away';
 
 /** Unit, verbs with what is open in each, and whether everything is kept. */
 export function JobHead() {
-  const { file } = useRecords();
+  const { file } = useRecordsLater();
   const { system, setSystem } = useReader();
   return (
     <header className="sticky top-0 z-30 border-b-2 border-ink bg-paper">
@@ -41,7 +41,7 @@ export function JobHead() {
 }
 
 function Verbs() {
-  const { file } = useRecords();
+  const { file } = useRecordsLater();
   const { member } = useMember();
   const { summaries, isWorking } = useWork();
   const here = usePathname().split('/')[3];
@@ -99,7 +99,7 @@ function WorkedOut() {
 }
 
 function Notices() {
-  const { notices } = useRecords().file;
+  const { notices } = useRecordsLater().file;
   if (notices.length === 0) return null;
   return (
     <ul

@@ -2,11 +2,11 @@
 
 import { Menu, MenuLink } from '@/ui/controls';
 import { lengthDigits } from '@/core/quantity';
-import { useReader, useRecords, useWork } from '../../_desk';
+import { useReader, useRecordsLater, useWork } from '../../_desk';
 
 /** Everything that leaves the building: cut sheets, readings, bundle, work order. */
 export function TakeAway() {
-  const { file } = useRecords();
+  const { file } = useRecordsLater();
   const { system } = useReader();
   const { summaries } = useWork();
   const base = `/api/jobs/${file.job.id}`;

@@ -26,7 +26,7 @@ import { lowerBound } from '@/core/weigh';
 import { Entry, Pick } from '@/ui/controls';
 import { EdgeLayer, faceWords, MapLayer, ReadingLayer, Strip, type StripScale } from '@/ui/strip';
 import { useRemembered } from '../../../../_parts/remembered';
-import { useMember, usePlace, useReader, useRecords, useWork } from '../../../_desk';
+import { useMember, usePlace, useReader, useRecordsLater, useWork } from '../../../_desk';
 
 interface Earlier {
   readonly jobId: string;
@@ -38,7 +38,7 @@ const NONE: ReadonlySet<string> = new Set();
 
 /** The unit's earlier surveys, fetched once the panel is opened. */
 function useEarlier(open: boolean): readonly Earlier[] | undefined {
-  const { file } = useRecords();
+  const { file } = useRecordsLater();
   const [surveys, setSurveys] = useState<readonly Earlier[]>();
   useEffect(() => {
     if (!open) return;
@@ -73,7 +73,7 @@ export function ComparePanel() {
 }
 
 function Twin() {
-  const { file } = useRecords();
+  const { file } = useRecordsLater();
   const { system } = useReader();
   const { member, setCursor } = useMember();
   const { cursor, stretch } = usePlace();
@@ -142,7 +142,7 @@ const SURE_WORDS = {
 } as const;
 
 function Nominal() {
-  const { file } = useRecords();
+  const { file } = useRecordsLater();
   const { system } = useReader();
   const { member } = useMember();
   const own = useMemo(() => standsOn(file, 'reading', member.id), [file, member]);
@@ -181,7 +181,7 @@ const FROM_WORDS: Readonly<Record<LossForecast['from'], string>> = {
 };
 
 function Rates({ surveys }: { surveys: readonly Earlier[] | undefined }) {
-  const { file } = useRecords();
+  const { file } = useRecordsLater();
   const { system } = useReader();
   const { member } = useMember();
   const { work } = useWork();

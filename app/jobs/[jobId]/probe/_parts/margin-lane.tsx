@@ -3,13 +3,13 @@
 import { useEffect, useRef, useState } from 'react';
 import { printLength } from '@/core/quantity';
 import { schoolMarginMm } from '@/core/reference';
-import { useMember, usePlace, useReader, useRecords, useWork } from '../../../_desk';
+import { useMember, usePlace, useReader, useRecordsLater, useWork } from '../../../_desk';
 
 const HEIGHT = 74;
 
 /** Sound metal below the top corner along the stretch in sight, on the Strip's own scale, against what the school wants. */
 export function MarginLane() {
-  const { file } = useRecords();
+  const { file } = useRecordsLater();
   const { system } = useReader();
   const { member } = useMember();
   const { stretch, cursor } = usePlace();

@@ -5,7 +5,7 @@ import { useMemo } from 'react';
 import { lengthDigits, printLength } from '@/core/quantity';
 import { leftOfPlan, nextReadings, readingsThatMattered, surveyPlan, type NextReading } from '@/core/weigh';
 import { faceWords } from '@/ui/strip';
-import { useMember, useReader, useRecords, useWork } from '../../../_desk';
+import { useMember, useReader, useRecordsLater, useWork } from '../../../_desk';
 
 /** Where one more reading would tell most; first the coarse plan, then what the decision hangs on; nothing once no reading would change it. */
 export function useNext(): {
@@ -15,7 +15,7 @@ export function useNext(): {
   readings: number;
   isKnown: boolean;
 } {
-  const { file } = useRecords();
+  const { file } = useRecordsLater();
   const { member } = useMember();
   const { work } = useWork();
   return useMemo(() => {

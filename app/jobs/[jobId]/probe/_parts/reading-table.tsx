@@ -6,12 +6,12 @@ import { standing } from '@/core/frame';
 import { useMemo, useState } from 'react';
 import { lengthDigits } from '@/core/quantity';
 import { faceWords } from '@/ui/strip';
-import { useMember, useReader, useOnMember, useRecords } from '../../../_desk';
+import { useMember, useReader, useOnMemberLater, useRecordsLater } from '../../../_desk';
 
 /** The readings of the member in sight, newest first; struck ones stay, with who and why. */
 export function ReadingTable({ onStrike }: { onStrike: (reading: Reading) => void }) {
-  const { readings } = useOnMember();
-  const { file } = useRecords();
+  const { readings } = useOnMemberLater();
+  const { file } = useRecordsLater();
   const { system } = useReader();
   const { member, setCursor } = useMember();
   const [all, setAll] = useState(false);
