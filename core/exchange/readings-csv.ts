@@ -108,9 +108,10 @@ export function readingsFromCsv(
   const [rejected, warnings]: [RejectedRow[], RejectedRow[]] = [[], []];
   const onRecord = new Map(defaults.existing.map((reading) => [reading.id, reading]));
   const idOf = rowIds(defaults.idFor);
+  const readRow = rowReader(frame, defaults);
   let already = 0;
   for (const { record, line } of table.value) {
-    const row = readRow(frame, record, defaults);
+    const row = readRow(record);
     const reading = row.ok
       ? { ...row.value.reading, id: record.id || idOf(row.value.reading, record) }
       : undefined;
@@ -203,58 +204,95 @@ function attempt<Value>(work: () => Value): Outcome<Value> {
 
 /** Stands in while a row without an id is read. */
 const NO_ID = '00000000-0000-4000-8000-000000000000';
+const stampSchema = readingSchema.pick({ id: true, by: true, at: true, note: true });
+type Stamp = Pick<Reading, 'id' | 'by' | 'at' | 'note'>;
+type ReadRow = (row: Row) => Outcome<{ reading: Reading; warning?: string }>;
 
-function readRow(
-  frame: Frame,
-  row: Row,
-  defaults: ImportDefaults,
-): Outcome<{ reading: Reading; warning?: string }> {
-  const member = memberNamed(frame, row.member);
-  if (!member.ok) return member;
-  const face = faceIdSchema.safeParse(row.face?.toLowerCase());
-  if (!face.success)
-    return fail(
-      `face "${row.face ?? ''}" is not one of ${facesOf(member.value.shape)
-        .map((each) => each.id)
-        .join(', ')}`,
-    );
-  const system = row.unit ? (row.unit === 'in' || row.unit === 'mm' ? row.unit : undefined) : defaults.system;
-  if (!system) return fail(`unit "${row.unit}" is neither in nor mm`);
-  const [station, height, thickness] = (['station', 'height', 'thickness'] as const).map((column) =>
-    named(column, parseLengthMm(row[column] ?? '', system)),
-  );
-  for (const length of [station!, height!, thickness!]) if (!length.ok) return length;
-  const method = methodSchema.safeParse(row.method ? row.method.toLowerCase() : 'ultrasonic');
-  if (!method.success) return fail(`method "${row.method}" is not known`);
-  const candidate = readingSchema.safeParse({
-    kind: 'reading',
-    id: row.id || NO_ID,
-    memberId: member.value.id,
-    face: face.data,
-    method: method.data,
-    stationMm: station!.ok && station!.value,
-    heightMm: height!.ok && height!.value,
-    thicknessMm: thickness!.ok && thickness!.value,
-    by: row.by || defaults.by,
-    at: row.at || defaults.at,
-    note: row.note ?? '',
-  });
-  if (!candidate.success)
-    return fail(
-      candidate.error.issues.map((issue) => `${issue.path.join('.')}: ${issue.message}`).join('; '),
-    );
-  const check = checkReading(member.value, candidate.data);
-  if (!check.ok) return check;
-  return ok({ reading: candidate.data, ...(check.value.warning && { warning: check.value.warning }) });
+/** Reads rows one by one; what most rows share (members, who and when) is looked up once. */
+function rowReader(frame: Frame, defaults: ImportDefaults): ReadRow {
+  const memberNamed = membersByName(frame);
+  const stampOf = stampReader(defaults);
+  return (row) => {
+    const member = memberNamed(row.member);
+    if (!member.ok) return member;
+    const place = placeOf(row, member.value, defaults.system);
+    if (!place.ok) return place;
+    const method = methodSchema.safeParse(row.method ? row.method.toLowerCase() : 'ultrasonic');
+    if (!method.success) return fail(`method "${row.method}" is not known`);
+    const stamp = stampOf(row);
+    if (!stamp.ok) return stamp;
+    const reading: Reading = {
+      kind: 'reading',
+      ...stamp.value,
+      memberId: member.value.id,
+      ...place.value,
+      method: method.data,
+    };
+    const check = checkReading(member.value, reading);
+    return check.ok ? ok({ reading, ...check.value }) : check;
+  };
 }
+
+type Place = Pick<Reading, 'face' | 'stationMm' | 'heightMm' | 'thicknessMm'>;
+
+function placeOf(row: Row, member: Member, bareUnit: UnitSystem): Outcome<Place> {
+  const face = faceIdSchema.safeParse(row.face?.toLowerCase());
+  if (!face.success) {
+    const faces = facesOf(member.shape).map((each) => each.id);
+    return fail(`face "${row.face ?? ''}" is not one of ${faces.join(', ')}`);
+  }
+  if (row.unit && row.unit !== 'in' && row.unit !== 'mm')
+    return fail(`unit "${row.unit}" is neither in nor mm`);
+  const system = row.unit ? (row.unit as UnitSystem) : bareUnit;
+  const stationMm = named('station', parseLengthMm(row.station ?? '', system));
+  if (!stationMm.ok) return stationMm;
+  const heightMm = named('height', parseLengthMm(row.height ?? '', system));
+  if (!heightMm.ok) return heightMm;
+  const thicknessMm = named('thickness', parseLengthMm(row.thickness ?? '', system));
+  if (!thicknessMm.ok) return thicknessMm;
+  return ok({
+    face: face.data,
+    stationMm: stationMm.value,
+    heightMm: heightMm.value,
+    thicknessMm: thicknessMm.value,
+  });
+}
+
+/** Who, when, id and note of a row; rows that say the same of it are checked once. */
+function stampReader(defaults: ImportDefaults): (row: Row) => Outcome<Stamp> {
+  const known = new Map<string, Outcome<Stamp>>();
+  const read = (row: Row): Outcome<Stamp> => {
+    const stamp = stampSchema.safeParse({
+      id: row.id || NO_ID,
+      by: row.by || defaults.by,
+      at: row.at || defaults.at,
+      note: row.note ?? '',
+    });
+    if (stamp.success) return ok(stamp.data);
+    return fail(stamp.error.issues.map((issue) => `${issue.path.join('.')}: ${issue.message}`).join('; '));
+  };
+  return (row) => {
+    if (row.id || row.note) return read(row);
+    const key = `${row.by ?? ''}|${row.at ?? ''}`;
+    const stamp = known.get(key) ?? read(row);
+    if (known.size < MOST_STAMPS) known.set(key, stamp);
+    return stamp;
+  };
+}
+/** More than this many different moments are not remembered: then each is checked by itself. */
+const MOST_STAMPS = 1000;
 
 const named = (column: string, length: Outcome<number>): Outcome<number> =>
   length.ok ? length : fail(`${column}: ${length.reason}`);
 
-function memberNamed(frame: Frame, words: string | undefined): Outcome<Member> {
-  const wanted = (words ?? '').trim().toLowerCase();
-  const member = frame.members.find(
-    (each) => each.id.toLowerCase() === wanted || each.name.toLowerCase() === wanted,
+/** Members by id or name, however they are written. */
+function membersByName(frame: Frame): (words: string | undefined) => Outcome<Member> {
+  const known = new Map(
+    frame.members.flatMap((member) => [member.id, member.name].map((name) => [name.toLowerCase(), member])),
   );
-  return member ? ok(member) : fail(`member "${words ?? ''}" is not on this frame`);
+  for (const member of frame.members) known.set(member.id.toLowerCase(), member);
+  return (words) => {
+    const member = known.get((words ?? '').trim().toLowerCase());
+    return member ? ok(member) : fail(`member "${words ?? ''}" is not on this frame`);
+  };
 }

@@ -247,11 +247,17 @@ export function spotOnMember(
   spot: { stationMm: number; face: FaceId; heightMm: number },
 ): Outcome<null> {
   const face = faceOf(member.shape, spot.face);
-  if (!face) return fail(`${member.name} has no ${spot.face} face`);
+  if (!face) return fail(`${member.name} has no ${spot.face} face`, 'face');
   if (!(spot.stationMm >= 0 && spot.stationMm <= member.lengthMm))
-    return fail(`station is off ${member.name}, which runs from 0 to ${printBoth(member.lengthMm, 1)}`);
+    return fail(
+      `station is off ${member.name}, which runs from 0 to ${printBoth(member.lengthMm, 1)}`,
+      'stationMm',
+    );
   if (!(spot.heightMm >= 0 && spot.heightMm <= face.widthMm))
-    return fail(`height is off the ${spot.face} face, which is ${printBoth(face.widthMm, 2)} wide`);
+    return fail(
+      `height is off the ${spot.face} face, which is ${printBoth(face.widthMm, 2)} wide`,
+      'heightMm',
+    );
   return ok(null);
 }
 
@@ -274,6 +280,12 @@ export const axlesOf = (frame: Frame): Landmark[] =>
   frame.landmarks.filter((landmark) => landmark.kind === 'axle').sort((a, b) => a.stationMm - b.stationMm);
 export const axleStationsMm = (frame: Frame): number[] =>
   axlesOf(frame).map((landmark) => landmark.stationMm);
+
+/** Whether a rail passes a station of the frame; a saw's cut either way counts. */
+export const passes = (rail: Pick<Member, 'startMm' | 'lengthMm'>, stationMm: number): boolean => {
+  const own = stationMm - (rail.startMm ?? 0);
+  return own >= -1 && own <= rail.lengthMm + 1;
+};
 
 /** Landmarks that hang on this rail, at stations of its own. */
 export const landmarksOn = (frame: Frame, member: Member): Landmark[] => {

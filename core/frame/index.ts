@@ -10,12 +10,14 @@ export {
   isBranched,
   isClosed,
   midlinePoint,
+  onSheet,
   referencePoint,
   SHAPE_KINDS,
   shapeSchema,
   surfacePoint,
   uOnFace,
   withBreadth,
+  wrapped,
   type Face,
   type FaceId,
   type MemberShape,
@@ -40,6 +42,7 @@ export {
   landmarksOn,
   memberOf,
   memberSchema,
+  passes,
   spotOnMember,
   spotSchema,
   twinOf,
@@ -67,6 +70,7 @@ export {
 } from './loads';
 export { bySchema, instantSchema, recordIdSchema, standing, strikeSchema, type Strike } from './strike';
 export { evidenceKind, ofKind, onMember, type EvidenceKind, type EvidenceStamp, type Fit } from './evidence';
+export { standName, type Stand } from './stand';
 export { surfaceOf, wallOf, type Surface, type Wall } from './surface';
 export {
   DUTIES,

@@ -6,7 +6,6 @@ import {
   type LineLoad,
   type LoadCase,
   type NodeLoad,
-  type Support,
   type Unsolvable,
   type Vector3,
 } from '../mechanics';
@@ -14,6 +13,7 @@ import { STANDARD_GRAVITY } from '../quantity';
 import { STEEL_DENSITY_KG_PER_MM3, type LoadFactors } from '../reference';
 import type { Frame, Landmark } from './frame';
 import type { Load } from './loads';
+import { standSupport, type Stand, type StandSupport } from './stand';
 import { attach, standingModel, type MeshedMember, type Structure, type StructureProblem } from './structure';
 import { onRail, pushAt, railAt, undercarriageOf, type Undercarriage } from './undercarriage';
 
@@ -45,7 +45,7 @@ export interface SolvedCase {
   /** Where the structure's element k stands in the solved model; −1 where it is left out. */
   readonly kept: Int32Array;
   readonly supports: readonly {
-    readonly id: string;
+    readonly stand: Stand;
     readonly atMm: Vector3;
     readonly upN: number;
     /** Level, along and across together. */ readonly sideN: number;
@@ -190,13 +190,13 @@ export function solveCases(
 
 export const supportForces = (
   model: BeamModel,
-  supports: readonly Support[],
+  supports: readonly StandSupport[],
   result: CaseResult,
 ): SolvedCase['supports'] =>
   supports.map((support, k) => {
     const [alongN, acrossN, upN] = result.reactions[k]!;
     return {
-      id: support.id,
+      stand: support.stand,
       atMm: model.nodes[support.node]!,
       upN: upN!,
       sideN: Math.hypot(alongN!, acrossN!),
@@ -204,7 +204,7 @@ export const supportForces = (
   });
 
 interface CaseGroup {
-  readonly supports: readonly Support[];
+  readonly supports: readonly StandSupport[];
   readonly onWheels: boolean;
   readonly cases: readonly { readonly id: CaseId; readonly load: LoadCase }[];
 }
@@ -249,12 +249,12 @@ function caseGroups(
     groups.push({ supports: [...tyres, ...legs], onWheels: true, cases: [make('on legs', [])] });
   const lift = points.liftMm.flatMap((mm) =>
     (['left', 'right'] as const).flatMap((side) =>
-      padUnder(structure, side, mm, `lift ${side} ${Math.round(mm)}`),
+      padUnder(structure, side, mm, { on: 'pad', pointId: `${side} ${Math.round(mm)}` }),
     ),
   );
   if (lift.length >= 3) groups.push({ supports: lift, onWheels: false, cases: [make('on a lift', [])] });
   const jacked = tyres.filter((support) => !isNearest(under, support, points));
-  const jack = padUnder(structure, points.jackSide, points.jackMm, 'jack');
+  const jack = padUnder(structure, points.jackSide, points.jackMm, { on: 'jack' });
   if (jack.length && jacked.length >= 2)
     groups.push({
       supports: [...jacked, ...jack, ...(under.coupler ? [under.coupler] : [])],
@@ -265,14 +265,16 @@ function caseGroups(
 }
 
 /** Pads hold upwards and, by friction, from sliding. */
+/** Stiff beside springs and tyres: what stands on pads hardly sinks (ours). */
 const PAD_N_PER_MM = 20_000;
+const PAD_STIFFNESS = [PAD_N_PER_MM / 4, PAD_N_PER_MM / 4, PAD_N_PER_MM, 0, 0, 0] as const;
 
 export function padUnder(
   structure: Structure,
   side: 'left' | 'right',
   stationMm: number,
-  id: string,
-): Support[] {
+  stand: Stand,
+): StandSupport[] {
   const rail =
     railAt(structure, side, stationMm) ??
     structure.members.find(
@@ -285,24 +287,27 @@ export function padUnder(
       : attach(structure, [stationMm, rail.placement.from[1], 0], (elementId) =>
           elementId.startsWith(`${rail.member.id}@`),
         );
-  return [{ id, node: at.node, stiffness: [PAD_N_PER_MM / 4, PAD_N_PER_MM / 4, PAD_N_PER_MM, 0, 0, 0] }];
+  return [standSupport(stand, { node: at.node, stiffness: PAD_STIFFNESS })];
 }
 
-export function legSupports(structure: Structure): Support[] {
+export function legSupports(structure: Structure): StandSupport[] {
   const legs = structure.members.filter(({ member }) => member.role === 'leg');
   if (legs.length)
-    return legs.map(({ member, nodes }) => ({
-      id: member.id,
-      node: nodes[nodes.length - 1]!,
-      stiffness: [PAD_N_PER_MM / 4, PAD_N_PER_MM / 4, PAD_N_PER_MM, 0, 0, 0],
-    }));
+    return legs.map(({ member, nodes }) =>
+      standSupport(
+        { on: 'leg', legId: member.id },
+        { node: nodes[nodes.length - 1]!, stiffness: PAD_STIFFNESS },
+      ),
+    );
   const mark = structure.frame.landmarks.find((each) => each.kind === 'landing leg');
   return mark
-    ? (['left', 'right'] as const).flatMap((side) => padUnder(structure, side, mark.stationMm, `leg ${side}`))
+    ? (['left', 'right'] as const).flatMap((side) =>
+        padUnder(structure, side, mark.stationMm, { on: 'leg', legId: `leg ${side}` }),
+      )
     : [];
 }
 
-const isNearest = (under: Undercarriage, support: Support, points: LiftPoints): boolean => {
+const isNearest = (under: Undercarriage, support: StandSupport, points: LiftPoints): boolean => {
   const own = under.wheels
     .filter((wheel) => wheel.side === points.jackSide)
     .sort((a, b) => Math.abs(a.axle.stationMm - points.jackMm) - Math.abs(b.axle.stationMm - points.jackMm));

@@ -1,5 +1,5 @@
 import type { Vector3 } from '../mechanics';
-import type { Frame, Member } from './frame';
+import { passes, type Frame, type Member } from './frame';
 import { breadthMm, type MemberShape } from './shape';
 
 /**
@@ -38,12 +38,7 @@ export function placementOf(frame: Frame, member: Member): Placement {
 /** The reference line of the rail that passes a station on one side; the outermost edge where there is none. */
 function railY(frame: Frame, side: 'left' | 'right', stationMm: number): number {
   const rail = frame.members.find(
-    (each) =>
-      each.role === 'rail' &&
-      each.side === side &&
-      !each.line &&
-      stationMm >= (each.startMm ?? 0) - 1 &&
-      stationMm <= (each.startMm ?? 0) + each.lengthMm + 1,
+    (each) => each.role === 'rail' && each.side === side && !each.line && passes(each, stationMm),
   );
   return (side === 'left' ? -1 : 1) * (frame.widthMm / 2 - (rail ? inFromOuter(rail.shape) : 0));
 }

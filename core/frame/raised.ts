@@ -1,4 +1,4 @@
-import { prepareFrame, type Support, type Vector3 } from '../mechanics';
+import { prepareFrame, type Vector3 } from '../mechanics';
 import type { Outcome } from '../quantity';
 import {
   gravityLoads,
@@ -9,12 +9,13 @@ import {
   type SolvedCase,
   type SolvedFrame,
 } from './load-cases';
+import type { StandSupport } from './stand';
 import { standingModel, type Structure } from './structure';
 import { undercarriageOf, type Wheel } from './undercarriage';
 
 /** A frame held at chosen points, some of its wheels down, on ground that may slope. */
 export interface Raised {
-  /** Points under rails; stations along the frame. Their supports are called `lift` and the id. */
+  /** Points under rails; stations along the frame. */
   readonly points: readonly {
     readonly id: string;
     readonly side: 'left' | 'right';
@@ -38,7 +39,7 @@ const LET_GO = 6;
 export function solveRaised(structure: Structure, raised: Raised): Outcome<SolvedFrame> {
   const under = undercarriageOf(structure, totalKg(structure.frame) || 500);
   const pads = raised.points.flatMap((point) =>
-    padUnder(structure, point.side, point.stationMm, `lift ${point.id}`),
+    padUnder(structure, point.side, point.stationMm, { on: 'pad', pointId: point.id }),
   );
   if (pads.length < raised.points.length) return { ok: false, reason: 'a point stands under nothing' };
   const fixed = [
@@ -49,7 +50,7 @@ export function solveRaised(structure: Structure, raised: Raised): Outcome<Solve
   let wheels = under.wheels.filter(raised.isDown);
   const slope = gravityOn(raised);
   for (let round = 0; round <= LET_GO; round++) {
-    const supports: Support[] = [...wheels.map((wheel) => wheel.support), ...fixed];
+    const supports: StandSupport[] = [...wheels.map((wheel) => wheel.support), ...fixed];
     if (supports.length === 0) return { ok: false, reason: 'it stands on nothing' };
     const stood = standingModel(structure, wheels.length ? under : { nodes: [], elements: [] }, supports);
     const prepared = prepareFrame(stood.model);

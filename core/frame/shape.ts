@@ -221,6 +221,12 @@ export function withBreadth(shape: MemberShape, mm: number): MemberShape {
 export const developedWidthMm = (shape: MemberShape): number =>
   facesOf(shape).reduce((sum, face) => sum + face.widthMm, 0);
 
+/** Once round a closed section is where one began: u brought back onto the sheet. Open sections have a sheet with ends. */
+export const onSheet = (shape: MemberShape, uMm: number): number =>
+  isClosed(shape) ? wrapped(uMm, developedWidthMm(shape)) : uMm;
+export const wrapped = (uMm: number, perimeterMm: number): number =>
+  ((uMm % perimeterMm) + perimeterMm) % perimeterMm;
+
 export const faceOf = (shape: MemberShape, id: FaceId): Face | undefined =>
   facesOf(shape).find((face) => face.id === id);
 

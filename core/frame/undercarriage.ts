@@ -1,14 +1,8 @@
-import {
-  plainProfile,
-  type BeamElement,
-  type NodeLoad,
-  type Releases,
-  type Support,
-  type Vector3,
-} from '../mechanics';
+import { plainProfile, type BeamElement, type NodeLoad, type Releases, type Vector3 } from '../mechanics';
 import { STANDARD_GRAVITY } from '../quantity';
 import { YOUNGS_MODULUS_MPA } from '../reference';
-import { axlesOf, type Landmark, type Member } from './frame';
+import { axlesOf, passes, type Landmark } from './frame';
+import { standSupport, type StandSupport } from './stand';
 import { attach, type Attachment, type MeshedMember, type Structure } from './structure';
 
 /**
@@ -24,7 +18,7 @@ export interface Wheel {
   readonly axleNumber: number;
   readonly side: 'left' | 'right';
   readonly node: number;
-  readonly support: Support;
+  readonly support: StandSupport;
 }
 export interface Undercarriage {
   /** Nodes beyond the structure's own, and elements over them. */
@@ -32,7 +26,7 @@ export interface Undercarriage {
   readonly elements: readonly BeamElement[];
   readonly wheels: readonly Wheel[];
   /** Axle seats, where scrub and corner forces are read. */
-  readonly coupler?: Support;
+  readonly coupler?: StandSupport;
 }
 
 /** Springs give this much under what stands on them (common practice, no source); tyres a fifth of it. */
@@ -50,10 +44,8 @@ const SHACKLE: Releases = [true, false, false, false, true, false];
 
 const railAt = (structure: Structure, side: 'left' | 'right', stationMm: number): MeshedMember | undefined =>
   structure.members.find(
-    ({ member }) => member.role === 'rail' && member.side === side && inside(member, stationMm),
+    ({ member }) => member.role === 'rail' && member.side === side && passes(member, stationMm),
   );
-const inside = (member: Member, stationMm: number) =>
-  stationMm >= (member.startMm ?? 0) - 1 && stationMm <= (member.startMm ?? 0) + member.lengthMm + 1;
 
 export function undercarriageOf(structure: Structure, massKg: number): Undercarriage {
   const { frame } = structure;
@@ -85,12 +77,10 @@ export function undercarriageOf(structure: Structure, massKg: number): Undercarr
         axleNumber: number + 1,
         side,
         node: tyre,
-        support: {
-          id: `tyre ${axle.id} ${side}`,
-          node: tyre,
-          offsetMm: [0, 0, -TYRE_RADIUS_MM],
-          stiffness: [k, k, k, 0, 0, 0],
-        },
+        support: standSupport(
+          { on: 'tyre', axleId: axle.id, side },
+          { node: tyre, offsetMm: [0, 0, -TYRE_RADIUS_MM], stiffness: [k, k, k, 0, 0, 0] },
+        ),
       });
     }
     if (seats.length === 2 && frame.family !== 'unibody')
@@ -103,11 +93,13 @@ export function undercarriageOf(structure: Structure, massKg: number): Undercarr
     nodes,
     elements,
     wheels,
-    coupler: {
-      id: 'coupler',
-      node: at.node,
-      stiffness: [COUPLER_N_PER_MM, COUPLER_N_PER_MM, COUPLER_N_PER_MM, 0, 0, 0],
-    },
+    coupler: standSupport(
+      { on: 'coupler' },
+      {
+        node: at.node,
+        stiffness: [COUPLER_N_PER_MM, COUPLER_N_PER_MM, COUPLER_N_PER_MM, 0, 0, 0],
+      },
+    ),
   };
 }
 

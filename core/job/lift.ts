@@ -97,7 +97,7 @@ export function askLift(
     stationMm: axle.stationMm,
     loadKg:
       loads
-        .filter((each) => each.id.startsWith(`tyre ${axle.id} `))
+        .filter(({ stand }) => stand.on === 'tyre' && stand.axleId === axle.id)
         .reduce((sum, each) => sum + each.upN, 0) / STANDARD_GRAVITY,
   }));
   const loaded = facts.members

@@ -12,7 +12,7 @@ import {
   type JobRecords,
   type MemberWork,
 } from '.';
-import { defaultFrame, facesOf, familyOf, typicalLoads, type Frame, type Notice } from '../frame';
+import { defaultFrame, facesOf, familyOf, standName, typicalLoads, type Frame, type Notice } from '../frame';
 import { boltGrade, DEFAULT_PRACTICE, proofLoadN, tensileStressAreaMm2 } from '../reference';
 import { ksiToMpa, inchesToMm, lbfToNewtons, STANDARD_GRAVITY } from '../quantity';
 import type { Reading } from '../probe';
@@ -154,7 +154,7 @@ describe('the lift gate', () => {
     const upN = supports.reduce((sum, support) => sum + support.upN, 0);
     expect(upN / ((loadsKg + steelKg) * STANDARD_GRAVITY)).toBeCloseTo(1, 2);
     const rear = supports
-      .filter((support) => support.id.startsWith('rear'))
+      .filter(({ stand }) => standName(stand).startsWith('rear'))
       .reduce((sum, support) => sum + support.upN, 0);
     const front = { x: 0.2 * L, rear: 0.78 * L };
     const momentKg =
@@ -260,7 +260,7 @@ describe('the lift gate', () => {
     expect(codes(asked(soundJob, plan({ slopeAlongDeg: 14 })), 'refused')).toContain('slides');
     const [flat, sloped] = [asked(soundJob), asked(soundJob, plan({ slopeAlongDeg: 4 }))].map((reply) =>
       reply.facts.supports
-        .filter((each) => each.id.startsWith('front'))
+        .filter(({ stand }) => standName(stand).startsWith('front'))
         .reduce((sum, each) => sum + each.upN, 0),
     );
     expect(sloped).not.toBeCloseTo(flat!, -1);
@@ -305,7 +305,7 @@ describe('the lift gate', () => {
     });
     const reply = asked(soundJob, jack);
     const whole = asked(soundJob).facts.supports.reduce((sum, each) => sum + each.upN, 0);
-    const jackN = reply.facts.supports.find((each) => each.id === 'jack')!.upN;
+    const jackN = reply.facts.supports.find(({ stand }) => standName(stand) === 'jack')!.upN;
     expect(jackN / whole).toBeGreaterThan(0.2);
     // Raised until its wheel hangs free it takes more than the corner stood with: a stiff frame brings its neighbours along.
     expect(jackN / whole).toBeLessThan(0.75);

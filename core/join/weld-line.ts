@@ -10,18 +10,18 @@ import {
   FILLER_TENSILE_MPA,
   maximumLegMm,
   minimumLegMm,
-  plugHoleMm,
   shortestRunMm,
   widestPitchMm,
   YOUNGS_MODULUS_MPA,
 } from '../reference';
 import { pathLength, type Point } from '../geometry';
 import { STANDARD_GRAVITY } from '../quantity';
-import { faceAtU, type FaceId, type Face, developedWidthMm, isClosed } from '../frame';
+import { faceAtU, onSheet, type Face, type FaceId } from '../frame';
 import {
   coverageAt,
   memberStates,
   plateForceN,
+  plugLayout,
   stateSection,
   taperLengthMm,
   type Piece,
@@ -273,25 +273,18 @@ function endLines(
   });
 }
 
-const wrapU = (context: RepairPicture, uMm: number): number => {
-  const { shape } = context.picture.member;
-  const perimeterMm = developedWidthMm(shape);
-  return isClosed(shape) ? ((uMm % perimeterMm) + perimeterMm) % perimeterMm : uMm;
-};
+const wrapU = (context: RepairPicture, uMm: number): number => onSheet(context.picture.member.shape, uMm);
 
-/** Plug welds through the lapped edge, at 4 in, where chosen. */
+/** Plug welds through the lapped edges where chosen: those that the flat pattern has holes for. */
 function plugLine(
   context: RepairPicture,
   piece: Piece,
   stations: readonly PieceStation[],
 ): Omit<WeldLine, 'id'>[] {
   if (!context.repair.plugs) return [];
-  const taper = taperLengthMm(piece);
-  const [fromMm, toMm] = [piece.startMm + taper + 50.8, piece.endMm - taper - 50.8];
-  const count = Math.max(0, Math.floor((toMm - fromMm) / 101.6) + 1);
+  const { rowsUMm, fromMm, toMm, pitchMm, diameterMm, count } = plugLayout(context.picture.member, piece);
   const middle = stations[stations.length >> 1];
-  if (count === 0 || !middle?.edges[0]) return [];
-  const diameterMm = plugHoleMm(piece.thicknessMm);
+  if (count === 0 || rowsUMm.length === 0 || !middle?.edges[0]) return [];
   const face = middle.edges[0].face;
   return [
     {
@@ -299,13 +292,17 @@ function plugLine(
       kind: 'plug',
       place: 'plugs',
       face: face.id,
-      fromMm,
-      toMm,
+      fromMm: piece.startMm + fromMm,
+      toMm: piece.startMm + toMm,
       lengthMm: toMm - fromMm,
       style: 'skip',
-      runs: { lengthMm: diameterMm, pitchMm: 101.6 },
+      runs: { lengthMm: diameterMm, pitchMm },
       position: positionOf(face, context.repair.onBench, false),
-      plugs: { count, diameterMm, strengthN: plugStrengthN(diameterMm, FILLER_TENSILE_MPA) },
+      plugs: {
+        count: count * rowsUMm.length,
+        diameterMm,
+        strengthN: plugStrengthN(diameterMm, FILLER_TENSILE_MPA),
+      },
     },
   ];
 }

@@ -28,3 +28,4 @@ export {
   poundsToKg,
   STANDARD_GRAVITY,
 } from './convert';
+export { ONE_SIDED_95 } from './tolerance';

@@ -4,6 +4,9 @@ import { fail, ok, type Outcome } from './outcome';
 export type UnitSystem = 'in' | 'mm';
 
 const NUMBER = String.raw`\d+(?:\.\d+)?|\.\d+`;
+const PLAIN = new RegExp(`^(?:${NUMBER})$`);
+/** Nobody writes a length in more characters than this. */
+const LONGEST = 40;
 const GAUGE = /^(\d{1,2})\s*ga(?:uge)?\.?$/;
 const METRIC = new RegExp(`^(${NUMBER})\\s*(mm|cm|m)$`);
 const INCHES = new RegExp(`^(?:(${NUMBER})|(?:(\\d+)(?:\\s*-\\s*|\\s+))?(\\d+)\\s*/\\s*(\\d+))$`);
@@ -21,6 +24,8 @@ export function parseLengthMm(text: string, bareUnit: UnitSystem): Outcome<numbe
     .replace(/[”″]|''/g, '"')
     .replace(/[’′]/g, "'");
   if (trimmed === '') return fail('nothing was typed');
+  if (trimmed.length > LONGEST) return fail('this is too long for a length');
+  if (PLAIN.test(trimmed)) return ok(Number(trimmed) * (bareUnit === 'mm' ? 1 : MM_PER_INCH));
   if (trimmed.startsWith('-')) return fail(`"${text.trim()}" is below zero`);
   const gauge = GAUGE.exec(trimmed);
   if (gauge) return gaugeThicknessMm(Number(gauge[1]));

@@ -70,3 +70,6 @@ export const FILLER_TENSILE_MPA = ksiToMpa(70);
 
 /** Steel, 490 lb/ft³. */
 export const STEEL_DENSITY_KG_PER_MM3 = 7.849e-6;
+
+/** b/t up to which an outstand reaches yield before it buckles: AISC 360 Table B4.1a, 0.56√(E/Fy), from memory. */
+export const outstandLimit = (yieldMpa: number): number => 0.56 * Math.sqrt(YOUNGS_MODULUS_MPA / yieldMpa);

@@ -1,15 +1,10 @@
 import { drawRounded, polygonArea, type Pen, type Point } from '../geometry';
-import {
-  BETWEEN_HEAT_ZONES_MM,
-  CORNER_RADIUS_MM,
-  plugHoleMm,
-  STEEL_DENSITY_KG_PER_MM3,
-  type MetalPractice,
-} from '../reference';
+import { CORNER_RADIUS_MM, STEEL_DENSITY_KG_PER_MM3, type MetalPractice } from '../reference';
 import { lengthDigits, type UnitSystem } from '../quantity';
 import { developedWidthMm, faceAtU, isClosed, surfaceOf, type Member } from '../frame';
 import { foldsBetween } from '../weigh';
 import { bendAllowanceMm } from './bend';
+import { plugLayout } from './plugs';
 import { coverage, outlineOnStrip, taperLengthMm, type Piece, type Repair } from './repair';
 
 export interface FlatHole {
@@ -125,24 +120,13 @@ function drains(
   }));
 }
 
-/** Plug holes a lap below each upright edge, at a pitch of 4 in, over the straight part. */
+/** Plug holes of one row after another, in the piece's flat. */
 function plugs(member: Member, repair: Repair, piece: Piece, toV: (uMm: number) => number): FlatHole[] {
   if (!repair.plugs) return [];
-  const whole = coverage(member.shape, piece);
-  const diameterMm = plugHoleMm(piece.thicknessMm);
-  const pitchMm = 2 * BETWEEN_HEAT_ZONES_MM;
-  const perimeterMm = developedWidthMm(member.shape);
-  const wrap = (uMm: number) =>
-    isClosed(member.shape) ? ((uMm % perimeterMm) + perimeterMm) % perimeterMm : uMm;
-  const rows = [whole.uFromMm + 1.5 * diameterMm, whole.uToMm - 1.5 * diameterMm].filter(
-    (uMm) => faceAtU(member.shape, wrap(uMm)).upright,
-  );
-  const from = taperLengthMm(piece) + pitchMm / 2;
-  const to = piece.endMm - piece.startMm - from;
-  const count = Math.max(0, Math.floor((to - from) / pitchMm) + 1);
-  return rows.flatMap((uMm) =>
+  const { rowsUMm, fromMm, pitchMm, diameterMm, count } = plugLayout(member, piece);
+  return rowsUMm.flatMap((uMm) =>
     Array.from({ length: count }, (_, k): FlatHole => ({
-      xMm: from + k * pitchMm,
+      xMm: fromMm + k * pitchMm,
       vMm: toV(uMm),
       diameterMm,
       purpose: 'plug weld',

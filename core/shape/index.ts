@@ -44,3 +44,4 @@ export {
   type Weight,
 } from './repair-finding';
 export { checkRules } from './rules';
+export { plugLayout, type PlugLayout } from './plugs';

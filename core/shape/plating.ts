@@ -1,7 +1,8 @@
+import { ONE_SIDED_95 } from '../quantity';
 import { baseMetalStrengthNPerMm, filletStrengthNPerMm } from '../mechanics';
 import { BESIDE_TOE_MM, chosenLegMm, FILLER_TENSILE_MPA } from '../reference';
 import { edgeAt, KNOWN, wallAt, type WallProfile } from '../probe';
-import { faceAtU, heightOnFace, isClosed, developedWidthMm, type Face } from '../frame';
+import { faceAtU, heightOnFace, onSheet, type Face } from '../frame';
 import { type CutBand, type MemberPicture, type PlateBand, type SectionChange } from '../weigh';
 import { coverageAt, type Piece, type Repair } from './repair';
 
@@ -19,11 +20,6 @@ export interface EdgeLanding {
   /** Lower-bound wall under the weld. */
   readonly wallMm: number;
 }
-
-const onSheet = (picture: MemberPicture, uMm: number): number => {
-  const perimeterMm = developedWidthMm(picture.member.shape);
-  return isClosed(picture.member.shape) ? ((uMm % perimeterMm) + perimeterMm) % perimeterMm : uMm;
-};
 
 /** Both lengthwise edges of a piece at a station. Empty beyond its ends or when nothing was measured. */
 export function landingsAt(
@@ -56,12 +52,14 @@ function meetsAnotherPiece(
   stationMm: number,
   legMm: number,
 ): boolean {
-  const sheetU = onSheet(picture, edge.uMm);
+  const sheetU = onSheet(picture.member.shape, edge.uMm);
   return repair.pieces.some((other) => {
     const cover = other.id !== piece.id && coverageAt(picture.member, other, stationMm);
     return (
       cover &&
-      [cover.uFromMm, cover.uToMm].some((uMm) => Math.abs(onSheet(picture, uMm) - sheetU) <= 2.2 * legMm)
+      [cover.uFromMm, cover.uToMm].some(
+        (uMm) => Math.abs(onSheet(picture.member.shape, uMm) - sheetU) <= 2.2 * legMm,
+      )
     );
   });
 }
@@ -78,7 +76,7 @@ function landing(
   outward: 1 | -1,
   legMm: number,
 ): EdgeLanding {
-  const sheetU = onSheet(picture, uMm);
+  const sheetU = onSheet(picture.member.shape, uMm);
   const face = faceAtU(picture.member.shape, sheetU - outward * 1e-3);
   const under = bandUnder(
     picture,
@@ -109,7 +107,7 @@ function bandUnder(picture: MemberPicture, wall: WallProfile, face: Face, one: n
     )
       return;
     thicknessMm = Math.min(thicknessMm, wall.thicknessMm[row]!);
-    lowerMm = Math.min(lowerMm, Math.max(0, wall.thicknessMm[row]! - 1.645 * wall.errorMm[row]!));
+    lowerMm = Math.min(lowerMm, Math.max(0, wall.thicknessMm[row]! - ONE_SIDED_95 * wall.errorMm[row]!));
     guessed ||= wall.known[row] === KNOWN.guess;
   });
   return { thicknessMm, lowerMm: Number.isFinite(lowerMm) ? lowerMm : 0, guessed };

@@ -5,7 +5,7 @@ import {
   chosenLegMm,
   lapMm,
   schoolEdgeMm,
-  YOUNGS_MODULUS_MPA,
+  outstandLimit,
 } from '../reference';
 import { highestUpperMm } from '../probe';
 import { crackExtent } from '../trace';
@@ -223,7 +223,7 @@ function upperEdge(picture: MemberPicture, target: Target, thicknessMm: number):
 /** A bottom leg that may hang free beside a rotten flange must not buckle: b/t within 0.56√(E/Fy). */
 function hasSlenderLeg(picture: MemberPicture, repair: Repair): boolean {
   const { shape } = picture.member;
-  const most = 0.56 * Math.sqrt(YOUNGS_MODULUS_MPA / picture.steel.yieldMpa);
+  const most = outstandLimit(picture.steel.yieldMpa);
   return (
     shape.kind === 'channel' &&
     repair.pieces.some((piece) => piece.kind === 'bottom L' && shape.flangeMm / piece.thicknessMm > most)

@@ -1,4 +1,4 @@
-import { memberOf, type Frame, type Member } from '../frame';
+import { memberOf, standName, type Frame, type Member, type Stand } from '../frame';
 import { memberOver } from './spot';
 import {
   takesPoints,
@@ -70,7 +70,7 @@ function pointReasons(point: LiftPoint, facts: LiftFacts, evidence: LiftEvidence
   const over = memberOver(evidence.frame, point);
   if (!over) return [refused({ code: 'nothing there', pointId: point.id, stationMm: point.stationMm })];
   const pad = facts.pads.find((each) => each.pointId === point.id);
-  const up = facts.supports.find((support) => support.id === point.id);
+  const up = facts.supports.find(({ stand }) => isUnder(point, stand));
   const at = { pointId: point.id, memberId: over.member.id };
   return [
     ...metalReasons(over.member, over.stationMm, evidence).map((reason) => ({
@@ -218,30 +218,37 @@ function loadReasons(plan: LiftPlan, facts: LiftFacts, { frame, spots, cracks }:
 }
 
 /** Ways whose one typed rating holds for each of these supports. */
-const RATED_SUPPORTS: Partial<Record<LiftPlan['way'], RegExp>> = {
-  'by the axles': /^tyre /,
-  'on its legs': /^leg/,
-  hitched: /^coupler/,
+const RATED_SUPPORTS: Partial<Record<LiftPlan['way'], Stand['on']>> = {
+  'by the axles': 'tyre',
+  'on its legs': 'leg',
+  hitched: 'coupler',
 };
+
+const isUnder = (point: LiftPoint, stand: Stand): boolean => stand.on === 'pad' && stand.pointId === point.id;
 
 function reactionReasons(plan: LiftPlan, facts: LiftFacts): LiftReason[] {
   const reasons: LiftReason[] = [];
-  for (const { id, upN, sideN } of facts.supports) {
-    const pointId = plan.points.some((point) => point.id === id) ? { pointId: id } : { name: id };
-    if (upN <= 0) reasons.push(refused({ code: 'tips', ...pointId, value: upN }));
-    else if ('pointId' in pointId && sideN > SLIDE_SHARE * upN)
-      reasons.push(refused({ code: 'slides', ...pointId, value: sideN / upN, limit: SLIDE_SHARE }));
+  for (const { stand, upN, sideN } of facts.supports) {
+    const which = stand.on === 'pad' ? { pointId: stand.pointId } : { name: standName(stand) };
+    if (upN <= 0) reasons.push(refused({ code: 'tips', ...which, value: upN }));
+    else if (stand.on === 'pad' && sideN > SLIDE_SHARE * upN)
+      reasons.push(refused({ code: 'slides', ...which, value: sideN / upN, limit: SLIDE_SHARE }));
   }
   const rated = RATED_SUPPORTS[plan.way];
   if (rated) {
     const worst = [...facts.supports]
-      .filter((support) => rated.test(support.id))
+      .filter((support) => support.stand.on === rated)
       .sort((a, b) => b.upN - a.upN)[0];
     if (worst && plan.hoistRatingN === undefined)
       reasons.push(unknown({ code: 'no rating', value: worst.upN }));
     if (worst && plan.hoistRatingN !== undefined && worst.upN > plan.hoistRatingN)
       reasons.push(
-        refused({ code: 'rating over', name: worst.id, value: worst.upN, limit: plan.hoistRatingN }),
+        refused({
+          code: 'rating over',
+          name: standName(worst.stand),
+          value: worst.upN,
+          limit: plan.hoistRatingN,
+        }),
       );
     return reasons;
   }
@@ -252,7 +259,7 @@ function reactionReasons(plan: LiftPlan, facts: LiftFacts): LiftReason[] {
   const heaviest = Math.max(
     0,
     ...facts.supports
-      .filter((support) => unrated.some((point) => point.id === support.id))
+      .filter((support) => unrated.some((point) => isUnder(point, support.stand)))
       .map((support) => support.upN),
   );
   if (unrated.length)
@@ -267,7 +274,7 @@ function reactionReasons(plan: LiftPlan, facts: LiftFacts): LiftReason[] {
       }),
     );
   const onHoist = facts.supports
-    .filter((support) => plan.way === 'four-post' || plan.points.some((point) => point.id === support.id))
+    .filter((support) => plan.way === 'four-post' || support.stand.on === 'pad')
     .reduce((sum, support) => sum + support.upN, 0);
   if (plan.hoistRatingN !== undefined && onHoist > plan.hoistRatingN)
     reasons.push(refused({ code: 'hoist over', value: onHoist, limit: plan.hoistRatingN }));

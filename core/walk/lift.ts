@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { bySchema, evidenceKind, instantSchema, recordIdSchema } from '../frame';
+import { bySchema, evidenceKind, instantSchema, recordIdSchema, type Stand } from '../frame';
 import { ok } from '../quantity';
 
 export const LIFT_WAYS = [
@@ -128,7 +128,7 @@ export const liftKind = evidenceKind<LiftRecord>({
 
 /** What the frame model says of a plan: reactions, and what each member carries. */
 export interface LiftFacts {
-  readonly supports: readonly { readonly id: string; readonly upN: number; readonly sideN: number }[];
+  readonly supports: readonly { readonly stand: Stand; readonly upN: number; readonly sideN: number }[];
   readonly members: readonly {
     readonly memberId: string;
     readonly stationMm: number;

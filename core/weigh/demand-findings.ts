@@ -2,6 +2,7 @@ import { fatigue } from '../reference';
 import type { MemberDemand } from './demand';
 import type { Finding } from './finding';
 import type { MemberPicture } from './picture';
+import { actOn, isMended } from './mended';
 
 /** A member's demand in the frame as found and as it was made. */
 export interface DemandPair {
@@ -48,14 +49,7 @@ function utilisationFinding(picture: MemberPicture, found: MemberDemand, built: 
       source: 'demand',
       name: worst.caseId,
       at: { fromMm: worst.stationMm, toMm: worst.stationMm },
-      verdict:
-        code === 'demand-over'
-          ? picture.member.role === 'rail'
-            ? 'Mend'
-            : 'Renew'
-          : code === 'demand-within'
-            ? 'Leave'
-            : 'Watch',
+      verdict: code === 'demand-over' ? actOn(picture.member) : code === 'demand-within' ? 'Leave' : 'Watch',
       firmness: Math.abs(worst.utilisation - 1) > EITHER_WAY ? 'firm' : 'could flip with one more reading',
     },
   ];
@@ -91,7 +85,7 @@ function padFindings(picture: MemberPicture, found: MemberDemand): Finding[] {
       source: 'crippling',
       name: worst.caseId,
       at: { fromMm: worst.stationMm, toMm: worst.stationMm },
-      verdict: picture.member.role === 'rail' ? 'Watch' : 'Renew',
+      verdict: isMended(picture.member) ? 'Watch' : 'Renew',
       firmness: 'firm',
     },
   ];

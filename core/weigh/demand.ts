@@ -11,6 +11,7 @@ import {
   CASE_IDS,
   crossingsOn,
   isLifted,
+  passes,
   placementOf,
   referencePoint,
   SHEAR_MODULUS_MPA,
@@ -23,6 +24,7 @@ import {
   type Member,
   type MeshedMember,
   type SolvedFrame,
+  type Stand,
   type Structure,
   type StructureProblem,
   type Surface,
@@ -67,7 +69,7 @@ export interface FatigueSpot {
 /** A support under a member against its web's crippling strength. */
 export interface PadDemand {
   readonly caseId: CaseId;
-  readonly supportId: string;
+  readonly stand: Stand;
   readonly stationMm: number;
   readonly upN: number;
   readonly capacityN: number;
@@ -426,7 +428,7 @@ function padsOn(
     .filter(({ id }) => isLifted(id))
     .flatMap(({ id, supports }) =>
       supports
-        .filter((support) => support.id.startsWith('lift') || support.id.startsWith('jack'))
+        .filter(({ stand }) => stand.on === 'pad' || stand.on === 'jack')
         .flatMap((support) => {
           const at = mesh.nodes.findIndex((node) => structure.nodes[node] === support.atMm);
           if (at < 0) return [];
@@ -441,7 +443,7 @@ function padsOn(
           return [
             {
               caseId: id,
-              supportId: support.id,
+              stand: support.stand,
               stationMm: mesh.stationsMm[at]!,
               upN: support.upN,
               capacityN: cripplingN(member.shape, web, flange, steel(member.steel).yieldMpa),
@@ -465,11 +467,7 @@ function feltNumbers(structure: Structure, solved: SolvedFrame): Felt[] {
   const felt: Felt[] = [];
   const railNode = (side: 'left' | 'right', mm: number): number | undefined => {
     const rail = structure.members.find(
-      ({ member }) =>
-        member.role === 'rail' &&
-        member.side === side &&
-        mm >= (member.startMm ?? 0) - 1 &&
-        mm <= (member.startMm ?? 0) + member.lengthMm + 1,
+      ({ member }) => member.role === 'rail' && member.side === side && passes(member, mm),
     );
     return (
       rail &&

@@ -1,3 +1,4 @@
+import { ONE_SIDED_95 } from '../quantity';
 import { sectionProperties, type SectionProperties } from '../mechanics';
 import { wallAt, type ThicknessMap, type WallProfile, KNOWN } from '../probe';
 import type { Surface } from '../frame';
@@ -34,9 +35,6 @@ export interface SectionKept {
 const MOSTLY_GUESSED = 0.5;
 export const isJudged = (section: Pick<SectionKept, 'guessedShare'>): boolean =>
   section.guessedShare <= MOSTLY_GUESSED;
-
-/** One-sided 95 % of a normal error. */
-const ONE_SIDED_95 = 1.645;
 
 const FIGURES: Readonly<Record<KeptKey, (properties: SectionProperties) => number>> = {
   area: (p) => p.areaMm2,

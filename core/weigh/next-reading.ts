@@ -1,3 +1,4 @@
+import { ONE_SIDED_95 } from '../quantity';
 import { faceOf, heightOnFace, type FaceId, type Member } from '../frame';
 import { schoolMarginMm } from '../reference';
 import {
@@ -200,7 +201,7 @@ function sectionDoubts(picture: MemberPicture): NextReading[] {
 function weakest(section: SectionKept): { value: number; sigma: number } {
   const [top, bottom] = [section.kept.modulusTop!, section.kept.modulusBottom!];
   const kept = top.value - top.plusMinus < bottom.value - bottom.plusMinus ? top : bottom;
-  return { value: kept.value, sigma: kept.plusMinus / 1.645 };
+  return { value: kept.value, sigma: kept.plusMinus / ONE_SIDED_95 };
 }
 
 const nearZoneEnd = (picture: MemberPicture, stationMm: number): boolean =>

@@ -40,10 +40,7 @@ export function preparedLift(
       const members = demandOf(solved.value);
       return {
         loadsKnown,
-        supports: solved.value.cases[0]!.supports.map((support) => ({
-          ...support,
-          id: support.id.replace(/^lift /, ''),
-        })),
+        supports: solved.value.cases[0]!.supports,
         members: members.flatMap(({ memberId, lifted }) =>
           lifted
             ? [
@@ -57,11 +54,9 @@ export function preparedLift(
             : [],
         ),
         pads: members.flatMap(({ pads }) =>
-          pads.map((pad) => ({
-            pointId: pad.supportId.replace(/^lift /, ''),
-            upN: pad.upN,
-            capacityN: pad.capacityN,
-          })),
+          pads.flatMap(({ stand, upN, capacityN }) =>
+            stand.on === 'pad' ? [{ pointId: stand.pointId, upN, capacityN }] : [],
+          ),
         ),
       };
     },

@@ -1,7 +1,7 @@
 import type { Section } from '../mechanics';
 import { sectionProperties, warping } from '../mechanics';
 import { facesOf, isBranched, isClosed, type Face, type MemberShape, type Surface } from '../frame';
-import { YOUNGS_MODULUS_MPA, type Steel } from '../reference';
+import { outstandLimit, YOUNGS_MODULUS_MPA, type Steel } from '../reference';
 
 /** What a section can take, on the thickness it has: stresses in MPa that yield or buckling allow before any shop's own share is taken. */
 export interface SectionStrength {
@@ -12,15 +12,13 @@ export interface SectionStrength {
   readonly lateralMpa: number;
 }
 
-/** b/t up to which an outstand reaches yield, times √(E/Fy); AISC 360 Table B4.1a, from memory. */
-const OUTSTAND = 0.56;
 /** … and a wall held along both edges. */
 const HELD_WALL = 1.49;
 
 /** Share of yield an outstand reaches: AISC 360 (2010) E7-4 to E7-6, from memory. */
 export function outstandShare(slenderness: number, yieldMpa: number): number {
   const root = Math.sqrt(YOUNGS_MODULUS_MPA / yieldMpa);
-  if (slenderness <= OUTSTAND * root) return 1;
+  if (slenderness <= outstandLimit(yieldMpa)) return 1;
   if (slenderness < 1.03 * root) return 1.415 - 0.74 * slenderness * Math.sqrt(yieldMpa / YOUNGS_MODULUS_MPA);
   return (0.69 * YOUNGS_MODULUS_MPA) / (yieldMpa * slenderness * slenderness);
 }

@@ -6,7 +6,7 @@ import {
   type MidlineNode,
   type Section,
 } from '../mechanics';
-import { faceAtU, surfacePoint, wallOf, type Surface } from '../frame';
+import { faceAtU, surfacePoint, wallOf, wrapped, type Surface } from '../frame';
 
 /** A band of the wall that is taken out, in developed coordinates. */
 export interface CutBand {
@@ -102,7 +102,7 @@ export function layoutOf(surface: Surface, change: SectionChange): SectionLayout
       ownMm: new Float64Array(rows),
     };
   }
-  const sheet = wrapped(surface);
+  const sheet = roundSheet(surface);
   const breaks = wallBreaks(surface, change, carrying, sheet);
   const wall = wallOf(surface.shape, surface.faces, breaks);
   const nodes = [...wall.nodes];
@@ -129,12 +129,10 @@ type LaidStrip = readonly [fromNode: number, toNode: number, row: number, ownMm:
 const keyOf = (uMm: number): number => Math.round(uMm * 1000);
 
 /** Developed coordinates of a closed section come round again; those of an open one do not. */
-function wrapped(surface: Surface) {
+function roundSheet(surface: Surface) {
   const perimeterMm = surface.edgeUMm[surface.edgeUMm.length - 1]!;
   const onSheet = (uMm: number) =>
-    surface.closed
-      ? ((uMm % perimeterMm) + perimeterMm) % perimeterMm
-      : Math.min(Math.max(uMm, 0), perimeterMm);
+    surface.closed ? wrapped(uMm, perimeterMm) : Math.min(Math.max(uMm, 0), perimeterMm);
   const contains = (band: CutBand, uMm: number) =>
     (uMm > band.uFromMm && uMm < band.uToMm) ||
     (surface.closed &&
@@ -148,7 +146,7 @@ function wallBreaks(
   surface: Surface,
   change: SectionChange,
   plates: readonly PlateBand[],
-  sheet: ReturnType<typeof wrapped>,
+  sheet: ReturnType<typeof roundSheet>,
 ): number[] {
   const extra: number[] = [];
   for (const cut of change.cuts) extra.push(sheet.onSheet(cut.uFromMm), sheet.onSheet(cut.uToMm));
@@ -205,7 +203,7 @@ export function foldsBetween(surface: Surface, uFromMm: number, uToMm: number): 
 /** A point `outMm` outside the surface; at a fold it stands off both faces. */
 export function platePoint(surface: Surface, uMm: number, outMm: number): MidlineNode {
   const perimeterMm = surface.edgeUMm[surface.edgeUMm.length - 1]!;
-  const u = surface.closed ? ((uMm % perimeterMm) + perimeterMm) % perimeterMm : uMm;
+  const u = surface.closed ? wrapped(uMm, perimeterMm) : uMm;
   const faces = facesTouching(surface, u);
   const [x, y] = surfacePoint(surface.shape, faces[0]!, onFace(faces[0]!, u));
   return [

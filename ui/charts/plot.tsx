@@ -16,13 +16,10 @@ export function Plot({
   height: number;
 }) {
   const holder = useRef<HTMLDivElement>(null);
-  const [theme, setTheme] = useState(0);
+  const theme = useThemeTurns();
+  const seen = useSeen(holder);
   useEffect(() => {
-    const observer = new MutationObserver(() => setTheme((n) => n + 1));
-    observer.observe(document.documentElement, { attributes: true, attributeFilter: ['data-theme'] });
-    return () => observer.disconnect();
-  }, []);
-  useEffect(() => {
+    if (!seen) return;
     let gone = false;
     const element = holder.current;
     void import('plotly.js-cartesian-dist-min').then(({ default: Plotly }) => {
@@ -34,8 +31,35 @@ export function Plot({
     return () => {
       gone = true;
     };
-  }, [data, layout, height, theme]);
+  }, [data, layout, height, theme, seen]);
   return <div ref={holder} role="img" aria-label={label} style={{ height }} />;
+}
+
+/** Counts how often the theme was turned: colours are read anew. */
+function useThemeTurns(): number {
+  const [turns, setTurns] = useState(0);
+  useEffect(() => {
+    const observer = new MutationObserver(() => setTurns((n) => n + 1));
+    observer.observe(document.documentElement, { attributes: true, attributeFilter: ['data-theme'] });
+    return () => observer.disconnect();
+  }, []);
+  return turns;
+}
+
+/** Whether an element has been in sight, or nearly. */
+function useSeen(holder: { readonly current: HTMLElement | null }): boolean {
+  const [seen, setSeen] = useState(false);
+  useEffect(() => {
+    const element = holder.current;
+    if (seen || !element) return;
+    const observer = new IntersectionObserver(
+      (entries) => entries.some((entry) => entry.isIntersecting) && setSeen(true),
+      { rootMargin: '100px' },
+    );
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, [holder, seen]);
+  return seen;
 }
 
 export interface Ink {

@@ -1,4 +1,4 @@
-import { YOUNGS_MODULUS_MPA } from '../../reference';
+import { outstandLimit } from '../../reference';
 import { axleStationsMm, isClosed } from '../../frame';
 import { crackExtent } from '../../trace';
 import { lowerBound } from '../../weigh';
@@ -84,7 +84,7 @@ export function flangeCut({ picture, repair, target }: RepairPicture): RepairFin
 
 /** A plate's leg that hangs free beside a rotten flange: its outstand against local buckling. */
 export function freeEdge({ picture, pieces }: RepairPicture): RepairFinding[] {
-  const most = 0.56 * Math.sqrt(YOUNGS_MODULUS_MPA / picture.steel.yieldMpa);
+  const most = outstandLimit(picture.steel.yieldMpa);
   return pieces.flatMap(({ piece, stations }): RepairFinding[] => {
     const free = stations.some(({ edges }) =>
       edges.some((edge) => !edge.lands && edge.why === 'unsound' && !edge.face.upright),

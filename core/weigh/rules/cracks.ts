@@ -1,6 +1,7 @@
 import { crackExtent, crackLengthMm } from '../../trace';
 import type { Finding } from '../finding';
 import type { MemberPicture } from '../picture';
+import { actOn } from '../mended';
 
 /** A cracked frame member is not used until repaired, however short the crack; a crack without both ends is longer than it looks. */
 export function cracks(picture: MemberPicture): Finding[] {
@@ -8,7 +9,7 @@ export function cracks(picture: MemberPicture): Finding[] {
     const lengthMm = crackLengthMm(picture.member.shape, crack.path);
     const found: Finding = {
       code: 'crack',
-      verdict: picture.member.role === 'rail' ? 'Mend' : 'Renew',
+      verdict: actOn(picture.member),
       quantity: 'length',
       value: lengthMm,
       limit: 0,

@@ -1,6 +1,7 @@
 import type { ColumnDamage } from '../damage';
 import type { Finding, Verdict } from '../finding';
 import type { MemberPicture } from '../picture';
+import { isMended } from '../mended';
 
 /** A flange counts as gone where more than half its width is unsound. */
 const GONE = 0.5;
@@ -46,7 +47,7 @@ export function parted(picture: MemberPicture): Finding[] {
   return [
     {
       code: 'parted',
-      verdict: picture.member.role === 'rail' ? 'Splice' : 'Renew',
+      verdict: isMended(picture.member) ? 'Splice' : 'Renew',
       quantity: 'count',
       value: picture.partedAtMm.length,
       limit: 0,

@@ -1,6 +1,7 @@
 import { lowerBound, worstStation, type KeptKey } from '../kept';
 import type { Finding, FindingCode, Verdict } from '../finding';
 import type { MemberPicture } from '../picture';
+import { actOn } from '../mended';
 
 const RULES: readonly (readonly [FindingCode, readonly KeptKey[]])[] = [
   ['modulus-kept', ['modulusBottom', 'modulusTop']],
@@ -47,5 +48,5 @@ function verdictOn(
 ): Verdict {
   if (lower >= limit) return 'Leave';
   if (value >= limit) return guessedShare > 0.1 ? 'Can’t say' : 'Watch';
-  return picture.member.role === 'rail' ? 'Mend' : 'Renew';
+  return actOn(picture.member);
 }

@@ -1,9 +1,10 @@
 import { schoolMarginMm } from '../../reference';
 import { edgeAt, marginAtMm, wallAt } from '../../probe';
 import { faceOf, heightOnFace } from '../../frame';
-import { inchesToMm } from '../../quantity';
+import { ONE_SIDED_95, inchesToMm } from '../../quantity';
 import type { Finding } from '../finding';
 import type { MemberPicture } from '../picture';
+import { actOn } from '../mended';
 
 /** Sound metal left below the top corner against what the shop's school wants to weld to. */
 export function soundEdgeMargin(picture: MemberPicture): Finding[] {
@@ -27,7 +28,7 @@ export function soundEdgeMargin(picture: MemberPicture): Finding[] {
   return [
     {
       code: short ? 'margin-short' : 'margin-enough',
-      verdict: picture.member.role === 'rail' ? 'Mend' : 'Renew',
+      verdict: actOn(picture.member),
       quantity: 'length',
       value: least.marginMm,
       plusMinus: least.bracketMm,
@@ -79,14 +80,14 @@ export function thinLanding(picture: MemberPicture): Finding[] {
         worst = { stationMm, ...landing };
     }
   }
-  if (!worst || worst.thicknessMm - 1.645 * worst.errorMm >= practice.weldableMinimumMm) return [];
+  if (!worst || worst.thicknessMm - ONE_SIDED_95 * worst.errorMm >= practice.weldableMinimumMm) return [];
   return [
     {
       code: 'thin-landing',
       verdict: worst.thicknessMm < practice.weldableMinimumMm ? 'Splice' : 'Can’t say',
       quantity: 'thickness',
       value: worst.thicknessMm,
-      plusMinus: 1.645 * worst.errorMm,
+      plusMinus: ONE_SIDED_95 * worst.errorMm,
       limit: practice.weldableMinimumMm,
       source: 'sound',
       at: { fromMm: worst.stationMm, toMm: worst.stationMm },

@@ -1,14 +1,13 @@
 import { isFailed, signWeight, type Sign, type SignKind } from '../../walk';
 import type { Finding, FindingCode, Verdict } from '../finding';
 import type { MemberPicture } from '../picture';
+import { actOn } from '../mended';
 
 /** What was seen, struck and found on foot, and what was not seen. */
 export function walked(picture: MemberPicture): Finding[] {
   return [...unseen(picture), ...looked(picture), ...signed(picture)];
 }
 
-const act = (picture: MemberPicture): Verdict =>
-  picture.member.role === 'rail' || picture.member.role === 'sill' ? 'Mend' : 'Renew';
 const finding = (
   code: FindingCode,
   verdict: Verdict,
@@ -60,9 +59,9 @@ function looked(picture: MemberPicture): Finding[] {
   if (worst.result === 'cracked')
     return picture.cracks.length
       ? []
-      : [finding('crack-not-traced', act(picture), 'crack', { ...about, firmness: 'open' })];
+      : [finding('crack-not-traced', actOn(picture.member), 'crack', { ...about, firmness: 'open' })];
   return isFailed(worst.result)
-    ? [finding('looked-failed', act(picture), 'practice', about)]
+    ? [finding('looked-failed', actOn(picture.member), 'practice', about)]
     : [
         finding(
           'looked-doubtful',
@@ -76,9 +75,9 @@ function looked(picture: MemberPicture): Finding[] {
 const SAYS: Partial<
   Record<SignKind, readonly [FindingCode, (picture: MemberPicture) => Verdict, Finding['source']]>
 > = {
-  struck: ['struck-failed', act, 'practice'],
-  'light through': ['struck-failed', act, 'practice'],
-  hole: ['struck-failed', act, 'practice'],
+  struck: ['struck-failed', ({ member }) => actOn(member), 'practice'],
+  'light through': ['struck-failed', ({ member }) => actOn(member), 'practice'],
+  hole: ['struck-failed', ({ member }) => actOn(member), 'practice'],
   layers: ['layered-repair', () => 'Can’t say', 'practice'],
   'old repair': ['layered-repair', () => 'Can’t say', 'practice'],
   coating: ['coated-over', () => 'Can’t say', 'practice'],

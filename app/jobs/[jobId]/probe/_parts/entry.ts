@@ -13,6 +13,9 @@ export type FieldProblems = Partial<Record<keyof EntryFields, string>>;
 export type EntryOutcome =
   { ok: true; reading: Reading; warning?: string } | { ok: false; problems: FieldProblems };
 
+/** The field that holds what a reading’s own check finds wrong. */
+const FIELD_AT: Readonly<Record<string, keyof EntryFields>> = { stationMm: 'station', heightMm: 'height' };
+
 /** What was typed as a reading, or what is wrong with which field. */
 export function readEntry(
   member: Member,
@@ -46,11 +49,7 @@ export function readEntry(
   };
   const check = checkReading(member, reading);
   if (check.ok) return { ok: true, reading, ...(check.value.warning && { warning: check.value.warning }) };
-  const field: keyof EntryFields = check.reason.startsWith('station')
-    ? 'station'
-    : check.reason.startsWith('height')
-      ? 'height'
-      : 'thickness';
+  const field = FIELD_AT[check.at ?? ''] ?? 'thickness';
   return { ok: false, problems: { [field]: check.reason } };
 }
 

@@ -87,7 +87,7 @@ export function LiftDrawing({ plan, reply }: { plan: LiftPlan; reply: LiftReply 
         const [px, py] = [x(point.stationMm), point.side === 'left' ? LEFT_Y : RIGHT_Y];
         const [is, carries] = [
           state(point.id),
-          reply?.facts.supports.find((support) => support.id === point.id),
+          reply?.facts.supports.find(({ stand }) => stand.on === 'pad' && stand.pointId === point.id),
         ];
         const below = point.side === 'right';
         return (

@@ -1,5 +1,6 @@
 'use client';
 
+import { standName, type Stand } from '@/core/frame';
 import { useMemo, useState } from 'react';
 import { memberOf } from '@/core/frame';
 import { type LiftReply, liftBasis, stands } from '@/core/job';
@@ -367,7 +368,11 @@ function Reasons({ words, reasons }: { words: string; reasons: readonly LiftReas
 function Reactions({ plan, reply }: { plan: LiftPlan; reply: LiftReply }) {
   const { system } = useReader();
   if (reply.facts.supports.length === 0) return null;
-  const rating = (id: string) => plan.points.find((point) => point.id === id)?.ratingN;
+  const ratedWords = (stand: Stand) => {
+    const point = stand.on === 'pad' && plan.points.find(({ id }) => id === stand.pointId);
+    if (!point || point.ratingN === undefined) return '';
+    return `${ratingDigits(point.ratingN, system)} ${system === 'in' ? 'lb' : 'kg'}`;
+  };
   return (
     <details className="mt-2">
       <summary className="hit flex items-center font-semibold">What each point carries</summary>
@@ -389,16 +394,12 @@ function Reactions({ plan, reply }: { plan: LiftPlan; reply: LiftReply }) {
           </tr>
         </thead>
         <tbody className="ruled">
-          {reply.facts.supports.map((support) => (
-            <tr key={support.id}>
-              <td className="py-1">{support.id.replace(/^tyre (\S+) /, 'wheel ')}</td>
-              <td className="font-semibold">{printMass(support.upN / STANDARD_GRAVITY, system)}</td>
-              <td>
-                {rating(support.id) === undefined
-                  ? ''
-                  : `${ratingDigits(rating(support.id)!, system)} ${system === 'in' ? 'lb' : 'kg'}`}
-              </td>
-              <td>{printMass(support.sideN / STANDARD_GRAVITY, system)}</td>
+          {reply.facts.supports.map(({ stand, upN, sideN }) => (
+            <tr key={standName(stand)}>
+              <td className="py-1">{stand.on === 'tyre' ? `wheel ${stand.side}` : standName(stand)}</td>
+              <td className="font-semibold">{printMass(upN / STANDARD_GRAVITY, system)}</td>
+              <td>{ratedWords(stand)}</td>
+              <td>{printMass(sideN / STANDARD_GRAVITY, system)}</td>
             </tr>
           ))}
         </tbody>

@@ -1,0 +1,2 @@
+/** One-sided 95 % of a normal error: a lower bound is the value less this many standard errors. */
+export const ONE_SIDED_95 = 1.645;

@@ -1,0 +1,148 @@
+// What the tests see: single changes made to the code, one at a time, each with the tests run on it. Prints, room by room, how many were noticed,
+// and every one that was not. Usage: npm run mutate [-- rooms … --sample 20 --seed 1 --at core/walk/lift-gate.ts]
+import { spawn } from 'node:child_process';
+import {
+  cpSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  symlinkSync,
+  writeFileSync,
+} from 'node:fs';
+import { availableParallelism, tmpdir } from 'node:os';
+import { join, relative } from 'node:path';
+import { parseArgs } from 'node:util';
+import { mutationsOf } from './mutations.mjs';
+
+const { values, positionals } = parseArgs({
+  allowPositionals: true,
+  options: {
+    sample: { type: 'string', default: '20' },
+    seed: { type: 'string', default: '1' },
+    at: { type: 'string', multiple: true, default: [] },
+  },
+});
+const ROOMS = readdirSync('core', { withFileTypes: true }).flatMap((each) =>
+  each.isDirectory() ? [each.name] : [],
+);
+const folderOf = (room) => (room === 'data' ? 'data' : `core/${room}`);
+const rooms = positionals.length ? positionals : [...ROOMS, 'data'];
+
+/** Tests that look at a room: its own first, then those of the whole job, which cost more. */
+const testsOf = (room) =>
+  room === 'data'
+    ? [['demo/data.test', 'demo/walk-data.test', 'data/']]
+    : [[`core/${room}/`], ['core/', 'workers/', 'demo/demo.test', 'demo/inputs.test', 'app/']];
+
+const filesIn = (folder) =>
+  readdirSync(folder, { withFileTypes: true }).flatMap((each) => {
+    const path = join(folder, each.name);
+    if (each.isDirectory()) return filesIn(path);
+    return /\.ts$/.test(each.name) && !/(\.test|\/index)\.ts$/.test(path) ? [path] : [];
+  });
+
+/** mulberry32: the same sample for the same seed. */
+function chance(seed) {
+  let state = seed >>> 0;
+  return () => {
+    state = (state + 0x6d2b79f5) >>> 0;
+    let mixed = Math.imul(state ^ (state >>> 15), 1 | state);
+    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
+    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4294967296;
+  };
+}
+
+function sampleOf(room) {
+  const random = chance(Number(values.seed) * 7919 + room.length);
+  const files = values.at.length ? values.at : filesIn(folderOf(room));
+  const all = files.flatMap((file) => mutationsOf(file, readFileSync(file, 'utf8')));
+  const wanted = Math.min(Number(values.sample), all.length);
+  const taken = new Map();
+  while (taken.size < wanted) {
+    const k = Math.floor(random() * all.length);
+    taken.set(k, all[k]);
+  }
+  return [...taken.values()].map((mutation) => ({ room, ...mutation }));
+}
+
+/** A copy of the house to change things in; packages are shared. */
+function copyOfHouse() {
+  const folder = mkdtempSync(join(tmpdir(), 'mutate-'));
+  const parts = [
+    'app',
+    'checks',
+    'core',
+    'data',
+    'demo',
+    'stand-ins',
+    'ui',
+    'workers',
+    'jest.config.mjs',
+    'package.json',
+    'tsconfig.json',
+  ];
+  for (const part of parts) cpSync(part, join(folder, part), { recursive: true });
+  mkdirSync(join(folder, 'var'));
+  symlinkSync(join(process.cwd(), 'node_modules'), join(folder, 'node_modules'));
+  return folder;
+}
+
+/** Whether the tests of those places hold on the copy; a run that hangs has noticed. */
+const holds = (folder, places) =>
+  new Promise((resolve) => {
+    const words = [
+      'jest',
+      ...places,
+      '--selectProjects',
+      'unit',
+      '--bail=1',
+      '--silent',
+      '--workerThreads=false',
+      '-i',
+      '--passWithNoTests',
+    ];
+    const child = spawn('npx', words, { cwd: folder, stdio: 'ignore', detached: true });
+    const timer = setTimeout(() => process.kill(-child.pid, 'SIGKILL'), 240_000);
+    child.on('close', (status) => {
+      clearTimeout(timer);
+      resolve(status === 0);
+    });
+  });
+
+async function isNoticed(folder, mutation) {
+  const path = join(folder, mutation.file);
+  const before = readFileSync(path, 'utf8');
+  writeFileSync(path, before.slice(0, mutation.from) + mutation.to + before.slice(mutation.end));
+  try {
+    for (const places of testsOf(mutation.room)) if (!(await holds(folder, places))) return true;
+    return false;
+  } finally {
+    writeFileSync(path, before);
+  }
+}
+
+const waiting = rooms.flatMap(sampleOf);
+const done = [];
+async function worker() {
+  const folder = copyOfHouse();
+  for (let mutation = waiting.shift(); mutation; mutation = waiting.shift()) {
+    const noticed = await isNoticed(folder, mutation);
+    done.push({ ...mutation, noticed });
+    if (!noticed)
+      console.log(
+        `not noticed  ${relative('.', mutation.file)}:${mutation.line}  ${mutation.was}  →  ${mutation.to}`,
+      );
+  }
+  rmSync(folder, { recursive: true, force: true });
+}
+await Promise.all(Array.from({ length: Math.max(1, Math.min(2, availableParallelism())) }, worker));
+for (const room of rooms) {
+  const own = done.filter((each) => each.room === room);
+  const noticed = own.filter((each) => each.noticed).length;
+  const share = own.length ? `${Math.round((100 * noticed) / own.length)} %` : '–';
+  console.log(
+    `${room.padEnd(12)} ${String(noticed).padStart(3)} of ${String(own.length).padStart(3)} noticed  ${share}`,
+  );
+}
