@@ -1,0 +1,100 @@
+import { beamProfile, warping, type BeamProfile, type Section } from '../../mechanics';
+import {
+  crossingsOn,
+  isClosed,
+  placementOf,
+  referencePoint,
+  SHEAR_MODULUS_MPA,
+  type Face,
+  type Frame,
+  type Member,
+  type Surface,
+} from '../../frame';
+import { steel } from '../../reference';
+import { sectionStrength, type SectionStrength } from '../strength';
+import type { StateWall, WallAt } from './demand';
+
+/** A section where an element is cut: what it is as a beam, what it can take, and its fibres. */
+export interface Cut extends StateWall {
+  readonly profile: BeamProfile;
+  readonly strength: SectionStrength;
+  readonly y: Float64Array;
+  readonly z: Float64Array;
+  readonly omega: Float64Array;
+  readonly faceOfNode: readonly (Face['id'] | undefined)[];
+}
+
+export function cutOf(frame: Frame, member: Member, stationMm: number, wallAt: WallAt): Cut | undefined {
+  const wall = wallAt(member, stationMm);
+  if (!wall) return undefined;
+  const seat = { ...referencePoint(member.shape), mirrored: placementOf(frame, member).mirrored };
+  const warps = !isClosed(member.shape);
+  const profile = beamProfile(wall.section, seat, warps);
+  if (!profile) return undefined;
+  const hand = seat.mirrored ? -1 : 1;
+  const warp = profile.cwMm6 > 0 ? warping(wall.section) : undefined;
+  return {
+    ...wall,
+    profile,
+    strength: sectionStrength(
+      wall.surface,
+      wall.section,
+      wall.wallMm,
+      steel(member.steel),
+      unbracedMm(frame, member, stationMm),
+      SHEAR_MODULUS_MPA,
+    ),
+    y: wall.section.xMm.map((x) => hand * (x - seat.xMm)),
+    z: wall.section.yMm.map((y) => y - seat.yMm),
+    omega: warp ? warp.omegaMm2.map((omega) => hand * omega) : new Float64Array(wall.section.xMm.length),
+    faceOfNode: facesOfNodes(wall.surface, wall.section),
+  };
+}
+
+/** Between the crossmembers on either side of a station of a rail; a whole member else. */
+function unbracedMm(frame: Frame, member: Member, stationMm: number): number {
+  if (member.role !== 'rail') return member.lengthMm;
+  const holds = crossingsOn(frame, member).map(({ stationMm: mm }) => mm);
+  const before = Math.max(0, ...holds.filter((mm) => mm <= stationMm));
+  const after = Math.min(member.lengthMm, ...holds.filter((mm) => mm > stationMm));
+  return Math.max(after - before, 1);
+}
+
+/** On the wall's midline within this, mm. */
+const ON_THE_WALL_MM = 0.05;
+
+/**
+ * The face of every node that lies on the plain wall. A face with a carrying plate over it is left out: backed by its plate, the thin wall
+ * beneath does not buckle by itself. Nodes of plates have no face.
+ */
+function facesOfNodes(surface: Surface, section: Section): (Face['id'] | undefined)[] {
+  const covered = new Set<Face['id']>();
+  const found = Array.from(section.xMm, (x, node): Face['id'] | undefined => {
+    const { row, away } = nearestRow(surface, x, section.yMm[node]!);
+    const face = surface.rowFace[row]!.id;
+    if (away < ON_THE_WALL_MM ** 2) return face;
+    covered.add(face);
+    return undefined;
+  });
+  return found.map((face) => (face !== undefined && covered.has(face) ? undefined : face));
+}
+
+/** The wall's strip nearest to a point, and how far away it is, squared. */
+function nearestRow({ midline }: Surface, x: number, y: number): { row: number; away: number } {
+  let row = 0,
+    away = Infinity;
+  for (let strip = 0; strip < midline.from.length; strip++) {
+    const i = midline.from[strip]!,
+      j = midline.to[strip]!;
+    const dx = midline.xMm[j]! - midline.xMm[i]!,
+      dy = midline.yMm[j]! - midline.yMm[i]!;
+    const along = Math.min(
+      Math.max(((x - midline.xMm[i]!) * dx + (y - midline.yMm[i]!) * dy) / (dx * dx + dy * dy), 0),
+      1,
+    );
+    const [awayX, awayY] = [midline.xMm[i]! + along * dx - x, midline.yMm[i]! + along * dy - y];
+    const here = awayX * awayX + awayY * awayY;
+    if (here < away) [row, away] = [strip, here];
+  }
+  return { row, away };
+}

@@ -1,0 +1,39 @@
+import { isLifted, type CaseId, type SolvedFrame } from '../../frame';
+import type { LoadFactors } from '../../reference';
+import type { Cut } from './cut';
+import type { StationDemand } from './demand';
+import { peakOf } from './fibres';
+
+/** The one used most of what it may carry. */
+export const most = (all: readonly StationDemand[]): StationDemand | undefined =>
+  all.reduce<StationDemand | undefined>(
+    (worst, here) => (!worst || here.utilisation > worst.utilisation ? here : worst),
+    undefined,
+  );
+
+const isRaised = (id: CaseId): boolean => id === 'on a lift' || id === 'on a jack';
+
+/** An element's worst in use, and its worst raised. */
+export function elementDemand(
+  cut: Cut,
+  { element, stationMm }: { readonly element: number; readonly stationMm: number },
+  solved: SolvedFrame,
+  factors: LoadFactors,
+): { used?: StationDemand; lifted?: StationDemand } {
+  const used: StationDemand[] = [],
+    lifted: StationDemand[] = [];
+  let rangeMpa = 0;
+  for (const { id, result, kept } of solved.cases) {
+    const at = kept[element]!;
+    if (at < 0) continue;
+    const share = isLifted(id) ? factors.liftAllowable : factors.roadAllowable;
+    for (const forces of [result.from[at]!, result.to[at]!]) {
+      const { greatestMpa, ...peak } = peakOf(cut, forces, share);
+      // ±0.5 g about standing: the range is the standing stress itself.
+      if (id === 'standing') rangeMpa = Math.max(rangeMpa, greatestMpa);
+      (isRaised(id) ? lifted : used).push({ stationMm, caseId: id, ...peak, rangeMpa: 0 });
+    }
+  }
+  const [road, raised] = [most(used), most(lifted)];
+  return { ...(road && { used: { ...road, rangeMpa } }), ...(raised && { lifted: raised }) };
+}
