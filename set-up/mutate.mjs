@@ -30,11 +30,27 @@ const ROOMS = readdirSync('core', { withFileTypes: true }).flatMap((each) =>
 const folderOf = (room) => (room === 'data' ? 'data' : `core/${room}`);
 const rooms = positionals.length ? positionals : [...ROOMS, 'data'];
 
-/** Tests that look at a room: its own first, then those of the whole job, which cost more. */
+/** Where else a room's slips show, beside its own tests. */
+const ALSO = {
+  quantity: ['core/exchange', 'entry.test'],
+  geometry: ['core/shape', 'core/exchange', 'core/probe/kriging'],
+  mechanics: ['core/frame', 'core/weigh', 'core/join'],
+  reference: ['core/shape', 'core/join', 'core/weigh', 'core/job/member'],
+  frame: ['core/weigh', 'core/walk', 'core/job'],
+  walk: ['core/job/walk'],
+  probe: ['core/weigh', 'core/job/member', 'demo/inputs'],
+  trace: ['core/weigh', 'core/job/member'],
+  weigh: ['core/shape', 'core/job'],
+  shape: ['core/join', 'core/job/member', 'demo/demo.test'],
+  join: ['core/job/member', 'demo/demo.test'],
+  job: ['demo/inputs', 'workers', 'demo/demo.test'],
+  exchange: ['demo/data.test'],
+};
+/** Tests that look at a room: its own first, then those that cost more. */
 const testsOf = (room) =>
   room === 'data'
-    ? [['demo/data.test', 'demo/walk-data.test', 'data/']]
-    : [[`core/${room}/`], ['core/', 'workers/', 'demo/demo.test', 'demo/inputs.test', 'app/']];
+    ? [['demo/data.test', 'demo/walk-data.test']]
+    : [[`core/${room}/`], ALSO[room] ?? ['core/']];
 
 const filesIn = (folder) =>
   readdirSync(folder, { withFileTypes: true }).flatMap((each) => {
@@ -99,7 +115,6 @@ const holds = (folder, places) =>
       'unit',
       '--bail=1',
       '--silent',
-      '--workerThreads=false',
       '-i',
       '--passWithNoTests',
     ];

@@ -1,0 +1,364 @@
+import { FAMILY_IDS, defaultFrame, familyOf, type Member, type Role } from '../frame';
+import { DEFAULT_PRACTICE, fatigue, steel } from '../reference';
+import { inchesToMm, ksiToMpa } from '../quantity';
+import { demandFindings } from './demand-findings';
+import type { MemberDemand, StationDemand } from './demand';
+import { actOn, isMended } from './mended';
+import { cracks } from './rules/cracks';
+import { flanges, parted } from './rules/flanges';
+import { keptSection } from './rules/kept-section';
+import { edgeNotBracketed, soundEdgeMargin, thinLanding } from './rules/sound-edge';
+import { steelAllowsWelding } from './rules/steel';
+import { survey } from './rules/survey';
+import { cripplingN, heldWallShare, lateralMpa, outstandShare } from './strength';
+import { memberPicture, type Finding, type MemberPicture } from '.';
+import { sectionProperties, type Section } from '../mechanics';
+import { evenWall, wallSection } from './wall-section';
+import { surfaceOf, SHEAR_MODULUS_MPA } from '../frame';
+
+/** Every limit of the rules with a case on either side, by hand. */
+const frame = defaultFrame({
+  ...familyOf('open-channel ladder').typical,
+  family: 'open-channel ladder',
+  steel: 'a36',
+  datum: 'hole',
+});
+const rail = frame.members.find((member) => member.role === 'rail')!;
+const as = (role: Role): Member => ({ ...rail, role });
+const plain = memberPicture({ frame, member: rail, practice: DEFAULT_PRACTICE, readings: [], cracks: [] });
+const picture = (more: object, member: Member = rail): MemberPicture =>
+  ({ ...plain, member, ...more }) as MemberPicture;
+const said = (findings: readonly Finding[]) =>
+  findings.map(({ code, verdict, firmness }) => [code, verdict, firmness]);
+
+describe('who is mended and who renewed', () => {
+  test.each<[Role, string]>([
+    ['rail', 'Mend'],
+    ['sill', 'Mend'],
+    ['crossmember', 'Renew'],
+    ['outrigger', 'Renew'],
+    ['upright', 'Renew'],
+    ['leg', 'Renew'],
+  ])('%s: %s', (role, word) => {
+    expect(actOn(as(role))).toBe(word);
+    expect(isMended(as(role))).toBe(word === 'Mend');
+  });
+  test('every family has something that is mended', () => {
+    for (const family of FAMILY_IDS) {
+      const made = defaultFrame({ ...familyOf(family).typical, family, steel: 'a36', datum: 'hole' });
+      expect(made.members.some(isMended)).toBe(true);
+    }
+  });
+});
+
+describe('what the frame asks', () => {
+  const at = (utilisation: number): StationDemand => ({
+    stationMm: 1000,
+    caseId: 'bump',
+    stressMpa: 100,
+    allowableMpa: 100 / utilisation,
+    utilisation,
+    why: 'yield',
+    warpingMpa: 0,
+    rangeMpa: 10,
+  });
+  const demand = (more: Partial<MemberDemand>): MemberDemand => ({
+    memberId: rail.id,
+    along: [],
+    spots: [],
+    pads: [],
+    ...more,
+  });
+  const measured = picture({ map: {} });
+  const found = (utilisation: number, made: number, member = rail) =>
+    said(
+      demandFindings(picture({ map: {} }, member), {
+        found: demand({ worst: at(utilisation) }),
+        built: demand({ worst: at(made) }),
+      }),
+    );
+  test.each([
+    [0.5, 0.5, 'demand-within', 'Leave', 'firm'],
+    [0.74, 0.5, 'demand-within', 'Leave', 'firm'],
+    [0.76, 0.5, 'demand-within', 'Leave', 'could flip with one more reading'],
+    [0.9, 0.5, 'demand-within', 'Leave', 'could flip with one more reading'],
+    [0.91, 0.5, 'demand-near', 'Watch', 'could flip with one more reading'],
+    [1, 0.5, 'demand-near', 'Watch', 'could flip with one more reading'],
+    [1.01, 0.5, 'demand-over', 'Mend', 'could flip with one more reading'],
+    [1.26, 0.5, 'demand-over', 'Mend', 'firm'],
+    [1.26, 1, 'demand-over', 'Mend', 'firm'],
+    [1.26, 1.14, 'demand-over', 'Mend', 'firm'],
+    [1.26, 1.15, 'demand-over-as-made', 'Watch', 'firm'],
+  ])('uses %d of what it may, %d as made: %s, %s', (used, made, code, verdict, firmness) =>
+    expect(found(used, made)).toEqual([[code, verdict, firmness]]),
+  );
+  test('over on a crossmember: renew it', () =>
+    expect(found(1.5, 0.5, as('crossmember'))[0]).toEqual(['demand-over', 'Renew', 'firm']));
+  test('nothing is claimed of what was not measured, or not solved', () => {
+    const pair = { found: demand({ worst: at(2) }), built: demand({}) };
+    expect(demandFindings(plain, pair)).toEqual([]);
+    expect(demandFindings(measured, { ...pair, found: demand({}) })).toEqual([]);
+  });
+  const withMore = (more: Partial<MemberDemand>, member = rail) =>
+    said(
+      demandFindings(picture({ map: {} }, member), {
+        found: demand({ worst: at(0.5), ...more }),
+        built: demand({ worst: at(0.5) }),
+      }),
+    ).slice(1);
+  test.each([
+    [1, []],
+    [1.01, [['lift-over', 'Watch', 'could flip with one more reading']]],
+    [1.26, [['lift-over', 'Watch', 'firm']]],
+  ])('raised it would use %d', (used, expected) => expect(withMore({ lifted: at(used) })).toEqual(expected));
+  const pad = (upN: number, capacityN: number) => ({
+    caseId: 'on a lift' as const,
+    stand: { on: 'jack' as const },
+    stationMm: 500,
+    upN,
+    capacityN,
+  });
+  test('a pad at its web’s strength holds, a newton over it does not; the worst of several is named', () => {
+    expect(withMore({ pads: [pad(1000, 1000)] })).toEqual([]);
+    expect(withMore({ pads: [pad(10, 1000), pad(1001, 1000)] })).toEqual([['pad-cripples', 'Watch', 'firm']]);
+    expect(withMore({ pads: [pad(1001, 1000)] }, as('crossmember'))).toEqual([
+      ['pad-cripples', 'Renew', 'firm'],
+    ]);
+  });
+  test('a swing that never cracks is not said; one that can is, with its threshold', () => {
+    const spot = (cycles: number) => ({
+      stationMm: 1,
+      what: 'hanger',
+      category: 'E' as const,
+      rangeMpa: 50,
+      cycles,
+      atPlateEnd: false,
+    });
+    expect(withMore({ spots: [spot(Infinity)] })).toEqual([]);
+    expect(withMore({ spots: [spot(1e6)] })[0]!.slice(0, 2)).toEqual(['fatigue-range', 'Leave']);
+    expect(fatigue('E').thresholdMpa).toBeCloseTo(ksiToMpa(4.5), 6);
+  });
+});
+
+describe('flanges', () => {
+  const columns = (count: number, topShare: number, bottomShare = 0) =>
+    Array.from({ length: 100 }, (_, k) => ({
+      stationMm: 50 * k,
+      topShare: k < count ? topShare : 0,
+      bottomShare: k < count ? bottomShare : 0,
+      edgeUpperMm: 0,
+      weak: false,
+    }));
+  test.each([
+    [25, 0.5, 0, []],
+    [25, 0.51, 0, [['top-flange-gone', 'Splice']]],
+    [25, 0.51, 0.5, [['top-flange-gone', 'Splice']]],
+    [25, 0.51, 0.51, [['both-flanges-gone', 'Splice']]],
+    [26, 0.51, 0.51, [['both-flanges-gone', 'Renew']]],
+    [50, 0.51, 0.51, [['both-flanges-gone', 'Renew']]],
+    [51, 0.51, 0.51, [['both-flanges-gone', 'Retire']]],
+    [51, 0.51, 0, [['top-flange-gone', 'Retire']]],
+  ])('over %d %% of the length, %d of the top unsound, %d of the bottom', (count, top, bottom, expected) =>
+    expect(
+      said(flanges(picture({ columns: columns(count, top, bottom) }))).map((each) => each.slice(0, 2)),
+    ).toEqual(expected),
+  );
+  test('a crossmember without its top is renewed, however short the place', () =>
+    expect(flanges(picture({ columns: columns(5, 0.9) }, as('crossmember')))[0]!.verdict).toBe('Renew'));
+  test('parted anywhere: splice a rail, renew what is none', () => {
+    expect(parted(picture({ partedAtMm: [] }))).toEqual([]);
+    expect(parted(picture({ partedAtMm: [100] }))[0]).toMatchObject({ verdict: 'Splice', value: 1 });
+    expect(parted(picture({ partedAtMm: [100] }, as('brace')))[0]!.verdict).toBe('Renew');
+  });
+});
+
+describe('kept of the section', () => {
+  const limit = DEFAULT_PRACTICE.leaveFraction;
+  const kept = (value: number, plusMinus: number, guessedShare = 0) =>
+    keptSection(
+      picture({
+        sections: [{ stationMm: 100, guessedShare, found: {}, kept: { area: { value, plusMinus } } }],
+      }),
+    )[0];
+  test.each([
+    [limit + 0.05, 0.05, 0, 'Leave'],
+    [limit + 0.05, 0.051, 0, 'Watch'],
+    [limit + 0.05, 0.051, 0.1, 'Watch'],
+    [limit + 0.05, 0.051, 0.11, 'Can’t say'],
+    [limit, 0.02, 0, 'Watch'],
+    [limit - 0.001, 0.02, 0, 'Mend'],
+    [limit - 0.001, 0.02, 0.5, 'Mend'],
+  ])('%d ± %d, %d guessed: %s', (value, plusMinus, guessed, verdict) =>
+    expect(kept(value, plusMinus, guessed)!.verdict).toBe(verdict),
+  );
+  test('the lower bound decides, never the best estimate', () => {
+    expect(kept(0.99, 0.2)!.verdict).not.toBe('Leave');
+    expect(kept(0.99, 0.2)!.firmness).toBe('could flip with one more reading');
+    expect(kept(0.5, 0.2)!.firmness).toBe('firm');
+  });
+  test('a section more than half guessed is not judged', () => {
+    expect(kept(0.1, 0, 0.5)!.verdict).toBe('Mend');
+    expect(kept(0.1, 0, 0.51)).toBeUndefined();
+  });
+});
+
+describe('the survey', () => {
+  test.each([
+    [undefined, ['not-measured']],
+    [0.35, []],
+    [0.36, ['mostly-guessed']],
+  ])('guessed %s', (guessedShare, codes) => {
+    const map = guessedShare === undefined ? {} : { map: { guessedShare } };
+    const findings = survey(picture(map));
+    expect(findings.map((finding) => finding.code)).toEqual(codes);
+    for (const finding of findings) expect(finding.verdict).toBe('Can’t say');
+  });
+});
+
+describe('the sound edge', () => {
+  const depth = rail.shape.depthMm;
+  const edge = (upperMm: number, kind = 'bracketed', lowerMm = upperMm - 20) => ({
+    face: 'web',
+    faceHeightMm: depth,
+    columns: [{ stationMm: 500, lowerMm, upperMm, kind }],
+  });
+  const margin = (school: string, leftMm: number, kind = 'bracketed') =>
+    soundEdgeMargin(
+      picture({ edges: [edge(depth - leftMm, kind)], practice: { ...DEFAULT_PRACTICE, school } }),
+    )[0];
+  test.each([
+    ['half-inch band', inchesToMm(0.5) + 0.01, 'margin-enough'],
+    ['half-inch band', inchesToMm(0.5) - 0.1, 'margin-short'],
+    ['one inch left', inchesToMm(1) + 0.01, 'margin-enough'],
+    ['one inch left', inchesToMm(1) - 0.1, 'margin-short'],
+    ['where rust ends', inchesToMm(0.5) + 0.01, 'margin-enough'],
+    ['where rust ends', inchesToMm(0.5) - 0.1, 'margin-short'],
+  ])('%s, %d mm left: %s', (school, leftMm, code) =>
+    expect(margin(school, leftMm)).toMatchObject({ code, verdict: 'Mend', value: expect.closeTo(leftMm, 6) }),
+  );
+  test('a column that is sound to the corner, or not read further down, sets no margin', () => {
+    expect(margin('one inch left', 1, 'sound to the corner')).toBeUndefined();
+    expect(margin('one inch left', 1, 'not read further down')).toBeUndefined();
+    expect(margin('one inch left', 1, 'felt')!.code).toBe('margin-short');
+  });
+  test('open edges ask for a reading: no sound metal anywhere, or not read further down inside a zone', () => {
+    const open = (kind: string, zones: object[]) =>
+      said(edgeNotBracketed(picture({ edges: [edge(100, kind)], zones }))).map((each) => each.slice(0, 2));
+    const asked = [['edge-not-bracketed', 'Can’t say']];
+    const zone = { fromMm: 400, toMm: 600 };
+    expect(open('no sound metal read', [])).toEqual(asked);
+    expect(open('not read further down', [zone])).toEqual(asked);
+    expect(open('not read further down', [{ fromMm: 501, toMm: 600 }])).toEqual([]);
+    expect(open('bracketed', [zone])).toEqual([]);
+  });
+  const landing = (thicknessMm: number, errorMm: number) => {
+    const surface = surfaceOf(rail.shape);
+    const cells = 2 * surface.uMm.length;
+    const map = {
+      surface,
+      stationsMm: Float64Array.of(0, 1000),
+      thicknessMm: new Float64Array(cells).fill(thicknessMm),
+      errorMm: new Float64Array(cells).fill(errorMm),
+      known: new Uint8Array(cells),
+    };
+    const edges = [
+      { ...edge(50), columns: [0, 1000].map((stationMm) => ({ ...edge(50).columns[0]!, stationMm })) },
+    ];
+    return said(thinLanding(picture({ surface, map, edges, zones: [{ fromMm: 0, toMm: 1000 }] }))).map(
+      (each) => each.slice(0, 2),
+    );
+  };
+  const least = DEFAULT_PRACTICE.weldableMinimumMm;
+  test.each([
+    [least + 1.646, 1, []],
+    [least + 1.644, 1, [['thin-landing', 'Can’t say']]],
+    [least, 0.1, [['thin-landing', 'Can’t say']]],
+    [least - 0.01, 0.1, [['thin-landing', 'Splice']]],
+  ])('a landing %d ± %d mm thick', (thicknessMm, errorMm, expected) =>
+    expect(landing(thicknessMm, errorMm)).toEqual(expected),
+  );
+});
+
+describe('cracks and steel', () => {
+  const crack = (found: boolean) => ({
+    id: 'c',
+    memberId: rail.id,
+    path: [
+      { stationMm: 100, face: 'web', heightMm: 10 },
+      { stationMm: 100, face: 'web', heightMm: 40 },
+    ],
+    startFound: true,
+    finishFound: found,
+  });
+  test('a crack of any length asks for mending; an end not found is a reason of its own', () => {
+    expect(cracks(picture({ cracks: [] }))).toEqual([]);
+    expect(cracks(picture({ cracks: [crack(true)] })).map((each) => each.code)).toEqual(['crack']);
+    expect(cracks(picture({ cracks: [crack(true)] }))[0]).toMatchObject({
+      verdict: 'Mend',
+      value: expect.closeTo(30, 6),
+    });
+    expect(cracks(picture({ cracks: [crack(false)] })).map((each) => each.code)).toEqual([
+      'crack',
+      'crack-end-open',
+    ]);
+  });
+  const damaged = { zones: [{ fromMm: 0, toMm: 1 }] };
+  test.each([
+    ['a36', damaged, []],
+    ['unknown', damaged, ['steel-unknown']],
+    ['heat-treated-110', damaged, ['steel-heat-treated']],
+    ['unknown', { zones: [] }, []],
+  ] as const)('%s with damage: %j', (id, more, codes) =>
+    expect(steelAllowsWelding(picture({ steel: steel(id), ...more })).map((each) => each.code)).toEqual(
+      codes,
+    ),
+  );
+});
+
+describe('strength against figures worked by hand', () => {
+  const E = 199_948;
+  const FY = 250;
+  const root = Math.sqrt(E / FY);
+  test.each([
+    [0.55, 1],
+    [0.57, 1.415 - 0.74 * 0.57],
+    [1.02, 1.415 - 0.74 * 1.02],
+    [1.04, 0.69 / 1.04 ** 2],
+    [2, 0.69 / 4],
+  ])(
+    'an outstand of b/t = %d √(E/Fy) reaches %d of yield (AISC 360-10 E7-4 to E7-6, from memory)',
+    (k, share) => expect(outstandShare(k * root, FY)).toBeCloseTo(share, 3),
+  );
+  test.each([
+    [1.48, 1],
+    [2, (1 - 0.22 / (0.526 * 2)) / (0.526 * 2)],
+    [4, (1 - 0.22 / (0.526 * 4)) / (0.526 * 4)],
+  ])('a wall held both sides, w/t = %d √(E/Fy): Winter (AISI S100, from memory) %d', (k, share) =>
+    expect(heldWallShare(k * root, FY)).toBeCloseTo(share, 3),
+  );
+  test('crippling: 0.80 t² [1 + 3 N/d (tw/tf)^1.5] √(E Fy tf/tw) / 2, N = 100 mm (AISC 360 J10.3, from memory)', () => {
+    const shape = { kind: 'channel', depthMm: 200, flangeMm: 70, thicknessMm: 6 } as const;
+    const byHand = (0.8 * 36 * (1 + 3 * 0.5) * Math.sqrt(E * FY)) / 2;
+    expect(cripplingN(shape, 6, 6, FY) / byHand).toBeCloseTo(1, 3);
+    expect(
+      cripplingN({ kind: 'box', depthMm: 200, widthMm: 100, thicknessMm: 6 }, 6, 6, FY) / byHand,
+    ).toBeCloseTo(2, 3);
+    expect(cripplingN(shape, 0, 6, FY)).toBe(0);
+    expect(cripplingN(shape, 6, 0, FY)).toBe(0);
+  });
+  test('sideways buckling: elastic below half of yield, Johnson’s curve above, never over yield', () => {
+    const shape = { kind: 'channel', depthMm: 200, flangeMm: 70, thicknessMm: 6 } as const;
+    const surface = surfaceOf(shape);
+    const section: Section = wallSection(surface, evenWall(surface, 6));
+    const at = (lengthMm: number) => lateralMpa(section, lengthMm, FY, SHEAR_MODULUS_MPA);
+    expect(at(0)).toBe(FY);
+    expect(sectionProperties(section)!.iMinorMm4).toBeGreaterThan(0);
+    const [short, long, longer] = [at(500), at(8000), at(16_000)];
+    expect(short).toBeLessThan(FY);
+    expect(short).toBeGreaterThan(0.9 * FY);
+    expect(long).toBeLessThan(FY / 2);
+    // St Venant governs a long one: the stress goes with 1/L.
+    expect(long / longer).toBeGreaterThan(1.8);
+    expect(long / longer).toBeLessThan(2.2);
+  });
+});
