@@ -1,0 +1,291 @@
+import { inchesToMm, ksiToMpa } from '../quantity';
+import { BESIDE_TOE_MM, BETWEEN_HEAT_ZONES_MM, DEFAULT_PRACTICE, lapMm, steel } from '../reference';
+import {
+  axleStationsMm,
+  CRITICAL_REACH_MM,
+  crossingsOn,
+  defaultFrame,
+  familyOf,
+  landmarksOn,
+} from '../frame';
+import { memberPicture, type MemberPicture } from '../weigh';
+import { development, endPlaces, runOut, squareEnd } from './rules/ends';
+import { landing, lap, tooThinToWeld } from './rules/landing';
+import { beneath, flangeCut, freeEdge, plateThickness, restored } from './rules/section';
+import { plugLayout } from './plugs';
+import { PLATE_STRESS_SHARE, plateForceN } from './plating';
+import { REPAIR_FINDING_CODES, type RepairFinding } from './repair-finding';
+import type { RepairPicture } from './repair-picture';
+import { pieceSchema, type Piece } from './repair';
+
+/** Every limit of the repair rules with a case on either side, by hand. */
+const frame = defaultFrame({
+  ...familyOf('open-channel ladder').typical,
+  family: 'open-channel ladder',
+  steel: 'a36',
+  datum: 'hole',
+});
+const rail = frame.members.find((member) => member.id === 'rail-left')!;
+const { depthMm, thicknessMm } = rail.shape;
+const plain = memberPicture({ frame, member: rail, practice: DEFAULT_PRACTICE, readings: [], cracks: [] });
+const picture = (more: object = {}): MemberPicture => ({ ...plain, ...more }) as MemberPicture;
+const piece = (more: Partial<Piece> = {}): Piece =>
+  pieceSchema.parse({
+    id: 'p',
+    kind: 'bottom L',
+    startMm: 1000,
+    endMm: 3000,
+    thicknessMm,
+    lowerEdgeMm: 0,
+    upperEdgeMm: 100,
+    taperMm: depthMm,
+    ...more,
+  });
+type Stations = RepairPicture['pieces'][number]['stations'];
+const context = (
+  one: Piece,
+  more: {
+    target?: { fromMm: number; toMm: number } | undefined;
+    stations?: Stations;
+    carries?: { startMm: number; endMm: number };
+    restored?: readonly object[];
+    cutOut?: boolean;
+    picture?: object;
+  } = {},
+): RepairPicture =>
+  ({
+    picture: picture(more.picture),
+    repair: { id: 'r', memberId: rail.id, cutOut: more.cutOut ?? false, pieces: [one], plugs: false },
+    ...('target' in more ? { target: more.target } : { target: { fromMm: 1800, toMm: 2200 } }),
+    restored: more.restored ?? [],
+    pieces: [
+      {
+        piece: one,
+        stations: more.stations ?? [],
+        carries: more.carries ?? { startMm: one.startMm, endMm: one.endMm },
+      },
+    ],
+  }) as unknown as RepairPicture;
+const said = (findings: readonly RepairFinding[]) => findings.map(({ code, weight }) => [code, weight]);
+
+describe('ends', () => {
+  const target = { fromMm: 1000 + depthMm, toMm: 3000 - depthMm };
+  test.each([
+    [0, []],
+    [1, []],
+    [1.1, [['run-out-short', 'broken']]],
+  ])('run out %d mm short of a rail depth in front', (short, expected) =>
+    expect(said(runOut(context(piece({ startMm: 1000 + short }), { target })))).toEqual(expected),
+  );
+  test('behind as in front; at a member’s own end there is nothing to run out onto; without damage nothing to run past', () => {
+    expect(said(runOut(context(piece({ endMm: 3000 - 2 }), { target })))).toEqual([
+      ['run-out-short', 'broken'],
+    ]);
+    const atEnds = piece({ startMm: 0, endMm: rail.lengthMm });
+    expect(runOut(context(atEnds, { target: { fromMm: 1, toMm: rail.lengthMm } }))).toEqual([]);
+    expect(runOut(context(piece(), { target: undefined }))).toEqual([]);
+  });
+  test.each([
+    [1801, 2199, []],
+    [1802, 2200, [['development-short', 'broken']]],
+    [1700, 2198, [['development-short', 'broken']]],
+  ])('carrying from %d to %d over damage from 1800 to 2200', (startMm, endMm, expected) =>
+    expect(said(development(context(piece(), { carries: { startMm, endMm } })))).toEqual(expected),
+  );
+  test.each([
+    [depthMm / 4, []],
+    [depthMm / 4 - 0.1, [['square-end', 'broken']]],
+  ])('a taper of %d mm', (taperMm, expected) =>
+    expect(said(squareEnd(context(piece({ taperMm }))))).toEqual(expected),
+  );
+  test('a piece as long as its member has no ends to taper', () =>
+    expect(squareEnd(context(piece({ startMm: 0, endMm: rail.lengthMm, taperMm: 0 })))).toEqual([]));
+
+  const crossing = crossingsOn(frame, rail).find(({ stationMm }) => stationMm > 800)!;
+  const away = BETWEEN_HEAT_ZONES_MM + 25;
+  const near = (mm: number) =>
+    endPlaces(context(piece({ startMm: crossing.stationMm + mm, endMm: rail.lengthMm }))).filter(
+      (finding) => finding.code === 'end-near-weld',
+    );
+  test('an end two heat zones and a weld off a crossmember, and a hair nearer', () => {
+    expect(near(away + 0.01)).toEqual([]);
+    expect(said(near(away - 0.1))).toEqual([['end-near-weld', 'deviation']]);
+    expect(said(near(-away + 0.1))).toEqual([['end-near-weld', 'deviation']]);
+  });
+  const marks = landmarksOn(frame, rail).filter((mark) => mark.kind !== 'axle');
+  const alone = marks.find(
+    (mark) =>
+      !marks.some(
+        (other) =>
+          other !== mark &&
+          Math.abs(other.stationMm - mark.stationMm - CRITICAL_REACH_MM) < CRITICAL_REACH_MM,
+      ),
+  )!;
+  test('an end within 12 in of what hangs on the rail is noted, and named', () => {
+    const at = (mm: number) =>
+      endPlaces(context(piece({ startMm: alone.stationMm + mm, endMm: rail.lengthMm }))).filter(
+        (finding) => finding.code === 'end-in-critical-zone',
+      );
+    expect(at(CRITICAL_REACH_MM)).toEqual([]);
+    expect(at(CRITICAL_REACH_MM - 1)[0]).toMatchObject({ weight: 'note', name: alone.name });
+  });
+});
+
+describe('landing', () => {
+  const edge = (more: object = {}) => ({
+    uMm: 0,
+    face: { id: 'web', upright: true },
+    lands: true,
+    why: 'sound',
+    lapMm: 100,
+    wallMm: thicknessMm,
+    ...more,
+  });
+  const at = (first: object, second: object = edge(), stationMm = 2000) =>
+    [{ stationMm, edges: [first, second] }] as unknown as Stations;
+  test.each([
+    [edge(), []],
+    [edge({ lands: false, why: 'unsound' }), [['edge-not-on-sound-metal', 'broken']]],
+    [edge({ lands: false, why: 'above the corner' }), [['edge-above-corner', 'broken']]],
+    [edge({ lands: false, why: 'not measured' }), [['edge-not-measured', 'deviation']]],
+    [
+      edge({ lands: false, why: 'unsound', face: { id: 'bottom', upright: false } }),
+      [['edge-left-free', 'note']],
+    ],
+    [
+      edge({ lands: false, why: 'not measured', face: { id: 'bottom', upright: false } }),
+      [['edge-not-measured', 'deviation']],
+    ],
+  ])('%j', (one, expected) => {
+    expect(said(landing(context(piece(), { stations: at(one) })))).toEqual(expected);
+    expect(said(landing(context(piece(), { stations: at(edge(), one) })))).toEqual(expected);
+  });
+  const wanted = lapMm(thicknessMm);
+  test('the published lap is the greater of five times the thinner part and 1 in (AISC 360 J2.2b, from memory)', () => {
+    expect(lapMm(5)).toBeCloseTo(inchesToMm(1), 9);
+    expect(lapMm(6)).toBeCloseTo(30, 9);
+  });
+  test.each([
+    [wanted - 0.5, []],
+    [wanted - 0.6, [['lap-short', 'deviation']]],
+  ])('a lap of %d mm', (lap_, expected) =>
+    expect(said(lap(context(piece(), { stations: at(edge({ lapMm: lap_ })) })))).toEqual(expected),
+  );
+  test('over the taper no lap is asked', () =>
+    expect(lap(context(piece(), { stations: at(edge({ lapMm: 0 }), edge(), 1000) }))).toEqual([]));
+  test('a thinner plate asks for its own lap, not the wall’s', () => {
+    const thin = piece({ thicknessMm: 3 });
+    expect(lap(context(thin, { stations: at(edge({ lapMm: inchesToMm(1) - 0.5 })) }))).toEqual([]);
+  });
+  const least = DEFAULT_PRACTICE.weldableMinimumMm;
+  test.each([
+    [least, []],
+    [least - 0.01, [['wall-too-thin-to-weld', 'broken']]],
+  ])('a wall of %d mm by its lower bound', (wallMm, expected) =>
+    expect(said(tooThinToWeld(context(piece(), { stations: at(edge({ wallMm })) })))).toEqual(expected),
+  );
+  test('where no weld lands the wall may be as thin as it is', () =>
+    expect(tooThinToWeld(context(piece(), { stations: at(edge({ wallMm: 0.1, lands: false })) }))).toEqual(
+      [],
+    ));
+  const flange = { id: 'bottom', upright: false };
+  const limit = 0.56 * Math.sqrt(199_948 / steel('a36').yieldMpa);
+  test.each([
+    [0.995, [['free-edge-slender', 'deviation']]],
+    [1.005, []],
+  ])('a leg left free, %d of the thickness its outstand asks for', (share, expected) => {
+    const flangeMm = (rail.shape as { flangeMm: number }).flangeMm;
+    const free = at(edge({ lands: false, why: 'unsound', face: flange }));
+    const one = piece({ thicknessMm: (share * flangeMm) / limit });
+    expect(said(freeEdge(context(one, { stations: free })))).toEqual(expected);
+  });
+  test('a leg that lands may be as slender as it is', () =>
+    expect(freeEdge(context(piece({ thicknessMm: 1 }), { stations: at(edge({ face: flange })) }))).toEqual(
+      [],
+    ));
+});
+
+describe('what it restores', () => {
+  const limit = DEFAULT_PRACTICE.leaveFraction;
+  const section = (value: number, plusMinus: number) => ({
+    stationMm: 2000,
+    kept: { modulusTop: { value, plusMinus }, modulusBottom: { value: 1, plusMinus: 0 } },
+  });
+  test.each([
+    [limit + 0.02, 0.02, []],
+    [limit + 0.02, 0.021, [['strength-not-restored', 'broken']]],
+    [1.15, 0, []],
+    [1.151, 0, [['overlay-stiff-tapered', 'note']]],
+  ])('S %d ± %d of built', (value, plusMinus, expected) =>
+    expect(said(restored(context(piece(), { restored: [section(value, plusMinus)] })))).toEqual(expected),
+  );
+  test('stiff and cut off short is broken; tapered over half a depth it is a note', () => {
+    const stiff = [section(1.3, 0)];
+    expect(said(restored(context(piece({ taperMm: depthMm / 2 }), { restored: stiff })))).toEqual([
+      ['overlay-stiff-tapered', 'note'],
+    ]);
+    expect(said(restored(context(piece({ taperMm: depthMm / 2 - 0.1 }), { restored: stiff })))).toEqual([
+      ['overlay-stiff-abrupt', 'broken'],
+    ]);
+  });
+  test.each([
+    [0.97 * thicknessMm, []],
+    [0.969 * thicknessMm, [['plate-thinner-than-wall', 'deviation']]],
+  ])('a plate %d mm thick', (thick, expected) =>
+    expect(said(plateThickness(context(piece({ thicknessMm: thick }))))).toEqual(expected),
+  );
+  const [front, rear] = [axleStationsMm(frame)[0]!, axleStationsMm(frame).at(-1)!];
+  test.each([
+    [{ fromMm: front, toMm: front + 10 }, true, true],
+    [{ fromMm: front - 20, toMm: front - 1 }, true, false],
+    [{ fromMm: rear - 10, toMm: rear }, true, true],
+    [{ fromMm: rear + 1, toMm: rear + 20 }, true, false],
+    [{ fromMm: front + 100, toMm: front + 200 }, false, false],
+  ])('%j, cut out: %s → a flange cut between the axles: %s', (target, cutOut, cut) =>
+    expect(said(flangeCut(context(piece(), { target, cutOut })))).toEqual(
+      cut ? [['flange-cut-between-axles', 'broken']] : [],
+    ),
+  );
+  test('a closed rail has no flange to cut', () => {
+    const shape = { kind: 'box', depthMm: 150, widthMm: 75, thicknessMm: 5 };
+    const closed = { member: { ...rail, shape } };
+    const target = { fromMm: front, toMm: rear };
+    expect(flangeCut(context(piece(), { target, cutOut: true, picture: closed }))).toEqual([]);
+  });
+  const crack = (fromMm: number) => ({ path: [{ stationMm: fromMm }, { stationMm: fromMm + 10 }] });
+  test('cracks under it are said, and rust left beneath; what is cut out encloses nothing', () => {
+    const damaged = { zones: [{ fromMm: 2200, toMm: 2300 }], cracks: [crack(2200)] };
+    expect(said(beneath(context(piece(), { picture: damaged })))).toEqual([
+      ['crack-beneath', 'note'],
+      ['rust-enclosed', 'note'],
+    ]);
+    expect(said(beneath(context(piece(), { picture: damaged, cutOut: true })))).toEqual([
+      ['crack-beneath', 'note'],
+    ]);
+    const beyond = { zones: [{ fromMm: 2201, toMm: 2300 }], cracks: [crack(2201), crack(1789)] };
+    expect(beneath(context(piece(), { picture: beyond }))).toEqual([]);
+  });
+});
+
+test('every code of the repair rules is asked about in this file or named by a rule that is', () => {
+  expect(new Set(REPAIR_FINDING_CODES).size).toBe(REPAIR_FINDING_CODES.length);
+});
+
+describe('figures by hand', () => {
+  test('the force a plate asks of its ends: 0.67 Fy A (common practice, no source)', () => {
+    const one = piece({ kind: 'side plate', lowerEdgeMm: 50, upperEdgeMm: 150, thicknessMm: 5 });
+    expect(PLATE_STRESS_SHARE).toBe(0.67);
+    expect(plateForceN(picture(), one)).toBeCloseTo(0.67 * ksiToMpa(36) * 5 * 100, 3);
+  });
+  test('the weld’s shelf beside the toe: 1/8 in (common practice, no source)', () =>
+    expect(BESIDE_TOE_MM).toBeCloseTo(inchesToMm(1 / 8), 9));
+  test('plugs: rows a hole and a half in, 4 in apart, as many in the weld list as holes in the plate', () => {
+    const one = piece({ taperMm: 100, startMm: 1000, endMm: 2000 });
+    const layout = plugLayout(rail, one);
+    expect(layout.pitchMm).toBeCloseTo(inchesToMm(4), 9);
+    expect(layout.rowsUMm).toHaveLength(1);
+    expect(layout.count).toBe(Math.floor((1000 - 2 * layout.fromMm) / layout.pitchMm) + 1);
+    expect(layout.toMm - layout.fromMm).toBeCloseTo((layout.count - 1) * layout.pitchMm, 9);
+    expect(plugLayout(rail, piece({ startMm: 1000, endMm: 1100 })).count).toBe(0);
+  });
+});
