@@ -99,6 +99,11 @@ export function defaultLiftPoints(frame: Frame): LiftPoints {
   };
 }
 
+/** A unit nobody has weighed counts as this heavy: something to stand on its springs (ours). */
+const UNWEIGHED_KG = 500;
+/** What a frame's undercarriage is laid out for, kg. */
+export const sprungMassKg = (frame: Frame): number => totalKg(frame) || UNWEIGHED_KG;
+
 /** Every case that this frame can be put in, solved: one factorisation for all cases that stand on the same supports. */
 export function solveCases(
   structure: Structure,
@@ -106,85 +111,95 @@ export function solveCases(
   points: LiftPoints = defaultLiftPoints(structure.frame),
 ): SolvedFrame {
   const { frame } = structure;
-  const massKg = totalKg(frame) || 500;
+  const massKg = sprungMassKg(frame);
   const under = undercarriageOf(structure, massKg);
-  const gravity = gravityLoads(structure);
-  const cases: SolvedCase[] = [];
-  const unsolved: UnsolvedCase[] = [];
-  const problems: StructureProblem[] = [...structure.problems];
-  const groups = caseGroups(structure, under, gravity, factors, points, massKg);
-  for (const id of CASE_IDS)
-    if (!groups.some((group) => group.cases.some((each) => each.id === id)))
-      unsolved.push({ id, why: { kind: frame.loads?.items.length ? 'not for this frame' : 'no loads' } });
-  let wheels: WheelLoad[] = [];
-  let couplerKg: number | undefined;
-  for (const group of groups) {
-    const stood = standingModel(
-      structure,
-      group.onWheels ? under : { nodes: [], elements: [] },
-      group.supports,
-    );
-    for (const problem of stood.problems)
-      if (!problems.some((known) => known.code === problem.code && known.memberId === problem.memberId))
-        problems.push(problem);
-    const prepared = prepareFrame(stood.model);
-    if (!('solve' in prepared)) {
-      for (const { id } of group.cases) unsolved.push({ id, why: prepared });
-      continue;
-    }
-    const onKept = (load: LoadCase): LoadCase => ({
-      ...load,
-      lineLoads: load.lineLoads.flatMap((line) =>
-        stood.kept[line.element]! >= 0 ? [{ ...line, element: stood.kept[line.element]! }] : [],
-      ),
-    });
-    const solved = prepared.solve(group.cases.map((each) => onKept(each.load)));
-    if (!solved.ok) {
-      for (const { id } of group.cases) unsolved.push({ id, why: solved.reason });
-      continue;
-    }
-    const kept = stood.kept.subarray(0, structure.elements.length);
-    const standing = solved.cases.find((_, k) => group.cases[k]!.id === 'standing');
-    if (standing) {
-      wheels = under.wheels.map(({ axle, side }, k) => ({
-        axleId: axle.id,
-        axleName: axle.name,
-        side,
-        loadKg: standing.reactions[k]![2]! / STANDARD_GRAVITY,
-        node: under.wheels[k]!.node,
-        ...(axle.ratingKg !== undefined && { ratingKg: axle.ratingKg / 2 }),
-      }));
-      if (under.coupler) couplerKg = standing.reactions[under.wheels.length]![2]! / STANDARD_GRAVITY;
-    }
-    group.cases.forEach((each, k) =>
-      cases.push({
-        id: each.id,
-        result: solved.cases[k]!,
-        kept,
-        supports: supportForces(stood.model, group.supports, solved.cases[k]!),
-      }),
-    );
-    const ditch =
-      group.cases.some((each) => each.id === 'standing') && standing
-        ? ditchCase(under, gravity, factors, standing)
-        : undefined;
-    if (ditch) {
-      const dropped = prepared.solve([onKept(ditch)]);
-      if (dropped.ok)
-        cases.push({
-          id: 'one wheel in a ditch',
-          result: dropped.cases[0]!,
-          kept,
-          supports: supportForces(stood.model, group.supports, dropped.cases[0]!),
-        });
-    }
-  }
+  const standing: Standing = { structure, under, gravity: gravityLoads(structure), massKg };
+  const groups = caseGroups(standing, factors, points);
+  const solved = groups.map((group) => solveGroup(standing, group, factors));
+  const why = { kind: frame.loads?.items.length ? 'not for this frame' : 'no loads' } as const;
+  const asked = new Set(groups.flatMap((group) => group.cases.map((each) => each.id)));
+  const cases = solved.flatMap((group) => group.cases);
+  const unsolved = [
+    ...CASE_IDS.filter((id) => !asked.has(id)).map((id): UnsolvedCase => ({ id, why })),
+    ...solved.flatMap((group) => group.unsolved),
+  ];
   return {
     cases: CASE_IDS.flatMap((id) => cases.filter((each) => each.id === id)),
     unsolved: unsolved.filter(({ id }) => !cases.some((each) => each.id === id)),
-    problems,
-    wheels,
-    ...(couplerKg !== undefined && { couplerKg }),
+    problems: eachOnce([...structure.problems, ...solved.flatMap((group) => group.problems)]),
+    ...stoodOn(standing, cases.find((each) => each.id === 'standing')?.result),
+  };
+}
+
+const eachOnce = (problems: readonly StructureProblem[]): StructureProblem[] =>
+  problems.filter(
+    (one, k) =>
+      problems.findIndex((other) => other.code === one.code && other.memberId === one.memberId) === k,
+  );
+
+interface SolvedGroup {
+  readonly cases: readonly SolvedCase[];
+  readonly unsolved: readonly UnsolvedCase[];
+  readonly problems: readonly StructureProblem[];
+}
+
+/** All cases on one set of supports, and where it stands on its wheels the ditch, which needs the standing one first. */
+function solveGroup(
+  { structure, under, gravity }: Standing,
+  group: CaseGroup,
+  factors: LoadFactors,
+): SolvedGroup {
+  const extra = group.onWheels ? under : { nodes: [], elements: [] };
+  const stood = standingModel(structure, extra, group.supports);
+  const none = (why: UnsolvedCase['why']): SolvedGroup => ({
+    cases: [],
+    unsolved: group.cases.map(({ id }) => ({ id, why })),
+    problems: stood.problems,
+  });
+  const prepared = prepareFrame(stood.model);
+  if (!('solve' in prepared)) return none(prepared);
+  const solve = (loads: readonly LoadCase[]) =>
+    prepared.solve(loads.map((load) => ({ ...load, lineLoads: keptLines(load.lineLoads, stood.kept) })));
+  const solved = solve(group.cases.map((each) => each.load));
+  if (!solved.ok) return none(solved.reason);
+  const caseOf = (id: CaseId, result: CaseResult): SolvedCase => ({
+    id,
+    result,
+    kept: stood.kept.subarray(0, structure.elements.length),
+    supports: supportForces(stood.model, group.supports, result),
+  });
+  const cases = group.cases.map(({ id }, k) => caseOf(id, solved.cases[k]!));
+  const standing = cases.find(({ id }) => id === 'standing');
+  const ditch = standing && ditchCase(under, gravity, factors, standing.result);
+  const dropped = ditch && solve([ditch]);
+  return {
+    cases: dropped?.ok ? [...cases, caseOf('one wheel in a ditch', dropped.cases[0]!)] : cases,
+    unsolved: [],
+    problems: stood.problems,
+  };
+}
+
+/** Line loads of elements that stand in the solved model, under the numbers they have there. */
+const keptLines = (lines: readonly LineLoad[], kept: Int32Array): LineLoad[] =>
+  lines.flatMap((line) => (kept[line.element]! >= 0 ? [{ ...line, element: kept[line.element]! }] : []));
+
+/** What stands on each wheel and on the coupler; the wheels are the first supports of the standing case. */
+function stoodOn(
+  { under }: Standing,
+  standing: CaseResult | undefined,
+): Pick<SolvedFrame, 'wheels' | 'couplerKg'> {
+  if (!standing) return { wheels: [] };
+  const massKg = (support: number) => standing.reactions[support]![2]! / STANDARD_GRAVITY;
+  return {
+    wheels: under.wheels.map(({ axle, side, node }, k) => ({
+      axleId: axle.id,
+      axleName: axle.name,
+      side,
+      loadKg: massKg(k),
+      node,
+      ...(axle.ratingKg !== undefined && { ratingKg: axle.ratingKg / 2 }),
+    })),
+    ...(under.coupler && { couplerKg: massKg(under.wheels.length) }),
   };
 }
 
@@ -209,13 +224,17 @@ interface CaseGroup {
   readonly cases: readonly { readonly id: CaseId; readonly load: LoadCase }[];
 }
 
+interface Standing {
+  readonly structure: Structure;
+  readonly under: Undercarriage;
+  readonly gravity: Gravity;
+  readonly massKg: number;
+}
+
 function caseGroups(
-  structure: Structure,
-  under: Undercarriage,
-  gravity: Gravity,
+  { structure, under, gravity, massKg }: Standing,
   factors: LoadFactors,
   points: LiftPoints,
-  massKg: number,
 ): CaseGroup[] {
   const { frame } = structure;
   const make = (id: CaseId, nodeLoads: readonly NodeLoad[], perG: Vector3 = [0, 0, -1]) => ({
@@ -284,8 +303,8 @@ export function padUnder(
   const at =
     rail.member.role === 'rail'
       ? onRail(structure, rail, stationMm, 0)
-      : attach(structure, [stationMm, rail.placement.from[1], 0], (elementId) =>
-          elementId.startsWith(`${rail.member.id}@`),
+      : attach(structure, [stationMm, rail.placement.from[1], 0], (element) =>
+          rail.elements.includes(element),
         );
   return [standSupport(stand, { node: at.node, stiffness: PAD_STIFFNESS })];
 }
@@ -394,8 +413,7 @@ export function gravityLoads(structure: Structure): Gravity {
     ({ profile }, k) => (perMm[k] = profile.areaMm2 * STEEL_DENSITY_KG_PER_MM3 * STANDARD_GRAVITY),
   );
   for (const item of structure.frame.loads?.items ?? []) {
-    spread(structure, lengthOf, item, 'left', item.leftShare, perMm);
-    spread(structure, lengthOf, item, 'right', 1 - item.leftShare, perMm);
+    for (const side of ['left', 'right'] as const) spread(structure, item, side, { lengthOf, perMm });
   }
   const massKg = perMm.reduce((sum, q, k) => sum + (q * lengthOf[k]!) / STANDARD_GRAVITY, 0);
   return {
@@ -421,12 +439,11 @@ function elementLengths(structure: Structure): Float64Array {
 /** Slices of a load, each on the long member of its side that passes its station; beyond the ends, on the nearest. */
 function spread(
   structure: Structure,
-  lengthOf: Float64Array,
   item: Load,
   side: 'left' | 'right',
-  share: number,
-  perMm: Float64Array,
+  into: { readonly lengthOf: Float64Array; readonly perMm: Float64Array },
 ): void {
+  const share = side === 'left' ? item.leftShare : 1 - item.leftShare;
   const carriers = structure.members.filter(
     ({ member }) =>
       member.side === side &&
@@ -438,7 +455,7 @@ function spread(
     const x = item.fromMm + ((item.toMm - item.fromMm) * (k + 0.5)) / slices;
     const element = carrierElement(carriers, x);
     if (element >= 0)
-      perMm[element]! += (item.massKg * share * STANDARD_GRAVITY) / slices / lengthOf[element]!;
+      into.perMm[element]! += (item.massKg * share * STANDARD_GRAVITY) / slices / into.lengthOf[element]!;
   }
 }
 

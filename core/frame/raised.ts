@@ -5,7 +5,7 @@ import {
   legSupports,
   padUnder,
   supportForces,
-  totalKg,
+  sprungMassKg,
   type SolvedCase,
   type SolvedFrame,
 } from './load-cases';
@@ -37,7 +37,7 @@ const LET_GO = 6;
  * again without it; a point that would have to pull is left in, its reaction negative: there the frame tips.
  */
 export function solveRaised(structure: Structure, raised: Raised): Outcome<SolvedFrame> {
-  const under = undercarriageOf(structure, totalKg(structure.frame) || 500);
+  const under = undercarriageOf(structure, sprungMassKg(structure.frame));
   const pads = raised.points.flatMap((point) =>
     padUnder(structure, point.side, point.stationMm, { on: 'pad', pointId: point.id }),
   );

@@ -82,49 +82,47 @@ export function payloadFromCoupler(frame: Frame, couplerKg: number): Outcome<rea
 /** Loads a family usually carries, as shares of a gross weight: a place to start from (our judgement). */
 export function typicalLoads(frame: Frame, grossKg: number): Load[] {
   const L = frame.lengthMm;
-  const item = (
-    id: string,
-    kind: Load['kind'],
-    name: string,
-    share: number,
-    from: number,
-    to: number,
-  ): Load => ({ id, kind, name, massKg: grossKg * share, fromMm: from * L, toMm: to * L, leftShare: 0.5 });
+  const item = (kind: Load['kind'], name: string, share: number, from: number, to: number): Load => ({
+    id: kind,
+    kind,
+    name,
+    massKg: grossKg * share,
+    fromMm: from * L,
+    toMm: to * L,
+    leftShare: 0.5,
+  });
   switch (frame.family) {
     case 'open-channel ladder':
     case 'boxed ladder':
     case 'mixed ladder':
       return [
-        item('engine', 'engine', 'Engine and gearbox', 0.1, 0.06, 0.3),
-        item('cab', 'cab', 'Cab and crew', 0.09, 0.08, 0.34),
-        item('tank', 'tank', 'Fuel', 0.02, 0.43, 0.49),
-        item('body', 'body', 'Body', 0.2, 0.4, 0.98),
-        item('payload', 'payload', 'Payload', 0.5, 0.42, 0.96),
+        item('engine', 'Engine and gearbox', 0.1, 0.06, 0.3),
+        item('cab', 'Cab and crew', 0.09, 0.08, 0.34),
+        item('tank', 'Fuel', 0.02, 0.43, 0.49),
+        item('body', 'Body', 0.2, 0.4, 0.98),
+        item('payload', 'Payload', 0.5, 0.42, 0.96),
       ];
     case 'unibody':
       return [
-        item('engine', 'engine', 'Engine and gearbox', 0.16, 0.06, 0.28),
-        item('body', 'body', 'Body and glass', 0.4, 0.05, 0.95),
-        item('tank', 'tank', 'Fuel', 0.03, 0.62, 0.72),
-        item('payload', 'payload', 'People and load', 0.3, 0.35, 0.9),
+        item('engine', 'Engine and gearbox', 0.16, 0.06, 0.28),
+        item('body', 'Body and glass', 0.4, 0.05, 0.95),
+        item('tank', 'Fuel', 0.03, 0.62, 0.72),
+        item('payload', 'People and load', 0.3, 0.35, 0.9),
       ];
     case 'gooseneck trailer':
       return [
-        item('house', 'house', 'House', 0.6, 0.02, 0.99),
-        item('tank', 'tank', 'Water', 0.06, 0.4, 0.6),
-        item('payload', 'payload', 'Belongings', 0.2, 0.1, 0.95),
+        item('house', 'House', 0.6, 0.02, 0.99),
+        item('tank', 'Water', 0.06, 0.4, 0.6),
+        item('payload', 'Belongings', 0.2, 0.1, 0.95),
       ];
     case 'I-beam trailer':
       return [
-        item('house', 'house', 'House or body', 0.62, 0.12, 0.99),
-        item('tank', 'tank', 'Water', 0.06, 0.7, 0.8),
-        item('payload', 'payload', 'Payload', 0.25, 0.15, 0.95),
+        item('house', 'House or body', 0.62, 0.12, 0.99),
+        item('tank', 'Water', 0.06, 0.7, 0.8),
+        item('payload', 'Payload', 0.25, 0.15, 0.95),
       ];
     case 'semi trailer':
-      return [
-        item('body', 'body', 'Deck or box', 0.12, 0.01, 0.99),
-        item('payload', 'payload', 'Payload', 0.72, 0.02, 0.98),
-      ];
+      return [item('body', 'Deck or box', 0.12, 0.01, 0.99), item('payload', 'Payload', 0.72, 0.02, 0.98)];
     default:
       return frame.family satisfies never;
   }

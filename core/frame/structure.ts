@@ -361,7 +361,7 @@ function endWarping(
 export function attach(
   { nodes, elements }: Structure,
   at: Vector3,
-  wanted: (elementId: string) => boolean = () => true,
+  wanted: (element: number) => boolean = () => true,
 ): Attachment {
   let best = -1;
   let away = Infinity;
@@ -369,11 +369,11 @@ export function attach(
     const here = size(minus(at, nodes[node]!));
     if (here < away) [best, away] = [node, here];
   };
-  for (const { id, from, to } of elements)
-    if (wanted(id)) {
-      consider(from.node);
-      consider(to.node);
-    }
+  elements.forEach(({ from, to }, element) => {
+    if (!wanted(element)) return;
+    consider(from.node);
+    consider(to.node);
+  });
   if (best < 0 && nodes.length > 0) return attach({ nodes, elements } as Structure, at);
   return { node: best, offsetMm: minus(at, nodes[best]!) };
 }

@@ -59,12 +59,13 @@ export function undercarriageOf(structure: Structure, massKg: number): Undercarr
   };
   const perWheelN = Math.max(500, (massKg * STANDARD_GRAVITY) / Math.max(2, 2 * axles.length));
   const springN = perWheelN / SPRING_SAG_MM;
+  const laying: Laying = { structure, springN, add, elements };
   axles.forEach((axle, number) => {
     const seats = (['left', 'right'] as const)
       .filter((side) => axle.side === 'both' || axle.side === side)
       .flatMap((side) => {
         const rail = railAt(structure, side, axle.stationMm);
-        return rail ? [{ side, seat: springSeat(structure, axle, side, rail, springN, add, elements) }] : [];
+        return rail ? [{ side, seat: springSeat(laying, axle, side, rail) }] : [];
       });
     for (const { side, seat } of seats) {
       const hand = side === 'left' ? -1 : 1;
@@ -117,15 +118,21 @@ const plainBeam = (
   to: { node: to, warping: { kind: 'fixed' }, ...more.to },
 });
 
+/** What is being laid under a structure: nodes and elements beyond its own, springs of one stiffness. */
+interface Laying {
+  readonly structure: Structure;
+  readonly springN: number;
+  readonly add: (at: Vector3) => number;
+  readonly elements: BeamElement[];
+}
+
 function springSeat(
-  structure: Structure,
+  laying: Laying,
   axle: Landmark,
   side: 'left' | 'right',
   rail: MeshedMember,
-  springN: number,
-  add: (at: Vector3) => number,
-  elements: BeamElement[],
 ): { node: number; at: Vector3 } {
+  const { structure, add } = laying;
   const hangers = structure.frame.landmarks.filter(
     (mark) =>
       mark.kind === 'spring hanger' &&
@@ -142,23 +149,44 @@ function springSeat(
   const dropMm = ahead?.dropMm ?? behind?.dropMm ?? DEFAULT_DROP_MM;
   const at: Vector3 = [axle.stationMm, y, -dropMm];
   const seat = add(at);
-  if (!ahead || !behind) {
-    // A coil or a block: a short post as stiff as the spring, located sideways and lengthwise by its links.
-    const hung = onRail(structure, rail, axle.stationMm, 0);
-    const post = plainProfile({
-      areaMm2: (springN * dropMm) / YOUNGS_MODULUS_MPA,
-      iyyMm4: 5e6,
-      izzMm4: 5e6,
-      jMm4: 5e6,
-    });
-    elements.push(
-      plainBeam(`spring ${axle.id} ${side}`, hung.node, seat, post, {
-        from: { offsetMm: hung.offsetMm },
-        up: [1, 0, 0],
-      }),
-    );
-    return { node: seat, at };
-  }
+  const spring = { axle, side, rail, seat, dropMm };
+  if (ahead && behind) addLeaf(laying, spring, ahead, behind);
+  else addPost(laying, spring);
+  return { node: seat, at };
+}
+
+interface Spring {
+  readonly axle: Landmark;
+  readonly side: 'left' | 'right';
+  readonly rail: MeshedMember;
+  readonly seat: number;
+  readonly dropMm: number;
+}
+
+/** A coil or a block: a short post as stiff as the spring, located sideways and lengthwise by its links. */
+function addPost({ structure, springN, elements }: Laying, { axle, side, rail, seat, dropMm }: Spring): void {
+  const hung = onRail(structure, rail, axle.stationMm, 0);
+  const post = plainProfile({
+    areaMm2: (springN * dropMm) / YOUNGS_MODULUS_MPA,
+    iyyMm4: 5e6,
+    izzMm4: 5e6,
+    jMm4: 5e6,
+  });
+  elements.push(
+    plainBeam(`spring ${axle.id} ${side}`, hung.node, seat, post, {
+      from: { offsetMm: hung.offsetMm },
+      up: [1, 0, 0],
+    }),
+  );
+}
+
+/** A leaf as stiff in its middle as the spring, pinned to the hanger ahead and hung from a shackle behind. */
+function addLeaf(
+  { structure, springN, elements }: Laying,
+  { axle, side, rail, seat, dropMm }: Spring,
+  ahead: Landmark,
+  behind: Landmark,
+): void {
   const span = behind.stationMm - ahead.stationMm;
   const inertia = (springN * span ** 3) / (48 * YOUNGS_MODULUS_MPA);
   const leaf = plainProfile({ areaMm2: 3000, iyyMm4: 2e6, izzMm4: inertia, jMm4: 5e4 });
@@ -173,8 +201,10 @@ function springSeat(
       }),
     );
   }
-  return { node: seat, at };
 }
+
+/** A point under a rail hangs on an element that starts within this of it (meshes are finer). */
+const NEAR_ON_RAIL_MM = 400;
 
 /** A point under (or over) a rail at a frame station. */
 export function onRail(
@@ -184,11 +214,10 @@ export function onRail(
   dropMm: number,
 ): Attachment {
   const own = stationMm - (rail.member.startMm ?? 0);
-  return attach(
-    structure,
-    [stationMm, rail.placement.from[1], -dropMm],
-    (id) => id.startsWith(`${rail.member.id}@`) && Math.abs(Number(id.split('@')[1]) - own) < 400,
-  );
+  return attach(structure, [stationMm, rail.placement.from[1], -dropMm], (element) => {
+    const k = rail.elements.indexOf(element);
+    return k >= 0 && Math.abs(rail.stationsMm[k]! - own) < NEAR_ON_RAIL_MM;
+  });
 }
 
 /** A force at a point that is rigidly joined to the structure. */

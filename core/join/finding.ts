@@ -1,7 +1,7 @@
 import { plugHoleMm } from '../reference';
 import { inchesToMm } from '../quantity';
 import type { RepairPicture } from '../shape';
-import { strengthNPerMm, type Joining } from './weld-line';
+import { strengthNPerMm, type EndDemand, type Joining, type WeldLine } from './weld-line';
 
 export const JOIN_FINDING_CODES = [
   'leg-under-minimum',
@@ -26,91 +26,79 @@ export interface JoinFinding {
   readonly limit?: number;
 }
 
+type Figures = Pick<JoinFinding, 'value' | 'limit'>;
+
+/** One remark about some lines; none where there are no lines it is about. */
+const about = (
+  code: JoinFindingCode,
+  weight: JoinFinding['weight'],
+  lines: readonly { readonly id: string }[],
+  figures: Figures = {},
+): JoinFinding[] =>
+  lines.length ? [{ code, weight, lineIds: lines.map((line) => line.id), ...figures }] : [];
+
+/** What is to be said of a repair's welds: legs against their limits, flow and ends against strength, what is hard to reach. */
 export function checkJoining(context: RepairPicture, joined: Joining): JoinFinding[] {
   const fillets = joined.lines.filter((line) => line.kind === 'fillet');
   if (fillets.length === 0) return [{ code: 'no-lines', weight: 'broken', lineIds: [] }];
-  const idsWhere = (test: (line: (typeof fillets)[number]) => boolean) =>
-    fillets.filter(test).map((line) => line.id);
-  const finding = (
-    code: JoinFindingCode,
-    weight: JoinFinding['weight'],
-    lineIds: readonly string[],
-    value?: number,
-    limit?: number,
-  ): JoinFinding[] =>
-    lineIds.length
-      ? [
-          {
-            code,
-            weight,
-            lineIds,
-            ...(value !== undefined && { value }),
-            ...(limit !== undefined && { limit }),
-          },
-        ]
-      : [];
-  const flows = fillets
-    .filter((line) => line.flowNPerMm !== undefined)
-    .map((line) => ({ id: line.id, use: line.flowNPerMm! / strengthNPerMm(line) }));
-  const most = Math.max(...flows.map((flow) => flow.use));
+  const where = (test: (line: WeldLine) => boolean) => fillets.filter(test);
   return [
-    ...finding(
+    ...about(
       'leg-under-minimum',
       'broken',
-      idsWhere((line) => line.legMm < line.minimumLegMm - 1e-6),
+      where((line) => line.legMm < line.minimumLegMm - 1e-6),
     ),
-    ...finding(
+    ...about(
       'leg-over-maximum',
       'broken',
-      idsWhere((line) => line.legMm > line.maximumLegMm + 1e-6),
+      where((line) => line.legMm > line.maximumLegMm + 1e-6),
     ),
-    ...finding(
+    ...about(
       'base-metal-governs',
       'note',
-      idsWhere((line) => line.baseNPerMm < line.fillerNPerMm),
+      where((line) => line.baseNPerMm < line.fillerNPerMm),
     ),
-    ...finding(
-      most > 1 ? 'flow-over' : 'flow-ample',
-      most > 1 ? 'broken' : 'note',
-      flows.map((flow) => flow.id),
-      most,
-      1,
-    ),
-    ...(flows.length === 0
-      ? finding(
-          'weight-unknown',
-          'note',
-          fillets.map((line) => line.id),
-        )
-      : []),
-    ...joined.ends
-      .filter((end) => end.capacityN < end.forceN)
-      .flatMap((end) =>
-        finding(
-          'end-short',
-          'broken',
-          fillets
-            .filter((line) => line.pieceId === end.pieceId && line.place === end.end)
-            .map((line) => line.id),
-          end.capacityN,
-          end.forceN,
-        ),
-      ),
-    ...finding(
+    ...flowRemarks(fillets),
+    ...joined.ends.flatMap((end) => endRemark(end, fillets)),
+    ...about(
       'overhead',
       'note',
-      idsWhere((line) => line.position === 'overhead'),
+      where((line) => line.position === 'overhead'),
     ),
-    ...(context.repair.plugs && plugHoleMm(context.repair.pieces[0]!.thicknessMm) > inchesToMm(3 / 8)
-      ? [
-          {
-            code: 'trade-plug-smaller' as const,
-            weight: 'note' as const,
-            lineIds: joined.lines.filter((line) => line.kind === 'plug').map((line) => line.id),
-            value: plugHoleMm(context.repair.pieces[0]!.thicknessMm),
-            limit: inchesToMm(3 / 8),
-          },
-        ]
-      : []),
+    ...plugRemark(context, joined),
+  ];
+}
+
+function flowRemarks(fillets: readonly WeldLine[]): JoinFinding[] {
+  const flowing = fillets.filter((line) => line.flowNPerMm !== undefined);
+  if (flowing.length === 0) return about('weight-unknown', 'note', fillets);
+  const most = Math.max(...flowing.map((line) => line.flowNPerMm! / strengthNPerMm(line)));
+  const figures = { value: most, limit: 1 };
+  return most > 1
+    ? about('flow-over', 'broken', flowing, figures)
+    : about('flow-ample', 'note', flowing, figures);
+}
+
+/** An end whose welds cannot bring the plate's force in. */
+function endRemark(end: EndDemand, fillets: readonly WeldLine[]): JoinFinding[] {
+  if (end.capacityN >= end.forceN) return [];
+  const lines = fillets.filter((line) => line.pieceId === end.pieceId && line.place === end.end);
+  return about('end-short', 'broken', lines, { value: end.capacityN, limit: end.forceN });
+}
+
+/** The trade's plug hole. */
+const TRADE_PLUG_MM = inchesToMm(3 / 8);
+function plugRemark({ repair }: RepairPicture, { lines }: Joining): JoinFinding[] {
+  const value = plugHoleMm(repair.pieces[0]!.thicknessMm);
+  if (!repair.plugs || value <= TRADE_PLUG_MM) return [];
+  const plugs = lines.filter((line) => line.kind === 'plug');
+  return [
+    {
+      code: 'trade-plug-smaller',
+      weight: 'note',
+      lineIds: plugs.map(({ id }) => id),
+      value,
+      limit: TRADE_PLUG_MM,
+    },
   ];
 }

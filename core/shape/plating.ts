@@ -33,11 +33,11 @@ export function landingsAt(
   const wall = wallAt(picture.map, stationMm);
   const legMm = chosenLegMm(piece.thicknessMm, picture.built.thicknessMm);
   const edges = [
-    landing(picture, wall, stationMm, cover.uFromMm, -1, legMm),
-    landing(picture, wall, stationMm, cover.uToMm, 1, legMm),
+    landing(picture, { wall, stationMm, legMm }, cover.uFromMm, -1),
+    landing(picture, { wall, stationMm, legMm }, cover.uToMm, 1),
   ];
   return edges.map((edge) =>
-    meetsAnotherPiece(picture, repair, piece, edge, stationMm, legMm)
+    meetsAnotherPiece(picture, repair, piece, { uMm: edge.uMm, stationMm, legMm })
       ? { ...edge, lands: true, why: 'meets the other cap', wallMm: piece.thicknessMm }
       : edge,
   );
@@ -48,11 +48,13 @@ function meetsAnotherPiece(
   picture: MemberPicture,
   repair: Pick<Repair, 'pieces'>,
   piece: Piece,
-  edge: EdgeLanding,
-  stationMm: number,
-  legMm: number,
+  {
+    uMm: edgeUMm,
+    stationMm,
+    legMm,
+  }: { readonly uMm: number; readonly stationMm: number; readonly legMm: number },
 ): boolean {
-  const sheetU = onSheet(picture.member.shape, edge.uMm);
+  const sheetU = onSheet(picture.member.shape, edgeUMm);
   return repair.pieces.some((other) => {
     const cover = other.id !== piece.id && coverageAt(picture.member, other, stationMm);
     return (
@@ -70,11 +72,13 @@ function meetsAnotherPiece(
  */
 function landing(
   picture: MemberPicture,
-  wall: WallProfile,
-  stationMm: number,
+  {
+    wall,
+    stationMm,
+    legMm,
+  }: { readonly wall: WallProfile; readonly stationMm: number; readonly legMm: number },
   uMm: number,
   outward: 1 | -1,
-  legMm: number,
 ): EdgeLanding {
   const sheetU = onSheet(picture.member.shape, uMm);
   const face = faceAtU(picture.member.shape, sheetU - outward * 1e-3);

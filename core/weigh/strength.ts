@@ -48,6 +48,13 @@ export function lateralMpa(section: Section, unbracedMm: number, yieldMpa: numbe
   return elastic > yieldMpa / 2 ? yieldMpa * (1 - yieldMpa / (4 * elastic)) : elastic;
 }
 
+/** A section and the wall it is of. */
+interface Walled {
+  readonly surface: Surface;
+  readonly section: Section;
+  readonly wallMm: ArrayLike<number>;
+}
+
 /** How thick each face is on the whole, mm: the mean of its rows. */
 export function faceMeanMm(surface: Surface, wallMm: ArrayLike<number>): Map<Face['id'], number> {
   const sums = new Map<Face['id'], [sum: number, rows: number]>();
@@ -58,10 +65,9 @@ export function faceMeanMm(surface: Surface, wallMm: ArrayLike<number>): Map<Fac
   return new Map([...sums].map(([id, [sum, rows]]) => [id, sum / rows]));
 }
 
+/** What a wall's section can take between holds `unbracedMm` apart. */
 export function sectionStrength(
-  surface: Surface,
-  section: Section,
-  wallMm: ArrayLike<number>,
+  { surface, section, wallMm }: Walled,
   steel: Steel,
   unbracedMm: number,
   shearMpa: number,

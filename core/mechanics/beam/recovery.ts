@@ -23,17 +23,26 @@ export function characteristicLength({ nodes }: BeamModel): number {
   return Math.max(span(0), span(1), span(2), 1);
 }
 
+/** A frame assembled: its elements, its matrix before factorising, and the stiffest of its diagonal. */
+export interface System {
+  readonly model: BeamModel;
+  readonly numbering: Numbering;
+  readonly prepared: readonly Prepared[];
+  readonly matrix: Skyline;
+  readonly stiffest: number;
+}
+/** One load on it: what elements carry themselves, the whole on the unknowns, and how these moved. */
+export interface SolvedLoad {
+  readonly ownLoads: readonly (Float64Array | undefined)[];
+  readonly f: Float64Array;
+  readonly u: Float64Array;
+}
+
 /** Displacements, end forces, reactions, and how well they balance. */
 export function recovered(
-  model: BeamModel,
-  numbering: Numbering,
-  prepared: readonly Prepared[],
-  ownLoads: readonly (Float64Array | undefined)[],
+  { model, numbering, prepared, matrix, stiffest }: System,
   load: LoadCase,
-  f: Float64Array,
-  u: Float64Array,
-  matrix: Skyline,
-  stiffest: number,
+  { ownLoads, f, u }: SolvedLoad,
 ): CaseResult {
   const displacements = new Float64Array(model.nodes.length * NODE_DOF);
   model.nodes.forEach((_, node) =>

@@ -10,7 +10,7 @@ import {
   type Unsolvable,
 } from './model';
 import { numberUnknowns, prepare, type Numbering, type Prepared } from './prepared';
-import { characteristicLength, held, recovered } from './recovery';
+import { characteristicLength, held, recovered, type System } from './recovery';
 import { SIZE } from './element';
 import { addTo, factorise, freeMode, skyline, solveFactored, type Factors, type Skyline } from './skyline';
 
@@ -39,37 +39,41 @@ export function prepareFrame(model: BeamModel): PreparedFrame | Unsolvable {
   return assembled(model, numbering, prepared);
 }
 
-function assembled(
+type Ties = readonly (readonly [a: number | undefined, b: number | undefined, stiffness: number])[];
+
+/** For each unknown the first one it is coupled to: the skyline's outline. */
+function outline(
   model: BeamModel,
   numbering: Numbering,
   prepared: readonly Prepared[],
-): PreparedFrame | Unsolvable {
+  ties: Ties,
+): Int32Array {
   const first = Int32Array.from({ length: numbering.count }, (_, k) => k);
+  const reach = (k: number, least: number) => {
+    if (least < first[k]!) first[k] = least;
+  };
   for (const { unknowns } of prepared) {
     const least = unknowns.reduce((low, k) => (k >= 0 && k < low ? k : low), numbering.count);
-    for (const k of unknowns) if (k >= 0 && least < first[k]!) first[k] = least;
+    for (const k of unknowns) if (k >= 0) reach(k, least);
   }
-  for (const { node } of model.supports)
-    for (let dof = 0; dof < NODE_DOF; dof++)
-      first[numbering.nodeStart[node]! + dof] = Math.min(
-        first[numbering.nodeStart[node]! + dof]!,
-        numbering.nodeStart[node]!,
-      );
-  const ties = (model.warpTies ?? []).map(
-    ({ node, keys: [one, other], stiffness }) =>
-      [numbering.warp.get(`${node}:${one}`), numbering.warp.get(`${node}:${other}`), stiffness] as const,
-  );
-  for (const [a, b] of ties)
-    if (a !== undefined && b !== undefined) first[Math.max(a, b)] = Math.min(first[Math.max(a, b)]!, a, b);
-  const matrix = skyline(numbering.count, first);
-  for (const { unknowns, stiffness } of prepared) {
-    for (let r = 0; r < SIZE; r++)
-      for (let c = r; c < SIZE; c++) {
-        const value = stiffness[r * SIZE + c]!;
-        if (value === 0 || unknowns[r]! < 0 || unknowns[c]! < 0) continue;
-        addTo(matrix, unknowns[r]!, unknowns[c]!, unknowns[r] === unknowns[c] && r !== c ? 2 * value : value);
-      }
+  for (const { node } of model.supports) {
+    const start = numbering.nodeStart[node]!;
+    for (let dof = 0; dof < NODE_DOF; dof++) reach(start + dof, start);
   }
+  for (const [a, b] of ties) if (a !== undefined && b !== undefined) reach(Math.max(a, b), Math.min(a, b));
+  return first;
+}
+
+function addElement(matrix: Skyline, { unknowns, stiffness }: Prepared): void {
+  for (let r = 0; r < SIZE; r++)
+    for (let c = r; c < SIZE; c++) {
+      const value = stiffness[r * SIZE + c]!;
+      if (value === 0 || unknowns[r]! < 0 || unknowns[c]! < 0) continue;
+      addTo(matrix, unknowns[r]!, unknowns[c]!, unknowns[r] === unknowns[c] && r !== c ? 2 * value : value);
+    }
+}
+
+function addTies(matrix: Skyline, ties: Ties): void {
   for (const [a, b, stiffness] of ties) {
     // A closed member has no warping to tie.
     if (a === undefined || b === undefined || !(diagonalOf(matrix, a) > 0 && diagonalOf(matrix, b) > 0))
@@ -78,28 +82,49 @@ function assembled(
     addTo(matrix, b, b, stiffness);
     addTo(matrix, a, b, -stiffness);
   }
+}
+
+function assembled(
+  model: BeamModel,
+  numbering: Numbering,
+  prepared: readonly Prepared[],
+): PreparedFrame | Unsolvable {
+  const ties: Ties = (model.warpTies ?? []).map(({ node, keys: [one, other], stiffness }) => [
+    numbering.warp.get(`${node}:${one}`),
+    numbering.warp.get(`${node}:${other}`),
+    stiffness,
+  ]);
+  const matrix = skyline(numbering.count, outline(model, numbering, prepared, ties));
+  for (const one of prepared) addElement(matrix, one);
+  addTies(matrix, ties);
   const stiffest = stiffestDiagonal(matrix);
   for (const support of model.supports) addSupport(matrix, numbering, support, stiffest);
   const idle = holdIdle(matrix);
   const factors = factorise(matrix);
   if (!(factors.weakest.share > FREE_SHARE)) return mechanism(model, numbering, factors);
-  const frame: PreparedFrame = {
+  const system: System = { model, numbering, prepared, matrix, stiffest };
+  return {
     model,
     unknownCount: numbering.count,
-    solve: (cases) => solveCases(model, numbering, prepared, matrix, factors, idle, stiffest, cases),
-    withElements: (changed) => {
-      const next = [...prepared];
-      const elements = [...model.elements];
-      for (const [index, element] of changed) {
-        const one = prepare(model, element, numbering);
-        if (typeof one === 'string') return { kind: 'bad element', element: index, id: element.id, why: one };
-        next[index] = one;
-        elements[index] = element;
-      }
-      return assembled({ ...model, elements }, numbering, next);
-    },
+    solve: (cases) => solveCases(system, factors, idle, cases),
+    withElements: (changed) => withChanged(system, changed),
   };
-  return frame;
+}
+
+/** The same frame with some elements' profiles changed. */
+function withChanged(
+  { model, numbering, prepared }: System,
+  changed: ReadonlyMap<number, BeamElement>,
+): PreparedFrame | Unsolvable {
+  const next = [...prepared];
+  const elements = [...model.elements];
+  for (const [index, element] of changed) {
+    const one = prepare(model, element, numbering);
+    if (typeof one === 'string') return { kind: 'bad element', element: index, id: element.id, why: one };
+    next[index] = one;
+    elements[index] = element;
+  }
+  return assembled({ ...model, elements }, numbering, next);
 }
 
 const diagonalOf = (matrix: Skyline, k: number): number => matrix.values[matrix.start[k + 1]! - 1]!;
@@ -176,16 +201,8 @@ function mechanism(model: BeamModel, numbering: Numbering, factors: Factors): Un
   };
 }
 
-function solveCases(
-  model: BeamModel,
-  numbering: Numbering,
-  prepared: readonly Prepared[],
-  matrix: Skyline,
-  factors: Factors,
-  idle: Uint8Array,
-  stiffest: number,
-  cases: readonly LoadCase[],
-): Solved {
+function solveCases(system: System, factors: Factors, idle: Uint8Array, cases: readonly LoadCase[]): Solved {
+  const { model, numbering, prepared } = system;
   const results: CaseResult[] = [];
   for (const load of cases) {
     const wrong = badLoad(model, load);
@@ -193,24 +210,23 @@ function solveCases(
     const f = new Float64Array(numbering.count);
     const ownLoads = lineLoadsOf(model, prepared, load, f);
     addNodeLoads(numbering, load, f);
-    for (let k = 0; k < f.length; k++)
-      if (idle[k] && Math.abs(f[k]!) > 0) {
-        const node = numbering.nodeOf[k]!;
-        return {
-          ok: false,
-          reason: {
-            kind: 'mechanism',
-            node,
-            at: model.nodes[node]!,
-            along: DIRECTIONS[k - numbering.nodeStart[node]!] ?? 'about x',
-            moving: [node],
-          },
-        };
-      }
-    const u = solveFactored(factors, f);
-    results.push(recovered(model, numbering, prepared, ownLoads, load, f, u, matrix, stiffest));
+    const pushed = f.findIndex((force, k) => idle[k] !== 0 && Math.abs(force) > 0);
+    if (pushed >= 0) return { ok: false, reason: heldByNothing(system, pushed) };
+    results.push(recovered(system, load, { ownLoads, f, u: solveFactored(factors, f) }));
   }
   return { ok: true, cases: results };
+}
+
+/** A load on an unknown that nothing holds. */
+function heldByNothing({ model, numbering }: System, unknown: number): Unsolvable {
+  const node = numbering.nodeOf[unknown]!;
+  return {
+    kind: 'mechanism',
+    node,
+    at: model.nodes[node]!,
+    along: DIRECTIONS[unknown - numbering.nodeStart[node]!] ?? 'about x',
+    moving: [node],
+  };
 }
 
 /** One frame, its cases. */

@@ -37,9 +37,7 @@ export function cutOf(frame: Frame, member: Member, stationMm: number, wallAt: W
     ...wall,
     profile,
     strength: sectionStrength(
-      wall.surface,
-      wall.section,
-      wall.wallMm,
+      wall,
       steel(member.steel),
       unbracedMm(frame, member, stationMm),
       SHEAR_MODULUS_MPA,
