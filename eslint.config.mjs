@@ -21,6 +21,20 @@ const config = [
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_+$' }],
     },
   },
+  {
+    // What a reader holds in the head at once. Screens are being brought to it; the rest keeps to it.
+    files: ['core/**/*.ts', 'data/**/*.ts', 'workers/**/*.ts', 'app/jobs/_desk/**', 'app/_client/**'],
+    ignores: ['**/*.test.ts', 'core/frame/families/**'],
+    rules: {
+      'max-lines-per-function': ['error', { max: 60, skipBlankLines: true, skipComments: true }],
+    },
+  },
+  {
+    files: ['core/**/*.ts', 'data/**/*.ts', 'workers/**/*.ts', 'app/**/*.{ts,tsx}', 'ui/**/*.{ts,tsx}'],
+    // A pen draws arcs as every pen does: centre, radius, two angles, which way.
+    ignores: ['core/geometry/*pen.ts', 'core/exchange/dxf.ts', '**/*.test.ts'],
+    rules: { 'max-params': ['error', 5] },
+  },
 ];
 
 export default config;

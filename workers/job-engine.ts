@@ -101,88 +101,88 @@ interface Bench {
   fresh: boolean;
 }
 
+/** When the engine may go on, and whether it should. */
+interface Pace {
+  quietFrom: number;
+  waitingSince: number | undefined;
+  stopped: boolean;
+}
+
 export function jobEngine(around: Surroundings): JobEngine {
-  const { report, shelf, breathe, wait, now } = around;
+  const { report, shelf, wait, now } = around;
   let bench: Bench | undefined;
   let settling: Promise<void> | undefined;
-  let stopped = false;
-  let quietFrom = 0;
-  let waitingSince: number | undefined;
-
-  const begin = async (file: JobFile, inSight: string): Promise<void> => {
-    bench = { ...newBench(file), inSight };
-    const kept = await shelf.get(file.job.id).catch(() => undefined);
-    if (kept) takeKept(bench, kept, report);
-    settle();
-  };
-
-  const hear = (change: RecordsChange): void => {
-    if (!bench) return;
-    const isTyping = change.kind === 'evidence' && change.record.kind === 'reading';
-    bench.file = changed(bench.file, change);
-    bench.sorted = sortedRecords(bench.file);
-    if (!isTyping) bench.sketch = undefined;
-    if (isTyping) sketchSoon();
-    waitingSince ??= now();
-    quietFrom = isTyping ? Math.min(now() + PAUSE_MS, waitingSince + LONGEST_WAIT_MS) : now();
-    settle();
-  };
-
-  /** Not between two keys of somebody who types fast: what is typed is painted first. */
-  const sketchSoon = (): void => {
-    const heard = bench!.sorted;
-    void wait(SKETCH_AFTER_MS).then(() => bench?.sorted === heard && sketch(bench, report));
-  };
-
-  const show = (memberId: string): void => {
-    if (!bench) return;
-    bench.inSight = memberId;
-    bench.sketch = freshPicture(bench);
-    for (const id of inView(bench)) if (bench.done.has(id)) reportView(bench, id, report);
-    settle();
-  };
+  const pace: Pace = { quietFrom: 0, waitingSince: undefined, stopped: false };
 
   const settle = (): Promise<void> => {
-    stopped = false;
-    settling ??= work().finally(() => {
+    pace.stopped = false;
+    settling ??= work(() => bench, pace, around).finally(() => {
       settling = undefined;
       report({ kind: 'progress', done: 0, of: 0 });
     });
     return settling;
   };
-
-  /** Until nothing is stale: the member in sight first, one at a time, hearing what changes in between. */
-  const work = async (): Promise<void> => {
-    for (;;) {
-      while (now() < quietFrom) await wait(quietFrom - now());
-      waitingSince = undefined;
-      await breathe();
-      if (!bench || stopped) return;
-      const stale = staleMembers(bench);
-      if (stale.length > 0) workOne(bench, stale[0]!, report);
-      else if (isDemandStale(bench)) workDemand(bench, report);
-      else break;
-      const left = staleMembers(bench).length;
-      const all = bench.file.frame.members.length;
-      report({ kind: 'progress', done: all - left, of: all });
-    }
-    if (bench.fresh) await shelf.put(bench.file.job.id, keptOf(bench)).catch(() => undefined);
-    bench.fresh = false;
+  /** Not between two keys of somebody who types fast: what is typed is painted first. */
+  const sketchSoon = (): void => {
+    const heard = bench!.sorted;
+    void wait(SKETCH_AFTER_MS).then(() => bench?.sorted === heard && sketch(bench, report));
   };
-
   return {
-    begin,
-    hear,
-    show,
-    stop: () => void (stopped = true),
+    begin: async (file, inSight) => {
+      bench = { ...newBench(file), inSight };
+      const kept = await shelf.get(file.job.id).catch(() => undefined);
+      if (kept) takeKept(bench, kept, report);
+      void settle();
+    },
+    hear: (change) => {
+      if (!bench) return;
+      const isTyping = change.kind === 'evidence' && change.record.kind === 'reading';
+      bench.file = changed(bench.file, change);
+      bench.sorted = sortedRecords(bench.file);
+      if (isTyping) sketchSoon();
+      else bench.sketch = undefined;
+      pace.waitingSince ??= now();
+      pace.quietFrom = isTyping ? Math.min(now() + PAUSE_MS, pace.waitingSince + LONGEST_WAIT_MS) : now();
+      void settle();
+    },
+    show: (memberId) => {
+      if (!bench) return;
+      bench.inSight = memberId;
+      bench.sketch = freshPicture(bench);
+      for (const id of inView(bench)) if (bench.done.has(id)) reportView(bench, id, report);
+      void settle();
+    },
+    stop: () => void (pace.stopped = true),
     askLift: async (plan) => {
-      quietFrom = 0;
+      pace.quietFrom = 0;
       while (settling) await settling;
       await settle();
-      if (!bench || stopped) throw new Error('it was stopped');
+      if (!bench || pace.stopped) throw new Error('it was stopped');
       return askLift(bench.file, bench.file.notices, bench.done, plan);
     },
   };
+}
+
+/** Until nothing is stale: the member in sight first, one at a time, hearing what changes in between. */
+async function work(inHand: () => Bench | undefined, pace: Pace, around: Surroundings): Promise<void> {
+  const { report, shelf, breathe, wait, now } = around;
+  for (;;) {
+    while (now() < pace.quietFrom) await wait(pace.quietFrom - now());
+    pace.waitingSince = undefined;
+    await breathe();
+    const bench = inHand();
+    if (!bench || pace.stopped) return;
+    const stale = staleMembers(bench);
+    if (stale.length > 0) workOne(bench, stale[0]!, report);
+    else if (isDemandStale(bench)) workDemand(bench, report);
+    else break;
+    const all = bench.file.frame.members.length;
+    report({ kind: 'progress', done: all - staleMembers(bench).length, of: all });
+  }
+  const bench = inHand()!;
+  if (!bench.fresh) return;
+  bench.fresh = false;
+  await shelf.put(bench.file.job.id, keptOf(bench)).catch(() => undefined);
 }
 
 const newBench = (file: JobFile): Bench => ({

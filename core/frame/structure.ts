@@ -83,54 +83,70 @@ export function structureOf(frame: Frame, profileAt: ProfileAt): Structure {
     ),
   );
   const { nodeOf, nodes } = sharedNodes(beams, stations, joints);
-  const elements: BeamElement[] = [];
-  const warpTies: WarpTie[] = [];
-  const problems: StructureProblem[] = [];
-  const members = beams.map(({ member, placement }, k): MeshedMember => {
-    const own = stations[k]!;
-    // Between the reference lines of its rails a crossmember is a little longer than its metal: evidence keeps to its own stations.
-    const perMm = member.lengthMm / own[own.length - 1]!;
-    const joined = (end: 'from' | 'to') =>
-      hostAt(beams, joints, k, end === 'from' ? own[0]! : own[own.length - 1]!);
-    const indices: number[] = [];
-    for (let n = 0; n + 1 < own.length; n++) {
-      const middleMm = (perMm * (own[n]! + own[n + 1]!)) / 2;
-      const profile = profileAt(member, middleMm);
-      if (!profile) {
-        problems.push({ code: 'parted', memberId: member.id, atMm: middleMm });
-        indices.push(-1);
-        continue;
-      }
-      const endAt = (m: number, isTip: boolean, tip: 'from' | 'to'): ElementEnd =>
-        elementEnd({
-          member,
-          placement,
-          stationMm: own[m]!,
-          node: nodeOf[k]![m]!,
-          nodes,
-          host: isTip ? joined(tip) : undefined,
-          warpTies,
-        });
-      indices.push(elements.length);
-      elements.push({
-        id: `${member.id}@${Math.round(perMm * own[n]!)}`,
-        upGlobal: placement.up,
-        profile: scaled(profile, member),
-        from: endAt(n, n === 0, 'from'),
-        to: endAt(n + 1, n + 2 === own.length, 'to'),
-      });
-    }
-    if (!joints.some((joint) => joint.one === k || joint.other === k) && beams.length > 1)
-      problems.push({ code: 'meets nothing', memberId: member.id, atMm: 0 });
-    return {
+  const mesh: Mesh = { beams, joints, nodes, elements: [], warpTies: [], problems: [] };
+  const members = beams.map((_, k) =>
+    meshMember(mesh, k, { own: stations[k]!, nodeOf: nodeOf[k]! }, profileAt),
+  );
+  return { frame, nodes, elements: mesh.elements, warpTies: mesh.warpTies, members, problems: mesh.problems };
+}
+
+/** A frame being meshed. */
+interface Mesh {
+  readonly beams: readonly { readonly member: Member; readonly placement: Placement }[];
+  readonly joints: readonly Joint[];
+  readonly nodes: Vector3[];
+  readonly elements: BeamElement[];
+  readonly warpTies: WarpTie[];
+  readonly problems: StructureProblem[];
+}
+
+/** One member's elements, station to station; where no metal is left there is none. */
+function meshMember(
+  mesh: Mesh,
+  k: number,
+  { own, nodeOf }: { readonly own: readonly number[]; readonly nodeOf: readonly number[] },
+  profileAt: ProfileAt,
+): MeshedMember {
+  const { beams, joints, elements, problems } = mesh;
+  const { member, placement } = beams[k]!;
+  // Between the reference lines of its rails a crossmember is a little longer than its metal: evidence keeps to its own stations.
+  const perMm = member.lengthMm / own[own.length - 1]!;
+  const last = own.length - 1;
+  const endAt = (n: number): ElementEnd =>
+    elementEnd({
       member,
       placement,
-      stationsMm: own.map((mm) => perMm * mm),
-      nodes: nodeOf[k]!,
-      elements: indices,
-    };
+      stationMm: own[n]!,
+      node: nodeOf[n]!,
+      nodes: mesh.nodes,
+      host: n === 0 || n === last ? hostAt(beams, joints, k, own[n]!) : undefined,
+      warpTies: mesh.warpTies,
+    });
+  const indices = own.slice(0, -1).map((fromMm, n) => {
+    const middleMm = (perMm * (fromMm + own[n + 1]!)) / 2;
+    const profile = profileAt(member, middleMm);
+    if (!profile) {
+      problems.push({ code: 'parted', memberId: member.id, atMm: middleMm });
+      return -1;
+    }
+    elements.push({
+      id: `${member.id}@${Math.round(perMm * fromMm)}`,
+      upGlobal: placement.up,
+      profile: scaled(profile, member),
+      from: endAt(n),
+      to: endAt(n + 1),
+    });
+    return elements.length - 1;
   });
-  return { frame, nodes, elements, warpTies, members, problems };
+  if (!joints.some((joint) => joint.one === k || joint.other === k) && beams.length > 1)
+    problems.push({ code: 'meets nothing', memberId: member.id, atMm: 0 });
+  return {
+    member,
+    placement,
+    stationsMm: own.map((mm) => perMm * mm),
+    nodes: [...nodeOf],
+    elements: indices,
+  };
 }
 
 /** Metal that is not steel counts by its modulus. */

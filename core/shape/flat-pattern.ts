@@ -1,7 +1,7 @@
 import { drawRounded, polygonArea, type Pen, type Point } from '../geometry';
 import { CORNER_RADIUS_MM, STEEL_DENSITY_KG_PER_MM3, type MetalPractice } from '../reference';
 import { lengthDigits, type UnitSystem } from '../quantity';
-import { developedWidthMm, faceAtU, isClosed, surfaceOf, type Member } from '../frame';
+import { isClosed, surfaceOf, type Member } from '../frame';
 import { foldsBetween } from '../weigh';
 import { bendAllowanceMm } from './bend';
 import { plugLayout } from './plugs';

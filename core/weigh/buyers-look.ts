@@ -43,67 +43,82 @@ export interface BuyersLook {
   readonly worst: Verdict;
 }
 
+/** A member as a buyer's look takes it. */
+interface Bought {
+  readonly name: string;
+  readonly verdict: Verdict;
+  readonly cracked: boolean;
+}
+/** Cracks in so many members with so much to put right, and nobody should buy (our judgement). */
+const CRACKED_MEMBERS = 2;
+const BAD_MEMBERS = 3;
+
+const isBad = ({ verdict }: Bought): boolean => severity(verdict) >= severity('Mend');
+const names = (members: readonly Bought[]) => members.map((member) => member.name);
+
 /** What a buyer is told: seen, not seen, found, roughly what it costs, and whether to walk away. A rough range, no offer. */
 export function buyersLook(
   states: readonly SpotState[],
-  members: readonly { readonly name: string; readonly verdict: Verdict; readonly cracked: boolean }[],
+  members: readonly Bought[],
   claims: readonly Claim[],
   money: Money,
 ): BuyersLook {
   const progress = progressOf(states);
   const unseen = states.filter((state) => !state.seen);
-  const criticalUnseen = unseen.filter((state) => state.spot.critical);
-  const acted = members.filter(
-    (member) => severity(member.verdict) >= severity('Mend') || member.verdict === 'Watch',
-  );
-  const hoursOf = (k: 0 | 1) => acted.reduce((sum, member) => sum + HOURS_BY_VERDICT[member.verdict][k], 0);
-  const hoursUnseen = criticalUnseen.length * HOURS_UNSEEN[1];
-  const hours: [number, number] = [hoursOf(0), hoursOf(1) + hoursUnseen];
-  const worst =
-    VERDICTS[
-      Math.max(
-        0,
-        ...members
-          .filter((member) => member.verdict !== 'Can’t say')
-          .map((member) => severity(member.verdict)),
-      )
-    ]!;
+  const criticalUnseen = unseen.filter((state) => state.spot.critical).length;
+  const tooLittle = progress.critical > 0 && criticalUnseen / progress.critical > TOO_LITTLE_SEEN;
   const broken = claims.filter((claim) => claim.standing === 'not borne out');
-  const cracked = members.filter((member) => member.cracked);
-  const retired = members.filter((member) => member.verdict === 'Retire');
-  const bad = members.filter((member) => severity(member.verdict) >= severity('Mend'));
-  const tooLittle = progress.critical > 0 && criticalUnseen.length / progress.critical > TOO_LITTLE_SEEN;
-  const names = (some: typeof members) => some.map((member) => member.name);
-  const away: BuyersWhy[] = [
-    ...(retired.length ? [{ code: 'nothing to land on', names: names(retired) } as const] : []),
-    ...(cracked.length >= 2 && bad.length >= 3
-      ? [{ code: 'cracked and bad', cracked: cracked.length, bad: bad.length } as const]
-      : []),
-  ];
+  const away = walkAwayWhys(members);
+  const bad = members.filter(isBad);
   const whys: BuyersWhy[] = [
     ...away,
     ...(tooLittle
-      ? [{ code: 'critical unseen', unseen: criticalUnseen.length, critical: progress.critical } as const]
+      ? [{ code: 'critical unseen', unseen: criticalUnseen, critical: progress.critical } as const]
       : []),
     ...(bad.length && !away.length ? [{ code: 'to put right', names: names(bad) } as const] : []),
     ...broken.map((claim): BuyersWhy => ({ code: 'claim not borne out', words: claim.words })),
   ];
-  const answer = away.length
-    ? 'walk away'
-    : tooLittle
-      ? 'do not decide yet'
-      : bad.length || broken.length
-        ? 'only with its price taken off'
-        : 'no reason recorded against it';
+  const hoursUnseen = criticalUnseen * HOURS_UNSEEN[1];
+  const hours = hoursOf(members, hoursUnseen);
   return {
-    answer,
+    answer: answerOf(away.length > 0, tooLittle, bad.length + broken.length > 0),
     whys,
     progress,
     unseen,
     hours,
     hoursUnseen,
-    worst,
+    worst: worstOf(members),
     found: states.filter((state) => state.result !== undefined && isDoubtful(state.result)),
     money: [hours[0] * money.ratePerHour, hours[1] * money.ratePerHour],
   };
+}
+
+function walkAwayWhys(members: readonly Bought[]): BuyersWhy[] {
+  const retired = members.filter((member) => member.verdict === 'Retire');
+  const cracked = members.filter((member) => member.cracked).length;
+  const bad = members.filter(isBad).length;
+  return [
+    ...(retired.length ? [{ code: 'nothing to land on', names: names(retired) } as const] : []),
+    ...(cracked >= CRACKED_MEMBERS && bad >= BAD_MEMBERS
+      ? [{ code: 'cracked and bad', cracked, bad } as const]
+      : []),
+  ];
+}
+
+function answerOf(away: boolean, tooLittle: boolean, costs: boolean): BuyersLook['answer'] {
+  if (away) return 'walk away';
+  if (tooLittle) return 'do not decide yet';
+  return costs ? 'only with its price taken off' : 'no reason recorded against it';
+}
+
+/** Hours by the norms of each verdict, least and most; what nobody saw may hide more. */
+function hoursOf(members: readonly Bought[], hoursUnseen: number): [number, number] {
+  const acted = members.filter((member) => isBad(member) || member.verdict === 'Watch');
+  const sum = (k: 0 | 1) => acted.reduce((hours, member) => hours + HOURS_BY_VERDICT[member.verdict][k], 0);
+  return [sum(0), sum(1) + hoursUnseen];
+}
+
+function worstOf(members: readonly Bought[]): Verdict {
+  const known = members.filter((member) => member.verdict !== 'Can’t say');
+  return VERDICTS[Math.max(0, ...known.map((member) => severity(member.verdict)))]!;
 }

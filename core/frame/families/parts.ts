@@ -70,27 +70,16 @@ export function pair(
   });
 }
 
-export function lineMember(
-  id: string,
-  name: string,
-  role: Member['role'],
-  shape: MemberShape,
-  steel: SteelId,
+/** A member that stands from one point to another. */
+export const lineMember = (
+  member: Pick<Member, 'id' | 'name' | 'role' | 'shape' | 'steel'> & Partial<Member>,
   from: Vector3,
   to: Vector3,
-  more: Partial<Member> = {},
-): Member {
-  return {
-    id,
-    name,
-    role,
-    shape,
-    steel,
-    line: { from: [...from], to: [...to] },
-    lengthMm: lineLengthMm({ from, to }),
-    ...more,
-  };
-}
+): Member => ({
+  ...member,
+  line: { from: [...from], to: [...to] },
+  lengthMm: lineLengthMm({ from, to }),
+});
 
 /** How long a crossmember is: between the webs of the rails. */
 export function betweenMm({ railShape: rail, widthMm }: Pick<FamilyChoice, 'railShape' | 'widthMm'>): number {

@@ -130,7 +130,11 @@ function gooseneck(choice: FamilyChoice): Frame {
   const stud: MemberShape = { kind: 'box', depthMm: inch(2), widthMm: inch(2), thicknessMm: inch(1 / 8) };
   const deckStart = Math.max(0, plan.firstMm - inch(14));
   const cross = (id: string, name: string, x: number, z: number) =>
-    lineMember(id, name, 'deck beam', deck, choice.steel, [x, -y, z], [x, y, z], { joint: 'web' });
+    lineMember(
+      { id, name, role: 'deck beam', shape: deck, steel: choice.steel, joint: 'web' },
+      [x, -y, z],
+      [x, y, z],
+    );
   return {
     family: choice.family,
     lengthMm: choice.lengthMm,
@@ -152,14 +156,16 @@ function gooseneck(choice: FamilyChoice): Frame {
       cross('deck-cross-2', 'Deck crossmember, middle', rounded((plan.firstMm + kneeMm) / 2), deckZ),
       cross('deck-cross-3', 'Deck crossmember over the front wall', kneeMm, deckZ),
       lineMember(
-        'pin-box',
-        'Pin box',
-        'plate',
-        { kind: 'box', depthMm: inch(10), widthMm: inch(10), thicknessMm: inch(1 / 4) },
-        choice.steel,
+        {
+          id: 'pin-box',
+          name: 'Pin box',
+          role: 'plate',
+          shape: { kind: 'box', depthMm: inch(10), widthMm: inch(10), thicknessMm: inch(1 / 4) },
+          steel: choice.steel,
+          carries: ['hitch'],
+        },
         [plan.firstMm, 0, deckZ - inch(14)],
         [plan.firstMm, 0, deckZ],
-        { carries: ['hitch'] },
       ),
       ...pair('upright', 'upright behind the front wall', (_, hand) => ({
         role: 'upright',
@@ -273,11 +279,13 @@ function semiTrailer(choice: FamilyChoice): Frame {
         joint: 'pin',
       })),
       lineMember(
-        'cross-shaft',
-        'Landing-leg cross shaft',
-        'brace',
-        { kind: 'tube', depthMm: inch(1.5), thicknessMm: inch(3 / 16) },
-        choice.steel,
+        {
+          id: 'cross-shaft',
+          name: 'Landing-leg cross shaft',
+          role: 'brace',
+          shape: { kind: 'tube', depthMm: inch(1.5), thicknessMm: inch(3 / 16) },
+          steel: choice.steel,
+        },
         [legMm, -y, foot + inch(12)],
         [legMm, y, foot + inch(12)],
       ),

@@ -33,7 +33,11 @@ function unibody(choice: FamilyChoice): Frame {
   const cross: MemberShape = { kind: 'box', depthMm: inch(3), widthMm: inch(3.5), thicknessMm: inch(0.0598) };
   const tower: MemberShape = { kind: 'tube', depthMm: inch(6), thicknessMm: inch(0.0747) };
   const across = (id: string, name: string, x: number, y: number, more = {}) =>
-    lineMember(id, name, 'brace', cross, choice.steel, [x, -y, 0], [x, y, 0], more);
+    lineMember(
+      { id, name, role: 'brace', shape: cross, steel: choice.steel, ...more },
+      [x, -y, 0],
+      [x, y, 0],
+    );
   return {
     family: choice.family,
     lengthMm: L,

@@ -17,7 +17,7 @@ const fields = (more: Partial<EntryFields> = {}): EntryFields => ({
   ...more,
 });
 const read = (more: Partial<EntryFields> = {}, system: 'in' | 'mm' = 'in') =>
-  readEntry(rail, 'web', fields(more), 'ultrasonic', system, stamp);
+  readEntry(rail, 'web', fields(more), { method: 'ultrasonic', system, stamp });
 
 test('what is typed in either system is the same reading', () => {
   const inches = read();

@@ -21,10 +21,13 @@ export function readEntry(
   member: Member,
   face: Cursor['face'],
   fields: EntryFields,
-  method: Method,
-  system: UnitSystem,
-  stamp: { id: string; by: string; at: string },
+  taken: {
+    readonly method: Method;
+    readonly system: UnitSystem;
+    readonly stamp: { id: string; by: string; at: string };
+  },
 ): EntryOutcome {
+  const { method, system, stamp } = taken;
   const parsed = {
     station: parseLengthMm(fields.station, system),
     height: parseLengthMm(fields.height, system),

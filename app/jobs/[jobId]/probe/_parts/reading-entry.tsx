@@ -74,10 +74,10 @@ export function ReadingEntry({ ref, onKeys }: { ref: Ref<EntryHandle>; onKeys: (
       height: typed.height ?? `${cursor.heightMm}mm`,
       thickness: fields.thickness,
     };
-    const outcome = readEntry(member, cursor.face, exact, method, system, {
-      id: crypto.randomUUID(),
-      by: by.trim() || 'unnamed',
-      at: new Date().toISOString(),
+    const outcome = readEntry(member, cursor.face, exact, {
+      method,
+      system,
+      stamp: { id: crypto.randomUUID(), by: by.trim() || 'unnamed', at: new Date().toISOString() },
     });
     if (!outcome.ok) return setProblems(outcome.problems);
     keep(outcome.reading);
