@@ -20,6 +20,8 @@ const shared = {
 };
 
 const config = {
+  // Only a test that hangs: machines are slow, and runs stand side by side.
+  testTimeout: 120_000,
   projects: [
     {
       ...shared,
