@@ -78,7 +78,7 @@ describe('evidence', () => {
     filled();
     const before = evidenceOf(db, jobId, ['reading']).length;
     const refused = problem(keepEvidence(db, jobId, [reading(), reading({ stationMm: 99_999 })]));
-    expect(refused).toMatchObject({ code: 'invalid', at: 'evidence.1' });
+    expect(refused).toMatchObject({ code: 'invalid', at: 'evidence.1.stationMm' });
     expect(evidenceOf(db, jobId, ['reading'])).toHaveLength(before);
   });
 

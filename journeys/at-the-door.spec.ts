@@ -46,7 +46,7 @@ test('refusals are typed, name what and where, and leave everything as it was', 
   expect(await post(`${job}/evidence`, { evidence: [{ ...reading, stationMm: 1e9 }] })).toMatchObject({
     status: 422,
     code: 'invalid',
-    at: 'evidence.0',
+    at: 'evidence.0.stationMm',
   });
   expect(await post(`${job}/evidence`, { evidence: [{ ...reading, memberId: 'nowhere' }] })).toMatchObject({
     status: 422,

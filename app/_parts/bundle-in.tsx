@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
-import type { Problem } from '@/core/exchange';
+import { takeBundle } from '../_client';
 
 /** Takes a job bundle in from a file. */
 export function BundleIn() {
@@ -12,14 +12,9 @@ export function BundleIn() {
   const [busy, setBusy] = useState(false);
   const take = async (chosen: File) => {
     setBusy(true);
-    const response = await fetch('/api/bundles', { method: 'POST', body: chosen }).catch(() => undefined);
+    const answer = await takeBundle(chosen);
     setBusy(false);
-    const answer =
-      response &&
-      ((await response.json()) as
-        { ok: true; value: { jobId: string; wasHere: boolean } } | { ok: false; problem: Problem });
-    if (!answer) toast.error('The server cannot be reached', { description: 'Nothing was taken in.' });
-    else if (!answer.ok)
+    if (!answer.ok)
       toast.error(answer.problem.message, { description: answer.problem.kept, duration: 15_000 });
     else {
       toast.success(

@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { toast } from 'sonner';
-import type { Problem } from '@/core/exchange';
+import { closeJob } from '../_client';
 
 /** Closes a job, or opens it again. What a closed job found teaches the list of what to look at. */
 export function ClosingButton({
@@ -18,21 +18,13 @@ export function ClosingButton({
 }) {
   const router = useRouter();
   const say = async () => {
-    const response = await fetch(`/api/jobs/${jobId}/closing`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({
-        id: crypto.randomUUID(),
-        closed: !closed,
-        by: localStorage.getItem('ossatura-by') || by,
-        at: new Date().toISOString(),
-      }),
-    }).catch(() => undefined);
-    const answer = response && ((await response.json()) as { ok: true } | { ok: false; problem: Problem });
-    if (!answer?.ok)
-      return void toast.error(answer ? answer.problem.message : 'the server cannot be reached', {
-        description: 'The job is as it was.',
-      });
+    const answer = await closeJob(jobId, {
+      id: crypto.randomUUID(),
+      closed: !closed,
+      by: localStorage.getItem('ossatura-by') || by,
+      at: new Date().toISOString(),
+    });
+    if (!answer.ok) return void toast.error(answer.problem.message, { description: 'The job is as it was.' });
     toast.success(
       closed
         ? `${title}: open again`

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { Entry, Sheet } from '@/ui/controls';
-import type { Problem } from '@/core/exchange';
+import { addNotice } from '../_client';
 
 /** A standing notice: it stays on the unit and shows on every later job. */
 export function NoticeForm({ unitId, tag }: { unitId: string; tag: string }) {
@@ -15,13 +15,7 @@ export function NoticeForm({ unitId, tag }: { unitId: string; tag: string }) {
   const [problem, setProblem] = useState<string>();
   const [id, setId] = useState(() => crypto.randomUUID());
   const keep = async () => {
-    const response = await fetch(`/api/units/${unitId}/notices`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ id, unitId, words, by, at: new Date().toISOString() }),
-    }).catch(() => undefined);
-    const answer = response && ((await response.json()) as { ok: true } | { ok: false; problem: Problem });
-    if (!answer) return setProblem('The server cannot be reached; your words are still here.');
+    const answer = await addNotice({ id, unitId, words, by, at: new Date().toISOString() });
     if (!answer.ok) return setProblem(answer.problem.message);
     setOpen(false);
     setWords('');

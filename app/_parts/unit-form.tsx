@@ -1,9 +1,9 @@
 'use client';
 
+import { correctUnit } from '../_client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import type { Problem } from '@/core/exchange';
 import { DUTIES, EXPOSURES, UNIT_KINDS, unitSchema, type Unit } from '@/core/frame';
 import { kgToPounds, parseMassKg, type UnitSystem } from '@/core/quantity';
 import { Entry, Pick, Sheet } from '@/ui/controls';
@@ -37,13 +37,7 @@ export function UnitForm({ unit, system }: { unit: Unit; system: UnitSystem }) {
       return setProblems(
         Object.fromEntries(next.error.issues.map((issue) => [String(issue.path[0]), issue.message])),
       );
-    const response = await fetch(`/api/units/${unit.id}`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ was: unit, unit: next.data }),
-    }).catch(() => undefined);
-    const answer = response && ((await response.json()) as { ok: true } | { ok: false; problem: Problem });
-    if (!answer) return setProblems({ whole: 'The server cannot be reached; what you typed is still here.' });
+    const answer = await correctUnit(unit, next.data);
     if (!answer.ok)
       return setProblems({
         [answer.problem.at ?? 'whole']: `${answer.problem.message}. ${answer.problem.kept}`,

@@ -1,6 +1,7 @@
 'use client';
 
-import type { ReactNode } from 'react';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { useState, type ReactNode } from 'react';
 import type { JobFile } from '@/core/job';
 import type { UnitSystem } from '@/core/quantity';
 import { PlaceProvider } from './place-context';
@@ -22,14 +23,17 @@ export function DeskProvider({
   initialSystem: UnitSystem;
   children: ReactNode;
 }) {
+  const [queries] = useState(() => new QueryClient());
   const engine = useEngine(initial, initial.frame.members[0]!.id);
   return (
-    <ReaderProvider initialSystem={initialSystem} openedBy={initial.job.openedBy}>
-      <RecordsProvider initial={initial} onChange={engine.hear}>
-        <PlaceProvider onShow={engine.show}>
-          <WorkProvider engine={engine}>{children}</WorkProvider>
-        </PlaceProvider>
-      </RecordsProvider>
-    </ReaderProvider>
+    <QueryClientProvider client={queries}>
+      <ReaderProvider initialSystem={initialSystem} openedBy={initial.job.openedBy}>
+        <RecordsProvider initial={initial} onChange={engine.hear}>
+          <PlaceProvider onShow={engine.show}>
+            <WorkProvider engine={engine}>{children}</WorkProvider>
+          </PlaceProvider>
+        </RecordsProvider>
+      </ReaderProvider>
+    </QueryClientProvider>
   );
 }

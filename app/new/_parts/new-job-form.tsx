@@ -1,5 +1,6 @@
 'use client';
 
+import { openJob } from '../../_client';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import {
@@ -14,7 +15,6 @@ import {
 } from '@/core/frame';
 import { lengthDigits, parseLengthMm, printLength, type UnitSystem } from '@/core/quantity';
 import { STEEL_IDS, steel } from '@/core/reference';
-import type { Problem } from '@/core/exchange';
 import { Entry, Pick } from '@/ui/controls';
 import { Skeleton } from '@/ui/skeleton';
 import { z } from 'zod';
@@ -121,14 +121,8 @@ export function NewJobForm({
     }
     setProblems({});
     setBusy(true);
-    const response = await fetch('/api/jobs', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(read.opening),
-    }).catch(() => undefined);
-    const answer = response && ((await response.json()) as { ok: true } | { ok: false; problem: Problem });
+    const answer = await openJob(read.opening);
     setBusy(false);
-    if (!answer) return setRefused('The server cannot be reached; what you typed is still here.');
     if (!answer.ok) return setRefused(`${answer.problem.message}. ${answer.problem.kept}`);
     keepDraft(undefined);
     router.push(`/jobs/${stamp.jobId}/walk`);

@@ -1,5 +1,6 @@
 'use client';
 
+import { keepStartingFrame } from '../../../../_client';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 import {
@@ -14,7 +15,6 @@ import {
 } from '@/core/frame';
 import { lengthDigits, parseLengthMm, printLength } from '@/core/quantity';
 import { DEFAULT_PRACTICE, practiceSchema, type Practice } from '@/core/reference';
-import type { Problem } from '@/core/exchange';
 import type { SkeletonProps } from '@/ui/skeleton';
 import { Entry, Pick } from '@/ui/controls';
 import { Bench, useMember, useReader, useRecords } from '../../../_desk';
@@ -315,19 +315,14 @@ function StartingForm({ frame }: { frame: Frame }) {
   const { by } = useReader();
   const [name, setName] = useState('');
   const save = async () => {
-    const response = await fetch('/api/starting-frames', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({
-        id: crypto.randomUUID(),
-        name,
-        frame: { ...frame, loads: undefined },
-        by,
-        at: new Date().toISOString(),
-      }),
-    }).catch(() => undefined);
-    const answer = response && ((await response.json()) as { ok: true } | { ok: false; problem: Problem });
-    if (!answer) return void toast.error('The server cannot be reached; nothing was saved.');
+    const { loads: _, ...bare } = frame;
+    const answer = await keepStartingFrame({
+      id: crypto.randomUUID(),
+      name,
+      frame: bare,
+      by,
+      at: new Date().toISOString(),
+    });
     if (!answer.ok) return void toast.error(answer.problem.message, { description: answer.problem.kept });
     toast.success(`${name.trim()} can be chosen when a job is opened`);
     setName('');

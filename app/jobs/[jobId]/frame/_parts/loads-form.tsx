@@ -1,5 +1,6 @@
 'use client';
 
+import { takeTicket as askScaleFor } from '../../../../_client';
 import { useState } from 'react';
 import {
   axlesOf,
@@ -14,7 +15,6 @@ import {
 } from '@/core/frame';
 import { readScaleTicket } from '@/core/exchange';
 import { kgToPounds, parseMassKg, printMass, type UnitSystem } from '@/core/quantity';
-import type { Problem } from '@/core/exchange';
 import { useReader, useRecords } from '../../../_desk';
 import { LengthCell } from './length-cell';
 
@@ -40,12 +40,7 @@ export function LoadsForm({ frame, onFrame }: { frame: Frame; onFrame: (frame: F
     put(spread.value, ticket);
   };
   const askScale = async () => {
-    const response = await fetch(`/api/jobs/${file.job.id}/scale-ticket`, { method: 'POST' }).catch(
-      () => undefined,
-    );
-    if (!response) return setProblem('The scale cannot be reached; the loads are as they were.');
-    const answer = (await response.json()) as
-      { ok: true; value: Pick<ScaleTicket, 'axles' | 'couplerKg'> } | { ok: false; problem: Problem };
+    const answer = await askScaleFor(file.job.id);
     if (answer.ok) takeTicket(answer.value);
     else setProblem(`${answer.problem.message}. ${answer.problem.kept}`);
   };

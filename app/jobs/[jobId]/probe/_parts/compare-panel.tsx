@@ -1,7 +1,7 @@
 'use client';
 
 import { stands, standsOn } from '@/core/job';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { faceOf, twinOf } from '@/core/frame';
 import {
   ATMOSPHERE_BY_EXPOSURE,
@@ -12,7 +12,6 @@ import {
   soundThresholdMm,
   thinnest,
   type LossForecast,
-  type Reading,
 } from '@/core/probe';
 import { lengthDigits, percent, printLength, significant } from '@/core/quantity';
 import {
@@ -25,28 +24,22 @@ import {
 import { lowerBound } from '@/core/weigh';
 import { Entry, Pick } from '@/ui/controls';
 import { EdgeLayer, faceWords, MapLayer, ReadingLayer, Strip, type StripScale } from '@/ui/strip';
+import { useQuery } from '@tanstack/react-query';
+import { askEarlier, type EarlierSurvey } from '../../../../_client';
 import { useRemembered } from '../../../../_parts/remembered';
 import { useMember, usePlace, useReader, useRecordsLater, useWork } from '../../../_desk';
 
-interface Earlier {
-  readonly jobId: string;
-  readonly title: string;
-  readonly openedAt: string;
-  readonly readings: readonly Reading[];
-}
 const NONE: ReadonlySet<string> = new Set();
 
 /** The unit's earlier surveys, fetched once the panel is opened. */
-function useEarlier(open: boolean): readonly Earlier[] | undefined {
-  const { file } = useRecordsLater();
-  const [surveys, setSurveys] = useState<readonly Earlier[]>();
-  useEffect(() => {
-    if (!open) return;
-    fetch(`/api/jobs/${file.job.id}/earlier`)
-      .then(async (response) => setSurveys(((await response.json()) as { value: Earlier[] }).value))
-      .catch(() => setSurveys([]));
-  }, [open, file.job.id]);
-  return surveys;
+function useEarlier(open: boolean): readonly EarlierSurvey[] | undefined {
+  const jobId = useRecordsLater().file.job.id;
+  const { data } = useQuery({
+    queryKey: ['earlier', jobId],
+    queryFn: () => askEarlier(jobId),
+    enabled: open,
+  });
+  return data && (data.ok ? data.value : []);
 }
 
 /** This member against its twin on the same ruler, and against what was read before; what it was made of; how fast it goes. */
@@ -180,7 +173,7 @@ const FROM_WORDS: Readonly<Record<LossForecast['from'], string>> = {
   'wet debris inside': 'by wet salty debris inside; common practice, no source',
 };
 
-function Rates({ surveys }: { surveys: readonly Earlier[] | undefined }) {
+function Rates({ surveys }: { surveys: readonly EarlierSurvey[] | undefined }) {
   const { file } = useRecordsLater();
   const { system } = useReader();
   const { member } = useMember();

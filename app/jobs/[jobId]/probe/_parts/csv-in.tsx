@@ -8,9 +8,9 @@ import {
   peekCsv,
   type ColumnMap,
   type CsvPeek,
-  type Problem,
   type ReadingImport,
 } from '@/core/exchange';
+import { takeCsv } from '../../../../_client';
 import { Sheet } from '@/ui/controls';
 import { useReader, useRecords } from '../../../_desk';
 import { ColumnMatch } from './column-match';
@@ -37,24 +37,13 @@ export function CsvIn() {
   const take = async (chosen: File, columns?: ColumnMap) => {
     setMatching(undefined);
     setBusy(true);
-    const query = new URLSearchParams({
+    const answer = await takeCsv(file.job.id, chosen, {
       by: by.trim() || 'unnamed',
       unit: system,
       at: new Date().toISOString(),
       ...(columns && { columns: JSON.stringify(columns) }),
     });
-    const response = await fetch(`/api/jobs/${file.job.id}/readings-csv?${query}`, {
-      method: 'POST',
-      body: chosen,
-    }).catch(() => undefined);
     setBusy(false);
-    const answer =
-      response &&
-      ((await response.json()) as { ok: true; value: ReadingImport } | { ok: false; problem: Problem });
-    if (!answer)
-      return void toast.error('The server cannot be reached', {
-        description: 'Nothing of the file was taken in.',
-      });
     if (!answer.ok)
       return void toast.error(answer.problem.message, { description: answer.problem.kept, duration: 15_000 });
     await refresh();

@@ -1,5 +1,6 @@
 'use client';
 
+import { tellGauge } from '../../../../_client';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { parseGaugeLine, type GaugeMessage } from '@/core/probe';
 
@@ -86,11 +87,7 @@ export function useGauge() {
   }, []);
 
   const ask = useCallback(async (what: Ask) => {
-    await fetch('/api/gauge', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ ...what, session: session.current }),
-    }).catch(() => undefined);
+    await tellGauge({ ...what, session: session.current });
   }, []);
 
   /** One reading: its message, *no echo*, or undefined where the gauge did not answer or is gone. */

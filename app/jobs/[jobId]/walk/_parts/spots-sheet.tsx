@@ -7,6 +7,8 @@ import { parseLengthMm, printLength } from '@/core/quantity';
 import { WALK_PROFILES, type WalkProfile } from '@/core/reference';
 import { TOURS, type SpotRule, type Tour } from '@/core/walk';
 import { Entry, Pick, Sheet } from '@/ui/controls';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { askSpots, changeSpots, type SpotList } from '../../../../_client';
 import { TOUR_WORDS } from '../../../../_words/walk';
 import { useReader, useRecords } from '../../../_desk';
 import { useStamp } from './stamp';
@@ -17,47 +19,35 @@ const FROM_WORDS: Readonly<Record<SpotRule['from'], string>> = {
   learned: 'learned from closed jobs',
 };
 
+const SPOTS = ['spots'];
+
+/** The shop's list, asked for while the sheet is open. */
+function useSpotList(open: boolean): SpotList | undefined {
+  const { data } = useQuery({ queryKey: SPOTS, queryFn: askSpots, enabled: open });
+  useEffect(() => {
+    if (data && !data.ok)
+      toast.error('The list cannot be reached', { description: 'What the frame shows stands.' });
+  }, [data]);
+  return data?.ok ? data.value : undefined;
+}
+
 /** The shop's list of what to look at on frames of this family, and how far round a point it looks. */
 export function SpotsSheet({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
   const { file, refresh } = useRecords();
   const stamp = useStamp();
-  const [list, setList] = useState<{ rules: SpotRule[]; dropped: SpotRule[] }>();
-  const [version, setVersion] = useState(0);
-  useEffect(() => {
-    if (!open) return;
-    let isWanted = true;
-    fetch('/api/spots')
-      .then(
-        async (response) =>
-          isWanted &&
-          setList(((await response.json()) as { value: { rules: SpotRule[]; dropped: SpotRule[] } }).value),
-      )
-      .catch(() =>
-        toast.error('The list cannot be reached', { description: 'What the frame shows stands.' }),
-      );
-    return () => {
-      isWanted = false;
-    };
-  }, [open, version]);
+  const list = useSpotList(open);
+  const queries = useQueryClient();
   const change = async (
     ruleId: string,
     does: 'add' | 'drop' | 'restore',
     rule?: SpotRule,
   ): Promise<boolean> => {
-    const response = await fetch('/api/spots', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ ...stamp(), ruleId, does, ...(rule && { rule }) }),
-    }).catch(() => undefined);
-    const answer =
-      response && ((await response.json()) as { ok: boolean; problem?: { message: string; kept: string } });
-    if (!answer?.ok) {
-      toast.error(answer?.problem?.message ?? 'the server cannot be reached', {
-        description: answer?.problem?.kept ?? 'The list is as it was.',
-      });
+    const answer = await changeSpots({ ...stamp(), ruleId, does, ...(rule && { rule }) });
+    if (!answer.ok) {
+      toast.error(answer.problem.message, { description: answer.problem.kept });
       return false;
     }
-    setVersion(version + 1);
+    await queries.invalidateQueries({ queryKey: SPOTS });
     await refresh();
     return true;
   };
