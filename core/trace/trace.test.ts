@@ -63,3 +63,25 @@ test('a crack needs two places on the member', () => {
   });
   expect(crackSchema.safeParse({ path: [at(1, 'web', 1)] }).success).toBe(false);
 });
+
+test('a crack is longer than half a millimetre, and every point of it is counted from one', () => {
+  const rail = defaultFrame({
+    family: 'open-channel ladder',
+    railShape: channel,
+    steel: 'a36',
+    lengthMm: 6000,
+    widthMm: 860,
+    datum: 'hole',
+  }).members[0]!;
+  const reaching = (mm: number) => checkCrack(rail, { path: [at(10, 'web', 10), at(10 + mm, 'web', 10)] }).ok;
+  expect([0.25, 0.5, 0.51].map(reaching)).toEqual([false, false, true]);
+  expect(checkCrack(rail, { path: [at(7000, 'web', 10), at(10, 'web', 10)] })).toMatchObject({
+    ok: false,
+    at: 'path',
+    reason: expect.stringContaining('point 1:'),
+  });
+});
+
+test('a point on a face the section does not have is left out of the path, not guessed', () => {
+  expect(unrolledPath(channel, [at(0, 'web', 10), at(5, 'inner', 10), at(10, 'web', 10)])).toHaveLength(2);
+});
