@@ -1,3 +1,5 @@
+import { randomUUID } from 'node:crypto';
+import { readingSchema } from '../probe';
 import { inchesToMm, ksiToMpa } from '../quantity';
 import { BESIDE_TOE_MM, BETWEEN_HEAT_ZONES_MM, DEFAULT_PRACTICE, lapMm, steel } from '../reference';
 import {
@@ -7,16 +9,18 @@ import {
   defaultFrame,
   familyOf,
   landmarksOn,
+  type Member,
 } from '../frame';
 import { memberPicture, type MemberPicture } from '../weigh';
 import { development, endPlaces, runOut, squareEnd } from './rules/ends';
 import { landing, lap, tooThinToWeld } from './rules/landing';
 import { beneath, flangeCut, freeEdge, plateThickness, restored } from './rules/section';
 import { plugLayout } from './plugs';
-import { PLATE_STRESS_SHARE, plateForceN } from './plating';
+import { carryingReach, PLATE_STRESS_SHARE, plateForceN, repairedChange } from './plating';
 import { REPAIR_FINDING_CODES, type RepairFinding } from './repair-finding';
 import type { RepairPicture } from './repair-picture';
-import { pieceSchema, type Piece } from './repair';
+import { checkRepair, pieceSchema, repairSchema, type Piece, type Repair } from './repair';
+import { flatPattern } from './flat-pattern';
 
 /** Every limit of the repair rules with a case on either side, by hand. */
 const frame = defaultFrame({
@@ -288,4 +292,83 @@ describe('figures by hand', () => {
     expect(layout.toMm - layout.fromMm).toBeCloseTo((layout.count - 1) * layout.pitchMm, 9);
     expect(plugLayout(rail, piece({ startMm: 1000, endMm: 1100 })).count).toBe(0);
   });
+});
+
+describe('what can lie on a member at all', () => {
+  const door = (more: Partial<Piece>) => {
+    const answer = checkRepair(rail, { pieces: [piece(more)] });
+    return answer.ok ? '' : answer.reason;
+  };
+  test.each<[string, Partial<Piece>, RegExp | '']>([
+    ['a member long', { startMm: 0, endMm: rail.lengthMm }, ''],
+    ['off its front', { startMm: -1 }, /reaches off/],
+    ['off its rear', { startMm: 1000, endMm: rail.lengthMm + 1 }, /reaches off/],
+    ['two inches long', { startMm: 1000, endMm: 1050 }, ''],
+    ['shorter than that', { startMm: 1000, endMm: 1049 }, /shorter than 2 in/],
+    ['up to the top corner', { upperEdgeMm: depthMm }, ''],
+    ['over the top corner', { upperEdgeMm: depthMm + 1 }, /above the top corner/],
+    ['a lower edge over it', { lowerEdgeMm: depthMm + 1 }, /above the top corner/],
+    ['a strip of 3/4 in', { kind: 'side plate', lowerEdgeMm: 40, upperEdgeMm: 60 }, ''],
+    ['a narrower strip', { kind: 'side plate', lowerEdgeMm: 40, upperEdgeMm: 59 }, /narrower/],
+    ['a leg is no strip', { kind: 'bottom L', lowerEdgeMm: 0, upperEdgeMm: 19 }, ''],
+    ['a box’s cap on a channel', { kind: 'bottom U' }, /does not fit a channel/],
+  ])('%s', (_what, more, expected) =>
+    expected === '' ? expect(door(more)).toBe('') : expect(door(more)).toMatch(expected),
+  );
+});
+
+test('a cap drains at both ends behind its tapers, and in the middle once it is over 1200 mm long', () => {
+  const box: Member = { ...rail, shape: { kind: 'box', depthMm: 150, widthMm: 75, thicknessMm: 5 } };
+  const drains = (endMm: number) => {
+    const cap = piece({ kind: 'bottom U', startMm: 1000, endMm, taperMm: 100, upperEdgeMm: 60 });
+    const drawn = {
+      id: 'r',
+      memberId: rail.id,
+      cutOut: false,
+      pieces: [cap],
+      plugs: false,
+    } as unknown as Repair;
+    return flatPattern(box, drawn, cap, DEFAULT_PRACTICE).holes.map((hole) => Math.round(hole.xMm));
+  };
+  expect(drains(2200)).toHaveLength(2);
+  const [first, middle, last] = drains(2201);
+  expect(middle).toBe(1201 / 2 + 0.5);
+  expect(first! + last!).toBeCloseTo(1201, 0);
+  expect(first).toBeGreaterThan(100);
+});
+
+const readingOn = (stationMm: number, heightMm: number) =>
+  readingSchema.parse({
+    kind: 'reading',
+    id: randomUUID(),
+    memberId: rail.id,
+    stationMm,
+    face: 'web',
+    heightMm,
+    thicknessMm,
+    method: 'ultrasonic',
+    by: 'RK',
+    at: '2026-01-01T00:00:00Z',
+  });
+test('a plate carries only within its reach: in front of it and behind it the section stands as it is', () => {
+  const strip = piece({ kind: 'side plate', lowerEdgeMm: 60, upperEdgeMm: 120, taperMm: 0 });
+  const repair = repairSchema.parse({
+    id: '00000000-0000-4000-8000-000000000001',
+    memberId: rail.id,
+    cutOut: false,
+    pieces: [strip],
+    weldStyle: 'continuous',
+    plugs: false,
+    onBench: false,
+    by: 'RK',
+    at: '2026-01-01T00:00:00Z',
+  });
+  const readings = Array.from({ length: 120 }, (_, k) => readingOn(500 + 60 * (k >> 1), k % 2 ? 150 : 40));
+  const read = memberPicture({ frame, member: rail, practice: DEFAULT_PRACTICE, readings, cracks: [] });
+  const { startMm, endMm } = carryingReach(read, repair, strip);
+  expect(startMm).toBeLessThan(endMm);
+  expect(startMm).toBeGreaterThanOrEqual(strip.startMm);
+  expect(endMm).toBeLessThanOrEqual(strip.endMm);
+  const plates = (stationMm: number) => repairedChange(read, repair)(stationMm).plates?.length ?? 0;
+  expect([startMm - 1, startMm, endMm, endMm + 1, 0, rail.lengthMm].map(plates)).toEqual([0, 1, 1, 0, 0, 0]);
 });

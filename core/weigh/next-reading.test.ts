@@ -90,6 +90,32 @@ describe('before the first reading', () => {
       leftOfPlan(plan, [reading(first.stationMm + 50, first.face, first.heightMm + 10, 6)]),
     ).toHaveLength(plan.length - 1);
   });
+  test('about two feet apart from six inches in, three columns at least; low, middle and high on the web, the top not at all', () => {
+    const stationsOf = (lengthMm: number) => [
+      ...new Set(surveyPlan({ ...rail, lengthMm }).map((place) => place.stationMm)),
+    ];
+    expect(stationsOf(3000)).toHaveLength(6);
+    expect([stationsOf(3000)[0], stationsOf(3000).at(-1)]).toEqual([150, 2850]);
+    expect(stationsOf(600)).toEqual([60, 300, 540]);
+    const column = surveyPlan(rail).filter((place) => place.stationMm === 150);
+    expect(column.map(({ face, heightMm }) => [face, Math.round(heightMm)])).toEqual([
+      ['bottom', 35],
+      ['web', 176],
+      ['web', 100],
+      ['web', 24],
+    ]);
+  });
+  test.each([
+    [199, 39, true],
+    [200, 0, false],
+    [0, 40, false],
+    [-199, -39, true],
+  ])('a reading %d mm along and %d mm up from a place does it: %s', (along, up, done) => {
+    const place = surveyPlan(rail).find((each) => each.face === 'web' && each.heightMm === 100)!;
+    const near = reading(place.stationMm + along, 'web', place.heightMm + up, 6);
+    expect(leftOfPlan([place], [near])).toHaveLength(done ? 0 : 1);
+    expect(leftOfPlan([place], [{ ...near, face: 'bottom' }])).toHaveLength(1);
+  });
   test('no map, nothing to rank', () => expect(nextReadings(pictureOf([]))).toEqual([]));
 });
 

@@ -1,0 +1,146 @@
+import { randomUUID } from 'node:crypto';
+import { joining, type WeldLine } from '.';
+import { defaultFrame, familyOf, type FaceId } from '../frame';
+import { readingSchema } from '../probe';
+import { DEFAULT_PRACTICE } from '../reference';
+import { pieceSchema, repairPicture, repairSchema, type Piece } from '../shape';
+import { memberPicture } from '../weigh';
+
+/** The weld list of plates on a channel rail read sound, and on one read thin, held to what a welder would write. */
+const frame = defaultFrame({
+  ...familyOf('open-channel ladder').typical,
+  family: 'open-channel ladder',
+  steel: 'a36',
+  datum: 'hole',
+});
+const rail = frame.members.find((member) => member.id === 'rail-left')!;
+const { depthMm, thicknessMm } = rail.shape;
+const readingOn = (stationMm: number, face: FaceId, heightMm: number, wallMm: number) =>
+  readingSchema.parse({
+    kind: 'reading',
+    id: randomUUID(),
+    memberId: rail.id,
+    stationMm,
+    face,
+    heightMm,
+    thicknessMm: wallMm,
+    method: 'ultrasonic',
+    by: 'RK',
+    at: '2026-01-01T00:00:00Z',
+  });
+const readingsOf = (wallMm: number) =>
+  Array.from({ length: 60 }, (_, k) => 500 + 60 * k).flatMap((stationMm) => [
+    readingOn(stationMm, 'web', 0.2 * depthMm, wallMm),
+    readingOn(stationMm, 'web', 0.8 * depthMm, wallMm),
+    readingOn(stationMm, 'bottom', 30, wallMm),
+  ]);
+const pieceOf = (more: Partial<Piece> = {}): Piece =>
+  pieceSchema.parse({
+    id: 'p',
+    kind: 'side plate',
+    startMm: 1000,
+    endMm: 3000,
+    thicknessMm,
+    lowerEdgeMm: 0.25 * depthMm,
+    upperEdgeMm: 0.75 * depthMm,
+    taperMm: 100,
+    ...more,
+  });
+function linesOf(
+  piece: Piece,
+  { wallMm = thicknessMm, onBench = false, plugs = false, weldStyle = 'continuous' } = {},
+): readonly WeldLine[] {
+  const picture = memberPicture({
+    frame,
+    member: rail,
+    practice: DEFAULT_PRACTICE,
+    readings: readingsOf(wallMm),
+    cracks: [],
+  });
+  const repair = repairSchema.parse({
+    id: randomUUID(),
+    memberId: rail.id,
+    cutOut: false,
+    pieces: [piece],
+    weldStyle,
+    plugs,
+    onBench,
+    by: 'RK',
+    at: '2026-01-01T00:00:00Z',
+  });
+  return joining(repairPicture(picture, repair), 20_000).lines;
+}
+const placed = (lines: readonly WeldLine[]) =>
+  lines.map(({ place, face, position }) => [place, face, position]);
+
+test('a strip on the web: two long edges welded level, two ends welded up', () => {
+  const lines = linesOf(pieceOf());
+  expect(placed(lines).sort()).toEqual(
+    [
+      ['front end', 'web', 'vertical'],
+      ['lower edge', 'web', 'horizontal'],
+      ['rear end', 'web', 'vertical'],
+      ['upper edge', 'web', 'horizontal'],
+    ].sort(),
+  );
+});
+
+test('an L under a rail is welded to the flange overhead, and on the bench everything lies flat', () => {
+  const bottomL = pieceOf({ kind: 'bottom L', lowerEdgeMm: 0, upperEdgeMm: 0.6 * depthMm });
+  const sides = linesOf(bottomL).filter(({ place }) => !place.includes('end'));
+  expect(placed(sides).sort()).toEqual(
+    [
+      ['flange tip', 'bottom', 'overhead'],
+      ['upper edge', 'web', 'horizontal'],
+    ].sort(),
+  );
+  expect(new Set(linesOf(bottomL, { onBench: true }).map(({ position }) => position))).toEqual(
+    new Set(['flat']),
+  );
+});
+
+test('a plate up to a member’s end has no weld there; a hair short of it has', () => {
+  const endsOf = (more: Partial<Piece>) =>
+    linesOf(pieceOf(more)).flatMap(({ place }) => (place.endsWith('end') ? [place] : []));
+  expect(endsOf({ startMm: 0, endMm: 3000 })).toEqual(['rear end']);
+  expect(endsOf({ startMm: 1, endMm: 3000 })).toEqual(['rear end']);
+  expect(endsOf({ startMm: 1.5, endMm: 3000 }).sort()).toEqual(['front end', 'rear end']);
+  expect(endsOf({ startMm: 1000, endMm: rail.lengthMm - 1 })).toEqual(['front end']);
+  expect(endsOf({ startMm: 1000, endMm: rail.lengthMm - 1.5 }).sort()).toEqual(['front end', 'rear end']);
+});
+
+test('end welds run from tip to full width and no further, round the whole outline', () => {
+  const lines = linesOf(pieceOf());
+  const front = lines.find(({ place }) => place === 'front end')!;
+  const rear = lines.find(({ place }) => place === 'rear end')!;
+  expect([front.fromMm, rear.toMm]).toEqual([1000, 3000]);
+  expect(front.toMm - front.fromMm).toBeCloseTo(rear.toMm - rear.fromMm, 9);
+  expect(front.lengthMm).toBeGreaterThan(2 * (front.toMm - front.fromMm));
+  expect(front.lengthMm).toBeCloseTo(rear.lengthMm, 6);
+});
+
+test('the base metal is the thinner of wall and plate, whichever that is', () => {
+  const edge = (more: Parameters<typeof linesOf>[1], piece = pieceOf()) =>
+    linesOf(piece, more).find(({ place }) => place === 'upper edge')!;
+  const even = edge({});
+  const onThickWall = edge({}, pieceOf({ thicknessMm: thicknessMm / 2 }));
+  expect(even.wallMm).toBeLessThanOrEqual(thicknessMm * 1.02);
+  expect(even.wallMm).toBeGreaterThan(thicknessMm * 0.9);
+  expect(onThickWall.baseNPerMm / even.baseNPerMm).toBeCloseTo(thicknessMm / 2 / even.wallMm, 2);
+  const thinWall = edge({ wallMm: 0.9 * thicknessMm });
+  expect(thinWall.baseNPerMm / even.baseNPerMm).toBeCloseTo(thinWall.wallMm / even.wallMm, 2);
+});
+
+test('plugs are listed where the flat pattern has holes for them, on the vehicle’s stations', () => {
+  const bottomL = pieceOf({ kind: 'bottom L', lowerEdgeMm: 0, upperEdgeMm: 0.6 * depthMm });
+  expect(linesOf(bottomL).some(({ kind }) => kind === 'plug')).toBe(false);
+  const plug = linesOf(bottomL, { plugs: true }).find(({ kind }) => kind === 'plug')!;
+  expect(plug.fromMm).toBeGreaterThan(bottomL.startMm);
+  expect(plug.toMm).toBeLessThan(bottomL.endMm);
+  expect(plug.lengthMm).toBeCloseTo(plug.toMm - plug.fromMm, 9);
+});
+
+test('a rail too thin to weld carries no long weld', () => {
+  const long = linesOf(pieceOf(), { wallMm: 1 }).filter(({ place }) => place.includes('edge'));
+  expect(long).toEqual([]);
+});
