@@ -1,5 +1,12 @@
 import { defaultFrame, facesOf, surfaceOf, uOnFace, type Member } from '@/core/frame';
-import { fittedCovariance, Neighbourhood, placedReadings, thicknessMap, type Reading } from '@/core/probe';
+import {
+  fittedCovariance,
+  Neighbourhood,
+  placedReadings,
+  thicknessMap,
+  withOneMore,
+  type Reading,
+} from '@/core/probe';
 import { seeded } from '@/demo/seeded';
 import { trueThicknessMm } from '@/demo/truth';
 
@@ -56,13 +63,17 @@ const columns = (cells: number) =>
     (_, k) => (k * rail.lengthMm) / (Math.round(cells / rows) - 1),
   );
 
-// What one more reading costs: the whole map of a rail again, at the product's own columns.
+// What one more reading costs, at the product's own columns: the whole map again, and only what stands near the reading.
 const own = Array.from({ length: 500 }, (_, k) => reading(k));
 const halfRail = { ...rail, lengthMm: 6000 };
 const fitting = own.filter((each) => each.stationMm <= 6000);
+const before = thicknessMap(halfRail, fitting.slice(0, -1))!;
 const again = timed(() => thicknessMap(halfRail, fitting)!);
+const near = timed(() => withOneMore(before, halfRail, fitting)!);
+const off = again.value.thicknessMm.map((mm, cell) => Math.abs(mm - near.value.thicknessMm[cell]!));
 console.log(
-  `one more reading, ${fitting.length} on a 6 m box rail: ${again.value.thicknessMm.length} cells anew in ${again.ms.toFixed(0)} ms`,
+  `one more reading, ${fitting.length} on a 6 m box rail of ${again.value.thicknessMm.length} cells: whole map ${again.ms.toFixed(0)} ms, ` +
+    `only what is near ${near.ms.toFixed(0)} ms, ${(again.ms / near.ms).toFixed(0)} : 1; the two at most ${Math.max(...off).toFixed(3)} mm apart`,
 );
 
 for (const [count, cells, times] of [

@@ -46,15 +46,11 @@ export function delimiterOf(text: string): ',' | ';' | '\t' {
   return ([',', ';', '\t'] as const).reduce((best, mark) => (count(mark) > count(best) ? mark : best));
 }
 
-/** The first lines of a file as a table: what its columns are called, and a few rows to look at. */
+/** The first rows of a file as a table: what its columns are called, and a few to look at. Nothing after them is read, so a file may be cut short. */
 export function peekCsv(text: string, count = 5): Outcome<CsvPeek> {
   try {
-    // The last line may be cut in the middle: it is left out where there are more.
-    const lines = text.split(/\r?\n/);
-    const whole = lines
-      .slice(0, Math.max(2, Math.min(lines.length - (lines.length > 2 ? 1 : 0), count + 1)))
-      .join('\n');
-    const rows = parse(whole, {
+    const rows = parse(text, {
+      to: count + 1,
       bom: true,
       trim: true,
       skip_empty_lines: true,
@@ -63,9 +59,7 @@ export function peekCsv(text: string, count = 5): Outcome<CsvPeek> {
       delimiter: delimiterOf(text),
     }) as string[][];
     const [names, ...rest] = rows;
-    return names && names.length > 1
-      ? ok({ names, rows: rest.slice(0, count) })
-      : fail('its first line names no columns');
+    return names && names.length > 1 ? ok({ names, rows: rest }) : fail('its first line names no columns');
   } catch (error) {
     return fail(error instanceof Error ? error.message : 'it cannot be read');
   }

@@ -205,6 +205,11 @@ describe('another tool’s columns', () => {
       'thickness',
     ]);
     expect(peekCsv('just words').ok).toBe(false);
+    const cutShort = 'a,b\n1,"two\nlines"\n3,4\n5,"never clo';
+    expect(valueOf(peekCsv(cutShort, 2)).rows).toEqual([
+      ['1', 'two\nlines'],
+      ['3', '4'],
+    ]);
   });
   test('read with its decimal commas and its own unit; a bad row is named by line; without a map it is no such table', () => {
     const read = valueOf(

@@ -470,7 +470,7 @@ export function FramePanel() {
                 what one would feel
               </th>
               {SHOWN.filter((state) => demand[state]).map((state) => (
-                <th key={state} scope="col" className="pl-3 font-normal">
+                <th key={state} scope="col" className="pl-5 text-right font-normal">
                   {STATE_INK[state]![1]}
                 </th>
               ))}
@@ -485,7 +485,7 @@ export function FramePanel() {
                 {SHOWN.filter((state) => demand[state]).map((state) => {
                   const felt = demand[state]!.felt.find((each) => each.id === id);
                   return (
-                    <td key={state} className="whitespace-nowrap pl-3">
+                    <td key={state} className="whitespace-nowrap pl-5 text-right">
                       {felt
                         ? quantity === 'angle'
                           ? `${((felt.value * 180) / Math.PI).toFixed(1)}°`
