@@ -2,7 +2,7 @@ import type { JobBundle } from '@/core/exchange';
 import type { Db } from './connection';
 import { keepEvidence } from './evidence';
 import { jobById, jobFile, openJob } from './job';
-import { keepRepair, repairsOf } from './repair';
+import { keepRepair, repairIdsOf } from './repair';
 import { keepStrike } from './strike';
 import { refused, written, type Problem, type Written } from './problem';
 import { addNotice, addUnit, unitById } from './unit';
@@ -26,8 +26,8 @@ export function bundleOf(db: Db, jobId: string): JobBundle | undefined {
 }
 
 /**
- * Takes a bundle in, whole or not at all. Where unit or job are already here they stand as they are and what they lack is added; evidence that
- * differs from what is here refuses the whole bundle.
+ * Takes a bundle in, whole or not at all. Where unit or job are already here they stand as they are and what they lack is added (a repair taken out of the
+ * plan here stays out); evidence that differs from what is here refuses the whole bundle.
  */
 export function importBundle(db: Db, bundle: JobBundle): Written<{ jobId: string; wasHere: boolean }> {
   const wasHere = jobById(db, bundle.job.id) !== undefined;
@@ -43,8 +43,8 @@ export function importBundle(db: Db, bundle: JobBundle): Written<{ jobId: string
       run(() => openJob(db, bundle.job, bundle));
       run(() => keepEvidence(db, bundle.job.id, bundle.evidence));
       for (const strike of bundle.strikes) run(() => keepStrike(db, bundle.job.id, strike));
-      const planned = new Set(repairsOf(db, bundle.job.id).map((repair) => repair.id));
-      for (const repair of bundle.repairs.filter((each) => !planned.has(each.id)))
+      const known = repairIdsOf(db, bundle.job.id);
+      for (const repair of bundle.repairs.filter((each) => !known.has(each.id)))
         run(() => keepRepair(db, bundle.job.id, repair));
     }).immediate();
   } catch (error) {

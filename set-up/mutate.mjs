@@ -49,7 +49,7 @@ const ALSO = {
 /** Tests that look at a room: its own first, then those that cost more. */
 const testsOf = (room) =>
   room === 'data'
-    ? [['demo/data.test', 'demo/walk-data.test']]
+    ? [['demo/data.test', 'demo/walk-data.test', 'demo/one-job-another']]
     : [[`core/${room}/`], ALSO[room] ?? ['core/']];
 
 const filesIn = (folder) =>

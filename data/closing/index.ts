@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { bySchema, instantSchema, recordIdSchema } from '@/core/frame';
 import type { Db } from '../connection';
-import { refused, written, type Written } from '../problem';
+import { refused, sameRecord, written, type Written } from '../problem';
 
 /** A job closed, or opened again. Closed jobs teach the list of what to look at. */
 export const closingSchema = z.object({
@@ -15,6 +15,10 @@ export type Closing = z.infer<typeof closingSchema>;
 interface Row {
   closed: number;
   at: string;
+}
+interface Said extends Row {
+  jobId: string;
+  by: string;
 }
 const lastWord = (db: Db, jobId: string): Row | undefined =>
   db
@@ -30,13 +34,27 @@ export const closedOn = (db: Db, jobId: string): string | undefined => {
   return row?.closed === 1 ? row.at.slice(0, 10) : undefined;
 };
 
-/** The same word twice is one. */
+/** The same word twice is one; an id that stands for another word, or another job's, is refused. */
 export function closeJob(db: Db, jobId: string, closing: Closing): Written<Closing> {
   if (!db.prepare('SELECT 1 FROM job WHERE id = ?').get(jobId))
     return refused('not-found', 'there is no such job', 'Nothing was changed.');
-  db.prepare(
-    `INSERT INTO job_closing (id, number, job_id, closed, by_whom, at)
-    SELECT @id, (SELECT coalesce(max(number), 0) + 1 FROM job_closing), @jobId, @closed, @by, @at WHERE NOT EXISTS (SELECT 1 FROM job_closing WHERE id = @id)`,
-  ).run({ ...closing, jobId, closed: Number(closing.closed) });
-  return written(closing);
+  return db
+    .transaction((): Written<Closing> => {
+      const before = db
+        .prepare<[string], Said>(
+          'SELECT job_id AS jobId, closed, by_whom AS by, at FROM job_closing WHERE id = ?',
+        )
+        .get(closing.id);
+      const said = { jobId, closed: Number(closing.closed), by: closing.by, at: closing.at };
+      if (before)
+        return sameRecord(before, said)
+          ? written(closing)
+          : refused('conflict', 'this id is already recorded with other facts', 'Nothing was changed.');
+      db.prepare(
+        `INSERT INTO job_closing (id, number, job_id, closed, by_whom, at)
+        SELECT @id, coalesce(max(number), 0) + 1, @jobId, @closed, @by, @at FROM job_closing`,
+      ).run({ id: closing.id, ...said });
+      return written(closing);
+    })
+    .immediate();
 }

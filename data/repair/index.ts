@@ -26,6 +26,15 @@ export const repairsOf = (db: Db, jobId: string): Repair[] =>
     .all(jobId)
     .map(repairFrom);
 
+/** Every repair a job ever had, those taken out of its plan too. */
+export const repairIdsOf = (db: Db, jobId: string): Set<string> =>
+  new Set(
+    db
+      .prepare<[string], string>('SELECT DISTINCT id FROM repair_version WHERE job_id = ?')
+      .pluck()
+      .all(jobId),
+  );
+
 const latest = (db: Db, id: string): RepairRow | undefined =>
   db
     .prepare<[string], RepairRow>('SELECT * FROM repair_version WHERE id = ? ORDER BY version DESC LIMIT 1')

@@ -17,7 +17,7 @@ import { closedOn } from '../closing';
 import type { Db } from '../connection';
 import { evidenceOf } from '../evidence';
 import { currentFrame } from '../frame';
-import { refused, written, type Written } from '../problem';
+import { refused, sameRecord, written, type Written } from '../problem';
 import { strikesOf } from '../strike';
 
 /** One change to the shop's list: a spot added (or put anew), one dropped, one taken up again. */
@@ -50,15 +50,28 @@ const changesOf = (db: Db): SpotChange[] =>
       ...(row.rule !== null && { rule: spotRuleSchema.parse(JSON.parse(row.rule)) }),
     }));
 
-/** Keeps a change to the list; the same change twice is one. */
+/** Keeps a change to the list; the same change twice is one, an id that stands for another is refused. */
 export function changeSpots(db: Db, change: z.infer<typeof spotChangeSchema>): Written<null> {
   if (change.does === 'add' && TRADE_SPOTS.some((rule) => rule.id === change.ruleId))
     return refused('conflict', 'the trade’s own list has a spot of this name', 'The list is as it was.');
-  db.prepare(
-    `INSERT INTO spot_change (id, number, rule_id, does, rule, by_whom, at)
-    SELECT @id, (SELECT coalesce(max(number), 0) + 1 FROM spot_change), @ruleId, @does, @rule, @by, @at WHERE NOT EXISTS (SELECT 1 FROM spot_change WHERE id = @id)`,
-  ).run({ ...change, rule: change.rule ? JSON.stringify({ ...change.rule, from: 'shop' }) : null });
-  return written(null);
+  const { id, ruleId, does, by, at } = change;
+  const rule = change.rule ? JSON.stringify({ ...change.rule, from: 'shop' }) : null;
+  return db
+    .transaction((): Written<null> => {
+      const before = db
+        .prepare('SELECT rule_id AS ruleId, does, rule, by_whom AS by, at FROM spot_change WHERE id = ?')
+        .get(id);
+      if (before)
+        return sameRecord(before, { ruleId, does, rule, by, at })
+          ? written(null)
+          : refused('conflict', 'this id is already recorded with other facts', 'The list is as it was.');
+      db.prepare(
+        `INSERT INTO spot_change (id, number, rule_id, does, rule, by_whom, at)
+        SELECT @id, coalesce(max(number), 0) + 1, @ruleId, @does, @rule, @by, @at FROM spot_change`,
+      ).run({ id, ruleId, does, rule, by, at });
+      return written(null);
+    })
+    .immediate();
 }
 
 /** What this shop looks at: the trade's list, its own spots, what its closed jobs taught; and what it dropped, by rule id. */
