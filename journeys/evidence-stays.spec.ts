@@ -73,6 +73,34 @@ test('offline, readings are held in the browser and sent when the server is back
   expect(evidence.map((record) => record.kind)).toEqual(['reading', 'reading', 'reading']);
 });
 
+test('an answer from before a reading reached the server does not take the reading off the page', async ({
+  page,
+}, info) => {
+  await openJob(page, `EV-${info.workerIndex}9`);
+  await typeColumn(page, '24', 'web', { '2': '0.24' });
+  await kept(page);
+  let release = () => {};
+  const released = new Promise<void>((resolve) => (release = resolve));
+  const answered = new Promise<void>((resolve) => {
+    void page.route('**/records', async (route) => {
+      const response = await route.fetch();
+      resolve();
+      await released;
+      await route.fulfill({ response });
+    });
+  });
+  await page.evaluate(() => window.dispatchEvent(new Event('focus')));
+  await answered;
+  await typeColumn(page, '36', 'web', { '2': '0.23' });
+  await kept(page);
+  await expect(page.getByText('Readings on left rail: 2')).toBeVisible();
+  const late = page.waitForResponse('**/records');
+  release();
+  await (await late).finished();
+  await page.evaluate(() => new Promise((painted) => setTimeout(painted, 500)));
+  await expect(page.getByText('Readings on left rail: 2')).toBeVisible({ timeout: 1 });
+});
+
 test('two tabs: a change made on an old frame is refused, and says that the other one stands', async ({
   page,
   context,

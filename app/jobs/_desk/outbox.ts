@@ -36,7 +36,7 @@ let draining = false;
 let started: Promise<void> | undefined;
 const listeners = new Set<() => void>();
 const refusals = new Set<(refused: Refused) => void>();
-const arrivals = new Set<(parcel: Parcel) => void>();
+const arrivals = new Set<(parcel: Parcel) => unknown>();
 
 function show(state: Keeping): void {
   outbox = {
@@ -82,10 +82,11 @@ async function drain(): Promise<void> {
       show('sending');
       const answer = await post(parcel);
       if (answer === 'unreachable') return show('held here');
+      // No longer waiting and arrived in one breath: whoever puts the two together must not miss it between them.
       parcels = parcels.slice(1);
-      await del(keys.get(parcel)!, store()).catch(() => undefined);
       if (answer === 'kept') arrivals.forEach((listener) => listener(parcel));
-      else refusals.forEach((listener) => listener({ parcel, problem: answer }));
+      await del(keys.get(parcel)!, store()).catch(() => undefined);
+      if (answer !== 'kept') refusals.forEach((listener) => listener({ parcel, problem: answer }));
       if (parcels.length === 0) show('kept');
     }
   } finally {
@@ -113,7 +114,7 @@ function contentOf({ body, file }: Parcel): RequestInit {
 }
 
 /** Told when a write has reached the server's disk. */
-export function onArrived(listener: (parcel: Parcel) => void): () => void {
+export function onArrived(listener: (parcel: Parcel) => unknown): () => void {
   arrivals.add(listener);
   return () => void arrivals.delete(listener);
 }

@@ -20,8 +20,8 @@ import type { Photo } from '@/core/walk';
 import { repairForm, type Repair } from '@/core/shape';
 import type { Problem } from '@/core/exchange';
 import { askRecords, changeFrame, changePractice, type Answer } from '../../_client';
-import { onArrived, onRefused, send, startOutbox } from './outbox';
-import { recordsReducer } from './records';
+import { onArrived, onRefused, send, startOutbox, waitingFor, type Parcel } from './outbox';
+import { recordsReducer, withWrites } from './records';
 import { useReader } from './reader-context';
 
 /** The job's records on this page, and every way to add to them. */
@@ -74,8 +74,8 @@ export function RecordsProvider({
     [onChange],
   );
   const refresh = useCallback(async () => {
-    const answer = await askRecords(jobId);
-    if (answer.ok) dispatch({ kind: 'file', file: answer.value });
+    const answer = await recordsWithWrites(jobId);
+    if (answer) dispatch({ kind: 'file', file: answer });
   }, [jobId]);
   useServerNews(refresh);
   useWholeFile(file, onChange);
@@ -86,6 +86,14 @@ export function RecordsProvider({
       <LaterRecordsContext.Provider value={later}>{children}</LaterRecordsContext.Provider>
     </RecordsContext.Provider>
   );
+}
+
+/** What the server has, with what reached it while it was asked: its answer may be from before. Undefined where it does not answer. */
+async function recordsWithWrites(jobId: string): Promise<JobFile | undefined> {
+  const reached: Parcel[] = [];
+  const off = onArrived((parcel) => parcel.url.includes(jobId) && reached.push(parcel));
+  const answer = await askRecords(jobId).finally(off);
+  return answer.ok ? withWrites(answer.value, [...reached, ...waitingFor(jobId)]) : undefined;
 }
 
 /** A file that came whole from the server is told to the engine once it stands here; changes made on this page were told as they were made. */

@@ -1,9 +1,9 @@
 import { demoBundles } from '@/demo';
-import type { Evidence, JobFile } from '@/core/job';
+import { packEvidence, type Evidence, type JobFile } from '@/core/job';
 import type { Repair } from '@/core/shape';
 import { asOwn } from './as-own';
 import { readdressed } from './held-before';
-import { asChanges, recordsReducer } from './records';
+import { asChanges, recordsReducer, withWrites } from './records';
 
 const { job, unit, notices, frame, practice, evidence, strikes, repairs } = demoBundles()[0]!;
 const file: JobFile = {
@@ -64,6 +64,18 @@ test('the server’s word replaces what the page had', () => {
   const server = { ...file, frameRevision: 2, evidence: [reading] };
   const lost = recordsReducer(file, { kind: 'evidence', record: { ...reading, id: 'lost' } });
   expect(recordsReducer(lost, { kind: 'file', file: server })).toEqual(server);
+});
+
+test('a server that answers with what it had before hides nothing that reached it meanwhile or is held here', () => {
+  const parcel = (path: string, body: unknown) => ({ id: path, url: `/api/jobs/${job.id}/${path}`, body });
+  const late = { ...reading, id: '00000000-0000-4000-8000-0000000000aa' };
+  const strike = { id: 's', evidenceId: late.id, why: 'slip', by: 'RK', at: '2026-01-01T00:00:00Z' };
+  const writes = [parcel('evidence', { evidence: [packEvidence(late)] }), parcel('strikes', strike)];
+  const seen = withWrites(file, writes);
+  expect(seen.evidence.at(-1)).toEqual(late);
+  expect(seen.strikes.at(-1)).toEqual(strike);
+  expect(withWrites(seen, writes)).toEqual(seen);
+  expect(withWrites(file, [])).toBe(file);
 });
 
 test('a server that says nothing new leaves the file itself as it is: nothing is drawn or worked out again', () => {

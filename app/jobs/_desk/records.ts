@@ -2,14 +2,15 @@ import { changed, openEvidence, type JobFile, type RecordsChange } from '@/core/
 import { valueOf } from '@/core/quantity';
 import type { Repair } from '@/core/shape';
 import type { Strike } from '@/core/frame';
-import { waitingFor, type Parcel } from './outbox';
+import type { Parcel } from './outbox';
 
-/** The job's records as this page shows them: the server's, and on top of them what is still held here. */
+/** The job's records as this page shows them. */
 export const recordsReducer = (file: JobFile, change: RecordsChange): JobFile =>
-  change.kind === 'file' ? sameOrNewer(file, withWaiting(change.file)) : changed(file, change);
+  change.kind === 'file' ? sameOrNewer(file, change.file) : changed(file, change);
 
-const withWaiting = (file: JobFile): JobFile =>
-  waitingFor(file.job.id).flatMap(asChanges).reduce(changed, file);
+/** The server's word, and on top of it the writes of this page that it may not have known of: those held here, and those that reached it meanwhile. */
+export const withWrites = (file: JobFile, parcels: readonly Parcel[]): JobFile =>
+  parcels.flatMap(asChanges).reduce(changed, file);
 
 /** A tab that comes back into view finds mostly what it left: then nothing is worked out or drawn again. */
 function sameOrNewer(file: JobFile, next: JobFile): JobFile {
