@@ -28,8 +28,6 @@ export function builtThickness(member: Member, readings: readonly Reading[]): Bu
 export const nominalMm = (member: Member, face: FaceId): number =>
   faceOf(member.shape, face)?.wallMm ?? member.shape.thicknessMm;
 
-/** Metal counts as sound at or above this: a fraction of nominal, and thick enough to weld. */
-export const soundThresholdMm = (
-  madeMm: number,
-  practice: { soundFraction: number; weldableMinimumMm: number },
-): number => Math.max(practice.soundFraction * madeMm, practice.weldableMinimumMm);
+/** Metal counts as sound from this share of the wall as made up. Whether a weld can land on it is another question, asked where one lands. */
+export const soundThresholdMm = (madeMm: number, practice: { soundFraction: number }): number =>
+  practice.soundFraction * madeMm;

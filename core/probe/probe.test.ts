@@ -66,9 +66,9 @@ describe('readings', () => {
     ).toEqual({ thicknessMm: 5.82, fromReadings: 5 });
   });
 
-  test('sound is a fraction of nominal and thick enough to weld', () => {
-    expect(soundThresholdMm(6, { soundFraction: 0.8, weldableMinimumMm: 2 })).toBeCloseTo(4.8);
-    expect(soundThresholdMm(1.5, { soundFraction: 0.8, weldableMinimumMm: 2 })).toBe(2);
+  test('sound is a share of the wall as made, of sheet as of plate', () => {
+    expect(soundThresholdMm(6, { soundFraction: 0.8 })).toBeCloseTo(4.8);
+    expect(soundThresholdMm(1.5, { soundFraction: 0.8 })).toBeCloseTo(1.2);
   });
 });
 

@@ -19,6 +19,7 @@ export {
   SCHOOL_IDS,
   schoolEdgeMm,
   schoolMarginMm,
+  weldableMm,
   schoolSchema,
   DEFAULT_MONEY,
   DEFAULT_WALK_PRACTICE,

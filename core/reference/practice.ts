@@ -84,9 +84,9 @@ export type WalkProfile = keyof typeof WALK_PROFILES;
 /** The judgements of one kind that stand alone. */
 const judgements = {
   school: schoolSchema,
-  /** Sound = at least this fraction of nominal … */
+  /** Sound = at least this fraction of the wall as made. */
   soundFraction: z.number().gt(0).lte(1),
-  /** … and at least this thick, so that it can be welded. */
+  /** A weld lands on at least this, where the wall was made 1/8 in or more; sheet has a limit of its own (`weldableMm`). */
   weldableMinimumMm: z.number().gt(0).lt(25),
   /** Lower-bound retained fraction at or above which the section alone gives no reason to act. */
   leaveFraction: z.number().gt(0).lte(1),
@@ -187,6 +187,17 @@ export const DEFAULT_PRACTICE: Practice = {
   walk: DEFAULT_WALK_PRACTICE,
   money: DEFAULT_MONEY,
 };
+
+/** Walls made from this up are plate; thinner ones are sheet and welded by sheet's rules. */
+const PLATE_FROM_MM = inchesToMm(1 / 8);
+/** Sheet can be welded from this share of what it was made as, and never under this: common practice, no source. */
+const WELDABLE_SHEET = { share: 0.65, leastMm: inchesToMm(0.03) } as const;
+
+/** What a weld needs to land on, mm, by what the wall was made as: the shop's own least for plate, a share of its own gauge for sheet. */
+export const weldableMm = (madeMm: number, practice: { weldableMinimumMm: number }): number =>
+  madeMm >= PLATE_FROM_MM - 1e-9
+    ? practice.weldableMinimumMm
+    : Math.max(WELDABLE_SHEET.share * madeMm, WELDABLE_SHEET.leastMm);
 
 /** Sound metal a school wants below the top corner before a bottom cap alone will do, mm. */
 export const schoolMarginMm = (school: School): number =>

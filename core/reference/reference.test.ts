@@ -12,6 +12,7 @@ import {
   proofLoadN,
   schoolEdgeMm,
   schoolMarginMm,
+  weldableMm,
   shortestRunMm,
   steel,
   STEEL_IDS,
@@ -212,6 +213,21 @@ describe('the practice profile', () => {
     const shelf = (count: number) =>
       practiceSchema.safeParse({ ...DEFAULT_PRACTICE, stockThicknessesMm: Array(count).fill(3) }).success;
     expect([0, 1, 30, 31].map(shelf)).toEqual([false, true, true, false]);
+  });
+
+  test.each([
+    ['1/4 in plate', inch(1 / 4), inch(0.08)],
+    ['1/8 in plate', inch(1 / 8), inch(0.08)],
+    ['11 ga sheet', inch(0.1196), 0.65 * inch(0.1196)],
+    ['16 ga sheet', inch(0.0598), 0.65 * inch(0.0598)],
+    ['sheet at the least that can be welded', inch(0.03 / 0.65), inch(0.03)],
+    ['20 ga sheet, under it', inch(0.0359), inch(0.03)],
+  ])('a weld lands on %s', (_, madeMm, least) =>
+    expect(weldableMm(madeMm, { weldableMinimumMm: inch(0.08) })).toBeCloseTo(least, 9),
+  );
+  test('a shop that wants more under its welds asks it of plate', () => {
+    expect(weldableMm(inch(1 / 8), { weldableMinimumMm: inch(0.1) })).toBeCloseTo(inch(0.1), 9);
+    expect(weldableMm(inch(0.0747), { weldableMinimumMm: inch(0.1) })).toBeCloseTo(0.65 * inch(0.0747), 9);
   });
 
   test('the schools: half an inch, an inch, and where rust ends', () => {

@@ -1,4 +1,4 @@
-import { lapMm } from '../../reference';
+import { lapMm, weldableMm } from '../../reference';
 import type { EdgeLanding } from '../plating';
 import { taperLengthMm } from '../repair';
 import type { RepairFinding } from '../repair-finding';
@@ -84,7 +84,7 @@ export function lap({ picture, pieces }: RepairPicture): RepairFinding[] {
 
 /** Lower-bound wall under the welds against what can be welded at all. */
 export function tooThinToWeld({ picture, pieces }: RepairPicture): RepairFinding[] {
-  const limit = picture.practice.weldableMinimumMm;
+  const limit = weldableMm(picture.member.shape.thicknessMm, picture.practice);
   return pieces.flatMap(({ piece, stations }) => {
     const thin = stations.flatMap(({ stationMm, edges }) =>
       edges

@@ -1,4 +1,4 @@
-import { schoolMarginMm } from '../../reference';
+import { schoolMarginMm, weldableMm } from '../../reference';
 import { edgeAt, marginAtMm, wallAt } from '../../probe';
 import { faceOf, heightOnFace } from '../../frame';
 import { ONE_SIDED_95, inchesToMm } from '../../quantity';
@@ -71,6 +71,7 @@ export function edgeNotBracketed(picture: MemberPicture): Finding[] {
 export function thinLanding(picture: MemberPicture): Finding[] {
   const { map, practice } = picture;
   if (!map) return [];
+  const limit = weldableMm(picture.member.shape.thicknessMm, practice);
   let worst: { stationMm: number; thicknessMm: number; errorMm: number } | undefined;
   for (const zone of picture.zones) {
     for (const stationMm of map.stationsMm) {
@@ -80,15 +81,15 @@ export function thinLanding(picture: MemberPicture): Finding[] {
         worst = { stationMm, ...landing };
     }
   }
-  if (!worst || worst.thicknessMm - ONE_SIDED_95 * worst.errorMm >= practice.weldableMinimumMm) return [];
+  if (!worst || worst.thicknessMm - ONE_SIDED_95 * worst.errorMm >= limit) return [];
   return [
     {
       code: 'thin-landing',
-      verdict: worst.thicknessMm < practice.weldableMinimumMm ? 'Splice' : 'Can’t say',
+      verdict: worst.thicknessMm < limit ? 'Splice' : 'Can’t say',
       quantity: 'thickness',
       value: worst.thicknessMm,
       plusMinus: ONE_SIDED_95 * worst.errorMm,
-      limit: practice.weldableMinimumMm,
+      limit,
       source: 'sound',
       at: { fromMm: worst.stationMm, toMm: worst.stationMm },
       firmness: 'could flip with one more reading',
