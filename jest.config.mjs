@@ -14,7 +14,9 @@ const shared = {
       },
     ],
   },
-  transformIgnorePatterns: ['/node_modules/(?!(d3-contour|d3-array|internmap|csv-parse|csv-stringify)/)'],
+  transformIgnorePatterns: [
+    '/node_modules/(?!(d3-contour|d3-array|internmap|csv-parse|csv-stringify|uuid)/)',
+  ],
   moduleNameMapper: { '^server-only$': '<rootDir>/checks/empty-module.cjs', '^@/(.*)$': '<rootDir>/$1' },
   modulePathIgnorePatterns: ['<rootDir>/.next/', '<rootDir>/var/'],
 };

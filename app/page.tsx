@@ -4,6 +4,7 @@ import { allJobs, allUnits, database, isClosed, noticesOf } from '@/data';
 import { jobLine } from './_parts/job-line';
 import { chosenSystem } from './_parts/units';
 import { ThemeSwitch } from './_parts/switches';
+import { KeepingLight } from './_outbox/keeping-light';
 import { BundleIn } from './_parts/bundle-in';
 import { ClosingButton } from './_parts/closing-button';
 import { NoticeForm } from './_parts/notice-form';
@@ -30,6 +31,7 @@ export default async function Yard() {
             Open a job
           </Link>
           <ThemeSwitch />
+          <KeepingLight system={system} quiet />
         </nav>
       </header>
       {units.length === 0 && (

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import type { JobBundle } from '@/core/exchange';
 import type { Db } from './connection';
 import { keepEvidence } from './evidence';
@@ -45,7 +46,7 @@ export function importBundle(db: Db, bundle: JobBundle): Written<{ jobId: string
       for (const strike of bundle.strikes) run(() => keepStrike(db, bundle.job.id, strike));
       const known = repairIdsOf(db, bundle.job.id);
       for (const repair of bundle.repairs.filter((each) => !known.has(each.id)))
-        run(() => keepRepair(db, bundle.job.id, repair));
+        run(() => keepRepair(db, bundle.job.id, repair, { changeId: randomUUID() }));
     }).immediate();
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;

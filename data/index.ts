@@ -1,4 +1,5 @@
-export { database, migrate, openDatabase, type Db } from './connection';
+export { booksOf, database, migrate, NewerDatabase, openDatabase, type Db } from './connection';
+export { storageFailure } from './failure';
 export { refused, sameRecord, written, type Problem, type Written } from './problem';
 export { addNotice, addUnit, allUnits, correctUnit, noticesOf, unitById } from './unit';
 export {
@@ -15,7 +16,7 @@ export { currentFrame, type FrameRevision } from './frame';
 export { currentPractice, type PracticeRevision } from './practice';
 export { evidenceOf, keepEvidence, type Keeping } from './evidence';
 export { keepStrike, strikesOf } from './strike';
-export { keepRepair, repairsOf, withdrawRepair } from './repair';
+export { keepRepair, repairChangesOf, repairsOf, withdrawRepair, type RepairChange } from './repair';
 export { bundleOf, importBundle } from './bundle';
 export { keepStartingFrame, startingFrames, startingFrameSchema, type StartingFrame } from './starting-frame';
 export { closeJob, closingSchema, isClosed } from './closing';

@@ -10,6 +10,8 @@ import type { Repair } from '@/core/shape';
 import {
   addNotice,
   addUnit,
+  allUnits,
+  booksOf,
   bundleOf,
   changeFrame,
   changePractice,
@@ -24,11 +26,13 @@ import {
   keepStartingFrame,
   keepStrike,
   migrate,
+  NewerDatabase,
   noticesOf,
   openDatabase,
   openJob,
   repairsOf,
   startingFrames,
+  storageFailure,
   strikesOf,
   withdrawRepair,
   type Db,
@@ -147,7 +151,7 @@ describe('evidence', () => {
       by: 'RK',
       at: '2026-01-01T00:00:00Z',
     };
-    expect(keepRepair(db, jobId, repair).ok).toBe(true);
+    expect(keepRepair(db, jobId, repair, { changeId: 'c' }).ok).toBe(true);
     expect(() => db.exec(sql)).toThrow(/never|strike it through/);
   });
 
@@ -315,18 +319,40 @@ describe('repairs', () => {
   };
   test('each change is a version, the last one counts, a withdrawn one is out of the plan but on record', () => {
     filled();
-    keepRepair(db, jobId, repair);
-    keepRepair(db, jobId, repair);
-    keepRepair(db, jobId, { ...repair, plugs: true });
-    expect(repairsOf(db, jobId)).toEqual([{ ...repair, plugs: true }]);
-    expect(withdrawRepair(db, jobId, repair.id).ok).toBe(true);
-    expect(withdrawRepair(db, jobId, repair.id).ok).toBe(true);
+    const plugged = { ...repair, plugs: true };
+    expect(keepRepair(db, jobId, repair, { changeId: 'one' }).ok).toBe(true);
+    expect(keepRepair(db, jobId, repair, { changeId: 'one' }).ok).toBe(true);
+    expect(keepRepair(db, jobId, plugged, { changeId: 'two', basedOn: 'one' }).ok).toBe(true);
+    expect(repairsOf(db, jobId)).toEqual([plugged]);
+    expect(withdrawRepair(db, jobId, repair.id, { changeId: 'three', basedOn: 'two' }).ok).toBe(true);
+    expect(withdrawRepair(db, jobId, repair.id, { changeId: 'three', basedOn: 'two' }).ok).toBe(true);
     expect(repairsOf(db, jobId)).toEqual([]);
     expect(db.prepare('SELECT count(*) AS n FROM repair_version').get()).toEqual({ n: 3 });
-    expect(
-      problem(keepRepair(db, jobId, { ...repair, pieces: [{ ...repair.pieces[0]!, endMm: 99_999 }] }))!.code,
-    ).toBe('invalid');
-    expect(problem(withdrawRepair(db, jobId, 'nothing'))!.code).toBe('not-found');
+    const off = { ...repair, pieces: [{ ...repair.pieces[0]!, endMm: 99_999 }] };
+    expect(problem(keepRepair(db, jobId, off, { changeId: 'four', basedOn: 'three' }))!.code).toBe('invalid');
+    expect(problem(withdrawRepair(db, jobId, 'nothing', { changeId: 'five' }))!.code).toBe('not-found');
+  });
+
+  test('an older page overwrites nothing and brings nothing back unseen', () => {
+    filled();
+    const change = (changeId: string, basedOn?: string) => ({ changeId, ...(basedOn && { basedOn }) });
+    keepRepair(db, jobId, repair, change('one'));
+    keepRepair(db, jobId, { ...repair, plugs: true }, change('two', 'one'));
+    const older = { ...repair, onBench: true };
+    expect(problem(keepRepair(db, jobId, older, change('x', 'one')))!.code).toBe('stale');
+    expect(problem(keepRepair(db, jobId, older, change('x')))!.code).toBe('stale');
+    expect(problem(withdrawRepair(db, jobId, repair.id, change('x', 'one')))!.code).toBe('stale');
+    expect(repairsOf(db, jobId)).toEqual([{ ...repair, plugs: true }]);
+    withdrawRepair(db, jobId, repair.id, change('three', 'two'));
+    expect(problem(keepRepair(db, jobId, older, change('x', 'two')))).toMatchObject({
+      code: 'stale',
+      message: expect.stringContaining('taken out of the plan'),
+    });
+    expect(keepRepair(db, jobId, older, change('four', 'three')).ok).toBe(true);
+    expect(jobFile(db, jobId)!.repairChanges[repair.id]).toBe('four');
+    expect(problem(keepRepair(db, jobId, { ...older, plugs: true }, change('four', 'three')))!.code).toBe(
+      'conflict',
+    );
   });
 });
 
@@ -455,6 +481,100 @@ describe('the file', () => {
     rmSync(folder, { recursive: true });
   });
 });
+
+describe('a file of another version, or damaged', () => {
+  let folder: string;
+  beforeEach(() => (folder = mkdtempSync(join(tmpdir(), 'db-'))));
+  afterEach(() => rmSync(folder, { recursive: true }));
+  const newest = readdirSync('data/migrations').length;
+
+  test('one a later program wrote is refused and not touched; one of today is not', () => {
+    const path = join(folder, 'later.db');
+    const raw = new Database(path);
+    raw.exec('CREATE TABLE later (x)');
+    raw.pragma(`user_version = ${newest + 1}`);
+    raw.close();
+    const before = readFileSync(path);
+    expect(() => openDatabase(path)).toThrow(NewerDatabase);
+    expect(() => openDatabase(path)).toThrow(/later version of the program/);
+    expect(readFileSync(path)).toEqual(before);
+    openDatabase(join(folder, 'today.db')).close();
+    openDatabase(join(folder, 'today.db')).close();
+  });
+
+  test('an older one is copied beside it before it is changed, once', () => {
+    const path = join(folder, 'shop.db');
+    const raw = new Database(path);
+    migrate(raw, 3);
+    fillByHand(raw, 3);
+    raw.close();
+    openDatabase(path).close();
+    const copies = readdirSync(folder).filter((name) => name.includes('before'));
+    expect(copies).toEqual(['shop.db.before-004']);
+    const copy = new Database(join(folder, copies[0]!), { readonly: true });
+    expect(copy.pragma('user_version', { simple: true })).toBe(3);
+    expect(copy.prepare('SELECT count(*) AS n FROM reading').get()).toEqual({ n: 1 });
+    copy.close();
+    openDatabase(path).close();
+    expect(readdirSync(folder).filter((name) => name.includes('before'))).toEqual(copies);
+    openDatabase(join(folder, 'new.db')).close();
+    expect(readdirSync(folder).some((name) => name.startsWith('new.db.before'))).toBe(false);
+  });
+
+  test('each set of records has a name of its own and keeps it', () => {
+    const [one, other] = ['one.db', 'other.db'].map((name) => join(folder, name)) as [string, string];
+    const name = (path: string) => {
+      const opened = openDatabase(path);
+      const books = booksOf(opened);
+      opened.close();
+      return books;
+    };
+    expect(name(one)).toBe(name(one));
+    expect(name(one)).not.toBe(name(other));
+  });
+
+  test('one bad row hides only itself, and is spoken of', () => {
+    filled();
+    expect(jobFile(db, jobId)!.unreadable).toBeUndefined();
+    const all = evidenceOf(db, jobId).length;
+    db.prepare(
+      `INSERT INTO evidence (id, job_id, kind, version, number, body) VALUES ('bad', ?, 'reading', 2, 999999, '{"thicknessMm": "thick"}')`,
+    ).run(jobId);
+    db.exec(
+      `INSERT INTO unit (id, tag, description, kind, exposure, duty) VALUES ('x', 'X-1', '', 'spaceship', 'none', 'none')`,
+    );
+    expect(evidenceOf(db, jobId)).toHaveLength(all);
+    expect(jobFile(db, jobId)!.unreadable).toEqual([
+      expect.objectContaining({ what: 'evidence', id: 'bad' }),
+    ]);
+    const missed: string[] = [];
+    expect(allUnits(db, ({ id }) => missed.push(id)).map((unit) => unit.tag)).toEqual([gritter.unit.tag]);
+    expect(missed).toEqual(['x']);
+  });
+});
+
+test.each([
+  ['SQLITE_BUSY', 'in use'],
+  ['SQLITE_BUSY_SNAPSHOT', 'in use'],
+  ['SQLITE_LOCKED', 'in use'],
+  ['SQLITE_FULL', 'full'],
+  ['ENOSPC', 'full'],
+  ['SQLITE_READONLY', 'may not write'],
+  ['EROFS', 'may not write'],
+  ['SQLITE_IOERR_WRITE', 'does not answer'],
+  ['SQLITE_CORRUPT', 'damaged'],
+  ['SQLITE_NOTADB', 'damaged'],
+  ['SQLITE_CANTOPEN', 'cannot open'],
+])('%s is said to be what it is', (code, words) => {
+  expect(storageFailure(Object.assign(new Error(), { code }))).toMatchObject({
+    code: 'unavailable',
+    message: expect.stringContaining(words),
+  });
+});
+test.each([[new Error('x')], [undefined], [{ code: 'SQLITE_CONSTRAINT' }], [{ code: 7 }]])(
+  'a fault of ours is no storage failure: %p',
+  (error) => expect(storageFailure(error)).toBeUndefined(),
+);
 
 describe('starting frames', () => {
   const starting = (more: Partial<StartingFrame> = {}): StartingFrame => ({

@@ -18,6 +18,7 @@ import {
   keepStartingFrame,
   keepStrike,
   openDatabase,
+  repairChangesOf,
   repairsOf,
   shopSpots,
   strikesOf,
@@ -96,9 +97,10 @@ test('a strike', () => {
 });
 
 test('a repair, and one taken out of the plan', () => {
-  expect(problem(keepRepair(db, other.job.id, repair))).toBe('conflict');
-  expect(problem(withdrawRepair(db, other.job.id, repair.id))).toBe('not-found');
-  expect(withdrawRepair(db, one.job.id, repair.id).ok).toBe(true);
+  expect(problem(keepRepair(db, other.job.id, repair, { changeId: 'c' }))).toBe('conflict');
+  expect(problem(withdrawRepair(db, other.job.id, repair.id, { changeId: 'c' }))).toBe('not-found');
+  const basedOn = repairChangesOf(db, one.job.id)[repair.id]!;
+  expect(withdrawRepair(db, one.job.id, repair.id, { changeId: 'c', basedOn }).ok).toBe(true);
   expect(importBundle(db, one).ok).toBe(true);
   expect(repairsOf(db, one.job.id)).toEqual([]);
 });

@@ -49,8 +49,9 @@ export async function openJob(
   page: Page,
   tag: string,
   more: { family?: string; steel?: string; fields?: Readonly<Record<string, string>> } = {},
+  home = '',
 ): Promise<void> {
-  await page.goto('/new');
+  await page.goto(`${home}/new`);
   await page.getByLabel('Tag').fill(tag);
   await page.getByLabel('What it is').fill('flatbed truck');
   await page.getByLabel('Name of the job').fill('rust ahead of the axle');

@@ -8,5 +8,5 @@ export const CHROMIUM_ARGS = [
   '--disable-background-networking',
   '--disable-component-update',
   '--disable-sync',
-  '--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1, EXCLUDE localhost',
+  '--host-resolver-rules=MAP shop.test 127.0.0.1, MAP * ~NOTFOUND, EXCLUDE 127.0.0.1, EXCLUDE localhost',
 ];

@@ -17,20 +17,32 @@ if (!ensureBuild()) {
   console.error('The build failed; what it said is above.');
   process.exit(1);
 }
-const { seed, serve } = await import('./server.mjs');
+const { seed, serve, servedBy } = await import('./server.mjs');
+const { openToTheShop } = await import('./shop-network.mjs');
 mkdirSync('var', { recursive: true });
+const running = servedBy(values.db);
+if (values.fresh && running !== undefined) {
+  console.error(`${values.db} is open in process ${running}: stop that first. Nothing was put away.`);
+  process.exit(1);
+}
 if (values.fresh) for (const end of ['', '-wal', '-shm']) rmSync(values.db + end, { force: true });
 if (!existsSync(values.db)) {
   console.log(`Seeding ${values.db}`);
   seed(values.db);
 }
-const server = await serve(values.db, { port: Number(values.port), host: values.host }).catch((error) => {
+const shop = openToTheShop(values.host, Number(values.port));
+const server = await serve(values.db, {
+  port: Number(values.port),
+  host: values.host,
+  env: { OSSATURA_DEMO: '1', ...shop.env },
+}).catch((error) => {
   console.error(`${error.message}\nIf another program has port ${values.port}: npm run demo -- --port 3001`);
   process.exit(1);
 });
 console.log(
   `\nOssatura is at ${server.url}   (records in ${values.db}; stop with Ctrl-C; start afresh with npm run demo -- --fresh)`,
 );
+await shop.print();
 for (const signal of ['SIGINT', 'SIGTERM'])
   process.on(signal, () => {
     server.stop();

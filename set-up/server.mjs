@@ -1,5 +1,5 @@
 import { spawn, spawnSync } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -22,18 +22,38 @@ export function seed(path) {
   return run.stdout;
 }
 
+/** Whether nothing listens on a port yet. */
+export const isFree = (port, host) =>
+  new Promise((resolve) => {
+    const probe = createServer();
+    probe.once('error', () => resolve(false));
+    probe.listen(port, host, () => probe.close(() => resolve(true)));
+  });
+
+/** The process that has a database open, where one still runs. */
+export function servedBy(path) {
+  try {
+    const { pid } = JSON.parse(readFileSync(`${path}.serving`, 'utf8'));
+    process.kill(pid, 0);
+    return pid;
+  } catch {
+    return undefined;
+  }
+}
+
 /**
- * Starts the production build on a database; resolves when it answers.
+ * Starts the production build on a database; resolves when it answers. Refuses a port that something else listens on.
  * @param {string} path
- * @param {{ port?: number, host?: string }} [options]
+ * @param {{ port?: number, host?: string, env?: Record<string, string> }} [options]
  */
-export async function serve(path, { port, host = '127.0.0.1' } = {}) {
+export async function serve(path, { port, host = '127.0.0.1', env = {} } = {}) {
   const chosen = port ?? (await freePort());
+  if (!(await isFree(chosen, host))) throw new Error(`something else answers on port ${chosen} already`);
   const child = spawn(
     'node',
     ['node_modules/next/dist/bin/next', 'start', '-H', host, '-p', String(chosen)],
     {
-      env: { ...process.env, OSSATURA_DB: path, NEXT_TELEMETRY_DISABLED: '1' },
+      env: { ...process.env, OSSATURA_DB: path, NEXT_TELEMETRY_DISABLED: '1', ...env },
       stdio: ['ignore', 'pipe', 'pipe'],
     },
   );
@@ -44,19 +64,23 @@ export async function serve(path, { port, host = '127.0.0.1' } = {}) {
   for (let tries = 0; tries < 150; tries++) {
     if (child.exitCode !== null) throw new Error(`the server stopped: ${output}`);
     const answer = await fetch(url).catch(() => undefined);
-    if (answer) return { url, child, output: () => output, stop: () => child.kill() };
+    if (answer && child.exitCode === null)
+      return { url, port: chosen, child, output: () => output, stop: () => child.kill() };
     await new Promise((resolve) => setTimeout(resolve, 200));
   }
   child.kill();
   throw new Error(`the server did not answer: ${output}`);
 }
 
-/** A throw-away server on demo data (or an empty database), with the address of each unit's job. */
-export async function serveDemo({ empty = false } = {}) {
+/**
+ * A throw-away server on demo data (or an empty database), with the address of each unit's job.
+ * @param {{ empty?: boolean, port?: number, host?: string, env?: Record<string, string> }} [options]
+ */
+export async function serveDemo({ empty = false, ...options } = {}) {
   const folder = mkdtempSync(join(tmpdir(), 'ossatura-'));
   const path = join(folder, 'demo.db');
   if (!empty) seed(path);
-  const server = await serve(path);
+  const server = await serve(path, options);
   const { default: Database } = await import('better-sqlite3');
   const db = new Database(path, { readonly: true });
   const jobs = Object.fromEntries(

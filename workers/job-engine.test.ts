@@ -33,6 +33,7 @@ const file: JobFile = {
   evidence: Array.from({ length: 40 }, (_, k) => reading(k)),
   strikes: [],
   repairs: [],
+  repairChanges: {},
   notices: [],
   frameRevision: 1,
   practiceRevision: 1,

@@ -8,6 +8,7 @@ import type { SpotChange, SpotRule } from '@/core/walk';
 import { ask, tell, type Answer } from './ask';
 
 export { ask, tell, type Answer } from './ask';
+export { newId } from './new-id';
 
 /** Everything a page asks of the server, and the shape of each answer. Evidence and repairs go by the outbox instead: they must survive the page. */
 

@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { toast } from 'sonner';
-import { closeJob } from '../_client';
+import { closeJob, newId } from '../_client';
 
 /** Closes a job, or opens it again. What a closed job found teaches the list of what to look at. */
 export function ClosingButton({
@@ -19,7 +19,7 @@ export function ClosingButton({
   const router = useRouter();
   const say = async () => {
     const answer = await closeJob(jobId, {
-      id: crypto.randomUUID(),
+      id: newId(),
       closed: !closed,
       by: localStorage.getItem('ossatura-by') || by,
       at: new Date().toISOString(),

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { Entry, Sheet } from '@/ui/controls';
-import { addNotice } from '../_client';
+import { addNotice, newId } from '../_client';
 
 /** A standing notice: it stays on the unit and shows on every later job. */
 export function NoticeForm({ unitId, tag }: { unitId: string; tag: string }) {
@@ -13,14 +13,14 @@ export function NoticeForm({ unitId, tag }: { unitId: string; tag: string }) {
   const [words, setWords] = useState('');
   const [by, setBy] = useState('');
   const [problem, setProblem] = useState<string>();
-  const [id, setId] = useState(() => crypto.randomUUID());
+  const [id, setId] = useState(() => newId());
   const keep = async () => {
     const answer = await addNotice({ id, unitId, words, by, at: new Date().toISOString() });
     if (!answer.ok) return setProblem(answer.problem.message);
     setOpen(false);
     setWords('');
     setProblem(undefined);
-    setId(crypto.randomUUID());
+    setId(newId());
     toast.success(`Notice kept on ${tag}`);
     router.refresh();
   };

@@ -5,6 +5,25 @@ import type { z } from 'zod';
 
 const listeners = new Set<() => void>();
 
+/** A browser may forbid a page to store anything: then words are remembered for as long as the page is open. */
+const onThisPage = new Map<string, string>();
+function stored(key: string): string | null {
+  try {
+    return localStorage.getItem(key) ?? onThisPage.get(key) ?? null;
+  } catch {
+    return onThisPage.get(key) ?? null;
+  }
+}
+function store(key: string, value: string): void {
+  onThisPage.delete(key);
+  try {
+    if (value === '') localStorage.removeItem(key);
+    else localStorage.setItem(key, value);
+  } catch {
+    onThisPage.set(key, value);
+  }
+}
+
 /** A small word this browser remembers, such as who is holding it. Until the page is live it is the fallback. */
 export function useRemembered(key: string, fallback: string): [string, (value: string) => void] {
   const value = useSyncExternalStore(
@@ -12,13 +31,12 @@ export function useRemembered(key: string, fallback: string): [string, (value: s
       listeners.add(listener);
       return () => void listeners.delete(listener);
     },
-    () => localStorage.getItem(key) ?? fallback,
+    () => stored(key) ?? fallback,
     () => fallback,
   );
   const remember = useCallback(
     (next: string) => {
-      if (next === '') localStorage.removeItem(key);
-      else localStorage.setItem(key, next);
+      store(key, next);
       listeners.forEach((listener) => listener());
     },
     [key],

@@ -7,8 +7,8 @@ import type { JobFile } from './records';
 export type RecordsChange =
   | { readonly kind: 'evidence'; readonly record: Evidence }
   | { readonly kind: 'strike'; readonly strike: Strike }
-  | { readonly kind: 'repair'; readonly repair: Repair }
-  | { readonly kind: 'withdrawal'; readonly id: string }
+  | { readonly kind: 'repair'; readonly repair: Repair; readonly changeId: string }
+  | { readonly kind: 'withdrawal'; readonly id: string; readonly changeId: string }
   /** What a server says the whole file is. */
   | { readonly kind: 'file'; readonly file: JobFile };
 
@@ -28,9 +28,14 @@ export function changed(file: JobFile, change: RecordsChange): JobFile {
       return {
         ...file,
         repairs: [...file.repairs.filter((each) => each.id !== change.repair.id), change.repair],
+        repairChanges: { ...file.repairChanges, [change.repair.id]: change.changeId },
       };
     case 'withdrawal':
-      return { ...file, repairs: file.repairs.filter((each) => each.id !== change.id) };
+      return {
+        ...file,
+        repairs: file.repairs.filter((each) => each.id !== change.id),
+        repairChanges: { ...file.repairChanges, [change.id]: change.changeId },
+      };
     case 'file':
       return change.file;
     default:

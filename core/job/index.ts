@@ -9,7 +9,7 @@ export {
   type EvidenceOf,
 } from './evidence';
 export { changed, type RecordsChange } from './changes';
-export { recorded, stands, standsOn, type JobFile, type JobRecords } from './records';
+export { recorded, stands, standsOn, type JobFile, type Unreadable, type JobRecords } from './records';
 export {
   fingerprint,
   inputsOf,

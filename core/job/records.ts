@@ -17,6 +17,13 @@ export interface JobRecords {
   readonly grossMassKg?: number;
 }
 
+/** A row on the server that cannot be read: what it is of, and why. What it said is missing from everything that is worked out. */
+export interface Unreadable {
+  readonly what: string;
+  readonly id: string;
+  readonly why: string;
+}
+
 /** A job's whole file: its unit and sheet beside its records, with the revisions that a change of frame or practice must name. */
 export interface JobFile extends JobRecords {
   readonly unit: Unit;
@@ -24,7 +31,11 @@ export interface JobFile extends JobRecords {
   readonly job: JobSheet;
   readonly frameRevision: number;
   readonly practiceRevision: number;
+  /** The name of each repair's last change, by repair, those taken out of the plan too: the next change says it was made on it. */
+  readonly repairChanges: Readonly<Record<string, string>>;
   readonly closed: boolean;
+  /** What stands on the server's disk and could not be read: said wherever the job is judged. */
+  readonly unreadable?: readonly Unreadable[];
 }
 
 type Kept = Pick<JobRecords, 'evidence' | 'strikes'>;

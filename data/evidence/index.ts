@@ -2,6 +2,7 @@ import { fitsFrame, openEvidence, packEvidence, type Evidence } from '@/core/job
 import { valueOf, type Body } from '@/core/quantity';
 import type { Db } from '../connection';
 import { currentFrame } from '../frame';
+import { readRows, type Missed } from '../readable';
 import { refused, sameRecord, written, type Written } from '../problem';
 
 interface Row {
@@ -16,12 +17,17 @@ const evidenceFrom = (row: Pick<Row, 'kind' | 'version' | 'body'>): Evidence =>
   valueOf(openEvidence({ ...(JSON.parse(row.body) as Body), kind: row.kind, version: row.version }));
 
 /** A job's evidence of every kind, or of some, in the order it was kept; struck evidence is still among it. */
-export function evidenceOf(db: Db, jobId: string, kinds?: readonly Evidence['kind'][]): Evidence[] {
+export function evidenceOf(
+  db: Db,
+  jobId: string,
+  kinds?: readonly Evidence['kind'][],
+  missed?: Missed,
+): Evidence[] {
   const only = kinds ? 'AND kind IN (SELECT value FROM json_each(?))' : '';
   const select = db.prepare<string[], Row>(
-    `SELECT kind, version, body FROM evidence WHERE job_id = ? ${only} ORDER BY number`,
+    `SELECT id, kind, version, body FROM evidence WHERE job_id = ? ${only} ORDER BY number`,
   );
-  return select.all(jobId, ...(kinds ? [JSON.stringify(kinds)] : [])).map(evidenceFrom);
+  return readRows(select.all(jobId, ...(kinds ? [JSON.stringify(kinds)] : [])), evidenceFrom, missed);
 }
 
 /** What was kept, and what is odd about some of it. */

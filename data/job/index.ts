@@ -7,7 +7,8 @@ import { evidenceOf } from '../evidence';
 import { currentFrame, insertFrame, type FrameRevision } from '../frame';
 import { currentPractice, insertPractice, type PracticeRevision } from '../practice';
 import { strikesOf } from '../strike';
-import { repairsOf } from '../repair';
+import { repairChangesOf, repairsOf } from '../repair';
+import { noting, readRows, type Missed } from '../readable';
 import { refused, sameRecord, written, type Written } from '../problem';
 import { noticesOf, unitById } from '../unit';
 import { isClosed } from '../closing';
@@ -26,8 +27,8 @@ interface JobRow {
 const jobFrom = (row: JobRow): JobSheet =>
   jobSheetSchema.parse({ ...row, unitId: row.unit_id, openedBy: row.opened_by, openedAt: row.opened_at });
 
-export const allJobs = (db: Db): JobSheet[] =>
-  db.prepare<[], JobRow>('SELECT * FROM job ORDER BY opened_at DESC, id').all().map(jobFrom);
+export const allJobs = (db: Db, missed?: Missed): JobSheet[] =>
+  readRows(db.prepare<[], JobRow>('SELECT * FROM job ORDER BY opened_at DESC, id').all(), jobFrom, missed);
 
 export function jobById(db: Db, id: string): JobSheet | undefined {
   const row = db.prepare<[string], JobRow>('SELECT * FROM job WHERE id = ?').get(id);
@@ -40,21 +41,24 @@ export function jobFile(db: Db, jobId: string): JobFile | undefined {
   const [framed, practised] = [currentFrame(db, jobId), currentPractice(db, jobId)];
   const unit = job && unitById(db, job.unitId);
   if (!job || !framed || !practised || !unit) return undefined;
-  return {
+  const unreadable = noting();
+  const file = {
     unit,
     job,
     frame: framed.frame,
     frameRevision: framed.revision,
     practice: practised.practice,
     practiceRevision: practised.revision,
-    notices: noticesOf(db, unit.id),
-    evidence: evidenceOf(db, jobId),
-    strikes: strikesOf(db, jobId),
-    repairs: repairsOf(db, jobId),
+    notices: noticesOf(db, unit.id, unreadable.of('notice')),
+    evidence: evidenceOf(db, jobId, undefined, unreadable.of('evidence')),
+    strikes: strikesOf(db, jobId, unreadable.of('strike')),
+    repairs: repairsOf(db, jobId, unreadable.of('repair')),
+    repairChanges: repairChangesOf(db, jobId),
     spotRules: spotRulesFor(db, jobId),
     closed: isClosed(db, jobId),
     ...(unit.grossMassKg !== undefined && { grossMassKg: unit.grossMassKg }),
   };
+  return unreadable.list.length ? { ...file, unreadable: unreadable.list } : file;
 }
 
 /** Opens a job with its frame and practice; the same job twice is one. */

@@ -1,5 +1,6 @@
 import { strikeSchema, type Strike } from '@/core/frame';
 import type { Db } from '../connection';
+import { readRows, type Missed } from '../readable';
 import { refused, sameRecord, written, type Written } from '../problem';
 
 interface StrikeRow {
@@ -12,13 +13,16 @@ interface StrikeRow {
 const strikeFrom = (row: StrikeRow): Strike =>
   strikeSchema.parse({ id: row.id, evidenceId: row.evidence_id, why: row.why, by: row.by_whom, at: row.at });
 
-export const strikesOf = (db: Db, jobId: string): Strike[] =>
-  db
-    .prepare<[string], StrikeRow>(
-      'SELECT strike.* FROM strike JOIN evidence ON evidence.id = strike.evidence_id WHERE evidence.job_id = ? ORDER BY strike.at, strike.id',
-    )
-    .all(jobId)
-    .map(strikeFrom);
+export const strikesOf = (db: Db, jobId: string, missed?: Missed): Strike[] =>
+  readRows(
+    db
+      .prepare<[string], StrikeRow>(
+        'SELECT strike.* FROM strike JOIN evidence ON evidence.id = strike.evidence_id WHERE evidence.job_id = ? ORDER BY strike.at, strike.id',
+      )
+      .all(jobId),
+    strikeFrom,
+    missed,
+  );
 
 /** Strikes evidence through. Striking what is already struck is refused unless it is the same strike. */
 export function keepStrike(db: Db, jobId: string, strike: Strike): Written<Strike> {

@@ -1,5 +1,6 @@
 import { noticeSchema, unitSchema, type Notice, type Unit } from '@/core/frame';
 import type { Db } from '../connection';
+import { readRows, type Missed } from '../readable';
 import { refused, sameRecord, written, type Written } from '../problem';
 
 interface UnitRow {
@@ -24,19 +25,20 @@ const unitFrom = (row: UnitRow): Unit =>
 const noticeFrom = (row: NoticeRow): Notice =>
   noticeSchema.parse({ ...row, unitId: row.unit_id, by: row.by_whom });
 
-export const allUnits = (db: Db): Unit[] =>
-  db.prepare<[], UnitRow>('SELECT * FROM unit ORDER BY tag').all().map(unitFrom);
+export const allUnits = (db: Db, missed?: Missed): Unit[] =>
+  readRows(db.prepare<[], UnitRow>('SELECT * FROM unit ORDER BY tag').all(), unitFrom, missed);
 
 export function unitById(db: Db, id: string): Unit | undefined {
   const row = db.prepare<[string], UnitRow>('SELECT * FROM unit WHERE id = ?').get(id);
   return row && unitFrom(row);
 }
 
-export const noticesOf = (db: Db, unitId: string): Notice[] =>
-  db
-    .prepare<[string], NoticeRow>('SELECT * FROM notice WHERE unit_id = ? ORDER BY at, id')
-    .all(unitId)
-    .map(noticeFrom);
+export const noticesOf = (db: Db, unitId: string, missed?: Missed): Notice[] =>
+  readRows(
+    db.prepare<[string], NoticeRow>('SELECT * FROM notice WHERE unit_id = ? ORDER BY at, id').all(unitId),
+    noticeFrom,
+    missed,
+  );
 
 /** Adds a unit; the same unit twice is one. Refused when the id or the tag belongs to another. */
 export function addUnit(db: Db, unit: Unit): Written<Unit> {

@@ -1,6 +1,6 @@
 import type { z } from 'zod';
 import pino from 'pino';
-import { refused, type Problem, type Written } from '@/data';
+import { booksOf, database, refused, storageFailure, type Problem, type Written } from '@/data';
 
 const log = pino({ level: process.env.LOG_LEVEL ?? 'info' });
 
@@ -12,6 +12,10 @@ const STATUS: Readonly<Record<Problem['code'], number>> = {
   'too-large': 413,
   'not-allowed': 403,
   unreadable: 400,
+  'other-records': 409,
+  'too-many': 429,
+  unavailable: 503,
+  failed: 500,
 };
 
 export const answer = <Value>(outcome: Written<Value>): Response =>
@@ -25,29 +29,45 @@ const MEGABYTE = 1024 * 1024;
 export const JSON_LIMIT = 4 * MEGABYTE;
 export const FILE_LIMIT = 20 * MEGABYTE;
 
-/** Reads a body as text, stopping as soon as it passes the limit: a 50 MB file is refused without being held. */
-export async function bodyText(request: Request, limit: number): Promise<Written<string>> {
-  const tooLarge = () =>
-    refused(
-      'too-large',
-      `the file is over ${limit / MEGABYTE} MB, the most that is taken in at once`,
-      'Nothing of it was taken in; everything recorded before stands.',
-    );
-  if (Number(request.headers.get('content-length') ?? 0) > limit) return tooLarge();
-  if (!request.body) return { ok: true, value: '' };
-  const decoder = new TextDecoder();
+const tooLarge = (limit: number) =>
+  refused(
+    'too-large',
+    `the file is over ${limit / MEGABYTE} MB, the most that is taken in at once`,
+    'Nothing of it was taken in; everything recorded before stands.',
+  );
+
+/** A body's bytes, counted as they come: what is over the limit is refused without being held. Undefined where it is over. */
+export async function bodyBytes(request: Request, limit: number): Promise<Uint8Array[] | undefined> {
+  if (Number(request.headers.get('content-length') ?? 0) > limit) return undefined;
+  const chunks: Uint8Array[] = [];
+  if (!request.body) return chunks;
   const reader = request.body.getReader();
-  let text = '';
   let size = 0;
   for (let chunk = await reader.read(); !chunk.done; chunk = await reader.read()) {
     size += chunk.value.byteLength;
     if (size > limit) {
       await reader.cancel();
-      return tooLarge();
+      return undefined;
     }
-    text += decoder.decode(chunk.value, { stream: true });
+    chunks.push(chunk.value);
   }
-  return { ok: true, value: text + decoder.decode() };
+  return chunks;
+}
+
+/** Reads a body as text, up to a limit. */
+export async function bodyText(request: Request, limit: number): Promise<Written<string>> {
+  const chunks = await bodyBytes(request, limit);
+  return chunks ? { ok: true, value: Buffer.concat(chunks).toString('utf8') } : tooLarge(limit);
+}
+
+/** Reads a body as a form, up to a limit; undefined where it is no form. */
+export async function bodyForm(request: Request, limit: number): Promise<Written<FormData | undefined>> {
+  const chunks = await bodyBytes(request, limit);
+  if (!chunks) return tooLarge(limit);
+  const whole = new Response(Buffer.concat(chunks), {
+    headers: { 'content-type': request.headers.get('content-type') ?? '' },
+  });
+  return { ok: true, value: await whole.formData().catch(() => undefined) };
 }
 
 /** A JSON body through its schema; what is wrong is named by path. */
@@ -74,8 +94,9 @@ export async function body<Schema extends z.ZodType>(
   );
 }
 
-/** A write that a browser sends for a page of another site; this server's own pages and plain programs pass. */
+/** A request that a browser makes for a page of another site; this server's own pages and plain programs pass. */
 function isFromElsewhere(request: Request): boolean {
+  if (request.headers.get('sec-fetch-site') === 'cross-site') return true;
   const origin = request.headers.get('origin');
   return (
     request.method !== 'GET' &&
@@ -84,28 +105,35 @@ function isFromElsewhere(request: Request): boolean {
   );
 }
 
-/** Runs a handler; an unforeseen failure is logged and answered without its insides. */
+/** What a browser holds is meant for one set of records; another set behind the same address is not to get it. */
+function isForOtherRecords(request: Request): boolean {
+  const meant = request.headers.get('x-ossatura-records');
+  return meant !== null && meant !== booksOf(database());
+}
+
+const FAILED: Problem = {
+  code: 'failed',
+  message: 'the server failed on this request',
+  kept: 'Everything recorded before stands.',
+};
+
+/** Runs a handler. Storage that cannot be reached is answered with its reason; any other failure is logged and answered without its insides. */
 export async function guarded(request: Request, work: () => Promise<Response> | Response): Promise<Response> {
   if (isFromElsewhere(request))
     return answer(refused('not-allowed', 'this was sent from another site’s page'));
   try {
+    if (isForOtherRecords(request))
+      return answer(
+        refused('other-records', 'other records are kept at this address now', 'Nothing was changed.'),
+      );
     return await work();
   } catch (error) {
+    const problem = storageFailure(error);
     log.error(
       { error: error instanceof Error ? { message: error.message, stack: error.stack } : error },
-      'request failed',
+      problem?.message ?? 'request failed',
     );
-    return Response.json(
-      {
-        ok: false,
-        problem: {
-          code: 'unreadable',
-          message: 'the server failed on this request',
-          kept: 'Everything recorded before stands.',
-        },
-      },
-      { status: 500 },
-    );
+    return answer({ ok: false, problem: problem ?? FAILED });
   }
 }
 

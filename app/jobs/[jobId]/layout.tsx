@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
-import { database, jobFile } from '@/data';
+import { database, jobById, jobFile, unitById } from '@/data';
 import { chosenSystem } from '../../_parts/units';
 import { DeskProvider } from '../_desk';
 import { JobHead } from './_parts/job-head';
@@ -8,11 +8,10 @@ import { JobHead } from './_parts/job-head';
 export const dynamic = 'force-dynamic';
 
 export async function generateMetadata({ params }: { params: Promise<{ jobId: string }> }) {
-  const file = jobFile(database(), (await params).jobId);
+  const job = jobById(database(), (await params).jobId);
+  const unit = job && unitById(database(), job.unitId);
   return {
-    title: file
-      ? { default: `${file.unit.tag} ${file.job.title}`, template: `%s · ${file.unit.tag}` }
-      : 'No such job',
+    title: unit ? { default: `${unit.tag} ${job.title}`, template: `%s · ${unit.tag}` } : 'No such job',
   };
 }
 

@@ -3,7 +3,6 @@ export { useRecords, useRecordsLater, type Records } from './records-context';
 export { useReader } from './reader-context';
 export { useMember, usePlace, usePlaceLater } from './place-context';
 export { useWork, type MemberSummary, type Summaries, type WorkView } from './work-context';
-export { heldFile, useOutbox } from './outbox';
 export { Bench } from './bench';
 export { MemberStrip } from './member-strip';
 export { SlicePanel } from './slice-panel';

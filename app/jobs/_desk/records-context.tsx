@@ -6,6 +6,7 @@ import {
   useContext,
   useDeferredValue,
   useEffect,
+  useLayoutEffect,
   useMemo,
   useReducer,
   useRef,
@@ -13,14 +14,22 @@ import {
 } from 'react';
 import { toast } from 'sonner';
 import type { Frame, Strike } from '@/core/frame';
-import { packEvidence, type Evidence, type JobFile, type RecordsChange } from '@/core/job';
-import { packed } from '@/core/quantity';
+import { changed, type Evidence, type JobFile, type RecordsChange } from '@/core/job';
 import type { Practice } from '@/core/reference';
 import type { Photo } from '@/core/walk';
-import { repairForm, type Repair } from '@/core/shape';
+import type { Repair } from '@/core/shape';
 import type { Problem } from '@/core/exchange';
-import { askRecords, changeFrame, changePractice, type Answer } from '../../_client';
-import { onArrived, onRefused, send, startOutbox, waitingFor, type Parcel } from './outbox';
+import { askRecords, changeFrame, changePractice, type Answer, newId } from '../../_client';
+import {
+  evidenceParcel,
+  photoParcel,
+  repairParcel,
+  strikeParcel,
+  theOutbox,
+  withdrawalParcel,
+  type Draft,
+  type Parcel,
+} from '../../_outbox';
 import { recordsReducer, withWrites } from './records';
 import { useReader } from './reader-context';
 
@@ -66,12 +75,14 @@ export function RecordsProvider({
 }) {
   const [file, dispatch] = useReducer(recordsReducer, initial);
   const jobId = file.job.id;
+  const latest = useLatest(file);
   const make = useCallback(
     (change: RecordsChange) => {
+      latest.current = changed(latest.current, change);
       dispatch(change);
       if (change.kind !== 'file') onChange(change);
     },
-    [onChange],
+    [onChange, latest],
   );
   const refresh = useCallback(async () => {
     const answer = await recordsWithWrites(jobId);
@@ -79,7 +90,7 @@ export function RecordsProvider({
   }, [jobId]);
   useServerNews(refresh);
   useWholeFile(file, onChange);
-  const records = useRecordsValue(file, make, refresh);
+  const records = useRecordsValue(file, { make, latest, refresh });
   const later = useDeferredValue(records);
   return (
     <RecordsContext.Provider value={records}>
@@ -91,9 +102,9 @@ export function RecordsProvider({
 /** What the server has, with what reached it while it was asked: its answer may be from before. Undefined where it does not answer. */
 async function recordsWithWrites(jobId: string): Promise<JobFile | undefined> {
   const reached: Parcel[] = [];
-  const off = onArrived((parcel) => parcel.url.includes(jobId) && reached.push(parcel));
+  const off = theOutbox().onArrived((parcel) => parcel.jobId === jobId && reached.push(parcel));
   const answer = await askRecords(jobId).finally(off);
-  return answer.ok ? withWrites(answer.value, [...reached, ...waitingFor(jobId)]) : undefined;
+  return answer.ok ? withWrites(answer.value, [...reached, ...theOutbox().waitingFor(jobId)]) : undefined;
 }
 
 /** A file that came whole from the server is told to the engine once it stands here; changes made on this page were told as they were made. */
@@ -109,15 +120,18 @@ function useWholeFile(file: JobFile, onChange: (change: RecordsChange) => void):
 /** Asks again when the page comes back into view, when a picture has got its name, and when something was refused. */
 function useServerNews(refresh: () => Promise<void>): void {
   useEffect(() => {
-    void startOutbox().then(refresh);
+    void theOutbox().start().then(refresh);
     const onVisible = () => document.visibilityState === 'visible' && void refresh();
     document.addEventListener('visibilitychange', onVisible);
     window.addEventListener('focus', onVisible);
-    const offRefused = onRefused(({ problem }) => {
-      toast.error(problem.message, { description: problem.kept, duration: 12_000 });
+    const offRefused = theOutbox().onRefused(({ problem }) => {
+      toast.error(problem.message, {
+        description: `${problem.kept} What was sent lies under “not taken”.`,
+        duration: 12_000,
+      });
       void refresh();
     });
-    const offArrived = onArrived((parcel) => parcel.file && void refresh());
+    const offArrived = theOutbox().onArrived((parcel) => parcel.kind === 'photo' && void refresh());
     return () => {
       offArrived();
       offRefused();
@@ -127,14 +141,18 @@ function useServerNews(refresh: () => Promise<void>): void {
   }, [refresh]);
 }
 
-function useRecordsValue(
-  file: JobFile,
-  make: (change: RecordsChange) => void,
-  refresh: () => Promise<void>,
-): Records {
+interface Ways {
+  readonly make: (change: RecordsChange) => void;
+  readonly latest: { readonly current: JobFile };
+  readonly refresh: () => Promise<void>;
+}
+function useRecordsValue(file: JobFile, { make, latest, refresh }: Ways): Records {
   const { by } = useReader();
-  const url = `/api/jobs/${file.job.id}`;
-  const writers = useMemo(() => writersOf(url, make), [url, make]);
+  const jobId = file.job.id;
+  const writers = useMemo(
+    () => writersOf(jobId, make, (repairId) => latest.current.repairChanges[repairId]),
+    [jobId, make, latest],
+  );
   return useMemo(() => {
     const stamp = () => ({ by, at: new Date().toISOString() });
     const said = async (answer: Promise<Answer<unknown>>): Promise<Problem | undefined> => {
@@ -153,28 +171,48 @@ function useRecordsValue(
   }, [file, writers, refresh, by]);
 }
 
-/** What is written goes on this page at once, and by the outbox to the server. */
-function writersOf(url: string, make: (change: RecordsChange) => void) {
+/** The file as it stands when something is written, not when the writer was made; several writes in one breath see each other. */
+function useLatest(file: JobFile): { current: JobFile } {
+  const ref = useRef(file);
+  useLayoutEffect(() => {
+    ref.current = file;
+  }, [file]);
+  return ref;
+}
+
+/** What is written goes on this page at once, and by the outbox to the server. `lastChange` is the change a repair was last left by. */
+function writersOf(
+  jobId: string,
+  make: (change: RecordsChange) => void,
+  lastChange: (repairId: string) => string | undefined,
+) {
+  const send = (draft: Draft) => void theOutbox().send(draft);
+  const madeOn = (repairId: string) => {
+    const basedOn = lastChange(repairId);
+    return { changeId: newId(), ...(basedOn !== undefined && { basedOn }) };
+  };
   return {
     keep: (record: Evidence) => {
       make({ kind: 'evidence', record });
-      void send(`${url}/evidence`, record.id, { evidence: [packEvidence(record)] });
+      send(evidenceParcel(jobId, record));
     },
     keepPhoto: (photo: Photo, picture: Blob) => {
-      void send(`${url}/photos`, photo.id, packEvidence(photo), picture);
+      send(photoParcel(jobId, photo, picture));
       make({ kind: 'evidence', record: photo });
     },
     strike: (strike: Strike) => {
       make({ kind: 'strike', strike });
-      void send(`${url}/strikes`, strike.id, strike);
+      send(strikeParcel(jobId, strike));
     },
     keepRepair: (repair: Repair) => {
-      make({ kind: 'repair', repair });
-      void send(`${url}/repairs`, crypto.randomUUID(), packed(repairForm, repair));
+      const made = madeOn(repair.id);
+      make({ kind: 'repair', repair, changeId: made.changeId });
+      send(repairParcel(jobId, { ...made, repair }));
     },
-    withdrawRepair: (id: string) => {
-      make({ kind: 'withdrawal', id });
-      void send(`${url}/repairs/${id}/withdrawal`, crypto.randomUUID(), {});
+    withdrawRepair: (repairId: string) => {
+      const made = madeOn(repairId);
+      make({ kind: 'withdrawal', id: repairId, changeId: made.changeId });
+      send(withdrawalParcel(jobId, { ...made, repairId }));
     },
   };
 }

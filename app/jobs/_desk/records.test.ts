@@ -1,9 +1,9 @@
 import { demoBundles } from '@/demo';
-import { packEvidence, type Evidence, type JobFile } from '@/core/job';
+import type { Evidence, JobFile } from '@/core/job';
 import type { Repair } from '@/core/shape';
 import { asOwn } from './as-own';
-import { readdressed } from './held-before';
-import { asChanges, recordsReducer, withWrites } from './records';
+import { evidenceParcel, strikeParcel, type Parcel } from '../../_outbox/parcel';
+import { recordsReducer, withWrites } from './records';
 
 const { job, unit, notices, frame, practice, evidence, strikes, repairs } = demoBundles()[0]!;
 const file: JobFile = {
@@ -15,6 +15,7 @@ const file: JobFile = {
   evidence,
   strikes,
   repairs,
+  repairChanges: {},
   frameRevision: 1,
   practiceRevision: 1,
   closed: false,
@@ -52,12 +53,17 @@ test('what is recorded shows at once, at the end, and once only', () => {
 });
 
 test('a repair changed is the same repair; withdrawn it is gone; evidence is untouched', () => {
-  const kept = recordsReducer(file, { kind: 'repair', repair });
-  const changed = recordsReducer(kept, { kind: 'repair', repair: { ...repair, plugs: true } });
+  const kept = recordsReducer(file, { kind: 'repair', repair, changeId: 'one' });
+  const changed = recordsReducer(kept, {
+    kind: 'repair',
+    repair: { ...repair, plugs: true },
+    changeId: 'two',
+  });
   expect(changed.repairs.filter((each) => each.id === 'r')).toEqual([{ ...repair, plugs: true }]);
-  const gone = recordsReducer(changed, { kind: 'withdrawal', id: 'r' });
+  const gone = recordsReducer(changed, { kind: 'withdrawal', id: 'r', changeId: 'three' });
   expect(gone.repairs).toEqual(file.repairs);
   expect(gone.evidence).toBe(file.evidence);
+  expect([kept, changed, gone].map((each) => each.repairChanges.r)).toEqual(['one', 'two', 'three']);
 });
 
 test('the server’s word replaces what the page had', () => {
@@ -67,10 +73,11 @@ test('the server’s word replaces what the page had', () => {
 });
 
 test('a server that answers with what it had before hides nothing that reached it meanwhile or is held here', () => {
-  const parcel = (path: string, body: unknown) => ({ id: path, url: `/api/jobs/${job.id}/${path}`, body });
   const late = { ...reading, id: '00000000-0000-4000-8000-0000000000aa' };
   const strike = { id: 's', evidenceId: late.id, why: 'slip', by: 'RK', at: '2026-01-01T00:00:00Z' };
-  const writes = [parcel('evidence', { evidence: [packEvidence(late)] }), parcel('strikes', strike)];
+  const writes = [evidenceParcel(job.id, late), strikeParcel(job.id, strike)].map(
+    (draft, k) => ({ ...draft, version: 2, number: k + 1 }) as Parcel,
+  );
   const seen = withWrites(file, writes);
   expect(seen.evidence.at(-1)).toEqual(late);
   expect(seen.strikes.at(-1)).toEqual(strike);
@@ -90,23 +97,6 @@ test('a server that says nothing new leaves the file itself as it is: nothing is
     { ...same, unit: { ...same.unit, tag: 'OTHER' } },
   ])
     expect(recordsReducer(file, { kind: 'file', file: changed })).toBe(changed);
-});
-
-test.each([
-  ['readings', { readings: [{ ...reading, kind: undefined, id: crypto.randomUUID() }] }, 'reading'],
-  ['cracks', { ...evidence.find((record) => record.kind === 'crack')!, kind: undefined }, 'crack'],
-  ['walk', evidence.find((record) => record.kind === 'look')!, 'look'],
-])('a parcel an earlier program held for /%s is today’s evidence', (door, body, kind) => {
-  const parcel = readdressed({ id: 'p', url: `/api/jobs/j/${door}`, body: JSON.parse(JSON.stringify(body)) });
-  expect(parcel.url).toBe('/api/jobs/j/evidence');
-  expect(asChanges(parcel)).toMatchObject([{ kind: 'evidence', record: { kind } }]);
-});
-
-test('other parcels keep their address', () => {
-  for (const door of ['evidence', 'strikes', 'photos', 'repairs', 'repairs/r/withdrawal']) {
-    const parcel = { id: 'p', url: `/api/jobs/j/${door}`, body: {} };
-    expect(readdressed(parcel)).toBe(parcel);
-  }
 });
 
 test('a proposal taken over gets ids and a name of its own; one’s own repair keeps its id', () => {

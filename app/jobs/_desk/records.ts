@@ -1,8 +1,6 @@
 import { changed, openEvidence, type JobFile, type RecordsChange } from '@/core/job';
 import { valueOf } from '@/core/quantity';
-import type { Repair } from '@/core/shape';
-import type { Strike } from '@/core/frame';
-import type { Parcel } from './outbox';
+import type { Parcel } from '../../_outbox/parcel';
 
 /** The job's records as this page shows them. */
 export const recordsReducer = (file: JobFile, change: RecordsChange): JobFile =>
@@ -23,13 +21,21 @@ const gist = ({ evidence, strikes, ...rest }: JobFile) => [
 ];
 
 /** A write still on its way, as the changes it made on this page. */
-export function asChanges({ url, body }: Parcel): RecordsChange[] {
-  if (url.endsWith('/evidence'))
-    return (body as { evidence: unknown[] }).evidence.map((raw) => evidenceChange(raw));
-  if (url.endsWith('/photos')) return [evidenceChange(body)];
-  if (url.endsWith('/strikes')) return [{ kind: 'strike', strike: body as Strike }];
-  if (url.endsWith('/withdrawal')) return [{ kind: 'withdrawal', id: url.split('/').at(-2)! }];
-  return [{ kind: 'repair', repair: body as Repair }];
+function asChanges(parcel: Parcel): RecordsChange[] {
+  switch (parcel.kind) {
+    case 'evidence':
+      return parcel.body.evidence.map(evidenceChange);
+    case 'photo':
+      return [evidenceChange(parcel.body)];
+    case 'strike':
+      return [{ kind: 'strike', strike: parcel.body }];
+    case 'repair':
+      return [{ kind: 'repair', repair: parcel.body.repair, changeId: parcel.body.changeId }];
+    case 'withdrawal':
+      return [{ kind: 'withdrawal', id: parcel.body.repairId, changeId: parcel.body.changeId }];
+    default:
+      return parcel satisfies never;
+  }
 }
 
 const evidenceChange = (raw: unknown): RecordsChange => ({

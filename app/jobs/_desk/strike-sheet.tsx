@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { Entry, Sheet } from '@/ui/controls';
 import { useReader } from './reader-context';
 import { useRecords } from './records-context';
+import { newId } from '../../_client';
 
 /** What can be struck: its id, and words that name it. */
 export interface Strikable {
@@ -28,7 +29,7 @@ export function StrikeSheet({ struck, onClose }: { struck: Strikable | undefined
     if (!struck) return;
     if (words.trim().length < 3) return setProblem('say why in a few words');
     strike({
-      id: crypto.randomUUID(),
+      id: newId(),
       evidenceId: struck.id,
       why: words.trim(),
       by: by.trim() || 'unnamed',

@@ -1,6 +1,6 @@
 'use client';
 
-import { openJob } from '../../_client';
+import { openJob, newId } from '../../_client';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import {
@@ -56,7 +56,7 @@ export function NewJobForm({
   const router = useRouter();
   const [draft, keepDraft] = useDraft(`ossatura-new-job-${unit?.id ?? ''}`, draftSchema);
   const system = draft?.system === 'mm' || draft?.system === 'in' ? draft.system : initialSystem;
-  const [stamp] = useState(() => ({ unitId: crypto.randomUUID(), jobId: crypto.randomUUID() }));
+  const [stamp] = useState(() => ({ unitId: newId(), jobId: newId() }));
   const [problems, setProblems] = useState<OpeningProblems>({});
   const [refused, setRefused] = useState<string>();
   const [busy, setBusy] = useState(false);

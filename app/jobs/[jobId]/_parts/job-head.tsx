@@ -6,7 +6,8 @@ import { useMemo } from 'react';
 import { jobSpots, stands } from '@/core/job';
 import { progressOf } from '@/core/walk';
 import { ThemeSwitch, UnitSwitch } from '../../../_parts/switches';
-import { useMember, useOutbox, useReader, useRecordsLater, useWork } from '../../_desk';
+import { KeepingLight } from '../../../_outbox/keeping-light';
+import { useMember, useReader, useRecordsLater, useWork } from '../../_desk';
 import { openInVerbs } from './open-in-verbs';
 import { TakeAway } from './take-away';
 
@@ -31,7 +32,7 @@ export function JobHead() {
           <UnitSwitch system={system} onChange={setSystem} />
           <ThemeSwitch />
           <TakeAway />
-          <KeptDot />
+          <KeepingLight system={system} />
         </div>
       </div>
       <WorkedOut />
@@ -132,21 +133,5 @@ function By() {
         className="field w-14! px-1! text-center"
       />
     </label>
-  );
-}
-
-/** A dot and a word: kept, sending, or held here until the server is back. */
-function KeptDot() {
-  const { state, waiting } = useOutbox();
-  const colour = state === 'kept' ? 'bg-good' : state === 'sending' ? 'bg-here' : 'bg-oxide';
-  const words = state === 'held here' ? `offline: ${waiting} held here` : state;
-  return (
-    <span className="flex min-w-[74px] items-center gap-1.5 pl-1 text-sm" role="status">
-      <span
-        className={`inline-block size-3 shrink-0 ${colour} ${state === 'kept' ? 'rounded-full' : state === 'held here' ? 'rotate-45' : ''}`}
-        aria-hidden
-      />
-      {words}
-    </span>
   );
 }

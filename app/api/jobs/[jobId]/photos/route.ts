@@ -1,5 +1,5 @@
 import { zipSync } from 'fflate';
-import { answer, download, guarded, notFound } from '../../../_door';
+import { answer, bodyForm, download, guarded, notFound } from '../../../_door';
 import { photoSchema } from '@/core/walk';
 import { database, jobFile, keepPhoto, photoBytes, photosOf, PHOTO_LIMIT, refused } from '@/data';
 
@@ -15,9 +15,9 @@ const FORM_BYTES = 64 * 1024;
 export const POST = (request: Request, { params }: Context) =>
   guarded(request, async () => {
     const { jobId } = await params;
-    if (Number(request.headers.get('content-length') ?? 0) > PHOTO_LIMIT + FORM_BYTES) return tooLarge();
-    const form = await request.formData().catch(() => undefined);
-    const [text, file] = [form?.get('record'), form?.get('file')];
+    const form = await bodyForm(request, PHOTO_LIMIT + FORM_BYTES);
+    if (!form.ok) return tooLarge();
+    const [text, file] = [form.value?.get('record'), form.value?.get('file')];
     if (typeof text !== 'string' || !(file instanceof File))
       return answer(refused('unreadable', 'a photo comes as a form with its record and its file', NOTHING));
     if (file.size > PHOTO_LIMIT) return tooLarge();

@@ -1,6 +1,6 @@
 'use client';
 
-import { keepStartingFrame } from '../../../../_client';
+import { keepStartingFrame, newId } from '../../../../_client';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 import {
@@ -317,7 +317,7 @@ function StartingForm({ frame }: { frame: Frame }) {
   const save = async () => {
     const { loads: _, ...bare } = frame;
     const answer = await keepStartingFrame({
-      id: crypto.randomUUID(),
+      id: newId(),
       name,
       frame: bare,
       by,

@@ -1,6 +1,6 @@
 'use client';
 
-import { takeTicket as askScaleFor } from '../../../../_client';
+import { takeTicket as askScaleFor, newId } from '../../../../_client';
 import { useState } from 'react';
 import {
   axlesOf,
@@ -32,7 +32,7 @@ export function LoadsForm({ frame, onFrame }: { frame: Frame; onFrame: (frame: F
   const off = new Set(frame.loads?.takenOff ?? []);
 
   const takeTicket = (read: Pick<ScaleTicket, 'axles' | 'couplerKg'>) => {
-    const ticket: ScaleTicket = { id: crypto.randomUUID(), at: new Date().toISOString(), by, ...read };
+    const ticket: ScaleTicket = { id: newId(), at: new Date().toISOString(), by, ...read };
     const spread = payloadFromTicket(frame, ticket);
     if (!spread.ok) return setProblem(`${spread.reason}. The loads are as they were.`);
     setProblem(undefined);
@@ -64,7 +64,7 @@ export function LoadsForm({ frame, onFrame }: { frame: Frame; onFrame: (frame: F
               put([
                 ...items,
                 {
-                  id: crypto.randomUUID(),
+                  id: newId(),
                   kind: 'fittings',
                   name: 'Fittings',
                   massKg: 100,

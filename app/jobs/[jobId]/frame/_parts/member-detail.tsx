@@ -12,6 +12,7 @@ import {
 import { faceWords } from '@/ui/strip';
 import { useReader } from '../../../_desk';
 import { LengthCell } from './length-cell';
+import { newId } from '../../../../_client';
 
 /** Measures of a section beyond depth, breadth and wall. */
 const EXTRA: Readonly<Partial<Record<MemberShape['kind'], readonly (readonly [string, string])[]>>> = {
@@ -95,7 +96,7 @@ export function MemberDetail({
               holes: [
                 ...holes,
                 {
-                  id: `hole-${crypto.randomUUID().slice(0, 8)}`,
+                  id: `hole-${newId().slice(0, 8)}`,
                   stationMm: Math.round(member.lengthMm / 2),
                   face: side.id,
                   heightMm: side.widthMm / 2,

@@ -8,6 +8,7 @@ import { lengthDigits, parseLengthMm, printLength } from '@/core/quantity';
 import { Entry, Pick } from '@/ui/controls';
 import { faceWords } from '@/ui/strip';
 import { StrikeSheet, useMember, usePlace, useReader, useRecords } from '../../../_desk';
+import { newId } from '../../../../_client';
 
 /** The edge as a finger found it: a bracket of its own beside the gauge's. */
 export function FeltForm() {
@@ -39,7 +40,7 @@ export function FeltForm() {
     if (!upper.ok) return setProblem(`full from: ${upper.reason}`);
     const record: FeltEdge = {
       kind: 'felt edge',
-      id: crypto.randomUUID(),
+      id: newId(),
       memberId: member.id,
       stationMm: station.value,
       face: chosen,

@@ -16,6 +16,7 @@ import { lengthDigits, printLength } from '@/core/quantity';
 import { Choice, Entry } from '@/ui/controls';
 import { useMember, usePlace, useReader, useRecords } from '../../../_desk';
 import { useGauge } from './use-gauge';
+import { newId } from '../../../../_client';
 
 export interface GaugeHandle {
   readonly take: () => void;
@@ -95,7 +96,7 @@ export function GaugePanel({
     const thicknessMm = temperatureCorrectedMm(said.thicknessMm, temperatureC);
     keep({
       kind: 'reading',
-      id: crypto.randomUUID(),
+      id: newId(),
       ...spot,
       thicknessMm,
       method: 'ultrasonic',
@@ -127,7 +128,7 @@ export function GaugePanel({
   const keepCalibration = () => {
     const record: Calibration = {
       kind: 'calibration',
-      id: crypto.randomUUID(),
+      id: newId(),
       gauge: 'gauge',
       mode: mode === 'single' ? 'single echo' : 'echo to echo',
       steps,

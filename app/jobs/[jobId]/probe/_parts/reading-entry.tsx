@@ -9,6 +9,7 @@ import { Entry, Pick } from '@/ui/controls';
 import { cursorU, faceWords, following, type Cursor } from '@/ui/strip';
 import { useMember, usePlace, useReader, useRecords, useWork } from '../../../_desk';
 import { columnHeights, nextSpot, readEntry, type EntryFields, type FieldProblems } from './entry';
+import { newId } from '../../../../_client';
 
 export interface EntryHandle {
   /** Begins a reading at the cursor with these characters already typed. */
@@ -77,7 +78,7 @@ export function ReadingEntry({ ref, onKeys }: { ref: Ref<EntryHandle>; onKeys: (
     const outcome = readEntry(member, cursor.face, exact, {
       method,
       system,
-      stamp: { id: crypto.randomUUID(), by: by.trim() || 'unnamed', at: new Date().toISOString() },
+      stamp: { id: newId(), by: by.trim() || 'unnamed', at: new Date().toISOString() },
     });
     if (!outcome.ok) return setProblems(outcome.problems);
     keep(outcome.reading);

@@ -7,6 +7,7 @@ import { recorded, standsOn } from '@/core/job';
 import type { Reading } from '@/core/probe';
 import { useMember, usePlace, useReader, useRecords } from '../../../_desk';
 import { lastToTakeBack, nearestReading } from './entry';
+import { newId } from '../../../../_client';
 
 /** The standing reading nearest the cursor, on its face. */
 export function useNearest(): () => Reading | undefined {
@@ -33,7 +34,7 @@ export function useTakeBack(): () => void {
         description: 'An older one, or another’s, is struck with its reason: s, or the list below.',
       });
     strike({
-      id: crypto.randomUUID(),
+      id: newId(),
       evidenceId: last.id,
       why: 'undone at once',
       by: who,

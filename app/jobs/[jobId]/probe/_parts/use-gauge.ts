@@ -1,6 +1,6 @@
 'use client';
 
-import { tellGauge } from '../../../../_client';
+import { tellGauge, newId } from '../../../../_client';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { parseGaugeLine, type GaugeMessage } from '@/core/probe';
 
@@ -54,7 +54,7 @@ export function useGauge() {
 
   const connect = useCallback(() => {
     source.current?.close();
-    session.current = crypto.randomUUID();
+    session.current = newId();
     setState('connecting');
     setNonsense(undefined);
     const events = new EventSource(`/api/gauge?session=${session.current}`);

@@ -11,6 +11,7 @@ import { DraftLayer, faceWords, type StripScale } from '@/ui/strip';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { useDraft } from '../../../../_parts/remembered';
 import { Bench, MemberStrip, StrikeSheet, useMember, usePlace, useReader, useRecords } from '../../../_desk';
+import { newId } from '../../../../_client';
 
 /** A crack being recorded; it outlives a reload. */
 const draftSchema = z.object({
@@ -193,7 +194,7 @@ function CrackForm({
     keep({
       kind: 'crack',
       ...draft,
-      id: crypto.randomUUID(),
+      id: newId(),
       memberId: member.id,
       by: by.trim() || 'unnamed',
       at: new Date().toISOString(),

@@ -10,6 +10,7 @@ import { buyersWords, unseenWords } from '../../../../_words/walk';
 import { useReader, useRecords, useWork } from '../../../_desk';
 import { LeaveRow } from './leave-row';
 import { useStamp } from './stamp';
+import { newId } from '../../../../_client';
 
 /** For somebody who thinks of buying it: what is claimed, what was seen and not, what it would roughly cost, walk away or not. */
 export function BuyingPart() {
@@ -111,7 +112,7 @@ function Claims() {
           keep({
             kind: 'claim',
             ...stamp(),
-            claimId: crypto.randomUUID(),
+            claimId: newId(),
             words: words.trim(),
             standing: 'to be checked',
             note: '',

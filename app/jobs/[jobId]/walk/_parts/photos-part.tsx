@@ -7,7 +7,8 @@ import { printLength } from '@/core/quantity';
 import { PHOTO_MOMENTS, type Photo } from '@/core/walk';
 import { Entry, Pick, Sheet } from '@/ui/controls';
 import { faceWords } from '@/ui/strip';
-import { heldFile, StrikeSheet, useMember, usePlace, useReader, useRecords } from '../../../_desk';
+import { theOutbox } from '../../../../_outbox';
+import { StrikeSheet, useMember, usePlace, useReader, useRecords } from '../../../_desk';
 import { PhotoButton } from './photo-button';
 
 /** Photos pinned to the frame; before and after from the same place side by side. A photo goes by strike-through only. */
@@ -161,7 +162,7 @@ function Figure({ photo, large, onOpen }: { photo: Photo; large?: boolean; onOpe
 function Picture({ photo, size }: { photo: Photo; size: 'thumb' | 'whole' }) {
   const [missing, setMissing] = useState(false);
   const held = useMemo(() => {
-    const blob = photo.picture ? undefined : heldFile(photo.id);
+    const blob = photo.picture ? undefined : theOutbox().heldFile(photo.id);
     return blob && URL.createObjectURL(blob);
   }, [photo]);
   useEffect(() => () => (held ? URL.revokeObjectURL(held) : undefined), [held]);

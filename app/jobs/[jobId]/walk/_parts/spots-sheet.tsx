@@ -8,7 +8,7 @@ import { WALK_PROFILES, type WalkProfile } from '@/core/reference';
 import { TOURS, type SpotRule, type Tour } from '@/core/walk';
 import { Entry, Pick, Sheet } from '@/ui/controls';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { askSpots, changeSpots, type SpotList } from '../../../../_client';
+import { askSpots, changeSpots, type SpotList, newId } from '../../../../_client';
 import { TOUR_WORDS } from '../../../../_words/walk';
 import { useReader, useRecords } from '../../../_desk';
 import { useStamp } from './stamp';
@@ -115,7 +115,7 @@ function AddSpot({ onAdd }: { onAdd: (ruleId: string, does: 'add', rule: SpotRul
     if (form.title.trim().length < 3) return setProblem('name the spot');
     if (form.on === 'member' && !(from >= 0 && to > from && to <= 1))
       return setProblem('from and to are shares of the length, 0 to 100 %');
-    const id = `shop ${crypto.randomUUID().slice(0, 8)}`;
+    const id = `shop ${newId().slice(0, 8)}`;
     const rule: SpotRule = {
       id,
       title: form.title.trim(),

@@ -1,11 +1,14 @@
-import { answer, guarded } from '../../../../../_door';
+import { z } from 'zod';
+import { mutation } from '../../../../../_door';
+import { recordIdSchema } from '@/core/frame';
 import { database, withdrawRepair } from '@/data';
 
-export const POST = (
+const change = z.object({ changeId: recordIdSchema, basedOn: z.string().max(120).optional() });
+
+export const POST = async (
   request: Request,
   { params }: { params: Promise<{ jobId: string; repairId: string }> },
-) =>
-  guarded(request, async () => {
-    const { jobId, repairId } = await params;
-    return answer(withdrawRepair(database(), jobId, repairId));
-  });
+) => {
+  const { jobId, repairId } = await params;
+  return mutation(request, change, (made) => withdrawRepair(database(), jobId, repairId, made));
+};
