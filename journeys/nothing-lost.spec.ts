@@ -167,6 +167,8 @@ test('two tabs plan the same repair: neither is overwritten unseen, and both are
     await end(tab).press('Enter');
   };
   await put(page, '121');
+  await expect(page.getByText(/Kept by/)).toBeVisible();
+  await expect(end(page)).toHaveValue('121');
   await kept(page);
   await put(page, '122');
   await kept(page);
