@@ -25,7 +25,7 @@ const recordOf = (body: unknown) => (body as { evidence: Record<string, unknown>
 
 test('lengths and remarks can be mended, by the names a refusal uses; what it is about cannot', () => {
   expect(mendables(parcel).map(({ path, label, kind }) => [path, label, kind])).toEqual([
-    ['evidence.0.stationMm', 'station', 'length'],
+    ['evidence.0.stationMm', 'from the member’s own end', 'length'],
     ['evidence.0.heightMm', 'height', 'length'],
     ['evidence.0.thicknessMm', 'thickness', 'thickness'],
     ['evidence.0.note', 'note', 'words'],

@@ -15,10 +15,13 @@ const WORDS = new Set(['note', 'why', 'words', 'caption']);
 const THICKNESS = /thickness|leg|wall/i;
 
 const labelOf = (key: string): string =>
-  key
-    .replace(/Mm$/, '')
-    .replace(/([A-Z])/g, ' $1')
-    .toLowerCase();
+  // As it is kept: which member it is on, and so where that begins, is not known here.
+  key === 'stationMm'
+    ? 'from the member’s own end'
+    : key
+        .replace(/Mm$/, '')
+        .replace(/([A-Z])/g, ' $1')
+        .toLowerCase();
 
 /** What can be mended in a parcel: every length and every remark, wherever it stands. What a record is about, and by whom, is not for mending. */
 export function mendables(parcel: Pick<Parcel, 'body'>): Mendable[] {

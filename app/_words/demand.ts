@@ -1,5 +1,6 @@
-import type { StructureProblem, UnsolvedCase } from '@/core/frame';
+import type { Member, StructureProblem, UnsolvedCase } from '@/core/frame';
 import { printLength, type UnitSystem } from '@/core/quantity';
+import { printStation } from './station';
 import type { Felt } from '@/core/weigh';
 
 export const FELT_WORDS: Readonly<Record<Felt['id'], string>> = {
@@ -9,14 +10,19 @@ export const FELT_WORDS: Readonly<Record<Felt['id'], string>> = {
   'tyre to body over a bump': 'Body nearer to the tyre, bump (springs as assumed)',
 };
 
-export function problemWords({ code, atMm }: StructureProblem, name: string, system: UnitSystem): string {
+export function problemWords(
+  { code, atMm }: StructureProblem,
+  member: Pick<Member, 'name' | 'startMm' | 'line'>,
+  system: UnitSystem,
+): string {
+  const { name } = member;
   switch (code) {
     case 'meets nothing':
       return `${name} meets no other member: its place needs another look, in Frame.`;
     case 'stands on nothing':
       return `${name} hangs together with nothing that stands on wheels or pads; the rest is worked out without it.`;
     case 'parted':
-      return `${name} has no metal left about station ${printLength(atMm, system, 'length')}; the rest is worked out without that piece.`;
+      return `${name} has no metal left about station ${printStation(member, atMm, system)}; the rest is worked out without that piece.`;
     default:
       return code satisfies never;
   }

@@ -22,6 +22,8 @@ import type {
   TapComparison,
   Tour,
 } from '@/core/walk';
+import { type Member } from '@/core/frame';
+import { printStation } from './station';
 
 /** Words for what the Walk finds. Every code has its sentence; the types leave none out. */
 
@@ -145,10 +147,15 @@ const LIFT_SAYS: Readonly<Record<LiftReason['code'], (reason: LiftReason, system
   'seen under': (r, s) => `read ${at(r, s)}`,
   'nothing read under': (r, s) => `looked at or struck ${at(r, s)}, not read`,
 };
-const at = (reason: LiftReason, system: UnitSystem): string =>
-  reason.stationMm === undefined ? 'there' : `at ${printLength(reason.stationMm, system, 'length')}`;
+/** Said of a member its station is the member's own; said of a point, the frame's. */
+const at = ({ stationMm, member }: PlacedReason, system: UnitSystem): string =>
+  stationMm === undefined
+    ? 'there'
+    : `at ${member ? printStation(member, stationMm, system) : printLength(stationMm, system, 'length')}`;
+/** A reason with the member it speaks of. */
+export type PlacedReason = LiftReason & { readonly member?: Member | undefined };
 const load = (forceN: number, system: UnitSystem): string => printMass(forceN / STANDARD_GRAVITY, system);
-export const liftReasonWords = (reason: LiftReason, system: UnitSystem): string =>
+export const liftReasonWords = (reason: PlacedReason, system: UnitSystem): string =>
   LIFT_SAYS[reason.code](reason, system);
 
 export const INSTEAD_WORDS: Readonly<Record<Instead, string>> = {

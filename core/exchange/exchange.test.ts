@@ -13,7 +13,7 @@ import {
   type JobBundle,
 } from '.';
 import { valueOf } from '../quantity';
-import { defaultFrame } from '../frame';
+import { defaultFrame, familyOf } from '../frame';
 import type { Reading } from '../probe';
 import { DEFAULT_PRACTICE } from '../reference';
 import { flatPattern, type Piece, type Repair } from '../shape';
@@ -400,5 +400,33 @@ describe('DXF', () => {
       expect(there[k]!.y).toBeCloseTo(vertex.y, 6);
       expect(there[k]!.bulge ?? 0).toBeCloseTo(-(vertex.bulge ?? 0), 6);
     });
+  });
+});
+
+describe('a rail that begins behind the datum', () => {
+  const trailer = defaultFrame({
+    ...familyOf('I-beam trailer').typical,
+    family: 'I-beam trailer',
+    steel: 'a36',
+    datum: 'coupler ball',
+  });
+  const beginsIn = 914 / 25.4;
+  const row = (station: number) =>
+    `member,station,face,height,thickness,unit\nrail-left,${station},web,2,0.2,in\n`;
+  const read = (text: string) => {
+    const outcome = readingsFromCsv(trailer, text, defaults);
+    if (!outcome.ok) throw new Error(outcome.reason);
+    return outcome.value;
+  };
+
+  test('is read and written on the frame’s one tape', () => {
+    const [reading] = read(row(beginsIn + 10)).readings;
+    expect(reading!.stationMm).toBeCloseTo(254, 3);
+    expect(readingsToCsv(trailer, [reading!], [], 'in').split('\n')[1]).toMatch(/,45\.98\d*,web,/);
+  });
+
+  test('a station before its end is turned down, one at its end is not', () => {
+    expect(read(row(beginsIn)).rejected).toEqual([]);
+    expect(read(row(beginsIn - 1)).rejected[0]!.reason).toContain('runs from 36.0 in');
   });
 });

@@ -1,6 +1,6 @@
 import { parse, type Info } from 'csv-parse/sync';
 import { stringify } from 'csv-stringify/sync';
-import { faceIdSchema, facesOf, type Frame, type Member, type Strike } from '../frame';
+import { faceIdSchema, facesOf, startsAtMm, type Frame, type Member, type Strike } from '../frame';
 import { checkReading, methodSchema, readingSchema, type Reading } from '../probe';
 import { delimiterOf, mappedRow, missingFields, type ColumnMap } from './csv-columns';
 import { fail, MM_PER_INCH, ok, parseLengthMm, type Outcome, type UnitSystem } from '../quantity';
@@ -9,7 +9,7 @@ import { fail, MM_PER_INCH, ok, parseLengthMm, type Outcome, type UnitSystem } f
  * Readings as CSV. Columns, in the order they are written:
  *   id          uuid; optional on the way in
  *   member      member id or name
- *   station, height, thickness   in `unit`; lengths may also be written 14-3/8, 10ga, 4.7mm
+ *   station, height, thickness   in `unit`, station from the frame's datum; lengths may also be written 14-3/8, 10ga, 4.7mm
  *   face        top, web, bottom, outer, inner
  *   unit        in or mm; what bare numbers on this row are in
  *   method      ultrasonic, caliper, cut sample, feel; optional on the way in
@@ -48,14 +48,15 @@ export function readingsToCsv(
   strikes: readonly Strike[],
   system: UnitSystem,
 ): string {
-  const nameOf = new Map(frame.members.map((member) => [member.id, member.name]));
+  const byId = new Map(frame.members.map((member) => [member.id, member]));
   const strikeOf = new Map(strikes.map((strike) => [strike.evidenceId, strike]));
   const rows = readings.map((reading) => {
     const strike = strikeOf.get(reading.id);
+    const member = byId.get(reading.memberId);
     return [
       reading.id,
-      asText(nameOf.get(reading.memberId) ?? reading.memberId),
-      plain(reading.stationMm, system),
+      asText(member?.name ?? reading.memberId),
+      plain((member ? startsAtMm(member) : 0) + reading.stationMm, system),
       reading.face,
       plain(reading.heightMm, system),
       plain(reading.thicknessMm, system),
@@ -244,15 +245,15 @@ function placeOf(row: Row, member: Member, bareUnit: UnitSystem): Outcome<Place>
   if (row.unit && row.unit !== 'in' && row.unit !== 'mm')
     return fail(`unit "${row.unit}" is neither in nor mm`);
   const system = row.unit ? (row.unit as UnitSystem) : bareUnit;
-  const stationMm = named('station', parseLengthMm(row.station ?? '', system));
-  if (!stationMm.ok) return stationMm;
+  const fromDatumMm = named('station', parseLengthMm(row.station ?? '', system));
+  if (!fromDatumMm.ok) return fromDatumMm;
   const heightMm = named('height', parseLengthMm(row.height ?? '', system));
   if (!heightMm.ok) return heightMm;
   const thicknessMm = named('thickness', parseLengthMm(row.thickness ?? '', system));
   if (!thicknessMm.ok) return thicknessMm;
   return ok({
     face: face.data,
-    stationMm: stationMm.value,
+    stationMm: fromDatumMm.value - startsAtMm(member),
     heightMm: heightMm.value,
     thicknessMm: thicknessMm.value,
   });

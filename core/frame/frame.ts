@@ -250,7 +250,7 @@ export function spotOnMember(
   if (!face) return fail(`${member.name} has no ${spot.face} face`, 'face');
   if (!(spot.stationMm >= 0 && spot.stationMm <= member.lengthMm))
     return fail(
-      `station is off ${member.name}, which runs from 0 to ${printBoth(member.lengthMm, 1)}`,
+      `station is off ${member.name}, which runs from ${printBoth(startsAtMm(member), 1)} to ${printBoth(startsAtMm(member) + member.lengthMm, 1)}`,
       'stationMm',
     );
   if (!(spot.heightMm >= 0 && spot.heightMm <= face.widthMm))
@@ -280,6 +280,23 @@ export const axlesOf = (frame: Frame): Landmark[] =>
   frame.landmarks.filter((landmark) => landmark.kind === 'axle').sort((a, b) => a.stationMm - b.stationMm);
 export const axleStationsMm = (frame: Frame): number[] =>
   axlesOf(frame).map((landmark) => landmark.stationMm);
+
+/** A line that strays less than this from fore and aft, share of its length, runs fore and aft. */
+const ASTRAY = 0.02;
+
+/**
+ * Where a member begins, mm behind the datum. Stations of a member are kept from its own end and are always said from the datum: a tape laid
+ * along the frame has one zero. A member that runs across or slants has no place along that tape: 0, its stations count from its own end.
+ */
+export function startsAtMm(member: Pick<Member, 'startMm' | 'line'>): number {
+  if (member.startMm !== undefined || !member.line) return member.startMm ?? 0;
+  const [dx, dy, dz] = [0, 1, 2].map((k) => member.line!.to[k]! - member.line!.from[k]!) as [
+    number,
+    number,
+    number,
+  ];
+  return dx > 0 && Math.hypot(dy, dz) <= ASTRAY * dx ? member.line.from[0] : 0;
+}
 
 /** Whether a rail passes a station of the frame; a saw's cut either way counts. */
 export const passes = (rail: Pick<Member, 'startMm' | 'lengthMm'>, stationMm: number): boolean => {

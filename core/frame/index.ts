@@ -43,6 +43,7 @@ export {
   memberOf,
   memberSchema,
   passes,
+  startsAtMm,
   spotOnMember,
   spotSchema,
   twinOf,

@@ -5,7 +5,7 @@ export type UnitSystem = 'in' | 'mm';
 
 const NUMBER = String.raw`\d+(?:\.\d+)?|\.\d+`;
 const PLAIN = new RegExp(`^(?:${NUMBER})$`);
-/** Nobody writes a length in more characters than this. */
+/** Nobody writes a length in more characters than this; nothing longer is even looked at. */
 const LONGEST = 40;
 const GAUGE = /^(\d{1,2})\s*ga(?:uge)?\.?$/;
 const METRIC = new RegExp(`^(${NUMBER})\\s*(mm|cm|m)$`);
@@ -14,17 +14,15 @@ const FEET = new RegExp(`^(${NUMBER})\\s*(?:'|ft)\\s*-?\\s*(.*)$`);
 const MM_PER: Readonly<Record<string, number>> = { mm: 1, cm: 10, m: 1000 };
 
 /**
- * Reads a length as a technician writes it: `3/16`, `14-3/8`, `14 3/8`, `1' 2"`, `10ga`, `4.7mm`, `0.118`.
+ * Reads a length as a technician writes it: `3/16`, `⅜`, `14-3/8`, `14 3/8`, `7 ½`, `1' 2"`, `10ga`, `4.7mm`, `4,7mm`, `0.118`.
  * A bare number is in `bareUnit`; a fraction is always inches. Answers mm; negative lengths are refused.
  */
 export function parseLengthMm(text: string, bareUnit: UnitSystem): Outcome<number> {
-  const trimmed = text
-    .trim()
-    .toLowerCase()
-    .replace(/[”″]|''/g, '"')
-    .replace(/[’′]/g, "'");
+  if (text.length > LONGEST) return fail('this is too long for a length');
+  const plain = asPlainFigures(text);
+  if (!plain.ok) return plain;
+  const trimmed = plain.value;
   if (trimmed === '') return fail('nothing was typed');
-  if (trimmed.length > LONGEST) return fail('this is too long for a length');
   if (PLAIN.test(trimmed)) return ok(Number(trimmed) * (bareUnit === 'mm' ? 1 : MM_PER_INCH));
   if (trimmed.startsWith('-')) return fail(`"${text.trim()}" is below zero`);
   const gauge = GAUGE.exec(trimmed);
@@ -32,6 +30,29 @@ export function parseLengthMm(text: string, bareUnit: UnitSystem): Outcome<numbe
   const metric = METRIC.exec(trimmed);
   if (metric) return ok(Number(metric[1]) * MM_PER[metric[2]!]!);
   return parseCustomaryMm(trimmed, text.trim(), bareUnit);
+}
+
+const VULGAR = /(\d?)\s*([¼-¾⅐-⅞])/g;
+/** A comma between figures: a decimal comma, unless three figures follow it, which may be either. */
+const COMMA = /(\d*),(\d+)/;
+
+/** What keyboards and phones put in place of plain figures and marks: ⅜, curly quotes, a decimal comma. */
+function asPlainFigures(text: string): Outcome<string> {
+  const plain = text
+    .replace(VULGAR, (_, before: string, fraction: string) => `${before} ${fraction.normalize('NFKC')}`)
+    .replace(/⁄/g, '/')
+    .replace(/[”″]|''/g, '"')
+    .replace(/[’′]/g, "'")
+    .replace(/[\u00a0\u202f]/g, ' ')
+    .trim()
+    .toLowerCase();
+  const comma = COMMA.exec(plain);
+  if (!comma) return ok(plain);
+  const [, whole, after] = comma as unknown as [string, string, string];
+  if (plain.split(',').length > 2) return fail(`"${text.trim()}" has more than one comma`);
+  if (after.length === 3 && whole !== '' && whole !== '0')
+    return fail(`"${text.trim()}" can be read two ways: write ${whole}${after} or ${whole}.${after}`);
+  return ok(plain.replace(',', '.'));
 }
 
 function parseCustomaryMm(trimmed: string, asTyped: string, bareUnit: UnitSystem): Outcome<number> {

@@ -28,6 +28,15 @@ test.each([
   ['96', 2438.4],
   ['2.4 m', 2400],
   ['0', 0],
+  ['⅜', 9.525],
+  ['7½', 190.5],
+  ['7 ½', 190.5],
+  ['14⅜"', 365.125],
+  ['11,5', 292.1],
+  ['4,7mm', 4.7],
+  ['0,118', 2.9972],
+  [',118', 2.9972],
+  ['1\u00a03/8', 34.925],
 ])('%s is %d mm', (text, expected) => expect(mm(text)).toBeCloseTo(expected, 4));
 
 test('a bare number follows the unit shown; a fraction is always inches', () => {
@@ -36,7 +45,7 @@ test('a bare number follows the unit shown; a fraction is always inches', () => 
   expect(mm('2"', 'mm')).toBeCloseTo(50.8, 6);
 });
 
-test.each(['', 'abc', '3/0', '-2', '99ga', '1,5', "1' x", '3/16/2', 'NaN', 'Infinity'])(
+test.each(['', 'abc', '3/0', '-2', '99ga', '1,500', '1,2,3', "1' x", '3/16/2', 'NaN', 'Infinity'])(
   '%p is refused with a reason',
   (text) => {
     const outcome = parseLengthMm(text, 'in');
@@ -80,4 +89,31 @@ test.each([
 
 test.each(['', 'heavy', '-4', '0', '4 stone', 'kg'])('%j is no weight', (text) => {
   expect(parseMassKg(text, 'in')).toMatchObject({ ok: false, reason: expect.stringContaining('pounds') });
+});
+
+test.each([
+  ['26,000', 'in', 11793.4],
+  ['26000 lb', 'mm', 11793.4],
+  ['26000', 'mm', 26000],
+  ['11800kg', 'in', 11800],
+  ['11,5', 'mm', 11.5],
+  ['11,5 t', 'in', 11500],
+  ['1,234,567', 'mm', 1_234_567],
+  ['2 500', 'mm', 2500],
+  ['1234.567', 'mm', 1234.567],
+] as const)('a weight of %s, shown in %s, is %d kg', (text, system, kg) =>
+  expect(valueOf(parseMassKg(text, system))).toBeCloseTo(kg, 1),
+);
+test.each(['', 'heavy', '0', '-5', '11,5,2', '26.000', '1.2.3', '9'.repeat(41)])(
+  'a weight of %p is asked about',
+  (text) => expect(parseMassKg(text, 'mm').ok).toBe(false),
+);
+test('a long cell is turned down before it is looked at', () => {
+  for (const text of [`${'1 '.repeat(20_000)}x`, `${' '.repeat(80_000)}1`, '1-'.repeat(40_000)]) {
+    expect(parseLengthMm(text, 'in')).toMatchObject({
+      ok: false,
+      reason: expect.stringContaining('too long'),
+    });
+    expect(parseMassKg(text, 'in').ok).toBe(false);
+  }
 });

@@ -3,3 +3,4 @@ export { Sheet } from './sheet';
 export { Menu, MenuLink } from './menu';
 export { Entry } from './entry';
 export { Pick } from './pick';
+export { useTapDrag, type Pointed } from './tap-drag';

@@ -12,6 +12,7 @@ import {
 import type { JobFile, MemberWork, WorkedRepair } from '@/core/job';
 import { lowerBound, severity } from '@/core/weigh';
 import { flatPaths } from './flat-drawing';
+import { startsAtMm } from '@/core/frame';
 
 /** Sentences come from where findings are put into words; this page only lays them out. */
 export interface OrderWords {
@@ -210,7 +211,7 @@ function RepairBlock({
   compact: boolean;
 }) {
   const { repair } = worked;
-  const at = (mm: number) => lengthDigits(mm, system, 'length');
+  const at = (mm: number) => lengthDigits(startsAtMm(work.picture.member) + mm, system, 'length');
   const weakest = worked.restored.length
     ? Math.min(
         ...worked.restored.map((section) =>

@@ -2,6 +2,7 @@
 
 import { memo, useRef } from 'react';
 import { placementOf, type Frame, type Member } from '@/core/frame';
+import { useTapDrag } from '../controls';
 import { KEPT_LEVELS } from '@/core/probe';
 import { isJudged, lowerBound, type SectionKept, type Verdict } from '@/core/weigh';
 
@@ -17,6 +18,12 @@ export interface MemberMark {
   }[];
 }
 
+/** What can be moved along the frame. */
+export interface MovedPart {
+  readonly kind: 'landmark' | 'member';
+  readonly id: string;
+}
+
 export interface SkeletonProps {
   readonly frame: Frame;
   readonly marks: ReadonlyMap<string, MemberMark>;
@@ -25,10 +32,7 @@ export interface SkeletonProps {
   readonly onSelect: (id: string) => void;
   readonly height: number;
   /** Where parts can be moved along the frame: asked while one is dragged, with its new station. */
-  readonly onMove?: (
-    part: { readonly kind: 'member' | 'landmark'; readonly id: string },
-    stationMm: number,
-  ) => void;
+  readonly onMove?: (part: MovedPart, stationMm: number) => void;
 }
 
 const WIDTH = 206;
@@ -48,7 +52,14 @@ export function Skeleton({ frame, marks, selected, cursorMm, onSelect, height, o
   );
   const tooClose = (k: number) => k > 0 && (crossmembers[k]!.atMm! - crossmembers[k - 1]!.atMm!) * perMm < 46;
   const svg = useRef<SVGSVGElement>(null);
-  const drag = useDrag(svg, (y) => Math.min(frame.lengthMm, Math.max(0, (y - top) / perMm)), height, onMove);
+  const grip = useTapDrag<MovedPart>({
+    onDrag: ({ clientY }, part) => {
+      const box = svg.current!.getBoundingClientRect();
+      const stationMm = (((clientY - box.top) / box.height) * height - top) / perMm;
+      onMove?.(part, Math.min(frame.lengthMm, Math.max(0, stationMm)));
+    },
+  });
+  const handle = (part: MovedPart) => (onMove ? grip(part) : {});
   // Across: the rails' own lines stay where the rails are drawn; what reaches out beyond them is squeezed to the margin.
   const halfMm = Math.max(frame.widthMm / 2, 1);
   const X = (yMm: number) => {
@@ -67,7 +78,6 @@ export function Skeleton({ frame, marks, selected, cursorMm, onSelect, height, o
       role="group"
       aria-label="Skeleton: the frame in plan, front up"
       className="block"
-      {...drag.onSheet}
     >
       <defs>
         <pattern
@@ -90,7 +100,7 @@ export function Skeleton({ frame, marks, selected, cursorMm, onSelect, height, o
           .map((side) => {
             const x = side === 'left' ? LEFT_X - 8 : RIGHT_X + RAIL + 8;
             return (
-              <g key={`${mark.id}-${side}`} {...drag.handle({ kind: 'landmark', id: mark.id })}>
+              <g key={`${mark.id}-${side}`} {...handle({ kind: 'landmark', id: mark.id })}>
                 {mark.kind === 'axle' ? (
                   <circle
                     cx={x}
@@ -127,7 +137,7 @@ export function Skeleton({ frame, marks, selected, cursorMm, onSelect, height, o
           }),
       )}
       {crossmembers.map((member, k) => (
-        <g key={member.id} {...drag.handle({ kind: 'member', id: member.id })}>
+        <g key={member.id} {...handle({ kind: 'member', id: member.id })}>
           <Crossmember
             member={member}
             mark={marks.get(member.id)}
@@ -170,38 +180,6 @@ export function Skeleton({ frame, marks, selected, cursorMm, onSelect, height, o
 
 /** What hangs on the frame without carrying it: drawn hollow. */
 const HUNG: ReadonlySet<string> = new Set(['line', 'harness', 'tank', 'exhaust', 'tank strap']);
-
-/** Dragging a part along the frame by mouse or finger; a touch that does not move chooses it as before. */
-function useDrag(
-  svg: React.RefObject<SVGSVGElement | null>,
-  stationAt: (y: number) => number,
-  height: number,
-  onMove: SkeletonProps['onMove'],
-) {
-  const held = useRef<Parameters<NonNullable<SkeletonProps['onMove']>>[0] | undefined>(undefined);
-  if (!onMove) return { onSheet: {}, handle: () => ({}) };
-  return {
-    onSheet: {
-      style: { touchAction: 'none' },
-      onPointerMove: (event: React.PointerEvent) => {
-        if (!held.current || !svg.current) return;
-        const box = svg.current.getBoundingClientRect();
-        onMove(held.current, stationAt(((event.clientY - box.top) / box.height) * height));
-      },
-      onPointerUp: () => {
-        held.current = undefined;
-      },
-      onPointerLeave: () => {
-        held.current = undefined;
-      },
-    },
-    handle: (part: Parameters<NonNullable<SkeletonProps['onMove']>>[0]) => ({
-      onPointerDown: () => {
-        held.current = part;
-      },
-    }),
-  };
-}
 
 /** A member that is neither rail nor crossmember: a line in plan, a post where it stands upright. */
 function Line({

@@ -128,18 +128,23 @@ test('following moves a stretch only when its cursor would leave it', () => {
 });
 
 test.each([
-  ['in', 25.4],
-  ['mm', 1],
-] as const)('ruler in %s: labels at a round step, never more than asked for', (system, unitMm) => {
-  for (const span of [160, 700, 2500, 6096, 12000]) {
-    const labelled = rulerTicks({ fromMm: 300, toMm: 300 + span }, system, 10).filter(
-      (tick) => tick.label !== undefined,
-    );
-    expect(labelled.length).toBeLessThanOrEqual(11);
-    for (const tick of labelled)
-      expect(Number(tick.label!.split(' ')[0]) * unitMm).toBeCloseTo(tick.stationMm, 3);
-  }
-});
+  ['in', 25.4, 0],
+  ['mm', 1, 0],
+  ['in', 25.4, 914.4],
+  ['mm', 1, 2789.3],
+] as const)(
+  'ruler in %s: labels at a round step from the datum, never more than asked for',
+  (system, unitMm, startsMm) => {
+    for (const span of [160, 700, 2500, 6096, 12000]) {
+      const labelled = rulerTicks({ fromMm: 300, toMm: 300 + span }, system, { wanted: 10, startsMm }).filter(
+        (tick) => tick.label !== undefined,
+      );
+      expect(labelled.length).toBeLessThanOrEqual(11);
+      for (const tick of labelled)
+        expect(Number(tick.label!.split(' ')[0]) * unitMm).toBeCloseTo(startsMm + tick.stationMm, 3);
+    }
+  },
+);
 
 test('contour labels stand where a ring crosses a station, highest first, never on the sheet’s own edge', () => {
   const regions = [

@@ -48,11 +48,11 @@ export function stripScale(
   };
 }
 
-/** Ruler ticks over a stretch: about `wanted` labelled ones at a round step of the unit system. */
+/** Ruler ticks over a stretch: about `wanted` labelled ones at a round step of the unit system, read from the datum, `startsMm` before the member. */
 export function rulerTicks(
   stretch: Stretch,
   system: UnitSystem,
-  wanted: number,
+  { wanted, startsMm }: { readonly wanted: number; readonly startsMm: number },
 ): { stationMm: number; label: string | undefined }[] {
   const steps = (system === 'in' ? [1, 2, 3, 6, 12, 24, 48, 96] : [20, 50, 100, 200, 500, 1000, 2000]).map(
     (step) => (system === 'in' ? inchesToMm(step) : step),
@@ -60,12 +60,15 @@ export function rulerTicks(
   const span = stretch.toMm - stretch.fromMm;
   const major = steps.find((step) => span / step <= wanted) ?? steps[steps.length - 1]!;
   const minor = major / (system === 'in' ? 4 : 5);
-  const first = Math.ceil(stretch.fromMm / minor - 1e-6);
-  const last = Math.floor(stretch.toMm / minor + 1e-6);
+  const first = Math.ceil((startsMm + stretch.fromMm) / minor - 1e-6);
+  const last = Math.floor((startsMm + stretch.toMm) / minor + 1e-6);
   return Array.from({ length: Math.max(0, last - first + 1) }, (_, k) => {
-    const stationMm = (first + k) * minor;
-    const isMajor = Math.abs(stationMm / major - Math.round(stationMm / major)) < 1e-6;
-    return { stationMm, label: isMajor ? lengthDigits(stationMm, system, 'length') : undefined };
+    const readMm = (first + k) * minor;
+    const isMajor = Math.abs(readMm / major - Math.round(readMm / major)) < 1e-6;
+    return {
+      stationMm: readMm - startsMm,
+      label: isMajor ? lengthDigits(readMm, system, 'length') : undefined,
+    };
   });
 }
 

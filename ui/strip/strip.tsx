@@ -1,17 +1,17 @@
 'use client';
 
+import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import {
-  useCallback,
-  useEffect,
-  useMemo,
-  useRef,
-  useState,
-  type KeyboardEvent,
-  type PointerEvent,
-  type ReactNode,
-} from 'react';
-import { crossingsOn, facesOf, landmarksOn, type FaceId, type Frame, type Member } from '@/core/frame';
+  crossingsOn,
+  facesOf,
+  landmarksOn,
+  startsAtMm,
+  type FaceId,
+  type Frame,
+  type Member,
+} from '@/core/frame';
 import { lengthDigits, type UnitSystem } from '@/core/quantity';
+import { useTapDrag, type Pointed } from '../controls';
 import { cursorU, rulerTicks, spotAt, stripScale, type Cursor, type Stretch, type StripScale } from './scale';
 
 export const FACE_WORDS: Readonly<Record<FaceId, string>> = {
@@ -40,8 +40,10 @@ export interface StripProps {
   readonly cursor: Cursor;
   readonly system: UnitSystem;
   readonly height: number;
-  /** What one touches or clicks: the spot is set as the cursor. */
+  /** What one touches or drags over: the spot is set as the cursor. */
   readonly onSpot: (cursor: Cursor) => void;
+  /** What one touches and lets go of: something may be put there. */
+  readonly onPlace?: (cursor: Cursor) => void;
   readonly onKey?: (event: KeyboardEvent<SVGSVGElement>) => void;
   readonly label: string;
   /** Layers, drawn from bottom to top inside the sheet. */
@@ -60,6 +62,7 @@ export function Strip({
   system,
   height,
   onSpot,
+  onPlace,
   onKey,
   label,
   children,
@@ -85,13 +88,18 @@ export function Strip({
     [member, stretch, width, height, gutter],
   );
   const layers = useMemo(() => children(scale), [children, scale]);
-  const point = useCallback(
-    (event: PointerEvent<SVGSVGElement>) => {
-      const box = event.currentTarget.getBoundingClientRect();
-      onSpot(spotAt(member, scale, event.clientX - box.left, event.clientY - box.top));
+  const drawing = useRef<SVGSVGElement>(null);
+  const spotUnder = ({ clientX, clientY }: Pointed): Cursor => {
+    const box = drawing.current!.getBoundingClientRect();
+    return spotAt(member, scale, clientX - box.left, clientY - box.top);
+  };
+  const gestures = useTapDrag<undefined>({
+    onTap: (at) => {
+      onSpot(spotUnder(at));
+      onPlace?.(spotUnder(at));
     },
-    [member, scale, onSpot],
-  );
+    onDrag: (at) => onSpot(spotUnder(at)),
+  });
 
   return (
     <div ref={holder} className="w-full min-w-0">
@@ -103,8 +111,8 @@ export function Strip({
         role="application"
         aria-label={label}
         className="block touch-pan-y select-none outline-offset-2"
-        onPointerDown={point}
-        onPointerMove={(event) => event.buttons === 1 && point(event)}
+        ref={drawing}
+        {...gestures(undefined)}
         onKeyDown={onKey}
       >
         <defs>
@@ -122,7 +130,13 @@ export function Strip({
             <path d="M0 0V7" stroke="var(--hatch)" strokeWidth="1.4" />
           </pattern>
         </defs>
-        <Ruler scale={scale} stretch={stretch} system={system} cursorX={scale.x(cursor.stationMm)} />
+        <Ruler
+          scale={scale}
+          startsMm={startsAtMm(member)}
+          stretch={stretch}
+          system={system}
+          cursorX={scale.x(cursor.stationMm)}
+        />
         <LandmarkLane frame={frame} member={member} scale={scale} />
         <rect x={scale.left} y={scale.top} width={scale.width} height={scale.height} fill="var(--sheet)" />
         <g clipPath="url(#strip-sheet)">{layers}</g>
@@ -138,13 +152,15 @@ function Ruler({
   stretch,
   system,
   cursorX,
+  startsMm,
 }: {
   scale: StripScale;
+  startsMm: number;
   stretch: Stretch;
   system: UnitSystem;
   cursorX: number;
 }) {
-  const ticks = rulerTicks(stretch, system, Math.max(3, Math.floor(scale.width / 62)));
+  const ticks = rulerTicks(stretch, system, { wanted: Math.max(3, Math.floor(scale.width / 62)), startsMm });
   return (
     <g aria-hidden="true">
       <text x={scale.left - 28} y={RULER - 16} textAnchor="end" fontSize="13" fill="var(--soft)">
@@ -272,7 +288,7 @@ function CursorMark({
   const x = scale.x(cursor.stationMm);
   if (x < scale.left - 2 || x > scale.left + scale.width + 2) return null;
   const y = scale.y(cursorU(member, cursor));
-  const words = lengthDigits(cursor.stationMm, system, 'length');
+  const words = lengthDigits(startsAtMm(member) + cursor.stationMm, system, 'length');
   const half = Math.max(24, words.length * 4.6 + 8);
   const flag = Math.min(Math.max(x, scale.left + half - 8), scale.left + scale.width - half + 10);
   return (

@@ -1,7 +1,7 @@
 'use client';
 
 import { useCallback, useMemo, type KeyboardEvent, type ReactNode } from 'react';
-import { developedWidthMm } from '@/core/frame';
+import { developedWidthMm, startsAtMm } from '@/core/frame';
 import { inchesToMm, lengthDigits } from '@/core/quantity';
 import type { DamageZone } from '@/core/weigh';
 import {
@@ -26,6 +26,7 @@ import { useRecords } from './records-context';
 import { useOnMember } from './use-on-member';
 import { useStripKeys } from './use-strip-keys';
 import { useWork } from './work-context';
+import { stationDigits } from '../../_words/station';
 
 export interface MemberStripProps {
   readonly height?: number;
@@ -38,10 +39,11 @@ export interface MemberStripProps {
   /** Keys of the verb's own; answer true when one was used. */
   readonly onKey?: (event: KeyboardEvent<SVGSVGElement>) => boolean;
   readonly onSpot?: (cursor: Cursor) => void;
+  readonly onPlace?: (cursor: Cursor) => void;
 }
 
 /** The Strip of the member in sight with its common layers, its ways of moving, and its stretch buttons. */
-export function MemberStrip({ height = 372, onKey, onSpot, ...shown }: MemberStripProps) {
+export function MemberStrip({ height = 372, onKey, onSpot, onPlace, ...shown }: MemberStripProps) {
   const { file } = useRecords();
   const { system } = useReader();
   const { member, setCursor } = useMember();
@@ -62,7 +64,8 @@ export function MemberStrip({ height = 372, onKey, onSpot, ...shown }: MemberStr
         <h2 className="text-lg">
           <span className="font-semibold">{member.name}</span>{' '}
           <span className="caption">
-            unrolled, from {member.role === 'rail' ? `the ${file.frame.datum}` : 'its left end'}
+            unrolled, from{' '}
+            {member.role === 'rail' || startsAtMm(member) > 0 ? `the ${file.frame.datum}` : 'its left end'}
           </span>
         </h2>
         <StretchButtons />
@@ -75,8 +78,9 @@ export function MemberStrip({ height = 372, onKey, onSpot, ...shown }: MemberStr
         system={system}
         height={height}
         onSpot={spot}
+        {...(onPlace && { onPlace })}
         onKey={key}
-        label={`Strip of ${member.name}; cursor at station ${near(cursor.stationMm)} ${system}, ${faceWords(member, cursor.face)}, ${near(cursor.heightMm)} ${system}. Arrows move, brackets change face.`}
+        label={`Strip of ${member.name}; cursor at station ${stationDigits(member, cursor.stationMm, system)} ${system}, ${faceWords(member, cursor.face)}, ${near(cursor.heightMm)} ${system}. Arrows move, brackets change face.`}
       >
         {layers}
       </Strip>
@@ -84,7 +88,7 @@ export function MemberStrip({ height = 372, onKey, onSpot, ...shown }: MemberStr
   );
 }
 
-type Shown = Omit<MemberStripProps, 'height' | 'onKey' | 'onSpot'>;
+type Shown = Omit<MemberStripProps, 'height' | 'onKey' | 'onSpot' | 'onPlace'>;
 
 /** The layers of the Strip: those that stay while the cursor moves, and over them the figures about it. */
 function useLayers(shown: Shown): (scale: StripScale) => ReactNode {
@@ -191,7 +195,7 @@ function StretchButtons() {
   const { member, setCursor, setStretch } = useMember();
   const { cursor, stretch } = usePlace();
   const { work } = useWork();
-  const near = (mm: number) => lengthDigits(mm, system, 'length');
+  const near = (mm: number) => stationDigits(member, mm, system);
   const pad = 2 * member.shape.depthMm;
   const isWhole = stretch.fromMm === 0 && stretch.toMm === member.lengthMm;
   const goTo = (fromMm: number, toMm: number) => {

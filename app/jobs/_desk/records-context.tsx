@@ -75,14 +75,14 @@ export function RecordsProvider({
 }) {
   const [file, dispatch] = useReducer(recordsReducer, initial);
   const jobId = file.job.id;
-  const latest = useLatest(file);
+  const latestRef = useLatest(file);
   const make = useCallback(
     (change: RecordsChange) => {
-      latest.current = changed(latest.current, change);
+      latestRef.current = changed(latestRef.current, change);
       dispatch(change);
       if (change.kind !== 'file') onChange(change);
     },
-    [onChange, latest],
+    [onChange, latestRef],
   );
   const refresh = useCallback(async () => {
     const answer = await recordsWithWrites(jobId);
@@ -90,7 +90,7 @@ export function RecordsProvider({
   }, [jobId]);
   useServerNews(refresh);
   useWholeFile(file, onChange);
-  const records = useRecordsValue(file, { make, latest, refresh });
+  const records = useRecordsValue(file, { make, latestRef, refresh });
   const later = useDeferredValue(records);
   return (
     <RecordsContext.Provider value={records}>
@@ -143,16 +143,13 @@ function useServerNews(refresh: () => Promise<void>): void {
 
 interface Ways {
   readonly make: (change: RecordsChange) => void;
-  readonly latest: { readonly current: JobFile };
+  readonly latestRef: { readonly current: JobFile };
   readonly refresh: () => Promise<void>;
 }
-function useRecordsValue(file: JobFile, { make, latest, refresh }: Ways): Records {
+function useRecordsValue(file: JobFile, { make, latestRef, refresh }: Ways): Records {
   const { by } = useReader();
   const jobId = file.job.id;
-  const writers = useMemo(
-    () => writersOf(jobId, make, (repairId) => latest.current.repairChanges[repairId]),
-    [jobId, make, latest],
-  );
+  const writers = useMemo(() => writersOf(jobId, make, latestRef), [jobId, make, latestRef]);
   return useMemo(() => {
     const stamp = () => ({ by, at: new Date().toISOString() });
     const said = async (answer: Promise<Answer<unknown>>): Promise<Problem | undefined> => {
@@ -180,15 +177,11 @@ function useLatest(file: JobFile): { current: JobFile } {
   return ref;
 }
 
-/** What is written goes on this page at once, and by the outbox to the server. `lastChange` is the change a repair was last left by. */
-function writersOf(
-  jobId: string,
-  make: (change: RecordsChange) => void,
-  lastChange: (repairId: string) => string | undefined,
-) {
+/** What is written goes on this page at once, and by the outbox to the server. A change to a repair says which one it was made on. */
+function writersOf(jobId: string, make: (change: RecordsChange) => void, latestRef: Ways['latestRef']) {
   const send = (draft: Draft) => void theOutbox().send(draft);
   const madeOn = (repairId: string) => {
-    const basedOn = lastChange(repairId);
+    const basedOn = latestRef.current.repairChanges[repairId];
     return { changeId: newId(), ...(basedOn !== undefined && { basedOn }) };
   };
   return {

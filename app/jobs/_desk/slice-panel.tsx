@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { faceOf, surfaceOf, type Member } from '@/core/frame';
 import type { Section } from '@/core/mechanics';
-import { inchesToMm, percent, printLength, sectionDigits, sectionUnit } from '@/core/quantity';
+import { inchesToMm, percent, sectionDigits, sectionUnit } from '@/core/quantity';
 import { edgeAt } from '@/core/probe';
 import { unrolledPath } from '@/core/trace';
 import { figure, lowerBound, NO_CHANGE, worstStation, type KeptKey, type SectionKept } from '@/core/weigh';
@@ -17,6 +17,7 @@ import { useReader } from './reader-context';
 import { useRecords } from './records-context';
 import { sectionMore } from './section-more';
 import { useWork, type WorkView } from './work-context';
+import { printStation } from '../../_words/station';
 
 const ROWS: readonly (readonly [KeptKey, string, 2 | 3 | 4])[] = [
   ['area', 'area', 2],
@@ -74,7 +75,7 @@ function Drawing({ state, shown }: { state: MemberState | undefined; shown: Stat
   const { work } = useWork();
   const [exaggeration, setExaggeration] = useState<1 | 3>(3);
   const surface = useMemo(() => surfaceOf(member.shape), [member.shape]);
-  const station = printLength(cursor.stationMm, system, 'length');
+  const station = printStation(member, cursor.stationMm, system);
   return (
     <>
       <div className="flex items-baseline justify-between">
@@ -251,7 +252,7 @@ function Worst() {
         <span className="text-left leading-tight">
           Worst station{' '}
           <span className="block whitespace-nowrap font-semibold">
-            {printLength(worst.stationMm, system, 'length')}
+            {printStation(member, worst.stationMm, system)}
           </span>
         </span>
         <span className="whitespace-nowrap text-lg font-semibold">

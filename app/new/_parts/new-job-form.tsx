@@ -13,7 +13,7 @@ import {
   type Frame,
   type Unit,
 } from '@/core/frame';
-import { lengthDigits, parseLengthMm, printLength, type UnitSystem } from '@/core/quantity';
+import { printLength, type UnitSystem } from '@/core/quantity';
 import { STEEL_IDS, steel } from '@/core/reference';
 import { Entry, Pick } from '@/ui/controls';
 import { Skeleton } from '@/ui/skeleton';
@@ -29,6 +29,7 @@ import {
   type OpeningFields,
   type OpeningProblems,
 } from './opening';
+import { turned } from '../../_parts/turned';
 
 /** Sections that are spoken of by their flange. */
 const OPEN_RAILS: ReadonlySet<string> = new Set(['channel', 'I', 'built-up']);
@@ -89,21 +90,11 @@ export function NewJobForm({
   );
 
   const turnUnits = (next: UnitSystem) => {
-    const again = (text: string, kind: 'length' | 'thickness') => {
-      const length = parseLengthMm(text, system);
-      return length.ok ? lengthDigits(length.value, next, kind) : text;
-    };
-    set(
-      {
-        ...Object.fromEntries(
-          [...LENGTHS, 'flangeWall' as const].map((field) => [
-            field,
-            again(fields[field], field === 'wall' || field === 'flangeWall' ? 'thickness' : 'length'),
-          ]),
-        ),
-      },
-      next,
-    );
+    const lengths = [...LENGTHS, 'flangeWall' as const].map((field) => [
+      field,
+      turned(fields[field], system, next),
+    ]);
+    set({ ...Object.fromEntries(lengths), gross: turned(fields.gross, system, next, 'weight') }, next);
     document.cookie = `ossatura-unit=${next}; path=/; max-age=31536000; samesite=lax`;
   };
 

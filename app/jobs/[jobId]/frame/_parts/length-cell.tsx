@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import { lengthDigits, parseLengthMm, type LengthKind } from '@/core/quantity';
 import { useReader } from '../../../_desk';
+import { useUnitTurn } from '../../../../_parts/turned';
 
 /** A length in a table: typed as the trade writes it, taken on leaving the cell; what cannot be read is said and the old length stays. */
 export function LengthCell({
@@ -19,6 +20,7 @@ export function LengthCell({
   const { system } = useReader();
   const shown = lengthDigits(valueMm, system, kind);
   const [typed, setTyped] = useState<string>();
+  useUnitTurn(system, (as) => setTyped(typed === undefined ? undefined : as(typed)));
   const [problem, setProblem] = useState<string>();
   const take = () => {
     if (typed === undefined || typed === shown) return setTyped(undefined);

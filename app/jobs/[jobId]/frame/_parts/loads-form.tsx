@@ -17,6 +17,7 @@ import { readScaleTicket } from '@/core/exchange';
 import { kgToPounds, parseMassKg, printMass, type UnitSystem } from '@/core/quantity';
 import { useReader, useRecords } from '../../../_desk';
 import { LengthCell } from './length-cell';
+import { useUnitTurn } from '../../../../_parts/turned';
 
 /** What the frame carries, from plain facts or from a scale ticket, which puts the payload where it really stands. */
 export function LoadsForm({ frame, onFrame }: { frame: Frame; onFrame: (frame: Frame) => void }) {
@@ -300,6 +301,7 @@ export function MassCell({
   const shown =
     massKg === undefined ? '' : Math.round(system === 'in' ? kgToPounds(massKg) : massKg).toString();
   const [typed, setTyped] = useState<string>();
+  useUnitTurn(system, (as) => setTyped(typed === undefined ? undefined : as(typed, 'weight')));
   const [problem, setProblem] = useState<string>();
   const take = () => {
     if (typed === undefined || typed === shown) return setTyped(undefined);

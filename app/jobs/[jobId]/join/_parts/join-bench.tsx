@@ -5,7 +5,6 @@ import {
   printForce,
   printLength,
   printLineForce,
-  lengthDigits,
   sixteenths,
   mmToInches,
   type UnitSystem,
@@ -28,6 +27,7 @@ import {
   useRecords,
   useWork,
 } from '../../../_desk';
+import { printStation, stationDigits } from '../../../../_words/station';
 
 export function JoinBench() {
   const { keepRepair, file } = useRecords();
@@ -66,7 +66,7 @@ export function JoinBench() {
               onClick={() => setChosen(k)}
             >
               {worked.target
-                ? `${printLength(worked.target.fromMm, system, 'length')} to ${printLength(worked.target.toMm, system, 'length')}`
+                ? `${printStation(member, worked.target.fromMm, system)} to ${printStation(member, worked.target.toMm, system)}`
                 : worked.repair.pieces[0]!.kind}
             </button>
           ))}
@@ -202,8 +202,8 @@ function WeldTable({ lines, system }: { lines: readonly WeldLine[]; system: Unit
                 <span className="caption block">{faceWords(member, line.face)}</span>
               </td>
               <td className="whitespace-nowrap pr-2">
-                {lengthDigits(line.fromMm, system, 'length')}
-                <span className="block">to {lengthDigits(line.toMm, system, 'length')}</span>
+                {stationDigits(member, line.fromMm, system)}
+                <span className="block">to {stationDigits(member, line.toMm, system)}</span>
               </td>
               <td className="whitespace-nowrap pr-2">
                 {line.plugs

@@ -28,6 +28,7 @@ import { useQuery } from '@tanstack/react-query';
 import { askEarlier, type EarlierSurvey } from '../../../../_client';
 import { useRemembered } from '../../../../_parts/remembered';
 import { useMember, usePlace, useReader, useRecordsLater, useWork } from '../../../_desk';
+import { printStation, stationDigits } from '../../../../_words/station';
 
 const NONE: ReadonlySet<string> = new Set();
 
@@ -109,7 +110,7 @@ function Twin() {
     <section aria-label="Twin" className="mb-3">
       <p>
         <span className="font-semibold">{twin.name}</span> on the same ruler. At{' '}
-        {printLength(cursor.stationMm, system, 'length')} S kept, lower bound: {member.name.toLowerCase()}{' '}
+        {printStation(member, cursor.stationMm, system)} S kept, lower bound: {member.name.toLowerCase()}{' '}
         {hereS(member.id)}, {twin.name.toLowerCase()} {hereS(twin.id)}.
       </p>
       <Strip
@@ -238,7 +239,7 @@ function Rates({ surveys }: { surveys: readonly EarlierSurvey[] | undefined }) {
       <h3 className="font-semibold">How fast it goes</h3>
       <p>
         Thinnest: {printLength(worst.reading.thicknessMm, system, 'thickness')} at{' '}
-        {printLength(worst.reading.stationMm, system, 'length')}, {faceWords(member, worst.reading.face)};
+        {printStation(member, worst.reading.stationMm, system)}, {faceWords(member, worst.reading.face)};
         sound down to {printLength(limitMm, system, 'thickness')}.{' '}
         {look ? `Look again by ${look}.` : 'Past the limit already: it is for Weigh, not for waiting.'}
       </p>
@@ -346,7 +347,7 @@ function Rates({ surveys }: { surveys: readonly EarlierSurvey[] | undefined }) {
           <tbody className="ruled">
             {changes.slice(0, 8).map((change) => (
               <tr key={`${change.stationMm}-${change.face}-${change.heightMm}`}>
-                <td className="py-0.5">{lengthDigits(change.stationMm, system, 'length')}</td>
+                <td className="py-0.5">{stationDigits(member, change.stationMm, system)}</td>
                 <td>{faceWords(member, change.face)}</td>
                 <td>{lengthDigits(change.beforeMm, system, 'thickness')}</td>
                 <td>{lengthDigits(change.nowMm, system, 'thickness')}</td>

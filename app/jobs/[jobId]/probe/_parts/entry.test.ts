@@ -1,5 +1,5 @@
 import { defaultFrame, type Member } from '@/core/frame';
-import { columnHeights, lastToTakeBack, nextSpot, readEntry, type EntryFields } from './entry';
+import { columnHeights, lastToTakeBack, nextSpot, pastedColumn, readEntry, type EntryFields } from './entry';
 
 const rail: Member = defaultFrame({
   family: 'open-channel ladder',
@@ -127,4 +127,25 @@ test('only one’s own reading, kept just now, is taken back at once', () => {
   expect(back({ by: 'TM' })).toBeUndefined();
   expect(back({}, [], 'RK', now + 3_600_000)).toBeUndefined();
   expect(lastToTakeBack([], new Set(), rail.id, 'RK', now)).toBeUndefined();
+});
+
+test('figures far too small in millimetres are asked about; with their unit, or large enough, they are taken', () => {
+  const thickness = (text: string, system: 'in' | 'mm' = 'mm') => {
+    const outcome = read({ station: '365mm', height: '50mm', thickness: text }, system);
+    return outcome.ok ? outcome.reading.thicknessMm : outcome.problems.thickness;
+  };
+  expect(thickness('.148')).toContain('write .148 in');
+  expect(thickness('0.499')).toContain('foil');
+  expect(thickness('0.5')).toBe(0.5);
+  expect(thickness('0')).toBe(0);
+  expect(thickness('.148 in')).toBeCloseTo(3.7592, 6);
+  expect(thickness('.148 mm')).toBe(0.148);
+  expect(thickness('.010', 'in')).toBeCloseTo(0.254, 6);
+});
+
+test('a column pasted is read line by line; one figure is no column', () => {
+  expect(pastedColumn('0.148\r\n0.15\n\n 3/16 \n')).toEqual(['0.148', '0.15', '3/16']);
+  expect(pastedColumn('0.148\t0.15')).toEqual(['0.148', '0.15']);
+  expect(pastedColumn(' 0.148 \n')).toBeUndefined();
+  expect(pastedColumn('')).toBeUndefined();
 });

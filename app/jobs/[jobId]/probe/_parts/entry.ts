@@ -1,6 +1,7 @@
 import { faceOf, type Member } from '@/core/frame';
 import { checkReading, type Method, type Reading } from '@/core/probe';
-import { parseLengthMm, type UnitSystem } from '@/core/quantity';
+import { fail, parseLengthMm, type Outcome, type UnitSystem } from '@/core/quantity';
+import { parseStationMm } from '../../../../_words/station';
 import type { Cursor } from '@/ui/strip';
 
 export interface EntryFields {
@@ -29,9 +30,9 @@ export function readEntry(
 ): EntryOutcome {
   const { method, system, stamp } = taken;
   const parsed = {
-    station: parseLengthMm(fields.station, system),
+    station: parseStationMm(fields.station, member, system),
     height: parseLengthMm(fields.height, system),
-    thickness: parseLengthMm(fields.thickness, system),
+    thickness: parseThickness(fields.thickness, system),
   };
   const problems: FieldProblems = {};
   for (const field of ['station', 'height', 'thickness'] as const) {
@@ -54,6 +55,30 @@ export function readEntry(
   if (check.ok) return { ok: true, reading, ...(check.value.warning && { warning: check.value.warning }) };
   const field = FIELD_AT[check.at ?? ''] ?? 'thickness';
   return { ok: false, problems: { [field]: check.reason } };
+}
+
+/** Under this nothing a frame is made of is left: bare figures so small in millimetres were meant as inches. Our judgement. */
+const FOIL_MM = 0.5;
+const BARE_FIGURES = /^\s*[\d.,]+\s*$/;
+
+/** A thickness as typed. `.148` while millimetres are shown is asked about: it is 3.8 mm of steel or nothing at all. */
+function parseThickness(text: string, system: UnitSystem): Outcome<number> {
+  const read = parseLengthMm(text, system);
+  const isFoil = read.ok && read.value > 0 && read.value < FOIL_MM;
+  if (system === 'mm' && isFoil && BARE_FIGURES.test(text))
+    return fail(
+      `${text.trim()} mm is foil: write ${text.trim()} in, or ${text.trim()} mm if that is what is left`,
+    );
+  return read;
+}
+
+/** Thicknesses pasted as a column, one a line; undefined where it is a single one, which any field takes by itself. */
+export function pastedColumn(text: string): readonly string[] | undefined {
+  const lines = text
+    .split(/[\r\n\t]+/)
+    .map((line) => line.trim())
+    .filter(Boolean);
+  return lines.length > 1 ? lines : undefined;
 }
 
 /** Where the cursor goes after a reading is kept: along the rail by the step, or down the face in a column and then on. */

@@ -9,6 +9,8 @@ import { Entry, Pick } from '@/ui/controls';
 import { faceWords } from '@/ui/strip';
 import { StrikeSheet, useMember, usePlace, useReader, useRecords } from '../../../_desk';
 import { newId } from '../../../../_client';
+import { printStation, stationDigits, parseStationMm } from '../../../../_words/station';
+import { useUnitTurn, eachText } from '../../../../_parts/turned';
 
 /** The edge as a finger found it: a bracket of its own beside the gauge's. */
 export function FeltForm() {
@@ -22,6 +24,7 @@ export function FeltForm() {
     lower: '',
     upper: '',
   });
+  useUnitTurn(system, (as) => setTyped({ ...typed, ...eachText(typed, as) }));
   const [problem, setProblem] = useState<string>();
   const [striking, setStriking] = useState<FeltEdge>();
   const strikes = new Map(file.strikes.map((strike) => [strike.evidenceId, strike]));
@@ -33,7 +36,7 @@ export function FeltForm() {
     const station =
       typed.station === undefined
         ? { ok: true as const, value: cursor.stationMm }
-        : parseLengthMm(typed.station, system);
+        : parseStationMm(typed.station, member, system);
     const [lower, upper] = [parseLengthMm(typed.lower, system), parseLengthMm(typed.upper, system)];
     if (!station.ok) return setProblem(`station: ${station.reason}`);
     if (!lower.ok) return setProblem(`thin up to: ${lower.reason}`);
@@ -73,7 +76,7 @@ export function FeltForm() {
         <Entry
           label="station"
           unit={system}
-          value={typed.station ?? lengthDigits(cursor.stationMm, system, 'length')}
+          value={typed.station ?? stationDigits(member, cursor.stationMm, system)}
           onChange={(event) => setTyped({ ...typed, station: event.target.value })}
         />
         <Pick
@@ -113,7 +116,7 @@ export function FeltForm() {
               className={`flex flex-wrap items-center gap-x-3 ${strike ? 'text-soft line-through' : ''}`}
             >
               <span>
-                {printLength(each.stationMm, system, 'length')}, {faceWords(member, each.face)}: between{' '}
+                {printStation(member, each.stationMm, system)}, {faceWords(member, each.face)}: between{' '}
                 {lengthDigits(each.lowerMm, system, 'length')} and{' '}
                 {printLength(each.upperMm, system, 'length')} up
               </span>
@@ -141,7 +144,7 @@ export function FeltForm() {
         struck={
           striking && {
             id: striking.id,
-            words: `The edge felt at ${printLength(striking.stationMm, system, 'length')}`,
+            words: `The edge felt at ${printStation(member, striking.stationMm, system)}`,
           }
         }
         onClose={() => setStriking(undefined)}

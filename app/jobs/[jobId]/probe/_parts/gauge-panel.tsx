@@ -17,6 +17,7 @@ import { Choice, Entry } from '@/ui/controls';
 import { useMember, usePlace, useReader, useRecords } from '../../../_desk';
 import { useGauge } from './use-gauge';
 import { newId } from '../../../../_client';
+import { printStation } from '../../../../_words/station';
 
 export interface GaugeHandle {
   readonly take: () => void;
@@ -218,7 +219,7 @@ export function GaugePanel({
             <p className="caption">
               {onBlock
                 ? 'on the block'
-                : `at ${printLength(cursor.stationMm, system, 'length')}, ${printLength(cursor.heightMm, system, 'length')}`}
+                : `at ${printStation(member, cursor.stationMm, system)}, ${printLength(cursor.heightMm, system, 'length')}`}
             </p>
           </div>
           <Scan heights={shown.scan} />

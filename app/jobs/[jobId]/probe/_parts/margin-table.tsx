@@ -1,7 +1,8 @@
 'use client';
 
 import { lengthDigits } from '@/core/quantity';
-import { useReader, useWork } from '../../../_desk';
+import { useMember, useReader, useWork } from '../../../_desk';
+import { stationDigits } from '../../../../_words/station';
 
 const KIND_WORDS = {
   bracketed: 'between two readings',
@@ -14,6 +15,7 @@ const KIND_WORDS = {
 /** The sound edge column by column. */
 export function MarginTable() {
   const { system } = useReader();
+  const { member } = useMember();
   const { work } = useWork();
   return (
     <table className="w-full text-[15px]">
@@ -40,7 +42,7 @@ export function MarginTable() {
         {work!.picture.edges.flatMap((edge) =>
           edge.columns.map((column) => (
             <tr key={`${edge.face}-${column.stationMm}`}>
-              <td className="py-1">{lengthDigits(column.stationMm, system, 'length')}</td>
+              <td className="py-1">{stationDigits(member, column.stationMm, system)}</td>
               <td>{edge.face}</td>
               <td>
                 {lengthDigits(column.lowerMm, system, 'length')} and{' '}

@@ -2,10 +2,11 @@
 
 import { standsOn } from '@/core/job';
 import { useMemo } from 'react';
-import { lengthDigits, printLength } from '@/core/quantity';
+import { lengthDigits } from '@/core/quantity';
 import { leftOfPlan, nextReadings, readingsThatMattered, surveyPlan, type NextReading } from '@/core/weigh';
 import { faceWords } from '@/ui/strip';
 import { useMember, useReader, useRecordsLater, useWork } from '../../../_desk';
+import { printStation } from '../../../../_words/station';
 
 /** Where one more reading would tell most; first the coarse plan, then what the decision hangs on; nothing once no reading would change it. */
 export function useNext(): {
@@ -68,7 +69,7 @@ export function NextPanel({ onGo }: { onGo: (place: NextReading) => void }) {
             className="plain"
             onClick={() => onGo(place)}
           >
-            {printLength(place.stationMm, system, 'length')}, {faceWords(member, place.face)}{' '}
+            {printStation(member, place.stationMm, system)}, {faceWords(member, place.face)}{' '}
             {lengthDigits(place.heightMm, system, 'length')}
             <span className="caption">{WHY_WORDS[place.why]}</span>
           </button>

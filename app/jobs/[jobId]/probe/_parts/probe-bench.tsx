@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useCallback, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { toast } from 'sonner';
 import { facesOf } from '@/core/frame';
-import { lengthDigits, printLength } from '@/core/quantity';
+import { printLength } from '@/core/quantity';
 import { SCHOOL_IDS, schoolMarginMm, type School } from '@/core/reference';
 import { FIRST_CUT_UP_MM, finalCut, firstCut, type Reading } from '@/core/probe';
 import type { NextReading } from '@/core/weigh';
@@ -32,6 +32,7 @@ import { GaugePanel, type GaugeHandle } from './gauge-panel';
 import { MarginLane } from './margin-lane';
 import { NextPanel, useNext } from './next-panel';
 import { useNearest, useTakeBack } from './take-back';
+import { printStation, stationDigits } from '../../../../_words/station';
 
 export function ProbeBench() {
   const { member } = useMember();
@@ -204,7 +205,7 @@ function StrikeReading({ reading, onClose }: { reading: Reading | undefined; onC
   const { member } = useMember();
   const words =
     reading &&
-    `${printLength(reading.thicknessMm, system, 'thickness')} at station ${printLength(reading.stationMm, system, 'length')}, ${faceWords(member, reading.face)}`;
+    `${printLength(reading.thicknessMm, system, 'thickness')} at station ${printStation(member, reading.stationMm, system)}, ${faceWords(member, reading.face)}`;
   return <StrikeSheet struck={reading && { id: reading.id, words: words! }} onClose={onClose} />;
 }
 
@@ -216,7 +217,7 @@ function WhereAmI() {
   const face = facesOf(member.shape).find((each) => each.id === cursor.face);
   return (
     <p className="sr-only" role="status">
-      {`Station ${lengthDigits(cursor.stationMm, system, 'length')} ${system}, ${face?.id}`}
+      {`Station ${stationDigits(member, cursor.stationMm, system)} ${system}, ${face?.id}`}
     </p>
   );
 }

@@ -1,15 +1,24 @@
 'use client';
 
-import { useImperativeHandle, useRef, useState, type Ref } from 'react';
+import { useImperativeHandle, useRef, useState, useSyncExternalStore, type Ref } from 'react';
 import { toast } from 'sonner';
-import { facesOf, faceOf, type FaceId } from '@/core/frame';
+import { facesOf, faceOf, type FaceId, startsAtMm } from '@/core/frame';
 import { inchesToMm, lengthDigits, parseLengthMm, printLength } from '@/core/quantity';
 import { METHOD_IDS, valueAt, type Method } from '@/core/probe';
 import { Entry, Pick } from '@/ui/controls';
 import { cursorU, faceWords, following, type Cursor } from '@/ui/strip';
 import { useMember, usePlace, useReader, useRecords, useWork } from '../../../_desk';
-import { columnHeights, nextSpot, readEntry, type EntryFields, type FieldProblems } from './entry';
+import {
+  columnHeights,
+  nextSpot,
+  pastedColumn,
+  readEntry,
+  type EntryFields,
+  type FieldProblems,
+} from './entry';
 import { newId } from '../../../../_client';
+import { stationDigits, parseStationMm } from '../../../../_words/station';
+import { useUnitTurn, eachText } from '../../../../_parts/turned';
 
 export interface EntryHandle {
   /** Begins a reading at the cursor with these characters already typed. */
@@ -25,6 +34,19 @@ const STEPS_MM = [25, 75, 150, 300, 600] as const;
 const PAD = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '.', '0', '/'] as const;
 
 /** The fast lane: place from the cursor, thickness typed, Enter keeps and steps on. */
+const COARSE = '(pointer: coarse)';
+/** Whether it is worked by finger: then the pad of our own stands ready, and the phone's keyboard, which would cover the Strip, stays away. */
+const useCoarsePointer = (): boolean =>
+  useSyncExternalStore(
+    (listener) => {
+      const query = window.matchMedia(COARSE);
+      query.addEventListener('change', listener);
+      return () => query.removeEventListener('change', listener);
+    },
+    () => window.matchMedia(COARSE).matches,
+    () => false,
+  );
+
 export function ReadingEntry({ ref, onKeys }: { ref: Ref<EntryHandle>; onKeys: () => void }) {
   const { keep } = useRecords();
   const { system, by } = useReader();
@@ -32,38 +54,69 @@ export function ReadingEntry({ ref, onKeys }: { ref: Ref<EntryHandle>; onKeys: (
   const { cursor, stretch } = usePlace();
   const { work } = useWork();
   const [typed, setTyped] = useState<Partial<EntryFields>>({});
+  useUnitTurn(system, (as) => setTyped(eachText(typed, as)));
   const [method, setMethod] = useState<Method>('ultrasonic');
   const [step, setStep] = useState<number>(6);
   const [column, setColumn] = useState<number>(1);
   const [problems, setProblems] = useState<FieldProblems>({});
-  const [pad, setPad] = useState(false);
+  const isTouched = useCoarsePointer();
+  const [padAsked, setPad] = useState<boolean>();
+  const pad = padAsked ?? isTouched;
   const thickness = useRef<HTMLInputElement>(null);
   const here =
     work?.picture.member.id === member.id && work.picture.map
       ? valueAt(work.picture.map, cursor.stationMm, cursorU(member, cursor))
       : undefined;
   const fields: EntryFields = {
-    station: typed.station ?? lengthDigits(cursor.stationMm, system, 'length'),
+    station: typed.station ?? stationDigits(member, cursor.stationMm, system),
     height: typed.height ?? lengthDigits(cursor.heightMm, system, 'length'),
     thickness: typed.thickness ?? '',
   };
 
   const place = (field: 'station' | 'height', text: string) => {
     setTyped((before) => ({ ...before, [field]: text }));
-    const length = parseLengthMm(text, system);
+    const length = field === 'station' ? parseStationMm(text, member, system) : parseLengthMm(text, system);
     const limit = field === 'station' ? member.lengthMm : faceOf(member.shape, cursor.face)!.widthMm;
     if (length.ok && length.value <= limit)
       setCursor({ ...cursor, [field === 'station' ? 'stationMm' : 'heightMm']: length.value });
   };
 
   const stepOn = (from: Cursor) => {
-    const alongMm = system === 'in' ? inchesToMm(step) : STEPS_MM[STEPS_IN.indexOf(step as 6)]!;
-    const next = nextSpot(member, from, {
-      alongMm,
-      columnMm: column > 1 ? columnHeights(member, from.face, column) : [],
-    });
+    const next = after(from);
     setCursor(next);
     setStretch(following(member, stretch, next.stationMm));
+    setTyped({});
+    setProblems({});
+  };
+
+  const stepMm = system === 'in' ? inchesToMm(step) : STEPS_MM[STEPS_IN.indexOf(step as 6)]!;
+  const after = (from: Cursor) =>
+    nextSpot(member, from, {
+      alongMm: stepMm,
+      columnMm: column > 1 ? columnHeights(member, from.face, column) : [],
+    });
+  /** A column pasted: all of it is read before any of it is kept. */
+  const keepColumn = (lines: readonly string[]) => {
+    let at = cursor;
+    const read = lines.map((thickness) => {
+      const outcome = readEntry(
+        member,
+        at.face,
+        { station: `${startsAtMm(member) + at.stationMm}mm`, height: `${at.heightMm}mm`, thickness },
+        { method, system, stamp: { id: newId(), by: by.trim() || 'unnamed', at: new Date().toISOString() } },
+      );
+      at = after(at);
+      return outcome;
+    });
+    const wrong = read.findIndex((outcome) => !outcome.ok);
+    const first = read[wrong];
+    if (first && !first.ok)
+      return setProblems({
+        thickness: `line ${wrong + 1}: ${Object.values(first.problems)[0]}; nothing of the column was kept`,
+      });
+    for (const outcome of read) if (outcome.ok) keep(outcome.reading);
+    setCursor(at);
+    setStretch(following(member, stretch, at.stationMm));
     setTyped({});
     setProblems({});
   };
@@ -71,7 +124,7 @@ export function ReadingEntry({ ref, onKeys }: { ref: Ref<EntryHandle>; onKeys: (
   const submit = () => {
     // The cursor's own place is exact; the field only shows it to the nearest sixteenth.
     const exact = {
-      station: typed.station ?? `${cursor.stationMm}mm`,
+      station: typed.station ?? `${startsAtMm(member) + cursor.stationMm}mm`,
       height: typed.height ?? `${cursor.heightMm}mm`,
       thickness: fields.thickness,
     };
@@ -142,7 +195,13 @@ export function ReadingEntry({ ref, onKeys }: { ref: Ref<EntryHandle>; onKeys: (
           label="thickness"
           unit={system}
           value={fields.thickness}
-          inputMode="decimal"
+          inputMode={pad ? 'none' : 'decimal'}
+          onPaste={(event) => {
+            const lines = pastedColumn(event.clipboardData.getData('text'));
+            if (!lines) return;
+            event.preventDefault();
+            keepColumn(lines);
+          }}
           placeholder={system === 'in' ? '0.148, 3/16, 10ga' : '3.8'}
           onChange={(event) => setTyped((before) => ({ ...before, thickness: event.target.value }))}
           {...(problems.thickness && { problem: problems.thickness })}
@@ -212,7 +271,11 @@ export function ReadingEntry({ ref, onKeys }: { ref: Ref<EntryHandle>; onKeys: (
         </span>
       </div>
       {pad && (
-        <div className="mt-2 grid max-w-sm grid-cols-4 gap-1" role="group" aria-label="Number pad">
+        <div
+          className="mt-2 grid max-w-sm grid-cols-4 gap-1 max-sm:sticky max-sm:bottom-0 max-sm:-mx-3 max-sm:max-w-none max-sm:border-t-2 max-sm:border-ink max-sm:bg-paper max-sm:p-2"
+          role="group"
+          aria-label="Number pad"
+        >
           {PAD.map((key) => (
             <button
               key={key}

@@ -7,6 +7,7 @@ import { useMemo, useState } from 'react';
 import { lengthDigits } from '@/core/quantity';
 import { faceWords } from '@/ui/strip';
 import { useMember, useReader, useOnMemberLater, useRecordsLater } from '../../../_desk';
+import { stationDigits } from '../../../../_words/station';
 
 /** The readings of the member in sight, newest first; struck ones stay, with who and why. */
 export function ReadingTable({ onStrike }: { onStrike: (reading: Reading) => void }) {
@@ -57,7 +58,7 @@ export function ReadingTable({ onStrike }: { onStrike: (reading: Reading) => voi
             return (
               <tr key={reading.id} className={strike ? 'text-soft' : ''}>
                 <td className={strike ? 'line-through' : ''}>
-                  {lengthDigits(reading.stationMm, system, 'length')}
+                  {stationDigits(member, reading.stationMm, system)}
                 </td>
                 <td className={strike ? 'line-through' : ''}>{faceWords(member, reading.face)}</td>
                 <td className={strike ? 'line-through' : ''}>

@@ -8,6 +8,7 @@ import type { Reading } from '@/core/probe';
 import { useMember, usePlace, useReader, useRecords } from '../../../_desk';
 import { lastToTakeBack, nearestReading } from './entry';
 import { newId } from '../../../../_client';
+import { printStation } from '../../../../_words/station';
 
 /** The standing reading nearest the cursor, on its face. */
 export function useNearest(): () => Reading | undefined {
@@ -41,7 +42,7 @@ export function useTakeBack(): () => void {
       at: new Date().toISOString(),
     });
     setCursor({ stationMm: last.stationMm, face: last.face, heightMm: last.heightMm });
-    const what = `${printLength(last.thicknessMm, system, 'thickness')} at ${printLength(last.stationMm, system, 'length')}`;
+    const what = `${printLength(last.thicknessMm, system, 'thickness')} at ${printStation(member, last.stationMm, system)}`;
     toast.info(`Taken back: ${what}`, { description: 'Struck through; it stays on record.' });
-  }, [file, member.id, by, system, strike, setCursor]);
+  }, [file, member, by, system, strike, setCursor]);
 }

@@ -6,6 +6,7 @@ import { parseLengthMm } from '@/core/quantity';
 import { kFromCoupon } from '@/core/shape';
 import { Entry, Sheet } from '@/ui/controls';
 import { useReader, useRecords } from '../../../_desk';
+import { useUnitTurn, eachText } from '../../../../_parts/turned';
 
 const FIELDS = [
   ['flatMm', 'flat length before bending'],
@@ -22,6 +23,7 @@ export function BrakeForm() {
   const { system } = useReader();
   const [open, setOpen] = useState(false);
   const [typed, setTyped] = useState<Fields>({});
+  useUnitTurn(system, (as) => setTyped(eachText(typed, as)));
   const [problem, setProblem] = useState<string>();
   const measured = FIELDS.map(([field]) => [field, parseLengthMm(typed[field] ?? '', system)] as const);
   const all = measured.every(([, length]) => length.ok);

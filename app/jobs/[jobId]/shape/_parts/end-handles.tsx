@@ -1,12 +1,18 @@
 'use client';
 
-import { useState, type PointerEvent } from 'react';
+import { useRef, useState } from 'react';
 import { inchesToMm } from '@/core/quantity';
 import type { Member } from '@/core/frame';
 import { coverage, outlineOnStrip, type Piece, type Repair } from '@/core/shape';
+import { useTapDrag, type Pointed } from '@/ui/controls';
 import type { StripScale } from '@/ui/strip';
 
 const SNAP_MM = inchesToMm(1 / 4);
+
+interface Grip {
+  readonly index: number;
+  readonly end: 'startMm' | 'endMm';
+}
 
 /** Grips on both ends of every piece: drag to move an end; it snaps to a quarter inch and is kept when let go. */
 export function EndHandles({
@@ -20,20 +26,30 @@ export function EndHandles({
   scale: StripScale;
   onMoved: (pieces: Piece[]) => void;
 }) {
-  const [drag, setDrag] = useState<{ index: number; end: 'startMm' | 'endMm'; stationMm: number }>();
+  const [drag, setDrag] = useState<Grip & { readonly stationMm: number }>();
   const pieces = repair.pieces.map((piece, k) =>
     drag?.index === k ? { ...piece, [drag.end]: drag.stationMm } : piece,
   );
-  const stationOf = (event: PointerEvent<SVGElement>) => {
-    const box = event.currentTarget.ownerSVGElement!.getBoundingClientRect();
-    return Math.round(scale.stationAt(event.clientX - box.left) / SNAP_MM) * SNAP_MM;
+  const group = useRef<SVGGElement>(null);
+  const stationOf = ({ clientX }: Pointed) => {
+    const box = group.current!.ownerSVGElement!.getBoundingClientRect();
+    return Math.round(scale.stationAt(clientX - box.left) / SNAP_MM) * SNAP_MM;
   };
   const limited = (piece: Piece, end: 'startMm' | 'endMm', stationMm: number) =>
     end === 'startMm'
       ? Math.min(Math.max(0, stationMm), piece.endMm - 100)
       : Math.max(Math.min(member.lengthMm, stationMm), piece.startMm + 100);
+  const grips = useTapDrag<Grip>({
+    onDrag: (at, { index, end }) =>
+      setDrag({ index, end, stationMm: limited(repair.pieces[index]!, end, stationOf(at)) }),
+    onDrop: ({ index, end }) => {
+      if (drag && drag.stationMm !== repair.pieces[index]![end])
+        onMoved(repair.pieces.map((each, n) => (n === index ? { ...each, [end]: drag.stationMm } : each)));
+      setDrag(undefined);
+    },
+  });
   return (
-    <g>
+    <g ref={group}>
       {drag &&
         pieces.map((piece) => (
           <path
@@ -53,28 +69,7 @@ export function EndHandles({
           const x = scale.x(piece[end]);
           const y = scale.y(Math.max(0, coverage(member.shape, piece).noseUMm));
           return (
-            <g
-              key={`${piece.id}-${end}`}
-              className="cursor-ew-resize touch-none"
-              onPointerDown={(event) => {
-                event.stopPropagation();
-                event.currentTarget.setPointerCapture(event.pointerId);
-                setDrag({ index: k, end, stationMm: piece[end] });
-              }}
-              onPointerMove={(event) => {
-                if (!drag) return;
-                event.stopPropagation();
-                setDrag({ ...drag, stationMm: limited(repair.pieces[k]!, end, stationOf(event)) });
-              }}
-              onPointerUp={(event) => {
-                event.stopPropagation();
-                if (drag && drag.stationMm !== repair.pieces[k]![end])
-                  onMoved(
-                    repair.pieces.map((each, n) => (n === k ? { ...each, [end]: drag.stationMm } : each)),
-                  );
-                setDrag(undefined);
-              }}
-            >
+            <g key={`${piece.id}-${end}`} className="cursor-ew-resize" {...grips({ index: k, end })}>
               <rect x={x - 22} y={y - 22} width="44" height="44" fill="transparent" />
               <rect
                 x={x - 7}

@@ -5,6 +5,7 @@ import { lengthDigits, parseLengthMm, printLength, type LengthKind } from '@/cor
 import { checkRepair, pieceKindsFor, type Piece, type PieceKind } from '@/core/shape';
 import { Entry, Pick } from '@/ui/controls';
 import { useMember, usePlace, useReader, useRecords } from '../../../_desk';
+import { startsAtMm } from '@/core/frame';
 
 type LengthField = 'startMm' | 'endMm' | 'upperEdgeMm' | 'lowerEdgeMm' | 'taperMm';
 
@@ -32,6 +33,7 @@ export function PieceForm({ piece, onChange }: { piece: Piece; onChange: (piece:
       label={label}
       valueMm={piece[field]}
       kind={kind}
+      fromMm={field === 'startMm' || field === 'endMm' ? startsAtMm(member) : 0}
       {...(problem?.field === field && { problem: problem.words })}
       onWrong={(words) => setProblem({ field, words })}
       onLength={(mm) => offer(field, mm)}
@@ -86,23 +88,26 @@ function LengthEntry({
   valueMm,
   kind,
   problem,
+  fromMm = 0,
   onLength,
   onWrong,
 }: {
   label: string;
   valueMm: number;
   kind: LengthKind;
+  /** Where the field's zero lies: stations are read from the datum. */
+  fromMm?: number;
   problem?: string;
   onLength: (mm: number) => void;
   onWrong: (words: string) => void;
 }) {
   const { system } = useReader();
-  const shown = lengthDigits(valueMm, system, kind);
+  const shown = lengthDigits(fromMm + valueMm, system, kind);
   const [text, setText] = useState(shown);
   const commit = () => {
     if (text === shown) return;
     const parsed = parseLengthMm(text, system);
-    if (parsed.ok) onLength(parsed.value);
+    if (parsed.ok) onLength(parsed.value - fromMm);
     else onWrong(parsed.reason);
   };
   return (

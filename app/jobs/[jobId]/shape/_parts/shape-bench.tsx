@@ -1,7 +1,7 @@
 'use client';
 
 import { useCallback, useMemo, useState } from 'react';
-import { percent, printLength } from '@/core/quantity';
+import { percent } from '@/core/quantity';
 import type { Member } from '@/core/frame';
 import type { WorkedRepair } from '@/core/job';
 import { lowerBound } from '@/core/weigh';
@@ -25,6 +25,7 @@ import { EndHandles } from './end-handles';
 import { PieceForm } from './piece-form';
 import { FlatSheet } from './flat-sheet';
 import { BrakeForm } from './brake-form';
+import { printStation } from '../../../../_words/station';
 
 export function ShapeBench() {
   const { file, keepRepair, withdrawRepair } = useRecords();
@@ -87,7 +88,7 @@ export function ShapeBench() {
                 }}
               >
                 {worked.target
-                  ? `${printLength(worked.target.fromMm, system, 'length')} to ${printLength(worked.target.toMm, system, 'length')}`
+                  ? `${printStation(member, worked.target.fromMm, system)} to ${printStation(member, worked.target.toMm, system)}`
                   : worked.repair.pieces[0]!.kind}
                 <span className="caption text-current!">
                   {broken ? `${broken} broken` : worked.isProposal ? 'proposed' : 'kept'}
@@ -152,8 +153,8 @@ export function ShapeBench() {
                   {...(finding.at && {
                     place:
                       finding.at.fromMm === finding.at.toMm
-                        ? `station ${printLength(finding.at.fromMm, system, 'length')}`
-                        : `${printLength(finding.at.fromMm, system, 'length')} to ${printLength(finding.at.toMm, system, 'length')}`,
+                        ? `station ${printStation(member, finding.at.fromMm, system)}`
+                        : `${printStation(member, finding.at.fromMm, system)} to ${printStation(member, finding.at.toMm, system)}`,
                   })}
                 />
               ))}
@@ -176,6 +177,7 @@ export function ShapeBench() {
 
 function Restored({ worked }: { worked: WorkedRepair }) {
   const { system } = useReader();
+  const { member } = useMember();
   if (worked.restored.length === 0) return <p>No damage lies under this repair.</p>;
   const weakest = worked.restored.reduce((a, b) =>
     Math.min(lowerBound(b.kept.modulusTop!), lowerBound(b.kept.modulusBottom!)) <
@@ -186,7 +188,7 @@ function Restored({ worked }: { worked: WorkedRepair }) {
   return (
     <div className="border-b border-rule pb-2">
       <h3 className="text-lg font-semibold">
-        As repaired, weakest at {printLength(weakest.stationMm, system, 'length')}
+        As repaired, weakest at {printStation(member, weakest.stationMm, system)}
       </h3>
       <p className="text-[17px]">
         S bottom {percent(weakest.kept.modulusBottom!.value)}, S top {percent(weakest.kept.modulusTop!.value)}

@@ -4,7 +4,7 @@ import { recorded } from '@/core/job';
 import { useCallback, useState, type KeyboardEvent } from 'react';
 import { z } from 'zod';
 import { faceOf, facesOf, spotSchema, standing, type FaceId, type Spot } from '@/core/frame';
-import { lengthDigits, parseLengthMm, printLength } from '@/core/quantity';
+import { lengthDigits, parseLengthMm, printLength, ok } from '@/core/quantity';
 import { checkCrack, crackLengthMm, SEEN_BY_IDS, type Crack } from '@/core/trace';
 import { Entry, Pick } from '@/ui/controls';
 import { DraftLayer, faceWords, type StripScale } from '@/ui/strip';
@@ -12,6 +12,8 @@ import { CAUTIONS } from '../../../../_words/cautions';
 import { useDraft } from '../../../../_parts/remembered';
 import { Bench, MemberStrip, StrikeSheet, useMember, usePlace, useReader, useRecords } from '../../../_desk';
 import { newId } from '../../../../_client';
+import { printStation, stationDigits, parseStationMm } from '../../../../_words/station';
+import { useUnitTurn, eachText } from '../../../../_parts/turned';
 
 /** A crack being recorded; it outlives a reload. */
 const draftSchema = z.object({
@@ -77,7 +79,7 @@ export function TraceBench() {
         over={over}
         onKey={onKey}
         {...(chosen && { chosenCrack: chosen })}
-        {...(draft && { onSpot: addHere })}
+        {...(draft && { onPlace: addHere })}
       />
       {draft ? (
         <CrackForm draft={draft} setDraft={setDraft} addHere={addHere} />
@@ -114,7 +116,7 @@ export function TraceBench() {
                   {printLength(crackLengthMm(member.shape, crack.path), system, 'length')}
                 </span>
                 <span>
-                  from station {lengthDigits(first.stationMm, system, 'length')},{' '}
+                  from station {stationDigits(member, first.stationMm, system)},{' '}
                   {[...new Set(crack.path.map((spot) => faceWords(member, spot.face)))].join(' and ')}
                 </span>
                 <span className={crack.startFound && crack.finishFound ? '' : 'font-semibold text-oxide'}>
@@ -159,7 +161,7 @@ export function TraceBench() {
         struck={
           striking && {
             id: striking.id,
-            words: `The crack at station ${printLength(striking.path[0]!.stationMm, system, 'length')}, ${faceWords(member, striking.path[0]!.face)}`,
+            words: `The crack at station ${printStation(member, striking.path[0]!.stationMm, system)}, ${faceWords(member, striking.path[0]!.face)}`,
           }
         }
         onClose={() => setStriking(undefined)}
@@ -185,6 +187,7 @@ function CrackForm({
   const set = (to: Partial<Draft>) => setDraft({ ...draft, ...to });
   const [problem, setProblem] = useState<string>();
   const [typed, setTyped] = useState<{ station?: string; height?: string }>({});
+  useUnitTurn(system, (as) => setTyped(eachText(typed, as)));
   const lengthMm = crackLengthMm(member.shape, path);
 
   const submit = () => {
@@ -202,8 +205,9 @@ function CrackForm({
     setDraft(undefined);
   };
   const addTyped = () => {
-    const station = parseLengthMm(typed.station ?? `${cursor.stationMm}mm`, system);
-    const height = parseLengthMm(typed.height ?? `${cursor.heightMm}mm`, system);
+    const station =
+      typed.station === undefined ? ok(cursor.stationMm) : parseStationMm(typed.station, member, system);
+    const height = typed.height === undefined ? ok(cursor.heightMm) : parseLengthMm(typed.height, system);
     if (!station.ok) return setProblem(`station: ${station.reason}`);
     if (!height.ok) return setProblem(`height: ${height.reason}`);
     const spot = { stationMm: station.value, face: cursor.face, heightMm: height.value };
@@ -237,7 +241,7 @@ function CrackForm({
         <Entry
           label="station"
           unit={system}
-          value={typed.station ?? lengthDigits(cursor.stationMm, system, 'length')}
+          value={typed.station ?? stationDigits(member, cursor.stationMm, system)}
           onChange={(event) => setTyped({ ...typed, station: event.target.value })}
         />
         <Pick

@@ -9,6 +9,7 @@ import { Entry, Pick } from '@/ui/controls';
 import { EXPLANATION_WORDS } from '../../../../_words/walk';
 import { StrikeSheet, useReader, useRecords, useWork } from '../../../_desk';
 import { useStamp } from './stamp';
+import { useUnitTurn } from '../../../../_parts/turned';
 
 /** What the owner feels, and whether what is on record accounts for it. */
 export function ComplaintPart({ states }: { states: readonly SpotState[] }) {
@@ -135,6 +136,7 @@ function ComplaintForm() {
   const stamp = useStamp();
   const [form, setForm] = useState({ what: 'sag' as Complaint['what'], where: '', movement: '', note: '' });
   const [memberIds, setMemberIds] = useState<readonly string[]>([]);
+  useUnitTurn(system, (as) => setForm({ ...form, movement: as(form.movement) }));
   const [problem, setProblem] = useState<string>();
   const submit = () => {
     const movement = form.movement.trim() === '' ? undefined : parseLengthMm(form.movement, system);

@@ -8,8 +8,9 @@ import {
   type Outcome,
   type UnitSystem,
 } from '@/core/quantity';
-import { ratingDigits } from '@/app/_words/walk';
+
 import { LIFT_WAYS, liftPlanSchema, takesPoints, type LiftPlan, type LiftWay } from '@/core/walk';
+import { turned } from '../../../../_parts/turned';
 
 /** A plan as it is typed. Stations are along the frame; ratings masses. */
 export const liftFormSchema = z.object({
@@ -81,14 +82,8 @@ export function withPoint(form: LiftForm): LiftForm {
 /** A form typed in the other system, turned into this one; what cannot be read stays as it was typed. */
 export function formIn(form: LiftForm, system: UnitSystem): LiftForm {
   if (form.system === system) return form;
-  const length = (text: string) => {
-    const read = parseLengthMm(text, form.system);
-    return read.ok ? lengthDigits(read.value, system, 'length') : text;
-  };
-  const mass = (text: string) => {
-    const read = parseMassKg(text, form.system);
-    return read.ok ? ratingDigits(read.value * STANDARD_GRAVITY, system) : text;
-  };
+  const length = (text: string) => turned(text, form.system, system);
+  const mass = (text: string) => turned(text, form.system, system, 'weight');
   return {
     ...form,
     system,

@@ -352,7 +352,10 @@ function Reasons({ words, reasons }: { words: string; reasons: readonly LiftReas
               {reason.pointId ? `${reason.pointId}: ` : ''}
               {reason.memberId ? `${memberOf(file.frame, reason.memberId)?.name ?? reason.memberId}, ` : ''}
             </span>
-            {liftReasonWords(reason, system)}
+            {liftReasonWords(
+              { ...reason, member: reason.memberId ? memberOf(file.frame, reason.memberId) : undefined },
+              system,
+            )}
           </li>
         ))}
       </ul>

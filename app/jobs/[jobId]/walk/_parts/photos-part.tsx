@@ -3,13 +3,14 @@
 import { recorded } from '@/core/job';
 import { useEffect, useMemo, useState } from 'react';
 import { memberOf } from '@/core/frame';
-import { printLength } from '@/core/quantity';
+
 import { PHOTO_MOMENTS, type Photo } from '@/core/walk';
 import { Entry, Pick, Sheet } from '@/ui/controls';
 import { faceWords } from '@/ui/strip';
 import { theOutbox } from '../../../../_outbox';
 import { StrikeSheet, useMember, usePlace, useReader, useRecords } from '../../../_desk';
 import { PhotoButton } from './photo-button';
+import { printStation } from '../../../../_words/station';
 
 /** Photos pinned to the frame; before and after from the same place side by side. A photo goes by strike-through only. */
 export function PhotosPart() {
@@ -41,7 +42,7 @@ export function PhotosPart() {
         />
         <Pick label="when" value={moment} options={PHOTO_MOMENTS} onPick={setMoment} />
         <PhotoButton
-          label={`Photo at ${printLength(cursor.stationMm, system, 'length')}, ${member.name.toLowerCase()}`}
+          label={`Photo at ${printStation(member, cursor.stationMm, system)}, ${member.name.toLowerCase()}`}
           caption={caption.trim() || member.name}
           moment={moment}
           memberId={member.id}
@@ -150,7 +151,7 @@ function Figure({ photo, large, onOpen }: { photo: Photo; large?: boolean; onOpe
         <span className="caption">
           {photo.moment !== 'as it is' && `${photo.moment}; `}
           {member &&
-            `${member.name.toLowerCase()}${photo.stationMm !== undefined ? `, ${printLength(photo.stationMm, system, 'length')}` : ''}${photo.face ? `, ${faceWords(member, photo.face)}` : ''}; `}
+            `${member.name.toLowerCase()}${photo.stationMm !== undefined ? `, ${printStation(member, photo.stationMm, system)}` : ''}${photo.face ? `, ${faceWords(member, photo.face)}` : ''}; `}
           {photo.by} {photo.at.slice(0, 10)}
         </span>
       </figcaption>

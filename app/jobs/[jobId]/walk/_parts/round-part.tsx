@@ -2,7 +2,7 @@
 
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { facesOf, memberOf } from '@/core/frame';
-import { printLength } from '@/core/quantity';
+
 import {
   askedBy,
   CAUSES,
@@ -28,6 +28,7 @@ import { LeaveRow } from './leave-row';
 import { PhotoButton } from './photo-button';
 import { SpotsSheet } from './spots-sheet';
 import { useStamp } from './stamp';
+import { printStation } from '../../../../_words/station';
 
 /** Results in the order of their keys: 1 to 9, and 0 for not seen. */
 const SEEN_RESULTS = LOOK_RESULTS.filter((result) => result !== 'not seen');
@@ -278,7 +279,10 @@ function Spot({
   onStrike: () => void;
 }) {
   const { system } = useReader();
+  const { file } = useRecords();
   const { spot, look } = state;
+  const member = spot.memberId === undefined ? undefined : memberOf(file.frame, spot.memberId);
+  const at = (mm: number) => printStation(member ?? {}, mm, system);
   return (
     <section className="border-y-2 border-ink bg-sheet px-3 py-2" aria-label="This spot">
       <div className="flex items-start gap-2">
@@ -303,8 +307,8 @@ function Spot({
               <span className="caption">
                 {' '}
                 {spot.toMm! - spot.fromMm > 200
-                  ? `stations ${printLength(spot.fromMm, system, 'length')} to ${printLength(spot.toMm!, system, 'length')}`
-                  : `station ${printLength(spot.fromMm, system, 'length')}`}
+                  ? `stations ${at(spot.fromMm)} to ${at(spot.toMm!)}`
+                  : `station ${at(spot.fromMm)}`}
               </span>
             )}
           </p>

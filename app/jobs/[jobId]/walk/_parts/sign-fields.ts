@@ -113,6 +113,20 @@ export function readSign(kind: SignKind, typed: SignTyped, system: UnitSystem): 
   };
 }
 
+/** A form's fields with lengths and weights turned into other units. */
+export const turnedSign = (
+  kind: SignKind,
+  typed: SignTyped,
+  as: (text: string, kind: 'length' | 'weight') => string,
+): SignTyped =>
+  Object.fromEntries(
+    Object.entries(typed).map(([name, text]) => {
+      const field = SIGN_FIELDS[kind].find((each) => each.name === name);
+      const unit = field?.as === 'length' ? 'length' : field?.as === 'mass' ? 'weight' : undefined;
+      return [name, unit ? as(text, unit) : text];
+    }),
+  );
+
 function valueOf(field: SignField, text: string, system: UnitSystem): Outcome<unknown> {
   switch (field.as) {
     case 'choice':

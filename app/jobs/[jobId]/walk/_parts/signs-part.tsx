@@ -3,14 +3,7 @@
 import { recorded } from '@/core/job';
 import { useState } from 'react';
 import { facesOf, memberOf } from '@/core/frame';
-import {
-  lengthDigits,
-  parseLengthMm,
-  printLength,
-  printStress,
-  significant,
-  newtonsToLbf,
-} from '@/core/quantity';
+import { lengthDigits, parseLengthMm, printStress, significant, newtonsToLbf } from '@/core/quantity';
 import { boltGrade, proofLoadN } from '@/core/reference';
 import {
   CAUSES,
@@ -26,8 +19,10 @@ import { Entry, Pick } from '@/ui/controls';
 import { faceWords, SignMark } from '@/ui/strip';
 import { SIGN_WORDS, signWords } from '../../../../_words/walk';
 import { MemberStrip, StrikeSheet, useMember, usePlace, useReader, useRecords } from '../../../_desk';
-import { readSign, SIGN_FIELDS, type SignTyped } from './sign-fields';
+import { readSign, SIGN_FIELDS, type SignTyped, turnedSign } from './sign-fields';
 import { useStamp } from './stamp';
+import { printStation, stationDigits, parseStationMm } from '../../../../_words/station';
+import { useUnitTurn, eachText } from '../../../../_parts/turned';
 
 /** Evidence beyond thickness, hung where it was found and drawn on Strip and Skeleton. */
 export function SignsPart() {
@@ -137,8 +132,8 @@ function SignLine({
       <span className="font-semibold">{SIGN_WORDS[sign.detail.sign]}</span>
       <span>{signWords(sign.detail, system)}</span>
       <span className="caption">
-        {lengthDigits(sign.stationMm, system, 'length')}
-        {sign.toMm !== undefined && ` to ${lengthDigits(sign.toMm, system, 'length')}`} {system},{' '}
+        {stationDigits(member, sign.stationMm, system)}
+        {sign.toMm !== undefined && ` to ${stationDigits(member, sign.toMm, system)}`} {system},{' '}
         {faceWords(member, sign.face)}
         {sign.cause && `; ${sign.cause}`}
         {sign.note && `; ${sign.note}`}; {sign.by} {sign.at.slice(0, 10)}
@@ -195,6 +190,11 @@ function SignForm() {
   const [typed, setTyped] = useState<SignTyped>({});
   const [about, setAbout] = useState({ to: '', note: '', cause: 'unknown' as Cause });
   const [place, setPlace] = useState<{ station?: string; height?: string }>({});
+  useUnitTurn(system, (as) => {
+    setTyped(turnedSign(kind, typed, as));
+    setAbout({ ...about, to: as(about.to) });
+    setPlace(eachText(place, as));
+  });
   const [problem, setProblem] = useState<string>();
   const choose = (next: SignKind) => {
     setKind(next);
@@ -206,14 +206,14 @@ function SignForm() {
     const station =
       place.station === undefined
         ? { ok: true as const, value: cursor.stationMm }
-        : parseLengthMm(place.station, system);
+        : parseStationMm(place.station, member, system);
     if (!station.ok) return setProblem(`station: ${station.reason}`);
     const height =
       place.height === undefined
         ? { ok: true as const, value: cursor.heightMm }
         : parseLengthMm(place.height, system);
     if (!height.ok) return setProblem(`height: ${height.reason}`);
-    const to = about.to.trim() === '' ? undefined : parseLengthMm(about.to, system);
+    const to = about.to.trim() === '' ? undefined : parseStationMm(about.to, member, system);
     if (to && !to.ok) return setProblem(`reaches to: ${to.reason}`);
     const detail = readSign(kind, typed, system);
     if (!detail.ok) return setProblem(detail.reason);
@@ -261,7 +261,7 @@ function SignForm() {
         <Entry
           label="station"
           unit={system}
-          value={place.station ?? lengthDigits(cursor.stationMm, system, 'length')}
+          value={place.station ?? stationDigits(member, cursor.stationMm, system)}
           onChange={(event) => setPlace({ ...place, station: event.target.value })}
         />
         <Pick
@@ -336,7 +336,7 @@ function SignForm() {
       )}
       <p className="mt-3">
         <button type="submit" className="solid">
-          Keep the sign at {printLength(cursor.stationMm, system, 'length')}
+          Keep the sign at {printStation(member, cursor.stationMm, system)}
         </button>
       </p>
     </form>

@@ -12,6 +12,7 @@ import { askSpots, changeSpots, type SpotList, newId } from '../../../../_client
 import { TOUR_WORDS } from '../../../../_words/walk';
 import { useReader, useRecords } from '../../../_desk';
 import { useStamp } from './stamp';
+import { useUnitTurn } from '../../../../_parts/turned';
 
 const FROM_WORDS: Readonly<Record<SpotRule['from'], string>> = {
   trade: '',
@@ -228,6 +229,9 @@ function Reach() {
   const { system } = useReader();
   const { walk } = file.practice;
   const [typed, setTyped] = useState<{ reach?: string; share?: string }>({});
+  useUnitTurn(system, (as) =>
+    setTyped({ ...typed, ...(typed.reach !== undefined && { reach: as(typed.reach) }) }),
+  );
   const keep = async (change: Partial<typeof walk>) => {
     const problem = await changePractice({ ...file.practice, walk: { ...walk, ...change } });
     if (problem) toast.error(problem.message, { description: problem.kept });

@@ -3,7 +3,7 @@
 import { stands } from '@/core/job';
 import { useMemo, useState } from 'react';
 import { memberOf, twinOf } from '@/core/frame';
-import { lengthDigits, printLength, significant } from '@/core/quantity';
+import { significant } from '@/core/quantity';
 import { compareTaps, hearTaps, type HeardTap, type TapTest } from '@/core/walk';
 import { METALS, SAMPLE_RATE, tapRecording, type Metal } from '@/stand-ins/tap-sound';
 import { Pick } from '@/ui/controls';
@@ -13,6 +13,7 @@ import { tapWords } from '../../../../_words/walk';
 import { MemberStrip, StrikeSheet, useMember, usePlace, useReader, useRecords } from '../../../_desk';
 import { recorded, samplesOf, type Recording } from './recorder';
 import { useStamp } from './stamp';
+import { printStation, stationDigits } from '../../../../_words/station';
 
 interface Spot extends Cursor {
   readonly memberId: string;
@@ -163,7 +164,7 @@ function Listen({
       <p className="flex min-h-[44px] flex-wrap items-center gap-x-3">
         <span>
           {spot
-            ? `${memberOf(file.frame, spot.memberId)?.name}, ${printLength(spot.stationMm, system, 'length')}, ${faceWords(memberOf(file.frame, spot.memberId) ?? member, spot.face)}`
+            ? `${memberOf(file.frame, spot.memberId)?.name}, ${printStation(memberOf(file.frame, spot.memberId) ?? member, spot.stationMm, system)}, ${faceWords(memberOf(file.frame, spot.memberId) ?? member, spot.face)}`
             : 'no place yet'}
         </span>
         <button
@@ -254,7 +255,7 @@ function KeptTests() {
   const tests = stands(file, 'tap');
   if (tests.length === 0) return null;
   const where = ({ memberId, stationMm }: TapTest['good']) =>
-    `${memberOf(file.frame, memberId)?.name.toLowerCase()} ${lengthDigits(stationMm, system, 'length')} ${system}`;
+    `${memberOf(file.frame, memberId)?.name.toLowerCase()} ${stationDigits(memberOf(file.frame, memberId) ?? {}, stationMm, system)} ${system}`;
   return (
     <section className="mt-4 border-t border-rule pt-2" aria-label="Tests kept">
       <h3 className="font-semibold">Tests kept: {tests.length}</h3>

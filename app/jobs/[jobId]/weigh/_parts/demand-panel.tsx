@@ -3,7 +3,7 @@
 import { useCallback, useMemo, useState } from 'react';
 import Link from 'next/link';
 import type { Data, Layout } from 'plotly.js';
-import { CASE_IDS, memberOf, type CaseId } from '@/core/frame';
+import { CASE_IDS, memberOf, startsAtMm, type CaseId } from '@/core/frame';
 import type { JobDemand } from '@/core/job';
 import {
   ksiToMpa,
@@ -23,6 +23,7 @@ import { Choice, Pick } from '@/ui/controls';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { FELT_WORDS, problemWords, unsolvedWords } from '../../../../_words/demand';
 import { useMember, usePlace, useReader, useRecords, useWork } from '../../../_desk';
+import { printStation } from '../../../../_words/station';
 
 const SHOWN: readonly StateId[] = ['as built', 'as found', 'as repaired'];
 const STATE_INK: Readonly<Record<string, readonly [keyof Ink, string]>> = {
@@ -112,7 +113,14 @@ function DemandChart({
   cursorMm: number;
 }) {
   const [drawn, setDrawn] = useState<(typeof DRAWN)[number]>('share');
-  const at = useCallback((mm: number) => (system === 'in' ? mmToInches(mm) : mm), [system]);
+  const { member } = useMember();
+  const at = useCallback(
+    (ownMm: number) => {
+      const mm = startsAtMm(member) + ownMm;
+      return system === 'in' ? mmToInches(mm) : mm;
+    },
+    [member, system],
+  );
   const lines = useMemo(
     () =>
       SHOWN.flatMap((state) => {
@@ -345,6 +353,7 @@ function Spots({
   system: UnitSystem;
   title: string;
 }) {
+  const { member } = useMember();
   return (
     <details className="mt-1">
       <summary className="hit flex items-center font-semibold">
@@ -366,7 +375,7 @@ function Spots({
             {spots.slice(0, 8).map((spot) => (
               <tr key={`${spot.what}-${spot.stationMm}`}>
                 <td>{spot.what}</td>
-                <td>{printLength(spot.stationMm, system, 'length')}</td>
+                <td>{printStation(member, spot.stationMm, system)}</td>
                 <td>{spot.category}</td>
                 <td>{printStress(spot.rangeMpa, system)}</td>
                 <td>{lifeBand(spot.cycles)}</td>
@@ -424,7 +433,11 @@ export function FramePanel() {
           role="alert"
           className="border-l-[6px] border-oxide pl-3"
         >
-          {problemWords(problem, memberOf(file.frame, problem.memberId)?.name ?? problem.memberId, system)}
+          {problemWords(
+            problem,
+            memberOf(file.frame, problem.memberId) ?? { name: problem.memberId },
+            system,
+          )}
         </p>
       ))}
       <div className="grid gap-x-6 lg:grid-cols-2">
@@ -454,7 +467,8 @@ export function FramePanel() {
                       setCursor({ ...cursor, stationMm: here!.stationMm });
                     }}
                   >
-                    {memberOf(file.frame, memberId)!.name}, {printLength(here!.stationMm, system, 'length')}
+                    {memberOf(file.frame, memberId)!.name},{' '}
+                    {printStation(memberOf(file.frame, memberId)!, here!.stationMm, system)}
                   </button>
                 </td>
                 <Used here={here!} />
@@ -588,7 +602,7 @@ function Pads({ demand, system }: { demand: JobDemand; system: UnitSystem }) {
     .filter((each) => each.lifted)
     .sort((a, b) => b.lifted!.utilisation - a.lifted!.utilisation)[0];
   const pads = (demand['as found']?.members ?? []).flatMap(({ memberId, pads: own }) =>
-    own.map((pad) => ({ ...pad, name: memberOf(file.frame, memberId)!.name })),
+    own.map((pad) => ({ ...pad, member: memberOf(file.frame, memberId)! })),
   );
   if (pads.length === 0) return null;
   return (
@@ -611,10 +625,10 @@ function Pads({ demand, system }: { demand: JobDemand; system: UnitSystem }) {
         </thead>
         <tbody className="ruled">
           {pads.map((pad) => (
-            <tr key={`${pad.caseId}-${pad.name}-${pad.stationMm}`}>
+            <tr key={`${pad.caseId}-${pad.member.id}-${pad.stationMm}`}>
               <td>{pad.caseId}</td>
-              <td>{pad.name}</td>
-              <td>{printLength(pad.stationMm, system, 'length')}</td>
+              <td>{pad.member.name}</td>
+              <td>{printStation(pad.member, pad.stationMm, system)}</td>
               <td className={pad.upN > pad.capacityN ? 'font-bold text-oxide' : ''}>
                 {printForce(pad.upN, system)}
               </td>

@@ -2,7 +2,7 @@
 
 import { useCallback, useMemo } from 'react';
 import type { Data, Layout } from 'plotly.js';
-import { mmToInches, printLength, type UnitSystem } from '@/core/quantity';
+import { mmToInches, type UnitSystem } from '@/core/quantity';
 import {
   isJudged,
   lowerBound,
@@ -18,6 +18,7 @@ import { findingWords, sourceWords } from '../../../../_words/findings';
 import { Reason } from '../../../../_parts/reason';
 import { Bench, MemberStrip, useMember, usePlace, useReader, useWork } from '../../../_desk';
 import { DemandPanel, FramePanel } from './demand-panel';
+import { printStation } from '../../../../_words/station';
 
 const KEPT_WORDS: readonly (readonly [KeptKey, string])[] = [
   ['modulusBottom', 'S bottom'],
@@ -35,8 +36,8 @@ export function WeighBench() {
   const place = (finding: Finding): string | undefined => {
     if (!finding.at) return undefined;
     const [from, to] = [
-      printLength(finding.at.fromMm, system, 'length'),
-      printLength(finding.at.toMm, system, 'length'),
+      printStation(member, finding.at.fromMm, system),
+      printStation(member, finding.at.toMm, system),
     ];
     return from === to ? `station ${from}` : `stations ${from} to ${to}`;
   };
@@ -269,6 +270,7 @@ function WorstTable({
   system: UnitSystem;
   onShow: (stationMm: number) => void;
 }) {
+  const { member } = useMember();
   const rows = useMemo(
     () =>
       KEPT_WORDS.map(([key, words]) => ({ key, words, worst: worstStation(sections, key) })).filter(
@@ -308,7 +310,7 @@ function WorstTable({
               <td>{Math.round(lowerBound(kept) * 100)} %</td>
               <td>
                 <button type="button" className="hit underline" onClick={() => onShow(worst!.stationMm)}>
-                  {printLength(worst!.stationMm, system, 'length')}
+                  {printStation(member, worst!.stationMm, system)}
                 </button>
               </td>
             </tr>
