@@ -9,6 +9,7 @@ import { BundleIn } from './_parts/bundle-in';
 import { ClosingButton } from './_parts/closing-button';
 import { NoticeForm } from './_parts/notice-form';
 import { UnitForm } from './_parts/unit-form';
+import { When } from '@/ui/controls';
 
 export const metadata = { title: 'Yard' };
 export const dynamic = 'force-dynamic';
@@ -67,7 +68,7 @@ export default async function Yard() {
                   >
                     <span className="font-semibold">{notice.words}</span>{' '}
                     <span className="caption whitespace-nowrap">
-                      {notice.by}, {notice.at.slice(0, 10)}
+                      {notice.by}, <When at={notice.at} only="day" />
                     </span>
                   </li>
                 ))}
@@ -87,7 +88,7 @@ export default async function Yard() {
                           <span>
                             <span className="block text-xl font-semibold">{job.title}</span>
                             <span className="caption">
-                              {job.purpose}, opened {job.openedAt.slice(0, 10)} by {job.openedBy}
+                              {job.purpose}, opened <When at={job.openedAt} only="day" /> by {job.openedBy}
                               {closed && '; closed'}
                             </span>
                           </span>

@@ -33,3 +33,6 @@ export function demoWallAt(
     ? { thicknessMm, pit: Math.min(1, Math.max(0, 1.3 * (1 - thicknessMm / made.wallMm))), paintMm: 0.15 }
     : undefined;
 }
+
+/** Whether the demo knows the metal of a unit. */
+export const hasDemoMetal = (tag: string): boolean => tag in TRUTHS;

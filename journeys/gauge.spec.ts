@@ -1,5 +1,5 @@
 import { ofKind } from '../core/frame';
-import { expect, kept, recordsOf, strip, test, worked } from './stage';
+import { expect, kept, openJob, recordsOf, strip, takeAway, test, worked } from './stage';
 
 test('the gauge: connected, set on its block, g takes readings that know their calibration, unplugged nothing is recorded', async ({
   page,
@@ -89,4 +89,48 @@ test('a gauge unplugged in the middle says so and records nothing; one said to n
       })
     ).status(),
   ).toBe(422);
+});
+
+test('on a job that is no demo the simulated gauge is switched on by hand, and what it invents says so everywhere', async ({
+  page,
+}, info) => {
+  await openJob(page, `SI-${info.workerIndex}1`);
+  const panel = page.getByRole('region', { name: 'Gauge' });
+  await panel.getByRole('button', { name: 'Connect the gauge' }).click();
+  await expect(panel.getByRole('alert')).toContainText('only the simulated one');
+  await expect(panel.getByRole('status')).toHaveText('not connected');
+  await panel.getByRole('button', { name: 'Switch on the simulated gauge' }).click();
+  await expect(panel.getByRole('status')).toHaveText('connected');
+  await expect(panel).toContainText('its readings are invented');
+  await expect(panel.getByLabel('Live thickness')).toContainText('in');
+  await strip(page).focus();
+  await page.keyboard.press('g');
+  await kept(page);
+  const row = page.getByRole('region', { name: 'Readings' }).getByRole('row').nth(1);
+  await expect(row).toContainText('simulated');
+  await expect(page.getByRole('list', { name: 'Not to be relied on' })).toContainText(
+    '1 reading invented by a stand-in',
+  );
+  const csv = await takeAway(page, /readings/i);
+  expect(csv.text()).toMatch(/,yes\r?\n/);
+});
+
+test('a gauge is opened by the page that uses it, once, and not without end', async ({
+  page,
+  jobs,
+  request,
+}) => {
+  await page.goto(`${jobs['BM-2']}/probe`);
+  const jobId = jobs['BM-2']!.split('/')[2];
+  const open = () => page.request.post('/api/gauge', { data: { does: 'open', jobId, simulated: true } });
+  expect((await page.request.get(`/api/gauge?session=${crypto.randomUUID()}`)).status()).toBe(404);
+  const answers = await Promise.all(Array.from({ length: 40 }, open));
+  const statuses = answers.map((answer) => answer.status());
+  expect(statuses.filter((status) => status === 200).length).toBeLessThanOrEqual(8);
+  expect(statuses).toContain(429);
+  const elsewhere = await request.post(new URL('/api/gauge', page.url()).href, {
+    data: { does: 'open', jobId, simulated: true },
+    headers: { 'sec-fetch-site': 'cross-site' },
+  });
+  expect(elsewhere.status()).toBe(403);
 });

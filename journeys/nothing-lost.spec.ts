@@ -187,6 +187,9 @@ test('two tabs plan the same repair: neither is overwritten unseen, and both are
   await page.reload();
   await worked(page);
   await expect(end(page)).toHaveValue(/^118/);
+  // The demo's own plan, as other journeys find it.
+  await page.getByRole('button', { name: 'Back to the engine’s proposal' }).click();
+  await kept(page);
 });
 
 test('over a shop’s plain HTTP: the key is asked for once, then everything works as at home', async ({

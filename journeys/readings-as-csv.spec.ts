@@ -55,7 +55,7 @@ test('what was taken away as CSV comes in again as nothing new', async ({ page, 
   const away = await takeAway(page, /^Readings/);
   const rows = readFileSync(away.path, 'utf8').trim().split('\n');
   expect(rows[0]).toBe(
-    'id,member,station,face,height,thickness,unit,method,by,at,note,struck_by,struck_at,struck_why',
+    'id,member,station,face,height,thickness,unit,method,by,at,note,struck_by,struck_at,struck_why,simulated',
   );
   const readings = ofKind((await recordsOf(server.url, jobs['BM-2']!)).evidence, 'reading');
   expect(rows).toHaveLength(readings.length + 1);

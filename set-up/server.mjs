@@ -80,7 +80,7 @@ export async function serveDemo({ empty = false, ...options } = {}) {
   const folder = mkdtempSync(join(tmpdir(), 'ossatura-'));
   const path = join(folder, 'demo.db');
   if (!empty) seed(path);
-  const server = await serve(path, options);
+  const server = await serve(path, { ...options, env: { OSSATURA_DEMO: '1', ...options.env } });
   const { default: Database } = await import('better-sqlite3');
   const db = new Database(path, { readonly: true });
   const jobs = Object.fromEntries(

@@ -73,7 +73,15 @@ export const takeCsv = (
   as: Said & { readonly unit: UnitSystem; readonly columns?: string },
 ): Promise<Answer<ReadingImport>> =>
   ask(`${ofJob(jobId, 'readings-csv')}?${new URLSearchParams({ ...as })}`, { method: 'POST', body: file });
-export const takeTicket = (jobId: string): Promise<Answer<Pick<ScaleTicket, 'axles' | 'couplerKg'>>> =>
+export const takeTicket = (
+  jobId: string,
+): Promise<Answer<Pick<ScaleTicket, 'axles' | 'couplerKg' | 'simulated'>>> =>
   ask(ofJob(jobId, 'scale-ticket'), { method: 'POST' });
+/** Opens a gauge for this page; `simulated` agrees to the stand-in, whose readings are invented. */
+export const openGauge = (
+  jobId: string,
+  simulated: boolean,
+): Promise<Answer<{ session: string; simulated: boolean }>> =>
+  tell('/api/gauge', { does: 'open', jobId, simulated });
 /** What is said to the gauge behind the server. */
 export const tellGauge = (what: object): Promise<Answer<unknown>> => tell('/api/gauge', what);

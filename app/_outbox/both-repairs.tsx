@@ -8,6 +8,7 @@ import { askRecords, newId } from '../_client';
 import { theOutbox } from '.';
 import { repairParcel, withdrawalParcel, type Draft } from './parcel';
 import type { NotTaken } from './shelf';
+import { When } from '@/ui/controls';
 
 /** A repair changed in two places: what was made here beside what stands, to choose between. */
 export function BothRepairs({ item, system }: { item: NotTaken; system: UnitSystem }) {
@@ -80,7 +81,7 @@ function Pieces({ repair, none, system }: { repair: Repair | undefined; none: st
         </li>
       ))}
       <li className="caption">
-        {repair.weldStyle} welds; {repair.by}, {repair.at.slice(0, 10)}
+        {repair.weldStyle} welds; {repair.by}, <When at={repair.at} only="day" />
       </li>
     </ul>
   );

@@ -16,6 +16,7 @@ import { fail, MM_PER_INCH, ok, parseLengthMm, type Outcome, type UnitSystem } f
  *   by, at      who (role or initials) and when (ISO 8601 UTC); optional on the way in
  *   note
  *   struck_by, struck_at, struck_why   filled for a struck reading; ignored on the way in
+ *   simulated   yes where the gauge's stand-in invented it: no metal was measured
  */
 export const READING_COLUMNS = [
   'id',
@@ -32,6 +33,7 @@ export const READING_COLUMNS = [
   'struck_by',
   'struck_at',
   'struck_why',
+  'simulated',
 ] as const;
 /** More rows than anybody measures on one frame; a file with more is another kind of file. */
 const MOST_ROWS = 100_000;
@@ -68,6 +70,7 @@ export function readingsToCsv(
       asText(strike?.by ?? ''),
       strike?.at ?? '',
       asText(strike?.why ?? ''),
+      reading.simulated ? 'yes' : '',
     ];
   });
   return stringify([READING_COLUMNS as readonly string[], ...rows]);
@@ -228,6 +231,7 @@ function rowReader(frame: Frame, defaults: ImportDefaults): ReadRow {
       memberId: member.value.id,
       ...place.value,
       method: method.data,
+      ...(row.simulated?.toLowerCase() === 'yes' && { simulated: true as const }),
     };
     const check = checkReading(member.value, reading);
     return check.ok ? ok({ reading, ...check.value }) : check;

@@ -31,6 +31,8 @@ export const ticketSchema = z.object({
     .min(1)
     .max(8),
   couplerKg: z.number().gte(0).lt(40_000).optional(),
+  /** Printed by the scale's stand-in: nothing was weighed. */
+  simulated: z.literal(true).optional(),
 });
 export type ScaleTicket = z.infer<typeof ticketSchema>;
 

@@ -37,3 +37,4 @@ export {
 export { askLift, liftBasis, type LiftReply } from './lift';
 export { explainComplaint } from './complaint';
 export { boughtMember, jobBuyersLook } from './buying';
+export { distrustOf, type Distrust } from './trust';

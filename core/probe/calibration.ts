@@ -17,6 +17,8 @@ export const calibrationSchema = z.object({
     .max(12),
   velocityMps: z.number().gte(3000).lte(8000),
   temperatureC: z.number().gte(-40).lte(200),
+  /** Read on the gauge's stand-in. */
+  simulated: z.literal(true).optional(),
 });
 export type Calibration = z.infer<typeof calibrationSchema>;
 

@@ -46,6 +46,8 @@ export const readingSchema = z.object({
   note: z.string().max(300).default(''),
   /** The gauge's calibration it was taken under. */
   calibrationId: recordIdSchema.optional(),
+  /** Invented by the gauge's stand-in: no metal was measured. */
+  simulated: z.literal(true).optional(),
 });
 export type Reading = z.infer<typeof readingSchema>;
 

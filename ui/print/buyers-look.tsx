@@ -1,5 +1,6 @@
 import { Document, Page, StyleSheet, Text, View } from '@react-pdf/renderer';
 import type { JobFile } from '@/core/job';
+import { localTime } from '../controls/when';
 import type { BuyersLook, BuyersWhy } from '@/core/weigh';
 import type { Claim, Leave, NotSeenWhy, SpotState } from '@/core/walk';
 
@@ -26,6 +27,8 @@ export interface BuyersLookWords {
   readonly why: (why: BuyersWhy) => string;
   readonly cost: (look: BuyersLook, money: JobFile['practice']['money']) => string;
   readonly hint: string;
+  /** What no metal stands behind, or could not be read. */
+  readonly distrust: readonly string[];
 }
 
 /** Lists are cut where the page would run over, and say how many more there are. */
@@ -69,11 +72,16 @@ export function BuyersLookSheet({
           </View>
           <View style={{ textAlign: 'right', minWidth: 130 }}>
             <Text>
-              looked at {file.job.openedAt.slice(0, 10)} by {file.job.openedBy}
+              looked at {localTime(file.job.openedAt, 'day')} by {file.job.openedBy}
             </Text>
-            <Text>printed {printedAt.slice(0, 16).replace('T', ' ')} UTC</Text>
+            <Text>printed {localTime(printedAt)}</Text>
           </View>
         </View>
+        {words.distrust.map((sentence) => (
+          <Text key={sentence} style={style.bold}>
+            ! {sentence}
+          </Text>
+        ))}
         <View style={style.box}>
           <Text style={style.answer}>{words.answer(look)}</Text>
           {look.whys.map(words.why).map((why) => (

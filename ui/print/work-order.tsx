@@ -11,6 +11,7 @@ import {
 } from '@/core/quantity';
 import type { JobFile, MemberWork, WorkedRepair } from '@/core/job';
 import { lowerBound, severity } from '@/core/weigh';
+import { localTime } from '../controls/when';
 import { flatPaths } from './flat-drawing';
 import { startsAtMm } from '@/core/frame';
 
@@ -18,6 +19,8 @@ import { startsAtMm } from '@/core/frame';
 export interface OrderWords {
   readonly reasons: (work: MemberWork) => readonly string[];
   readonly remarks: (repair: WorkedRepair) => readonly string[];
+  /** What no metal stands behind, or could not be read. */
+  readonly distrust: readonly string[];
   readonly cautions: readonly string[];
   readonly deference: string;
 }
@@ -113,14 +116,14 @@ export function WorkOrder({
           <View style={{ textAlign: 'right', minWidth: 120 }}>
             <Text style={style.bold}>Work order</Text>
             <Text>
-              opened {file.job.openedAt.slice(0, 10)} by {file.job.openedBy}
+              opened {localTime(file.job.openedAt, 'day')} by {file.job.openedBy}
             </Text>
-            <Text>printed {printedAt.slice(0, 16).replace('T', ' ')} UTC</Text>
+            <Text>printed {localTime(printedAt)}</Text>
           </View>
         </View>
         {file.notices.slice(0, SHOWN.notices).map((notice) => (
           <Text key={notice.id} style={style.bold}>
-            ! {notice.words} ({notice.by} {notice.at.slice(0, 10)})
+            ! {notice.words} ({notice.by} {localTime(notice.at, 'day')})
           </Text>
         ))}
         {file.notices.length > SHOWN.notices && (
@@ -129,6 +132,11 @@ export function WorkOrder({
             starts.
           </Text>
         )}
+        {words.distrust.map((sentence) => (
+          <Text key={sentence} style={style.bold}>
+            ! {sentence}
+          </Text>
+        ))}
         <Text>
           Stations, {system}, are measured from the {file.frame.datum}. School: {file.practice.school}.
         </Text>

@@ -3,13 +3,15 @@
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useMemo } from 'react';
-import { jobSpots, stands } from '@/core/job';
+import { distrustOf, jobSpots, stands } from '@/core/job';
+import { distrustWords } from '../../../_words/distrust';
 import { progressOf } from '@/core/walk';
 import { ThemeSwitch, UnitSwitch } from '../../../_parts/switches';
 import { KeepingLight } from '../../../_outbox/keeping-light';
 import { useMember, useReader, useRecordsLater, useWork } from '../../_desk';
 import { openInVerbs } from './open-in-verbs';
 import { TakeAway } from './take-away';
+import { When } from '@/ui/controls';
 
 /** Unit, verbs with what is open in each, and whether everything is kept. */
 export function JobHead() {
@@ -37,6 +39,7 @@ export function JobHead() {
       </div>
       <WorkedOut />
       <Notices />
+      <Distrusted />
     </header>
   );
 }
@@ -112,8 +115,24 @@ function Notices() {
         <li key={notice.id} className="text-[14px] font-semibold">
           {notice.words}{' '}
           <span className="font-normal">
-            ({notice.by} {notice.at.slice(0, 10)})
+            ({notice.by} <When at={notice.at} only="day" />)
           </span>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** What no metal stands behind, or what could not be read. */
+function Distrusted() {
+  const { file } = useRecordsLater();
+  const words = useMemo(() => distrustWords(distrustOf(file)), [file]);
+  if (words.length === 0) return null;
+  return (
+    <ul className="unseen border-t border-edge px-4 py-0.5" aria-label="Not to be relied on">
+      {words.map((sentence) => (
+        <li key={sentence} className="text-[14px] font-semibold">
+          {sentence}
         </li>
       ))}
     </ul>

@@ -1,10 +1,11 @@
 import { renderToBuffer } from '@react-pdf/renderer';
 import { download, guarded, notFound, systemOf } from '../../../_door';
-import { boughtMember, jobBuyersLook, judgedJob, stands } from '@/core/job';
+import { boughtMember, distrustOf, jobBuyersLook, judgedJob, stands } from '@/core/job';
 import { database, jobFile } from '@/data';
 import { BuyersLookSheet } from '@/ui/print/buyers-look';
 import { registerFonts } from '@/ui/print/fonts';
 import { DEFERENCE } from '../../../../_words/cautions';
+import { distrustWords } from '../../../../_words/distrust';
 import { findingWords } from '../../../../_words/findings';
 import { buyersWords, unseenWords } from '../../../../_words/walk';
 
@@ -27,7 +28,7 @@ export const GET = (request: Request, { params }: { params: Promise<{ jobId: str
         leaves={leaves}
         printedAt={new Date().toISOString()}
         deference={DEFERENCE}
-        words={buyersWords}
+        words={{ ...buyersWords, distrust: distrustWords(distrustOf(file)) }}
         whyUnseen={unseenWords}
         reasons={works
           .filter((work) => !['Leave', 'Can’t say'].includes(work.verdict.verdict))

@@ -16,6 +16,8 @@ export const POST = async (request: Request, { params }: { params: Promise<{ job
       return answer(refused('invalid', 'this frame stands on no axles', 'Nothing was weighed.'));
     const ticket = readScaleTicket(weighOnScale(file.frame, built.wheels, built.couplerKg, file.unit.tag));
     return answer(
-      ticket.ok ? written(ticket.value) : refused('unreadable', ticket.reason, 'Nothing was weighed.'),
+      ticket.ok
+        ? written({ ...ticket.value, simulated: true })
+        : refused('unreadable', ticket.reason, 'Nothing was weighed.'),
     );
   });

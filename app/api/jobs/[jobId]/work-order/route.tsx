@@ -1,18 +1,20 @@
 import { renderToBuffer } from '@react-pdf/renderer';
 import { download, guarded, notFound, systemOf } from '../../../_door';
-import { judgedJob } from '@/core/job';
+import { distrustOf, judgedJob, type JobFile } from '@/core/job';
 import type { UnitSystem } from '@/core/quantity';
 import { database, jobFile } from '@/data';
 import { WorkOrder, type OrderWords } from '@/ui/print/work-order';
 import { registerFonts } from '@/ui/print/fonts';
 import { CAUTIONS, DEFERENCE } from '../../../../_words/cautions';
+import { distrustWords } from '../../../../_words/distrust';
 import { findingWords, joinWords, repairWords } from '../../../../_words/findings';
 
 registerFonts();
 
 const withoutDeference = (caution: string): string => caution.replace(` ${DEFERENCE}`, '');
 
-const wordsIn = (system: UnitSystem): OrderWords => ({
+const wordsIn = (system: UnitSystem, file: JobFile): OrderWords => ({
+  distrust: distrustWords(distrustOf(file)),
   reasons: (work) => work.verdict.findings.map((finding) => findingWords(finding, system).title),
   remarks: (worked) => [
     ...worked.findings.map((finding) => repairWords(finding, system).title),
@@ -35,7 +37,7 @@ export const GET = (request: Request, { params }: { params: Promise<{ jobId: str
         file={file}
         works={judgedJob(file)}
         system={system}
-        words={wordsIn(system)}
+        words={wordsIn(system, file)}
         printedAt={new Date().toISOString()}
       />,
     );

@@ -18,6 +18,7 @@ import { kgToPounds, parseMassKg, printMass, type UnitSystem } from '@/core/quan
 import { useReader, useRecords } from '../../../_desk';
 import { LengthCell } from './length-cell';
 import { useUnitTurn } from '../../../../_parts/turned';
+import { When } from '@/ui/controls';
 
 /** What the frame carries, from plain facts or from a scale ticket, which puts the payload where it really stands. */
 export function LoadsForm({ frame, onFrame }: { frame: Frame; onFrame: (frame: Frame) => void }) {
@@ -32,7 +33,7 @@ export function LoadsForm({ frame, onFrame }: { frame: Frame; onFrame: (frame: F
     put(items.map((item) => (item.id === id ? { ...item, ...to } : item)));
   const off = new Set(frame.loads?.takenOff ?? []);
 
-  const takeTicket = (read: Pick<ScaleTicket, 'axles' | 'couplerKg'>) => {
+  const takeTicket = (read: Pick<ScaleTicket, 'axles' | 'couplerKg' | 'simulated'>) => {
     const ticket: ScaleTicket = { id: newId(), at: new Date().toISOString(), by, ...read };
     const spread = payloadFromTicket(frame, ticket);
     if (!spread.ok) return setProblem(`${spread.reason}. The loads are as they were.`);
@@ -88,7 +89,7 @@ export function LoadsForm({ frame, onFrame }: { frame: Frame; onFrame: (frame: F
             </button>
           )}
           <button type="button" className="hit underline" onClick={() => void askScale()}>
-            Take the scale’s ticket
+            Take the scale’s ticket (simulated)
           </button>
           <button
             type="button"
@@ -268,7 +269,8 @@ export function LoadsForm({ frame, onFrame }: { frame: Frame; onFrame: (frame: F
       )}
       {frame.loads?.ticket && (
         <p className="caption pt-1">
-          Last ticket, {frame.loads.ticket.by}, {frame.loads.ticket.at.slice(0, 10)}:{' '}
+          Last ticket{frame.loads.ticket.simulated && ' (simulated: nothing was weighed)'},{' '}
+          {frame.loads.ticket.by}, <When at={frame.loads.ticket.at} only="day" />:{' '}
           {frame.loads.ticket.axles
             .map(
               (axle, k) =>

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { facesOf, type FaceId } from '@/core/frame';
 import { feltEdgeKind, type FeltEdge } from '@/core/probe';
 import { lengthDigits, parseLengthMm, printLength } from '@/core/quantity';
-import { Entry, Pick } from '@/ui/controls';
+import { Entry, Pick, When } from '@/ui/controls';
 import { faceWords } from '@/ui/strip';
 import { StrikeSheet, useMember, usePlace, useReader, useRecords } from '../../../_desk';
 import { newId } from '../../../../_client';
@@ -121,7 +121,7 @@ export function FeltForm() {
                 {printLength(each.upperMm, system, 'length')} up
               </span>
               <span className="caption">
-                {each.by} {each.at.slice(0, 10)}
+                {each.by} <When at={each.at} only="day" />
               </span>
               {strike ? (
                 <span className="caption no-underline">

@@ -12,8 +12,9 @@ import {
   temperatureCorrectedMm,
   type Calibration,
 } from '@/core/probe';
+import type { Problem } from '@/core/exchange';
 import { lengthDigits, printLength } from '@/core/quantity';
-import { Choice, Entry } from '@/ui/controls';
+import { Choice, Entry, When } from '@/ui/controls';
 import { useMember, usePlace, useReader, useRecords } from '../../../_desk';
 import { useGauge } from './use-gauge';
 import { newId } from '../../../../_client';
@@ -44,7 +45,7 @@ export function GaugePanel({
   const { system, by } = useReader();
   const { member } = useMember();
   const { cursor } = usePlace();
-  const gauge = useGauge();
+  const gauge = useGauge(file.job.id);
   const { state, shown, ask } = gauge;
   const [mode, setMode] = useState<'single' | 'echo'>('single');
   const [velocity, setVelocity] = useState(String(STEEL_VELOCITY_MPS));
@@ -105,6 +106,7 @@ export function GaugePanel({
       by: by.trim() || 'unnamed',
       at: new Date().toISOString(),
       ...(calibration && { calibrationId: calibration.id }),
+      ...(gauge.isSimulated && { simulated: true as const }),
     });
     if (said.quality < POOR_QUALITY)
       toast.warning('Kept, but the echo is poor', {
@@ -130,7 +132,8 @@ export function GaugePanel({
     const record: Calibration = {
       kind: 'calibration',
       id: newId(),
-      gauge: 'gauge',
+      gauge: gauge.isSimulated ? 'simulated gauge' : 'gauge',
+      ...(gauge.isSimulated && { simulated: true as const }),
       mode: mode === 'single' ? 'single echo' : 'echo to echo',
       steps,
       velocityMps: Number(velocity),
@@ -176,17 +179,26 @@ export function GaugePanel({
             </button>
           </>
         ) : (
-          <button type="button" className="plain" disabled={state === 'connecting'} onClick={gauge.connect}>
+          <button
+            type="button"
+            className="plain"
+            disabled={state === 'connecting'}
+            onClick={() => void gauge.connect(false)}
+          >
             Connect the gauge
           </button>
         )}
+        {state === 'on' && gauge.isSimulated && (
+          <span className="unseen px-2 font-semibold">simulated: its readings are invented</span>
+        )}
         {calibration && (
           <span className="caption">
-            set on its block {calibration.at.slice(0, 16).replace('T', ' ')} UTC by {calibration.by}, off by{' '}
+            set on its block <When at={calibration.at} /> by {calibration.by}, off by{' '}
             {printLength(driftMm(calibration), system, 'thickness')}
           </span>
         )}
       </div>
+      {gauge.refused && <NoGauge problem={gauge.refused} onSimulate={() => void gauge.connect(true)} />}
       {doubtful > 0 && (
         <p className="font-semibold text-oxide">
           {doubtful} {doubtful === 1 ? 'reading was' : 'readings were'} taken with a gauge that had drifted:
@@ -285,6 +297,26 @@ export function GaugePanel({
         </div>
       )}
     </section>
+  );
+}
+
+/** Why no gauge was opened; and where only the simulated one is to be had, the way to it by hand. */
+function NoGauge({ problem, onSimulate }: { problem: Problem; onSimulate: () => void }) {
+  return (
+    <div className="my-1 border-l-[6px] border-oxide pl-3" role="alert">
+      <p className="font-semibold">{problem.message}.</p>
+      {problem.at === 'simulated' && (
+        <>
+          <p>
+            The simulated gauge is for trying things out: what it reads is invented, and is marked so wherever
+            it is shown or printed. A real one is set up where the server is started (OSSATURA_GAUGE).
+          </p>
+          <button type="button" className="plain" onClick={onSimulate}>
+            Switch on the simulated gauge
+          </button>
+        </>
+      )}
+    </div>
   );
 }
 

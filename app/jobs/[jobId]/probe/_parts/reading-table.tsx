@@ -8,6 +8,7 @@ import { lengthDigits } from '@/core/quantity';
 import { faceWords } from '@/ui/strip';
 import { useMember, useReader, useOnMemberLater, useRecordsLater } from '../../../_desk';
 import { stationDigits } from '../../../../_words/station';
+import { When } from '@/ui/controls';
 
 /** The readings of the member in sight, newest first; struck ones stay, with who and why. */
 export function ReadingTable({ onStrike }: { onStrike: (reading: Reading) => void }) {
@@ -69,6 +70,7 @@ export function ReadingTable({ onStrike }: { onStrike: (reading: Reading) => voi
                 </td>
                 <td>
                   {reading.method}
+                  {reading.simulated && <span className="unseen ml-1 px-1 font-semibold">simulated</span>}
                   {doubtful.has(reading.id) && (
                     <span className="font-semibold text-oxide"> gauge had drifted</span>
                   )}
@@ -77,7 +79,9 @@ export function ReadingTable({ onStrike }: { onStrike: (reading: Reading) => voi
                   )}
                 </td>
                 <td>{reading.by}</td>
-                <td className="whitespace-nowrap">{reading.at.slice(0, 16).replace('T', ' ')}</td>
+                <td className="whitespace-nowrap">
+                  <When at={reading.at} />
+                </td>
                 <td className="whitespace-nowrap text-right">
                   {strike ? (
                     <span>

@@ -1,7 +1,8 @@
 'use client';
 
-import { tellGauge, newId } from '../../../../_client';
+import { openGauge, tellGauge } from '../../../../_client';
 import { useCallback, useEffect, useRef, useState } from 'react';
+import type { Problem } from '@/core/exchange';
 import { parseGaugeLine, type GaugeMessage } from '@/core/probe';
 
 export type GaugeState = 'off' | 'connecting' | 'on' | 'gone';
@@ -31,10 +32,12 @@ type Ask =
 const ANSWER_MS = 4000;
 
 /** The gauge behind the server: its lines as they come, and readings asked of it one at a time. */
-export function useGauge() {
+export function useGauge(jobId: string) {
   const [state, setState] = useState<GaugeState>('off');
   const [shown, setShown] = useState<GaugeShown>(NOTHING);
   const [nonsense, setNonsense] = useState<string>();
+  const [isSimulated, setSimulated] = useState(false);
+  const [refused, setRefused] = useState<Problem>();
   const source = useRef<EventSource | undefined>(undefined);
   const session = useRef('');
   const waiting = useRef<((message: GaugeMessage | undefined) => void) | undefined>(undefined);
@@ -52,39 +55,49 @@ export function useGauge() {
   }, []);
   useEffect(() => () => source.current?.close(), []);
 
-  const connect = useCallback(() => {
-    source.current?.close();
-    session.current = newId();
-    setState('connecting');
-    setNonsense(undefined);
-    const events = new EventSource(`/api/gauge?session=${session.current}`);
-    source.current = events;
-    const gone = () => {
-      events.close();
-      settle(undefined);
-      setState('gone');
-      setShown(NOTHING);
-    };
-    events.addEventListener('gone', gone);
-    events.onerror = gone;
-    events.addEventListener('line', (event) => {
-      const message = parseGaugeLine((event as MessageEvent<string>).data);
-      if (!message.ok) return setNonsense(message.reason);
-      const said = message.value;
-      setState('on');
-      if (said.says === 'scan') setShown((before) => ({ ...before, scan: said.heights }));
-      else if (said.says === 'live' || said.says === 'reading')
-        setShown((before) => ({
-          ...before,
-          thicknessMm: said.thicknessMm,
-          quality: said.quality,
-          hasEcho: true,
-        }));
-      else if (said.says === 'no echo' || said.says === 'silent')
-        setShown((before) => ({ scan: before.scan, hasEcho: false }));
-      if (said.says === 'reading' || said.says === 'no echo') settle(said);
-    });
-  }, []);
+  const connect = useCallback(
+    async (simulated: boolean) => {
+      source.current?.close();
+      setState('connecting');
+      setNonsense(undefined);
+      setRefused(undefined);
+      const opened = await openGauge(jobId, simulated);
+      if (!opened.ok) {
+        setState('off');
+        return setRefused(opened.problem);
+      }
+      session.current = opened.value.session;
+      setSimulated(opened.value.simulated);
+      const events = new EventSource(`/api/gauge?session=${session.current}`);
+      source.current = events;
+      const gone = () => {
+        events.close();
+        settle(undefined);
+        setState('gone');
+        setShown(NOTHING);
+      };
+      events.addEventListener('gone', gone);
+      events.onerror = gone;
+      events.addEventListener('line', (event) => {
+        const message = parseGaugeLine((event as MessageEvent<string>).data);
+        if (!message.ok) return setNonsense(message.reason);
+        const said = message.value;
+        setState('on');
+        if (said.says === 'scan') setShown((before) => ({ ...before, scan: said.heights }));
+        else if (said.says === 'live' || said.says === 'reading')
+          setShown((before) => ({
+            ...before,
+            thicknessMm: said.thicknessMm,
+            quality: said.quality,
+            hasEcho: true,
+          }));
+        else if (said.says === 'no echo' || said.says === 'silent')
+          setShown((before) => ({ scan: before.scan, hasEcho: false }));
+        if (said.says === 'reading' || said.says === 'no echo') settle(said);
+      });
+    },
+    [jobId],
+  );
 
   const ask = useCallback(async (what: Ask) => {
     await tellGauge({ ...what, session: session.current });
@@ -105,5 +118,5 @@ export function useGauge() {
     [ask],
   );
 
-  return { state, shown, nonsense, connect, disconnect, ask, read };
+  return { state, shown, nonsense, isSimulated, refused, connect, disconnect, ask, read };
 }

@@ -6,6 +6,7 @@ import { checkRepair, pieceKindsFor, type Piece, type PieceKind } from '@/core/s
 import { Entry, Pick } from '@/ui/controls';
 import { useMember, usePlace, useReader, useRecords } from '../../../_desk';
 import { startsAtMm } from '@/core/frame';
+import { useUnitTurn } from '../../../../_parts/turned';
 
 type LengthField = 'startMm' | 'endMm' | 'upperEdgeMm' | 'lowerEdgeMm' | 'taperMm';
 
@@ -29,7 +30,7 @@ export function PieceForm({ piece, onChange }: { piece: Piece; onChange: (piece:
   };
   const length = (field: LengthField, label: string, kind: LengthKind = 'length') => (
     <LengthEntry
-      key={`${field}-${piece[field]}-${system}`}
+      key={field}
       label={label}
       valueMm={piece[field]}
       kind={kind}
@@ -103,19 +104,25 @@ function LengthEntry({
 }) {
   const { system } = useReader();
   const shown = lengthDigits(fromMm + valueMm, system, kind);
-  const [text, setText] = useState(shown);
+  // What is typed stands until what it asks for has been worked out: neither an older result nor a slow one takes it out of the field.
+  const [typed, setTyped] = useState<{ readonly text: string; readonly instead?: string }>();
+  useUnitTurn(system, (as) => setTyped(typed && { text: as(typed.text) }));
+  const isTyped = typed && (typed.instead === undefined || typed.instead === shown);
+  const text = isTyped ? typed.text : shown;
   const commit = () => {
-    if (text === shown) return;
+    if (text === shown) return setTyped(undefined);
     const parsed = parseLengthMm(text, system);
-    if (parsed.ok) onLength(parsed.value - fromMm);
-    else onWrong(parsed.reason);
+    if (!parsed.ok) return onWrong(parsed.reason);
+    const isSame = Math.abs(parsed.value - fromMm - valueMm) <= 0.01;
+    setTyped(isSame ? undefined : { text, instead: shown });
+    onLength(parsed.value - fromMm);
   };
   return (
     <Entry
       label={label}
       unit={system}
       value={text}
-      onChange={(event) => setText(event.target.value)}
+      onChange={(event) => setTyped({ text: event.target.value })}
       onBlur={commit}
       onKeyDown={(event) => event.key === 'Enter' && commit()}
       {...(problem && { problem })}

@@ -26,6 +26,7 @@ import { PieceForm } from './piece-form';
 import { FlatSheet } from './flat-sheet';
 import { BrakeForm } from './brake-form';
 import { printStation } from '../../../../_words/station';
+import { When } from '@/ui/controls';
 
 export function ShapeBench() {
   const { file, keepRepair, withdrawRepair } = useRecords();
@@ -106,9 +107,13 @@ export function ShapeBench() {
               {current.repair.cutOut ? 'bad metal cut out' : 'laid over'}
             </h2>
             <p className="caption">
-              {current.isProposal
-                ? 'Proposed by the engine; the first change makes it yours.'
-                : `Kept by ${current.repair.by}, ${current.repair.at.slice(0, 16).replace('T', ' ')}.`}
+              {current.isProposal ? (
+                'Proposed by the engine; the first change makes it yours.'
+              ) : (
+                <>
+                  Kept by {current.repair.by}, <When at={current.repair.at} />.
+                </>
+              )}
             </p>
             {current.repair.pieces.map((piece, k) => (
               <PieceForm

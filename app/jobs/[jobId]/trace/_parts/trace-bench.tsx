@@ -6,7 +6,7 @@ import { z } from 'zod';
 import { faceOf, facesOf, spotSchema, standing, type FaceId, type Spot } from '@/core/frame';
 import { lengthDigits, parseLengthMm, printLength, ok } from '@/core/quantity';
 import { checkCrack, crackLengthMm, SEEN_BY_IDS, type Crack } from '@/core/trace';
-import { Entry, Pick } from '@/ui/controls';
+import { Entry, Pick, When } from '@/ui/controls';
 import { DraftLayer, faceWords, type StripScale } from '@/ui/strip';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { useDraft } from '../../../../_parts/remembered';
@@ -127,7 +127,7 @@ export function TraceBench() {
                       : 'neither end found'}
                 </span>
                 <span className="caption">
-                  {crack.seenBy}; {crack.by}, {crack.at.slice(0, 10)}
+                  {crack.seenBy}; {crack.by}, <When at={crack.at} only="day" />
                   {crack.note && `; ${crack.note}`}
                 </span>
                 {strike ? (

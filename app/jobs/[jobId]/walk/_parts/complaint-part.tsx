@@ -5,7 +5,7 @@ import { memberOf } from '@/core/frame';
 import { explainComplaint, stands } from '@/core/job';
 import { parseLengthMm, printLength } from '@/core/quantity';
 import { COMPLAINTS, type Complaint, type SpotState } from '@/core/walk';
-import { Entry, Pick } from '@/ui/controls';
+import { Entry, Pick, When } from '@/ui/controls';
 import { EXPLANATION_WORDS } from '../../../../_words/walk';
 import { StrikeSheet, useReader, useRecords, useWork } from '../../../_desk';
 import { useStamp } from './stamp';
@@ -82,7 +82,7 @@ function Explained({
         {complaint.movementMm !== undefined && <span>moves {long(complaint.movementMm)}</span>}
         <span className="caption">
           {complaint.memberIds.map((id) => memberOf(file.frame, id)?.name.toLowerCase() ?? id).join(', ')};{' '}
-          {complaint.by} {complaint.at.slice(0, 10)}
+          {complaint.by} <When at={complaint.at} only="day" />
           {complaint.note && `; ${complaint.note}`}
         </span>
         <button type="button" className="hit ml-auto px-2 underline" onClick={onStrike}>

@@ -13,7 +13,7 @@ import {
   type LiftReason,
   type LiftRecord,
 } from '@/core/walk';
-import { Entry, Pick } from '@/ui/controls';
+import { Entry, Pick, When } from '@/ui/controls';
 import { CAUTIONS } from '../../../../_words/cautions';
 import {
   INSTEAD_WORDS,
@@ -433,7 +433,7 @@ function Kept({ answers, basis }: { answers: readonly LiftRecord[]; basis: strin
                   ` at ${[...new Set(each.plan.points.map((point) => printLength(point.stationMm, system, 'length')))].join(', ')}`}
               </span>{' '}
               <span className="caption">
-                {each.by}, {each.at.slice(0, 16).replace('T', ' ')} UTC;{' '}
+                {each.by}, <When at={each.at} />;{' '}
                 {each.reasons.filter((reason) => reason.weight === 'refused').length} against,{' '}
                 {each.reasons.filter((reason) => reason.weight === 'unknown').length} unknown
                 {each.basis !== basis && '; evidence has changed since, ask again'}

@@ -5,7 +5,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { memberOf } from '@/core/frame';
 
 import { PHOTO_MOMENTS, type Photo } from '@/core/walk';
-import { Entry, Pick, Sheet } from '@/ui/controls';
+import { Entry, Pick, Sheet, When } from '@/ui/controls';
 import { faceWords } from '@/ui/strip';
 import { theOutbox } from '../../../../_outbox';
 import { StrikeSheet, useMember, usePlace, useReader, useRecords } from '../../../_desk';
@@ -152,7 +152,7 @@ function Figure({ photo, large, onOpen }: { photo: Photo; large?: boolean; onOpe
           {photo.moment !== 'as it is' && `${photo.moment}; `}
           {member &&
             `${member.name.toLowerCase()}${photo.stationMm !== undefined ? `, ${printStation(member, photo.stationMm, system)}` : ''}${photo.face ? `, ${faceWords(member, photo.face)}` : ''}; `}
-          {photo.by} {photo.at.slice(0, 10)}
+          {photo.by} <When at={photo.at} only="day" />
         </span>
       </figcaption>
     </figure>

@@ -19,7 +19,7 @@ import {
   type UnseenWhy,
   type Way,
 } from '@/core/walk';
-import { Entry, Pick } from '@/ui/controls';
+import { Entry, Pick, When } from '@/ui/controls';
 import { ToggleGroup } from 'radix-ui';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { TOUR_WORDS, unseenWords } from '../../../../_words/walk';
@@ -336,7 +336,7 @@ function Spot({
             <span className="caption">
               {look.why ? unseenWords(look.why) : look.ways.join(', ')}
               {look.note && `; ${look.note}`}
-              {look.cause && `; ${look.cause}`}; {look.by} {look.at.slice(0, 10)}
+              {look.cause && `; ${look.cause}`}; {look.by} <When at={look.at} only="day" />
             </span>
             {!state.seen && look.result !== 'not seen' && (
               <span className="font-semibold text-oxide">

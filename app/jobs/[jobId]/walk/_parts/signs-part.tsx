@@ -15,7 +15,7 @@ import {
   type SignDetail,
   type SignKind,
 } from '@/core/walk';
-import { Entry, Pick } from '@/ui/controls';
+import { Entry, Pick, When } from '@/ui/controls';
 import { faceWords, SignMark } from '@/ui/strip';
 import { SIGN_WORDS, signWords } from '../../../../_words/walk';
 import { MemberStrip, StrikeSheet, useMember, usePlace, useReader, useRecords } from '../../../_desk';
@@ -136,7 +136,7 @@ function SignLine({
         {sign.toMm !== undefined && ` to ${stationDigits(member, sign.toMm, system)}`} {system},{' '}
         {faceWords(member, sign.face)}
         {sign.cause && `; ${sign.cause}`}
-        {sign.note && `; ${sign.note}`}; {sign.by} {sign.at.slice(0, 10)}
+        {sign.note && `; ${sign.note}`}; {sign.by} <When at={sign.at} only="day" />
       </span>
       <BoltSays detail={sign.detail} />
       {struck ? (

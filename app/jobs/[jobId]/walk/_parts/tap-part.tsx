@@ -6,7 +6,7 @@ import { memberOf, twinOf } from '@/core/frame';
 import { significant } from '@/core/quantity';
 import { compareTaps, hearTaps, type HeardTap, type TapTest } from '@/core/walk';
 import { METALS, SAMPLE_RATE, tapRecording, type Metal } from '@/stand-ins/tap-sound';
-import { Pick } from '@/ui/controls';
+import { Pick, When } from '@/ui/controls';
 import { faceWords, type Cursor } from '@/ui/strip';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { tapWords } from '../../../../_words/walk';
@@ -267,7 +267,7 @@ function KeptTests() {
               {where(test.doubtful)} against {where(test.good)}
             </span>
             <span className="caption">
-              {test.heardBy}; {test.by} {test.at.slice(0, 10)}
+              {test.heardBy}; {test.by} <When at={test.at} only="day" />
             </span>
             <button type="button" className="hit ml-auto px-2 underline" onClick={() => setStriking(test)}>
               strike

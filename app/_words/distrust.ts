@@ -1,0 +1,23 @@
+import type { Distrust } from '@/core/job';
+
+const some = (count: number, one: string, many: string): string[] =>
+  count === 0 ? [] : [count === 1 ? `1 ${one}` : `${count} ${many}`];
+
+/** What somebody must know before they believe anything said of the job; one sentence each, none where all is real and readable. */
+export function distrustWords(found: Distrust): string[] {
+  const invented = [
+    ...some(found.simulatedReadings, 'reading', 'readings'),
+    ...some(found.simulatedTaps, 'tap test', 'tap tests'),
+    ...(found.simulatedTicket ? ['the scale’s ticket'] : []),
+  ];
+  return [
+    ...(invented.length
+      ? [`Simulated: ${invented.join(', ')} invented by a stand-in; no metal was measured for it.`]
+      : []),
+    ...(found.unreadable
+      ? [
+          `${some(found.unreadable, 'record', 'records')[0]} of this job cannot be read on the server: what stands in it is missing from everything said here.`,
+        ]
+      : []),
+  ];
+}

@@ -1,0 +1,20 @@
+import { stands, type JobFile } from './records';
+
+/** What in a job's records no metal stands behind, or cannot be read: said wherever the job is judged or printed. */
+export interface Distrust {
+  /** Standing readings that a gauge's stand-in invented. */
+  readonly simulatedReadings: number;
+  /** The loads rest on a scale's stand-in. */
+  readonly simulatedTicket: boolean;
+  /** Tap tests heard from made-up sounds. */
+  readonly simulatedTaps: number;
+  /** Rows on the server's disk that could not be read. */
+  readonly unreadable: number;
+}
+
+export const distrustOf = (file: JobFile): Distrust => ({
+  simulatedReadings: stands(file, 'reading').filter((reading) => reading.simulated).length,
+  simulatedTicket: file.frame.loads?.ticket?.simulated === true,
+  simulatedTaps: stands(file, 'tap').filter((tap) => tap.heardBy === 'stand-in').length,
+  unreadable: file.unreadable?.length ?? 0,
+});
