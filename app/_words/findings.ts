@@ -238,6 +238,11 @@ const REPAIR_WORDS: Readonly<Record<RepairFindingCode, Say<RepairFinding>>> = {
         : `${printLength(f.value!, s, 'length')} past the damage; ${printLength(f.limit, s, 'length')} needed before the plate counts`,
     change: 'move the ends out, or land more weld',
   }),
+  'plate-too-long': (f, s) => ({
+    title: `Reaches ${printLength(f.value!, s, 'length')} past the damage`,
+    detail: `more than ${printLength(f.limit!, s, 'length')}, four rail depths: it looks for metal it does not find`,
+    change: 'readings beyond the damage: where does sound metal begin?',
+  }),
   'square-end': (f, s) => ({
     title: 'Square end across the rail',
     detail: `taper ${printLength(f.value!, s, 'length')}; at least ${printLength(f.limit!, s, 'length')}`,

@@ -29,7 +29,7 @@ against(['ezdxf'], 'flat patterns as DXF, by ezdxf and dxf-parser', () => {
     ),
   )('piece %i in %s, twin %s: sound, counted, of the right size', (k, system, twin) => {
     const pattern = patterns[k]!;
-    const contents = read(flatPatternDxf(pattern, system, twin));
+    const contents = read(flatPatternDxf(pattern, system, { twin }));
     const scale = system === 'in' ? 1 / 25.4 : 1;
     expect(contents.units).toBe(system === 'in' ? 1 : 4);
     expect(contents.closed).toBe(true);
@@ -41,7 +41,7 @@ against(['ezdxf'], 'flat patterns as DXF, by ezdxf and dxf-parser', () => {
     expect(contents.max[1] - contents.min[1]).toBeCloseTo(pattern.widthMm * scale, 2);
   });
 
-  const good = flatPatternDxf(patterns[0]!, 'mm', false);
+  const good = flatPatternDxf(patterns[0]!, 'mm', { twin: false });
   test.each([
     [
       'cut off in the middle of its entities',

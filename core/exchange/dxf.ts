@@ -8,14 +8,21 @@ const LAYER_COLOURS: Readonly<Record<(typeof FLAT_LAYERS)[number], number>> = { 
 
 /**
  * A flat pattern as DXF (R2007 ASCII): layers CUT (closed outline as one polyline with arcs, holes as circles), BEND, MARK; $INSUNITS set and
- * coordinates written in that unit. `twin` mirrors it for the other side.
+ * coordinates written in that unit. `twin` mirrors it for the other side; `warning` stands on it in MARK.
  */
-export function flatPatternDxf(pattern: FlatPattern, system: UnitSystem, twin: boolean): string {
+export function flatPatternDxf(
+  pattern: FlatPattern,
+  system: UnitSystem,
+  { twin, warning }: { readonly twin: boolean; readonly warning?: string | undefined },
+): string {
   const dxf = new DxfWriter();
   dxf.setUnits(system === 'in' ? Units.Inches : Units.Millimeters);
   for (const layer of FLAT_LAYERS) dxf.addLayer(layer, LAYER_COLOURS[layer], 'CONTINUOUS');
   const pen = dxfPen(dxf, system === 'in' ? 1 / MM_PER_INCH : 1);
-  drawFlatPattern(twin ? mirrored(pen, pattern.lengthMm) : pen, pattern, system, twin);
+  drawFlatPattern(twin ? mirrored(pen, pattern.lengthMm) : pen, pattern, system, {
+    mirroredTwin: twin,
+    warning,
+  });
   pen.finish();
   return dxf.stringify();
 }

@@ -367,7 +367,7 @@ describe('DXF', () => {
     ['in', 1, 1 / 25.4],
     ['mm', 4, 1],
   ] as const)('in %s: unit code, layers, one closed outline, holes, bends', (system, code, scale) => {
-    const parsed = read(flatPatternDxf(pattern, system, false));
+    const parsed = read(flatPatternDxf(pattern, system, { twin: false }));
     expect(parsed.header['$INSUNITS']).toBe(code);
     const on = (layer: string, type: string) =>
       parsed.entities.filter((entity) => entity.layer === layer && entity.type === type);
@@ -376,9 +376,18 @@ describe('DXF', () => {
     expect(on('CUT', 'CIRCLE')).toHaveLength(2);
     expect(on('BEND', 'LWPOLYLINE')).toHaveLength(6);
     expect(on('MARK', 'TEXT').length).toBeGreaterThanOrEqual(2);
-    const size = extents(flatPatternDxf(pattern, system, false));
+    const size = extents(flatPatternDxf(pattern, system, { twin: false }));
     expect(size.x[1]! - size.x[0]!).toBeCloseTo(pattern.lengthMm * scale, 4);
     expect(size.y[1]! - size.y[0]!).toBeCloseTo(pattern.widthMm * scale, 4);
+  });
+
+  test('a repair that breaks rules says so on its cut sheet, in MARK; one that breaks none has only its label', () => {
+    const words = (warning?: string) =>
+      read(flatPatternDxf(pattern, 'mm', { twin: false, warning }))
+        .entities.filter((entity) => entity.type === 'TEXT' && entity.layer === 'MARK')
+        .map((entity) => (entity as unknown as { text: string }).text);
+    expect(words('DO NOT CUT: RULES BROKEN: 2')).toEqual(['DO NOT CUT: RULES BROKEN: 2', ...words()]);
+    expect(words().join()).not.toContain('BROKEN');
   });
 
   test('the twin is its mirror image within the same length', () => {
@@ -388,7 +397,7 @@ describe('DXF', () => {
           flatPatternDxf(
             { ...pattern, outline: pattern.outline.map(([x, v], k) => [k === 0 ? x + 10 : x, v] as const) },
             'mm',
-            twin,
+            { twin },
           ),
         ).entities.find((entity) => entity.layer === 'CUT') as unknown as {
           vertices: { x: number; y: number; bulge?: number }[];

@@ -19,6 +19,7 @@ export {
   type SortedRecords,
 } from './inputs';
 export {
+  brokenRules,
   sketchedPicture,
   weighMember,
   workJob,

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { defaultFrame, facesOf, type Member } from '../frame';
 import {
+  brokenRules,
   inputsOf,
   sortedRecords,
   weighMember,
@@ -12,6 +13,7 @@ import {
 } from '.';
 import type { Reading } from '../probe';
 import { DEFAULT_PRACTICE, type Practice, type SteelId } from '../reference';
+import { reasonsAgainst } from '../shape';
 import { severity } from '../weigh';
 
 const LENGTH = 4000;
@@ -251,4 +253,35 @@ test('the default frame is two rails and what joins them', () => {
   const roles = frameOf('channel').members.map(plain);
   expect(roles.filter((role) => role === 'rail')).toHaveLength(2);
   expect(roles.filter((role) => role === 'crossmember').length).toBeGreaterThanOrEqual(3);
+});
+
+describe('a proposal that would leave it no better', () => {
+  /** Rust that leaves nothing for a plate to land on: both sides of the box to their top corner. */
+  const gone = surveyed('box', { fromMm: 1600, toMm: 2300, upToMm: 150, left: 0.25 });
+
+  test('is not offered: what was tried stands with what speaks against it', () => {
+    const work = left(gone);
+    expect(work.repairs).toEqual([]);
+    expect(work.notOffered).toHaveLength(1);
+    const against = reasonsAgainst(work.notOffered[0]!.findings);
+    expect(against.length).toBeGreaterThan(0);
+    expect(against.every(({ weight, code }) => weight === 'broken' || code === 'plate-too-long')).toBe(true);
+    expect(work.states.some((state) => state.id === 'as repaired')).toBe(false);
+  });
+
+  test('one that breaks nothing is', () => {
+    const work = left(surveyed('box', rust));
+    expect(work.notOffered).toEqual([]);
+    expect(work.repairs.map(({ isProposal }) => isProposal)).toEqual([true]);
+    expect(brokenRules(work.repairs[0]!)).toEqual([]);
+  });
+
+  test('one’s own repair stays, however many rules it breaks, and says how many', () => {
+    const [tried] = left(gone).notOffered;
+    const own = { ...tried!.repair, id: '00000000-0000-4000-8000-000000000001', by: 'RK' };
+    const work = left({ ...gone, repairs: [own] });
+    expect(work.repairs.map(({ repair }) => repair.id)).toEqual([own.id]);
+    expect(brokenRules(work.repairs[0]!).length).toBeGreaterThan(0);
+    expect(work.notOffered).toEqual([]);
+  });
 });

@@ -6,6 +6,7 @@ import {
   lengthened,
   memberStates,
   proposeRepairs,
+  reasonsAgainst,
   repairPicture,
   stateKept,
   type FlatPattern,
@@ -32,6 +33,15 @@ export interface WorkedRepair {
   readonly joinFindings: readonly JoinFinding[];
 }
 
+/** Rules of plate and weld that a repair breaks: it is not to be cut or welded like that. */
+export const brokenRules = ({
+  findings,
+  joinFindings,
+}: WorkedRepair): readonly (RepairFinding | JoinFinding)[] => [
+  ...findings.filter(({ weight }) => weight === 'broken'),
+  ...joinFindings.filter(({ weight }) => weight === 'broken'),
+];
+
 /** One member, first reading to last weld. */
 export interface MemberWork {
   /** The marks of what it was worked out from. */
@@ -39,6 +49,8 @@ export interface MemberWork {
   readonly picture: MemberPicture;
   readonly verdict: MemberVerdict;
   readonly repairs: readonly WorkedRepair[];
+  /** What was tried for damage and would not do, with what speaks against it. */
+  readonly notOffered: readonly WorkedRepair[];
   readonly states: readonly MemberState[];
   /** The section as repaired along the rail, at the map's columns; empty without repairs. */
   readonly repairedAlong: readonly SectionKept[];
@@ -64,17 +76,26 @@ export function workMember(inputs: MemberInputs): MemberWork {
   const { picture, verdict } = weighMember(inputs);
   const saved = inputs.repairs;
   const proposals = proposeRepairs(picture, saved).map((proposal) => withRoomForWelds(picture, proposal));
-  const repairs = [...saved, ...proposals].sort((a, b) => a.pieces[0]!.startMm - b.pieces[0]!.startMm);
-  const states = memberStates(picture, repairs);
+  const tried = proposals.map((proposal) =>
+    workRepair(repairPicture(picture, proposal), true, inputs.grossMassKg),
+  );
+  const isGood = ({ findings }: WorkedRepair) => reasonsAgainst(findings).length === 0;
+  const repairs = [
+    ...saved.map((repair) => workRepair(repairPicture(picture, repair), false, inputs.grossMassKg)),
+    ...tried.filter(isGood),
+  ].sort((a, b) => a.repair.pieces[0]!.startMm - b.repair.pieces[0]!.startMm);
+  const states = memberStates(
+    picture,
+    repairs.map(({ repair }) => repair),
+  );
   const repaired = states.find((state) => state.id === 'as repaired');
   return {
     marks: { metalMark: inputs.metalMark, mark: inputs.mark },
     picture,
     verdict,
     states,
-    repairs: repairs.map((repair) =>
-      workRepair(repairPicture(picture, repair), proposals.includes(repair), inputs.grossMassKg),
-    ),
+    repairs,
+    notOffered: tried.filter((each) => !isGood(each)),
     repairedAlong:
       repaired && picture.map
         ? [...picture.map.stationsMm]

@@ -1,7 +1,7 @@
 import { drawRounded, polygonArea, type Pen, type Point } from '../geometry';
 import { CORNER_RADIUS_MM, STEEL_DENSITY_KG_PER_MM3, type MetalPractice } from '../reference';
 import { lengthDigits, type UnitSystem } from '../quantity';
-import { isClosed, surfaceOf, type Member } from '../frame';
+import { isClosed, startsAtMm, surfaceOf, type Member } from '../frame';
 import { foldsBetween } from '../weigh';
 import { bendAllowanceMm } from './bend';
 import { plugLayout } from './plugs';
@@ -23,6 +23,8 @@ export interface FlatHole {
  */
 export interface FlatPattern {
   readonly piece: Piece;
+  /** Where its member begins, mm behind the datum: stations on the plate are read from there. */
+  readonly memberStartsMm: number;
   readonly outline: readonly Point[];
   readonly bends: readonly {
     readonly startVMm: number;
@@ -57,6 +59,7 @@ export function flatPattern(
   const lengthMm = piece.endMm - piece.startMm;
   return {
     piece,
+    memberStartsMm: startsAtMm(member),
     outline,
     lengthMm,
     widthMm: toV(whole.uToMm),
@@ -141,8 +144,9 @@ export function drawFlatPattern(
   pen: Pen,
   pattern: FlatPattern,
   system: UnitSystem,
-  mirroredTwin: boolean,
+  marked: { readonly mirroredTwin: boolean; readonly warning?: string | undefined },
 ): void {
+  const { mirroredTwin, warning } = marked;
   const flip = (v: number) => pattern.widthMm - v;
   pen.layer('CUT');
   drawRounded(
@@ -164,9 +168,10 @@ export function drawFlatPattern(
   pen.moveTo(middle, flip(0) - size / 2);
   pen.lineTo(middle, flip(0) - 2.5 * size);
   const length = (mm: number) => `${lengthDigits(mm, system, 'length')} ${system}`;
-  const label = `${pattern.piece.kind} ${lengthDigits(pattern.piece.thicknessMm, system, 'thickness')} ${system}  stations ${length(pattern.piece.startMm)} to ${length(pattern.piece.endMm)}`;
+  const label = `${pattern.piece.kind} ${lengthDigits(pattern.piece.thicknessMm, system, 'thickness')} ${system}  stations ${length(pattern.memberStartsMm + pattern.piece.startMm)} to ${length(pattern.memberStartsMm + pattern.piece.endMm)}`;
   const words = mirroredTwin ? `${label}  MIRRORED TWIN` : label;
   const textX = (mirroredTwin ? 0.78 : 0.22) * pattern.lengthMm;
+  if (warning) pen.text(textX, flip(0.3 * pattern.widthMm) + 1.8 * size, size, warning);
   pen.text(textX, flip(0.3 * pattern.widthMm), size, words);
   pen.text(
     textX,

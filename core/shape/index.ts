@@ -43,5 +43,5 @@ export {
   type RepairFindingCode,
   type Weight,
 } from './repair-finding';
-export { checkRules } from './rules';
+export { checkRules, reasonsAgainst } from './rules';
 export { plugLayout, type PlugLayout } from './plugs';

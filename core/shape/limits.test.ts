@@ -12,7 +12,7 @@ import {
   type Member,
 } from '../frame';
 import { memberPicture, type MemberPicture } from '../weigh';
-import { development, endPlaces, runOut, squareEnd } from './rules/ends';
+import { development, endPlaces, runOut, squareEnd, tooLong } from './rules/ends';
 import { landing, lap, tooThinToWeld } from './rules/landing';
 import { beneath, flangeCut, freeEdge, plateThickness, restored } from './rules/section';
 import { plugLayout } from './plugs';
@@ -102,6 +102,16 @@ describe('ends', () => {
   ])('a taper of %d mm', (taperMm, expected) =>
     expect(said(squareEnd(context(piece({ taperMm }))))).toEqual(expected),
   );
+  test.each([
+    [4 * depthMm, []],
+    [4 * depthMm + 2, [['plate-too-long', 'deviation']]],
+  ])('a plate that reaches %d mm past the damage', (reachMm, expected) => {
+    const far = { fromMm: 1000 + reachMm, toMm: 3000 - depthMm };
+    expect(said(tooLong(context(piece({ endMm: 3000 }), { target: far })))).toEqual(expected);
+    const behind = { fromMm: 1000 + depthMm, toMm: 3000 };
+    const long = piece({ endMm: 3000 + reachMm });
+    expect(said(tooLong(context(long, { target: behind })))).toEqual(expected);
+  });
   test('a piece as long as its member has no ends to taper', () =>
     expect(squareEnd(context(piece({ startMm: 0, endMm: rail.lengthMm, taperMm: 0 })))).toEqual([]));
 
@@ -172,6 +182,8 @@ describe('landing', () => {
   test.each([
     [wanted - 0.5, []],
     [wanted - 0.6, [['lap-short', 'deviation']]],
+    [0, [['lap-short', 'deviation']]],
+    [-0.1, [['lap-short', 'broken']]],
   ])('a lap of %d mm', (lap_, expected) =>
     expect(said(lap(context(piece(), { stations: at(edge({ lapMm: lap_ })) })))).toEqual(expected),
   );

@@ -10,6 +10,7 @@ export const REPAIR_FINDING_CODES = [
   'run-out-short',
   'development-short',
   'square-end',
+  'plate-too-long',
   'wall-too-thin-to-weld',
   'plate-thinner-than-wall',
   'strength-not-restored',

@@ -159,7 +159,7 @@ describe('flat patterns', () => {
 
   test('drawn: one closed outline with every corner rounded, bends three lines each, labels on MARK', () => {
     const pen = svgPen();
-    drawFlatPattern(pen, flat(piece('bottom L')), 'in', false);
+    drawFlatPattern(pen, flat(piece('bottom L')), 'in', { mirroredTwin: false });
     const { paths, texts } = pen.result();
     expect(paths.get('CUT')!.match(/Z/g)).toHaveLength(1);
     expect(paths.get('CUT')!.match(/A/g)).toHaveLength(8);

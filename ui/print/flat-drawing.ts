@@ -5,6 +5,6 @@ import { drawFlatPattern, type FlatPattern } from '@/core/shape';
 /** A flat pattern's strokes for screen or PDF. */
 export function flatPaths(pattern: FlatPattern, system: UnitSystem): SvgPaths {
   const pen = svgPen();
-  drawFlatPattern(pen, pattern, system, false);
+  drawFlatPattern(pen, pattern, system, { mirroredTwin: false });
   return pen.result();
 }

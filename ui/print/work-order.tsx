@@ -9,7 +9,7 @@ import {
   sixteenths,
   type UnitSystem,
 } from '@/core/quantity';
-import type { JobFile, MemberWork, WorkedRepair } from '@/core/job';
+import { brokenRules, type JobFile, type MemberWork, type WorkedRepair } from '@/core/job';
 import { lowerBound, severity } from '@/core/weigh';
 import { localTime } from '../controls/when';
 import { flatPaths } from './flat-drawing';
@@ -219,6 +219,7 @@ function RepairBlock({
   compact: boolean;
 }) {
   const { repair } = worked;
+  const broken = brokenRules(worked).length;
   const at = (mm: number) => lengthDigits(startsAtMm(work.picture.member) + mm, system, 'length');
   const weakest = worked.restored.length
     ? Math.min(
@@ -237,6 +238,7 @@ function RepairBlock({
         {repair.cutOut ? 'bad metal cut out' : 'laid over'}
         {worked.isProposal ? ' (proposed, not yet kept)' : ''}
       </Text>
+      {broken > 0 && <Text style={style.bold}>DO NOT CUT OR WELD LIKE THIS. Rules broken: {broken}.</Text>}
       {worked.patterns.map((pattern) => (
         <View key={pattern.piece.id}>
           <Text>

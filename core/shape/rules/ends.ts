@@ -41,6 +41,32 @@ export function runOut(context: RepairPicture): RepairFinding[] {
   );
 }
 
+/** A plate that reaches past the damage by more than this many rail depths is looking for metal it does not find (our judgement). */
+const LONGEST_REACH = 4;
+
+/** Past the damage by so much that the plate carries more of its own length than of the rail's. */
+export function tooLong(context: RepairPicture): RepairFinding[] {
+  const { picture, target, pieces } = context;
+  if (!target) return [];
+  const limit = LONGEST_REACH * picture.member.shape.depthMm;
+  return pieces.flatMap(({ piece }): RepairFinding[] => {
+    const value = Math.max(target.fromMm - piece.startMm, piece.endMm - target.toMm);
+    return value > limit + 1
+      ? [
+          {
+            code: 'plate-too-long',
+            weight: 'deviation',
+            pieceId: piece.id,
+            quantity: 'length',
+            value,
+            limit,
+            source: 'practice',
+          },
+        ]
+      : [];
+  });
+}
+
 /** The welds need room to bring the plate's force in before the damage starts; until then the plate does not count. */
 export function development({ target, pieces }: RepairPicture): RepairFinding[] {
   if (!target) return [];

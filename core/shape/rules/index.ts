@@ -1,6 +1,6 @@
 import type { RepairFinding } from '../repair-finding';
 import type { RepairPicture } from '../repair-picture';
-import { development, endPlaces, runOut, squareEnd } from './ends';
+import { development, endPlaces, runOut, squareEnd, tooLong } from './ends';
 import { landing, lap, tooThinToWeld } from './landing';
 import { beneath, flangeCut, freeEdge, plateThickness, restored } from './section';
 
@@ -13,6 +13,7 @@ const RULES: readonly RepairRule[] = [
   runOut,
   development,
   squareEnd,
+  tooLong,
   endPlaces,
   restored,
   plateThickness,
@@ -21,6 +22,13 @@ const RULES: readonly RepairRule[] = [
   beneath,
 ];
 const RANK = { broken: 0, deviation: 1, note: 2 } as const;
+
+/**
+ * What speaks against offering a repair at all: a rule it breaks, or a reach that only looks for metal. A proposal that would leave the rail no
+ * better than it is, or worse, is not made.
+ */
+export const reasonsAgainst = (findings: readonly RepairFinding[]): RepairFinding[] =>
+  findings.filter(({ weight, code }) => weight === 'broken' || code === 'plate-too-long');
 
 /** Every rule on one repair, broken ones first. */
 export const checkRules = (context: RepairPicture): RepairFinding[] =>

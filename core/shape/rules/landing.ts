@@ -70,7 +70,8 @@ export function lap({ picture, pieces }: RepairPicture): RepairFinding[] {
     return [
       {
         code: 'lap-short',
-        weight: 'deviation',
+        // An edge that ends before the sound metal begins lands on nothing: no school allows that.
+        weight: least.lap < 0 ? 'broken' : 'deviation',
         pieceId: piece.id,
         quantity: 'length',
         value: least.lap,

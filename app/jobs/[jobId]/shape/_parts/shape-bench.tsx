@@ -4,8 +4,8 @@ import { useCallback, useMemo, useState } from 'react';
 import { percent } from '@/core/quantity';
 import type { Member } from '@/core/frame';
 import type { WorkedRepair } from '@/core/job';
-import { lowerBound } from '@/core/weigh';
-import { pieceKindsFor, type Repair } from '@/core/shape';
+import { lowerBound, severity } from '@/core/weigh';
+import { pieceKindsFor, type Repair, reasonsAgainst } from '@/core/shape';
 import type { StripScale } from '@/ui/strip';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { repairWords, sourceWords } from '../../../../_words/findings';
@@ -67,7 +67,12 @@ export function ShapeBench() {
   return (
     <Bench slice="as repaired">
       <MemberStrip plates={plates} plateLabels readings={false} over={over} height={340} />
-      {work && repairs.length === 0 && <p className="mt-4 text-xl">{emptyWords(work, member)}</p>}
+      {work && repairs.length === 0 && work.notOffered.length === 0 && (
+        <p className="mt-4 text-xl">{emptyWords(work, member)}</p>
+      )}
+      {work?.notOffered.map((tried) => (
+        <NothingFits key={tried.repair.id} tried={tried} />
+      ))}
       {repairs.length > 0 && (
         <div className="mt-2 flex flex-wrap" role="group" aria-label="Repairs">
           {repairs.map((worked, k) => {
@@ -204,16 +209,54 @@ function Restored({ worked }: { worked: WorkedRepair }) {
   );
 }
 
+/** Damage for which no plate would do: what was tried, and what speaks against it. */
+function NothingFits({ tried }: { tried: WorkedRepair }) {
+  const { system } = useReader();
+  const { member } = useMember();
+  const at = (mm: number) => printStation(member, mm, system);
+  return (
+    <section className="mt-4 border-l-[6px] border-oxide pl-3" aria-label="Nothing fits">
+      <h2 className="text-xl font-semibold">
+        {tried.target
+          ? `No plate fits from ${at(tried.target.fromMm)} to ${at(tried.target.toMm)}`
+          : 'No plate fits here'}
+      </h2>
+      <p>
+        Tried:{' '}
+        {tried.repair.pieces
+          .map((piece) => `${piece.kind} ${at(piece.startMm)} to ${at(piece.endMm)}`)
+          .join(' and ')}
+        . It is not offered, because:
+      </p>
+      <ul className="list-disc pl-5">
+        {reasonsAgainst(tried.findings).map((finding, k) => (
+          <li key={k}>
+            {repairWords(finding, system).title}
+            <span className="caption">; {repairWords(finding, system).change}</span>
+          </li>
+        ))}
+      </ul>
+      <p className="caption">
+        Read more of the metal beside it, or splice or renew the member: Weigh says which.
+      </p>
+    </section>
+  );
+}
+
 function emptyWords({ picture, verdict }: WorkView, member: Member): string {
   if (!picture.map)
     return `${member.name} has no readings: a plate needs sound metal to land on, so measure first.`;
+  if (member.role === 'crossmember' && severity(verdict.verdict) < severity('Mend'))
+    return `Nothing on this crossmember asks for metal: Weigh says ${verdict.verdict}.`;
   if (member.role === 'crossmember')
     return verdict.verdict === 'Renew'
       ? 'A crossmember this thin is renewed, not plated. Own-made is fine: S and J at least the old one’s, space left beneath so that dirt can get out.'
-      : 'Nothing on this crossmember asks for metal.';
+      : `Weigh says ${verdict.verdict} of this crossmember. No plate is proposed on crossmembers: specify it by hand, or renew it.`;
   if (pieceKindsFor(member.shape).length === 0 && picture.zones.length + picture.cracks.length > 0)
     return `Plates are proposed on channels and boxes; on this ${member.shape.kind === 'tube' ? 'round tube' : `${member.shape.kind} section`} the damage is shown and weighed, its repair is specified by hand.`;
   if (picture.steel.weldRepair !== 'yes' && picture.zones.length + picture.cracks.length > 0)
     return `${picture.steel.name}: no welded repair is proposed. Identify the steel in Frame, or follow the maker’s own instructions.`;
-  return `Nothing on ${member.name.toLowerCase()} asks for a plate.`;
+  return severity(verdict.verdict) >= severity('Mend')
+    ? `Weigh says ${verdict.verdict} of ${member.name.toLowerCase()}; no plate is proposed for it. Its reasons are in Weigh.`
+    : `Nothing on ${member.name.toLowerCase()} asks for a plate: Weigh says ${verdict.verdict}.`;
 }

@@ -1,6 +1,6 @@
 import { download, guarded, notFound, systemOf } from '../../../../_door';
 import { flatPatternDxf } from '@/core/exchange';
-import { workJob } from '@/core/job';
+import { brokenRules, workJob } from '@/core/job';
 import { database, jobFile } from '@/data';
 
 /** A piece's flat pattern as DXF; `twin=1` mirrors it for the other side. */
@@ -9,13 +9,18 @@ export const GET = (request: Request, { params }: { params: Promise<{ jobId: str
     const { jobId, pieceId } = await params;
     const file = jobFile(database(), jobId);
     if (!file) return notFound('job');
-    const pattern = workJob(file)
-      .flatMap((work) => work.repairs.flatMap((repair) => repair.patterns))
-      .find((each) => each.piece.id === pieceId);
-    if (!pattern) return notFound('piece');
+    const found = workJob(file)
+      .flatMap((work) => work.repairs)
+      .flatMap((repair) => repair.patterns.map((pattern) => ({ repair, pattern })))
+      .find(({ pattern }) => pattern.piece.id === pieceId);
+    if (!found) return notFound('piece');
+    const broken = brokenRules(found.repair).length;
     const twin = new URL(request.url).searchParams.get('twin') === '1';
     return download(
-      flatPatternDxf(pattern, systemOf(request), twin),
+      flatPatternDxf(found.pattern, systemOf(request), {
+        twin,
+        ...(broken > 0 && { warning: `DO NOT CUT: RULES BROKEN: ${broken}` }),
+      }),
       'application/dxf',
       `${file.unit.tag}-${pieceId}${twin ? '-twin' : ''}.dxf`,
     );
