@@ -5,6 +5,7 @@ import type { Reading } from '@/core/probe';
 import type { UnitSystem } from '@/core/quantity';
 import type { Practice } from '@/core/reference';
 import type { SpotChange, SpotRule } from '@/core/walk';
+import type { Imported } from '@/data';
 import { ask, tell, type Answer } from './ask';
 
 export { ask, tell, type Answer } from './ask';
@@ -65,7 +66,7 @@ export const keepStartingFrame = (
   starting: Said & { readonly id: string; readonly name: string; readonly frame: Frame },
 ): Promise<Answer<unknown>> => tell('/api/starting-frames', starting);
 
-export const takeBundle = (file: Blob): Promise<Answer<{ jobId: string; wasHere: boolean }>> =>
+export const takeBundle = (file: Blob): Promise<Answer<Imported>> =>
   ask('/api/bundles', { method: 'POST', body: file });
 export const takeCsv = (
   jobId: string,

@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { takeBundle } from '../_client';
+import { importedWords } from '../_words/imported';
 
 /** Takes a job bundle in from a file. */
 export function BundleIn() {
@@ -17,9 +18,8 @@ export function BundleIn() {
     if (!answer.ok)
       toast.error(answer.problem.message, { description: answer.problem.kept, duration: 15_000 });
     else {
-      toast.success(
-        answer.value.wasHere ? 'This job was already here; what was missing was added' : 'Job taken in',
-      );
+      const { title, description } = importedWords(answer.value);
+      toast.success(title, { description, duration: 12_000 });
       router.refresh();
     }
   };
@@ -28,7 +28,7 @@ export function BundleIn() {
       <input
         ref={file}
         type="file"
-        accept=".json,application/json"
+        accept=".json,.zip,application/json,application/zip"
         className="sr-only"
         tabIndex={-1}
         aria-label="Job bundle file"

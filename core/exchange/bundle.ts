@@ -10,7 +10,7 @@ import {
 } from '../frame';
 import { practiceForm, type Practice } from '../reference';
 import { checkRepair, repairForm, type Repair } from '../shape';
-import { fitsFrame, openEvidence, packEvidence, type Evidence } from '../job';
+import { closingSchema, fitsFrame, openEvidence, packEvidence, type Evidence } from '../job';
 import { fail, ok, opened, packed, valueOf, type Body, type Form, type Outcome } from '../quantity';
 
 /** What stands in a bundle beside the records that carry versions of their own. Lengths in mm, times in UTC. */
@@ -19,6 +19,7 @@ const envelopeSchema = z.object({
   unit: unitSchema,
   notices: z.array(noticeSchema).max(1000),
   job: jobSheetSchema,
+  closings: z.array(closingSchema).max(1000).optional(),
   frame: z.unknown(),
   practice: z.unknown(),
   evidence: z.array(z.unknown()).max(320_000),
@@ -136,6 +137,8 @@ function everyOne<Rec>(
 /** The first record that does not fit the bundle's own frame. */
 function strayRecord(bundle: JobBundle): string | undefined {
   if (bundle.job.unitId !== bundle.unit.id) return 'the job belongs to another unit';
+  if (bundle.notices.some((notice) => notice.unitId !== bundle.unit.id))
+    return 'a notice belongs to another unit';
   const ids = new Set(bundle.evidence.map((record) => record.id));
   const stray = bundle.strikes.find((strike) => !ids.has(strike.evidenceId));
   if (stray) return `strike ${stray.id} names evidence that is not in the file`;

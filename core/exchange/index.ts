@@ -21,3 +21,4 @@ export {
   type CsvField,
   type CsvPeek,
 } from './csv-columns';
+export { isZip, printBundleZip, readBundleZip, type BundleZip } from './bundle-zip';

@@ -38,4 +38,5 @@ export {
 export { askLift, liftBasis, type LiftReply } from './lift';
 export { explainComplaint } from './complaint';
 export { boughtMember, jobBuyersLook } from './buying';
+export { closingSchema, type Closing } from './closing';
 export { distrustOf, type Distrust } from './trust';

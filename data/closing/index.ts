@@ -1,16 +1,6 @@
-import { z } from 'zod';
-import { bySchema, instantSchema, recordIdSchema } from '@/core/frame';
+import { closingSchema, type Closing } from '@/core/job';
 import type { Db } from '../connection';
 import { refused, sameRecord, written, type Written } from '../problem';
-
-/** A job closed, or opened again. Closed jobs teach the list of what to look at. */
-export const closingSchema = z.object({
-  id: recordIdSchema,
-  closed: z.boolean(),
-  by: bySchema,
-  at: instantSchema,
-});
-export type Closing = z.infer<typeof closingSchema>;
 
 interface Row {
   closed: number;
@@ -33,6 +23,15 @@ export const closedOn = (db: Db, jobId: string): string | undefined => {
   const row = lastWord(db, jobId);
   return row?.closed === 1 ? row.at.slice(0, 10) : undefined;
 };
+
+/** Every word on whether a job is closed, in the order they were said. */
+export const closingsOf = (db: Db, jobId: string): Closing[] =>
+  db
+    .prepare<[string], { id: string; closed: number; by: string; at: string }>(
+      'SELECT id, closed, by_whom AS by, at FROM job_closing WHERE job_id = ? ORDER BY number',
+    )
+    .all(jobId)
+    .map((row) => closingSchema.parse({ ...row, closed: row.closed === 1 }));
 
 /** The same word twice is one; an id that stands for another word, or another job's, is refused. */
 export function closeJob(db: Db, jobId: string, closing: Closing): Written<Closing> {

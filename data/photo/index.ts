@@ -26,9 +26,25 @@ const fileOf = (db: Db, hash: string, size: 'whole' | 'thumb'): string =>
 /** Formats taken, told by content. */
 const TAKEN = new Set(['jpeg', 'png', 'webp', 'tiff', 'gif', 'avif']);
 
+/** Whether a picture is kept here. */
+export const hasPicture = (db: Db, hash: string): boolean => existsSync(fileOf(db, hash, 'whole'));
+
+const hashOf = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex');
+
+/** Keeps a picture that a record names, as it was kept elsewhere. Refused where it is not the picture of that name. */
+export async function keepPicture(db: Db, hash: string, bytes: Uint8Array): Promise<Written<null>> {
+  if (hashOf(bytes) !== hash)
+    return refused('invalid', 'this is another picture than the record names', NOTHING);
+  const image = await readable(bytes);
+  if (!image.ok) return image;
+  place(fileOf(db, hash, 'thumb'), image.value.thumb);
+  place(fileOf(db, hash, 'whole'), Buffer.from(bytes));
+  return written(null);
+}
+
 /**
  * Keeps a photo: turned upright, made no larger than 2000 px, without the location and camera data it came with. Refused by content, not by name.
- * Sent twice it is one.
+ * Sent twice it is one; a picture that its record came without is kept when it is sent later.
  */
 export async function keepPhoto(
   db: Db,
@@ -37,16 +53,22 @@ export async function keepPhoto(
   bytes: Uint8Array,
 ): Promise<Written<Photo>> {
   const before = photos(db, jobId).find((each) => each.id === photo.id);
-  if (before)
-    return sameRecord({ ...before, picture: undefined }, { ...photo, picture: undefined })
-      ? written(before)
-      : refused('conflict', 'this id is already recorded with other facts', NOTHING);
+  if (before && !sameRecord({ ...before, picture: undefined }, { ...photo, picture: undefined }))
+    return refused('conflict', 'this id is already recorded with other facts', NOTHING);
+  if (before?.picture && hasPicture(db, before.picture.hash)) return written(before);
+  if (before?.picture && hashOf(bytes) === before.picture.hash) {
+    const kept = await keepPicture(db, before.picture.hash, bytes);
+    return kept.ok ? written(before) : kept;
+  }
   const image = await readable(bytes);
   if (!image.ok) return image;
   const { whole, thumb, widthPx, heightPx } = image.value;
-  const hash = createHash('sha256').update(whole).digest('hex');
-  place(fileOf(db, hash, 'whole'), whole);
+  const hash = hashOf(whole);
+  if (before?.picture && before.picture.hash !== hash)
+    return refused('conflict', 'this is another picture than the one recorded', NOTHING);
   place(fileOf(db, hash, 'thumb'), thumb);
+  place(fileOf(db, hash, 'whole'), whole);
+  if (before) return written(before);
   const kept = { ...photo, picture: { hash, widthPx, heightPx } };
   const outcome = keepEvidence(db, jobId, [kept]);
   return outcome.ok ? written(kept) : outcome;

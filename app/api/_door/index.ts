@@ -28,8 +28,10 @@ export const notFound = (what: string): Response => answer(refused('not-found', 
 const MEGABYTE = 1024 * 1024;
 export const JSON_LIMIT = 4 * MEGABYTE;
 export const FILE_LIMIT = 20 * MEGABYTE;
+/** A job with its pictures. */
+export const ZIP_LIMIT = 300 * MEGABYTE;
 
-const tooLarge = (limit: number) =>
+export const tooLarge = (limit: number) =>
   refused(
     'too-large',
     `the file is over ${limit / MEGABYTE} MB, the most that is taken in at once`,

@@ -9,6 +9,7 @@ export function TakeAway() {
   const { file } = useRecordsLater();
   const { system } = useReader();
   const { summaries } = useWork();
+  const hasPhotos = file.evidence.some((record) => record.kind === 'photo');
   const base = `/api/jobs/${file.job.id}`;
   const names = new Map(file.frame.members.map((member) => [member.id, member.name.toLowerCase()]));
   const patterns = [...summaries].flatMap(([id, summary]) =>
@@ -22,13 +23,13 @@ export function TakeAway() {
       <MenuLink href={`${base}/buyers-look?unit=${system}`} note="seen, not seen, found, cost: one page, PDF">
         Look before buying
       </MenuLink>
-      {file.evidence.some((record) => record.kind === 'photo') && (
+      {hasPhotos && (
         <MenuLink href={`${base}/photos`} note="every picture, zip">
           Photos
         </MenuLink>
       )}
       {patterns.map(({ pattern, memberName }) => {
-        const name = `${pattern.piece.kind}, ${memberName} ${lengthDigits(pattern.piece.startMm, system, 'length')} to ${lengthDigits(pattern.piece.endMm, system, 'length')}`;
+        const name = `${pattern.piece.kind}, ${memberName} ${lengthDigits(pattern.memberStartsMm + pattern.piece.startMm, system, 'length')} to ${lengthDigits(pattern.memberStartsMm + pattern.piece.endMm, system, 'length')}`;
         return [
           <MenuLink
             key={pattern.piece.id}
@@ -52,6 +53,11 @@ export function TakeAway() {
       <MenuLink href={`${base}/bundle`} note="JSON; another shop can take it in">
         The whole job
       </MenuLink>
+      {hasPhotos && (
+        <MenuLink href={`${base}/bundle?pictures=1`} note="zip; another shop can take it in">
+          The whole job with its pictures
+        </MenuLink>
+      )}
     </Menu>
   );
 }

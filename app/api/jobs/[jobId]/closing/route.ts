@@ -1,5 +1,6 @@
 import { mutation } from '../../../_door';
-import { closeJob, closingSchema, database } from '@/data';
+import { closingSchema } from '@/core/job';
+import { closeJob, database } from '@/data';
 
 export const POST = async (request: Request, { params }: { params: Promise<{ jobId: string }> }) => {
   const { jobId } = await params;

@@ -6,7 +6,11 @@ import { database, keepEvidence } from '@/data';
 /** Evidence of any kind, in whichever version the sender knows; what is wrong is named by its place in the record. */
 const evidence = z.unknown().transform((raw, context): Evidence => {
   const outcome = openEvidence(raw);
-  if (outcome.ok) return outcome.value;
+  if (outcome.ok && outcome.value.kind !== 'photo') return outcome.value;
+  if (outcome.ok) {
+    context.addIssue({ code: 'custom', message: 'a photo is sent with its picture, at its own door' });
+    return z.NEVER;
+  }
   context.addIssue({ code: 'custom', message: outcome.reason, path: outcome.at?.split('.') ?? [] });
   return z.NEVER;
 });
