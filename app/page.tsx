@@ -1,124 +1,221 @@
 import Link from 'next/link';
-import { printMass } from '@/core/quantity';
-import { allJobs, allUnits, database, isClosed, noticesOf } from '@/data';
-import { jobLine } from './_parts/job-line';
-import { chosenSystem } from './_parts/units';
-import { ThemeSwitch } from './_parts/switches';
+import { VERB_OF, type JobLine } from '@/core/job';
+import { printMass, type UnitSystem } from '@/core/quantity';
+import {
+  database,
+  knownDamage,
+  noticesOf,
+  noting,
+  yardPage,
+  type Db,
+  type YardJob,
+  type YardPage,
+} from '@/data';
+import { When } from '@/ui/controls';
 import { KeepingLight } from './_outbox/keeping-light';
 import { BundleIn } from './_parts/bundle-in';
 import { ClosingButton } from './_parts/closing-button';
 import { NoticeForm } from './_parts/notice-form';
+import { ThemeSwitch } from './_parts/switches';
 import { UnitForm } from './_parts/unit-form';
-import { When } from '@/ui/controls';
+import { chosenSystem } from './_parts/units';
+import { nextWords } from './_words/job-line';
+import { knownLine, linesWanted, wantLines } from './_yard/lines';
+import { StillWorking } from './_yard/still-working';
+import { addressOf, viewFrom } from './_yard/view';
+import { YardFilters } from './_yard/yard-filters';
 
 export const metadata = { title: 'Yard' };
 export const dynamic = 'force-dynamic';
 
-export default async function Yard() {
-  const system = await chosenSystem();
+type Params = Readonly<Record<string, string | string[] | undefined>>;
+
+export default async function Yard({ searchParams }: { searchParams: Promise<Params> }) {
+  const [system, params] = [await chosenSystem(), await searchParams];
   const db = database();
-  const units = allUnits(db);
-  const jobs = allJobs(db);
+  const view = viewFrom(params);
+  const unreadable = noting();
+  const page = yardPage(db, view, unreadable.of('row of the yard'));
+  const lines = linesOf(db, page);
+  const isAll = !view.search && !view.verdict && !view.verb;
   return (
-    <main className="mx-auto max-w-[1240px] px-5 pb-16">
-      <header className="flex flex-wrap items-end justify-between gap-x-6 gap-y-2 border-b-2 border-ink pb-3 pt-5">
-        <div>
-          <p className="text-lg font-bold tracking-tight">Ossatura</p>
-          <h1 className="text-4xl font-bold">Yard</h1>
-        </div>
-        <nav className="flex flex-wrap items-center gap-2" aria-label="Yard">
-          <BundleIn />
-          <Link href="/new" className="solid">
-            Open a job
-          </Link>
-          <ThemeSwitch />
-          <KeepingLight system={system} quiet />
-        </nav>
-      </header>
-      {units.length === 0 && (
+    <main id="main" className="mx-auto max-w-[1240px] px-5 pb-16">
+      <YardHead system={system} />
+      <Troubles unreadable={unreadable.list.length} />
+      <YardFilters params={params} view={view} />
+      {linesWanted() > 0 && <StillWorking jobs={linesWanted()} />}
+      {page.found === 0 && (
         <p className="max-w-prose pt-8 text-xl">
-          Nothing in the yard yet. Open a job: say what the unit is and how its rails were made, and a frame
-          to hang readings on is drawn for you.
+          {isAll
+            ? 'Nothing in the yard yet. Open a job: say what the unit is and how its rails were made, and a frame to hang readings on is drawn for you.'
+            : 'Nothing in the yard is like that. Ask for less, or for closed ones too.'}
         </p>
       )}
-      {units.map((unit) => {
-        const notices = noticesOf(db, unit.id);
-        return (
-          <section
-            key={unit.id}
-            className="grid gap-x-8 gap-y-3 border-b border-rule py-5 md:grid-cols-[230px_1fr]"
-            aria-labelledby={`unit-${unit.id}`}
-          >
-            <div>
-              <h2 id={`unit-${unit.id}`} className="text-3xl font-bold">
-                {unit.tag}
-              </h2>
-              <p>{unit.description}</p>
-              <p className="caption">
-                {unit.exposure}; {unit.duty}
-                {unit.grossMassKg !== undefined && `; gross ${printMass(unit.grossMassKg, system)}`}
-              </p>
-            </div>
-            <div className="min-w-0">
-              <ul className="mb-2">
-                {notices.map((notice) => (
-                  <li
-                    key={notice.id}
-                    className="flex items-baseline gap-3 border-l-[6px] border-here py-0.5 pl-3"
-                  >
-                    <span className="font-semibold">{notice.words}</span>{' '}
-                    <span className="caption whitespace-nowrap">
-                      {notice.by}, <When at={notice.at} only="day" />
-                    </span>
-                  </li>
-                ))}
-              </ul>
-              <ul className="ruled border-y border-rule">
-                {jobs
-                  .filter((job) => job.unitId === unit.id)
-                  .map((job) => {
-                    const line = jobLine(db, job.id);
-                    const closed = isClosed(db, job.id);
-                    return (
-                      <li key={job.id} className={`flex items-center ${closed ? 'text-soft' : ''}`}>
-                        <Link
-                          href={`/jobs/${job.id}/${line.verb}`}
-                          className="grid min-h-[60px] min-w-0 flex-1 items-center gap-x-6 gap-y-1 px-2 py-2 hover:bg-well sm:grid-cols-[1.1fr_1fr_260px]"
-                        >
-                          <span>
-                            <span className="block text-xl font-semibold">{job.title}</span>
-                            <span className="caption">
-                              {job.purpose}, opened <When at={job.openedAt} only="day" /> by {job.openedBy}
-                              {closed && '; closed'}
-                            </span>
-                          </span>
-                          <span>
-                            {line.toAct.length > 0 && (
-                              <span className="block font-semibold text-oxide">{line.toAct.join(', ')}</span>
-                            )}
-                            <span className="caption">
-                              {line.readings} readings,{' '}
-                              {line.cracks === 1 ? '1 crack' : `${line.cracks} cracks`}
-                            </span>
-                          </span>
-                          <span className="font-medium sm:text-right">{closed ? 'Closed' : line.next} →</span>
-                        </Link>
-                        <ClosingButton jobId={job.id} title={job.title} closed={closed} by={job.openedBy} />
-                      </li>
-                    );
-                  })}
-              </ul>
-              <div className="flex flex-wrap gap-2 pt-2">
-                <Link href={`/new?unit=${unit.id}`} className="plain">
-                  New job on {unit.tag}
-                </Link>
-                <NoticeForm unitId={unit.id} tag={unit.tag} />
-                <UnitForm unit={unit} system={system} />
-              </div>
-            </div>
-          </section>
-        );
-      })}
+      {page.units.map(({ unit, jobs }) => (
+        <UnitRow key={unit.id} db={db} unit={unit} jobs={jobs} lines={lines} system={system} />
+      ))}
+      <Pages page={view.page} of={page.pages} found={page.found} params={params} />
     </main>
+  );
+}
+
+/** What is known of the jobs in sight; what is not is asked for. */
+function linesOf(db: Db, page: YardPage): ReadonlyMap<string, JobLine> {
+  const ids = page.units.flatMap(({ jobs }) => jobs.map((job) => job.id));
+  const lines = new Map(
+    ids.flatMap((id) => {
+      const line = knownLine(db, id);
+      return line ? [[id, line] as const] : [];
+    }),
+  );
+  wantLines(ids.filter((id) => !lines.has(id)));
+  return lines;
+}
+
+function YardHead({ system }: { system: UnitSystem }) {
+  return (
+    <header className="flex flex-wrap items-end justify-between gap-x-6 gap-y-2 border-b-2 border-ink pb-3 pt-5">
+      <div>
+        <p className="text-lg font-bold tracking-tight">Ossatura</p>
+        <h1 className="text-4xl font-bold">Yard</h1>
+      </div>
+      <nav className="flex flex-wrap items-center gap-2" aria-label="Yard">
+        <BundleIn />
+        <Link href="/new" className="solid">
+          Open a job
+        </Link>
+        <ThemeSwitch />
+        <KeepingLight system={system} quiet />
+      </nav>
+    </header>
+  );
+}
+
+/** Damage to what is kept: said before anything else is. */
+function Troubles({ unreadable }: { unreadable: number }) {
+  const damage = knownDamage();
+  if (damage === undefined && unreadable === 0) return null;
+  return (
+    <div className="my-3 border-l-[6px] border-oxide pl-3 font-semibold" role="alert">
+      {damage !== undefined && (
+        <p>The file of records is damaged: stop, and put back a copy before more is recorded. ({damage})</p>
+      )}
+      {unreadable > 0 && (
+        <p>{unreadable} units or jobs on this page cannot be read; the others are shown as they are.</p>
+      )}
+    </div>
+  );
+}
+
+function UnitRow({
+  db,
+  unit,
+  jobs,
+  lines,
+  system,
+}: {
+  db: Db;
+  unit: YardPage['units'][number]['unit'];
+  jobs: readonly YardJob[];
+  lines: ReadonlyMap<string, JobLine>;
+  system: UnitSystem;
+}) {
+  return (
+    <section
+      className="grid gap-x-8 gap-y-3 border-b border-rule py-5 md:grid-cols-[230px_1fr]"
+      aria-labelledby={`unit-${unit.id}`}
+    >
+      <div>
+        <h2 id={`unit-${unit.id}`} className="text-3xl font-bold">
+          {unit.tag}
+        </h2>
+        <p>{unit.description}</p>
+        <p className="caption">
+          {unit.exposure}; {unit.duty}
+          {unit.grossMassKg !== undefined && `; gross ${printMass(unit.grossMassKg, system)}`}
+        </p>
+      </div>
+      <div className="min-w-0">
+        <ul className="mb-2">
+          {noticesOf(db, unit.id).map((notice) => (
+            <li key={notice.id} className="flex items-baseline gap-3 border-l-[6px] border-here py-0.5 pl-3">
+              <span className="font-semibold">{notice.words}</span>{' '}
+              <span className="caption whitespace-nowrap">
+                {notice.by}, <When at={notice.at} only="day" />
+              </span>
+            </li>
+          ))}
+        </ul>
+        <ul className="ruled border-y border-rule">
+          {jobs.map((job) => (
+            <JobRow key={job.id} job={job} line={lines.get(job.id)} />
+          ))}
+        </ul>
+        <div className="flex flex-wrap gap-2 pt-2">
+          <Link href={`/new?unit=${unit.id}`} className="plain">
+            New job on {unit.tag}
+          </Link>
+          <NoticeForm unitId={unit.id} tag={unit.tag} />
+          <UnitForm unit={unit} system={system} />
+        </div>
+      </div>
+    </section>
+  );
+}
+
+function JobRow({ job, line }: { job: YardJob; line: JobLine | undefined }) {
+  return (
+    <li className={`flex items-center ${job.closed ? 'text-soft' : ''}`}>
+      <Link
+        href={`/jobs/${job.id}/${line ? VERB_OF[line.next.is] : 'walk'}`}
+        className="grid min-h-[60px] min-w-0 flex-1 items-center gap-x-6 gap-y-1 px-2 py-2 hover:bg-well sm:grid-cols-[1.1fr_1fr_260px]"
+      >
+        <span>
+          <span className="block text-xl font-semibold">{job.title}</span>
+          <span className="caption">
+            {job.purpose}, opened <When at={job.openedAt} only="day" /> by {job.openedBy}
+            {job.closed && '; closed'}
+          </span>
+        </span>
+        <span>
+          {line && line.toAct.length > 0 && (
+            <span className="block font-semibold text-oxide">
+              {line.toAct.map(({ name, verdict }) => `${name} ${verdict}`).join(', ')}
+            </span>
+          )}
+          <span className="caption">
+            {line
+              ? `${line.readings} readings, ${line.cracks === 1 ? '1 crack' : `${line.cracks} cracks`}`
+              : 'being worked out…'}
+          </span>
+        </span>
+        <span className="font-medium sm:text-right">
+          {job.closed ? 'Closed' : line ? nextWords(line.next) : 'Open it'} →
+        </span>
+      </Link>
+      <ClosingButton jobId={job.id} title={job.title} closed={job.closed} by={job.openedBy} />
+    </li>
+  );
+}
+
+function Pages({ page, of, found, params }: { page: number; of: number; found: number; params: Params }) {
+  if (of <= 1) return null;
+  const here = Math.min(page, of);
+  return (
+    <nav className="flex items-center gap-3 pt-4" aria-label="Pages">
+      {here > 1 && (
+        <Link className="plain" href={addressOf(params, { page: String(here - 1) })}>
+          Before
+        </Link>
+      )}
+      <span>
+        page {here} of {of}, {found} units
+      </span>
+      {here < of && (
+        <Link className="plain" href={addressOf(params, { page: String(here + 1) })}>
+          After
+        </Link>
+      )}
+    </nav>
   );
 }

@@ -1,4 +1,4 @@
-// npm run bench [-- sections|frames|maps|next-reading|csv|screens|typing …]: figures of this machine, now; compare within one run only.
+// npm run bench [-- sections|frames|maps|next-reading|csv|screens|typing|yard|faults …]: figures of this machine, now; compare within one run only.
 import { spawnSync } from 'node:child_process';
 import { ensureBuild, ensureNpmPackages } from '../set-up/machine.mjs';
 
@@ -31,4 +31,9 @@ if (wants('screens') || wants('typing')) {
   } finally {
     server.stop();
   }
+}
+if (wants('yard') || wants('faults')) {
+  if (!ensureBuild()) process.exit(1);
+  if (wants('yard')) await (await import('./yard.mjs')).benchYard();
+  if (wants('faults')) await (await import('./faults.mjs')).benchFaults();
 }

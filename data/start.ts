@@ -15,7 +15,7 @@ export function startRecords(): void {
   try {
     const { name } = database();
     serving(`${name}.serving`);
-    if (name !== ':memory:') check(name);
+    if (name !== ':memory:') setTimeout(() => check(name), CHECK_AFTER_MS).unref();
   } catch (error) {
     console.error(error instanceof Error ? error.message : error);
     if (error instanceof NewerDatabase) process.exit(1);
@@ -28,7 +28,10 @@ function serving(path: string): void {
   process.on('exit', () => rmSync(path, { force: true }));
 }
 
-/** Reads the whole file in a process of its own: it takes seconds on a large one. */
+/** First pages first: a large file is read through for seconds. */
+const CHECK_AFTER_MS = 8000;
+
+/** Reads the whole file in a process of its own. */
 function check(path: string): void {
   const child = spawn(process.execPath, [join(process.cwd(), 'data', 'quick-check.mjs'), path], {
     stdio: ['ignore', 'pipe', 'ignore'],

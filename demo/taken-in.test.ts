@@ -5,7 +5,6 @@ import { zipSync } from 'fflate';
 import sharp from 'sharp';
 import { demoBundles } from '.';
 import { parseBundle, printBundle, printBundleZip, readBundleZip } from '@/core/exchange';
-import { ofKind } from '@/core/frame';
 import type { Photo } from '@/core/walk';
 import {
   bundleOf,

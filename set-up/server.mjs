@@ -44,9 +44,9 @@ export function servedBy(path) {
 /**
  * Starts the production build on a database; resolves when it answers. Refuses a port that something else listens on.
  * @param {string} path
- * @param {{ port?: number, host?: string, env?: Record<string, string> }} [options]
+ * @param {{ port?: number, host?: string, env?: Record<string, string>, ask?: string }} [options]
  */
-export async function serve(path, { port, host = '127.0.0.1', env = {} } = {}) {
+export async function serve(path, { port, host = '127.0.0.1', env = {}, ask = '/' } = {}) {
   const chosen = port ?? (await freePort());
   if (!(await isFree(chosen, host))) throw new Error(`something else answers on port ${chosen} already`);
   const child = spawn(
@@ -63,7 +63,7 @@ export async function serve(path, { port, host = '127.0.0.1', env = {} } = {}) {
   const url = `http://${host === '0.0.0.0' ? '127.0.0.1' : host}:${chosen}`;
   for (let tries = 0; tries < 150; tries++) {
     if (child.exitCode !== null) throw new Error(`the server stopped: ${output}`);
-    const answer = await fetch(url).catch(() => undefined);
+    const answer = await fetch(url + ask).catch(() => undefined);
     if (answer && child.exitCode === null)
       return { url, port: chosen, child, output: () => output, stop: () => child.kill() };
     await new Promise((resolve) => setTimeout(resolve, 200));

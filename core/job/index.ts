@@ -39,4 +39,5 @@ export { askLift, liftBasis, type LiftReply } from './lift';
 export { explainComplaint } from './complaint';
 export { boughtMember, jobBuyersLook } from './buying';
 export { closingSchema, type Closing } from './closing';
+export { jobLine, VERB_OF, type JobLine, type NextStep } from './line';
 export { distrustOf, type Distrust } from './trust';

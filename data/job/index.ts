@@ -149,15 +149,19 @@ function homelessRecord(db: Db, jobId: string, frame: Frame): string | undefined
   return undefined;
 }
 
-/** Changes whenever anything a verdict rests on does: frame, practice, evidence, strikes (repairs are no evidence). */
+/** Changes whenever anything a verdict rests on does: frame, practice, evidence, strikes, the shop's list (repairs are no evidence). */
 export function evidenceMark(db: Db, jobId: string): string {
   const row = db
-    .prepare<{ jobId: string }, Record<'frame' | 'practice' | 'evidence' | 'strikes', number | null>>(
+    .prepare<
+      { jobId: string },
+      Record<'frame' | 'practice' | 'evidence' | 'strikes' | 'spots', number | null>
+    >(
       `SELECT (SELECT max(revision) FROM job_frame WHERE job_id = @jobId) AS frame,
               (SELECT max(revision) FROM job_practice WHERE job_id = @jobId) AS practice,
-              (SELECT count(*) FROM evidence WHERE job_id = @jobId) AS evidence,
+              (SELECT max(number) FROM evidence WHERE job_id = @jobId) AS evidence,
+              (SELECT max(number) FROM spot_change) AS spots,
               (SELECT count(*) FROM strike JOIN evidence ON evidence.id = strike.evidence_id WHERE evidence.job_id = @jobId) AS strikes`,
     )
     .get({ jobId })!;
-  return `${row.frame} ${row.practice} ${row.evidence} ${row.strikes}`;
+  return `${row.frame} ${row.practice} ${row.evidence} ${row.strikes} ${row.spots}`;
 }

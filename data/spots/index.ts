@@ -9,7 +9,6 @@ import {
   spotRuleSchema,
   TRADE_SPOTS,
   type ClosedFinding,
-  type ClosedJob,
   type SpotChange,
   type SpotRule,
 } from '@/core/walk';
@@ -19,6 +18,7 @@ import { evidenceOf } from '../evidence';
 import { currentFrame } from '../frame';
 import { refused, sameRecord, written, type Written } from '../problem';
 import { strikesOf } from '../strike';
+import { closedMarks, keepWorkedOut } from '../worked-out';
 
 /** One change to the shop's list: a spot added (or put anew), one dropped, one taken up again. */
 export const spotChangeSchema = z
@@ -77,7 +77,7 @@ export function changeSpots(db: Db, change: z.infer<typeof spotChangeSchema>): W
 /** What this shop looks at: the trade's list, its own spots, what its closed jobs taught; and what it dropped, by rule id. */
 export function shopSpots(db: Db): { rules: SpotRule[]; dropped: SpotRule[] } {
   const changes = changesOf(db);
-  const learned = learnedSpots(closedJobs(db));
+  const learned = taughtBy(db);
   const rules = spotRules(changes, learned);
   const every = spotRules(
     changes.filter((change) => change.does === 'add'),
@@ -88,28 +88,49 @@ export function shopSpots(db: Db): { rules: SpotRule[]; dropped: SpotRule[] } {
 
 /** The list as it holds for one job: its own findings are not held against it as learned before. */
 export const spotRulesFor = (db: Db, jobId: string): SpotRule[] =>
-  spotRules(changesOf(db), learnedSpots(closedJobs(db).filter((job) => job.id !== jobId)));
+  spotRules(changesOf(db), taughtBy(db, jobId));
 
-function closedJobs(db: Db): (ClosedJob & { readonly id: string })[] {
+/** How what a job taught is kept; a new way of learning takes another name. */
+const TAUGHT = 'taught 1';
+
+/** What the shop's closed jobs taught, but one. Each is read once and kept until something of it changes: a shop has thousands. */
+function taughtBy(db: Db, besides?: string): SpotRule[] {
+  const marks = closedMarks(db);
   const rows = db
-    .prepare<[], { id: string; tag: string }>(
-      'SELECT DISTINCT job.id, unit.tag FROM job JOIN unit ON unit.id = job.unit_id JOIN job_closing ON job_closing.job_id = job.id ORDER BY job.opened_at, job.id',
+    .prepare<[string], { id: string; tag: string; mark: string | null; body: string | null }>(
+      `SELECT job.id, unit.tag, worked_out.mark, worked_out.body FROM job JOIN unit ON unit.id = job.unit_id
+       LEFT JOIN worked_out ON worked_out.job_id = job.id AND worked_out.what = ?
+       WHERE job.id IN (SELECT job_id FROM job_closing) ORDER BY job.opened_at, job.id`,
     )
-    .all();
-  return rows.flatMap(({ id, tag }) => {
-    const [on, current] = [closedOn(db, id), currentFrame(db, id)];
-    if (on === undefined || !current) return [];
-    return [
-      {
-        id,
-        tag,
-        closedOn: on,
-        frame: current.frame,
-        spots: hotSpots(current.frame, TRADE_SPOTS),
-        findings: findingsOf(db, id),
-      },
-    ];
-  });
+    .all(TAUGHT);
+  const rules = new Map<string, SpotRule>();
+  for (const { id, tag, mark, body } of rows) {
+    if (id === besides) continue;
+    const now = marks.get(id)!;
+    const taught = mark === now ? (JSON.parse(body!) as SpotRule[]) : taughtByOne(db, { id, tag, mark: now });
+    for (const rule of taught) if (!rules.has(rule.id)) rules.set(rule.id, rule);
+  }
+  return [...rules.values()];
+}
+
+function taughtByOne(db: Db, { id, tag, mark }: { id: string; tag: string; mark: string }): SpotRule[] {
+  const on = closedOn(db, id);
+  const findings = on === undefined ? [] : findingsOf(db, id);
+  const current = findings.length ? currentFrame(db, id) : undefined;
+  const value =
+    on === undefined || !current
+      ? []
+      : learnedSpots([
+          {
+            tag,
+            closedOn: on,
+            frame: current.frame,
+            spots: hotSpots(current.frame, TRADE_SPOTS),
+            findings,
+          },
+        ]);
+  keepWorkedOut(db, id, TAUGHT, { mark, value });
+  return value;
 }
 
 /** What was bad on a job: signs of failed or hidden metal, cracks, bad looks outside the list. */

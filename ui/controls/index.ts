@@ -4,4 +4,4 @@ export { Menu, MenuLink } from './menu';
 export { Entry } from './entry';
 export { Pick } from './pick';
 export { useTapDrag, type Pointed } from './tap-drag';
-export { localTime, When } from './when';
+export { When } from './when';

@@ -1,6 +1,6 @@
 import { Document, Page, StyleSheet, Text, View } from '@react-pdf/renderer';
 import type { JobFile } from '@/core/job';
-import { localTime } from '../controls/when';
+import { localTime } from '../controls/local-time';
 import type { BuyersLook, BuyersWhy } from '@/core/weigh';
 import type { Claim, Leave, NotSeenWhy, SpotState } from '@/core/walk';
 

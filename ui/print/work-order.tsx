@@ -9,11 +9,14 @@ import {
   sixteenths,
   type UnitSystem,
 } from '@/core/quantity';
-import { brokenRules, type JobFile, type MemberWork, type WorkedRepair } from '@/core/job';
+import { brokenRules, type JobFile, type MemberWork as WholeWork, type WorkedRepair } from '@/core/job';
 import { lowerBound, severity } from '@/core/weigh';
-import { localTime } from '../controls/when';
+import { localTime } from '../controls/local-time';
 import { flatPaths } from './flat-drawing';
 import { startsAtMm } from '@/core/frame';
+
+/** A member's work as a page needs it. */
+type MemberWork = Omit<WholeWork, 'states'>;
 
 /** Sentences come from where findings are put into words; this page only lays them out. */
 export interface OrderWords {

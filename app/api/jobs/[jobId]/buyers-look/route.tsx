@@ -1,6 +1,7 @@
 import { renderToBuffer } from '@react-pdf/renderer';
-import { download, guarded, notFound, systemOf } from '../../../_door';
-import { boughtMember, distrustOf, jobBuyersLook, judgedJob, stands } from '@/core/job';
+import { answer, download, guarded, notFound, systemOf } from '../../../_door';
+import { boughtMember, distrustOf, jobBuyersLook, stands } from '@/core/job';
+import { askOffice } from '../../../../_office';
 import { database, jobFile } from '@/data';
 import { BuyersLookSheet } from '@/ui/print/buyers-look';
 import { registerFonts } from '@/ui/print/fonts';
@@ -17,7 +18,9 @@ export const GET = (request: Request, { params }: { params: Promise<{ jobId: str
     const file = jobFile(database(), (await params).jobId);
     if (!file) return notFound('job');
     const system = systemOf(request);
-    const works = judgedJob(file);
+    const judged = await askOffice('judged', file);
+    if (!judged.ok) return answer(judged);
+    const works = judged.value;
     const claims = [...new Map(stands(file, 'claim').map((claim) => [claim.claimId, claim])).values()];
     const leaves = [...new Map(stands(file, 'leave').map((leave) => [leave.act, leave])).values()];
     const pdf = await renderToBuffer(

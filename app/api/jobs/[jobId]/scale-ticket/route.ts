@@ -1,6 +1,6 @@
 import { guarded, answer, notFound } from '../../../_door';
-import { jobDemand, workJob } from '@/core/job';
 import { readScaleTicket } from '@/core/exchange';
+import { askOffice } from '../../../../_office';
 import { database, jobFile, refused, written } from '@/data';
 import { weighOnScale } from '@/stand-ins/axle-scale';
 
@@ -10,8 +10,9 @@ export const POST = async (request: Request, { params }: { params: Promise<{ job
     const file = jobFile(database(), (await params).jobId);
     if (!file) return notFound('job');
     const plain = { ...file, evidence: [], repairs: [] };
-    const works = new Map(workJob(plain).map((work) => [work.picture.member.id, work]));
-    const built = jobDemand(plain, works, ['as built'])['as built']!;
+    const asked = await askOffice('wheels', plain);
+    if (!asked.ok) return answer(asked);
+    const built = asked.value;
     if (built.wheels.length === 0)
       return answer(refused('invalid', 'this frame stands on no axles', 'Nothing was weighed.'));
     const ticket = readScaleTicket(weighOnScale(file.frame, built.wheels, built.couplerKg, file.unit.tag));

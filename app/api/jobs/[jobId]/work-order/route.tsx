@@ -1,7 +1,8 @@
 import { renderToBuffer } from '@react-pdf/renderer';
-import { download, guarded, notFound, systemOf } from '../../../_door';
-import { distrustOf, judgedJob, type JobFile } from '@/core/job';
+import { answer, download, guarded, notFound, systemOf } from '../../../_door';
+import { distrustOf, type JobFile } from '@/core/job';
 import type { UnitSystem } from '@/core/quantity';
+import { askOffice } from '../../../../_office';
 import { database, jobFile } from '@/data';
 import { WorkOrder, type OrderWords } from '@/ui/print/work-order';
 import { registerFonts } from '@/ui/print/fonts';
@@ -32,10 +33,12 @@ export const GET = (request: Request, { params }: { params: Promise<{ jobId: str
     const file = jobFile(database(), (await params).jobId);
     if (!file) return notFound('job');
     const system = systemOf(request);
+    const works = await askOffice('judged', file);
+    if (!works.ok) return answer(works);
     const pdf = await renderToBuffer(
       <WorkOrder
         file={file}
-        works={judgedJob(file)}
+        works={works.value}
         system={system}
         words={wordsIn(system, file)}
         printedAt={new Date().toISOString()}

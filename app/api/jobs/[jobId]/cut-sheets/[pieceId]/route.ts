@@ -1,6 +1,7 @@
-import { download, guarded, notFound, systemOf } from '../../../../_door';
+import { answer, download, guarded, notFound, systemOf } from '../../../../_door';
 import { flatPatternDxf } from '@/core/exchange';
-import { brokenRules, workJob } from '@/core/job';
+import { brokenRules } from '@/core/job';
+import { askOffice } from '../../../../../_office';
 import { database, jobFile } from '@/data';
 
 /** A piece's flat pattern as DXF; `twin=1` mirrors it for the other side. */
@@ -9,7 +10,9 @@ export const GET = (request: Request, { params }: { params: Promise<{ jobId: str
     const { jobId, pieceId } = await params;
     const file = jobFile(database(), jobId);
     if (!file) return notFound('job');
-    const found = workJob(file)
+    const works = await askOffice('worked', file);
+    if (!works.ok) return answer(works);
+    const found = works.value
       .flatMap((work) => work.repairs)
       .flatMap((repair) => repair.patterns.map((pattern) => ({ repair, pattern })))
       .find(({ pattern }) => pattern.piece.id === pieceId);

@@ -1,0 +1,58 @@
+import { severity, type Verdict } from '../weigh';
+import { inputsOf, sortedRecords } from './inputs';
+import { weighMember } from './member';
+import { stands, type JobRecords } from './records';
+
+/** What is next in a job. */
+export type NextStep =
+  | { readonly is: 'walk round it' }
+  | { readonly is: 'first readings' }
+  | { readonly is: 'a rail not measured'; readonly name: string }
+  | { readonly is: 'plates'; readonly name: string }
+  | { readonly is: 'by hand'; readonly name: string; readonly verdict: Verdict }
+  | { readonly is: 'members not measured'; readonly count: number }
+  | { readonly is: 'read the verdicts' };
+
+/** What is known of a job, in one line. */
+export interface JobLine {
+  readonly readings: number;
+  readonly cracks: number;
+  readonly next: NextStep;
+  readonly toAct: readonly { readonly name: string; readonly verdict: Verdict }[];
+}
+
+/** The verb that a step leads to. */
+export const VERB_OF = {
+  'walk round it': 'walk',
+  'first readings': 'probe',
+  'a rail not measured': 'probe',
+  plates: 'shape',
+  'by hand': 'weigh',
+  'members not measured': 'weigh',
+  'read the verdicts': 'weigh',
+} as const satisfies Record<NextStep['is'], string>;
+
+/** Plates are drawn for these; a member to renew or a unit to retire is no matter of plates. */
+const PLATED: readonly Verdict[] = ['Mend', 'Splice'];
+
+export function jobLine(records: JobRecords): JobLine {
+  const sorted = sortedRecords(records);
+  const weighed = records.frame.members.map((member) => weighMember(inputsOf(sorted, member)));
+  const toAct = weighed
+    .filter(({ verdict }) => severity(verdict.verdict) >= severity('Mend'))
+    .map(({ picture, verdict }) => ({ name: picture.member.name, verdict: verdict.verdict }));
+  const unread = weighed.filter(({ picture }) => !picture.map).map(({ picture }) => picture.member);
+  const readings = stands(records, 'reading').length;
+  const isUnwalked = readings === 0 && !records.evidence.some((record) => record.kind === 'look');
+  const steps = (): NextStep => {
+    if (isUnwalked) return { is: 'walk round it' };
+    if (readings === 0) return { is: 'first readings' };
+    const rail = unread.find(({ role }) => role === 'rail');
+    if (rail) return { is: 'a rail not measured', name: rail.name };
+    const plated = toAct.find(({ verdict }) => PLATED.includes(verdict));
+    if (plated) return { is: 'plates', name: plated.name };
+    if (toAct[0]) return { is: 'by hand', ...toAct[0] };
+    return unread.length ? { is: 'members not measured', count: unread.length } : { is: 'read the verdicts' };
+  };
+  return { readings, cracks: stands(records, 'crack').length, next: steps(), toAct };
+}

@@ -1,0 +1,42 @@
+import { jobDemand, jobLine, judgedJob, workJob, type JobFile, type MemberWork } from '@/core/job';
+
+/** A member's work without what cannot be sent from one process to another. */
+export type SentWork = Omit<MemberWork, 'states'>;
+const sent = (works: readonly MemberWork[]): SentWork[] => works.map(({ states: _, ...work }) => work);
+
+/** What takes too long to be worked out where requests are answered. */
+const TASKS = {
+  line: jobLine,
+  /** Every member worked out and judged with what the frame asks of it. */
+  judged: (file: JobFile) => sent(judgedJob(file)),
+  /** Every member worked out, plates and welds with it. */
+  worked: (file: JobFile) => sent(workJob(file)),
+  /** What each wheel and the coupler of the frame as built stand on. */
+  wheels: (file: JobFile) => {
+    const works = new Map(workJob(file).map((work) => [work.picture.member.id, work]));
+    const built = jobDemand(file, works, ['as built'])['as built']!;
+    return { wheels: built.wheels, couplerKg: built.couplerKg };
+  },
+} as const;
+export type Tasks = typeof TASKS;
+export type TaskName = keyof Tasks;
+
+export interface Asked {
+  readonly id: number;
+  readonly task: TaskName;
+  readonly file: JobFile;
+}
+export type Answered =
+  | { readonly id: number; readonly ok: true; readonly value: unknown }
+  | { readonly id: number; readonly ok: false; readonly reason: string };
+
+function answered({ id, task, file }: Asked): Answered {
+  try {
+    return { id, ok: true, value: TASKS[task](file) };
+  } catch (error) {
+    return { id, ok: false, reason: error instanceof Error ? error.message : String(error) };
+  }
+}
+
+process.on('message', (asked: Asked) => process.send!(answered(asked)));
+process.on('disconnect', () => process.exit(0));
