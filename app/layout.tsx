@@ -1,5 +1,5 @@
 import type { Metadata, Viewport } from 'next';
-import { cookies } from 'next/headers';
+import { cookies, headers } from 'next/headers';
 import type { ReactNode } from 'react';
 import { Toaster } from 'sonner';
 import { booksOf, database } from '@/data';
@@ -20,15 +20,32 @@ function records(): string | undefined {
   }
 }
 
+/** The nonce this page's scripts carry, from its own policy. */
+const nonce = async (): Promise<string | undefined> =>
+  /'nonce-([^']+)'/.exec((await headers()).get('content-security-policy') ?? '')?.[1];
+
+/** Light or dark as the device is, until somebody chooses; before anything is painted. */
+const AS_THE_DEVICE = `if (matchMedia('(prefers-color-scheme: dark)').matches) document.documentElement.dataset.theme = 'dark';`;
+const AsTheDevice = ({ nonce }: { nonce: string | undefined }) => (
+  <head>
+    <script nonce={nonce} dangerouslySetInnerHTML={{ __html: AS_THE_DEVICE }} />
+  </head>
+);
+
 export default async function RootLayout({ children }: { children: ReactNode }) {
-  const theme = (await cookies()).get('ossatura-theme')?.value === 'dark' ? 'dark' : 'light';
+  const chosen = (await cookies()).get('ossatura-theme')?.value;
+  const theme = chosen === 'dark' || chosen === 'light' ? chosen : undefined;
   return (
-    <html lang="en" data-theme={theme} data-records={records()}>
+    <html lang="en" data-theme={theme ?? 'light'} data-records={records()} suppressHydrationWarning>
+      {theme === undefined && <AsTheDevice nonce={await nonce()} />}
       <body>
+        <a href="#main" className="solid fixed left-2 top-2 z-50 -translate-y-24 focus:translate-y-0">
+          Skip to the work
+        </a>
         {children}
         <Toaster
           position="bottom-center"
-          theme={theme}
+          theme={theme ?? 'system'}
           toastOptions={{ classNames: { toast: 'border-2!' } }}
         />
       </body>

@@ -117,6 +117,8 @@ test('two tabs: a change made on an old frame is refused, and says that the othe
   await expect(page.getByText('Frame kept')).toBeVisible();
   await other.getByRole('button', { name: 'Keep the frame' }).click();
   await expect(other.getByText('changed elsewhere meanwhile').first()).toBeVisible();
+  await other.getByRole('button', { name: 'Take the kept one, drop mine' }).click();
+  await expect(datum(other)).toHaveValue('rear face of the bumper');
   await other.reload();
   await expect(datum(other)).toHaveValue('rear face of the bumper');
 });

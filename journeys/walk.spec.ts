@@ -209,7 +209,9 @@ test('photos: before and after side by side, wrong content refused and nothing l
 test('the look before buying: a claim, and one page that says what was not seen', async ({ page, jobs }) => {
   await page.goto(`${jobs['SV-9']}/walk?part=buying`);
   await worked(page);
-  await expect(page.getByRole('region', { name: 'Answer for a buyer' })).toContainText('Only with what it costs');
+  await expect(page.getByRole('region', { name: 'Answer for a buyer' })).toContainText(
+    'Only with what it costs',
+  );
   await page
     .getByRole('form', { name: 'New claim' })
     .getByLabel('claimed to be done')

@@ -191,7 +191,9 @@ test('GR-7: what rust does to what the frame carries, found against built agains
     );
   expect(await used('found')).toBeGreaterThan(1.5 * (await used('built')));
   expect(await used('repaired')).toBeLessThan(1.25 * (await used('built')));
-  await expect(page.getByRole('region', { name: 'Reasons' })).toContainText(/Carries \d+ % of what it may/);
+  await expect(page.getByRole('region', { name: 'Reasons' })).toContainText(
+    /Uses \d+ % of what it may carry/,
+  );
   await expect(page.getByRole('region', { name: 'Reasons' })).not.toContainText(
     'Leave rests on the section alone',
   );

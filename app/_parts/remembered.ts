@@ -7,49 +7,64 @@ const listeners = new Set<() => void>();
 
 /** A browser may forbid a page to store anything: then words are remembered for as long as the page is open. */
 const onThisPage = new Map<string, string>();
-function stored(key: string): string | null {
+/** For all tabs of this browser, or for this one alone. */
+type Where = 'browser' | 'tab';
+const storageOf = (where: Where): Storage => (where === 'browser' ? localStorage : sessionStorage);
+function stored(where: Where, key: string): string | null {
   try {
-    return localStorage.getItem(key) ?? onThisPage.get(key) ?? null;
+    return storageOf(where).getItem(key) ?? onThisPage.get(key) ?? null;
   } catch {
     return onThisPage.get(key) ?? null;
   }
 }
-function store(key: string, value: string): void {
+function store(where: Where, key: string, value: string): void {
   onThisPage.delete(key);
   try {
-    if (value === '') localStorage.removeItem(key);
-    else localStorage.setItem(key, value);
+    if (value === '') storageOf(where).removeItem(key);
+    else storageOf(where).setItem(key, value);
   } catch {
     onThisPage.set(key, value);
   }
 }
 
 /** A small word this browser remembers, such as who is holding it. Until the page is live it is the fallback. */
-export function useRemembered(key: string, fallback: string): [string, (value: string) => void] {
+export function useRemembered(
+  key: string,
+  fallback: string,
+  where: Where = 'browser',
+): [string, (value: string) => void] {
   const value = useSyncExternalStore(
     (listener) => {
       listeners.add(listener);
       return () => void listeners.delete(listener);
     },
-    () => stored(key) ?? fallback,
+    () => stored(where, key) ?? fallback,
     () => fallback,
   );
   const remember = useCallback(
     (next: string) => {
-      store(key, next);
+      store(where, key, next);
       listeners.forEach((listener) => listener());
     },
-    [key],
+    [key, where],
   );
   return [value, remember];
 }
 
 /** Something half typed, kept in this browser until it is sent or given up, so that a reload loses nothing. Undefined puts it away. */
-export function useDraft<Schema extends z.ZodType>(
+export const useDraft = <Schema extends z.ZodType>(key: string, schema: Schema) =>
+  useDraftIn('browser', key, schema);
+
+/** Something half typed that two tabs may each have of their own. */
+export const useTabDraft = <Schema extends z.ZodType>(key: string, schema: Schema) =>
+  useDraftIn('tab', key, schema);
+
+function useDraftIn<Schema extends z.ZodType>(
+  where: Where,
   key: string,
   schema: Schema,
 ): [z.output<Schema> | undefined, (value: z.output<Schema> | undefined) => void] {
-  const [text, setText] = useRemembered(key, '');
+  const [text, setText] = useRemembered(key, '', where);
   const value = useMemo(() => {
     if (text === '') return undefined;
     try {

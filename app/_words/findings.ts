@@ -55,7 +55,7 @@ const FINDING_WORDS: Readonly<Record<FindingCode, Say<Finding>>> = {
     change: 'nothing short of new metal',
   }),
   'margin-short': (f, s) => ({
-    title: `Sound metal only ${printLength(f.value!, s, 'length')} below the top corner`,
+    title: `Shop rule: sound metal left under the top corner, ${printLength(f.value!, s, 'length')}`,
     detail: `the school chosen wants ${printLength(f.limit!, s, 'length')}; read between two heights ${printLength(f.plusMinus!, s, 'length')} apart`,
     change: 'a reading between those two heights; or a top cap as well',
   }),
@@ -95,32 +95,32 @@ const FINDING_WORDS: Readonly<Record<FindingCode, Say<Finding>>> = {
     change: 'clean on past the last point, dye again, record both ends',
   }),
   'steel-unknown': () => ({
-    title: 'Steel not identified',
+    title: 'Steel not identified: set it in Frame',
     detail: 'until a label or a hardness test says otherwise it counts as heat-treated: no weld repair',
     change: 'find the label or test the hardness, then set the steel in Frame',
   }),
   'demand-over': (f) => ({
-    title: `Carries ${percent(f.value!)} of what it may: ${f.name}`,
+    title: `Uses ${percent(f.value!)} of what it may carry; worst: ${f.name}`,
     detail: 'as found; as it was made it would do',
     change: 'metal; or less load, kept to',
   }),
   'demand-over-as-made': (f) => ({
-    title: `Carries ${percent(f.value!)} of what it may: ${f.name}, rust or no rust`,
+    title: `Uses ${percent(f.value!)} of what it may carry, rust or no rust; worst: ${f.name}`,
     detail: 'as made it would be over as well: the loads, a factor or the model is to be looked at first',
     change: 'loads by a scale ticket; the case’s factor; the maker’s rating',
   }),
   'demand-near': (f) => ({
-    title: `Carries ${percent(f.value!)} of what it may: ${f.name}`,
+    title: `Uses ${percent(f.value!)} of what it may carry; worst: ${f.name}`,
     detail: 'near its limit; beams are nominal at brackets',
     change: 'more readings there; a scale ticket',
   }),
   'demand-within': (f) => ({
-    title: `Carries ${percent(f.value!)} of what it may: ${f.name}`,
+    title: `Uses ${percent(f.value!)} of what it may carry; worst: ${f.name}`,
     detail: 'the worst of all load cases, on the sections as found',
     change: 'more load, or thinner readings there',
   }),
   'lift-over': (f) => ({
-    title: `Would carry ${percent(f.value!)} of what it may ${f.name}, loaded as listed`,
+    title: `Would use ${percent(f.value!)} of what it may carry ${f.name}, loaded as listed`,
     detail: 'raised until the wheels hang free; the shop’s allowable for lifting',
     change: 'unload it, other lift points, more stands, lift by the axle',
   }),
@@ -211,7 +211,7 @@ const REPAIR_WORDS: Readonly<Record<RepairFindingCode, Say<RepairFinding>>> = {
     change: 'lower the edge, or wrap over the corner',
   }),
   'edge-not-measured': (f) => ({
-    title: `Landing on the ${f.name} was not measured`,
+    title: `No readings where the ${f.name} weld lands`,
     detail: 'its weld is not counted',
     change: 'readings along that edge',
   }),
@@ -231,7 +231,7 @@ const REPAIR_WORDS: Readonly<Record<RepairFindingCode, Say<RepairFinding>>> = {
     change: 'move this end out',
   }),
   'development-short': (f, s) => ({
-    title: 'Too short for its welds to load it',
+    title: 'Plate too short: end welds cannot load it',
     detail:
       f.limit === undefined
         ? 'no weld lands beyond the damage'
@@ -324,7 +324,7 @@ const JOIN_WORDS: Readonly<Record<JoinFindingCode, (finding: JoinFinding, system
     change: 'smaller leg',
   }),
   'base-metal-governs': (f) => ({
-    title: `Base metal governs at ${listed(f.lineIds)}`,
+    title: `Limited by the base metal at ${listed(f.lineIds)}`,
     detail:
       'the wall beside the weld, by its lower bound, is weaker than the fillet; a bigger leg adds nothing',
     change: 'readings there, or thicker metal',

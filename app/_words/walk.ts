@@ -122,7 +122,7 @@ const LIFT_SAYS: Readonly<Record<LiftReason['code'], (reason: LiftReason, system
     `${percent(r.value!)} of the wall left ${at(r, s)}; under ${percent(r.limit!)} is no place to lift by`,
   'crack on what it loads': (r, s) => `a crack ${at(r, s)} is on what this lift loads`,
   'demand over': (r, s) =>
-    `would carry ${percent(r.value!)} of what it may ${at(r, s)}, on the section found there`,
+    `would use ${percent(r.value!)} of what it may carry ${at(r, s)}, on the section found there`,
   'web crushes': (r, s) =>
     `the web may crush: ${printForce(r.value!, s)} on it, ${printForce(r.limit!, s)} is what it takes`,
   'rating over': (r, s) => `${load(r.value!, s)} on it, rated ${load(r.limit!, s)}`,
@@ -135,7 +135,7 @@ const LIFT_SAYS: Readonly<Record<LiftReason['code'], (reason: LiftReason, system
   'holds together': (r, s) => `a bracket ${at(r, s)} holds the piece together`,
   'unseen critical': (r) => `not seen: ${r.name}`,
   'not measured, near its limit': (r, s) =>
-    `would carry ${percent(r.value!)} of what it may ${at(r, s)} if it were as made; nobody measured it`,
+    `would use ${percent(r.value!)} of what it may carry ${at(r, s)} if it were as made; nobody measured it`,
   'loads unknown': () => 'what stands on the frame is not recorded: list its loads in Frame',
   'not computed': (r) => `the frame model has no answer: ${r.name}`,
   notice: (r) => `a standing notice speaks of lifting: ${r.name}`,
@@ -143,7 +143,8 @@ const LIFT_SAYS: Readonly<Record<LiftReason['code'], (reason: LiftReason, system
     `no rating typed in${r.name ? ` for ${r.name}` : ''}${r.value !== undefined ? `; up to ${load(r.value, s)} on one` : ''}`,
   'stays as it stands': () => 'the frame is held as it stood when it came in',
   'slope counted': (r) => `ground slope of ${significant(r.value!, 2)}° is counted`,
-  'demand within': (r, s) => `the most loaded place carries ${percent(r.value!)} of what it may ${at(r, s)}`,
+  'demand within': (r, s) =>
+    `the most loaded place uses ${percent(r.value!)} of what it may carry ${at(r, s)}`,
   'seen under': (r, s) => `read ${at(r, s)}`,
   'nothing read under': (r, s) => `looked at or struck ${at(r, s)}, not read`,
 };

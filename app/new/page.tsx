@@ -13,7 +13,7 @@ export default async function NewJob({ searchParams }: { searchParams: Promise<{
   const unitId = (await searchParams).unit;
   const unit = units.find((each) => each.id === unitId);
   return (
-    <main className="mx-auto max-w-[1100px] px-5 pb-16">
+    <main id="main" className="mx-auto max-w-[1100px] px-5 pb-16">
       <header className="flex items-end justify-between border-b-2 border-ink pb-3 pt-5">
         <div>
           <Link href="/" className="font-bold underline">

@@ -71,6 +71,7 @@ export {
 } from './loads';
 export { bySchema, instantSchema, recordIdSchema, standing, strikeSchema, type Strike } from './strike';
 export { evidenceKind, ofKind, onMember, type EvidenceKind, type EvidenceStamp, type Fit } from './evidence';
+export { frameDifferences, type Difference } from './differences';
 export { standName, type Stand } from './stand';
 export { surfaceOf, wallOf, type Surface, type Wall } from './surface';
 export {

@@ -1,5 +1,6 @@
 'use client';
 
+import { usePathname } from 'next/navigation';
 import { useMemo, type ReactNode } from 'react';
 import type { Frame } from '@/core/frame';
 import type { StateId } from '@/core/shape';
@@ -33,7 +34,8 @@ export function Bench({
           <JobSkeleton {...skeleton} />
         </div>
       </aside>
-      <main className="min-w-0 px-3 pb-10 pt-3 lg:px-4">
+      <main id="main" className="min-w-0 px-3 pb-10 pt-3 lg:px-4">
+        <Heading />
         {picker && <MemberPicker />}
         {children}
       </main>
@@ -48,6 +50,20 @@ export function Bench({
         </aside>
       )}
     </div>
+  );
+}
+
+/** Screens whose own first words are their heading. */
+const HEADED: ReadonlySet<string> = new Set(['frame', 'weigh']);
+
+/** Which screen this is, for whoever hears it instead of seeing it. */
+function Heading() {
+  const verb = usePathname().split('/')[3] ?? '';
+  const { tag } = useRecordsLater().file.unit;
+  return HEADED.has(verb) ? null : (
+    <h1 className="sr-only">
+      {tag}: {verb}
+    </h1>
   );
 }
 

@@ -14,6 +14,9 @@ import { useSearchParams } from 'next/navigation';
 import { facesOf, memberOf, type Member } from '@/core/frame';
 import { recorded, type JobFile } from '@/core/job';
 import type { Cursor, Stretch } from '@/ui/strip';
+import type { UnitSystem } from '@/core/quantity';
+import { parseStationMm } from '../../_words/station';
+import { useReader } from './reader-context';
 import { useRecords } from './records-context';
 
 /** The member in sight, and every way to look elsewhere. Changes seldom. */
@@ -66,6 +69,12 @@ const startOf = (member: Member): Cursor => {
   return { stationMm: member.lengthMm / 2, face: side.id, heightMm: side.widthMm / 2 };
 };
 
+/** The station an address asks for, from the datum; one that is none, or off the member, is passed over. */
+function stationAsked(member: Member, said: string | null, system: UnitSystem): { stationMm?: number } {
+  const read = said === null ? undefined : parseStationMm(said, member, system);
+  return read?.ok && read.value <= member.lengthMm ? { stationMm: read.value } : {};
+}
+
 /** `onShow` hears which member is in sight. */
 export function PlaceProvider({
   onShow,
@@ -75,10 +84,15 @@ export function PlaceProvider({
   children: ReactNode;
 }) {
   const { file } = useRecords();
-  const asked = useSearchParams().get('member') ?? '';
+  const params = useSearchParams();
+  const { system } = useReader();
+  const asked = params.get('member') ?? '';
   const [selected, setSelected] = useState(() => (memberOf(file.frame, asked) ?? firstMember(file)).id);
   const member = memberOf(file.frame, selected) ?? firstMember(file);
-  const [cursor, setCursor] = useState<Cursor>(() => startOf(member));
+  const [cursor, setCursor] = useState<Cursor>(() => ({
+    ...startOf(member),
+    ...stationAsked(member, params.get('station'), system),
+  }));
   const [stretch, setStretch] = useState<Stretch>({ fromMm: 0, toMm: member.lengthMm });
   useEffect(() => onShow(member.id), [member.id, onShow]);
 

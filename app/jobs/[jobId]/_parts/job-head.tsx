@@ -10,6 +10,7 @@ import { ThemeSwitch, UnitSwitch } from '../../../_parts/switches';
 import { KeepingLight } from '../../../_outbox/keeping-light';
 import { useMember, useReader, useRecordsLater, useWork } from '../../_desk';
 import { openInVerbs } from './open-in-verbs';
+import { Keys } from './keys';
 import { TakeAway } from './take-away';
 import { When } from '@/ui/controls';
 
@@ -17,6 +18,7 @@ import { When } from '@/ui/controls';
 export function JobHead() {
   const { file } = useRecordsLater();
   const { system, setSystem } = useReader();
+  const verb = usePathname().split('/')[3] ?? 'walk';
   return (
     <header className="sticky top-0 z-30 border-b-2 border-ink bg-paper">
       <div className="flex flex-wrap items-stretch lg:flex-nowrap">
@@ -34,6 +36,7 @@ export function JobHead() {
           <UnitSwitch system={system} onChange={setSystem} />
           <ThemeSwitch />
           <TakeAway />
+          <Keys verb={verb} />
           <KeepingLight system={system} />
         </div>
       </div>

@@ -23,24 +23,21 @@ import { LengthCell } from './length-cell';
 import { LoadsForm, MassCell } from './loads-form';
 import { MemberDetail } from './member-detail';
 import { MembersTable } from './members-table';
+import { TwoFrames } from './two-frames';
+import { useFrameDraft } from './use-frame-draft';
 
 /** The frame as built, and the shop's judgements for this job. Nothing changes until it is kept; another tab's change is not overwritten. */
 export function FrameBench() {
   const { file, changeFrame, changePractice } = useRecords();
   const { system } = useReader();
   const { member } = useMember();
-  const [frame, setDraft] = useState<Frame>(file.frame);
+  const draft = useFrameDraft();
+  const { frame, set: setDraft } = draft;
   const [past, setPast] = useState<readonly Frame[]>([]);
   const [inStep, setInStep] = useState(true);
   const dragging = useRef<string | undefined>(undefined);
   const [practice, setPractice] = useState<Practice>(file.practice);
-  const [based, setBased] = useState(file.frameRevision);
   const [problem, setProblem] = useState<string>();
-  if (based !== file.frameRevision) {
-    setBased(file.frameRevision);
-    setDraft(file.frame);
-    setPast([]);
-  }
   const [practisedOn, setPractisedOn] = useState(file.practiceRevision);
   if (practisedOn !== file.practiceRevision) {
     setPractisedOn(file.practiceRevision);
@@ -72,7 +69,7 @@ export function FrameBench() {
     setDraft(past[past.length - 1]!);
     setPast(past.slice(0, -1));
   };
-  const changed = JSON.stringify([frame, practice]) !== JSON.stringify([file.frame, file.practice]);
+  const changed = draft.isChanged || JSON.stringify(practice) !== JSON.stringify(file.practice);
   const setMember = (id: string, to: Partial<Member>) => setFrame(changeMember(frame, id, to, inStep));
   const setMark = (id: string, to: Partial<Landmark>) =>
     setFrame({
@@ -122,6 +119,7 @@ export function FrameBench() {
       return setProblem(`${sound.error.issues[0]!.path.join('.')}: ${sound.error.issues[0]!.message}`);
     const refused = (await changeFrame(parsed.data)) ?? (await changePractice(sound.data));
     setProblem(refused && `${refused.message}. ${refused.kept}`);
+    if (!refused) draft.drop();
     if (!refused) toast.success('Frame kept; what rests on it is worked out anew');
   };
 
@@ -141,18 +139,35 @@ export function FrameBench() {
             className="plain"
             disabled={!changed}
             onClick={() => {
-              setFrame(file.frame);
+              draft.drop();
+              setPast([]);
               setPractice(file.practice);
               setProblem(undefined);
             }}
           >
             Put back
           </button>
-          <button type="button" className="solid" disabled={!changed} onClick={() => void keep()}>
+          <button
+            type="button"
+            className="solid"
+            disabled={!changed || draft.isBehind}
+            onClick={() => void keep()}
+          >
             Keep the frame
           </button>
         </div>
       </div>
+      {draft.isBehind && (
+        <TwoFrames
+          mine={frame}
+          kept={file.frame}
+          onMine={draft.putOnTop}
+          onKept={() => {
+            draft.drop();
+            setPast([]);
+          }}
+        />
+      )}
       {problem && (
         <p role="alert" className="mt-2 border-l-[6px] border-oxide pl-3 font-semibold text-oxide">
           {problem}

@@ -233,7 +233,7 @@ function WeldTable({ lines, system }: { lines: readonly WeldLine[]; system: Unit
                   <>
                     {printLineForce(strengthNPerMm(line), system)}
                     {line.baseNPerMm < line.fillerNPerMm && (
-                      <span className="caption block">base metal governs</span>
+                      <span className="caption block">limited by the base metal</span>
                     )}
                   </>
                 )}

@@ -21,7 +21,7 @@ import {
   useRecords,
   useWork,
 } from '../../../_desk';
-import { KeyList } from './key-list';
+import { KeyList } from '../../_parts/key-list';
 import { MarginTable } from './margin-table';
 import { ReadingEntry, type EntryHandle } from './reading-entry';
 import { ReadingTable } from './reading-table';
@@ -75,7 +75,7 @@ export function ProbeBench() {
       {cuts && cuts.final.length > 0 && <CutNote />}
       <ReadingTable onStrike={setStriking} />
       <StrikeReading reading={striking} onClose={() => setStriking(undefined)} />
-      <KeyList open={keysOpen} onOpenChange={setKeysOpen} />
+      <KeyList verb="probe" open={keysOpen} onOpenChange={setKeysOpen} />
       <WhereAmI />
     </Bench>
   );

@@ -97,7 +97,7 @@ export function ShapeBench() {
                   ? `${printStation(member, worked.target.fromMm, system)} to ${printStation(member, worked.target.toMm, system)}`
                   : worked.repair.pieces[0]!.kind}
                 <span className="caption text-current!">
-                  {broken ? `${broken} broken` : worked.isProposal ? 'proposed' : 'kept'}
+                  {broken ? `rules broken: ${broken}` : worked.isProposal ? 'proposed' : 'kept'}
                 </span>
               </button>
             );

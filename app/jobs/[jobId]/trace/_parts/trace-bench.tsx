@@ -2,6 +2,7 @@
 
 import { recorded } from '@/core/job';
 import { useCallback, useState, type KeyboardEvent } from 'react';
+import { toast } from 'sonner';
 import { z } from 'zod';
 import { faceOf, facesOf, spotSchema, standing, type FaceId, type Spot } from '@/core/frame';
 import { lengthDigits, parseLengthMm, printLength, ok } from '@/core/quantity';
@@ -52,6 +53,14 @@ export function TraceBench() {
       }),
     [draft, setDraft],
   );
+  /** A crack with points is thrown away only by whoever says so twice. */
+  const leave = useCallback(() => {
+    if (!draft || draft.path.length === 0) return setDraft(undefined);
+    toast.warning(`${draft.path.length} points of this crack are not kept yet`, {
+      action: { label: 'Throw them away', onClick: () => setDraft(undefined) },
+      duration: 10_000,
+    });
+  }, [draft, setDraft]);
   const onKey = useCallback(
     (event: KeyboardEvent) => {
       if (!draft) {
@@ -61,11 +70,11 @@ export function TraceBench() {
       }
       if (event.key === 'Enter') addHere(cursor);
       else if (event.key === 'Backspace') setDraft({ ...draft, path: draft.path.slice(0, -1) });
-      else if (event.key === 'Escape') setDraft(undefined);
+      else if (event.key === 'Escape') leave();
       else return false;
       return true;
     },
-    [draft, setDraft, cursor, addHere],
+    [draft, setDraft, cursor, addHere, leave],
   );
   const over = useCallback(
     (scale: StripScale) => (draft ? <DraftLayer member={member} path={draft.path} scale={scale} /> : null),

@@ -44,7 +44,7 @@ export function WeighBench() {
   return (
     <Bench>
       <div className="mb-4 border-b-2 border-ink pb-3">
-        <p className="caption">{member.name}: the worst reason governs</p>
+        <p className="caption">{member.name}: limited by its worst reason</p>
         <h1 className="text-6xl font-bold leading-none">{work?.verdict.verdict ?? '…'}</h1>
         {work && (
           <p className="pt-1 text-xl">

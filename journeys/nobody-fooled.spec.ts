@@ -1,0 +1,155 @@
+import Database from 'better-sqlite3';
+import { expect, kept, openJob, strip, test, worked } from './stage';
+import { killRun, TROUBLES, troubleRun } from '../set-up/faults.mjs';
+import { serveDemo } from '../set-up/server.mjs';
+
+test('killed at random writes, and locked: what was acknowledged is there, once', async () => {
+  const server = await serveDemo();
+  const { path, jobs } = server;
+  server.child.kill();
+  await new Promise((resolve) => server.child.once('exit', resolve));
+  const jobId = jobs['GR-7']!.split('/')[2]!;
+  try {
+    const run = await killRun(path, jobId, { kills: 12, seed: 20261127 });
+    expect(run).toMatchObject({ missing: 0, twice: 0, sound: 'ok' });
+    expect(run.acknowledged).toBeGreaterThan(0);
+    for (const trouble of TROUBLES(path)) {
+      const troubled = await troubleRun(path, jobId, { ...trouble, writes: 6 });
+      expect(troubled).toMatchObject({ meanwhile: 0, after: 6, missing: 0, twice: 0 });
+    }
+  } finally {
+    server.stop();
+  }
+});
+
+test('a row that cannot be read hides only itself, and the job says so on screen', async ({
+  page,
+  server,
+  jobs,
+}) => {
+  const jobId = jobs['DV-3']!.split('/')[2]!;
+  const db = new Database(server.path);
+  db.prepare(
+    "INSERT INTO evidence (id, job_id, kind, version, number, body) VALUES ('bad', ?, 'reading', 2, 999999, '{}')",
+  ).run(jobId);
+  await page.goto(`${jobs['DV-3']}/probe`);
+  await worked(page);
+  await expect(page.getByRole('list', { name: 'Not to be relied on' })).toContainText(
+    '1 record of this job cannot be read on the server',
+  );
+  db.exec('DROP TRIGGER evidence_stays');
+  db.prepare("DELETE FROM evidence WHERE id = 'bad'").run();
+  db.exec(
+    "CREATE TRIGGER evidence_stays BEFORE DELETE ON evidence BEGIN SELECT RAISE(ABORT, 'evidence is never erased: strike it through'); END",
+  );
+  db.close();
+});
+
+test('one tape along a frame: a place on a rail that begins behind the datum is the same figure everywhere', async ({
+  page,
+}, info) => {
+  await openJob(page, `NF-${info.workerIndex}1`, { family: 'I-beam trailer' });
+  const form = page.getByRole('form', { name: 'New reading' });
+  await form.getByLabel(/^station/).fill('20');
+  await form.getByLabel(/^thickness/).fill('0.2');
+  await page.keyboard.press('Enter');
+  await expect(form.getByRole('alert')).toContainText('begins at station 36 in');
+  await form.getByLabel(/^station/).fill('100');
+  await page.keyboard.press('Enter');
+  await kept(page);
+  const row = page.getByRole('region', { name: 'Readings' }).getByRole('row').nth(1);
+  await expect(row).toContainText(/^100/);
+  await page.goto(`${page.url().split('?')[0]}?member=rail-left&station=100in`);
+  await worked(page);
+  await expect(strip(page)).toHaveAttribute('aria-label', /cursor at station 100 in/);
+  await expect(page.getByRole('heading', { name: 'Slice at 100 in' })).toBeVisible();
+});
+
+test('a frame half edited outlives leaving the screen and another tab’s keeping: both are shown to choose from', async ({
+  page,
+  context,
+}, info) => {
+  await openJob(page, `NF-${info.workerIndex}2`);
+  const frame = page.url().replace('/probe', '/frame');
+  await page.goto(frame);
+  const datum = (tab: typeof page) => tab.getByLabel(/^Stations are measured from/);
+  await datum(page).fill('rear face of the bumper');
+  await page.getByRole('link', { name: /^Weigh/ }).click();
+  await page.getByRole('link', { name: /^Frame/ }).click();
+  await expect(datum(page)).toHaveValue('rear face of the bumper');
+  const other = await context.newPage();
+  await other.goto(frame);
+  await datum(other).fill('front hanger bolt');
+  await other.getByRole('button', { name: 'Keep the frame' }).click();
+  await expect(other.getByText('Frame kept')).toBeVisible();
+  await page.reload();
+  const both = page.getByRole('region', { name: 'Two frames' });
+  await expect(both).toContainText('They differ in: the datum');
+  await expect(page.getByRole('button', { name: 'Keep the frame' })).toBeDisabled();
+  await expect(datum(page)).toHaveValue('rear face of the bumper');
+  await both.getByRole('button', { name: 'Go on with mine' }).click();
+  await page.getByRole('button', { name: 'Keep the frame' }).click();
+  await expect(page.getByText('Frame kept')).toBeVisible();
+  await page.reload();
+  await expect(datum(page)).toHaveValue('rear face of the bumper');
+});
+
+test('Escape asks before the points of a crack are thrown away; keys are listed on every verb', async ({
+  page,
+}, info) => {
+  await openJob(page, `NF-${info.workerIndex}3`);
+  await page.getByRole('link', { name: /^Trace/ }).click();
+  await page.getByRole('button', { name: 'Record a crack' }).click();
+  await strip(page).focus();
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Escape');
+  const form = page.getByRole('form', { name: 'New crack' });
+  await expect(form).toContainText('1 point');
+  await page.getByRole('button', { name: 'Throw them away' }).click();
+  await expect(form).toHaveCount(0);
+  for (const verb of ['Walk', 'Frame', 'Weigh', 'Shape', 'Join', 'Trace']) {
+    await page.getByRole('link', { name: new RegExp(`^${verb}`) }).click();
+    await page.waitForURL(new RegExp(verb.toLowerCase()));
+    await expect(page.getByRole('heading', { level: 1 })).toHaveCount(1);
+    await page
+      .getByRole('heading', { level: 1 })
+      .evaluate(() => (document.activeElement as HTMLElement)?.blur());
+    await page.keyboard.press('?');
+    await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('dialog')).toHaveCount(0);
+  }
+});
+
+test('light or dark as the device is, until somebody chooses; the first Tab skips to the work', async ({
+  browser,
+  server,
+}) => {
+  const dark = await browser.newContext({ colorScheme: 'dark', baseURL: server.url });
+  const page = await dark.newPage();
+  const errors: string[] = [];
+  page.on('console', (message) => message.type() === 'error' && errors.push(message.text()));
+  const theme = () => page.evaluate(() => document.documentElement.dataset.theme);
+  await page.goto('/');
+  expect(await theme()).toBe('dark');
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('link', { name: 'Skip to the work' })).toBeFocused();
+  await page.getByRole('button', { name: 'Light or dark' }).click();
+  expect(await theme()).toBe('light');
+  await page.reload();
+  expect(await theme()).toBe('light');
+  expect(errors).toEqual([]);
+  await dark.close();
+});
+
+test('the Yard is searched, filtered and put in order by its address', async ({ page }) => {
+  await page.goto('/');
+  await page.getByLabel('tag, unit or job').fill('hopper');
+  await page.getByRole('button', { name: 'Find' }).click();
+  await expect(page.getByRole('heading', { level: 2 })).toHaveText(['GR-7']);
+  await expect(page.getByText('490 readings').first()).toBeVisible();
+  await page.getByRole('link', { name: 'Renew', exact: true }).click();
+  await expect(page.getByRole('heading', { level: 2 })).toHaveText(['GR-7']);
+  await page.getByRole('link', { name: 'Retire', exact: true }).click();
+  await expect(page.getByText('Nothing in the yard is like that')).toBeVisible();
+});
