@@ -20,5 +20,7 @@ export default defineConfig({
     actionTimeout: 60_000,
     launchOptions: { executablePath: CHROMIUM, args: CHROMIUM_ARGS },
     trace: 'off',
+    // Journeys look at what goes over the line; the one that starts without it says so.
+    serviceWorkers: 'block',
   },
 });

@@ -77,5 +77,5 @@ function withSafety(response: NextResponse): NextResponse {
 }
 
 export const config = {
-  matcher: ['/((?!_next/static|icon.svg|favicon.ico).*)'],
+  matcher: ['/((?!_next/static|icon.svg|favicon.ico|sw.js|manifest.webmanifest).*)'],
 };

@@ -3,6 +3,7 @@ import { cookies, headers } from 'next/headers';
 import type { ReactNode } from 'react';
 import { Toaster } from 'sonner';
 import { booksOf, database } from '@/data';
+import { Offline } from './_offline/offline';
 import './globals.css';
 
 export const metadata: Metadata = {
@@ -43,6 +44,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
           Skip to the work
         </a>
         {children}
+        <Offline />
         <Toaster
           position="bottom-center"
           theme={theme ?? 'system'}

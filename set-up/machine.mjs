@@ -83,15 +83,18 @@ export function ensureBuild() {
     'ui',
     'workers',
     'package-lock.json',
+    'proxy.ts',
+    'instrumentation.ts',
+    'set-up/offline-worker.mjs',
     'next.config.ts',
     'postcss.config.mjs',
     'tsconfig.json',
   ];
-  const built = join('.next', 'BUILD_ID');
+  const built = join('.next', 'offline-worker.js');
   if (existsSync(built) && statSync(built).mtimeMs > Math.max(...sources.map(newest))) return true;
   console.log('Building');
   return (
-    spawnSync('npx', ['next', 'build'], {
+    spawnSync('npm', ['run', '--silent', 'build'], {
       stdio: 'inherit',
       env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' },
     }).status === 0

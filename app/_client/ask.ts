@@ -1,8 +1,10 @@
 import type { Problem } from '@/core/exchange';
+import { KEPT_AT } from '../_offline/names';
 
-/** What the server answers: a value, or what was wrong and what stands in spite of it. */
+/** What the server answers: a value, and when it said it (`stale`: this device kept it since, the server does not answer now); or what was wrong and what stands in spite of it. */
 export type Answer<Value> =
-  { readonly ok: true; readonly value: Value } | { readonly ok: false; readonly problem: Problem };
+  | { readonly ok: true; readonly value: Value; readonly saidAt?: string; readonly stale?: boolean }
+  | { readonly ok: false; readonly problem: Problem };
 
 const STILL_HERE = 'What you typed is still on this page; try again.';
 const unanswered = (message: string): Answer<never> => ({
@@ -15,7 +17,11 @@ export async function ask<Value>(url: string, init?: RequestInit): Promise<Answe
   const response = await fetch(url, { cache: 'no-store', ...init }).catch(() => undefined);
   if (!response) return unanswered('the server cannot be reached');
   const said: unknown = response.redirected ? undefined : await response.json().catch(() => undefined);
-  return isAnswer<Value>(said) ? said : unanswered('the server’s answer cannot be read');
+  if (!isAnswer<Value>(said)) return unanswered('the server’s answer cannot be read');
+  const [keptAt, date] = [KEPT_AT, 'date'].map((name) => response.headers.get(name));
+  const saidAt = keptAt ?? date;
+  if (!said.ok || !saidAt) return said;
+  return { ...said, saidAt: new Date(saidAt).toISOString(), ...(keptAt && { stale: true }) };
 }
 
 function isAnswer<Value>(said: unknown): said is Answer<Value> {

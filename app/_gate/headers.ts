@@ -19,4 +19,6 @@ export const SAFE_HEADERS: Readonly<Record<string, string>> = {
   'x-content-type-options': 'nosniff',
   'referrer-policy': 'no-referrer',
   'x-frame-options': 'DENY',
+  // This program's own word, for what a device may keep.
+  'x-ossatura': '1',
 };

@@ -256,8 +256,9 @@ test('the default frame is two rails and what joins them', () => {
 });
 
 describe('a proposal that would leave it no better', () => {
-  /** Rust that leaves nothing for a plate to land on: both sides of the box to their top corner. */
-  const gone = surveyed('box', { fromMm: 1600, toMm: 2300, upToMm: 150, left: 0.25 });
+  /** Plates on the shelf that are too light to bring the strength back. */
+  const practice = { ...DEFAULT_PRACTICE, stockThicknessesMm: [0.8] };
+  const gone = surveyed('box', rust, { practice });
 
   test('is not offered: what was tried stands with what speaks against it', () => {
     const work = left(gone);

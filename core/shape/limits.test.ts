@@ -187,6 +187,19 @@ describe('landing', () => {
   ])('a lap of %d mm', (lap_, expected) =>
     expect(said(lap(context(piece(), { stations: at(edge({ lapMm: lap_ })) })))).toEqual(expected),
   );
+  test('caps that meet are welded to each other: no lap is asked of the old wall between them; apart it is', () => {
+    const stations = at(edge({ lapMm: -50 }));
+    const caps = (gapMm: number) => {
+      const bottom = piece({ kind: 'bottom U', lowerEdgeMm: 0, upperEdgeMm: 75 });
+      const top = { ...piece({ kind: 'top U', lowerEdgeMm: 75 + gapMm, upperEdgeMm: 150 }), id: 'top' };
+      const one = context(bottom, { stations });
+      return said(lap({ ...one, repair: { ...one.repair, pieces: [bottom, top] } }));
+    };
+    expect(caps(8)).toEqual([]);
+    expect(caps(25.4)).toEqual([]);
+    expect(caps(26)).toEqual([['lap-short', 'broken']]);
+    expect(caps(-1)).toEqual([['lap-short', 'broken']]);
+  });
   test('over the taper no lap is asked', () =>
     expect(lap(context(piece(), { stations: at(edge({ lapMm: 0 }), edge(), 1000) }))).toEqual([]));
   test('a thinner plate asks for its own lap, not the wall’s', () => {

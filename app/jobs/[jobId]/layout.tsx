@@ -25,7 +25,7 @@ export default async function JobLayout({
   const file = jobFile(database(), (await params).jobId);
   if (!file) notFound();
   return (
-    <DeskProvider initial={file} initialSystem={await chosenSystem()}>
+    <DeskProvider initial={file} madeAt={new Date().toISOString()} initialSystem={await chosenSystem()}>
       <JobHead />
       {children}
     </DeskProvider>

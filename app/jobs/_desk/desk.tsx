@@ -16,10 +16,12 @@ import { WorkProvider } from './work-context';
  */
 export function DeskProvider({
   initial,
+  madeAt,
   initialSystem,
   children,
 }: {
   initial: JobFile;
+  madeAt: string;
   initialSystem: UnitSystem;
   children: ReactNode;
 }) {
@@ -28,7 +30,7 @@ export function DeskProvider({
   return (
     <QueryClientProvider client={queries}>
       <ReaderProvider initialSystem={initialSystem} openedBy={initial.job.openedBy}>
-        <RecordsProvider initial={initial} onChange={engine.hear}>
+        <RecordsProvider initial={initial} madeAt={madeAt} onChange={engine.hear}>
           <PlaceProvider onShow={engine.show}>
             <WorkProvider engine={engine}>{children}</WorkProvider>
           </PlaceProvider>

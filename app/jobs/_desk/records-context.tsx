@@ -10,6 +10,7 @@ import {
   useMemo,
   useReducer,
   useRef,
+  useState,
   type ReactNode,
 } from 'react';
 import { toast } from 'sonner';
@@ -45,6 +46,8 @@ export interface Records {
   readonly changeFrame: (frame: Frame) => Promise<Problem | undefined>;
   readonly changePractice: (practice: Practice) => Promise<Problem | undefined>;
   readonly refresh: () => Promise<void>;
+  /** Where the server does not answer: since when these records are as they stand here. */
+  readonly asOf?: string;
 }
 
 const RecordsContext = createContext<Records | undefined>(undefined);
@@ -66,10 +69,13 @@ export function useRecordsLater(): Records {
 /** `onChange` hears every change as it is made: the job engine works from them. */
 export function RecordsProvider({
   initial,
+  madeAt,
   onChange,
   children,
 }: {
   initial: JobFile;
+  /** When the server made this page. */
+  madeAt: string;
   onChange: (change: RecordsChange) => void;
   children: ReactNode;
 }) {
@@ -84,13 +90,18 @@ export function RecordsProvider({
     },
     [onChange, latestRef],
   );
+  const liveRef = useRef<Live>({ saidAt: madeAt, hasArrived: false });
+  const [asOf, setAsOf] = useState<string>();
   const refresh = useCallback(async () => {
-    const answer = await recordsWithWrites(jobId);
-    if (answer) dispatch({ kind: 'file', file: answer });
-  }, [jobId]);
+    const next = await recordsWithWrites(latestRef.current, liveRef);
+    setAsOf(next.asOf);
+    dispatch({ kind: 'file', file: next.file });
+  }, [latestRef]);
+  useArrivals(jobId, liveRef, refresh);
+  useAgain(asOf !== undefined, refresh);
   useServerNews(refresh);
   useWholeFile(file, onChange);
-  const records = useRecordsValue(file, { make, latestRef, refresh });
+  const records = useRecordsValue(file, { make, latestRef, refresh, ...(asOf !== undefined && { asOf }) });
   const later = useDeferredValue(records);
   return (
     <RecordsContext.Provider value={records}>
@@ -99,12 +110,59 @@ export function RecordsProvider({
   );
 }
 
-/** What the server has, with what reached it while it was asked: its answer may be from before. Undefined where it does not answer. */
-async function recordsWithWrites(jobId: string): Promise<JobFile | undefined> {
+/** The server's last word that this page shows, and whether writes of this page reached it since. */
+interface Live {
+  saidAt: string;
+  hasArrived: boolean;
+}
+
+/**
+ * What the server has, with what reached it while it was asked: its answer may be from before. Where it does not answer, what this device kept of
+ * its last answer, unless the page knows better; `asOf` says since when.
+ */
+async function recordsWithWrites(
+  shown: JobFile,
+  liveRef: { readonly current: Live },
+): Promise<{ readonly file: JobFile; readonly asOf?: string }> {
+  const jobId = shown.job.id;
   const reached: Parcel[] = [];
   const off = theOutbox().onArrived((parcel) => parcel.jobId === jobId && reached.push(parcel));
   const answer = await askRecords(jobId).finally(off);
-  return answer.ok ? withWrites(answer.value, [...reached, ...theOutbox().waitingFor(jobId)]) : undefined;
+  const waiting = () => [...reached, ...theOutbox().waitingFor(jobId)];
+  const live = liveRef.current;
+  const isNews = answer.ok && (!answer.stale || (!live.hasArrived && answer.saidAt! >= live.saidAt));
+  if (!answer.ok || !isNews) return { file: withWrites(shown, waiting()), asOf: live.saidAt };
+  live.saidAt = answer.saidAt ?? live.saidAt;
+  live.hasArrived = reached.length > 0;
+  return { file: withWrites(answer.value, waiting()), ...(answer.stale && { asOf: live.saidAt }) };
+}
+
+/** A server that did not answer is asked again this often. */
+const AGAIN_MS = 8000;
+function useAgain(isAway: boolean, refresh: () => Promise<void>): void {
+  useEffect(() => {
+    if (!isAway) return;
+    const timer = setInterval(() => void refresh(), AGAIN_MS);
+    return () => clearInterval(timer);
+  }, [isAway, refresh]);
+}
+
+/** Quiet for so long after the last write, the records are asked for again, so that what the device keeps of them is up to date. */
+const SETTLED_MS = 20_000;
+function useArrivals(jobId: string, liveRef: { readonly current: Live }, refresh: () => Promise<void>): void {
+  useEffect(() => {
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const off = theOutbox().onArrived((parcel) => {
+      if (parcel.jobId !== jobId) return;
+      liveRef.current.hasArrived = true;
+      clearTimeout(timer);
+      timer = setTimeout(() => void refresh(), SETTLED_MS);
+    });
+    return () => {
+      off();
+      clearTimeout(timer);
+    };
+  }, [jobId, liveRef, refresh]);
 }
 
 /** A file that came whole from the server is told to the engine once it stands here; changes made on this page were told as they were made. */
@@ -145,8 +203,9 @@ interface Ways {
   readonly make: (change: RecordsChange) => void;
   readonly latestRef: { readonly current: JobFile };
   readonly refresh: () => Promise<void>;
+  readonly asOf?: string;
 }
-function useRecordsValue(file: JobFile, { make, latestRef, refresh }: Ways): Records {
+function useRecordsValue(file: JobFile, { make, latestRef, refresh, asOf }: Ways): Records {
   const { by } = useReader();
   const jobId = file.job.id;
   const writers = useMemo(() => writersOf(jobId, make, latestRef), [jobId, make, latestRef]);
@@ -161,11 +220,12 @@ function useRecordsValue(file: JobFile, { make, latestRef, refresh }: Ways): Rec
       ...writers,
       file,
       refresh,
+      ...(asOf !== undefined && { asOf }),
       changeFrame: (to) => said(changeFrame(file.job.id, { basedOn: file.frameRevision, to, ...stamp() })),
       changePractice: (to) =>
         said(changePractice(file.job.id, { basedOn: file.practiceRevision, to, ...stamp() })),
     };
-  }, [file, writers, refresh, by]);
+  }, [file, writers, refresh, by, asOf]);
 }
 
 /** The file as it stands when something is written, not when the writer was made; several writes in one breath see each other. */

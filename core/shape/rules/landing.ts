@@ -1,6 +1,7 @@
 import { lapMm, weldableMm } from '../../reference';
 import type { EdgeLanding } from '../plating';
-import { taperLengthMm } from '../repair';
+import { inchesToMm } from '../../quantity';
+import { taperLengthMm, type Piece } from '../repair';
 import type { RepairFinding } from '../repair-finding';
 import { extentOf, type RepairPicture } from '../repair-picture';
 
@@ -51,9 +52,21 @@ export function landing({ pieces }: RepairPicture): RepairFinding[] {
   );
 }
 
+/** Caps that meet are welded to each other there; this much between them is room for one weld. */
+const MEETING_MM = inchesToMm(1);
+
+/** Whether a piece's edge meets another piece's: it lands on that, not on the old wall. */
+const meetsAnother = (piece: Piece, others: readonly Piece[]): boolean =>
+  others.some((other) =>
+    [other.lowerEdgeMm - piece.upperEdgeMm, piece.lowerEdgeMm - other.upperEdgeMm].some(
+      (gapMm) => other !== piece && gapMm >= 0 && gapMm <= MEETING_MM + 1e-6,
+    ),
+  );
+
 /** Over the straight part: sound metal between the edge's bound and the plate's edge against the published lap; less is the half-inch school's stated deviation. */
-export function lap({ picture, pieces }: RepairPicture): RepairFinding[] {
+export function lap({ picture, repair, pieces }: RepairPicture): RepairFinding[] {
   return pieces.flatMap(({ piece, stations }) => {
+    if (meetsAnother(piece, repair.pieces)) return [];
     const wanted = lapMm(Math.min(piece.thicknessMm, picture.built.thicknessMm));
     const straight = stations.filter(
       ({ stationMm }) =>

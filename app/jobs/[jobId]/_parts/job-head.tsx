@@ -7,12 +7,12 @@ import { distrustOf, jobSpots, stands } from '@/core/job';
 import { distrustWords } from '../../../_words/distrust';
 import { progressOf } from '@/core/walk';
 import { ThemeSwitch, UnitSwitch } from '../../../_parts/switches';
+import { When } from '@/ui/controls';
 import { KeepingLight } from '../../../_outbox/keeping-light';
 import { useMember, useReader, useRecordsLater, useWork } from '../../_desk';
 import { openInVerbs } from './open-in-verbs';
 import { Keys } from './keys';
 import { TakeAway } from './take-away';
-import { When } from '@/ui/controls';
 
 /** Unit, verbs with what is open in each, and whether everything is kept. */
 export function JobHead() {
@@ -128,11 +128,17 @@ function Notices() {
 
 /** What no metal stands behind, or what could not be read. */
 function Distrusted() {
-  const { file } = useRecordsLater();
+  const { file, asOf } = useRecordsLater();
   const words = useMemo(() => distrustWords(distrustOf(file)), [file]);
-  if (words.length === 0) return null;
+  if (words.length === 0 && asOf === undefined) return null;
   return (
     <ul className="unseen border-t border-edge px-4 py-0.5" aria-label="Not to be relied on">
+      {asOf !== undefined && (
+        <li className="text-[14px] font-semibold">
+          The server does not answer: the job is shown as this device had it at <When at={asOf} />, with what
+          was recorded here since.
+        </li>
+      )}
       {words.map((sentence) => (
         <li key={sentence} className="text-[14px] font-semibold">
           {sentence}

@@ -1,0 +1,6 @@
+/** Stands on every answer of this program. */
+export const OURS = 'x-ossatura';
+/** Stands on what came from the device's own store: when the server said it. */
+export const KEPT_AT = 'x-ossatura-kept-at';
+/** Where pages are kept. */
+export const PAGES = 'pages';

@@ -1,0 +1,92 @@
+/// <reference lib="webworker" />
+import {
+  CacheFirst,
+  ExpirationPlugin,
+  NetworkFirst,
+  Serwist,
+  type PrecacheEntry,
+  type SerwistPlugin,
+} from 'serwist';
+import { KEPT_AT, PAGES, OURS } from './names';
+
+declare const self: ServiceWorkerGlobalScope & { __SW_MANIFEST: (PrecacheEntry | string)[] };
+
+/** Only this program's own answers are kept: a network's log-in page is not to be shown as a job. */
+const onlyOurs: SerwistPlugin = {
+  cacheWillUpdate: async ({ response }) =>
+    response.ok && !response.redirected && response.headers.has(OURS) ? response : null,
+};
+/** A page or answer from this device's own store says when it was kept. */
+const saysWhen: SerwistPlugin = {
+  cachedResponseWillBeUsed: async ({ cachedResponse }) => {
+    if (!cachedResponse) return cachedResponse;
+    const headers = new Headers(cachedResponse.headers);
+    headers.set(KEPT_AT, cachedResponse.headers.get('date') ?? '');
+    return new Response(cachedResponse.body, { status: cachedResponse.status, headers });
+  },
+};
+/** A page is one page whatever member its address asks for. */
+const withoutSearch: SerwistPlugin = {
+  cacheKeyWillBeUsed: async ({ request }) => request.url.split('?')[0]!,
+};
+
+/** A server that has not answered by then is taken for gone; what was kept is shown, and says since when. */
+const TIMEOUT_S = 6;
+const A_MONTH_S = 30 * 24 * 3600;
+const upToDate = (cacheName: string, more: readonly SerwistPlugin[] = []) =>
+  new NetworkFirst({
+    cacheName,
+    networkTimeoutSeconds: TIMEOUT_S,
+    plugins: [
+      onlyOurs,
+      saysWhen,
+      ...more,
+      new ExpirationPlugin({ maxEntries: 400, maxAgeSeconds: A_MONTH_S }),
+    ],
+  });
+
+const isPage = (path: string) => path === '/' || path === '/new' || /^\/jobs\/[^/]+(\/[a-z]+)?$/.test(path);
+const isRead = (path: string) => /^\/api\/(jobs\/[^/]+\/(records|earlier)|spots)$/.test(path);
+
+/**
+ * A web worker reads what it is to do from its own address. An answer kept under another address would take that from it: it gets the script
+ * without one.
+ */
+async function workerScript(request: Request): Promise<Response> {
+  const kept = await caches.match(request.url.split(/[?#]/)[0]!, { ignoreSearch: true });
+  const { body, headers, status } = kept ?? (await fetch(request));
+  return new Response(body, { status, headers });
+}
+self.addEventListener('fetch', (event) => {
+  if (event.request.destination !== 'worker') return;
+  event.respondWith(workerScript(event.request));
+  event.stopImmediatePropagation();
+});
+
+new Serwist({
+  precacheEntries: self.__SW_MANIFEST,
+  skipWaiting: true,
+  clientsClaim: true,
+  runtimeCaching: [
+    {
+      matcher: ({ request, url, sameOrigin }) =>
+        sameOrigin &&
+        isPage(url.pathname) &&
+        (request.mode === 'navigate' || request.headers.has('x-ossatura-page')),
+      handler: upToDate(PAGES, [withoutSearch]),
+    },
+    {
+      matcher: ({ url, sameOrigin, request }) =>
+        sameOrigin && request.method === 'GET' && isRead(url.pathname),
+      handler: upToDate('reads'),
+    },
+    {
+      // A picture is named by what is in it: it never changes.
+      matcher: ({ url, sameOrigin }) => sameOrigin && url.pathname.startsWith('/api/photos/'),
+      handler: new CacheFirst({
+        cacheName: 'pictures',
+        plugins: [onlyOurs, new ExpirationPlugin({ maxEntries: 600, maxAgeSeconds: A_MONTH_S })],
+      }),
+    },
+  ],
+}).addEventListeners();
