@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto';
 import { NextResponse, type NextRequest } from 'next/server';
-import { admission, gateFrom, KEY_COOKIE, type Admission } from './app/_gate/admission';
+import { admission, gateFrom, KEY_COOKIE, TURNED_AWAY, type Admission } from './app/_gate/admission';
 import { contentPolicy, SAFE_HEADERS } from './app/_gate/headers';
 import { keyPage } from './app/_gate/key-page';
 
@@ -33,19 +33,7 @@ function turnedAway(
   key: string | undefined,
 ): NextResponse {
   if (found === 'key brought') return withKey(request, key!);
-  const isApi = request.nextUrl.pathname.startsWith('/api/');
-  const [status, message] = {
-    'not this host': [421, 'this server does not go by that name'] as const,
-    'no address': [400, 'this is no address'] as const,
-    'another site': [403, 'this was asked for by another site’s page'] as const,
-    'key wanted': [401, 'this server asks for the shop’s key'] as const,
-  }[found];
-  const problem = {
-    code: 'not-allowed',
-    message,
-    kept: 'Nothing was changed; everything recorded before stands.',
-  };
-  if (isApi) return NextResponse.json({ ok: false, problem }, { status });
+  const { status, message } = TURNED_AWAY[found];
   return found === 'key wanted'
     ? new NextResponse(keyPage(request.nextUrl.searchParams.has('key')), {
         status,
@@ -77,5 +65,6 @@ function withSafety(response: NextResponse): NextResponse {
 }
 
 export const config = {
-  matcher: ['/((?!_next/static|icon.svg|favicon.ico|sw.js|manifest.webmanifest).*)'],
+  // The API has its own gate at its door: bodies that pass here would be held in memory first.
+  matcher: ['/((?!api/|_next/static|icon.svg|favicon.ico|sw.js|manifest.webmanifest).*)'],
 };

@@ -21,6 +21,7 @@ import { UnitForm } from './_parts/unit-form';
 import { chosenSystem } from './_parts/units';
 import { nextWords } from './_words/job-line';
 import { knownLine, linesWanted, wantLines } from './_yard/lines';
+import { PracticeCopy } from './_yard/practice-copy';
 import { StillWorking } from './_yard/still-working';
 import { addressOf, viewFrom } from './_yard/view';
 import { YardFilters } from './_yard/yard-filters';
@@ -51,6 +52,7 @@ export default async function Yard({ searchParams }: { searchParams: Promise<Par
             : 'Nothing in the yard is like that. Ask for less, or for closed ones too.'}
         </p>
       )}
+      {page.found === 0 && isAll && <PracticeCopy />}
       {page.units.map(({ unit, jobs }) => (
         <UnitRow key={unit.id} db={db} unit={unit} jobs={jobs} lines={lines} system={system} />
       ))}

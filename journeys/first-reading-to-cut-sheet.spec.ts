@@ -164,7 +164,7 @@ test('readings typed on the Strip: digits start, Enter keeps and steps on, keys 
   await expect(rows.nth(1).getByRole('cell').first()).toHaveText('12');
   await page.getByRole('application').focus();
   await page.keyboard.press('?');
-  await expect(page.getByRole('dialog', { name: 'Keys on the Strip' })).toBeVisible();
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
   await page.keyboard.press('Escape');
 });
 

@@ -61,7 +61,7 @@ test('a gooseneck from its form to what its beams carry, on the legs and hitched
   const worst = frame.getByRole('table', { name: 'Where the frame is worst' }).getByRole('button').first();
   const name = (await worst.textContent())!.split(',')[0]!;
   await worst.click();
-  await expect(page.getByText(`${name}: the worst reason governs`)).toBeVisible();
+  await expect(page.getByText(`${name}: limited by its worst reason`)).toBeVisible();
   await expect(
     page
       .getByRole('region', { name: 'Demand', exact: true })

@@ -78,6 +78,7 @@ export const takeTicket = (
   jobId: string,
 ): Promise<Answer<Pick<ScaleTicket, 'axles' | 'couplerKg' | 'simulated'>>> =>
   ask(ofJob(jobId, 'scale-ticket'), { method: 'POST' });
+export const askPracticeCopy = (): Promise<Answer<null>> => tell('/api/practice-copy', {});
 /** Opens a gauge for this page; `simulated` agrees to the stand-in, whose readings are invented. */
 export const openGauge = (
   jobId: string,

@@ -37,6 +37,16 @@ export function isKey(said: string | undefined, key: string): boolean {
 
 export type Admission = 'in' | 'no address' | 'not this host' | 'another site' | 'key wanted' | 'key brought';
 
+/** What is answered to a request that is not let in. */
+export const TURNED_AWAY: Readonly<
+  Record<Exclude<Admission, 'in' | 'key brought'>, { readonly status: number; readonly message: string }>
+> = {
+  'no address': { status: 400, message: 'this is no address' },
+  'another site': { status: 403, message: 'this was asked for by another site’s page' },
+  'key wanted': { status: 401, message: 'this server asks for the shop’s key' },
+  'not this host': { status: 421, message: 'this server does not go by that name' },
+};
+
 /** Every escape in it stands for something. */
 function isAddress(pathname: string): boolean {
   try {

@@ -1,5 +1,12 @@
 import { withOneMore } from '../probe';
-import { memberPicture, weigh, type MemberPicture, type MemberVerdict, type SectionKept } from '../weigh';
+import {
+  lowerBound,
+  memberPicture,
+  weigh,
+  type MemberPicture,
+  type MemberVerdict,
+  type SectionKept,
+} from '../weigh';
 import {
   checkRules,
   flatPattern,
@@ -28,6 +35,8 @@ export interface WorkedRepair {
   /** Each piece looked at along its length: where its edges land. */
   readonly pieces: RepairPicture['pieces'];
   readonly findings: readonly RepairFinding[];
+  /** What speaks against offering it at all. */
+  readonly against: readonly RepairFinding[];
   readonly patterns: readonly FlatPattern[];
   readonly joined: Joining;
   readonly joinFindings: readonly JoinFinding[];
@@ -79,7 +88,7 @@ export function workMember(inputs: MemberInputs): MemberWork {
   const tried = proposals.map((proposal) =>
     workRepair(repairPicture(picture, proposal), true, inputs.grossMassKg),
   );
-  const isGood = ({ findings }: WorkedRepair) => reasonsAgainst(findings).length === 0;
+  const isGood = ({ against }: WorkedRepair) => against.length === 0;
   const repairs = [
     ...saved.map((repair) => workRepair(repairPicture(picture, repair), false, inputs.grossMassKg)),
     ...tried.filter(isGood),
@@ -111,6 +120,7 @@ function workRepair(
   grossMassKg: number | undefined,
 ): WorkedRepair {
   const { repair, picture } = context;
+  const findings = checkRules(context);
   const joined = joining(context, grossMassKg === undefined ? undefined : designShearN(grossMassKg));
   return {
     repair,
@@ -118,12 +128,22 @@ function workRepair(
     ...(context.target && { target: context.target }),
     restored: context.restored,
     pieces: context.pieces,
-    findings: checkRules(context),
+    findings,
+    against: reasonsAgainst(findings, foundFraction(context)),
     patterns: repair.pieces.map((piece) => flatPattern(picture.member, repair, piece, picture.practice)),
     joined,
     joinFindings: checkJoining(context, joined),
   };
 }
+
+/** The least section modulus over what a repair is for, as found, lower bound; 1 where it is for nothing. */
+const foundFraction = ({ picture, target }: RepairPicture): number =>
+  Math.min(
+    1,
+    ...picture.sections
+      .filter(({ stationMm }) => target && stationMm >= target.fromMm && stationMm <= target.toMm)
+      .map(({ kept }) => Math.min(lowerBound(kept.modulusTop!), lowerBound(kept.modulusBottom!))),
+  );
 
 /** The way back: a proposed plate whose end welds cannot take its force is made longer there until they can, three times at most. */
 function withRoomForWelds(picture: MemberPicture, proposal: Repair): Repair {

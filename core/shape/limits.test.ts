@@ -21,6 +21,7 @@ import { REPAIR_FINDING_CODES, type RepairFinding } from './repair-finding';
 import type { RepairPicture } from './repair-picture';
 import { checkRepair, pieceSchema, repairSchema, type Piece, type Repair } from './repair';
 import { flatPattern } from './flat-pattern';
+import { reasonsAgainst } from './rules';
 
 /** Every limit of the repair rules with a case on either side, by hand. */
 const frame = defaultFrame({
@@ -396,4 +397,39 @@ test('a plate carries only within its reach: in front of it and behind it the se
   expect(endMm).toBeLessThanOrEqual(strip.endMm);
   const plates = (stationMm: number) => repairedChange(read, repair)(stationMm).plates?.length ?? 0;
   expect([startMm - 1, startMm, endMm, endMm + 1, 0, rail.lengthMm].map(plates)).toEqual([0, 1, 1, 0, 0, 0]);
+});
+
+describe('what speaks against offering a repair', () => {
+  const finding = (
+    code: RepairFinding['code'],
+    weight: RepairFinding['weight'],
+    value?: number,
+  ): RepairFinding => ({
+    code,
+    weight,
+    quantity: 'fraction',
+    source: 'practice',
+    ...(value !== undefined && { value }),
+  });
+  const codes = (one: RepairFinding, found = 0.3) => reasonsAgainst([one], found).map(({ code }) => code);
+  test.each<[RepairFinding, number, boolean]>([
+    [finding('strength-not-restored', 'broken', 0.75), 0.3, false],
+    [finding('strength-not-restored', 'broken', 0.749), 0.3, true],
+    [finding('strength-not-restored', 'broken', 0.851), 0.8, false],
+    [finding('strength-not-restored', 'broken', 0.84), 0.8, true],
+    [finding('strength-not-restored', 'broken', 0.04), 0.55, true],
+    [finding('lap-short', 'broken', -50), 0.3, true],
+    [finding('lap-short', 'deviation', 12), 0.3, false],
+    [finding('edge-not-on-sound-metal', 'broken'), 0.3, true],
+    [finding('edge-above-corner', 'broken'), 0.3, true],
+    [finding('wall-too-thin-to-weld', 'broken', 1), 0.3, true],
+    [finding('plate-too-long', 'deviation', 2000), 0.3, true],
+    [finding('run-out-short', 'broken', 40), 0.3, false],
+    [finding('flange-cut-between-axles', 'broken'), 0.3, false],
+    [finding('rust-enclosed', 'note'), 0.3, false],
+  ])('%j over what kept %d', (one, found, isAgainst) =>
+    expect(codes(one, found)).toEqual(isAgainst ? [one.code] : []),
+  );
+  test('a figure that cannot be had speaks against it', () =>
+    expect(codes(finding('strength-not-restored', 'broken', NaN))).toEqual(['strength-not-restored']));
 });

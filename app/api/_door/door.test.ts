@@ -8,9 +8,9 @@ jest.mock('pino', () => ({
   default: () => ({ error: (...words: unknown[]) => mockLogged(...words) as unknown }),
 }));
 
-const HERE = 'http://shop.local:3000/api/x';
+const HERE = 'http://127.0.0.1:3000/api/x';
 const post = (text: BodyInit, headers: Record<string, string> = {}) =>
-  new Request(HERE, { method: 'POST', body: text, headers: { host: 'shop.local:3000', ...headers } });
+  new Request(HERE, { method: 'POST', body: text, headers: { host: '127.0.0.1:3000', ...headers } });
 const schema = z.object({
   reading: z.object({ thicknessMm: z.number().gte(0, 'a thickness is not below 0') }),
 });
@@ -24,6 +24,10 @@ describe('answers', () => {
     ['too-large', 413],
     ['not-allowed', 403],
     ['unreadable', 400],
+    ['other-records', 409],
+    ['too-many', 429],
+    ['unavailable', 503],
+    ['failed', 500],
   ] as const)('%s is said with status %d', async (code, status) => {
     const response = answer(refused(code, 'why'));
     expect(response.status).toBe(status);
@@ -84,22 +88,35 @@ describe('who may write', () => {
   const work = jest.fn(() => Response.json({ ok: true, value: 1 }));
   beforeEach(() => work.mockClear());
   const asked = async (headers: Record<string, string>, method = 'POST') =>
-    (await guarded(new Request(HERE, { method, headers: { host: 'shop.local:3000', ...headers } }), work))
+    (await guarded(new Request(HERE, { method, headers: { host: '127.0.0.1:3000', ...headers } }), work))
       .status;
 
   test.each([
-    ['its own page, plain', { origin: 'http://shop.local:3000' }, 200],
-    ['its own page behind a lock', { origin: 'https://shop.local:3000' }, 200],
+    ['its own page, plain', { origin: 'http://127.0.0.1:3000' }, 200],
+    ['its own page behind a lock', { origin: 'https://127.0.0.1:3000' }, 200],
     ['a program that names no page', {}, 200],
     ['another site', { origin: 'http://elsewhere.example' }, 403],
-    ['the same name at another port', { origin: 'http://shop.local:4000' }, 403],
+    ['the same name at another port', { origin: 'http://127.0.0.1:4000' }, 403],
     ['a page of no site', { origin: 'null' }, 403],
+    ['another site’s page, as the browser says', { 'sec-fetch-site': 'cross-site' }, 403],
+    ['a name of another’s making', { host: 'rebound.example' }, 421],
   ] as const)('%s', async (_, headers, status) => {
     expect(await asked(headers)).toBe(status);
     expect(work).toHaveBeenCalledTimes(status === 200 ? 1 : 0);
   });
   test('reading is open to any page', async () =>
     expect(await asked({ origin: 'http://elsewhere.example' }, 'GET')).toBe(200));
+});
+
+test('records in trouble are answered with their trouble, to be asked again', async () => {
+  const response = await guarded(post('{}'), () => {
+    throw Object.assign(new Error('database is locked'), { code: 'SQLITE_BUSY' });
+  });
+  expect(response.status).toBe(503);
+  expect(await response.json()).toMatchObject({
+    problem: { code: 'unavailable', message: expect.stringContaining('in use') },
+  });
+  expect(response.headers.get('x-content-type-options')).toBe('nosniff');
 });
 
 test('a failure nobody foresaw is answered without its insides, which the log keeps', async () => {

@@ -1,5 +1,7 @@
 import type { z } from 'zod';
 import pino from 'pino';
+import { admission, gateFrom, KEY_COOKIE, TURNED_AWAY } from '../../_gate/admission';
+import { SAFE_HEADERS } from '../../_gate/headers';
 import { booksOf, database, refused, storageFailure, type Problem, type Written } from '@/data';
 
 const log = pino({ level: process.env.LOG_LEVEL ?? 'info' });
@@ -96,16 +98,31 @@ export async function body<Schema extends z.ZodType>(
   );
 }
 
-/** A request that a browser makes for a page of another site; this server's own pages and plain programs pass. */
-function isFromElsewhere(request: Request): boolean {
-  if (request.headers.get('sec-fetch-site') === 'cross-site') return true;
-  const origin = request.headers.get('origin');
-  return (
-    request.method !== 'GET' &&
-    origin !== null &&
-    origin.replace(/^https?:\/\//, '') !== request.headers.get('host')
+const gate = gateFrom(process.env);
+
+/** Whether a request is let in at all; a browser's write for a page of another site is not, whatever else it brings. */
+function turnedAway(request: Request): Response | undefined {
+  const cookie = new RegExp(`(?:^|;\\s*)${KEY_COOKIE}=([^;]*)`).exec(
+    request.headers.get('cookie') ?? '',
+  )?.[1];
+  const { headers } = request;
+  const found = admission(
+    { headers, pathname: new URL(request.url).pathname },
+    { cookie: cookie && decodeURIComponent(cookie), address: undefined },
+    gate,
   );
+  const origin = headers.get('origin');
+  const isForeign =
+    request.method !== 'GET' && origin !== null && origin.replace(/^https?:\/\//, '') !== headers.get('host');
+  if (found === 'in' && !isForeign) return undefined;
+  const { status, message } = TURNED_AWAY[found === 'in' || found === 'key brought' ? 'another site' : found];
+  return Response.json(refused('not-allowed', message), { status });
 }
+
+const safe = (response: Response): Response => {
+  for (const [name, value] of Object.entries(SAFE_HEADERS)) response.headers.set(name, value);
+  return response;
+};
 
 /** What a browser holds is meant for one set of records; another set behind the same address is not to get it. */
 function isForOtherRecords(request: Request): boolean {
@@ -121,8 +138,10 @@ const FAILED: Problem = {
 
 /** Runs a handler. Storage that cannot be reached is answered with its reason; any other failure is logged and answered without its insides. */
 export async function guarded(request: Request, work: () => Promise<Response> | Response): Promise<Response> {
-  if (isFromElsewhere(request))
-    return answer(refused('not-allowed', 'this was sent from another site’s page'));
+  return safe(turnedAway(request) ?? (await worked(request, work)));
+}
+
+async function worked(request: Request, work: () => Promise<Response> | Response): Promise<Response> {
   try {
     if (isForOtherRecords(request))
       return answer(

@@ -100,7 +100,7 @@ export function RecordsProvider({
   useArrivals(jobId, liveRef, refresh);
   useAgain(asOf !== undefined, refresh);
   useServerNews(refresh);
-  useWholeFile(file, onChange);
+  useWholeFile(file, latestRef, onChange);
   const records = useRecordsValue(file, { make, latestRef, refresh, ...(asOf !== undefined && { asOf }) });
   const later = useDeferredValue(records);
   return (
@@ -166,13 +166,18 @@ function useArrivals(jobId: string, liveRef: { readonly current: Live }, refresh
 }
 
 /** A file that came whole from the server is told to the engine once it stands here; changes made on this page were told as they were made. */
-function useWholeFile(file: JobFile, onChange: (change: RecordsChange) => void): void {
+function useWholeFile(
+  file: JobFile,
+  latestRef: { readonly current: JobFile },
+  onChange: (change: RecordsChange) => void,
+): void {
   const heardRef = useRef(file);
   useEffect(() => {
     const before = heardRef.current;
     heardRef.current = file;
-    if (before.job !== file.job) onChange({ kind: 'file', file });
-  }, [file, onChange]);
+    // With what was recorded since it was drawn: the engine has heard of that already, and a file without it would take it back.
+    if (before.job !== file.job) onChange({ kind: 'file', file: latestRef.current });
+  }, [file, latestRef, onChange]);
 }
 
 /** Asks again when the page comes back into view, when a picture has got its name, and when something was refused. */

@@ -12,6 +12,7 @@ import {
   UNIT_KINDS,
   type Frame,
   type Unit,
+  type Family,
 } from '@/core/frame';
 import { printLength, type UnitSystem } from '@/core/quantity';
 import { STEEL_IDS, steel } from '@/core/reference';
@@ -28,6 +29,8 @@ import {
   readOpening,
   type OpeningFields,
   type OpeningProblems,
+  hasOwnMeasures,
+  FAMILY_OF_KIND,
 } from './opening';
 import { turned } from '../../_parts/turned';
 
@@ -98,6 +101,19 @@ export function NewJobForm({
     document.cookie = `ossatura-unit=${next}; path=/; max-age=31536000; samesite=lax`;
   };
 
+  const [asked, setAsked] = useState<Family>();
+  const startFrom = (family: Family, more: Partial<OpeningFields> = {}) => {
+    setAsked(undefined);
+    set({ ...more, family, starting: '', ...familyFields(family, system) });
+  };
+  /** What was measured and typed is wiped only by whoever says so. */
+  const chooseFamily = (family: Family) =>
+    hasOwnMeasures(fields, system) ? setAsked(family) : startFrom(family);
+  const chooseKind = (kind: OpeningFields['kind']) =>
+    hasOwnMeasures(fields, system) || fields.starting
+      ? set({ kind })
+      : startFrom(FAMILY_OF_KIND[kind], { kind });
+
   const open = async () => {
     const read = readOpening(
       fields,
@@ -151,7 +167,7 @@ export function NewJobForm({
               hint: tagTaken ? 'already in the yard: open the job from its own line' : 'short, painted on',
             })}
             {entry('description', 'What it is', { className: 'sm:col-span-2' })}
-            <Pick label="Kind" value={fields.kind} options={UNIT_KINDS} onPick={(kind) => set({ kind })} />
+            <Pick label="Kind" value={fields.kind} options={UNIT_KINDS} onPick={chooseKind} />
             <Pick
               label="Where it lives"
               value={fields.exposure}
@@ -182,12 +198,7 @@ export function NewJobForm({
             <span>The frame as it was made</span>
           </legend>
           <div className="sm:col-span-3 flex flex-wrap items-end justify-between gap-3">
-            <Pick
-              label="Frame family"
-              value={fields.family}
-              options={FAMILY_IDS}
-              onPick={(family) => set({ family, starting: '', ...familyFields(family, system) })}
-            />
+            <Pick label="Frame family" value={fields.family} options={FAMILY_IDS} onPick={chooseFamily} />
             {startings.length > 0 && (
               <Pick
                 label="Start from"
@@ -199,6 +210,21 @@ export function NewJobForm({
             )}
             <UnitSwitch system={system} onChange={turnUnits} />
           </div>
+          {asked && (
+            <div className="border-l-[6px] border-here pl-3 sm:col-span-3" role="alert">
+              <p className="font-semibold">
+                {asked} starts from measures of its own: those typed here would be gone.
+              </p>
+              <div className="flex flex-wrap gap-2">
+                <button type="button" className="plain" onClick={() => startFrom(asked)}>
+                  Change it, with its own measures
+                </button>
+                <button type="button" className="plain" onClick={() => setAsked(undefined)}>
+                  Stay with {fields.family}
+                </button>
+              </div>
+            </div>
+          )}
           {starting ? (
             <p className="sm:col-span-3">
               {starting.frame.family}, {printLength(starting.frame.lengthMm, system, 'length')} long, as the

@@ -1,5 +1,13 @@
 import { FAMILY_IDS } from '@/core/frame';
-import { familyFields, frameFrom, readOpening, type OpeningFields } from './opening';
+import { UNIT_KINDS } from '@/core/frame';
+import {
+  FAMILY_OF_KIND,
+  familyFields,
+  frameFrom,
+  hasOwnMeasures,
+  readOpening,
+  type OpeningFields,
+} from './opening';
 
 const fields = (more: Partial<OpeningFields> = {}): OpeningFields => ({
   tag: 'T-9',
@@ -154,4 +162,15 @@ test('a starting frame of the shop’s own is opened as it is kept, under the ne
   if (!own.ok) throw new Error('no frame');
   const read = readOpening(fields({ depth: 'nonsense', starting: 'x' }), 'in', undefined, stamp, own.frame);
   expect(read.ok && read.opening.frame).toEqual({ ...own.frame, datum: 'front hole' });
+});
+
+test('every kind of unit has a family to start from, and a measure typed is known for one', () => {
+  for (const kind of UNIT_KINDS) {
+    const family = FAMILY_OF_KIND[kind];
+    const untouched = fields({ kind, family, ...familyFields(family, 'in') });
+    expect(FAMILY_IDS).toContain(family);
+    expect(hasOwnMeasures(untouched, 'in')).toBe(false);
+    expect(hasOwnMeasures({ ...untouched, length: '241' }, 'in')).toBe(true);
+    expect(hasOwnMeasures({ ...untouched, tag: 'other', datum: 'bumper' }, 'in')).toBe(false);
+  }
 });

@@ -66,6 +66,25 @@ export const LENGTHS = [
   'wheelbase',
   'spread',
 ] as const;
+/** The frame a kind of unit usually stands on: where the form starts, to be changed. Common practice, no source. */
+export const FAMILY_OF_KIND: Readonly<Record<Unit['kind'], Family>> = {
+  pickup: 'mixed ladder',
+  truck: 'open-channel ladder',
+  'utility vehicle': 'boxed ladder',
+  trailer: 'I-beam trailer',
+  'travel trailer': 'I-beam trailer',
+  gooseneck: 'gooseneck trailer',
+  motorhome: 'open-channel ladder',
+  van: 'unibody',
+  car: 'unibody',
+};
+
+/** Whether any measure is other than its family starts with: changing the family would wipe it. */
+export const hasOwnMeasures = (fields: OpeningFields, system: UnitSystem): boolean =>
+  Object.entries(familyFields(fields.family, system)).some(
+    ([field, text]) => fields[field as keyof OpeningFields] !== text,
+  );
+
 export const hasFlangeWall = (family: Family): boolean =>
   familyOf(family).typical.railShape.kind === 'I' || familyOf(family).typical.railShape.kind === 'built-up';
 

@@ -23,12 +23,29 @@ const RULES: readonly RepairRule[] = [
 ];
 const RANK = { broken: 0, deviation: 1, note: 2 } as const;
 
+/** Edges that land on nothing, and a reach that only looks for metal: no plate is offered like that. */
+const NEVER: ReadonlySet<RepairFinding['code']> = new Set([
+  'edge-not-on-sound-metal',
+  'edge-above-corner',
+  'lap-short',
+  'wall-too-thin-to-weld',
+]);
+/** A plate that brings back less of the strength than this is no repair, whatever was left before (our judgement). */
+const LEAST_RESTORED = 0.75;
+/** Nor is one that brings back no more than this above what was found. */
+const LEAST_GAIN = 0.05;
+
 /**
- * What speaks against offering a repair at all: a rule it breaks, or a reach that only looks for metal. A proposal that would leave the rail no
- * better than it is, or worse, is not made.
+ * What speaks against offering a repair at all. A proposal that would leave the rail no better than it was found, or worse, is not made; one that
+ * falls short of a rule otherwise is, and says so. `foundFraction` is the least section modulus under it as found, lower bound, of as built.
  */
-export const reasonsAgainst = (findings: readonly RepairFinding[]): RepairFinding[] =>
-  findings.filter(({ weight, code }) => weight === 'broken' || code === 'plate-too-long');
+export const reasonsAgainst = (findings: readonly RepairFinding[], foundFraction: number): RepairFinding[] =>
+  findings.filter(({ weight, code, value }) => {
+    if (code === 'plate-too-long') return true;
+    if (code === 'strength-not-restored')
+      return !(value! >= Math.max(LEAST_RESTORED, foundFraction + LEAST_GAIN));
+    return weight === 'broken' && NEVER.has(code);
+  });
 
 /** Every rule on one repair, broken ones first. */
 export const checkRules = (context: RepairPicture): RepairFinding[] =>

@@ -210,6 +210,40 @@ export function ReadingEntry({ ref, onKeys }: { ref: Ref<EntryHandle>; onKeys: (
           Keep, step on
         </button>
       </div>
+      {pad && (
+        <div
+          className="mt-2 grid max-w-sm grid-cols-4 gap-1 max-sm:max-w-none"
+          role="group"
+          aria-label="Number pad"
+        >
+          {PAD.map((key) => (
+            <button
+              key={key}
+              type="button"
+              className="plain min-h-14! text-xl"
+              style={{
+                gridColumn: (PAD.indexOf(key) % 3) + 1,
+                gridRow: Math.floor(PAD.indexOf(key) / 3) + 1,
+              }}
+              onClick={() => press(key)}
+            >
+              {key}
+            </button>
+          ))}
+          <button
+            type="button"
+            className="plain min-h-14!"
+            style={{ gridColumn: 4, gridRow: 1 }}
+            onClick={() => press('⌫')}
+            aria-label="Delete last"
+          >
+            ⌫
+          </button>
+          <button type="submit" className="solid" style={{ gridColumn: 4, gridRow: '2 / span 3' }}>
+            Keep
+          </button>
+        </div>
+      )}
       <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2">
         <label className="caption flex items-center gap-2">
           method{' '}
@@ -270,40 +304,6 @@ export function ReadingEntry({ ref, onKeys }: { ref: Ref<EntryHandle>; onKeys: (
           )}
         </span>
       </div>
-      {pad && (
-        <div
-          className="mt-2 grid max-w-sm grid-cols-4 gap-1 max-sm:sticky max-sm:bottom-0 max-sm:-mx-3 max-sm:max-w-none max-sm:border-t-2 max-sm:border-ink max-sm:bg-paper max-sm:p-2"
-          role="group"
-          aria-label="Number pad"
-        >
-          {PAD.map((key) => (
-            <button
-              key={key}
-              type="button"
-              className="plain min-h-14! text-xl"
-              style={{
-                gridColumn: (PAD.indexOf(key) % 3) + 1,
-                gridRow: Math.floor(PAD.indexOf(key) / 3) + 1,
-              }}
-              onClick={() => press(key)}
-            >
-              {key}
-            </button>
-          ))}
-          <button
-            type="button"
-            className="plain min-h-14!"
-            style={{ gridColumn: 4, gridRow: 1 }}
-            onClick={() => press('⌫')}
-            aria-label="Delete last"
-          >
-            ⌫
-          </button>
-          <button type="submit" className="solid" style={{ gridColumn: 4, gridRow: '2 / span 3' }}>
-            Keep
-          </button>
-        </div>
-      )}
     </form>
   );
 }

@@ -5,7 +5,7 @@ import { percent } from '@/core/quantity';
 import type { Member } from '@/core/frame';
 import type { WorkedRepair } from '@/core/job';
 import { lowerBound, severity } from '@/core/weigh';
-import { pieceKindsFor, type Repair, reasonsAgainst } from '@/core/shape';
+import { pieceKindsFor, type Repair } from '@/core/shape';
 import type { StripScale } from '@/ui/strip';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { repairWords, sourceWords } from '../../../../_words/findings';
@@ -229,7 +229,7 @@ function NothingFits({ tried }: { tried: WorkedRepair }) {
         . It is not offered, because:
       </p>
       <ul className="list-disc pl-5">
-        {reasonsAgainst(tried.findings).map((finding, k) => (
+        {tried.against.map((finding, k) => (
           <li key={k}>
             {repairWords(finding, system).title}
             <span className="caption">; {repairWords(finding, system).change}</span>
