@@ -17,7 +17,11 @@ const scrollTo = (page, name) =>
     .evaluate((section) => window.scrollTo(0, section.getBoundingClientRect().top + window.scrollY - 110));
 
 const SHOTS = [
-  { name: 'yard', open: () => '/' },
+  {
+    name: 'yard',
+    open: () => '/',
+    then: (page) => page.waitForFunction(() => !document.body.innerText.includes('being worked out')),
+  },
   { name: 'new-job', open: () => '/new' },
   {
     name: 'walk',

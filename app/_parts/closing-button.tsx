@@ -35,7 +35,7 @@ export function ClosingButton({
   return (
     <button
       type="button"
-      className="hit whitespace-nowrap px-2 underline"
+      className="hit w-24 shrink-0 whitespace-nowrap px-2 text-right underline"
       aria-label={`${closed ? 'Open again' : 'Close'}: ${title}`}
       onClick={() => void say()}
     >

@@ -132,7 +132,7 @@ function Distrusted() {
   const words = useMemo(() => distrustWords(distrustOf(file)), [file]);
   if (words.length === 0 && asOf === undefined) return null;
   return (
-    <ul className="unseen border-t border-edge px-4 py-0.5" aria-label="Not to be relied on">
+    <ul className="border-l-[6px] border-oxide bg-oxide-wash px-4 py-0.5" aria-label="Not to be relied on">
       {asOf !== undefined && (
         <li className="text-[14px] font-semibold">
           The server does not answer: the job is shown as this device had it at <When at={asOf} />, with what

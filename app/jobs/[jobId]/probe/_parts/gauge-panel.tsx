@@ -189,7 +189,9 @@ export function GaugePanel({
           </button>
         )}
         {state === 'on' && gauge.isSimulated && (
-          <span className="unseen px-2 font-semibold">simulated: its readings are invented</span>
+          <span className="border-2 border-oxide bg-oxide-wash px-2 font-semibold">
+            simulated: its readings are invented
+          </span>
         )}
         {calibration && (
           <span className="caption">

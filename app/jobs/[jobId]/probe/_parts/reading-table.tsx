@@ -70,7 +70,11 @@ export function ReadingTable({ onStrike }: { onStrike: (reading: Reading) => voi
                 </td>
                 <td>
                   {reading.method}
-                  {reading.simulated && <span className="unseen ml-1 px-1 font-semibold">simulated</span>}
+                  {reading.simulated && (
+                    <span className="ml-1 border border-oxide bg-oxide-wash px-1 font-semibold">
+                      simulated
+                    </span>
+                  )}
                   {doubtful.has(reading.id) && (
                     <span className="font-semibold text-oxide"> gauge had drifted</span>
                   )}
