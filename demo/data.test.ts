@@ -482,6 +482,30 @@ describe('the file', () => {
   });
 });
 
+test('a job holds no more than anybody measures; up to there it takes what comes', () => {
+  filled();
+  const fillTo = (count: number, memberOf: (k: number) => string) =>
+    db.transaction(() => {
+      const here = evidenceOf(db, jobId).length;
+      const insert = db.prepare(
+        "INSERT INTO evidence (id, job_id, kind, version, number, body) VALUES (?, ?, 'reading', 2, ?, ?)",
+      );
+      for (let k = here; k < count; k++)
+        insert.run(`fill-${k}`, jobId, 1_000_000 + k, JSON.stringify({ memberId: memberOf(k) }));
+    })();
+  fillTo(119_999, () => 'rail-left');
+  expect(keepEvidence(db, jobId, [reading()]).ok).toBe(true);
+  expect(keepEvidence(db, jobId, [reading()]).ok).toBe(true);
+  const all = () => db.prepare<[], number>('SELECT count(*) FROM evidence').pluck().get()!;
+  const before = all();
+  const many = Array.from({ length: 2000 }, () => reading());
+  expect(problem(keepEvidence(db, jobId, many))).toMatchObject({
+    code: 'too-large',
+    message: expect.stringContaining('a member holds'),
+  });
+  expect(all()).toBe(before);
+});
+
 describe('a file of another version, or damaged', () => {
   let folder: string;
   beforeEach(() => (folder = mkdtempSync(join(tmpdir(), 'db-'))));

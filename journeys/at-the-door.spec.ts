@@ -125,3 +125,14 @@ test('the same write sent twice, or twenty times at once, is one', async ({ requ
     ),
   ).toMatchObject({ status: 409, code: 'conflict' });
 });
+
+test('an escape that stands for nothing is no address, of a page or of the API', async ({ request }) => {
+  for (const path of ['/jobs/%ff', '/api/jobs/%ff/records', '/api/photos/%ff'])
+    expect((await request.get(path)).status()).toBe(400);
+  expect((await request.get('/api/spots', { headers: { host: 'rebound.example' } })).status()).toBe(421);
+  expect((await request.get('/', { headers: { host: 'rebound.example' } })).status()).toBe(421);
+  const { headers } = { headers: (await request.get('/')).headers() };
+  expect(headers['content-security-policy']).toContain("frame-ancestors 'none'");
+  expect(headers['x-content-type-options']).toBe('nosniff');
+  expect(headers['referrer-policy']).toBe('no-referrer');
+});

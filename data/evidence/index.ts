@@ -36,6 +36,10 @@ export interface Keeping {
   readonly warnings: readonly { readonly id: string; readonly warning: string }[];
 }
 
+/** More than a frame is ever measured in; a job beyond it is another thing, and slows everything that reads it. */
+const MOST_RECORDS = 250_000;
+const MOST_ON_A_MEMBER = 120_000;
+
 export const NONE_OF_THESE = 'None of these were added; everything recorded before stands.';
 
 /**
@@ -63,9 +67,31 @@ function keepInside(db: Db, jobId: string, records: readonly Evidence[]): Writte
   }
   const fresh = freshAmong(db, jobId, records);
   if (!fresh.ok) return fresh;
+  const tooMany = overTheMost(db, jobId, fresh.value);
+  if (tooMany) return refused('too-large', tooMany, NONE_OF_THESE);
   insertAll(db, jobId, fresh.value);
   return written({ kept: records.length, warnings });
 }
+
+/** Says what a job would have too many of with these added. A member is counted only where the job is large enough for it to matter. */
+function overTheMost(db: Db, jobId: string, fresh: readonly Evidence[]): string | undefined {
+  const here = countOf(db, jobId);
+  if (here + fresh.length > MOST_RECORDS) return `a job holds ${MOST_RECORDS} records at most`;
+  if (here + fresh.length <= MOST_ON_A_MEMBER) return undefined;
+  const onMember = db
+    .prepare<[string], number>(
+      `SELECT count(*) AS n FROM evidence WHERE job_id = ? AND kind = 'reading'
+       GROUP BY json_extract(body, '$.memberId') ORDER BY n DESC LIMIT 1`,
+    )
+    .pluck()
+    .get(jobId);
+  return (onMember ?? 0) + fresh.length > MOST_ON_A_MEMBER
+    ? `a member holds ${MOST_ON_A_MEMBER} readings at most`
+    : undefined;
+}
+
+const countOf = (db: Db, jobId: string): number =>
+  db.prepare<[string], number>('SELECT count(*) FROM evidence WHERE job_id = ?').pluck().get(jobId)!;
 
 /** The records that are not here yet; refused when an id is taken by something else. */
 function freshAmong(db: Db, jobId: string, records: readonly Evidence[]): Written<Evidence[]> {

@@ -18,6 +18,7 @@ export function Entry({ label, hint, problem, unit, className, ref, ...input }: 
       <label htmlFor={id} className="caption block">
         {label}
         {unit && <span>, {unit}</span>}
+        {input.required && <span className="text-oxide"> needed</span>}
       </label>
       <input
         id={id}

@@ -2,7 +2,7 @@
 
 import { openJob, newId } from '../../_client';
 import { useRouter } from 'next/navigation';
-import { useMemo, useState } from 'react';
+import { useMemo, useState, useRef } from 'react';
 import {
   DUTIES,
   EXPOSURES,
@@ -45,6 +45,9 @@ export interface Starting {
   readonly name: string;
   readonly frame: Frame;
 }
+
+/** Nothing can be opened without these. */
+const NEEDED: ReadonlySet<keyof OpeningFields> = new Set(['tag', 'description', 'title', 'by', 'datum']);
 
 export function NewJobForm({
   unit,
@@ -101,6 +104,7 @@ export function NewJobForm({
     document.cookie = `ossatura-unit=${next}; path=/; max-age=31536000; samesite=lax`;
   };
 
+  const form = useRef<HTMLFormElement>(null);
   const [asked, setAsked] = useState<Family>();
   const startFrom = (family: Family, more: Partial<OpeningFields> = {}) => {
     setAsked(undefined);
@@ -124,6 +128,8 @@ export function NewJobForm({
     );
     if (!read.ok) {
       setProblems(read.problems);
+      // Once it is drawn which: the first field that needs another look.
+      setTimeout(() => form.current?.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus());
       return setRefused(`${Object.keys(read.problems).length} fields need another look; nothing was sent.`);
     }
     setProblems({});
@@ -144,6 +150,7 @@ export function NewJobForm({
       label={label}
       value={fields[field]}
       onChange={(event) => set({ [field]: event.target.value })}
+      required={NEEDED.has(field)}
       {...more}
       {...(problems[field] && { problem: problems[field] })}
     />
@@ -153,6 +160,8 @@ export function NewJobForm({
 
   return (
     <form
+      ref={form}
+      noValidate
       className="grid gap-x-10 gap-y-6 pt-5 lg:grid-cols-[minmax(0,1fr)_216px]"
       onSubmit={(event) => {
         event.preventDefault();
