@@ -2,6 +2,7 @@ import Link from 'next/link';
 import { allUnits, database, noticesOf, startingFrames } from '@/data';
 import { ThemeSwitch } from '../_parts/switches';
 import { chosenSystem } from '../_parts/units';
+import { KeepingLight } from '../_outbox/keeping-light';
 import { NewJobForm } from './_parts/new-job-form';
 
 export const metadata = { title: 'Open a job' };
@@ -21,7 +22,10 @@ export default async function NewJob({ searchParams }: { searchParams: Promise<{
           </Link>
           <h1 className="text-4xl font-bold">Open a job{unit && ` on ${unit.tag}`}</h1>
         </div>
-        <ThemeSwitch />
+        <span className="flex items-center">
+          <ThemeSwitch />
+          <KeepingLight system={await chosenSystem()} quiet />
+        </span>
       </header>
       {unit &&
         noticesOf(db, unit.id).map((notice) => (
