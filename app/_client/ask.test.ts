@@ -3,12 +3,29 @@ import { ask, tell } from './ask';
 const answering = (make: () => Promise<Partial<Response>>) =>
   jest.spyOn(globalThis, 'fetch').mockImplementation(make as never);
 const json = (body: unknown, more: Partial<Response> = {}) =>
-  answering(() => Promise.resolve({ redirected: false, json: () => Promise.resolve(body), ...more }));
+  answering(() =>
+    Promise.resolve({
+      redirected: false,
+      headers: new Headers(),
+      json: () => Promise.resolve(body),
+      ...more,
+    }),
+  );
 afterEach(() => jest.restoreAllMocks());
 
 test('a value comes back as it was said', async () => {
   json({ ok: true, value: { id: 'j' } });
   expect(await ask('/api/x')).toEqual({ ok: true, value: { id: 'j' } });
+});
+
+test('it says when, and whether this device kept it since', async () => {
+  const said = { ok: true, value: 1 };
+  const date = 'Fri, 27 Nov 2026 10:00:00 GMT';
+  json(said, { headers: new Headers({ date }) });
+  expect(await ask('/api/x')).toEqual({ ...said, saidAt: '2026-11-27T10:00:00.000Z' });
+  const keptAt = 'Fri, 27 Nov 2026 09:00:00 GMT';
+  json(said, { headers: new Headers({ date, 'x-ossatura-kept-at': keptAt }) });
+  expect(await ask('/api/x')).toEqual({ ...said, saidAt: '2026-11-27T09:00:00.000Z', stale: true });
 });
 
 test('what the server refuses comes back in its own words', async () => {
