@@ -31,7 +31,7 @@ export const printBundleZip = ({ text, pictures }: BundleZip): Uint8Array =>
 export const isZip = (bytes: Uint8Array): boolean => bytes[0] === 0x50 && bytes[1] === 0x4b;
 
 /** Reads a job with its pictures. Anything else in the file is passed over; one that unpacks to too much is refused unread. */
-export function readBundleZip(bytes: Uint8Array): Outcome<BundleZip> {
+export function readBundleZip(bytes: Uint8Array, mostBytes = MOST_BYTES): Outcome<BundleZip> {
   let size = 0;
   let files = 0;
   let tooMuch = false;
@@ -40,12 +40,12 @@ export function readBundleZip(bytes: Uint8Array): Outcome<BundleZip> {
       filter: ({ name, originalSize }) => {
         if (name !== JOB && !PICTURE.test(name)) return false;
         size += originalSize;
-        tooMuch ||= size > MOST_BYTES || ++files > MOST_FILES;
+        tooMuch ||= size > mostBytes || ++files > MOST_FILES;
         return !tooMuch;
       },
     });
     if (tooMuch)
-      return fail(`the file unpacks to more than ${MOST_BYTES / 1024 / 1024} MB or ${MOST_FILES} pictures`);
+      return fail(`the file unpacks to more than ${mostBytes / 1024 / 1024} MB or ${MOST_FILES} pictures`);
     const { [JOB]: text, ...rest } = unpacked;
     if (!text) return fail(`there is no ${JOB} in this zip`);
     const pictures = Object.entries(rest).map(
