@@ -42,7 +42,10 @@ test('the frame is edited: members, mounts, judgements; what is impossible is re
   await narrow.press('Enter');
   await keep.click();
   await expect(page.getByRole('alert').first()).toContainText('lose its place');
+  // What was typed outlives the reload; putting it back shows the frame that stands.
   await page.reload();
+  await expect(page.getByLabel('Left rail depth')).toHaveValue('1');
+  await page.getByRole('button', { name: 'Put back' }).click();
   await expect(page.getByLabel('Left rail depth')).toHaveValue('8');
 });
 
