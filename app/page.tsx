@@ -20,7 +20,7 @@ import { ThemeSwitch } from './_parts/switches';
 import { UnitForm } from './_parts/unit-form';
 import { chosenSystem } from './_parts/units';
 import { nextWords } from './_words/job-line';
-import { knownLine, linesWanted, wantLines } from './_yard/lines';
+import { couldNot, knownLine, linesWanted, wantLines } from './_yard/lines';
 import { PracticeCopy } from './_yard/practice-copy';
 import { StillWorking } from './_yard/still-working';
 import { addressOf, viewFrom } from './_yard/view';
@@ -150,7 +150,7 @@ function UnitRow({
         </ul>
         <ul className="ruled border-y border-rule">
           {jobs.map((job) => (
-            <JobRow key={job.id} job={job} line={lines.get(job.id)} />
+            <JobRow key={job.id} job={job} line={lines.get(job.id)} isStuck={couldNot(db, job.id)} />
           ))}
         </ul>
         <div className="flex flex-wrap gap-2 pt-2">
@@ -165,7 +165,7 @@ function UnitRow({
   );
 }
 
-function JobRow({ job, line }: { job: YardJob; line: JobLine | undefined }) {
+function JobRow({ job, line, isStuck }: { job: YardJob; line: JobLine | undefined; isStuck: boolean }) {
   return (
     <li className={`flex items-center ${job.closed ? 'text-soft' : ''}`}>
       <Link
@@ -188,7 +188,9 @@ function JobRow({ job, line }: { job: YardJob; line: JobLine | undefined }) {
           <span className="caption">
             {line
               ? `${line.readings} readings, ${line.cracks === 1 ? '1 crack' : `${line.cracks} cracks`}`
-              : 'being worked out…'}
+              : isStuck
+                ? 'could not be worked out: open it'
+                : 'being worked out…'}
           </span>
         </span>
         <span className="font-medium sm:text-right">

@@ -14,8 +14,9 @@ export const knownDamage = (): string | undefined => held.ossaturaDamage;
 export function startRecords(): void {
   try {
     const { name } = database();
+    if (name === ':memory:') return;
     serving(`${name}.serving`);
-    if (name !== ':memory:') setTimeout(() => check(name), CHECK_AFTER_MS).unref();
+    setTimeout(() => check(name), CHECK_AFTER_MS).unref();
   } catch (error) {
     console.error(error instanceof Error ? error.message : error);
     if (error instanceof NewerDatabase) process.exit(1);

@@ -493,17 +493,21 @@ test('a job holds no more than anybody measures; up to there it takes what comes
       for (let k = here; k < count; k++)
         insert.run(`fill-${k}`, jobId, 1_000_000 + k, JSON.stringify({ memberId: memberOf(k) }));
     })();
-  fillTo(119_999, () => 'rail-left');
-  expect(keepEvidence(db, jobId, [reading()]).ok).toBe(true);
-  expect(keepEvidence(db, jobId, [reading()]).ok).toBe(true);
+  const left = (records: readonly { memberId?: string | undefined; kind: string }[]) =>
+    records.filter(({ memberId, kind }) => kind === 'reading' && memberId === 'rail-left').length;
+  const [here, there] = [evidenceOf(db, jobId), 119_999];
+  fillTo(there + here.length - left(here), () => 'rail-left');
+  expect(keepEvidence(db, jobId, [reading({ memberId: 'rail-left' })]).ok).toBe(true);
   const all = () => db.prepare<[], number>('SELECT count(*) FROM evidence').pluck().get()!;
   const before = all();
-  const many = Array.from({ length: 2000 }, () => reading());
-  expect(problem(keepEvidence(db, jobId, many))).toMatchObject({
+  // Another member has room: the cap is each member's own.
+  expect(keepEvidence(db, jobId, [reading({ memberId: 'rail-right' })]).ok).toBe(true);
+  const full = reading({ memberId: 'rail-left' });
+  expect(problem(keepEvidence(db, jobId, [full]))).toMatchObject({
     code: 'too-large',
     message: expect.stringContaining('a member holds'),
   });
-  expect(all()).toBe(before);
+  expect(all()).toBe(before + 1);
 });
 
 describe('a file of another version, or damaged', () => {

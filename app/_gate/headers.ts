@@ -1,8 +1,11 @@
+/** The development server's own tools evaluate text. */
+const IN_DEVELOPMENT = process.env.NODE_ENV === 'development' ? " 'unsafe-eval'" : '';
+
 /** What a page may load and do, and who may frame it: itself and nobody. Scripts carry the page's own nonce; charts and drawings set styles. */
 export const contentPolicy = (nonce: string): string =>
   [
     "default-src 'self'",
-    `script-src 'self' 'nonce-${nonce}' 'strict-dynamic'`,
+    `script-src 'self' 'nonce-${nonce}' 'strict-dynamic'${IN_DEVELOPMENT}`,
     "style-src 'self' 'unsafe-inline'",
     "img-src 'self' data: blob:",
     "media-src 'self' blob:",

@@ -25,9 +25,10 @@ const saysWhen: SerwistPlugin = {
     return new Response(cachedResponse.body, { status: cachedResponse.status, headers });
   },
 };
-/** A page is one page whatever member its address asks for. */
-const withoutSearch: SerwistPlugin = {
-  cacheKeyWillBeUsed: async ({ request }) => request.url.split('?')[0]!,
+/** A job's screen is one page whatever member its address asks for; the Yard is another with every search. */
+const oneAScreen: SerwistPlugin = {
+  cacheKeyWillBeUsed: async ({ request }) =>
+    new URL(request.url).pathname.startsWith('/jobs/') ? request.url.split('?')[0]! : request.url,
 };
 
 /** A server that has not answered by then is taken for gone; what was kept is shown, and says since when. */
@@ -63,6 +64,9 @@ self.addEventListener('fetch', (event) => {
   event.stopImmediatePropagation();
 });
 
+// Pages of an earlier build ask for parts that are no longer kept: they are fetched anew.
+self.addEventListener('activate', (event) => event.waitUntil(caches.delete(PAGES)));
+
 new Serwist({
   precacheEntries: self.__SW_MANIFEST,
   skipWaiting: true,
@@ -73,7 +77,7 @@ new Serwist({
         sameOrigin &&
         isPage(url.pathname) &&
         (request.mode === 'navigate' || request.headers.has('x-ossatura-page')),
-      handler: upToDate(PAGES, [withoutSearch]),
+      handler: upToDate(PAGES, [oneAScreen]),
     },
     {
       matcher: ({ url, sameOrigin, request }) =>

@@ -12,13 +12,15 @@ export const knownLine = (db: Db, jobId: string): JobLine | undefined =>
 
 interface Lines {
   readonly wanted: Set<string>;
+  /** Jobs that could not be worked out, at the mark they had: asked again once something of them changes. */
+  readonly failed: Map<string, string>;
   isRunning: boolean;
   lookedThroughAt: number;
 }
 /** On globalThis because the development server loads modules anew. */
 const held = globalThis as typeof globalThis & { ossaturaLines?: Lines };
 const lines = (): Lines =>
-  (held.ossaturaLines ??= { wanted: new Set(), isRunning: false, lookedThroughAt: 0 });
+  (held.ossaturaLines ??= { wanted: new Set(), failed: new Map(), isRunning: false, lookedThroughAt: 0 });
 
 /** The whole yard is looked through for changed jobs this often at most. */
 const LOOK_THROUGH_MS = 60_000;
@@ -30,7 +32,8 @@ const AT_A_TIME = 25;
 /** Has the lines of jobs worked out, those in sight first, then every other that changed; beside the work, one after another. */
 export function wantLines(inSight: readonly string[]): void {
   const here = lines();
-  inSight.forEach((id) => here.wanted.add(id));
+  const db = database();
+  inSight.filter((id) => here.failed.get(id) !== markOf(db, id)).forEach((id) => here.wanted.add(id));
   if (!here.isRunning) setTimeout(() => void run(), AFTER_MS);
 }
 
@@ -54,7 +57,10 @@ async function lookThrough(): Promise<void> {
   const db = database();
   const ids = jobIds(db);
   for (let from = 0; from < ids.length; from += AT_A_TIME) {
-    for (const id of ids.slice(from, from + AT_A_TIME)) if (!knownLine(db, id)) lines().wanted.add(id);
+    for (const id of ids.slice(from, from + AT_A_TIME)) {
+      const isFailed = lines().failed.get(id) === markOf(db, id);
+      if (!isFailed && !knownLine(db, id)) lines().wanted.add(id);
+    }
     await new Promise((resolve) => setImmediate(resolve));
   }
 }
@@ -66,10 +72,14 @@ async function workOutWanted(): Promise<void> {
     const file = jobFile(db, id);
     const line = file && (await askOffice('line', file));
     if (line?.ok) keepWorkedOut(db, id, LINE, { mark, value: line.value });
-    lines().wanted.delete(id);
     if (line && !line.ok && line.problem.code === 'too-many') return;
+    if (!line?.ok) lines().failed.set(id, mark);
+    lines().wanted.delete(id);
   }
 }
+
+/** Whether a job could not be worked out as it now stands. */
+export const couldNot = (db: Db, jobId: string): boolean => lines().failed.get(jobId) === markOf(db, jobId);
 
 /** How many lines are still to be worked out. */
 export const linesWanted = (): number => lines().wanted.size;

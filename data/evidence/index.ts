@@ -1,3 +1,4 @@
+import { ofKind } from '@/core/frame';
 import { fitsFrame, openEvidence, packEvidence, type Evidence } from '@/core/job';
 import { valueOf, type Body } from '@/core/quantity';
 import type { Db } from '../connection';
@@ -73,21 +74,23 @@ function keepInside(db: Db, jobId: string, records: readonly Evidence[]): Writte
   return written({ kept: records.length, warnings });
 }
 
-/** Says what a job would have too many of with these added. A member is counted only where the job is large enough for it to matter. */
+/** Says what a job would have too many of with these added. Members are counted only where the job is large enough for it to matter. */
 function overTheMost(db: Db, jobId: string, fresh: readonly Evidence[]): string | undefined {
   const here = countOf(db, jobId);
   if (here + fresh.length > MOST_RECORDS) return `a job holds ${MOST_RECORDS} records at most`;
   if (here + fresh.length <= MOST_ON_A_MEMBER) return undefined;
+  const readings = ofKind(fresh, 'reading');
   const onMember = db
-    .prepare<[string], number>(
-      `SELECT count(*) AS n FROM evidence WHERE job_id = ? AND kind = 'reading'
-       GROUP BY json_extract(body, '$.memberId') ORDER BY n DESC LIMIT 1`,
+    .prepare<[string, string], number>(
+      "SELECT count(*) FROM evidence WHERE job_id = ? AND kind = 'reading' AND json_extract(body, '$.memberId') = ?",
     )
-    .pluck()
-    .get(jobId);
-  return (onMember ?? 0) + fresh.length > MOST_ON_A_MEMBER
-    ? `a member holds ${MOST_ON_A_MEMBER} readings at most`
-    : undefined;
+    .pluck();
+  const isOver = [...new Set(readings.map(({ memberId }) => memberId))].some(
+    (memberId) =>
+      onMember.get(jobId, memberId)! + readings.filter((each) => each.memberId === memberId).length >
+      MOST_ON_A_MEMBER,
+  );
+  return isOver ? `a member holds ${MOST_ON_A_MEMBER} readings at most` : undefined;
 }
 
 const countOf = (db: Db, jobId: string): number =>
