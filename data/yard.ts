@@ -1,6 +1,8 @@
-import { jobSheetSchema, unitSchema, type JobSheet, type Unit } from '@/core/frame';
+import type { JobSheet, Unit } from '@/core/frame';
 import type { Db } from './connection';
+import { jobFrom, type JobRow } from './job';
 import { readRows, type Missed } from './readable';
+import { unitFrom, type UnitRow } from './unit';
 
 /** How the Yard is looked at: what is searched for, what is left out, and in which order. */
 export interface YardView {
@@ -43,23 +45,10 @@ const ORDER = {
   latest: '(SELECT max(opened_at) FROM job WHERE unit_id = unit.id) DESC, unit.tag COLLATE NOCASE',
 } as const;
 
-interface UnitRow {
-  id: string;
-  gross_mass_kg: number | null;
-}
-interface JobRow {
-  id: string;
-  unit_id: string;
-  opened_by: string;
-  opened_at: string;
+interface YardJobRow extends JobRow {
   is_closed: number;
 }
-const unitFrom = (row: UnitRow): Unit =>
-  unitSchema.parse({ ...row, grossMassKg: row.gross_mass_kg ?? undefined });
-const jobFrom = (row: JobRow): YardJob => ({
-  ...jobSheetSchema.parse({ ...row, unitId: row.unit_id, openedBy: row.opened_by, openedAt: row.opened_at }),
-  closed: row.is_closed === 1,
-});
+const yardJobFrom = (row: YardJobRow): YardJob => ({ ...jobFrom(row), closed: row.is_closed === 1 });
 
 /** One page of the Yard. Nothing is worked out for it, so that a yard of thousands opens at once. */
 export function yardPage(db: Db, view: YardView, missed?: Missed): YardPage {
@@ -85,11 +74,11 @@ export function yardPage(db: Db, view: YardView, missed?: Missed): YardPage {
 const jobsOf = (db: Db, unitId: string, missed?: Missed): YardJob[] =>
   readRows(
     db
-      .prepare<[string], JobRow>(
+      .prepare<[string], YardJobRow>(
         `SELECT job.*, ${CLOSED} AS is_closed FROM job WHERE unit_id = ? ORDER BY opened_at DESC, id`,
       )
       .all(unitId),
-    jobFrom,
+    yardJobFrom,
     missed,
   );
 

@@ -66,7 +66,7 @@ export function useKeeping(): Keeping {
       window.removeEventListener('online', retry);
     };
   }, []);
-  const isUnsafe = keeping.onThisPageOnly > 0 && keeping.state === 'held here';
+  const isUnsafe = keeping.onThisPageOnly > 0 && keeping.state !== 'sending';
   useEffect(() => {
     if (!isUnsafe) return;
     const ask = (event: BeforeUnloadEvent) => event.preventDefault();

@@ -26,8 +26,8 @@ export function heldWords(held: Held | undefined): { readonly short: string; rea
 /** How the writes of this browser stand, in a few words. */
 export function keepingWords({ state, waiting, held, onThisPageOnly }: Keeping): string {
   if (state === 'looking') return 'looking';
-  if (state === 'kept') return 'kept';
   const unsafe = onThisPageOnly > 0 ? '; not safe if you close this page' : '';
+  if (state === 'kept') return unsafe ? `not taken${unsafe}` : 'kept';
   if (state === 'held here') return `${heldWords(held).short}: ${waiting} held here${unsafe}`;
   return 'sending';
 }

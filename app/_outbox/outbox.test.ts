@@ -183,6 +183,18 @@ test('storage blocked or full: it says so until it is safe or sent', async () =>
   expect(outbox.keeping()).toMatchObject({ state: 'kept', waiting: 0, onThisPageOnly: 0 });
 });
 
+test('refused where nothing can be stored, it lies on this page only, and says so until it is thrown away', async () => {
+  const on = memoryShelf();
+  on.state.isBroken = true;
+  const { outbox } = page(() => refusal(), {}, on);
+  await outbox.send(reading('bad'));
+  expect(outbox.keeping()).toMatchObject({ state: 'kept', onThisPageOnly: 1, notTaken: [{}] });
+  expect(keepingWords(outbox.keeping())).toBe('not taken; not safe if you close this page');
+  await outbox.discard(outbox.keeping().notTaken[0]!);
+  expect(outbox.keeping()).toMatchObject({ onThisPageOnly: 0, notTaken: [] });
+  expect(keepingWords(outbox.keeping())).toBe('kept');
+});
+
 test('a parcel says which records it is meant for', async () => {
   const seen: (string | undefined)[] = [];
   const { outbox } = page((parcel) => {

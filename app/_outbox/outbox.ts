@@ -131,7 +131,8 @@ export function createOutbox({ shelf, post, books, now }: Means): Outbox {
     const item = { parcel, problem, at: now() };
     leave(parcel);
     notTaken = [...notTaken, item];
-    await shelf.setAside(item);
+    // Where storage is blocked or full it lies on this page only, like anything else.
+    if (!(await shelf.setAside(item))) unsafe.add(parcel.id);
     refused.tell(item);
   }
 
@@ -190,6 +191,7 @@ export function createOutbox({ shelf, post, books, now }: Means): Outbox {
     sendAgain,
     discard: async (item) => {
       notTaken = notTaken.filter((each) => each !== item);
+      unsafe.delete(item.parcel.id);
       await shelf.discard(item.parcel);
       show();
     },

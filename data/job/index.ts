@@ -8,13 +8,14 @@ import { currentFrame, insertFrame, type FrameRevision } from '../frame';
 import { currentPractice, insertPractice, type PracticeRevision } from '../practice';
 import { strikesOf } from '../strike';
 import { repairChangesOf, repairsOf } from '../repair';
-import { noting, readRows, type Missed } from '../readable';
+import { noting } from '../readable';
 import { refused, sameRecord, written, type Written } from '../problem';
 import { noticesOf, unitById } from '../unit';
 import { isClosed } from '../closing';
 import { spotRulesFor } from '../spots';
 
-interface JobRow {
+/** A job as its row holds it. */
+export interface JobRow {
   id: string;
   unit_id: string;
   title: string;
@@ -24,11 +25,8 @@ interface JobRow {
   opened_at: string;
 }
 
-const jobFrom = (row: JobRow): JobSheet =>
+export const jobFrom = (row: JobRow): JobSheet =>
   jobSheetSchema.parse({ ...row, unitId: row.unit_id, openedBy: row.opened_by, openedAt: row.opened_at });
-
-export const allJobs = (db: Db, missed?: Missed): JobSheet[] =>
-  readRows(db.prepare<[], JobRow>('SELECT * FROM job ORDER BY opened_at DESC, id').all(), jobFrom, missed);
 
 export function jobById(db: Db, id: string): JobSheet | undefined {
   const row = db.prepare<[string], JobRow>('SELECT * FROM job WHERE id = ?').get(id);

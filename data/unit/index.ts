@@ -3,7 +3,8 @@ import type { Db } from '../connection';
 import { readRows, type Missed } from '../readable';
 import { refused, sameRecord, written, type Written } from '../problem';
 
-interface UnitRow {
+/** A unit as its row holds it. */
+export interface UnitRow {
   id: string;
   tag: string;
   description: string;
@@ -20,7 +21,7 @@ interface NoticeRow {
   at: string;
 }
 
-const unitFrom = (row: UnitRow): Unit =>
+export const unitFrom = (row: UnitRow): Unit =>
   unitSchema.parse({ ...row, grossMassKg: row.gross_mass_kg ?? undefined });
 const noticeFrom = (row: NoticeRow): Notice =>
   noticeSchema.parse({ ...row, unitId: row.unit_id, by: row.by_whom });
