@@ -45,3 +45,23 @@ export function parcelWords(parcel: Parcel): string {
   const records = parcel.body.evidence as readonly { kind?: string }[];
   return [...new Set(records.map((record) => record.kind ?? 'evidence'))].join(', ');
 }
+
+/** What a parcel's record is about, by whom and when, as far as it says so. */
+export function parcelStamp(parcel: Parcel): {
+  readonly on?: string;
+  readonly by?: string;
+  readonly at?: string;
+} {
+  const record = (
+    parcel.kind === 'evidence'
+      ? parcel.body.evidence[0]
+      : parcel.kind === 'repair'
+        ? parcel.body.repair
+        : parcel.body
+  ) as { memberId?: string; by?: string; at?: string };
+  return {
+    ...(record.memberId !== undefined && { on: record.memberId.replaceAll('-', ' ') }),
+    ...(record.by !== undefined && { by: record.by }),
+    ...(record.at !== undefined && { at: record.at }),
+  };
+}

@@ -2,10 +2,10 @@
 
 import { useState } from 'react';
 import type { UnitSystem } from '@/core/quantity';
-import { Entry, Sheet } from '@/ui/controls';
+import { Entry, Sheet, When } from '@/ui/controls';
 import { newId } from '../_client';
 import { theOutbox } from '.';
-import { parcelWords } from './keeping-words';
+import { parcelStamp, parcelWords } from './keeping-words';
 import { mendables, mended, typed } from './mend';
 import type { NotTaken } from './shelf';
 import { BothRepairs } from './both-repairs';
@@ -42,10 +42,16 @@ export function NotTakenSheet({
 
 function Item({ item, system }: { item: NotTaken; system: UnitSystem }) {
   const { parcel, problem } = item;
+  const { on, by, at } = parcelStamp(parcel);
   const isRepair = problem.code === 'stale' && (parcel.kind === 'repair' || parcel.kind === 'withdrawal');
   return (
     <section aria-label={`Not taken: ${parcelWords(parcel)}`}>
       <h3 className="text-lg font-semibold first-letter:uppercase">{parcelWords(parcel)}</h3>
+      <p className="caption">
+        {on && `${on}; `}
+        {by && `${by}, `}
+        {at && <When at={at} />}
+      </p>
       <p className="font-medium text-oxide">{problem.message}</p>
       {isRepair ? <BothRepairs item={item} system={system} /> : <MendForm item={item} system={system} />}
       <div className="flex flex-wrap gap-2 pt-2">

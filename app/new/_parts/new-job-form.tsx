@@ -130,7 +130,10 @@ export function NewJobForm({
       setProblems(read.problems);
       // Once it is drawn which: the first field that needs another look.
       setTimeout(() => form.current?.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus());
-      return setRefused(`${Object.keys(read.problems).length} fields need another look; nothing was sent.`);
+      const count = Object.keys(read.problems).length;
+      return setRefused(
+        `${count === 1 ? '1 field needs' : `${count} fields need`} another look; nothing was sent.`,
+      );
     }
     setProblems({});
     setBusy(true);

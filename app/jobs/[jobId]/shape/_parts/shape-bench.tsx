@@ -237,7 +237,7 @@ function NothingFits({ tried }: { tried: WorkedRepair }) {
         ))}
       </ul>
       <p className="caption">
-        Read more of the metal beside it, or splice or renew the member: Weigh says which.
+        Read more of the metal beside it; where that does not help, the member is spliced or renewed.
       </p>
     </section>
   );
