@@ -1,5 +1,13 @@
 import { defaultFrame, type Member } from '@/core/frame';
-import { columnHeights, lastToTakeBack, nextSpot, pastedColumn, readEntry, type EntryFields } from './entry';
+import {
+  columnHeights,
+  lastToTakeBack,
+  nextSpot,
+  pastedColumn,
+  readColumn,
+  readEntry,
+  type EntryFields,
+} from './entry';
 
 const rail: Member = defaultFrame({
   family: 'open-channel ladder',
@@ -148,4 +156,37 @@ test('a column pasted is read line by line; one figure is no column', () => {
   expect(pastedColumn('0.148\t0.15')).toEqual(['0.148', '0.15']);
   expect(pastedColumn(' 0.148 \n')).toBeUndefined();
   expect(pastedColumn('')).toBeUndefined();
+});
+
+describe('a pasted column', () => {
+  const from = { stationMm: 254, face: 'web' as const, heightMm: 50 };
+  const taken = {
+    after: (spot: typeof from) => nextSpot(rail, spot, { alongMm: 152.4, columnMm: [] }) as typeof from,
+    method: 'caliper' as const,
+    system: 'in' as const,
+    stamp: () => stamp,
+  };
+  const column = (lines: readonly string[], at = from) => readColumn(rail, at, lines, taken as never);
+
+  test('lies place after place from the cursor on', () => {
+    const read = column(['0.2', '3/16', '10ga']);
+    if (!read.ok) throw new Error(read.reason);
+    expect(read.readings.map(({ stationMm }) => Math.round(stationMm * 10) / 10)).toEqual([
+      254, 406.4, 558.8,
+    ]);
+    expect(read.next.stationMm).toBeCloseTo(711.2, 6);
+  });
+  test('a line that is no thickness turns all of it down, by its number', () =>
+    expect(column(['0.2', 'thin', '0.2'])).toEqual({
+      ok: false,
+      reason: expect.stringMatching(/^line 2: .*nothing of the column was kept$/),
+    }));
+  test('it never piles up at the end of the member: one that fits is taken, one line more is not', () => {
+    const near = { ...from, stationMm: rail.lengthMm - 100 };
+    expect(column(['0.2', '0.2'], near).ok).toBe(true);
+    expect(column(['0.2', '0.2', '0.2'], near)).toMatchObject({
+      ok: false,
+      reason: expect.stringContaining('line 3: it would lie past the end of Left rail'),
+    });
+  });
 });

@@ -1,4 +1,4 @@
-import { faceOf, type Member } from '@/core/frame';
+import { faceOf, startsAtMm, type Member } from '@/core/frame';
 import { checkReading, type Method, type Reading } from '@/core/probe';
 import { fail, parseLengthMm, type Outcome, type UnitSystem } from '@/core/quantity';
 import { parseStationMm } from '../../../../_words/station';
@@ -127,4 +127,44 @@ export function nearestReading(
   return readings
     .filter((reading) => reading.face === at.face)
     .reduce<Reading | undefined>((best, each) => (!best || away(each) < away(best) ? each : best), undefined);
+}
+
+/** A column as it was pasted: all its readings and where the cursor goes after them, or the first line that will not do. */
+export type ColumnOutcome =
+  | { readonly ok: true; readonly readings: readonly Reading[]; readonly next: Cursor }
+  | { readonly ok: false; readonly reason: string };
+
+/** Reads a pasted column from the cursor on, place after place; all of it is read before any of it may be kept. */
+export function readColumn(
+  member: Member,
+  from: Cursor,
+  lines: readonly string[],
+  taken: {
+    readonly after: (spot: Cursor) => Cursor;
+    readonly method: Method;
+    readonly system: UnitSystem;
+    readonly stamp: () => { id: string; by: string; at: string };
+  },
+): ColumnOutcome {
+  const wrong = (line: number, why: string): ColumnOutcome => ({
+    ok: false,
+    reason: `line ${line}: ${why}; nothing of the column was kept`,
+  });
+  const readings: Reading[] = [];
+  let at = from;
+  for (const [k, thickness] of lines.entries()) {
+    const fields = {
+      station: `${startsAtMm(member) + at.stationMm}mm`,
+      height: `${at.heightMm}mm`,
+      thickness,
+    };
+    const outcome = readEntry(member, at.face, fields, { ...taken, stamp: taken.stamp() });
+    if (!outcome.ok) return wrong(k + 1, Object.values(outcome.problems)[0]!);
+    readings.push(outcome.reading);
+    const next = taken.after(at);
+    const isStuck = next.stationMm === at.stationMm && next.heightMm === at.heightMm;
+    if (isStuck && k < lines.length - 1) return wrong(k + 2, `it would lie past the end of ${member.name}`);
+    at = next;
+  }
+  return { ok: true, readings, next: at };
 }

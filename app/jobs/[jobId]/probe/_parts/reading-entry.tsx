@@ -12,6 +12,7 @@ import {
   columnHeights,
   nextSpot,
   pastedColumn,
+  readColumn,
   readEntry,
   type EntryFields,
   type FieldProblems,
@@ -81,44 +82,25 @@ export function ReadingEntry({ ref, onKeys }: { ref: Ref<EntryHandle>; onKeys: (
       setCursor({ ...cursor, [field === 'station' ? 'stationMm' : 'heightMm']: length.value });
   };
 
-  const stepOn = (from: Cursor) => {
-    const next = after(from);
-    setCursor(next);
-    setStretch(following(member, stretch, next.stationMm));
-    setTyped({});
-    setProblems({});
-  };
-
   const stepMm = system === 'in' ? inchesToMm(step) : STEPS_MM[STEPS_IN.indexOf(step as 6)]!;
   const after = (from: Cursor) =>
     nextSpot(member, from, {
       alongMm: stepMm,
       columnMm: column > 1 ? columnHeights(member, from.face, column) : [],
     });
-  /** A column pasted: all of it is read before any of it is kept. */
-  const keepColumn = (lines: readonly string[]) => {
-    let at = cursor;
-    const read = lines.map((thickness) => {
-      const outcome = readEntry(
-        member,
-        at.face,
-        { station: `${startsAtMm(member) + at.stationMm}mm`, height: `${at.heightMm}mm`, thickness },
-        { method, system, stamp: { id: newId(), by: by.trim() || 'unnamed', at: new Date().toISOString() } },
-      );
-      at = after(at);
-      return outcome;
-    });
-    const wrong = read.findIndex((outcome) => !outcome.ok);
-    const first = read[wrong];
-    if (first && !first.ok)
-      return setProblems({
-        thickness: `line ${wrong + 1}: ${Object.values(first.problems)[0]}; nothing of the column was kept`,
-      });
-    for (const outcome of read) if (outcome.ok) keep(outcome.reading);
-    setCursor(at);
-    setStretch(following(member, stretch, at.stationMm));
+  const stamp = () => ({ id: newId(), by: by.trim() || 'unnamed', at: new Date().toISOString() });
+  const goOn = (next: Cursor) => {
+    setCursor(next);
+    setStretch(following(member, stretch, next.stationMm));
     setTyped({});
     setProblems({});
+  };
+  const stepOn = (from: Cursor) => goOn(after(from));
+  const keepColumn = (lines: readonly string[]) => {
+    const column = readColumn(member, cursor, lines, { after, method, system, stamp });
+    if (!column.ok) return setProblems({ thickness: column.reason });
+    column.readings.forEach(keep);
+    goOn(column.next);
   };
 
   const submit = () => {
@@ -131,7 +113,7 @@ export function ReadingEntry({ ref, onKeys }: { ref: Ref<EntryHandle>; onKeys: (
     const outcome = readEntry(member, cursor.face, exact, {
       method,
       system,
-      stamp: { id: newId(), by: by.trim() || 'unnamed', at: new Date().toISOString() },
+      stamp: stamp(),
     });
     if (!outcome.ok) return setProblems(outcome.problems);
     keep(outcome.reading);
