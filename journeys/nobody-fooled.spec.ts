@@ -1,5 +1,6 @@
 import Database from 'better-sqlite3';
 import { expect, kept, openJob, strip, test, worked } from './stage';
+import { seeded } from '../demo/seeded';
 import { killRun, TROUBLES, troubleRun } from '../set-up/faults.mjs';
 import { serveDemo } from '../set-up/server.mjs';
 
@@ -10,7 +11,7 @@ test('killed at random writes, and locked: what was acknowledged is there, once'
   await new Promise((resolve) => server.child.once('exit', resolve));
   const jobId = jobs['GR-7']!.split('/')[2]!;
   try {
-    const run = await killRun(path, jobId, { kills: 12, seed: 20261127 });
+    const run = await killRun(path, jobId, { kills: 12, random: seeded(20261127) });
     expect(run).toMatchObject({ missing: 0, twice: 0, sound: 'ok' });
     expect(run.acknowledged).toBeGreaterThan(0);
     for (const trouble of TROUBLES(path)) {

@@ -3,17 +3,6 @@ import { randomUUID } from 'node:crypto';
 import Database from 'better-sqlite3';
 import { serve } from './server.mjs';
 
-/** Pseudo-random numbers, 0 to 1, the same for the same seed (mulberry32). */
-export function seeded(seed) {
-  let state = seed;
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296;
-  };
-}
-
 const reading = (id, k) => ({
   kind: 'reading',
   version: 2,
@@ -56,10 +45,12 @@ function onDisk(path, jobId) {
 /**
  * Writes without a break while the server is killed `kills` times at random moments and started again; a write that was not acknowledged is sent
  * again under its own id, as a browser would.
+ * @param {string} path
+ * @param {string} jobId
+ * @param {{ kills: number, random?: () => number, longestMs?: number }} options
  * @returns {Promise<{ kills: number, acknowledged: number, missing: number, twice: number, sound: string }>}
  */
-export async function killRun(path, jobId, { kills, seed = 1, longestMs = 220 }) {
-  const random = seeded(seed);
+export async function killRun(path, jobId, { kills, random = Math.random, longestMs = 220 }) {
   const acknowledged = new Set();
   let open = [];
   let k = 0;
