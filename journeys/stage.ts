@@ -6,7 +6,10 @@ import { serveDemo } from '../set-up/server.mjs';
 type Server = Awaited<ReturnType<typeof serveDemo>>;
 
 /** The production build on a demo database: one a worker, kept between its tests. */
-export const test = base.extend<{ jobs: Readonly<Record<string, string>>; quiet: void }, { server: Server }>({
+export const test = base.extend<
+  { jobs: Readonly<Record<string, string>>; untouched: Server; quiet: void },
+  { server: Server }
+>({
   server: [
     async ({}, provide) => {
       const server = await serveDemo();
@@ -17,6 +20,12 @@ export const test = base.extend<{ jobs: Readonly<Record<string, string>>; quiet:
   ],
   baseURL: async ({ server }, provide) => provide(server.url),
   jobs: async ({ server }, provide) => provide(server.jobs),
+  /** The demo as seeded, for a journey that what others measure or keep would change. */
+  untouched: async ({}, provide) => {
+    const server = await serveDemo();
+    await provide(server);
+    server.stop();
+  },
   /** A script error on any page fails the journey. */
   quiet: [
     async ({ page }, provide) => {
