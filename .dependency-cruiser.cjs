@@ -8,6 +8,7 @@ const ROOMS = [
   'walk',
   'probe',
   'trace',
+  'metal',
   'weigh',
   'shape',
   'join',

@@ -242,7 +242,7 @@ describe('the other three units', () => {
       for (const [id, work] of works) {
         const { verdict, findings } = verdictWithDemand(work.picture, demand);
         expect([id, findings.map((finding) => finding.code).includes('section-alone')]).toEqual([id, false]);
-        if (!work.picture.map && !work.picture.walk?.worst) expect(verdict).toBe('Can’t say');
+        if (!work.picture.account.isKnown) expect(verdict).toBe('Can’t say');
       }
     },
   );

@@ -4,6 +4,7 @@ import {
   inputsOf,
   isDemandOf,
   jobDemand,
+  recordedAgainst,
   sketchedPicture,
   sortedRecords,
   verdictWithDemand,
@@ -28,6 +29,8 @@ export interface MemberSummary {
   readonly measured: boolean;
   readonly cracked: boolean;
   readonly zones: number;
+  /** How much found by eye, hammer, finger or at its fastenings speaks against it. */
+  readonly against: number;
   readonly sections: readonly Pick<SectionKept, 'stationMm' | 'kept' | 'guessedShare'>[];
   readonly patterns: readonly FlatPattern[];
   readonly weldLines: number;
@@ -258,6 +261,7 @@ function summaryOf({ picture, verdict, repairs }: MemberWork): MemberSummary {
     measured: picture.map !== undefined,
     cracked: picture.cracks.length > 0,
     zones: picture.zones.length,
+    against: recordedAgainst({ picture, verdict }),
     sections: picture.sections.map(({ stationMm, kept, guessedShare }) => ({
       stationMm,
       kept,

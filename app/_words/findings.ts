@@ -45,6 +45,21 @@ const FINDING_WORDS: Readonly<Record<FindingCode, Say<Finding>>> = {
     detail: 'what the frame asks of this station has not been computed',
     change: 'loads, cracks and what hangs here are judged separately',
   }),
+  'face-unknown': (f) => ({
+    title: `Hardly anything read on its ${f.name} face: ${percent(f.value!)}`,
+    detail: `what the other faces read says nothing of this one; ${percent(f.limit!)} of it is wanted at least`,
+    change: 'readings on that face; or strike it along its length',
+  }),
+  'stands-without': (f) => ({
+    title: `Still carries with all doubtful, hidden and unseen metal taken away: ${percent(f.value!)}`,
+    detail: `worst: ${f.name}; what nobody knows of this member does not decide`,
+    change: 'more load; or something worse found',
+  }),
+  'falls-without': (f) => ({
+    title: f.name ? `This decides: ${f.name}` : 'What nobody has looked at decides',
+    detail: 'without its doubtful, hidden and unseen metal it would not carry what it is asked for',
+    change: 'strike it, open it or read it there, and record what it answers',
+  }),
   'area-kept': keptWords('Area'),
   'inertia-kept': keptWords('Stiffness Ix'),
   'modulus-kept': keptWords('Bending strength S'),
@@ -53,6 +68,11 @@ const FINDING_WORDS: Readonly<Record<FindingCode, Say<Finding>>> = {
     title: 'Parted',
     detail: `no metal left at ${f.value} stations looked at`,
     change: 'nothing short of new metal',
+  }),
+  'parted-by-hand': (f) => ({
+    title: `Gone or cracked over ${percent(f.value!)} of its outline`,
+    detail: `over ${percent(f.limit!)} it counts as parted: it holds nothing together there`,
+    change: 'nothing short of new metal; do not lift or move it by this member',
   }),
   'margin-short': (f, s) => ({
     title: `Shop rule: sound metal left under the top corner, ${printLength(f.value!, s, 'length')}`,

@@ -6,15 +6,17 @@ export function nextWords(next: NextStep): string {
     case 'walk round it':
       return 'Walk round it first';
     case 'first readings':
-      return 'Take the first readings';
+      return 'Strike it or read it: nothing can be said yet';
     case 'a rail not measured':
-      return `${next.name} not measured yet`;
+      return `Nothing on record of ${next.name.toLowerCase()} yet`;
     case 'plates':
       return `Look at the plates for ${next.name.toLowerCase()}`;
     case 'by hand':
       return `${next.name}: ${next.verdict}, read why`;
     case 'members not measured':
-      return next.count === 1 ? '1 member not measured' : `${next.count} members not measured`;
+      return next.count === 1
+        ? 'Nothing on record of 1 member'
+        : `Nothing on record of ${next.count} members`;
     case 'read the verdicts':
       return 'Read the verdicts';
     default:

@@ -12,9 +12,7 @@ import type { Money } from '@/core/reference';
 import type { BuyersLook, BuyersWhy } from '@/core/weigh';
 import type {
   Explanation,
-  Instead,
   LiftReason,
-  LiftStep,
   LiftWay,
   NotSeenWhy,
   SignDetail,
@@ -22,6 +20,7 @@ import type {
   TapComparison,
   Tour,
 } from '@/core/walk';
+import type { Instead, LiftStep } from '@/core/weigh';
 import { type Member } from '@/core/frame';
 import { printStation } from './station';
 
@@ -56,6 +55,9 @@ export const SIGN_WORDS: Readonly<Record<SignKind, string>> = {
   'not a crack': 'Not a crack',
   'holds it together': 'Bracket that holds it together',
   access: 'Must come off first',
+  opened: 'Opened: metal beneath seen',
+  'out of shape': 'Bent, twisted, folded, torn',
+  'put right': 'Put right and looked at',
 };
 
 /** A sign in one line. */
@@ -92,6 +94,12 @@ export function signWords(detail: SignDetail, system: UnitSystem): string {
       return `${detail.part}: do not remove yet`;
     case 'access':
       return `${detail.off}, to ${detail.to}`;
+    case 'opened':
+      return detail.how;
+    case 'out of shape':
+      return `${detail.is}, ${long(detail.offMm)} off its line`;
+    case 'put right':
+      return `${detail.done}: what was found here before no longer stands`;
     default:
       return detail satisfies never;
   }
@@ -123,6 +131,15 @@ const LIFT_SAYS: Readonly<Record<LiftReason['code'], (reason: LiftReason, system
   'crack on what it loads': (r, s) => `a crack ${at(r, s)} is on what this lift loads`,
   'demand over': (r, s) =>
     `would use ${percent(r.value!)} of what it may carry ${at(r, s)}, on the section found there`,
+  'carries nothing': (r, s) => `what is left ${at(r, s)} would not hold this: it counts as parted`,
+  'decided by': (r, s) =>
+    r.name
+      ? `this decides, ${at(r, s)}: ${r.name}; without that metal it would not carry`
+      : `nothing is on record ${at(r, s)}; without that metal it would not carry`,
+  'doubtful under': (r, s) => `doubtful metal ${at(r, s)} (${r.name}), within reach of the point`,
+  'stands without': (r, s) =>
+    `with all doubtful, hidden and unseen metal taken away it still carries: ${percent(r.value!)} ${at(r, s)}`,
+  'gone on what it loads': (r, s) => `gone metal ${at(r, s)} (${r.name}) is counted as gone`,
   'web crushes': (r, s) =>
     `the web may crush: ${printForce(r.value!, s)} on it, ${printForce(r.limit!, s)} is what it takes`,
   'rating over': (r, s) => `${load(r.value!, s)} on it, rated ${load(r.limit!, s)}`,
@@ -243,7 +260,11 @@ function buyersWhy(why: BuyersWhy): string {
       return `${why.unseen} of ${why.critical} critical spots were not seen`;
     case 'to put right': {
       const named = why.names.slice(0, MEMBERS_NAMED).join(', ').toLowerCase();
-      return `${why.names.length} ${why.names.length === 1 ? 'member' : 'members'} to put right: ${named}`;
+      return `${why.names.length} to put right: ${named}`;
+    }
+    case 'undecided': {
+      const named = why.names.slice(0, MEMBERS_NAMED).join(', ').toLowerCase();
+      return `doubtful or hidden metal that decides, not looked into yet: ${named}`;
     }
     case 'claim not borne out':
       return `claimed and not borne out: ${why.words}`;
@@ -258,7 +279,10 @@ export const buyersWords = {
   cost: (look: BuyersLook, rate: Money): string => {
     const money = (value: number) =>
       `${rate.currency}${Number(significant(value, 2)).toLocaleString('en-US')}`;
-    if (look.hours[1] === 0) return 'Nothing to put right is recorded.';
+    if (look.hours[1] === 0)
+      return look.whys.some(({ code }) => code === 'undecided')
+        ? 'What it costs cannot be said before the doubtful metal is looked into.'
+        : 'Nothing to put right is recorded.';
     return `Roughly ${significant(Math.max(look.hours[0], 0), 2)} to ${significant(look.hours[1], 2)} h, ${money(look.money[0])} to ${money(look.money[1])} at ${rate.currency}${rate.ratePerHour} an hour${look.hoursUnseen > 0 ? `; up to ${significant(look.hoursUnseen, 2)} h of it for what was not seen` : ''}. A rough range, not an offer.`;
   },
   hint: 'What was not seen is not fine. This is what the record shows on the day; it is no roadworthiness test and no promise.',

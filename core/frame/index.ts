@@ -73,7 +73,7 @@ export { bySchema, instantSchema, recordIdSchema, standing, strikeSchema, type S
 export { evidenceKind, ofKind, onMember, type EvidenceKind, type EvidenceStamp, type Fit } from './evidence';
 export { frameDifferences, type Difference } from './differences';
 export { standName, type Stand } from './stand';
-export { surfaceOf, wallOf, type Surface, type Wall } from './surface';
+export { evenWall, surfaceOf, wallOf, type Surface, type Wall } from './surface';
 export {
   DUTIES,
   EXPOSURES,

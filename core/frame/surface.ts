@@ -105,3 +105,7 @@ export function wallOf(shape: MemberShape, faces: readonly Face[], breaks: reado
   }
   return { nodes, strips, nodeAt: (uMm) => nodeOfBreak.get(keyOf(uMm)) ?? -1 };
 }
+
+/** A wall as made: `thicknessMm` where the shape says its wall, other faces (a thicker flange) in proportion. */
+export const evenWall = (surface: Surface, thicknessMm: number): Float64Array =>
+  Float64Array.from(surface.rowFace, (face) => (face.wallMm * thicknessMm) / surface.shape.thicknessMm);

@@ -1,6 +1,7 @@
 import { memberOf } from '../frame';
 import { latest } from '../walk';
-import { buyersLook, type BuyersLook, type MemberVerdict } from '../weigh';
+import { buyersLook, unitVerdict, type BuyersLook, type MemberVerdict } from '../weigh';
+import { recordedAgainst } from './complaint';
 import { jobSpots } from './inputs';
 import type { MemberWork } from './member';
 import { stands, type JobRecords } from './records';
@@ -10,6 +11,7 @@ export const boughtMember = ({ picture, verdict }: Pick<MemberWork, 'picture' | 
   memberId: picture.member.id,
   verdict,
   cracked: picture.cracks.length > 0,
+  against: recordedAgainst({ picture, verdict }),
 });
 
 /** What somebody who thinks of buying the unit is told. */
@@ -19,16 +21,25 @@ export function jobBuyersLook(
     readonly memberId: string;
     readonly verdict: MemberVerdict;
     readonly cracked: boolean;
+    readonly against: number;
   }[],
 ): BuyersLook {
   const claims = latest(stands(records, 'claim'), (claim) => claim.claimId);
+  const judged = members.flatMap(({ memberId, verdict }) => {
+    const member = memberOf(records.frame, memberId);
+    return member ? [{ member, verdict }] : [];
+  });
   return buyersLook(
     jobSpots(records, true),
-    members.map(({ memberId, verdict, cracked }) => ({
-      name: memberOf(records.frame, memberId)?.name ?? memberId,
-      verdict: verdict.verdict,
-      cracked,
-    })),
+    {
+      members: members.map(({ memberId, verdict, cracked, against }) => ({
+        name: memberOf(records.frame, memberId)?.name ?? memberId,
+        verdict: verdict.verdict,
+        cracked,
+        against,
+      })),
+      nothingToLandOn: unitVerdict(judged).nothingToLandOn,
+    },
     [...claims.values()],
     records.practice.money,
   );

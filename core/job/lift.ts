@@ -1,50 +1,34 @@
-import { axlesOf, faceOf, totalKg, type Notice } from '../frame';
+import { axlesOf, totalKg, type Notice } from '../frame';
 import { STANDARD_GRAVITY } from '../quantity';
-import type { Reading } from '../probe';
-import { crackExtent } from '../trace';
+import { takesPoints, type LiftAnswer, type LiftFacts, type LiftPlan, type LiftReason } from '../walk';
 import {
   candidateStations,
   insteadOf,
   liftAnswer,
   liftReasons,
   liftSteps,
-  takesPoints,
+  preparedLift,
   type Instead,
-  type LiftAnswer,
   type LiftEvidence,
-  type LiftFacts,
-  type LiftPlan,
-  type LiftReason,
   type LiftStep,
-} from '../walk';
-import { preparedLift } from '../weigh';
-import { wallIn } from './demand';
+  type PreparedLift,
+} from '../weigh';
+import { leastWallIn, wallIn } from './demand';
 import { tellsOf } from './evidence';
-import { fingerprint, jobSpots } from './inputs';
+import { fingerprint } from './inputs';
 import type { MemberWork } from './member';
-import { stands, type JobRecords } from './records';
+import type { JobRecords } from './records';
 
-function liftEvidence(records: JobRecords, notices: readonly Notice[]): LiftEvidence {
-  const shapes = new Map(records.frame.members.map((member) => [member.id, member.shape]));
-  const kept = (reading: Reading) =>
-    reading.thicknessMm /
-    (faceOf(shapes.get(reading.memberId)!, reading.face)?.wallMm ??
-      shapes.get(reading.memberId)!.thicknessMm);
-  return {
-    frame: records.frame,
-    spots: jobSpots(records),
-    signs: stands(records, 'sign'),
-    readings: stands(records, 'reading')
-      .filter((reading) => shapes.has(reading.memberId))
-      .map((reading) => ({ memberId: reading.memberId, stationMm: reading.stationMm, kept: kept(reading) })),
-    cracks: stands(records, 'crack').map((crack) => ({
-      memberId: crack.memberId,
-      ...crackExtent(crack),
-    })),
-    notices: notices.map((notice) => notice.words),
-    reachMm: records.practice.walk.reachMm,
-  };
-}
+const liftEvidence = (
+  { frame, practice }: JobRecords,
+  notices: readonly Notice[],
+  works: ReadonlyMap<string, MemberWork>,
+): LiftEvidence => ({
+  frame,
+  accounts: new Map([...works].map(([id, { picture }]) => [id, picture.account])),
+  notices: notices.map((notice) => notice.words),
+  reachMm: practice.walk.reachMm,
+});
 
 /**
  * Changes whenever anything does that a lift rests on (evidence that tells of metal, the frame and its loads, its factors, the list of spots,
@@ -53,8 +37,15 @@ function liftEvidence(records: JobRecords, notices: readonly Notice[]): LiftEvid
 export function liftBasis(records: JobRecords, notices: readonly Notice[]): string {
   const tells = records.evidence.filter((record) => tellsOf(record).length > 0).map((record) => record.id);
   const struck = records.strikes.map((strike) => strike.evidenceId);
-  const { loadFactors, walk } = records.practice;
-  const rest = [records.frame, loadFactors, walk, records.spotRules, notices.map((notice) => notice.words)];
+  const { loadFactors, walk, hand } = records.practice;
+  const rest = [
+    records.frame,
+    loadFactors,
+    walk,
+    hand,
+    records.spotRules,
+    notices.map((notice) => notice.words),
+  ];
   return fingerprint([...tells, '|', ...struck, '|', JSON.stringify(rest)]);
 }
 
@@ -78,18 +69,17 @@ export function askLift(
   works: ReadonlyMap<string, MemberWork>,
   plan: LiftPlan,
 ): LiftReply {
-  const evidence = liftEvidence(records, notices);
-  const lift = preparedLift(
-    records.frame,
-    records.practice.loadFactors,
-    wallIn(works, 'as found'),
-    (id) => works.get(id)?.picture.map !== undefined,
-  );
+  const evidence = liftEvidence(records, notices, works);
+  const lift = preparedLift(records.frame, records.practice.loadFactors, {
+    found: wallIn(works, 'as found'),
+    least: leastWallIn(works, 'away'),
+  });
   const facts = lift.facts(plan);
   const reasons = liftReasons(plan, facts, evidence);
-  const better = reasons.some((reason) => reason.weight === 'refused')
-    ? betterPlans(plan, evidence, lift.facts)
-    : [];
+  // Another place can only help against what speaks of a place.
+  const isOfPlaces = ({ weight, pointId }: LiftReason) =>
+    weight === 'refused' || (weight === 'unknown' && pointId !== undefined);
+  const better = reasons.some(isOfPlaces) ? betterPlans(plan, evidence, lift) : [];
   const loads = lift.facts({ ...plan, way: 'four-post', points: [] }).supports;
   const axles = axlesOf(records.frame).map((axle) => ({
     id: axle.id,
@@ -113,23 +103,31 @@ export function askLift(
   };
 }
 
-/** Places for the same points with nothing against them: front and rear pairs, or along from the jack; least unknown first, then least loaded. */
-function betterPlans(
-  plan: LiftPlan,
-  evidence: LiftEvidence,
-  factsOf: (plan: LiftPlan) => LiftFacts,
-): LiftReply['better'] {
+/** What a better place may leave open: nothing that the metal has to answer. */
+const MAY_STAY_OPEN: ReadonlySet<LiftReason['code']> = new Set<LiftReason['code']>([
+  'no rating',
+  'notice',
+  'loads unknown',
+]);
+
+const mayStayOpen = ({ weight, code }: LiftReason): boolean =>
+  weight === 'note' || (weight === 'unknown' && MAY_STAY_OPEN.has(code));
+
+/** Places for the same points that pass every test of the metal, the removal test among them; least unknown first, then least loaded. */
+function betterPlans(plan: LiftPlan, evidence: LiftEvidence, lift: PreparedLift): LiftReply['better'] {
   if (!takesPoints(plan.way) || plan.points.length === 0 || totalKg(evidence.frame) === 0) return [];
   return candidatePoints(plan, evidence)
     .flatMap((points) => {
       const moved = { ...plan, points };
-      const facts = factsOf(moved);
-      const reasons = liftReasons(moved, facts, evidence);
-      if (reasons.some((reason) => reason.weight === 'refused')) return [];
+      const found = { ...lift.foundFacts(moved), loadsKnown: true };
+      if (liftReasons(moved, found, evidence).some((reason) => !mayStayOpen(reason))) return [];
+      const facts = lift.facts(moved);
+      const open = liftReasons(moved, facts, evidence).filter((reason) => reason.weight !== 'note');
+      if (!open.every(mayStayOpen)) return [];
       return [
         {
           plan: moved,
-          unknowns: reasons.filter((reason) => reason.weight === 'unknown').length,
+          unknowns: open.length,
           utilisation: Math.max(0, ...facts.members.map((member) => member.utilisation)),
         },
       ];
@@ -146,7 +144,7 @@ const spreadOut = <Each>(all: readonly Each[]): Each[] =>
     : Array.from({ length: TRIES }, (_, k) => all[Math.round((k * (all.length - 1)) / (TRIES - 1))]!);
 
 function candidatePoints(plan: LiftPlan, evidence: LiftEvidence): LiftPlan['points'][] {
-  const stations = candidateStations(evidence).map((each) => each.stationMm);
+  const stations = candidateStations(evidence);
   const L = evidence.frame.lengthMm;
   if (plan.way === 'jack')
     return spreadOut(stations.filter((mm) => Math.abs(mm - plan.points[0]!.stationMm) < 1500)).map(

@@ -1,4 +1,4 @@
-import { severity, type Verdict } from '../weigh';
+import { severity, unitVerdict, type Verdict } from '../weigh';
 import { inputsOf, sortedRecords } from './inputs';
 import { weighMember } from './member';
 import { stands, type JobRecords } from './records';
@@ -38,15 +38,18 @@ const PLATED: readonly Verdict[] = ['Mend', 'Splice'];
 export function jobLine(records: JobRecords): JobLine {
   const sorted = sortedRecords(records);
   const weighed = records.frame.members.map((member) => weighMember(inputsOf(sorted, member)));
+  const unit = unitVerdict(weighed.map(({ picture, verdict }) => ({ member: picture.member, verdict })));
   const toAct = weighed
     .filter(({ verdict }) => severity(verdict.verdict) >= severity('Mend'))
     .map(({ picture, verdict }) => ({ name: picture.member.name, verdict: verdict.verdict }));
-  const unread = weighed.filter(({ picture }) => !picture.map).map(({ picture }) => picture.member);
+  const unread = weighed
+    .filter(({ picture }) => !picture.account.isKnown)
+    .map(({ picture }) => picture.member);
   const readings = stands(records, 'reading').length;
   const isUnwalked = readings === 0 && !records.evidence.some((record) => record.kind === 'look');
   const steps = (): NextStep => {
     if (isUnwalked) return { is: 'walk round it' };
-    if (readings === 0) return { is: 'first readings' };
+    if (weighed.every(({ verdict }) => verdict.verdict === 'Can’t say')) return { is: 'first readings' };
     const rail = unread.find(({ role }) => role === 'rail');
     if (rail) return { is: 'a rail not measured', name: rail.name };
     const plated = toAct.find(({ verdict }) => PLATED.includes(verdict));
@@ -54,5 +57,6 @@ export function jobLine(records: JobRecords): JobLine {
     if (toAct[0]) return { is: 'by hand', ...toAct[0] };
     return unread.length ? { is: 'members not measured', count: unread.length } : { is: 'read the verdicts' };
   };
-  return { readings, cracks: stands(records, 'crack').length, next: steps(), toAct };
+  const shown = unit.verdict === 'Retire' ? [{ name: 'Unit', verdict: unit.verdict }, ...toAct] : toAct;
+  return { readings, cracks: stands(records, 'crack').length, next: steps(), toAct: shown };
 }

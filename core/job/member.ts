@@ -106,8 +106,8 @@ export function workMember(inputs: MemberInputs): MemberWork {
     repairs,
     notOffered: tried.filter((each) => !isGood(each)),
     repairedAlong:
-      repaired && picture.map
-        ? [...picture.map.stationsMm]
+      repaired && picture.found
+        ? [...picture.found.stationsMm]
             .map((stationMm) => stateKept(picture, repaired, stationMm))
             .filter((kept) => kept !== undefined)
         : [],

@@ -20,7 +20,13 @@ export interface EdgeColumn {
   readonly lowerMm: number;
   readonly upperMm: number;
   readonly kind:
-    'bracketed' | 'felt' | 'sound to the corner' | 'not read further down' | 'no sound metal read';
+    | 'bracketed'
+    | 'felt'
+    /** Gone by hammer, light or a hole up to the lower bound; the upper one is provisional until somebody reads or feels there. */
+    | 'struck'
+    | 'sound to the corner'
+    | 'not read further down'
+    | 'no sound metal read';
 }
 
 /** The sound edge along one upright face. Between columns it is straight; beyond the last column it is unknown. */
@@ -44,6 +50,7 @@ export function soundEdges(
   readings: readonly Reading[],
   soundMm: number,
   felt: readonly FeltEdge[] = [],
+  struck: readonly { readonly face: FaceId; readonly column: EdgeColumn }[] = [],
 ): SoundEdge[] {
   const bottom = readings.filter((reading) => reading.face === 'bottom');
   return facesOf(member.shape)
@@ -51,11 +58,14 @@ export function soundEdges(
     .map((face) => ({
       face: face.id,
       faceHeightMm: face.widthMm,
-      columns: withFelt(
-        intoColumns(readings.filter((reading) => reading.face === face.id)).map((column) =>
-          bracket(column, bottom, face.widthMm, soundMm),
+      columns: withStruck(
+        withFelt(
+          intoColumns(readings.filter((reading) => reading.face === face.id)).map((column) =>
+            bracket(column, bottom, face.widthMm, soundMm),
+          ),
+          felt.filter((each) => each.face === face.id),
         ),
-        felt.filter((each) => each.face === face.id),
+        struck.flatMap((each) => (each.face === face.id ? [each.column] : [])),
       ),
     }));
 }
@@ -75,6 +85,23 @@ function withFelt(columns: readonly EdgeColumn[], felt: readonly FeltEdge[]): Ed
           ? { ...before, lowerMm: low, upperMm: high }
           : { ...before, upperMm: Math.max(before.upperMm, upperMm) };
     } else out[k] = { stationMm: before.stationMm, lowerMm, upperMm, kind: 'felt' };
+  }
+  return out.sort((a, b) => a.stationMm - b.stationMm);
+}
+
+/** Metal found gone by hand counts where nothing was read or felt beside it; where something was, it can only raise the edge. */
+function withStruck(columns: readonly EdgeColumn[], struck: readonly EdgeColumn[]): EdgeColumn[] {
+  const out = [...columns];
+  for (const column of struck) {
+    const k = out.findIndex(({ stationMm }) => Math.abs(stationMm - column.stationMm) <= COLUMN_MM);
+    const before = out[k];
+    if (!before) out.push(column);
+    else if (before.lowerMm < column.lowerMm)
+      out[k] = {
+        ...column,
+        stationMm: before.stationMm,
+        upperMm: Math.max(before.upperMm, column.lowerMm),
+      };
   }
   return out.sort((a, b) => a.stationMm - b.stationMm);
 }

@@ -269,7 +269,10 @@ export interface WallProfile {
   readonly known: Uint8Array;
 }
 
-export function wallAt(map: ThicknessMap, stationMm: number): WallProfile {
+export function wallAt(
+  map: Pick<ThicknessMap, 'surface' | 'stationsMm' | 'thicknessMm' | 'errorMm' | 'known'>,
+  stationMm: number,
+): WallProfile {
   const columns = map.stationsMm.length;
   const place = Math.max(
     0,

@@ -53,6 +53,31 @@ export const walkPracticeSchema = z.object({
 export type WalkPractice = z.infer<typeof walkPracticeSchema>;
 export const DEFAULT_WALK_PRACTICE: WalkPractice = { reachMm: inchesToMm(12), unseenShare: 0.25 };
 
+/** What eye, hammer and finger vouch for, as shares of the wall as made; all common practice, no source. */
+export const handPracticeSchema = z.object({
+  /** Struck with a hammer, rings evenly and does not yield. */
+  struckKept: z.number().gt(0).lte(1),
+  /** Felt full with a finger: above a felt edge. */
+  feltKept: z.number().gt(0).lte(1),
+  /** Looked at and nothing wrong with it: counted as this much, and never as known. */
+  seenKept: z.number().gte(0).lte(1),
+  /** A tap, a sign without an extent or a place looked at speaks of this far to each side, mm. */
+  tapReachMm: z
+    .number()
+    .gte(10, 'a tap speaks of more than 10 mm')
+    .lte(305, 'a tap speaks of less than 1 ft'),
+  /** Parted over more than this share of its outline, a member is parted. */
+  partedShare: z.number().gt(0).lte(1),
+});
+export type HandPractice = z.infer<typeof handPracticeSchema>;
+export const DEFAULT_HAND_PRACTICE: HandPractice = {
+  struckKept: 0.65,
+  feltKept: 0.8,
+  seenKept: 0.5,
+  tapReachMm: inchesToMm(3),
+  partedShare: 0.5,
+};
+
 /** What the shop's time costs. Nothing of the metal is judged by it. */
 export const moneySchema = z.object({
   ratePerHour: z.number().gte(0).lte(1000),
@@ -104,6 +129,7 @@ export const practiceSchema = z.object({
   ...judgements,
   loadFactors: loadFactorsSchema.default(() => DEFAULT_LOAD_FACTORS),
   walk: walkPracticeSchema.default(() => DEFAULT_WALK_PRACTICE),
+  hand: handPracticeSchema.default(() => DEFAULT_HAND_PRACTICE),
   money: moneySchema.default(() => DEFAULT_MONEY),
 });
 export type Practice = z.infer<typeof practiceSchema>;
@@ -135,6 +161,7 @@ export const practiceOverridesSchema = z
     ...judgements,
     loadFactors: loadFactorsSchema.partial(),
     walk: walkPracticeSchema.partial(),
+    hand: handPracticeSchema.partial(),
     money: moneySchema.partial(),
   })
   .partial();
@@ -148,12 +175,13 @@ export const overridesForm: Form<PracticeOverrides> = {
 
 /** The practice that holds for a job: its shop's, but where the job says otherwise. */
 export const practiceWith = (shop: Practice, overrides: PracticeOverrides): Practice => {
-  const { loadFactors, walk, money, ...single } = overrides;
+  const { loadFactors, walk, hand, money, ...single } = overrides;
   return {
     ...shop,
     ...single,
     loadFactors: { ...shop.loadFactors, ...loadFactors },
     walk: { ...shop.walk, ...walk },
+    hand: { ...shop.hand, ...hand },
     money: { ...shop.money, ...money },
   } as Practice;
 };
@@ -165,11 +193,12 @@ const differences = <Part extends object>(from: Part, to: Part): Partial<Part> =
 
 /** What a job says otherwise than its shop: `practiceWith(shop, overridesOf(shop, practice))` is `practice`. */
 export function overridesOf(shop: Practice, practice: Practice): PracticeOverrides {
-  const { loadFactors, walk, money, ...single } = differences(shop, practice);
+  const { loadFactors, walk, hand, money, ...single } = differences(shop, practice);
   return {
     ...single,
     ...(loadFactors && { loadFactors: differences(shop.loadFactors, loadFactors) }),
     ...(walk && { walk: differences(shop.walk, walk) }),
+    ...(hand && { hand: differences(shop.hand, hand) }),
     ...(money && { money: differences(shop.money, money) }),
   };
 }
@@ -185,6 +214,7 @@ export const DEFAULT_PRACTICE: Practice = {
   drainDiameterMm: inchesToMm(3 / 4),
   loadFactors: DEFAULT_LOAD_FACTORS,
   walk: DEFAULT_WALK_PRACTICE,
+  hand: DEFAULT_HAND_PRACTICE,
   money: DEFAULT_MONEY,
 };
 

@@ -29,8 +29,8 @@ export function landingsAt(
   stationMm: number,
 ): EdgeLanding[] {
   const cover = coverageAt(picture.member, piece, stationMm);
-  if (!cover || !picture.map) return [];
-  const wall = wallAt(picture.map, stationMm);
+  if (!cover || !picture.found) return [];
+  const wall = wallAt(picture.account.welded, stationMm);
   const legMm = chosenLegMm(piece.thicknessMm, picture.built.thicknessMm);
   const edges = [
     landing(picture, { wall, stationMm, legMm }, cover.uFromMm, -1),

@@ -32,7 +32,7 @@ interface Target {
  */
 export function proposeRepairs(picture: MemberPicture, saved: readonly Repair[]): Repair[] {
   if (
-    !picture.map ||
+    !picture.found ||
     picture.steel.weldRepair !== 'yes' ||
     picture.member.role !== 'rail' ||
     pieceKindsFor(picture.member.shape).length === 0

@@ -29,8 +29,8 @@ export function repairPicture(picture: MemberPicture, repair: Repair): RepairPic
   const target = damageUnder(picture, repair);
   const repaired = memberStates(picture, [repair]).find((state) => state.id === 'as repaired');
   const columns =
-    target && picture.map
-      ? [...picture.map.stationsMm].filter(
+    target && picture.found
+      ? [...picture.found.stationsMm].filter(
           (stationMm) => stationMm >= target.fromMm && stationMm <= target.toMm,
         )
       : [];

@@ -1,8 +1,8 @@
 import type { SectionProperties, Section } from '../mechanics';
 import { sectionProperties } from '../mechanics';
+import { evenWall } from '../frame';
 import { wallAt, type WallProfile } from '../probe';
 import {
-  evenWall,
   keptAt,
   laidSection,
   layoutsAlong,
@@ -26,7 +26,7 @@ export interface MemberState {
   readonly layoutAt: (stationMm: number) => SectionLayout;
 }
 
-/** The member's states. As found and later need readings; the three that cut or plate need a repair. */
+/** The member's states. As found and later need something found; the three that cut or plate need a repair. */
 export function memberStates(picture: MemberPicture, repairs: readonly Repair[]): MemberState[] {
   const sure = new Float64Array(picture.surface.uMm.length);
   const builtWall: WallProfile = {
@@ -49,9 +49,9 @@ export function memberStates(picture: MemberPicture, repairs: readonly Repair[])
       () => NO_CHANGE,
     ),
   ];
-  const { map } = picture;
-  if (!map) return states;
-  const foundWall = (stationMm: number) => wallAt(map, stationMm);
+  const { found } = picture;
+  if (!found) return states;
+  const foundWall = (stationMm: number) => wallAt(found, stationMm);
   states.push(state('as found', foundWall, () => NO_CHANGE));
   if (repairs.length === 0) return states;
   const cutsOf = (stationMm: number) => repairs.flatMap((repair) => cutsAt(picture, repair, stationMm));
@@ -81,7 +81,14 @@ export function memberStates(picture: MemberPicture, repairs: readonly Repair[])
   states.push(
     state('tacked', foundWall, (stationMm) => ({ cuts: cutsOf(stationMm), plates: tacked(stationMm) })),
   );
-  states.push(state('as repaired', foundWall, whole));
+  // Cracks beneath a plate are ground out and welded before it covers them.
+  const isPlated = (stationMm: number) =>
+    repairs.some(({ pieces }) =>
+      pieces.some(({ startMm, endMm }) => stationMm >= startMm && stationMm <= endMm),
+    );
+  const welded = (stationMm: number) =>
+    isPlated(stationMm) ? wallAt(picture.account.welded, stationMm) : foundWall(stationMm);
+  states.push(state('as repaired', welded, whole));
   return states;
 }
 

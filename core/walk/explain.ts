@@ -48,8 +48,14 @@ export function explain(
       ...(movement && { movement }),
     };
   const leftOverMm = complaint.movementMm - movement.foundMm;
+  // Never *as made* while something bad on its path is on record: what the model does not show yet may be that.
   if (complaint.movementMm <= GENEROUS * movement.builtMm)
-    return { standing: 'moves so as made', movement, leftOverMm, unseen };
+    return {
+      standing: damaged ? 'damage there, not computed' : 'moves so as made',
+      movement,
+      leftOverMm,
+      unseen,
+    };
   return {
     standing:
       complaint.movementMm <= GENEROUS * movement.foundMm ? 'accounted for' : 'unexplained, keep looking',

@@ -16,6 +16,8 @@ export {
 export {
   checkSign,
   firstGuessEdgeMm,
+  isLetGo,
+  isWornOrRusted,
   SIGN_KINDS,
   signDetailSchema,
   signKind,
@@ -65,15 +67,3 @@ export {
   type LiftRecord,
   type LiftWay,
 } from './lift';
-export {
-  candidateStations,
-  INSTEAD,
-  insteadOf,
-  liftAnswer,
-  liftReasons,
-  liftSteps,
-  metalReasons,
-  type Instead,
-  type LiftEvidence,
-  type LiftStep,
-} from './lift-gate';

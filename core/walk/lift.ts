@@ -57,7 +57,8 @@ export const liftPlanSchema = z.object({
 });
 export type LiftPlan = z.infer<typeof liftPlanSchema>;
 
-export const LIFT_ANSWERS = ['Lift here', 'Not here', 'Not at all yet'] as const;
+/** *Not known*: it stands only with metal that nobody knows. *Not at all yet*: no place passes. */
+export const LIFT_ANSWERS = ['Lift here', 'Not known', 'Not here', 'Not at all yet'] as const;
 export type LiftAnswer = (typeof LIFT_ANSWERS)[number];
 
 export const LIFT_REASONS = [
@@ -69,6 +70,7 @@ export const LIFT_REASONS = [
   'thin near',
   'crack on what it loads',
   'demand over',
+  'carries nothing',
   'web crushes',
   'rating over',
   'hoist over',
@@ -78,6 +80,8 @@ export const LIFT_REASONS = [
   // unknown
   'unseen under',
   'hidden under',
+  'doubtful under',
+  'decided by',
   'holds together',
   'unseen critical',
   'not measured, near its limit',
@@ -89,6 +93,8 @@ export const LIFT_REASONS = [
   'stays as it stands',
   'slope counted',
   'demand within',
+  'stands without',
+  'gone on what it loads',
   'seen under',
   'nothing read under',
 ] as const;
@@ -133,9 +139,10 @@ export interface LiftFacts {
     readonly memberId: string;
     readonly stationMm: number;
     readonly utilisation: number;
-    readonly measured: boolean;
   }[];
   readonly pads: readonly { readonly pointId: string; readonly upN: number; readonly capacityN: number }[];
   readonly loadsKnown: boolean;
   readonly unsolved?: string;
+  /** The same with all doubtful, hidden and unseen metal taken away. */
+  readonly least?: Pick<LiftFacts, 'members' | 'pads' | 'unsolved'>;
 }

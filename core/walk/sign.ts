@@ -83,6 +83,22 @@ export const signDetailSchema = z.discriminatedUnion('sign', [
   z.object({ sign: z.literal('not a crack'), was: z.enum(['flaking coating', 'a scratch', 'a seam']) }),
   z.object({ sign: z.literal('holds it together'), part: words }),
   z.object({ sign: z.literal('access'), off: words, to: z.enum(['see', 'reach', 'weld']) }),
+  /** What covered the metal is off here, or it was seen from its other side: what is noted from now on is the metal's own. */
+  z.object({
+    sign: z.literal('opened'),
+    how: z.enum(['cover taken off', 'window cut', 'seen from the other side']),
+  }),
+  z.object({
+    sign: z.literal('out of shape'),
+    is: z.enum(['bent', 'twisted', 'folded', 'torn']),
+    /** How far off its line, over the length noted. */
+    offMm: lengthMm,
+  }),
+  /** Work done and looked at: what was found of this extent before no longer stands. */
+  z.object({
+    sign: z.literal('put right'),
+    done: z.enum(['renewed', 'plated and welded', 'straightened and checked']),
+  }),
 ]);
 export type SignDetail = z.infer<typeof signDetailSchema>;
 export type SignKind = SignDetail['sign'];
@@ -174,15 +190,24 @@ export function signWeight(detail: SignDetail): SignWeight {
     case 'not a crack':
       return 'sound';
     case 'access':
+    case 'opened':
       return 'note';
+    case 'out of shape':
+      return isLetGo(detail.is) ? 'failed' : 'doubtful';
+    case 'put right':
+      return 'sound';
     default:
       return detail satisfies never;
   }
 }
 
+/** A folded or torn wall carries nothing there; a bent or twisted one may. */
+export const isLetGo = (is: Extract<SignDetail, { sign: 'out of shape' }>['is']): boolean =>
+  is === 'folded' || is === 'torn';
+
 /** Worn oval or grown by more than this, mm, a hole is a defect; one nobody expects there is a hole rusted through (our judgement). */
 const OVAL_MM = 1;
-const isWornOrRusted = (hole: Extract<SignDetail, { sign: 'hole' }>): boolean =>
+export const isWornOrRusted = (hole: Extract<SignDetail, { sign: 'hole' }>): boolean =>
   hole.expectedMm === undefined ||
   hole.acrossMm - hole.expectedMm > OVAL_MM ||
   (hole.longMm ?? hole.acrossMm) - hole.acrossMm > OVAL_MM;

@@ -145,6 +145,14 @@ const boxed = rules(BOXED, [
 ]);
 const trailers = rules(TRAILERS, [
   {
+    id: 'beam-length',
+    title: 'Beam along its length',
+    look: 'lower flange and web, the whole way; what was welded on',
+    tour: 'beneath',
+    where: { on: 'stretch', roles: ['rail'], from: 0, to: 1 },
+    critical: false,
+  },
+  {
     id: 'over-axles',
     title: 'Beam web and flanges above the axles',
     look: 'between the tyres: thrown stones, water, cracks from the hangers',

@@ -307,6 +307,9 @@ describe('signs', () => {
     { sign: 'not a crack', was: 'flaking coating' },
     { sign: 'holds it together', part: 'step bracket' },
     { sign: 'access', off: 'fuel tank', to: 'see' },
+    { sign: 'opened', how: 'window cut' },
+    { sign: 'out of shape', is: 'torn', offMm: 12 },
+    { sign: 'put right', done: 'renewed' },
   ];
   const rail = ladder.members[0]!;
   const sign = (detail: SignDetail, more: Partial<Sign> = {}): Sign => ({
@@ -342,7 +345,11 @@ describe('signs', () => {
       'holds it together': 'holds',
       'not a crack': 'sound',
       access: 'note',
+      opened: 'note',
+      'out of shape': 'failed',
+      'put right': 'sound',
     });
+    expect(signWeight({ sign: 'out of shape', is: 'bent', offMm: 12 })).toBe('doubtful');
     expect(signWeight({ sign: 'hole', acrossMm: 20, expectedMm: 20 })).toBe('note');
     expect(signWeight({ sign: 'hole', acrossMm: 20, longMm: 23, expectedMm: 20 })).toBe('failed');
     expect(signWeight({ sign: 'layers', counted: 2, expected: 2 })).toBe('note');

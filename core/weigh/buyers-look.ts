@@ -1,10 +1,11 @@
 import type { Money } from '../reference';
-import { isDoubtful, progressOf, type Claim, type Progress, type SpotState } from '../walk';
+import { isDoubtful, isFailed, progressOf, type Claim, type Progress, type SpotState } from '../walk';
 import { severity, VERDICTS, type Verdict } from './finding';
 
 /** Hours to put a member right, least and most, by verdict; cleaning and coating in them (common practice, no source; a rail patch about two days, a bad rail a week). */
 export const HOURS_BY_VERDICT: Readonly<Record<Verdict, readonly [number, number]>> = {
   Leave: [0, 0],
+  'Leave by hand': [0, 0.5],
   Watch: [0.5, 2],
   'Can’t say': [0, 0],
   Mend: [10, 30],
@@ -14,6 +15,8 @@ export const HOURS_BY_VERDICT: Readonly<Record<Verdict, readonly [number, number
 };
 /** A critical spot nobody saw may hide nothing, or a patch like the others. */
 const HOURS_UNSEEN: readonly [number, number] = [0, 8];
+/** A body item through, soft or cracked, to be made good: least and most (common practice, no source). */
+const HOURS_BODY_ITEM: readonly [number, number] = [2, 10];
 /** Unseen beyond this share of critical spots, nobody should decide (our judgement). */
 const TOO_LITTLE_SEEN = 0.3;
 
@@ -29,6 +32,8 @@ export type BuyersWhy =
   | { readonly code: 'cracked and bad'; readonly cracked: number; readonly bad: number }
   | { readonly code: 'critical unseen'; readonly unseen: number; readonly critical: number }
   | { readonly code: 'to put right'; readonly names: readonly string[] }
+  /** Doubtful or hidden metal is on record, and it decides. */
+  | { readonly code: 'undecided'; readonly names: readonly string[] }
   | { readonly code: 'claim not borne out'; readonly words: string };
 export interface BuyersLook {
   readonly answer: (typeof BUYERS_ANSWERS)[number];
@@ -48,6 +53,14 @@ interface Bought {
   readonly name: string;
   readonly verdict: Verdict;
   readonly cracked: boolean;
+  /** How much on record speaks against it. */
+  readonly against: number;
+}
+/** The unit as a buyer's look takes it. */
+interface Unit {
+  readonly members: readonly Bought[];
+  /** Members that leave nothing to land on: the unit is done. */
+  readonly nothingToLandOn: readonly string[];
 }
 /** Cracks in so many members with so much to put right, and nobody should buy (our judgement). */
 const CRACKED_MEMBERS = 2;
@@ -59,7 +72,7 @@ const names = (members: readonly Bought[]) => members.map((member) => member.nam
 /** What a buyer is told: seen, not seen, found, roughly what it costs, and whether to walk away. A rough range, no offer. */
 export function buyersLook(
   states: readonly SpotState[],
-  members: readonly Bought[],
+  { members, nothingToLandOn }: Unit,
   claims: readonly Claim[],
   money: Money,
 ): BuyersLook {
@@ -68,37 +81,41 @@ export function buyersLook(
   const criticalUnseen = unseen.filter((state) => state.spot.critical).length;
   const tooLittle = progress.critical > 0 && criticalUnseen / progress.critical > TOO_LITTLE_SEEN;
   const broken = claims.filter((claim) => claim.standing === 'not borne out');
-  const away = walkAwayWhys(members);
-  const bad = members.filter(isBad);
+  const away = walkAwayWhys(members, nothingToLandOn);
+  const bodyBad = states.filter(
+    ({ spot, result }) => !spot.memberId && result !== undefined && isFailed(result),
+  );
+  const bad = [...names(members.filter(isBad)), ...bodyBad.map(({ spot }) => spot.title)];
+  const undecided = names(members.filter(({ verdict, against }) => verdict === 'Can’t say' && against > 0));
   const whys: BuyersWhy[] = [
     ...away,
     ...(tooLittle
       ? [{ code: 'critical unseen', unseen: criticalUnseen, critical: progress.critical } as const]
       : []),
-    ...(bad.length && !away.length ? [{ code: 'to put right', names: names(bad) } as const] : []),
+    ...(undecided.length ? [{ code: 'undecided', names: undecided } as const] : []),
+    ...(bad.length && !away.length ? [{ code: 'to put right', names: bad } as const] : []),
     ...broken.map((claim): BuyersWhy => ({ code: 'claim not borne out', words: claim.words })),
   ];
   const hoursUnseen = criticalUnseen * HOURS_UNSEEN[1];
-  const hours = hoursOf(members, hoursUnseen);
+  const hours = hoursOf(members, bodyBad.length, hoursUnseen);
   return {
-    answer: answerOf(away.length > 0, tooLittle, bad.length + broken.length > 0),
+    answer: answerOf(away.length > 0, tooLittle || undecided.length > 0, bad.length + broken.length > 0),
     whys,
     progress,
     unseen,
     hours,
     hoursUnseen,
-    worst: worstOf(members),
+    worst: nothingToLandOn.length ? 'Retire' : worstOf(members),
     found: states.filter((state) => state.result !== undefined && isDoubtful(state.result)),
     money: [hours[0] * money.ratePerHour, hours[1] * money.ratePerHour],
   };
 }
 
-function walkAwayWhys(members: readonly Bought[]): BuyersWhy[] {
-  const retired = members.filter((member) => member.verdict === 'Retire');
+function walkAwayWhys(members: readonly Bought[], nothingToLandOn: readonly string[]): BuyersWhy[] {
   const cracked = members.filter((member) => member.cracked).length;
   const bad = members.filter(isBad).length;
   return [
-    ...(retired.length ? [{ code: 'nothing to land on', names: names(retired) } as const] : []),
+    ...(nothingToLandOn.length ? [{ code: 'nothing to land on', names: nothingToLandOn } as const] : []),
     ...(cracked >= CRACKED_MEMBERS && bad >= BAD_MEMBERS
       ? [{ code: 'cracked and bad', cracked, bad } as const]
       : []),
@@ -112,9 +129,11 @@ function answerOf(away: boolean, tooLittle: boolean, costs: boolean): BuyersLook
 }
 
 /** Hours by the norms of each verdict, least and most; what nobody saw may hide more. */
-function hoursOf(members: readonly Bought[], hoursUnseen: number): [number, number] {
+function hoursOf(members: readonly Bought[], bodyItems: number, hoursUnseen: number): [number, number] {
   const acted = members.filter((member) => isBad(member) || member.verdict === 'Watch');
-  const sum = (k: 0 | 1) => acted.reduce((hours, member) => hours + HOURS_BY_VERDICT[member.verdict][k], 0);
+  const sum = (k: 0 | 1) =>
+    acted.reduce((hours, member) => hours + HOURS_BY_VERDICT[member.verdict][k], 0) +
+    bodyItems * HOURS_BODY_ITEM[k];
   return [sum(0), sum(1) + hoursUnseen];
 }
 

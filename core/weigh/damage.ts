@@ -1,4 +1,5 @@
-import { edgeAt, KNOWN, type SoundEdge, type ThicknessMap } from '../probe';
+import { edgeAt, KNOWN, type SoundEdge } from '../probe';
+import { cellIs, type MetalAccount } from '../metal';
 import { isJudged, type SectionKept } from './kept';
 import type { Face } from '../frame';
 
@@ -17,6 +18,11 @@ export interface ColumnDamage {
   /** Share of each flange's width that is unsound, guesses not counted. */
   readonly topShare: number;
   readonly bottomShare: number;
+  /** Somebody read, struck, felt or saw it here: what lies between two readings makes no damage by itself. */
+  readonly direct: boolean;
+  readonly topDirect: boolean;
+  /** An upright face is found gone here by hand. */
+  readonly sideGone: boolean;
   /** Highest conservative bound of the sound edge over the uprights, mm above the bottom corner. */
   readonly edgeUpperMm: number;
   readonly weak: boolean;
@@ -26,7 +32,7 @@ export interface ColumnDamage {
 const AT_THE_CORNER_MM = 6;
 
 export function damageByColumn(
-  map: ThicknessMap,
+  account: MetalAccount,
   edges: readonly SoundEdge[],
   sections: readonly SectionKept[],
   soundMm: number,
@@ -39,34 +45,59 @@ export function damageByColumn(
       )
       .map((s) => s.stationMm),
   );
-  return Array.from(map.stationsMm, (stationMm, column) => ({
-    stationMm,
-    topShare: unsoundShare(map, column, soundMm, (face) => face.id === 'top'),
-    bottomShare: unsoundShare(map, column, soundMm, (face) => face.id === 'bottom'),
-    edgeUpperMm: edgeUpper(edges, stationMm),
-    weak: weakAt.has(stationMm),
-  }));
+  const isUnsound = unsoundBy(account, soundMm);
+  return Array.from(account.stationsMm, (stationMm, column) => {
+    const top = shareOf(account, column, isUnsound, (face) => face.id === 'top');
+    const bottom = shareOf(account, column, isUnsound, (face) => face.id === 'bottom');
+    const side = shareOf(account, column, isUnsound, (face) => face.upright);
+    return {
+      stationMm,
+      topShare: top.share,
+      bottomShare: bottom.share,
+      topDirect: top.direct,
+      direct: top.direct || bottom.direct || side.direct,
+      sideGone: side.gone,
+      edgeUpperMm: edgeUpper(edges, stationMm),
+      weak: weakAt.has(stationMm),
+    };
+  });
 }
 
-function unsoundShare(
-  map: ThicknessMap,
+/** Gone, or read and thinner than sound: never by a guess. A crack is no lost metal here; it has a rule of its own. */
+function unsoundBy(account: MetalAccount, soundMm: number) {
+  const { shape, rowFace } = account.surface;
+  return (row: number, column: number): 'not' | 'between' | 'direct' | 'gone' => {
+    const is = cellIs(account, row, column);
+    if (is === 'gone' || is === 'unsound') return 'gone';
+    const thin =
+      account.best.thicknessMm[row * account.stationsMm.length + column]! <
+      (soundMm * rowFace[row]!.wallMm) / shape.thicknessMm;
+    if (!thin || !isRead(account, row, column)) return 'not';
+    return is === 'measured' ? 'direct' : 'between';
+  };
+}
+
+/** Near a reading, whatever else was said of it. */
+const isRead = ({ best, stationsMm }: MetalAccount, row: number, column: number): boolean =>
+  best.known[row * stationsMm.length + column] !== KNOWN.guess;
+
+function shareOf(
+  { surface }: MetalAccount,
   column: number,
-  soundMm: number,
+  isUnsound: ReturnType<typeof unsoundBy>,
   wanted: (face: Face) => boolean,
-): number {
-  let unsound = 0,
-    all = 0;
-  map.surface.rowFace.forEach((face, row) => {
+): { share: number; direct: boolean; gone: boolean } {
+  let [unsound, all] = [0, 0];
+  let [direct, gone] = [false, false];
+  surface.rowFace.forEach((face, row) => {
     if (!wanted(face)) return;
     all++;
-    const cell = row * map.stationsMm.length + column;
-    if (
-      map.known[cell] !== KNOWN.guess &&
-      map.thicknessMm[cell]! < (soundMm * face.wallMm) / map.surface.shape.thicknessMm
-    )
-      unsound++;
+    const is = isUnsound(row, column);
+    if (is !== 'not') unsound++;
+    gone ||= is === 'gone';
+    direct ||= is === 'direct' || is === 'gone';
   });
-  return all === 0 ? 0 : unsound / all;
+  return { share: all === 0 ? 0 : unsound / all, direct, gone };
 }
 
 function edgeUpper(edges: readonly SoundEdge[], stationMm: number): number {
@@ -77,26 +108,32 @@ function edgeUpper(edges: readonly SoundEdge[], stationMm: number): number {
   return Math.max(0, ...bounds);
 }
 
-/** Damage grouped into zones; gaps shorter than `joinMm` are bridged, since their repairs would run into each other. */
+/**
+ * Damage grouped into zones; gaps shorter than `joinMm` are bridged, since their repairs would run into each other. A run that nobody read,
+ * struck or felt anywhere, only lying between readings, is none: it asks for a reading.
+ */
 export function damageZones(columns: readonly ColumnDamage[], joinMm: number): DamageZone[] {
-  const zones: DamageZone[] = [];
+  const runs: (DamageZone & { direct: boolean })[] = [];
   for (const column of columns) {
-    const topFlange = column.topShare > 0;
-    const bottomFlange = column.bottomShare > 0;
-    const side = column.edgeUpperMm > AT_THE_CORNER_MM;
-    if (!(topFlange || bottomFlange || side || column.weak)) continue;
-    const last = zones[zones.length - 1];
-    if (last && column.stationMm - last.toMm <= joinMm) {
-      zones[zones.length - 1] = {
+    const here = {
+      topFlange: column.topShare > 0,
+      bottomFlange: column.bottomShare > 0,
+      side: column.sideGone || column.edgeUpperMm > AT_THE_CORNER_MM,
+      direct: column.direct || column.edgeUpperMm > AT_THE_CORNER_MM,
+    };
+    if (!(here.topFlange || here.bottomFlange || here.side || column.weak)) continue;
+    const last = runs[runs.length - 1];
+    if (!last || column.stationMm - last.toMm > joinMm)
+      runs.push({ fromMm: column.stationMm, toMm: column.stationMm, ...here });
+    else
+      runs[runs.length - 1] = {
         fromMm: last.fromMm,
         toMm: column.stationMm,
-        topFlange: last.topFlange || topFlange,
-        bottomFlange: last.bottomFlange || bottomFlange,
-        side: last.side || side,
+        topFlange: last.topFlange || here.topFlange,
+        bottomFlange: last.bottomFlange || here.bottomFlange,
+        side: last.side || here.side,
+        direct: last.direct || here.direct,
       };
-    } else {
-      zones.push({ fromMm: column.stationMm, toMm: column.stationMm, topFlange, bottomFlange, side });
-    }
   }
-  return zones;
+  return runs.filter(({ direct }) => direct).map(({ direct: _, ...zone }) => zone);
 }

@@ -1,6 +1,8 @@
 import { fatigue } from '../reference';
 import type { MemberDemand } from './demand';
-import type { Finding } from './finding';
+import { columnsUnder, partedShare } from '../metal';
+import type { Finding, Verdict } from './finding';
+import { isJudged, type SectionKept } from './kept';
 import type { MemberPicture } from './picture';
 import { actOn, isMended } from './mended';
 
@@ -8,6 +10,8 @@ import { actOn, isMended } from './mended';
 export interface DemandPair {
   readonly found: MemberDemand;
   readonly built: MemberDemand;
+  /** On what surely carries: doubtful, hidden and unseen metal taken away. */
+  readonly least?: MemberDemand;
 }
 
 /** Utilisation from which a member is watched. */
@@ -17,9 +21,9 @@ const EITHER_WAY = 0.25;
 /** Found this much worse than made, the rust and not the load is to blame (our judgement). */
 const WORSE_THAN_MADE = 1.1;
 
-/** What the frame asks of the member, against what it can take as found. Nothing is claimed of a member that was not measured. */
+/** What the frame asks of the member, against what it can take as found. Nothing is claimed of a member of which nothing was found. */
 export function demandFindings(picture: MemberPicture, { found, built }: DemandPair): Finding[] {
-  if (!picture.map || !found.worst) return [];
+  if (!picture.found || !found.worst) return [];
   return [
     ...utilisationFinding(picture, found, built),
     ...liftFinding(found),
@@ -49,10 +53,27 @@ function utilisationFinding(picture: MemberPicture, found: MemberDemand, built: 
       source: 'demand',
       name: worst.caseId,
       at: { fromMm: worst.stationMm, toMm: worst.stationMm },
-      verdict: code === 'demand-over' ? actOn(picture.member) : code === 'demand-within' ? 'Leave' : 'Watch',
+      verdict:
+        code === 'demand-over'
+          ? overVerdict(picture, worst.stationMm)
+          : code === 'demand-within'
+            ? 'Leave'
+            : 'Watch',
       firmness: Math.abs(worst.utilisation - 1) > EITHER_WAY ? 'firm' : 'could flip with one more reading',
     },
   ];
+}
+
+/** A section that is mostly guessed, with nothing found gone on it, may be over by the guess alone: that asks for a reading. */
+function overVerdict(picture: MemberPicture, stationMm: number): Verdict {
+  const { account, sections } = picture;
+  const here = sections.reduce<SectionKept | undefined>(
+    (near, each) =>
+      !near || Math.abs(each.stationMm - stationMm) < Math.abs(near.stationMm - stationMm) ? each : near,
+    undefined,
+  );
+  const [column] = columnsUnder(account.stationsMm, stationMm, stationMm);
+  return !here || isJudged(here) || partedShare(account, column) > 0 ? actOn(picture.member) : 'Can’t say';
 }
 
 /** Over its allowable on lift arms or a jack, with what is listed on board: watched, since it can be lifted elsewhere or lighter. */

@@ -1,18 +1,34 @@
 import type { LimitSource } from '../reference';
 
-/** The six words, and the one that asks for a measurement. Ascending: the last one present governs. */
-export const VERDICTS = ['Leave', 'Watch', 'Can’t say', 'Mend', 'Splice', 'Renew', 'Retire'] as const;
+/**
+ * What is to be done with a member, and the word for not knowing. *Leave by hand* rests on hammer and finger, and is looked at again sooner.
+ * Ascending: the last one present governs.
+ */
+export const VERDICTS = [
+  'Leave',
+  'Leave by hand',
+  'Watch',
+  'Can’t say',
+  'Mend',
+  'Splice',
+  'Renew',
+  'Retire',
+] as const;
 export type Verdict = (typeof VERDICTS)[number];
 
 export const FINDING_CODES = [
   'not-measured',
   'mostly-guessed',
   'section-alone',
+  'face-unknown',
+  'stands-without',
+  'falls-without',
   'area-kept',
   'inertia-kept',
   'modulus-kept',
   'torsion-kept',
   'parted',
+  'parted-by-hand',
   'margin-short',
   'margin-enough',
   'edge-not-bracketed',

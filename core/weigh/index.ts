@@ -1,6 +1,5 @@
 export {
   changedSection,
-  evenWall,
   foldsBetween,
   laidSection,
   layoutOf,
@@ -38,6 +37,8 @@ export {
   type Verdict,
 } from './finding';
 export { weigh, type MemberVerdict } from './verdict';
+export { bearsLoad, leastWall } from './least';
+export { unitVerdict, type JudgedMember, type UnitVerdict } from './unit';
 export { demandFindings, type DemandPair } from './demand-findings';
 export {
   FELT_IDS,
@@ -63,7 +64,20 @@ export {
   sectionStrength,
   type SectionStrength,
 } from './strength';
-export { preparedLift, type PreparedLift } from './raised';
+export {
+  candidateStations,
+  INSTEAD,
+  insteadOf,
+  liftAnswer,
+  liftReasons,
+  liftSteps,
+  metalReasons,
+  preparedLift,
+  type Instead,
+  type LiftEvidence,
+  type LiftStep,
+  type PreparedLift,
+} from './lift';
 export { modelMovement } from './movement';
 export { buyersLook, type BuyersLook, type BuyersWhy, HOURS_BY_VERDICT } from './buyers-look';
 export {

@@ -1,8 +1,9 @@
 import { ONE_SIDED_95 } from '../quantity';
 import { sectionProperties, type SectionProperties } from '../mechanics';
-import { wallAt, type ThicknessMap, type WallProfile, KNOWN } from '../probe';
-import type { Surface } from '../frame';
-import { evenWall, laidSection, layoutOf, NO_CHANGE, wallSection, type SectionLayout } from './wall-section';
+import { wallAt, type WallProfile, KNOWN } from '../probe';
+import type { WallField } from '../metal';
+import { evenWall, type Surface } from '../frame';
+import { laidSection, layoutOf, NO_CHANGE, wallSection, type SectionLayout } from './wall-section';
 
 /** A fraction of the as-built figure with its ± (one-sided 95 %). Lower bound = value − plusMinus. */
 export interface Kept {
@@ -88,9 +89,9 @@ export function keptAt(
   return { stationMm, found, kept, guessedShare: guessed / wall.known.length };
 }
 
-/** The kept section at every column of the map; stations where no metal is left are absent from it and listed in `partedAtMm`. */
+/** The kept section at every column of the wall as found; stations where no metal is left are absent from it and listed in `partedAtMm`. */
 export function keptAlong(
-  map: ThicknessMap,
+  map: WallField,
   built: SectionProperties,
 ): { sections: SectionKept[]; partedAtMm: number[] } {
   const sections: SectionKept[] = [];

@@ -10,11 +10,12 @@ import { keptSection } from './rules/kept-section';
 import { edgeNotBracketed, soundEdgeMargin, thinLanding } from './rules/sound-edge';
 import { steelAllowsWelding } from './rules/steel';
 import { survey } from './rules/survey';
+import { CELL_IS } from '../metal';
 import { cripplingN, heldWallShare, lateralMpa, outstandShare } from './strength';
 import { memberPicture, type Finding, type MemberPicture } from '.';
 import { sectionProperties, type Section } from '../mechanics';
-import { evenWall, wallSection } from './wall-section';
-import { surfaceOf, SHEAR_MODULUS_MPA } from '../frame';
+import { wallSection } from './wall-section';
+import { evenWall, surfaceOf, SHEAR_MODULUS_MPA } from '../frame';
 
 /** Every limit of the rules with a case on either side, by hand. */
 const frame = defaultFrame({
@@ -69,10 +70,10 @@ describe('what the frame asks', () => {
     pads: [],
     ...more,
   });
-  const measured = picture({ map: {} });
+  const measured = picture({ found: {} });
   const found = (utilisation: number, made: number, member = rail) =>
     said(
-      demandFindings(picture({ map: {} }, member), {
+      demandFindings(picture({ found: {} }, member), {
         found: demand({ worst: at(utilisation) }),
         built: demand({ worst: at(made) }),
       }),
@@ -101,7 +102,7 @@ describe('what the frame asks', () => {
   });
   const withMore = (more: Partial<MemberDemand>, member = rail) =>
     said(
-      demandFindings(picture({ map: {} }, member), {
+      demandFindings(picture({ found: {} }, member), {
         found: demand({ worst: at(0.5), ...more }),
         built: demand({ worst: at(0.5) }),
       }),
@@ -145,6 +146,7 @@ describe('flanges', () => {
     Array.from({ length: 100 }, (_, k) => ({
       stationMm: 50 * k,
       topShare: k < count ? topShare : 0,
+      topDirect: k < count && topShare > 0,
       bottomShare: k < count ? bottomShare : 0,
       edgeUpperMm: 0,
       weak: false,
@@ -156,8 +158,8 @@ describe('flanges', () => {
     [25, 0.51, 0.51, [['both-flanges-gone', 'Splice']]],
     [26, 0.51, 0.51, [['both-flanges-gone', 'Renew']]],
     [50, 0.51, 0.51, [['both-flanges-gone', 'Renew']]],
-    [51, 0.51, 0.51, [['both-flanges-gone', 'Retire']]],
-    [51, 0.51, 0, [['top-flange-gone', 'Retire']]],
+    [51, 0.51, 0.51, [['both-flanges-gone', 'Renew']]],
+    [51, 0.51, 0, [['top-flange-gone', 'Renew']]],
   ])('over %d %% of the length, %d of the top unsound, %d of the bottom', (count, top, bottom, expected) =>
     expect(
       said(flanges(picture({ columns: columns(count, top, bottom) }))).map((each) => each.slice(0, 2)),
@@ -208,7 +210,9 @@ describe('the survey', () => {
     [0.35, []],
     [0.36, ['mostly-guessed']],
   ])('guessed %s', (guessedShare, codes) => {
-    const map = guessedShare === undefined ? {} : { map: { guessedShare } };
+    const read = { is: plain.account.is.slice().fill(CELL_IS.indexOf('measured')) };
+    const account = { ...plain.account, ...read };
+    const map = guessedShare === undefined ? {} : { map: { guessedShare }, account };
     const findings = survey(picture(map));
     expect(findings.map((finding) => finding.code)).toEqual(codes);
     for (const finding of findings) expect(finding.verdict).toBe('Can’t say');

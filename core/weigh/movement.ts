@@ -1,13 +1,16 @@
 import type { Complaint, ModelMovement } from '../walk';
 import type { FlexShapes, FrameDemand } from './demand';
 
+/** Play elsewhere, at a hanger or a pin, is none that the steering gear's push explains. */
+const AT_THE_STEERING = /steer|gear|pitman|column/i;
+
 /**
  * What the model moves where an owner feels it, as built and as found; undefined for what beams cannot tell (a squeak, a jammed door).
  * Play at the steering: the gear under the shop's push. Gap: the front wall's lean, hitched against on legs. Sag or rubbing: how far the
  * complaint's members hang below the straight line of the whole, standing.
  */
 export function modelMovement(
-  complaint: Pick<Complaint, 'what' | 'memberIds'>,
+  complaint: Pick<Complaint, 'what' | 'where' | 'memberIds'>,
   built: FrameDemand | undefined,
   found: FrameDemand | undefined,
 ): ModelMovement | undefined {
@@ -20,7 +23,9 @@ export function modelMovement(
   };
   switch (complaint.what) {
     case 'play':
-      return felt('steering gear under a push', 'steering gear under a push');
+      return AT_THE_STEERING.test(complaint.where)
+        ? felt('steering gear under a push', 'steering gear under a push')
+        : undefined;
     case 'gap':
       return felt('front wall, hitched against on legs', 'front wall, hitched against on legs');
     case 'sag':

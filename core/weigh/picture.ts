@@ -13,6 +13,15 @@ import {
   type ThicknessMap,
 } from '../probe';
 import type { Crack } from '../trace';
+import {
+  isAnyBad,
+  metalAccount,
+  ownReadings,
+  sayingsOf,
+  struckEdges,
+  type MetalAccount,
+  type WallField,
+} from '../metal';
 import type { MemberWalk, Sign } from '../walk';
 import { damageByColumn, damageZones, type ColumnDamage, type DamageZone } from './damage';
 import { builtProperties, keptAlong, type SectionKept } from './kept';
@@ -31,8 +40,13 @@ export interface MemberEvidence {
   readonly feltEdges?: readonly FeltEdge[];
 }
 
-/** What follows from the evidence (the readings have gone into map and edges); the rules read only this. `map` and `sections` are absent when nothing was measured. */
-export interface MemberPicture extends Omit<MemberEvidence, 'readings'> {
+/**
+ * What follows from the evidence (it has gone into account, map and edges); the rules read only this. `map` is of readings alone, absent when
+ * nothing was measured; `found` is the wall as found, absent when nothing is known to differ from as made.
+ */
+export interface MemberPicture extends Omit<MemberEvidence, 'readings' | 'feltEdges'> {
+  readonly account: MetalAccount;
+  readonly found?: WallField;
   readonly surface: Surface;
   readonly steel: Steel;
   readonly built: BuiltThickness;
@@ -46,20 +60,27 @@ export interface MemberPicture extends Omit<MemberEvidence, 'readings'> {
   readonly zones: readonly DamageZone[];
 }
 
-/** `map`, where one is given, stands for the map of all readings: the one that was quick to have while readings are typed. */
-export function memberPicture(
-  evidence: MemberEvidence,
-  map: ThicknessMap | undefined = thicknessMap(evidence.member, evidence.readings),
-): MemberPicture {
-  const { readings, ...evidenceBeside } = evidence;
+/** `given`, where there is one, stands for the map of all readings: the one that was quick to have while readings are typed. */
+export function memberPicture(evidence: MemberEvidence, given?: ThicknessMap): MemberPicture {
+  const { readings: all, feltEdges, ...evidenceBeside } = evidence;
   const { member, practice } = evidenceBeside;
   const surface = surfaceOf(member.shape);
+  const sayings = sayingsOf(member, evidence, practice.hand);
+  const readings = ownReadings(all, sayings);
+  const map = given ?? thicknessMap(member, readings);
   const built = builtThickness(member, readings);
+  const account = metalAccount(
+    member,
+    surface,
+    { map, readings, sayings, madeMm: built.thicknessMm },
+    practice.hand,
+  );
+  const found = map || isAnyBad(account) ? account.best : undefined;
   const asBuilt = builtProperties(surface, built.thicknessMm);
   const soundMm = soundThresholdMm(member.shape.thicknessMm, practice);
-  const edges = soundEdges(member, readings, soundMm, evidence.feltEdges);
-  const { sections, partedAtMm } = map ? keptAlong(map, asBuilt) : { sections: [], partedAtMm: [] };
-  const columns = map ? damageByColumn(map, edges, sections, soundMm, practice.leaveFraction) : [];
+  const edges = soundEdges(member, readings, soundMm, feltEdges, struckEdges(account, member));
+  const { sections, partedAtMm } = found ? keptAlong(found, asBuilt) : { sections: [], partedAtMm: [] };
+  const columns = found ? damageByColumn(account, edges, sections, soundMm, practice.leaveFraction) : [];
   return {
     ...evidenceBeside,
     surface,
@@ -67,6 +88,8 @@ export function memberPicture(
     built,
     builtProperties: asBuilt,
     soundMm,
+    account,
+    ...(found && { found }),
     ...(map && { map }),
     edges,
     sections,

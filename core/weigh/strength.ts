@@ -78,7 +78,7 @@ export function sectionStrength(
       const t = means.get(face.id)!;
       const share = !(t > 0)
         ? 0
-        : isOutstand(surface.shape, face)
+        : isOutstand(surface.shape, face) || standsAlone(surface, means, face)
           ? outstandShare(outstandMm(surface.shape, face) / t, steel.yieldMpa)
           : surface.shape.kind === 'tube'
             ? 1
@@ -93,6 +93,21 @@ export function sectionStrength(
       ? steel.yieldMpa
       : lateralMpa(section, unbracedMm, steel.yieldMpa, shearMpa),
   };
+}
+
+/** A face that has lost less than this of a neighbour is still held by it (our judgement). */
+const HOLDS_FROM = 0.1;
+/** A wall that a neighbour held along its edge, and the neighbour is gone. */
+function standsAlone(
+  { faces, closed }: Surface,
+  means: ReadonlyMap<Face['id'], number>,
+  face: Face,
+): boolean {
+  const k = faces.findIndex((each) => each.id === face.id);
+  const beside = closed
+    ? [faces[(k + 1) % faces.length], faces[(k + faces.length - 1) % faces.length]]
+    : [faces[k - 1], faces[k + 1]];
+  return beside.some((each) => each && means.get(each.id)! < HOLDS_FROM * each.wallMm);
 }
 
 /** A face with a free edge. */

@@ -1,7 +1,10 @@
-import { severity, type Finding, type Verdict } from './finding';
+import { decidingAt, sayingName } from '../metal';
+import { severity, type Finding, type FindingCode, type Verdict } from './finding';
 import { demandFindings, type DemandPair } from './demand-findings';
+import { isRemovalTested } from './least';
 import type { MemberPicture } from './picture';
 import { RULES } from './rules';
+import { isKnownByHand } from './rules/survey';
 
 export interface MemberVerdict {
   readonly verdict: Verdict;
@@ -9,12 +12,33 @@ export interface MemberVerdict {
   readonly findings: readonly Finding[];
 }
 
+/** Reasons that ask for nothing but knowing more of the metal: the removal test may answer them. */
+const ASK_TO_KNOW: ReadonlySet<FindingCode> = new Set<FindingCode>([
+  'not-measured',
+  'mostly-guessed',
+  'face-unknown',
+  'spots-unseen',
+  'twin-unseen',
+  'looked-doubtful',
+  'layered-repair',
+  'coated-over',
+]);
+/** Of these, what a hammer on every face answers too. */
+const ANSWERED_BY_HAND: ReadonlySet<FindingCode> = new Set<FindingCode>([
+  'not-measured',
+  'mostly-guessed',
+  'face-unknown',
+]);
+
 /** The worst reason governs. Without the frame's demand, Leave carries the finding that it rests on the section alone. */
 export function weigh(picture: MemberPicture, demand?: DemandPair): MemberVerdict {
-  const findings = [
+  const found = [
     ...RULES.flatMap((rule) => rule(picture)),
     ...(demand ? demandFindings(picture, demand) : []),
-  ].sort((a, b) => severity(b.verdict) - severity(a.verdict));
+  ];
+  const findings = withRemovalTest(picture, found, demand).sort(
+    (a, b) => severity(b.verdict) - severity(a.verdict),
+  );
   const verdict = findings[0]?.verdict ?? 'Can’t say';
   if (verdict !== 'Leave' || demand) return { verdict, findings };
   const restsOn: Finding = {
@@ -25,4 +49,60 @@ export function weigh(picture: MemberPicture, demand?: DemandPair): MemberVerdic
     firmness: 'open',
   };
   return { verdict, findings: [restsOn, ...findings] };
+}
+
+/**
+ * The removal test. Where all metal that is doubtful, hidden or unseen is taken away and the member still carries what it is asked for, not
+ * knowing it asks for no more than a look again: *Leave by hand* where every face was struck or felt, else *Watch*. Where it does not, the place
+ * that decides is named.
+ */
+function withRemovalTest(
+  picture: MemberPicture,
+  found: readonly Finding[],
+  demand: DemandPair | undefined,
+): Finding[] {
+  const least = demand?.least?.worst;
+  if (!least || !isRemovalTested(picture) || !found.some(({ code }) => ASK_TO_KNOW.has(code)))
+    return [...found];
+  const stands = least.utilisation <= 1;
+  const answered = found.map((finding) =>
+    stands && ASK_TO_KNOW.has(finding.code)
+      ? { ...finding, verdict: answer(picture, finding.code) }
+      : finding,
+  );
+  return [...answered, stands ? standsWithout(least) : fallsWithout(picture, least)];
+}
+
+/** A face out of reach that does not decide leaves the member to what its other faces say. */
+const answer = (picture: MemberPicture, code: FindingCode): Verdict => {
+  if (code === 'face-unknown') return 'Leave';
+  return ANSWERED_BY_HAND.has(code) && isKnownByHand(picture) ? 'Leave by hand' : 'Watch';
+};
+
+type Least = NonNullable<NonNullable<DemandPair['least']>['worst']>;
+const removal = (least: Least): Omit<Finding, 'code' | 'verdict'> => ({
+  quantity: 'fraction',
+  value: least.utilisation,
+  limit: 1,
+  source: 'demand',
+  firmness: 'firm',
+  at: { fromMm: least.stationMm, toMm: least.stationMm },
+});
+
+const standsWithout = (least: Least): Finding => ({
+  ...removal(least),
+  code: 'stands-without',
+  verdict: 'Leave',
+  name: least.caseId,
+});
+
+function fallsWithout(picture: MemberPicture, least: Least): Finding {
+  const saying = decidingAt(picture.account, least.stationMm, picture.practice.walk.reachMm);
+  return {
+    ...removal(least),
+    code: 'falls-without',
+    verdict: 'Can’t say',
+    ...(saying && { name: sayingName(saying) }),
+    firmness: 'could flip with one more reading',
+  };
 }

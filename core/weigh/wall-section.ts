@@ -224,7 +224,3 @@ function facesTouching(surface: Surface, uMm: number) {
     return [surface.faces[surface.faces.length - 1]!, surface.faces[0]!];
   return touching.length ? touching : [faceAtU(surface.shape, uMm)];
 }
-
-/** A wall as made: `thicknessMm` where the shape says its wall, other faces (a thicker flange) in proportion. */
-export const evenWall = (surface: Surface, thicknessMm: number): Float64Array =>
-  Float64Array.from(surface.rowFace, (face) => (face.wallMm * thicknessMm) / surface.shape.thicknessMm);

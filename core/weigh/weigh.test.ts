@@ -2,7 +2,6 @@ import fc from 'fast-check';
 import {
   builtProperties,
   changedSection,
-  evenWall,
   keptAt,
   laidSection,
   layoutsAlong,
@@ -10,6 +9,7 @@ import {
   memberPicture,
   NO_CHANGE,
   severity,
+  unitVerdict,
   VERDICTS,
   weigh,
   wallSection,
@@ -17,7 +17,7 @@ import {
   type MemberVerdict,
 } from '.';
 import { sectionProperties } from '../mechanics';
-import { defaultFrame, surfaceOf, facesOf, type Member, type MemberShape } from '../frame';
+import { defaultFrame, evenWall, surfaceOf, facesOf, type Member, type MemberShape } from '../frame';
 import type { Reading } from '../probe';
 import type { Crack } from '../trace';
 import { DEFAULT_PRACTICE, type SteelId } from '../reference';
@@ -263,12 +263,17 @@ describe('verdicts', () => {
     ).toContain('margin-short');
   });
 
-  test('top flange gone: Splice; both flanges gone over most of it: Retire', () => {
+  test('top flange gone: Splice; both flanges gone over most of it: Renew, and nothing left to land on', () => {
     expect(weigh(surveyed(channel, (s, face) => (inZone(s) && face === 'top' ? 1 : 6.35))).verdict).toBe(
       'Splice',
     );
     const both = weigh(surveyed(channel, (_s, face) => (face === 'web' ? 6.35 : 1)));
-    expect(both.verdict).toBe('Retire');
+    expect(both.verdict).toBe('Renew');
+    const rail = frameOf(channel).members[0]!;
+    expect(unitVerdict([{ member: rail, verdict: both }])).toMatchObject({
+      verdict: 'Retire',
+      nothingToLandOn: [rail.name],
+    });
     expect(both.findings[0]!.code).toBe('both-flanges-gone');
   });
 
@@ -328,6 +333,7 @@ describe('verdicts', () => {
     );
     expect(VERDICTS.filter((word) => word !== 'Can’t say')).toEqual([
       'Leave',
+      'Leave by hand',
       'Watch',
       'Mend',
       'Splice',

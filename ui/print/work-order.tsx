@@ -21,6 +21,8 @@ type MemberWork = Omit<WholeWork, 'states'>;
 /** Sentences come from where findings are put into words; this page only lays them out. */
 export interface OrderWords {
   readonly reasons: (work: MemberWork) => readonly string[];
+  /** Everything bad and doubtful found on a member by eye, hammer and finger, each with how it is known. */
+  readonly found: (work: MemberWork) => readonly string[];
   readonly remarks: (repair: WorkedRepair) => readonly string[];
   /** What no metal stands behind, or could not be read. */
   readonly distrust: readonly string[];
@@ -53,7 +55,7 @@ const style = StyleSheet.create({
 });
 
 /** What one page has room for; the rest is named in a line. */
-const SHOWN = { notices: 5, verdicts: 8 } as const;
+const SHOWN = { notices: 5, verdicts: 8, found: 5 } as const;
 /** Points of height for verdicts, notices and repairs together, and what each takes, on the safe side. */
 const ROOM = 520;
 const TAKES = {
@@ -61,6 +63,7 @@ const TAKES = {
   verdict: 14,
   wideVerdict: 26,
   list: 24,
+  found: 26,
   repair: 66,
   drawing: 40,
   weld: 14,
@@ -91,9 +94,14 @@ export function WorkOrder({
 }) {
   const repairs = works.flatMap((work) => work.repairs.map((worked) => ({ work, worked })));
   const ranked = works
-    .filter((work) => work.picture.map || work.picture.cracks.length > 0)
+    .filter((work) => work.picture.account.isKnown)
     .sort((a, b) => severity(b.verdict.verdict) - severity(a.verdict.verdict));
-  const unread = works.filter((work) => !work.picture.map);
+  const unread = works.filter((work) => !work.picture.account.isKnown);
+  const found = ranked.flatMap((work) => {
+    const lines = words.found(work);
+    return lines.length ? [{ name: work.picture.member.name, lines }] : [];
+  });
+  const toAct = ranked.filter((work) => severity(work.verdict.verdict) >= severity('Mend'));
   const namesOf = (some: readonly MemberWork[]) =>
     some.map((work) => `${work.picture.member.name} ${work.verdict.verdict}`).join(', ');
   const reasonsEach = ranked.length > 5 ? 1 : 3;
@@ -102,6 +110,7 @@ export function WorkOrder({
     (reasonsEach > 1 ? TAKES.wideVerdict : TAKES.verdict) * Math.min(ranked.length, SHOWN.verdicts) +
     (ranked.length > SHOWN.verdicts ? TAKES.list : 0) +
     (unread.length > 0 ? TAKES.list : 0) +
+    TAKES.found * Math.min(found.length, SHOWN.found) +
     10 * Math.ceil(file.job.complaint.length / 110);
   const shown = fitting(repairs, ROOM - above);
   return (
@@ -158,9 +167,26 @@ export function WorkOrder({
         {unread.length > 0 && (
           <Text>
             {clipped(
-              `Not measured, so nothing is said of them: ${unread.map((work) => work.picture.member.name).join(', ')}`,
+              `Nothing is on record of these, so nothing is said of them: ${unread.map((work) => work.picture.member.name).join(', ')}`,
             )}
             .
+          </Text>
+        )}
+
+        {found.length > 0 && <Text style={style.section}>Found, and how it is known</Text>}
+        {found.slice(0, SHOWN.found).map(({ name, lines }) => (
+          <Text key={name}>
+            <Text style={style.bold}>{name}:</Text> {clipped(lines.join('; '))}.
+          </Text>
+        ))}
+        {found.length > SHOWN.found && (
+          <Text style={style.bold}>
+            More was found on{' '}
+            {found
+              .slice(SHOWN.found)
+              .map(({ name }) => name.toLowerCase())
+              .join(', ')}
+            : on screen.
           </Text>
         )}
 
@@ -182,7 +208,13 @@ export function WorkOrder({
             sheets.
           </Text>
         )}
-        {repairs.length === 0 && <Text style={{ marginTop: 6 }}>No repair is planned.</Text>}
+        {repairs.length === 0 && (
+          <Text style={{ marginTop: 6, ...(toAct.length > 0 && style.bold) }}>
+            {toAct.length > 0
+              ? clipped(`No repair is drawn up yet for what asks for one: ${namesOf(toAct)}.`)
+              : 'No repair is planned, and nothing on record asks for one.'}
+          </Text>
+        )}
 
         <View style={style.box}>
           {words.cautions.map((caution) => (

@@ -255,6 +255,7 @@ function Line({
 
 const VERDICT_INK: Readonly<Record<Verdict, string>> = {
   Leave: 'var(--good)',
+  'Leave by hand': 'var(--good)',
   Watch: 'var(--ink)',
   'Can’t say': 'var(--soft)',
   Mend: 'var(--oxide)',

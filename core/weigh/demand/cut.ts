@@ -22,6 +22,8 @@ export interface Cut extends StateWall {
   readonly z: Float64Array;
   readonly omega: Float64Array;
   readonly faceOfNode: readonly (Face['id'] | undefined)[];
+  /** Whether any metal stands at a node: where a wall is gone there is no fibre to be stressed. */
+  readonly hasMetal: readonly boolean[];
 }
 
 export function cutOf(frame: Frame, member: Member, stationMm: number, wallAt: WallAt): Cut | undefined {
@@ -45,7 +47,8 @@ export function cutOf(frame: Frame, member: Member, stationMm: number, wallAt: W
     y: wall.section.xMm.map((x) => hand * (x - seat.xMm)),
     z: wall.section.yMm.map((y) => y - seat.yMm),
     omega: warp ? warp.omegaMm2.map((omega) => hand * omega) : new Float64Array(wall.section.xMm.length),
-    faceOfNode: facesOfNodes(wall.surface, wall.section),
+    faceOfNode: facesOfNodes(wall),
+    hasMetal: nodesWithMetal(wall.section),
   };
 }
 
@@ -65,10 +68,10 @@ const ON_THE_WALL_MM = 0.05;
  * The face of every node that lies on the plain wall. A face with a carrying plate over it is left out: backed by its plate, the thin wall
  * beneath does not buckle by itself. Nodes of plates have no face.
  */
-function facesOfNodes(surface: Surface, section: Section): (Face['id'] | undefined)[] {
+function facesOfNodes({ surface, section, wallMm }: StateWall): (Face['id'] | undefined)[] {
   const covered = new Set<Face['id']>();
   const found = Array.from(section.xMm, (x, node): Face['id'] | undefined => {
-    const { row, away } = nearestRow(surface, x, section.yMm[node]!);
+    const { row, away } = nearestRow(surface, wallMm, [x, section.yMm[node]!]);
     const face = surface.rowFace[row]!.id;
     if (away < ON_THE_WALL_MM ** 2) return face;
     covered.add(face);
@@ -77,8 +80,20 @@ function facesOfNodes(surface: Surface, section: Section): (Face['id'] | undefin
   return found.map((face) => (face !== undefined && covered.has(face) ? undefined : face));
 }
 
-/** The wall's strip nearest to a point, and how far away it is, squared. */
-function nearestRow({ midline }: Surface, x: number, y: number): { row: number; away: number } {
+function nodesWithMetal({ xMm, from, to, thicknessMm }: Section): boolean[] {
+  const has = new Array<boolean>(xMm.length).fill(false);
+  thicknessMm.forEach((mm, strip) => {
+    if (mm > 0) has[from[strip]!] = has[to[strip]!] = true;
+  });
+  return has;
+}
+
+/** The wall's strip nearest to a point, of those that have metal, and how far away it is, squared. */
+function nearestRow(
+  { midline }: Surface,
+  wallMm: ArrayLike<number>,
+  [x, y]: readonly [number, number],
+): { row: number; away: number } {
   let row = 0,
     away = Infinity;
   for (let strip = 0; strip < midline.from.length; strip++) {
@@ -92,7 +107,7 @@ function nearestRow({ midline }: Surface, x: number, y: number): { row: number; 
     );
     const [awayX, awayY] = [midline.xMm[i]! + along * dx - x, midline.yMm[i]! + along * dy - y];
     const here = awayX * awayX + awayY * awayY;
-    if (here < away) [row, away] = [strip, here];
+    if (here < away && wallMm[strip]! > 0) [row, away] = [strip, here];
   }
   return { row, away };
 }

@@ -25,6 +25,7 @@ export function peakOf(cut: Cut, forces: EndForces, share: number): FibrePeak {
     warpingMpa: 0,
   };
   for (let node = 0; node < section.xMm.length; node++) {
+    if (!cut.hasMetal[node]) continue;
     const warpingMpa = perOmegaMpa * cut.omega[node]!;
     const stressMpa =
       axialMpa +

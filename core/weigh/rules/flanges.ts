@@ -5,13 +5,13 @@ import { isMended } from '../mended';
 
 /** A flange counts as gone where more than half its width is unsound. */
 const GONE = 0.5;
-/** Up to a quarter of the rail may be spliced, up to half renewed; beyond that the frame is done (common practice, no source). */
+/** Up to a quarter of the rail may be spliced; beyond that it is renewed (common practice, no source). Whether the unit is done is said of the unit. */
 const SPLICE_SHARE = 0.25;
-const RENEW_SHARE = 0.5;
 
 /** Top flange gone over a length, or both flanges (a C that has become a flat strip): plates have nothing to land on. */
 export function flanges(picture: MemberPicture): Finding[] {
   const topGone = picture.columns.filter((column) => column.topShare > GONE);
+  if (!topGone.some((column) => column.topDirect)) return [];
   const bothGone = topGone.filter((column) => column.bottomShare > GONE);
   if (bothGone.length) return [goneOver('both-flanges-gone', bothGone, picture)];
   return topGone.length ? [goneOver('top-flange-gone', topGone, picture)] : [];
@@ -23,12 +23,7 @@ function goneOver(
   picture: MemberPicture,
 ): Finding {
   const share = columns.length / picture.columns.length;
-  const verdict: Verdict =
-    share > RENEW_SHARE
-      ? 'Retire'
-      : share > SPLICE_SHARE || picture.member.role === 'crossmember'
-        ? 'Renew'
-        : 'Splice';
+  const verdict: Verdict = share > SPLICE_SHARE || picture.member.role === 'crossmember' ? 'Renew' : 'Splice';
   return {
     code,
     verdict,

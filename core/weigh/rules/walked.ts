@@ -1,11 +1,12 @@
 import { isFailed, signWeight, type Sign, type SignKind } from '../../walk';
+import { partedShare, standingAgainst, type Saying } from '../../metal';
 import type { Finding, FindingCode, Verdict } from '../finding';
 import type { MemberPicture } from '../picture';
-import { actOn } from '../mended';
+import { actOn, isMended } from '../mended';
 
 /** What was seen, struck and found on foot, and what was not seen. */
 export function walked(picture: MemberPicture): Finding[] {
-  return [...unseen(picture), ...looked(picture), ...signed(picture)];
+  return [...unseen(picture), ...foundByHand(picture), ...partedByHand(picture), ...fastened(picture)];
 }
 
 const finding = (
@@ -48,112 +49,140 @@ function unseen({ walk, practice }: MemberPicture): Finding[] {
   ];
 }
 
-/** The worst result of a look. A crack somebody saw but nobody traced is longer than it looks. */
-function looked(picture: MemberPicture): Finding[] {
-  const worst = picture.walk?.worst;
-  if (!worst?.result) return [];
-  const about = {
-    name: `${worst.spot.title}: ${worst.result}`,
-    at: { fromMm: worst.spot.fromMm!, toMm: worst.spot.toMm! },
-  };
-  if (worst.result === 'cracked')
-    return picture.cracks.length
-      ? []
-      : [finding('crack-not-traced', actOn(picture.member), 'crack', { ...about, firmness: 'open' })];
-  return isFailed(worst.result)
-    ? [finding('looked-failed', actOn(picture.member), 'practice', about)]
-    : [
-        finding(
-          'looked-doubtful',
-          worst.result === 'patched before' || worst.result === 'delaminating' ? 'Can’t say' : 'Watch',
-          'practice',
-          { ...about, firmness: 'could flip with one more reading' },
-        ),
-      ];
+/** A kind of thing found by eye, hammer and finger: its code, what it asks for, and how it is told from the others. */
+interface HandRule {
+  readonly code: FindingCode;
+  readonly verdict: (picture: MemberPicture) => Verdict;
+  readonly source: Finding['source'];
+  readonly firmness: Finding['firmness'];
+  readonly is: (saying: Saying) => boolean;
+}
+const HAND_RULES: readonly HandRule[] = [
+  {
+    code: 'crack-not-traced',
+    verdict: ({ member }) => actOn(member),
+    source: 'crack',
+    firmness: 'open',
+    is: ({ claim, unlocated }) => claim === 'parted' && unlocated === true,
+  },
+  {
+    code: 'looked-failed',
+    verdict: ({ member }) => actOn(member),
+    source: 'practice',
+    firmness: 'firm',
+    is: ({ claim, unlocated }) => claim === 'gone' && unlocated === true,
+  },
+  {
+    code: 'struck-failed',
+    verdict: ({ member }) => actOn(member),
+    source: 'practice',
+    firmness: 'firm',
+    is: ({ claim, unlocated }) => claim === 'gone' && !unlocated,
+  },
+  {
+    code: 'looked-doubtful',
+    verdict: () => 'Can’t say',
+    source: 'practice',
+    firmness: 'could flip with one more reading',
+    is: ({ claim, what }) => claim === 'doubtful' && !isCrackEnd(what) && !FAILED_LOOKS.has(what),
+  },
+  {
+    code: 'layered-repair',
+    verdict: () => 'Can’t say',
+    source: 'practice',
+    firmness: 'open',
+    is: ({ claim, isSkin }) => claim === 'hidden' && isSkin === true,
+  },
+  {
+    code: 'coated-over',
+    verdict: () => 'Can’t say',
+    source: 'practice',
+    firmness: 'open',
+    is: ({ claim, isSkin }) => claim === 'hidden' && !isSkin,
+  },
+];
+/** What a failed look says of the rest of its extent is said by the look itself. */
+const FAILED_LOOKS: ReadonlySet<string> = new Set((['soft', 'through', 'cracked'] as const).filter(isFailed));
+const isCrackEnd = (what: string): boolean => what.startsWith('a crack’s end');
+
+/** One reason a kind of thing, however many places it was found at. */
+function foundByHand(picture: MemberPicture): Finding[] {
+  const against = standingAgainst(picture.account);
+  return HAND_RULES.flatMap((rule) => {
+    const places = against.filter(rule.is);
+    const [first] = places;
+    if (!first) return [];
+    return [
+      finding(rule.code, rule.verdict(picture), rule.source, {
+        value: places.length,
+        name: placeNames(places),
+        firmness: rule.firmness,
+        at: {
+          fromMm: Math.max(0, Math.min(...places.map(({ fromMm }) => fromMm))),
+          toMm: Math.min(picture.member.lengthMm, Math.max(...places.map(({ toMm }) => toMm))),
+        },
+      }),
+    ];
+  });
 }
 
-const SAYS: Partial<
-  Record<SignKind, readonly [FindingCode, (picture: MemberPicture) => Verdict, Finding['source']]>
-> = {
-  struck: ['struck-failed', ({ member }) => actOn(member), 'practice'],
-  'light through': ['struck-failed', ({ member }) => actOn(member), 'practice'],
-  hole: ['struck-failed', ({ member }) => actOn(member), 'practice'],
-  layers: ['layered-repair', () => 'Can’t say', 'practice'],
-  'old repair': ['layered-repair', () => 'Can’t say', 'practice'],
-  coating: ['coated-over', () => 'Can’t say', 'practice'],
-  fastener: ['fastener', () => 'Mend', 'fastened'],
-  'maker’s weld': ['maker-weld', () => 'Mend', 'practice'],
-  'welded solid': ['welded-solid', () => 'Watch', 'practice'],
-};
-const COUNTS: Partial<Record<SignKind, readonly string[]>> = {
-  struck: ['failed'],
-  'light through': ['failed'],
-  hole: ['failed'],
-  layers: ['hides'],
-  coating: ['hides'],
-  'old repair': ['hides', 'doubtful'],
-  fastener: ['doubtful'],
+/** How many places are named before the rest are only counted. */
+const NAMED = 2;
+function placeNames(places: readonly Saying[]): string {
+  const names = [...new Set(places.map(({ where, what }) => (where ? `${where}: ${what}` : what)))];
+  const rest = names.length - NAMED;
+  return names.slice(0, NAMED).join('; ') + (rest > 0 ? `; and ${rest} more` : '');
+}
+
+/** Gone or cracked over more than the shop's share of its outline, a member is parted: no plate bridges that by itself. */
+function partedByHand(picture: MemberPicture): Finding[] {
+  const { account, member, practice } = picture;
+  const shares = Array.from(account.stationsMm, (_, column) => partedShare(account, column));
+  const worst = Math.max(...shares);
+  if (!(worst > practice.hand.partedShare)) return [];
+  const at = account.stationsMm.filter((_, column) => shares[column]! > practice.hand.partedShare);
+  return [
+    finding('parted-by-hand', isMended(member) ? 'Splice' : 'Renew', 'practice', {
+      quantity: 'fraction',
+      value: worst,
+      limit: practice.hand.partedShare,
+      at: { fromMm: at[0]!, toMm: at[at.length - 1]! },
+    }),
+  ];
+}
+
+/** What holds the member to others: fastenings, the maker's own welds, joints that were meant to move. */
+const FASTENED: Partial<Record<SignKind, readonly [FindingCode, Verdict, Finding['source']]>> = {
+  fastener: ['fastener', 'Mend', 'fastened'],
+  'maker’s weld': ['maker-weld', 'Mend', 'practice'],
+  'welded solid': ['welded-solid', 'Watch', 'practice'],
 };
 
-/** One finding a kind of sign, at the first of its places. What hides metal stops counting once the metal beneath was read or struck later. */
-function signed(picture: MemberPicture): Finding[] {
-  const signs = picture.signs ?? [];
+function fastened(picture: MemberPicture): Finding[] {
   const said = new Map<FindingCode, Finding>();
-  for (const sign of signs) {
-    const says = SAYS[sign.detail.sign];
-    const weight = signWeight(sign.detail);
-    if (
-      !says ||
-      (COUNTS[sign.detail.sign] && !COUNTS[sign.detail.sign]!.includes(weight)) ||
-      (weight === 'hides' && wasOpened(sign, signs))
-    )
-      continue;
+  for (const sign of picture.signs ?? []) {
+    const says = FASTENED[sign.detail.sign];
+    if (!says || signWeight(sign.detail) !== 'doubtful' || said.has(says[0])) continue;
     const [code, verdict, source] = says;
-    if (!said.has(code))
-      said.set(
-        code,
-        finding(code, verdict(picture), source, {
-          name: nameOf(sign),
-          at: { fromMm: sign.stationMm, toMm: sign.toMm ?? sign.stationMm },
-        }),
-      );
+    said.set(
+      code,
+      finding(code, verdict, source, {
+        name: nameOf(sign),
+        at: { fromMm: sign.stationMm, toMm: sign.toMm ?? sign.stationMm },
+      }),
+    );
   }
   return [...said.values()];
 }
 
-/** Looked at beneath: struck or lit at the same place after the cover was noted. */
-const BENEATH_MM = 100;
-const wasOpened = (cover: Sign, signs: readonly Sign[]): boolean =>
-  signs.some(
-    (sign) =>
-      (sign.detail.sign === 'struck' ||
-        sign.detail.sign === 'delamination' ||
-        sign.detail.sign === 'light through') &&
-      sign.at > cover.at &&
-      sign.stationMm >= cover.stationMm - BENEATH_MM &&
-      sign.stationMm <= (cover.toMm ?? cover.stationMm) + BENEATH_MM,
-  );
-
 function nameOf({ detail }: Sign): string {
   switch (detail.sign) {
-    case 'layers':
-      return `${detail.counted} layers where ${detail.expected} were made`;
-    case 'old repair':
-      return detail.cover;
-    case 'coating':
-      return detail.coat;
     case 'fastener':
       return `${detail.is} ${detail.state}`;
     case 'maker’s weld':
       return `weld ${detail.state}`;
     case 'welded solid':
       return detail.joint;
-    case 'struck':
-      return `${detail.tool}: ${detail.answer}`;
-    case 'light through':
-      return 'light shines through';
-    case 'hole':
-      return 'a hole that should not be there';
     default:
       return detail.sign;
   }

@@ -1,6 +1,7 @@
 import { renderToBuffer } from '@react-pdf/renderer';
 import { answer, download, guarded, notFound, systemOf } from '../../../_door';
 import { distrustOf, type JobFile } from '@/core/job';
+import { standingAgainst } from '@/core/metal';
 import type { UnitSystem } from '@/core/quantity';
 import { askOffice } from '../../../../_office';
 import { database, jobFile } from '@/data';
@@ -8,6 +9,7 @@ import { WorkOrder, type OrderWords } from '@/ui/print/work-order';
 import { registerFonts } from '@/ui/print/fonts';
 import { CAUTIONS, DEFERENCE } from '../../../../_words/cautions';
 import { distrustWords } from '../../../../_words/distrust';
+import { sayingWords } from '../../../../_words/metal';
 import { findingWords, joinWords, repairWords } from '../../../../_words/findings';
 
 registerFonts();
@@ -17,6 +19,9 @@ const withoutDeference = (caution: string): string => caution.replace(` ${DEFERE
 const wordsIn = (system: UnitSystem, file: JobFile): OrderWords => ({
   distrust: distrustWords(distrustOf(file)),
   reasons: (work) => work.verdict.findings.map((finding) => findingWords(finding, system).title),
+  found: ({ picture }) => [
+    ...new Set(standingAgainst(picture.account).map((saying) => sayingWords(picture.member, saying, system))),
+  ],
   remarks: (worked) => [
     ...worked.findings.map((finding) => repairWords(finding, system).title),
     ...worked.joinFindings

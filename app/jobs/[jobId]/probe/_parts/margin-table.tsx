@@ -7,6 +7,7 @@ import { stationDigits } from '../../../../_words/station';
 const KIND_WORDS = {
   bracketed: 'between two readings',
   felt: 'felt by hand',
+  struck: 'struck, not measured',
   'sound to the corner': 'sound to the corner',
   'not read further down': 'not read further down',
   'no sound metal read': 'no sound metal read',

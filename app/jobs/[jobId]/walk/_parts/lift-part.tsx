@@ -261,7 +261,8 @@ function LiftFormFields({ form, onChange }: { form: LiftForm; onChange: (form: L
 const ANSWER_LOOK: Readonly<Record<LiftAnswer, string>> = {
   'Lift here': 'border-good',
   'Not here': 'border-oxide',
-  'Not at all yet': 'unseen border-ink',
+  'Not known': 'unseen border-ink',
+  'Not at all yet': 'border-oxide text-oxide',
 };
 const GROUPS = [
   ['refused', 'Against it'],

@@ -88,6 +88,12 @@ export const SIGN_FIELDS: Readonly<Record<SignKind, readonly SignField[]>> = {
     { name: 'off', label: 'what must come off', as: 'words' },
     choice('to', 'to', ['see', 'reach', 'weld']),
   ],
+  opened: [choice('how', 'how', ['cover taken off', 'window cut', 'seen from the other side'])],
+  'out of shape': [
+    choice('is', 'it is', ['bent', 'twisted', 'folded', 'torn']),
+    length('offMm', 'off its line'),
+  ],
+  'put right': [choice('done', 'what was done', ['renewed', 'plated and welded', 'straightened and checked'])],
 };
 
 export type SignTyped = Readonly<Record<string, string>>;

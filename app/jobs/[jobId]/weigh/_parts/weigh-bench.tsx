@@ -6,7 +6,6 @@ import { mmToInches, type UnitSystem } from '@/core/quantity';
 import {
   isJudged,
   lowerBound,
-  severity,
   worstStation,
   type Finding,
   type KeptKey,
@@ -14,10 +13,11 @@ import {
 } from '@/core/weigh';
 import { Plot, type Ink } from '@/ui/charts';
 import { CAUTIONS } from '../../../../_words/cautions';
-import { findingWords, sourceWords } from '../../../../_words/findings';
-import { Reason } from '../../../../_parts/reason';
+import { findingWords } from '../../../../_words/findings';
 import { Bench, MemberStrip, useMember, usePlace, useReader, useWork } from '../../../_desk';
 import { DemandPanel, FramePanel } from './demand-panel';
+import { Reasons } from './reasons';
+import { UnitPanel } from './unit-panel';
 import { printStation } from '../../../../_words/station';
 
 const KEPT_WORDS: readonly (readonly [KeptKey, string])[] = [
@@ -33,16 +33,9 @@ export function WeighBench() {
   const { member, setCursor } = useMember();
   const { cursor } = usePlace();
   const { work } = useWork();
-  const place = (finding: Finding): string | undefined => {
-    if (!finding.at) return undefined;
-    const [from, to] = [
-      printStation(member, finding.at.fromMm, system),
-      printStation(member, finding.at.toMm, system),
-    ];
-    return from === to ? `station ${from}` : `stations ${from} to ${to}`;
-  };
   return (
     <Bench>
+      <UnitPanel />
       <div className="mb-4 border-b-2 border-ink pb-3">
         <p className="caption">{member.name}: limited by its worst reason</p>
         <h1 className="text-6xl font-bold leading-none">{work?.verdict.verdict ?? '…'}</h1>
@@ -52,32 +45,7 @@ export function WeighBench() {
           </p>
         )}
       </div>
-      {work && (
-        <section aria-label="Reasons" className="grid gap-1">
-          {work.verdict.findings.map((finding, k) => (
-            <Reason
-              key={`${finding.code}-${k}`}
-              words={findingWords(finding, system)}
-              source={sourceWords(finding.source)}
-              heavy={severity(finding.verdict) >= severity('Mend')}
-              tag={`${finding.verdict}${finding.firmness === 'firm' ? '' : `, ${finding.firmness}`}`}
-              {...(place(finding) && { place: place(finding)! })}
-            >
-              {finding.at && (
-                <button
-                  type="button"
-                  className="plain mb-2"
-                  onClick={() =>
-                    setCursor({ ...cursor, stationMm: (finding.at!.fromMm + finding.at!.toMm) / 2 })
-                  }
-                >
-                  Show on the Strip
-                </button>
-              )}
-            </Reason>
-          ))}
-        </section>
-      )}
+      {work && <Reasons findings={work.verdict.findings} />}
       {work && work.picture.sections.length > 0 && (
         <section className="mt-5 border-t border-rule pt-2" aria-label="Strength kept along the member">
           <h2 className="text-lg font-semibold">Bending strength kept along {member.name.toLowerCase()}</h2>
@@ -108,7 +76,7 @@ export function WeighBench() {
 function verdictLine(verdict: string, finding: Finding | undefined, system: UnitSystem): string {
   if (!finding) return 'No reason recorded.';
   const words = findingWords(finding, system);
-  return verdict === 'Can’t say' ? `${words.title}. Measure this first: ${words.change}.` : `${words.title}.`;
+  return verdict === 'Can’t say' ? `${words.title}. Do this first: ${words.change}.` : `${words.title}.`;
 }
 
 const weaker = (section: SectionKept) =>

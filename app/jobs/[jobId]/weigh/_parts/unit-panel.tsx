@@ -1,0 +1,84 @@
+'use client';
+
+import { useMemo } from 'react';
+import { severity, unitVerdict, VERDICTS, type JudgedMember } from '@/core/weigh';
+import { useMember, useRecords, useWork } from '../../../_desk';
+
+/** The unit first: what it comes to, and its members by what they ask for. */
+export function UnitPanel() {
+  const { file } = useRecords();
+  const { summaries } = useWork();
+  const unit = useMemo(
+    () =>
+      unitVerdict(
+        file.frame.members.flatMap((member) => {
+          const summary = summaries.get(member.id);
+          return summary ? [{ member, verdict: summary.verdict }] : [];
+        }),
+      ),
+    [file.frame, summaries],
+  );
+  if (unit.ranked.length === 0) return null;
+  const words = [...VERDICTS].reverse().map((word) => ({
+    word,
+    members: unit.ranked.filter(({ verdict }) => verdict.verdict === word),
+  }));
+  return (
+    <section aria-label="The unit" className="mb-4 border-b border-rule pb-3">
+      <h2 className="text-lg font-semibold">
+        {unit.verdict === 'Retire'
+          ? `The unit: Retire. ${unit.nothingToLandOn.join(', ')} ${unit.nothingToLandOn.length === 1 ? 'leaves' : 'leave'} nothing to land on`
+          : `The unit, ${file.unit.tag}`}
+      </h2>
+      <dl className="grid grid-cols-[110px_1fr] gap-x-3 gap-y-1">
+        {words.map(({ word, members }) =>
+          members.length === 0 ? null : (
+            <MembersOf key={word} word={word} heavy={severity(word) >= severity('Mend')} members={members} />
+          ),
+        )}
+      </dl>
+    </section>
+  );
+}
+
+/** Beyond this many of one word only their number is shown, until asked. */
+const IN_SIGHT = 6;
+
+function MembersOf({
+  word,
+  heavy,
+  members,
+}: {
+  word: string;
+  heavy: boolean;
+  members: readonly JudgedMember[];
+}) {
+  const { member: current, selectMember } = useMember();
+  const button = ({ member }: JudgedMember) => (
+    <button
+      key={member.id}
+      type="button"
+      aria-pressed={member.id === current.id}
+      className={`min-h-9 px-1 underline ${member.id === current.id ? 'font-bold' : ''}`}
+      onClick={() => selectMember(member.id)}
+    >
+      {member.name}
+    </button>
+  );
+  return (
+    <>
+      <dt className={`pt-1.5 font-semibold ${heavy ? 'text-oxide' : ''}`}>{word}</dt>
+      <dd className="flex flex-wrap gap-x-2">
+        {members.slice(0, IN_SIGHT).map(button)}
+        {members.length > IN_SIGHT && (
+          <details className="basis-full">
+            <summary className="flex min-h-9 cursor-pointer items-center px-1 text-soft">
+              and {members.length - IN_SIGHT} more
+            </summary>
+            {members.slice(IN_SIGHT).map(button)}
+          </details>
+        )}
+      </dd>
+    </>
+  );
+}

@@ -1,0 +1,370 @@
+import { evenWall, faceOf, uOnFace, wrapped, type FaceId, type Member, type Surface } from '../frame';
+import { ONE_SIDED_95 } from '../quantity';
+import type { HandPractice } from '../reference';
+import { columnStations, KNOWN, type Reading, type ThicknessMap } from '../probe';
+import type { Saying } from './saying';
+
+/** What stands of a cell of the wall, worst last. `between` lies among what is known, directly known itself it is not. */
+export const CELL_IS = [
+  'unseen',
+  'between',
+  'seen',
+  'held',
+  'measured',
+  'doubtful',
+  'hidden',
+  'unsound',
+  'parted',
+  'gone',
+] as const;
+export type CellIs = (typeof CELL_IS)[number];
+const CODE = Object.fromEntries(CELL_IS.map((is, k) => [is, k])) as Record<CellIs, number>;
+
+/** The wall as far as computing asks: rows × columns as in the map, thickness mm with its standard error. */
+export type WallField = Pick<ThicknessMap, 'surface' | 'stationsMm' | 'thicknessMm' | 'errorMm' | 'known'>;
+
+/**
+ * All that is known of one member's metal, from all standing evidence. Cells are row-major, rows of the surface × `stationsMm`.
+ *
+ *   best    what is there, as far as anybody can say: measured where it was, as made where nothing speaks against it, none where it is gone
+ *   welded  as best, with its cracks ground out and welded: what a plate over them is laid on
+ *   least   what surely carries: what is doubtful, hidden or unseen is taken away
+ *
+ * `saidBy` names the saying that decides a cell (an index into `sayings`, −1 where only readings do).
+ */
+export interface MetalAccount {
+  readonly surface: Surface;
+  readonly stationsMm: Float64Array;
+  readonly best: WallField;
+  readonly welded: WallField;
+  readonly leastMm: Float64Array;
+  /** The thinnest reading of a cell as it was read, no map between; infinite where there is none. */
+  readonly readMm: Float64Array;
+  readonly is: Uint8Array;
+  readonly saidBy: Int16Array;
+  readonly sayings: readonly Saying[];
+  /** Whether anything at all, reading or saying, is on record. */
+  readonly isKnown: boolean;
+}
+
+/** What nobody looked at between two places that somebody did, this near, is taken to be like them, but for what surely carries. */
+const BETWEEN_MM = 1600;
+
+/** What an account is made from: the member's own readings with their map, everything said, and its wall as made. */
+interface Known {
+  readonly map: ThicknessMap | undefined;
+  readonly readings: readonly Reading[];
+  readonly sayings: readonly Saying[];
+  readonly madeMm: number;
+}
+
+export function metalAccount(
+  member: Member,
+  surface: Surface,
+  { map, readings, sayings: said, madeMm }: Known,
+  practice: HandPractice,
+): MetalAccount {
+  const stationsMm = map?.stationsMm ?? columnStations(member.lengthMm);
+  const sayings = said.filter((each) => !(each.unlocated && isBetterLocated(each, said)));
+  const made = evenWall(surface, madeMm);
+  const cells = new Cells(surface, stationsMm, made);
+  if (map) cells.layMap(map, readBeside(readings));
+  sayings.forEach((saying, k) => {
+    if (!saying.isSaid) layDown(cells, member, saying, k, practice);
+  });
+  sayings.forEach((saying, k) => {
+    if (saying.isSaid) cells.notSeen(cellsUnder(cells, member, saying), k, sayings);
+  });
+  cells.fillBetween(BETWEEN_MM, practice.seenKept);
+  return {
+    surface,
+    stationsMm,
+    best: cells.parted(),
+    welded: cells.best,
+    leastMm: cells.leastMm,
+    readMm: thinnestRead(cells, member, readings),
+    is: cells.is,
+    saidBy: cells.saidBy,
+    sayings,
+    isKnown: map !== undefined || sayings.some(({ claim }) => claim !== 'unseen'),
+  };
+}
+
+function thinnestRead(
+  { surface, stationsMm }: Cells,
+  member: Member,
+  readings: readonly Reading[],
+): Float64Array {
+  const readMm = new Float64Array(surface.uMm.length * stationsMm.length).fill(Infinity);
+  for (const { face: id, heightMm, stationMm, thicknessMm } of readings) {
+    const face = faceOf(member.shape, id);
+    if (!face) continue;
+    const uMm = uOnFace(face, heightMm);
+    const row = surface.edgeUMm.findIndex((edge, k) => k > 0 && uMm <= edge + 1e-9) - 1;
+    const cell = row * stationsMm.length + columnsUnder(stationsMm, stationMm, stationMm)[0];
+    readMm[cell] = Math.min(readMm[cell]!, thicknessMm);
+  }
+  return readMm;
+}
+
+/** A reading says of its own face alone what the metal is, this far along. */
+const FACE_REACH_MM = 305;
+function readBeside(readings: readonly Reading[]) {
+  const stations = new Map<FaceId, number[]>();
+  for (const { face, stationMm } of readings) stations.set(face, [...(stations.get(face) ?? []), stationMm]);
+  return (face: FaceId, stationMm: number): boolean =>
+    (stations.get(face) ?? []).some((mm) => Math.abs(mm - stationMm) <= FACE_REACH_MM);
+}
+
+/** Failed metal of a place nobody located on the section gives way to what somebody did locate there. */
+const isBetterLocated = (saying: Saying, all: readonly Saying[]): boolean =>
+  all.some(
+    (other) =>
+      !other.unlocated &&
+      (other.claim === saying.claim || (saying.claim === 'gone' && other.claim === 'unsound')) &&
+      other.fromMm <= saying.toMm &&
+      other.toMm >= saying.fromMm,
+  );
+
+const SEEN_AT_MOST: ReadonlySet<number> = new Set([CODE.unseen, CODE.seen, CODE.held]);
+
+/** The member's wall, cell by cell, while it is being made up. */
+class Cells {
+  readonly best: WallField;
+  readonly leastMm: Float64Array;
+  readonly is: Uint8Array;
+  readonly saidBy: Int16Array;
+  /** Cells that somebody looked at or struck and found nothing wrong with, whatever was found there besides. */
+  readonly foundGood: Uint8Array;
+
+  constructor(
+    readonly surface: Surface,
+    readonly stationsMm: Float64Array,
+    readonly made: Float64Array,
+  ) {
+    const [rows, columns] = [surface.uMm.length, stationsMm.length];
+    const size = rows * columns;
+    this.is = new Uint8Array(size).fill(CODE.unseen);
+    this.saidBy = new Int16Array(size).fill(-1);
+    this.foundGood = new Uint8Array(size);
+    this.leastMm = new Float64Array(size);
+    this.best = {
+      surface,
+      stationsMm,
+      thicknessMm: Float64Array.from({ length: size }, (_, cell) => made[Math.floor(cell / columns)]!),
+      errorMm: new Float64Array(size),
+      known: new Uint8Array(size).fill(KNOWN.guess),
+    };
+  }
+
+  get columns(): number {
+    return this.stationsMm.length;
+  }
+
+  /**
+   * Read metal is measured; near a reading of its own face its lower bound carries; a guess stays unseen, whatever it guesses, and so does
+   * what only another face's readings reach round a fold.
+   */
+  layMap(map: ThicknessMap, isRead: (face: FaceId, stationMm: number) => boolean): void {
+    this.best.thicknessMm.set(map.thicknessMm);
+    this.best.errorMm.set(map.errorMm);
+    this.best.known.set(map.known);
+    for (let cell = 0; cell < this.is.length; cell++) {
+      const face = this.surface.rowFace[Math.floor(cell / this.columns)]!;
+      if (map.known[cell] === KNOWN.guess || !isRead(face.id, this.stationsMm[cell % this.columns]!)) {
+        this.best.known[cell] = KNOWN.guess;
+        continue;
+      }
+      this.is[cell] = map.known[cell] === KNOWN.read ? CODE.measured : CODE.between;
+      this.leastMm[cell] = Math.max(0, map.thicknessMm[cell]! - ONE_SIDED_95 * map.errorMm[cell]!);
+    }
+  }
+
+  set(cell: number, is: CellIs, leastMm: number, saidBy: number): void {
+    this.is[cell] = CODE[is];
+    this.leastMm[cell] = leastMm;
+    this.saidBy[cell] = saidBy;
+  }
+
+  /** Vouched for by hand; between readings it stays that, with the better of both bounds. */
+  hold(cell: number, leastMm: number, saidBy: number): void {
+    const surely = Math.max(this.leastMm[cell]!, leastMm);
+    if (this.is[cell] === CODE.between) this.leastMm[cell] = surely;
+    else this.set(cell, 'held', surely, saidBy);
+  }
+
+  /** Somebody stood there and said it could not be seen: a look along the whole stretch did not see it either. */
+  notSeen(under: Iterable<number>, k: number, sayings: readonly Saying[]): void {
+    for (const cell of under) {
+      const saidBy = sayings[this.saidBy[cell]!];
+      const byLook = saidBy === undefined || saidBy.where !== undefined;
+      if (byLook && SEEN_AT_MOST.has(this.is[cell]!) && this.best.known[cell] === KNOWN.guess)
+        this.set(cell, 'unseen', 0, k);
+    }
+  }
+
+  /** No metal there, surely; `shareOfMade` where some is left. */
+  take(cell: number, is: 'gone' | 'parted' | 'unsound', saidBy: number, shareOfMade: number): void {
+    const made = this.made[Math.floor(cell / this.columns)]!;
+    this.set(cell, is, 0, saidBy);
+    if (is === 'parted') return;
+    this.best.thicknessMm[cell] = Math.min(this.best.thicknessMm[cell]!, shareOfMade * made);
+    this.best.errorMm[cell] = 0;
+    this.best.known[cell] = KNOWN.read;
+  }
+
+  /** The wall with its cracked strips out. */
+  parted(): WallField {
+    if (!this.is.includes(CODE.parted)) return this.best;
+    const cracked = {
+      ...this.best,
+      thicknessMm: this.best.thicknessMm.slice(),
+      errorMm: this.best.errorMm.slice(),
+      known: this.best.known.slice(),
+    };
+    this.is.forEach((is, cell) => {
+      if (is !== CODE.parted) return;
+      cracked.thicknessMm[cell] = 0;
+      cracked.errorMm[cell] = 0;
+      cracked.known[cell] = KNOWN.read;
+    });
+    return cracked;
+  }
+
+  /** Columns nobody saw, between (or beside) what somebody did: as seen as their neighbours. */
+  fillBetween(withinMm: number, keptShare: number): void {
+    for (let row = 0; row < this.made.length; row++)
+      for (let column = 0, near = -Infinity; column < this.columns; column++) {
+        const cell = row * this.columns + column;
+        if (this.foundGood[cell]) near = this.stationsMm[column]!;
+        else if (this.mayFill(cell) && this.stationsMm[column]! - near <= withinMm)
+          this.fill(cell, keptShare);
+      }
+    for (let row = 0; row < this.made.length; row++)
+      for (let column = this.columns - 1, near = Infinity; column >= 0; column--) {
+        const cell = row * this.columns + column;
+        if (this.foundGood[cell]) near = this.stationsMm[column]!;
+        else if (this.mayFill(cell) && near - this.stationsMm[column]! <= withinMm)
+          this.fill(cell, keptShare);
+      }
+  }
+
+  private mayFill(cell: number): boolean {
+    return this.is[cell] === CODE.unseen && this.saidBy[cell] === -1;
+  }
+
+  private fill(cell: number, keptShare: number): void {
+    this.is[cell] = CODE.between;
+    this.leastMm[cell] = keptShare * this.made[Math.floor(cell / this.columns)]!;
+  }
+}
+
+/** What is left below a felt edge, as a share of what was made: less than sound, more than nothing (our judgement). */
+const UNSOUND_LEFT = 0.4;
+
+function layDown(cells: Cells, member: Member, saying: Saying, k: number, practice: HandPractice): void {
+  for (const cell of cellsUnder(cells, member, saying)) claimOn(cells, cell, saying, k, practice);
+}
+
+/** Worse claims stand over better ones of before; only what put it right, or opened it, takes them away again. */
+function claimOn(cells: Cells, cell: number, saying: Saying, k: number, practice: HandPractice): void {
+  const was = CELL_IS[cells.is[cell]!]!;
+  const made = cells.made[Math.floor(cell / cells.columns)]!;
+  if (saying.claim === 'seen' || saying.claim === 'held') cells.foundGood[cell] = 1;
+  const failed = was === 'gone' || was === 'parted' || was === 'unsound';
+  switch (saying.claim) {
+    case 'gone':
+      return cells.take(cell, 'gone', k, 0);
+    case 'parted':
+      return was === 'gone' ? undefined : cells.take(cell, 'parted', k, 0);
+    case 'unsound':
+      return failed || was === 'measured' ? undefined : cells.take(cell, 'unsound', k, UNSOUND_LEFT);
+    case 'hidden':
+      return failed || (was === 'measured' && !saying.isSkin) ? undefined : cells.set(cell, 'hidden', 0, k);
+    case 'doubtful':
+      return failed || was === 'hidden' || was === 'measured' ? undefined : cells.set(cell, 'doubtful', 0, k);
+    case 'unseen':
+      return was === 'unseen' && cells.saidBy[cell] === -1 ? cells.set(cell, 'unseen', 0, k) : undefined;
+    case 'seen':
+      return was === 'unseen' ? cells.set(cell, 'seen', practice.seenKept * made, k) : undefined;
+    case 'held':
+      return failed || was === 'hidden' || was === 'measured'
+        ? undefined
+        : cells.hold(cell, saying.keptLow! * made, k);
+    case 'opened':
+      return was === 'hidden' ? cells.set(cell, 'seen', practice.seenKept * made, k) : undefined;
+    case 'put right':
+      return renew(cells, cell, made, k);
+    default:
+      return saying.claim satisfies never;
+  }
+}
+
+/** New metal is at its made size. */
+function renew(cells: Cells, cell: number, made: number, k: number): void {
+  cells.set(cell, 'held', made, k);
+  cells.best.thicknessMm[cell] = made;
+  cells.best.errorMm[cell] = 0;
+  cells.best.known[cell] = KNOWN.read;
+}
+
+/** Cells that a saying is about: at least the nearest column and row, however small it is. */
+function* cellsUnder(cells: Cells, member: Member, saying: Saying): Generator<number> {
+  const columns = columnsUnder(cells.stationsMm, saying.fromMm, saying.toMm);
+  for (const row of rowsUnder(cells.surface, member, saying))
+    for (let column = columns[0]; column <= columns[1]; column++) yield row * cells.columns + column;
+}
+
+export function columnsUnder(
+  stationsMm: Float64Array,
+  fromMm: number,
+  toMm: number,
+): readonly [number, number] {
+  const last = stationsMm.length - 1;
+  const stepMm = stationsMm[last]! / last;
+  const clamp = (column: number) => Math.min(Math.max(column, 0), last);
+  const [from, to] = [Math.ceil(fromMm / stepMm - 1e-9), Math.floor(toMm / stepMm + 1e-9)];
+  if (from <= to) return [clamp(from), clamp(to)];
+  const nearest = clamp(Math.round((fromMm + toMm) / 2 / stepMm));
+  return [nearest, nearest];
+}
+
+function rowsUnder(surface: Surface, member: Member, saying: Saying): number[] {
+  const all = Array.from(surface.uMm, (_, row) => row);
+  const band = saying.band ?? bandOf(member, saying);
+  if (!band) return saying.face ? all.filter((row) => surface.rowFace[row]!.id === saying.face) : all;
+  const perimeterMm = surface.edgeUMm[surface.edgeUMm.length - 1]!;
+  const laps = surface.closed ? [-perimeterMm, 0, perimeterMm] : [0];
+  const isFaces = (row: number) => !saying.face || surface.rowFace[row]!.id === saying.face;
+  const inside = all.filter(
+    (row) =>
+      isFaces(row) &&
+      laps.some(
+        (lap) =>
+          surface.uMm[row]! + lap >= band.uFromMm - 1e-9 && surface.uMm[row]! + lap <= band.uToMm + 1e-9,
+      ),
+  );
+  if (inside.length) return inside;
+  const middle = surface.closed
+    ? wrapped((band.uFromMm + band.uToMm) / 2, perimeterMm)
+    : (band.uFromMm + band.uToMm) / 2;
+  const faced = all.filter(isFaces);
+  return [
+    faced.reduce(
+      (best, row) =>
+        Math.abs(surface.uMm[row]! - middle) < Math.abs(surface.uMm[best]! - middle) ? row : best,
+      faced[0]!,
+    ),
+  ];
+}
+
+/** Heights on a face as developed coordinates. */
+function bandOf(
+  member: Member,
+  { face: id, lowMm, highMm }: Saying,
+): { uFromMm: number; uToMm: number } | undefined {
+  const face = id && faceOf(member.shape, id);
+  if (!face || lowMm === undefined || highMm === undefined) return undefined;
+  const ends = [lowMm, highMm].map((mm) => uOnFace(face, Math.min(Math.max(mm, 0), face.widthMm)));
+  return { uFromMm: Math.min(...ends), uToMm: Math.max(...ends) };
+}

@@ -1,0 +1,124 @@
+import { facesOf, type Member } from '../../frame';
+import { cellIs, columnsUnder, standingAgainst, type MetalAccount, type Saying } from '../../metal';
+import { memberOver, type LiftReason } from '../../walk';
+import type { LiftEvidence } from './evidence';
+import { note, refused, unknown } from './reason';
+
+/** Kept below this under a point, metal is no place to lift by, whatever the sum says (our judgement). */
+const LEAST_KEPT = 0.5;
+/** This little of a wall is a hole. */
+const THROUGH = 0.02;
+/** Of the face a point bears on, at least this share within reach has to be known (our judgement). */
+const BEARING_KNOWN = 0.5;
+
+/** The metal within reach of a place: what is wrong with it, and whether anybody saw what the point bears on. */
+export function metalReasons(
+  member: Member,
+  stationMm: number,
+  account: MetalAccount | undefined,
+  reachMm: number,
+): LiftReason[] {
+  const here = { memberId: member.id, stationMm };
+  if (!account) return [unknown({ code: 'unseen under', ...here })];
+  const place = { member, stationMm, account, reachMm };
+  const said = standingAgainst(account)
+    .filter(({ fromMm, toMm }) => fromMm <= stationMm + reachMm && toMm >= stationMm - reachMm)
+    .flatMap((saying) => saidNear(place, saying));
+  return [...onePerKind(said), ...thinNear(place), bearing(place)];
+}
+
+interface Place {
+  readonly member: Member;
+  readonly stationMm: number;
+  readonly account: MetalAccount;
+  readonly reachMm: number;
+}
+
+/** The face a point bears on: underneath; where a section has none, any of its faces. */
+const bearsOn = (member: Member): string | undefined =>
+  facesOf(member.shape).find((face) => face.id === 'bottom')?.id;
+
+function saidNear({ member, stationMm }: Place, saying: Saying): LiftReason[] {
+  const at = {
+    memberId: member.id,
+    stationMm: Math.min(Math.max(stationMm, saying.fromMm), saying.toMm),
+    name: (saying.where ? `${saying.where}: ${saying.what}` : saying.what).slice(0, 200),
+  };
+  switch (saying.claim) {
+    case 'gone':
+      return [refused({ code: isThrough(saying.what) ? 'through near' : 'failed near', ...at })];
+    case 'unsound':
+      return [refused({ code: 'failed near', ...at })];
+    case 'parted':
+      return [refused({ code: 'crack near', ...at })];
+    case 'hidden':
+    case 'doubtful': {
+      const code = saying.claim === 'hidden' ? 'hidden under' : 'doubtful under';
+      const face = bearsOn(member);
+      const bears = saying.face === undefined || face === undefined || saying.face === face;
+      return [bears ? unknown({ code, ...at }) : note({ code, ...at })];
+    }
+    default:
+      return [];
+  }
+}
+const isThrough = (what: string): boolean => what === 'through' || what.includes('hole');
+
+/** Of several findings of one kind and weight near a point, the first says it. */
+function onePerKind(reasons: readonly LiftReason[]): LiftReason[] {
+  const seen = new Set<string>();
+  return reasons.filter(({ code, weight }) => {
+    const key = `${code} ${weight}`;
+    return !seen.has(key) && seen.add(key);
+  });
+}
+
+/** The thinnest that was read within reach. */
+function thinNear({ member, stationMm, account, reachMm }: Place): LiftReason[] {
+  const [from, to] = columnsUnder(account.stationsMm, stationMm - reachMm, stationMm + reachMm);
+  let least = Infinity,
+    at = stationMm;
+  account.surface.rowFace.forEach((face, row) => {
+    for (let column = from; column <= to; column++) {
+      const kept = account.readMm[row * account.stationsMm.length + column]! / face.wallMm;
+      if (kept < least) [least, at] = [kept, account.stationsMm[column]!];
+    }
+  });
+  const here = { memberId: member.id, stationMm: at };
+  if (least <= THROUGH) return [refused({ code: 'through near', ...here })];
+  return least < LEAST_KEPT ? [refused({ code: 'thin near', ...here, value: least, limit: LEAST_KEPT })] : [];
+}
+
+/** Whether the face a point bears on is known: read, struck, or at least seen. */
+function bearing({ member, stationMm, account, reachMm }: Place): LiftReason {
+  const face = bearsOn(member);
+  const [from, to] = columnsUnder(account.stationsMm, stationMm - reachMm, stationMm + reachMm);
+  let [all, unseen, read] = [0, 0, 0];
+  account.surface.rowFace.forEach((each, row) => {
+    if (face !== undefined && each.id !== face) return;
+    for (let column = from; column <= to; column++) {
+      const is = cellIs(account, row, column);
+      all++;
+      if (is === 'unseen') unseen++;
+      if (is === 'measured' || is === 'held') read++;
+    }
+  });
+  const here = { memberId: member.id, stationMm };
+  if (1 - unseen / all < BEARING_KNOWN) return unknown({ code: 'unseen under', ...here });
+  return note({ code: read > 0 ? 'seen under' : 'nothing read under', ...here });
+}
+
+/** Stations along the frame worth trying for points, both sides alike: no refusal from the metal on either, and nothing unknown beneath. */
+export function candidateStations(evidence: LiftEvidence, stepMm = 150): number[] {
+  const out: number[] = [];
+  for (let stationMm = stepMm; stationMm < evidence.frame.lengthMm; stationMm += stepMm) {
+    const over = (['left', 'right'] as const).map((side) => memberOver(evidence.frame, { side, stationMm }));
+    const reasons = over.flatMap((each) =>
+      each
+        ? metalReasons(each.member, each.stationMm, evidence.accounts.get(each.member.id), evidence.reachMm)
+        : [refused({ code: 'nothing there' })],
+    );
+    if (reasons.every((reason) => reason.weight === 'note')) out.push(stationMm);
+  }
+  return out;
+}
