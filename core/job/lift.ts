@@ -28,6 +28,7 @@ const liftEvidence = (
   accounts: new Map([...works].map(([id, { picture }]) => [id, picture.account])),
   notices: notices.map((notice) => notice.words),
   reachMm: practice.walk.reachMm,
+  partedShare: practice.hand.partedShare,
 });
 
 /**

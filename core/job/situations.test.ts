@@ -23,7 +23,7 @@ import { DEFAULT_PRACTICE } from '../reference';
 import type { Reading } from '../probe';
 import type { Crack } from '../trace';
 import type { LiftPlan, Look, LookResult, Sign, SignDetail, Way } from '../walk';
-import { unitVerdict } from '../weigh';
+import { severity, unitVerdict, type Verdict } from '../weigh';
 
 /** What lift gate, verdicts, buyer and work order must say of a unit as somebody found it, with eye, hammer, finger and gauge. */
 let made = 0;
@@ -207,7 +207,6 @@ const U = 'unibody';
 const asNew =
   (kept = 1): Row[2] =>
   ({ frame, both, sound }) => [...read(frame, both, () => kept), ...sound()];
-const seatedOn = (frame: Frame) => pads(frame, 0.46, 0.9);
 
 const TABLE: readonly Row[] = [
   // As new, gauged all over and struck: passes everywhere.
@@ -218,17 +217,17 @@ const TABLE: readonly Row[] = [
     {
       lift: 'Lift here',
       rail: 'Leave',
-      unit: 'Leave',
+      unit: 'Watch',
       buyer: 'no reason recorded against it',
       listed: false,
     },
     'measured: Leave at 0.90 and utilisation to 1',
   ],
-  ['as new', B, asNew(), { lift: 'Lift here', rail: 'Leave', unit: 'Leave' }, 'measured: Leave'],
+  ['as new', B, asNew(), { lift: 'Lift here', rail: 'Leave', unit: 'Watch' }, 'measured: Leave'],
   ['as new', M, asNew(), { lift: 'Lift here', rail: 'Leave' }, 'measured: Leave'],
   ['as new', T, asNew(), { lift: 'Lift here', rail: 'Leave' }, 'measured: Leave'],
   ['as new', 'semi trailer', asNew(), { rail: 'Leave' }, 'measured: Leave'],
-  ['as new', 'gooseneck trailer', asNew(), { lift: 'Lift here', rail: 'Leave' }, 'measured: Leave', seatedOn],
+  ['as new', 'gooseneck trailer', asNew(), { rail: 'Leave' }, 'measured: Leave'],
   ['as new, sheet metal', U, asNew(), { lift: 'Lift here', rail: 'Leave' }, 'an as-new 16 ga rail is sound'],
   ['rolled 4 % under', O, asNew(0.96), { lift: 'Lift here', rail: 'Leave' }, 'mill tolerance is no rust'],
   ['rolled 4 % under', B, asNew(0.96), { lift: 'Lift here', rail: 'Leave' }, 'mill tolerance is no rust'],
@@ -303,7 +302,7 @@ const TABLE: readonly Row[] = [
       ...sound(({ ruleId }) => (ruleId === 'hanger' ? 'scaling' : 'sound')),
       ...struckAlong(rail),
     ],
-    { rail: 'Watch' },
+    { rail: 'Leave by hand' },
     'cleaned and then struck without yielding it is struck',
   ],
   [
@@ -401,8 +400,19 @@ const TABLE: readonly Row[] = [
     'hammered through under a pad',
     O,
     ({ rail, sound }) => [...sound(), sign(rail, 0.2, 'bottom', gaveWay)],
-    { lift: 'Not here', rail: 'Mend', better: true },
+    { lift: 'Not at all yet', rail: 'Mend', better: false },
     'no lifting point before it has been seen and tapped',
+  ],
+  [
+    'hammered through under a pad, struck sound all round it',
+    O,
+    ({ rail, sound }) => [
+      ...sound(),
+      sign(rail, 0.2, 'bottom', gaveWay),
+      sign(rail, 0.17, 'bottom', struck, { toMm: 0.23 * rail.lengthMm, at: '2026-01-09T00:00:00Z' }),
+    ],
+    { lift: 'Not here', rail: 'Mend', better: true },
+    'places offered as better pass the same test',
   ],
   [
     'light shines through a crossmember’s rail end',
@@ -411,7 +421,7 @@ const TABLE: readonly Row[] = [
       ...sound(),
       sign(rail, 0.2, 'bottom', { sign: 'light through', shows: 'it lights up' }),
     ],
-    { lift: 'Not here', rail: 'Mend', listed: true },
+    { lift: 'Not at all yet', rail: 'Mend', listed: true },
     'a rusted-through tube lights up',
   ],
   [
@@ -770,3 +780,67 @@ test.each(TABLE.map((row) => [`${row[1]}, ${row[0]}`, row] as const))(
     expect(said).toMatchObject(says);
   },
 );
+
+describe('on an open-channel truck, whatever is found by chance', () => {
+  const stage = stageOf(O);
+  const LIFT = ['Lift here', 'Not known', 'Not here', 'Not at all yet'];
+  const rank = ({ lift, unit }: Answers) =>
+    [Math.min(LIFT.indexOf(lift), 2), severity(unit as Verdict)] as const;
+  const of = (evidence: readonly Evidence[], strikes: JobRecords['strikes'] = []) =>
+    answersOf({ ...stage.job, evidence, strikes }, pads(stage.frame), stage.rail.id);
+  const bad: readonly SignDetail[] = [
+    gaveWay,
+    { sign: 'struck', tool: 'hammer', answer: 'dull' },
+    { sign: 'hole', acrossMm: 30 },
+    { sign: 'delamination' },
+    { sign: 'out of shape', is: 'torn', offMm: 8 },
+    skin,
+  ];
+  /** Numbers from 0 to 1, the same ones every time (mulberry32). */
+  const chance = (seed: number) => () => {
+    seed = (seed + 0x6d2b79f5) | 0;
+    let t = Math.imul(seed ^ (seed >>> 15), 1 | seed);
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+
+  test.each([11, 23, 41, 67])(
+    'one more bad thing never makes the unit’s answers milder (seed %d)',
+    (seed) => {
+      const next = chance(seed);
+      const pick = <Each>(all: readonly Each[]): Each => all[Math.floor(next() * all.length)]!;
+      let evidence: Evidence[] =
+        next() < 0.5 ? stage.sound() : [...stage.sound(), ...stage.both.flatMap(struckAlong)];
+      let before = rank(of(evidence));
+      for (let k = 0; k < 2; k++) {
+        const face = pick(['top', 'web', 'bottom']);
+        const found = sign(pick(stage.both), 0.05 + 0.9 * next(), face, pick(bad), {
+          at: '2026-01-05T00:00:00Z',
+        });
+        evidence = [...evidence, found];
+        const after = rank(of(evidence));
+        expect(after[0]).toBeGreaterThanOrEqual(before[0]);
+        expect(after[1]).toBeGreaterThanOrEqual(before[1]);
+        before = after;
+      }
+    },
+  );
+
+  test('not seen never makes them milder, and a struck-through find leaves exactly what stood', () => {
+    const sound = stage.sound();
+    const before = of(sound);
+    const unseen = of(stage.sound(({ ruleId }) => (ruleId === 'hanger' ? 'not seen' : 'sound')));
+    expect(rank(unseen)[0]).toBeGreaterThanOrEqual(rank(before)[0]);
+    expect(rank(unseen)[1]).toBeGreaterThanOrEqual(rank(before)[1]);
+    const slip = sign(stage.rail, 0.4, 'bottom', gaveWay);
+    expect(of([...sound, slip])).not.toEqual(before);
+    const strike = { id: 's', evidenceId: slip.id, why: 'slip', by: 'RK', at: '2026-01-06T00:00:00Z' };
+    expect(of([...sound, slip], [strike])).toEqual(before);
+  });
+
+  test('a guess between readings is never harsher than can’t say', () => {
+    const thinAtOnePlace = read(stage.frame, [stage.rail], (_, share) => (share === 0.5 ? 0.85 : 1));
+    const { rail } = of([...stage.sound(), ...thinAtOnePlace.filter(({ face }) => face === 'bottom')]);
+    expect(severity(rail as Verdict)).toBeLessThanOrEqual(severity('Can’t say'));
+  });
+});

@@ -9,4 +9,6 @@ export interface LiftEvidence {
   readonly notices: readonly string[];
   /** Metal is looked at this far round a point: 12 in by common practice, 300 mm in the UK manual's prescribed area. */
   readonly reachMm: number;
+  /** Gone or cracked over more of its outline than this, a member is parted. */
+  readonly partedShare: number;
 }

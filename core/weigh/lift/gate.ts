@@ -1,4 +1,11 @@
-import { decidingAt, sayingName, standingAgainst, type Saying } from '../../metal';
+import {
+  decidingAt,
+  partedShare,
+  sayingName,
+  standingAgainst,
+  type MetalAccount,
+  type Saying,
+} from '../../metal';
 import {
   memberOver,
   takesPoints,
@@ -9,12 +16,13 @@ import {
   type LiftReason,
 } from '../../walk';
 import type { LiftEvidence } from './evidence';
+import { bearsLoad } from '../least';
 import { metalReasons } from './metal';
 import { isUnder, reactionReasons } from './reactions';
 import { note, refused, unknown } from './reason';
 
-/** A crack or failed metal in a part that the lift loads anew by more than this of what it may carry keeps it down (our judgement). */
-const LOADED_ANEW = 0.15;
+/** A crack in a part that the lift loads anew by this much of what it may carry keeps it down (our judgement). */
+const LOADED_ANEW = 0.1;
 /** Used this many times over, a member holds nothing together there: it is parted, not a percentage. */
 const PARTED_FROM = 5;
 
@@ -154,24 +162,44 @@ function removalReasons(
 }
 
 /**
- * Cracks and gone metal away from the points, on what the lift loads. Held by its own wheels or axles the frame is loaded as it came in: a
- * crack there is for a person to weigh. Any other way loads it anew. Gone metal is out of the model already; it is said.
+ * Cracks and gone metal away from the points. Held by its own wheels or axles the frame is loaded as it came in: a crack there is for a person to
+ * weigh. Any other way loads it anew. Gone metal is out of the model already, and said; a member parted by it or by a crack holds nothing together,
+ * however little the model finds on its halves.
  */
 function badElsewhere(plan: LiftPlan, facts: LiftFacts, evidence: LiftEvidence): LiftReason[] {
-  const crackedHere = plan.way === 'four-post' || plan.way === 'by the axles' ? unknown : refused;
+  const isAnew = plan.way !== 'four-post' && plan.way !== 'by the axles';
   const carries = new Map(facts.members.map(({ memberId, utilisation }) => [memberId, utilisation]));
   const isLoaded = (id: string) => facts.unsolved !== undefined || (carries.get(id) ?? 0) >= LOADED_ANEW;
-  return [...evidence.accounts].flatMap(([memberId, account]) => {
-    if (!isLoaded(memberId)) return [];
+  const weigh = (id: string) => (isLoaded(id) ? (isAnew ? refused : unknown) : note);
+  return evidence.frame.members.flatMap((member) => {
+    const account = evidence.accounts.get(member.id);
+    if (!account) return [];
     const against = standingAgainst(account);
     const crack = against.find(({ claim }) => claim === 'parted');
     const gone = against.find(({ claim }) => claim === 'gone' || claim === 'unsound');
+    const partedMm = bearsLoad(member) ? partedAt(account, evidence.partedShare) : undefined;
     return [
-      ...(crack ? [crackedHere({ code: 'crack on what it loads', ...placeOf(memberId, crack) })] : []),
-      ...(gone ? [note({ code: 'gone on what it loads', ...placeOf(memberId, gone) })] : []),
+      ...(crack ? [weigh(member.id)({ code: 'crack on what it loads', ...placeOf(member.id, crack) })] : []),
+      ...(gone ? [note({ code: 'gone on what it loads', ...placeOf(member.id, gone) })] : []),
+      ...(partedMm === undefined
+        ? []
+        : [
+            (isAnew ? refused : unknown)({
+              code: 'carries nothing',
+              memberId: member.id,
+              stationMm: partedMm,
+            }),
+          ]),
     ];
   });
 }
+
+/** The first station at which more of a member's outline is gone or cracked than the shop lets it be. */
+function partedAt(account: MetalAccount, most: number): number | undefined {
+  const column = account.stationsMm.findIndex((_, k) => partedShare(account, k) > most);
+  return column < 0 ? undefined : account.stationsMm[column];
+}
+
 /** Places on what it loads that nobody saw, said by name: readings beside them do not see a hanger's rivets. */
 function unseenPlaces(facts: LiftFacts, { accounts }: LiftEvidence): LiftReason[] {
   const unseen = facts.members
