@@ -233,7 +233,12 @@ const REPAIR_WORDS: Readonly<Record<RepairFindingCode, Say<RepairFinding>>> = {
   'edge-not-measured': (f) => ({
     title: `No readings where the ${f.name} weld lands`,
     detail: 'its weld is not counted',
-    change: 'readings along that edge',
+    change: 'strike it along that edge, or read it',
+  }),
+  'edge-struck-only': (f) => ({
+    title: `Provisional: the ${f.name} weld lands on metal struck, not measured`,
+    detail: 'counted at what a hammer vouches for',
+    change: 'read along that edge before the plate is cut',
   }),
   'edge-left-free': (f) => ({
     title: `No weld along the ${f.name} flange’s tip here`,

@@ -245,7 +245,7 @@ export const tapWords = (comparison: TapComparison): string => {
 
 const BUYERS: Readonly<Record<BuyersLook['answer'], string>> = {
   'walk away': 'Walk away',
-  'do not decide yet': 'Do not decide yet: too little was seen',
+  'do not decide yet': 'Do not decide yet: too little is known',
   'only with its price taken off': 'Only with what it costs taken off the price',
   'no reason recorded against it': 'No reason recorded against it',
 };

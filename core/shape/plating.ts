@@ -1,6 +1,7 @@
 import { ONE_SIDED_95 } from '../quantity';
 import { baseMetalStrengthNPerMm, filletStrengthNPerMm } from '../mechanics';
 import { BESIDE_TOE_MM, chosenLegMm, FILLER_TENSILE_MPA } from '../reference';
+import { cellIs, columnsUnder, type CellIs } from '../metal';
 import { edgeAt, KNOWN, wallAt, type WallProfile } from '../probe';
 import { faceAtU, heightOnFace, onSheet, type Face } from '../frame';
 import { type CutBand, type MemberPicture, type PlateBand, type SectionChange } from '../weigh';
@@ -14,7 +15,7 @@ export interface EdgeLanding {
   readonly uMm: number;
   readonly face: Face;
   readonly lands: boolean;
-  readonly why: 'sound' | 'unsound' | 'not measured' | 'above the corner' | 'meets the other cap';
+  readonly why: 'sound' | 'struck' | 'unsound' | 'not measured' | 'above the corner' | 'meets the other cap';
   /** Sound metal from the edge's conservative bound to the plate's edge; uprights only. */
   readonly lapMm?: number;
   /** Lower-bound wall under the weld. */
@@ -91,8 +92,14 @@ function landing(
   );
   const base = { uMm, face, wallMm: under.lowerMm };
   const upright = face.upright && uprightLanding(picture, face, sheetU, sheetU + outward * legMm, stationMm);
-  if (upright) return { ...base, ...upright };
-  if (under.guessed) return { ...base, lands: false, why: 'not measured' };
+  if (upright && !(upright.lands && under.guessed)) return { ...base, ...upright };
+  if (under.guessed) {
+    const heldMm = heldUnder(picture, stationMm, under.rows);
+    const known = { ...base, ...(upright && upright.lapMm !== undefined && { lapMm: upright.lapMm }) };
+    return heldMm === undefined
+      ? { ...known, lands: false, why: 'not measured' }
+      : { ...known, lands: true, why: 'struck', wallMm: heldMm };
+  }
   const sound = under.thicknessMm >= picture.soundMm;
   return { ...base, lands: sound, why: sound ? 'sound' : 'unsound' };
 }
@@ -103,6 +110,7 @@ function bandUnder(picture: MemberPicture, wall: WallProfile, face: Face, one: n
   let thicknessMm = Infinity,
     lowerMm = Infinity,
     guessed = false;
+  const rows: number[] = [];
   picture.surface.rowFace.forEach((rowFace, row) => {
     if (
       rowFace.id !== face.id ||
@@ -110,12 +118,26 @@ function bandUnder(picture: MemberPicture, wall: WallProfile, face: Face, one: n
       picture.surface.edgeUMm[row + 1]! <= low
     )
       return;
+    rows.push(row);
     thicknessMm = Math.min(thicknessMm, wall.thicknessMm[row]!);
     lowerMm = Math.min(lowerMm, Math.max(0, wall.thicknessMm[row]! - ONE_SIDED_95 * wall.errorMm[row]!));
     guessed ||= wall.known[row] === KNOWN.guess;
   });
-  return { thicknessMm, lowerMm: Number.isFinite(lowerMm) ? lowerMm : 0, guessed };
+  return { thicknessMm, lowerMm: Number.isFinite(lowerMm) ? lowerMm : 0, guessed, rows };
 }
+
+/** The least that hammer or finger vouch for under a weld that nobody read; undefined where they do not. */
+function heldUnder(
+  { account }: MemberPicture,
+  stationMm: number,
+  rows: readonly number[],
+): number | undefined {
+  const [column] = columnsUnder(account.stationsMm, stationMm, stationMm);
+  const isHeld = rows.every((row) => HELD.has(cellIs(account, row, column)));
+  if (!isHeld || rows.length === 0) return undefined;
+  return Math.min(...rows.map((row) => account.leastMm[row * account.stationsMm.length + column]!));
+}
+const HELD: ReadonlySet<CellIs> = new Set<CellIs>(['held', 'measured']);
 
 /** On an upright face the bracketed edge decides, where it was read; else the map does. The weld lies from the plate's edge to its toe. */
 function uprightLanding(

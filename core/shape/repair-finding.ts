@@ -5,6 +5,7 @@ export const REPAIR_FINDING_CODES = [
   'edge-not-on-sound-metal',
   'edge-above-corner',
   'edge-not-measured',
+  'edge-struck-only',
   'edge-left-free',
   'lap-short',
   'run-out-short',

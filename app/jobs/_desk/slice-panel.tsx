@@ -179,9 +179,9 @@ function KnownHow({ work, states }: { work: WorkView | undefined; states: readon
   const { picture } = work;
   const found = states.find((each) => each.id === 'as found');
   const here = found && stateKept(picture, found, cursor.stationMm);
-  const nothing = picture.map
+  const nothing = picture.found
     ? 'No metal is left at this station.'
-    : 'Nothing measured on this member yet: only the section as built is known.';
+    : 'Nothing found on this member differs from as built, and nothing was measured.';
   return (
     <>
       {!here && <p className="pt-2">{nothing}</p>}

@@ -36,7 +36,9 @@ export function landing({ pieces }: RepairPicture): RepairFinding[] {
               },
             ]
           : [];
+      const struck = stations.filter(({ edges }) => edges[side]?.why === 'struck');
       return [
+        ...finding('edge-struck-only', 'deviation', struck),
         ...finding('edge-not-on-sound-metal', 'broken', missed('unsound', true)),
         ...finding('edge-above-corner', 'broken', missed('above the corner', true)),
         ...finding(

@@ -244,8 +244,8 @@ function NothingFits({ tried }: { tried: WorkedRepair }) {
 }
 
 function emptyWords({ picture, verdict }: WorkView, member: Member): string {
-  if (!picture.map)
-    return `${member.name} has no readings: a plate needs sound metal to land on, so measure first.`;
+  if (!picture.account.isKnown)
+    return `Nothing is on record of ${member.name.toLowerCase()}: strike it or read it first.`;
   if (member.role === 'crossmember' && severity(verdict.verdict) < severity('Mend'))
     return `Nothing on this crossmember asks for metal: Weigh says ${verdict.verdict}.`;
   if (member.role === 'crossmember')

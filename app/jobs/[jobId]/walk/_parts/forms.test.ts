@@ -1,6 +1,6 @@
 import { defaultFrame, familyOf } from '@/core/frame';
 import { inchesToMm, poundsToKg, STANDARD_GRAVITY } from '@/core/quantity';
-import { LIFT_REASONS, LIFT_WAYS, SIGN_KINDS, signWeight } from '@/core/walk';
+import { LIFT_REASONS, LIFT_WAYS, SIGN_KINDS, signDetailSchema, signWeight } from '@/core/walk';
 import {
   INSTEAD_WORDS,
   LIFT_WAY_WORDS,
@@ -12,6 +12,7 @@ import {
   unseenWords,
 } from '@/app/_words/walk';
 import { formIn, readLift, withPoint, usualForm, wheelsOf } from './lift-form';
+import { quickFinds } from './quick-finds';
 import { readSign, SIGN_FIELDS, type SignTyped } from './sign-fields';
 
 const frame = defaultFrame({
@@ -29,9 +30,21 @@ const filled = (kind: (typeof SIGN_KINDS)[number]): SignTyped =>
         ? [[field.name, '3/4']]
         : field.as === 'words'
           ? [[field.name, 'step bracket']]
-          : [],
+          : field.as === 'choice' && field.ask
+            ? [[field.name, field.options[0]!]]
+            : [],
     ),
   );
+
+test('what one touch keeps is a sign like any other, worst first, and nothing of it is chosen beforehand', () => {
+  for (const system of ['in', 'mm'] as const) {
+    const finds = quickFinds(system);
+    for (const { detail } of finds) expect(signDetailSchema.safeParse(detail).success).toBe(true);
+    expect(finds.map(({ detail }) => signWeight(detail) === 'failed')).toEqual(finds.map(({ bad }) => bad));
+    expect(new Set(finds.map(({ id }) => id)).size).toBe(finds.length);
+  }
+  expect(readSign('struck', {}, 'in')).toEqual({ ok: false, reason: 'it answers: choose one' });
+});
 
 describe('a sign’s form', () => {
   test.each(SIGN_KINDS)('%s is read as typed, in both systems, and said in one line', (kind) => {

@@ -264,11 +264,22 @@ const ANSWER_LOOK: Readonly<Record<LiftAnswer, string>> = {
   'Not known': 'unseen border-ink',
   'Not at all yet': 'border-oxide text-oxide',
 };
-const GROUPS = [
-  ['refused', 'Against it'],
-  ['unknown', 'Not known, and unknown is not fine'],
-  ['note', 'Beside it'],
-] as const;
+/** Said beside the answer, and to be minded all the same. */
+const LIMITS: ReadonlySet<LiftReason['code']> = new Set<LiftReason['code']>([
+  'gone on what it loads',
+  'crack on what it loads',
+  'unseen critical',
+  'hidden under',
+  'doubtful under',
+  'stays as it stands',
+  'slope counted',
+]);
+const GROUPS: readonly (readonly [words: string, isOf: (reason: LiftReason) => boolean])[] = [
+  ['Against it', ({ weight }) => weight === 'refused'],
+  ['Not known, and unknown is not fine', ({ weight }) => weight === 'unknown'],
+  ['To mind', ({ weight, code }) => weight === 'note' && LIMITS.has(code)],
+  ['What it rests on', ({ weight, code }) => weight === 'note' && !LIMITS.has(code)],
+];
 
 function Answer({
   plan,
@@ -293,16 +304,12 @@ function Answer({
         What the record shows, for {LIFT_WAY_WORDS[plan.way]}
         {plan.unloaded ? ', unloaded' : ', loaded as listed'}; the person who lifts decides.
       </p>
-      {GROUPS.map(([weight, words]) => (
-        <Reasons
-          key={weight}
-          words={words}
-          reasons={reply.reasons.filter((reason) => reason.weight === weight)}
-        />
+      {GROUPS.map(([words, isOf]) => (
+        <Reasons key={words} words={words} reasons={reply.reasons.filter(isOf)} />
       ))}
       {reply.better.length > 0 && (
         <div className="mt-3">
-          <h3 className="font-semibold">Nothing on record against these places</h3>
+          <h3 className="font-semibold">These places pass the same tests</h3>
           <div className="flex flex-wrap gap-1.5">
             {reply.better.map((better, k) => (
               <button key={k} type="button" className="plain" onClick={() => onTake(better.plan)}>

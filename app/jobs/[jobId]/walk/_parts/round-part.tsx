@@ -24,6 +24,7 @@ import { ToggleGroup } from 'radix-ui';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { TOUR_WORDS, unseenWords } from '../../../../_words/walk';
 import { StrikeSheet, useMember, useReader, useRecords } from '../../../_desk';
+import { AtTheSpot } from './at-the-spot';
 import { LeaveRow } from './leave-row';
 import { PhotoButton } from './photo-button';
 import { SpotsSheet } from './spots-sheet';
@@ -193,6 +194,7 @@ export function RoundPart({ states }: { states: readonly SpotState[] }) {
             ))}
           </div>
         )}
+        {current.spot.memberId !== undefined && <AtTheSpot />}
         <Asked states={askedBy(current, states)} onGo={goTo} />
         <div className="mt-3 flex flex-wrap items-end gap-2">
           <Entry

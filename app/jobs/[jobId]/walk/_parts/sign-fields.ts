@@ -8,6 +8,8 @@ export type SignField =
       readonly label: string;
       readonly as: 'choice';
       readonly options: readonly string[];
+      /** Nothing is chosen beforehand: an answer that says *sound* is given, not left standing. */
+      readonly ask?: true;
     }
   | {
       readonly name: string;
@@ -23,18 +25,21 @@ const length = (name: string, label: string, may?: 'stay open'): SignField => ({
   as: 'length',
   ...(may && { may }),
 });
-const choice = (name: string, label: string, options: readonly string[]): SignField => ({
+const choice = (name: string, label: string, options: readonly string[], ask?: 'ask'): SignField => ({
   name,
   label,
   as: 'choice',
   options,
+  ...(ask && { ask: true }),
 });
+/** Shown until somebody chooses. */
+export const ASKED = 'choose';
 
 /** What each kind of sign asks for; names are those of its record. */
 export const SIGN_FIELDS: Readonly<Record<SignKind, readonly SignField[]>> = {
   struck: [
     choice('tool', 'with', ['hammer', 'dead-blow hammer', 'pick']),
-    choice('answer', 'it answers', ['even ring', 'dull', 'harder note', 'dead', 'gave way']),
+    choice('answer', 'it answers', ['even ring', 'dull', 'harder note', 'dead', 'gave way'], 'ask'),
   ],
   layers: [
     { name: 'counted', label: 'layers counted', as: 'whole', start: '2' },
@@ -71,7 +76,7 @@ export const SIGN_FIELDS: Readonly<Record<SignKind, readonly SignField[]>> = {
   ],
   fastener: [
     choice('is', 'what', ['bolt', 'rivet', 'captive nut', 'pin']),
-    choice('state', 'state', ['sound', 'loose', 'bent', 'wasted', 'missing', 'spins']),
+    choice('state', 'state', ['sound', 'loose', 'bent', 'wasted', 'missing', 'spins'], 'ask'),
     length('sizeMm', 'size', 'stay open'),
     { name: 'marks', label: 'lines on its head', as: 'whole', may: 'stay open' },
     { name: 'clamps', label: 'all it clamps', as: 'words', may: 'stay open' },
@@ -93,7 +98,9 @@ export const SIGN_FIELDS: Readonly<Record<SignKind, readonly SignField[]>> = {
     choice('is', 'it is', ['bent', 'twisted', 'folded', 'torn']),
     length('offMm', 'off its line'),
   ],
-  'put right': [choice('done', 'what was done', ['renewed', 'plated and welded', 'straightened and checked'])],
+  'put right': [
+    choice('done', 'what was done', ['renewed', 'plated and welded', 'straightened and checked']),
+  ],
 };
 
 export type SignTyped = Readonly<Record<string, string>>;
@@ -105,6 +112,8 @@ export function readSign(kind: SignKind, typed: SignTyped, system: UnitSystem): 
     const text = (
       typed[field.name] ?? (field.as === 'choice' ? field.options[0]! : (field.start ?? ''))
     ).trim();
+    if (field.as === 'choice' && field.ask && (text === ASKED || typed[field.name] === undefined))
+      return { ok: false, reason: `${field.label}: choose one` };
     if (text === '' && field.as !== 'choice' && field.may) continue;
     const read = valueOf(field, text, system);
     if (!read.ok) return { ok: false, reason: `${field.label}: ${read.reason}` };

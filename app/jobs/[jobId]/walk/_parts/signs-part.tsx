@@ -19,7 +19,8 @@ import { Entry, Pick, When } from '@/ui/controls';
 import { faceWords, SignMark } from '@/ui/strip';
 import { SIGN_WORDS, signWords } from '../../../../_words/walk';
 import { MemberStrip, StrikeSheet, useMember, usePlace, useReader, useRecords } from '../../../_desk';
-import { readSign, SIGN_FIELDS, type SignTyped, turnedSign } from './sign-fields';
+import { AtTheSpot } from './at-the-spot';
+import { ASKED, readSign, SIGN_FIELDS, type SignTyped, turnedSign } from './sign-fields';
 import { useStamp } from './stamp';
 import { printStation, stationDigits, parseStationMm } from '../../../../_words/station';
 import { useUnitTurn, eachText } from '../../../../_parts/turned';
@@ -37,6 +38,7 @@ export function SignsPart() {
   return (
     <div>
       <MemberStrip height={300} />
+      <AtTheSpot />
       <SignForm />
       <section className="mt-4" aria-label="Signs">
         <h3 className="text-lg font-semibold">
@@ -288,8 +290,8 @@ function SignForm() {
             <Pick
               key={field.name}
               label={field.label}
-              value={typed[field.name] ?? field.options[0]!}
-              options={field.options}
+              value={typed[field.name] ?? (field.ask ? ASKED : field.options[0]!)}
+              options={field.ask ? [ASKED, ...field.options] : field.options}
               onPick={(value) => setTyped({ ...typed, [field.name]: value })}
             />
           ) : (
