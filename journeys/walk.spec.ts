@@ -108,6 +108,10 @@ test('signs hang on the Strip, refuse nonsense, are struck through; a bolt’s m
   await worked(page);
   const form = page.getByRole('form', { name: 'New sign' });
   await form.getByLabel('sign', { exact: true }).selectOption('fastener');
+  await form.getByLabel(/^station/).fill('52');
+  await form.getByRole('button', { name: /Keep the sign/ }).click();
+  await expect(form.getByRole('alert')).toContainText('state: choose one');
+  await form.getByLabel('state', { exact: true }).selectOption('loose');
   await form.getByLabel(/^station/).fill('600');
   await form.getByLabel(/^size/).fill('5/8');
   await form.getByLabel('lines on its head').fill('6');
@@ -124,7 +128,7 @@ test('signs hang on the Strip, refuse nonsense, are struck through; a bolt’s m
   await kept(page);
 });
 
-test('the lift gate: against it with a reason and a better place, kept with who asked, asked again when evidence changes; in millimetres too', async ({
+test('the lift gate: against it with a reason, not known where a look decides, kept with who asked, asked again when evidence changes; in millimetres too', async ({
   page,
   jobs,
 }) => {
@@ -138,11 +142,16 @@ test('the lift gate: against it with a reason and a better place, kept with who 
   await expect(page.getByRole('region', { name: 'Asked before' })).toContainText('TM');
   await page.getByRole('button', { name: /^Units: in/ }).click();
   await expect(answer.getByRole('region', { name: 'Against it' })).toContainText('mm');
-  await page
-    .getByRole('button', { name: /unknown$/ })
-    .first()
-    .click();
+  await expect(answer.getByRole('region', { name: /Not known/ })).toContainText('this decides');
+  // Further forward the metal under the pads is read and good; what nobody has looked at still decides.
+  for (const rear of [2, 3])
+    await page
+      .getByLabel(/^station/)
+      .nth(rear)
+      .fill('3200');
+  await page.getByRole('button', { name: 'Ask', exact: true }).click();
   await expect(answer.getByRole('region', { name: 'Against it' })).toHaveCount(0);
+  await expect(answer).toContainText('Not known');
 
   await page
     .getByRole('navigation', { name: 'Parts of the walk' })

@@ -81,7 +81,7 @@ export function askLift(
   const isOfPlaces = ({ weight, pointId }: LiftReason) =>
     weight === 'refused' || (weight === 'unknown' && pointId !== undefined);
   const better = reasons.some(isOfPlaces) ? betterPlans(plan, evidence, lift) : [];
-  const loads = lift.facts({ ...plan, way: 'four-post', points: [] }).supports;
+  const loads = lift.foundFacts({ ...plan, way: 'four-post', points: [] }).supports;
   const axles = axlesOf(records.frame).map((axle) => ({
     id: axle.id,
     name: axle.name,

@@ -450,9 +450,18 @@ describe('the complaint', () => {
     expect(movement!.foundMm).toBeGreaterThan(1.1 * movement!.builtMm);
     const of = (movementMm: number) =>
       explainComplaint(thin, damage, demand, complaint({ movementMm })).standing;
-    expect(of(0.9 * movement!.builtMm)).toBe('moves so as made');
+    // As made it moves so much, but nobody is told that while damage on its path is on record.
+    const asMade = complaint({ movementMm: 0.9 * movement!.builtMm });
+    expect(of(asMade.movementMm!)).toBe('damage there, not computed');
+    expect(explainComplaint(thin, new Map(), demand, asMade).standing).toBe('moves so as made');
     expect(of(1.2 * movement!.foundMm)).toBe('accounted for');
     expect(of(3 * movement!.foundMm)).toBe('unexplained, keep looking');
+  });
+
+  test('play at a hanger is none that the steering’s push explains', () => {
+    const of = (where: string) => explainComplaint(thin, damage, demand, complaint({ what: 'play', where }));
+    expect(of('steering gear').movement?.from).toBe('steering gear under a push');
+    expect(of('rear hanger').movement).toBeUndefined();
   });
 
   test('unmeasured or beyond beams it stays open, and lists what is unseen on its path', () => {

@@ -140,8 +140,13 @@ function removalReasons(
 ): LiftReason[] {
   if (!least || !loadsKnown) return [];
   if (least.unsolved !== undefined) return [unknown({ code: 'decided by' })];
+  // An outrigger or a stud that falls lets its floor down, not the unit.
+  const holds = (id: string) =>
+    evidence.frame.members.some(
+      (member) => member.id === id && (bearsLoad(member) || member.role === 'crossmember'),
+    );
   const falls = [...least.members]
-    .filter(({ memberId, utilisation }) => utilisation > 1 && !isOver.has(memberId))
+    .filter(({ memberId, utilisation }) => utilisation > 1 && !isOver.has(memberId) && holds(memberId))
     .sort((a, b) => b.utilisation - a.utilisation);
   if (falls.length > 0)
     return falls.map(({ memberId, stationMm }) =>
