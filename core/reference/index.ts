@@ -23,6 +23,7 @@ export {
   schoolSchema,
   DEFAULT_MONEY,
   DEFAULT_HAND_PRACTICE,
+  handPracticeSchema,
   DEFAULT_WALK_PRACTICE,
   metalPractice,
   overridesForm,

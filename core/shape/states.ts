@@ -81,15 +81,22 @@ export function memberStates(picture: MemberPicture, repairs: readonly Repair[])
   states.push(
     state('tacked', foundWall, (stationMm) => ({ cuts: cutsOf(stationMm), plates: tacked(stationMm) })),
   );
-  // Cracks beneath a plate are ground out and welded before it covers them.
+  states.push(state('as repaired', plated(picture, repairs, foundWall), whole));
+  return states;
+}
+
+/** The wall under its plates: cracks beneath one are ground out and welded before it covers them. */
+function plated(
+  picture: MemberPicture,
+  repairs: readonly Repair[],
+  foundWall: (stationMm: number) => WallProfile,
+): (stationMm: number) => WallProfile {
   const isPlated = (stationMm: number) =>
     repairs.some(({ pieces }) =>
       pieces.some(({ startMm, endMm }) => stationMm >= startMm && stationMm <= endMm),
     );
-  const welded = (stationMm: number) =>
+  return (stationMm) =>
     isPlated(stationMm) ? wallAt(picture.account.welded, stationMm) : foundWall(stationMm);
-  states.push(state('as repaired', welded, whole));
-  return states;
 }
 
 export const stateSection = (picture: MemberPicture, state: MemberState, stationMm: number): Section =>

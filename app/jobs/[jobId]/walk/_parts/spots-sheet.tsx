@@ -12,6 +12,7 @@ import { askSpots, changeSpots, type SpotList, newId } from '../../../../_client
 import { TOUR_WORDS } from '../../../../_words/walk';
 import { useReader, useRecords } from '../../../_desk';
 import { useStamp } from './stamp';
+import { HandRules } from './hand-rules';
 import { useUnitTurn } from '../../../../_parts/turned';
 
 const FROM_WORDS: Readonly<Record<SpotRule['from'], string>> = {
@@ -65,6 +66,7 @@ export function SpotsSheet({ open, onOpenChange }: { open: boolean; onOpenChange
       onOpenChange={onOpenChange}
     >
       <Reach />
+      <HandRules />
       {!list && <p role="status">loading…</p>}
       <ul className="ruled border-y border-rule">
         {rows.map(({ rule, on }) => (

@@ -1,0 +1,28 @@
+import { readdirSync, readFileSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+
+/** Rooms after the account of the metal judge by it alone: none of them reads what a record says of metal by itself. */
+const ROOMS = ['core/weigh', 'core/shape', 'core/join', 'core/job', 'core/exchange', 'ui/print'];
+/** What tells a record's word on metal. */
+const RAW = /\b(signWeight|isFailed|isDoubtful|isWornOrRusted|firstGuessEdgeMm)\b/;
+/** Who may read it all the same, and for what that is no member's metal. */
+const MAY = new Map([
+  ['core/weigh/rules/walked.ts', 'fastenings and the maker’s welds, and the names of failed looks'],
+  ['core/weigh/buyers-look.ts', 'body items, which are no members, and the list of what was found'],
+]);
+
+const filesIn = (folder: string): string[] =>
+  readdirSync(folder).flatMap((name) => {
+    const path = join(folder, name);
+    return statSync(path).isDirectory() ? filesIn(path) : [path];
+  });
+const reads = (path: string): boolean => RAW.test(readFileSync(path, 'utf8'));
+
+test('no room after the account of the metal reads raw evidence to judge metal', () => {
+  const files = ROOMS.flatMap(filesIn).filter((path) => /\.tsx?$/.test(path) && !path.includes('.test.'));
+  expect(files.filter((path) => reads(path) && !MAY.has(path))).toEqual([]);
+});
+
+test('who may read it still does: a leave nobody uses is taken back', () => {
+  for (const path of MAY.keys()) expect([path, reads(path)]).toEqual([path, true]);
+});
