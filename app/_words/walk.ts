@@ -132,6 +132,7 @@ const LIFT_SAYS: Readonly<Record<LiftReason['code'], (reason: LiftReason, system
   'demand over': (r, s) =>
     `would use ${percent(r.value!)} of what it may carry ${at(r, s)}, on the section found there`,
   'carries nothing': (r, s) => `what is left ${at(r, s)} would not hold this: it counts as parted`,
+  'fitting failed': (r, s) => `${r.name} ${at(r, s)}: it may let go when weight comes on or off it`,
   'decided by': (r, s) =>
     r.name
       ? `this decides, ${at(r, s)}: ${r.name}; without that metal it would not carry`

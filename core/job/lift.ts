@@ -3,6 +3,7 @@ import { STANDARD_GRAVITY } from '../quantity';
 import { takesPoints, type LiftAnswer, type LiftFacts, type LiftPlan, type LiftReason } from '../walk';
 import {
   candidateStations,
+  fittingVerdicts,
   insteadOf,
   liftAnswer,
   liftReasons,
@@ -15,20 +16,21 @@ import {
 } from '../weigh';
 import { leastWallIn, wallIn } from './demand';
 import { tellsOf } from './evidence';
-import { fingerprint } from './inputs';
+import { fingerprint, jobSpots } from './inputs';
 import type { MemberWork } from './member';
 import type { JobRecords } from './records';
 
 const liftEvidence = (
-  { frame, practice }: JobRecords,
+  records: JobRecords,
   notices: readonly Notice[],
   works: ReadonlyMap<string, MemberWork>,
 ): LiftEvidence => ({
-  frame,
+  frame: records.frame,
+  fittings: fittingVerdicts(records.frame, jobSpots(records)),
   accounts: new Map([...works].map(([id, { picture }]) => [id, picture.account])),
   notices: notices.map((notice) => notice.words),
-  reachMm: practice.walk.reachMm,
-  partedShare: practice.hand.partedShare,
+  reachMm: records.practice.walk.reachMm,
+  partedShare: records.practice.hand.partedShare,
 });
 
 /**

@@ -685,6 +685,17 @@ const TABLE: readonly Row[] = [
     { lift: 'Not at all yet', rail: 'Mend', listed: true },
     'a crack without its ends is longer than it looks',
   ],
+  // A hanger is not the rail it hangs on.
+  [
+    'a hanger cracked, its rail sound',
+    O,
+    ({ rail, sound }) =>
+      sound(({ memberId, ruleId, share }) =>
+        memberId === rail.id && ruleId === 'hanger' && share < 0.35 ? 'cracked' : 'sound',
+      ).map((look) => (look.result === 'cracked' ? { ...look, on: 'fitting' as const } : look)),
+    { lift: 'Not at all yet', rail: 'Watch', buyer: 'only with its price taken off' },
+    'failed fittings do not condemn a sound rail; what hangs on them governs',
+  ],
   // Bent, torn, and put right.
   [
     'a flange torn',

@@ -71,6 +71,7 @@ export const LIFT_REASONS = [
   'crack on what it loads',
   'demand over',
   'carries nothing',
+  'fitting failed',
   'web crushes',
   'rating over',
   'hoist over',

@@ -39,6 +39,10 @@ export type UnseenWhy = (typeof UNSEEN_WHYS)[number];
 export const WAYS = ['eye', 'light through', 'finger', 'pick', 'hammer', 'ring', 'scope'] as const;
 export type Way = (typeof WAYS)[number];
 
+/** What a result at a bracket or mount is of. */
+export const LOOK_ON = ['fitting', 'member'] as const;
+export type LookOn = (typeof LOOK_ON)[number];
+
 /** Why it is so there: a repair that leaves the cause comes back. */
 export const CAUSES = [
   'unknown',
@@ -70,6 +74,8 @@ export const lookSchema = z
     result: z.enum(LOOK_RESULTS),
     why: z.enum(UNSEEN_WHYS).optional(),
     ways: z.array(z.enum(WAYS)).max(WAYS.length),
+    /** At a bracket, hanger or mount: whether the thing itself was meant, or the member it hangs on; both where nothing is said. */
+    on: z.enum(LOOK_ON).optional(),
     cause: causeSchema.optional(),
   })
   .superRefine((look, context) => {

@@ -71,6 +71,8 @@ export interface HotSpot {
   readonly fromMm?: number;
   readonly toMm?: number;
   readonly face?: FaceId;
+  /** The bracket, hanger or mount that the spot is: it can be bad on a sound member. */
+  readonly fittingId?: string;
   /** The same place on the other side; and across the corner, where twist cracks come in pairs. */
   readonly twinId?: string;
   readonly diagonalId?: string;
@@ -104,7 +106,7 @@ export function hotSpots(frame: Frame, rules: readonly SpotRule[], beforeBuying 
 }
 
 type Place = Pick<HotSpot, 'id' | 'title' | 'side' | 'alongMm'> &
-  Partial<Pick<HotSpot, 'memberId' | 'fromMm' | 'toMm' | 'face'>>;
+  Partial<Pick<HotSpot, 'memberId' | 'fromMm' | 'toMm' | 'face' | 'fittingId'>>;
 
 function placesOf(frame: Frame, rule: SpotRule): Place[] {
   const { where } = rule;
@@ -166,6 +168,7 @@ function landmarkPlaces(frame: Frame, rule: SpotRule, kinds: readonly string[], 
               side,
               alongMm: mark.stationMm + asideMm,
               memberId: over.member.id,
+              ...(asideMm === 0 && { fittingId: mark.id }),
               fromMm: at!,
               toMm: at!,
             },

@@ -15,7 +15,7 @@ export const HOURS_BY_VERDICT: Readonly<Record<Verdict, readonly [number, number
 };
 /** A critical spot nobody saw may hide nothing, or a patch like the others. */
 const HOURS_UNSEEN: readonly [number, number] = [0, 8];
-/** A body item through, soft or cracked, to be made good: least and most (common practice, no source). */
+/** A body item or a fitting through, soft or cracked, to be made good: least and most (common practice, no source). */
 const HOURS_BODY_ITEM: readonly [number, number] = [2, 10];
 /** Unseen beyond this share of critical spots, nobody should decide (our judgement). */
 const TOO_LITTLE_SEEN = 0.3;
@@ -83,7 +83,8 @@ export function buyersLook(
   const broken = claims.filter((claim) => claim.standing === 'not borne out');
   const away = walkAwayWhys(members, nothingToLandOn);
   const bodyBad = states.filter(
-    ({ spot, result }) => !spot.memberId && result !== undefined && isFailed(result),
+    ({ spot, look, result }) =>
+      (!spot.memberId || look?.on === 'fitting') && result !== undefined && isFailed(result),
   );
   const bad = [...names(members.filter(isBad)), ...bodyBad.map(({ spot }) => spot.title)];
   const undecided = names(members.filter(({ verdict, against }) => verdict === 'Can’t say' && against > 0));

@@ -38,6 +38,7 @@ export {
 } from './finding';
 export { weigh, type MemberVerdict } from './verdict';
 export { bearsLoad, leastWall } from './least';
+export { fittingVerdicts, type FittingVerdict } from './fittings';
 export { unitVerdict, type JudgedMember, type UnitVerdict } from './unit';
 export { demandFindings, type DemandPair } from './demand-findings';
 export {

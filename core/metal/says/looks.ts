@@ -1,6 +1,6 @@
 import type { HandPractice } from '../../reference';
 import type { FaceId } from '../../frame';
-import type { LookResult, SpotState } from '../../walk';
+import { isDoubtful, type LookResult, type SpotState } from '../../walk';
 import type { KnownBy, Saying } from '../saying';
 
 /**
@@ -26,9 +26,11 @@ export function lookSays(state: SpotState, practice: HandPractice): Saying[] {
     return [{ ...about, claim: 'unseen', by: 'seen', what, ...(isSaid && { isSaid }) }];
   }
   if (!look || result === undefined || result === 'not seen') return [];
-  return claimsOf(result, tapped(state), spot.face !== undefined).map((claim) => ({
+  // Said of what hangs there, the member beside it was in sight and nothing was said of it.
+  const ofMember = look.on === 'fitting' && isDoubtful(result) ? 'surface rust' : result;
+  return claimsOf(ofMember, tapped(state), spot.face !== undefined).map((claim) => ({
     ...about,
-    what: result,
+    what: ofMember,
     by: tapped(state) ? 'struck' : 'seen',
     ...claim,
     ...(claim.on === 'worst face' && { face }),

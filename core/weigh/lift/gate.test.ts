@@ -127,6 +127,7 @@ const evidence = (left: Found = SOUND, right: Found = {}, notices: string[] = []
     ['rail-left', accountOf('rail-left', left)],
     ['rail-right', accountOf('rail-right', right)],
   ]),
+  fittings: [],
   notices,
   reachMm: REACH,
   partedShare: 0.5,
@@ -403,6 +404,23 @@ describe('what it loads further along', () => {
     expect(said(plan(), carries(0.01), on(all.slice(0, 1)))[0]).toEqual([]);
     const stays = plan({ way: 'four-post', points: [], hoistRatingN: 1e6 });
     expect(said(stays, carries(0.01), on(round))).toEqual([[], ['carries nothing']]);
+  });
+  test('a failed fitting on what is loaded anew is refused, on its own wheels unknown; a doubtful one is said', () => {
+    const hanger = {
+      id: 'h',
+      name: 'Rear hanger',
+      memberId: 'rail-right',
+      stationMm: 10,
+      result: 'cracked',
+      verdict: 'Renew',
+      carries: [],
+    } as const;
+    const on = (more: object = {}) => ({ ...evidence(), fittings: [{ ...hanger, ...more }] });
+    expect(said(plan(), carries(0.1), on())[0]).toEqual(['fitting failed']);
+    expect(said(plan(), carries(0.099), on())[0]).toEqual([]);
+    const stays = plan({ way: 'four-post', points: [], hoistRatingN: 1e6 });
+    expect(said(stays, carries(0.1), on())).toEqual([[], ['fitting failed']]);
+    expect(said(plan(), carries(0.1), on({ verdict: 'Watch', result: 'scaling' }))).toEqual([[], []]);
   });
   test('loads not known, or not solved: unknown, and then every member counts as loaded', () => {
     expect(said(plan(), facts({ loadsKnown: false }), evidence())[1]).toEqual(['loads unknown']);

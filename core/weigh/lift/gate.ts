@@ -128,6 +128,7 @@ function loadReasons(plan: LiftPlan, facts: LiftFacts, evidence: LiftEvidence): 
       : []),
     ...removalReasons(facts, new Set(over.map(({ memberId }) => memberId)), evidence),
     ...badElsewhere(plan, facts, evidence),
+    ...badFittings(plan, facts, evidence),
     ...unseenPlaces(facts, evidence),
   ];
 }
@@ -196,6 +197,18 @@ function badElsewhere(plan: LiftPlan, facts: LiftFacts, evidence: LiftEvidence):
             }),
           ]),
     ];
+  });
+}
+
+/** A failed hanger or mount on what the lift loads anew may let go when weight comes on or off it. */
+function badFittings(plan: LiftPlan, facts: LiftFacts, { fittings }: LiftEvidence): LiftReason[] {
+  const isAnew = plan.way !== 'four-post' && plan.way !== 'by the axles';
+  const isLoaded = (id: string) =>
+    facts.unsolved !== undefined ||
+    facts.members.some(({ memberId, utilisation }) => memberId === id && utilisation >= LOADED_ANEW);
+  return fittings.map(({ name, memberId, stationMm, result, verdict }) => {
+    const weigh = verdict === 'Watch' || !isLoaded(memberId) ? note : isAnew ? refused : unknown;
+    return weigh({ code: 'fitting failed', memberId, stationMm, name: `${name}: ${result}`.slice(0, 200) });
   });
 }
 

@@ -1,6 +1,7 @@
 import { renderToBuffer } from '@react-pdf/renderer';
 import { answer, download, guarded, notFound, systemOf } from '../../../_door';
-import { distrustOf, type JobFile } from '@/core/job';
+import { distrustOf, jobSpots, type JobFile } from '@/core/job';
+import { fittingVerdicts } from '@/core/weigh';
 import { standingAgainst } from '@/core/metal';
 import type { UnitSystem } from '@/core/quantity';
 import { askOffice } from '../../../../_office';
@@ -22,6 +23,10 @@ const wordsIn = (system: UnitSystem, file: JobFile): OrderWords => ({
   found: ({ picture }) => [
     ...new Set(standingAgainst(picture.account).map((saying) => sayingWords(picture.member, saying, system))),
   ],
+  fittings: fittingVerdicts(file.frame, jobSpots(file)).map(
+    ({ name, result, verdict, carries }) =>
+      `${verdict} ${name}: ${result}${carries.length ? `, carries ${carries.join(', ')}` : ''}`,
+  ),
   remarks: (worked) => [
     ...worked.findings.map((finding) => repairWords(finding, system).title),
     ...worked.joinFindings

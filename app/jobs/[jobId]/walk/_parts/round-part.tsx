@@ -7,6 +7,7 @@ import {
   askedBy,
   CAUSES,
   isDoubtful,
+  LOOK_ON,
   LOOK_RESULTS,
   nextToLookAt,
   progressOf,
@@ -14,6 +15,7 @@ import {
   UNSEEN_WHYS,
   WAYS,
   type Cause,
+  type LookOn,
   type LookResult,
   type SpotState,
   type UnseenWhy,
@@ -43,6 +45,7 @@ export function RoundPart({ states }: { states: readonly SpotState[] }) {
   const [ways, setWays] = useState<readonly Way[]>(SEEN_WAYS_DEFAULT);
   const [asksWhy, setAsksWhy] = useState(false);
   const [more, setMore] = useState({ note: '', cause: 'unknown' as Cause });
+  const [on, setOn] = useState<LookOn>();
   const [striking, setStriking] = useState<SpotState>();
   const [listOpen, setListOpen] = useState(false);
   const current =
@@ -56,6 +59,7 @@ export function RoundPart({ states }: { states: readonly SpotState[] }) {
       if (!state) return;
       setCurrentId(state.spot.id);
       setAsksWhy(false);
+      setOn(state.look?.on);
       setMore({ note: state.look?.note ?? '', cause: state.look?.cause ?? 'unknown' });
       const { memberId, fromMm, toMm, face } = state.spot;
       const member = memberId === undefined ? undefined : memberOf(file.frame, memberId);
@@ -93,6 +97,7 @@ export function RoundPart({ states }: { states: readonly SpotState[] }) {
         }),
         result,
         ways: result === 'not seen' ? [] : [...ways],
+        ...(spot.fittingId && on && result !== 'not seen' && { on }),
         note: more.note.trim(),
         ...(why && { why }),
         ...(more.cause !== 'unknown' && { cause: more.cause }),
@@ -113,7 +118,7 @@ export function RoundPart({ states }: { states: readonly SpotState[] }) {
         );
       else setCurrentId(spot.id);
     },
-    [current, keep, stamp, ways, more, goTo, states],
+    [current, keep, stamp, ways, on, more, goTo, states],
   );
 
   useEffect(() => {
@@ -151,6 +156,7 @@ export function RoundPart({ states }: { states: readonly SpotState[] }) {
           onStrike={() => setStriking(current)}
         />
         <Ways ways={ways} onChange={setWays} />
+        {current.spot.fittingId && <FoundOn on={on} onChange={setOn} />}
         <div className="mt-2 grid grid-cols-3 gap-1.5 sm:grid-cols-5" role="group" aria-label="What it is">
           {SEEN_RESULTS.map((result, k) => (
             <button
@@ -334,6 +340,7 @@ function Spot({
               className={`text-lg font-bold ${look.result !== 'not seen' && isDoubtful(look.result) ? 'text-oxide' : ''}`}
             >
               {look.result}
+              {look.on && `, ${ON_WORDS[look.on]}`}
             </span>
             <span className="caption">
               {look.why ? unseenWords(look.why) : look.ways.join(', ')}
@@ -375,6 +382,36 @@ function Ways({ ways, onChange }: { ways: readonly Way[]; onChange: (ways: reado
         {WAYS.map((way) => (
           <ToggleGroup.Item key={way} value={way} className="plain -ml-px px-2.5! first:ml-0">
             {way}
+          </ToggleGroup.Item>
+        ))}
+      </ToggleGroup.Root>
+    </div>
+  );
+}
+
+const ON_WORDS: Readonly<Record<LookOn | 'both', string>> = {
+  both: 'both',
+  fitting: 'the bracket or mount',
+  member: 'the rail or member',
+};
+
+/** Whether a result is of the bracket, of what it hangs on, or of both: a cracked hanger does not condemn a sound rail. */
+function FoundOn({ on, onChange }: { on: LookOn | undefined; onChange: (on: LookOn | undefined) => void }) {
+  return (
+    <div className="mt-2">
+      <p className="caption" id="found-on">
+        found on
+      </p>
+      <ToggleGroup.Root
+        type="single"
+        aria-labelledby="found-on"
+        value={on ?? 'both'}
+        onValueChange={(next) => next && onChange(next === 'both' ? undefined : (next as LookOn))}
+        className="flex flex-wrap"
+      >
+        {(['both', ...LOOK_ON] as const).map((each) => (
+          <ToggleGroup.Item key={each} value={each} className="plain -ml-px px-2.5! first:ml-0">
+            {ON_WORDS[each]}
           </ToggleGroup.Item>
         ))}
       </ToggleGroup.Root>
