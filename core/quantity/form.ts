@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import { fail, ok, type Outcome } from './outcome';
+import { schemaWords } from './schema-words';
 
 /** A record as it was written down, before its schema has seen it. */
 export type Body = Readonly<Record<string, unknown>>;
@@ -38,7 +39,7 @@ export function opened<Rec>(form: Form<Rec>, raw: unknown): Outcome<Rec> {
     );
   let body = raw as Body;
   for (let from = version; from < form.version; from++) body = form.upcasts[from]?.(body) ?? body;
-  const parsed = form.schema.safeParse(body);
+  const parsed = form.schema.safeParse(body, { error: schemaWords });
   if (parsed.success) return ok(parsed.data);
   const issue = parsed.error.issues[0]!;
   return fail(issue.message, issue.path.join('.') || undefined);

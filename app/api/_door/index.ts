@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import pino from 'pino';
+import { schemaWords } from '@/core/quantity';
 import { admission, gateFrom, KEY_COOKIE, TURNED_AWAY } from '../../_gate/admission';
 import { SAFE_HEADERS } from '../../_gate/headers';
 import { booksOf, database, refused, storageFailure, type Problem, type Written } from '@/data';
@@ -87,7 +88,7 @@ export async function body<Schema extends z.ZodType>(
   } catch {
     return refused('unreadable', 'the message is not JSON');
   }
-  const parsed = schema.safeParse(raw);
+  const parsed = schema.safeParse(raw, { error: schemaWords });
   if (parsed.success) return { ok: true, value: parsed.data };
   const issue = parsed.error.issues[0]!;
   return refused(

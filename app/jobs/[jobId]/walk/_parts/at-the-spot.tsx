@@ -65,7 +65,7 @@ function Place() {
       : [-150, -25, 25, 150].map((mm) => [`${mm > 0 ? '+' : '−'}${Math.abs(mm)} mm`, mm] as const);
   return (
     <div className="flex flex-wrap items-center gap-1.5">
-      <p className="mr-2">
+      <p className="basis-full">
         <span className="caption">one touch keeps it at</span>{' '}
         <span className="font-semibold">
           {printStation(member, cursor.stationMm, system)}, {faceWords(member, cursor.face)},{' '}
