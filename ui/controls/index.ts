@@ -1,6 +1,6 @@
 export { Choice } from './choice';
 export { Sheet } from './sheet';
-export { Menu, MenuLink } from './menu';
+export { Menu, MenuAction, MenuLink } from './menu';
 export { Entry } from './entry';
 export { Pick } from './pick';
 export { useTapDrag, type Pointed } from './tap-drag';

@@ -39,3 +39,24 @@ export function MenuLink({ href, children, note }: { href: string; children: Rea
     </DropdownMenu.Item>
   );
 }
+
+/** Something done from a menu. */
+export function MenuAction({
+  onSelect,
+  children,
+  note,
+}: {
+  onSelect: () => void;
+  children: ReactNode;
+  note?: string;
+}) {
+  return (
+    <DropdownMenu.Item
+      onSelect={onSelect}
+      className="flex min-h-11 cursor-pointer flex-col justify-center px-4 py-1 outline-none data-[highlighted]:bg-well"
+    >
+      <span>{children}</span>
+      {note && <span className="caption">{note}</span>}
+    </DropdownMenu.Item>
+  );
+}

@@ -9,3 +9,4 @@ export { SlicePanel } from './slice-panel';
 export { StrikeSheet } from './strike-sheet';
 export { asOwn } from './as-own';
 export { useOnMember, useOnMemberLater, type OnMember } from './use-on-member';
+export { addressOf, copyAddress } from './link-here';

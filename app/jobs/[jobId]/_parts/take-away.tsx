@@ -1,8 +1,17 @@
 'use client';
 
-import { Menu, MenuLink } from '@/ui/controls';
+import { Menu, MenuAction, MenuLink } from '@/ui/controls';
 import { lengthDigits } from '@/core/quantity';
-import { useReader, useRecordsLater, useWork } from '../../_desk';
+import { stationDigits } from '../../../_words/station';
+import {
+  addressOf,
+  copyAddress,
+  useMember,
+  usePlaceLater,
+  useReader,
+  useRecordsLater,
+  useWork,
+} from '../../_desk';
 
 /** Everything that leaves the building: cut sheets, readings, bundle, work order. */
 export function TakeAway() {
@@ -17,6 +26,7 @@ export function TakeAway() {
   );
   return (
     <Menu label="Take away">
+      <LinkHere />
       <MenuLink href={`${base}/work-order?unit=${system}`} note="one page, PDF">
         Work order
       </MenuLink>
@@ -59,5 +69,20 @@ export function TakeAway() {
         </MenuLink>
       )}
     </Menu>
+  );
+}
+
+function LinkHere() {
+  const { system } = useReader();
+  const { member } = useMember();
+  const { cursor } = usePlaceLater();
+  const station = stationDigits(member, cursor.stationMm, system);
+  return (
+    <MenuAction
+      note={`${member.name.toLowerCase()}, station ${station} ${system}`}
+      onSelect={() => void copyAddress(addressOf(window.location.href, member.id, `${station} ${system}`))}
+    >
+      Copy the link to this place
+    </MenuAction>
   );
 }
