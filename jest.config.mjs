@@ -22,6 +22,8 @@ const shared = {
 };
 
 const config = {
+  // Jest keeps one core to itself; on two that is half of them.
+  maxWorkers: '100%',
   // Only a test that hangs: machines are slow, and runs stand side by side.
   testTimeout: 120_000,
   projects: [
