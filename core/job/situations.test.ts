@@ -55,7 +55,7 @@ const rails = (frame: Frame): Member[] =>
 type Kept = (member: Member, share: number, face: string) => number;
 const read = (frame: Frame, members: readonly Member[], kept: Kept, faces?: readonly string[]): Reading[] =>
   members.flatMap((member) =>
-    Array.from({ length: 13 }, (_, k) => k / 12).flatMap((share) =>
+    Array.from({ length: 17 }, (_, k) => k / 16).flatMap((share) =>
       facesOf(member.shape)
         .filter((face) => !faces || faces.includes(face.id))
         .flatMap((face) =>
