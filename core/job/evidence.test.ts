@@ -65,7 +65,7 @@ describe('a form', () => {
     ['version 0', { version: 0, lengthMm: 1 }, 'version cannot be read'],
     ['no record', null, 'no thing'],
     ['words', 'hello', 'no thing'],
-    ['the wrong shape', { version: 3, lengthMm: 'long' }, 'expected number'],
+    ['the wrong shape', { version: 3, lengthMm: 'long' }, 'has to be a number'],
   ])('%s is refused', (_what, body, words) =>
     expect(opened(form, body)).toMatchObject({ ok: false, reason: expect.stringContaining(words) }),
   );
