@@ -102,7 +102,10 @@ test('compared: the twin on the same ruler, the last survey of the same unit, ho
 });
 
 test('a closed job is said to be closed, and open again', async ({ page }) => {
+  // Looked for by its tag: jobs that other journeys opened may fill the Yard's first page.
   await page.goto('/');
+  await page.getByLabel('tag, unit or job').fill('SV-9');
+  await page.getByRole('button', { name: 'Find' }).click();
   const unit = page.getByRole('region', { name: 'SV-9' });
   await expect(unit.getByRole('button', { name: 'Open again: Left sill patched' })).toBeVisible();
   await unit.getByRole('button', { name: 'Open again: Left sill patched' }).click();
