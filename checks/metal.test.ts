@@ -7,7 +7,7 @@ const ROOMS = ['core/weigh', 'core/shape', 'core/join', 'core/job', 'core/exchan
 const RAW = /\b(signWeight|isFailed|isDoubtful|isWornOrRusted|firstGuessEdgeMm)\b/;
 /** Who may read it all the same, and for what that is no member's metal. */
 const MAY = new Map([
-  ['core/weigh/rules/walked.ts', 'fastenings and the maker’s welds, and the names of failed looks'],
+  ['core/weigh/rules/walked.ts', 'fastenings and the maker’s welds'],
   ['core/weigh/fittings.ts', 'fittings, which are no members'],
   ['core/weigh/buyers-look.ts', 'body items, which are no members, and the list of what was found'],
 ]);

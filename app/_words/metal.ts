@@ -1,17 +1,7 @@
 import type { Member } from '@/core/frame';
 import type { UnitSystem } from '@/core/quantity';
-import type { KnownBy, Saying } from '@/core/metal';
+import type { Saying } from '@/core/metal';
 import { printStation } from './station';
-
-/** How something is known, in words. */
-export const KNOWN_BY_WORDS: Readonly<Record<KnownBy, string>> = {
-  measured: 'measured',
-  opened: 'opened',
-  struck: 'struck',
-  felt: 'felt',
-  seen: 'seen',
-  told: 'told',
-};
 
 /** One thing found on a member: what, where, how it is known. */
 export function sayingWords(member: Member, saying: Saying, system: UnitSystem): string {
@@ -19,5 +9,5 @@ export function sayingWords(member: Member, saying: Saying, system: UnitSystem):
   const middle = (clamp(saying.fromMm) + clamp(saying.toMm)) / 2;
   const where = saying.where ?? `station ${printStation(member, middle, system)}`;
   const face = saying.face && !saying.where ? `, ${saying.face}` : '';
-  return `${where}${face}: ${saying.what} (${KNOWN_BY_WORDS[saying.by]})`;
+  return `${where}${face}: ${saying.what} (${saying.by})`;
 }

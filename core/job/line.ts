@@ -49,7 +49,11 @@ export function jobLine(records: JobRecords): JobLine {
   const isUnwalked = readings === 0 && !records.evidence.some((record) => record.kind === 'look');
   const steps = (): NextStep => {
     if (isUnwalked) return { is: 'walk round it' };
-    if (weighed.every(({ verdict }) => verdict.verdict === 'Can’t say')) return { is: 'first readings' };
+    const isSilent = weighed.every(
+      ({ picture, verdict }) =>
+        verdict.verdict === 'Can’t say' && !(picture.member.role === 'rail' && picture.account.isKnown),
+    );
+    if (isSilent) return { is: 'first readings' };
     const rail = unread.find(({ role }) => role === 'rail');
     if (rail) return { is: 'a rail not measured', name: rail.name };
     const plated = toAct.find(({ verdict }) => PLATED.includes(verdict));

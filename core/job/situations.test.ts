@@ -109,6 +109,18 @@ const sign = (member: Member, share: number, face: string, detail: SignDetail, m
 const struck: SignDetail = { sign: 'struck', tool: 'hammer', answer: 'even ring' };
 const gaveWay: SignDetail = { sign: 'struck', tool: 'hammer', answer: 'gave way' };
 const skin: SignDetail = { sign: 'old repair', cover: 'skin over rust' };
+const skinOn = (rail: Member): Sign => sign(rail, 0.4, 'bottom', skin, { toMm: 0.5 * rail.lengthMm });
+const skinOff = (rail: Member): Sign =>
+  sign(
+    rail,
+    0.39,
+    'bottom',
+    { sign: 'opened', how: 'cover taken off' },
+    {
+      toMm: 0.51 * rail.lengthMm,
+      at: '2026-01-08T00:00:00Z',
+    },
+  );
 /** Struck along a member's whole length, every face of it. */
 const struckAlong = (member: Member): Sign[] =>
   facesOf(member.shape).map((face) => sign(member, 0, face.id, struck, { toMm: member.lengthMm }));
@@ -212,6 +224,14 @@ const asNew =
   (kept = 1): Row[2] =>
   ({ frame, both, sound }) => [...read(frame, both, () => kept), ...sound()];
 
+const throughInTheMiddle: Row[2] = ({ rail, sound }) =>
+  sound(({ memberId, share }) =>
+    memberId === rail.id && share > 0.33 && share < 0.67 ? 'through' : 'sound',
+  );
+const hammeredThrough: Row[2] = ({ rail, sound }) => [
+  ...sound(),
+  ...[0.35, 0.45, 0.55, 0.65].map((at) => sign(rail, at, 'bottom', gaveWay)),
+];
 const TABLE: readonly Row[] = [
   // As new, gauged all over and struck: passes everywhere.
   [
@@ -347,10 +367,7 @@ const TABLE: readonly Row[] = [
   [
     'through in its middle third',
     O,
-    ({ rail, sound }) =>
-      sound(({ memberId, share }) =>
-        memberId === rail.id && share > 0.33 && share < 0.67 ? 'through' : 'sound',
-      ),
+    throughInTheMiddle,
     {
       lift: 'Not at all yet',
       rail: 'Mend',
@@ -363,40 +380,28 @@ const TABLE: readonly Row[] = [
   [
     'through in its middle third',
     B,
-    ({ rail, sound }) =>
-      sound(({ memberId, share }) =>
-        memberId === rail.id && share > 0.33 && share < 0.67 ? 'through' : 'sound',
-      ),
+    throughInTheMiddle,
     { lift: 'Not at all yet', rail: 'Mend', listed: true, better: false },
     'lifting bends the whole rail',
   ],
   [
     'through in its middle third',
     T,
-    ({ rail, sound }) =>
-      sound(({ memberId, share }) =>
-        memberId === rail.id && share > 0.33 && share < 0.67 ? 'through' : 'sound',
-      ),
+    throughInTheMiddle,
     { lift: 'Not known', rail: 'Mend', listed: true },
     'lifting bends the whole rail',
   ],
   [
     'hammered through in four places',
     O,
-    ({ rail, sound }) => [
-      ...sound(),
-      ...[0.35, 0.45, 0.55, 0.65].map((at) => sign(rail, at, 'bottom', gaveWay)),
-    ],
+    hammeredThrough,
     { lift: 'Not known', rail: 'Mend', buyer: 'only with its price taken off', listed: true },
     'metal that yields to a light tap counts as failed',
   ],
   [
     'hammered through in four places',
     B,
-    ({ rail, sound }) => [
-      ...sound(),
-      ...[0.35, 0.45, 0.55, 0.65].map((at) => sign(rail, at, 'bottom', gaveWay)),
-    ],
+    hammeredThrough,
     { lift: 'Not known', rail: 'Mend', listed: true },
     'metal that yields to a light tap counts as failed',
   ],
@@ -535,7 +540,7 @@ const TABLE: readonly Row[] = [
     O,
     ({ rail, sound }) => [
       ...sound(),
-      sign(rail, 0.4, 'bottom', skin, { toMm: 0.5 * rail.lengthMm }),
+      skinOn(rail),
       sign(rail, 0.45, 'bottom', struck, { at: '2026-01-09T00:00:00Z' }),
     ],
     { lift: 'Not known', rail: 'Can’t say', listed: true },
@@ -546,7 +551,7 @@ const TABLE: readonly Row[] = [
     O,
     ({ frame, both, rail, sound }) => [
       ...sound(),
-      sign(rail, 0.4, 'bottom', skin, { toMm: 0.5 * rail.lengthMm }),
+      skinOn(rail),
       ...read(frame, both, () => 1).map((each) => ({ ...each, at: '2026-01-09T00:00:00Z' })),
     ],
     { rail: 'Can’t say', listed: true },
@@ -557,14 +562,8 @@ const TABLE: readonly Row[] = [
     O,
     ({ rail, sound }) => [
       ...sound(),
-      sign(rail, 0.4, 'bottom', skin, { toMm: 0.5 * rail.lengthMm }),
-      sign(
-        rail,
-        0.39,
-        'bottom',
-        { sign: 'opened', how: 'cover taken off' },
-        { toMm: 0.51 * rail.lengthMm, at: '2026-01-08T00:00:00Z' },
-      ),
+      skinOn(rail),
+      skinOff(rail),
       sign(rail, 0.39, 'bottom', struck, { toMm: 0.51 * rail.lengthMm, at: '2026-01-09T00:00:00Z' }),
     ],
     { lift: 'Lift here', rail: 'Watch', listed: false },
@@ -575,14 +574,8 @@ const TABLE: readonly Row[] = [
     O,
     ({ rail, sound }) => [
       ...sound(),
-      sign(rail, 0.4, 'bottom', skin, { toMm: 0.5 * rail.lengthMm }),
-      sign(
-        rail,
-        0.39,
-        'bottom',
-        { sign: 'opened', how: 'cover taken off' },
-        { toMm: 0.51 * rail.lengthMm, at: '2026-01-08T00:00:00Z' },
-      ),
+      skinOn(rail),
+      skinOff(rail),
       sign(
         rail,
         0.45,

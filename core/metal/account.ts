@@ -67,13 +67,16 @@ export function metalAccount(
   const stationsMm = map?.stationsMm ?? columnStations(member.lengthMm);
   const sayings = said.filter((each) => !(each.unlocated && isBetterLocated(each, said)));
   const made = evenWall(surface, madeMm);
-  const cells = new Cells(surface, stationsMm, made);
-  if (map) cells.layMap(map, readBeside(readings));
+  const cells = new Cells(surface, stationsMm, made, sayings);
+  if (map) cells.layMap(map, columnsRead(stationsMm, readings));
   sayings.forEach((saying, k) => {
-    if (!saying.isSaid) layDown(cells, member, saying, k, practice);
+    if (saying.isSaid) return;
+    for (const cell of cellsUnder(cells, member, saying)) claimOn(cells, cell, saying, k, practice);
+    if (saying.claim === 'opened' && isReadBeneath(saying, readings))
+      for (const cell of cellsUnder(cells, member, saying)) cells.readAgain(cell, k);
   });
   sayings.forEach((saying, k) => {
-    if (saying.isSaid) cells.notSeen(cellsUnder(cells, member, saying), k, sayings);
+    if (saying.isSaid) cells.notSeen(cellsUnder(cells, member, saying), k);
   });
   cells.fillBetween(BETWEEN_MM, practice.seenKept);
   return {
@@ -109,12 +112,24 @@ function thinnestRead(
 
 /** A reading says of its own face alone what the metal is, this far along. */
 const FACE_REACH_MM = 305;
-function readBeside(readings: readonly Reading[]) {
-  const stations = new Map<FaceId, number[]>();
-  for (const { face, stationMm } of readings) stations.set(face, [...(stations.get(face) ?? []), stationMm]);
-  return (face: FaceId, stationMm: number): boolean =>
-    (stations.get(face) ?? []).some((mm) => Math.abs(mm - stationMm) <= FACE_REACH_MM);
+function columnsRead(stationsMm: Float64Array, readings: readonly Reading[]): Map<FaceId, Uint8Array> {
+  const columns = new Map<FaceId, Uint8Array>();
+  for (const { face, stationMm } of readings) {
+    const read = columns.get(face) ?? new Uint8Array(stationsMm.length);
+    const [from, to] = columnsUnder(stationsMm, stationMm - FACE_REACH_MM, stationMm + FACE_REACH_MM);
+    columns.set(face, read.fill(1, from, to + 1));
+  }
+  return columns;
 }
+
+/** Whether somebody read the metal itself where a cover is off: readings on the cover are not among the member's own. */
+const isReadBeneath = ({ fromMm, toMm, face }: Saying, readings: readonly Reading[]): boolean =>
+  readings.some(
+    (reading) =>
+      (face === undefined || reading.face === face) &&
+      reading.stationMm >= fromMm &&
+      reading.stationMm <= toMm,
+  );
 
 /** Failed metal of a place nobody located on the section gives way to what somebody did locate there. */
 const isBetterLocated = (saying: Saying, all: readonly Saying[]): boolean =>
@@ -141,6 +156,7 @@ class Cells {
     readonly surface: Surface,
     readonly stationsMm: Float64Array,
     readonly made: Float64Array,
+    readonly sayings: readonly Saying[],
   ) {
     const [rows, columns] = [surface.uMm.length, stationsMm.length];
     const size = rows * columns;
@@ -165,19 +181,30 @@ class Cells {
    * Read metal is measured; near a reading of its own face its lower bound carries; a guess stays unseen, whatever it guesses, and so does
    * what only another face's readings reach round a fold.
    */
-  layMap(map: ThicknessMap, isRead: (face: FaceId, stationMm: number) => boolean): void {
+  layMap(map: ThicknessMap, read: ReadonlyMap<FaceId, Uint8Array>): void {
     this.best.thicknessMm.set(map.thicknessMm);
     this.best.errorMm.set(map.errorMm);
     this.best.known.set(map.known);
     for (let cell = 0; cell < this.is.length; cell++) {
       const face = this.surface.rowFace[Math.floor(cell / this.columns)]!;
-      if (map.known[cell] === KNOWN.guess || !isRead(face.id, this.stationsMm[cell % this.columns]!)) {
+      if (map.known[cell] === KNOWN.guess || !read.get(face.id)?.[cell % this.columns]) {
         this.best.known[cell] = KNOWN.guess;
         continue;
       }
-      this.is[cell] = map.known[cell] === KNOWN.read ? CODE.measured : CODE.between;
-      this.leastMm[cell] = Math.max(0, map.thicknessMm[cell]! - ONE_SIDED_95 * map.errorMm[cell]!);
+      this.layRead(cell);
     }
+  }
+
+  private layRead(cell: number): void {
+    const { known, thicknessMm, errorMm } = this.best;
+    this.is[cell] = known[cell] === KNOWN.read ? CODE.measured : CODE.between;
+    this.leastMm[cell] = Math.max(0, thicknessMm[cell]! - ONE_SIDED_95 * errorMm[cell]!);
+    this.saidBy[cell] = -1;
+  }
+
+  /** What an opened cover bared and somebody read counts as it was read. */
+  readAgain(cell: number, openedBy: number): void {
+    if (this.saidBy[cell] === openedBy && this.best.known[cell] !== KNOWN.guess) this.layRead(cell);
   }
 
   set(cell: number, is: CellIs, leastMm: number, saidBy: number): void {
@@ -193,10 +220,15 @@ class Cells {
     else this.set(cell, 'held', surely, saidBy);
   }
 
+  /** Doubtful for its shape alone: what straightening answers. */
+  isOutOfShape(cell: number): boolean {
+    return this.is[cell] === CODE.doubtful && this.sayings[this.saidBy[cell]!]?.isShape === true;
+  }
+
   /** Somebody stood there and said it could not be seen: a look along the whole stretch did not see it either. */
-  notSeen(under: Iterable<number>, k: number, sayings: readonly Saying[]): void {
+  notSeen(under: Iterable<number>, k: number): void {
     for (const cell of under) {
-      const saidBy = sayings[this.saidBy[cell]!];
+      const saidBy = this.sayings[this.saidBy[cell]!];
       const byLook = saidBy === undefined || saidBy.where !== undefined;
       if (byLook && SEEN_AT_MOST.has(this.is[cell]!) && this.best.known[cell] === KNOWN.guess)
         this.set(cell, 'unseen', 0, k);
@@ -262,16 +294,13 @@ class Cells {
 /** What is left below a felt edge, as a share of what was made: less than sound, more than nothing (our judgement). */
 const UNSOUND_LEFT = 0.4;
 
-function layDown(cells: Cells, member: Member, saying: Saying, k: number, practice: HandPractice): void {
-  for (const cell of cellsUnder(cells, member, saying)) claimOn(cells, cell, saying, k, practice);
-}
-
 /** Worse claims stand over better ones of before; only what put it right, or opened it, takes them away again. */
 function claimOn(cells: Cells, cell: number, saying: Saying, k: number, practice: HandPractice): void {
   const was = CELL_IS[cells.is[cell]!]!;
   const made = cells.made[Math.floor(cell / cells.columns)]!;
-  if (saying.claim === 'seen' || saying.claim === 'held') cells.foundGood[cell] = 1;
   const failed = was === 'gone' || was === 'parted' || was === 'unsound';
+  const isGood = saying.claim === 'seen' || saying.claim === 'held';
+  if (isGood && !failed && was !== 'hidden') cells.foundGood[cell] = 1;
   switch (saying.claim) {
     case 'gone':
       return cells.take(cell, 'gone', k, 0);
@@ -280,7 +309,8 @@ function claimOn(cells: Cells, cell: number, saying: Saying, k: number, practice
     case 'unsound':
       return failed || was === 'measured' ? undefined : cells.take(cell, 'unsound', k, UNSOUND_LEFT);
     case 'hidden':
-      return failed || (was === 'measured' && !saying.isSkin) ? undefined : cells.set(cell, 'hidden', 0, k);
+      // What is measured there is the metal's own: a reading on its cover is not among its readings.
+      return failed || was === 'measured' ? undefined : cells.set(cell, 'hidden', 0, k);
     case 'doubtful':
       return failed || was === 'hidden' || was === 'measured' ? undefined : cells.set(cell, 'doubtful', 0, k);
     case 'unseen':
@@ -288,11 +318,18 @@ function claimOn(cells: Cells, cell: number, saying: Saying, k: number, practice
     case 'seen':
       return was === 'unseen' ? cells.set(cell, 'seen', practice.seenKept * made, k) : undefined;
     case 'held':
-      return failed || was === 'hidden' || was === 'measured'
+      // What was found at one place is not answered by a look along the stretch, hammer or no hammer.
+      return failed ||
+        was === 'hidden' ||
+        was === 'measured' ||
+        (was === 'doubtful' && saying.where !== undefined)
         ? undefined
         : cells.hold(cell, saying.keptLow! * made, k);
     case 'opened':
-      return was === 'hidden' ? cells.set(cell, 'seen', practice.seenKept * made, k) : undefined;
+      // Bared and not struck or read yet: doubtful, until somebody does.
+      return was === 'hidden' ? cells.set(cell, 'doubtful', 0, k) : undefined;
+    case 'straightened':
+      return cells.isOutOfShape(cell) ? cells.set(cell, 'seen', practice.seenKept * made, k) : undefined;
     case 'put right':
       return renew(cells, cell, made, k);
     default:

@@ -1,5 +1,5 @@
-export { CLAIMS, KNOWN_BY, type Claim, type KnownBy, type Saying } from './saying';
-export { ownReadings, sayingsOf, type Witnesses } from './sayings';
+export type { Claim, KnownBy, Saying } from './saying';
+export { ownReadings, sayingsOf, stillThere, type Witnesses } from './sayings';
 export {
   CELL_IS,
   columnsUnder,
@@ -11,12 +11,12 @@ export {
 export {
   cellIs,
   decidingAt,
+  goneHeights,
   isAnyBad,
   isAnyUnseen,
   knownShare,
   partedShare,
   sayingName,
   standingAgainst,
-  standingUnseen,
   struckEdges,
 } from './standing';

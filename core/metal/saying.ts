@@ -1,8 +1,7 @@
 import type { FaceId } from '../frame';
 
-/** How something is known, best first. */
-export const KNOWN_BY = ['measured', 'opened', 'struck', 'felt', 'seen', 'told'] as const;
-export type KnownBy = (typeof KNOWN_BY)[number];
+/** How something is known, best first; what a gauge measured comes by the map. */
+export type KnownBy = 'opened' | 'struck' | 'felt' | 'seen';
 
 /**
  * What one record claims of the metal of its extent:
@@ -16,9 +15,10 @@ export type KnownBy = (typeof KNOWN_BY)[number];
  *   seen      somebody saw it and found nothing wrong; no thickness
  *   held      a hammer or a finger found at least `keptLow` of it
  *   opened    what covered it is off: a cover noted before hides nothing any more
+ *   straightened  what was bent or twisted is straight again; nothing else of it is answered
  *   put right old evidence of this extent ends here
  */
-export const CLAIMS = [
+const CLAIMS = [
   'gone',
   'parted',
   'unsound',
@@ -28,6 +28,7 @@ export const CLAIMS = [
   'seen',
   'held',
   'opened',
+  'straightened',
   'put right',
 ] as const;
 export type Claim = (typeof CLAIMS)[number];
@@ -54,6 +55,8 @@ export interface Saying {
   readonly isSkin?: boolean;
   /** Of a `doubtful`: said with the gone metal it lies round, and not by itself. */
   readonly isRound?: boolean;
+  /** Of a `doubtful`: for its shape alone, bent or twisted. */
+  readonly isShape?: boolean;
   /** Of an `unseen`: somebody stood there and said so. */
   readonly isSaid?: boolean;
   /** Of a `held`: the least share of the wall as made that it vouches for. */

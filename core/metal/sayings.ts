@@ -16,15 +16,17 @@ export interface Witnesses {
   readonly feltEdges?: readonly FeltEdge[];
 }
 
+const compare = (one: string, other: string): number => (one < other ? -1 : one > other ? 1 : 0);
+
 /** Every record's word on a member's metal, in the order they were noted; what nobody has looked at comes first. One line a kind. */
 export function sayingsOf(member: Member, witnesses: Witnesses, practice: HandPractice): Saying[] {
   const { walk, signs = [], cracks, feltEdges = [] } = witnesses;
   return [
-    ...(walk?.spots ?? []).flatMap((state) => lookSays(state, practice)),
+    ...(walk?.spots ?? []).flatMap((state) => lookSays(state, member.shape, practice)),
     ...signs.flatMap((sign) => signSays(sign, practice)),
     ...cracks.flatMap((crack) => crackSays(crack, member.shape)),
     ...feltEdges.flatMap((felt) => feltSays(felt, practice)),
-  ].sort((a, b) => (a.at ?? '').localeCompare(b.at ?? ''));
+  ].sort((a, b) => compare(a.at ?? '', b.at ?? ''));
 }
 
 const within = (saying: Saying, stationMm: number): boolean =>
@@ -32,17 +34,15 @@ const within = (saying: Saying, stationMm: number): boolean =>
 
 /**
  * Readings of the member's own metal. One taken on a skin or an old plate is the skin's, whenever it was taken, until the place was opened; a
- * cut sample shows the metal itself. Readings of metal that was put right since are of what is no longer there.
+ * cut sample shows the metal itself.
  */
 export function ownReadings(readings: readonly Reading[], sayings: readonly Saying[]): readonly Reading[] {
   const skins = sayings.filter((saying) => saying.claim === 'hidden' && saying.isSkin);
   const opened = sayings.filter((saying) => saying.claim === 'opened');
-  const mended = sayings.filter((saying) => saying.claim === 'put right');
-  if (skins.length + mended.length === 0) return readings;
+  if (skins.length === 0) return readings;
   const covers = (saying: Saying, reading: Reading) =>
     within(saying, reading.stationMm) && (!saying.face || saying.face === reading.face);
   return readings.filter((reading) => {
-    if (mended.some((saying) => covers(saying, reading) && saying.at! > reading.at)) return false;
     if (reading.method === 'cut sample') return true;
     return !skins.some(
       (skin) =>
@@ -50,4 +50,18 @@ export function ownReadings(readings: readonly Reading[], sayings: readonly Sayi
         !opened.some((open) => covers(open, reading) && open.at! >= skin.at! && open.at! <= reading.at),
     );
   });
+}
+
+/** What a piece of evidence is about, and when it was noted. */
+interface Dated {
+  readonly at: string;
+  readonly fromMm: number;
+  readonly toMm: number;
+}
+
+/** Whether a piece of evidence still speaks of what is there: what lies wholly in an extent that was put right since does not. */
+export function stillThere(sayings: readonly Saying[]): (evidence: Dated) => boolean {
+  const mended = sayings.filter((saying) => saying.claim === 'put right');
+  return ({ at, fromMm, toMm }) =>
+    !mended.some((saying) => saying.at! > at && fromMm >= saying.fromMm && toMm <= saying.toMm);
 }

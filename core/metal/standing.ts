@@ -16,12 +16,6 @@ export function standingAgainst(account: MetalAccount): Saying[] {
   );
 }
 
-/** Spots of the member that nobody saw and nothing else speaks of. */
-export function standingUnseen(account: MetalAccount): Saying[] {
-  const standing = new Set(account.saidBy);
-  return account.sayings.filter((saying, k) => saying.claim === 'unseen' && standing.has(k));
-}
-
 /** Whether there is any cell that nobody saw. */
 export const isAnyUnseen = (account: MetalAccount): boolean => account.is.includes(CELL_IS.indexOf('unseen'));
 
@@ -96,24 +90,49 @@ function sayingsOn(
 }
 
 /** A saying by its place, and what was not done there where it was only seen. */
-export const sayingName = ({ where, what, claim }: Saying): string =>
-  claim === 'seen' ? `${where ?? what}: seen, not struck` : (where ?? what);
+export const sayingName = ({ where, what, claim }: Saying): string => {
+  if (claim === 'seen') return `${where ?? what}: seen, not struck`;
+  return claim === 'opened' ? `${what}: not struck or read beneath yet` : (where ?? what);
+};
 
 /** Above metal found gone by hand, sound metal is not looked for nearer than this while nobody felt or struck it (our judgement). */
 const PROVISIONAL_MM = inchesToMm(1);
+/** Rust climbs from the bottom corner: a hole that starts higher than this is one by itself, and no edge (our judgement). */
+const FROM_THE_CORNER_MM = inchesToMm(2);
 
-/** Where hammer, finger and eye found the wall gone on an upright face, as columns of its sound edge; the upper bound is provisional. */
+/** Where hammer, finger and eye found the wall gone from the corner up on an upright face, as columns of its sound edge; the upper bound is provisional. */
 export function struckEdges(account: MetalAccount, member: Member): { face: FaceId; column: EdgeColumn }[] {
-  const uprights = facesOf(member.shape).filter((face) => face.upright);
-  return standingAgainst(account)
-    .filter(({ claim, what }) => claim === 'gone' && what !== 'felt edge')
-    .flatMap((saying) =>
-      uprights
-        .filter((face) => saying.face === face.id)
-        .flatMap((face) =>
-          columnsOf(account, member, face, saying).map((column) => ({ face: face.id, column })),
-        ),
+  return goneOnUprights(account, member)
+    .filter(({ saying }) => (saying.lowMm ?? 0) <= FROM_THE_CORNER_MM)
+    .flatMap(({ face, saying }) =>
+      columnsOf(account, member, face, saying).map((column) => ({ face: face.id, column })),
     );
+}
+
+const goneOnUprights = (account: MetalAccount, member: Member): { face: Face; saying: Saying }[] =>
+  standingAgainst(account)
+    .filter(({ claim }) => claim === 'gone')
+    .flatMap((saying) => {
+      const face = facesOf(member.shape).find((each) => each.upright && each.id === saying.face);
+      return face ? [{ face, saying }] : [];
+    });
+
+/** Heights over which upright faces were found gone by hand along a run of stations; undefined where nowhere. */
+export function goneHeights(
+  account: MetalAccount,
+  member: Member,
+  run: { readonly fromMm: number; readonly toMm: number },
+): { lowMm: number; highMm: number } | undefined {
+  const found = goneOnUprights(account, member).filter(
+    ({ saying }) => saying.fromMm <= run.toMm && saying.toMm >= run.fromMm,
+  );
+  if (found.length === 0) return undefined;
+  return {
+    lowMm: Math.max(0, Math.min(...found.map(({ saying }) => saying.lowMm ?? 0))),
+    highMm: Math.max(
+      ...found.map(({ face, saying }) => Math.min(face.widthMm, saying.highMm ?? face.widthMm)),
+    ),
+  };
 }
 
 function columnsOf(account: MetalAccount, member: Member, face: Face, saying: Saying): EdgeColumn[] {

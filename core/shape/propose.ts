@@ -9,6 +9,7 @@ import {
 } from '../reference';
 import { highestUpperMm } from '../probe';
 import { crackExtent } from '../trace';
+import { goneHeights } from '../metal';
 import { crossingsOn, isClosed } from '../frame';
 import { lowerBound, type DamageZone, type MemberPicture } from '../weigh';
 import { developmentMm } from './plating';
@@ -147,9 +148,12 @@ function piecesFor(picture: MemberPicture, target: Target, thicknessMm: number, 
     taperMm,
   });
   const crackOnly = target.zone ? undefined : crackFaces(picture, target);
-  if (crackOnly?.side && !crackOnly.top && !crackOnly.bottom) return [sidePlateOver(picture, target, piece)];
+  if (crackOnly?.side && !crackOnly.top && !crackOnly.bottom)
+    return [sidePlateOver(picture, crackHeights(picture, target), piece)];
   if (crackOnly?.top && !crackOnly.bottom && !isClosed(shape))
     return [piece('top L', roundDown(shape.depthMm / 2), shape.depthMm, 1)];
+  const hole = goneHeights(picture.account, picture.member, target);
+  if (hole && isLocalHole(picture, target)) return [sidePlateOver(picture, hole, piece)];
   const edge = upperEdge(picture, target, thicknessMm);
   const needsTop = edge === undefined || (target.zone?.topFlange ?? false);
   if (isClosed(shape))
@@ -168,18 +172,29 @@ function crackFaces(picture: MemberPicture, target: Target) {
   };
 }
 
-function sidePlateOver(
-  picture: MemberPicture,
-  target: Target,
-  piece: (kind: PieceKind, lower: number, upper: number, n: number) => Piece,
-): Piece {
+/** A hole by itself in a side, with sound flanges: no tide line runs to it. */
+const isLocalHole = (picture: MemberPicture, { zone, fromMm, toMm }: Target): boolean =>
+  zone !== undefined &&
+  !zone.topFlange &&
+  !zone.bottomFlange &&
+  picture.edges.every((edge) => (highestUpperMm(edge, fromMm, toMm) ?? 0) === 0);
+
+function crackHeights(picture: MemberPicture, target: Target): { lowMm: number; highMm: number } {
   const heights = picture.cracks
     .filter((crack) => crackExtent(crack).fromMm <= target.toMm && crackExtent(crack).toMm >= target.fromMm)
     .flatMap((crack) => crack.path.map((spot) => spot.heightMm));
+  return { lowMm: Math.min(...heights), highMm: Math.max(...heights) };
+}
+
+function sidePlateOver(
+  picture: MemberPicture,
+  { lowMm, highMm }: { readonly lowMm: number; readonly highMm: number },
+  piece: (kind: PieceKind, lower: number, upper: number, n: number) => Piece,
+): Piece {
   const past = inchesToMm(2);
   const cornerMm = chosenLegMm(picture.built.thicknessMm, picture.built.thicknessMm) + BESIDE_TOE_MM;
-  const lower = Math.max(cornerMm, roundDown(Math.min(...heights) - past));
-  const upper = Math.min(picture.member.shape.depthMm - cornerMm, roundUp(Math.max(...heights) + past));
+  const lower = Math.max(cornerMm, roundDown(lowMm - past));
+  const upper = Math.min(picture.member.shape.depthMm - cornerMm, roundUp(highMm + past));
   return piece('side plate', lower, upper, 1);
 }
 
@@ -210,7 +225,8 @@ function upperEdge(picture: MemberPicture, target: Target, thicknessMm: number):
   const bounds = picture.edges
     .map((edge) => highestUpperMm(edge, target.fromMm, target.toMm))
     .filter((upper) => upper !== undefined);
-  const soundFromMm = bounds.length ? Math.max(...bounds) : 0;
+  const gone = goneHeights(picture.account, picture.member, target)?.highMm ?? 0;
+  const soundFromMm = Math.max(gone, ...bounds);
   const legMm = chosenLegMm(thicknessMm, picture.built.thicknessMm);
   const highestMm = shape.depthMm - Math.max(schoolEdgeMm(picture.practice.school), legMm + BESIDE_TOE_MM);
   const leastMm = soundFromMm + BESIDE_TOE_MM;

@@ -12,12 +12,13 @@ import {
   type SoundEdge,
   type ThicknessMap,
 } from '../probe';
-import type { Crack } from '../trace';
+import { crackExtent, type Crack } from '../trace';
 import {
   isAnyBad,
   metalAccount,
   ownReadings,
   sayingsOf,
+  stillThere,
   struckEdges,
   type MetalAccount,
   type WallField,
@@ -60,13 +61,22 @@ export interface MemberPicture extends Omit<MemberEvidence, 'readings' | 'feltEd
   readonly zones: readonly DamageZone[];
 }
 
+const pointIn = ({ at, stationMm }: { readonly at: string; readonly stationMm: number }) => ({
+  at,
+  fromMm: stationMm,
+  toMm: stationMm,
+});
+
 /** `given`, where there is one, stands for the map of all readings: the one that was quick to have while readings are typed. */
 export function memberPicture(evidence: MemberEvidence, given?: ThicknessMap): MemberPicture {
-  const { readings: all, feltEdges, ...evidenceBeside } = evidence;
+  const { readings: all, feltEdges = [], cracks: everyCrack, ...evidenceBeside } = evidence;
   const { member, practice } = evidenceBeside;
   const surface = surfaceOf(member.shape);
   const sayings = sayingsOf(member, evidence, practice.hand);
-  const readings = ownReadings(all, sayings);
+  const stands = stillThere(sayings);
+  const readings = ownReadings(all, sayings).filter((reading) => stands(pointIn(reading)));
+  const cracks = everyCrack.filter((crack) => stands({ at: crack.at, ...crackExtent(crack) }));
+  const felt = feltEdges.filter((edge) => stands(pointIn(edge)));
   const map = given ?? thicknessMap(member, readings);
   const built = builtThickness(member, readings);
   const account = metalAccount(
@@ -78,11 +88,12 @@ export function memberPicture(evidence: MemberEvidence, given?: ThicknessMap): M
   const found = map || isAnyBad(account) ? account.best : undefined;
   const asBuilt = builtProperties(surface, built.thicknessMm);
   const soundMm = soundThresholdMm(member.shape.thicknessMm, practice);
-  const edges = soundEdges(member, readings, soundMm, feltEdges, struckEdges(account, member));
+  const edges = soundEdges(member, readings, soundMm, felt, struckEdges(account, member));
   const { sections, partedAtMm } = found ? keptAlong(found, asBuilt) : { sections: [], partedAtMm: [] };
   const columns = found ? damageByColumn(account, edges, sections, soundMm, practice.leaveFraction) : [];
   return {
     ...evidenceBeside,
+    cracks,
     surface,
     steel: steel(member.steel),
     built,

@@ -1,14 +1,14 @@
 import type { HandPractice } from '../../reference';
-import type { FaceId } from '../../frame';
+import { facesOf, type MemberShape } from '../../frame';
 import { isDoubtful, type LookResult, type SpotState } from '../../walk';
 import type { KnownBy, Saying } from '../saying';
 
 /**
  * What is known of a hot spot's metal. A result is of the place it was looked at: failed metal is taken to be where rust goes first, on the face
- * the spot is of, else underneath, until somebody says better; the rest of the extent is doubtful then. Metal looked at by eye and nothing wrong
+ * the spot is of, else underneath (all round where the section has no underside), until somebody says better; the rest of the extent is doubtful then. Metal looked at by eye and nothing wrong
  * found is seen, on every outer face; tapped, it is held: on the spot's own face, or all round where it is of none.
  */
-export function lookSays(state: SpotState, practice: HandPractice): Saying[] {
+export function lookSays(state: SpotState, shape: MemberShape, practice: HandPractice): Saying[] {
   const { spot, result, look } = state;
   if (spot.memberId === undefined || spot.fromMm === undefined || spot.toMm === undefined) return [];
   const isPlace = spot.toMm - spot.fromMm < 1;
@@ -19,7 +19,7 @@ export function lookSays(state: SpotState, practice: HandPractice): Saying[] {
     fromMm: spot.fromMm - (isPlace ? practice.tapReachMm : 0),
     toMm: spot.toMm + (isPlace ? practice.tapReachMm : 0),
   };
-  const face = spot.face ?? ('bottom' as const satisfies FaceId);
+  const face = spot.face ?? facesOf(shape).find(({ id }) => id === 'bottom')?.id;
   if (!state.seen) {
     const isSaid = result === 'not seen';
     const what = state.why ?? 'not looked at';
@@ -33,7 +33,7 @@ export function lookSays(state: SpotState, practice: HandPractice): Saying[] {
     what: ofMember,
     by: tapped(state) ? 'struck' : 'seen',
     ...claim,
-    ...(claim.on === 'worst face' && { face }),
+    ...(claim.on === 'worst face' && face && { face }),
     ...(claim.claim === 'held' && { keptLow: practice.struckKept }),
   }));
 }

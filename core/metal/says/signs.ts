@@ -16,6 +16,7 @@ interface Word {
   readonly highMm?: number;
   readonly wholeSection?: boolean;
   readonly isSkin?: boolean;
+  readonly isShape?: boolean;
 }
 
 export function signSays(sign: Sign, practice: HandPractice): Saying[] {
@@ -41,6 +42,7 @@ export function signSays(sign: Sign, practice: HandPractice): Saying[] {
         highMm: sign.heightMm + word.highMm,
       }),
       ...(word.isSkin && { isSkin: true }),
+      ...(word.isShape && { isShape: true }),
       ...(word.claim === 'held' && { keptLow: practice.struckKept }),
     },
   ];
@@ -86,10 +88,10 @@ function wordOf(detail: SignDetail): Word | undefined {
     case 'opened':
       return { claim: 'opened', by: 'opened', what: detail.how };
     case 'out of shape':
-      return isLetGo(detail.is)
-        ? { ...gone(detail.is, 'seen'), wholeSection: false }
-        : doubt(detail.is, 'seen');
+      return isLetGo(detail.is) ? gone(detail.is, 'seen') : { ...doubt(detail.is, 'seen'), isShape: true };
     case 'put right':
+      if (detail.done === 'straightened and checked')
+        return { claim: 'straightened', by: 'opened', what: detail.done, wholeSection: true };
       return { claim: 'put right', by: 'opened', what: detail.done, wholeSection: true };
     case 'fastener':
     case 'maker’s weld':

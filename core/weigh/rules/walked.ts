@@ -1,4 +1,4 @@
-import { isFailed, signWeight, type Sign, type SignKind } from '../../walk';
+import { signWeight, type LookResult, type Sign, type SignKind } from '../../walk';
 import { partedShare, standingAgainst, type Saying } from '../../metal';
 import type { Finding, FindingCode, Verdict } from '../finding';
 import type { MemberPicture } from '../picture';
@@ -102,7 +102,7 @@ const HAND_RULES: readonly HandRule[] = [
   },
 ];
 /** What a failed look says of the rest of its extent is said by the look itself. */
-const FAILED_LOOKS: ReadonlySet<string> = new Set((['soft', 'through', 'cracked'] as const).filter(isFailed));
+const FAILED_LOOKS: ReadonlySet<string> = new Set<LookResult>(['soft', 'through', 'cracked']);
 const isCrackEnd = (what: string): boolean => what.startsWith('a crack’s end');
 
 /** One reason a kind of thing, however many places it was found at. */

@@ -1,0 +1,225 @@
+import { defaultFrame, facesOf, familyOf, type Member } from '../frame';
+import { DEFAULT_HAND_PRACTICE } from '../reference';
+import { surfaceOf } from '../frame';
+import { thicknessMap, type FeltEdge, type Reading } from '../probe';
+import type { Crack } from '../trace';
+import type { Sign, SignDetail, SpotState } from '../walk';
+import {
+  cellIs,
+  columnsUnder,
+  goneHeights,
+  isAnyBad,
+  metalAccount,
+  ownReadings,
+  partedShare,
+  sayingsOf,
+  standingAgainst,
+  stillThere,
+  struckEdges,
+  type CellIs,
+} from '.';
+
+/** What records say of one rail's metal, each rule with the case that would break it. */
+const frame = defaultFrame({
+  ...familyOf('open-channel ladder').typical,
+  family: 'open-channel ladder',
+  steel: 'a36',
+  datum: 'hole',
+});
+const rail = frame.members.find((member) => member.id === 'rail-left')!;
+const AT = 2000;
+const day = (d: number) => `2026-01-${String(d).padStart(2, '0')}T00:00:00Z`;
+const sign = (detail: SignDetail, d: number, more: object = {}): Sign =>
+  ({
+    kind: 'sign',
+    id: `s${d}`,
+    memberId: rail.id,
+    stationMm: AT,
+    face: 'bottom',
+    heightMm: 30,
+    at: day(d),
+    detail,
+    ...more,
+  }) as Sign;
+const look = (result: string, d: number, spot: object = {}, ways: string[] = ['eye']): SpotState =>
+  ({
+    spot: { id: `p${d}`, title: 'Place', memberId: rail.id, fromMm: AT, toMm: AT, critical: true, ...spot },
+    seen: result !== 'not seen',
+    measured: false,
+    result,
+    look: { id: `l${d}`, at: day(d), ways, result },
+  }) as SpotState;
+const reading = (kept: number, d: number, more: object = {}): Reading =>
+  ({
+    kind: 'reading',
+    id: `r${d}`,
+    memberId: rail.id,
+    stationMm: AT,
+    face: 'bottom',
+    heightMm: 30,
+    method: 'ultrasonic',
+    thicknessMm: kept * rail.shape.thicknessMm,
+    at: day(d),
+    ...more,
+  }) as Reading;
+
+interface Found {
+  readonly spots?: readonly SpotState[];
+  readonly signs?: readonly Sign[];
+  readonly cracks?: readonly Crack[];
+  readonly feltEdges?: readonly FeltEdge[];
+  readonly readings?: readonly Reading[];
+}
+function account(
+  { spots = [], signs = [], cracks = [], feltEdges = [], readings = [] }: Found,
+  member: Member = rail,
+) {
+  const sayings = sayingsOf(member, { walk: { spots }, signs, cracks, feltEdges }, DEFAULT_HAND_PRACTICE);
+  const own = ownReadings(readings, sayings);
+  return metalAccount(
+    member,
+    surfaceOf(member.shape),
+    { map: thicknessMap(member, own), readings: own, sayings, madeMm: member.shape.thicknessMm },
+    DEFAULT_HAND_PRACTICE,
+  );
+}
+const at = (found: Found, stationMm = AT, face = 'bottom'): CellIs => {
+  const one = account(found);
+  const rows = one.surface.rowFace.flatMap((each, row) => (each.id === face ? [row] : []));
+  return cellIs(
+    one,
+    rows[Math.floor(rows.length / 2)]!,
+    columnsUnder(one.stationsMm, stationMm, stationMm)[0],
+  );
+};
+const rings: SignDetail = { sign: 'struck', tool: 'hammer', answer: 'even ring' };
+const skin: SignDetail = { sign: 'old repair', cover: 'skin over rust' };
+const taken: SignDetail = { sign: 'opened', how: 'cover taken off' };
+
+describe('what later evidence answers', () => {
+  const stretch = { fromMm: 0, toMm: rail.lengthMm, face: 'bottom' };
+  test('a place found delaminating is not answered by a sound look along the stretch, whichever came first', () => {
+    const bad = look('delaminating', 2);
+    for (const d of [1, 3])
+      expect(at({ spots: [bad, look('sound', d, stretch, ['hammer'])] })).toBe('doubtful');
+  });
+  test('struck at the place itself it is', () => {
+    expect(at({ spots: [look('delaminating', 2)], signs: [sign(rings, 3)] })).toBe('held');
+    expect(at({ spots: [look('delaminating', 4)], signs: [sign(rings, 3)] })).toBe('doubtful');
+  });
+  test('what gave way stays gone however it rings later; put right it is new metal', () => {
+    const gone = sign({ sign: 'struck', tool: 'pick', answer: 'gave way' }, 1);
+    expect(at({ signs: [gone, sign(rings, 2)] })).toBe('gone');
+    expect(at({ signs: [gone, sign({ sign: 'put right', done: 'renewed' }, 2)] })).toBe('held');
+    expect(at({ signs: [sign({ sign: 'put right', done: 'renewed' }, 1), { ...gone, at: day(2) }] })).toBe(
+      'gone',
+    );
+  });
+  test('straightened answers a bend, and neither a hole nor a dull note', () => {
+    const straight = sign({ sign: 'put right', done: 'straightened and checked' }, 5);
+    const bent = sign({ sign: 'out of shape', is: 'bent', offMm: 8 }, 1);
+    expect(at({ signs: [bent] })).toBe('doubtful');
+    expect(at({ signs: [bent, straight] })).toBe('seen');
+    expect(at({ signs: [sign({ sign: 'hole', acrossMm: 60 }, 1), straight] })).toBe('gone');
+    expect(at({ signs: [sign({ sign: 'struck', tool: 'hammer', answer: 'dull' }, 1), straight] })).toBe(
+      'doubtful',
+    );
+  });
+});
+
+describe('covers', () => {
+  test('a tap on a cover vouches neither for what is beneath nor for the metal beside it', () => {
+    expect(at({ signs: [sign(skin, 1), sign(rings, 2)] })).toBe('hidden');
+    expect(at({ signs: [sign(skin, 1), sign(rings, 2)] }, AT + 600)).toBe('unseen');
+    expect(at({ signs: [sign(rings, 2)] }, AT + 600)).toBe('between');
+  });
+  test('opened it is doubtful until somebody strikes or reads it', () => {
+    const open = [sign(skin, 1), sign(taken, 2)];
+    expect(at({ signs: open })).toBe('doubtful');
+    expect(at({ signs: [...open, sign(rings, 3)] })).toBe('held');
+    expect(at({ signs: open, readings: [reading(1, 3)] })).toBe('measured');
+    expect(at({ signs: open, readings: [reading(1, 1)] })).toBe('doubtful');
+    expect(at({ signs: [sign(skin, 1)], readings: [reading(1, 3)] })).toBe('hidden');
+    expect(at({ signs: [sign(skin, 1)], readings: [reading(1, 3, { method: 'cut sample' })] })).toBe(
+      'measured',
+    );
+  });
+  test('a coat that was read through hides nothing there', () => {
+    const coat = sign({ sign: 'coating', coat: 'paint over pits' }, 5);
+    expect(at({ signs: [coat], readings: [reading(1, 1)] })).toBe('measured');
+    expect(at({ signs: [coat] })).toBe('hidden');
+  });
+});
+
+describe('where it counts', () => {
+  test('a reading speaks of its own face and a foot along it, and not round the fold', () => {
+    const read = { readings: [reading(1, 1)] };
+    expect(at(read)).toBe('measured');
+    expect(at(read, AT + 250)).toBe('between');
+    expect(at(read, AT + 400)).toBe('unseen');
+    expect(at(read, AT, 'web')).toBe('unseen');
+  });
+  test('a failed look on a section without an underside counts all round', () => {
+    const plate: Member = { ...rail, shape: { kind: 'flat', depthMm: 100, thicknessMm: 8 }, lengthMm: 400 };
+    const found = account({ spots: [look('through', 1, { fromMm: 200, toMm: 200 })] }, plate);
+    expect(isAnyBad(found)).toBe(true);
+    expect(standingAgainst(found).map(({ claim }) => claim)).toContain('gone');
+  });
+  test('said not seen, a place stays so under a look along the stretch; a strike there has seen it', () => {
+    const walked = look('sound', 3, { fromMm: 0, toMm: rail.lengthMm });
+    expect(at({ spots: [walked, look('not seen', 2)] })).toBe('unseen');
+    expect(at({ spots: [walked, look('not seen', 2)], signs: [sign(rings, 1)] })).toBe('held');
+  });
+  test('between two good places metal counts as seen up to 1.6 m from one, and no further', () => {
+    expect(at({ signs: [sign(rings, 1)] }, AT + 1500)).toBe('between');
+    expect(at({ signs: [sign(rings, 1)] }, AT + 1800)).toBe('unseen');
+  });
+  test('all round is all of the outline', () => {
+    const round = facesOf(rail.shape).flatMap((face) =>
+      [0.15, 0.5, 0.85].map((share, k) =>
+        sign({ sign: 'hole', acrossMm: face.widthMm / 3 + 8 }, k + 1, {
+          id: `${face.id}${k}`,
+          face: face.id,
+          heightMm: share * face.widthMm,
+        }),
+      ),
+    );
+    const one = account({ signs: round });
+    expect(partedShare(one, columnsUnder(one.stationsMm, AT, AT)[0])).toBeCloseTo(1, 6);
+    const [none] = columnsUnder(one.stationsMm, AT + 500, AT + 500);
+    expect(partedShare(one, none)).toBe(0);
+  });
+});
+
+describe('the edge that hand finds make', () => {
+  const web = (heightMm: number, more: object = {}) =>
+    account({ signs: [sign({ sign: 'hole', acrossMm: 30, ...more }, 1, { face: 'web', heightMm })] });
+  test('rust from the corner up is an edge, a hole by itself is none, however worn', () => {
+    expect(struckEdges(web(60), rail)).toHaveLength(2);
+    expect(struckEdges(web(70), rail)).toEqual([]);
+    expect(struckEdges(web(60, { expectedMm: 30 }), rail)).toEqual([]);
+  });
+  test('heights of what is gone, over its run and not beside it', () => {
+    expect(goneHeights(web(100), rail, { fromMm: AT, toMm: AT })).toEqual({ lowMm: 85, highMm: 115 });
+    expect(goneHeights(web(100), rail, { fromMm: AT + 100, toMm: AT + 200 })).toBeUndefined();
+  });
+  test('above it the lowest struck metal bounds it, else an inch', () => {
+    const hole = sign({ sign: 'hole', acrossMm: 30 }, 1, { face: 'web', heightMm: 30 });
+    const [bare] = struckEdges(account({ signs: [hole] }), rail);
+    expect(bare!.column).toMatchObject({ kind: 'struck', lowerMm: 45 });
+    expect(bare!.column.upperMm).toBeCloseTo(45 + 25.4, 6);
+    const around = sign(rings, 2, { face: 'web', heightMm: 100 });
+    const [bounded] = struckEdges(account({ signs: [hole, around] }), rail);
+    expect(bounded!.column.upperMm).toBeLessThan(60);
+    expect(bounded!.column.upperMm).toBeGreaterThanOrEqual(45);
+  });
+});
+
+test('what was put right ends evidence of before that lies wholly in its extent', () => {
+  const mended = sign({ sign: 'put right', done: 'plated and welded' }, 5, { toMm: AT + 400 });
+  const stands = stillThere(sayingsOf(rail, { signs: [mended], cracks: [] }, DEFAULT_HAND_PRACTICE));
+  expect(stands({ at: day(4), fromMm: AT, toMm: AT + 100 })).toBe(false);
+  expect(stands({ at: day(6), fromMm: AT, toMm: AT + 100 })).toBe(true);
+  expect(stands({ at: day(4), fromMm: AT - 10, toMm: AT + 100 })).toBe(true);
+  expect(stands({ at: day(4), fromMm: AT + 390, toMm: AT + 410 })).toBe(true);
+});
