@@ -1,6 +1,6 @@
 import { explain, type Complaint, type Explanation } from '../walk';
 import { standingAgainst } from '../metal';
-import { modelMovement, type FindingCode } from '../weigh';
+import { fittingVerdicts, modelMovement, type FindingCode } from '../weigh';
 import type { JobDemand } from './demand';
 import { jobSpots } from './inputs';
 import type { MemberWork } from './member';
@@ -25,14 +25,18 @@ export function explainComplaint(
   demand: JobDemand | undefined,
   complaint: Complaint,
 ): Explanation {
+  const spots = jobSpots(records);
+  const fittings = fittingVerdicts(records.frame, spots);
   const damaged = complaint.memberIds.some((id) => {
     const found = damage.get(id);
-    return found !== undefined && found.zones + found.against > 0;
+    return (
+      (found?.zones ?? 0) + (found?.against ?? 0) > 0 || fittings.some(({ memberId }) => memberId === id)
+    );
   });
   return explain(
     complaint,
     modelMovement(complaint, demand?.['as built'], demand?.['as found']),
     damaged,
-    jobSpots(records),
+    spots,
   );
 }

@@ -1,4 +1,4 @@
-import { severity, unitVerdict, type Verdict } from '../weigh';
+import { fittingVerdicts, severity, unitVerdict, type Verdict } from '../weigh';
 import { inputsOf, sortedRecords } from './inputs';
 import { weighMember } from './member';
 import { stands, type JobRecords } from './records';
@@ -39,14 +39,19 @@ export function jobLine(records: JobRecords): JobLine {
   const sorted = sortedRecords(records);
   const weighed = records.frame.members.map((member) => weighMember(inputsOf(sorted, member)));
   const unit = unitVerdict(weighed.map(({ picture, verdict }) => ({ member: picture.member, verdict })));
-  const toAct = weighed
-    .filter(({ verdict }) => severity(verdict.verdict) >= severity('Mend'))
-    .map(({ picture, verdict }) => ({ name: picture.member.name, verdict: verdict.verdict }));
+  const fittings = fittingVerdicts(records.frame, sorted.spots).filter(({ verdict }) => verdict === 'Renew');
+  const toAct = [
+    ...weighed
+      .filter(({ verdict }) => severity(verdict.verdict) >= severity('Mend'))
+      .map(({ picture, verdict }) => ({ name: picture.member.name, verdict: verdict.verdict })),
+    ...fittings.map(({ name, verdict }) => ({ name, verdict })),
+  ];
   const unread = weighed
     .filter(({ picture }) => !picture.account.isKnown)
     .map(({ picture }) => picture.member);
   const readings = stands(records, 'reading').length;
-  const isUnwalked = readings === 0 && !records.evidence.some((record) => record.kind === 'look');
+  const isUnwalked =
+    readings === 0 && !records.evidence.some(({ kind }) => kind === 'look' || kind === 'sign');
   const steps = (): NextStep => {
     if (isUnwalked) return { is: 'walk round it' };
     const isSilent = weighed.every(

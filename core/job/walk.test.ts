@@ -4,6 +4,7 @@ import {
   explainComplaint,
   jobBuyersLook,
   jobDemand,
+  jobLine,
   jobSpots,
   liftBasis,
   workJob,
@@ -473,6 +474,53 @@ describe('the complaint', () => {
     const blind = withWalk(thin, []);
     const { unseen } = explainComplaint(blind, damage, demand, complaint({ memberIds: ['cross-2'] }));
     expect(unseen.map((state) => state.spot.memberId)).toEqual(['cross-2', 'cross-2']);
+  });
+});
+
+describe('a cracked hanger on a sound rail', () => {
+  const hanger = jobSpots(base).find(
+    ({ spot }) => spot.memberId === 'rail-left' && spot.ruleId === 'hanger',
+  )!.spot;
+  const looks = (on?: 'fitting' | 'member') =>
+    withMore(
+      base,
+      allSeen({ [hanger.id]: 'cracked' }).map((record) =>
+        record.kind === 'look' && record.spotId === hanger.id && on ? { ...record, on } : record,
+      ),
+    );
+  const railOf = (records: JobRecords) => worksOf(records).get('rail-left')!;
+  test('condemns the rail only where it was said of the rail, or of nothing in particular', () => {
+    expect(railOf(looks('fitting')).verdict.findings.map(({ code }) => code)).not.toContain(
+      'crack-not-traced',
+    );
+    for (const on of ['member', undefined] as const)
+      expect(railOf(looks(on)).verdict.findings.map(({ code }) => code)).toContain('crack-not-traced');
+  });
+  test('is told to the Yard, the complaint, the lift gate and the buyer', () => {
+    const found = looks('fitting');
+    expect(jobLine(found)).toMatchObject({
+      toAct: [{ name: hanger.title, verdict: 'Renew' }],
+      next: { is: 'by hand', name: hanger.title },
+    });
+    const squeak = { kind: 'complaint', ...stamp(), what: 'squeak', where: 'rear' } as const;
+    const onTheRail = { ...squeak, memberIds: ['rail-left'] };
+    expect(explainComplaint(found, new Map(), undefined, onTheRail).standing).toBe(
+      'damage there, not computed',
+    );
+    expect(
+      explainComplaint(found, new Map(), undefined, { ...squeak, memberIds: ['rail-right'] }).standing,
+    ).toBe('nothing found there yet');
+    expect(codes(asked(found), 'refused')).toContain('fitting failed');
+    const look = jobBuyersLook(found, [...worksOf(found).values()].map(boughtMember));
+    expect(JSON.stringify(look.whys)).toContain(hanger.title);
+  });
+  test('a tap on the hanger is none on the rail', () => {
+    const spot = jobSpots(looks('fitting')).find((state) => state.spot.id === hanger.id)!;
+    expect(spot.look!.ways).toContain('hammer');
+    const said = railOf(looks('fitting')).picture.account.sayings.filter(
+      ({ where }) => where === hanger.title,
+    );
+    expect(said.map(({ claim }) => claim)).toEqual(['seen']);
   });
 });
 

@@ -1,14 +1,5 @@
 import { twinOf, type Frame, type Member } from '../frame';
-import {
-  isDoubtful,
-  isFailed,
-  latest,
-  LOOK_RESULTS,
-  type Look,
-  type LookResult,
-  type UnseenWhy,
-  type Way,
-} from './look';
+import { isDoubtful, isFailed, latest, type Look, type LookResult, type UnseenWhy, type Way } from './look';
 import type { Act, Leave } from './leave';
 import type { HotSpot } from './spot';
 
@@ -115,7 +106,6 @@ export interface MemberWalk {
   readonly spots: readonly SpotState[];
   /** Spots of its own not seen while their twin is bad. */
   readonly twinBad: readonly SpotState[];
-  readonly worst?: SpotState;
 }
 
 export function memberWalk(frame: Frame, member: Member, states: readonly SpotState[]): MemberWalk {
@@ -138,9 +128,5 @@ export function memberWalk(frame: Frame, member: Member, states: readonly SpotSt
           bad(state.spot.diagonalId) &&
           byId.get(state.spot.diagonalId!)!.result === 'cracked')),
   );
-  const worst = own
-    .filter((state) => state.result !== undefined && isDoubtful(state.result))
-    .sort((a, b) => rank(b) - rank(a))[0];
-  return { spots: own, twinBad, ...(worst && { worst }) };
+  return { spots: own, twinBad };
 }
-const rank = (state: SpotState): number => LOOK_RESULTS.indexOf(state.result!);

@@ -38,8 +38,9 @@ export function lookSays(state: SpotState, shape: MemberShape, practice: HandPra
   }));
 }
 
+/** A tap on what hangs there is none on the member. */
 const tapped = ({ look }: SpotState): boolean =>
-  look !== undefined && look.ways.some((way) => way === 'hammer' || way === 'ring');
+  look !== undefined && look.on !== 'fitting' && look.ways.some((way) => way === 'hammer' || way === 'ring');
 
 interface Word {
   readonly claim: Saying['claim'];
