@@ -18,20 +18,18 @@ export type KnownBy = 'opened' | 'struck' | 'felt' | 'seen';
  *   straightened  what was bent or twisted is straight again; nothing else of it is answered
  *   put right old evidence of this extent ends here
  */
-const CLAIMS = [
-  'gone',
-  'parted',
-  'unsound',
-  'doubtful',
-  'hidden',
-  'unseen',
-  'seen',
-  'held',
-  'opened',
-  'straightened',
-  'put right',
-] as const;
-export type Claim = (typeof CLAIMS)[number];
+export type Claim =
+  | 'gone'
+  | 'parted'
+  | 'unsound'
+  | 'doubtful'
+  | 'hidden'
+  | 'unseen'
+  | 'seen'
+  | 'held'
+  | 'opened'
+  | 'straightened'
+  | 'put right';
 
 /** One record's word on an extent of one member's wall. Stations are the member's own, mm; heights are on the face, mm. */
 export interface Saying {
