@@ -4,11 +4,12 @@ import { join } from 'node:path';
 /** Rooms after the account of the metal judge by it alone: none of them reads what a record says of metal by itself. */
 const ROOMS = ['core/weigh', 'core/shape', 'core/join', 'core/job', 'core/exchange', 'ui/print'];
 /** What tells a record's word on metal. */
-const RAW = /\b(signWeight|isFailed|isDoubtful|isWornOrRusted|firstGuessEdgeMm)\b/;
+const RAW = /\b(signWeight|isFailed|isDoubtful|isWornOrRusted|firstGuessEdgeMm|findWeight|openFinds)\b/;
 /** Who may read it all the same, and for what that is no member's metal. */
 const MAY = new Map([
   ['core/weigh/rules/walked.ts', 'fastenings and the maker’s welds'],
-  ['core/weigh/fittings.ts', 'fittings, which are no members'],
+  ['core/weigh/hosts.ts', 'fittings, joints, panels and pockets, which are no members'],
+  ['core/job/inputs.ts', 'finds on hosts, sorted by the members they are witnesses of'],
   ['core/weigh/buyers-look.ts', 'body items, which are no members, and the list of what was found'],
 ]);
 

@@ -20,20 +20,23 @@ export function boatTrailer(): JobBundle {
     widthMm: inchesToMm(3),
     thicknessMm: inchesToMm(3 / 16),
   } as const;
-  const ladder = defaultFrame({
-    family: 'boxed ladder',
+  const choice = {
+    family: 'boxed ladder' as const,
     railShape: shape,
-    steel: 'a36',
+    steel: 'a36' as const,
     lengthMm: inchesToMm(216),
     widthMm: inchesToMm(60),
     datum: 'front face of crossmember 1',
-  });
+  };
+  const ladder = defaultFrame(choice);
+  // A trailer rides on leaf springs.
+  const onLeaves = defaultFrame({ ...choice, family: 'open-channel ladder' });
   const keep = new Set(['axle', 'spring hanger', 'hitch']);
   const frame = {
     ...ladder,
-    landmarks: [
+    fittings: [
       { id: 'mark-coupler', kind: 'coupler' as const, name: 'Coupler', side: 'both' as const, stationMm: 0 },
-      ...ladder.landmarks.filter((mark) => keep.has(mark.kind) && !mark.name.startsWith('Front')),
+      ...onLeaves.fittings.filter((mark) => keep.has(mark.kind) && !mark.name.startsWith('Front')),
     ],
     loads: {
       items: [

@@ -57,7 +57,7 @@ function gritterFrame(): Frame {
   const ratings: Readonly<Record<string, number>> = { 'Front axle': 7000, 'Rear axle': 12500 };
   return {
     ...frame,
-    landmarks: frame.landmarks.map((mark) =>
+    fittings: frame.fittings.map((mark) =>
       ratings[mark.name] ? { ...mark, ratingKg: poundsToKg(ratings[mark.name]!) } : mark,
     ),
     loads: { items: typicalLoads(frame, poundsToKg(17500)), takenOff: ['payload', 'tank'] },

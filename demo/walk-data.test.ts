@@ -210,7 +210,7 @@ describe('the shop’s list and its closed jobs', () => {
     look: '',
     families: ['open-channel ladder'],
     tour: 'round',
-    where: { on: 'landmark', kinds: ['steering gear'] },
+    where: { on: 'fitting', kinds: ['steering gear'] },
     critical: true,
     needs: [],
     beforeBuying: false,

@@ -1,8 +1,9 @@
-import type { Frame } from '@/core/frame';
+import { hostsOf, type Frame, type HostOn } from '@/core/frame';
 import { inchesToMm, poundsToKg } from '@/core/quantity';
 import {
   hotSpots,
   TRADE_SPOTS,
+  type Find,
   type HotSpot,
   type Look,
   type LookResult,
@@ -78,6 +79,32 @@ const sign = (
   note: more.note ?? '',
   ...(more.cause && { cause: more.cause }),
 });
+/** Something found of a thing that is no wall, by its name on this frame. */
+function find(
+  frame: Frame,
+  random: () => number,
+  [on, name]: readonly [HostOn, string],
+  { part, state, note = '' }: Pick<Find, 'part' | 'state'> & { readonly note?: string },
+  by: string,
+  at: string,
+): Evidence {
+  const host = hostsOf(frame).find((each) => each.on === on && each.name === name);
+  if (!host) throw new Error(`${name} is not on this frame`);
+  const memberIds = [...new Set(host.spans.map(({ memberId }) => memberId))];
+  return {
+    kind: 'find',
+    id: seededId(random),
+    on,
+    hostId: host.id,
+    title: host.name,
+    part,
+    state,
+    memberIds,
+    note,
+    by,
+    at,
+  };
+}
 const leaves = (
   random: () => number,
   by: string,
@@ -222,6 +249,24 @@ export function boatTrailerWalk(frame: Frame): Evidence[] {
       'TM',
       '2026-11-20T10:14:00Z',
     ),
+    find(
+      frame,
+      random,
+      ['pocket', 'Inside the left rail'],
+      { part: 'inside', state: { is: 'packed', wet: true }, note: 'sand and shell' },
+      'TM',
+      '2026-11-20T10:16:00Z',
+    ),
+    ...(['Inside the left rail', 'Inside the right rail'] as const).map((name, k) =>
+      find(
+        frame,
+        random,
+        ['pocket', name],
+        { part: 'drain', state: { is: 'blocked' } },
+        'TM',
+        `2026-11-20T10:1${7 + k}:00Z`,
+      ),
+    ),
   ];
 }
 
@@ -252,6 +297,18 @@ export function libraryWalk(frame: Frame): Evidence[] {
       at: '2026-11-12T09:00:00Z',
       note: '',
     },
+    find(
+      frame,
+      random,
+      ['fitting', 'Equaliser between axles 1 and 2, left'],
+      {
+        part: 'pin',
+        state: { is: 'worn', foundMm: inchesToMm(0.47), madeMm: inchesToMm(9 / 16) },
+        note: 'bush dry, pin stepped',
+      },
+      'RK',
+      '2026-11-12T09:40:00Z',
+    ),
   ];
 }
 
@@ -290,6 +347,25 @@ export function diversWalk(frame: Frame): Evidence[] {
       at: '2026-11-18T08:00:00Z',
       note: '',
     },
+    ...(
+      [
+        [3, '2026-11-18T08:34:00Z'],
+        [5.5, '2026-11-24T08:10:00Z'],
+      ] as const
+    ).map(([longIn, at]) =>
+      find(
+        frame,
+        random,
+        ['panel', 'Left front wall skin'],
+        {
+          part: 'sheet',
+          state: { is: 'cracked', longMm: inchesToMm(longIn) },
+          note: 'from the corner of the bay',
+        },
+        'TM',
+        at,
+      ),
+    ),
   ];
 }
 

@@ -11,11 +11,11 @@ test('the frame is edited: members, mounts, judgements; what is impossible is re
   const keep = page.getByRole('button', { name: 'Keep the frame' });
   await expect(keep).toBeDisabled();
 
-  await page.getByRole('button', { name: 'Add a crossmember' }).click();
+  await page.getByRole('button', { name: 'Add a member' }).click();
   const station = page.getByLabel('Crossmember 7 station');
   await station.fill('72');
   await station.press('Enter');
-  await page.getByRole('button', { name: 'Add a mount or hanger' }).click();
+  await page.getByRole('button', { name: 'Add a fitting' }).click();
   await page.getByLabel('Left rail steel').selectOption({ label: 'Hot-rolled frame steel, 50 ksi yield' });
   await keep.click();
   await expect(page.getByText('Frame kept').first()).toBeVisible();

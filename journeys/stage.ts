@@ -68,6 +68,7 @@ export async function openJob(
   await page.getByLabel('Stations measured from').fill('front gauge hole');
   if (more.family) await page.getByLabel('Frame family').selectOption(more.family);
   if (more.steel) await page.getByLabel('Steel', { exact: true }).selectOption({ label: more.steel });
+  await page.getByLabel('These measures are').selectOption('taken from this unit');
   for (const [label, value] of Object.entries(more.fields ?? {})) await page.getByLabel(label).fill(value);
   await page.getByRole('button', { name: 'Open the job' }).click();
   await page.waitForURL(/\/jobs\/[^/]+\/walk/);

@@ -4,6 +4,7 @@ import {
   inputsOf,
   isDemandOf,
   jobDemand,
+  isBroken,
   recordedAgainst,
   sketchedPicture,
   sortedRecords,
@@ -31,6 +32,8 @@ export interface MemberSummary {
   readonly zones: number;
   /** How much found by eye, hammer, finger or at its fastenings speaks against it. */
   readonly against: number;
+  /** Some of its metal is gone or cracked through. */
+  readonly isBroken: boolean;
   readonly sections: readonly Pick<SectionKept, 'stationMm' | 'kept' | 'guessedShare'>[];
   readonly patterns: readonly FlatPattern[];
   readonly weldLines: number;
@@ -262,6 +265,7 @@ function summaryOf({ picture, verdict, repairs }: MemberWork): MemberSummary {
     cracked: picture.cracks.length > 0,
     zones: picture.zones.length,
     against: recordedAgainst({ picture, verdict }),
+    isBroken: isBroken({ picture }),
     sections: picture.sections.map(({ stationMm, kept, guessedShare }) => ({
       stationMm,
       kept,

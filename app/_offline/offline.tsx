@@ -7,6 +7,8 @@ import { PAGES } from './names';
 const VERBS = ['walk', 'frame', 'probe', 'trace', 'weigh', 'shape', 'join'] as const;
 /** A job's other screens are fetched once it has been open and quiet for so long. */
 const QUIET_MS = 4000;
+/** A server that is busy, or a network that comes and goes, is asked again so often. */
+const TRIES = 30;
 
 /** Makes the program start without its server: its parts are kept on the device, and every screen of a job that was opened. Over plain HTTP browsers forbid it. */
 export function Offline() {
@@ -20,17 +22,25 @@ export function Offline() {
   }, []);
   useEffect(() => {
     if (!job || !('serviceWorker' in navigator) || process.env.NODE_ENV !== 'production') return;
-    const timer = setTimeout(() => void keepScreens(job), QUIET_MS);
+    let timer: ReturnType<typeof setTimeout>;
+    const again = (left: number) => {
+      timer = setTimeout(async () => {
+        if (!(await keepScreens(job)) && left > 0) again(left - 1);
+      }, QUIET_MS);
+    };
+    again(TRIES);
     return () => clearTimeout(timer);
   }, [job]);
   return null;
 }
 
-/** Screens never visited open without the server too. The worker keeps what it fetches. */
-async function keepScreens(job: string): Promise<void> {
+/** Screens never visited open without the server too. The worker keeps what it fetches; false while some are not kept. */
+async function keepScreens(job: string): Promise<boolean> {
   await navigator.serviceWorker.ready;
   const pages = await caches.open(PAGES);
   for (const address of ['/', ...VERBS.map((verb) => `${job}/${verb}`)])
     if (!(await pages.match(address)))
       await fetch(address, { headers: { 'x-ossatura-page': '1' } }).catch(() => undefined);
+  const kept = await Promise.all(VERBS.map((verb) => pages.match(`${job}/${verb}`)));
+  return kept.every(Boolean);
 }

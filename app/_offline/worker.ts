@@ -7,7 +7,7 @@ import {
   type PrecacheEntry,
   type SerwistPlugin,
 } from 'serwist';
-import { KEPT_AT, PAGES, OURS } from './names';
+import { EARLIER_READS, KEPT_AT, OURS, PAGES, READS } from './names';
 
 declare const self: ServiceWorkerGlobalScope & { __SW_MANIFEST: (PrecacheEntry | string)[] };
 
@@ -65,7 +65,9 @@ self.addEventListener('fetch', (event) => {
 });
 
 // Pages of an earlier build ask for parts that are no longer kept: they are fetched anew.
-self.addEventListener('activate', (event) => event.waitUntil(caches.delete(PAGES)));
+self.addEventListener('activate', (event) =>
+  event.waitUntil(Promise.all([PAGES, ...EARLIER_READS].map((name) => caches.delete(name)))),
+);
 
 new Serwist({
   precacheEntries: self.__SW_MANIFEST,
@@ -82,7 +84,7 @@ new Serwist({
     {
       matcher: ({ url, sameOrigin, request }) =>
         sameOrigin && request.method === 'GET' && isRead(url.pathname),
-      handler: upToDate('reads'),
+      handler: upToDate(READS),
     },
     {
       // A picture is named by what is in it: it never changes.

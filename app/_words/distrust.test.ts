@@ -3,7 +3,13 @@ import { distrustOf, type Distrust, type JobFile } from '@/core/job';
 import { ofKind } from '@/core/frame';
 import { distrustWords } from './distrust';
 
-const NONE: Distrust = { simulatedReadings: 0, simulatedTicket: false, simulatedTaps: 0, unreadable: 0 };
+const NONE: Distrust = {
+  simulatedReadings: 0,
+  simulatedTicket: false,
+  simulatedTaps: 0,
+  presumedFrame: false,
+  unreadable: 0,
+};
 
 test('nothing is said where all is real and readable', () => expect(distrustWords(NONE)).toEqual([]));
 
@@ -11,6 +17,7 @@ test.each<[Partial<Distrust>, RegExp]>([
   [{ simulatedReadings: 1 }, /^Simulated: 1 reading invented/],
   [{ simulatedReadings: 3, simulatedTaps: 2 }, /3 readings, 2 tap tests invented/],
   [{ simulatedTicket: true }, /the scale’s ticket invented/],
+  [{ presumedFrame: true }, /usual ones; nobody took them/],
   [{ unreadable: 1 }, /^1 record of this job cannot be read/],
   [{ unreadable: 4 }, /^4 records of this job cannot be read/],
 ])('%p', (more, said) => {

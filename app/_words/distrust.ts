@@ -14,6 +14,11 @@ export function distrustWords(found: Distrust): string[] {
     ...(invented.length
       ? [`Simulated: ${invented.join(', ')} invented by a stand-in; no metal was measured for it.`]
       : []),
+    ...(found.presumedFrame
+      ? [
+          'The frame’s measures are its family’s usual ones; nobody took them from this unit. Put them right in Frame.',
+        ]
+      : []),
     ...(found.unreadable
       ? [
           `${some(found.unreadable, 'record', 'records')[0]} of this job cannot be read on the server: what stands in it is missing from everything said here.`,

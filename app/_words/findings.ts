@@ -119,6 +119,11 @@ const FINDING_WORDS: Readonly<Record<FindingCode, Say<Finding>>> = {
     detail: 'until a label or a hardness test says otherwise it counts as heat-treated: no weld repair',
     change: 'find the label or test the hardness, then set the steel in Frame',
   }),
+  'steel-presumed': () => ({
+    title: 'Steel not identified: taken as mild',
+    detail: 'sections like this one are not heat-treated as a rule; 36 ksi yield is counted with',
+    change: 'a label or a hardness test settles it: set the steel in Frame',
+  }),
   'demand-over': (f) => ({
     title: `Uses ${percent(f.value!)} of what it may carry; worst: ${f.name}`,
     detail: 'as found; as it was made it would do',

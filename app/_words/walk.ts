@@ -12,6 +12,8 @@ import type { Money } from '@/core/reference';
 import type { BuyersLook, BuyersWhy } from '@/core/weigh';
 import type {
   Explanation,
+  FindPart,
+  FindState,
   LiftReason,
   LiftWay,
   NotSeenWhy,
@@ -21,7 +23,7 @@ import type {
   Tour,
 } from '@/core/walk';
 import type { Instead, LiftStep } from '@/core/weigh';
-import { type Member } from '@/core/frame';
+import type { HostOn, Member } from '@/core/frame';
 import { printStation } from './station';
 
 /** Words for what the Walk finds. Every code has its sentence; the types leave none out. */
@@ -59,6 +61,58 @@ export const SIGN_WORDS: Readonly<Record<SignKind, string>> = {
   'out of shape': 'Bent, twisted, folded, torn',
   'put right': 'Put right and looked at',
 };
+
+export const HOST_WORDS: Readonly<Record<HostOn, string>> = {
+  fitting: 'bracket or mount',
+  joint: 'joint',
+  panel: 'panel',
+  pocket: 'closed space',
+};
+export const FIND_PART_WORDS: Readonly<Record<FindPart, string>> = {
+  plate: 'plate',
+  weld: 'weld',
+  hole: 'hole or eye',
+  pin: 'pin',
+  bush: 'bush',
+  fasteners: 'bolts or rivets',
+  bond: 'glue or sealer',
+  sheet: 'sheet',
+  inside: 'inside',
+  drain: 'drain',
+};
+/** A find in a few words, with its measure. */
+export function findStateWords(state: FindState, system: UnitSystem, grownMm?: number): string {
+  const length = (mm: number) => printLength(mm, system, 'thickness');
+  const grown = grownMm === undefined ? '' : `, ${length(grownMm)} more than first noted`;
+  switch (state.is) {
+    case 'cracked':
+    case 'torn':
+      return `${state.is}${state.longMm === undefined ? '' : ` ${length(state.longMm)}`}${grown}`;
+    case 'rusted through':
+      return state.acrossMm === undefined ? state.is : `${state.is}, ${length(state.acrossMm)} across`;
+    case 'thin':
+    case 'worn':
+      return `${state.is}: ${length(state.foundMm)} of ${length(state.madeMm)} made`;
+    case 'bent':
+      return `bent ${length(state.offMm)} off its line`;
+    case 'gap':
+      return `gapes ${length(state.openMm)}${grown}`;
+    case 'packed':
+      return `packed with ${state.wet ? 'wet' : 'dry'} dirt`;
+    case 'loose':
+      return state.count === undefined ? 'loose' : `loose, ${state.count} of them`;
+    case 'put right':
+      return state.done;
+    case 'sound':
+      return `nothing wrong by ${state.ways.join(', ')}`;
+    case 'broken':
+    case 'missing':
+    case 'blocked':
+      return state.is;
+    default:
+      return state satisfies never;
+  }
+}
 
 /** A sign in one line. */
 export function signWords(detail: SignDetail, system: UnitSystem): string {
@@ -154,6 +208,8 @@ const LIFT_SAYS: Readonly<Record<LiftReason['code'], (reason: LiftReason, system
   'unseen critical': (r) => `not seen: ${r.name}`,
   'not measured, near its limit': (r, s) =>
     `would use ${percent(r.value!)} of what it may carry ${at(r, s)} if it were as made; nobody measured it`,
+  'measures unknown': () =>
+    'the frame’s measures are its family’s usual ones: take them from this unit, in Frame',
   'loads unknown': () => 'what stands on the frame is not recorded: list its loads in Frame',
   'not computed': (r) => `the frame model has no answer: ${r.name}`,
   notice: (r) => `a standing notice speaks of lifting: ${r.name}`,
@@ -219,6 +275,7 @@ export const EXPLANATION_WORDS: Readonly<Record<Explanation['standing'], string>
   'accounted for': 'What is recorded accounts for it',
   'moves so as made': 'The frame moves so much as it was made',
   'unexplained, keep looking': 'Unexplained: keep looking',
+  'a break on its path': 'Something on its path is found broken',
   'damage there, not computed':
     'Damage is recorded there; whether it is enough is not computed: keep looking',
   'nothing found there yet': 'Nothing found there yet: keep looking',

@@ -20,7 +20,7 @@ test('each part that differs is named, on whichever side it is', () => {
       ...rest,
       { ...second!, id: 'new', name: 'New one' },
     ],
-    landmarks: frame.landmarks.slice(1),
+    fittings: frame.fittings.slice(1),
     loads: { items: [] },
   };
   expect(frameDifferences(frame, other)).toEqual([
@@ -29,7 +29,7 @@ test('each part that differs is named, on whichever side it is', () => {
     { what: 'member', name: first!.name, is: 'other' },
     { what: 'member', name: second!.name, is: 'only here' },
     { what: 'member', name: 'New one', is: 'only there' },
-    { what: 'bracket', name: frame.landmarks[0]!.name, is: 'only here' },
+    { what: 'bracket', name: frame.fittings[0]!.name, is: 'only here' },
     { what: 'loads' },
   ]);
 });

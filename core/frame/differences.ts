@@ -4,7 +4,7 @@ import type { Frame } from './frame';
 export type Difference =
   | { readonly what: 'datum' | 'size' | 'loads' }
   | {
-      readonly what: 'member' | 'bracket';
+      readonly what: 'member' | 'bracket' | 'panel' | 'closed space';
       readonly name: string;
       readonly is: 'other' | 'only here' | 'only there';
     };
@@ -19,13 +19,15 @@ export function frameDifferences(here: Frame, there: Frame): Difference[] {
       ? []
       : [{ what: 'size' } as const]),
     ...listDifferences('member', here.members, there.members),
-    ...listDifferences('bracket', here.landmarks, there.landmarks),
+    ...listDifferences('bracket', here.fittings, there.fittings),
+    ...listDifferences('panel', here.panels ?? [], there.panels ?? []),
+    ...listDifferences('closed space', here.pockets ?? [], there.pockets ?? []),
     ...(same(here.loads, there.loads) ? [] : [{ what: 'loads' } as const]),
   ];
 }
 
 function listDifferences(
-  what: 'member' | 'bracket',
+  what: Extract<Difference, { name: string }>['what'],
   here: readonly { readonly id: string; readonly name: string }[],
   there: readonly { readonly id: string; readonly name: string }[],
 ): Difference[] {

@@ -158,7 +158,7 @@ describe('frames', () => {
         ),
       }),
     ).toContain('Crossmember 2 is off the rails');
-    expect(messages({ ...frame, landmarks: [{ ...frame.landmarks[0]!, stationMm: 9000 }] })).toContain(
+    expect(messages({ ...frame, fittings: [{ ...frame.fittings[0]!, stationMm: 9000 }] })).toContain(
       'Front axle is off the rails',
     );
     expect(messages({ ...frame, members: [...frame.members, frame.members[0]!] })).toContain(

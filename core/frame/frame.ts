@@ -2,7 +2,10 @@ import { z } from 'zod';
 import { STEEL_IDS } from '../reference';
 import { faceIdSchema, shapeSchema, type FaceId, faceOf } from './shape';
 import { loadsSchema } from './loads';
-import { fail, inchesToMm, ok, printBoth, type Form, type Outcome } from '../quantity';
+import { CARRIED, type Carried } from './carried';
+import { panelSchema, pocketSchema } from './enclosed';
+import { carriedBy, fittingSchema, type Fitting } from './fitting';
+import { fail, inchesToMm, ok, printBoth, type Body, type Form, type Outcome } from '../quantity';
 
 export const FAMILY_IDS = [
   'open-channel ladder',
@@ -26,20 +29,6 @@ const lengthMm = z
   .gt(50, 'a member shorter than 50 mm is too short')
   .lte(40_000, 'a member over 40 m is too long');
 const name = z.string().trim().min(1, 'a name is needed').max(60);
-
-/** What hangs on a part: what falls or steers if it lets go. */
-export const CARRIED = [
-  'axle location',
-  'steering',
-  'spring seat',
-  'shock',
-  'hitch',
-  'tank',
-  'spare',
-  'people',
-  'body',
-] as const;
-export type Carried = (typeof CARRIED)[number];
 
 export const ROLES = [
   'rail',
@@ -110,74 +99,6 @@ export const memberSchema = z.object({
 });
 export type Member = z.infer<typeof memberSchema>;
 
-export const LANDMARK_KINDS = [
-  'axle',
-  'spring hanger',
-  'spring seat',
-  'control arm',
-  'shock mount',
-  'bump stop',
-  'steering gear',
-  'body mount',
-  'captive mount',
-  'hitch',
-  'coupler',
-  'landing leg',
-  'joint',
-  'tank strap',
-  'spare carrier',
-  'lift point',
-  'jack',
-  'line',
-  'harness',
-  'tank',
-  'exhaust',
-] as const;
-export type LandmarkKind = (typeof LANDMARK_KINDS)[number];
-export const landmarkSchema = z.object({
-  id: z.string().min(1).max(40),
-  kind: z.enum(LANDMARK_KINDS),
-  name,
-  side: z.enum(['left', 'right', 'both']),
-  stationMm,
-  /** How far below the middle of the rail its load acts: a hanger's height, a coupler's, a leg's foot. */
-  dropMm: z.number().gte(-2000).lte(2000).optional(),
-  /** Axles: what the maker rates it for. */
-  ratingKg: z
-    .number()
-    .gt(50, 'an axle rating under 50 kg is none')
-    .lt(40_000, 'an axle rating over 40 t is none')
-    .optional(),
-  carries: z.array(z.enum(CARRIED)).max(9).optional(),
-});
-export type Landmark = z.infer<typeof landmarkSchema>;
-
-const CARRIES_BY_KIND: Readonly<Record<LandmarkKind, readonly Carried[]>> = {
-  axle: ['axle location'],
-  'spring hanger': ['axle location', 'spring seat'],
-  'spring seat': ['spring seat'],
-  'control arm': ['axle location'],
-  'shock mount': ['shock'],
-  'bump stop': [],
-  'steering gear': ['steering'],
-  'body mount': ['people', 'body'],
-  'captive mount': ['axle location'],
-  hitch: ['hitch'],
-  coupler: ['hitch'],
-  'landing leg': [],
-  joint: [],
-  'tank strap': ['tank'],
-  'spare carrier': ['spare'],
-  'lift point': [],
-  jack: [],
-  line: [],
-  harness: [],
-  tank: ['tank'],
-  exhaust: [],
-};
-/** What a mount or bracket carries: what was said of it, else what its kind always does. */
-export const carriedBy = (mark: Landmark): readonly Carried[] => mark.carries ?? CARRIES_BY_KIND[mark.kind];
-
 export const frameSchema = z
   .object({
     family: familySchema,
@@ -187,9 +108,13 @@ export const frameSchema = z
       .number()
       .gt(100, 'rails closer than 100 mm are not a ladder')
       .lt(4000, 'rails over 4 m apart are not a road frame'),
+    /** Its measures are its family's usual ones: nobody took them from this unit. */
+    presumed: z.literal(true).optional(),
     datum: z.string().trim().min(1, 'name the datum: a hole or crossmember that stays').max(120),
     members: z.array(memberSchema).min(1).max(120),
-    landmarks: z.array(landmarkSchema).max(200),
+    fittings: z.array(fittingSchema).max(200),
+    panels: z.array(panelSchema).max(60).optional(),
+    pockets: z.array(pocketSchema).max(60).optional(),
     loads: loadsSchema.optional(),
   })
   .superRefine((frame, context) => {
@@ -225,17 +150,51 @@ export const frameSchema = z
           });
       }
     });
-    frame.landmarks.forEach((landmark, k) => {
-      if (landmark.stationMm > frame.lengthMm)
-        context.addIssue({
-          code: 'custom',
-          path: ['landmarks', k, 'stationMm'],
-          message: `${landmark.name} is off the rails`,
-        });
+    const wrong = (path: (string | number)[], message: string) =>
+      context.addIssue({ code: 'custom', path, message });
+    const fittingIds = new Set<string>();
+    frame.fittings.forEach((fitting, k) => {
+      if (fittingIds.has(fitting.id)) wrong(['fittings', k, 'id'], `two fittings are called ${fitting.id}`);
+      fittingIds.add(fitting.id);
+      if (fitting.stationMm > frame.lengthMm)
+        wrong(['fittings', k, 'stationMm'], `${fitting.name} is off the rails`);
+      if (fitting.onId !== undefined && !ids.has(fitting.onId))
+        wrong(
+          ['fittings', k, 'onId'],
+          `${fitting.name} hangs on ${fitting.onId}, which is not on this frame`,
+        );
+    });
+    frame.panels?.forEach((panel, k) => {
+      if (!(panel.toMm > panel.fromMm)) wrong(['panels', k, 'toMm'], `${panel.name} ends where it begins`);
+      const stray = panel.behindIds.find((each) => !ids.has(each));
+      if (stray !== undefined)
+        wrong(['panels', k, 'behindIds'], `${panel.name} lies over ${stray}, which is not on this frame`);
+    });
+    frame.pockets?.forEach((pocket, k) => {
+      const member = frame.members.find((each) => each.id === pocket.memberId);
+      if (!member) return wrong(['pockets', k, 'memberId'], `${pocket.name} is in no member of this frame`);
+      if (!(pocket.toMm > pocket.fromMm && pocket.toMm <= member.lengthMm))
+        wrong(['pockets', k, 'toMm'], `${pocket.name} must end within ${member.name}`);
     });
   });
 export type Frame = z.infer<typeof frameSchema>;
-export const frameForm: Form<Frame> = { name: 'frame', version: 1, schema: frameSchema, upcasts: {} };
+
+/** Version 1 called what hangs on a frame its landmarks, and let two of them share an id: the second takes one of its own. */
+function landmarksAsFittings({ landmarks, ...body }: Body): Body {
+  const ids = new Set<unknown>();
+  const fittings = (Array.isArray(landmarks) ? (landmarks as { id: unknown }[]) : []).map((each, k) => {
+    const isTaken = ids.has(each.id);
+    ids.add(each.id);
+    return isTaken ? { ...each, id: `${String(each.id).slice(0, 30)} again ${k}` } : each;
+  });
+  return { ...body, fittings };
+}
+export const frameForm: Form<Frame> = {
+  name: 'frame',
+  version: 2,
+  schema: frameSchema,
+  upcasts: { 1: landmarksAsFittings },
+};
 
 /** A place on a member: what all evidence hangs on. */
 export const spotSchema = z.object({ stationMm: z.number(), face: faceIdSchema, heightMm: z.number() });
@@ -276,10 +235,9 @@ export const twinOf = (frame: Frame, member: Member): Member | undefined => {
 };
 
 /** Stations of the axles, front to rear. */
-export const axlesOf = (frame: Frame): Landmark[] =>
-  frame.landmarks.filter((landmark) => landmark.kind === 'axle').sort((a, b) => a.stationMm - b.stationMm);
-export const axleStationsMm = (frame: Frame): number[] =>
-  axlesOf(frame).map((landmark) => landmark.stationMm);
+export const axlesOf = (frame: Frame): Fitting[] =>
+  frame.fittings.filter((fitting) => fitting.kind === 'axle').sort((a, b) => a.stationMm - b.stationMm);
+export const axleStationsMm = (frame: Frame): number[] => axlesOf(frame).map((fitting) => fitting.stationMm);
 
 /** A line that strays less than this from fore and aft, share of its length, runs fore and aft. */
 const ASTRAY = 0.02;
@@ -304,19 +262,34 @@ export const passes = (rail: Pick<Member, 'startMm' | 'lengthMm'>, stationMm: nu
   return own >= -1 && own <= rail.lengthMm + 1;
 };
 
-/** Landmarks that hang on this rail, at stations of its own. */
-export const landmarksOn = (frame: Frame, member: Member): Landmark[] => {
-  if (member.role !== 'rail') return [];
+/** Fittings that hang on this member, at stations of its own. */
+export const fittingsOn = (frame: Frame, member: Member): Fitting[] => {
   const startMm = member.startMm ?? 0;
-  return frame.landmarks
-    .filter(
-      (landmark) =>
-        (landmark.side === 'both' || landmark.side === member.side) &&
-        landmark.stationMm >= startMm &&
-        landmark.stationMm <= startMm + member.lengthMm,
-    )
-    .map((landmark) => (startMm === 0 ? landmark : { ...landmark, stationMm: landmark.stationMm - startMm }));
+  return frame.fittings.flatMap((fitting) => {
+    if (fitting.side !== 'both' && member.side !== undefined && fitting.side !== member.side) return [];
+    const here = fitting.stationMm - startMm;
+    if (fitting.onId === undefined)
+      return member.role === 'rail' && here >= 0 && here <= member.lengthMm
+        ? [startMm === 0 ? fitting : { ...fitting, stationMm: here }]
+        : [];
+    const isOn =
+      fitting.onId === member.id || (fitting.side === 'both' && twinOf(frame, member)?.id === fitting.onId);
+    return isOn ? [{ ...fitting, stationMm: ownStationMm(member, fitting) }] : [];
+  });
 };
+
+/** Where along a member a fitting sits: the nearest place on its line; a rail's and a crossmember's as they are measured. */
+export function ownStationMm(member: Member, { stationMm, dropMm }: Fitting): number {
+  const within = (mm: number) => Math.min(member.lengthMm, Math.max(0, mm));
+  if (!member.line)
+    return within(member.role === 'crossmember' ? member.lengthMm / 2 : stationMm - (member.startMm ?? 0));
+  const { from, to } = member.line;
+  const along = [to[0] - from[0], to[1] - from[1], to[2] - from[2]] as const;
+  const away = [stationMm - from[0], 0, (dropMm === undefined ? (from[2] + to[2]) / 2 : -dropMm) - from[2]];
+  // Across, nothing is said of where it sits: only along and up count.
+  const own = (along[0] * away[0]! + along[2] * away[2]!) / Math.max(1, Math.hypot(along[0], along[2]));
+  return within(own);
+}
 
 /** Crossmembers that meet this rail, at stations of its own. */
 export const crossingsOn = (
@@ -335,7 +308,7 @@ export const carriedByMember = (frame: Frame, member: Member): Carried[] =>
   CARRIED.filter(
     (what) =>
       member.carries?.includes(what) ||
-      landmarksOn(frame, member).some((mark) => carriedBy(mark).includes(what)),
+      fittingsOn(frame, member).some((mark) => carriedBy(mark).includes(what)),
   );
 
 /** Within this far of a hanger, mount, hitch or gear a finding is critical: 12 in (common practice, no source). */

@@ -9,6 +9,7 @@ export {
   heightOnFace,
   isBranched,
   isClosed,
+  isEnclosing,
   midlinePoint,
   onSheet,
   referencePoint,
@@ -23,12 +24,32 @@ export {
   type MemberShape,
   type ShapeKind,
 } from './shape';
+export { withFitting, withMember, withPanel, withPocket } from './add';
+export { CARRIED, type Carried } from './carried';
+export { PANEL_KINDS, panelSchema, pocketSchema, type Panel, type Pocket } from './enclosed';
+export {
+  ATTACHED_BY,
+  carriedBy,
+  FITTING_KINDS,
+  fittingSchema,
+  type AttachedBy,
+  type Fitting,
+  type FittingKind,
+} from './fitting';
+export {
+  fittedTo,
+  hostOf,
+  hostsOf,
+  HOST_ON,
+  memberOver,
+  type Host,
+  type HostOn,
+  type HostSpan,
+} from './hosts';
 export {
   axlesOf,
   axleStationsMm,
-  carriedBy,
   carriedByMember,
-  CARRIED,
   CRITICAL_REACH_MM,
   crossingsOn,
   JOINT_KINDS,
@@ -37,9 +58,7 @@ export {
   familySchema,
   frameForm,
   frameSchema,
-  LANDMARK_KINDS,
-  landmarkSchema,
-  landmarksOn,
+  fittingsOn,
   memberOf,
   memberSchema,
   passes,
@@ -47,13 +66,10 @@ export {
   spotOnMember,
   spotSchema,
   twinOf,
-  type Carried,
   type Family,
   type Frame,
   type Hole,
   type JointKind,
-  type Landmark,
-  type LandmarkKind,
   type Member,
   type Role,
   type Spot,

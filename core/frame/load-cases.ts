@@ -11,7 +11,8 @@ import {
 } from '../mechanics';
 import { STANDARD_GRAVITY } from '../quantity';
 import { STEEL_DENSITY_KG_PER_MM3, type LoadFactors } from '../reference';
-import type { Frame, Landmark } from './frame';
+import type { Fitting } from './fitting';
+import type { Frame } from './frame';
 import type { Load } from './loads';
 import { standSupport, type Stand, type StandSupport } from './stand';
 import { attach, standingModel, type MeshedMember, type Structure, type StructureProblem } from './structure';
@@ -83,15 +84,15 @@ export const totalKg = (frame: Frame): number =>
 
 /** Lift arms on the recorded lift points, else a fifth of the length in from both ends; the jack where it is recorded, else ahead of the last axle on the right. */
 export function defaultLiftPoints(frame: Frame): LiftPoints {
-  const recorded = frame.landmarks.filter((mark) => mark.kind === 'lift point').map((mark) => mark.stationMm);
+  const recorded = frame.fittings.filter((mark) => mark.kind === 'lift point').map((mark) => mark.stationMm);
   const rails = frame.members.filter((member) => member.role === 'rail' && member.side === 'left');
   const from = Math.min(...rails.map((rail) => rail.startMm ?? 0));
   const length = frame.lengthMm - from;
   const lastAxle = Math.max(
-    ...frame.landmarks.filter((mark) => mark.kind === 'axle').map((mark) => mark.stationMm),
+    ...frame.fittings.filter((mark) => mark.kind === 'axle').map((mark) => mark.stationMm),
     from + 0.7 * length,
   );
-  const jack = frame.landmarks.find((mark) => mark.kind === 'jack');
+  const jack = frame.fittings.find((mark) => mark.kind === 'jack');
   return {
     liftMm: recorded.length >= 2 ? recorded : [from + 0.22 * length, from + 0.78 * length],
     jackMm: jack?.stationMm ?? Math.max(from, lastAxle - 600),
@@ -254,12 +255,12 @@ function caseGroups(
     ];
     const rear = scrubPushes(under, factors, weightN);
     if (rear.length) rolling.push(make('tandem scrub', rear));
-    const hitch = frame.landmarks.find((mark) => mark.kind === 'hitch');
+    const hitch = frame.fittings.find((mark) => mark.kind === 'hitch');
     if (hitch) rolling.push(make('recovery pull', pullAt(structure, hitch, factors.recoveryShare * weightN)));
     if (hitch && !under.coupler)
       rolling.push(make('hitched', onHitch(structure, hitch, [0, 0, -TONGUE_SHARE * weightN])));
     if (under.coupler) rolling.push(make('hitched', []));
-    const gear = frame.landmarks.find((mark) => mark.kind === 'steering gear');
+    const gear = frame.fittings.find((mark) => mark.kind === 'steering gear');
     if (gear) rolling.push(make('steering push', [steeringPush(structure, gear, factors.steeringN)]));
     groups.push({ supports: on, onWheels: true, cases: rolling });
   }
@@ -318,7 +319,7 @@ export function legSupports(structure: Structure): StandSupport[] {
         { node: nodes[nodes.length - 1]!, stiffness: PAD_STIFFNESS },
       ),
     );
-  const mark = structure.frame.landmarks.find((each) => each.kind === 'landing leg');
+  const mark = structure.frame.fittings.find((each) => each.kind === 'landing leg');
   return mark
     ? (['left', 'right'] as const).flatMap((side) =>
         padUnder(structure, side, mark.stationMm, { on: 'leg', legId: `leg ${side}` }),
@@ -353,15 +354,15 @@ function scrubPushes(under: Undercarriage, factors: LoadFactors, weightN: number
   );
 }
 
-const sideOf = (mark: Landmark): 'left' | 'right' => (mark.side === 'right' ? 'right' : 'left');
-const onMark = (structure: Structure, mark: Landmark) => {
+const sideOf = (mark: Fitting): 'left' | 'right' => (mark.side === 'right' ? 'right' : 'left');
+const onMark = (structure: Structure, mark: Fitting) => {
   const rail = railAt(structure, sideOf(mark), mark.stationMm);
   return rail
     ? onRail(structure, rail, mark.stationMm, mark.dropMm ?? 0)
     : attach(structure, [mark.stationMm, 0, -(mark.dropMm ?? 0)]);
 };
 /** A hitch on both rails loads both. */
-const onHitch = (structure: Structure, hitch: Landmark, forceN: Vector3): NodeLoad[] => {
+const onHitch = (structure: Structure, hitch: Fitting, forceN: Vector3): NodeLoad[] => {
   const sides = hitch.side === 'both' ? (['left', 'right'] as const) : [hitch.side];
   return sides.map((side) =>
     pushAt(onMark(structure, { ...hitch, side }), [
@@ -373,10 +374,10 @@ const onHitch = (structure: Structure, hitch: Landmark, forceN: Vector3): NodeLo
 };
 /** A recovery pull goes this far off straight (common practice, no source). */
 const PULL_OFF_RAD = Math.PI / 12;
-const pullAt = (structure: Structure, hitch: Landmark, pullN: number): NodeLoad[] =>
+const pullAt = (structure: Structure, hitch: Fitting, pullN: number): NodeLoad[] =>
   onHitch(structure, hitch, [pullN * Math.cos(PULL_OFF_RAD), pullN * Math.sin(PULL_OFF_RAD), 0]);
 /** A gear pushes against the rail a hand's breadth below it, sideways. */
-const steeringPush = (structure: Structure, gear: Landmark, pushN: number): NodeLoad => {
+const steeringPush = (structure: Structure, gear: Fitting, pushN: number): NodeLoad => {
   const rail = railAt(structure, sideOf(gear), gear.stationMm);
   const at = rail ? onRail(structure, rail, gear.stationMm, gear.dropMm ?? 100) : onMark(structure, gear);
   return pushAt(at, [0, pushN, 0]);

@@ -4,7 +4,7 @@ import {
   familyOf,
   FAMILY_IDS,
   frameSchema,
-  landmarksOn,
+  fittingsOn,
   lineLengthMm,
   placementOf,
   shapeSchema,
@@ -45,7 +45,7 @@ describe.each(FAMILY_IDS)('%s', (family) => {
   test('somebody carries the axles, and every mount that carries something stands on a rail', () => {
     const carried = frame.members.flatMap((member) => carriedByMember(frame, member));
     expect(carried).toContain('axle location');
-    expect(frame.landmarks.filter((mark) => mark.kind === 'axle').length).toBeGreaterThanOrEqual(
+    expect(frame.fittings.filter((mark) => mark.kind === 'axle').length).toBeGreaterThanOrEqual(
       family.includes('trailer') ? 2 : 2,
     );
   });
@@ -54,8 +54,8 @@ describe.each(FAMILY_IDS)('%s', (family) => {
 test('a rail that starts behind the datum has its mounts and crossmembers at stations of its own', () => {
   const mixed = frameOf('mixed ladder');
   const rear = mixed.members.find((member) => member.id === 'rail-left-rear')!;
-  const axle = mixed.landmarks.find((mark) => mark.name === 'Rear axle')!;
-  expect(landmarksOn(mixed, rear).find((mark) => mark.id === axle.id)!.stationMm).toBeCloseTo(
+  const axle = mixed.fittings.find((mark) => mark.name === 'Rear axle')!;
+  expect(fittingsOn(mixed, rear).find((mark) => mark.id === axle.id)!.stationMm).toBeCloseTo(
     axle.stationMm - rear.startMm!,
     9,
   );
@@ -66,7 +66,7 @@ test('a rail that starts behind the datum has its mounts and crossmembers at sta
     expect(stationMm).toBeLessThanOrEqual(rear.lengthMm);
   }
   const front = mixed.members.find((member) => member.id === 'rail-left-front')!;
-  expect(landmarksOn(mixed, front).some((mark) => mark.id === axle.id)).toBe(false);
+  expect(fittingsOn(mixed, front).some((mark) => mark.id === axle.id)).toBe(false);
   expect(front.lengthMm).toBeGreaterThan(rear.startMm!);
 });
 
@@ -108,7 +108,7 @@ describe('what cannot be is said', () => {
     expect(
       issues({
         ...trailer,
-        landmarks: trailer.landmarks.map((mark) => (mark.kind === 'axle' ? { ...mark, ratingKg: 1 } : mark)),
+        fittings: trailer.fittings.map((mark) => (mark.kind === 'axle' ? { ...mark, ratingKg: 1 } : mark)),
       }),
     ).toContain('an axle rating under 50 kg is none');
   });

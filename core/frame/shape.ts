@@ -173,6 +173,8 @@ export function facesOf(shape: MemberShape): readonly Face[] {
 }
 
 export const isClosed = (shape: MemberShape): boolean => shape.kind === 'box' || shape.kind === 'tube';
+/** Holds dirt: closed by itself, or by the sheet it is welded to. */
+export const isEnclosing = (shape: MemberShape): boolean => isClosed(shape) || shape.kind === 'hat';
 /** A web that meets the middle of its flanges. */
 export const isBranched = (shape: MemberShape): boolean => shape.kind === 'I' || shape.kind === 'built-up';
 

@@ -11,7 +11,7 @@ export function payloadFromTicket(frame: Frame, ticket: ScaleTicket): Outcome<re
   if (ticket.axles.length !== axles.length)
     return fail(`the ticket has ${ticket.axles.length} axles, this frame ${axles.length}`);
   const items = frame.loads?.items ?? [];
-  const coupler = frame.landmarks.find((mark) => mark.kind === 'coupler');
+  const coupler = frame.fittings.find((mark) => mark.kind === 'coupler');
   const stands = [
     ...axles.map((axle, k) => ({
       x: axle.stationMm,
@@ -61,7 +61,7 @@ export function payloadFromTicket(frame: Frame, ticket: ScaleTicket): Outcome<re
 export function payloadFromCoupler(frame: Frame, couplerKg: number): Outcome<readonly Load[]> {
   const items = frame.loads?.items ?? [];
   const axles = axlesOf(frame);
-  const coupler = frame.landmarks.find((mark) => mark.kind === 'coupler');
+  const coupler = frame.fittings.find((mark) => mark.kind === 'coupler');
   const payload = items.find((item) => item.kind === 'payload');
   if (!coupler || axles.length === 0) return fail('this frame has no coupler or no axles');
   if (!payload) return fail('no payload is listed that could stand elsewhere');

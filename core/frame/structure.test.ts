@@ -115,7 +115,7 @@ describe('bad frames are named and placed, the rest computed', () => {
   test('no axles: nothing to stand on but a lift; no loads: said', () => {
     const bare = {
       ...truck,
-      landmarks: truck.landmarks.filter((mark) => mark.kind !== 'axle'),
+      fittings: truck.fittings.filter((mark) => mark.kind !== 'axle'),
       loads: { items: [] },
     };
     const result = solved(bare);

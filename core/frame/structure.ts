@@ -11,6 +11,7 @@ import {
   type WarpTie,
 } from '../mechanics';
 import { steel, YOUNGS_MODULUS_MPA } from '../reference';
+import type { FittingKind } from './fitting';
 import type { Frame, Member } from './frame';
 import { placementOf, type Placement } from './placement';
 import { breadthMm, isClosed } from './shape';
@@ -57,6 +58,27 @@ const RAIL_STEP_MM = 150;
 const OTHER_PIECES = 6;
 
 /** A flat plate set into a beam stiffens it where it stands; it is no beam of its own. */
+/** Fittings that loads come in by, and so want a node where they sit. */
+const LOADS_RAILS: ReadonlySet<FittingKind> = new Set<FittingKind>([
+  'axle',
+  'spring hanger',
+  'spring seat',
+  'control arm',
+  'shock mount',
+  'bump stop',
+  'steering gear',
+  'body mount',
+  'captive mount',
+  'hitch',
+  'coupler',
+  'landing leg',
+  'joint',
+  'tank strap',
+  'spare carrier',
+  'lift point',
+  'jack',
+  'tank',
+]);
 const isBeam = (member: Member): boolean => !(member.role === 'plate' && member.shape.kind === 'flat');
 
 interface Joint {
@@ -246,8 +268,8 @@ function meshStations(
   const pieces = isLong ? Math.ceil(length / RAIL_STEP_MM) : OTHER_PIECES;
   const marks =
     member.role === 'rail'
-      ? frame.landmarks
-          .filter((mark) => mark.side === 'both' || mark.side === member.side)
+      ? frame.fittings
+          .filter((mark) => LOADS_RAILS.has(mark.kind) && (mark.side === 'both' || mark.side === member.side))
           .map((mark) => mark.stationMm - (member.startMm ?? 0))
           .filter((x) => x > 0 && x < length)
       : [];

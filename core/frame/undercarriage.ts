@@ -1,7 +1,8 @@
 import { plainProfile, type BeamElement, type NodeLoad, type Releases, type Vector3 } from '../mechanics';
 import { STANDARD_GRAVITY } from '../quantity';
 import { YOUNGS_MODULUS_MPA } from '../reference';
-import { axlesOf, passes, type Landmark } from './frame';
+import type { Fitting } from './fitting';
+import { axlesOf, passes } from './frame';
 import { standSupport, type StandSupport } from './stand';
 import { attach, type Attachment, type MeshedMember, type Structure } from './structure';
 
@@ -14,7 +15,7 @@ import { attach, type Attachment, type MeshedMember, type Structure } from './st
  *                    ╪ axle ═══▮ tyre
  */
 export interface Wheel {
-  readonly axle: Landmark;
+  readonly axle: Fitting;
   readonly axleNumber: number;
   readonly side: 'left' | 'right';
   readonly node: number;
@@ -87,7 +88,7 @@ export function undercarriageOf(structure: Structure, massKg: number): Undercarr
     if (seats.length === 2 && frame.family !== 'unibody')
       elements.push(plainBeam(`axle ${axle.id}`, seats[0]!.seat.node, seats[1]!.seat.node, AXLE));
   });
-  const coupler = frame.landmarks.find((mark) => mark.kind === 'coupler');
+  const coupler = frame.fittings.find((mark) => mark.kind === 'coupler');
   if (!coupler) return { nodes, elements, wheels };
   const at = attach(structure, [coupler.stationMm, 0, -(coupler.dropMm ?? 0)]);
   return {
@@ -128,12 +129,12 @@ interface Laying {
 
 function springSeat(
   laying: Laying,
-  axle: Landmark,
+  axle: Fitting,
   side: 'left' | 'right',
   rail: MeshedMember,
 ): { node: number; at: Vector3 } {
   const { structure, add } = laying;
-  const hangers = structure.frame.landmarks.filter(
+  const hangers = structure.frame.fittings.filter(
     (mark) =>
       mark.kind === 'spring hanger' &&
       (mark.side === 'both' || mark.side === side) &&
@@ -156,7 +157,7 @@ function springSeat(
 }
 
 interface Spring {
-  readonly axle: Landmark;
+  readonly axle: Fitting;
   readonly side: 'left' | 'right';
   readonly rail: MeshedMember;
   readonly seat: number;
@@ -184,8 +185,8 @@ function addPost({ structure, springN, elements }: Laying, { axle, side, rail, s
 function addLeaf(
   { structure, springN, elements }: Laying,
   { axle, side, rail, seat, dropMm }: Spring,
-  ahead: Landmark,
-  behind: Landmark,
+  ahead: Fitting,
+  behind: Fitting,
 ): void {
   const span = behind.stationMm - ahead.stationMm;
   const inertia = (springN * span ** 3) / (48 * YOUNGS_MODULUS_MPA);

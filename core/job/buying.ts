@@ -2,7 +2,7 @@ import { memberOf } from '../frame';
 import { latest } from '../walk';
 import { buyersLook, unitVerdict, type BuyersLook, type MemberVerdict } from '../weigh';
 import { recordedAgainst } from './complaint';
-import { jobSpots } from './inputs';
+import { jobHosts, jobSpots } from './inputs';
 import type { MemberWork } from './member';
 import { stands, type JobRecords } from './records';
 
@@ -39,6 +39,7 @@ export function jobBuyersLook(
         against,
       })),
       nothingToLandOn: unitVerdict(judged).nothingToLandOn,
+      hosts: jobHosts(records),
     },
     [...claims.values()],
     records.practice.money,

@@ -1,8 +1,9 @@
+import { memberOf } from '../frame';
 import { explain, type Complaint, type Explanation } from '../walk';
 import { standingAgainst } from '../metal';
-import { fittingVerdicts, modelMovement, type FindingCode } from '../weigh';
+import { modelMovement, type FindingCode } from '../weigh';
 import type { JobDemand } from './demand';
-import { jobSpots } from './inputs';
+import { jobHosts, jobSpots } from './inputs';
 import type { MemberWork } from './member';
 import type { JobRecords } from './records';
 
@@ -10,6 +11,8 @@ import type { JobRecords } from './records';
 export interface Damaged {
   readonly zones: number;
   readonly against: number;
+  /** Some of its metal is gone or cracked through. */
+  readonly isBroken: boolean;
 }
 
 const FASTENED: ReadonlySet<FindingCode> = new Set(['fastener', 'maker-weld', 'welded-solid'] as const);
@@ -17,6 +20,10 @@ const FASTENED: ReadonlySet<FindingCode> = new Set(['fastener', 'maker-weld', 'w
 /** How much on record speaks against a member, however it is known: metal, and what fastens it. */
 export const recordedAgainst = ({ picture, verdict }: Pick<MemberWork, 'picture' | 'verdict'>): number =>
   standingAgainst(picture.account).length + verdict.findings.filter(({ code }) => FASTENED.has(code)).length;
+
+/** Whether any of a member's metal is recorded as gone or cracked through. */
+export const isBroken = ({ picture }: Pick<MemberWork, 'picture'>): boolean =>
+  standingAgainst(picture.account).some(({ claim }) => claim === 'gone' || claim === 'parted');
 
 /** Whether what is recorded accounts for what the owner feels, by the model where it can. */
 export function explainComplaint(
@@ -26,17 +33,22 @@ export function explainComplaint(
   complaint: Complaint,
 ): Explanation {
   const spots = jobSpots(records);
-  const fittings = fittingVerdicts(records.frame, spots);
+  const hosts = jobHosts(records);
+  const onPath = hosts.filter(({ memberIds }) => complaint.memberIds.some((id) => memberIds.includes(id)));
+  const broken = [
+    ...complaint.memberIds
+      .filter((id) => damage.get(id)?.isBroken)
+      .map((id) => memberOf(records.frame, id)?.name ?? id),
+    ...onPath.filter(({ carriesNothing }) => carriesNothing).map(({ name }) => name),
+  ];
   const damaged = complaint.memberIds.some((id) => {
     const found = damage.get(id);
-    return (
-      (found?.zones ?? 0) + (found?.against ?? 0) > 0 || fittings.some(({ memberId }) => memberId === id)
-    );
+    return (found?.zones ?? 0) + (found?.against ?? 0) > 0;
   });
   return explain(
     complaint,
     modelMovement(complaint, demand?.['as built'], demand?.['as found']),
-    damaged,
+    { damaged: damaged || onPath.length > 0, broken },
     spots,
   );
 }

@@ -5,6 +5,7 @@ import { crackKind } from '../trace';
 import {
   claimKind,
   complaintKind,
+  findKind,
   leaveKind,
   liftKind,
   lookKind,
@@ -18,6 +19,7 @@ export const EVIDENCE_KINDS = [
   lookKind,
   leaveKind,
   signKind,
+  findKind,
   complaintKind,
   photoKind,
   claimKind,

@@ -1,7 +1,16 @@
-import { ofKind, standing, type Frame, type Member } from '../frame';
+import { hostsOf, ofKind, standing, type Frame, type Member } from '../frame';
 import { metalPractice } from '../reference';
-import { hotSpots, memberWalk, spotStates, TRADE_SPOTS, type MeasuredAt, type SpotState } from '../walk';
-import type { MemberEvidence } from '../weigh';
+import {
+  hotSpots,
+  memberWalk,
+  openFinds,
+  spotStates,
+  TRADE_SPOTS,
+  type MeasuredAt,
+  type SpotState,
+} from '../walk';
+import { hostVerdicts, type HostVerdict, type MemberEvidence } from '../weigh';
+import type { Beside } from '../metal';
 import type { Repair } from '../shape';
 import { tellsOf, type Evidence } from './evidence';
 import type { JobRecords } from './records';
@@ -22,6 +31,10 @@ export interface SortedRecords {
   readonly records: JobRecords;
   /** Every hot spot with what is known of it. */
   readonly spots: readonly SpotState[];
+  /** Brackets, joints, panels and closed spaces found bad by themselves. */
+  readonly hosts: readonly HostVerdict[];
+  /** What was found of them, beside each member it tells of. */
+  readonly beside: ReadonlyMap<string, readonly Beside[]>;
   /** Standing evidence by the members it tells of. */
   readonly byMember: ReadonlyMap<string, readonly Evidence[]>;
   /** The set-up every member is judged in. */
@@ -32,9 +45,12 @@ export interface SortedRecords {
 export function sortedRecords(records: JobRecords): SortedRecords {
   const evidence = standing(records.evidence, records.strikes);
   const setup = { frame: unloaded(records.frame), practice: metalPractice(records.practice) };
+  const spots = spotsOf(records, evidence);
   return {
     records,
-    spots: spotsOf(records, evidence),
+    spots,
+    hosts: hostVerdicts(records.frame, spots, ofKind(evidence, 'find'), records.practice.hand),
+    beside: besideMembers(records, evidence),
     byMember: byMember(records.frame, evidence),
     setup,
     setupMark: fingerprint([JSON.stringify(setup)]),
@@ -42,6 +58,32 @@ export function sortedRecords(records: JobRecords): SortedRecords {
 }
 
 /** What a member's metal is judged on: the frame without what it carries. */
+/** What skins, floors, closed spaces and fittings tell of the members they hide, hang on or lie in. */
+function besideMembers(
+  { frame, practice }: JobRecords,
+  evidence: readonly Evidence[],
+): Map<string, Beside[]> {
+  const beside = new Map<string, Beside[]>();
+  const open = openFinds(ofKind(evidence, 'find'), practice.hand);
+  if (open.length === 0) return beside;
+  const hosts = new Map(hostsOf(frame).map((host) => [`${host.on} ${host.id}`, host]));
+  for (const each of open)
+    for (const span of hosts.get(`${each.find.on} ${each.find.hostId}`)?.spans ?? [])
+      beside.set(span.memberId, [...(beside.get(span.memberId) ?? []), { open: each, span }]);
+  return beside;
+}
+
+/** Brackets, joints, panels and closed spaces that were found bad by themselves. */
+export function jobHosts(records: JobRecords): HostVerdict[] {
+  const evidence = standing(records.evidence, records.strikes);
+  return hostVerdicts(
+    records.frame,
+    spotsOf(records, evidence),
+    ofKind(evidence, 'find'),
+    records.practice.hand,
+  );
+}
+
 const unloaded = ({ loads: _, ...frame }: Frame): Frame => frame;
 
 /** Every hot spot of the job's frame with what is known of it; body items too where somebody looks before buying. */
@@ -95,6 +137,7 @@ export function inputsOf(sorted: SortedRecords, member: Member): MemberInputs {
       cracks: ofKind(own, 'crack'),
       signs: ofKind(own, 'sign'),
       feltEdges: ofKind(own, 'felt edge'),
+      beside: sorted.beside.get(member.id) ?? [],
       walk,
     },
     repairs,

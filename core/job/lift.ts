@@ -3,7 +3,6 @@ import { STANDARD_GRAVITY } from '../quantity';
 import { takesPoints, type LiftAnswer, type LiftFacts, type LiftPlan, type LiftReason } from '../walk';
 import {
   candidateStations,
-  fittingVerdicts,
   insteadOf,
   liftAnswer,
   liftReasons,
@@ -16,7 +15,7 @@ import {
 } from '../weigh';
 import { leastWallIn, wallIn } from './demand';
 import { tellsOf } from './evidence';
-import { fingerprint, jobSpots } from './inputs';
+import { fingerprint, jobHosts } from './inputs';
 import type { MemberWork } from './member';
 import type { JobRecords } from './records';
 
@@ -26,7 +25,7 @@ const liftEvidence = (
   works: ReadonlyMap<string, MemberWork>,
 ): LiftEvidence => ({
   frame: records.frame,
-  fittings: fittingVerdicts(records.frame, jobSpots(records)),
+  hosts: jobHosts(records),
   accounts: new Map([...works].map(([id, { picture }]) => [id, picture.account])),
   notices: notices.map((notice) => notice.words),
   reachMm: records.practice.walk.reachMm,

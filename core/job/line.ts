@@ -1,4 +1,5 @@
-import { fittingVerdicts, severity, unitVerdict, type Verdict } from '../weigh';
+import { severity, unitVerdict, type Verdict } from '../weigh';
+import type { EvidenceId } from './evidence';
 import { inputsOf, sortedRecords } from './inputs';
 import { weighMember } from './member';
 import { stands, type JobRecords } from './records';
@@ -32,6 +33,8 @@ export const VERB_OF = {
   'read the verdicts': 'weigh',
 } as const satisfies Record<NextStep['is'], string>;
 
+/** Records that somebody made who walked round it. */
+const ON_FOOT: ReadonlySet<string> = new Set<EvidenceId>(['look', 'sign', 'find', 'felt edge']);
 /** Plates are drawn for these; a member to renew or a unit to retire is no matter of plates. */
 const PLATED: readonly Verdict[] = ['Mend', 'Splice'];
 
@@ -39,19 +42,19 @@ export function jobLine(records: JobRecords): JobLine {
   const sorted = sortedRecords(records);
   const weighed = records.frame.members.map((member) => weighMember(inputsOf(sorted, member)));
   const unit = unitVerdict(weighed.map(({ picture, verdict }) => ({ member: picture.member, verdict })));
-  const fittings = fittingVerdicts(records.frame, sorted.spots).filter(({ verdict }) => verdict === 'Renew');
   const toAct = [
     ...weighed
       .filter(({ verdict }) => severity(verdict.verdict) >= severity('Mend'))
       .map(({ picture, verdict }) => ({ name: picture.member.name, verdict: verdict.verdict })),
-    ...fittings.map(({ name, verdict }) => ({ name, verdict })),
+    ...sorted.hosts
+      .filter(({ carriesNothing }) => carriesNothing)
+      .map(({ name, verdict }) => ({ name, verdict })),
   ];
   const unread = weighed
     .filter(({ picture }) => !picture.account.isKnown)
     .map(({ picture }) => picture.member);
   const readings = stands(records, 'reading').length;
-  const isUnwalked =
-    readings === 0 && !records.evidence.some(({ kind }) => kind === 'look' || kind === 'sign');
+  const isUnwalked = readings === 0 && !records.evidence.some(({ kind }) => ON_FOOT.has(kind));
   const steps = (): NextStep => {
     if (isUnwalked) return { is: 'walk round it' };
     const isSilent = weighed.every(

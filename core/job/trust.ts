@@ -8,6 +8,8 @@ export interface Distrust {
   readonly simulatedTicket: boolean;
   /** Tap tests heard from made-up sounds. */
   readonly simulatedTaps: number;
+  /** The frame's measures are its family's usual ones. */
+  readonly presumedFrame: boolean;
   /** Rows on the server's disk that could not be read. */
   readonly unreadable: number;
 }
@@ -16,5 +18,6 @@ export const distrustOf = (file: JobFile): Distrust => ({
   simulatedReadings: stands(file, 'reading').filter((reading) => reading.simulated).length,
   simulatedTicket: file.frame.loads?.ticket?.simulated === true,
   simulatedTaps: stands(file, 'tap').filter((tap) => tap.heardBy === 'stand-in').length,
+  presumedFrame: file.frame.presumed === true,
   unreadable: file.unreadable?.length ?? 0,
 });

@@ -9,6 +9,7 @@ import {
   liftBasis,
   workJob,
   recorded,
+  isBroken,
   recordedAgainst,
   type Evidence,
   type JobRecords,
@@ -112,7 +113,7 @@ const damageOf = (works: ReadonlyMap<string, MemberWork>) =>
   new Map(
     [...works].map(([id, work]) => [
       id,
-      { zones: work.picture.zones.length, against: recordedAgainst(work) },
+      { zones: work.picture.zones.length, against: recordedAgainst(work), isBroken: isBroken(work) },
     ]),
   );
 const pads = (frontMm: number, rearMm: number, ratingN = 40_000): LiftPlan['points'] =>
@@ -311,8 +312,8 @@ describe('the lift gate', () => {
   });
 
   test('a jack on one corner takes a share of that corner, the other wheels the rest; order of work by axle', () => {
-    const rearAxle = frame.landmarks.find((mark) => mark.name === 'Rear axle')!;
-    const frontAxle = frame.landmarks.find((mark) => mark.name === 'Front axle')!;
+    const rearAxle = frame.fittings.find((mark) => mark.name === 'Rear axle')!;
+    const frontAxle = frame.fittings.find((mark) => mark.name === 'Front axle')!;
     const jack = plan({
       way: 'jack',
       points: [{ id: 'jack', side: 'right', stationMm: rearAxle.stationMm - 600, ratingN: 40_000 }],
@@ -504,9 +505,10 @@ describe('a cracked hanger on a sound rail', () => {
     });
     const squeak = { kind: 'complaint', ...stamp(), what: 'squeak', where: 'rear' } as const;
     const onTheRail = { ...squeak, memberIds: ['rail-left'] };
-    expect(explainComplaint(found, new Map(), undefined, onTheRail).standing).toBe(
-      'damage there, not computed',
-    );
+    expect(explainComplaint(found, new Map(), undefined, onTheRail)).toMatchObject({
+      standing: 'a break on its path',
+      broken: [hanger.title],
+    });
     expect(
       explainComplaint(found, new Map(), undefined, { ...squeak, memberIds: ['rail-right'] }).standing,
     ).toBe('nothing found there yet');

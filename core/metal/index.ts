@@ -1,3 +1,4 @@
+export type { Beside } from './says/finds';
 export type { Claim, KnownBy, Saying } from './saying';
 export { ownReadings, sayingsOf, stillThere, type Witnesses } from './sayings';
 export {

@@ -3,6 +3,7 @@ import type { HandPractice } from '../reference';
 import type { FeltEdge, Reading } from '../probe';
 import type { Crack } from '../trace';
 import type { MemberWalk, Sign } from '../walk';
+import { findSays, type Beside } from './says/finds';
 import { lookSays } from './says/looks';
 import { signSays } from './says/signs';
 import { crackSays, feltSays } from './says/traced';
@@ -14,18 +15,20 @@ export interface Witnesses {
   readonly signs?: readonly Sign[];
   readonly cracks: readonly Crack[];
   readonly feltEdges?: readonly FeltEdge[];
+  readonly beside?: readonly Beside[];
 }
 
 const compare = (one: string, other: string): number => (one < other ? -1 : one > other ? 1 : 0);
 
 /** Every record's word on a member's metal, in the order they were noted; what nobody has looked at comes first. One line a kind. */
 export function sayingsOf(member: Member, witnesses: Witnesses, practice: HandPractice): Saying[] {
-  const { walk, signs = [], cracks, feltEdges = [] } = witnesses;
+  const { walk, signs = [], cracks, feltEdges = [], beside = [] } = witnesses;
   return [
     ...(walk?.spots ?? []).flatMap((state) => lookSays(state, member.shape, practice)),
     ...signs.flatMap((sign) => signSays(sign, practice)),
     ...cracks.flatMap((crack) => crackSays(crack, member.shape)),
     ...feltEdges.flatMap((felt) => feltSays(felt, practice)),
+    ...beside.flatMap(findSays),
   ].sort((a, b) => compare(a.at ?? '', b.at ?? ''));
 }
 

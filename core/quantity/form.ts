@@ -25,6 +25,13 @@ export const packed = <Rec extends object>(
   version: form.version,
 });
 
+/** A body of some version in today's shape, unchecked: half-typed records need not be records yet. */
+export function lifted<Rec>(form: Form<Rec>, body: Body, version: number): Body {
+  let lifting = body;
+  for (let from = version; from < form.version; from++) lifting = form.upcasts[from]?.(lifting) ?? lifting;
+  return lifting;
+}
+
 /**
  * Reads a record of any version that ever was. Fails, naming the first place that is wrong, on what no version allows, and on what a newer
  * program wrote: reading that as today's would lose what it says.
@@ -37,9 +44,7 @@ export function opened<Rec>(form: Form<Rec>, raw: unknown): Outcome<Rec> {
     return fail(
       `this ${form.name} was written by a newer Ossatura (version ${version}; this one reads up to ${form.version})`,
     );
-  let body = raw as Body;
-  for (let from = version; from < form.version; from++) body = form.upcasts[from]?.(body) ?? body;
-  const parsed = form.schema.safeParse(body, { error: schemaWords });
+  const parsed = form.schema.safeParse(lifted(form, raw as Body, version), { error: schemaWords });
   if (parsed.success) return ok(parsed.data);
   const issue = parsed.error.issues[0]!;
   return fail(issue.message, issue.path.join('.') || undefined);

@@ -1,5 +1,5 @@
 export { fail, ok, valueOf, type Failure, type Outcome } from './outcome';
-export { opened, packed, type Body, type Form } from './form';
+export { lifted, opened, packed, type Body, type Form } from './form';
 export { schemaWords } from './schema-words';
 export { GAUGE_NUMBERS, gaugeThicknessMm, MM_PER_INCH } from './gauge';
 export { parseLengthMm, type UnitSystem } from './length';

@@ -54,6 +54,8 @@ export type WalkPractice = z.infer<typeof walkPracticeSchema>;
 export const DEFAULT_WALK_PRACTICE: WalkPractice = { reachMm: inchesToMm(12), unseenShare: 0.25 };
 
 /** What eye, hammer and finger vouch for, as shares of the wall as made; all common practice, no source. */
+const WORN_MM = inchesToMm(1 / 16);
+const BENT_MM = inchesToMm(1 / 8);
 export const handPracticeSchema = z.object({
   /** Struck with a hammer, rings evenly and does not yield. */
   struckKept: z.number().gt(0).lte(1),
@@ -68,6 +70,10 @@ export const handPracticeSchema = z.object({
     .lte(305, 'a tap speaks of less than 1 ft'),
   /** Parted over more than this share of its outline, a member is parted. */
   partedShare: z.number().gt(0).lte(1),
+  /** Worn by more than this, a hole, pin or bush is renewed; by half of it, watched (1/16 in, common practice, no source: the maker's limit wins). */
+  wornMm: z.number().gt(0).lte(25),
+  /** Bent by more than this, a bracket is renewed (1/8 in, common practice, no source). */
+  bentMm: z.number().gt(0).lte(100),
 });
 export type HandPractice = z.infer<typeof handPracticeSchema>;
 export const DEFAULT_HAND_PRACTICE: HandPractice = {
@@ -76,6 +82,8 @@ export const DEFAULT_HAND_PRACTICE: HandPractice = {
   seenKept: 0.5,
   tapReachMm: inchesToMm(3),
   partedShare: 0.5,
+  wornMm: WORN_MM,
+  bentMm: BENT_MM,
 };
 
 /** What the shop's time costs. Nothing of the metal is judged by it. */
@@ -148,11 +156,14 @@ const moneyOutOfWalk = (body: Body): Body => {
     ...(ratePerHour !== undefined && currency !== undefined && { money: { ratePerHour, currency } }),
   };
 };
+/** Version 2 had no limits of wear and bend. */
+const withWear = (body: Body): Body =>
+  body.hand ? { ...body, hand: { wornMm: WORN_MM, bentMm: BENT_MM, ...(body.hand as Body) } } : body;
 export const practiceForm: Form<Practice> = {
   name: 'practice profile',
-  version: 2,
+  version: 3,
   schema: practiceSchema,
-  upcasts: { 1: moneyOutOfWalk },
+  upcasts: { 1: moneyOutOfWalk, 2: withWear },
 };
 
 /** Where a job's practice differs from its shop's. */

@@ -1,7 +1,14 @@
 import { ksiToMpa } from '../quantity';
 import { COMMON_PRACTICE, type Source } from './source';
 
-export const STEEL_IDS = ['a36', 'hot-rolled-50', 'heat-treated-110', 'unknown', 'aluminium-6061'] as const;
+export const STEEL_IDS = [
+  'a36',
+  'hot-rolled-50',
+  'heat-treated-110',
+  'presumed-mild',
+  'unknown',
+  'aluminium-6061',
+] as const;
 export type SteelId = (typeof STEEL_IDS)[number];
 
 export interface Steel {
@@ -52,6 +59,14 @@ const STEELS: Readonly<Record<SteelId, Steel>> = {
     weldRepair: 'only as the maker allows',
     youngsMpa: ksiToMpa(10000),
     source: { document: 'Aluminum Design Manual, 6061-T6, welded', fromMemory: true },
+  },
+  'presumed-mild': {
+    id: 'presumed-mild',
+    name: 'Not identified: taken as mild, 36 ksi yield',
+    yieldMpa: ksiToMpa(36),
+    tensileMpa: ksiToMpa(58),
+    weldRepair: 'yes',
+    source: COMMON_PRACTICE,
   },
   unknown: {
     id: 'unknown',

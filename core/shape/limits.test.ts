@@ -8,7 +8,7 @@ import {
   crossingsOn,
   defaultFrame,
   familyOf,
-  landmarksOn,
+  fittingsOn,
   type Member,
 } from '../frame';
 import { memberPicture, type MemberPicture } from '../weigh';
@@ -127,7 +127,7 @@ describe('ends', () => {
     expect(said(near(away - 0.1))).toEqual([['end-near-weld', 'deviation']]);
     expect(said(near(-away + 0.1))).toEqual([['end-near-weld', 'deviation']]);
   });
-  const marks = landmarksOn(frame, rail).filter((mark) => mark.kind !== 'axle');
+  const marks = fittingsOn(frame, rail).filter((mark) => mark.kind !== 'axle');
   const alone = marks.find(
     (mark) =>
       !marks.some(

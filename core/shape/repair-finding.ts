@@ -38,6 +38,6 @@ export interface RepairFinding {
   readonly limit?: number;
   readonly source: LimitSource;
   readonly at?: { readonly fromMm: number; readonly toMm: number };
-  /** Words the sentence needs: a landmark's or a face's name. */
+  /** Words the sentence needs: a fitting's or a face's name. */
   readonly name?: string;
 }

@@ -12,6 +12,7 @@ export const EXPLANATIONS = [
   'accounted for',
   'moves so as made',
   'unexplained, keep looking',
+  'a break on its path',
   'damage there, not computed',
   'nothing found there yet',
 ] as const;
@@ -20,6 +21,8 @@ export interface Explanation {
   readonly movement?: ModelMovement;
   /** Measured less what the model moves as found. */
   readonly leftOverMm?: number;
+  /** What is broken on its path, by name. */
+  readonly broken: readonly string[];
   /** Spots on its members that nobody has seen. */
   readonly unseen: readonly SpotState[];
 }
@@ -29,21 +32,28 @@ const GENEROUS = 1.25;
 
 /**
  * Whether what is recorded accounts for what the owner feels. Small cracks found first may be too small for the movement seen: as long as the
- * model on the found sections moves less than was measured, the complaint stays unexplained. `damaged`: something bad is on record on its members.
+ * model on the found sections moves less than was measured, the complaint stays unexplained. `path`: what is on record of its members, doubtful or broken.
  */
 export function explain(
   complaint: Complaint,
   movement: ModelMovement | undefined,
-  damaged: boolean,
+  path: { readonly damaged: boolean; readonly broken: readonly string[] },
   states: readonly SpotState[],
 ): Explanation {
   const unseen = states.filter(
     (state) =>
       !state.seen && state.spot.memberId !== undefined && complaint.memberIds.includes(state.spot.memberId),
   );
+  const { broken } = path;
+  const recorded = broken.length
+    ? ('a break on its path' as const)
+    : path.damaged
+      ? ('damage there, not computed' as const)
+      : undefined;
   if (complaint.movementMm === undefined || !movement)
     return {
-      standing: damaged ? 'damage there, not computed' : 'nothing found there yet',
+      standing: recorded ?? 'nothing found there yet',
+      broken,
       unseen,
       ...(movement && { movement }),
     };
@@ -51,7 +61,8 @@ export function explain(
   // Never *as made* while something bad on its path is on record: what the model does not show yet may be that.
   if (complaint.movementMm <= GENEROUS * movement.builtMm)
     return {
-      standing: damaged ? 'damage there, not computed' : 'moves so as made',
+      standing: recorded ?? 'moves so as made',
+      broken,
       movement,
       leftOverMm,
       unseen,
@@ -61,6 +72,7 @@ export function explain(
       complaint.movementMm <= GENEROUS * movement.foundMm ? 'accounted for' : 'unexplained, keep looking',
     movement,
     leftOverMm,
+    broken,
     unseen,
   };
 }

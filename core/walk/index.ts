@@ -30,11 +30,27 @@ export {
   type SignKind,
   type SignWeight,
 } from './sign';
+export {
+  checkFind,
+  FIND_PARTS,
+  findKind,
+  findWeight,
+  openFinds,
+  partsOf,
+  REMEDIES,
+  statesOf,
+  type Find,
+  type FindIs,
+  type FindPart,
+  type FindState,
+  type FindWeight,
+  type OpenFind,
+} from './find';
 export { ACTS, leaveKind, type Act, type Leave } from './leave';
 export { COMPLAINTS, complaintKind, type Complaint } from './complaint';
 export { PHOTO_MOMENTS, photoKind, photoSchema, type Photo } from './photo';
 export { CLAIM_STANDINGS, claimKind, type Claim } from './claim';
-export { hotSpots, memberOver, spotRuleSchema, TOURS, type HotSpot, type SpotRule, type Tour } from './spot';
+export { hotSpots, spotRuleSchema, TOURS, type HotSpot, type SpotRule, type Tour } from './spot';
 export { spotRules, TRADE_SPOTS, type SpotChange } from './trade-spots';
 export { learnedSpots, type ClosedFinding, type ClosedJob } from './learned';
 export {

@@ -1,4 +1,4 @@
-import { landmarksOn, twinOf, type Family, type Frame } from '../frame';
+import { fittingsOn, twinOf, type Family, type Frame } from '../frame';
 import type { HotSpot, SpotRule } from './spot';
 
 /** Something bad that was found on a closed job: where, and what. */
@@ -50,7 +50,7 @@ function ruleFrom(job: ClosedJob, { memberId, stationMm, what }: ClosedFinding):
     beforeBuying: false,
     from: 'learned' as const,
   };
-  const mark = landmarksOn(job.frame, member)
+  const mark = fittingsOn(job.frame, member)
     .filter((each) => Math.abs(each.stationMm - stationMm) <= BESIDE_MM)
     .sort((a, b) => Math.abs(a.stationMm - stationMm) - Math.abs(b.stationMm - stationMm))[0];
   if (mark) {
@@ -58,7 +58,7 @@ function ruleFrom(job: ClosedJob, { memberId, stationMm, what }: ClosedFinding):
     return {
       id: `learned ${job.frame.family} ${mark.kind} ${asideMm}`,
       ...told,
-      where: { on: 'landmark', kinds: [mark.kind], asideMm },
+      where: { on: 'fitting', kinds: [mark.kind], asideMm },
     };
   }
   const share = Math.round((stationMm / member.lengthMm) * 20) / 20;

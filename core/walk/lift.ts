@@ -87,6 +87,7 @@ export const LIFT_REASONS = [
   'unseen critical',
   'not measured, near its limit',
   'loads unknown',
+  'measures unknown',
   'not computed',
   'notice',
   'no rating',

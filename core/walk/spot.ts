@@ -2,12 +2,17 @@ import { z } from 'zod';
 import {
   FAMILY_IDS,
   faceIdSchema,
-  LANDMARK_KINDS,
+  fittedTo,
+  FITTING_KINDS,
+  hostsOf,
+  PANEL_KINDS,
   placementOf,
   ROLES,
   twinOf,
   type FaceId,
   type Frame,
+  type Host,
+  type HostOn,
   type Member,
 } from '../frame';
 import { WAYS, type Way } from './look';
@@ -15,12 +20,15 @@ import { WAYS, type Way } from './look';
 export const TOURS = ['round', 'beneath', 'inside'] as const;
 export type Tour = (typeof TOURS)[number];
 
+/** Lists kept before fittings had their name called them landmarks. */
+const asFittings = (where: unknown): unknown =>
+  (where as { on?: unknown } | null)?.on === 'landmark' ? { ...(where as object), on: 'fitting' } : where;
 /** Where a kind of spot is found on any frame that has such a place. */
-const whereSchema = z.discriminatedUnion('on', [
+const placesSchema = z.discriminatedUnion('on', [
   /** At every bracket, mount or hitch of these kinds, on the rails that carry it; `asideMm` along from it. */
   z.object({
-    on: z.literal('landmark'),
-    kinds: z.array(z.enum(LANDMARK_KINDS)).min(1),
+    on: z.literal('fitting'),
+    kinds: z.array(z.enum(FITTING_KINDS)).min(1),
     asideMm: z.number().gte(-3000).lte(3000).optional(),
   }),
   /** Along members of these roles (only those with these ids, where some are named), a stretch at a time; shares of the member's length. */
@@ -34,9 +42,13 @@ const whereSchema = z.discriminatedUnion('on', [
   }),
   /** Both ends of members of these roles. */
   z.object({ on: z.literal('ends'), roles: z.array(z.enum(ROLES)).min(1) }),
+  /** Skins, floors and bulkheads of the frame; and its closed spaces. */
+  z.object({ on: z.literal('panel'), kinds: z.array(z.enum(PANEL_KINDS)).min(1) }),
+  z.object({ on: z.literal('pocket') }),
   /** On the body, no member of the frame: left and right, or once. */
   z.object({ on: z.literal('body'), sides: z.enum(['both', 'once']) }),
 ]);
+const whereSchema = z.preprocess(asFittings, placesSchema);
 
 /** One line of the list of what to look at: seeded by family, added to and dropped by the shop, learned from its closed jobs. */
 export const spotRuleSchema = z.object({
@@ -71,8 +83,8 @@ export interface HotSpot {
   readonly fromMm?: number;
   readonly toMm?: number;
   readonly face?: FaceId;
-  /** The bracket, hanger or mount that the spot is: it can be bad on a sound member. */
-  readonly fittingId?: string;
+  /** The bracket, hanger, joint, panel or pocket that the spot is: it can be bad on a sound member. */
+  readonly host?: { readonly on: HostOn; readonly id: string };
   /** The same place on the other side; and across the corner, where twist cracks come in pairs. */
   readonly twinId?: string;
   readonly diagonalId?: string;
@@ -86,8 +98,9 @@ export function hotSpots(frame: Frame, rules: readonly SpotRule[], beforeBuying 
   const wanted = rules.filter(
     (rule) => rule.families.includes(frame.family) && (beforeBuying || !rule.beforeBuying),
   );
+  const hosts = hostsOf(frame);
   const found = wanted.flatMap((rule) =>
-    placesOf(frame, rule).map((place): HotSpot => ({
+    placesOf(frame, rule, hosts).map((place): HotSpot => ({
       ruleId: rule.id,
       look: rule.look,
       tour: rule.tour,
@@ -97,7 +110,7 @@ export function hotSpots(frame: Frame, rules: readonly SpotRule[], beforeBuying 
       ...place,
     })),
   );
-  return withTwins(frame, found).sort(
+  return withOwnSets(withTwins(frame, found), hosts).sort(
     (a, b) =>
       TOURS.indexOf(a.tour) - TOURS.indexOf(b.tour) ||
       walkOrder(frame, a) - walkOrder(frame, b) ||
@@ -106,13 +119,13 @@ export function hotSpots(frame: Frame, rules: readonly SpotRule[], beforeBuying 
 }
 
 type Place = Pick<HotSpot, 'id' | 'title' | 'side' | 'alongMm'> &
-  Partial<Pick<HotSpot, 'memberId' | 'fromMm' | 'toMm' | 'face' | 'fittingId'>>;
+  Partial<Pick<HotSpot, 'memberId' | 'fromMm' | 'toMm' | 'face' | 'host' | 'twinId' | 'diagonalId'>>;
 
-function placesOf(frame: Frame, rule: SpotRule): Place[] {
+function placesOf(frame: Frame, rule: SpotRule, hosts: readonly Host[]): Place[] {
   const { where } = rule;
   switch (where.on) {
-    case 'landmark':
-      return landmarkPlaces(frame, rule, where.kinds, where.asideMm ?? 0);
+    case 'fitting':
+      return fittingPlaces(frame, rule, where.kinds, where.asideMm ?? 0);
     case 'stretch':
       return frame.members
         .filter((member) => where.roles.includes(member.role) && (where.ids?.includes(member.id) ?? true))
@@ -120,7 +133,17 @@ function placesOf(frame: Frame, rule: SpotRule): Place[] {
     case 'ends':
       return frame.members
         .filter((member) => where.roles.includes(member.role))
-        .flatMap((member) => endPlaces(frame, rule, member));
+        .flatMap((member) => endPlaces(frame, rule, member, hosts));
+    case 'panel':
+      return hostPlaces(
+        rule,
+        hosts.filter(({ on, kind }) => on === 'panel' && where.kinds.some((each) => each === kind)),
+      );
+    case 'pocket':
+      return hostPlaces(
+        rule,
+        hosts.filter(({ on }) => on === 'pocket'),
+      );
     case 'body':
       return (where.sides === 'both' ? (['left', 'right'] as const) : (['middle'] as const)).map((side) => ({
         id: `${rule.id} ${side}`,
@@ -133,31 +156,14 @@ function placesOf(frame: Frame, rule: SpotRule): Place[] {
   }
 }
 
-/** The rail or sill over a point, and the point's station on it. */
-export function memberOver(
-  frame: Frame,
-  point: { readonly side: 'left' | 'right'; readonly stationMm: number },
-): { member: Member; stationMm: number } | undefined {
-  const own = (member: Member) => point.stationMm - (member.startMm ?? member.line?.from[0] ?? 0);
-  const over = frame.members.filter(
-    (member) =>
-      (member.role === 'rail' || member.role === 'sill') &&
-      member.side === point.side &&
-      own(member) >= 0 &&
-      own(member) <= member.lengthMm,
-  );
-  const member = over.find((each) => each.role === 'rail') ?? over[0];
-  return member && { member, stationMm: own(member) };
-}
-
-function landmarkPlaces(frame: Frame, rule: SpotRule, kinds: readonly string[], asideMm: number): Place[] {
-  return frame.landmarks
+function fittingPlaces(frame: Frame, rule: SpotRule, kinds: readonly string[], asideMm: number): Place[] {
+  return frame.fittings
     .filter((mark) => kinds.includes(mark.kind))
     .flatMap((mark) =>
       (['left', 'right'] as const)
         .filter((side) => mark.side === 'both' || mark.side === side)
         .flatMap((side): Place[] => {
-          const over = memberOver(frame, { side, stationMm: mark.stationMm });
+          const over = fittedTo(frame, mark, side);
           const at = over && over.stationMm + asideMm;
           if (!over || !(at! >= 0 && at! <= over.member.lengthMm)) return [];
           const name = asideMm === 0 ? mark.name : `${rule.title}, by ${mark.name.toLowerCase()}`;
@@ -168,7 +174,7 @@ function landmarkPlaces(frame: Frame, rule: SpotRule, kinds: readonly string[], 
               side,
               alongMm: mark.stationMm + asideMm,
               memberId: over.member.id,
-              ...(asideMm === 0 && { fittingId: mark.id }),
+              ...(asideMm === 0 && { host: { on: 'fitting', id: `${mark.id} ${side}` } }),
               fromMm: at!,
               toMm: at!,
             },
@@ -176,6 +182,16 @@ function landmarkPlaces(frame: Frame, rule: SpotRule, kinds: readonly string[], 
         }),
     );
 }
+
+/** A panel or pocket is no place on a member's wall: what is found there tells of the member by what it is. */
+const hostPlaces = (rule: SpotRule, hosts: readonly Host[]): Place[] =>
+  hosts.map(({ on, id, name, side, at }) => ({
+    id: `${rule.id} ${id}`,
+    title: name,
+    side,
+    alongMm: at[0],
+    host: { on, id },
+  }));
 
 function stretchPlaces(
   frame: Frame,
@@ -206,8 +222,10 @@ function stretchPlaces(
 }
 
 const END_MM = 60;
-function endPlaces(frame: Frame, rule: SpotRule, member: Member): Place[] {
+function endPlaces(frame: Frame, rule: SpotRule, member: Member, hosts: readonly Host[]): Place[] {
+  const joints = new Set(hosts.flatMap(({ on, id }) => (on === 'joint' ? [id] : [])));
   return [0, member.lengthMm].map((mm, k) => {
+    const which = k === 0 ? 'start' : 'end';
     const inMm = k === 0 ? Math.min(END_MM, mm + member.lengthMm) : Math.max(0, mm - END_MM);
     const { from, to } = placementOf(frame, member);
     const side = (k === 0 ? from : to)[1] < -1 ? 'left' : (k === 0 ? from : to)[1] > 1 ? 'right' : 'middle';
@@ -218,6 +236,9 @@ function endPlaces(frame: Frame, rule: SpotRule, member: Member): Place[] {
       side: side as Place['side'],
       alongMm: (k === 0 ? from : to)[0],
       memberId: member.id,
+      ...(joints.has(`${member.id} ${which}`) && {
+        host: { on: 'joint' as const, id: `${member.id} ${which}` },
+      }),
       fromMm: Math.min(mm, inMm),
       toMm: Math.max(mm, inMm),
     };
@@ -250,6 +271,16 @@ function withTwins(frame: Frame, spots: readonly HotSpot[]): HotSpot[] {
       2 * middleMm - spot.alongMm,
     );
     return { ...spot, ...(level && { twinId: level.id }), ...(diagonal && { diagonalId: diagonal.id }) };
+  });
+}
+
+/** Across the corner of a set of mounts lies another mount of the same set, whatever else is on the frame. */
+function withOwnSets(spots: readonly HotSpot[], hosts: readonly Host[]): HotSpot[] {
+  const across = new Map(hosts.map(({ on, id, diagonalId }) => [`${on} ${id}`, diagonalId]));
+  return spots.map((spot) => {
+    const id = spot.host && across.get(`${spot.host.on} ${spot.host.id}`);
+    const there = id && spots.find((other) => other.ruleId === spot.ruleId && other.host?.id === id);
+    return there ? { ...spot, diagonalId: there.id } : spot;
   });
 }
 

@@ -123,7 +123,7 @@ describe('the list', () => {
       id: 'shop step',
       title: 'Step bracket',
       from: 'shop',
-      where: { on: 'landmark', kinds: ['exhaust'] },
+      where: { on: 'fitting', kinds: ['exhaust'] },
     };
     const added = spotRules([
       { ruleId: 'shop step', does: 'add', rule: own },
@@ -148,7 +148,7 @@ describe('the list', () => {
 describe('seen', () => {
   const spots = spotsOf(boxed);
   const floor = spots.find((spot) => spot.ruleId === 'centre-floor')!;
-  const hanger = spots.find((spot) => spot.ruleId === 'hanger')!;
+  const hanger = spots.find((spot) => spot.ruleId === 'shock')!;
   const stateOf = (
     spot: HotSpot,
     looks: Look[],
@@ -407,17 +407,17 @@ describe('learned from closed jobs', () => {
     findings: [{ id: 'a', memberId: 'rail-left', stationMm, what }],
   });
   test('a place nobody had on the list is looked at on the next frame of the family, beside the same bracket, both sides', () => {
-    const mark = ladder.landmarks.find((each) => each.name === 'Cab mount')!;
+    const mark = ladder.fittings.find((each) => each.name === 'Cab mount')!;
     const [rule] = learnedSpots([job(mark.stationMm + 420)]);
     expect(rule).toMatchObject({
       from: 'learned',
       title: 'Found before: through',
-      where: { on: 'landmark', kinds: ['body mount'], asideMm: 400 },
+      where: { on: 'fitting', kinds: ['body mount'], asideMm: 400 },
     });
     const again = hotSpots(
       {
         ...ladder,
-        landmarks: ladder.landmarks.map((each) =>
+        fittings: ladder.fittings.map((each) =>
           each === mark ? { ...each, stationMm: mark.stationMm - 300 } : each,
         ),
       },
@@ -431,7 +431,7 @@ describe('learned from closed jobs', () => {
   test('a place the list had already teaches nothing, and the same place twice is one rule', () => {
     const hanger = named(spots, 'Front spring, rear hanger, left');
     expect(learnedSpots([job(hanger.fromMm! + 50)])).toEqual([]);
-    const mark = ladder.landmarks.find((each) => each.name === 'Cab mount')!;
+    const mark = ladder.fittings.find((each) => each.name === 'Cab mount')!;
     expect(learnedSpots([job(mark.stationMm + 420), job(mark.stationMm + 415, 'crack')])).toHaveLength(1);
   });
 });

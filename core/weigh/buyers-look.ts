@@ -1,6 +1,7 @@
 import type { Money } from '../reference';
 import { isDoubtful, isFailed, progressOf, type Claim, type Progress, type SpotState } from '../walk';
 import { severity, VERDICTS, type Verdict } from './finding';
+import type { HostVerdict } from './hosts';
 
 /** Hours to put a member right, least and most, by verdict; cleaning and coating in them (common practice, no source; a rail patch about two days, a bad rail a week). */
 export const HOURS_BY_VERDICT: Readonly<Record<Verdict, readonly [number, number]>> = {
@@ -61,6 +62,8 @@ interface Unit {
   readonly members: readonly Bought[];
   /** Members that leave nothing to land on: the unit is done. */
   readonly nothingToLandOn: readonly string[];
+  /** Brackets, joints, panels and closed spaces found bad by themselves. */
+  readonly hosts: readonly HostVerdict[];
 }
 /** Cracks in so many members with so much to put right, and nobody should buy (our judgement). */
 const CRACKED_MEMBERS = 2;
@@ -72,7 +75,7 @@ const names = (members: readonly Bought[]) => members.map((member) => member.nam
 /** What a buyer is told: seen, not seen, found, roughly what it costs, and whether to walk away. A rough range, no offer. */
 export function buyersLook(
   states: readonly SpotState[],
-  { members, nothingToLandOn }: Unit,
+  { members, nothingToLandOn, hosts }: Unit,
   claims: readonly Claim[],
   money: Money,
 ): BuyersLook {
@@ -82,11 +85,13 @@ export function buyersLook(
   const tooLittle = progress.critical > 0 && criticalUnseen / progress.critical > TOO_LITTLE_SEEN;
   const broken = claims.filter((claim) => claim.standing === 'not borne out');
   const away = walkAwayWhys(members, nothingToLandOn);
-  const bodyBad = states.filter(
-    ({ spot, look, result }) =>
-      (!spot.memberId || look?.on === 'fitting') && result !== undefined && isFailed(result),
-  );
-  const bad = [...names(members.filter(isBad)), ...bodyBad.map(({ spot }) => spot.title)];
+  const bodyBad = [
+    ...hosts.filter(({ carriesNothing }) => carriesNothing).map(({ name }) => name),
+    ...states
+      .filter(({ spot, result }) => !spot.memberId && !spot.host && result !== undefined && isFailed(result))
+      .map(({ spot }) => spot.title),
+  ];
+  const bad = [...names(members.filter(isBad)), ...bodyBad];
   const undecided = names(members.filter(({ verdict, against }) => verdict === 'Can’t say' && against > 0));
   const whys: BuyersWhy[] = [
     ...away,

@@ -38,6 +38,7 @@ export const FINDING_CODES = [
   'crack',
   'crack-end-open',
   'steel-unknown',
+  'steel-presumed',
   'steel-heat-treated',
   'spots-unseen',
   'twin-unseen',

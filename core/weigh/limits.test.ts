@@ -8,6 +8,7 @@ import { cracks } from './rules/cracks';
 import { flanges, parted } from './rules/flanges';
 import { keptSection } from './rules/kept-section';
 import { edgeNotBracketed, soundEdgeMargin, thinLanding } from './rules/sound-edge';
+import { steelOf } from './steel-of';
 import { steelAllowsWelding } from './rules/steel';
 import { survey } from './rules/survey';
 import { CELL_IS } from '../metal';
@@ -312,11 +313,37 @@ describe('cracks and steel', () => {
     ['unknown', damaged, ['steel-unknown']],
     ['heat-treated-110', damaged, ['steel-heat-treated']],
     ['unknown', { zones: [] }, []],
+    ['presumed-mild', damaged, ['steel-presumed']],
+    ['presumed-mild', { zones: [] }, []],
   ] as const)('%s with damage: %j', (id, more, codes) =>
     expect(steelAllowsWelding(picture({ steel: steel(id), ...more })).map((each) => each.code)).toEqual(
       codes,
     ),
   );
+});
+
+describe('steel nobody has identified', () => {
+  const channel = { kind: 'channel', depthMm: 200, flangeMm: 70, thicknessMm: 6 } as const;
+  const box = { kind: 'box', depthMm: 150, widthMm: 75, thicknessMm: 5 } as const;
+  test.each([
+    ['open-channel ladder', 'rail', channel, 'unknown'],
+    ['mixed ladder', 'rail', channel, 'unknown'],
+    ['mixed ladder', 'rail', box, 'presumed-mild'],
+    ['open-channel ladder', 'crossmember', channel, 'presumed-mild'],
+    ['I-beam trailer', 'rail', channel, 'presumed-mild'],
+    ['unibody', 'sill', box, 'presumed-mild'],
+  ] as const)('%s, %s of %j is taken as %s', (family, role, shape, expected) => {
+    const member = { ...rail, role, shape, steel: 'unknown' as const };
+    expect(steelOf({ family }, member).id).toBe(expected);
+    expect(steelOf({ family }, { ...member, steel: 'a36' }).id).toBe('a36');
+  });
+  test('taken as mild it may be welded, treated as heat-treated not; both are counted with 36 ksi', () => {
+    expect([steel('presumed-mild'), steel('unknown')].map((each) => each.weldRepair)).toEqual([
+      'yes',
+      'only as the maker allows',
+    ]);
+    expect(steel('presumed-mild').yieldMpa).toBe(steel('unknown').yieldMpa);
+  });
 });
 
 describe('strength against figures worked by hand', () => {

@@ -1,5 +1,6 @@
 import type { SectionProperties } from '../mechanics';
-import { steel, type MetalPractice, type Steel } from '../reference';
+import type { MetalPractice, Steel } from '../reference';
+import { steelOf } from './steel-of';
 import { surfaceOf, type Frame, type Member, type Surface } from '../frame';
 import {
   builtThickness,
@@ -20,6 +21,7 @@ import {
   sayingsOf,
   stillThere,
   struckEdges,
+  type Beside,
   type MetalAccount,
   type WallField,
 } from '../metal';
@@ -39,13 +41,15 @@ export interface MemberEvidence {
   readonly walk?: MemberWalk;
   readonly signs?: readonly Sign[];
   readonly feltEdges?: readonly FeltEdge[];
+  /** What skins, floors and closed spaces tell of it. */
+  readonly beside?: readonly Beside[];
 }
 
 /**
  * What follows from the evidence (it has gone into account, map and edges); the rules read only this. `map` is of readings alone, absent when
  * nothing was measured; `found` is the wall as found, absent when nothing is known to differ from as made.
  */
-export interface MemberPicture extends Omit<MemberEvidence, 'readings' | 'feltEdges'> {
+export interface MemberPicture extends Omit<MemberEvidence, 'readings' | 'feltEdges' | 'beside'> {
   readonly account: MetalAccount;
   readonly found?: WallField;
   readonly surface: Surface;
@@ -95,7 +99,7 @@ export function memberPicture(evidence: MemberEvidence, given?: ThicknessMap): M
     ...evidenceBeside,
     cracks,
     surface,
-    steel: steel(member.steel),
+    steel: steelOf(evidenceBeside.frame, member),
     built,
     builtProperties: asBuilt,
     soundMm,

@@ -9,7 +9,7 @@ const base = defaultFrame({
   datum: 'hole',
 });
 const frame = { ...base, loads: { items: typicalLoads(base, 8000) } };
-const wheels: WheelLoad[] = frame.landmarks
+const wheels: WheelLoad[] = frame.fittings
   .filter((mark) => mark.kind === 'axle')
   .flatMap((axle, k) =>
     (['left', 'right'] as const).map((side) => ({

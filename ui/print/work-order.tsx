@@ -24,7 +24,7 @@ export interface OrderWords {
   /** Everything bad and doubtful found on a member by eye, hammer and finger, each with how it is known. */
   readonly found: (work: MemberWork) => readonly string[];
   /** Brackets, hangers and mounts found bad by themselves. */
-  readonly fittings: readonly string[];
+  readonly hosts: readonly string[];
   readonly remarks: (repair: WorkedRepair) => readonly string[];
   /** What no metal stands behind, or could not be read. */
   readonly distrust: readonly string[];
@@ -99,12 +99,12 @@ export function WorkOrder({
     .filter((work) => work.picture.account.isKnown)
     .sort((a, b) => severity(b.verdict.verdict) - severity(a.verdict.verdict));
   const unread = works.filter((work) => !work.picture.account.isKnown);
-  const fittings = words.fittings.length ? [{ name: 'Fittings', lines: words.fittings }] : [];
+  const hosts = words.hosts.length ? [{ name: 'Fittings, joints, panels', lines: words.hosts }] : [];
   const ofMembers = ranked.flatMap((work) => {
     const lines = words.found(work);
     return lines.length ? [{ name: work.picture.member.name, lines }] : [];
   });
-  const found = [...fittings, ...ofMembers];
+  const found = [...hosts, ...ofMembers];
   const toAct = ranked.filter((work) => severity(work.verdict.verdict) >= severity('Mend'));
   const namesOf = (some: readonly MemberWork[]) =>
     some.map((work) => `${work.picture.member.name} ${work.verdict.verdict}`).join(', ');

@@ -20,7 +20,7 @@ export interface MemberMark {
 
 /** What can be moved along the frame. */
 export interface MovedPart {
-  readonly kind: 'landmark' | 'member';
+  readonly kind: 'fitting' | 'member';
   readonly id: string;
 }
 
@@ -94,13 +94,13 @@ export function Skeleton({ frame, marks, selected, cursorMm, onSelect, height, o
       <text x={WIDTH / 2} y={16} textAnchor="middle" fontSize="12" fill="var(--soft)">
         front
       </text>
-      {frame.landmarks.map((mark) =>
+      {frame.fittings.map((mark) =>
         (['left', 'right'] as const)
           .filter((side) => mark.side === 'both' || mark.side === side)
           .map((side) => {
             const x = side === 'left' ? LEFT_X - 8 : RIGHT_X + RAIL + 8;
             return (
-              <g key={`${mark.id}-${side}`} {...handle({ kind: 'landmark', id: mark.id })}>
+              <g key={`${mark.id}-${side}`} {...handle({ kind: 'fitting', id: mark.id })}>
                 {mark.kind === 'axle' ? (
                   <circle
                     cx={x}

@@ -4,7 +4,7 @@ import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNod
 import {
   crossingsOn,
   facesOf,
-  landmarksOn,
+  fittingsOn,
   startsAtMm,
   type FaceId,
   type Frame,
@@ -137,7 +137,7 @@ export function Strip({
           system={system}
           cursorX={scale.x(cursor.stationMm)}
         />
-        <LandmarkLane frame={frame} member={member} scale={scale} />
+        <FittingLane frame={frame} member={member} scale={scale} />
         <rect x={scale.left} y={scale.top} width={scale.width} height={scale.height} fill="var(--sheet)" />
         <g clipPath="url(#strip-sheet)">{layers}</g>
         <Faces member={member} scale={scale} narrow={width < 500} />
@@ -187,12 +187,12 @@ function Ruler({
 }
 
 /** What hangs on this member, in a lane of its own: crossmembers as blocks, hangers and mounts as pegs. */
-function LandmarkLane({ frame, member, scale }: { frame: Frame; member: Member; scale: StripScale }) {
+function FittingLane({ frame, member, scale }: { frame: Frame; member: Member; scale: StripScale }) {
   if (member.role !== 'rail') return null;
   const inSight = (stationMm: number) =>
     scale.x(stationMm) >= scale.left - 1 && scale.x(stationMm) <= scale.left + scale.width + 1;
   const crossmembers = crossingsOn(frame, member).filter(({ stationMm }) => inSight(stationMm));
-  const marks = landmarksOn(frame, member).filter((mark) => inSight(mark.stationMm));
+  const marks = fittingsOn(frame, member).filter((mark) => inSight(mark.stationMm));
   const y = RULER + LANE - 4;
   return (
     <g fontSize="12" fill="var(--soft)">

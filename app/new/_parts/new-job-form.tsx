@@ -31,6 +31,8 @@ import {
   type OpeningProblems,
   hasOwnMeasures,
   FAMILY_OF_KIND,
+  MEASURES,
+  steelOfKind,
 } from './opening';
 import { turned } from '../../_parts/turned';
 
@@ -47,7 +49,7 @@ export interface Starting {
 }
 
 /** Nothing can be opened without these. */
-const NEEDED: ReadonlySet<keyof OpeningFields> = new Set(['tag', 'description', 'title', 'by', 'datum']);
+const NEEDED: ReadonlySet<keyof OpeningFields> = new Set(['tag', 'by']);
 
 export function NewJobForm({
   unit,
@@ -80,7 +82,8 @@ export function NewJobForm({
     by: '',
     family: 'open-channel ladder',
     ...familyFields('open-channel ladder', initialSystem),
-    steel: 'unknown',
+    steel: steelOfKind('truck'),
+    measures: '',
     datum: '',
     starting: '',
   }));
@@ -113,10 +116,13 @@ export function NewJobForm({
   /** What was measured and typed is wiped only by whoever says so. */
   const chooseFamily = (family: Family) =>
     hasOwnMeasures(fields, system) ? setAsked(family) : startFrom(family);
+  /** Steel that somebody chose stays; one taken by the kind of unit goes with it. */
+  const steelFor = (kind: OpeningFields['kind']) =>
+    fields.steel === steelOfKind(fields.kind) ? { steel: steelOfKind(kind) } : {};
   const chooseKind = (kind: OpeningFields['kind']) =>
     hasOwnMeasures(fields, system) || fields.starting
-      ? set({ kind })
-      : startFrom(FAMILY_OF_KIND[kind], { kind });
+      ? set({ kind, ...steelFor(kind) })
+      : startFrom(FAMILY_OF_KIND[kind], { kind, ...steelFor(kind) });
 
   const open = async () => {
     const read = readOpening(
@@ -283,9 +289,17 @@ export function NewJobForm({
             words={(id) => steel(id).name}
             onPick={(id) => set({ steel: id })}
           />
+          {!starting && (
+            <Pick
+              label="These measures are"
+              value={fields.measures || (hasOwnMeasures(fields, system) ? MEASURES[1] : MEASURES[0])}
+              options={MEASURES}
+              onPick={(measures) => set({ measures })}
+            />
+          )}
           {entry('datum', 'Stations measured from', {
             className: 'sm:col-span-3',
-            hint: 'a hole or crossmember that stays, at the front',
+            hint: 'a hole or crossmember that stays, at the front; may be named later',
           })}
         </fieldset>
         {refused && (

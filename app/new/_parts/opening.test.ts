@@ -6,6 +6,7 @@ import {
   frameFrom,
   hasOwnMeasures,
   readOpening,
+  steelOfKind,
   type OpeningFields,
 } from './opening';
 
@@ -33,6 +34,7 @@ const fields = (more: Partial<OpeningFields> = {}): OpeningFields => ({
   spread: '50',
   starting: '',
   steel: 'a36',
+  measures: '',
   datum: 'front hole',
   ...more,
 });
@@ -95,9 +97,7 @@ test('a wall may be given as a fraction, a gauge or millimetres', () => {
 
 test.each<[Partial<OpeningFields>, keyof OpeningFields]>([
   [{ tag: '' }, 'tag'],
-  [{ title: ' ' }, 'title'],
   [{ by: '' }, 'by'],
-  [{ datum: '' }, 'datum'],
   [{ gross: 'heavy' }, 'gross'],
   [{ gross: '-4' }, 'gross'],
   [{ depth: 'tall' }, 'depth'],
@@ -116,6 +116,43 @@ test.each<[Partial<OpeningFields>, keyof OpeningFields]>([
 ])('%j is refused at its own field', (more, field) => {
   expect(Object.keys(problems(more))).toContain(field);
   expect(problems(more)[field]!.length).toBeGreaterThan(3);
+});
+
+describe('a job begins with a tag, a kind and who opens it; the numbers come later', () => {
+  const bare = (more: Partial<OpeningFields> = {}) => {
+    const read = readOpening(
+      fields({
+        description: '',
+        title: '',
+        datum: '',
+        gross: '',
+        ...familyFields('open-channel ladder', 'in'),
+        ...more,
+      }),
+      'in',
+      undefined,
+      stamp,
+    );
+    if (!read.ok) throw new Error(JSON.stringify(read.problems));
+    return read.opening;
+  };
+  test('what was left open is named so that it shows', () => {
+    const { unit, job, frame } = bare();
+    expect([unit.description, job.title, frame.datum]).toEqual([
+      'truck',
+      'First look',
+      'front end of the left rail, until a hole that stays is named',
+    ]);
+    expect(bare({ purpose: 'pre-purchase look' }).job.title).toBe('Look before buying');
+  });
+  test('usual measures are marked as nobody’s; one typed, or a word, makes them the unit’s', () => {
+    expect(bare().frame.presumed).toBe(true);
+    expect(bare({ length: '241' }).frame.presumed).toBeUndefined();
+    expect(bare({ measures: 'taken from this unit' }).frame.presumed).toBeUndefined();
+    expect(bare({ length: '241', measures: 'usual for the family' }).frame.presumed).toBe(true);
+  });
+  test('only a truck’s or motorhome’s steel is left open', () =>
+    expect(UNIT_KINDS.filter((kind) => steelOfKind(kind) === 'unknown')).toEqual(['truck', 'motorhome']));
 });
 
 test('a wall more than a third of a side cannot be folded', () => {

@@ -20,6 +20,9 @@ import {
 import { lengthDigits, parseLengthMm, parseMassKg, type UnitSystem } from '@/core/quantity';
 import { DEFAULT_PRACTICE, type Practice, type SteelId } from '@/core/reference';
 
+/** Whose the frame's measures are. */
+export const MEASURES = ['usual for the family', 'taken from this unit'] as const;
+
 /** What the opening form holds: text as typed. */
 export interface OpeningFields {
   tag: string;
@@ -44,6 +47,8 @@ export interface OpeningFields {
   rearAxles: '1' | '2' | '3';
   spread: string;
   steel: SteelId;
+  /** Whose the measures are; left open, the unit's own where any was typed. */
+  measures: '' | (typeof MEASURES)[number];
   datum: string;
   /** A starting frame of the shop's own, instead of the family's. */
   starting: string;
@@ -78,6 +83,21 @@ export const FAMILY_OF_KIND: Readonly<Record<Unit['kind'], Family>> = {
   van: 'unibody',
   car: 'unibody',
 };
+
+/** Only trucks' and motorhomes' rails are taken for heat-treated until somebody knows (common practice, no source). */
+export const steelOfKind = (kind: Unit['kind']): SteelId =>
+  kind === 'truck' || kind === 'motorhome' ? 'unknown' : 'presumed-mild';
+
+/** What stands for a word that was left open. */
+const UNNAMED = {
+  title: {
+    repair: 'First look',
+    'pre-purchase look': 'Look before buying',
+    'may it move': 'May it move',
+    'follow-up': 'Look again',
+  },
+  datum: 'front end of the left rail, until a hole that stays is named',
+} as const;
 
 /** Whether any measure is other than its family starts with: changing the family would wipe it. */
 export const hasOwnMeasures = (fields: OpeningFields, system: UnitSystem): boolean =>
@@ -209,10 +229,15 @@ function fieldOf(path: readonly string[]): keyof OpeningFields {
     );
   if (path[0] === 'datum') return 'datum';
   if (path[0] === 'loads') return 'gross';
-  if (path[0] === 'landmarks') return 'wheelbase';
+  if (path[0] === 'fittings') return 'wheelbase';
   if (path[0] === 'widthMm' || (path.includes('members') && Number(path[1]) > 1)) return 'width';
   return 'length';
 }
+
+/** A frame of the shop's own was measured once; of the family's, nobody has taken a measure until one is typed or somebody says so. */
+const isPresumed = (fields: OpeningFields, system: UnitSystem, starting: Frame | undefined): boolean =>
+  !starting &&
+  (fields.measures || (hasOwnMeasures(fields, system) ? MEASURES[1] : MEASURES[0])) === MEASURES[0];
 
 /** Everything a new job is opened with, or what is wrong with which field. A starting frame of the shop's own takes the place of the family's. */
 export function readOpening(
@@ -223,9 +248,10 @@ export function readOpening(
   starting?: Frame,
 ): { ok: true; opening: Opening } | { ok: false; problems: OpeningProblems } {
   const problems: OpeningProblems = {};
+  const datum = fields.datum.trim() || UNNAMED.datum;
   const frame = starting
-    ? ({ ok: true, frame: { ...starting, datum: fields.datum.trim() } } as const)
-    : frameFrom(fields, system, existing?.grossMassKg);
+    ? ({ ok: true, frame: { ...starting, datum } } as const)
+    : frameFrom({ ...fields, datum }, system, existing?.grossMassKg);
   if (!frame.ok) Object.assign(problems, frame.problems);
   const gross = fields.gross.trim() === '' ? undefined : parseMassKg(fields.gross, system);
   if (gross && !gross.ok) problems.gross = gross.reason;
@@ -233,7 +259,7 @@ export function readOpening(
     existing ?? {
       id: stamp.unitId,
       tag: fields.tag,
-      description: fields.description,
+      description: fields.description.trim() || fields.kind,
       kind: fields.kind,
       exposure: fields.exposure,
       duty: fields.duty,
@@ -247,7 +273,7 @@ export function readOpening(
   const job = jobSheetSchema.safeParse({
     id: stamp.jobId,
     unitId: existing?.id ?? stamp.unitId,
-    title: fields.title,
+    title: fields.title.trim() || UNNAMED.title[fields.purpose],
     purpose: fields.purpose,
     complaint: fields.complaint,
     openedBy: fields.by,
@@ -257,11 +283,15 @@ export function readOpening(
     for (const issue of job.error.issues)
       problems[issue.path[0] === 'openedBy' ? 'by' : (issue.path[0] as keyof OpeningFields)] ??=
         issue.message;
-  if (fields.datum.trim() === '') problems.datum ??= 'name the datum: a hole or crossmember that stays';
   if (Object.keys(problems).length || !frame.ok || !unit.success || !job.success)
     return { ok: false, problems };
   return {
     ok: true,
-    opening: { unit: unit.data, job: job.data, frame: frame.frame, practice: DEFAULT_PRACTICE },
+    opening: {
+      unit: unit.data,
+      job: job.data,
+      frame: isPresumed(fields, system, starting) ? { ...frame.frame, presumed: true } : frame.frame,
+      practice: DEFAULT_PRACTICE,
+    },
   };
 }

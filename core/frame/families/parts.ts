@@ -1,7 +1,8 @@
 import { inchesToMm } from '../../quantity';
 import type { SteelId } from '../../reference';
 import type { Vector3 } from '../../mechanics';
-import type { Family, Frame, Landmark, Member } from '../frame';
+import type { Fitting } from '../fitting';
+import type { Family, Frame, Member } from '../frame';
 import { lineLengthMm } from '../placement';
 import { breadthMm, isBranched, type MemberShape } from '../shape';
 
@@ -115,14 +116,14 @@ export function crossmember(
   };
 }
 
-type MarkSeed = readonly [
-  kind: Landmark['kind'],
+export type MarkSeed = readonly [
+  kind: Fitting['kind'],
   name: string,
-  side: Landmark['side'],
+  side: Fitting['side'],
   stationMm: number,
-  more?: Partial<Landmark>,
+  more?: Partial<Fitting>,
 ];
-export const marks = (seeds: readonly MarkSeed[], lengthMm: number): Landmark[] =>
+export const marks = (seeds: readonly MarkSeed[], lengthMm: number): Fitting[] =>
   seeds.map(([kind, name, side, stationMm, more], k) => ({
     id: `mark-${k + 1}`,
     kind,
@@ -133,14 +134,19 @@ export const marks = (seeds: readonly MarkSeed[], lengthMm: number): Landmark[] 
   }));
 
 /** Axles behind, with their hangers: one spring an axle, a shared hanger between neighbours. */
-export function rearAxleMarks(plan: Plan, name: string, halfSpringMm: number, dropMm: number): MarkSeed[] {
+export function rearAxleMarks(
+  plan: Plan,
+  name: string,
+  halfSpringMm: number,
+  hanger: Partial<Fitting> & { readonly dropMm: number },
+): MarkSeed[] {
   const axles = plan.rearAxlesMm;
   const several = axles.length > 1;
   const axleName = (k: number) =>
     !several ? `${name} axle` : name ? `${name} axle ${k + 1}` : `Axle ${k + 1}`;
   const spring = name ? `${name} spring` : 'Spring';
   const seeds: MarkSeed[] = [
-    ['spring hanger', `${spring}, front hanger`, 'both', axles[0]! - halfSpringMm, { dropMm }],
+    ['spring hanger', `${spring}, front hanger`, 'both', axles[0]! - halfSpringMm, hanger],
   ];
   axles.forEach((stationMm, k) => {
     seeds.push(['axle', axleName(k).trim(), 'both', stationMm]);
@@ -150,7 +156,7 @@ export function rearAxleMarks(plan: Plan, name: string, halfSpringMm: number, dr
         `Hanger between axles ${k + 1} and ${k + 2}`,
         'both',
         (stationMm + axles[k + 1]!) / 2,
-        { dropMm },
+        hanger,
       ]);
   });
   seeds.push([
@@ -158,7 +164,7 @@ export function rearAxleMarks(plan: Plan, name: string, halfSpringMm: number, dr
     `${spring}, rear hanger`,
     'both',
     axles[axles.length - 1]! + halfSpringMm,
-    { dropMm },
+    hanger,
   ]);
   return seeds;
 }

@@ -1,3 +1,4 @@
+import type { Panel } from '../enclosed';
 import type { Frame, Member } from '../frame';
 import type { MemberShape } from '../shape';
 import {
@@ -12,7 +13,49 @@ import {
   rounded,
   type FamilyChoice,
   type FamilyDefinition,
+  type MarkSeed,
+  type Plan,
 } from './parts';
+
+/** A welded trailer hanger as most are made (common practice, no source; every size can be corrected). */
+const hangerOf = (dropMm: number) =>
+  ({
+    dropMm,
+    size: { alongMm: inch(3), highMm: inch(4), thicknessMm: inch(1 / 4) },
+    holeMm: inch(9 / 16),
+    pinMm: inch(9 / 16),
+    attached: { by: 'weld' },
+  }) as const;
+const WELDED = { attached: { by: 'weld' } } as const;
+const BOLTED = { attached: { by: 'bolts', count: 2 } } as const;
+
+/** Between neighbouring axles an equaliser shares the load; its bush and pin wear first. */
+const equalisers = (plan: Plan, dropMm: number): MarkSeed[] =>
+  plan.rearAxlesMm
+    .slice(1)
+    .map((mm, k) => [
+      'equaliser',
+      `Equaliser between axles ${k + 1} and ${k + 2}`,
+      'both',
+      (mm + plan.rearAxlesMm[k]!) / 2,
+      { dropMm: dropMm + inch(2), holeMm: inch(9 / 16), pinMm: inch(9 / 16), attached: { by: 'pin' } },
+    ]);
+
+/** A sheet skin over what stands behind it. */
+const skin = (
+  side: 'left' | 'right',
+  name: string,
+  [fromMm, toMm]: readonly [number, number],
+  behindIds: readonly string[],
+): Panel => ({
+  id: `${name.toLowerCase().replaceAll(' ', '-')}-${side}`,
+  kind: 'skin',
+  name: `${side === 'left' ? 'Left' : 'Right'} ${name.toLowerCase()}`,
+  side,
+  fromMm,
+  toMm,
+  behindIds: [...behindIds],
+});
 
 const every = (fromMm: number, toMm: number, aboutMm: number): number[] => {
   const gaps = Math.max(1, Math.round((toMm - fromMm) / aboutMm));
@@ -53,7 +96,7 @@ function beamTrailer(choice: FamilyChoice): Frame {
   const hangerDrop = depth / 2 + tube.depthMm + inch(7);
   const outriggers = every(startMm + inch(12), choice.lengthMm - inch(6), inch(48));
   const halfFloor = Math.min(1250, choice.widthMm / 2 + inch(14));
-  const hangers = rearAxleMarks(plan, '', inch(13), hangerDrop);
+  const hangers = rearAxleMarks(plan, '', inch(13), hangerOf(hangerDrop));
   const hangerStations = hangers
     .filter(([kind]) => kind === 'spring hanger')
     .map(([, , , stationMm]) => stationMm);
@@ -105,7 +148,7 @@ function beamTrailer(choice: FamilyChoice): Frame {
         })),
       ),
     ],
-    landmarks: marks(
+    fittings: marks(
       [
         ['coupler', 'Coupler', 'both', plan.firstMm, { dropMm: inch(2) }],
         ...hangers,
@@ -113,9 +156,35 @@ function beamTrailer(choice: FamilyChoice): Frame {
         ['line', 'Gas line', 'right', plan.rearMm],
         ['harness', 'Brake wiring', 'left', plan.rearMm],
         ['hitch', 'Rear carrier', 'both', choice.lengthMm - inch(4)],
+        ...equalisers(plan, hangerDrop),
+        [
+          'bracket',
+          'Tongue jack and its plate',
+          'left',
+          plan.firstMm + inch(10),
+          { onId: 'tongue-left', ...WELDED },
+        ],
+        ['gusset', 'A-frame gusset at the beam', 'both', startMm + inch(40), WELDED],
+        ...outriggers.map((x, k): MarkSeed => [
+          'gusset',
+          `Gusset of outrigger ${k + 1}`,
+          'both',
+          x,
+          { onId: `outrigger-left-${k + 1}`, ...WELDED },
+        ]),
       ],
       choice.lengthMm,
     ),
+    panels: [
+      ...(['left', 'right'] as const).map((side) =>
+        skin(
+          side,
+          'Side wall and floor edge',
+          [startMm, choice.lengthMm],
+          outriggers.map((_, k) => `outrigger-${side}-${k + 1}`),
+        ),
+      ),
+    ],
   };
 }
 
@@ -129,6 +198,7 @@ function gooseneck(choice: FamilyChoice): Frame {
   const deck: MemberShape = { kind: 'box', depthMm: inch(8), widthMm: inch(4), thicknessMm: inch(1 / 4) };
   const stud: MemberShape = { kind: 'box', depthMm: inch(2), widthMm: inch(2), thicknessMm: inch(1 / 8) };
   const deckStart = Math.max(0, plan.firstMm - inch(14));
+  const hangerDrop = choice.railShape.depthMm / 2 + inch(8);
   const cross = (id: string, name: string, x: number, z: number) =>
     lineMember(
       { id, name, role: 'deck beam', shape: deck, steel: choice.steel, joint: 'web' },
@@ -202,17 +272,55 @@ function gooseneck(choice: FamilyChoice): Frame {
         line: { from: [kneeMm + inch(4), hand * y, 0], to: [kneeMm + inch(4), hand * y, -inch(24)] },
       })),
     ],
-    landmarks: marks(
+    fittings: marks(
       [
         ['coupler', 'Pin', 'both', plan.firstMm, { dropMm: -(deckZ - inch(14)) }],
         ['joint', 'Knee: upper deck meets the front wall', 'both', kneeMm],
         ['landing leg', 'Landing legs', 'both', kneeMm + inch(4), { dropMm: inch(24) }],
-        ...rearAxleMarks(plan, '', inch(13), choice.railShape.depthMm / 2 + inch(8)),
+        ...rearAxleMarks(plan, '', inch(13), hangerOf(hangerDrop)),
         ['tank', 'Fresh-water tank', 'left', rounded((kneeMm + plan.rearMm) / 2)],
         ['line', 'Gas line', 'right', rounded((kneeMm + plan.rearMm) / 2)],
         ['harness', 'Wiring', 'left', kneeMm + inch(20)],
+        ...equalisers(plan, hangerDrop),
+        [
+          'pin box',
+          'Pin box bolts and welds',
+          'left',
+          plan.firstMm,
+          { onId: 'pin-box', dropMm: -deckZ, attached: { by: 'bolts', count: 8 } },
+        ],
+        [
+          'bracket',
+          'Bracket in the middle of the upright',
+          'both',
+          kneeMm,
+          { onId: 'upright-left', dropMm: -deckZ / 2, ...WELDED },
+        ],
+        [
+          'gusset',
+          'Gusset at the upright’s head',
+          'both',
+          kneeMm,
+          { onId: 'upright-left', dropMm: -deckZ, ...WELDED },
+        ],
+        [
+          'gusset',
+          'Gusset at the upright’s foot',
+          'both',
+          kneeMm,
+          { onId: 'upright-left', dropMm: 0, ...WELDED },
+        ],
+        ['bracket', 'Leg structure to the beam', 'both', kneeMm + inch(4), { ...BOLTED }],
       ],
       choice.lengthMm,
+    ),
+    panels: (['left', 'right'] as const).map((side) =>
+      skin(
+        side,
+        'Front wall skin',
+        [Math.max(0, kneeMm - inch(4)), kneeMm + inch(4)],
+        [`upright-${side}`, `stud-steel-${side}`, `stud-aluminium-${side}`],
+      ),
     ),
   };
 }
@@ -290,14 +398,24 @@ function semiTrailer(choice: FamilyChoice): Frame {
         [legMm, y, foot + inch(12)],
       ),
     ],
-    landmarks: marks(
+    fittings: marks(
       [
         ['coupler', 'King pin', 'both', plan.firstMm, { dropMm: depth / 2 }],
         ['landing leg', 'Landing legs', 'both', legMm, { dropMm: -foot }],
-        ...rearAxleMarks(plan, '', inch(21), depth / 2 + inch(10)),
+        ...rearAxleMarks(plan, '', inch(21), hangerOf(depth / 2 + inch(10))),
         ['line', 'Air lines', 'left', rounded(choice.lengthMm / 2)],
         ['harness', 'Lamp wiring', 'right', rounded(choice.lengthMm / 2)],
-        ['spare carrier', 'Spare carrier', 'right', rounded(plan.rearMm - inch(90))],
+        ['spare carrier', 'Spare carrier', 'right', rounded(plan.rearMm - inch(90)), BOLTED],
+        ...equalisers(plan, depth / 2 + inch(10)),
+        ['coupler plate', 'Coupler plate to the beams', 'both', plan.firstMm, WELDED],
+        ['bracket', 'Leg structure to the beam', 'both', legMm, { attached: { by: 'bolts', count: 8 } }],
+        [
+          'bracket',
+          'Brace foot on the leg',
+          'both',
+          legMm,
+          { onId: 'leg-left', dropMm: -foot - inch(8), ...BOLTED },
+        ],
       ],
       choice.lengthMm,
     ),

@@ -1,3 +1,4 @@
+import type { Pocket } from '../enclosed';
 import type { Frame } from '../frame';
 import type { MemberShape } from '../shape';
 import {
@@ -7,6 +8,7 @@ import {
   pair,
   planned,
   rounded,
+  SIDES,
   type FamilyChoice,
   type FamilyDefinition,
 } from './parts';
@@ -38,6 +40,13 @@ function unibody(choice: FamilyChoice): Frame {
       [x, -y, 0],
       [x, y, 0],
     );
+  const bolt = { attached: { by: 'bolts', count: 1 } } as const;
+  const [subframe, carrier] = [
+    { ...bolt, set: 'front subframe' },
+    { ...bolt, set: 'axle carrier' },
+  ];
+  const top = (onId: string, upMm: number) =>
+    ({ onId, dropMm: -upMm, attached: { by: 'bolts', count: 3 } }) as const;
   return {
     family: choice.family,
     lengthMm: L,
@@ -106,26 +115,61 @@ function unibody(choice: FamilyChoice): Frame {
         carries: ['spring seat', 'shock'],
       })),
     ],
-    landmarks: marks(
+    fittings: marks(
       [
         ['axle', 'Front axle', 'both', plan.firstMm],
         ['steering gear', 'Steering rack', 'both', plan.firstMm + inch(6)],
-        ['captive mount', 'Subframe mount, front', 'both', plan.firstMm - inch(10)],
-        ['captive mount', 'Subframe mount, rear', 'both', plan.firstMm + inch(14)],
+        ['captive mount', 'Subframe mount, front', 'both', plan.firstMm - inch(10), subframe],
+        ['captive mount', 'Subframe mount, rear', 'both', plan.firstMm + inch(14), subframe],
         ['lift point', 'Jacking point, front', 'both', wallMm + inch(8)],
         ['lift point', 'Jacking point, rear', 'both', backMm - inch(8)],
-        ['captive mount', 'Axle carrier mount', 'both', plan.rearMm - inch(8)],
+        ['captive mount', 'Axle carrier mount', 'both', plan.rearMm - inch(8), carrier],
         ['axle', 'Rear axle', 'both', plan.rearMm],
         ['tank', 'Fuel tank', 'both', backMm - inch(14)],
         ['line', 'Brake line', 'left', rounded(L / 2)],
         ['harness', 'Floor harness', 'right', rounded(L / 2)],
         ['exhaust', 'Exhaust hanger', 'right', backMm],
         ['hitch', 'Tow eye', 'right', L - inch(4)],
+        ['captive mount', 'Axle carrier mount, rear', 'both', plan.rearMm + inch(8), carrier],
+        ['tower top', 'Front tower top', 'both', plan.firstMm, top('tower-left-front', inch(20))],
+        ['tower top', 'Rear tower top', 'both', plan.rearMm, top('tower-left-rear', inch(14))],
       ],
       L,
     ),
+    panels: [
+      ...SIDES.map((side) => ({
+        id: `floor-${side}`,
+        kind: 'floor' as const,
+        name: `${side === 'left' ? 'Left' : 'Right'} floor, from above and below`,
+        side,
+        fromMm: wallMm,
+        toMm: backMm,
+        behindIds: [`floor-rail-${side}`, `sill-${side}`],
+      })),
+      {
+        id: 'firewall',
+        kind: 'bulkhead' as const,
+        name: 'Bulkhead',
+        fromMm: wallMm - inch(2),
+        toMm: wallMm + inch(2),
+        behindIds: ['cross-wall'],
+      },
+    ],
+    pockets: SIDES.flatMap((side) => [
+      pocket(side, 'sill', 'Sill', backMm - wallMm),
+      pocket(side, 'floor-rail', 'Floor rail', backMm - wallMm),
+    ]),
   };
 }
+
+const pocket = (side: 'left' | 'right', id: string, name: string, lengthMm: number): Pocket => ({
+  id: `${id}-${side} inside`,
+  name: `${name}, ${side}, inside`,
+  memberId: `${id}-${side}`,
+  fromMm: 0,
+  toMm: lengthMm,
+  drains: 2,
+});
 
 export const unibodies: FamilyDefinition = {
   family: 'unibody',

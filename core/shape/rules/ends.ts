@@ -1,5 +1,5 @@
 import { BETWEEN_HEAT_ZONES_MM } from '../../reference';
-import { CRITICAL_REACH_MM, crossingsOn, landmarksOn } from '../../frame';
+import { CRITICAL_REACH_MM, crossingsOn, fittingsOn } from '../../frame';
 import type { RepairFinding } from '../repair-finding';
 import type { RepairPicture } from '../repair-picture';
 import type { Piece } from '../repair';
@@ -111,7 +111,7 @@ export function squareEnd(context: RepairPicture): RepairFinding[] {
 export function endPlaces(context: RepairPicture): RepairFinding[] {
   const { picture, pieces } = context;
   const crossings = crossingsOn(picture.frame, picture.member);
-  const marks = landmarksOn(picture.frame, picture.member).filter((mark) => mark.kind !== 'axle');
+  const marks = fittingsOn(picture.frame, picture.member).filter((mark) => mark.kind !== 'axle');
   return pieces.flatMap(({ piece }) =>
     innerEnds(context, piece).flatMap(({ stationMm }): RepairFinding[] => {
       const at = { fromMm: stationMm, toMm: stationMm };

@@ -23,7 +23,7 @@ export function fatigueSpots(
     ...frame.members
       .filter((each) => each.role === 'outrigger' && each.side === member.side)
       .map((each) => [each.line!.from[0] - startMm, each.name, 'E'] as const),
-    ...frame.landmarks
+    ...frame.fittings
       .filter(
         (mark) =>
           (mark.kind === 'spring hanger' ||

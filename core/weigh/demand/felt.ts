@@ -1,5 +1,5 @@
 import type { CaseResult } from '../../mechanics';
-import { axleStationsMm, passes, type LandmarkKind, type SolvedFrame, type Structure } from '../../frame';
+import { axleStationsMm, passes, type FittingKind, type SolvedFrame, type Structure } from '../../frame';
 import type { Felt } from './demand';
 import { caseOf, moved } from './moved';
 
@@ -11,8 +11,8 @@ export function feltNumbers(structure: Structure, solved: SolvedFrame): Felt[] {
 
 type Feel = (structure: Structure, solved: SolvedFrame) => Felt | undefined;
 
-const stationOf = ({ frame }: Structure, kind: LandmarkKind): number | undefined =>
-  frame.landmarks.find((mark) => mark.kind === kind)?.stationMm;
+const stationOf = ({ frame }: Structure, kind: FittingKind): number | undefined =>
+  frame.fittings.find((mark) => mark.kind === kind)?.stationMm;
 
 /** The node of a rail nearest to a station of the frame. */
 function railNode({ members }: Structure, side: 'left' | 'right', mm: number): number | undefined {
@@ -26,7 +26,7 @@ function railNode({ members }: Structure, side: 'left' | 'right', mm: number): n
 }
 
 const steeringFelt: Feel = (structure, solved) => {
-  const gear = structure.frame.landmarks.find((mark) => mark.kind === 'steering gear');
+  const gear = structure.frame.fittings.find((mark) => mark.kind === 'steering gear');
   const [push, standing] = [caseOf(solved, 'steering push'), caseOf(solved, 'standing')!];
   const node = gear && railNode(structure, gear.side === 'right' ? 'right' : 'left', gear.stationMm);
   if (!push || node === undefined) return undefined;

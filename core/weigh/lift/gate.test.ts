@@ -127,7 +127,7 @@ const evidence = (left: Found = SOUND, right: Found = {}, notices: string[] = []
     ['rail-left', accountOf('rail-left', left)],
     ['rail-right', accountOf('rail-right', right)],
   ]),
-  fittings: [],
+  hosts: [],
   notices,
   reachMm: REACH,
   partedShare: 0.5,
@@ -407,20 +407,33 @@ describe('what it loads further along', () => {
   });
   test('a failed fitting on what is loaded anew is refused, on its own wheels unknown; a doubtful one is said', () => {
     const hanger = {
+      on: 'fitting',
       id: 'h',
       name: 'Rear hanger',
-      memberId: 'rail-right',
+      memberIds: ['rail-right'],
       stationMm: 10,
-      result: 'cracked',
+      found: ['cracked'],
+      carriesNothing: true,
       verdict: 'Renew',
       carries: [],
     } as const;
-    const on = (more: object = {}) => ({ ...evidence(), fittings: [{ ...hanger, ...more }] });
+    const on = (more: object = {}) => ({ ...evidence(), hosts: [{ ...hanger, ...more }] });
     expect(said(plan(), carries(0.1), on())[0]).toEqual(['fitting failed']);
     expect(said(plan(), carries(0.099), on())[0]).toEqual([]);
     const stays = plan({ way: 'four-post', points: [], hoistRatingN: 1e6 });
     expect(said(stays, carries(0.1), on())).toEqual([[], ['fitting failed']]);
-    expect(said(plan(), carries(0.1), on({ verdict: 'Watch', result: 'scaling' }))).toEqual([[], []]);
+    expect(said(plan(), carries(0.1), on({ verdict: 'Watch', carriesNothing: false }))).toEqual([[], []]);
+    const joint = on({ on: 'joint', memberIds: ['cross-1', 'rail-right'] });
+    expect(said(plan(), carries(0.1), joint)[0]).toEqual(['fitting failed']);
+    expect(said(plan(), carries(0.1), on({ on: 'panel' }))).toEqual([[], []]);
+  });
+  test('measures that nobody took from the unit are unknown', () => {
+    const on = (presumed?: true) => {
+      const base = evidence();
+      return { ...base, frame: { ...base.frame, ...(presumed && { presumed }) } };
+    };
+    expect(said(plan(), facts({}), on(true))[1]).toEqual(['measures unknown']);
+    expect(said(plan(), facts({}), on())[1]).toEqual([]);
   });
   test('loads not known, or not solved: unknown, and then every member counts as loaded', () => {
     expect(said(plan(), facts({ loadsKnown: false }), evidence())[1]).toEqual(['loads unknown']);

@@ -1,3 +1,4 @@
+import { memberOver } from '../../frame';
 import {
   decidingAt,
   partedShare,
@@ -7,7 +8,6 @@ import {
   type Saying,
 } from '../../metal';
 import {
-  memberOver,
   takesPoints,
   type LiftAnswer,
   type LiftFacts,
@@ -16,6 +16,7 @@ import {
   type LiftReason,
 } from '../../walk';
 import type { LiftEvidence } from './evidence';
+import { carriesFrame } from '../hosts';
 import { bearsLoad } from '../least';
 import { metalReasons } from './metal';
 import { isUnder, reactionReasons } from './reactions';
@@ -105,6 +106,7 @@ function loadReasons(plan: LiftPlan, facts: LiftFacts, evidence: LiftEvidence): 
   const best = worst[0];
   return [
     ...(facts.loadsKnown ? [] : [unknown({ code: 'loads unknown' })]),
+    ...(evidence.frame.presumed ? [unknown({ code: 'measures unknown' })] : []),
     ...(facts.unsolved === undefined ? [] : [unknown({ code: 'not computed', name: facts.unsolved })]),
     ...over.map(({ memberId, stationMm, utilisation }) =>
       refused({
@@ -128,7 +130,7 @@ function loadReasons(plan: LiftPlan, facts: LiftFacts, evidence: LiftEvidence): 
       : []),
     ...removalReasons(facts, new Set(over.map(({ memberId }) => memberId)), evidence),
     ...badElsewhere(plan, facts, evidence),
-    ...badFittings(plan, facts, evidence),
+    ...badHosts(plan, facts, evidence),
     ...unseenPlaces(facts, evidence),
   ];
 }
@@ -200,15 +202,20 @@ function badElsewhere(plan: LiftPlan, facts: LiftFacts, evidence: LiftEvidence):
   });
 }
 
-/** A failed hanger or mount on what the lift loads anew may let go when weight comes on or off it. */
-function badFittings(plan: LiftPlan, facts: LiftFacts, { fittings }: LiftEvidence): LiftReason[] {
+/** A failed hanger, mount or joint on what the lift loads anew may let go when weight comes on or off it. */
+function badHosts(plan: LiftPlan, facts: LiftFacts, { hosts }: LiftEvidence): LiftReason[] {
   const isAnew = plan.way !== 'four-post' && plan.way !== 'by the axles';
-  const isLoaded = (id: string) =>
+  const isLoaded = (ids: readonly string[]) =>
     facts.unsolved !== undefined ||
-    facts.members.some(({ memberId, utilisation }) => memberId === id && utilisation >= LOADED_ANEW);
-  return fittings.map(({ name, memberId, stationMm, result, verdict }) => {
-    const weigh = verdict === 'Watch' || !isLoaded(memberId) ? note : isAnew ? refused : unknown;
-    return weigh({ code: 'fitting failed', memberId, stationMm, name: `${name}: ${result}`.slice(0, 200) });
+    facts.members.some(({ memberId, utilisation }) => ids.includes(memberId) && utilisation >= LOADED_ANEW);
+  return hosts.filter(carriesFrame).map(({ name, memberIds, stationMm, found, carriesNothing }) => {
+    const weigh = !carriesNothing || !isLoaded(memberIds) ? note : isAnew ? refused : unknown;
+    return weigh({
+      code: 'fitting failed',
+      ...(memberIds[0] !== undefined && { memberId: memberIds[0] }),
+      stationMm,
+      name: `${name}: ${found.join(', ')}`.slice(0, 200),
+    });
   });
 }
 

@@ -1,6 +1,6 @@
-import { facesOf, type Member } from '../../frame';
+import { facesOf, memberOver, type Member } from '../../frame';
 import { cellIs, columnsUnder, standingAgainst, type MetalAccount, type Saying } from '../../metal';
-import { memberOver, type LiftReason } from '../../walk';
+import type { LiftReason } from '../../walk';
 import type { LiftEvidence } from './evidence';
 import { note, refused, unknown } from './reason';
 

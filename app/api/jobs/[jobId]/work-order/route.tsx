@@ -1,7 +1,6 @@
 import { renderToBuffer } from '@react-pdf/renderer';
 import { answer, download, guarded, notFound, systemOf } from '../../../_door';
-import { distrustOf, jobSpots, type JobFile } from '@/core/job';
-import { fittingVerdicts } from '@/core/weigh';
+import { distrustOf, jobHosts, type JobFile } from '@/core/job';
 import { standingAgainst } from '@/core/metal';
 import type { UnitSystem } from '@/core/quantity';
 import { askOffice } from '../../../../_office';
@@ -23,9 +22,9 @@ const wordsIn = (system: UnitSystem, file: JobFile): OrderWords => ({
   found: ({ picture }) => [
     ...new Set(standingAgainst(picture.account).map((saying) => sayingWords(picture.member, saying, system))),
   ],
-  fittings: fittingVerdicts(file.frame, jobSpots(file)).map(
-    ({ name, result, verdict, carries }) =>
-      `${verdict} ${name}: ${result}${carries.length ? `, carries ${carries.join(', ')}` : ''}`,
+  hosts: jobHosts(file).map(
+    ({ name, found, verdict, carries }) =>
+      `${verdict} ${name}: ${found.join(', ')}${carries.length ? `, carries ${carries.join(', ')}` : ''}`,
   ),
   remarks: (worked) => [
     ...worked.findings.map((finding) => repairWords(finding, system).title),

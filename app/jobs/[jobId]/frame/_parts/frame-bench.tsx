@@ -5,22 +5,24 @@ import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 import {
   changeMember,
-  crossmember,
   frameSchema,
-  LANDMARK_KINDS,
   moveMember,
+  ROLES,
+  withMember,
   type Frame,
-  type Landmark,
   type Member,
+  type Role,
 } from '@/core/frame';
 import { lengthDigits, parseLengthMm, printLength } from '@/core/quantity';
 import { DEFAULT_PRACTICE, practiceSchema, type Practice } from '@/core/reference';
 import type { SkeletonProps } from '@/ui/skeleton';
 import { Entry, Pick } from '@/ui/controls';
 import { Bench, useMember, useReader, useRecords } from '../../../_desk';
+import { PanelsTable, PocketsTable } from './enclosed-tables';
 import { FactorsForm } from './factors-form';
+import { FittingsTable } from './fittings-table';
 import { LengthCell } from './length-cell';
-import { LoadsForm, MassCell } from './loads-form';
+import { LoadsForm } from './loads-form';
 import { MemberDetail } from './member-detail';
 import { MembersTable } from './members-table';
 import { TwoFrames } from './two-frames';
@@ -30,11 +32,12 @@ import { useFrameDraft } from './use-frame-draft';
 export function FrameBench() {
   const { file, changeFrame, changePractice } = useRecords();
   const { system } = useReader();
-  const { member } = useMember();
+  const { member, selectMember } = useMember();
   const draft = useFrameDraft();
   const { frame, set: setDraft } = draft;
   const [past, setPast] = useState<readonly Frame[]>([]);
   const [inStep, setInStep] = useState(true);
+  const [role, setRole] = useState<Role>('crossmember');
   const dragging = useRef<string | undefined>(undefined);
   const [practice, setPractice] = useState<Practice>(file.practice);
   const [problem, setProblem] = useState<string>();
@@ -56,9 +59,7 @@ export function FrameBench() {
         ? moveMember(frame, id, rounded, inStep)
         : {
             ...frame,
-            landmarks: frame.landmarks.map((mark) =>
-              mark.id === id ? { ...mark, stationMm: rounded } : mark,
-            ),
+            fittings: frame.fittings.map((mark) => (mark.id === id ? { ...mark, stationMm: rounded } : mark)),
           };
     if (dragging.current !== id) setPast([...past.slice(-49), frame]);
     dragging.current = id;
@@ -71,45 +72,12 @@ export function FrameBench() {
   };
   const changed = draft.isChanged || JSON.stringify(practice) !== JSON.stringify(file.practice);
   const setMember = (id: string, to: Partial<Member>) => setFrame(changeMember(frame, id, to, inStep));
-  const setMark = (id: string, to: Partial<Landmark>) =>
-    setFrame({
-      ...frame,
-      landmarks: frame.landmarks.map((each) => (each.id === id ? { ...each, ...to } : each)),
-    });
   const chosen = frame.members.find((each) => each.id === member.id);
-  const rail = frame.members.find((each) => each.role === 'rail')!;
 
-  const addCrossmember = () => {
-    const number =
-      Math.max(0, ...frame.members.map((each) => Number(/^cross-(\d+)$/.exec(each.id)?.[1] ?? 0))) + 1;
-    setFrame({
-      ...frame,
-      members: [
-        ...frame.members,
-        crossmember(
-          { railShape: rail.shape, steel: rail.steel, widthMm: frame.widthMm },
-          number,
-          frame.lengthMm / 2,
-        ),
-      ],
-    });
-  };
-  const addMark = () => {
-    const number =
-      Math.max(0, ...frame.landmarks.map((each) => Number(/^mark-(\d+)$/.exec(each.id)?.[1] ?? 0))) + 1;
-    setFrame({
-      ...frame,
-      landmarks: [
-        ...frame.landmarks,
-        {
-          id: `mark-${number}`,
-          kind: 'body mount',
-          name: `Mount ${number}`,
-          side: 'both',
-          stationMm: Math.round(frame.lengthMm / 2),
-        },
-      ],
-    });
+  const addMember = () => {
+    const added = withMember(frame, role, inStep);
+    setFrame(added.frame);
+    selectMember(added.ids[0]!);
   };
   const keep = async () => {
     const parsed = frameSchema.safeParse(frame);
@@ -173,6 +141,7 @@ export function FrameBench() {
           {problem}
         </p>
       )}
+      {frame.presumed && <Presumed onTaken={() => setFrame(measured(frame))} />}
       <Entry
         label="Stations are measured from (a hole or crossmember that stays)"
         className="mt-3 max-w-xl"
@@ -184,9 +153,12 @@ export function FrameBench() {
       <section className="mt-4" aria-label="Members">
         <div className="flex items-center justify-between border-b border-ink">
           <h2 className="text-lg font-semibold">Members</h2>
-          <button type="button" className="hit underline" onClick={addCrossmember}>
-            Add a crossmember
-          </button>
+          <div className="flex items-end gap-2">
+            <Pick label="role" value={role} options={ROLES} onPick={setRole} />
+            <button type="button" className="hit underline" onClick={addMember}>
+              Add a member
+            </button>
+          </div>
         </div>
         <label className="hit inline-flex items-center gap-2">
           <input
@@ -195,125 +167,16 @@ export function FrameBench() {
             checked={inStep}
             onChange={(event) => setInStep(event.target.checked)}
           />
-          Left and right are kept in step. Crossmembers and mounts can be dragged along the Skeleton.
+          Left and right are kept in step. A member added comes in a pair. Crossmembers and mounts can be
+          dragged along the Skeleton.
         </label>
         <MembersTable frame={frame} inStep={inStep} onFrame={setFrame} onMember={setMember} />
         {chosen && <MemberDetail member={chosen} onChange={(change) => setMember(chosen.id, change)} />}
       </section>
 
-      <section className="mt-5" aria-label="Landmarks">
-        <div className="flex items-center justify-between border-b border-ink">
-          <h2 className="text-lg font-semibold">What hangs on it</h2>
-          <button type="button" className="hit underline" onClick={addMark}>
-            Add a mount or hanger
-          </button>
-        </div>
-        <div className="relative overflow-x-auto">
-          <table className="w-full min-w-[820px] text-[15px]">
-            <thead>
-              <tr className="caption text-left">
-                {[
-                  'what',
-                  'name',
-                  'side',
-                  `station, ${system}`,
-                  `below the rail’s middle, ${system}`,
-                  `rated, ${system === 'in' ? 'lb' : 'kg'}`,
-                  '',
-                ].map((head) => (
-                  <th key={head} scope="col" className="font-normal">
-                    {head || <span className="sr-only">remove</span>}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {frame.landmarks.map((mark) => (
-                <tr key={mark.id}>
-                  <td className="py-0.5 pr-1">
-                    <select
-                      aria-label={`${mark.name} kind`}
-                      className="field"
-                      value={mark.kind}
-                      onChange={(event) => setMark(mark.id, { kind: event.target.value as Landmark['kind'] })}
-                    >
-                      {LANDMARK_KINDS.map((kind) => (
-                        <option key={kind}>{kind}</option>
-                      ))}
-                    </select>
-                  </td>
-                  <td className="pr-1">
-                    <input
-                      aria-label="Landmark name"
-                      className="field"
-                      value={mark.name}
-                      maxLength={60}
-                      onChange={(event) => setMark(mark.id, { name: event.target.value })}
-                    />
-                  </td>
-                  <td className="pr-1">
-                    <select
-                      aria-label={`${mark.name} side`}
-                      className="field"
-                      value={mark.side}
-                      onChange={(event) => setMark(mark.id, { side: event.target.value as Landmark['side'] })}
-                    >
-                      {['left', 'right', 'both'].map((side) => (
-                        <option key={side}>{side}</option>
-                      ))}
-                    </select>
-                  </td>
-                  <td className="pr-1">
-                    <LengthCell
-                      label={`${mark.name} station`}
-                      valueMm={mark.stationMm}
-                      kind="length"
-                      onLength={(stationMm) => setMark(mark.id, { stationMm })}
-                    />
-                  </td>
-                  <td className="pr-1">
-                    <LengthCell
-                      label={`${mark.name} drop`}
-                      valueMm={mark.dropMm ?? 0}
-                      kind="length"
-                      onLength={(dropMm) => setMark(mark.id, { dropMm })}
-                    />
-                  </td>
-                  <td className="pr-1">
-                    {mark.kind === 'axle' && (
-                      <MassCell
-                        label={`${mark.name} rating`}
-                        massKg={mark.ratingKg}
-                        system={system}
-                        mayBeEmpty
-                        onMass={(ratingKg) =>
-                          setMark(mark.id, ratingKg === undefined ? { ratingKg: undefined } : { ratingKg })
-                        }
-                      />
-                    )}
-                  </td>
-                  <td>
-                    <button
-                      type="button"
-                      className="hit underline"
-                      aria-label={`Remove ${mark.name}`}
-                      onClick={() =>
-                        setFrame({
-                          ...frame,
-                          landmarks: frame.landmarks.filter((other) => other.id !== mark.id),
-                        })
-                      }
-                    >
-                      remove
-                    </button>
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </div>
-      </section>
-
+      <FittingsTable frame={frame} onFrame={setFrame} />
+      <PanelsTable frame={frame} onFrame={setFrame} />
+      <PocketsTable frame={frame} onFrame={setFrame} />
       <LoadsForm frame={frame} onFrame={setFrame} />
       <FactorsForm
         factors={practice.loadFactors}
@@ -322,6 +185,23 @@ export function FrameBench() {
       <PracticeForm practice={practice} onChange={setPractice} />
       <StartingForm frame={frame} />
     </Bench>
+  );
+}
+
+const measured = ({ presumed: _, ...frame }: Frame): Frame => frame;
+
+/** Says whose the measures are, and takes somebody's word that they are this unit's. */
+function Presumed({ onTaken }: { onTaken: () => void }) {
+  return (
+    <div className="mt-3 flex flex-wrap items-center gap-3 border-l-[6px] border-here pl-3" role="note">
+      <p className="flex-1">
+        These measures are the family’s usual ones. Lay a tape on the unit: length, wheelbase, rail depth,
+        flange and wall at least.
+      </p>
+      <button type="button" className="plain" onClick={onTaken}>
+        They are taken from this unit
+      </button>
+    </div>
   );
 }
 

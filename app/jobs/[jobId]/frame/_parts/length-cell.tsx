@@ -5,25 +5,32 @@ import { lengthDigits, parseLengthMm, type LengthKind } from '@/core/quantity';
 import { useReader } from '../../../_desk';
 import { useUnitTurn } from '../../../../_parts/turned';
 
-/** A length in a table: typed as the trade writes it, taken on leaving the cell; what cannot be read is said and the old length stays. */
+/** A length in a table, or none where none is said and `onNone` takes it back: typed as the trade writes it, taken on leaving the cell; what cannot be read is said and the old length stays. */
 export function LengthCell({
   label,
   valueMm,
   kind,
   onLength,
+  onNone,
 }: {
   label: string;
-  valueMm: number;
+  valueMm: number | undefined;
   kind: LengthKind;
   onLength: (mm: number) => void;
+  onNone?: () => void;
 }) {
   const { system } = useReader();
-  const shown = lengthDigits(valueMm, system, kind);
+  const shown = valueMm === undefined ? '' : lengthDigits(valueMm, system, kind);
   const [typed, setTyped] = useState<string>();
   useUnitTurn(system, (as) => setTyped(typed === undefined ? undefined : as(typed)));
   const [problem, setProblem] = useState<string>();
   const take = () => {
     if (typed === undefined || typed === shown) return setTyped(undefined);
+    if (typed.trim() === '' && onNone) {
+      setProblem(undefined);
+      setTyped(undefined);
+      return onNone();
+    }
     const length = parseLengthMm(typed, system);
     if (!length.ok) return setProblem(length.reason);
     setProblem(undefined);

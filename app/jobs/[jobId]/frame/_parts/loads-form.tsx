@@ -248,7 +248,7 @@ export function LoadsForm({ frame, onFrame }: { frame: Frame; onFrame: (frame: F
           </table>
         </div>
       )}
-      {items.length > 0 && frame.landmarks.some((mark) => mark.kind === 'coupler') && (
+      {items.length > 0 && frame.fittings.some((mark) => mark.kind === 'coupler') && (
         <div className="mt-2 w-72">
           <span className="caption block">
             Tongue or pin weight, if known, {system === 'in' ? 'lb' : 'kg'}: moves the payload

@@ -66,6 +66,30 @@ export function MemberDetail({
           ),
         )}
       </div>
+      {member.role === 'rail' && (
+        <div className="flex flex-wrap items-center gap-3">
+          <span className="caption w-40">along the frame</span>
+          {(
+            [
+              ['begins at', 'startMm', member.startMm ?? 0],
+              ['its length', 'lengthMm', member.lengthMm],
+            ] as const
+          ).map(([words, key, valueMm]) => (
+            <div key={key} className="w-36">
+              <span className="caption block">
+                {words}, {system}
+              </span>
+              <LengthCell
+                label={`${member.name} ${words}`}
+                valueMm={valueMm}
+                kind="length"
+                onLength={(mm) => onChange({ [key]: mm })}
+              />
+            </div>
+          ))}
+        </div>
+      )}
+      {member.line && <LineEnds member={member} line={member.line} onChange={onChange} />}
       {EXTRA[member.shape.kind] && (
         <div className="flex flex-wrap items-center gap-3">
           <span className="caption w-40">its section</span>
@@ -164,4 +188,41 @@ export function MemberDetail({
       ))}
     </section>
   );
+}
+
+const AXES = ['rearward', 'to the right', 'up'] as const;
+
+/** Where a member that is neither rail nor crossmember runs, from end to end. */
+function LineEnds({
+  member,
+  line,
+  onChange,
+}: {
+  member: Member;
+  line: NonNullable<Member['line']>;
+  onChange: (change: Partial<Member>) => void;
+}) {
+  const { system } = useReader();
+  const put = (end: 'from' | 'to', axis: number, mm: number) => {
+    const point = line[end].map((each, k) => (k === axis ? mm : each)) as (typeof line)['from'];
+    onChange({ line: { ...line, [end]: point } });
+  };
+  return (['from', 'to'] as const).map((end) => (
+    <div key={end} className="flex flex-wrap items-center gap-3">
+      <span className="caption w-40">{end === 'from' ? 'runs from' : 'to'}</span>
+      {AXES.map((axis, k) => (
+        <div key={axis} className="w-36">
+          <span className="caption block">
+            {axis}, {system}
+          </span>
+          <LengthCell
+            label={`${member.name} ${end} ${axis}`}
+            valueMm={line[end][k]!}
+            kind="length"
+            onLength={(mm) => put(end, k, mm)}
+          />
+        </div>
+      ))}
+    </div>
+  ));
 }

@@ -1,12 +1,19 @@
 'use client';
 
 import { z } from 'zod';
-import type { Frame } from '@/core/frame';
+import { frameForm, type Frame } from '@/core/frame';
+import { lifted, type Body } from '@/core/quantity';
 import { useTabDraft } from '../../../../_parts/remembered';
 import { useRecords } from '../../../_desk';
 
-/** Half-typed frames need not be frames yet: they are checked when they are kept. */
-const draftSchema = z.object({ based: z.number(), frame: z.custom<Frame>() });
+/** Half-typed frames need not be frames yet: they are checked when they are kept. One begun with an earlier program is read as today's. */
+const draftSchema = z
+  .object({ based: z.number(), version: z.number().default(1), frame: z.custom<Body>() })
+  .transform(({ based, version, frame }) => ({
+    based,
+    version: frameForm.version,
+    frame: lifted(frameForm, frame, version) as Frame,
+  }));
 
 export interface FrameDraft {
   /** The frame as it stands on this screen. */
@@ -30,7 +37,7 @@ export function useFrameDraft(): FrameDraft {
     frame: draft?.frame ?? file.frame,
     isChanged: draft !== undefined,
     isBehind: draft !== undefined && draft.based !== file.frameRevision,
-    set: (frame) => put({ based: draft?.based ?? file.frameRevision, frame }),
+    set: (frame) => put({ based: draft?.based ?? file.frameRevision, version: frameForm.version, frame }),
     putOnTop: () => draft && put({ ...draft, based: file.frameRevision }),
     drop: () => put(undefined),
   };

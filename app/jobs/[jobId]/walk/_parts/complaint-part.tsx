@@ -99,6 +99,7 @@ function Explained({
           <p className={`text-lg font-bold ${open ? 'text-oxide' : ''}`}>
             {EXPLANATION_WORDS[explanation.standing]}.
           </p>
+          {explanation.broken.length > 0 && <p>Found broken there: {explanation.broken.join(', ')}.</p>}
           {explanation.movement && (
             <p>
               By the model ({explanation.movement.from}) it moves {long(explanation.movement.foundMm)} as

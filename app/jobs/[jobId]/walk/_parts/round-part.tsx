@@ -26,6 +26,7 @@ import { ToggleGroup } from 'radix-ui';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { TOUR_WORDS, unseenWords } from '../../../../_words/walk';
 import { StrikeSheet, useMember, useReader, useRecords } from '../../../_desk';
+import { AtTheHost } from './at-the-host';
 import { AtTheSpot } from './at-the-spot';
 import { LeaveRow } from './leave-row';
 import { PhotoButton } from './photo-button';
@@ -97,7 +98,7 @@ export function RoundPart({ states }: { states: readonly SpotState[] }) {
         }),
         result,
         ways: result === 'not seen' ? [] : [...ways],
-        ...(spot.fittingId && on && result !== 'not seen' && { on }),
+        ...(spot.host && spot.memberId !== undefined && on && result !== 'not seen' && { on }),
         note: more.note.trim(),
         ...(why && { why }),
         ...(more.cause !== 'unknown' && { cause: more.cause }),
@@ -156,7 +157,7 @@ export function RoundPart({ states }: { states: readonly SpotState[] }) {
           onStrike={() => setStriking(current)}
         />
         <Ways ways={ways} onChange={setWays} />
-        {current.spot.fittingId && <FoundOn on={on} onChange={setOn} />}
+        {current.spot.host && current.spot.memberId !== undefined && <FoundOn on={on} onChange={setOn} />}
         <div className="mt-2 grid grid-cols-3 gap-1.5 sm:grid-cols-5" role="group" aria-label="What it is">
           {SEEN_RESULTS.map((result, k) => (
             <button
@@ -200,6 +201,7 @@ export function RoundPart({ states }: { states: readonly SpotState[] }) {
             ))}
           </div>
         )}
+        {current.spot.host && <AtTheHost key={current.spot.id} spot={current.spot} ways={ways} />}
         {current.spot.memberId !== undefined && <AtTheSpot />}
         <Asked states={askedBy(current, states)} onGo={goTo} />
         <div className="mt-3 flex flex-wrap items-end gap-2">
@@ -391,7 +393,7 @@ function Ways({ ways, onChange }: { ways: readonly Way[]; onChange: (ways: reado
 
 const ON_WORDS: Readonly<Record<LookOn | 'both', string>> = {
   both: 'both',
-  fitting: 'the bracket or mount',
+  fitting: 'the bracket, mount or joint',
   member: 'the rail or member',
 };
 

@@ -2,7 +2,7 @@
 
 import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
-import { LANDMARK_KINDS, ROLES, type LandmarkKind, type Role } from '@/core/frame';
+import { FITTING_KINDS, ROLES, type FittingKind, type Role } from '@/core/frame';
 import { parseLengthMm, printLength } from '@/core/quantity';
 import { WALK_PROFILES, type WalkProfile } from '@/core/reference';
 import { TOURS, type SpotRule, type Tour } from '@/core/walk';
@@ -107,7 +107,7 @@ function AddSpot({ onAdd }: { onAdd: (ruleId: string, does: 'add', rule: SpotRul
     tour: 'beneath' as Tour,
     critical: true,
     on: 'bracket' as 'bracket' | 'member',
-    kind: 'spring hanger' as LandmarkKind,
+    kind: 'spring hanger' as FittingKind,
     role: 'rail' as Role,
     from: '0',
     to: '100',
@@ -131,7 +131,7 @@ function AddSpot({ onAdd }: { onAdd: (ruleId: string, does: 'add', rule: SpotRul
       from: 'shop',
       where:
         form.on === 'bracket'
-          ? { on: 'landmark', kinds: [form.kind] }
+          ? { on: 'fitting', kinds: [form.kind] }
           : { on: 'stretch', roles: [form.role], from, to },
     };
     setProblem(undefined);
@@ -172,7 +172,7 @@ function AddSpot({ onAdd }: { onAdd: (ruleId: string, does: 'add', rule: SpotRul
         <Pick
           label="kind of bracket"
           value={form.kind}
-          options={LANDMARK_KINDS}
+          options={FITTING_KINDS}
           onPick={(kind) => setForm({ ...form, kind })}
         />
       ) : (

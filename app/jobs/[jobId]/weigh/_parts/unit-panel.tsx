@@ -1,8 +1,8 @@
 'use client';
 
 import { useMemo } from 'react';
-import { jobSpots } from '@/core/job';
-import { fittingVerdicts, severity, unitVerdict, VERDICTS, type JudgedMember } from '@/core/weigh';
+import { jobHosts } from '@/core/job';
+import { severity, unitVerdict, VERDICTS, type JudgedMember } from '@/core/weigh';
 import { useMember, useRecords, useWork } from '../../../_desk';
 
 /** The unit first: what it comes to, and its members by what they ask for. */
@@ -38,22 +38,22 @@ export function UnitPanel() {
           ),
         )}
       </dl>
-      <BadFittings />
+      <BadHosts />
     </section>
   );
 }
 
-/** Brackets, hangers and mounts with a verdict of their own, and what hangs on them. */
-function BadFittings() {
+/** Brackets, joints, panels and closed spaces with a verdict of their own, and what hangs on them. */
+function BadHosts() {
   const { file } = useRecords();
-  const bad = useMemo(() => fittingVerdicts(file.frame, jobSpots(file)), [file]);
+  const bad = useMemo(() => jobHosts(file), [file]);
   if (bad.length === 0) return null;
   return (
     <ul className="mt-2 border-t border-rule pt-1" aria-label="Fittings">
-      {bad.map(({ id, name, result, verdict, carries }) => (
-        <li key={id} className="py-0.5">
-          <span className={`font-semibold ${verdict === 'Renew' ? 'text-oxide' : ''}`}>{verdict}</span> {name}
-          : {result}
+      {bad.map(({ on, id, name, found, carriesNothing, verdict, carries }) => (
+        <li key={`${on} ${id}`} className="py-0.5">
+          <span className={`font-semibold ${carriesNothing ? 'text-oxide' : ''}`}>{verdict}</span> {name}:{' '}
+          {found.join(', ')}
           {carries.length > 0 && <span className="caption">; carries {carries.join(', ')}</span>}
         </li>
       ))}

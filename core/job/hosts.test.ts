@@ -1,0 +1,166 @@
+import { defaultFrame, familyOf, hostsOf, type Family, type HostOn } from '../frame';
+import { standingAgainst } from '../metal';
+import { DEFAULT_PRACTICE } from '../reference';
+import type { Find, FindPart, FindState } from '../walk';
+import {
+  boughtMember,
+  explainComplaint,
+  jobBuyersLook,
+  jobHosts,
+  jobLine,
+  workJob,
+  type Evidence,
+  type JobRecords,
+} from '.';
+
+const records = (family: Family, evidence: readonly Evidence[]): JobRecords => ({
+  frame: defaultFrame({ ...familyOf(family).typical, family, steel: 'a36', datum: 'hole' }),
+  practice: DEFAULT_PRACTICE,
+  evidence,
+  strikes: [],
+  repairs: [],
+});
+let last = 0;
+const stamp = () => {
+  last++;
+  return {
+    id: `00000000-0000-4000-8000-${String(last).padStart(12, '0')}`,
+    by: 'RK',
+    at: new Date(Date.UTC(2026, 10, 1, 0, last)).toISOString(),
+    note: '',
+  };
+};
+/** A find at the host of a name, on a family's own frame. */
+function found(family: Family, on: HostOn, name: string | RegExp, part: FindPart, state: FindState): Find {
+  const host = hostsOf(records(family, []).frame).find(
+    (each) => each.on === on && (typeof name === 'string' ? each.name === name : name.test(each.name)),
+  )!;
+  const memberIds = host.spans.map(({ memberId }) => memberId);
+  return { kind: 'find', ...stamp(), on, hostId: host.id, title: host.name, part, state, memberIds };
+}
+const verdicts = (job: JobRecords) =>
+  jobHosts(job).map(({ name, verdict, carriesNothing }) => `${verdict}${carriesNothing ? '!' : ''} ${name}`);
+const buyer = (job: JobRecords) => jobBuyersLook(job, workJob(job).map(boughtMember));
+const against = (job: JobRecords, memberId: string) =>
+  standingAgainst(workJob(job).find(({ picture }) => picture.member.id === memberId)!.picture.account);
+
+describe('each host has a verdict of its own', () => {
+  const CASES: [Family, HostOn, string | RegExp, FindPart, FindState, string][] = [
+    ['open-channel ladder', 'fitting', 'Cab mount, left', 'weld', { is: 'cracked', longMm: 20 }, 'Mend!'],
+    ['open-channel ladder', 'fitting', /Rear spring, front hanger, left/, 'plate', { is: 'torn' }, 'Renew!'],
+    [
+      'open-channel ladder',
+      'fitting',
+      /Rear spring, rear hanger, right/,
+      'fasteners',
+      { is: 'loose' },
+      'Mend!',
+    ],
+    [
+      'boxed ladder',
+      'fitting',
+      'Rear upper arm, frame end, left',
+      'hole',
+      { is: 'worn', foundMm: 18, madeMm: 14.3 },
+      'Renew!',
+    ],
+    ['boxed ladder', 'fitting', 'Front spring bucket, right', 'plate', { is: 'rusted through' }, 'Renew!'],
+    ['I-beam trailer', 'fitting', /Equaliser.*left/, 'bush', { is: 'missing' }, 'Renew!'],
+    ['I-beam trailer', 'fitting', /Gusset of outrigger 2, right/, 'weld', { is: 'cracked' }, 'Mend!'],
+    [
+      'gooseneck trailer',
+      'fitting',
+      /Bracket in the middle of the upright, left/,
+      'weld',
+      { is: 'cracked' },
+      'Mend!',
+    ],
+    ['gooseneck trailer', 'fitting', /Pin box/, 'fasteners', { is: 'loose', count: 3 }, 'Mend!'],
+    ['semi trailer', 'fitting', /Coupler plate.*left/, 'plate', { is: 'bent', offMm: 2 }, 'Watch'],
+    ['unibody', 'fitting', 'Subframe mount, rear, right', 'fasteners', { is: 'broken' }, 'Mend!'],
+    ['unibody', 'fitting', 'Front tower top, left', 'plate', { is: 'cracked' }, 'Renew!'],
+    ['open-channel ladder', 'joint', /Crossmember 3 to left rail/, 'fasteners', { is: 'missing' }, 'Mend!'],
+    ['unibody', 'panel', /Left floor/, 'sheet', { is: 'rusted through', acrossMm: 80 }, 'Mend!'],
+    ['unibody', 'pocket', /Sill, left/, 'inside', { is: 'packed', wet: true }, 'Watch'],
+    ['unibody', 'pocket', /Sill, left/, 'drain', { is: 'blocked' }, 'Watch'],
+  ];
+  test.each(CASES)('%s, %s %s: %s %j', (family, on, name, part, state, expected) => {
+    const find = found(family, on, name, part, state);
+    const job = records(family, [find]);
+    expect(verdicts(job)).toEqual([`${expected} ${find.title}`]);
+    // Its member stays what it was: only what hides it or holds its dirt tells of the metal behind.
+    const told = find.memberIds.some((id) => against(job, id).length > 0);
+    expect(told).toBe((on === 'panel' || on === 'pocket') && part !== 'drain');
+  });
+
+  test('struck through, nothing is left of it', () => {
+    const find = found('open-channel ladder', 'fitting', 'Cab mount, left', 'weld', { is: 'cracked' });
+    const strike = { id: 's', evidenceId: find.id, why: 'a scratch', by: 'RK', at: find.at };
+    expect(verdicts({ ...records('open-channel ladder', [find]), strikes: [strike] })).toEqual([]);
+  });
+  test('several finds of one host are one line, worst first', () => {
+    const at = (part: FindPart, state: FindState) =>
+      found('boxed ladder', 'fitting', 'Front spring bucket, right', part, state);
+    const job = records('boxed ladder', [
+      at('plate', { is: 'bent', offMm: 1 }),
+      at('weld', { is: 'cracked' }),
+      at('plate', { is: 'rusted through' }),
+    ]);
+    expect(jobHosts(job)).toMatchObject([
+      { verdict: 'Renew', found: ['plate rusted through', 'weld cracked', 'plate bent'] },
+    ]);
+  });
+});
+
+describe('who hears of it', () => {
+  const loose = found('open-channel ladder', 'fitting', /Rear spring, rear hanger, right/, 'fasteners', {
+    is: 'loose',
+  });
+  const job = records('open-channel ladder', [loose]);
+  test('the Yard, the buyer, the complaint on its path and no other', () => {
+    expect(jobLine(job).toAct).toEqual([{ name: loose.title, verdict: 'Mend' }]);
+    expect(JSON.stringify(buyer(job).whys)).toContain(loose.title);
+    const squeak = { kind: 'complaint', ...stamp(), what: 'squeak', where: 'rear' } as const;
+    const of = (memberIds: string[]) => explainComplaint(job, new Map(), undefined, { ...squeak, memberIds });
+    expect(of(['rail-right'])).toMatchObject({ standing: 'a break on its path', broken: [loose.title] });
+    expect(of(['rail-left'])).toMatchObject({ standing: 'nothing found there yet', broken: [] });
+  });
+  test('a doubt is no break, and buys nothing off', () => {
+    const bent = found('semi trailer', 'fitting', /Coupler plate.*left/, 'plate', { is: 'bent', offMm: 2 });
+    const doubted = records('semi trailer', [bent]);
+    expect(jobLine(doubted).toAct).toEqual([]);
+    expect(JSON.stringify(buyer(doubted).whys)).not.toContain(bent.title);
+  });
+});
+
+describe('a skin tells of what is behind it', () => {
+  const crack = (longMm: number) =>
+    found('gooseneck trailer', 'panel', 'Left front wall skin', 'sheet', { is: 'cracked', longMm });
+  const [first, later] = [crack(60), crack(140)];
+  test('the upright behind a cracked skin is doubtful, whole; the one on the other side is not', () => {
+    const job = records('gooseneck trailer', [first]);
+    expect(against(job, 'upright-left')).toMatchObject([{ claim: 'doubtful', where: first.title }]);
+    expect(against(job, 'upright-right')).toEqual([]);
+  });
+  test('grown since, it says so', () =>
+    expect(against(records('gooseneck trailer', [first, later]), 'upright-left')).toMatchObject([
+      { what: 'sheet cracked, and growing' },
+    ]));
+  test('a gap that opens is not *as made* with it on record, and is explained once the break is found', () => {
+    const gap = {
+      kind: 'complaint',
+      ...stamp(),
+      what: 'gap',
+      where: 'front wall',
+      memberIds: ['upright-left'] as string[],
+    } as const;
+    const of = (evidence: readonly Evidence[]) =>
+      explainComplaint(records('gooseneck trailer', evidence), new Map(), undefined, gap).standing;
+    expect(of([])).toBe('nothing found there yet');
+    expect(of([first])).toBe('damage there, not computed');
+    const weld = found('gooseneck trailer', 'fitting', /Gusset at the upright’s foot, left/, 'weld', {
+      is: 'cracked',
+    });
+    expect(of([first, weld])).toBe('a break on its path');
+  });
+});

@@ -1,0 +1,205 @@
+import { z } from 'zod';
+import {
+  bySchema,
+  evidenceKind,
+  HOST_ON,
+  hostOf,
+  instantSchema,
+  recordIdSchema,
+  type Fit,
+  type Frame,
+  type HostOn,
+} from '../frame';
+import { fail, ok, type Outcome } from '../quantity';
+import type { HandPractice } from '../reference';
+import { WAYS } from './look';
+
+/** Parts of a bracket, joint, panel or pocket that can each be bad by themselves. */
+export const FIND_PARTS = [
+  'plate',
+  'weld',
+  'hole',
+  'pin',
+  'bush',
+  'fasteners',
+  'bond',
+  'sheet',
+  'inside',
+  'drain',
+] as const;
+export type FindPart = (typeof FIND_PARTS)[number];
+
+const lengthMm = z.number().gte(0).lte(5000);
+const sizeMm = lengthMm.gt(0, 'a size is more than nothing');
+export const REMEDIES = [
+  'renewed whole',
+  'welded anew',
+  'tightened or renewed',
+  'straightened',
+  'cleared',
+] as const;
+
+/** What was found of a part, with its measure. Lengths mm. */
+export const findStateSchema = z.discriminatedUnion('is', [
+  z.object({ is: z.literal('sound'), ways: z.array(z.enum(WAYS)).min(1, 'seen how? eye at least') }),
+  z.object({ is: z.literal('cracked'), longMm: lengthMm.optional() }),
+  z.object({ is: z.literal('torn'), longMm: lengthMm.optional() }),
+  z.object({ is: z.literal('broken') }),
+  z.object({ is: z.literal('missing') }),
+  z.object({ is: z.literal('rusted through'), acrossMm: lengthMm.optional() }),
+  z.object({ is: z.literal('thin'), foundMm: lengthMm, madeMm: sizeMm }),
+  z.object({ is: z.literal('worn'), foundMm: lengthMm, madeMm: sizeMm }),
+  z.object({ is: z.literal('loose'), count: z.number().int().gte(1).lte(60).optional() }),
+  z.object({ is: z.literal('bent'), offMm: lengthMm }),
+  z.object({ is: z.literal('gap'), openMm: sizeMm }),
+  z.object({ is: z.literal('packed'), wet: z.boolean() }),
+  z.object({ is: z.literal('blocked') }),
+  z.object({ is: z.literal('put right'), done: z.enum(REMEDIES) }),
+]);
+export type FindState = z.infer<typeof findStateSchema>;
+export type FindIs = FindState['is'];
+
+/** Something found of a thing that is no member's wall. `memberIds` are those it hung on, clamped, hid or lay in when it was noted. */
+export const findSchema = z.object({
+  kind: z.literal('find'),
+  id: recordIdSchema,
+  on: z.enum(HOST_ON),
+  hostId: z.string().min(1).max(60),
+  title: z.string().min(1).max(140),
+  part: z.enum(FIND_PARTS),
+  state: findStateSchema,
+  memberIds: z.array(z.string().min(1).max(40)).max(40),
+  note: z.string().max(300).default(''),
+  by: bySchema,
+  at: instantSchema,
+});
+export type Find = z.infer<typeof findSchema>;
+
+const PARTS_OF: Readonly<Record<HostOn, readonly FindPart[]>> = {
+  fitting: ['plate', 'weld', 'hole', 'pin', 'bush', 'fasteners'],
+  joint: ['weld', 'fasteners', 'bond'],
+  panel: ['sheet', 'weld', 'bond'],
+  pocket: ['inside', 'drain'],
+};
+export const partsOf = (on: HostOn): readonly FindPart[] => PARTS_OF[on];
+
+const STATES_OF: Readonly<Record<FindPart, readonly FindIs[]>> = {
+  plate: ['cracked', 'torn', 'rusted through', 'thin', 'bent', 'missing'],
+  weld: ['cracked', 'broken', 'rusted through'],
+  hole: ['worn', 'cracked', 'torn'],
+  pin: ['worn', 'bent', 'loose', 'broken', 'missing'],
+  bush: ['worn', 'torn', 'missing'],
+  fasteners: ['loose', 'bent', 'thin', 'broken', 'missing'],
+  bond: ['broken', 'gap'],
+  sheet: ['cracked', 'gap', 'bent', 'rusted through'],
+  inside: ['packed'],
+  drain: ['blocked'],
+};
+/** What a part can be, beyond sound and put right. */
+export const statesOf = (part: FindPart): readonly FindIs[] => STATES_OF[part];
+
+/** Whether a find can be of what it says it is of. */
+export function checkFind(frame: Frame, find: Pick<Find, 'on' | 'hostId' | 'part' | 'state'>): Outcome<Fit> {
+  const host = hostOf(frame, find.on, find.hostId);
+  if (!host) return fail(`there is no ${find.on} ${find.hostId} on this frame`, 'hostId');
+  if (!partsOf(find.on).includes(find.part)) return fail(`${host.name} has no ${find.part}`, 'part');
+  const { is } = find.state;
+  if (is !== 'sound' && is !== 'put right' && !statesOf(find.part).includes(is))
+    return fail(`a ${find.part} is not said to be ${is}`, 'state');
+  return ok({});
+}
+
+export const findKind = evidenceKind<Find>({
+  name: 'find',
+  schema: findSchema,
+  fits: checkFind,
+  tells: (find) => find.memberIds,
+});
+
+/** How bad it is. Limits are the shop's; where the maker gives one, that is to be set (common practice, no source). */
+export type FindWeight = 'failed' | 'doubtful' | 'fine';
+/** Sizes come as sixteenths turned into millimetres: at the limit is within it. */
+const ROUNDING_MM = 1e-6;
+/** Of a plate or fastener less than this left is failed; less than that, doubtful: as for sheet walls (common practice, no source). */
+const [THIN_FAILED, THIN_DOUBTFUL] = [0.65, 0.8];
+
+export function findWeight(
+  { part, state }: Pick<Find, 'part' | 'state'>,
+  { wornMm, bentMm }: Pick<HandPractice, 'wornMm' | 'bentMm'>,
+): FindWeight {
+  switch (state.is) {
+    case 'sound':
+    case 'put right':
+      return 'fine';
+    case 'cracked':
+      // Sheet carries nothing of the frame: its crack tells of what is behind it.
+      return part === 'sheet' ? 'doubtful' : 'failed';
+    case 'torn':
+    case 'broken':
+    case 'missing':
+    case 'rusted through':
+    case 'loose':
+      return 'failed';
+    case 'thin': {
+      const left = state.foundMm / state.madeMm;
+      return left < THIN_FAILED ? 'failed' : left < THIN_DOUBTFUL ? 'doubtful' : 'fine';
+    }
+    case 'worn': {
+      const wear = Math.abs(state.foundMm - state.madeMm);
+      return wear > wornMm + ROUNDING_MM ? 'failed' : wear > wornMm / 2 + ROUNDING_MM ? 'doubtful' : 'fine';
+    }
+    case 'bent':
+      return state.offMm > bentMm ? 'failed' : 'doubtful';
+    case 'gap':
+    case 'blocked':
+    case 'packed':
+      return 'doubtful';
+    default:
+      return state satisfies never;
+  }
+}
+
+/** A find that still speaks against its host. */
+export interface OpenFind {
+  readonly find: Find;
+  readonly weight: Exclude<FindWeight, 'fine'>;
+  /** How much longer or wider than when it was first noted, mm. */
+  readonly grownMm?: number;
+}
+
+const keyOf = ({ on, hostId }: Pick<Find, 'on' | 'hostId'>): string => `${on} ${hostId}`;
+const measureOf = (state: FindState): number | undefined =>
+  state.is === 'cracked' || state.is === 'torn'
+    ? state.longMm
+    : state.is === 'gap'
+      ? state.openMm
+      : undefined;
+
+/**
+ * What stands against each host, records in the order they were kept. A newer find of a part's same state takes the place of the older one and
+ * says how much it grew; *sound* answers a doubt about its part; what failed is answered only by being put right.
+ */
+export function openFinds(finds: readonly Find[], hand: Pick<HandPractice, 'wornMm' | 'bentMm'>): OpenFind[] {
+  const open = new Map<string, { readonly first: Find; readonly last: Find }>();
+  const drop = (when: (of: Find) => boolean) => {
+    for (const [key, { last }] of open) if (when(last)) open.delete(key);
+  };
+  for (const find of finds) {
+    const isOf = (other: Find) => keyOf(other) === keyOf(find) && other.part === find.part;
+    const { state } = find;
+    if (state.is === 'put right')
+      drop((other) => (state.done === 'renewed whole' ? keyOf(other) === keyOf(find) : isOf(other)));
+    else if (state.is === 'sound') drop((other) => isOf(other) && findWeight(other, hand) !== 'failed');
+    else {
+      const key = `${keyOf(find)} ${find.part} ${state.is}`;
+      open.set(key, { first: open.get(key)?.first ?? find, last: find });
+    }
+  }
+  return [...open.values()].flatMap(({ first, last }): OpenFind[] => {
+    const weight = findWeight(last, hand);
+    if (weight === 'fine') return [];
+    const [was, is] = [measureOf(first.state), measureOf(last.state)];
+    const grown = was !== undefined && is !== undefined && is > was ? is - was : undefined;
+    return [{ find: last, weight, ...(grown !== undefined && { grownMm: grown }) }];
+  });
+}

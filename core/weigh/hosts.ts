@@ -1,0 +1,91 @@
+import { hostsOf, type Carried, type Frame, type Host, type HostOn } from '../frame';
+import type { HandPractice } from '../reference';
+import { isDoubtful, isFailed, openFinds, type Find, type OpenFind, type SpotState } from '../walk';
+import { severity, type Verdict } from './finding';
+
+/** A bracket, joint, panel or closed space found bad by itself: what is to be done with it, and what falls or steers if it lets go. */
+export interface HostVerdict {
+  readonly on: HostOn;
+  readonly id: string;
+  readonly name: string;
+  /** The members it hangs on, joins, hides or lies in; the first is where it is drawn. */
+  readonly memberIds: readonly string[];
+  /** The first member's own station. */
+  readonly stationMm: number;
+  /** What was found of it, worst first. */
+  readonly found: readonly string[];
+  /** It carries nothing any more. */
+  readonly carriesNothing: boolean;
+  readonly verdict: Extract<Verdict, 'Watch' | 'Mend' | 'Renew'>;
+  readonly carries: readonly Carried[];
+}
+
+/** What was found of one host, from whichever record. */
+interface Found {
+  readonly words: string;
+  readonly carriesNothing: boolean;
+  readonly verdict: HostVerdict['verdict'];
+}
+
+/** Hosts that somebody looked at and found bad, worst first; what was said of the member they hang on is the member's. */
+export function hostVerdicts(
+  frame: Frame,
+  states: readonly SpotState[],
+  finds: readonly Find[],
+  hand: HandPractice,
+): HostVerdict[] {
+  const found = new Map<string, Found[]>();
+  const note = (key: string, said: Found) => found.set(key, [...(found.get(key) ?? []), said]);
+  for (const state of states) {
+    const said = lookedAt(state);
+    if (said) note(keyOf(state.spot.host!), said);
+  }
+  for (const open of openFinds(finds, hand))
+    note(keyOf({ on: open.find.on, id: open.find.hostId }), foundOf(open));
+  return hostsOf(frame)
+    .flatMap((host) => {
+      const said = found.get(keyOf(host));
+      return said ? [verdictOf(host, said)] : [];
+    })
+    .sort((a, b) => severity(b.verdict) - severity(a.verdict));
+}
+
+const keyOf = ({ on, id }: Pick<Host, 'on' | 'id'>): string => `${on} ${id}`;
+
+/** A result at a host's spot is the host's where that was said, and always where the spot is of no member's wall. */
+function lookedAt({ spot, look, result }: SpotState): Found | undefined {
+  if (!spot.host || (spot.memberId !== undefined && look?.on !== 'fitting')) return undefined;
+  if (result === undefined || !isDoubtful(result)) return undefined;
+  const failed = isFailed(result);
+  return { words: result, carriesNothing: failed, verdict: failed ? 'Renew' : 'Watch' };
+}
+
+/** Welds and fastenings are made good where they are; a thing that is itself gone, worn or torn is renewed. */
+const MADE_GOOD = new Set<Find['part']>(['weld', 'fasteners', 'bond', 'sheet']);
+
+function foundOf({ find: { part, state }, weight, grownMm }: OpenFind): Found {
+  const grown = grownMm === undefined ? '' : ', and growing';
+  return {
+    words: `${part} ${state.is}${grown}`,
+    carriesNothing: weight === 'failed',
+    verdict: weight === 'doubtful' ? 'Watch' : MADE_GOOD.has(part) ? 'Mend' : 'Renew',
+  };
+}
+
+function verdictOf(host: Host, said: readonly Found[]): HostVerdict {
+  const ranked = [...said].sort((a, b) => severity(b.verdict) - severity(a.verdict));
+  return {
+    on: host.on,
+    id: host.id,
+    name: host.name,
+    memberIds: [...new Set(host.spans.map(({ memberId }) => memberId))],
+    stationMm: host.spans[0] ? (host.spans[0].fromMm + host.spans[0].toMm) / 2 : 0,
+    found: [...new Set(ranked.map(({ words }) => words))],
+    carriesNothing: said.some((each) => each.carriesNothing),
+    verdict: ranked[0]!.verdict,
+    carries: host.carries,
+  };
+}
+
+/** Brackets and joints carry the frame; a skin or a closed space tells of what does. */
+export const carriesFrame = ({ on }: Pick<HostVerdict, 'on'>): boolean => on === 'fitting' || on === 'joint';
