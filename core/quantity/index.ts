@@ -2,7 +2,7 @@ export { fail, ok, valueOf, type Failure, type Outcome } from './outcome';
 export { lifted, opened, packed, type Body, type Form } from './form';
 export { schemaWords } from './schema-words';
 export { GAUGE_NUMBERS, gaugeThicknessMm, MM_PER_INCH } from './gauge';
-export { parseLengthMm, type UnitSystem } from './length';
+export { parseLengthMm, parsePlaceMm, type UnitSystem } from './length';
 export { parseMassKg } from './mass';
 export {
   lengthDigits,

@@ -32,6 +32,14 @@ export function parseLengthMm(text: string, bareUnit: UnitSystem): Outcome<numbe
   return parseCustomaryMm(trimmed, text.trim(), bareUnit);
 }
 
+/** Reads a place along an axis: a length, with a minus before it on the far side of nothing. Answers mm. */
+export function parsePlaceMm(text: string, bareUnit: UnitSystem): Outcome<number> {
+  const minus = /^\s*[-−–]\s*(?=\S)/.exec(text);
+  if (!minus) return parseLengthMm(text, bareUnit);
+  const length = parseLengthMm(text.slice(minus[0].length), bareUnit);
+  return length.ok ? ok(0 - length.value) : length;
+}
+
 const VULGAR = /(\d?)\s*([¼-¾⅐-⅞])/g;
 /** A comma between figures: a decimal comma, unless three figures follow it, which may be either. */
 const COMMA = /(\d*),(\d+)/;

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import {
   lengthDigits,
   parseLengthMm,
+  parsePlaceMm,
   parseMassKg,
   printLength,
   sixteenths,
@@ -116,4 +117,17 @@ test('a long cell is turned down before it is looked at', () => {
     });
     expect(parseMassKg(text, 'in').ok).toBe(false);
   }
+});
+
+describe('places along an axis', () => {
+  test.each([
+    ['-60', -1524],
+    ['−14 3/8', -365.125],
+    ['- 4.7mm', -4.7],
+    ['12', 304.8],
+    ['0', 0],
+  ])('%s', (text, mm) => expect(valueOf(parsePlaceMm(text, 'in'))).toBeCloseTo(mm, 9));
+  test.each(['-', '--3', '-tall', ''])('%p is no place', (text) =>
+    expect(parsePlaceMm(text, 'in').ok).toBe(false),
+  );
 });

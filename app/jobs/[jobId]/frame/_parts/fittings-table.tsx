@@ -163,6 +163,7 @@ function FittingRow({
           label={`${mark.name} drop`}
           valueMm={mark.dropMm ?? 0}
           kind="length"
+          isPlace
           onLength={(dropMm) => onChange({ dropMm })}
         />
       </td>
@@ -215,7 +216,7 @@ function FittingDetail({
     label: string,
     valueMm: number | undefined,
     onLength: (mm: number) => void,
-    more: { fine?: boolean; onNone?: () => void } = {},
+    more: { fine?: boolean; isPlace?: boolean; onNone?: () => void } = {},
   ) => (
     <div className="w-28" key={label}>
       <span className="caption block">
@@ -226,6 +227,7 @@ function FittingDetail({
         valueMm={valueMm}
         kind={more.fine ? 'thickness' : 'length'}
         onLength={onLength}
+        isPlace={more.isPlace ?? false}
         {...(more.onNone && { onNone: more.onNone })}
       />
     </div>
@@ -250,7 +252,7 @@ function FittingDetail({
           onChange({ attached: by === 'not said' ? undefined : { ...mark.attached, by: by as AttachedBy } })
         }
       />
-      {length('outward of its middle', mark.outMm ?? 0, (outMm) => onChange({ outMm }))}
+      {length('outward of its middle', mark.outMm ?? 0, (outMm) => onChange({ outMm }), { isPlace: true })}
       {length(
         'plate, along',
         mark.size?.alongMm,

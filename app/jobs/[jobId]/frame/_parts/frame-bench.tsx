@@ -32,7 +32,7 @@ import { useFrameDraft } from './use-frame-draft';
 export function FrameBench() {
   const { file, changeFrame, changePractice } = useRecords();
   const { system } = useReader();
-  const { member, selectMember } = useMember();
+  const { chosenId, choose } = useChosen();
   const draft = useFrameDraft();
   const { frame, set: setDraft } = draft;
   const [past, setPast] = useState<readonly Frame[]>([]);
@@ -72,12 +72,12 @@ export function FrameBench() {
   };
   const changed = draft.isChanged || JSON.stringify(practice) !== JSON.stringify(file.practice);
   const setMember = (id: string, to: Partial<Member>) => setFrame(changeMember(frame, id, to, inStep));
-  const chosen = frame.members.find((each) => each.id === member.id);
+  const chosen = frame.members.find((each) => each.id === chosenId);
 
   const addMember = () => {
     const added = withMember(frame, role, inStep);
     setFrame(added.frame);
-    selectMember(added.ids[0]!);
+    choose(added.ids[0]!);
   };
   const keep = async () => {
     const parsed = frameSchema.safeParse(frame);
@@ -170,7 +170,14 @@ export function FrameBench() {
           Left and right are kept in step. A member added comes in a pair. Crossmembers and mounts can be
           dragged along the Skeleton.
         </label>
-        <MembersTable frame={frame} inStep={inStep} onFrame={setFrame} onMember={setMember} />
+        <MembersTable
+          frame={frame}
+          inStep={inStep}
+          chosenId={chosenId}
+          onChoose={choose}
+          onFrame={setFrame}
+          onMember={setMember}
+        />
         {chosen && <MemberDetail member={chosen} onChange={(change) => setMember(chosen.id, change)} />}
       </section>
 
@@ -186,6 +193,22 @@ export function FrameBench() {
       <StartingForm frame={frame} />
     </Bench>
   );
+}
+
+/** The member chosen here: the one in hand everywhere, or one that is not kept yet. */
+function useChosen(): { chosenId: string; choose: (id: string) => void } {
+  const { member, selectMember } = useMember();
+  const [own, setOwn] = useState({ id: member.id, besideId: member.id });
+  const chosenId = own.besideId === member.id ? own.id : member.id;
+  const { file } = useRecords();
+  return {
+    chosenId,
+    choose: (id) => {
+      const isKept = file.frame.members.some((each) => each.id === id);
+      setOwn({ id, besideId: isKept ? id : member.id });
+      if (isKept) selectMember(id);
+    },
+  };
 }
 
 const measured = ({ presumed: _, ...frame }: Frame): Frame => frame;

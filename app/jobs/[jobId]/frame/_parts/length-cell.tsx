@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { lengthDigits, parseLengthMm, type LengthKind } from '@/core/quantity';
+import { lengthDigits, parseLengthMm, parsePlaceMm, type LengthKind } from '@/core/quantity';
 import { useReader } from '../../../_desk';
 import { useUnitTurn } from '../../../../_parts/turned';
 
@@ -12,12 +12,15 @@ export function LengthCell({
   kind,
   onLength,
   onNone,
+  isPlace = false,
 }: {
   label: string;
   valueMm: number | undefined;
   kind: LengthKind;
   onLength: (mm: number) => void;
   onNone?: () => void;
+  /** A place along an axis, which may lie before its zero. */
+  isPlace?: boolean;
 }) {
   const { system } = useReader();
   const shown = valueMm === undefined ? '' : lengthDigits(valueMm, system, kind);
@@ -31,7 +34,7 @@ export function LengthCell({
       setTyped(undefined);
       return onNone();
     }
-    const length = parseLengthMm(typed, system);
+    const length = (isPlace ? parsePlaceMm : parseLengthMm)(typed, system);
     if (!length.ok) return setProblem(length.reason);
     setProblem(undefined);
     setTyped(undefined);

@@ -219,6 +219,7 @@ function LineEnds({
             label={`${member.name} ${end} ${axis}`}
             valueMm={line[end][k]!}
             kind="length"
+            isPlace
             onLength={(mm) => put(end, k, mm)}
           />
         </div>

@@ -17,7 +17,7 @@ import {
 } from '@/core/frame';
 import { lengthDigits } from '@/core/quantity';
 import { STEEL_IDS, steel, type SteelId } from '@/core/reference';
-import { useMember, useReader } from '../../../_desk';
+import { useReader } from '../../../_desk';
 import { LengthCell } from './length-cell';
 
 const JOINT_WORDS: Readonly<Record<JointKind, string>> = {
@@ -30,16 +30,19 @@ const JOINT_WORDS: Readonly<Record<JointKind, string>> = {
 export function MembersTable({
   frame,
   inStep,
+  chosenId,
+  onChoose,
   onFrame,
   onMember,
 }: {
   frame: Frame;
   inStep: boolean;
+  chosenId: string;
+  onChoose: (id: string) => void;
   onFrame: (frame: Frame) => void;
   onMember: (id: string, change: Partial<Member>) => void;
 }) {
   const { system } = useReader();
-  const { member: chosen, selectMember } = useMember();
   const heads = [
     'name',
     `at station, ${system}`,
@@ -67,7 +70,7 @@ export function MembersTable({
           {frame.members.map((each) => (
             <tr
               key={each.id}
-              className={`align-top ${each.id === chosen.id ? 'shadow-[inset_5px_0_0_var(--here)]' : ''}`}
+              className={`align-top ${each.id === chosenId ? 'shadow-[inset_5px_0_0_var(--here)]' : ''}`}
             >
               <td className="min-w-[150px] py-0.5 pl-2 pr-1">
                 <input
@@ -75,7 +78,7 @@ export function MembersTable({
                   className="field"
                   value={each.name}
                   maxLength={60}
-                  onFocus={() => selectMember(each.id)}
+                  onFocus={() => onChoose(each.id)}
                   onChange={(event) => onMember(each.id, { name: event.target.value })}
                 />
                 {carriedByMember(frame, each).length > 0 && (
