@@ -30,6 +30,7 @@ import { printStation } from './station';
 
 const UNSEEN: Partial<Record<NotSeenWhy, string>> = {
   'by eye only': 'seen from outside only',
+  'only told': 'told, not looked at',
   'inside, no way in': 'no way in',
   'leave refused': 'owner’s leave refused',
 };

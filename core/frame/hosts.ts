@@ -12,6 +12,7 @@ import {
   type Member,
 } from './frame';
 import { placementOf } from './placement';
+import { breadthMm } from './shape';
 
 /** What evidence hangs on besides a member's own wall. */
 export const HOST_ON = ['fitting', 'joint', 'panel', 'pocket'] as const;
@@ -68,11 +69,15 @@ export function hostsOf(frame: Frame): Host[] {
 export const hostOf = (frame: Frame, on: HostOn, id: string): Host | undefined =>
   hostsOf(frame).find((host) => host.on === on && host.id === id);
 
-/** The rail or sill over a point, and the point's station on it. */
+/** A jack's saddle, beside the middle of what runs across, still stands under it, mm. */
+const UNDER_MM = 60;
+
+/** The rail or sill over a point, and the point's station on it; over one in the middle, what runs across there. */
 export function memberOver(
   frame: Frame,
-  point: { readonly side: 'left' | 'right'; readonly stationMm: number },
+  point: { readonly side: 'left' | 'centre' | 'right'; readonly stationMm: number },
 ): { member: Member; stationMm: number } | undefined {
+  if (point.side === 'centre') return acrossOver(frame, point.stationMm);
   const own = (member: Member) => point.stationMm - (member.startMm ?? member.line?.from[0] ?? 0);
   const over = frame.members.filter(
     (member) =>
@@ -83,6 +88,19 @@ export function memberOver(
   );
   const member = over.find((each) => each.role === 'rail') ?? over[0];
   return member && { member, stationMm: own(member) };
+}
+
+/** The crossmember or other member across the middle that stands over a station of the frame. */
+function acrossOver(frame: Frame, stationMm: number): { member: Member; stationMm: number } | undefined {
+  const over = frame.members.flatMap((member) => {
+    const { from, to } = placementOf(frame, member);
+    // At the height of the rails, from one side to the other.
+    const runs = from[1] * to[1] < 0 && Math.max(Math.abs(from[2]), Math.abs(to[2])) < frame.widthMm;
+    const away = Math.abs(from[0] - stationMm);
+    const isOver = runs && Math.abs(to[0] - from[0]) < 1 && away <= breadthMm(member.shape) / 2 + UNDER_MM;
+    return isOver ? [{ member, stationMm: member.lengthMm / 2, away }] : [];
+  });
+  return over.sort((a, b) => a.away - b.away)[0];
 }
 
 /** What one side of a fitting hangs on, and where. */

@@ -12,6 +12,7 @@ import {
 import { STANDARD_GRAVITY } from '../quantity';
 import { STEEL_DENSITY_KG_PER_MM3, type LoadFactors } from '../reference';
 import type { Fitting } from './fitting';
+import { memberOver } from './hosts';
 import type { Frame } from './frame';
 import type { Load } from './loads';
 import { standSupport, type Stand, type StandSupport } from './stand';
@@ -291,10 +292,11 @@ const PAD_STIFFNESS = [PAD_N_PER_MM / 4, PAD_N_PER_MM / 4, PAD_N_PER_MM, 0, 0, 0
 
 export function padUnder(
   structure: Structure,
-  side: 'left' | 'right',
+  side: 'left' | 'centre' | 'right',
   stationMm: number,
   stand: Stand,
 ): StandSupport[] {
+  if (side === 'centre') return padInMiddle(structure, stationMm, stand);
   const rail =
     railAt(structure, side, stationMm) ??
     structure.members.find(
@@ -308,6 +310,16 @@ export function padUnder(
           rail.elements.includes(element),
         );
   return [standSupport(stand, { node: at.node, stiffness: PAD_STIFFNESS })];
+}
+
+/** Under the middle of what runs across; its mesh has a node there. */
+function padInMiddle(structure: Structure, stationMm: number, stand: Stand): StandSupport[] {
+  const over = memberOver(structure.frame, { side: 'centre', stationMm });
+  const mesh = over && structure.members.find(({ member }) => member.id === over.member.id);
+  if (!mesh) return [];
+  const away = mesh.stationsMm.map((mm) => Math.abs(mm - over.stationMm));
+  const node = mesh.nodes[away.indexOf(Math.min(...away))]!;
+  return [standSupport(stand, { node, stiffness: PAD_STIFFNESS })];
 }
 
 export function legSupports(structure: Structure): StandSupport[] {

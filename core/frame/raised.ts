@@ -18,7 +18,7 @@ export interface Raised {
   /** Points under rails; stations along the frame. */
   readonly points: readonly {
     readonly id: string;
-    readonly side: 'left' | 'right';
+    readonly side: 'left' | 'centre' | 'right';
     readonly stationMm: number;
   }[];
   readonly isDown: (wheel: Wheel) => boolean;

@@ -138,6 +138,7 @@ export function inputsOf(sorted: SortedRecords, member: Member): MemberInputs {
       signs: ofKind(own, 'sign'),
       feltEdges: ofKind(own, 'felt edge'),
       beside: sorted.beside.get(member.id) ?? [],
+      kept: new Map(own.map((record, k) => [record.id, k])),
       walk,
     },
     repairs,

@@ -7,6 +7,7 @@ import {
   liftAnswer,
   liftReasons,
   liftSteps,
+  middleStations,
   preparedLift,
   type Instead,
   type LiftEvidence,
@@ -145,13 +146,24 @@ const spreadOut = <Each>(all: readonly Each[]): Each[] =>
     ? [...all]
     : Array.from({ length: TRIES }, (_, k) => all[Math.round((k * (all.length - 1)) / (TRIES - 1))]!);
 
+/** A jack is moved along its rail, or in the middle from one crossmember to another. */
+function jackPoints(plan: LiftPlan, evidence: LiftEvidence): LiftPlan['points'][] {
+  const near = (mm: number) => Math.abs(mm - plan.points[0]!.stationMm) < JACK_REACH_MM;
+  const isCentre = plan.points.every(({ side }) => side === 'centre');
+  const stations = isCentre ? middleStations(evidence) : candidateStations(evidence);
+  if (!isCentre && plan.points.some(({ side }) => side === 'centre')) return [];
+  return spreadOut(stations.filter(near)).map((stationMm) =>
+    plan.points.map((point) => ({ ...point, stationMm })),
+  );
+}
+const JACK_REACH_MM = 1500;
+
 function candidatePoints(plan: LiftPlan, evidence: LiftEvidence): LiftPlan['points'][] {
+  if (plan.way === 'jack') return jackPoints(plan, evidence);
+  // A point in the middle goes from one crossmember to the next: only a jack is looked for another.
+  if (plan.points.some(({ side }) => side === 'centre')) return [];
   const stations = candidateStations(evidence);
   const L = evidence.frame.lengthMm;
-  if (plan.way === 'jack')
-    return spreadOut(stations.filter((mm) => Math.abs(mm - plan.points[0]!.stationMm) < 1500)).map(
-      (stationMm) => plan.points.map((point) => ({ ...point, stationMm })),
-    );
   const order = [...plan.points].sort((a, b) => a.stationMm - b.stationMm);
   const isFront = (point: LiftPlan['points'][number]) => order.indexOf(point) < order.length / 2;
   const [front, rear] = [

@@ -311,6 +311,41 @@ describe('the lift gate', () => {
     );
   });
 
+  test('a jack in the middle stands under a crossmember: on the crossmember’s metal, not the rails’, and nowhere between two', () => {
+    const cross = frame.members.find(({ id }) => id === 'cross-5')!;
+    const wheelsDown = frame.fittings
+      .filter(({ kind, name }) => kind === 'axle' && name !== 'Rear axle')
+      .flatMap(({ id }) => [`${id} left`, `${id} right`]);
+    const jack = (stationMm: number) =>
+      plan({
+        way: 'jack',
+        points: [{ id: 'jack', side: 'centre', stationMm, ratingN: 120_000 }],
+        wheelsDown,
+        hoistRatingN: 120_000,
+      });
+    const under = asked(soundJob, jack(cross.atMm!));
+    const jackN = under.facts.supports.find(({ stand }) => standName(stand) === 'jack')!.upN;
+    expect(jackN).toBeGreaterThan(0);
+    // A crossmember was never made to carry half a truck by its middle: that is said of the crossmember.
+    const over = under.reasons.filter(({ code }) => code === 'demand over' || code === 'carries nothing');
+    expect(over.map(({ memberId }) => memberId)).toContain('cross-5');
+    expect(codes(asked(soundJob, jack(cross.atMm! + 400)), 'refused')).toContain('nothing there');
+    expect(codes(asked(soundJob, jack(cross.atMm! + 60)), 'refused')).not.toContain('nothing there');
+
+    const soft: Sign = {
+      kind: 'sign',
+      ...stamp(),
+      memberId: 'cross-5',
+      stationMm: cross.lengthMm / 2,
+      face: 'web',
+      heightMm: 30,
+      detail: { sign: 'struck', tool: 'hammer', answer: 'gave way' },
+    };
+    expect(asked(withMore(soundJob, [soft]), jack(cross.atMm!)).reasons).toContainEqual(
+      expect.objectContaining({ code: 'failed near', memberId: 'cross-5', pointId: 'jack' }),
+    );
+  });
+
   test('a jack on one corner takes a share of that corner, the other wheels the rest; order of work by axle', () => {
     const rearAxle = frame.fittings.find((mark) => mark.name === 'Rear axle')!;
     const frontAxle = frame.fittings.find((mark) => mark.name === 'Front axle')!;

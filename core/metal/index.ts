@@ -1,6 +1,6 @@
 export type { Beside } from './says/finds';
 export type { Claim, KnownBy, Saying } from './saying';
-export { ownReadings, sayingsOf, stillThere, type Witnesses } from './sayings';
+export { ownReadings, sayingsOf, stillThere, type KeptOrder, type Witnesses } from './sayings';
 export {
   CELL_IS,
   columnsUnder,

@@ -69,13 +69,17 @@ interface Found {
   readonly cracks?: readonly Crack[];
   readonly feltEdges?: readonly FeltEdge[];
   readonly readings?: readonly Reading[];
+  /** Ids in the order they were kept, where that is not their clocks'. */
+  readonly keptAs?: readonly string[];
 }
 function account(
-  { spots = [], signs = [], cracks = [], feltEdges = [], readings = [] }: Found,
+  { spots = [], signs = [], cracks = [], feltEdges = [], readings = [], keptAs }: Found,
   member: Member = rail,
 ) {
-  const sayings = sayingsOf(member, { walk: { spots }, signs, cracks, feltEdges }, DEFAULT_HAND_PRACTICE);
-  const own = ownReadings(readings, sayings);
+  const kept = keptAs && new Map(keptAs.map((id, k): [string, number] => [id, k]));
+  const witnesses = { walk: { spots }, signs, cracks, feltEdges, ...(kept && { kept }) };
+  const sayings = sayingsOf(member, witnesses, DEFAULT_HAND_PRACTICE);
+  const own = ownReadings(readings, sayings, kept);
   return metalAccount(
     member,
     surfaceOf(member.shape),
@@ -218,8 +222,66 @@ describe('the edge that hand finds make', () => {
 test('what was put right ends evidence of before that lies wholly in its extent', () => {
   const mended = sign({ sign: 'put right', done: 'plated and welded' }, 5, { toMm: AT + 400 });
   const stands = stillThere(sayingsOf(rail, { signs: [mended], cracks: [] }, DEFAULT_HAND_PRACTICE));
-  expect(stands({ at: day(4), fromMm: AT, toMm: AT + 100 })).toBe(false);
-  expect(stands({ at: day(6), fromMm: AT, toMm: AT + 100 })).toBe(true);
-  expect(stands({ at: day(4), fromMm: AT - 10, toMm: AT + 100 })).toBe(true);
-  expect(stands({ at: day(4), fromMm: AT + 390, toMm: AT + 410 })).toBe(true);
+  expect(stands({ id: 'r', at: day(4), fromMm: AT, toMm: AT + 100 })).toBe(false);
+  expect(stands({ id: 'r', at: day(6), fromMm: AT, toMm: AT + 100 })).toBe(true);
+  expect(stands({ id: 'r', at: day(4), fromMm: AT - 10, toMm: AT + 100 })).toBe(true);
+  expect(stands({ id: 'r', at: day(4), fromMm: AT + 390, toMm: AT + 410 })).toBe(true);
+});
+
+describe('clocks that are wrong, devices that were out of reach', () => {
+  const gone = sign({ sign: 'struck', tool: 'pick', answer: 'gave way' }, 3);
+  const renewed = sign({ sign: 'put right', done: 'renewed' }, 5);
+  test('in order by both: renewed ends what was found before', () =>
+    expect(at({ signs: [gone, renewed], keptAs: ['s3', 's5'] })).toBe('held'));
+  test('a hole kept after the work, by a clock set back, stands', () =>
+    expect(at({ signs: [renewed, gone], keptAs: ['s5', 's3'] })).toBe('gone'));
+  test('work kept late does not take back a hole that was found after it', () => {
+    const later = { ...gone, id: 's7', at: day(7) };
+    expect(at({ signs: [later, renewed], keptAs: ['s7', 's5'] })).toBe('gone');
+  });
+  test('nor a ring kept late a dull note', () => {
+    const dull = sign({ sign: 'struck', tool: 'hammer', answer: 'dull' }, 6);
+    const rang = sign(rings, 4);
+    expect(at({ signs: [dull, rang], keptAs: ['s6', 's4'] })).toBe('doubtful');
+    expect(at({ signs: [dull, rang], keptAs: ['s4', 's6'] })).toBe('doubtful');
+    expect(at({ signs: [{ ...dull, at: day(3), id: 's3' }, rang], keptAs: ['s3', 's4'] })).toBe('held');
+    expect(at({ signs: [{ ...dull, at: day(3), id: 's3' }, rang], keptAs: ['s4', 's3'] })).toBe('doubtful');
+  });
+  test('a reading kept before the skin was taken off is the skin’s, whatever its clock says', () => {
+    const open = [sign(skin, 1), sign(taken, 2)];
+    const readings = [reading(1, 3)];
+    expect(at({ signs: open, readings, keptAs: ['s1', 's2', 'r3'] })).toBe('measured');
+    expect(at({ signs: open, readings, keptAs: ['s1', 'r3', 's2'] })).not.toBe('measured');
+  });
+  test('evidence is ended only by work that came after it both ways', () => {
+    const mended = sign({ sign: 'put right', done: 'plated and welded' }, 5, { toMm: AT + 400 });
+    const sayings = sayingsOf(rail, { signs: [mended], cracks: [] }, DEFAULT_HAND_PRACTICE);
+    const stands = (ids: readonly string[]) =>
+      stillThere(
+        sayings,
+        new Map(ids.map((id, k) => [id, k])),
+      )({
+        id: 'r',
+        at: day(4),
+        fromMm: AT,
+        toMm: AT + 100,
+      });
+    expect(stands(['r', 's5'])).toBe(false);
+    expect(stands(['s5', 'r'])).toBe(true);
+  });
+});
+
+describe('what somebody was told', () => {
+  const told = (result: string): SpotState =>
+    ({ ...look(result, 2, {}, ['told']), seen: false }) as SpotState;
+  const claims = (state: SpotState) =>
+    account({ spots: [state] }).sayings.map(({ claim, by }) => `${claim} ${by}`);
+  test('bad, it leaves the metal doubtful, never failed; good, it clears nothing', () => {
+    expect(claims(told('through'))).toEqual(['unseen seen', 'doubtful told']);
+    expect(claims(told('sound'))).toEqual(['unseen seen']);
+    expect(at({ spots: [told('cracked')] })).toBe('doubtful');
+    expect(at({ spots: [told('sound')] })).toBe('unseen');
+  });
+  test('looked at since, it is what was seen', () =>
+    expect(at({ spots: [look('sound', 3, {}, ['eye', 'hammer'])] })).toBe('held'));
 });

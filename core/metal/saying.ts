@@ -1,7 +1,7 @@
 import type { FaceId } from '../frame';
 
 /** How something is known, best first; what a gauge measured comes by the map. */
-export type KnownBy = 'opened' | 'struck' | 'felt' | 'seen';
+export type KnownBy = 'opened' | 'struck' | 'felt' | 'seen' | 'told';
 
 /**
  * What one record claims of the metal of its extent:

@@ -91,6 +91,11 @@ describe('what still stands', () => {
     expect(open(bent, sound('plate'))).toEqual([]);
     expect(open(bent, sound('weld'))).toEqual(['plate bent']);
   });
+  test('told that it is fine answers nothing', () => {
+    const bent = find('plate', { is: 'bent', offMm: 2 });
+    expect(open(bent, find('plate', { is: 'sound', ways: ['told'] }))).toEqual(['plate bent']);
+    expect(open(bent, find('plate', { is: 'sound', ways: ['told', 'eye'] }))).toEqual([]);
+  });
   test('another side, another host: neither hears of it', () => {
     const right = find('weld', { is: 'put right', done: 'renewed whole' }, { hostId: 'mark-3 right' });
     expect(open(cracked(), right)).toEqual(['weld cracked']);

@@ -12,7 +12,7 @@ import {
 } from '../frame';
 import { fail, ok, type Outcome } from '../quantity';
 import type { HandPractice } from '../reference';
-import { WAYS } from './look';
+import { isOnlyTold, WAYS } from './look';
 
 /** Parts of a bracket, joint, panel or pocket that can each be bad by themselves. */
 export const FIND_PARTS = [
@@ -189,8 +189,9 @@ export function openFinds(finds: readonly Find[], hand: Pick<HandPractice, 'worn
     const { state } = find;
     if (state.is === 'put right')
       drop((other) => (state.done === 'renewed whole' ? keyOf(other) === keyOf(find) : isOf(other)));
-    else if (state.is === 'sound') drop((other) => isOf(other) && findWeight(other, hand) !== 'failed');
-    else {
+    else if (state.is === 'sound') {
+      if (!isOnlyTold(state.ways)) drop((other) => isOf(other) && findWeight(other, hand) !== 'failed');
+    } else {
       const key = `${keyOf(find)} ${find.part} ${state.is}`;
       open.set(key, { first: open.get(key)?.first ?? find, last: find });
     }

@@ -2,6 +2,7 @@ export {
   CAUSES,
   isDoubtful,
   isFailed,
+  isOnlyTold,
   latest,
   LOOK_ON,
   LOOK_RESULTS,
@@ -71,6 +72,7 @@ export { compareTaps, hearTaps, TAP_WHYS, type TapComparison } from './tap-ear';
 export {
   LIFT_ANSWERS,
   LIFT_REASONS,
+  LIFT_SIDES,
   LIFT_WAYS,
   liftKind,
   liftPlanSchema,

@@ -20,10 +20,11 @@ export const takesPoints = (way: LiftWay): boolean =>
 export const liftsAllWheels = (way: LiftWay): boolean =>
   way === 'two-post pads' || way === 'stands' || way === 'cribbing';
 
-/** A place under a rail or sill; its station is along the frame. */
+export const LIFT_SIDES = ['left', 'centre', 'right'] as const;
+/** A place under a rail or sill, or in the middle under what runs across; its station is along the frame. */
 export const liftPointSchema = z.object({
   id: z.string().min(1).max(20),
-  side: z.enum(['left', 'right']),
+  side: z.enum(LIFT_SIDES),
   stationMm: z.number().gte(0).lte(40_000),
   ratingN: z.number().gt(0).lte(1e6).optional(),
 });
@@ -129,6 +130,9 @@ export type LiftRecord = z.infer<typeof liftRecordSchema>;
 
 export const liftKind = evidenceKind<LiftRecord>({
   name: 'lift',
+  // Version 1 knew no point in the middle: whoever reads only that is to say so.
+  version: 2,
+  upcasts: { 1: (body) => body },
   schema: liftRecordSchema,
   fits: () => ok({}),
   tells: () => [],

@@ -36,8 +36,12 @@ export const UNSEEN_WHYS = [
 ] as const;
 export type UnseenWhy = (typeof UNSEEN_WHYS)[number];
 
-export const WAYS = ['eye', 'light through', 'finger', 'pick', 'hammer', 'ring', 'scope'] as const;
+export const WAYS = ['eye', 'light through', 'finger', 'pick', 'hammer', 'ring', 'scope', 'told'] as const;
 export type Way = (typeof WAYS)[number];
+
+/** Nobody here looked: the owner's word, another shop's photo. Bad, it restricts until somebody looks; good, it clears nothing. */
+export const isOnlyTold = (ways: readonly Way[]): boolean =>
+  ways.length > 0 && ways.every((way) => way === 'told');
 
 /** What a result at a bracket or mount is of. */
 export const LOOK_ON = ['fitting', 'member'] as const;
@@ -89,6 +93,9 @@ export type Look = z.infer<typeof lookSchema>;
 /** Looks at a body item hang on no member. */
 export const lookKind = evidenceKind<Look>({
   name: 'look',
+  // Version 1 knew no hearsay: whoever reads only that is to say so.
+  version: 2,
+  upcasts: { 1: (body) => body },
   schema: lookSchema,
   fits: (frame, look) =>
     look.memberId === undefined ? ok({}) : onMember(frame, look.memberId, () => ok({})),

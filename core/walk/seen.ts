@@ -1,10 +1,19 @@
 import { twinOf, type Frame, type Member } from '../frame';
-import { isDoubtful, isFailed, latest, type Look, type LookResult, type UnseenWhy, type Way } from './look';
+import {
+  isDoubtful,
+  isFailed,
+  isOnlyTold,
+  latest,
+  type Look,
+  type LookResult,
+  type UnseenWhy,
+  type Way,
+} from './look';
 import type { Act, Leave } from './leave';
 import type { HotSpot } from './spot';
 
 /** Why a spot counts as not seen though somebody stood before it. */
-export type NotSeenWhy = UnseenWhy | 'not looked at' | 'by eye only';
+export type NotSeenWhy = UnseenWhy | 'not looked at' | 'by eye only' | 'only told';
 
 /** A hot spot and what is known of it. `seen` is about metal, not about taps on a screen. */
 export interface SpotState {
@@ -52,6 +61,7 @@ function stateOf(
 ): SpotState {
   if (!look)
     return measured ? { spot, seen: true, measured } : { spot, seen: false, why: 'not looked at', measured };
+  if (isOnlyTold(look.ways)) return { spot, look, seen: measured, why: 'only told', measured };
   const known = { spot, look, result: look.result, measured };
   // Said not seen stays not seen, whatever was read nearby, until somebody looks.
   if (look.result === 'not seen') return { ...known, seen: false, why: look.why! };

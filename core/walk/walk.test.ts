@@ -179,6 +179,18 @@ describe('seen', () => {
     expect(stateOf(floor, [lookAt(floor, 'through')])).toMatchObject({ seen: true, result: 'through' });
   });
 
+  test('told is not seen, bad or good, until somebody looks; told and looked is a look', () => {
+    for (const result of ['sound', 'through'] as const) {
+      const state = stateOf(hanger, [lookAt(hanger, result, { ways: ['told'] })]);
+      expect(state).toMatchObject({ seen: false, why: 'only told' });
+      expect(state.result).toBeUndefined();
+    }
+    expect(stateOf(hanger, [lookAt(hanger, 'soft', { ways: ['told', 'pick'] })])).toMatchObject({
+      seen: true,
+      result: 'soft',
+    });
+  });
+
   test('leave refused is named as the reason, and the owner’s last word counts', () => {
     const leave = (given: boolean, k: number) => ({
       kind: 'leave' as const,

@@ -1,9 +1,18 @@
 import { withThickness } from '../mechanics';
-import { defaultFrame, familyOf, surfaceOf, typicalLoads, type Frame, type Member } from '../frame';
+import {
+  defaultFrame,
+  familyOf,
+  heightOnFace,
+  surfaceOf,
+  typicalLoads,
+  type Frame,
+  type Member,
+} from '../frame';
 import { DEFAULT_LOAD_FACTORS, fatigue, cyclesToCrack, YOUNGS_MODULUS_MPA, steel } from '../reference';
 import { ksiToMpa } from '../quantity';
 import {
   cripplingN,
+  webAtBearingMm,
   frameDemand,
   heldWallShare,
   lateralMpa,
@@ -200,6 +209,35 @@ describe('strength by published formulas (from memory, as their sources say)', (
       cripplingN({ kind: 'box', depthMm: 200, widthMm: 70, thicknessMm: 6 }, 6, 6, 345) / full,
     ).toBeCloseTo(2, 9);
     expect(cripplingN(channel, 0, 6, 345)).toBe(0);
+  });
+
+  test('over a pad a thinner web is never stronger, nor a flange thinner than its web', () => {
+    const channel = { kind: 'channel', depthMm: 200, flangeMm: 70, thicknessMm: 6 } as const;
+    const walls = [0.1, 0.5, 1, 2, 3, 4, 5, 6];
+    for (const fixed of walls)
+      for (const [k, wall] of walls.slice(1).entries()) {
+        const thinner = walls[k]!;
+        expect(cripplingN(channel, thinner, fixed, 345)).toBeLessThanOrEqual(
+          cripplingN(channel, wall, fixed, 345),
+        );
+        if (wall > fixed) continue;
+        expect(cripplingN(channel, fixed, thinner, 345)).toBeLessThanOrEqual(
+          cripplingN(channel, fixed, wall, 345),
+        );
+      }
+  });
+
+  test('a web stands on its least metal low down; what is thin above the middle, or in a flange, is no bearing', () => {
+    const surface = surfaceOf({ kind: 'channel', depthMm: 200, flangeMm: 70, thicknessMm: 6 });
+    const thinAt = (isThin: (face: string, heightMm: number) => boolean) =>
+      webAtBearingMm(
+        surface,
+        surface.rowFace.map((face, row) => (isThin(face.id, heightOnFace(face, surface.uMm[row]!)) ? 2 : 6)),
+      );
+    expect(thinAt(() => false)).toBe(6);
+    expect(thinAt((face, mm) => face === 'web' && mm < 13)).toBe(2);
+    expect(thinAt((face, mm) => face === 'web' && mm > 110)).toBe(6);
+    expect(thinAt((face) => face === 'bottom')).toBe(6);
   });
 
   test('fatigue: category E at 10 ksi lasts 1.1 million swings, under 4.5 ksi none counts', () => {

@@ -59,6 +59,7 @@ export {
 } from './demand';
 export {
   cripplingN,
+  webAtBearingMm,
   heldWallShare,
   lateralMpa,
   outstandShare,
@@ -73,6 +74,7 @@ export {
   liftReasons,
   liftSteps,
   metalReasons,
+  middleStations,
   preparedLift,
   type Instead,
   type LiftEvidence,

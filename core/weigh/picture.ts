@@ -22,6 +22,7 @@ import {
   stillThere,
   struckEdges,
   type Beside,
+  type KeptOrder,
   type MetalAccount,
   type WallField,
 } from '../metal';
@@ -43,13 +44,15 @@ export interface MemberEvidence {
   readonly feltEdges?: readonly FeltEdge[];
   /** What skins, floors and closed spaces tell of it. */
   readonly beside?: readonly Beside[];
+  /** Where each of its records stands among all that were kept. */
+  readonly kept?: KeptOrder;
 }
 
 /**
  * What follows from the evidence (it has gone into account, map and edges); the rules read only this. `map` is of readings alone, absent when
  * nothing was measured; `found` is the wall as found, absent when nothing is known to differ from as made.
  */
-export interface MemberPicture extends Omit<MemberEvidence, 'readings' | 'feltEdges' | 'beside'> {
+export interface MemberPicture extends Omit<MemberEvidence, 'readings' | 'feltEdges' | 'beside' | 'kept'> {
   readonly account: MetalAccount;
   readonly found?: WallField;
   readonly surface: Surface;
@@ -65,7 +68,16 @@ export interface MemberPicture extends Omit<MemberEvidence, 'readings' | 'feltEd
   readonly zones: readonly DamageZone[];
 }
 
-const pointIn = ({ at, stationMm }: { readonly at: string; readonly stationMm: number }) => ({
+const pointIn = ({
+  id,
+  at,
+  stationMm,
+}: {
+  readonly id: string;
+  readonly at: string;
+  readonly stationMm: number;
+}) => ({
+  id,
   at,
   fromMm: stationMm,
   toMm: stationMm,
@@ -73,13 +85,13 @@ const pointIn = ({ at, stationMm }: { readonly at: string; readonly stationMm: n
 
 /** `given`, where there is one, stands for the map of all readings: the one that was quick to have while readings are typed. */
 export function memberPicture(evidence: MemberEvidence, given?: ThicknessMap): MemberPicture {
-  const { readings: all, feltEdges = [], cracks: everyCrack, ...evidenceBeside } = evidence;
+  const { readings: all, feltEdges = [], cracks: everyCrack, beside: _, kept, ...evidenceBeside } = evidence;
   const { member, practice } = evidenceBeside;
   const surface = surfaceOf(member.shape);
   const sayings = sayingsOf(member, evidence, practice.hand);
-  const stands = stillThere(sayings);
-  const readings = ownReadings(all, sayings).filter((reading) => stands(pointIn(reading)));
-  const cracks = everyCrack.filter((crack) => stands({ at: crack.at, ...crackExtent(crack) }));
+  const stands = stillThere(sayings, kept);
+  const readings = ownReadings(all, sayings, kept).filter((reading) => stands(pointIn(reading)));
+  const cracks = everyCrack.filter((crack) => stands({ id: crack.id, at: crack.at, ...crackExtent(crack) }));
   const felt = feltEdges.filter((edge) => stands(pointIn(edge)));
   const map = given ?? thicknessMap(member, readings);
   const built = builtThickness(member, readings);

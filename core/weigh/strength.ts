@@ -1,6 +1,14 @@
 import type { Section } from '../mechanics';
 import { sectionProperties, warping } from '../mechanics';
-import { facesOf, isBranched, isClosed, type Face, type MemberShape, type Surface } from '../frame';
+import {
+  facesOf,
+  heightOnFace,
+  isBranched,
+  isClosed,
+  type Face,
+  type MemberShape,
+  type Surface,
+} from '../frame';
 import { outstandLimit, YOUNGS_MODULUS_MPA, type Steel } from '../reference';
 
 /** What a section can take, on the thickness it has: stresses in MPa that yield or buckling allow before any shop's own share is taken. */
@@ -65,6 +73,16 @@ export function faceMeanMm(surface: Surface, wallMm: ArrayLike<number>): Map<Fac
   return new Map([...sums].map(([id, [sum, rows]]) => [id, sum / rows]));
 }
 
+/** The least of a web in its lower half, mm: there it cripples over what it stands on, whatever stands above. */
+export function webAtBearingMm({ rowFace, uMm }: Surface, wallMm: ArrayLike<number>): number {
+  let least = Infinity;
+  rowFace.forEach((face, row) => {
+    if (face.upright && heightOnFace(face, uMm[row]!) <= face.widthMm / 2)
+      least = Math.min(least, wallMm[row]!);
+  });
+  return Number.isFinite(least) ? least : 0;
+}
+
 /** What a wall's section can take between holds `unbracedMm` apart. */
 export function sectionStrength(
   { surface, section, wallMm }: Walled,
@@ -124,7 +142,8 @@ const BEARING_MM = 100;
 
 /**
  * What a web takes at a pad before it cripples, N: 0.80 t² [1 + 3 (N/d)(t_w/t_f)^1.5] √(E Fy t_f/t_w), over a safety of 2
- * (AISC 360 J10.3, away from an end, from memory). A box has two webs.
+ * (AISC 360 J10.3, away from an end, from memory). A box has two webs. The formula is of flanges no thinner than their web: a flange that rust made
+ * thinner spreads the load no better, so t_w/t_f counts as 1 at most in the spreading.
  */
 export function cripplingN(shape: MemberShape, webMm: number, flangeMm: number, yieldMpa: number): number {
   if (!(webMm > 0 && flangeMm > 0)) return 0;
@@ -132,7 +151,7 @@ export function cripplingN(shape: MemberShape, webMm: number, flangeMm: number, 
     0.8 *
     webMm *
     webMm *
-    (1 + 3 * (BEARING_MM / shape.depthMm) * (webMm / flangeMm) ** 1.5) *
+    (1 + 3 * (BEARING_MM / shape.depthMm) * Math.min(1, webMm / flangeMm) ** 1.5) *
     Math.sqrt((YOUNGS_MODULUS_MPA * yieldMpa * flangeMm) / webMm);
   return ((isClosed(shape) ? 2 : 1) * one) / 2;
 }

@@ -1,6 +1,6 @@
 import type { HandPractice } from '../../reference';
 import { facesOf, type MemberShape } from '../../frame';
-import { isDoubtful, type LookResult, type SpotState } from '../../walk';
+import { isDoubtful, isOnlyTold, type LookResult, type SpotState } from '../../walk';
 import type { KnownBy, Saying } from '../saying';
 
 /**
@@ -20,12 +20,14 @@ export function lookSays(state: SpotState, shape: MemberShape, practice: HandPra
     toMm: spot.toMm + (isPlace ? practice.tapReachMm : 0),
   };
   const face = spot.face ?? facesOf(shape).find(({ id }) => id === 'bottom')?.id;
+  const told = look && isOnlyTold(look.ways) && look.result !== 'not seen' && isDoubtful(look.result);
+  const hearsay: Saying[] = told ? [{ ...about, claim: 'doubtful', by: 'told', what: look.result }] : [];
   if (!state.seen) {
     const isSaid = result === 'not seen';
     const what = state.why ?? 'not looked at';
-    return [{ ...about, claim: 'unseen', by: 'seen', what, ...(isSaid && { isSaid }) }];
+    return [{ ...about, claim: 'unseen', by: 'seen', what, ...(isSaid && { isSaid }) }, ...hearsay];
   }
-  if (!look || result === undefined || result === 'not seen') return [];
+  if (!look || result === undefined || result === 'not seen') return hearsay;
   // Said of what hangs there, the member beside it was in sight and nothing was said of it.
   const ofMember = look.on === 'fitting' && isDoubtful(result) ? 'surface rust' : result;
   return claimsOf(ofMember, tapped(state), spot.face !== undefined).map((claim) => ({

@@ -1,6 +1,6 @@
 import { isLifted, type MeshedMember, type SolvedFrame, type Structure } from '../../frame';
 import { steel } from '../../reference';
-import { cripplingN, faceMeanMm } from '../strength';
+import { cripplingN, faceMeanMm, webAtBearingMm } from '../strength';
 import type { Cut } from './cut';
 import type { PadDemand } from './demand';
 
@@ -12,7 +12,8 @@ export function padsOn(
   cutAt: (mm: number) => Cut | undefined,
 ): PadDemand[] {
   const { member } = mesh;
-  if (member.role !== 'rail' && member.role !== 'sill') return [];
+  // A leg's own foot is no pad under a web.
+  if (member.role === 'leg') return [];
   return solved.cases
     .filter(({ id }) => isLifted(id))
     .flatMap(({ id, supports }) =>
@@ -25,9 +26,7 @@ export function padsOn(
           const cut = cutAt((mesh.stationsMm[k]! + mesh.stationsMm[k + 1]!) / 2);
           if (!cut) return [];
           const means = faceMeanMm(cut.surface, cut.wallMm);
-          const web = Math.min(
-            ...cut.surface.faces.filter((face) => face.upright).map((face) => means.get(face.id)!),
-          );
+          const web = webAtBearingMm(cut.surface, cut.wallMm);
           const flange = means.get('bottom') ?? web;
           return [
             {

@@ -1,4 +1,4 @@
-import { facesOf, memberOver, type Member } from '../../frame';
+import { facesOf, memberOver, placementOf, type Member } from '../../frame';
 import { cellIs, columnsUnder, standingAgainst, type MetalAccount, type Saying } from '../../metal';
 import type { LiftReason } from '../../walk';
 import type { LiftEvidence } from './evidence';
@@ -111,14 +111,29 @@ function bearing({ member, stationMm, account, reachMm }: Place): LiftReason {
 /** Stations along the frame worth trying for points, both sides alike: no refusal from the metal on either, and nothing unknown beneath. */
 export function candidateStations(evidence: LiftEvidence, stepMm = 150): number[] {
   const out: number[] = [];
-  for (let stationMm = stepMm; stationMm < evidence.frame.lengthMm; stationMm += stepMm) {
-    const over = (['left', 'right'] as const).map((side) => memberOver(evidence.frame, { side, stationMm }));
-    const reasons = over.flatMap((each) =>
-      each
-        ? metalReasons(each.member, each.stationMm, evidence.accounts.get(each.member.id), evidence.reachMm)
-        : [refused({ code: 'nothing there' })],
-    );
-    if (reasons.every((reason) => reason.weight === 'note')) out.push(stationMm);
-  }
+  for (let stationMm = stepMm; stationMm < evidence.frame.lengthMm; stationMm += stepMm)
+    if (takesPoint(evidence, ['left', 'right'], stationMm)) out.push(stationMm);
   return out;
 }
+
+/** Where a jack may stand in the middle: under whatever runs across and is known to be good there. */
+export const middleStations = (evidence: LiftEvidence): number[] =>
+  evidence.frame.members
+    .filter((member) => member.role === 'crossmember' || member.role === 'brace')
+    .map((member) => placementOf(evidence.frame, member).from[0])
+    .filter((stationMm) => takesPoint(evidence, ['centre'], stationMm))
+    .sort((a, b) => a - b);
+
+const takesPoint = (
+  evidence: LiftEvidence,
+  sides: readonly ('left' | 'centre' | 'right')[],
+  stationMm: number,
+): boolean =>
+  sides.every((side) => {
+    const over = memberOver(evidence.frame, { side, stationMm });
+    if (!over) return false;
+    const account = evidence.accounts.get(over.member.id);
+    return metalReasons(over.member, over.stationMm, account, evidence.reachMm).every(
+      ({ weight }) => weight === 'note',
+    );
+  });

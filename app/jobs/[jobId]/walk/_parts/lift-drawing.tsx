@@ -7,6 +7,7 @@ import { takesPoints, type LiftPlan } from '@/core/walk';
 import { useReader, useRecords } from '../../../_desk';
 
 const [W, H, LEFT_Y, RIGHT_Y] = [720, 150, 48, 104];
+const POINT_Y = { left: LEFT_Y, centre: (LEFT_Y + RIGHT_Y) / 2, right: RIGHT_Y } as const;
 
 /** The frame lying on its side in plan, front left: rails, axles, and each point with what it carries and what is against it. */
 export function LiftDrawing({ plan, reply }: { plan: LiftPlan; reply: LiftReply | undefined }) {
@@ -84,12 +85,12 @@ export function LiftDrawing({ plan, reply }: { plan: LiftPlan; reply: LiftReply 
         </g>
       ))}
       {plan.points.map((point) => {
-        const [px, py] = [x(point.stationMm), point.side === 'left' ? LEFT_Y : RIGHT_Y];
+        const [px, py] = [x(point.stationMm), POINT_Y[point.side]];
         const [is, carries] = [
           state(point.id),
           reply?.facts.supports.find(({ stand }) => stand.on === 'pad' && stand.pointId === point.id),
         ];
-        const below = point.side === 'right';
+        const below = point.side !== 'left';
         return (
           <g key={point.id}>
             <circle

@@ -9,7 +9,7 @@ import {
   type UnitSystem,
 } from '@/core/quantity';
 
-import { LIFT_WAYS, liftPlanSchema, takesPoints, type LiftPlan, type LiftWay } from '@/core/walk';
+import { LIFT_SIDES, LIFT_WAYS, liftPlanSchema, takesPoints, type LiftPlan, type LiftWay } from '@/core/walk';
 import { turned } from '../../../../_parts/turned';
 
 /** A plan as it is typed. Stations are along the frame; ratings masses. */
@@ -17,7 +17,7 @@ export const liftFormSchema = z.object({
   system: z.enum(['in', 'mm']),
   way: z.enum(LIFT_WAYS),
   points: z.array(
-    z.object({ id: z.string(), side: z.enum(['left', 'right']), station: z.string(), rating: z.string() }),
+    z.object({ id: z.string(), side: z.enum(LIFT_SIDES), station: z.string(), rating: z.string() }),
   ),
   wheelsDown: z.array(z.string()),
   hoist: z.string(),

@@ -6,6 +6,7 @@ import { memberOf } from '@/core/frame';
 import { type LiftReply, liftBasis, stands } from '@/core/job';
 import { lengthDigits, percent, printLength, printMass, STANDARD_GRAVITY } from '@/core/quantity';
 import {
+  LIFT_SIDES,
   LIFT_WAYS,
   takesPoints,
   type LiftAnswer,
@@ -164,7 +165,7 @@ function LiftFormFields({ form, onChange }: { form: LiftForm; onChange: (form: L
                 <Pick
                   label={point.id}
                   value={point.side}
-                  options={['left', 'right'] as const}
+                  options={LIFT_SIDES}
                   onPick={(side) => setPoint(k, { side })}
                 />
                 <Entry
