@@ -3,6 +3,18 @@ import type { HandPractice } from '../reference';
 import { isDoubtful, isFailed, openFinds, type Find, type OpenFind, type SpotState } from '../walk';
 import { severity, type Verdict } from './finding';
 
+/** What a bad host asks for, as data. */
+export const HOST_NEEDS = [
+  'weld anew',
+  'fasten anew',
+  'bond anew',
+  'renew it',
+  'close the sheet',
+  'clear it',
+  'look closer',
+] as const;
+export type HostNeed = (typeof HOST_NEEDS)[number];
+
 /** A bracket, joint, panel or closed space found bad by itself: what is to be done with it, and what falls or steers if it lets go. */
 export interface HostVerdict {
   readonly on: HostOn;
@@ -14,6 +26,7 @@ export interface HostVerdict {
   readonly stationMm: number;
   /** What was found of it, worst first. */
   readonly found: readonly string[];
+  readonly needs: readonly HostNeed[];
   /** It carries nothing any more. */
   readonly carriesNothing: boolean;
   readonly verdict: Extract<Verdict, 'Watch' | 'Mend' | 'Renew'>;
@@ -23,6 +36,7 @@ export interface HostVerdict {
 /** What was found of one host, from whichever record. */
 interface Found {
   readonly words: string;
+  readonly need: HostNeed;
   readonly carriesNothing: boolean;
   readonly verdict: HostVerdict['verdict'];
 }
@@ -57,18 +71,30 @@ function lookedAt({ spot, look, result }: SpotState): Found | undefined {
   if (!spot.host || (spot.memberId !== undefined && look?.on !== 'fitting')) return undefined;
   if (result === undefined || !isDoubtful(result)) return undefined;
   const failed = isFailed(result);
-  return { words: result, carriesNothing: failed, verdict: failed ? 'Renew' : 'Watch' };
+  return {
+    words: result,
+    need: failed ? 'renew it' : 'look closer',
+    carriesNothing: failed,
+    verdict: failed ? 'Renew' : 'Watch',
+  };
 }
 
 /** Welds and fastenings are made good where they are; a thing that is itself gone, worn or torn is renewed. */
-const MADE_GOOD = new Set<Find['part']>(['weld', 'fasteners', 'bond', 'sheet']);
+const MADE_GOOD: Partial<Record<Find['part'], HostNeed>> = {
+  weld: 'weld anew',
+  fasteners: 'fasten anew',
+  bond: 'bond anew',
+  sheet: 'close the sheet',
+};
 
 function foundOf({ find: { part, state }, weight, grownMm }: OpenFind): Found {
   const grown = grownMm === undefined ? '' : ', and growing';
+  const isShut = part === 'inside' || part === 'drain';
   return {
     words: `${part} ${state.is}${grown}`,
+    need: weight === 'failed' ? (MADE_GOOD[part] ?? 'renew it') : isShut ? 'clear it' : 'look closer',
     carriesNothing: weight === 'failed',
-    verdict: weight === 'doubtful' ? 'Watch' : MADE_GOOD.has(part) ? 'Mend' : 'Renew',
+    verdict: weight === 'doubtful' ? 'Watch' : MADE_GOOD[part] ? 'Mend' : 'Renew',
   };
 }
 
@@ -81,6 +107,7 @@ function verdictOf(host: Host, said: readonly Found[]): HostVerdict {
     memberIds: [...new Set(host.spans.map(({ memberId }) => memberId))],
     stationMm: host.spans[0] ? (host.spans[0].fromMm + host.spans[0].toMm) / 2 : 0,
     found: [...new Set(ranked.map(({ words }) => words))],
+    needs: [...new Set(ranked.map(({ need }) => need))],
     carriesNothing: said.some((each) => each.carriesNothing),
     verdict: ranked[0]!.verdict,
     carries: host.carries,

@@ -38,7 +38,7 @@ export {
 } from './finding';
 export { weigh, type MemberVerdict } from './verdict';
 export { bearsLoad, leastWall } from './least';
-export { carriesFrame, hostVerdicts, type HostVerdict } from './hosts';
+export { carriesFrame, HOST_NEEDS, hostVerdicts, type HostNeed, type HostVerdict } from './hosts';
 export { unitVerdict, type JudgedMember, type UnitVerdict } from './unit';
 export { demandFindings, type DemandPair } from './demand-findings';
 export {

@@ -413,6 +413,7 @@ describe('what it loads further along', () => {
       memberIds: ['rail-right'],
       stationMm: 10,
       found: ['cracked'],
+      needs: ['renew it'],
       carriesNothing: true,
       verdict: 'Renew',
       carries: [],

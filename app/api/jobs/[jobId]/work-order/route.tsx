@@ -7,6 +7,7 @@ import { askOffice } from '../../../../_office';
 import { database, jobFile } from '@/data';
 import { WorkOrder, type OrderWords } from '@/ui/print/work-order';
 import { registerFonts } from '@/ui/print/fonts';
+import { HOST_NEED_WORDS } from '../../../../_words/by-hand';
 import { CAUTIONS, DEFERENCE } from '../../../../_words/cautions';
 import { distrustWords } from '../../../../_words/distrust';
 import { sayingWords } from '../../../../_words/metal';
@@ -23,8 +24,8 @@ const wordsIn = (system: UnitSystem, file: JobFile): OrderWords => ({
     ...new Set(standingAgainst(picture.account).map((saying) => sayingWords(picture.member, saying, system))),
   ],
   hosts: jobHosts(file).map(
-    ({ name, found, verdict, carries }) =>
-      `${verdict} ${name}: ${found.join(', ')}${carries.length ? `, carries ${carries.join(', ')}` : ''}`,
+    ({ name, found, needs, verdict, carries }) =>
+      `${verdict} ${name}: ${found.join(', ')}${carries.length ? `, carries ${carries.join(', ')}` : ''}; ${needs.map((need) => HOST_NEED_WORDS[need]).join('; ')}`,
   ),
   remarks: (worked) => [
     ...worked.findings.map((finding) => repairWords(finding, system).title),

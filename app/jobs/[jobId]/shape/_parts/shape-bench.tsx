@@ -2,10 +2,10 @@
 
 import { useCallback, useMemo, useState } from 'react';
 import { percent } from '@/core/quantity';
-import type { Member } from '@/core/frame';
-import type { WorkedRepair } from '@/core/job';
-import { lowerBound, severity } from '@/core/weigh';
-import { pieceKindsFor, type Repair } from '@/core/shape';
+import { jobHosts, type WorkedRepair } from '@/core/job';
+import { lowerBound } from '@/core/weigh';
+import type { Repair } from '@/core/shape';
+import { HOST_NEED_WORDS, nothingDrawnWords } from '../../../../_words/by-hand';
 import type { StripScale } from '@/ui/strip';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { repairWords, sourceWords } from '../../../../_words/findings';
@@ -19,7 +19,6 @@ import {
   useReader,
   useRecords,
   useWork,
-  type WorkView,
 } from '../../../_desk';
 import { EndHandles } from './end-handles';
 import { PieceForm } from './piece-form';
@@ -68,11 +67,12 @@ export function ShapeBench() {
     <Bench slice="as repaired">
       <MemberStrip plates={plates} plateLabels readings={false} over={over} height={340} />
       {work && repairs.length === 0 && work.notOffered.length === 0 && (
-        <p className="mt-4 text-xl">{emptyWords(work, member)}</p>
+        <p className="mt-4 text-xl">{nothingDrawnWords(work.picture, work.verdict.verdict)}</p>
       )}
       {work?.notOffered.map((tried) => (
         <NothingFits key={tried.repair.id} tried={tried} />
       ))}
+      <MadeGoodByHand />
       {repairs.length > 0 && (
         <div className="mt-2 flex flex-wrap" role="group" aria-label="Repairs">
           {repairs.map((worked, k) => {
@@ -243,20 +243,30 @@ function NothingFits({ tried }: { tried: WorkedRepair }) {
   );
 }
 
-function emptyWords({ picture, verdict }: WorkView, member: Member): string {
-  if (!picture.account.isKnown)
-    return `Nothing is on record of ${member.name.toLowerCase()}: strike it or read it first.`;
-  if (member.role === 'crossmember' && severity(verdict.verdict) < severity('Mend'))
-    return `Nothing on this crossmember asks for metal: Weigh says ${verdict.verdict}.`;
-  if (member.role === 'crossmember')
-    return verdict.verdict === 'Renew'
-      ? 'A crossmember this thin is renewed, not plated. Own-made is fine: S and J at least the old one’s, space left beneath so that dirt can get out.'
-      : `Weigh says ${verdict.verdict} of this crossmember. No plate is proposed on crossmembers: specify it by hand, or renew it.`;
-  if (pieceKindsFor(member.shape).length === 0 && picture.zones.length + picture.cracks.length > 0)
-    return `Plates are proposed on channels and boxes; on this ${member.shape.kind === 'tube' ? 'round tube' : `${member.shape.kind} section`} the damage is shown and weighed, its repair is specified by hand.`;
-  if (picture.steel.weldRepair !== 'yes' && picture.zones.length + picture.cracks.length > 0)
-    return `${picture.steel.name}: no welded repair is proposed. Identify the steel in Frame, or follow the maker’s own instructions.`;
-  return severity(verdict.verdict) >= severity('Mend')
-    ? `Weigh says ${verdict.verdict} of ${member.name.toLowerCase()}; no plate is proposed for it. Its reasons are in Weigh.`
-    : `Nothing on ${member.name.toLowerCase()} asks for a plate: Weigh says ${verdict.verdict}.`;
+/** Brackets, joints, panels and closed spaces on this member that are made good without a plate: what each needs, and by whom. */
+function MadeGoodByHand() {
+  const { file } = useRecords();
+  const { member } = useMember();
+  const bad = useMemo(
+    () => jobHosts(file).filter(({ memberIds }) => memberIds.includes(member.id)),
+    [file, member.id],
+  );
+  if (bad.length === 0) return null;
+  return (
+    <section className="mt-4 border-t border-rule pt-2" aria-label="Made good by hand">
+      <h2 className="text-xl font-semibold">Made good by hand</h2>
+      <ul className="ruled">
+        {bad.map(({ on, id, name, found, needs, verdict, carries }) => (
+          <li key={`${on} ${id}`} className="py-1">
+            <span className="font-semibold">
+              {verdict} {name}: {found.join(', ')}
+            </span>
+            {carries.length > 0 && <span className="caption">; carries {carries.join(', ')}</span>}
+            <br />
+            {needs.map((need) => HOST_NEED_WORDS[need]).join('; ')}.
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
 }

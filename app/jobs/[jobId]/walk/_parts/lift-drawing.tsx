@@ -7,6 +7,7 @@ import { takesPoints, type LiftPlan } from '@/core/walk';
 import { useReader, useRecords } from '../../../_desk';
 
 const [W, H, LEFT_Y, RIGHT_Y] = [720, 150, 48, 104];
+const LABEL_BELOW = { left: -30, centre: 5, right: 42 } as const;
 const POINT_Y = { left: LEFT_Y, centre: (LEFT_Y + RIGHT_Y) / 2, right: RIGHT_Y } as const;
 
 /** The frame lying on its side in plan, front left: rails, axles, and each point with what it carries and what is against it. */
@@ -90,7 +91,6 @@ export function LiftDrawing({ plan, reply }: { plan: LiftPlan; reply: LiftReply 
           state(point.id),
           reply?.facts.supports.find(({ stand }) => stand.on === 'pad' && stand.pointId === point.id),
         ];
-        const below = point.side !== 'left';
         return (
           <g key={point.id}>
             <circle
@@ -112,7 +112,13 @@ export function LiftDrawing({ plan, reply }: { plan: LiftPlan; reply: LiftReply 
             >
               {is === 'clear' ? '✓' : is === 'refused' ? '×' : '?'}
             </text>
-            <text x={px} y={below ? py + 42 : py - 30} textAnchor="middle" fontSize="13" fill="var(--ink)">
+            <text
+              x={point.side === 'centre' ? px + 17 : px}
+              y={py + LABEL_BELOW[point.side]}
+              textAnchor={point.side === 'centre' ? 'start' : 'middle'}
+              fontSize="13"
+              fill="var(--ink)"
+            >
               {carries
                 ? printMass(carries.upN / STANDARD_GRAVITY, system)
                 : lengthDigits(point.stationMm, system, 'length')}

@@ -1,0 +1,55 @@
+import { defaultFrame, FAMILY_IDS, familyOf, type Member } from '@/core/frame';
+import { HOST_NEEDS, memberPicture, type MemberPicture } from '@/core/weigh';
+import { DEFAULT_PRACTICE, metalPractice } from '@/core/reference';
+import { pieceKindsFor } from '@/core/shape';
+import { HOST_NEED_WORDS, nothingDrawnWords } from './by-hand';
+
+const members = FAMILY_IDS.flatMap((family) => {
+  const frame = defaultFrame({ ...familyOf(family).typical, family, steel: 'a36', datum: 'hole' });
+  const kinds = new Map(frame.members.map((member) => [`${member.role} ${member.shape.kind}`, member]));
+  return [...kinds.values()].map((member) => ({ frame, member }));
+});
+const pictureOf = ({ frame, member }: (typeof members)[number]): MemberPicture =>
+  memberPicture({
+    frame,
+    member,
+    readings: [],
+    cracks: [],
+    practice: metalPractice(DEFAULT_PRACTICE),
+    signs: [
+      {
+        kind: 'sign',
+        id: 's',
+        memberId: member.id,
+        stationMm: member.lengthMm / 2,
+        face: 'web',
+        heightMm: 10,
+        detail: { sign: 'struck', tool: 'hammer', answer: 'gave way' },
+        by: 'RK',
+        at: '2026-01-01T00:00:00Z',
+        note: '',
+      },
+    ],
+  });
+const withoutPlates = ({ role, shape }: Member) => role !== 'rail' || pieceKindsFor(shape).length === 0;
+
+test('every need of a bracket, joint, panel or closed space says what is done', () => {
+  for (const need of HOST_NEEDS) expect(HOST_NEED_WORDS[need].length).toBeGreaterThan(20);
+});
+
+test.each(
+  members.filter(({ member }) => withoutPlates(member)).map((each) => [each.member.name, each] as const),
+)('%s, gone in the middle: what is needed and by whom, no step that would not help', (_name, each) => {
+  const words = nothingDrawnWords(pictureOf(each), each.member.role === 'rail' ? 'Mend' : 'Renew');
+  expect(words).not.toMatch(/strike it or read it|measure/i);
+  expect(words).not.toContain('Its reasons are in Weigh');
+  expect(words.length).toBeGreaterThan(40);
+});
+
+test('nobody has looked: that is asked for; nothing wrong: that is said', () => {
+  const each = members[0]!;
+  const { signs: _, ...bare } = pictureOf(each);
+  const unseen = memberPicture({ ...bare, readings: [], signs: [] });
+  expect(nothingDrawnWords(unseen, 'Can’t say')).toContain('strike it or read it first');
+  expect(nothingDrawnWords(pictureOf(each), 'Watch')).toContain('Weigh says Watch');
+});

@@ -1,0 +1,61 @@
+import type { Member } from '@/core/frame';
+import { pieceKindsFor } from '@/core/shape';
+import { severity, type HostNeed, type MemberPicture, type Verdict } from '@/core/weigh';
+
+/** What is made good without a plate drawn here: what is needed, and by whom. */
+export const HOST_NEED_WORDS: Readonly<Record<HostNeed, string>> = {
+  'weld anew':
+    'cut the weld out to sound metal and lay it anew, by a welder qualified for it; ask first why it cracked',
+  'fasten anew':
+    'renew its fastenings in the maker’s size and grade, check their holes for wear; no weld in their place',
+  'bond anew': 'glue or seal it anew as the maker says, on bright metal',
+  'renew it': 'renew the part: the maker’s own, or one made to its drawing by somebody who may',
+  'close the sheet': 'look at what is behind it first; then let sheet in as the maker joins it',
+  'clear it': 'clear and wash it out, open its drain; then look at the metal',
+  'look closer': 'look closer, tap or measure, before anybody relies on it',
+};
+
+/** Members that no plate is proposed on, and what their repair is. */
+const OF_ROLE: Partial<Record<Member['role'], string>> = {
+  upright:
+    'It holds the front up: its repair is a sleeve or a new length let in, drawn by an engineer or the maker',
+  leg: 'Its repair is a new leg or the maker’s own structure; nothing stands on it until then',
+  outrigger: 'It is renewed as it was made, square to the beam; the floor is held up meanwhile',
+  tongue: 'It pulls the trailer: it is renewed or reinforced to the coupler maker’s instructions only',
+  stud: 'It is renewed as it was made, with the skin off',
+  tower: 'It holds a spring: the maker’s own panel, joined as the maker says',
+  'axle tube': 'It is renewed as it was made, or sleeved to an engineer’s drawing',
+  'deck beam': 'Its repair is drawn by an engineer or the maker: people stand on it',
+  sill: 'A sill is opened, its inner layers mended first, and closed with panels joined as the maker joins them',
+  'floor rail': 'It is renewed as it was made, plug-welded through the floor where the maker did',
+  plate: 'It is renewed as it was made',
+  brace: 'It is renewed as it was made',
+};
+const OF_SECTION = (kind: string): string =>
+  kind === 'tube'
+    ? 'A round tube is sleeved or renewed; the sleeve is specified by hand'
+    : kind === 'I' || kind === 'built-up'
+      ? 'Beams are mended with flange or web plates that end where the stress is low; they are specified by hand, by an engineer or as the maker says'
+      : 'Its repair is specified by hand';
+
+/** Why no plate is drawn on a member, and what is needed instead: never a step that would not help. */
+export function nothingDrawnWords(picture: MemberPicture, verdict: Verdict): string {
+  const { member } = picture;
+  const name = member.name.toLowerCase();
+  const isBad = severity(verdict) >= severity('Mend');
+  const hasDamage = picture.zones.length + picture.cracks.length > 0;
+  if (!isBad && !picture.account.isKnown)
+    return `Nothing is on record of ${name}: strike it or read it first.`;
+  if (!isBad) return `Nothing on ${name} asks for a plate: Weigh says ${verdict}.`;
+  if (member.role === 'crossmember')
+    return verdict === 'Renew'
+      ? 'A crossmember this thin is renewed, not plated. Own-made is fine: S and J at least the old one’s, space left beneath so that dirt can get out.'
+      : `Weigh says ${verdict} of this crossmember. No plate is proposed on crossmembers: specify it by hand, or renew it.`;
+  const ofRole = OF_ROLE[member.role];
+  if (ofRole) return `Weigh says ${verdict} of ${name}. ${ofRole}.`;
+  if (pieceKindsFor(member.shape).length === 0)
+    return `Weigh says ${verdict} of ${name}. ${OF_SECTION(member.shape.kind)}: Weigh has the section left and what it must carry.`;
+  if (picture.steel.weldRepair !== 'yes' && hasDamage)
+    return `${picture.steel.name}: no welded repair is proposed. Identify the steel in Frame, or follow the maker’s own instructions.`;
+  return `Weigh says ${verdict} of ${name}; no plate is proposed for it. Its reasons are in Weigh.`;
+}
