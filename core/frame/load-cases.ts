@@ -12,6 +12,7 @@ import {
 import { STANDARD_GRAVITY } from '../quantity';
 import { STEEL_DENSITY_KG_PER_MM3, type LoadFactors } from '../reference';
 import type { Fitting } from './fitting';
+import { drawnDown } from './ground';
 import { memberOver } from './hosts';
 import type { Frame } from './frame';
 import type { Load } from './loads';
@@ -145,7 +146,7 @@ interface SolvedGroup {
   readonly problems: readonly StructureProblem[];
 }
 
-/** All cases on one set of supports, and where it stands on its wheels the ditch, which needs the standing one first. */
+/** All cases on one set of supports, and where it stands on its wheels the ditch, which needs the level one first. */
 function solveGroup(
   { structure, under, gravity }: Standing,
   group: CaseGroup,
@@ -171,11 +172,19 @@ function solveGroup(
     supports: supportForces(stood.model, group.supports, result),
   });
   const cases = group.cases.map(({ id }, k) => caseOf(id, solved.cases[k]!));
-  const standing = cases.find(({ id }) => id === 'standing');
-  const ditch = standing && ditchCase(under, gravity, factors, standing.result);
-  const dropped = ditch && solve([ditch]);
+  const level = cases.find(({ id }) => id === 'standing');
+  const solveMore = (loads: readonly LoadCase[]) => {
+    const more = solve(loads);
+    return more.ok ? more.cases : undefined;
+  };
+  const ditch = level && ditchCase({ under, gravity }, factors, level.result, solveMore);
+  const braked = level && solveMore([brakeCase({ under, gravity }, factors, level.result)])?.[0];
   return {
-    cases: dropped?.ok ? [...cases, caseOf('one wheel in a ditch', dropped.cases[0]!)] : cases,
+    cases: [
+      ...cases,
+      ...(braked ? [caseOf('brake', braked)] : []),
+      ...(ditch ? [withoutPull(caseOf('one wheel in a ditch', ditch.result), ditch.drawnN)] : []),
+    ],
     unsolved: [],
     problems: stood.problems,
   };
@@ -251,7 +260,6 @@ function caseGroups(
     const rolling = [
       make('standing', []),
       make('bump', [], [0, 0, -factors.bumpG]),
-      make('brake', [], [-factors.brakeG, 0, -1]),
       make('corner', [], [0, factors.cornerG, -1]),
     ];
     const rear = scrubPushes(under, factors, weightN);
@@ -285,8 +293,7 @@ function caseGroups(
   return groups;
 }
 
-/** Pads hold upwards and, by friction, from sliding. */
-/** Stiff beside springs and tyres: what stands on pads hardly sinks (ours). */
+/** Pads hold upwards and, by friction, from sliding: stiff beside springs and tyres: what stands on pads hardly sinks (ours). */
 const PAD_N_PER_MM = 20_000;
 const PAD_STIFFNESS = [PAD_N_PER_MM / 4, PAD_N_PER_MM / 4, PAD_N_PER_MM, 0, 0, 0] as const;
 
@@ -395,23 +402,72 @@ const steeringPush = (structure: Structure, gear: Fitting, pushN: number): NodeL
   return pushAt(at, [0, pushN, 0]);
 };
 
-/** The wheel behind on the right loses its ground, by the ditch's depth or until its tyre hangs free. */
-function ditchCase(
-  under: Undercarriage,
-  gravity: Gravity,
-  factors: LoadFactors,
-  standing: CaseResult,
-): LoadCase | undefined {
-  const wheel = [...under.wheels].reverse().find((each) => each.side === 'right');
-  if (!wheel || under.wheels.length < 4) return undefined;
-  const stands = Math.max(0, standing.reactions[under.wheels.indexOf(wheel)]![2]!);
-  const pull = Math.min(wheel.support.stiffness[2] * factors.ditchMm, stands);
+/** Every wheel brakes by what it stands on the road with; a coupler takes what its own load asks for. */
+function brakeCase(
+  { under, gravity }: Pick<Standing, 'under' | 'gravity'>,
+  { brakeG }: LoadFactors,
+  level: CaseResult,
+): LoadCase {
   return {
-    id: 'one wheel in a ditch',
-    lineLoads: gravity.inDirection([0, 0, -1]),
-    nodeLoads: [{ node: wheel.node, forceN: [0, 0, -pull] }],
+    id: 'brake',
+    lineLoads: gravity.inDirection([-brakeG, 0, -1]),
+    nodeLoads: under.wheels.map(({ node, support }, k) => ({
+      node,
+      offsetMm: support.offsetMm!,
+      forceN: [brakeG * level.reactions[k]![2]!, 0, 0],
+    })),
   };
 }
+
+/**
+ * The wheel behind on the right loses its ground by the ditch's depth. Which wheels are then off it is found by drawing each down alone: tyres do not
+ * pull. A wheel off the ground keeps its hold sideways and lengthwise, which nothing pushes against here.
+ */
+function ditchCase(
+  { under, gravity }: Pick<Standing, 'under' | 'gravity'>,
+  factors: LoadFactors,
+  level: CaseResult,
+  solve: (loads: readonly LoadCase[]) => readonly CaseResult[] | undefined,
+): { readonly result: CaseResult; readonly drawnN: readonly number[] } | undefined {
+  const { wheels } = under;
+  const dropped = wheels.findLastIndex(({ side }) => side === 'right');
+  if (dropped < 0 || wheels.length < 4) return undefined;
+  const drawn = (forcesN: readonly number[]): NodeLoad[] =>
+    wheels.map(({ node }, k) => ({ node, forceN: [0, 0, -forcesN[k]!] }));
+  const alone = solve(
+    wheels.map(({ axle, side }, k) => ({
+      id: `drawn ${axle.id} ${side}`,
+      lineLoads: [],
+      nodeLoads: drawn(wheels.map((_, j) => (j === k ? DRAWN_ALONE_N : 0))),
+    })),
+  );
+  if (!alone) return undefined;
+  const drawnN = drawnDown(
+    {
+      standsN: wheels.map((_, i) => level.reactions[i]![2]!),
+      gives: wheels.map((_, i) => alone.map(({ reactions }) => reactions[i]![2]! / DRAWN_ALONE_N)),
+    },
+    dropped,
+    wheels[dropped]!.support.stiffness[2] * factors.ditchMm,
+  );
+  const result =
+    drawnN &&
+    solve([
+      {
+        id: 'one wheel in a ditch',
+        lineLoads: gravity.inDirection([0, 0, -1]),
+        nodeLoads: drawn(drawnN),
+      },
+    ])?.[0];
+  return result && { result, drawnN };
+}
+const DRAWN_ALONE_N = 1000;
+
+/** What the springs of wheels off the ground pulled is taken back from what they stand with; wheels are the first supports. */
+const withoutPull = (solved: SolvedCase, drawnN: readonly number[]): SolvedCase => ({
+  ...solved,
+  supports: solved.supports.map((support, k) => ({ ...support, upN: support.upN - (drawnN[k] ?? 0) })),
+});
 
 /** Everything heavy as loads along the members, N/mm per g, turned into any direction. Sills and brackets bring it to a channel's web, not to its centroid. */
 export interface Gravity {

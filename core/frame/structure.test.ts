@@ -15,9 +15,12 @@ import {
   placementOf,
   payloadFromCoupler,
   payloadFromTicket,
+  standName,
+  type CaseId,
   type Frame,
   type Member,
 } from '.';
+import { gravityLoads } from './load-cases';
 import { withThickness } from '../mechanics';
 
 const grossKg: Readonly<Record<(typeof FAMILY_IDS)[number], number>> = {
@@ -29,8 +32,7 @@ const grossKg: Readonly<Record<(typeof FAMILY_IDS)[number], number>> = {
   'semi trailer': 30000,
   unibody: 2200,
 };
-function whole(family: (typeof FAMILY_IDS)[number]): Frame {
-  const { typical } = familyOf(family);
+function whole(family: (typeof FAMILY_IDS)[number], typical = familyOf(family).typical): Frame {
   const frame = defaultFrame({ ...typical, family, steel: 'a36', datum: 'front hole' });
   return { ...frame, loads: { items: typicalLoads(frame, grossKg[family]) } };
 }
@@ -90,6 +92,88 @@ describe.each(FAMILY_IDS)('%s', (family) => {
           result.wheels.find((other) => other.axleId === wheel.axleId && other.side !== wheel.side)!.loadKg,
       ).toBeCloseTo(1, 1);
     for (const wheel of result.wheels) expect(wheel.loadKg).toBeGreaterThan(0);
+  });
+});
+
+describe('statics, by hand', () => {
+  /** Steel and loads with their places along the frame: what the model puts on its elements. */
+  const massesOf = (frame: Frame) =>
+    gravityLoads(structureOf(frame, (member) => builtProfile(member))).inDirection([0, 0, -1]);
+  const supportsOf = (frame: Frame, id: CaseId) =>
+    solved(frame).cases.find((each) => each.id === id)!.supports;
+  const upOn = (frame: Frame, on: string, id: CaseId = 'standing') =>
+    supportsOf(frame, id)
+      .filter(({ stand }) => stand.on === on)
+      .reduce((sum, { upN }) => sum + upN, 0);
+
+  test('a trailer on one axle and its coupler: the coupler takes what the lever says, no thrust of rolling wheels in it', () => {
+    const { typical } = familyOf('I-beam trailer');
+    const frame = whole('I-beam trailer', { ...typical, rearAxles: 1 });
+    const structure = structureOf(frame, (member) => builtProfile(member));
+    const axleMm = frame.fittings.find(({ kind }) => kind === 'axle')!.stationMm;
+    const couplerMm = frame.fittings.find(({ kind }) => kind === 'coupler')!.stationMm;
+    /** An element's two ends, rigid arms and all. */
+    const endsOf = (element: number) => {
+      const { from, to } = structure.elements[element]!;
+      return [from, to].map(({ node, offsetMm = [0, 0, 0] }) =>
+        [0, 1, 2].map((k) => structure.nodes[node]![k]! + offsetMm[k]!),
+      ) as [number[], number[]];
+    };
+    let [weightN, momentNmm] = [0, 0];
+    for (const { element, perMmN } of massesOf(frame)) {
+      const [a, b] = endsOf(element);
+      const downN = -perMmN[2] * Math.hypot(...a.map((each, k) => b[k]! - each));
+      weightN += downN;
+      momentNmm += downN * (axleMm - (a[0]! + b[0]!) / 2);
+    }
+    expect(upOn(frame, 'coupler') / (momentNmm / (axleMm - couplerMm))).toBeCloseTo(1, 2);
+    expect((upOn(frame, 'coupler') + upOn(frame, 'tyre')) / weightN).toBeCloseTo(1, 6);
+    const [coupler] = supportsOf(frame, 'standing').filter(({ stand }) => stand.on === 'coupler');
+    expect(coupler!.sideN / weightN).toBeLessThan(1e-3);
+  });
+
+  const inDitch = (frame: Frame, ditchMm: number) => {
+    const { cases } = solveCases(
+      structureOf(frame, (member) => builtProfile(member)),
+      { ...DEFAULT_LOAD_FACTORS, ditchMm },
+    );
+    return (['standing', 'one wheel in a ditch'] as const).map((id) => cases.find((each) => each.id === id)!);
+  };
+  test.each(FAMILY_IDS)(
+    '%s in a ditch: no wheel pulls, all is carried; deep enough, one is off the ground',
+    (family) => {
+      const frame = whole(family);
+      for (const depthMm of [DEFAULT_LOAD_FACTORS.ditchMm, 5000]) {
+        const [level, ditch] = inDitch(frame, depthMm).map(({ supports }) => supports);
+        const total = (of: typeof level) => of!.reduce((sum, { upN }) => sum + upN, 0);
+        expect(total(ditch) / total(level)).toBeCloseTo(1, 6);
+        const tyres = ditch!.filter(({ stand }) => stand.on === 'tyre');
+        for (const { upN } of tyres) expect(upN).toBeGreaterThan(-1);
+        const dropped = tyres.findLast(({ stand }) => stand.on === 'tyre' && stand.side === 'right')!;
+        const before = level!.find(({ stand }) => standName(stand) === standName(dropped.stand))!;
+        expect(dropped.upN).toBeLessThan(before.upN);
+        if (depthMm === 5000) expect(Math.min(...tyres.map(({ upN }) => upN))).toBeLessThan(1);
+      }
+    },
+  );
+  test('a ditch asks by its depth until a wheel is off the ground, and no more from there on', () => {
+    const truck = whole('open-channel ladder');
+    const bent = (ditchMm: number) => {
+      const [level, ditch] = inDitch(truck, ditchMm).map(({ result }) => result);
+      return Math.max(
+        ...ditch!.from.map(({ momentYNmm }, k) => Math.abs(momentYNmm - level!.from[k]!.momentYNmm)),
+      );
+    };
+    expect(bent(300) / bent(150)).toBeCloseTo(2, 4);
+    expect(bent(6000) / bent(5000)).toBeCloseTo(1, 4);
+    expect(bent(0) / bent(150)).toBeLessThan(1e-6);
+  });
+  test('braking: the wheels take it by what they stand with, and nothing is left over to hold', () => {
+    const truck = whole('open-channel ladder');
+    const { cases } = solved(truck);
+    const brake = cases.find(({ id }) => id === 'brake')!;
+    const weightN = brake.supports.reduce((sum, { upN }) => sum + upN, 0);
+    for (const { sideN } of brake.supports) expect(sideN / weightN).toBeLessThan(0.06);
   });
 });
 

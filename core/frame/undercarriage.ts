@@ -58,6 +58,7 @@ export function undercarriageOf(structure: Structure, massKg: number): Undercarr
     nodes.push(at);
     return structure.nodes.length + nodes.length - 1;
   };
+  const coupler = frame.fittings.find((mark) => mark.kind === 'coupler');
   const perWheelN = Math.max(500, (massKg * STANDARD_GRAVITY) / Math.max(2, 2 * axles.length));
   const springN = perWheelN / SPRING_SAG_MM;
   const laying: Laying = { structure, springN, add, elements };
@@ -74,6 +75,8 @@ export function undercarriageOf(structure: Structure, massKg: number): Undercarr
       const tyre = add([axle.stationMm, tyreY, seat.at[2]]);
       elements.push(plainBeam(`stub ${axle.id} ${side}`, seat.node, tyre, AXLE));
       const k = springN * TYRE_PER_SPRING;
+      // Wheels roll: one axle's keep a unit from rolling away, where no coupler does.
+      const along = !coupler && number === axles.length - 1 ? k : 0;
       wheels.push({
         axle,
         axleNumber: number + 1,
@@ -81,14 +84,13 @@ export function undercarriageOf(structure: Structure, massKg: number): Undercarr
         node: tyre,
         support: standSupport(
           { on: 'tyre', axleId: axle.id, side },
-          { node: tyre, offsetMm: [0, 0, -TYRE_RADIUS_MM], stiffness: [k, k, k, 0, 0, 0] },
+          { node: tyre, offsetMm: [0, 0, -TYRE_RADIUS_MM], stiffness: [along, k, k, 0, 0, 0] },
         ),
       });
     }
     if (seats.length === 2 && frame.family !== 'unibody')
       elements.push(plainBeam(`axle ${axle.id}`, seats[0]!.seat.node, seats[1]!.seat.node, AXLE));
   });
-  const coupler = frame.fittings.find((mark) => mark.kind === 'coupler');
   if (!coupler) return { nodes, elements, wheels };
   const at = attach(structure, [coupler.stationMm, 0, -(coupler.dropMm ?? 0)]);
   return {

@@ -9,3 +9,4 @@ export {
 } from './properties';
 export { omegaAt, torsionFlow, warping, type Warping } from './warping';
 export { plasticModuli, type PlasticModuli } from './plastic';
+export { solveDense } from './linear';

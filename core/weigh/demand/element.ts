@@ -2,7 +2,7 @@ import { isLifted, type CaseId, type SolvedFrame } from '../../frame';
 import type { LoadFactors } from '../../reference';
 import type { Cut } from './cut';
 import type { StationDemand } from './demand';
-import { peakOf } from './fibres';
+import { peakOf, swungOf } from './fibres';
 
 /** The one used most of what it may carry. */
 export const most = (all: readonly StationDemand[]): StationDemand | undefined =>
@@ -23,12 +23,17 @@ export function elementDemand(
   const used: StationDemand[] = [],
     lifted: StationDemand[] = [];
   let rangeMpa = 0;
+  const standing = solved.cases.find(({ id }) => id === 'standing');
   for (const { id, result, kept } of solved.cases) {
     const at = kept[element]!;
     if (at < 0) continue;
     const share = isLifted(id) ? factors.liftAllowable : factors.roadAllowable;
-    for (const forces of [result.from[at]!, result.to[at]!]) {
-      const { greatestMpa, ...peak } = peakOf(cut, forces, share);
+    for (const end of ['from', 'to'] as const) {
+      const level =
+        standing && standing.kept[element]! >= 0 && standing.result[end][standing.kept[element]!]!;
+      const forces = result[end][at]!;
+      const { greatestMpa, ...peak } =
+        id === 'one wheel in a ditch' && level ? swungOf(cut, forces, level) : peakOf(cut, forces, share);
       // ±0.5 g about standing: the range is the standing stress itself.
       if (id === 'standing') rangeMpa = Math.max(rangeMpa, greatestMpa);
       (isRaised(id) ? lifted : used).push({ stationMm, caseId: id, ...peak, rangeMpa: 0 });

@@ -42,6 +42,24 @@ export function peakOf(cut: Cut, forces: EndForces, share: number): FibrePeak {
   return { ...peak, greatestMpa };
 }
 
+/**
+ * A ditch drops the frame by its depth and no further, whatever that takes: metal that yields once shakes down, and holds while it swings within
+ * twice its yield. Either side may drop: from ditch to ditch it swings twice what one takes it from standing, so that once is held against yield.
+ */
+export function swungOf(cut: Cut, forces: EndForces, level: EndForces): FibrePeak {
+  const change = Object.fromEntries(
+    Object.entries(forces).map(([key, value]) => [key, value - level[key as keyof EndForces]]),
+  ) as unknown as EndForces;
+  const swung = peakOf(cut, change, 1);
+  const { yieldMpa } = cut.strength;
+  return {
+    ...swung,
+    allowableMpa: yieldMpa,
+    utilisation: yieldMpa > 0 ? swung.greatestMpa / yieldMpa : Infinity,
+    why: 'yield',
+  };
+}
+
 function compressionLimit(
   { strength, faceOfNode }: Cut,
   node: number,

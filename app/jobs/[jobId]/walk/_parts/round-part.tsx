@@ -201,7 +201,7 @@ export function RoundPart({ states }: { states: readonly SpotState[] }) {
             ))}
           </div>
         )}
-        {current.spot.host && <AtTheHost key={current.spot.id} spot={current.spot} ways={ways} />}
+        {current.spot.host && <AtTheHost spot={current.spot} ways={ways} />}
         {current.spot.memberId !== undefined && <AtTheSpot />}
         <Asked states={askedBy(current, states)} onGo={goTo} />
         <div className="mt-3 flex flex-wrap items-end gap-2">
