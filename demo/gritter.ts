@@ -60,7 +60,7 @@ function gritterFrame(): Frame {
     fittings: frame.fittings.map((mark) =>
       ratings[mark.name] ? { ...mark, ratingKg: poundsToKg(ratings[mark.name]!) } : mark,
     ),
-    loads: { items: typicalLoads(frame, poundsToKg(17500)), takenOff: ['payload', 'tank'] },
+    loads: { items: typicalLoads(frame, poundsToKg(15500)), takenOff: ['payload', 'tank'] },
   };
 }
 
@@ -76,7 +76,7 @@ export function gritter(): JobBundle {
     kind: 'truck',
     exposure: 'salt load',
     duty: 'work',
-    grossMassKg: poundsToKg(17500),
+    grossMassKg: poundsToKg(15500),
   };
   const notices: Notice[] = [
     {

@@ -1,7 +1,7 @@
 import type { Member, StructureProblem, UnsolvedCase } from '@/core/frame';
-import { printLength, type UnitSystem } from '@/core/quantity';
+import { percent, printLength, type UnitSystem } from '@/core/quantity';
 import { printStation } from './station';
-import type { Felt } from '@/core/weigh';
+import { PARTED_FROM, type Felt } from '@/core/weigh';
 
 export const FELT_WORDS: Readonly<Record<Felt['id'], string>> = {
   'steering gear under a push': 'Steering gear moves, pushed',
@@ -9,6 +9,10 @@ export const FELT_WORDS: Readonly<Record<Felt['id'], string>> = {
   'front wall, hitched against on legs': 'Front wall leans, hitched against on legs',
   'tyre to body over a bump': 'Body nearer to the tyre, bump (springs as assumed)',
 };
+
+/** How much of what it may carry is used; past all sense it is said to be parted. */
+export const usedWords = (utilisation: number): string =>
+  utilisation > PARTED_FROM ? 'parted here' : percent(utilisation);
 
 export function problemWords(
   { code, atMm }: StructureProblem,

@@ -1,3 +1,4 @@
+import { usedWords } from './demand';
 import { LIMIT_SOURCES, type LimitSource } from '@/core/reference';
 import { FINDING_CODES, VERDICTS, type Finding } from '@/core/weigh';
 import { REPAIR_FINDING_CODES, type RepairFinding } from '@/core/shape';
@@ -71,4 +72,26 @@ test('every limit’s source can be printed, and one quoted from memory says so'
     expect(sourceWords(source)).toContain(row.document);
     expect(sourceWords(source).includes('from memory')).toBe(row.fromMemory === true);
   }
+});
+
+test('used past all sense is parted, and no percentage', () => {
+  expect(usedWords(4.99)).toBe('499 %');
+  expect(usedWords(5.01)).toBe('parted here');
+  expect(usedWords(Infinity)).toBe('parted here');
+  const over = (value: number) =>
+    findingWords(
+      {
+        code: 'demand-over',
+        verdict: 'Renew',
+        quantity: 'fraction',
+        value,
+        limit: 1,
+        name: 'bump',
+        source: 'demand',
+        firmness: 'firm',
+      },
+      'in',
+    ).title;
+  expect(over(1.2)).toContain('Uses 120 %');
+  expect(over(86)).toContain('Parted here');
 });

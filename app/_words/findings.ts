@@ -1,6 +1,6 @@
 import { percent, printForce, printLength, printStress, type UnitSystem } from '@/core/quantity';
 import { LIMIT_SOURCES, printSource, type LimitSource } from '@/core/reference';
-import type { Finding, FindingCode } from '@/core/weigh';
+import { PARTED_FROM, type Finding, type FindingCode } from '@/core/weigh';
 import type { RepairFinding, RepairFindingCode } from '@/core/shape';
 import type { JoinFinding, JoinFindingCode } from '@/core/join';
 
@@ -125,7 +125,10 @@ const FINDING_WORDS: Readonly<Record<FindingCode, Say<Finding>>> = {
     change: 'a label or a hardness test settles it: set the steel in Frame',
   }),
   'demand-over': (f) => ({
-    title: `Uses ${percent(f.value!)} of what it may carry; worst: ${f.name}`,
+    title:
+      f.value! > PARTED_FROM
+        ? `Parted here: it carries nothing; worst: ${f.name}`
+        : `Uses ${percent(f.value!)} of what it may carry; worst: ${f.name}`,
     detail: 'as found; as it was made it would do',
     change: 'metal; or less load, kept to',
   }),

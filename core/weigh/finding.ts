@@ -79,4 +79,7 @@ export interface Finding {
   readonly firmness: 'firm' | 'could flip with one more reading' | 'open';
 }
 
+/** Used this many times over, a member holds nothing together there: it is parted, not a percentage (our judgement). */
+export const PARTED_FROM = 5;
+
 export const severity = (verdict: Verdict): number => VERDICTS.indexOf(verdict);

@@ -29,6 +29,7 @@ export { type ColumnDamage, type DamageZone } from './damage';
 export { memberPicture, type MemberEvidence, type MemberPicture } from './picture';
 export {
   FINDING_CODES,
+  PARTED_FROM,
   severity,
   VERDICTS,
   type Finding,

@@ -17,6 +17,7 @@ import {
 } from '../../walk';
 import type { LiftEvidence } from './evidence';
 import { carriesFrame } from '../hosts';
+import { PARTED_FROM } from '../finding';
 import { bearsLoad } from '../least';
 import { metalReasons } from './metal';
 import { isUnder, reactionReasons } from './reactions';
@@ -24,9 +25,6 @@ import { note, refused, unknown } from './reason';
 
 /** A crack in a part that the lift loads anew by this much of what it may carry keeps it down (our judgement). */
 const LOADED_ANEW = 0.1;
-/** Used this many times over, a member holds nothing together there: it is parted, not a percentage. */
-const PARTED_FROM = 5;
-
 /**
  * Every reason for and against a plan. What is unknown can keep the gate from opening, never open it; where the frame carries without all
  * that is unknown, it does neither.

@@ -21,7 +21,7 @@ import { Plot, type Ink } from '@/ui/charts';
 import { FlexView, type FlexLayer } from '@/ui/skeleton';
 import { Choice, Pick } from '@/ui/controls';
 import { CAUTIONS } from '../../../../_words/cautions';
-import { FELT_WORDS, problemWords, unsolvedWords } from '../../../../_words/demand';
+import { FELT_WORDS, problemWords, unsolvedWords, usedWords } from '../../../../_words/demand';
 import { useMember, usePlace, useReader, useRecords, useWork } from '../../../_desk';
 import { printStation } from '../../../../_words/station';
 
@@ -332,8 +332,8 @@ function AtCursor({
 }
 
 const Used = ({ here }: { here: StationDemand }) => (
-  <td className={`whitespace-nowrap font-semibold ${here.utilisation > 1 ? 'text-oxide' : ''}`}>
-    {Number.isFinite(here.utilisation) ? percent(here.utilisation) : 'no metal to carry it'}
+  <td className={`whitespace-nowrap pr-3 font-semibold ${here.utilisation > 1 ? 'text-oxide' : ''}`}>
+    {usedWords(here.utilisation)}
   </td>
 );
 
@@ -458,7 +458,7 @@ export function FramePanel() {
           <tbody className="ruled">
             {worst.map(({ memberId, worst: here }) => (
               <tr key={memberId}>
-                <td>
+                <td className="pr-3">
                   <button
                     type="button"
                     className="hit text-left underline"
@@ -611,7 +611,7 @@ function Pads({ demand, system }: { demand: JobDemand; system: UnitSystem }) {
         On a lift or a jack: webs at the pads{' '}
         {percent(Math.max(...pads.map((pad) => pad.upN / pad.capacityN)))}
         {raised &&
-          `, ${memberOf(file.frame, raised.memberId)!.name.toLowerCase()} ${percent(raised.lifted!.utilisation)} ${raised.lifted!.caseId}`}
+          `, ${memberOf(file.frame, raised.memberId)!.name.toLowerCase()} ${usedWords(raised.lifted!.utilisation)} ${raised.lifted!.caseId}`}
       </summary>
       <table className="w-full max-w-xl text-[15px]">
         <thead>
