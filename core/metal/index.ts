@@ -19,5 +19,6 @@ export {
   partedShare,
   sayingName,
   standingAgainst,
+  standingNear,
   struckEdges,
 } from './standing';

@@ -10,7 +10,20 @@ export const cellIs = (account: MetalAccount, row: number, column: number): Cell
 /** Claims that speak against the metal, each by what was found there (what lies beside a hole is said with the hole), and stand on at least one cell: what a report lists, measured or not. */
 const AGAINST: ReadonlySet<Claim> = new Set<Claim>(['gone', 'parted', 'unsound', 'doubtful', 'hidden']);
 export function standingAgainst(account: MetalAccount): Saying[] {
-  const standing = new Set(account.saidBy);
+  return against(account, new Set(account.saidBy));
+}
+
+/** Of those, the ones that stand on a cell of this stretch: elsewhere they may, here they were answered. */
+export function standingNear(account: MetalAccount, fromMm: number, toMm: number): Saying[] {
+  const [from, to] = columnsUnder(account.stationsMm, fromMm, toMm);
+  const columns = account.stationsMm.length;
+  return against(
+    account,
+    new Set(account.saidBy.filter((_, cell) => cell % columns >= from && cell % columns <= to)),
+  );
+}
+
+function against(account: MetalAccount, standing: ReadonlySet<number>): Saying[] {
   return account.sayings.filter(
     (saying, k) => AGAINST.has(saying.claim) && standing.has(k) && !saying.isRound,
   );

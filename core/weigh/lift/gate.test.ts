@@ -212,6 +212,20 @@ describe('the metal within reach', () => {
     const through = later({ sign: 'struck', tool: 'hammer', answer: 'gave way' }, 5);
     expect(metal({ signs: [cover, tap, opened, through] })).toEqual(['failed near', 'unseen under']);
   });
+  test('doubt along a stretch does not speak against a place that was struck all along since', () => {
+    const doubted = sign(
+      { sign: 'delamination' },
+      { id: 'd', stationMm: AT - 1500, toMm: AT + 1500, at: '2026-01-02T00:00:00Z' },
+    );
+    const rang = (halfMm: number) =>
+      sign(
+        { sign: 'struck', tool: 'hammer', answer: 'even ring' },
+        { id: 's', stationMm: AT - halfMm, toMm: AT + halfMm, at: '2026-01-03T00:00:00Z' },
+      );
+    expect(metal({ signs: [doubted] })).toContain('doubtful under');
+    expect(metal({ signs: [doubted, rang(REACH + 60)] })).toEqual([]);
+    expect(metal({ signs: [doubted, rang(REACH - 60)] })).toContain('doubtful under');
+  });
   test('a sign counts as far as it reaches along, and no further', () => {
     const gone: SignDetail = { sign: 'struck', tool: 'pick', answer: 'gave way' };
     const far = { stationMm: 500, toMm: AT - REACH };

@@ -1,5 +1,12 @@
 import { facesOf, memberOver, placementOf, type Member } from '../../frame';
-import { cellIs, columnsUnder, standingAgainst, type MetalAccount, type Saying } from '../../metal';
+import {
+  cellIs,
+  columnsUnder,
+  standingAgainst,
+  standingNear,
+  type MetalAccount,
+  type Saying,
+} from '../../metal';
 import type { LiftReason } from '../../walk';
 import type { LiftEvidence } from './evidence';
 import { note, refused, unknown } from './reason';
@@ -21,8 +28,13 @@ export function metalReasons(
   const here = { memberId: member.id, stationMm };
   if (!account) return [unknown({ code: 'unseen under', ...here })];
   const place = { member, stationMm, account, reachMm };
+  const [from, to] = [stationMm - reachMm, stationMm + reachMm];
+  const standsNear = new Set(standingNear(account, from, to));
+  // What is doubtful along a stretch may have been answered here; what failed is not answered in part.
+  const isAnswered = (saying: Saying) =>
+    (saying.claim === 'doubtful' || saying.claim === 'hidden') && !standsNear.has(saying);
   const said = standingAgainst(account)
-    .filter(({ fromMm, toMm }) => fromMm <= stationMm + reachMm && toMm >= stationMm - reachMm)
+    .filter((saying) => saying.fromMm <= to && saying.toMm >= from && !isAnswered(saying))
     .flatMap((saying) => saidNear(place, saying));
   return [...onePerKind(said), ...thinNear(place), bearing(place)];
 }
