@@ -14,6 +14,7 @@ import {
   defaultFrame,
   facesOf,
   familyOf,
+  hostsOf,
   typicalLoads,
   type Family,
   type Frame,
@@ -818,11 +819,27 @@ describe('on an open-channel truck, whatever is found by chance', () => {
     let evidence: Evidence[] =
       next() < 0.5 ? stage.sound() : [...stage.sound(), ...stage.both.flatMap(struckAlong)];
     let before = rank(of(evidence));
-    for (let k = 0; k < 2; k++) {
-      const face = pick(['top', 'web', 'bottom']);
-      const found = sign(pick(stage.both), 0.05 + 0.9 * next(), face, pick(bad), {
+    const byWall = () =>
+      sign(pick(stage.both), 0.05 + 0.9 * next(), pick(['top', 'web', 'bottom']), pick(bad), {
         at: '2026-01-05T00:00:00Z',
       });
+    const byHost = (): Evidence => {
+      const host = pick(hostsOf(stage.frame).filter(({ on }) => on === 'fitting' || on === 'joint'));
+      return {
+        kind: 'find',
+        id: `find ${seed}`,
+        on: host.on,
+        hostId: host.id,
+        title: host.name,
+        part: 'weld',
+        state: { is: 'cracked' },
+        memberIds: host.spans.map(({ memberId }) => memberId),
+        note: '',
+        by: 'RK',
+        at: '2026-01-05T00:00:00Z',
+      };
+    };
+    for (const found of [byWall(), byWall(), byHost()]) {
       evidence = [...evidence, found];
       const after = rank(of(evidence));
       expect(after[0]).toBeGreaterThanOrEqual(before[0]);
