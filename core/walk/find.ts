@@ -99,9 +99,12 @@ const STATES_OF: Readonly<Record<FindPart, readonly FindIs[]>> = {
 export const statesOf = (part: FindPart): readonly FindIs[] => STATES_OF[part];
 
 /** Whether a find can be of what it says it is of. */
-export function checkFind(frame: Frame, find: Pick<Find, 'on' | 'hostId' | 'part' | 'state'>): Outcome<Fit> {
+export function checkFind(
+  frame: Frame,
+  find: Pick<Find, 'on' | 'hostId' | 'part' | 'state'> & Partial<Pick<Find, 'title'>>,
+): Outcome<Fit> {
   const host = hostOf(frame, find.on, find.hostId);
-  if (!host) return fail(`there is no ${find.on} ${find.hostId} on this frame`, 'hostId');
+  if (!host) return fail(`${find.title ?? `the ${find.on} ${find.hostId}`} is not on this frame`, 'hostId');
   if (!partsOf(find.on).includes(find.part)) return fail(`${host.name} has no ${find.part}`, 'part');
   const { is } = find.state;
   if (is !== 'sound' && is !== 'put right' && !statesOf(find.part).includes(is))
