@@ -5,9 +5,12 @@ import type { Find, FindPart, FindState } from '../walk';
 import {
   boughtMember,
   explainComplaint,
+  fitsFrame,
+  inputsOf,
   jobBuyersLook,
   jobHosts,
   jobLine,
+  sortedRecords,
   workJob,
   type Evidence,
   type JobRecords,
@@ -130,6 +133,26 @@ describe('who hears of it', () => {
     const doubted = records('semi trailer', [bent]);
     expect(jobLine(doubted).toAct).toEqual([]);
     expect(JSON.stringify(buyer(doubted).whys)).not.toContain(bent.title);
+  });
+});
+
+test('a member hears of a skin over it, whoever the record says it was found beside', () => {
+  const crack = found('gooseneck trailer', 'panel', 'Left front wall skin', 'sheet', { is: 'cracked' });
+  const silent = { ...crack, memberIds: [] };
+  expect(against(records('gooseneck trailer', [silent]), 'upright-left')).toHaveLength(1);
+  const mark = (evidence: readonly Evidence[]) => {
+    const sorted = sortedRecords(records('gooseneck trailer', evidence));
+    return inputsOf(
+      sorted,
+      sorted.records.frame.members.find(({ id }) => id === 'upright-left')!,
+    ).metalMark;
+  };
+  expect(mark([silent])).not.toBe(mark([]));
+  expect(
+    fitsFrame(records('gooseneck trailer', []).frame, { ...crack, memberIds: ['nowhere'] }),
+  ).toMatchObject({
+    ok: false,
+    at: 'memberIds',
   });
 });
 

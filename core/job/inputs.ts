@@ -120,6 +120,7 @@ function byMember(frame: Frame, evidence: readonly Evidence[]): Map<string, Evid
 export function inputsOf(sorted: SortedRecords, member: Member): MemberInputs {
   const { records, setup } = sorted;
   const own = sorted.byMember.get(member.id) ?? [];
+  const beside = sorted.beside.get(member.id) ?? [];
   const walk = memberWalk(setup.frame, member, sorted.spots);
   const repairs = records.repairs.filter((repair) => repair.memberId === member.id);
   const gross = records.grossMassKg;
@@ -127,6 +128,7 @@ export function inputsOf(sorted: SortedRecords, member: Member): MemberInputs {
     sorted.setupMark,
     member.id,
     ...own.map((record) => record.id),
+    ...beside.map(({ open }) => `beside ${open.find.id}`),
     JSON.stringify([walk.spots.map(spotMark), walk.twinBad.map(spotMark)]),
   ]);
   return {
@@ -137,7 +139,7 @@ export function inputsOf(sorted: SortedRecords, member: Member): MemberInputs {
       cracks: ofKind(own, 'crack'),
       signs: ofKind(own, 'sign'),
       feltEdges: ofKind(own, 'felt edge'),
-      beside: sorted.beside.get(member.id) ?? [],
+      beside,
       kept: new Map(own.map((record, k) => [record.id, k])),
       walk,
     },

@@ -5,6 +5,7 @@ import {
   HOST_ON,
   hostOf,
   instantSchema,
+  memberOf,
   recordIdSchema,
   type Fit,
   type Frame,
@@ -115,7 +116,12 @@ export function checkFind(
 export const findKind = evidenceKind<Find>({
   name: 'find',
   schema: findSchema,
-  fits: checkFind,
+  fits: (frame, find) => {
+    const stray = find.memberIds.find((id) => !memberOf(frame, id));
+    return stray === undefined
+      ? checkFind(frame, find)
+      : fail(`member ${stray} is not on this frame`, 'memberIds');
+  },
   tells: (find) => find.memberIds,
 });
 
