@@ -275,3 +275,32 @@ test('an earlier job of the same unit is there to compare with, a later one and 
   expect(earlierSurveys(db, before!.bundle.job.id)).toEqual([]);
   expect(earlierSurveys(db, jobId)).toEqual([]);
 });
+
+test('what an earlier, closed job of the unit renewed is known to the next; open, struck or of another unit it is not', () => {
+  const [before] = closedBundles();
+  expect(importBundle(db, before!.bundle).ok && importBundle(db, van).ok).toBe(true);
+  const earlier = before!.bundle.job.id;
+  const renewed: Evidence = {
+    ...ofKind(before!.bundle.evidence, 'sign')[0]!,
+    id: crypto.randomUUID(),
+    toMm: undefined,
+    detail: { sign: 'put right', done: 'renewed' },
+  };
+  expect(keepEvidence(db, earlier, [renewed]).ok).toBe(true);
+  const close = (closed: boolean) =>
+    closeJob(db, earlier, { id: crypto.randomUUID(), closed, by: 'RK', at: '2026-11-01T10:00:00Z' });
+  const known = (id: string) => jobFile(db, id)!.mendedBefore!.length;
+  expect(close(false).ok).toBe(true);
+  expect(known(van.job.id)).toBe(0);
+  expect(close(true).ok).toBe(true);
+  expect([known(van.job.id), known(earlier), known(jobId)]).toEqual([1, 0, 0]);
+  const strike = {
+    id: crypto.randomUUID(),
+    evidenceId: renewed.id,
+    why: 'not done',
+    by: 'RK',
+    at: renewed.at,
+  };
+  expect(keepStrike(db, earlier, strike).ok).toBe(true);
+  expect(known(van.job.id)).toBe(0);
+});

@@ -121,6 +121,7 @@ export function inputsOf(sorted: SortedRecords, member: Member): MemberInputs {
   const { records, setup } = sorted;
   const own = sorted.byMember.get(member.id) ?? [];
   const beside = sorted.beside.get(member.id) ?? [];
+  const mendedBefore = (records.mendedBefore ?? []).filter(({ memberId }) => memberId === member.id);
   const walk = memberWalk(setup.frame, member, sorted.spots);
   const repairs = records.repairs.filter((repair) => repair.memberId === member.id);
   const gross = records.grossMassKg;
@@ -129,6 +130,7 @@ export function inputsOf(sorted: SortedRecords, member: Member): MemberInputs {
     member.id,
     ...own.map((record) => record.id),
     ...beside.map(({ open }) => `beside ${open.find.id}`),
+    ...mendedBefore.map(({ fromMm, toMm, at }) => `mended ${fromMm} ${toMm} ${at}`),
     JSON.stringify([walk.spots.map(spotMark), walk.twinBad.map(spotMark)]),
   ]);
   return {
@@ -140,6 +142,7 @@ export function inputsOf(sorted: SortedRecords, member: Member): MemberInputs {
       signs: ofKind(own, 'sign'),
       feltEdges: ofKind(own, 'felt edge'),
       beside,
+      mendedBefore,
       kept: new Map(own.map((record, k) => [record.id, k])),
       walk,
     },

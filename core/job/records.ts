@@ -1,7 +1,7 @@
 import { ofKind, standing, type Frame, type JobSheet, type Notice, type Strike, type Unit } from '../frame';
 import type { Practice } from '../reference';
 import type { Repair } from '../shape';
-import type { SpotRule } from '../walk';
+import type { MendedBefore, SpotRule } from '../walk';
 import type { Evidence, EvidenceId, EvidenceOf } from './evidence';
 
 /** A job's records as they were kept: struck evidence is still among them. */
@@ -15,6 +15,8 @@ export interface JobRecords {
   readonly strikes: readonly Strike[];
   readonly repairs: readonly Repair[];
   readonly grossMassKg?: number;
+  /** What earlier, closed jobs of the same unit put right. */
+  readonly mendedBefore?: readonly MendedBefore[];
 }
 
 /** A row on the server that cannot be read: what it is of, and why. What it said is missing from everything that is worked out. */

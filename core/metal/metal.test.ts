@@ -3,7 +3,7 @@ import { DEFAULT_HAND_PRACTICE } from '../reference';
 import { surfaceOf } from '../frame';
 import { thicknessMap, type FeltEdge, type Reading } from '../probe';
 import type { Crack } from '../trace';
-import type { Sign, SignDetail, SpotState } from '../walk';
+import { mendedIn, type MendedBefore, type Sign, type SignDetail, type SpotState } from '../walk';
 import {
   cellIs,
   columnsUnder,
@@ -268,6 +268,40 @@ describe('clocks that are wrong, devices that were out of reach', () => {
       });
     expect(stands(['r', 's5'])).toBe(false);
     expect(stands(['s5', 'r'])).toBe(true);
+  });
+});
+
+describe('a repair that an earlier job of the unit closed', () => {
+  const patched = look('patched before', 10);
+  const claims = (mendedBefore: readonly MendedBefore[], state = patched) =>
+    sayingsOf(rail, { walk: { spots: [state] }, cracks: [], mendedBefore }, DEFAULT_HAND_PRACTICE).map(
+      ({ claim }) => claim,
+    );
+  const mended = (more: Partial<MendedBefore> = {}): MendedBefore => ({
+    memberId: rail.id,
+    fromMm: AT - 300,
+    toMm: AT + 300,
+    at: day(5),
+    ...more,
+  });
+  test('is as made: the patch asks nothing; anything else found there does', () => {
+    expect(claims([])).toEqual(['doubtful']);
+    expect(claims([mended()])).toEqual(['seen']);
+    expect(claims([mended()], look('delaminating', 10))).toEqual(['doubtful']);
+    expect(claims([mended()], look('through', 10))).toContain('gone');
+  });
+  test('only where it covers the place, and only what was seen since', () => {
+    expect(claims([mended({ fromMm: AT, toMm: AT })])).toEqual(['seen']);
+    expect(claims([mended({ fromMm: AT + 1 })])).toEqual(['doubtful']);
+    expect(claims([mended({ toMm: AT - 1 })])).toEqual(['doubtful']);
+    expect(claims([mended({ at: day(11) })])).toEqual(['doubtful']);
+  });
+  test('new metal counts, a straightened wall is the old one', () => {
+    const done = (what: 'renewed' | 'plated and welded' | 'straightened and checked') =>
+      mendedIn([sign({ sign: 'put right', done: what }, 5, { toMm: AT + 50 })]);
+    expect(done('renewed')).toEqual([{ memberId: rail.id, fromMm: AT, toMm: AT + 50, at: day(5) }]);
+    expect(done('plated and welded')).toHaveLength(1);
+    expect(done('straightened and checked')).toEqual([]);
   });
 });
 

@@ -2,7 +2,7 @@ import type { Member } from '../frame';
 import type { HandPractice } from '../reference';
 import type { FeltEdge, Reading } from '../probe';
 import type { Crack } from '../trace';
-import type { MemberWalk, Sign } from '../walk';
+import type { MemberWalk, MendedBefore, Sign } from '../walk';
 import { findSays, type Beside } from './says/finds';
 import { lookSays } from './says/looks';
 import { signSays } from './says/signs';
@@ -17,6 +17,8 @@ export interface Witnesses {
   readonly feltEdges?: readonly FeltEdge[];
   readonly beside?: readonly Beside[];
   readonly kept?: KeptOrder;
+  /** What earlier jobs of the unit put right on this member. */
+  readonly mendedBefore?: readonly MendedBefore[];
 }
 
 const compare = (one: string, other: string): number => (one < other ? -1 : one > other ? 1 : 0);
@@ -58,7 +60,9 @@ const cameBefore = (one: Placed, other: Placed, kept: KeptOrder | undefined): bo
 export function sayingsOf(member: Member, witnesses: Witnesses, practice: HandPractice): Saying[] {
   const { walk, signs = [], cracks, feltEdges = [], beside = [], kept } = witnesses;
   const sayings = [
-    ...(walk?.spots ?? []).flatMap((state) => lookSays(state, member.shape, practice)),
+    ...(walk?.spots ?? []).flatMap((state) =>
+      lookSays(state, member.shape, practice, witnesses.mendedBefore),
+    ),
     ...signs.flatMap((sign) => signSays(sign, practice)),
     ...cracks.flatMap((crack) => crackSays(crack, member.shape)),
     ...feltEdges.flatMap((felt) => feltSays(felt, practice)),

@@ -48,6 +48,7 @@ export {
   type OpenFind,
 } from './find';
 export { ACTS, leaveKind, type Act, type Leave } from './leave';
+export { mendedIn, type MendedBefore } from './mended-before';
 export { COMPLAINTS, complaintKind, type Complaint } from './complaint';
 export { PHOTO_MOMENTS, photoKind, photoSchema, type Photo } from './photo';
 export { CLAIM_STANDINGS, claimKind, type Claim } from './claim';

@@ -1,7 +1,10 @@
 import { ofKind, standing } from '@/core/frame';
 import type { Reading } from '@/core/probe';
+import { mendedIn, type MendedBefore } from '@/core/walk';
+import { isClosed } from '../closing';
 import type { Db } from '../connection';
 import { evidenceOf } from '../evidence';
+import { noting } from '../readable';
 import { strikesOf } from '../strike';
 
 /** Another job of the same unit and what it read: an earlier survey to compare with. */
@@ -29,4 +32,22 @@ export function earlierSurveys(db: Db, jobId: string): EarlierSurvey[] {
       readings: standing(ofKind(evidenceOf(db, row.id, ['reading']), 'reading'), strikesOf(db, row.id)),
     }))
     .filter((survey) => survey.readings.length > 0);
+}
+
+/** What the unit's other jobs, opened before this one and closed, put right with new metal; struck records left out. */
+export function mendedBefore(db: Db, jobId: string): MendedBefore[] {
+  const rows = db
+    .prepare<{ jobId: string }, { id: string }>(
+      `SELECT other.id FROM job JOIN job AS other ON other.unit_id = job.unit_id AND other.id <> job.id AND other.opened_at < job.opened_at
+       WHERE job.id = @jobId ORDER BY other.opened_at, other.id`,
+    )
+    .all({ jobId });
+  return rows
+    .filter(({ id }) => isClosed(db, id))
+    .flatMap(({ id }) => {
+      // A row of another job that cannot be read is that job's to say; here it only says nothing.
+      const unread = noting();
+      const signs = ofKind(evidenceOf(db, id, ['sign'], unread.of('evidence')), 'sign');
+      return mendedIn(standing(signs, strikesOf(db, id, unread.of('strike'))));
+    });
 }

@@ -12,6 +12,7 @@ import { noting } from '../readable';
 import { refused, sameRecord, written, type Written } from '../problem';
 import { noticesOf, unitById } from '../unit';
 import { isClosed } from '../closing';
+import { mendedBefore } from '../earlier';
 import { spotRulesFor } from '../spots';
 
 /** A job as its row holds it. */
@@ -54,6 +55,7 @@ export function jobFile(db: Db, jobId: string): JobFile | undefined {
     repairChanges: repairChangesOf(db, jobId),
     spotRules: spotRulesFor(db, jobId),
     closed: isClosed(db, jobId),
+    mendedBefore: mendedBefore(db, jobId),
     ...(unit.grossMassKg !== undefined && { grossMassKg: unit.grossMassKg }),
   };
   return unreadable.list.length ? { ...file, unreadable: unreadable.list } : file;
@@ -152,14 +154,16 @@ export function evidenceMark(db: Db, jobId: string): string {
   const row = db
     .prepare<
       { jobId: string },
-      Record<'frame' | 'practice' | 'evidence' | 'strikes' | 'spots', number | null>
+      Record<'frame' | 'practice' | 'evidence' | 'strikes' | 'spots' | 'closings', number | null>
     >(
       `SELECT (SELECT max(revision) FROM job_frame WHERE job_id = @jobId) AS frame,
               (SELECT max(revision) FROM job_practice WHERE job_id = @jobId) AS practice,
               (SELECT max(number) FROM evidence WHERE job_id = @jobId) AS evidence,
               (SELECT max(number) FROM spot_change) AS spots,
+              (SELECT max(job_closing.number) FROM job AS own JOIN job AS other ON other.unit_id = own.unit_id AND other.id <> own.id
+                JOIN job_closing ON job_closing.job_id = other.id WHERE own.id = @jobId) AS closings,
               (SELECT count(*) FROM strike JOIN evidence ON evidence.id = strike.evidence_id WHERE evidence.job_id = @jobId) AS strikes`,
     )
     .get({ jobId })!;
-  return `${row.frame} ${row.practice} ${row.evidence} ${row.strikes} ${row.spots}`;
+  return `${row.frame} ${row.practice} ${row.evidence} ${row.strikes} ${row.spots} ${row.closings}`;
 }

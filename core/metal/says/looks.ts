@@ -1,6 +1,6 @@
 import type { HandPractice } from '../../reference';
 import { facesOf, type MemberShape } from '../../frame';
-import { isDoubtful, isOnlyTold, type LookResult, type SpotState } from '../../walk';
+import { isDoubtful, isOnlyTold, type LookResult, type MendedBefore, type SpotState } from '../../walk';
 import type { KnownBy, Saying } from '../saying';
 
 /**
@@ -8,7 +8,12 @@ import type { KnownBy, Saying } from '../saying';
  * the spot is of, else underneath (all round where the section has no underside), until somebody says better; the rest of the extent is doubtful then. Metal looked at by eye and nothing wrong
  * found is seen, on every outer face; tapped, it is held: on the spot's own face, or all round where it is of none.
  */
-export function lookSays(state: SpotState, shape: MemberShape, practice: HandPractice): Saying[] {
+export function lookSays(
+  state: SpotState,
+  shape: MemberShape,
+  practice: HandPractice,
+  mended: readonly MendedBefore[] = [],
+): Saying[] {
   const { spot, result, look } = state;
   if (spot.memberId === undefined || spot.fromMm === undefined || spot.toMm === undefined) return [];
   const isPlace = spot.toMm - spot.fromMm < 1;
@@ -29,7 +34,9 @@ export function lookSays(state: SpotState, shape: MemberShape, practice: HandPra
   }
   if (!look || result === undefined || result === 'not seen') return hearsay;
   // Said of what hangs there, the member beside it was in sight and nothing was said of it.
-  const ofMember = look.on === 'fitting' && isDoubtful(result) ? 'surface rust' : result;
+  const ofBeside = look.on === 'fitting' && isDoubtful(result) ? 'surface rust' : result;
+  // The shop's own repair, closed and looked at, is as made: the patch it is asks nothing.
+  const ofMember = ofBeside === 'patched before' && isOwnRepair(state, mended) ? 'surface rust' : ofBeside;
   return claimsOf(ofMember, tapped(state), spot.face !== undefined).map((claim) => ({
     ...about,
     what: ofMember,
@@ -39,6 +46,10 @@ export function lookSays(state: SpotState, shape: MemberShape, practice: HandPra
     ...(claim.claim === 'held' && { keptLow: practice.struckKept }),
   }));
 }
+
+/** Whether all of a spot lies in what an earlier job of this unit renewed or plated before it was looked at. */
+const isOwnRepair = ({ spot, look }: SpotState, mended: readonly MendedBefore[]): boolean =>
+  mended.some(({ fromMm, toMm, at }) => at < look!.at && fromMm <= spot.fromMm! && toMm >= spot.toMm!);
 
 /** A tap on what hangs there is none on the member. */
 const tapped = ({ look }: SpotState): boolean =>

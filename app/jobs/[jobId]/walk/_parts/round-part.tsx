@@ -293,6 +293,10 @@ function Spot({
   const { spot, look } = state;
   const member = spot.memberId === undefined ? undefined : memberOf(file.frame, spot.memberId);
   const at = (mm: number) => printStation(member ?? {}, mm, system);
+  const mended = file.mendedBefore?.find(
+    ({ memberId, fromMm, toMm }) =>
+      memberId === spot.memberId && fromMm <= spot.fromMm! && toMm >= spot.toMm!,
+  );
   return (
     <section className="border-y-2 border-ink bg-sheet px-3 py-2" aria-label="This spot">
       <div className="flex items-start gap-2">
@@ -322,6 +326,11 @@ function Spot({
               </span>
             )}
           </p>
+          {mended && (
+            <p className="font-semibold">
+              Renewed here by an earlier job, <When at={mended.at} only="day" />: its patch is as made.
+            </p>
+          )}
           {spot.needs.length > 0 && (
             <p className="caption">From outside it cannot be seen: {spot.needs.join(', ')}.</p>
           )}
