@@ -14,7 +14,7 @@ import {
   type Unit,
   type Family,
 } from '@/core/frame';
-import { printLength, type UnitSystem } from '@/core/quantity';
+import { GAUGE_NUMBERS, gaugeThicknessMm, printLength, type UnitSystem } from '@/core/quantity';
 import { STEEL_IDS, steel } from '@/core/reference';
 import { Entry, Pick } from '@/ui/controls';
 import { Skeleton } from '@/ui/skeleton';
@@ -46,6 +46,21 @@ export interface Starting {
   readonly id: string;
   readonly name: string;
   readonly frame: Frame;
+}
+
+const SHELF = 'shelf-gauges';
+/** Walls that sheet and plate are rolled to, thickest first: picked where nobody has measured one yet. */
+function ShelfGauges({ system }: { system: UnitSystem }) {
+  return (
+    <datalist id={SHELF}>
+      {GAUGE_NUMBERS.filter((gauge) => gauge >= 7 && gauge <= 20).map((gauge) => {
+        const wall = gaugeThicknessMm(gauge);
+        return wall.ok ? (
+          <option key={gauge} value={`${gauge}ga`} label={printLength(wall.value, system, 'thickness')} />
+        ) : null;
+      })}
+    </datalist>
+  );
 }
 
 /** Nothing can be opened without these. */
@@ -153,7 +168,7 @@ export function NewJobForm({
   const entry = (
     field: keyof OpeningFields,
     label: string,
-    more: { unit?: string; hint?: string; className?: string } = {},
+    more: { unit?: string; hint?: string; className?: string; list?: string } = {},
   ) => (
     <Entry
       label={label}
@@ -270,7 +285,9 @@ export function NewJobForm({
               {entry('wall', hasFlangeWall(fields.family) ? 'Web' : 'Wall', {
                 unit: system,
                 hint: '1/4, 10ga, 4.7mm',
+                list: SHELF,
               })}
+              <ShelfGauges system={system} />
               {hasFlangeWall(fields.family) && entry('flangeWall', 'Flange thickness', { unit: system })}
               {entry('width', 'Over the rails', { unit: system })}
               <Pick
