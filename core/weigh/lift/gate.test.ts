@@ -441,6 +441,7 @@ describe('what it loads further along', () => {
     const joint = on({ on: 'joint', memberIds: ['cross-1', 'rail-right'] });
     expect(said(plan(), carries(0.1), joint)[0]).toEqual(['fitting failed']);
     expect(said(plan(), carries(0.1), on({ on: 'panel' }))).toEqual([[], []]);
+    expect(said(plan(), carries(0.01), on({ memberIds: [] }))[0]).toEqual(['fitting failed']);
   });
   test('measures that nobody took from the unit are unknown', () => {
     const on = (presumed?: true) => {

@@ -205,6 +205,8 @@ function badHosts(plan: LiftPlan, facts: LiftFacts, { hosts }: LiftEvidence): Li
   const isAnew = plan.way !== 'four-post' && plan.way !== 'by the axles';
   const isLoaded = (ids: readonly string[]) =>
     facts.unsolved !== undefined ||
+    // What hangs on no member the model knows may carry anything.
+    ids.length === 0 ||
     facts.members.some(({ memberId, utilisation }) => ids.includes(memberId) && utilisation >= LOADED_ANEW);
   return hosts.filter(carriesFrame).map(({ name, memberIds, stationMm, found, carriesNothing }) => {
     const weigh = !carriesNothing || !isLoaded(memberIds) ? note : isAnew ? refused : unknown;
