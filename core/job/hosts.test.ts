@@ -1,4 +1,4 @@
-import { defaultFrame, familyOf, hostsOf, type Family, type HostOn } from '../frame';
+import { defaultFrame, facesOf, familyOf, hostsOf, type Family, type HostOn } from '../frame';
 import { standingAgainst } from '../metal';
 import { DEFAULT_PRACTICE } from '../reference';
 import type { Find, FindPart, FindState } from '../walk';
@@ -9,6 +9,7 @@ import {
   inputsOf,
   jobBuyersLook,
   jobHosts,
+  jobSpots,
   jobLine,
   sortedRecords,
   workJob,
@@ -153,6 +154,89 @@ test('a member hears of a skin over it, whoever the record says it was found bes
   ).toMatchObject({
     ok: false,
     at: 'memberIds',
+  });
+});
+
+test('a hanger seen cracked and then renewed whole is another hanger; cracked since, it is bad again', () => {
+  const job = records('open-channel ladder', []);
+  const { spot } = jobSpots(job).find(
+    (state) => state.spot.host?.on === 'fitting' && state.spot.ruleId === 'hanger',
+  )!;
+  const seen = (): Evidence => ({
+    kind: 'look',
+    ...stamp(),
+    spotId: spot.id,
+    title: spot.title,
+    memberId: spot.memberId!,
+    stationMm: spot.fromMm!,
+    result: 'cracked',
+    ways: ['eye'],
+    on: 'fitting',
+  });
+  const renewed = (): Evidence => ({
+    kind: 'find',
+    ...stamp(),
+    on: 'fitting',
+    hostId: spot.host!.id,
+    title: spot.title,
+    part: 'plate',
+    state: { is: 'put right', done: 'renewed whole' },
+    memberIds: [spot.memberId!],
+  });
+  const of = (...evidence: Evidence[]) => verdicts(records('open-channel ladder', evidence));
+  const [first, then, again] = [seen(), renewed(), seen()];
+  expect(of(first)).toHaveLength(1);
+  expect(of(first, then)).toEqual([]);
+  expect(of(first, then, again)).toHaveLength(1);
+});
+
+describe('mending what tells of a member mends no member', () => {
+  test.each<[HostOn, string, FindPart, FindState, FindState, Family, string]>([
+    [
+      'pocket',
+      'Sill, left, inside',
+      'inside',
+      { is: 'packed', wet: true },
+      { is: 'put right', done: 'cleared' },
+      'unibody',
+      'sill-left',
+    ],
+    [
+      'panel',
+      'Left front wall skin',
+      'sheet',
+      { is: 'cracked', longMm: 80 },
+      { is: 'put right', done: 'welded anew' },
+      'gooseneck trailer',
+      'upright-left',
+    ],
+    [
+      'panel',
+      'Left front wall skin',
+      'sheet',
+      { is: 'gap', openMm: 4 },
+      { is: 'sound', ways: ['eye'] },
+      'gooseneck trailer',
+      'upright-left',
+    ],
+  ])('%s %s: its own verdict ends, the doubt about the metal stays until the metal is struck', (...row) => {
+    const [on, name, part, bad, done, family, memberId] = row;
+    const evidence: Evidence[] = [found(family, on, name, part, bad), found(family, on, name, part, done)];
+    const job = records(family, evidence);
+    expect(verdicts(job)).toEqual([]);
+    expect(against(job, memberId).map(({ claim }) => claim)).toContain('doubtful');
+    const member = job.frame.members.find(({ id }) => id === memberId)!;
+    const struck = facesOf(member.shape).map((face): Evidence => ({
+      kind: 'sign',
+      ...stamp(),
+      memberId,
+      stationMm: 0,
+      toMm: member.lengthMm,
+      face: face.id,
+      heightMm: face.widthMm / 2,
+      detail: { sign: 'struck', tool: 'hammer', answer: 'even ring' },
+    }));
+    expect(against(records(family, [...evidence, ...struck]), memberId)).toEqual([]);
   });
 });
 

@@ -58,13 +58,19 @@ export function sortedRecords(records: JobRecords): SortedRecords {
 }
 
 /** What a member's metal is judged on: the frame without what it carries. */
-/** What skins, floors, closed spaces and fittings tell of the members they hide, hang on or lie in. */
+/**
+ * What skins, floors and closed spaces tell of the members they hide or lie in. A skin welded up, a space cleared out, does not mend the member: what
+ * was told of it stands until the metal itself is struck, read, renewed, or the find struck through.
+ */
 function besideMembers(
   { frame, practice }: JobRecords,
   evidence: readonly Evidence[],
 ): Map<string, Beside[]> {
   const beside = new Map<string, Beside[]>();
-  const open = openFinds(ofKind(evidence, 'find'), practice.hand);
+  const told = ofKind(evidence, 'find').filter(
+    ({ state }) => state.is !== 'sound' && state.is !== 'put right',
+  );
+  const open = openFinds(told, practice.hand);
   if (open.length === 0) return beside;
   const hosts = new Map(hostsOf(frame).map((host) => [`${host.on} ${host.id}`, host]));
   for (const each of open)

@@ -50,9 +50,11 @@ export function hostVerdicts(
 ): HostVerdict[] {
   const found = new Map<string, Found[]>();
   const note = (key: string, said: Found) => found.set(key, [...(found.get(key) ?? []), said]);
+  const renewed = renewedAt(finds);
   for (const state of states) {
     const said = lookedAt(state);
-    if (said) note(keyOf(state.spot.host!), said);
+    const key = said && keyOf(state.spot.host!);
+    if (said && !((renewed.get(key!) ?? '') > state.look!.at)) note(key!, said);
   }
   for (const open of openFinds(finds, hand))
     note(keyOf({ on: open.find.on, id: open.find.hostId }), foundOf(open));
@@ -65,6 +67,14 @@ export function hostVerdicts(
 }
 
 const keyOf = ({ on, id }: Pick<Host, 'on' | 'id'>): string => `${on} ${id}`;
+
+/** When each host was last renewed whole: what was seen of it before was another. */
+const renewedAt = (finds: readonly Find[]): ReadonlyMap<string, string> =>
+  new Map(
+    finds.flatMap(({ on, hostId, state, at }) =>
+      state.is === 'put right' && state.done === 'renewed whole' ? [[keyOf({ on, id: hostId }), at]] : [],
+    ),
+  );
 
 /** A result at a host's spot is the host's where that was said, and always where the spot is of no member's wall. */
 function lookedAt({ spot, look, result }: SpotState): Found | undefined {
