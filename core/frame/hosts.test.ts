@@ -51,7 +51,7 @@ describe('families begin with what really hangs on them', () => {
         if (host.twinId !== undefined) expect(twin?.twinId).toBe(host.id);
         if (twin && host.on !== 'joint') expect(twin.at[1]).toBeCloseTo(-host.at[1], 6);
       }
-      const hung = all.filter(({ on, kind }) => on === 'fitting' && kind !== 'coupler');
+      const hung = all.filter(({ on }) => on === 'fitting');
       for (const host of hung) expect([host.id, host.spans.length]).toEqual([host.id, 1]);
     },
   );
@@ -78,6 +78,16 @@ describe('where a host sits', () => {
     }
     expect(at('left').at[1]).toBeLessThan(0);
   });
+  test.each(['I-beam trailer', 'gooseneck trailer', 'semi trailer'] as const)(
+    '%s: its coupling is one thing in the middle',
+    (family) => {
+      const [coupling, ...more] = hosts(family).filter(({ kind }) => kind === 'coupler');
+      expect(more).toEqual([]);
+      expect(coupling).toMatchObject({ side: 'middle', carries: ['hitch'] });
+      expect(coupling!.name).not.toMatch(/left|right/);
+      expect(coupling!.at[1]).toBe(0);
+    },
+  );
   test('mounts of one set look across the corner within it, and at no other mount', () => {
     const all = hosts('unibody').filter(({ on }) => on === 'fitting');
     const named = (name: string) => all.find((host) => host.name === name)!;

@@ -103,29 +103,49 @@ function acrossOver(frame: Frame, stationMm: number): { member: Member; stationM
   return over.sort((a, b) => a.away - b.away)[0];
 }
 
-/** What one side of a fitting hangs on, and where. */
+/** A trailer has one of these, in its middle, whatever its sides are said to be. */
+const SINGLE: ReadonlySet<FittingKind> = new Set<FittingKind>(['coupler', 'pin box']);
+
+/** Which of a fitting there are: one a side, or one in the middle. */
+export const sidesOf = (fitting: Fitting): readonly Host['side'][] =>
+  SINGLE.has(fitting.kind)
+    ? ['middle']
+    : SIDES.filter((side) => fitting.side === 'both' || fitting.side === side);
+
+/** What one side of a fitting hangs on, and where. One in the middle hangs on what is named, else on the left rail or tongue there. */
 export function fittedTo(
   frame: Frame,
   fitting: Fitting,
-  side: 'left' | 'right',
+  side: Host['side'],
 ): { member: Member; stationMm: number } | undefined {
-  if (fitting.onId === undefined) return memberOver(frame, { side, stationMm: fitting.stationMm });
+  const { stationMm } = fitting;
+  if (fitting.onId === undefined) {
+    const over = memberOver(frame, { side: side === 'middle' ? 'left' : side, stationMm });
+    const tongue = frame.members.find(({ role }) => role === 'tongue');
+    return (
+      over ??
+      (side === 'middle' && tongue ? { member: tongue, stationMm: ownStationMm(tongue, fitting) } : undefined)
+    );
+  }
   const named = memberOf(frame, fitting.onId);
-  const member = named?.side && named.side !== side ? twinOf(frame, named) : named;
+  const member = named?.side && side !== 'middle' && named.side !== side ? twinOf(frame, named) : named;
   return member && { member, stationMm: ownStationMm(member, fitting) };
 }
 
 function fittingHosts(frame: Frame, fitting: Fitting): Host[] {
-  const sides = SIDES.filter((side) => fitting.side === 'both' || fitting.side === side);
+  const sides = sidesOf(fitting);
   return sides.map((side): Host => {
     const over = fittedTo(frame, fitting, side);
     const other = sides.find((each) => each !== side);
     const halfMm = (fitting.size?.alongMm ?? 0) / 2;
-    const y = over ? middleOf(frame, over.member, over.stationMm)[1] : (hand(side) * frame.widthMm) / 2;
+    const y =
+      over && side !== 'middle'
+        ? middleOf(frame, over.member, over.stationMm)[1]
+        : (hand(side) * frame.widthMm) / 2;
     return {
       on: 'fitting',
       id: `${fitting.id} ${side}`,
-      name: `${fitting.name}, ${side}`,
+      name: side === 'middle' ? fitting.name : `${fitting.name}, ${side}`,
       side,
       kind: fitting.kind,
       at: [fitting.stationMm, y + hand(side) * (fitting.outMm ?? 0), -(fitting.dropMm ?? 0)],
@@ -145,7 +165,7 @@ function fittingHosts(frame: Frame, fitting: Fitting): Host[] {
 /** Four mounts of one thing are a set: the one across is on the other side and the farthest along. */
 function withDiagonals(frame: Frame, hosts: readonly Host[]): Host[] {
   const setOf = new Map(frame.fittings.map((fitting) => [fitting.id, fitting.set]));
-  const ownSet = (host: Host) => setOf.get(host.id.replace(/ (left|right)$/, ''));
+  const ownSet = (host: Host) => setOf.get(host.id.replace(/ (left|right|middle)$/, ''));
   return hosts.map((host) => {
     const set = ownSet(host);
     if (set === undefined) return host;

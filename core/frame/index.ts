@@ -42,6 +42,7 @@ export {
   hostsOf,
   HOST_ON,
   memberOver,
+  sidesOf,
   type Host,
   type HostOn,
   type HostSpan,

@@ -8,6 +8,7 @@ import {
   PANEL_KINDS,
   placementOf,
   ROLES,
+  sidesOf,
   twinOf,
   type FaceId,
   type Frame,
@@ -160,26 +161,24 @@ function fittingPlaces(frame: Frame, rule: SpotRule, kinds: readonly string[], a
   return frame.fittings
     .filter((mark) => kinds.includes(mark.kind))
     .flatMap((mark) =>
-      (['left', 'right'] as const)
-        .filter((side) => mark.side === 'both' || mark.side === side)
-        .flatMap((side): Place[] => {
-          const over = fittedTo(frame, mark, side);
-          const at = over && over.stationMm + asideMm;
-          if (!over || !(at! >= 0 && at! <= over.member.lengthMm)) return [];
-          const name = asideMm === 0 ? mark.name : `${rule.title}, by ${mark.name.toLowerCase()}`;
-          return [
-            {
-              id: `${rule.id} ${mark.id} ${over.member.id}`,
-              title: `${name}, ${side}`,
-              side,
-              alongMm: mark.stationMm + asideMm,
-              memberId: over.member.id,
-              ...(asideMm === 0 && { host: { on: 'fitting', id: `${mark.id} ${side}` } }),
-              fromMm: at!,
-              toMm: at!,
-            },
-          ];
-        }),
+      sidesOf(mark).flatMap((side): Place[] => {
+        const over = fittedTo(frame, mark, side);
+        const at = over && over.stationMm + asideMm;
+        if (!over || !(at! >= 0 && at! <= over.member.lengthMm)) return [];
+        const name = asideMm === 0 ? mark.name : `${rule.title}, by ${mark.name.toLowerCase()}`;
+        return [
+          {
+            id: `${rule.id} ${mark.id} ${over.member.id}`,
+            title: side === 'middle' ? name : `${name}, ${side}`,
+            side,
+            alongMm: mark.stationMm + asideMm,
+            memberId: over.member.id,
+            ...(asideMm === 0 && { host: { on: 'fitting', id: `${mark.id} ${side}` } }),
+            fromMm: at!,
+            toMm: at!,
+          },
+        ];
+      }),
     );
 }
 

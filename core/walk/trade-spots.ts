@@ -69,7 +69,7 @@ const ladders = rules(LADDERS, [
     title: 'Hitch and rail ends',
     look: 'rail ends, tow point, what was welded on',
     tour: 'round',
-    where: { on: 'fitting', kinds: ['hitch'] },
+    where: { on: 'fitting', kinds: ['hitch', 'coupler'] },
   },
   {
     id: 'body-bracket',
@@ -290,10 +290,10 @@ const trailers = rules(TRAILERS, [
   },
   {
     id: 'coupling',
-    title: 'Pin box or coupler plate',
-    look: 'bolts loose, welds to the beams, cracks across',
+    title: 'Coupler, pin box or coupler plate',
+    look: 'bolts loose, welds to the beams, cracks across; a ball socket or pin worn',
     tour: 'round',
-    where: { on: 'fitting', kinds: ['pin box', 'coupler plate'] },
+    where: { on: 'fitting', kinds: ['coupler', 'pin box', 'coupler plate'] },
   },
   {
     id: 'wall-skin',

@@ -274,7 +274,7 @@ function gooseneck(choice: FamilyChoice): Frame {
     ],
     fittings: marks(
       [
-        ['coupler', 'Pin', 'both', plan.firstMm, { dropMm: -(deckZ - inch(14)) }],
+        ['coupler', 'Pin', 'both', plan.firstMm, { dropMm: -(deckZ - inch(14)), onId: 'pin-box' }],
         ['joint', 'Knee: upper deck meets the front wall', 'both', kneeMm],
         ['landing leg', 'Landing legs', 'both', kneeMm + inch(4), { dropMm: inch(24) }],
         ...rearAxleMarks(plan, '', inch(13), hangerOf(hangerDrop)),
@@ -400,7 +400,7 @@ function semiTrailer(choice: FamilyChoice): Frame {
     ],
     fittings: marks(
       [
-        ['coupler', 'King pin', 'both', plan.firstMm, { dropMm: depth / 2 }],
+        ['coupler', 'King pin', 'both', plan.firstMm, { dropMm: depth / 2, onId: 'coupler-plate' }],
         ['landing leg', 'Landing legs', 'both', legMm, { dropMm: -foot }],
         ...rearAxleMarks(plan, '', inch(21), hangerOf(depth / 2 + inch(10))),
         ['line', 'Air lines', 'left', rounded(choice.lengthMm / 2)],
