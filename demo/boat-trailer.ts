@@ -44,7 +44,7 @@ export function boatTrailer(): JobBundle {
           id: 'payload',
           kind: 'payload' as const,
           name: 'Boat on its cradle',
-          massKg: poundsToKg(7200),
+          massKg: poundsToKg(4600),
           fromMm: inchesToMm(60),
           toMm: inchesToMm(200),
           leftShare: 0.5,
@@ -67,7 +67,7 @@ export function boatTrailer(): JobBundle {
       kind: 'trailer',
       exposure: 'dips in the sea',
       duty: 'work',
-      grossMassKg: poundsToKg(9000),
+      grossMassKg: poundsToKg(6400),
     },
     notices: [
       {

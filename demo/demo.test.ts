@@ -10,10 +10,11 @@ import {
   type MemberWork,
 } from '@/core/job';
 import type { JobBundle } from '@/core/exchange';
-import { frameSchema, ofKind } from '@/core/frame';
+import { frameSchema, ofKind, surfaceOf } from '@/core/frame';
+import { withThickness } from '@/core/mechanics';
 import { inchesToMm } from '@/core/quantity';
 import { strengthNPerMm } from '@/core/join';
-import { lowerBound } from '@/core/weigh';
+import { frameDemand, lowerBound, type WallAt } from '@/core/weigh';
 import { stateKept, stateProperties, type Repair } from '@/core/shape';
 import { demoBundles } from '.';
 
@@ -255,4 +256,21 @@ describe('the other three units', () => {
     expect(['Mend', 'Splice', 'Renew', 'Retire']).toContain(van['rail-right-front']);
     expect(['Mend', 'Splice', 'Renew', 'Retire']).toContain(van['sill-right']);
   });
+});
+
+describe('as made, every unit of the demo carries what it carries', () => {
+  const made: WallAt = (member) => {
+    const surface = surfaceOf(member.shape);
+    const wallMm = Float64Array.from(surface.rowFace, (face) => face.wallMm);
+    return { surface, section: withThickness(surface.midline, wallMm), wallMm };
+  };
+  test.each(demoBundles().map((bundle) => [bundle.unit.tag, bundle] as const))(
+    '%s: no member over in any case, on the road or raised',
+    (_tag, { frame, practice }) => {
+      const { members } = frameDemand(frame, practice.loadFactors, made);
+      const used = members.flatMap((each) => [...each.along, ...(each.lifted ? [each.lifted] : [])]);
+      expect(used.length).toBeGreaterThan(100);
+      expect(used.filter(({ utilisation }) => utilisation > 1)).toEqual([]);
+    },
+  );
 });

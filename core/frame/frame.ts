@@ -116,6 +116,8 @@ export const frameSchema = z
     panels: z.array(panelSchema).max(60).optional(),
     pockets: z.array(pocketSchema).max(60).optional(),
     loads: loadsSchema.optional(),
+    /** Neighbouring axles do not share: each on its own springs, no equaliser between them. */
+    independentAxles: z.literal(true).optional(),
   })
   .superRefine((frame, context) => {
     const ids = new Set<string>();

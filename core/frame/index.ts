@@ -114,16 +114,20 @@ export {
 export {
   CASE_IDS,
   defaultLiftPoints,
+  heightOfMm,
   isLifted,
+  isRaised,
   solveCases,
   totalKg,
+  usualHeightMm,
   type CaseId,
   type LiftPoints,
   type SolvedCase,
   type SolvedFrame,
   type UnsolvedCase,
   type WheelLoad,
-} from './load-cases';
+} from './cases';
+export { groundBelowMm, sharesLoad } from './undercarriage';
 export { payloadFromCoupler, payloadFromTicket, typicalLoads } from './spread';
 export { asKind, changeMember, moveMember, stationOf } from './edit';
 export { solveRaised, type Raised } from './raised';

@@ -13,6 +13,12 @@ export const loadSchema = z
     toMm: z.number().gte(-3000).lte(42_000),
     /** Share of it on the left rail. */
     leftShare: z.number().gte(0).lte(1),
+    /** Its centre above the ground; left out, as is usual for its kind. */
+    heightMm: z
+      .number()
+      .gt(0, 'a load’s centre is above the ground')
+      .lte(5000, 'a centre over 5 m (16 ft) up is above any road unit')
+      .optional(),
   })
   .refine((load) => load.toMm >= load.fromMm, {
     path: ['toMm'],

@@ -1,14 +1,10 @@
 import { prepareFrame, type Vector3 } from '../mechanics';
 import type { Outcome } from '../quantity';
-import {
-  gravityLoads,
-  legSupports,
-  padUnder,
-  supportForces,
-  sprungMassKg,
-  type SolvedCase,
-  type SolvedFrame,
-} from './load-cases';
+import { gravityLoads, sprungMassKg } from './cases/gravity';
+import { heldSquare } from './cases/held-square';
+import { legSupports, padUnder } from './cases/pads';
+import { supportForces } from './cases/solve';
+import type { SolvedCase, SolvedFrame } from './cases';
 import type { StandSupport } from './stand';
 import { standingModel, type Structure } from './structure';
 import { undercarriageOf, type Wheel } from './undercarriage';
@@ -49,10 +45,18 @@ export function solveRaised(structure: Structure, raised: Raised): Outcome<Solve
   ];
   let wheels = under.wheels.filter(raised.isDown);
   const slope = gravityOn(raised);
+  const floor = heldSquare(structure);
   for (let round = 0; round <= LET_GO; round++) {
     const supports: StandSupport[] = [...wheels.map((wheel) => wheel.support), ...fixed];
     if (supports.length === 0) return { ok: false, reason: 'it stands on nothing' };
-    const stood = standingModel(structure, wheels.length ? under : { nodes: [], elements: [] }, supports);
+    const stood = standingModel(
+      structure,
+      {
+        nodes: wheels.length ? under.nodes : [],
+        elements: [...(wheels.length ? under.elements : []), ...floor],
+      },
+      supports,
+    );
     const prepared = prepareFrame(stood.model);
     if (!('solve' in prepared))
       return { ok: false, reason: 'it would not stand: too few points, or all in a line' };

@@ -2,7 +2,7 @@ import { plainProfile, type BeamElement, type NodeLoad, type Releases, type Vect
 import { STANDARD_GRAVITY } from '../quantity';
 import { YOUNGS_MODULUS_MPA } from '../reference';
 import type { Fitting } from './fitting';
-import { axlesOf, passes } from './frame';
+import { axlesOf, passes, type Frame } from './frame';
 import { standSupport, type StandSupport } from './stand';
 import { attach, type Attachment, type MeshedMember, type Structure } from './structure';
 
@@ -37,11 +37,24 @@ const TYRE_RADIUS_MM = 400;
 /** A leaf spring has its hangers within this of the axle. */
 const LEAF_REACH_MM = 1500;
 const DEFAULT_DROP_MM = 180;
+/** From an equaliser's pin to the springs on either side of it (common practice, no source). */
+const EQUALISER_ARM_MM = 75;
+/** An equaliser's pin sits in its hanger, held this long. */
+const PIN_MM = 40;
 const COUPLER_N_PER_MM = 50_000;
+/** A coupler plate lies on its tractor and does not roll freely, N·mm a radian (ours: about 17 kN·m a degree). */
+const PLATE_ROLL_NMM = 1e9;
 
 const AXLE = plainProfile({ areaMm2: 6000, iyyMm4: 8e6, izzMm4: 8e6, jMm4: 1.6e7 });
 const HANGER_PIN: Releases = [false, false, false, false, true, false];
 const SHACKLE: Releases = [true, false, false, false, true, false];
+
+/** How far the ground lies below the rails' line where the first axle stands, mm. */
+export function groundBelowMm(frame: Frame): number {
+  const [first] = axlesOf(frame);
+  const { ahead, behind } = first ? hangersOf(frame, first, first.side === 'right' ? 'right' : 'left') : {};
+  return (ahead?.dropMm ?? behind?.dropMm ?? DEFAULT_DROP_MM) + TYRE_RADIUS_MM;
+}
 
 const railAt = (structure: Structure, side: 'left' | 'right', stationMm: number): MeshedMember | undefined =>
   structure.members.find(
@@ -53,58 +66,69 @@ export function undercarriageOf(structure: Structure, massKg: number): Undercarr
   const axles = axlesOf(frame);
   const nodes: Vector3[] = [];
   const elements: BeamElement[] = [];
-  const wheels: Wheel[] = [];
   const add = (at: Vector3): number => {
     nodes.push(at);
     return structure.nodes.length + nodes.length - 1;
   };
   const coupler = frame.fittings.find((mark) => mark.kind === 'coupler');
   const perWheelN = Math.max(500, (massKg * STANDARD_GRAVITY) / Math.max(2, 2 * axles.length));
-  const springN = perWheelN / SPRING_SAG_MM;
-  const laying: Laying = { structure, springN, add, elements };
-  axles.forEach((axle, number) => {
-    const seats = (['left', 'right'] as const)
-      .filter((side) => axle.side === 'both' || axle.side === side)
-      .flatMap((side) => {
-        const rail = railAt(structure, side, axle.stationMm);
-        return rail ? [{ side, seat: springSeat(laying, axle, side, rail) }] : [];
-      });
-    for (const { side, seat } of seats) {
-      const hand = side === 'left' ? -1 : 1;
-      const tyreY = hand * Math.max(frame.widthMm / 2 + 250, 850);
-      const tyre = add([axle.stationMm, tyreY, seat.at[2]]);
-      elements.push(plainBeam(`stub ${axle.id} ${side}`, seat.node, tyre, AXLE));
-      const k = springN * TYRE_PER_SPRING;
-      // Wheels roll: one axle's keep a unit from rolling away, where no coupler does.
-      const along = !coupler && number === axles.length - 1 ? k : 0;
-      wheels.push({
-        axle,
-        axleNumber: number + 1,
-        side,
-        node: tyre,
-        support: standSupport(
-          { on: 'tyre', axleId: axle.id, side },
-          { node: tyre, offsetMm: [0, 0, -TYRE_RADIUS_MM], stiffness: [along, k, k, 0, 0, 0] },
-        ),
-      });
-    }
-    if (seats.length === 2 && frame.family !== 'unibody')
-      elements.push(plainBeam(`axle ${axle.id}`, seats[0]!.seat.node, seats[1]!.seat.node, AXLE));
-  });
-  if (!coupler) return { nodes, elements, wheels };
-  const at = attach(structure, [coupler.stationMm, 0, -(coupler.dropMm ?? 0)]);
-  return {
-    nodes,
+  const laying: Laying = {
+    structure,
+    springN: perWheelN / SPRING_SAG_MM,
+    add,
     elements,
-    wheels,
-    coupler: standSupport(
-      { on: 'coupler' },
-      {
-        node: at.node,
-        stiffness: [COUPLER_N_PER_MM, COUPLER_N_PER_MM, COUPLER_N_PER_MM, 0, 0, 0],
-      },
-    ),
+    equalisers: new Map(),
   };
+  const wheels = axles.flatMap((axle, k) =>
+    // Wheels roll: one axle's keep a unit from rolling away, where no coupler does.
+    layAxle(laying, { axle, axleNumber: k + 1, holds: !coupler && k === axles.length - 1 }),
+  );
+  return { nodes, elements, wheels, ...(coupler && { coupler: couplerSupport(structure, coupler) }) };
+}
+
+/** An axle on its springs, a wheel at each end of it. */
+function layAxle(
+  laying: Laying,
+  {
+    axle,
+    axleNumber,
+    holds,
+  }: { readonly axle: Fitting; readonly axleNumber: number; readonly holds: boolean },
+): Wheel[] {
+  const { structure, springN, add, elements } = laying;
+  const { frame } = structure;
+  const seats = (['left', 'right'] as const)
+    .filter((side) => axle.side === 'both' || axle.side === side)
+    .flatMap((side) => {
+      const rail = railAt(structure, side, axle.stationMm);
+      return rail ? [{ side, seat: springSeat(laying, axle, side, rail) }] : [];
+    });
+  const wheels = seats.map(({ side, seat }): Wheel => {
+    const hand = side === 'left' ? -1 : 1;
+    const node = add([axle.stationMm, hand * Math.max(frame.widthMm / 2 + 250, 850), seat.at[2]]);
+    elements.push(plainBeam(`stub ${axle.id} ${side}`, seat.node, node, AXLE));
+    const k = springN * TYRE_PER_SPRING;
+    return {
+      axle,
+      axleNumber,
+      side,
+      node,
+      support: standSupport(
+        { on: 'tyre', axleId: axle.id, side },
+        { node, offsetMm: [0, 0, -TYRE_RADIUS_MM], stiffness: [holds ? k : 0, k, k, 0, 0, 0] },
+      ),
+    };
+  });
+  if (seats.length === 2 && frame.family !== 'unibody')
+    elements.push(plainBeam(`axle ${axle.id}`, seats[0]!.seat.node, seats[1]!.seat.node, AXLE));
+  return wheels;
+}
+
+function couplerSupport(structure: Structure, coupler: Fitting): StandSupport {
+  const { node } = attach(structure, [coupler.stationMm, 0, -(coupler.dropMm ?? 0)]);
+  const hasPlate = structure.frame.fittings.some((mark) => mark.kind === 'coupler plate');
+  const k = COUPLER_N_PER_MM;
+  return standSupport({ on: 'coupler' }, { node, stiffness: [k, k, k, hasPlate ? PLATE_ROLL_NMM : 0, 0, 0] });
 }
 
 const plainBeam = (
@@ -127,16 +151,21 @@ interface Laying {
   readonly springN: number;
   readonly add: (at: Vector3) => number;
   readonly elements: BeamElement[];
+  /** Ends of the equalisers laid so far, by hanger and side. */
+  readonly equalisers: Map<string, Equaliser>;
+}
+interface Equaliser {
+  readonly aheadNode: number;
+  readonly behindNode: number;
 }
 
-function springSeat(
-  laying: Laying,
+/** The hangers that carry an axle's spring on one side: the nearest ahead of it and behind it. */
+function hangersOf(
+  frame: Frame,
   axle: Fitting,
   side: 'left' | 'right',
-  rail: MeshedMember,
-): { node: number; at: Vector3 } {
-  const { structure, add } = laying;
-  const hangers = structure.frame.fittings.filter(
+): { readonly ahead?: Fitting; readonly behind?: Fitting } {
+  const hangers = frame.fittings.filter(
     (mark) =>
       mark.kind === 'spring hanger' &&
       (mark.side === 'both' || mark.side === side) &&
@@ -148,6 +177,33 @@ function springSeat(
   const behind = hangers
     .filter((mark) => mark.stationMm > axle.stationMm + 20)
     .sort((a, b) => a.stationMm - b.stationMm)[0];
+  return { ...(ahead && { ahead }), ...(behind && { behind }) };
+}
+
+/** Neighbouring axles whose springs meet in one hanger share their load by an equaliser there, unless the frame says each is on its own. */
+export const sharesLoad = (frame: Frame): boolean =>
+  (['left', 'right'] as const).some((side) =>
+    axlesOf(frame).some((axle) => {
+      const { behind } = hangersOf(frame, axle, side);
+      return behind !== undefined && meetsNext(frame, behind, side);
+    }),
+  );
+
+const meetsNext = (frame: Frame, hanger: Fitting, side: 'left' | 'right'): boolean => {
+  const picks = axlesOf(frame).map((axle) => hangersOf(frame, axle, side));
+  return (
+    picks.some(({ behind }) => behind?.id === hanger.id) && picks.some(({ ahead }) => ahead?.id === hanger.id)
+  );
+};
+
+function springSeat(
+  laying: Laying,
+  axle: Fitting,
+  side: 'left' | 'right',
+  rail: MeshedMember,
+): { node: number; at: Vector3 } {
+  const { structure, add } = laying;
+  const { ahead, behind } = hangersOf(structure.frame, axle, side);
   const y = rail.placement.from[1];
   const dropMm = ahead?.dropMm ?? behind?.dropMm ?? DEFAULT_DROP_MM;
   const at: Vector3 = [axle.stationMm, y, -dropMm];
@@ -184,12 +240,8 @@ function addPost({ structure, springN, elements }: Laying, { axle, side, rail, s
 }
 
 /** A leaf as stiff in its middle as the spring, pinned to the hanger ahead and hung from a shackle behind. */
-function addLeaf(
-  { structure, springN, elements }: Laying,
-  { axle, side, rail, seat, dropMm }: Spring,
-  ahead: Fitting,
-  behind: Fitting,
-): void {
+function addLeaf(laying: Laying, spring: Spring, ahead: Fitting, behind: Fitting): void {
+  const { springN, elements } = laying;
   const span = behind.stationMm - ahead.stationMm;
   const inertia = (springN * span ** 3) / (48 * YOUNGS_MODULUS_MPA);
   const leaf = plainProfile({ areaMm2: 3000, iyyMm4: 2e6, izzMm4: inertia, jMm4: 5e4 });
@@ -197,13 +249,51 @@ function addLeaf(
     [ahead, HANGER_PIN],
     [behind, SHACKLE],
   ] as const) {
-    const eye = onRail(structure, rail, mark.stationMm, mark.dropMm ?? dropMm);
+    const eye = eyeOf(laying, spring, mark, mark === ahead);
     elements.push(
-      plainBeam(`leaf ${axle.id} ${side} ${mark.id}`, eye.node, seat, leaf, {
+      plainBeam(`leaf ${spring.axle.id} ${spring.side} ${mark.id}`, eye.node, spring.seat, leaf, {
         from: { offsetMm: eye.offsetMm, released },
       }),
     );
   }
+}
+
+/** Where a spring's eye hangs: in its hanger, or at the near end of an equaliser that turns there. */
+function eyeOf(
+  laying: Laying,
+  { side, rail, dropMm }: Spring,
+  hanger: Fitting,
+  isAhead: boolean,
+): Attachment {
+  const { structure, equalisers } = laying;
+  const hung = onRail(structure, rail, hanger.stationMm, hanger.dropMm ?? dropMm);
+  if (structure.frame.independentAxles || !meetsNext(structure.frame, hanger, side)) return hung;
+  const key = `${hanger.id} ${side}`;
+  const known = equalisers.get(key) ?? addEqualiser(laying, key, hung);
+  equalisers.set(key, known);
+  return { node: isAhead ? known.behindNode : known.aheadNode, offsetMm: [0, 0, 0] };
+}
+
+/** A stiff arm that turns about its pin under the rail: what hangs on one end hangs on the other. */
+function addEqualiser({ structure, add, elements }: Laying, key: string, hung: Attachment): Equaliser {
+  const [x, y, z] = structure.nodes[hung.node]!.map((at, k) => at + hung.offsetMm[k]!) as [
+    number,
+    number,
+    number,
+  ];
+  const pin = add([x, y, z]);
+  const [ahead, behind] = [add([x - EQUALISER_ARM_MM, y, z]), add([x + EQUALISER_ARM_MM, y, z])];
+  const [ox, oy, oz] = hung.offsetMm;
+  elements.push(
+    plainBeam(`equaliser pin ${key}`, hung.node, pin, AXLE, {
+      from: { offsetMm: [ox, oy, oz + PIN_MM] },
+      to: { released: HANGER_PIN },
+      up: [1, 0, 0],
+    }),
+    plainBeam(`equaliser ${key} ahead`, ahead, pin, AXLE),
+    plainBeam(`equaliser ${key} behind`, pin, behind, AXLE),
+  );
+  return { aheadNode: ahead, behindNode: behind };
 }
 
 /** A point under a rail hangs on an element that starts within this of it (meshes are finer). */

@@ -53,6 +53,9 @@ const jobOn = (frame: Frame): JobRecords => ({
 const rails = (frame: Frame): Member[] =>
   frame.members.filter(({ role, side }) => (role === 'rail' || role === 'sill') && side !== undefined);
 
+/** A tall web is read more often. */
+const heightsOn = (widthMm: number): number[] =>
+  widthMm > 400 ? [0.1, 0.3, 0.5, 0.7, 0.9] : [0.2, 0.5, 0.8];
 type Kept = (member: Member, share: number, face: string) => number;
 const read = (frame: Frame, members: readonly Member[], kept: Kept, faces?: readonly string[]): Reading[] =>
   members.flatMap((member) =>
@@ -60,7 +63,7 @@ const read = (frame: Frame, members: readonly Member[], kept: Kept, faces?: read
       facesOf(member.shape)
         .filter((face) => !faces || faces.includes(face.id))
         .flatMap((face) =>
-          [0.2, 0.5, 0.8].map((up): Reading => ({
+          heightsOn(face.widthMm).map((up): Reading => ({
             kind: 'reading',
             ...stamp(),
             memberId: member.id,

@@ -12,7 +12,14 @@ import { steelOf } from './steel-of';
 import { steelAllowsWelding } from './rules/steel';
 import { survey } from './rules/survey';
 import { CELL_IS } from '../metal';
-import { cripplingN, heldWallShare, lateralMpa, outstandShare } from './strength';
+import {
+  cripplingN,
+  heldWallShare,
+  lateralMpa,
+  momentGradient,
+  outstandShare,
+  plateBuckling,
+} from './strength';
 import { memberPicture, type Finding, type MemberPicture } from '.';
 import { sectionProperties, type Section } from '../mechanics';
 import { wallSection } from './wall-section';
@@ -361,12 +368,36 @@ describe('strength against figures worked by hand', () => {
     (k, share) => expect(outstandShare(k * root, FY)).toBeCloseTo(share, 3),
   );
   test.each([
-    [1.48, 1],
+    [1.27, 1],
+    [1.28, 0.9998],
+    [1.4, (1 - 0.22 / (0.526 * 1.4)) / (0.526 * 1.4)],
     [2, (1 - 0.22 / (0.526 * 2)) / (0.526 * 2)],
     [4, (1 - 0.22 / (0.526 * 4)) / (0.526 * 4)],
   ])('a wall held both sides, w/t = %d √(E/Fy): Winter (AISI S100, from memory) %d', (k, share) =>
     expect(heldWallShare(k * root, FY)).toBeCloseTo(share, 3),
   );
+  test('no jump where local buckling begins: 0.673 of Winter’s λ, 0.56 and 1.03 of the outstand’s', () => {
+    const jump = (share: (k: number) => number, at: number) => Math.abs(share(at - 1e-4) - share(at + 1e-4));
+    const begins = (0.673 / 1.052) * 2;
+    expect(jump((k) => heldWallShare(k * root, FY), begins)).toBeLessThan(1e-3);
+    expect(jump((k) => heldWallShare(k * root, FY, -1), (0.673 / 1.052) * Math.sqrt(24))).toBeLessThan(1e-3);
+    expect(jump((k) => outstandShare(k * root, FY), 0.56)).toBeLessThan(2e-3);
+    expect(jump((k) => outstandShare(k * root, FY), 1.03)).toBeLessThan(4e-3);
+  });
+  test('a web in bending buckles later than one pressed evenly: k = 4 even, 24 in pure bending (AISI S100, from memory)', () => {
+    expect([1, 0, -1, -2].map(plateBuckling)).toEqual([4, 8, 24, 24]);
+    expect(heldWallShare(3 * root, FY, -1)).toBe(1);
+    expect(heldWallShare(3.2 * root, FY, -1)).toBeLessThan(1);
+    expect(heldWallShare(3 * root, FY, 1)).toBeLessThan(0.6);
+  });
+  test('a moment that changes sign buckles a beam sideways later: 1 even, 1.75 to nothing, 2.3 both ways (AISC 360 commentary, from memory)', () => {
+    expect(momentGradient(5, 5)).toBeCloseTo(1, 9);
+    expect(momentGradient(5, 0)).toBeCloseTo(1.75, 9);
+    expect(momentGradient(-5, 5)).toBe(2.3);
+    expect(momentGradient(-5, 2.5)).toBe(2.3);
+    expect(momentGradient(-5, 1)).toBeCloseTo(1.75 + 0.21 + 0.012, 9);
+    expect(momentGradient(0, 0)).toBeCloseTo(1, 9);
+  });
   test('crippling: 0.80 t² [1 + 3 N/d (tw/tf)^1.5] √(E Fy tf/tw) / 2, N = 100 mm (AISC 360 J10.3, from memory)', () => {
     const shape = { kind: 'channel', depthMm: 200, flangeMm: 70, thicknessMm: 6 } as const;
     const byHand = (0.8 * 36 * (1 + 3 * 0.5) * Math.sqrt(E * FY)) / 2;

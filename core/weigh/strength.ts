@@ -14,14 +14,11 @@ import { outstandLimit, YOUNGS_MODULUS_MPA, type Steel } from '../reference';
 /** What a section can take, on the thickness it has: stresses in MPa that yield or buckling allow before any shop's own share is taken. */
 export interface SectionStrength {
   readonly yieldMpa: number;
-  /** Compression, by face: what local buckling of that wall leaves of yield. */
-  readonly wallMpa: ReadonlyMap<Face['id'], number>;
-  /** Compression in bending between crossmembers: lateral-torsional buckling; yield for closed sections. */
-  readonly lateralMpa: number;
+  /** Compression, by face: what local buckling of that wall leaves of yield, where its far edge has `ratio` of the stress at its worse one. */
+  readonly wallMpa: ReadonlyMap<Face['id'], (ratio: number) => number>;
+  /** Compression in bending between crossmembers: lateral-torsional buckling for a moment that varies by `gradient` (1: even); yield for closed sections. */
+  readonly lateralMpa: (gradient: number) => number;
 }
-
-/** … and a wall held along both edges. */
-const HELD_WALL = 1.49;
 
 /** Share of yield an outstand reaches: AISC 360 (2010) E7-4 to E7-6, from memory. */
 export function outstandShare(slenderness: number, yieldMpa: number): number {
@@ -31,19 +28,49 @@ export function outstandShare(slenderness: number, yieldMpa: number): number {
   return (0.69 * YOUNGS_MODULUS_MPA) / (yieldMpa * slenderness * slenderness);
 }
 
+/** Winter's curve leaves yield at this slenderness λ, where it is 1 exactly. */
+const WINTER_FROM = 0.673;
+
+/** Plate buckling: 4 where both edges are pressed alike, 24 in pure bending (AISI S100 B2.3, from memory). `ratio`: stress at the far edge over the greatest compression. */
+export const plateBuckling = (ratio: number): number => {
+  const fall = 1 - Math.min(Math.max(ratio, -1), 1);
+  return 4 + 2 * fall ** 3 + 2 * fall;
+};
+
 /** Share of yield a wall held at both edges reaches, by Winter's effective width (G. Winter, 1947; AISI S100, from memory). */
-export function heldWallShare(slenderness: number, yieldMpa: number): number {
-  const root = Math.sqrt(YOUNGS_MODULUS_MPA / yieldMpa);
-  if (slenderness <= HELD_WALL * root) return 1;
-  const lambda = (1.052 / 2) * slenderness * Math.sqrt(yieldMpa / YOUNGS_MODULUS_MPA);
-  return Math.min(1, (1 - 0.22 / lambda) / lambda);
+export function heldWallShare(slenderness: number, yieldMpa: number, ratio = 1): number {
+  const lambda =
+    (1.052 / Math.sqrt(plateBuckling(ratio))) * slenderness * Math.sqrt(yieldMpa / YOUNGS_MODULUS_MPA);
+  return lambda <= WINTER_FROM ? 1 : (1 - 0.22 / lambda) / lambda;
 }
 
-/** Lateral-torsional buckling stress of an open section between holds, MPa: uniform moment (safe), Johnson's curve above half of yield (from memory). */
-export function lateralMpa(section: Section, unbracedMm: number, yieldMpa: number, shearMpa: number): number {
+/** How much later a beam buckles sideways for a moment that changes along it: 1.75 + 1.05 r + 0.3 r², at most 2.3; r the lesser end's over the greater's, + where they bend it both ways (AISC 360 commentary F1, from memory). */
+export function momentGradient(oneNmm: number, otherNmm: number): number {
+  const [lesser, greater] = Math.abs(oneNmm) < Math.abs(otherNmm) ? [oneNmm, otherNmm] : [otherNmm, oneNmm];
+  // Inner moments of one sign bend it one way: single curvature.
+  const r = greater === 0 ? -1 : -lesser / greater;
+  return Math.min(2.3, 1.75 + 1.05 * r + 0.3 * r * r);
+}
+
+/** Lateral-torsional buckling stress of an open section between holds, MPa: times the moment's gradient, Johnson's curve above half of yield (from memory). */
+export function lateralMpa(
+  section: Section,
+  unbracedMm: number,
+  yieldMpa: number,
+  shearMpa: number,
+  gradient = 1,
+): number {
+  return johnson(gradient * elasticLateralMpa(section, unbracedMm, shearMpa), yieldMpa);
+}
+
+const johnson = (elastic: number, yieldMpa: number): number =>
+  elastic > yieldMpa / 2 ? yieldMpa * (1 - yieldMpa / (4 * elastic)) : elastic;
+
+/** Infinite where nothing can be said of it. */
+function elasticLateralMpa(section: Section, unbracedMm: number, shearMpa: number): number {
   const properties = sectionProperties(section);
   const warp = warping(section);
-  if (!properties || !warp || !(unbracedMm > 0)) return yieldMpa;
+  if (!properties || !warp || !(unbracedMm > 0)) return Infinity;
   const pull = Math.PI / unbracedMm;
   const critical =
     pull *
@@ -52,8 +79,7 @@ export function lateralMpa(section: Section, unbracedMm: number, yieldMpa: numbe
         properties.iMinorMm4 *
         (shearMpa * properties.jMm4 + pull * pull * YOUNGS_MODULUS_MPA * warp.cwMm6),
     );
-  const elastic = critical / Math.max(properties.sTopMm3, properties.sBottomMm3);
-  return elastic > yieldMpa / 2 ? yieldMpa * (1 - yieldMpa / (4 * elastic)) : elastic;
+  return critical / Math.max(properties.sTopMm3, properties.sBottomMm3);
 }
 
 /** A section and the wall it is of. */
@@ -91,26 +117,27 @@ export function sectionStrength(
   shearMpa: number,
 ): SectionStrength {
   const means = faceMeanMm(surface, wallMm);
+  const { yieldMpa } = steel;
+  const shareOf = (face: Face): ((ratio: number) => number) => {
+    const t = means.get(face.id)!;
+    if (!(t > 0)) return () => 0;
+    if (isOutstand(surface.shape, face) || standsAlone(surface, means, face)) {
+      const share = outstandShare(outstandMm(surface.shape, face) / t, yieldMpa);
+      return () => share;
+    }
+    return surface.shape.kind === 'tube'
+      ? () => 1
+      : (ratio) => heldWallShare(face.widthMm / t, yieldMpa, ratio);
+  };
   const wallMpa = new Map(
     facesOf(surface.shape).map((face) => {
-      const t = means.get(face.id)!;
-      const share = !(t > 0)
-        ? 0
-        : isOutstand(surface.shape, face) || standsAlone(surface, means, face)
-          ? outstandShare(outstandMm(surface.shape, face) / t, steel.yieldMpa)
-          : surface.shape.kind === 'tube'
-            ? 1
-            : heldWallShare(face.widthMm / t, steel.yieldMpa);
-      return [face.id, share * steel.yieldMpa] as const;
+      const share = shareOf(face);
+      return [face.id, (ratio: number) => share(ratio) * yieldMpa] as const;
     }),
   );
-  return {
-    yieldMpa: steel.yieldMpa,
-    wallMpa,
-    lateralMpa: isClosed(surface.shape)
-      ? steel.yieldMpa
-      : lateralMpa(section, unbracedMm, steel.yieldMpa, shearMpa),
-  };
+  if (isClosed(surface.shape)) return { yieldMpa, wallMpa, lateralMpa: () => yieldMpa };
+  const elastic = elasticLateralMpa(section, unbracedMm, shearMpa);
+  return { yieldMpa, wallMpa, lateralMpa: (gradient) => johnson(gradient * elastic, yieldMpa) };
 }
 
 /** A face that has lost less than this of a neighbour is still held by it (our judgement). */

@@ -1,3 +1,4 @@
+import { poundsToKg } from '../../quantity';
 import type { Pocket } from '../enclosed';
 import type { Frame, Member } from '../frame';
 import { isClosed, type MemberShape } from '../shape';
@@ -218,7 +219,7 @@ const CHANNEL: MemberShape = {
 
 export const openLadder: FamilyDefinition = {
   family: 'open-channel ladder',
-  typical: { ...typical, railShape: CHANNEL },
+  typical: { ...typical, grossKg: poundsToKg(12_500), railShape: CHANNEL },
   first: 'axle',
   build: ladder,
 };
@@ -226,6 +227,7 @@ export const boxedLadder: FamilyDefinition = {
   family: 'boxed ladder',
   typical: {
     ...typical,
+    grossKg: poundsToKg(4500),
     railShape: { kind: 'box', depthMm: inch(5), widthMm: inch(2.5), thicknessMm: inch(0.1345) },
   },
   first: 'axle',
@@ -235,6 +237,7 @@ export const mixedLadder: FamilyDefinition = {
   family: 'mixed ladder',
   typical: {
     ...typical,
+    grossKg: poundsToKg(8000),
     railShape: { ...CHANNEL, depthMm: inch(7), flangeMm: inch(2.5), thicknessMm: inch(3 / 16) },
   },
   first: 'axle',

@@ -176,6 +176,8 @@ export interface FamilyDefinition {
     readonly wheelbaseMm: number;
     readonly rearAxles: number;
     readonly spreadMm: number;
+    /** Gross mass such a frame is built for, kg (ours). */
+    readonly grossKg: number;
   };
   /** What stands at the front: words for the form. */
   readonly first: 'axle' | 'coupler' | 'king pin';

@@ -1,3 +1,4 @@
+import { poundsToKg } from '../../quantity';
 import type { Panel } from '../enclosed';
 import type { Frame, Member } from '../frame';
 import type { MemberShape } from '../shape';
@@ -112,7 +113,7 @@ function beamTrailer(choice: FamilyChoice): Frame {
       ),
       ...pair('tongue', 'A-frame leg', (_, hand) => ({
         role: 'tongue',
-        shape: { kind: 'channel', depthMm: inch(5), flangeMm: inch(1.75), thicknessMm: inch(3 / 16) },
+        shape: { kind: 'channel', depthMm: inch(6), flangeMm: inch(2), thicknessMm: inch(1 / 4) },
         steel: choice.steel,
         line: { from: [plan.firstMm, hand * inch(1.5), 0], to: [startMm + inch(44), hand * y, 0] },
         carries: ['hitch'],
@@ -325,6 +326,20 @@ function gooseneck(choice: FamilyChoice): Frame {
   };
 }
 
+/** Between the beams of a semi-trailer; heavier over the legs and at the hangers, which push sideways. */
+const CROSS: MemberShape = {
+  kind: 'channel',
+  depthMm: inch(5.5),
+  flangeMm: inch(2.5),
+  thicknessMm: inch(3 / 16),
+};
+const HEAVY_CROSS: MemberShape = {
+  kind: 'box',
+  depthMm: inch(8),
+  widthMm: inch(5),
+  thicknessMm: inch(1 / 4),
+};
+
 /** Built-up beams, coupler plate, landing-leg channels with braces and a cross shaft, tandem behind. */
 function semiTrailer(choice: FamilyChoice): Frame {
   const plan = planned(choice, 0.08, 0.82);
@@ -338,9 +353,14 @@ function semiTrailer(choice: FamilyChoice): Frame {
     flangeMm: inch(1.75),
     thicknessMm: inch(1 / 4),
   };
+  const hangers = rearAxleMarks(plan, '', inch(21), hangerOf(depth / 2 + inch(10)));
+  const hangersMm = hangers.flatMap(([kind, , , mm]) => (kind === 'spring hanger' ? [mm] : []));
   const others = every(inch(2), choice.lengthMm - inch(2), inch(40)).filter(
-    (x) => Math.abs(x - plan.firstMm) > inch(14) && Math.abs(x - legMm) > inch(12),
+    (x) =>
+      Math.abs(x - plan.firstMm) > inch(14) &&
+      [legMm, ...hangersMm].every((mm) => Math.abs(x - mm) > inch(14)),
   );
+  const braced = new Set([...hangersMm, legMm]);
   return {
     family: choice.family,
     lengthMm: choice.lengthMm,
@@ -348,29 +368,17 @@ function semiTrailer(choice: FamilyChoice): Frame {
     datum: choice.datum,
     members: [
       ...beams(choice, 0),
-      ...[...others, legMm]
+      ...[...others, ...braced]
         .sort((a, b) => a - b)
-        .map((atMm, k) =>
-          crossmember(
-            {
-              ...choice,
-              railShape: {
-                kind: 'channel',
-                depthMm: inch(5.5),
-                flangeMm: inch(2.5),
-                thicknessMm: inch(3 / 16),
-              },
-            },
-            k + 1,
-            atMm,
-          ),
-        )
-        .map((member) => ({ ...member, lengthMm: betweenMm(choice) })),
+        .map((atMm, k) => ({
+          ...crossmember({ ...choice, railShape: braced.has(atMm) ? HEAVY_CROSS : CROSS }, k + 1, atMm),
+          lengthMm: betweenMm(choice),
+        })),
       {
         ...crossmember(choice, 0, plan.firstMm),
         id: 'coupler-plate',
         name: 'Upper coupler plate',
-        shape: { kind: 'box', depthMm: inch(4), widthMm: inch(30), thicknessMm: inch(5 / 16) },
+        shape: { kind: 'box', depthMm: inch(6), widthMm: inch(24), thicknessMm: inch(3 / 8) },
         carries: ['hitch'],
       },
       ...pair('leg', 'landing-leg structure', (_, hand) => ({
@@ -402,7 +410,7 @@ function semiTrailer(choice: FamilyChoice): Frame {
       [
         ['coupler', 'King pin', 'both', plan.firstMm, { dropMm: depth / 2, onId: 'coupler-plate' }],
         ['landing leg', 'Landing legs', 'both', legMm, { dropMm: -foot }],
-        ...rearAxleMarks(plan, '', inch(21), hangerOf(depth / 2 + inch(10))),
+        ...hangers,
         ['line', 'Air lines', 'left', rounded(choice.lengthMm / 2)],
         ['harness', 'Lamp wiring', 'right', rounded(choice.lengthMm / 2)],
         ['spare carrier', 'Spare carrier', 'right', rounded(plan.rearMm - inch(90)), BOLTED],
@@ -429,9 +437,17 @@ const I10: MemberShape = {
   thicknessMm: inch(0.16),
   flangeThicknessMm: inch(0.21),
 };
+const I12: MemberShape = {
+  kind: 'I',
+  depthMm: inch(12),
+  flangeMm: inch(4),
+  thicknessMm: inch(0.18),
+  flangeThicknessMm: inch(0.25),
+};
 export const beamTrailerFamily: FamilyDefinition = {
   family: 'I-beam trailer',
   typical: {
+    grossKg: poundsToKg(7_500),
     railShape: I10,
     lengthMm: inch(336),
     widthMm: inch(72),
@@ -446,7 +462,8 @@ export const beamTrailerFamily: FamilyDefinition = {
 export const goosenecks: FamilyDefinition = {
   family: 'gooseneck trailer',
   typical: {
-    railShape: I10,
+    grossKg: poundsToKg(11_500),
+    railShape: I12,
     lengthMm: inch(400),
     widthMm: inch(72),
     firstMm: inch(16),
@@ -460,14 +477,15 @@ export const goosenecks: FamilyDefinition = {
 export const semiTrailers: FamilyDefinition = {
   family: 'semi trailer',
   typical: {
+    grossKg: poundsToKg(50_000),
     railShape: {
       kind: 'built-up',
-      depthMm: inch(14),
-      topMm: inch(5),
-      bottomMm: inch(5),
+      depthMm: inch(24),
+      topMm: inch(6),
+      bottomMm: inch(6),
       thicknessMm: inch(1 / 4),
-      topThicknessMm: inch(1 / 2),
-      bottomThicknessMm: inch(1 / 2),
+      topThicknessMm: inch(5 / 8),
+      bottomThicknessMm: inch(3 / 4),
     },
     lengthMm: inch(480),
     widthMm: inch(43),

@@ -1,3 +1,4 @@
+import { poundsToKg } from '../../quantity';
 import type { Pocket } from '../enclosed';
 import type { Frame } from '../frame';
 import type { MemberShape } from '../shape';
@@ -29,10 +30,15 @@ function unibody(choice: FamilyChoice): Frame {
     depthMm: inch(2.5),
     widthMm: inch(3),
     lipMm: inch(0.75),
+    thicknessMm: inch(0.0747),
+  };
+  const sill: MemberShape = { kind: 'box', depthMm: inch(6), widthMm: inch(3.5), thicknessMm: inch(0.0598) };
+  const cross: MemberShape = {
+    kind: 'box',
+    depthMm: inch(3.5),
+    widthMm: inch(3.5),
     thicknessMm: inch(0.0598),
   };
-  const sill: MemberShape = { kind: 'box', depthMm: inch(4.5), widthMm: inch(3), thicknessMm: inch(0.0478) };
-  const cross: MemberShape = { kind: 'box', depthMm: inch(3), widthMm: inch(3.5), thicknessMm: inch(0.0598) };
   const tower: MemberShape = { kind: 'tube', depthMm: inch(6), thicknessMm: inch(0.0747) };
   const across = (id: string, name: string, x: number, y: number, more = {}) =>
     lineMember(
@@ -174,6 +180,7 @@ const pocket = (side: 'left' | 'right', id: string, name: string, lengthMm: numb
 export const unibodies: FamilyDefinition = {
   family: 'unibody',
   typical: {
+    grossKg: poundsToKg(3200),
     railShape: { kind: 'box', depthMm: inch(4), widthMm: inch(2.5), thicknessMm: inch(0.0747) },
     lengthMm: inch(168),
     widthMm: inch(44),

@@ -22,6 +22,8 @@ export interface Cut extends StateWall {
   readonly z: Float64Array;
   readonly omega: Float64Array;
   readonly faceOfNode: readonly (Face['id'] | undefined)[];
+  /** First and last node of every face that has any, along the wall. */
+  readonly edgesOfFace: ReadonlyMap<Face['id'], readonly [number, number]>;
   /** Whether any metal stands at a node: where a wall is gone there is no fibre to be stressed. */
   readonly hasMetal: readonly boolean[];
 }
@@ -35,6 +37,7 @@ export function cutOf(frame: Frame, member: Member, stationMm: number, wallAt: W
   if (!profile) return undefined;
   const hand = seat.mirrored ? -1 : 1;
   const warp = profile.cwMm6 > 0 ? warping(wall.section) : undefined;
+  const faceOfNode = facesOfNodes(wall);
   return {
     ...wall,
     profile,
@@ -47,7 +50,8 @@ export function cutOf(frame: Frame, member: Member, stationMm: number, wallAt: W
     y: wall.section.xMm.map((x) => hand * (x - seat.xMm)),
     z: wall.section.yMm.map((y) => y - seat.yMm),
     omega: warp ? warp.omegaMm2.map((omega) => hand * omega) : new Float64Array(wall.section.xMm.length),
-    faceOfNode: facesOfNodes(wall),
+    faceOfNode,
+    edgesOfFace: edgesOf(faceOfNode),
     hasMetal: nodesWithMetal(wall.section),
   };
 }
@@ -78,6 +82,16 @@ function facesOfNodes({ surface, section, wallMm }: StateWall): (Face['id'] | un
     return undefined;
   });
   return found.map((face) => (face !== undefined && covered.has(face) ? undefined : face));
+}
+
+function edgesOf(
+  faceOfNode: readonly (Face['id'] | undefined)[],
+): Map<Face['id'], readonly [number, number]> {
+  const edges = new Map<Face['id'], readonly [number, number]>();
+  faceOfNode.forEach((face, node) => {
+    if (face !== undefined) edges.set(face, [edges.get(face)?.[0] ?? node, node]);
+  });
+  return edges;
 }
 
 function nodesWithMetal({ xMm, from, to, thicknessMm }: Section): boolean[] {

@@ -1,4 +1,4 @@
-import { isLifted, type CaseId, type SolvedFrame } from '../../frame';
+import { isLifted, isRaised, type SolvedFrame } from '../../frame';
 import type { LoadFactors } from '../../reference';
 import type { Cut } from './cut';
 import type { StationDemand } from './demand';
@@ -11,20 +11,18 @@ export const most = (all: readonly StationDemand[]): StationDemand | undefined =
     undefined,
   );
 
-const isRaised = (id: CaseId): boolean => id === 'on a lift' || id === 'on a jack';
-
 /** An element's worst in use, and its worst raised. */
 export function elementDemand(
   cut: Cut,
   { element, stationMm }: { readonly element: number; readonly stationMm: number },
   solved: SolvedFrame,
-  factors: LoadFactors,
+  { factors, gradients }: { readonly factors: LoadFactors; readonly gradients: readonly number[] },
 ): { used?: StationDemand; lifted?: StationDemand } {
   const used: StationDemand[] = [],
     lifted: StationDemand[] = [];
   let rangeMpa = 0;
   const standing = solved.cases.find(({ id }) => id === 'standing');
-  for (const { id, result, kept } of solved.cases) {
+  for (const [k, { id, result, kept }] of solved.cases.entries()) {
     const at = kept[element]!;
     if (at < 0) continue;
     const share = isLifted(id) ? factors.liftAllowable : factors.roadAllowable;
@@ -33,7 +31,9 @@ export function elementDemand(
         standing && standing.kept[element]! >= 0 && standing.result[end][standing.kept[element]!]!;
       const forces = result[end][at]!;
       const { greatestMpa, ...peak } =
-        id === 'one wheel in a ditch' && level ? swungOf(cut, forces, level) : peakOf(cut, forces, share);
+        id === 'one wheel in a ditch' && level
+          ? swungOf(cut, forces, level)
+          : peakOf(cut, forces, { share, gradient: gradients[k]! });
       // ±0.5 g about standing: the range is the standing stress itself.
       if (id === 'standing') rangeMpa = Math.max(rangeMpa, greatestMpa);
       (isRaised(id) ? lifted : used).push({ stationMm, caseId: id, ...peak, rangeMpa: 0 });

@@ -12,10 +12,23 @@ interface FibrePeak {
   warpingMpa: number;
 }
 
+/** How an element's end is looked at: the share of each limit that may be used, and how the moment changes along its member (1: it does not). */
+interface Allowed {
+  readonly share: number;
+  readonly gradient: number;
+}
+
 /** The worst fibre at an element's end: tension against yield, compression against the least of yield, its wall and sideways buckling. */
-export function peakOf(cut: Cut, forces: EndForces, share: number): FibrePeak {
-  const { profile, section } = cut;
-  const { axialMpa, perYMpa, perZMpa, perOmegaMpa } = stressField(profile, forces);
+export function peakOf(cut: Cut, forces: EndForces, { share, gradient }: Allowed): FibrePeak {
+  const field = stressField(cut.profile, forces);
+  const { axialMpa, perYMpa, perZMpa, perOmegaMpa } = field;
+  const [centreY, centreZ] = cut.profile.centroid;
+  const stressAt = (node: number): number =>
+    axialMpa +
+    perYMpa * (cut.y[node]! - centreY) +
+    perZMpa * (cut.z[node]! - centreZ) +
+    perOmegaMpa * cut.omega[node]!;
+  const pressed = compressionLimits(cut, stressAt, gradient);
   let greatestMpa = 0;
   let peak: Omit<FibrePeak, 'greatestMpa'> = {
     stressMpa: 0,
@@ -24,20 +37,15 @@ export function peakOf(cut: Cut, forces: EndForces, share: number): FibrePeak {
     why: 'yield',
     warpingMpa: 0,
   };
-  for (let node = 0; node < section.xMm.length; node++) {
+  for (let node = 0; node < cut.section.xMm.length; node++) {
     if (!cut.hasMetal[node]) continue;
-    const warpingMpa = perOmegaMpa * cut.omega[node]!;
-    const stressMpa =
-      axialMpa +
-      perYMpa * (cut.y[node]! - profile.centroid[0]) +
-      perZMpa * (cut.z[node]! - profile.centroid[1]) +
-      warpingMpa;
+    const stressMpa = stressAt(node);
     greatestMpa = Math.max(greatestMpa, Math.abs(stressMpa));
-    const [limit, why] =
-      stressMpa >= 0 ? ([cut.strength.yieldMpa, 'yield'] as const) : compressionLimit(cut, node);
+    const [limit, why] = stressMpa >= 0 ? ([cut.strength.yieldMpa, 'yield'] as const) : pressed(node);
     const allowableMpa = share * limit;
     const utilisation = allowableMpa > 0 ? Math.abs(stressMpa) / allowableMpa : Infinity;
-    if (utilisation > peak.utilisation) peak = { stressMpa, allowableMpa, utilisation, why, warpingMpa };
+    if (utilisation > peak.utilisation)
+      peak = { stressMpa, allowableMpa, utilisation, why, warpingMpa: perOmegaMpa * cut.omega[node]! };
   }
   return { ...peak, greatestMpa };
 }
@@ -50,7 +58,7 @@ export function swungOf(cut: Cut, forces: EndForces, level: EndForces): FibrePea
   const change = Object.fromEntries(
     Object.entries(forces).map(([key, value]) => [key, value - level[key as keyof EndForces]]),
   ) as unknown as EndForces;
-  const swung = peakOf(cut, change, 1);
+  const swung = peakOf(cut, change, { share: 1, gradient: 1 });
   const { yieldMpa } = cut.strength;
   return {
     ...swung,
@@ -60,14 +68,23 @@ export function swungOf(cut: Cut, forces: EndForces, level: EndForces): FibrePea
   };
 }
 
-function compressionLimit(
-  { strength, faceOfNode }: Cut,
-  node: number,
-): readonly [number, StationDemand['why']] {
-  const face = faceOfNode[node];
-  const wall = face === undefined ? strength.yieldMpa : strength.wallMpa.get(face)!;
-  if (wall < strength.yieldMpa && wall <= strength.lateralMpa) return [wall, 'wall buckling'];
-  return strength.lateralMpa < strength.yieldMpa
-    ? [strength.lateralMpa, 'sideways buckling']
-    : [strength.yieldMpa, 'yield'];
+/** What compression may reach at a node: each wall by how it is pressed from edge to edge. */
+function compressionLimits(
+  { strength, faceOfNode, edgesOfFace }: Cut,
+  stressAt: (node: number) => number,
+  gradient: number,
+): (node: number) => readonly [number, StationDemand['why']] {
+  const lateral = strength.lateralMpa(gradient);
+  const walls = new Map(
+    [...edgesOfFace].map(([face, [one, other]]) => {
+      const [worse, better] = [stressAt(one), stressAt(other)].sort((a, b) => a - b) as [number, number];
+      return [face, worse < 0 ? strength.wallMpa.get(face)!(better / worse) : strength.yieldMpa] as const;
+    }),
+  );
+  return (node) => {
+    const face = faceOfNode[node];
+    const wall = face === undefined ? strength.yieldMpa : walls.get(face)!;
+    if (wall < strength.yieldMpa && wall <= lateral) return [wall, 'wall buckling'];
+    return lateral < strength.yieldMpa ? [lateral, 'sideways buckling'] : [strength.yieldMpa, 'yield'];
+  };
 }

@@ -8,6 +8,7 @@ import {
   type Structure,
 } from '../../frame';
 import type { LoadFactors } from '../../reference';
+import { momentGradient } from '../strength';
 import { cutOf, type Cut } from './cut';
 import type { Detail, FrameDemand, MemberDemand, WallAt } from './demand';
 import { elementDemand, most } from './element';
@@ -86,10 +87,11 @@ function memberDemand(
   solved: SolvedFrame,
   details: readonly Detail[],
 ): MemberDemand {
+  const gradients = gradientsOf(mesh, solved);
   const each = mesh.elements.flatMap((element, k) => {
     const stationMm = (mesh.stationsMm[k]! + mesh.stationsMm[k + 1]!) / 2;
     const cut = element >= 0 ? cutAt(stationMm) : undefined;
-    return cut ? [elementDemand(cut, { element, stationMm }, solved, factors)] : [];
+    return cut ? [elementDemand(cut, { element, stationMm }, solved, { factors, gradients })] : [];
   });
   const along = each.flatMap(({ used }) => used ?? []);
   const [worst, lifted] = [most(along), most(each.flatMap((one) => one.lifted ?? []))];
@@ -101,4 +103,17 @@ function memberDemand(
     spots: fatigueSpots(frame, mesh.member, along, details),
     pads: padsOn(structure, mesh, solved, cutAt),
   };
+}
+
+/** How the moment changes along a member in each case: known where it is bent by its ends alone; a rail is held between, and counts as evenly bent. */
+function gradientsOf({ member, elements }: MeshedMember, { cases }: SolvedFrame): number[] {
+  if (member.role === 'rail') return cases.map(() => 1);
+  return cases.map(({ result, kept }) => {
+    const own = elements.map((element) => (element < 0 ? -1 : kept[element]!));
+    if (own.some((element) => element < 0)) return 1;
+    const [one, other] = [result.from[own[0]!]!.momentYNmm, result.to[own[own.length - 1]!]!.momentYNmm];
+    const atEnds = Math.max(Math.abs(one), Math.abs(other));
+    const isMostBetween = own.some((element) => Math.abs(result.from[element]!.momentYNmm) > 1.01 * atEnds);
+    return isMostBetween ? 1 : momentGradient(one, other);
+  });
 }

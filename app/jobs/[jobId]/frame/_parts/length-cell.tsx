@@ -13,9 +13,12 @@ export function LengthCell({
   onLength,
   onNone,
   isPlace = false,
+  usualMm,
 }: {
   label: string;
   valueMm: number | undefined;
+  /** What counts while nothing is said; shown in grey. */
+  usualMm?: number;
   kind: LengthKind;
   onLength: (mm: number) => void;
   onNone?: () => void;
@@ -47,6 +50,7 @@ export function LengthCell({
         className="field"
         aria-invalid={problem ? true : undefined}
         value={typed ?? shown}
+        placeholder={usualMm === undefined ? undefined : lengthDigits(usualMm, system, kind)}
         onChange={(event) => setTyped(event.target.value)}
         onBlur={take}
         onKeyDown={(event) => event.key === 'Enter' && take()}

@@ -4,11 +4,14 @@ import { takeTicket as askScaleFor, newId } from '../../../../_client';
 import { useState } from 'react';
 import {
   axlesOf,
+  familyOf,
   LOAD_KINDS,
   payloadFromCoupler,
   payloadFromTicket,
   totalKg,
+  sharesLoad,
   typicalLoads,
+  usualHeightMm,
   type Frame,
   type Load,
   type ScaleTicket,
@@ -18,7 +21,7 @@ import { kgToPounds, parseMassKg, printMass, type UnitSystem } from '@/core/quan
 import { useReader, useRecords } from '../../../_desk';
 import { LengthCell } from './length-cell';
 import { useUnitTurn } from '../../../../_parts/turned';
-import { When } from '@/ui/controls';
+import { Choice, When } from '@/ui/controls';
 
 /** What the frame carries, from plain facts or from a scale ticket, which puts the payload where it really stands. */
 export function LoadsForm({ frame, onFrame }: { frame: Frame; onFrame: (frame: Frame) => void }) {
@@ -83,7 +86,9 @@ export function LoadsForm({ frame, onFrame }: { frame: Frame; onFrame: (frame: F
             <button
               type="button"
               className="hit underline"
-              onClick={() => put(typicalLoads(frame, file.grossMassKg ?? 5000))}
+              onClick={() =>
+                put(typicalLoads(frame, file.grossMassKg ?? familyOf(frame.family).typical.grossKg))
+              }
             >
               Start with what this family usually carries
             </button>
@@ -129,7 +134,7 @@ export function LoadsForm({ frame, onFrame }: { frame: Frame; onFrame: (frame: F
       )}
       {items.length > 0 && (
         <div className="relative overflow-x-auto">
-          <table className="w-full min-w-[820px] text-[15px]">
+          <table className="w-full min-w-[920px] text-[15px]">
             <thead>
               <tr className="caption text-left">
                 {[
@@ -138,6 +143,7 @@ export function LoadsForm({ frame, onFrame }: { frame: Frame; onFrame: (frame: F
                   `weight, ${system === 'in' ? 'lb' : 'kg'}`,
                   `from station, ${system}`,
                   `to station, ${system}`,
+                  `centre above ground, ${system}`,
                   'on the left, %',
                   'off before cutting',
                   '',
@@ -197,6 +203,16 @@ export function LoadsForm({ frame, onFrame }: { frame: Frame; onFrame: (frame: F
                     />
                   </td>
                   <td className="pr-1">
+                    <LengthCell
+                      label={`${item.name} height of its centre above ground`}
+                      valueMm={item.heightMm}
+                      usualMm={usualHeightMm(frame, item.kind)}
+                      kind="length"
+                      onLength={(heightMm) => change(item.id, { heightMm })}
+                      onNone={() => put(items.map((each) => (each.id === item.id ? unsaid(each) : each)))}
+                    />
+                  </td>
+                  <td className="pr-1">
                     <input
                       aria-label={`${item.name} left share`}
                       className="field"
@@ -248,6 +264,24 @@ export function LoadsForm({ frame, onFrame }: { frame: Frame; onFrame: (frame: F
           </table>
         </div>
       )}
+      {items.length > 0 && (
+        <p className="caption pt-1">
+          A height left empty counts as is usual for its kind (grey; common practice, no source): braking,
+          corners and sloping ground act there. A body, house or cab has a floor that holds the rails square.
+        </p>
+      )}
+      {sharesLoad(frame) && (
+        <div className="mt-2">
+          <Choice
+            label="Axles behind each other"
+            value={frame.independentAxles ? 'each on its own' : 'share by an equaliser'}
+            options={['share by an equaliser', 'each on its own']}
+            onChange={(how) =>
+              onFrame(how === 'each on its own' ? { ...frame, independentAxles: true } : sharing(frame))
+            }
+          />
+        </div>
+      )}
       {items.length > 0 && frame.fittings.some((mark) => mark.kind === 'coupler') && (
         <div className="mt-2 w-72">
           <span className="caption block">
@@ -285,6 +319,11 @@ export function LoadsForm({ frame, onFrame }: { frame: Frame; onFrame: (frame: F
     </section>
   );
 }
+
+const sharing = ({ independentAxles: _, ...frame }: Frame): Frame => frame;
+
+/** A load whose height nobody has said: it counts as usual for its kind. */
+const unsaid = ({ heightMm: _, ...load }: Load): Load => load;
 
 /** A weight in a table; what cannot be read is said and the old one stays. */
 export function MassCell({

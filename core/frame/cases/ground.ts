@@ -1,4 +1,4 @@
-import { solveDense } from '../mechanics';
+import { solveDense } from '../../mechanics';
 
 /** Wheels on the ground by springs that hold them down as well as up, until it is asked which of them are off it. Forces N, one a wheel. */
 export interface Grounded {

@@ -1,0 +1,4 @@
+export * from './solved';
+export { defaultLiftPoints, type LiftPoints } from './lift-points';
+export { heightOfMm, sprungMassKg, totalKg, usualHeightMm } from './gravity';
+export { solveCases } from './solve';
