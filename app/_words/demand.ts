@@ -38,6 +38,10 @@ export function unsolvedWords(why: UnsolvedCase['why'], system: UnitSystem): str
       return 'does not apply to this frame';
     case 'no loads':
       return 'no loads recorded';
+    case 'no stands':
+      return 'nobody has said what it stands on while it is cut';
+    case 'tips':
+      return 'it would tip: fewer than three stands carry it';
     case 'no supports':
       return 'nothing to stand on';
     case 'mechanism':

@@ -26,6 +26,10 @@ const keptWords =
         : 'more readings near this station narrow the ±; only metal changes the figure',
   });
 
+/** What it rests on and nobody looked at. */
+const heldWords = ({ restsOn }: Finding): string =>
+  restsOn ? `; held sideways by ${restsOn.join(' and ').toLowerCase()}, which nobody has looked at` : '';
+
 type Say<F> = (finding: F, system: UnitSystem) => Words;
 
 /** One sentence for every code; the type leaves none out. */
@@ -129,22 +133,22 @@ const FINDING_WORDS: Readonly<Record<FindingCode, Say<Finding>>> = {
       f.value! > PARTED_FROM
         ? `Parted here: it carries nothing; worst: ${f.name}`
         : `Uses ${percent(f.value!)} of what it may carry; worst: ${f.name}`,
-    detail: 'as found; as it was made it would do',
+    detail: `as found; as it was made it would use ${percent(f.made ?? 0)}${heldWords(f)}`,
     change: 'metal; or less load, kept to',
   }),
   'demand-over-as-made': (f) => ({
     title: `Uses ${percent(f.value!)} of what it may carry, rust or no rust; worst: ${f.name}`,
-    detail: 'as made it would be over as well: the loads, a factor or the model is to be looked at first',
+    detail: `as made it would use ${percent(f.made ?? 0)}: loads or model first; found, it is asked ${(f.value! / (f.made ?? f.value!)).toFixed(2)} times as much`,
     change: 'loads by a scale ticket; the case’s factor; the maker’s rating',
   }),
   'demand-near': (f) => ({
     title: `Uses ${percent(f.value!)} of what it may carry; worst: ${f.name}`,
-    detail: 'near its limit; beams are nominal at brackets',
+    detail: `near its limit; beams are nominal at brackets${heldWords(f)}`,
     change: 'more readings there; a scale ticket',
   }),
   'demand-within': (f) => ({
     title: `Uses ${percent(f.value!)} of what it may carry; worst: ${f.name}`,
-    detail: 'the worst of all load cases, on the sections as found',
+    detail: `the worst of all load cases, on the sections as found${heldWords(f)}`,
     change: 'more load, or thinner readings there',
   }),
   'lift-over': (f) => ({

@@ -85,6 +85,7 @@ export {
   type Load,
   type Loads,
   type ScaleTicket,
+  type FrameStand,
 } from './loads';
 export { bySchema, instantSchema, recordIdSchema, standing, strikeSchema, type Strike } from './strike';
 export { evidenceKind, ofKind, onMember, type EvidenceKind, type EvidenceStamp, type Fit } from './evidence';
@@ -104,8 +105,10 @@ export {
   type Unit,
 } from './unit';
 export {
+  ALL_HOLDS,
   SHEAR_MODULUS_MPA,
   structureOf,
+  type Holds,
   type MeshedMember,
   type ProfileAt,
   type Structure,
@@ -117,7 +120,10 @@ export {
   heightOfMm,
   isLifted,
   isRaised,
+  ON_STANDS_G,
   solveCases,
+  solveOnStands,
+  usualStands,
   totalKg,
   usualHeightMm,
   type CaseId,

@@ -42,9 +42,19 @@ export const ticketSchema = z.object({
 });
 export type ScaleTicket = z.infer<typeof ticketSchema>;
 
+/** A stand, crib or arm that holds the frame while it is cut and welded. */
+export const frameStandSchema = z.object({
+  id: z.string().min(1).max(40),
+  side: z.enum(['left', 'centre', 'right']),
+  stationMm: z.number().gte(0).lte(42_000),
+});
+export type FrameStand = z.infer<typeof frameStandSchema>;
+
 export const loadsSchema = z.object({
   items: z.array(loadSchema).max(40),
   ticket: ticketSchema.optional(),
   /** Items taken off before anything is cut open. */ takenOff: z.array(z.string()).max(40).optional(),
+  /** What it stands on from the first cut to the last weld. */
+  stands: z.array(frameStandSchema).max(12).optional(),
 });
 export type Loads = z.infer<typeof loadsSchema>;

@@ -11,7 +11,7 @@ import {
   type WarpTie,
 } from '../mechanics';
 import { steel, YOUNGS_MODULUS_MPA } from '../reference';
-import type { FittingKind } from './fitting';
+import type { Fitting, FittingKind } from './fitting';
 import type { Frame, Member } from './frame';
 import { placementOf, type Placement } from './placement';
 import { breadthMm, isClosed } from './shape';
@@ -48,10 +48,19 @@ export interface Structure {
   readonly warpTies: readonly WarpTie[];
   readonly members: readonly MeshedMember[];
   readonly problems: readonly StructureProblem[];
+  readonly holds: Holds;
 }
 
-/** A member's section at one of its stations, about its reference point; undefined where no metal is left. */
-export type ProfileAt = (member: Member, stationMm: number) => BeamProfile | undefined;
+/** A member's section over a stretch of it (its middle, half its length), about its reference point; undefined where no metal is left. */
+export type ProfileAt = (member: Member, stationMm: number, halfMm: number) => BeamProfile | undefined;
+
+/** What still holds of a frame's joints and fittings, as found. */
+export interface Holds {
+  /** Whether an end of a member is still joined to what it stands on. */
+  readonly joint: (member: Member, end: 'start' | 'end') => boolean;
+  readonly fitting: (fitting: Fitting, side: 'left' | 'right') => boolean;
+}
+export const ALL_HOLDS: Holds = { joint: () => true, fitting: () => true };
 
 /** Rails are cut this fine, others into six or more. */
 const RAIL_STEP_MM = 150;
@@ -88,7 +97,8 @@ interface Joint {
   readonly otherMm: number;
 }
 
-export function structureOf(frame: Frame, profileAt: ProfileAt): Structure {
+/** The mesh is the same whatever was found: what one state asks of an element can be held against another. */
+export function structureOf(frame: Frame, profileAt: ProfileAt, holds: Holds = ALL_HOLDS): Structure {
   const beams = frame.members
     .filter(isBeam)
     .map((member) => ({ member, placement: placementOf(frame, member) }));
@@ -104,13 +114,35 @@ export function structureOf(frame: Frame, profileAt: ProfileAt): Structure {
       ]),
     ),
   );
-  const { nodeOf, nodes } = sharedNodes(beams, stations, joints);
-  const mesh: Mesh = { beams, joints, nodes, elements: [], warpTies: [], problems: [] };
+  const holding = joints.filter(
+    ({ one, oneMm, other, otherMm }) =>
+      endHolds(beams[one]!, oneMm, holds) && endHolds(beams[other]!, otherMm, holds),
+  );
+  const { nodeOf, nodes } = sharedNodes(beams, stations, holding);
+  const mesh: Mesh = { beams, joints: holding, nodes, elements: [], warpTies: [], problems: [] };
   const members = beams.map((_, k) =>
     meshMember(mesh, k, { own: stations[k]!, nodeOf: nodeOf[k]! }, profileAt),
   );
-  return { frame, nodes, elements: mesh.elements, warpTies: mesh.warpTies, members, problems: mesh.problems };
+  return {
+    frame,
+    nodes,
+    elements: mesh.elements,
+    warpTies: mesh.warpTies,
+    members,
+    problems: mesh.problems,
+    holds,
+  };
 }
+
+/** A joint at a member's end lets go with that end; one somewhere along it is another member's. */
+function endHolds({ member, placement }: Beam, mm: number, holds: Holds): boolean {
+  if (member.role === 'rail') return true;
+  const length = size(minus(placement.to, placement.from));
+  if (mm < JOINT_END_SHARE * length) return holds.joint(member, 'start');
+  return mm > (1 - JOINT_END_SHARE) * length ? holds.joint(member, 'end') : true;
+}
+/** So near its end, as a share of its length, a member is joined by its end. */
+const JOINT_END_SHARE = 0.05;
 
 /** A frame being meshed. */
 interface Mesh {
@@ -146,7 +178,7 @@ function meshMember(
     });
   const indices = own.slice(0, -1).map((fromMm, n) => {
     const middleMm = (perMm * (fromMm + own[n + 1]!)) / 2;
-    const profile = profileAt(member, middleMm);
+    const profile = profileAt(member, middleMm, (perMm * (own[n + 1]! - fromMm)) / 2);
     if (!profile) {
       problems.push({ code: 'parted', memberId: member.id, atMm: middleMm });
       return -1;

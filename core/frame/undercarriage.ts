@@ -4,7 +4,14 @@ import { YOUNGS_MODULUS_MPA } from '../reference';
 import type { Fitting } from './fitting';
 import { axlesOf, passes, type Frame } from './frame';
 import { standSupport, type StandSupport } from './stand';
-import { attach, type Attachment, type MeshedMember, type Structure } from './structure';
+import {
+  ALL_HOLDS,
+  attach,
+  type Attachment,
+  type Holds,
+  type MeshedMember,
+  type Structure,
+} from './structure';
 
 /**
  * What a frame stands on. A leaf spring is a beam pinned to its two hangers (the rear one slides), the axle a stiff tube between the springs,
@@ -164,11 +171,13 @@ function hangersOf(
   frame: Frame,
   axle: Fitting,
   side: 'left' | 'right',
+  holds: Holds['fitting'] = ALL_HOLDS.fitting,
 ): { readonly ahead?: Fitting; readonly behind?: Fitting } {
   const hangers = frame.fittings.filter(
     (mark) =>
       mark.kind === 'spring hanger' &&
       (mark.side === 'both' || mark.side === side) &&
+      holds(mark, side) &&
       Math.abs(mark.stationMm - axle.stationMm) <= LEAF_REACH_MM,
   );
   const ahead = hangers
@@ -203,7 +212,7 @@ function springSeat(
   rail: MeshedMember,
 ): { node: number; at: Vector3 } {
   const { structure, add } = laying;
-  const { ahead, behind } = hangersOf(structure.frame, axle, side);
+  const { ahead, behind } = hangersOf(structure.frame, axle, side, structure.holds.fitting);
   const y = rail.placement.from[1];
   const dropMm = ahead?.dropMm ?? behind?.dropMm ?? DEFAULT_DROP_MM;
   const at: Vector3 = [axle.stationMm, y, -dropMm];

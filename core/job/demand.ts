@@ -1,21 +1,23 @@
-import { faceOf, totalKg, uOnFace, type Frame, type Member } from '../frame';
+import { totalKg, type Frame } from '../frame';
 import {
-  frameDemand,
-  bearsLoad,
-  laidSection,
-  leastWall,
-  layoutOf,
+  demandOnStands,
+  movement,
+  stateDemand,
+  stateForces,
   weigh,
   type Detail,
   type FrameDemand,
+  type FrameState,
+  type HostVerdict,
   type MemberPicture,
   type MemberVerdict,
-  type WallAt,
+  type StateForces,
 } from '../weigh';
-import { STATE_IDS, stateSection, type StateId } from '../shape';
-import { fingerprint } from './inputs';
+import { STATE_IDS, type StateId } from '../shape';
+import { fingerprint, jobHosts } from './inputs';
 import { workJob, type MemberWork } from './member';
 import type { JobRecords } from './records';
+import { foundState, leastState, wallIn, withoutBroken, type Works } from './state-of-frame';
 
 /** What the frame asks in one state, with the mark of what it was solved from. */
 export type StateDemand = FrameDemand & { readonly mark: string };
@@ -27,7 +29,6 @@ const DEMAND_IDS: readonly DemandId[] = [...STATE_IDS, 'least'];
  * what it carries, the others once something is repaired.
  */
 export type JobDemand = Partial<Readonly<Record<DemandId, StateDemand>>>;
-type Works = ReadonlyMap<string, MemberWork>;
 
 /** States that differ from one another: the repaired ones only where something is repaired. */
 const statesOf = (records: JobRecords, works: Works, wanted: readonly DemandId[]): DemandId[] => {
@@ -47,11 +48,13 @@ export function jobDemand(
   wanted: readonly DemandId[] = DEMAND_IDS,
   before: JobDemand = {},
 ): JobDemand {
+  let forces: StateForces | undefined;
+  const asMade = () => (forces ??= stateForces(stateOfFrame(records, works, 'as built')));
   return Object.fromEntries(
     statesOf(records, works, wanted).map((state) => {
       const mark = stateMark(records, works, state);
       const known = before[state];
-      return [state, known?.mark === mark ? known : { ...solvedState(records, works, state), mark }];
+      return [state, known?.mark === mark ? known : { ...solvedState(records, works, state, asMade), mark }];
     }),
   );
 }
@@ -62,13 +65,40 @@ export const isDemandOf = (records: JobRecords, works: Works, demand: JobDemand)
     (state) => demand[state]?.mark === stateMark(records, works, state),
   );
 
-const solvedState = (records: JobRecords, works: Works, state: DemandId): FrameDemand =>
-  frameDemand(
-    frameIn(records.frame, state),
-    records.practice.loadFactors,
-    state === 'least' ? leastWallIn(works, 'as made') : wallIn(works, state),
-    state === 'as repaired' ? (member) => plateEnds(works.get(member.id)) : undefined,
-  );
+/** A frame in one of its states, as far as it is known. Repaired, its joints and brackets are made good. */
+function stateOfFrame(records: JobRecords, works: Works, state: DemandId): FrameState {
+  const [frame, factors] = [frameIn(records.frame, state), records.practice.loadFactors];
+  switch (state) {
+    case 'as built':
+      return { frame, factors, wallAt: wallIn(works, state) };
+    case 'as repaired':
+      return {
+        frame,
+        factors,
+        wallAt: wallIn(works, state),
+        detailsOn: (member) => plateEnds(works.get(member.id)),
+      };
+    case 'least':
+      return { frame, factors, ...leastState(works, jobHosts(records), 'as made') };
+    default:
+      return { frame, factors, ...foundState(works, jobHosts(records)), wallAt: wallIn(works, state) };
+  }
+}
+
+/** Cut open and tacked, a frame is on stands and goes nowhere; in every other state it is driven, and old metal may still be as stiff as it was made. */
+function solvedState(
+  records: JobRecords,
+  works: Works,
+  state: DemandId,
+  asMade: () => StateForces,
+): FrameDemand {
+  const asked = stateOfFrame(records, works, state);
+  if (state === 'cut open' || state === 'tacked') return demandOnStands(asked);
+  if (state !== 'as found') return stateDemand(asked, state === 'as repaired' ? [asMade()] : []);
+  const found = stateDemand(asked, [asMade()]);
+  const broken = withoutBroken(asked, jobHosts(records));
+  return broken ? { ...found, ...movement(broken) } : found;
+}
 
 /** What one state rests on: the frame with its loads, the factors, and of each member what counts in that state. */
 function stateMark(records: JobRecords, works: Works, state: DemandId): string {
@@ -82,8 +112,15 @@ function stateMark(records: JobRecords, works: Works, state: DemandId): string {
     const work = works.get(member.id);
     return work ? counts(work) : '';
   });
-  return fingerprint([state, JSON.stringify([records.frame, records.practice.loadFactors]), ...members]);
+  const hosts = state === 'as built' || state === 'as repaired' ? [] : jobHosts(records).map(holdsMark);
+  return fingerprint([
+    state,
+    JSON.stringify([records.frame, records.practice.loadFactors, hosts]),
+    ...members,
+  ]);
 }
+
+const holdsMark = ({ on, id, carriesNothing }: HostVerdict) => [on, id, carriesNothing];
 
 /** A plate's ends on a rail: category E, E′ where they are cut square (our reading of AISC 360 A-3.1: no end weld across). */
 function plateEnds(work: MemberWork | undefined): Detail[] {
@@ -109,67 +146,12 @@ function frameIn(frame: Frame, state: DemandId): Frame {
   };
 }
 
-/** Holes count as gone over their whole width within this of their middle: a mesh station seldom stands on one. */
-const HOLE_REACH_MM = 80;
-
-export function wallIn(works: ReadonlyMap<string, MemberWork>, wanted: StateId): WallAt {
-  return (member, stationMm) => {
-    const work = works.get(member.id);
-    if (!work) return undefined;
-    const state =
-      work.states.find((each) => each.id === wanted) ??
-      work.states.find((each) => each.id === 'as found') ??
-      work.states[0]!;
-    const chosen = wanted === 'as built' ? work.states[0]! : state;
-    const { surface } = work.picture;
-    const wallMm = chosen.wallAt(stationMm).thicknessMm;
-    const cuts = holesAt(member, stationMm);
-    const change = chosen.changeAt(stationMm);
-    const section = cuts.length
-      ? laidSection(layoutOf(surface, { cuts: [...change.cuts, ...cuts], plates: change.plates }), wallMm)
-      : stateSection(work.picture, chosen, stationMm);
-    return { surface, section, wallMm };
-  };
-}
-
-/** Factory holes of a wall near a station, gone over their whole width. */
-const holesAt = (member: Member, stationMm: number) =>
-  (member.holes ?? [])
-    .filter((hole) => Math.abs(hole.stationMm - stationMm) < HOLE_REACH_MM)
-    .flatMap((hole) => {
-      const face = faceOf(member.shape, hole.face);
-      const u = face && uOnFace(face, hole.heightMm);
-      return u === undefined ? [] : [{ uFromMm: u - hole.diameterMm / 2, uToMm: u + hole.diameterMm / 2 }];
-    });
-
-/**
- * The wall with all doubtful, hidden and unseen metal taken away. `unknownMembers`: whether members of which nothing at all is on record stand
- * *as made* (their own verdict says what is to be looked at) or are taken *away*, as far as load goes along them.
- */
-export function leastWallIn(
-  works: ReadonlyMap<string, MemberWork>,
-  unknownMembers: 'as made' | 'away',
-): WallAt {
-  const asFound = wallIn(works, 'as found');
-  const walls = new Map<string, (stationMm: number) => Float64Array>();
-  return (member, stationMm) => {
-    const picture = works.get(member.id)?.picture;
-    if (!picture) return undefined;
-    if (!picture.account.isKnown && (!bearsLoad(member) || unknownMembers === 'as made'))
-      return asFound(member, stationMm);
-    const wallOf = walls.get(member.id) ?? leastWall(picture);
-    walls.set(member.id, wallOf);
-    const wallMm = wallOf(stationMm);
-    const layout = layoutOf(picture.surface, { cuts: holesAt(member, stationMm), plates: [] });
-    return { surface: picture.surface, section: laidSection(layout, wallMm), wallMm };
-  };
-}
-
-/** A member's verdict with what the frame asks of it. */
+/** A member's verdict with what the frame asks of it, where its loads and what it stands on are known: else it rests on the section alone. */
 export function verdictWithDemand(picture: MemberPicture, demand: JobDemand): MemberVerdict {
   const of = (state: DemandId) => demand[state]?.members.find((each) => each.memberId === picture.member.id);
   const [found, built, least] = [of('as found'), of('as built'), of('least')];
-  return weigh(picture, found && built ? { found, built, ...(least && { least }) } : undefined);
+  const isDriven = demand['as found']?.isDriven;
+  return weigh(picture, isDriven && found && built ? { found, built, ...(least && { least }) } : undefined);
 }
 
 /** Every member worked out and judged with what the frame asks of it: what a report prints. */

@@ -14,7 +14,7 @@ import {
   type LiftStep,
   type PreparedLift,
 } from '../weigh';
-import { leastWallIn, wallIn } from './demand';
+import { foundState, leastState } from './state-of-frame';
 import { tellsOf } from './evidence';
 import { fingerprint, jobHosts } from './inputs';
 import type { MemberWork } from './member';
@@ -74,8 +74,8 @@ export function askLift(
 ): LiftReply {
   const evidence = liftEvidence(records, notices, works);
   const lift = preparedLift(records.frame, records.practice.loadFactors, {
-    found: wallIn(works, 'as found'),
-    least: leastWallIn(works, 'away'),
+    found: foundState(works, evidence.hosts),
+    least: leastState(works, evidence.hosts, 'away'),
   });
   const facts = lift.facts(plan);
   const reasons = liftReasons(plan, facts, evidence);

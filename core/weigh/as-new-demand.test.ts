@@ -31,7 +31,7 @@ function asNew(family: Family): ReadonlyMap<CaseId, number> {
   const { typical } = familyOf(family);
   const bare = defaultFrame({ ...typical, family, steel: 'presumed-mild', datum: 'front hole' });
   const frame = { ...bare, loads: { items: typicalLoads(bare, typical.grossKg) } };
-  const { structure, demandOf } = preparedDemand(frame, DEFAULT_LOAD_FACTORS, made);
+  const { structure, demandOf } = preparedDemand({ frame, factors: DEFAULT_LOAD_FACTORS, wallAt: made });
   const solved = solveCases(structure, DEFAULT_LOAD_FACTORS);
   const level = solved.cases.filter(({ id }) => id === 'standing');
   return new Map(
@@ -48,9 +48,11 @@ function asNew(family: Family): ReadonlyMap<CaseId, number> {
   );
 }
 
+/** Stands are for a frame that is cut open. */
+const DRIVEN = CASE_IDS.filter((id) => id !== 'on stands');
 const table = new Map(FAMILY_IDS.map((family) => [family, asNew(family)]));
 const printed = (family: Family): string =>
-  `| ${[family, ...CASE_IDS.map((id) => table.get(family)!.get(id)?.toFixed(2) ?? '–')].join(' | ')} |`;
+  `| ${[family, ...DRIVEN.map((id) => table.get(family)!.get(id)?.toFixed(2) ?? '–')].join(' | ')} |`;
 
 test.each(FAMILY_IDS)(
   '%s as new, at its usual loads, is within what it may carry in every case',
@@ -64,7 +66,11 @@ test.each(FAMILY_IDS)(
 );
 
 test.each(FAMILY_IDS)('the table of the methods says what is computed: %s', (family) =>
-  expect(readFileSync('docs/methods.md', 'utf8').split('\n')).toContain(printed(family)),
+  expect(
+    readFileSync('docs/methods.md', 'utf8')
+      .split('\n')
+      .find((row) => row.startsWith(`| ${family} |`)),
+  ).toBe(printed(family)),
 );
 
 test('twice its load is over, in every family', () => {

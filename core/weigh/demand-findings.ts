@@ -59,7 +59,12 @@ function utilisationFinding(picture: MemberPicture, found: MemberDemand, built: 
           : code === 'demand-within'
             ? 'Leave'
             : 'Watch',
-      firmness: Math.abs(worst.utilisation - 1) > EITHER_WAY ? 'firm' : 'could flip with one more reading',
+      ...(over && made > 0 && { made }),
+      ...(found.restsOn && { restsOn: found.restsOn }),
+      firmness:
+        Math.abs(worst.utilisation - 1) > EITHER_WAY && !found.restsOn
+          ? 'firm'
+          : 'could flip with one more reading',
     },
   ];
 }

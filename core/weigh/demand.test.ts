@@ -88,7 +88,7 @@ test('the bump’s factor is the stress’s: three g ask half again what two do;
 
 test('the swing on the road is the greatest standing stress, even where a thin wall’s buckling governs what is used', () => {
   const thin: WallAt = (member, stationMm) => {
-    const made = wall(() => 1)(member, stationMm)!;
+    const made = wall(() => 1)(member, stationMm, 0)!;
     const wallMm = Float64Array.from(
       made.surface.rowFace,
       (face) =>

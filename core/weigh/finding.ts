@@ -75,6 +75,10 @@ export interface Finding {
   readonly source: LimitSource;
   /** What it was found in or at: a load case, a bracket. */
   readonly name?: string;
+  /** The same figure for the member as it was made. */
+  readonly made?: number;
+  /** Members that it rests on and that nobody has looked at. */
+  readonly restsOn?: readonly string[];
   readonly at?: { readonly fromMm: number; readonly toMm: number };
   readonly firmness: 'firm' | 'could flip with one more reading' | 'open';
 }

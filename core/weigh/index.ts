@@ -1,3 +1,4 @@
+export { braces } from './braces';
 export {
   changedSection,
   foldsBetween,
@@ -44,7 +45,13 @@ export { unitVerdict, type JudgedMember, type UnitVerdict } from './unit';
 export { demandFindings, type DemandPair } from './demand-findings';
 export {
   FELT_IDS,
+  demandOnStands,
   frameDemand,
+  movement,
+  stateDemand,
+  stateForces,
+  type FrameState,
+  type StateForces,
   nearest,
   WHY_IDS,
   type Detail,

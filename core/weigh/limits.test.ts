@@ -1,5 +1,5 @@
 import { FAMILY_IDS, defaultFrame, familyOf, type Member, type Role } from '../frame';
-import { DEFAULT_PRACTICE, fatigue, steel } from '../reference';
+import { DEFAULT_PRACTICE, fatigue, steel, YOUNGS_MODULUS_MPA } from '../reference';
 import { inchesToMm, ksiToMpa } from '../quantity';
 import { demandFindings } from './demand-findings';
 import type { MemberDemand, StationDemand } from './demand';
@@ -11,7 +11,7 @@ import { edgeNotBracketed, soundEdgeMargin, thinLanding } from './rules/sound-ed
 import { steelOf } from './steel-of';
 import { steelAllowsWelding } from './rules/steel';
 import { survey } from './rules/survey';
-import { CELL_IS } from '../metal';
+import { CELL_IS, slotsOf } from '../metal';
 import {
   cripplingN,
   heldWallShare,
@@ -21,9 +21,12 @@ import {
   plateBuckling,
 } from './strength';
 import { memberPicture, type Finding, type MemberPicture } from '.';
-import { sectionProperties, type Section } from '../mechanics';
+import { sectionProperties, type EndForces, type Section } from '../mechanics';
+import type { StateWall } from './demand';
+import type { Cut } from './demand/cut';
+import { besideSlot, shearOf, shearShare } from './demand/shear';
 import { wallSection } from './wall-section';
-import { evenWall, surfaceOf, SHEAR_MODULUS_MPA } from '../frame';
+import { evenWall, heightOnFace, surfaceOf, SHEAR_MODULUS_MPA } from '../frame';
 
 /** Every limit of the rules with a case on either side, by hand. */
 const frame = defaultFrame({
@@ -422,5 +425,92 @@ describe('strength against figures worked by hand', () => {
     // St Venant governs a long one: the stress goes with 1/L.
     expect(long / longer).toBeGreaterThan(1.8);
     expect(long / longer).toBeLessThan(2.2);
+  });
+});
+
+describe('shear', () => {
+  const [E, FY] = [YOUNGS_MODULUS_MPA, 250];
+  const shape = { kind: 'channel', depthMm: 200, flangeMm: 70, thicknessMm: 6 } as const;
+  const surface = surfaceOf(shape);
+  const cutWith = (leastMm: Float64Array, slot?: StateWall['slot']) =>
+    ({
+      surface,
+      section: wallSection(surface, leastMm),
+      leastMm,
+      strength: { yieldMpa: 250 },
+      ...(slot && { slot }),
+    }) as unknown as Cut;
+  const pushed = (shearZN: number) => ({ shearZN }) as EndForces;
+  const whole = evenWall(surface, 6);
+
+  test('V over the web against 0.4 of yield on the road (0.6 × 0.67), worked by hand', () => {
+    const web = surface.faces.find(({ upright }) => upright)!.widthMm * 6;
+    const said = shearOf(cutWith(whole), pushed(100_000), 0.67)!;
+    expect(said.stressMpa).toBeCloseTo(100_000 / web, 6);
+    expect(said.allowableMpa).toBeCloseTo(0.402 * 250, 6);
+    expect(said.utilisation).toBeCloseTo(said.stressMpa / said.allowableMpa, 9);
+    expect(shearOf(cutWith(whole), pushed(-100_000), 0.67)!.stressMpa).toBeCloseTo(said.stressMpa, 9);
+  });
+  test('half of the web gone doubles it; all of it gone, any shear is too much and none is none', () => {
+    const upper = whole.map((mm, row) =>
+      surface.rowFace[row]!.upright && heightOnFace(surface.rowFace[row]!, surface.uMm[row]!) < 100 ? 0 : mm,
+    );
+    const [all, half] = [whole, upper].map((mm) => shearOf(cutWith(mm), pushed(50_000), 0.67)!.stressMpa);
+    expect(half! / all!).toBeGreaterThan(1.9);
+    const none = whole.map((mm, row) => (surface.rowFace[row]!.upright ? 0 : mm));
+    expect(shearOf(cutWith(none), pushed(50_000), 0.67)!.utilisation).toBe(Infinity);
+    expect(shearOf(cutWith(none), pushed(0), 0.67)!.utilisation).toBe(0);
+  });
+  test.each([
+    [1.09, 1],
+    [1.11, 1.1 / 1.11],
+    [1.36, 1.1 / 1.36],
+    [1.4, 1.51 / 1.4 ** 2],
+  ])('a web %d √(k E/Fy) slender keeps %d (AISC 360 G2, from memory)', (times, share) => {
+    const root = Math.sqrt((5.34 * E) / FY);
+    expect(shearShare(times * root, FY)).toBeCloseTo(share, 3);
+  });
+  test('beside a slot the tees are bent by V/2 · L/2, on top of what the whole is stressed with', () => {
+    const web = surface.rowFace.flatMap((face, row) => (face.upright ? [row] : []));
+    const [fromRow, toRow] = [web[5]!, web[8]!];
+    const open = whole.map((mm, row) => (row >= fromRow && row <= toRow ? 0 : mm));
+    const slot = { longMm: 400, fromRow, toRow };
+    const tee = (keep: (row: number) => boolean) => {
+      const of = sectionProperties(
+        wallSection(
+          surface,
+          whole.map((mm, row) => (keep(row) ? mm : 0)),
+        ),
+      )!;
+      return Math.min(of.sTopMm3, of.sBottomMm3);
+    };
+    const weakest = Math.min(
+      tee((row) => row < fromRow),
+      tee((row) => row > toRow),
+    );
+    const said = besideSlot(cutWith(open, slot), pushed(20_000), 30, 0.67)!;
+    expect(said.stressMpa).toBeCloseTo(30 + (10_000 * 200) / weakest, 6);
+    expect(said.allowableMpa).toBeCloseTo(0.67 * 250, 9);
+    expect(besideSlot(cutWith(open), pushed(20_000), 30, 0.67)).toBeUndefined();
+  });
+  test.each([
+    [180, 0],
+    [260, 1],
+  ])('an opening of %d mm in a web 200 mm deep is %d slot', (longMm, count) => {
+    const columns = 41;
+    const stationsMm = Float64Array.from({ length: columns }, (_, k) => k * 20);
+    const web = surface.rowFace.flatMap((face, row) => (face.upright ? [row] : []));
+    const thicknessMm = new Float64Array(surface.uMm.length * columns).fill(6);
+    for (const row of web.slice(5, 8))
+      stationsMm.forEach((mm, column) => {
+        if (mm >= 200 && mm <= 200 + longMm) thicknessMm[row * columns + column] = 0;
+      });
+    const best = { surface, stationsMm, thicknessMm, errorMm: thicknessMm, known: new Uint8Array() };
+    const slots = slotsOf({ surface, best });
+    expect(slots.map(({ fromRow, toRow }) => [fromRow, toRow])).toEqual(count ? [[web[5], web[7]]] : []);
+    // From the corner up it is no slot: there is nothing below it.
+    for (const row of web)
+      if (row >= web[5]!) stationsMm.forEach((_, column) => (thicknessMm[row * columns + column] = 0));
+    expect(slotsOf({ surface, best })).toEqual([]);
   });
 });

@@ -1,5 +1,5 @@
 import { ON_REFERENCE, type LineLoad, type Vector3 } from '../../mechanics';
-import { STANDARD_GRAVITY } from '../../quantity';
+import { inchesToMm, STANDARD_GRAVITY } from '../../quantity';
 import { STEEL_DENSITY_KG_PER_MM3 } from '../../reference';
 import type { Frame } from '../frame';
 import type { Load } from '../loads';
@@ -14,10 +14,10 @@ const UNWEIGHED_KG = 500;
 /** What a frame's undercarriage is laid out for, kg. */
 export const sprungMassKg = (frame: Frame): number => totalKg(frame) || UNWEIGHED_KG;
 
-/** A load's centre above the ground where nobody said, mm: about 4 ft for what stands on the frame (common practice, no source). What hangs between the rails has it at their height. */
-const ON_TOP_MM = 1300;
+/** A load's centre above the ground where nobody said, mm: 50 in for what stands on the frame (common practice, no source). What hangs between the rails has it at their height. */
+const ON_TOP_MM = inchesToMm(50);
 /** People and glass of a car or van, whose floor is the frame (common practice, no source). */
-const IN_A_CAR_MM = 700;
+const IN_A_CAR_MM = inchesToMm(28);
 const BETWEEN_RAILS: ReadonlySet<Load['kind']> = new Set<Load['kind']>(['engine', 'tank', 'fittings']);
 
 /** How high the centre of a load is above the ground, as said or as is usual for its kind, mm. */

@@ -2,3 +2,4 @@ export * from './solved';
 export { defaultLiftPoints, type LiftPoints } from './lift-points';
 export { heightOfMm, sprungMassKg, totalKg, usualHeightMm } from './gravity';
 export { solveCases } from './solve';
+export { ON_STANDS_G, solveOnStands, usualStands } from './stands';

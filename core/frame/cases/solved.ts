@@ -13,12 +13,14 @@ export const CASE_IDS = [
   'on legs',
   'on a lift',
   'on a jack',
+  'on stands',
   'steering push',
   'recovery pull',
 ] as const;
 export type CaseId = (typeof CASE_IDS)[number];
 /** Where the shop's own allowable applies: people under it, or the road. */
-export const isLifted = (id: CaseId): boolean => id === 'on a lift' || id === 'on a jack' || id === 'on legs';
+export const isLifted = (id: CaseId): boolean =>
+  id === 'on a lift' || id === 'on a jack' || id === 'on legs' || id === 'on stands';
 
 /** On arms or a jack, without its payload. */
 export const isRaised = (id: CaseId): boolean => id === 'on a lift' || id === 'on a jack';
@@ -45,7 +47,7 @@ export interface StoodOn {
 
 export interface UnsolvedCase {
   readonly id: CaseId;
-  readonly why: Unsolvable | { readonly kind: 'not for this frame' | 'no loads' };
+  readonly why: Unsolvable | { readonly kind: 'not for this frame' | 'no loads' | 'no stands' | 'tips' };
 }
 export interface SolvedFrame {
   readonly cases: readonly SolvedCase[];

@@ -1,4 +1,4 @@
-export { beamProfile, plainProfile, principal, type BeamProfile, type Seat } from './profile';
+export { beamProfile, inRow, plainProfile, principal, type BeamProfile, type Seat } from './profile';
 export type {
   BeamElement,
   BeamModel,

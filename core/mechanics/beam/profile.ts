@@ -97,3 +97,31 @@ export function principal({ iyyMm4, izzMm4, iyzMm4 }: BeamProfile): {
     ivvMm4: mean - radius,
   };
 }
+
+/**
+ * A stretch that is weaker in places, as one profile: in row, what gives adds up, so areas, second moments and torsion are averaged as flexibilities.
+ * Centroid, shear centre and warping stay the whole one's: force goes round a short weak place and does not move its line for it.
+ */
+export function inRow(whole: BeamProfile, along: readonly BeamProfile[]): BeamProfile {
+  if (along.length === 0) return whole;
+  const mean = (of: (profile: BeamProfile) => number) =>
+    along.reduce((sum, profile) => sum + of(profile), 0) / along.length;
+  const determinant = ({ iyyMm4, izzMm4, iyzMm4 }: BeamProfile) => iyyMm4 * izzMm4 - iyzMm4 * iyzMm4;
+  const [fy, fz, fyz] = [
+    mean((each) => each.izzMm4 / determinant(each)),
+    mean((each) => each.iyyMm4 / determinant(each)),
+    mean((each) => -each.iyzMm4 / determinant(each)),
+  ];
+  const bottom = fy * fz - fyz * fyz;
+  return {
+    ...whole,
+    areaMm2: 1 / mean((each) => 1 / each.areaMm2),
+    iyyMm4: fz / bottom,
+    izzMm4: fy / bottom,
+    iyzMm4: -fyz / bottom,
+    jMm4: 1 / mean((each) => 1 / each.jMm4),
+    shearYY: mean((each) => each.shearYY),
+    shearZZ: mean((each) => each.shearZZ),
+    shearYZ: mean((each) => each.shearYZ),
+  };
+}

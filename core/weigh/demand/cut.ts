@@ -1,4 +1,4 @@
-import { beamProfile, warping, type BeamProfile, type Section } from '../../mechanics';
+import { beamProfile, inRow, warping, type BeamProfile, type Section } from '../../mechanics';
 import {
   crossingsOn,
   isClosed,
@@ -17,6 +17,9 @@ import type { StateWall, WallAt } from './demand';
 /** A section where an element is cut: what it is as a beam, what it can take, and its fibres. */
 export interface Cut extends StateWall {
   readonly profile: BeamProfile;
+  /** As it bends: softer than sound metal, stiffer than its weakest section. */
+  readonly stiffness: BeamProfile;
+  readonly leastMm: ArrayLike<number>;
   readonly strength: SectionStrength;
   readonly y: Float64Array;
   readonly z: Float64Array;
@@ -28,23 +31,37 @@ export interface Cut extends StateWall {
   readonly hasMetal: readonly boolean[];
 }
 
-export function cutOf(frame: Frame, member: Member, stationMm: number, wallAt: WallAt): Cut | undefined {
-  const wall = wallAt(member, stationMm);
+/** A stretch of a member: its middle and half its length. */
+export interface Stretch {
+  readonly stationMm: number;
+  readonly halfMm: number;
+}
+
+export function cutOf(
+  frame: Frame,
+  member: Member,
+  { stationMm, halfMm }: Stretch,
+  { wallAt, braces }: Found,
+): Cut | undefined {
+  const wall = wallAt(member, stationMm, halfMm);
   if (!wall) return undefined;
   const seat = { ...referencePoint(member.shape), mirrored: placementOf(frame, member).mirrored };
   const warps = !isClosed(member.shape);
-  const profile = beamProfile(wall.section, seat, warps);
+  const profileOf = (section: Section) => beamProfile(section, seat, warps);
+  const profile = profileOf(wall.section);
   if (!profile) return undefined;
   const hand = seat.mirrored ? -1 : 1;
   const warp = profile.cwMm6 > 0 ? warping(wall.section) : undefined;
   const faceOfNode = facesOfNodes(wall);
   return {
     ...wall,
+    leastMm: wall.leastMm ?? wall.wallMm,
     profile,
+    stiffness: bending(wall, profile, profileOf),
     strength: sectionStrength(
       wall,
       steel(member.steel),
-      unbracedMm(frame, member, stationMm),
+      unbracedMm(frame, member, stationMm, braces),
       SHEAR_MODULUS_MPA,
     ),
     y: wall.section.xMm.map((x) => hand * (x - seat.xMm)),
@@ -56,10 +73,39 @@ export function cutOf(frame: Frame, member: Member, stationMm: number, wallAt: W
   };
 }
 
-/** Between the crossmembers on either side of a station of a rail; a whole member else. */
-function unbracedMm(frame: Frame, member: Member, stationMm: number): number {
+function bending(
+  { bends }: StateWall,
+  weakest: BeamProfile,
+  profileOf: (section: Section) => BeamProfile | undefined,
+): BeamProfile {
+  const whole = bends && profileOf(bends.whole);
+  if (!whole) return weakest;
+  const along = bends.inRow.map(profileOf);
+  return along.every((each) => each !== undefined) ? inRow(whole, along) : weakest;
+}
+
+/** What a state of the frame was found to be: its walls, and which crossmembers still hold the rails sideways. */
+export interface Found {
+  readonly wallAt: WallAt;
+  readonly braces: (crossmember: Member) => boolean;
+}
+
+/** Crossmembers that hold a rail on either side of a station. */
+export function heldBy(frame: Frame, rail: Member, stationMm: number, braces: Found['braces']): Member[] {
+  const holds = crossingsOn(frame, rail)
+    .filter((crossing) => braces(crossing.member))
+    .sort((a, b) => a.stationMm - b.stationMm);
+  const before = holds.findLast((each) => each.stationMm <= stationMm);
+  const after = holds.find((each) => each.stationMm > stationMm);
+  return [before, after].flatMap((each) => (each ? [each.member] : []));
+}
+
+/** Between the crossmembers that hold, on either side of a station of a rail; a whole member else. */
+function unbracedMm(frame: Frame, member: Member, stationMm: number, braces: Found['braces']): number {
   if (member.role !== 'rail') return member.lengthMm;
-  const holds = crossingsOn(frame, member).map(({ stationMm: mm }) => mm);
+  const holds = crossingsOn(frame, member)
+    .filter((crossing) => braces(crossing.member))
+    .map(({ stationMm: mm }) => mm);
   const before = Math.max(0, ...holds.filter((mm) => mm <= stationMm));
   const after = Math.min(member.lengthMm, ...holds.filter((mm) => mm > stationMm));
   return Math.max(after - before, 1);

@@ -2,16 +2,22 @@ import type { Section } from '../../mechanics';
 import type { CaseId, Member, Stand, StructureProblem, Surface, UnsolvedCase, WheelLoad } from '../../frame';
 import type { FatigueId } from '../../reference';
 
-/** A member's wall in one state: what a section is made of at a station. */
+/** A member's wall in one state, over a stretch: its weakest section there, which is stressed. */
 export interface StateWall {
   readonly surface: Surface;
   readonly section: Section;
   readonly wallMm: ArrayLike<number>;
+  /** Row by row the least over the stretch, where that is not the weakest section's: webs are sheared and crushed there. */
+  readonly leastMm?: ArrayLike<number>;
+  /** An opening in its web longer than it is deep, that runs through the stretch: how long, and between which rows. */
+  readonly slot?: { readonly longMm: number; readonly fromRow: number; readonly toRow: number };
+  /** What bends, where that is not the weakest section all along: the stretch as a whole, and the sections in row where some of it stands slack. */
+  readonly bends?: { readonly whole: Section; readonly inRow: readonly Section[] };
 }
-/** Asked for every element; undefined where no metal is left. */
-export type WallAt = (member: Member, stationMm: number) => StateWall | undefined;
+/** Asked for every element, by its middle and half its length; undefined where no metal is left. */
+export type WallAt = (member: Member, stationMm: number, halfMm: number) => StateWall | undefined;
 
-export const WHY_IDS = ['yield', 'wall buckling', 'sideways buckling'] as const;
+export const WHY_IDS = ['yield', 'wall buckling', 'sideways buckling', 'shear', 'a slot'] as const;
 /** What a station has to carry in its worst case, against what it may. */
 export interface StationDemand {
   readonly stationMm: number;
@@ -46,6 +52,8 @@ export interface MemberDemand {
   readonly memberId: string;
   readonly along: readonly StationDemand[];
   readonly worst?: StationDemand;
+  /** Crossmembers that hold it from buckling sideways where it is worst, and that nobody has looked at: by name. */
+  readonly restsOn?: readonly string[];
   /** Its worst on lift arms or a jack: for whoever lifts it, not for the road. */
   readonly lifted?: StationDemand;
   readonly spots: readonly FatigueSpot[];
@@ -66,11 +74,15 @@ export interface Felt {
 
 /** The frame in one state, all its cases. */
 export interface FrameDemand {
+  /** Loaded, and solved standing on its wheels: without that nothing is known of the road, whatever else was solved. */
+  readonly isDriven: boolean;
   readonly members: readonly MemberDemand[];
   readonly problems: readonly StructureProblem[];
   readonly unsolved: readonly UnsolvedCase[];
   readonly wheels: readonly WheelLoad[];
   readonly couplerKg?: number;
+  /** What each stand carries, in a state that stands on stands. */
+  readonly stands?: readonly { readonly stand: Stand; readonly upN: number }[];
   readonly felt: readonly Felt[];
   readonly shapes: FlexShapes;
 }

@@ -3,6 +3,7 @@ import type { LoadFactors } from '../../reference';
 import type { Cut } from './cut';
 import type { StationDemand } from './demand';
 import { peakOf, swungOf } from './fibres';
+import { besideSlot, shearOf, type Limit } from './shear';
 
 /** The one used most of what it may carry. */
 export const most = (all: readonly StationDemand[]): StationDemand | undefined =>
@@ -11,13 +12,27 @@ export const most = (all: readonly StationDemand[]): StationDemand | undefined =
     undefined,
   );
 
+/** What an element is asked: its worst in use, and its worst raised. */
+interface ElementDemand {
+  readonly used?: StationDemand;
+  readonly lifted?: StationDemand;
+}
+
+/** The worst of several; the range of stress is the greatest of theirs. */
+export function worstOf(asks: readonly ElementDemand[]): ElementDemand {
+  const used = most(asks.flatMap((each) => each.used ?? []));
+  const lifted = most(asks.flatMap((each) => each.lifted ?? []));
+  const rangeMpa = Math.max(0, ...asks.map((each) => each.used?.rangeMpa ?? 0));
+  return { ...(used && { used: { ...used, rangeMpa } }), ...(lifted && { lifted }) };
+}
+
 /** An element's worst in use, and its worst raised. */
 export function elementDemand(
   cut: Cut,
   { element, stationMm }: { readonly element: number; readonly stationMm: number },
   solved: SolvedFrame,
   { factors, gradients }: { readonly factors: LoadFactors; readonly gradients: readonly number[] },
-): { used?: StationDemand; lifted?: StationDemand } {
+): ElementDemand {
   const used: StationDemand[] = [],
     lifted: StationDemand[] = [];
   let rangeMpa = 0;
@@ -30,10 +45,17 @@ export function elementDemand(
       const level =
         standing && standing.kept[element]! >= 0 && standing.result[end][standing.kept[element]!]!;
       const forces = result[end][at]!;
-      const { greatestMpa, ...peak } =
-        id === 'one wheel in a ditch' && level
-          ? swungOf(cut, forces, level)
-          : peakOf(cut, forces, { share, gradient: gradients[k]! });
+      const isDitch = id === 'one wheel in a ditch' && level;
+      const { greatestMpa, ...fibre } = isDitch
+        ? swungOf(cut, forces, level)
+        : peakOf(cut, forces, { share, gradient: gradients[k]! });
+      const [shear, slot] = isDitch
+        ? []
+        : [shearOf(cut, forces, share), besideSlot(cut, forces, greatestMpa, share)];
+      const peak = [fibre, shear, slot].reduce<Limit>(
+        (worst, each) => (each && each.utilisation > worst.utilisation ? each : worst),
+        fibre,
+      );
       // ±0.5 g about standing: the range is the standing stress itself.
       if (id === 'standing') rangeMpa = Math.max(rangeMpa, greatestMpa);
       (isRaised(id) ? lifted : used).push({ stationMm, caseId: id, ...peak, rangeMpa: 0 });

@@ -1,7 +1,11 @@
 import {
+  ALL_HOLDS,
   solveCases,
+  solveOnStands,
   structureOf,
+  totalKg,
   type Frame,
+  type Holds,
   type Member,
   type MeshedMember,
   type SolvedFrame,
@@ -9,9 +13,9 @@ import {
 } from '../../frame';
 import type { LoadFactors } from '../../reference';
 import { momentGradient } from '../strength';
-import { cutOf, type Cut } from './cut';
+import { cutOf, heldBy, type Cut, type Stretch } from './cut';
 import type { Detail, FrameDemand, MemberDemand, WallAt } from './demand';
-import { elementDemand, most } from './element';
+import { elementDemand, most, worstOf } from './element';
 import { fatigueSpots } from './fatigue-spots';
 import { feltNumbers } from './felt';
 import { flexShapes } from './flex-shapes';
@@ -20,21 +24,68 @@ import { padsOn } from './pads';
 export * from './demand';
 export { nearest } from './fatigue-spots';
 
-/** What a frame asks of its members in every case, on the walls it has in one state. */
-export function frameDemand(
-  frame: Frame,
-  factors: LoadFactors,
-  wallAt: WallAt,
-  detailsOn: (member: Member) => readonly Detail[] = () => [],
-): FrameDemand {
-  const { structure, demandOf } = preparedDemand(frame, factors, wallAt, detailsOn);
-  const solved = solveCases(structure, factors);
+/** A frame in one state: its walls, what of its joints and fittings still holds, where plates were welded on. */
+export interface FrameState {
+  readonly frame: Frame;
+  readonly factors: LoadFactors;
+  readonly wallAt: WallAt;
+  readonly holds?: Holds;
+  /** Which crossmembers still hold the rails sideways; all, where nothing else is said. */
+  readonly braces?: (crossmember: Member) => boolean;
+  /** Which crossmembers nobody has looked at; none, where nothing else is said. */
+  readonly isUnseen?: (crossmember: Member) => boolean;
+  readonly detailsOn?: (member: Member) => readonly Detail[];
+}
+
+/** What a frame asks of its members in every case. */
+export const frameDemand = (frame: Frame, factors: LoadFactors, wallAt: WallAt): FrameDemand =>
+  stateDemand({ frame, factors, wallAt });
+
+/** Solved by the stiffness of one state: forces that another state of the same frame may have to take as well. */
+export interface StateForces {
+  readonly structure: Structure;
+  readonly solved: SolvedFrame;
+}
+
+/**
+ * The same of any state. Old metal carries as stiff as it was made until it has given way, and as it is once it has: where `others` are given, what
+ * they put into an element counts too, whichever is worse.
+ */
+export function stateDemand(state: FrameState, others: readonly StateForces[] = []): FrameDemand {
+  const { structure, demandOf } = preparedDemand(state);
+  const solved = solveCases(structure, state.factors);
+  return asked(structure, demandOf(solved, others), solved);
+}
+
+/** A state's stiffness and forces by themselves. */
+export function stateForces(state: FrameState): StateForces {
+  const { structure } = preparedDemand(state);
+  return { structure, solved: solveCases(structure, state.factors) };
+}
+
+/** How a state moves and what one would feel of it, whatever its members make of that. */
+export function movement(state: FrameState): Pick<FrameDemand, 'felt' | 'shapes'> {
+  const { structure, solved } = stateForces(state);
+  return { felt: feltNumbers(structure, solved), shapes: flexShapes(structure, solved) };
+}
+
+/** What it asks while it is being cut and welded: on the stands that hold it, nothing else. */
+export function demandOnStands(state: FrameState): FrameDemand {
+  const { structure, demandOf } = preparedDemand(state);
+  const solved = solveOnStands(structure, state.frame.loads?.stands ?? []);
+  return asked(structure, demandOf(solved), solved);
+}
+
+function asked(structure: Structure, members: MemberDemand[], solved: SolvedFrame): FrameDemand {
+  const onStands = solved.cases.find(({ id }) => id === 'on stands');
   return {
-    members: demandOf(solved),
+    isDriven: totalKg(structure.frame) > 0 && solved.cases.some(({ id }) => id === 'standing'),
+    members,
     problems: solved.problems,
     unsolved: solved.unsolved,
     wheels: solved.wheels,
     ...(solved.couplerKg !== undefined && { couplerKg: solved.couplerKg }),
+    ...(onStands && { stands: onStands.supports.map(({ stand, upN }) => ({ stand, upN })) }),
     felt: feltNumbers(structure, solved),
     shapes: flexShapes(structure, solved),
   };
@@ -43,31 +94,44 @@ export function frameDemand(
 /** A frame meshed on its sections once, to be asked again and again how its members fare on other supports. */
 export interface PreparedDemand {
   readonly structure: Structure;
-  readonly demandOf: (solved: SolvedFrame) => MemberDemand[];
+  /** By its own stiffness and, where there are others, theirs: each element takes the worst. */
+  readonly demandOf: (solved: SolvedFrame, others?: readonly StateForces[]) => MemberDemand[];
 }
 
-export function preparedDemand(
-  frame: Frame,
-  factors: LoadFactors,
-  wallAt: WallAt,
-  detailsOn: (member: Member) => readonly Detail[] = () => [],
-): PreparedDemand {
+export function preparedDemand({
+  frame,
+  factors,
+  wallAt,
+  holds = ALL_HOLDS,
+  braces = () => true,
+  isUnseen = () => false,
+  detailsOn = () => [],
+}: FrameState): PreparedDemand {
   const cuts = new Map<string, Cut | undefined>();
-  const keyOf = (member: Member, stationMm: number) => `${member.id}@${stationMm.toFixed(3)}`;
-  const cutAt = (member: Member, stationMm: number): Cut | undefined => {
-    const key = keyOf(member, stationMm);
-    if (!cuts.has(key)) cuts.set(key, cutOf(frame, member, stationMm, wallAt));
+  const cutAt = (member: Member, stationMm: number, halfMm: number): Cut | undefined => {
+    const key = `${member.id}@${stationMm.toFixed(3)}`;
+    if (!cuts.has(key)) cuts.set(key, cutOf(frame, member, { stationMm, halfMm }, { wallAt, braces }));
     return cuts.get(key);
   };
-  const structure = structureOf(frame, (member, stationMm) => cutAt(member, stationMm)?.profile);
+  const structure = structureOf(
+    frame,
+    (member, stationMm, halfMm) => cutAt(member, stationMm, halfMm)?.stiffness,
+    holds,
+  );
   return {
     structure,
-    demandOf: (solved) =>
-      structure.members.map((mesh) =>
+    demandOf: (solved, others = []) =>
+      structure.members.map((mesh, index) =>
         memberDemand(
-          { frame, structure, factors, cutAt: (mm) => cutAt(mesh.member, mm) },
-          mesh,
-          solved,
+          {
+            frame,
+            factors,
+            cutAt: (mm, halfMm) => cutAt(mesh.member, mm, halfMm),
+            restsOn: (mm) =>
+              heldBy(frame, mesh.member, mm, braces).flatMap((each) => (isUnseen(each) ? [each.name] : [])),
+          },
+          index,
+          [{ structure, solved }, ...others],
           detailsOn(mesh.member),
         ),
       ),
@@ -76,34 +140,56 @@ export function preparedDemand(
 
 interface Asked {
   readonly frame: Frame;
-  readonly structure: Structure;
   readonly factors: LoadFactors;
-  readonly cutAt: (mm: number) => Cut | undefined;
+  readonly cutAt: (mm: number, halfMm: number) => Cut | undefined;
+  readonly restsOn: (mm: number) => readonly string[];
 }
 
 function memberDemand(
-  { frame, structure, factors, cutAt }: Asked,
-  mesh: MeshedMember,
-  solved: SolvedFrame,
+  { frame, factors, cutAt, restsOn }: Asked,
+  index: number,
+  forces: readonly StateForces[],
   details: readonly Detail[],
 ): MemberDemand {
-  const gradients = gradientsOf(mesh, solved);
+  const own = forces[0]!;
+  const mesh = own.structure.members[index]!;
+  const all = forces.map(({ structure, solved }) => ({
+    elements: structure.members[index]!.elements,
+    solved,
+    gradients: gradientsOf(structure.members[index]!, solved),
+  }));
   const each = mesh.elements.flatMap((element, k) => {
-    const stationMm = (mesh.stationsMm[k]! + mesh.stationsMm[k + 1]!) / 2;
-    const cut = element >= 0 ? cutAt(stationMm) : undefined;
-    return cut ? [elementDemand(cut, { element, stationMm }, solved, { factors, gradients })] : [];
+    const { stationMm, halfMm } = stretchOf(mesh, k);
+    const cut = element >= 0 ? cutAt(stationMm, halfMm) : undefined;
+    if (!cut) return [];
+    const asks = all
+      .filter(({ elements }) => elements[k]! >= 0)
+      .map(({ elements, solved, gradients }) =>
+        elementDemand(cut, { element: elements[k]!, stationMm }, solved, { factors, gradients }),
+      );
+    return [worstOf(asks)];
   });
   const along = each.flatMap(({ used }) => used ?? []);
   const [worst, lifted] = [most(along), most(each.flatMap((one) => one.lifted ?? []))];
+  const unseen = worst?.why === 'sideways buckling' ? restsOn(worst.stationMm) : [];
   return {
     memberId: mesh.member.id,
     along,
     ...(worst && { worst }),
+    ...(unseen.length > 0 && { restsOn: unseen }),
     ...(lifted && { lifted }),
     spots: fatigueSpots(frame, mesh.member, along, details),
-    pads: padsOn(structure, mesh, solved, cutAt),
+    pads: padsOn(own.structure, mesh, own.solved, (k) => {
+      const { stationMm, halfMm } = stretchOf(mesh, k);
+      return cutAt(stationMm, halfMm);
+    }),
   };
 }
+
+const stretchOf = ({ stationsMm }: MeshedMember, k: number): Stretch => ({
+  stationMm: (stationsMm[k]! + stationsMm[k + 1]!) / 2,
+  halfMm: (stationsMm[k + 1]! - stationsMm[k]!) / 2,
+});
 
 /** How the moment changes along a member in each case: known where it is bent by its ends alone; a rail is held between, and counts as evenly bent. */
 function gradientsOf({ member, elements }: MeshedMember, { cases }: SolvedFrame): number[] {

@@ -9,7 +9,7 @@ export function padsOn(
   structure: Structure,
   mesh: MeshedMember,
   solved: SolvedFrame,
-  cutAt: (mm: number) => Cut | undefined,
+  cutAt: (element: number) => Cut | undefined,
 ): PadDemand[] {
   const { member } = mesh;
   // A leg's own foot is no pad under a web.
@@ -22,19 +22,25 @@ export function padsOn(
         .flatMap((support) => {
           const at = mesh.nodes.findIndex((node) => structure.nodes[node] === support.atMm);
           if (at < 0) return [];
-          const k = Math.min(at, mesh.elements.length - 1);
-          const cut = cutAt((mesh.stationsMm[k]! + mesh.stationsMm[k + 1]!) / 2);
-          if (!cut) return [];
-          const means = faceMeanMm(cut.surface, cut.wallMm);
-          const web = webAtBearingMm(cut.surface, cut.wallMm);
-          const flange = means.get('bottom') ?? web;
+          // A pad in the middle of its bearing leans on the metal on both sides of it.
+          const cuts = [at - 1, at].flatMap((k) =>
+            k >= 0 && k < mesh.elements.length ? (cutAt(k) ?? []) : [],
+          );
+          if (cuts.length === 0) return [];
+          const capacityN = Math.min(
+            ...cuts.map(({ surface, leastMm }) => {
+              const web = webAtBearingMm(surface, leastMm);
+              const flange = faceMeanMm(surface, leastMm).get('bottom') ?? web;
+              return cripplingN(member.shape, web, flange, steel(member.steel).yieldMpa);
+            }),
+          );
           return [
             {
               caseId: id,
               stand: support.stand,
               stationMm: mesh.stationsMm[at]!,
               upN: support.upN,
-              capacityN: cripplingN(member.shape, web, flange, steel(member.steel).yieldMpa),
+              capacityN,
             },
           ];
         }),

@@ -1,7 +1,7 @@
 import { solveRaised, totalKg, type Frame } from '../../frame';
 import type { LoadFactors } from '../../reference';
 import { liftsAllWheels, takesPoints, type LiftFacts, type LiftPlan } from '../../walk';
-import { preparedDemand, type PreparedDemand, type WallAt } from '../demand';
+import { preparedDemand, type FrameState, type PreparedDemand } from '../demand';
 
 /** How a frame fares on any plan of raising it: meshed once, solved for each plan. */
 export interface PreparedLift {
@@ -10,14 +10,17 @@ export interface PreparedLift {
   readonly foundFacts: (plan: LiftPlan) => Solved;
 }
 
-/** `walls.found`: as found; `walls.least`: with all doubtful, hidden and unseen metal taken away. */
+/** What is known of a frame beside what it is and carries. */
+type Known = Omit<FrameState, 'frame' | 'factors'>;
+
+/** `states.found`: as found; `states.least`: with all doubtful, hidden and unseen metal taken away. */
 export function preparedLift(
   frame: Frame,
   factors: LoadFactors,
-  walls: { readonly found: WallAt; readonly least: WallAt },
+  states: { readonly found: Known; readonly least: Known },
 ): PreparedLift {
-  const found = preparedOn(frame, factors, walls.found);
-  const least = preparedOn(frame, factors, walls.least);
+  const found = preparedOn(frame, factors, states.found);
+  const least = preparedOn(frame, factors, states.least);
   return {
     foundFacts: found,
     facts: (plan) => {
@@ -34,18 +37,18 @@ export function preparedLift(
 /** A plan solved on one wall. */
 type Solved = Omit<LiftFacts, 'loadsKnown' | 'least'>;
 
-/** On one wall: meshed for the frame as loaded, and without what is taken off before where a plan asks for that. */
-function preparedOn(frame: Frame, factors: LoadFactors, wallAt: WallAt): (plan: LiftPlan) => Solved {
+/** In one state: meshed for the frame as loaded, and without what is taken off before where a plan asks for that. */
+function preparedOn(frame: Frame, factors: LoadFactors, known: Known): (plan: LiftPlan) => Solved {
   const off = new Set(frame.loads?.takenOff ?? []);
   const items = frame.loads?.items ?? [];
-  const loaded = preparedDemand(frame, factors, wallAt);
+  const loaded = preparedDemand({ frame, factors, ...known });
   const unloaded =
     off.size && frame.loads
-      ? preparedDemand(
-          { ...frame, loads: { ...frame.loads, items: items.filter((item) => !off.has(item.id)) } },
+      ? preparedDemand({
+          frame: { ...frame, loads: { ...frame.loads, items: items.filter((item) => !off.has(item.id)) } },
           factors,
-          wallAt,
-        )
+          ...known,
+        })
       : loaded;
   return (plan) => solvedFor(plan.unloaded ? unloaded : loaded, plan);
 }

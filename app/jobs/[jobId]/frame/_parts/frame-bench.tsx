@@ -23,6 +23,7 @@ import { FactorsForm } from './factors-form';
 import { FittingsTable } from './fittings-table';
 import { LengthCell } from './length-cell';
 import { LoadsForm } from './loads-form';
+import { StandsForm } from './stands-form';
 import { MemberDetail } from './member-detail';
 import { MembersTable } from './members-table';
 import { TwoFrames } from './two-frames';
@@ -185,6 +186,7 @@ export function FrameBench() {
       <PanelsTable frame={frame} onFrame={setFrame} />
       <PocketsTable frame={frame} onFrame={setFrame} />
       <LoadsForm frame={frame} onFrame={setFrame} />
+      <StandsForm frame={frame} onFrame={setFrame} />
       <FactorsForm
         factors={practice.loadFactors}
         onChange={(loadFactors) => setPractice({ ...practice, loadFactors })}

@@ -272,6 +272,7 @@ export function LoadsForm({ frame, onFrame }: { frame: Frame; onFrame: (frame: F
       )}
       {sharesLoad(frame) && (
         <div className="mt-2">
+          <span className="caption block">Axles behind each other</span>
           <Choice
             label="Axles behind each other"
             value={frame.independentAxles ? 'each on its own' : 'share by an equaliser'}

@@ -1,0 +1,77 @@
+'use client';
+
+import { usualStands, type Frame, type FrameStand } from '@/core/frame';
+import { Pick } from '@/ui/controls';
+import { newId } from '../../../../_client';
+import { useReader } from '../../../_desk';
+import { LengthCell } from './length-cell';
+
+const SIDES: readonly FrameStand['side'][] = ['left', 'centre', 'right'];
+
+/** Where stands, cribs or arms hold the frame from the first cut to the last weld. */
+export function StandsForm({ frame, onFrame }: { frame: Frame; onFrame: (frame: Frame) => void }) {
+  const { system } = useReader();
+  const stands = frame.loads?.stands ?? [];
+  const put = (next: readonly FrameStand[]) =>
+    onFrame({ ...frame, loads: { items: [], ...frame.loads, stands: [...next] } });
+  const change = (id: string, to: Partial<FrameStand>) =>
+    put(stands.map((stand) => (stand.id === id ? { ...stand, ...to } : stand)));
+  return (
+    <section className="mt-5" aria-label="Stands while it is cut" id="stands">
+      <div className="flex flex-wrap items-center justify-between gap-2 border-b border-ink">
+        <h2 className="text-lg font-semibold">What it stands on while it is cut</h2>
+        <div className="flex flex-wrap gap-3">
+          <button
+            type="button"
+            className="hit underline"
+            onClick={() =>
+              put([...stands, { id: newId(), side: 'left', stationMm: Math.round(frame.lengthMm / 2) }])
+            }
+          >
+            Add a stand
+          </button>
+          {stands.length === 0 && (
+            <button type="button" className="hit underline" onClick={() => put(usualStands(frame))}>
+              Start with four, where a lift would hold it
+            </button>
+          )}
+        </div>
+      </div>
+      {stands.length === 0 ? (
+        <p className="pt-2">Nothing yet: what the frame asks while it is cut open is not worked out.</p>
+      ) : (
+        <ul className="grid gap-2 pt-2">
+          {stands.map((stand, k) => (
+            <li key={stand.id} className="flex flex-wrap items-end gap-3">
+              <Pick
+                label={`Stand ${k + 1} under`}
+                value={stand.side}
+                options={SIDES}
+                onPick={(side) => change(stand.id, { side })}
+              />
+              <div className="w-36">
+                <span className="caption block">station, {system}</span>
+                <LengthCell
+                  label={`Stand ${k + 1} station`}
+                  valueMm={stand.stationMm}
+                  kind="length"
+                  onLength={(stationMm) =>
+                    change(stand.id, { stationMm: Math.min(stationMm, frame.lengthMm) })
+                  }
+                />
+              </div>
+              <button
+                type="button"
+                className="hit underline"
+                aria-label={`Remove stand ${k + 1}`}
+                onClick={() => put(stands.filter((other) => other.id !== stand.id))}
+              >
+                remove
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}
