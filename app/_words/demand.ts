@@ -1,7 +1,7 @@
 import type { Member, StructureProblem, UnsolvedCase } from '@/core/frame';
 import { percent, printLength, type UnitSystem } from '@/core/quantity';
 import { printStation } from './station';
-import { PARTED_FROM, type Felt } from '@/core/weigh';
+import { PARTED_FROM, type Felt, type PlateEnd } from '@/core/weigh';
 
 export const FELT_WORDS: Readonly<Record<Felt['id'], string>> = {
   'steering gear under a push': 'Steering gear moves, pushed',
@@ -13,6 +13,26 @@ export const FELT_WORDS: Readonly<Record<Felt['id'], string>> = {
 /** How much of what it may carry is used; past all sense it is said to be parted. */
 export const usedWords = (utilisation: number): string =>
   utilisation > PARTED_FROM ? 'parted here' : percent(utilisation);
+
+/** What jacking off before welding buys, in shares of what the metal may carry. */
+export const jackedWords = (jacked: number, asItStands: number): string =>
+  asItStands > 1.01 * jacked
+    ? `Jacked off before it is welded, it uses ${usedWords(jacked)} here; welded as it stands, its old metal keeps its dead weight and uses ${usedWords(asItStands)}.`
+    : `Jacking off before welding buys nothing here: either way it uses ${usedWords(Math.max(jacked, asItStands))}.`;
+
+/** What is said of a new plate's end. */
+export function plateEndWords({ says, nearby }: PlateEnd): string {
+  switch (says) {
+    case 'under its threshold':
+      return 'under its threshold';
+    case 'no worse than nearby':
+      return `lasts as long as ${nearby!.what} nearby`;
+    case 'worse than nearby':
+      return 'worse than what is nearby: a thinner plate, an end in a calmer place, or a cut-out';
+    default:
+      return says satisfies never;
+  }
+}
 
 export function problemWords(
   { code, atMm }: StructureProblem,

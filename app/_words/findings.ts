@@ -164,7 +164,12 @@ const FINDING_WORDS: Readonly<Record<FindingCode, Say<Finding>>> = {
   'fatigue-range': (f, s) => ({
     title: `Stress swings ${printStress(f.value!, s)} at ${f.name}`,
     detail: `a crack can grow from ${printStress(f.limit!, s)} up, at half a g up and down`,
-    change: 'look there first, each visit',
+    change: 'nothing is asked: it swings as it did when made; look there first, each visit',
+  }),
+  'fatigue-worse': (f, s) => ({
+    title: `Stress swings ${printStress(f.value!, s)} at ${f.name}: more than as made, or cracked already`,
+    detail: `a crack can grow from ${printStress(f.limit!, s)} up, at half a g up and down`,
+    change: 'metal there; look there first, each visit',
   }),
   'spots-unseen': (f) => ({
     title: `${percent(f.value!)} of its critical spots were not seen`,

@@ -66,6 +66,37 @@ test('rust asks more of what is left, the plate takes it back, cutting open asks
   expect(at('as repaired').utilisation).toBeLessThan(0.7 * at('as found').utilisation);
 });
 
+describe('welded on while it stands under its own weight', () => {
+  const plated = (of: JobRecords) =>
+    jobDemand(of, worked(of), ['as repaired'])
+      ['as repaired']!.members.find((each) => each.memberId === 'rail-right')!
+      .along.filter(({ lockedIn }) => lockedIn !== undefined);
+  const proposal = works.get('rail-right')!.repairs[0]!.repair;
+  const from = Math.min(...proposal.pieces.map(({ startMm }) => startMm));
+  const to = Math.max(...proposal.pieces.map(({ endMm }) => endMm));
+  const off = (ids: readonly string[]) => ({
+    ...rusted,
+    frame: { ...rusted.frame, loads: { ...rusted.frame.loads!, takenOff: [...ids] } },
+  });
+  const middle = (along: ReturnType<typeof plated>) => nearest(along, 2900);
+  const everything = plated(off(rusted.frame.loads!.items.map(({ id }) => id)));
+  const nothing = plated(off([]));
+  test('only where there are plates; old metal keeps what stood on it, so jacking off buys something', () => {
+    expect(nothing.length).toBeGreaterThan(3);
+    for (const { stationMm } of nothing) {
+      expect(stationMm).toBeGreaterThan(from - 80);
+      expect(stationMm).toBeLessThan(to + 80);
+    }
+    expect(middle(nothing).lockedIn!).toBeGreaterThan(1.05 * middle(nothing).utilisation);
+  });
+  test('the more is off while it is welded, the less is locked in; all of it off, next to nothing is', () => {
+    expect(middle(everything).lockedIn!).toBeLessThan(middle(nothing).lockedIn!);
+    const some = plated(rusted);
+    expect(middle(some).lockedIn!).toBeLessThan(middle(nothing).lockedIn!);
+    expect(middle(some).lockedIn!).toBeGreaterThan(middle(everything).lockedIn!);
+  });
+});
+
 test('a plate’s ends are places where cracks start, once it is on; a square end is worse than a tapered one', () => {
   const ends = (of: MemberDemand) => of.spots.filter((spot) => spot.atPlateEnd);
   expect(ends(rail('as found'))).toEqual([]);

@@ -94,7 +94,13 @@ function solvedState(
 ): FrameDemand {
   const asked = stateOfFrame(records, works, state);
   if (state === 'cut open' || state === 'tacked') return demandOnStands(asked);
-  if (state !== 'as found') return stateDemand(asked, state === 'as repaired' ? [asMade()] : []);
+  if (state === 'as repaired')
+    // What stands on it while it is welded is what was not taken off before.
+    return stateDemand(asked, [asMade()], {
+      ...stateOfFrame(records, works, 'as found'),
+      frame: frameIn(records.frame, 'cut open'),
+    });
+  if (state !== 'as found') return stateDemand(asked);
   const found = stateDemand(asked, [asMade()]);
   const broken = withoutBroken(asked, jobHosts(records));
   return broken ? { ...found, ...movement(broken) } : found;
@@ -112,7 +118,7 @@ function stateMark(records: JobRecords, works: Works, state: DemandId): string {
     const work = works.get(member.id);
     return work ? counts(work) : '';
   });
-  const hosts = state === 'as built' || state === 'as repaired' ? [] : jobHosts(records).map(holdsMark);
+  const hosts = state === 'as built' ? [] : jobHosts(records).map(holdsMark);
   return fingerprint([
     state,
     JSON.stringify([records.frame, records.practice.loadFactors, hosts]),

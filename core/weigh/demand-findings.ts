@@ -1,5 +1,5 @@
 import { fatigue } from '../reference';
-import type { MemberDemand } from './demand';
+import type { FatigueSpot, MemberDemand } from './demand';
 import { columnsUnder, partedShare } from '../metal';
 import type { Finding, Verdict } from './finding';
 import { isJudged, type SectionKept } from './kept';
@@ -28,7 +28,7 @@ export function demandFindings(picture: MemberPicture, { found, built }: DemandP
     ...utilisationFinding(picture, found, built),
     ...liftFinding(found),
     ...padFindings(picture, found),
-    ...fatigueFinding(found),
+    ...fatigueFinding(picture, found, built),
   ];
 }
 
@@ -117,20 +117,55 @@ function padFindings(picture: MemberPicture, found: MemberDemand): Finding[] {
   ];
 }
 
-function fatigueFinding(found: MemberDemand): Finding[] {
-  const worst = found.spots[0];
-  if (!worst || worst.cycles === Infinity) return [];
+/** A crack this near to a detail is the detail's own, mm (our judgement). */
+const OWN_CRACK_MM = 50;
+
+/** The road works harder there than it did when made, or it has cracked: most brackets of most trucks stand over a threshold all their lives. */
+const isWorseThanMade = (picture: MemberPicture, spot: FatigueSpot, built: MemberDemand): boolean => {
+  const isCracked = picture.cracks.some(({ path }) =>
+    path.some(({ stationMm }) => Math.abs(stationMm - spot.stationMm) <= OWN_CRACK_MM),
+  );
+  const made = built.spots.find(
+    ({ what, stationMm }) => what === spot.what && Math.abs(stationMm - spot.stationMm) < 1,
+  );
+  return isCracked || (made !== undefined && spot.rangeMpa > WORSE_THAN_MADE * made.rangeMpa);
+};
+
+function fatigueFinding(picture: MemberPicture, found: MemberDemand, built: MemberDemand): Finding[] {
+  const finite = found.spots.filter(({ cycles }) => cycles < Infinity);
+  const asking = finite.find((spot) => isWorseThanMade(picture, spot, built));
+  const worst = asking ?? finite[0];
+  if (!worst) return [];
   return [
     {
-      code: 'fatigue-range',
+      code: asking ? 'fatigue-worse' : 'fatigue-range',
       quantity: 'stress',
       value: worst.rangeMpa,
       limit: fatigue(worst.category).thresholdMpa,
       source: 'fatigue',
       name: `${worst.what} (category ${worst.category})`,
       at: { fromMm: worst.stationMm, toMm: worst.stationMm },
-      verdict: 'Leave',
+      verdict: asking ? 'Watch' : 'Leave',
       firmness: 'could flip with one more reading',
     },
   ];
+}
+
+/** Details within this of a plate's end are nearby, mm (our judgement: a rail depth or two). */
+const NEARBY_MM = 600;
+export const PLATE_END_IDS = ['under its threshold', 'no worse than nearby', 'worse than nearby'] as const;
+export interface PlateEnd {
+  readonly says: (typeof PLATE_END_IDS)[number];
+  /** What stands nearby as the maker made it, the one that cracks first. */
+  readonly nearby?: FatigueSpot;
+}
+
+/** A new plate's end is fine where the road stays under its threshold, or where it lasts no shorter than what the maker put nearby. */
+export function plateEnd(end: FatigueSpot, built: MemberDemand | undefined): PlateEnd {
+  if (end.cycles === Infinity) return { says: 'under its threshold' };
+  const nearby = (built?.spots ?? [])
+    .filter((spot) => !spot.atPlateEnd && Math.abs(spot.stationMm - end.stationMm) <= NEARBY_MM)
+    .sort((a, b) => a.cycles - b.cycles)[0];
+  if (!nearby) return { says: 'worse than nearby' };
+  return { says: nearby.cycles <= end.cycles ? 'no worse than nearby' : 'worse than nearby', nearby };
 }

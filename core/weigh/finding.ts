@@ -58,6 +58,7 @@ export const FINDING_CODES = [
   'lift-over',
   'pad-cripples',
   'fatigue-range',
+  'fatigue-worse',
 ] as const;
 export type FindingCode = (typeof FINDING_CODES)[number];
 

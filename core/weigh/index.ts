@@ -42,7 +42,7 @@ export { weigh, type MemberVerdict } from './verdict';
 export { bearsLoad, leastWall } from './least';
 export { carriesFrame, HOST_NEEDS, hostVerdicts, type HostNeed, type HostVerdict } from './hosts';
 export { unitVerdict, type JudgedMember, type UnitVerdict } from './unit';
-export { demandFindings, type DemandPair } from './demand-findings';
+export { demandFindings, plateEnd, PLATE_END_IDS, type DemandPair, type PlateEnd } from './demand-findings';
 export {
   FELT_IDS,
   demandOnStands,

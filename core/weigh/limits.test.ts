@@ -1,8 +1,8 @@
 import { FAMILY_IDS, defaultFrame, familyOf, type Member, type Role } from '../frame';
 import { DEFAULT_PRACTICE, fatigue, steel, YOUNGS_MODULUS_MPA } from '../reference';
 import { inchesToMm, ksiToMpa } from '../quantity';
-import { demandFindings } from './demand-findings';
-import type { MemberDemand, StationDemand } from './demand';
+import { demandFindings, plateEnd } from './demand-findings';
+import type { FatigueSpot, MemberDemand, StationDemand } from './demand';
 import { actOn, isMended } from './mended';
 import { cracks } from './rules/cracks';
 import { flanges, parted } from './rules/flanges';
@@ -150,6 +150,42 @@ describe('what the frame asks', () => {
     expect(withMore({ spots: [spot(1e6)] })[0]!.slice(0, 2)).toEqual(['fatigue-range', 'Leave']);
     expect(fatigue('E').thresholdMpa).toBeCloseTo(ksiToMpa(4.5), 6);
   });
+  const spotAt = (stationMm: number, rangeMpa: number, cycles: number, more: Partial<FatigueSpot> = {}) => ({
+    stationMm,
+    what: 'hanger',
+    category: 'E' as const,
+    rangeMpa,
+    cycles,
+    atPlateEnd: false,
+    ...more,
+  });
+  test.each([
+    [1.1, [], 'fatigue-range'],
+    [1.11, [], 'fatigue-worse'],
+    [1, [{ path: [{ stationMm: 550, face: 'bottom', heightMm: 0 }] }], 'fatigue-worse'],
+    [1, [{ path: [{ stationMm: 551, face: 'bottom', heightMm: 0 }] }], 'fatigue-range'],
+  ])('found it swings %d times as made, cracks %j: %s', (times, cracks, code) => {
+    const pair = {
+      found: demand({ worst: at(0.5), spots: [spotAt(500, 50 * times, 1e6)] }),
+      built: demand({ worst: at(0.5), spots: [spotAt(500, 50, 1e6)] }),
+    };
+    const of = { ...picture({ found: {} }, rail), cracks } as unknown as MemberPicture;
+    const last = demandFindings(of, pair).at(-1)!;
+    expect([last.code, last.verdict]).toEqual([code, code === 'fatigue-worse' ? 'Watch' : 'Leave']);
+  });
+  test.each([
+    ['under its threshold', Infinity, 900, 2e6],
+    ['no worse than nearby', 2e6, 600, 2e6],
+    ['worse than nearby', 1.9e6, 600, 2e6],
+    ['worse than nearby', 2e6, 601, 2e6],
+  ] as const)(
+    'a plate’s end is %s: %d swings, a detail %d mm off lasts %d',
+    (says, cycles, offMm, nearby) => {
+      const end = spotAt(1000, 40, cycles, { atPlateEnd: true });
+      const built = demand({ spots: [spotAt(1000 + offMm, 50, nearby)] });
+      expect(plateEnd(end, built).says).toBe(says);
+    },
+  );
 });
 
 describe('flanges', () => {

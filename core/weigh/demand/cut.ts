@@ -25,6 +25,8 @@ export interface Cut extends StateWall {
   readonly z: Float64Array;
   readonly omega: Float64Array;
   readonly faceOfNode: readonly (Face['id'] | undefined)[];
+  /** Whether a node is the wall's own: the others are plates'. */
+  readonly isWall: readonly boolean[];
   /** First and last node of every face that has any, along the wall. */
   readonly edgesOfFace: ReadonlyMap<Face['id'], readonly [number, number]>;
   /** Whether any metal stands at a node: where a wall is gone there is no fibre to be stressed. */
@@ -53,6 +55,7 @@ export function cutOf(
   const hand = seat.mirrored ? -1 : 1;
   const warp = profile.cwMm6 > 0 ? warping(wall.section) : undefined;
   const faceOfNode = facesOfNodes(wall);
+  const isWall = Array.from(wall.section.xMm, (x, node) => isOnWall(wall, [x, wall.section.yMm[node]!]));
   return {
     ...wall,
     leastMm: wall.leastMm ?? wall.wallMm,
@@ -68,6 +71,7 @@ export function cutOf(
     z: wall.section.yMm.map((y) => y - seat.yMm),
     omega: warp ? warp.omegaMm2.map((omega) => hand * omega) : new Float64Array(wall.section.xMm.length),
     faceOfNode,
+    isWall,
     edgesOfFace: edgesOf(faceOfNode),
     hasMetal: nodesWithMetal(wall.section),
   };
@@ -129,6 +133,9 @@ function facesOfNodes({ surface, section, wallMm }: StateWall): (Face['id'] | un
   });
   return found.map((face) => (face !== undefined && covered.has(face) ? undefined : face));
 }
+
+const isOnWall = ({ surface, wallMm }: StateWall, point: readonly [number, number]): boolean =>
+  nearestRow(surface, wallMm, point).away < ON_THE_WALL_MM ** 2;
 
 function edgesOf(
   faceOfNode: readonly (Face['id'] | undefined)[],

@@ -30,6 +30,8 @@ export interface StationDemand {
   readonly warpingMpa: number;
   /** Range of normal stress on the road, ±0.5 g of the standing load, MPa. */
   readonly rangeMpa: number;
+  /** Where plates were welded on while the frame stood under its own weight: what its old metal uses then. */
+  readonly lockedIn?: number;
 }
 /** A place where cracks start, with its category and what the road does there. */
 export interface FatigueSpot {

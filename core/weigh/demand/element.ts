@@ -3,6 +3,8 @@ import type { LoadFactors } from '../../reference';
 import type { Cut } from './cut';
 import type { StationDemand } from './demand';
 import { peakOf, swungOf } from './fibres';
+import type { EndForces } from '../../mechanics';
+import { lockedIn } from './locked-in';
 import { besideSlot, shearOf, type Limit } from './shear';
 
 /** The one used most of what it may carry. */
@@ -23,7 +25,18 @@ export function worstOf(asks: readonly ElementDemand[]): ElementDemand {
   const used = most(asks.flatMap((each) => each.used ?? []));
   const lifted = most(asks.flatMap((each) => each.lifted ?? []));
   const rangeMpa = Math.max(0, ...asks.map((each) => each.used?.rangeMpa ?? 0));
-  return { ...(used && { used: { ...used, rangeMpa } }), ...(lifted && { lifted }) };
+  const locked = asks.find((each) => each.used?.lockedIn !== undefined)?.used?.lockedIn;
+  return {
+    ...(used && { used: { ...used, rangeMpa, ...(locked !== undefined && { lockedIn: locked }) } }),
+    ...(lifted && { lifted }),
+  };
+}
+
+/** How an element is looked at: by which limits, how the moment changes along its member in each case, and what it was before it was plated. */
+interface Looked {
+  readonly factors: LoadFactors;
+  readonly gradients: readonly number[];
+  readonly before?: { readonly cut: Cut; readonly from: EndForces; readonly to: EndForces };
 }
 
 /** An element's worst in use, and its worst raised. */
@@ -31,11 +44,11 @@ export function elementDemand(
   cut: Cut,
   { element, stationMm }: { readonly element: number; readonly stationMm: number },
   solved: SolvedFrame,
-  { factors, gradients }: { readonly factors: LoadFactors; readonly gradients: readonly number[] },
+  { factors, gradients, before }: Looked,
 ): ElementDemand {
   const used: StationDemand[] = [],
     lifted: StationDemand[] = [];
-  let rangeMpa = 0;
+  let [rangeMpa, locked] = [0, 0];
   const standing = solved.cases.find(({ id }) => id === 'standing');
   for (const [k, { id, result, kept }] of solved.cases.entries()) {
     const at = kept[element]!;
@@ -58,9 +71,17 @@ export function elementDemand(
       );
       // ±0.5 g about standing: the range is the standing stress itself.
       if (id === 'standing') rangeMpa = Math.max(rangeMpa, greatestMpa);
+      if (before && level && !isLifted(id) && !isDitch)
+        locked = Math.max(
+          locked,
+          lockedIn({ cut: before.cut, standing: before[end] }, cut, { forces, standing: level }, share),
+        );
       (isRaised(id) ? lifted : used).push({ stationMm, caseId: id, ...peak, rangeMpa: 0 });
     }
   }
   const [road, raised] = [most(used), most(lifted)];
-  return { ...(road && { used: { ...road, rangeMpa } }), ...(raised && { lifted: raised }) };
+  return {
+    ...(road && { used: { ...road, rangeMpa, ...(before && { lockedIn: locked }) } }),
+    ...(raised && { lifted: raised }),
+  };
 }

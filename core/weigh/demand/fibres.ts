@@ -12,6 +12,22 @@ interface FibrePeak {
   warpingMpa: number;
 }
 
+/** Stress at a point (y, z, ω) of a cut. */
+export const fieldAt =
+  (
+    { profile: { centroid } }: Cut,
+    { axialMpa, perYMpa, perZMpa, perOmegaMpa }: ReturnType<typeof stressField>,
+  ) =>
+  (y: number, z: number, omega: number): number =>
+    axialMpa + perYMpa * (y - centroid[0]) + perZMpa * (z - centroid[1]) + perOmegaMpa * omega;
+
+/** What compression may reach at a node of an evenly pressed wall. */
+export const pressedLimit = ({ strength, faceOfNode }: Cut, node: number): number => {
+  const face = faceOfNode[node];
+  const wall = face === undefined ? strength.yieldMpa : strength.wallMpa.get(face)!(1);
+  return Math.min(wall, strength.lateralMpa(1), strength.yieldMpa);
+};
+
 /** How an element's end is looked at: the share of each limit that may be used, and how the moment changes along its member (1: it does not). */
 interface Allowed {
   readonly share: number;
@@ -21,13 +37,8 @@ interface Allowed {
 /** The worst fibre at an element's end: tension against yield, compression against the least of yield, its wall and sideways buckling. */
 export function peakOf(cut: Cut, forces: EndForces, { share, gradient }: Allowed): FibrePeak {
   const field = stressField(cut.profile, forces);
-  const { axialMpa, perYMpa, perZMpa, perOmegaMpa } = field;
-  const [centreY, centreZ] = cut.profile.centroid;
-  const stressAt = (node: number): number =>
-    axialMpa +
-    perYMpa * (cut.y[node]! - centreY) +
-    perZMpa * (cut.z[node]! - centreZ) +
-    perOmegaMpa * cut.omega[node]!;
+  const at = fieldAt(cut, field);
+  const stressAt = (node: number): number => at(cut.y[node]!, cut.z[node]!, cut.omega[node]!);
   const pressed = compressionLimits(cut, stressAt, gradient);
   let greatestMpa = 0;
   let peak: Omit<FibrePeak, 'greatestMpa'> = {
@@ -45,7 +56,7 @@ export function peakOf(cut: Cut, forces: EndForces, { share, gradient }: Allowed
     const allowableMpa = share * limit;
     const utilisation = allowableMpa > 0 ? Math.abs(stressMpa) / allowableMpa : Infinity;
     if (utilisation > peak.utilisation)
-      peak = { stressMpa, allowableMpa, utilisation, why, warpingMpa: perOmegaMpa * cut.omega[node]! };
+      peak = { stressMpa, allowableMpa, utilisation, why, warpingMpa: field.perOmegaMpa * cut.omega[node]! };
   }
   return { ...peak, greatestMpa };
 }

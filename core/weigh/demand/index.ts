@@ -11,6 +11,7 @@ import {
   type SolvedFrame,
   type Structure,
 } from '../../frame';
+import type { EndForces } from '../../mechanics';
 import type { LoadFactors } from '../../reference';
 import { momentGradient } from '../strength';
 import { cutOf, heldBy, type Cut, type Stretch } from './cut';
@@ -51,10 +52,32 @@ export interface StateForces {
  * The same of any state. Old metal carries as stiff as it was made until it has given way, and as it is once it has: where `others` are given, what
  * they put into an element counts too, whichever is worse.
  */
-export function stateDemand(state: FrameState, others: readonly StateForces[] = []): FrameDemand {
+export function stateDemand(
+  state: FrameState,
+  others: readonly StateForces[] = [],
+  before?: FrameState,
+): FrameDemand {
   const { structure, demandOf } = preparedDemand(state);
   const solved = solveCases(structure, state.factors);
-  return asked(structure, demandOf(solved, others), solved);
+  return asked(structure, demandOf(solved, others, before && standingBefore(before)), solved);
+}
+
+/** A frame standing under its own weight before it was plated: the section of every element, and what stood in it. */
+type StoodBefore = (
+  member: number,
+  k: number,
+) => { readonly cut: Cut; readonly from: EndForces; readonly to: EndForces } | undefined;
+
+function standingBefore(state: FrameState): StoodBefore {
+  const { structure, cutAt } = preparedDemand(state);
+  const standing = solveCases(structure, state.factors).cases.find(({ id }) => id === 'standing');
+  return (member, k) => {
+    const mesh = structure.members[member]!;
+    const element = mesh.elements[k]!;
+    const at = element < 0 ? -1 : (standing?.kept[element] ?? -1);
+    const cut = at < 0 ? undefined : cutAt(mesh.member, stretchOf(mesh, k));
+    return cut && { cut, from: standing!.result.from[at]!, to: standing!.result.to[at]! };
+  };
 }
 
 /** A state's stiffness and forces by themselves. */
@@ -95,7 +118,12 @@ function asked(structure: Structure, members: MemberDemand[], solved: SolvedFram
 export interface PreparedDemand {
   readonly structure: Structure;
   /** By its own stiffness and, where there are others, theirs: each element takes the worst. */
-  readonly demandOf: (solved: SolvedFrame, others?: readonly StateForces[]) => MemberDemand[];
+  readonly demandOf: (
+    solved: SolvedFrame,
+    others?: readonly StateForces[],
+    before?: StoodBefore,
+  ) => MemberDemand[];
+  readonly cutAt: (member: Member, stretch: Stretch) => Cut | undefined;
 }
 
 export function preparedDemand({
@@ -108,25 +136,27 @@ export function preparedDemand({
   detailsOn = () => [],
 }: FrameState): PreparedDemand {
   const cuts = new Map<string, Cut | undefined>();
-  const cutAt = (member: Member, stationMm: number, halfMm: number): Cut | undefined => {
-    const key = `${member.id}@${stationMm.toFixed(3)}`;
-    if (!cuts.has(key)) cuts.set(key, cutOf(frame, member, { stationMm, halfMm }, { wallAt, braces }));
+  const cutAt = (member: Member, stretch: Stretch): Cut | undefined => {
+    const key = `${member.id}@${stretch.stationMm.toFixed(3)}`;
+    if (!cuts.has(key)) cuts.set(key, cutOf(frame, member, stretch, { wallAt, braces }));
     return cuts.get(key);
   };
   const structure = structureOf(
     frame,
-    (member, stationMm, halfMm) => cutAt(member, stationMm, halfMm)?.stiffness,
+    (member, stationMm, halfMm) => cutAt(member, { stationMm, halfMm })?.stiffness,
     holds,
   );
   return {
     structure,
-    demandOf: (solved, others = []) =>
+    cutAt,
+    demandOf: (solved, others = [], before) =>
       structure.members.map((mesh, index) =>
         memberDemand(
           {
             frame,
             factors,
-            cutAt: (mm, halfMm) => cutAt(mesh.member, mm, halfMm),
+            cutAt: (stretch) => cutAt(mesh.member, stretch),
+            ...(before && { before: (k) => before(index, k) }),
             restsOn: (mm) =>
               heldBy(frame, mesh.member, mm, braces).flatMap((each) => (isUnseen(each) ? [each.name] : [])),
           },
@@ -141,12 +171,13 @@ export function preparedDemand({
 interface Asked {
   readonly frame: Frame;
   readonly factors: LoadFactors;
-  readonly cutAt: (mm: number, halfMm: number) => Cut | undefined;
+  readonly cutAt: (stretch: Stretch) => Cut | undefined;
+  readonly before?: (k: number) => ReturnType<StoodBefore>;
   readonly restsOn: (mm: number) => readonly string[];
 }
 
 function memberDemand(
-  { frame, factors, cutAt, restsOn }: Asked,
+  { frame, factors, cutAt, restsOn, before }: Asked,
   index: number,
   forces: readonly StateForces[],
   details: readonly Detail[],
@@ -159,13 +190,20 @@ function memberDemand(
     gradients: gradientsOf(structure.members[index]!, solved),
   }));
   const each = mesh.elements.flatMap((element, k) => {
-    const { stationMm, halfMm } = stretchOf(mesh, k);
-    const cut = element >= 0 ? cutAt(stationMm, halfMm) : undefined;
+    const stretch = stretchOf(mesh, k);
+    const cut = element >= 0 ? cutAt(stretch) : undefined;
     if (!cut) return [];
+    const { stationMm } = stretch;
+    // Only where there are plates is anything locked in beside them.
+    const stood = before && cut.isWall.includes(false) ? before(k) : undefined;
     const asks = all
       .filter(({ elements }) => elements[k]! >= 0)
       .map(({ elements, solved, gradients }) =>
-        elementDemand(cut, { element: elements[k]!, stationMm }, solved, { factors, gradients }),
+        elementDemand(cut, { element: elements[k]!, stationMm }, solved, {
+          factors,
+          gradients,
+          ...(stood && solved === own.solved && { before: stood }),
+        }),
       );
     return [worstOf(asks)];
   });
@@ -179,10 +217,7 @@ function memberDemand(
     ...(unseen.length > 0 && { restsOn: unseen }),
     ...(lifted && { lifted }),
     spots: fatigueSpots(frame, mesh.member, along, details),
-    pads: padsOn(own.structure, mesh, own.solved, (k) => {
-      const { stationMm, halfMm } = stretchOf(mesh, k);
-      return cutAt(stationMm, halfMm);
-    }),
+    pads: padsOn(own.structure, mesh, own.solved, (k) => cutAt(stretchOf(mesh, k))),
   };
 }
 

@@ -2,7 +2,8 @@
 
 import Link from 'next/link';
 import { printStress, type UnitSystem } from '@/core/quantity';
-import { nearest, type FatigueSpot } from '@/core/weigh';
+import { nearest, plateEnd, type FatigueSpot } from '@/core/weigh';
+import { jackedWords, plateEndWords } from '../../../../_words/demand';
 import type { JobDemand } from '@/core/job';
 import { printStation } from '../../../../_words/station';
 import { useMember, usePlace, useReader, useRecords, useWork } from '../../../_desk';
@@ -57,7 +58,12 @@ export function DemandPanel() {
         <Spots spots={found.spots} system={system} title="Where cracks would start" />
       )}
       {repaired.length > 0 && (
-        <Spots spots={repaired} system={system} title="Once repaired, at the plates’ ends" />
+        <Spots
+          spots={repaired}
+          system={system}
+          title="Once repaired, at the plates’ ends"
+          judged={(spot) => plateEndWords(plateEnd(spot, of(demand, 'as built', member.id)))}
+        />
       )}
       <p className="caption pt-1">
         Beam stresses are nominal: at brackets and joints shell models showed 1.4 to 1.7 times as much.{' '}
@@ -84,6 +90,8 @@ function AtCursor({
     const along = of(demand, state, memberId)?.along;
     return along?.length ? [{ state, here: nearest(along, cursorMm) }] : [];
   });
+  const repaired = rows.find(({ state }) => state === 'as repaired');
+  const lockedIn = repaired?.here.lockedIn;
   return (
     <div className="overflow-x-auto">
       <table className="w-full min-w-[520px] text-[15px]" aria-label="Demand at the cursor">
@@ -114,6 +122,7 @@ function AtCursor({
           ))}
         </tbody>
       </table>
+      {lockedIn !== undefined && <p>{jackedWords(repaired!.here.utilisation, lockedIn)}</p>}
     </div>
   );
 }
@@ -129,10 +138,13 @@ function Spots({
   spots,
   system,
   title,
+  judged,
 }: {
   spots: readonly FatigueSpot[];
   system: UnitSystem;
   title: string;
+  /** What is said of each, where anything is. */
+  judged?: (spot: FatigueSpot) => string;
 }) {
   const { member } = useMember();
   return (
@@ -145,7 +157,14 @@ function Spots({
         <table className="w-full min-w-[480px] text-[15px]">
           <thead>
             <tr className="caption text-left">
-              {['place', 'station', 'category', 'swing of stress', 'swings to a crack'].map((head) => (
+              {[
+                'place',
+                'station',
+                'category',
+                'swing of stress',
+                'swings to a crack',
+                ...(judged ? ['as an end'] : []),
+              ].map((head) => (
                 <th key={head} scope="col" className="font-normal">
                   {head}
                 </th>
@@ -160,6 +179,7 @@ function Spots({
                 <td>{spot.category}</td>
                 <td>{printStress(spot.rangeMpa, system)}</td>
                 <td>{lifeBand(spot.cycles)}</td>
+                {judged && <td>{judged(spot)}</td>}
               </tr>
             ))}
           </tbody>
