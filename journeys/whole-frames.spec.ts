@@ -197,12 +197,56 @@ test('GR-7: what rust does to what the frame carries, found against built agains
   await expect(page.getByRole('region', { name: 'Reasons' })).not.toContainText(
     'Leave rests on the section alone',
   );
-  for (const state of ['cut open', 'tacked'])
-    await expect(
-      rows.filter({ has: page.getByRole('rowheader', { name: state, exact: true }) }),
-    ).toBeVisible();
   await page.getByRole('radio', { name: 'as stress' }).click();
   await expect(page.getByRole('img', { name: /^Stress along the member/ })).toBeVisible();
   await page.getByText('More of this section').click();
   await expect(page.getByRole('complementary', { name: 'Slice' })).toContainText('warping constant Cw');
+});
+
+test('GR-7, cut open: nothing is said until its stands are; then on them, apart from the road', async ({
+  page,
+  jobs,
+}) => {
+  await page.goto(`${jobs['GR-7']}/weigh?member=rail-right`);
+  await worked(page);
+  const cut = page.getByRole('region', { name: 'While it is cut' });
+  await expect(cut).toContainText('nobody has said what it stands on');
+  await cut.getByRole('link', { name: 'Say where the stands are, in Frame' }).click();
+  await page.getByRole('button', { name: 'Start with four, where a lift would hold it' }).click();
+  await page.getByLabel('Stand 1 station').fill('far');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('region', { name: 'Stands while it is cut' }).getByRole('alert')).toBeVisible();
+  await page.getByLabel('Stand 1 station').fill('50');
+  await page.keyboard.press('Enter');
+  await page.getByLabel('Payload height of its centre above ground').fill('64');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Keep the frame' }).click();
+  await expect(page.getByText('Frame kept')).toBeVisible();
+  await page.getByRole('link', { name: /^Weigh/ }).click();
+  await worked(page);
+  const stands = page.getByRole('table', { name: 'On its stands' });
+  for (const state of ['cut open', 'tacked'])
+    await expect(
+      stands.getByRole('row').filter({ has: page.getByRole('rowheader', { name: state, exact: true }) }),
+    ).toContainText(/\d+ %/);
+  await expect(cut).toContainText('left stand at 50');
+  await expect(cut).toContainText(/lbf|kip/);
+  // The road's table has the states that drive, and no others.
+  await expect(page.getByRole('table', { name: 'Demand at the cursor' })).not.toContainText('cut open');
+  await page.reload();
+  await page.getByRole('link', { name: /^Frame/ }).click();
+  await expect(page.getByLabel('Payload height of its centre above ground')).toHaveValue('64');
+});
+
+test('neighbouring axles share unless the frame says each is on its own, and keep to what was said', async ({
+  page,
+  jobs,
+}) => {
+  await page.goto(`${jobs['BK-1']}/frame`);
+  await expect(page.getByRole('radio', { name: 'share by an equaliser' })).toBeChecked();
+  await page.getByRole('radio', { name: 'each on its own' }).press('Enter');
+  await page.getByRole('button', { name: 'Keep the frame' }).click();
+  await expect(page.getByText('Frame kept')).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('radio', { name: 'each on its own' })).toBeChecked();
 });

@@ -93,6 +93,11 @@ const FINDING_WORDS: Readonly<Record<FindingCode, Say<Finding>>> = {
     detail: 'read further up or further down there, until sound and unsound metal stand either side of it',
     change: 'one reading in each open column',
   }),
+  'edge-open-between': (f, s) => ({
+    title: `The sound edge is open between columns ${printLength(f.value!, s, 'length')} apart`,
+    detail: `farther than ${printLength(f.limit!, s, 'length')} it may climb between them unseen`,
+    change: 'a column of readings between them',
+  }),
   'thin-landing': (f, s) => ({
     title: `Landing may be too thin to weld: ${printLength(f.value!, s, 'thickness')}`,
     detail: `± ${printLength(f.plusMinus!, s, 'thickness')} in the inch above the sound edge; least for welding ${printLength(f.limit!, s, 'thickness')}`,
@@ -141,6 +146,11 @@ const FINDING_WORDS: Readonly<Record<FindingCode, Say<Finding>>> = {
     detail: `as made it would use ${percent(f.made ?? 0)}: loads or model first; found, it is asked ${(f.value! / (f.made ?? f.value!)).toFixed(2)} times as much`,
     change: 'loads by a scale ticket; the case’s factor; the maker’s rating',
   }),
+  'demand-over-by-others': (f) => ({
+    title: `Uses ${percent(f.value!)} of what it may carry, for what others no longer carry; worst: ${f.name}`,
+    detail: 'its own metal would do if everything were as stiff as made',
+    change: 'mend what gave way beside it; until then less load, or none',
+  }),
   'demand-near': (f) => ({
     title: `Uses ${percent(f.value!)} of what it may carry; worst: ${f.name}`,
     detail: `near its limit; beams are nominal at brackets${heldWords(f)}`,
@@ -152,7 +162,7 @@ const FINDING_WORDS: Readonly<Record<FindingCode, Say<Finding>>> = {
     change: 'more load, or thinner readings there',
   }),
   'lift-over': (f) => ({
-    title: `Would use ${percent(f.value!)} of what it may carry ${f.name}, loaded as listed`,
+    title: `Would use ${percent(f.value!)} of what it may carry ${f.name}, without its payload`,
     detail: 'raised until the wheels hang free; the shop’s allowable for lifting',
     change: 'unload it, other lift points, more stands, lift by the axle',
   }),

@@ -123,6 +123,7 @@ export {
   ON_STANDS_G,
   solveCases,
   solveOnStands,
+  solveStanding,
   usualStands,
   totalKg,
   usualHeightMm,

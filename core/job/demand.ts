@@ -11,7 +11,6 @@ import {
   type HostVerdict,
   type MemberPicture,
   type MemberVerdict,
-  type StateForces,
 } from '../weigh';
 import { STATE_IDS, type StateId } from '../shape';
 import { fingerprint, jobHosts } from './inputs';
@@ -48,7 +47,7 @@ export function jobDemand(
   wanted: readonly DemandId[] = DEMAND_IDS,
   before: JobDemand = {},
 ): JobDemand {
-  let forces: StateForces | undefined;
+  let forces: ReturnType<typeof stateForces> | undefined;
   const asMade = () => (forces ??= stateForces(stateOfFrame(records, works, 'as built')));
   return Object.fromEntries(
     statesOf(records, works, wanted).map((state) => {
@@ -90,8 +89,9 @@ function solvedState(
   records: JobRecords,
   works: Works,
   state: DemandId,
-  asMade: () => StateForces,
+  asMade: () => ReturnType<typeof stateForces>,
 ): FrameDemand {
+  if (state === 'as built') return asMade().demand();
   const asked = stateOfFrame(records, works, state);
   if (state === 'cut open' || state === 'tacked') return demandOnStands(asked);
   if (state === 'as repaired')

@@ -135,10 +135,11 @@ describe('thickness map', () => {
   });
 });
 
-describe('sound edge by bracketing', () => {
-  const column = (stationMm: number, edgeMm: number, heights: number[]) =>
-    heights.map((height) => reading(stationMm, 'web', height, height >= edgeMm ? 6 : 2));
+/** A column of readings, sound from an edge up. */
+const column = (stationMm: number, edgeMm: number, heights: number[]) =>
+  heights.map((height) => reading(stationMm, 'web', height, height >= edgeMm ? 6 : 2));
 
+describe('sound edge by bracketing', () => {
   test('it lies between the highest unsound and the lowest sound reading, bound kept at the upper', () => {
     const [edge] = soundEdges(rail, column(1000, 60, [20, 45, 70, 120, 180]), 4.8);
     expect(edge!.columns).toEqual([{ stationMm: 1000, lowerMm: 45, upperMm: 70, kind: 'bracketed' }]);
@@ -175,11 +176,13 @@ describe('sound edge by bracketing', () => {
     expect(marginAtMm(edge!, 1000)).toBe(0);
   });
 
-  test('between columns it is straight; far beyond the last it is unknown; a box has two', () => {
+  test('between columns the bound is the higher of both; far beyond the last it is unknown; a box has two', () => {
     const [edge] = soundEdges(rail, [...column(1000, 60, [45, 70]), ...column(1200, 90, [85, 110])], 4.8);
-    expect(edgeAt(edge!, 1100)).toMatchObject({ lowerMm: 65, upperMm: 90 });
+    expect(edgeAt(edge!, 1100)).toMatchObject({ lowerMm: 65, upperMm: 110 });
+    expect(edgeAt(edge!, 1010)!.upperMm).toBe(110);
+    expect([edgeAt(edge!, 1000)!.upperMm, edgeAt(edge!, 990)!.upperMm]).toEqual([70, 70]);
     expect(edgeAt(edge!, 1700)).toBeUndefined();
-    expect(highestUpperMm(edge!, 900, 1100)).toBe(90);
+    expect(highestUpperMm(edge!, 900, 1100)).toBe(110);
     expect(soundEdges(boxed, [], 4).map((each) => each.face)).toEqual(['outer', 'inner']);
   });
 
@@ -303,4 +306,77 @@ describe('the map ready to draw', () => {
     expect(share(sparse)).toBeGreaterThan(0.9);
     expect(share(wall(6))).toBeLessThan(share(sparse) - 0.2);
   });
+});
+
+/**
+ * Tide lines of four kinds, sixty seeded rails each, read every inch up in columns 6, 12 and 24 in apart: how often the conservative bound between columns holds the
+ * true edge. Columns farther apart than 12 in are said to be open between, whatever they hold.
+ */
+describe('between columns, on rails made of seeds', () => {
+  const KINDS = {
+    step: (random: () => number) => {
+      const [height, at, rise] = [30 + 60 * random(), 800 + 3000 * random(), 15 + 40 * random()];
+      return (x: number) => height + (x > at && x < at + 900 ? rise : 0);
+    },
+    gradual: (random: () => number) => {
+      const [height, phase, wave] = [40 + 60 * random(), 6 * random(), 500 + 900 * random()];
+      return (x: number) => height + 25 * Math.sin(phase + x / wave);
+    },
+    ragged: (random: () => number) => {
+      const height = 50 + 40 * random();
+      const teeth = Array.from({ length: 60 }, () => 12 * (random() - 0.5));
+      return (x: number) => height + 15 * Math.sin(x / 700) + teeth[Math.floor(x / 100) % 60]!;
+    },
+    'two pockets': (random: () => number) => {
+      const [height, one, other] = [30 + 20 * random(), 900 + 1000 * random(), 2600 + 1000 * random()];
+      const pocket = (x: number, at: number) => 60 * Math.exp(-(((x - at) / 380) ** 2));
+      return (x: number) => height + pocket(x, one) + pocket(x, other);
+    },
+  };
+  /** Multiply with carry (G. Marsaglia). */
+  const seeded = (seed: number) => {
+    let [z, w] = [362_436_069, 521_288_629 + seed];
+    return () => {
+      z = (36_969 * (z & 65_535) + (z >>> 16)) >>> 0;
+      w = (18_000 * (w & 65_535) + (w >>> 16)) >>> 0;
+      return ((((z << 16) + w) >>> 0) + 0.5) / 4_294_967_296;
+    };
+  };
+  const held = (kind: keyof typeof KINDS, apartIn: number): number => {
+    let [within, all] = [0, 0];
+    for (let seed = 1; seed <= 60; seed++) {
+      const random = seeded(7001 * seed);
+      for (let k = 0; k < 20; k++) random();
+      const truth = KINDS[kind](random);
+      const first = 150 + 150 * random();
+      const stations = Array.from({ length: 200 }, (_, k) => first + k * apartIn * 25.4).filter(
+        (x) => x < 4800,
+      );
+      const rows = Array.from({ length: 8 }, (_, k) => 6 + k * 25.4);
+      const [edge] = soundEdges(
+        rail,
+        stations.flatMap((x) => column(x, truth(x), rows)),
+        4.8,
+      );
+      for (let x = first + 5; x < stations[stations.length - 1]!; x += 17) {
+        all++;
+        if (edgeAt(edge!, x)!.upperMm >= truth(x) - 1e-9) within++;
+      }
+    }
+    return within / all;
+  };
+  test.each([
+    ['step', 6, 0.99],
+    ['step', 12, 0.99],
+    ['gradual', 6, 0.99],
+    ['gradual', 12, 0.99],
+    ['ragged', 6, 0.97],
+    ['ragged', 12, 0.97],
+    ['two pockets', 6, 0.97],
+    ['two pockets', 12, 0.97],
+    ['step', 24, 0.9],
+    ['two pockets', 24, 0.85],
+  ] as const)('%s, columns %d in apart: the bound holds at %d of the places', (kind, apartIn, least) =>
+    expect(held(kind, apartIn)).toBeGreaterThan(least),
+  );
 });

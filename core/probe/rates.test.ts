@@ -6,6 +6,7 @@ import {
   nextLook,
   thinnest,
   yearsBetween,
+  type Change,
   type Reading,
 } from '.';
 import { defaultFrame } from '../frame';
@@ -21,6 +22,13 @@ const frame = defaultFrame({
   datum: 'hole',
 });
 const rail = frame.members[0]!;
+/** Park and Miller's generator, and a normal deviate of it by Box and Muller. */
+function seeded(seed: number): () => number {
+  let state = seed % 2_147_483_647;
+  return () => (state = (state * 48_271) % 2_147_483_647) / 2_147_483_647;
+}
+const normal = (random: () => number): number =>
+  Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
 let made = 0;
 const reading = (thicknessMm: number, more: Partial<Reading> = {}): Reading => ({
   kind: 'reading',
@@ -127,6 +135,44 @@ describe('how long it lasts', () => {
     expect(measured.ratePerYearMm[0]).toBeGreaterThan(0.4);
     expect(measured.bands[0]).toBe('under 2 years');
     expect(forecasts({ ...input, changes: [change(0.6), change(0.5)] })[0]!.from).toBe('outside air');
+  });
+  describe('surveys between which nothing was lost', () => {
+    /** Forty places read again after half a year, by a tool with an error of 0.13 mm; `lostMm` of a share of them is truly gone. */
+    const surveyed = (seed: number, lostMm = 0, share = 0) => {
+      const random = seeded(seed);
+      const error = 0.13 * Math.SQRT2;
+      const changes = Array.from({ length: 40 }, (_, k): Change => {
+        const lossMm = error * normal(random) + (k < share * 40 ? lostMm : 0);
+        return {
+          ...change(lossMm / 0.5),
+          years: 0.5,
+          errorPerYearMm: error / 0.5,
+        };
+      }).sort((a, b) => b.lossPerYearMm - a.lossPerYearMm);
+      return forecasts({ ...input, changes })[0]!;
+    };
+    const SEEDS = Array.from({ length: 200 }, (_, k) => 3001 + 37 * k);
+    test('show no rate: none is seen but by one chance in thirty or fewer, and how much less than is said', () => {
+      const said = SEEDS.map((seed) => surveyed(seed));
+      expect(said.filter(({ from }) => from === 'two surveys').length).toBeLessThanOrEqual(200 / 30);
+      for (const { ratePerYearMm } of said.filter(({ from }) => from === 'no loss seen')) {
+        expect(ratePerYearMm[0]).toBe(0);
+        expect(ratePerYearMm[1]).toBeGreaterThan(0);
+        expect(ratePerYearMm[1]).toBeLessThan(0.6);
+      }
+    });
+    test('a loss of twice the tool’s error at a quarter of the places is seen nearly always, at about its size', () => {
+      const said = SEEDS.slice(0, 60).map((seed) => surveyed(seed, 0.5, 0.25));
+      const seen = said.filter(({ from }) => from === 'two surveys');
+      expect(seen.length).toBeGreaterThan(50);
+      // The truth is 1 mm a year.
+      const covered = seen.filter(({ ratePerYearMm: [low, high] }) => low <= 1 && high >= 1);
+      expect(covered.length).toBeGreaterThan(0.85 * seen.length);
+    });
+    test('a little loss everywhere is seen as well, though no place stands out', () => {
+      const said = SEEDS.slice(0, 60).map((seed) => surveyed(seed, 0.12, 1));
+      expect(said.filter(({ from }) => from === 'two surveys').length).toBeGreaterThan(50);
+    });
   });
   test('open air undoes its own law; a cavity has a range of its own; what is past its limit is gone already', () => {
     const air = forecasts(input)[0]!;

@@ -1,3 +1,5 @@
+import { mean, probit, rootMeanSquare } from 'simple-statistics';
+import { ONE_SIDED_95 } from '../quantity';
 import { faceOf, type FaceId, type Member, type Unit } from '../frame';
 import { ATMOSPHERES, CAVITY_MM_PER_YEAR, outsideLossMm, type Atmosphere } from '../reference';
 import { METHOD_ERROR_MM, SAME_ACROSS_MM, SAME_ALONG_MM, type Reading } from './reading';
@@ -71,7 +73,7 @@ export const ATMOSPHERE_BY_EXPOSURE: Readonly<Record<Unit['exposure'], Atmospher
 
 /** A rate as a range, where it comes from, and how long the wall lasts to its limit at either end. */
 export interface LossForecast {
-  readonly from: 'two surveys' | 'nominal and age' | 'outside air' | 'wet debris inside';
+  readonly from: 'two surveys' | 'no loss seen' | 'nominal and age' | 'outside air' | 'wet debris inside';
   readonly ratePerYearMm: readonly [number, number];
   readonly years: readonly [number, number];
   readonly bands: readonly [YearBand, YearBand];
@@ -111,11 +113,14 @@ export function forecasts({
     return { from, ratePerYearMm: [low, high], years, bands: [bandOf(years[0]), bandOf(years[1])] };
   };
   const measured = measuredRate(changes);
+  const surveyed = (): LossForecast[] => {
+    if (!measured) return [];
+    if (!measured.isSeen) return [steady('no loss seen', 0, measured.high)];
+    return [steady('two surveys', Math.max(0, measured.low), PLAN_FACTOR * Math.max(measured.high, 0))];
+  };
   const aged = ageYears !== undefined && ageYears > 0.5 ? (nominalMm - thicknessMm) / ageYears : undefined;
   return [
-    ...(measured
-      ? [steady('two surveys', Math.max(0, measured.low), PLAN_FACTOR * Math.max(measured.high, 0))]
-      : []),
+    ...surveyed(),
     ...(aged !== undefined && aged > 0 ? [steady('nominal and age', aged, PLAN_FACTOR * aged)] : []),
     cavity
       ? steady('wet debris inside', ...(cavityMmPerYear as [number, number]))
@@ -123,13 +128,42 @@ export function forecasts({
   ];
 }
 
-/** The worse quarter of the places read twice, their middle give or take its error. */
-function measuredRate(changes: readonly Change[]): { low: number; high: number } | undefined {
-  if (changes.length < 3) return undefined;
-  const worse = changes.slice(0, Math.max(3, Math.ceil(changes.length / 4)));
-  const mean = worse.reduce((sum, change) => sum + change.lossPerYearMm, 0) / worse.length;
-  const error = Math.sqrt(worse.reduce((sum, change) => sum + change.errorPerYearMm ** 2, 0)) / worse.length;
-  return { low: mean - error, high: mean + error };
+/** Loss counts as seen where as much would come of error alone in one survey of a hundred (our judgement). */
+const SEEN_FROM = probit(0.99);
+
+interface MeasuredRate {
+  /** Whether the loss differs from nothing by its own error. */
+  readonly isSeen: boolean;
+  readonly low: number;
+  readonly high: number;
+}
+
+/**
+ * The worse quarter of the places read twice. The worst of many is the worst by error too: of readings that lost nothing, the worse quarter would
+ * show a loss of 1.27 times their error. That much is taken off first; what is left, or the loss of all places together, has to differ from nothing.
+ */
+function measuredRate(changes: readonly Change[]): MeasuredRate | undefined {
+  const count = changes.length;
+  if (count < 3) return undefined;
+  const worseCount = Math.max(3, Math.ceil(count / 4));
+  const worse = mean(changes.slice(0, worseCount).map(({ lossPerYearMm }) => lossPerYearMm));
+  const all = mean(changes.map(({ lossPerYearMm }) => lossPerYearMm));
+  const error = rootMeanSquare(changes.map(({ errorPerYearMm }) => errorPerYearMm));
+  const [worseError, allError] = [error / Math.sqrt(worseCount), error / Math.sqrt(count)];
+  const lost = worse - error * chosenWorst(worseCount / count);
+  const isSeen = lost > SEEN_FROM * worseError || all > SEEN_FROM * allError;
+  const rate = Math.max(lost, all);
+  // Where it is seen, part of the worst may be truth: the slow end is without it, the fast end with.
+  return isSeen
+    ? { isSeen, low: rate - worseError, high: worse + worseError }
+    : { isSeen, low: 0, high: Math.max(0, rate) + ONE_SIDED_95 * worseError };
+}
+
+/** How far the mean of the greatest share of many errors lies above their own mean, in errors: φ(z)/share beyond z. */
+function chosenWorst(share: number): number {
+  if (share >= 1) return 0;
+  const z = probit(1 - share);
+  return Math.exp((-z * z) / 2) / Math.sqrt(2 * Math.PI) / share;
 }
 
 /** Open air eats one face by ISO 9224's power law: years until what is left above the limit is gone. */

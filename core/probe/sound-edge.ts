@@ -160,7 +160,10 @@ export interface EdgeAt {
   readonly kind: EdgeColumn['kind'];
 }
 
-/** The edge at a station: bounds interpolated between columns. Undefined more than 12 in beyond the first or last column. */
+/**
+ * The edge at a station. Between columns the conservative bound is a step, the higher of its neighbours': rust does not climb in straight lines
+ * (tried on seeded rails: straight lines held 82 to 98 of 100). Undefined more than 12 in beyond the first or last column.
+ */
 export function edgeAt(edge: SoundEdge, stationMm: number): EdgeAt | undefined {
   const { columns } = edge;
   if (columns.length === 0) return undefined;
@@ -178,11 +181,7 @@ export function edgeAt(edge: SoundEdge, stationMm: number): EdgeAt | undefined {
       columns.map((column) => column.lowerMm),
       stationMm,
     )!,
-    upperMm: interpolateLinear(
-      at,
-      columns.map((column) => column.upperMm),
-      stationMm,
-    )!,
+    upperMm: betweenMm === 0 ? nearer.upperMm : Math.max(columns[k]!.upperMm, next.upperMm),
     betweenMm,
     kind: nearer.kind,
   };

@@ -69,7 +69,7 @@ export {
 } from './seen';
 export { explain, EXPLANATIONS, type Explanation, type ModelMovement } from './explain';
 export { TAP_ANSWERS, tapKind, type HeardTap, type TapAnswer, type TapTest } from './tap-test';
-export { compareTaps, hearTaps, TAP_WHYS, type TapComparison } from './tap-ear';
+export { compareTaps, hearTaps, listen, TAP_WHYS, type TapComparison } from './tap-ear';
 export {
   LIFT_ANSWERS,
   LIFT_REASONS,

@@ -37,13 +37,16 @@ function utilisationFinding(picture: MemberPicture, found: MemberDemand, built: 
   const made = built.worst?.utilisation ?? 0;
   const over = worst.utilisation > 1;
   const byMake = over && made > 1 && worst.utilisation < WORSE_THAN_MADE * made;
+  const byOthers = over && found.byItself !== undefined && found.byItself <= 1;
   const code = byMake
     ? 'demand-over-as-made'
-    : over
-      ? 'demand-over'
-      : worst.utilisation > NEAR
-        ? 'demand-near'
-        : 'demand-within';
+    : byOthers
+      ? 'demand-over-by-others'
+      : over
+        ? 'demand-over'
+        : worst.utilisation > NEAR
+          ? 'demand-near'
+          : 'demand-within';
   return [
     {
       code,

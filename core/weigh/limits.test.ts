@@ -7,7 +7,7 @@ import { actOn, isMended } from './mended';
 import { cracks } from './rules/cracks';
 import { flanges, parted } from './rules/flanges';
 import { keptSection } from './rules/kept-section';
-import { edgeNotBracketed, soundEdgeMargin, thinLanding } from './rules/sound-edge';
+import { edgeNotBracketed, edgeOpenBetween, soundEdgeMargin, thinLanding } from './rules/sound-edge';
 import { steelOf } from './steel-of';
 import { steelAllowsWelding } from './rules/steel';
 import { survey } from './rules/survey';
@@ -301,6 +301,17 @@ describe('the sound edge', () => {
     expect(open('not read further down', [zone])).toEqual(asked);
     expect(open('not read further down', [{ fromMm: 501, toMm: 600 }])).toEqual([]);
     expect(open('bracketed', [zone])).toEqual([]);
+  });
+  test.each([
+    [inchesToMm(12), 'bracketed', 400, []],
+    [inchesToMm(12) + 0.1, 'bracketed', 400, [['edge-open-between', 'Can’t say']]],
+    [inchesToMm(12) + 0.1, 'sound to the corner', 400, []],
+    [inchesToMm(12) + 0.1, 'bracketed', 0, []],
+  ])('columns %d mm apart, %s, damage to %d mm past the first', (apartMm, kind, damagedMm, expected) => {
+    const columns = [500, 500 + apartMm].map((stationMm) => ({ ...edge(50, kind).columns[0]!, stationMm }));
+    const zones = [{ fromMm: 400, toMm: 500 + damagedMm }];
+    const found = edgeOpenBetween(picture({ edges: [{ ...edge(50), columns }], zones }));
+    expect(said(found).map((each) => each.slice(0, 2))).toEqual(expected);
   });
   const landing = (thicknessMm: number, errorMm: number) => {
     const surface = surfaceOf(rail.shape);

@@ -58,6 +58,22 @@ export function solveCases(
   };
 }
 
+/** Standing level on its wheels, and nothing else of it solved. */
+export function solveStanding(structure: Structure): SolvedCase | undefined {
+  const massKg = sprungMassKg(structure.frame);
+  const under = undercarriageOf(structure, massKg);
+  if (under.wheels.length < 2) return undefined;
+  const supports = onItsWheels(under);
+  const lineLoads = gravityLoads(structure).inDirection([0, 0, -1]);
+  const standing = { id: 'standing' as const, load: { id: 'standing', nodeLoads: [], lineLoads } };
+  return solvedOn(structure, under, supports, [standing]).cases[0];
+}
+
+const onItsWheels = (under: Undercarriage): StandSupport[] => [
+  ...under.wheels.map((wheel) => wheel.support),
+  ...(under.coupler ? [under.coupler] : []),
+];
+
 const eachOnce = (problems: readonly StructureProblem[]): StructureProblem[] =>
   problems.filter(
     (one, k) =>
@@ -75,7 +91,7 @@ interface SolvedGroup {
 /** All road cases: the plain ones at once, then those that rest on what each wheel stands with while level. */
 function solveOnWheels(standing: Standing, factors: LoadFactors): SolvedGroup {
   const { under } = standing;
-  const supports = [...under.wheels.map((wheel) => wheel.support), ...(under.coupler ? [under.coupler] : [])];
+  const supports = onItsWheels(under);
   const on: OnWheels = { ...standing, supports };
   const plain = plainCases(on, factors);
   return solvedOn(standing.structure, under, supports, plain, (solve, results) => {

@@ -9,6 +9,9 @@ import {
 } from './model';
 import type { Numbering, Prepared, UnitLoads } from './prepared';
 
+/** Read once: where modules are not bundled, an import is looked up each time it is used. */
+const [END_DOF, ELEMENT_DOF] = [END, SIZE];
+
 const areNumbers = (vector: readonly number[] | undefined): boolean =>
   vector === undefined || vector.every((value) => Number.isFinite(value));
 
@@ -47,12 +50,12 @@ function endLoads(
       element.from.released,
       element.to.released,
     );
-  const onUnknowns = new Float64Array(SIZE);
+  const onUnknowns = new Float64Array(ELEMENT_DOF);
   for (let e = 0; e < 2; e++)
-    for (let c = 0; c < END; c++) {
+    for (let c = 0; c < END_DOF; c++) {
       let sum = 0;
-      for (let m = 0; m < END; m++) sum += turn[e]![m * 7 + c]! * own[e * END + m]!;
-      onUnknowns[e * END + c] = c === 6 ? sum * warpRatio[e]! : sum;
+      for (let m = 0; m < END_DOF; m++) sum += turn[e]![m * 7 + c]! * own[e * END_DOF + m]!;
+      onUnknowns[e * END_DOF + c] = c === 6 ? sum * warpRatio[e]! : sum;
     }
   return [own, onUnknowns];
 }
@@ -79,7 +82,7 @@ export function lineLoadsOf(
     [own, onUnknowns]: readonly [Float64Array, Float64Array],
     times: number,
   ) => {
-    for (let k = 0; k < SIZE; k++) {
+    for (let k = 0; k < ELEMENT_DOF; k++) {
       into[k]! += times * own[k]!;
       const at = unknowns[k]!;
       if (at >= 0) f[at]! += times * onUnknowns[k]!;
@@ -87,7 +90,7 @@ export function lineLoadsOf(
   };
   for (const line of load.lineLoads) {
     const one = prepared[line.element]!;
-    const into = (sums[line.element] ??= new Float64Array(SIZE));
+    const into = (sums[line.element] ??= new Float64Array(ELEMENT_DOF));
     const units = unitLoads(model, one, line);
     if (!units) add(one, into, endLoads(model, one, line), 1);
     else

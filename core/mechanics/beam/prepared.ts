@@ -11,6 +11,9 @@ import {
 import { NODE_DOF, type BeamElement, type BeamModel, type ElementEnd, type Vector3 } from './model';
 import { nodeOrder } from './skyline';
 
+/** Read once: where modules are not bundled, an import is looked up each time it is used. */
+const [END_DOF, ELEMENT_DOF] = [END, SIZE];
+
 export type UnitLoads = readonly (readonly [own: Float64Array, onUnknowns: Float64Array])[];
 
 /** An element worked out: its stiffness and the way from the model's unknowns to its own dof. */
@@ -81,9 +84,9 @@ export function prepare(model: BeamModel, element: BeamElement, numbering: Numbe
   release(own, [], element.from.released, element.to.released);
   for (const [end, at] of [
     [element.from, 6],
-    [element.to, END + 6],
+    [element.to, END_DOF + 6],
   ] as const)
-    if (end.warping.kind === 'free' && own[at * SIZE + at]! > 0) letGo(own, at);
+    if (end.warping.kind === 'free' && own[at * ELEMENT_DOF + at]! > 0) letGo(own, at);
   const turn = [
     endTransform(profile, frame.axes, element.from.offsetMm),
     endTransform(profile, frame.axes, element.to.offsetMm),
@@ -91,12 +94,12 @@ export function prepare(model: BeamModel, element: BeamElement, numbering: Numbe
   const warpRatio = [element.from, element.to].map((end) =>
     end.warping.kind === 'shared' ? end.warping.ratio : 0,
   ) as [number, number];
-  const unknowns = new Int32Array(SIZE);
+  const unknowns = new Int32Array(ELEMENT_DOF);
   for (const [half, end] of [element.from, element.to].entries()) {
     for (let dof = 0; dof < NODE_DOF; dof++)
-      unknowns[half * END + dof] = numbering.nodeStart[end.node]! + dof;
+      unknowns[half * END_DOF + dof] = numbering.nodeStart[end.node]! + dof;
     const key = warpKey(end);
-    unknowns[half * END + 6] = key === undefined ? -1 : numbering.warp.get(key)!;
+    unknowns[half * END_DOF + 6] = key === undefined ? -1 : numbering.warp.get(key)!;
   }
   const [a, b] = [
     plus(model.nodes[element.from.node]!, element.from.offsetMm),
@@ -107,11 +110,11 @@ export function prepare(model: BeamModel, element: BeamElement, numbering: Numbe
 }
 
 function letGo(own: Float64Array, dof: number): void {
-  const column = Float64Array.from({ length: SIZE }, (_, row) => own[row * SIZE + dof]!);
+  const column = Float64Array.from({ length: ELEMENT_DOF }, (_, row) => own[row * ELEMENT_DOF + dof]!);
   const pivot = column[dof]!;
-  for (let row = 0; row < SIZE; row++)
-    for (let c = 0; c < SIZE; c++) own[row * SIZE + c]! -= (column[row]! * column[c]!) / pivot;
-  for (let row = 0; row < SIZE; row++) own[row * SIZE + dof] = own[dof * SIZE + row] = 0;
+  for (let row = 0; row < ELEMENT_DOF; row++)
+    for (let c = 0; c < ELEMENT_DOF; c++) own[row * ELEMENT_DOF + c]! -= (column[row]! * column[c]!) / pivot;
+  for (let row = 0; row < ELEMENT_DOF; row++) own[row * ELEMENT_DOF + dof] = own[dof * ELEMENT_DOF + row] = 0;
 }
 
 /** K T and Tᵀ K T, end by end; the warping column takes its ratio. */
@@ -120,24 +123,24 @@ function turned(
   turn: readonly [Float64Array, Float64Array],
   ratio: readonly [number, number],
 ): { forces: Float64Array; stiffness: Float64Array } {
-  const forces = new Float64Array(SIZE * SIZE);
+  const forces = new Float64Array(ELEMENT_DOF * ELEMENT_DOF);
   for (let e = 0; e < 2; e++) {
     const t = turn[e]!;
-    for (let row = 0; row < SIZE; row++)
-      for (let c = 0; c < END; c++) {
+    for (let row = 0; row < ELEMENT_DOF; row++)
+      for (let c = 0; c < END_DOF; c++) {
         let sum = 0;
-        for (let m = 0; m < END; m++) sum += own[row * SIZE + e * END + m]! * t[m * 7 + c]!;
-        forces[row * SIZE + e * END + c] = c === 6 ? sum * ratio[e]! : sum;
+        for (let m = 0; m < END_DOF; m++) sum += own[row * ELEMENT_DOF + e * END_DOF + m]! * t[m * 7 + c]!;
+        forces[row * ELEMENT_DOF + e * END_DOF + c] = c === 6 ? sum * ratio[e]! : sum;
       }
   }
-  const stiffness = new Float64Array(SIZE * SIZE);
+  const stiffness = new Float64Array(ELEMENT_DOF * ELEMENT_DOF);
   for (let e = 0; e < 2; e++) {
     const t = turn[e]!;
-    for (let r = 0; r < END; r++)
-      for (let c = e * END + r; c < SIZE; c++) {
+    for (let r = 0; r < END_DOF; r++)
+      for (let c = e * END_DOF + r; c < ELEMENT_DOF; c++) {
         let sum = 0;
-        for (let m = 0; m < END; m++) sum += t[m * 7 + r]! * forces[(e * END + m) * SIZE + c]!;
-        stiffness[(e * END + r) * SIZE + c] = r === 6 ? sum * ratio[e]! : sum;
+        for (let m = 0; m < END_DOF; m++) sum += t[m * 7 + r]! * forces[(e * END_DOF + m) * ELEMENT_DOF + c]!;
+        stiffness[(e * END_DOF + r) * ELEMENT_DOF + c] = r === 6 ? sum * ratio[e]! : sum;
       }
   }
   return { forces, stiffness };

@@ -12,6 +12,9 @@ import {
 import type { Numbering, Prepared } from './prepared';
 import { multiply, type Skyline } from './skyline';
 
+/** Read once: where modules are not bundled, an import is looked up each time it is used. */
+const [END_DOF, ELEMENT_DOF] = [END, SIZE];
+
 /** A hold that never gives: so stiff that the frame cannot tell. Out on an offset it couples move and turn, where a stiffer one would cost digits. */
 export const held = (k: number, stiffest: number, isOffset: boolean): number =>
   k === Infinity ? stiffest * (isOffset ? 1e6 : 1e10) : k;
@@ -94,7 +97,7 @@ function endForces(
     q11 = 0,
     q12 = 0,
     q13 = 0;
-  for (let c = 0; c < SIZE; c++) {
+  for (let c = 0; c < ELEMENT_DOF; c++) {
     const at = unknowns[c]!;
     if (at < 0) continue;
     const value = u[at]!;
@@ -132,7 +135,7 @@ function endForces(
   const warps = element.profile.cwMm6 > 0;
   const twistRigidity = model.shearMpa * element.profile.jMm4;
   const twist = (half: 0 | 1) =>
-    unknowns[half * END + 6]! < 0 ? 0 : u[unknowns[half * END + 6]!]! * warpRatio[half];
+    unknowns[half * END_DOF + 6]! < 0 ? 0 : u[unknowns[half * END_DOF + 6]!]! * warpRatio[half];
   return [
     {
       axialN: 0 - q0,

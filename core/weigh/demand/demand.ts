@@ -54,6 +54,8 @@ export interface MemberDemand {
   readonly memberId: string;
   readonly along: readonly StationDemand[];
   readonly worst?: StationDemand;
+  /** What it would use were everything as stiff as made: its own metal's doing. More than that, others gave way beside it. */
+  readonly byItself?: number;
   /** Crossmembers that hold it from buckling sideways where it is worst, and that nobody has looked at: by name. */
   readonly restsOn?: readonly string[];
   /** Its worst on lift arms or a jack: for whoever lifts it, not for the road. */

@@ -2,6 +2,7 @@ import {
   ALL_HOLDS,
   solveCases,
   solveOnStands,
+  solveStanding,
   structureOf,
   totalKg,
   type Frame,
@@ -70,7 +71,7 @@ type StoodBefore = (
 
 function standingBefore(state: FrameState): StoodBefore {
   const { structure, cutAt } = preparedDemand(state);
-  const standing = solveCases(structure, state.factors).cases.find(({ id }) => id === 'standing');
+  const standing = solveStanding(structure);
   return (member, k) => {
     const mesh = structure.members[member]!;
     const element = mesh.elements[k]!;
@@ -80,10 +81,11 @@ function standingBefore(state: FrameState): StoodBefore {
   };
 }
 
-/** A state's stiffness and forces by themselves. */
-export function stateForces(state: FrameState): StateForces {
-  const { structure } = preparedDemand(state);
-  return { structure, solved: solveCases(structure, state.factors) };
+/** A state's stiffness and forces, and what they ask of that state itself. */
+export function stateForces(state: FrameState): StateForces & { readonly demand: () => FrameDemand } {
+  const { structure, demandOf } = preparedDemand(state);
+  const solved = solveCases(structure, state.factors);
+  return { structure, solved, demand: () => asked(structure, demandOf(solved), solved) };
 }
 
 /** How a state moves and what one would feel of it, whatever its members make of that. */
@@ -205,15 +207,18 @@ function memberDemand(
           ...(stood && solved === own.solved && { before: stood }),
         }),
       );
-    return [worstOf(asks)];
+    // The first is this state's own; the rest is everything as stiff as made.
+    return [{ ...worstOf(asks), byItself: worstOf(asks.slice(1)).used?.utilisation }];
   });
   const along = each.flatMap(({ used }) => used ?? []);
   const [worst, lifted] = [most(along), most(each.flatMap((one) => one.lifted ?? []))];
+  const byItself = each.flatMap((one) => one.byItself ?? []);
   const unseen = worst?.why === 'sideways buckling' ? restsOn(worst.stationMm) : [];
   return {
     memberId: mesh.member.id,
     along,
     ...(worst && { worst }),
+    ...(byItself.length > 0 && { byItself: Math.max(...byItself) }),
     ...(unseen.length > 0 && { restsOn: unseen }),
     ...(lifted && { lifted }),
     spots: fatigueSpots(frame, mesh.member, along, details),

@@ -3,7 +3,7 @@ import type { MemberPicture } from '../picture';
 import { cracks } from './cracks';
 import { flanges, parted } from './flanges';
 import { keptSection } from './kept-section';
-import { edgeNotBracketed, soundEdgeMargin, thinLanding } from './sound-edge';
+import { edgeNotBracketed, edgeOpenBetween, soundEdgeMargin, thinLanding } from './sound-edge';
 import { steelAllowsWelding } from './steel';
 import { survey } from './survey';
 import { walked } from './walked';
@@ -18,6 +18,7 @@ export const RULES: readonly Rule[] = [
   flanges,
   soundEdgeMargin,
   edgeNotBracketed,
+  edgeOpenBetween,
   thinLanding,
   cracks,
   steelAllowsWelding,

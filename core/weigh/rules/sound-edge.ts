@@ -67,6 +67,37 @@ export function edgeNotBracketed(picture: MemberPicture): Finding[] {
   ];
 }
 
+/** Columns farther apart than this leave the edge between them open: 12 in, from trials on seeded rails (our judgement). */
+const OPEN_FROM_MM = inchesToMm(12);
+
+/** In a damaged zone, columns so far apart that the edge may climb between them unseen. */
+export function edgeOpenBetween(picture: MemberPicture): Finding[] {
+  const gaps = picture.edges.flatMap(({ columns }) =>
+    columns.slice(1).flatMap((column, k) => {
+      const before = columns[k]!;
+      const isOpen =
+        column.stationMm - before.stationMm > OPEN_FROM_MM &&
+        !(column.kind === 'sound to the corner' && before.kind === 'sound to the corner') &&
+        picture.zones.some((zone) => zone.fromMm < column.stationMm && zone.toMm > before.stationMm);
+      return isOpen ? [{ fromMm: before.stationMm, toMm: column.stationMm }] : [];
+    }),
+  );
+  const widest = gaps.sort((a, b) => b.toMm - b.fromMm - (a.toMm - a.fromMm))[0];
+  if (!widest) return [];
+  return [
+    {
+      code: 'edge-open-between',
+      verdict: 'Can’t say',
+      quantity: 'length',
+      value: widest.toMm - widest.fromMm,
+      limit: OPEN_FROM_MM,
+      source: 'practice',
+      at: widest,
+      firmness: 'open',
+    },
+  ];
+}
+
 /** The band above the sound edge must be thick enough to weld by its lower bound, or the edge weld lands on foil. */
 export function thinLanding(picture: MemberPicture): Finding[] {
   const { map, practice } = picture;

@@ -169,6 +169,7 @@ function Nominal() {
 
 const FROM_WORDS: Readonly<Record<LossForecast['from'], string>> = {
   'two surveys': 'by two surveys, half as much again for planning',
+  'no loss seen': 'two surveys show none beyond their own error',
   'nominal and age': 'by nominal and age, half as much again for planning',
   'outside air': `by open air on one face; ${printSource(ATMOSPHERE_SOURCE)}`,
   'wet debris inside': 'by wet salty debris inside; common practice, no source',
@@ -301,13 +302,21 @@ function Rates({ surveys }: { surveys: readonly EarlierSurvey[] | undefined }) {
       <ul className="ruled mt-2 border-y border-rule">
         {all.map((each) => (
           <li key={each.from} className="py-1">
-            <span className="font-semibold">
-              {each.bands[0] === each.bands[1] ? each.bands[0] : `${each.bands[0]} or ${each.bands[1]}`}
-            </span>{' '}
-            <span>
-              {rate(each.ratePerYearMm[0])} to {rate(each.ratePerYearMm[1])} a year
-            </span>{' '}
-            <span className="caption">{FROM_WORDS[each.from]}</span>
+            {each.from === 'no loss seen' ? (
+              <span className="font-semibold">
+                no loss seen between surveys: less than {rate(each.ratePerYearMm[1])} a year
+              </span>
+            ) : (
+              <>
+                <span className="font-semibold">
+                  {each.bands[0] === each.bands[1] ? each.bands[0] : `${each.bands[0]} or ${each.bands[1]}`}
+                </span>{' '}
+                <span>
+                  {rate(each.ratePerYearMm[0])} to {rate(each.ratePerYearMm[1])} a year
+                </span>{' '}
+                <span className="caption">{FROM_WORDS[each.from]}</span>
+              </>
+            )}
           </li>
         ))}
       </ul>

@@ -4,7 +4,7 @@ import { stands } from '@/core/job';
 import { useMemo, useState } from 'react';
 import { memberOf, twinOf } from '@/core/frame';
 import { significant } from '@/core/quantity';
-import { compareTaps, hearTaps, type HeardTap, type TapTest } from '@/core/walk';
+import { compareTaps, listen as listenTo, type HeardTap, type TapTest } from '@/core/walk';
 import { METALS, SAMPLE_RATE, tapRecording, type Metal } from '@/stand-ins/tap-sound';
 import { Pick, When } from '@/ui/controls';
 import { faceWords, type Cursor } from '@/ui/strip';
@@ -24,6 +24,16 @@ interface Side {
   readonly wave?: Float32Array;
 }
 const EMPTY: Side = { taps: [] };
+
+/** What could not be used of a recording; nothing where all of it was. */
+function unheardWords(taps: number, drowned: number): string | undefined {
+  if (taps === 0 && drowned === 0)
+    return 'No tap was heard in it. Tap harder, or nearer to the microphone; nothing was kept.';
+  if (drowned === 0) return undefined;
+  const noise = `Too noisy to say of ${drowned} of ${taps + drowned} taps: they sink into the noise before they have rung out.`;
+  return `${noise} Tap harder, nearer to the microphone, or when it is quieter${taps ? '; the others count.' : '; nothing was kept.'}`;
+}
+
 type Source = 'microphone' | 'file' | Metal;
 
 /** Taps on good metal and on a doubtful spot, listened to and compared. A hint. */
@@ -132,12 +142,8 @@ function Listen({
   const [problem, setProblem] = useState<string>();
   const [left, setLeft] = useState<number>();
   const hear = (recording: Recording, by: TapTest['heardBy']) => {
-    const taps = hearTaps(recording.samples, recording.sampleRate);
-    setProblem(
-      taps.length === 0
-        ? 'No tap was heard in it. Tap harder, or nearer to the microphone; nothing was kept.'
-        : undefined,
-    );
+    const { taps, drowned } = listenTo(recording.samples, recording.sampleRate);
+    setProblem(unheardWords(taps.length, drowned));
     if (taps.length) onHeard(taps, recording.samples, by);
   };
   const listen = async () => {

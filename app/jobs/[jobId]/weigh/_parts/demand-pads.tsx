@@ -2,7 +2,7 @@
 
 import { memberOf } from '@/core/frame';
 import type { JobDemand } from '@/core/job';
-import { percent, printForce, type UnitSystem } from '@/core/quantity';
+import { printForce, type UnitSystem } from '@/core/quantity';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { usedWords } from '../../../../_words/demand';
 import { printStation } from '../../../../_words/station';
@@ -22,7 +22,7 @@ export function Pads({ demand, system }: { demand: JobDemand; system: UnitSystem
     <details className="mt-1">
       <summary className="hit flex items-center font-semibold">
         On a lift or a jack: webs at the pads{' '}
-        {percent(Math.max(...pads.map((pad) => pad.upN / pad.capacityN)))}
+        {usedWords(Math.max(...pads.map((pad) => pad.upN / pad.capacityN)))}
         {raised &&
           `, ${memberOf(file.frame, raised.memberId)!.name.toLowerCase()} ${usedWords(raised.lifted!.utilisation)} ${raised.lifted!.caseId}`}
       </summary>
