@@ -66,7 +66,6 @@ export const ALL_HOLDS: Holds = { joint: () => true, fitting: () => true };
 const RAIL_STEP_MM = 150;
 const OTHER_PIECES = 6;
 
-/** A flat plate set into a beam stiffens it where it stands; it is no beam of its own. */
 /** Fittings that loads come in by, and so want a node where they sit. */
 const LOADS_RAILS: ReadonlySet<FittingKind> = new Set<FittingKind>([
   'axle',
@@ -88,6 +87,7 @@ const LOADS_RAILS: ReadonlySet<FittingKind> = new Set<FittingKind>([
   'jack',
   'tank',
 ]);
+/** A flat plate set into a beam stiffens it where it stands; it is no beam of its own. */
 const isBeam = (member: Member): boolean => !(member.role === 'plate' && member.shape.kind === 'flat');
 
 interface Joint {

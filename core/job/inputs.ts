@@ -57,7 +57,6 @@ export function sortedRecords(records: JobRecords): SortedRecords {
   };
 }
 
-/** What a member's metal is judged on: the frame without what it carries. */
 /**
  * What skins, floors and closed spaces tell of the members they hide or lie in. A skin welded up, a space cleared out, does not mend the member: what
  * was told of it stands until the metal itself is struck, read, renewed, or the find struck through.
@@ -90,6 +89,7 @@ export function jobHosts(records: JobRecords): HostVerdict[] {
   );
 }
 
+/** What a member's metal is judged on: the frame without what it carries. */
 const unloaded = ({ loads: _, ...frame }: Frame): Frame => frame;
 
 /** Every hot spot of the job's frame with what is known of it; body items too where somebody looks before buying. */

@@ -26,6 +26,8 @@ export interface OrderWords {
   /** Brackets, hangers and mounts found bad by themselves. */
   readonly hosts: readonly string[];
   readonly remarks: (repair: WorkedRepair) => readonly string[];
+  /** What comes off and what it stands on before the first cut. */
+  readonly beforeCutting?: string;
   /** What no metal stands behind, or could not be read. */
   readonly distrust: readonly string[];
   readonly cautions: readonly string[];
@@ -114,6 +116,7 @@ export function WorkOrder({
     (reasonsEach > 1 ? TAKES.wideVerdict : TAKES.verdict) * Math.min(ranked.length, SHOWN.verdicts) +
     (ranked.length > SHOWN.verdicts ? TAKES.list : 0) +
     (unread.length > 0 ? TAKES.list : 0) +
+    (words.beforeCutting ? TAKES.list : 0) +
     TAKES.found * Math.min(found.length, SHOWN.found) +
     10 * Math.ceil(file.job.complaint.length / 110);
   const shown = fitting(repairs, ROOM - above);
@@ -142,6 +145,7 @@ export function WorkOrder({
             ! {notice.words} ({notice.by} {localTime(notice.at, 'day')})
           </Text>
         ))}
+        {words.beforeCutting && repairs.length > 0 && <Text>{words.beforeCutting}</Text>}
         {file.notices.length > SHOWN.notices && (
           <Text style={style.bold}>
             ! {file.notices.length - SHOWN.notices} more standing notices on this unit: read them before work

@@ -7,6 +7,7 @@ import { askOffice } from '../../../../_office';
 import { database, jobFile } from '@/data';
 import { WorkOrder, type OrderWords } from '@/ui/print/work-order';
 import { registerFonts } from '@/ui/print/fonts';
+import { beforeCuttingWords } from '../../../../_words/before-cutting';
 import { HOST_NEED_WORDS } from '../../../../_words/by-hand';
 import { CAUTIONS, DEFERENCE } from '../../../../_words/cautions';
 import { distrustWords } from '../../../../_words/distrust';
@@ -17,7 +18,13 @@ registerFonts();
 
 const withoutDeference = (caution: string): string => caution.replace(` ${DEFERENCE}`, '');
 
+const beforeCutting = (system: UnitSystem, file: JobFile): Pick<OrderWords, 'beforeCutting'> => {
+  const words = beforeCuttingWords(file.frame, system);
+  return words === undefined ? {} : { beforeCutting: words };
+};
+
 const wordsIn = (system: UnitSystem, file: JobFile): OrderWords => ({
+  ...beforeCutting(system, file),
   distrust: distrustWords(distrustOf(file)),
   reasons: (work) => work.verdict.findings.map((finding) => findingWords(finding, system).title),
   found: ({ picture }) => [
