@@ -96,7 +96,8 @@ const SHOTS = [
     open: (jobs) => `${jobs['GR-7']}/weigh?member=rail-right`,
     then: async (page) => {
       await page.getByRole('button', { name: /Worst station/ }).click();
-      await page.waitForSelector('.js-plotly-plot .trace', { state: 'attached' });
+      // What the frame asks is in the reasons once it is worked out.
+      await page.getByText(/Uses \d+ % of what it may carry/).waitFor();
     },
   },
   {
@@ -104,8 +105,8 @@ const SHOTS = [
     open: (jobs) => `${jobs['GR-7']}/weigh?member=rail-right`,
     then: async (page) => {
       await page.getByRole('button', { name: /Worst station/ }).click();
-      await page.waitForSelector('.js-plotly-plot .trace', { state: 'attached' });
       await scrollTo(page, 'Demand');
+      await page.waitForSelector('.js-plotly-plot .trace', { state: 'attached' });
     },
   },
   {

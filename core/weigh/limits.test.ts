@@ -106,6 +106,13 @@ describe('what the frame asks', () => {
   );
   test('over on a crossmember: renew it', () =>
     expect(found(1.5, 0.5, as('crossmember'))[0]).toEqual(['demand-over', 'Renew', 'firm']));
+  test.each([
+    [1, 'demand-over-by-others', 'Watch'],
+    [1.01, 'demand-over', 'Mend'],
+  ])('over as found, by its own metal alone it would use %d: %s', (byItself, code, verdict) => {
+    const pair = { found: demand({ worst: at(1.2), byItself }), built: demand({ worst: at(0.8) }) };
+    expect(said(demandFindings(measured, pair))[0]!.slice(0, 2)).toEqual([code, verdict]);
+  });
   test('nothing is claimed of what was not measured, or not solved', () => {
     const pair = { found: demand({ worst: at(2) }), built: demand({}) };
     expect(demandFindings(plain, pair)).toEqual([]);

@@ -143,6 +143,12 @@ export function preparedDemand({
     if (!cuts.has(key)) cuts.set(key, cutOf(frame, member, stretch, { wallAt, braces }));
     return cuts.get(key);
   };
+  const isBraced = frame.members.every((member) => member.role !== 'crossmember' || braces(member));
+  // A rail's own metal, held by crossmembers that all still brace it.
+  const bracedCutAt = (member: Member, stretch: Stretch): Cut | undefined =>
+    isBraced || member.role !== 'rail'
+      ? cutAt(member, stretch)
+      : cutOf(frame, member, stretch, { wallAt, braces: () => true });
   const structure = structureOf(
     frame,
     (member, stationMm, halfMm) => cutAt(member, { stationMm, halfMm })?.stiffness,
@@ -158,6 +164,7 @@ export function preparedDemand({
             frame,
             factors,
             cutAt: (stretch) => cutAt(mesh.member, stretch),
+            bracedCutAt: (stretch) => bracedCutAt(mesh.member, stretch),
             ...(before && { before: (k) => before(index, k) }),
             restsOn: (mm) =>
               heldBy(frame, mesh.member, mm, braces).flatMap((each) => (isUnseen(each) ? [each.name] : [])),
@@ -174,12 +181,13 @@ interface Asked {
   readonly frame: Frame;
   readonly factors: LoadFactors;
   readonly cutAt: (stretch: Stretch) => Cut | undefined;
+  readonly bracedCutAt: (stretch: Stretch) => Cut | undefined;
   readonly before?: (k: number) => ReturnType<StoodBefore>;
   readonly restsOn: (mm: number) => readonly string[];
 }
 
 function memberDemand(
-  { frame, factors, cutAt, restsOn, before }: Asked,
+  { frame, factors, cutAt, bracedCutAt, restsOn, before }: Asked,
   index: number,
   forces: readonly StateForces[],
   details: readonly Detail[],
@@ -207,8 +215,15 @@ function memberDemand(
           ...(stood && solved === own.solved && { before: stood }),
         }),
       );
+    const braced = all.length > 1 ? (bracedCutAt(stretch) ?? cut) : cut;
     // The first is this state's own; the rest is everything as stiff as made.
-    return [{ ...worstOf(asks), byItself: worstOf(asks.slice(1)).used?.utilisation }];
+    const alone = all
+      .slice(1)
+      .filter(({ elements }) => elements[k]! >= 0)
+      .map(({ elements, solved, gradients }) =>
+        elementDemand(braced, { element: elements[k]!, stationMm }, solved, { factors, gradients }),
+      );
+    return [{ ...worstOf(asks), byItself: worstOf(alone).used?.utilisation }];
   });
   const along = each.flatMap(({ used }) => used ?? []);
   const [worst, lifted] = [most(along), most(each.flatMap((one) => one.lifted ?? []))];
