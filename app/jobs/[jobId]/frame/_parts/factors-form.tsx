@@ -35,8 +35,8 @@ export function FactorsForm({
         </button>
       </div>
       <p className="caption">
-        Common practice, no source: the shop’s to change. Standing, hitched, on legs, lift and jack take the
-        weights as they are.
+        Common practice, no source: the shop’s to change. Standing, hitched and on legs take the weights as
+        they are; on a lift and on a jack the payload is off.
       </p>
       <div className="mt-2 grid gap-3 sm:grid-cols-3 lg:grid-cols-5">
         {FACTORS.map(([key, label, unit]) => (

@@ -21,7 +21,7 @@ export function Pads({ demand, system }: { demand: JobDemand; system: UnitSystem
   return (
     <details className="mt-1">
       <summary className="hit flex items-center font-semibold">
-        On a lift or a jack: webs at the pads{' '}
+        On a lift or a jack, its payload off: webs at the pads{' '}
         {usedWords(Math.max(...pads.map((pad) => pad.upN / pad.capacityN)))}
         {raised &&
           `, ${memberOf(file.frame, raised.memberId)!.name.toLowerCase()} ${usedWords(raised.lifted!.utilisation)} ${raised.lifted!.caseId}`}
