@@ -49,14 +49,8 @@ export function solveRaised(structure: Structure, raised: Raised): Outcome<Solve
   for (let round = 0; round <= LET_GO; round++) {
     const supports: StandSupport[] = [...wheels.map((wheel) => wheel.support), ...fixed];
     if (supports.length === 0) return { ok: false, reason: 'it stands on nothing' };
-    const stood = standingModel(
-      structure,
-      {
-        nodes: wheels.length ? under.nodes : [],
-        elements: [...(wheels.length ? under.elements : []), ...floor],
-      },
-      supports,
-    );
+    const { nodes, elements } = wheels.length ? under : { nodes: [], elements: [] };
+    const stood = standingModel(structure, { nodes, elements, ties: floor }, supports);
     const prepared = prepareFrame(stood.model);
     if (!('solve' in prepared))
       return { ok: false, reason: 'it would not stand: too few points, or all in a line' };

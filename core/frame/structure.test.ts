@@ -224,6 +224,19 @@ describe('bad frames are named and placed, the rest computed', () => {
     ).toBe(true);
     expect(result.cases.map(({ id }) => id)).toContain('standing');
   });
+  test('a piece between two cuts that hangs on the floor alone is left out; everything else is solved', () => {
+    const result = solveCases(
+      structureOf(truck, (member, mm) =>
+        member.id === 'rail-right' && [2469, 3109].some((cut) => Math.abs(mm - cut) < 90)
+          ? undefined
+          : builtProfile(member),
+      ),
+      DEFAULT_LOAD_FACTORS,
+    );
+    for (const id of ['standing', 'bump', 'corner', 'on a lift'] as const)
+      expect(result.cases.map((each) => each.id)).toContain(id);
+    expect(result.unsolved.filter(({ why }) => why.kind !== 'not for this frame')).toEqual([]);
+  });
   test('less metal, more movement: thinned to half the frame sags more, by its own stiffness', () => {
     const sag = (share: number) => {
       const structure = structureOf(truck, (member) => builtProfile(member, share));

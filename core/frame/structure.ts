@@ -59,8 +59,10 @@ export interface Holds {
   /** Whether an end of a member is still joined to what it stands on. */
   readonly joint: (member: Member, end: 'start' | 'end') => boolean;
   readonly fitting: (fitting: Fitting, side: 'left' | 'right') => boolean;
+  /** Whether the floor above is still one: it keeps the rails square. */
+  readonly floor: boolean;
 }
-export const ALL_HOLDS: Holds = { joint: () => true, fitting: () => true };
+export const ALL_HOLDS: Holds = { joint: () => true, fitting: () => true, floor: true };
 
 /** Rails are cut this fine, others into six or more. */
 const RAIL_STEP_MM = 150;
@@ -448,21 +450,31 @@ export function attach(
   return { node: best, offsetMm: minus(at, nodes[best]!) };
 }
 
+/** What a structure stands on and under, beyond its own: `ties` keep it square where it hangs together without them. */
+export interface Extra {
+  readonly nodes: readonly Vector3[];
+  readonly elements: readonly BeamElement[];
+  readonly ties?: readonly BeamElement[];
+}
+
 /**
  * The model of a structure on given supports. Whatever hangs together but stands on none of them is left out and named; the rest is computed.
  */
 export function standingModel(
   structure: Structure,
-  extra: { readonly nodes: readonly Vector3[]; readonly elements: readonly BeamElement[] },
+  extra: Extra,
   supports: readonly Support[],
 ): { model: BeamModel; kept: Int32Array; problems: StructureProblem[] } {
-  const all = [...structure.elements, ...extra.elements];
+  const carrying = [...structure.elements, ...extra.elements];
   const nodes = [...structure.nodes, ...extra.nodes];
   const held = reachable(
     nodes.length,
-    all,
+    carrying,
     supports.map((support) => support.node),
   );
+  // A tie holds up nothing: a piece that hangs on ties alone would swing.
+  const ties = (extra.ties ?? []).filter(({ from, to }) => held[from.node] && held[to.node]);
+  const all = [...carrying, ...ties];
   const kept = new Int32Array(all.length).fill(-1);
   const elements: BeamElement[] = [];
   all.forEach((element, k) => {

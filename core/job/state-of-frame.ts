@@ -40,7 +40,11 @@ function whatHolds(works: Works, hosts: readonly HostVerdict[]): Required<Omit<S
   const failed = new Set(
     hosts.filter(({ carriesNothing }) => carriesNothing).map(({ on, id }) => `${on} ${id}`),
   );
-  const holds: Holds = { ...ALL_HOLDS, joint: ({ id }, end) => !failed.has(`joint ${id} ${end}`) };
+  const holds: Holds = {
+    ...ALL_HOLDS,
+    joint: ({ id }, end) => !failed.has(`joint ${id} ${end}`),
+    floor: !hosts.some(({ kind, carriesNothing }) => kind === 'floor' && carriesNothing),
+  };
   return {
     holds,
     isUnseen: ({ id }) => works.get(id)?.picture.account.isKnown === false,

@@ -19,6 +19,7 @@ export type HostNeed = (typeof HOST_NEEDS)[number];
 export interface HostVerdict {
   readonly on: HostOn;
   readonly id: string;
+  readonly kind: Host['kind'];
   readonly name: string;
   /** The members it hangs on, joins, hides or lies in; the first is where it is drawn. */
   readonly memberIds: readonly string[];
@@ -113,6 +114,7 @@ function verdictOf(host: Host, said: readonly Found[]): HostVerdict {
   return {
     on: host.on,
     id: host.id,
+    kind: host.kind,
     name: host.name,
     memberIds: [...new Set(host.spans.map(({ memberId }) => memberId))],
     stationMm: host.spans[0] ? (host.spans[0].fromMm + host.spans[0].toMm) / 2 : 0,

@@ -2,6 +2,7 @@ import { beamProfile, withThickness } from '../../mechanics';
 import { STANDARD_GRAVITY } from '../../quantity';
 import { DEFAULT_LOAD_FACTORS } from '../../reference';
 import {
+  ALL_HOLDS,
   axlesOf,
   defaultFrame,
   familyOf,
@@ -278,6 +279,21 @@ describe('tandem', () => {
   );
   test('one axle has nobody to share with', () =>
     expect(sharesLoad(framed('open-channel ladder'))).toBe(false));
+});
+
+test('a floor keeps rails square; once it has let go, side loads rack them', () => {
+  const trailer = framed('I-beam trailer');
+  const rackedMm = (floor: boolean) => {
+    const structure = structureOf(trailer, made(trailer), { ...ALL_HOLDS, floor });
+    const { displacements } = solveCases(structure, DEFAULT_LOAD_FACTORS).cases.find(
+      ({ id }) => id === 'corner',
+    )!.result;
+    const { nodes } = structure.members.find(({ member }) => member.id === 'rail-right')!;
+    const y = (node: number) => displacements[6 * node + 1]!;
+    const [first, middle, last] = [0, 0.5, 1].map((share) => nodes[Math.round(share * (nodes.length - 1))]!);
+    return Math.abs(y(middle!) - (y(first!) + y(last!)) / 2);
+  };
+  expect(rackedMm(false)).toBeGreaterThan(1.5 * rackedMm(true));
 });
 
 describe('on a lift and a jack', () => {

@@ -22,7 +22,9 @@ const STRAP = plainProfile({ areaMm2: STRAP_MM2, iyyMm4: 1e4, izzMm4: 1e4, jMm4:
 const NEAR_END: Releases = [false, false, false, false, true, true];
 const FAR_END: Releases = [false, false, false, true, true, true];
 
+/** Straps of every floor there is; none once the floor is found to have let go. */
 export function heldSquare(structure: Structure): BeamElement[] {
+  if (!structure.holds.floor) return [];
   const floors = (structure.frame.loads?.items ?? []).filter(({ kind }) => HAS_A_FLOOR.has(kind));
   return floors.flatMap((floor) => strapsUnder(structure, floor));
 }

@@ -127,12 +127,8 @@ function solvedOn(
     results: readonly CaseResult[],
   ) => readonly RoadCase[] = () => [],
 ): SolvedGroup {
-  const floor = heldSquare(structure);
-  const stood = standingModel(
-    structure,
-    { nodes: extra.nodes, elements: [...extra.elements, ...floor] },
-    supports,
-  );
+  const { nodes, elements } = extra;
+  const stood = standingModel(structure, { nodes, elements, ties: heldSquare(structure) }, supports);
   const none = (why: UnsolvedCase['why']): SolvedGroup => ({
     cases: [],
     unsolved: cases.map(({ id }) => ({ id, why })),

@@ -42,7 +42,11 @@ export function solveOnStands(structure: Structure, stands: readonly FrameStand[
     padUnder(structure, side, stationMm, { on: 'pad', pointId: id }),
   );
   while (supports.length >= 3) {
-    const stood = standingModel(structure, { nodes: [], elements: heldSquare(structure) }, supports);
+    const stood = standingModel(
+      structure,
+      { nodes: [], elements: [], ties: heldSquare(structure) },
+      supports,
+    );
     const prepared = prepareFrame(stood.model);
     if (!('solve' in prepared)) return none(prepared);
     const solved = prepared.solve([

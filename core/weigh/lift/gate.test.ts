@@ -423,6 +423,7 @@ describe('what it loads further along', () => {
     const hanger = {
       on: 'fitting',
       id: 'h',
+      kind: 'spring hanger' as const,
       name: 'Rear hanger',
       memberIds: ['rail-right'],
       stationMm: 10,
