@@ -16,7 +16,7 @@ import { STATE_IDS, type StateId } from '../shape';
 import { fingerprint, jobHosts } from './inputs';
 import { workJob, type MemberWork } from './member';
 import type { JobRecords } from './records';
-import { foundState, leastState, wallIn, withoutBroken, type Works } from './state-of-frame';
+import { foundState, leastState, repairedState, wallIn, withoutBroken, type Works } from './state-of-frame';
 
 /** What the frame asks in one state, with the mark of what it was solved from. */
 export type StateDemand = FrameDemand & { readonly mark: string };
@@ -64,7 +64,7 @@ export const isDemandOf = (records: JobRecords, works: Works, demand: JobDemand)
     (state) => demand[state]?.mark === stateMark(records, works, state),
   );
 
-/** A frame in one of its states, as far as it is known. Repaired, its joints and brackets are made good. */
+/** A frame in one of its states, as far as it is known. */
 function stateOfFrame(records: JobRecords, works: Works, state: DemandId): FrameState {
   const [frame, factors] = [frameIn(records.frame, state), records.practice.loadFactors];
   switch (state) {
@@ -74,7 +74,7 @@ function stateOfFrame(records: JobRecords, works: Works, state: DemandId): Frame
       return {
         frame,
         factors,
-        wallAt: wallIn(works, state),
+        ...repairedState(works, jobHosts(records)),
         detailsOn: (member) => plateEnds(works.get(member.id)),
       };
     case 'least':

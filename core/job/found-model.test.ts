@@ -175,6 +175,11 @@ describe('bracing', () => {
     if (holds) expect(least).toBeGreaterThan(0.98);
     else expect(least).toBeLessThan(0.9);
   });
+  test('found bad, it is named where a rail is worst for want of it', () => {
+    const { demand } = thinned(0.45);
+    expect(rail(demand['as found']!).notHeldBy).toEqual(['Crossmember 4']);
+    expect(rail(sound.demand['as found']!).notHeldBy).toBeUndefined();
+  });
   test('one that nobody looked at braces, is named, and the answer is not firm; read, it is', () => {
     const demandOf = ({ works, demand }: typeof sound) =>
       verdictWithDemand(works.get('rail-right')!.picture, demand).findings.find(({ code }) =>

@@ -66,6 +66,20 @@ export function withoutBroken(state: FrameState, hosts: readonly HostVerdict[]):
   return { ...state, holds: { ...holds, fitting: ({ id }, side) => !broken.has(`${id} ${side}`) } };
 }
 
+/**
+ * As repaired: plates on what is planned. What was found of joints and crossmembers still holds: a crossmember found bad braces nothing until its own
+ * repair is planned, or it is recorded renewed.
+ */
+export function repairedState(works: Works, hosts: readonly HostVerdict[]): StateOf {
+  const found = whatHolds(works, hosts);
+  const isPlanned = ({ id }: Member) => (works.get(id)?.repairs.length ?? 0) > 0;
+  return {
+    wallAt: wallIn(works, 'as repaired'),
+    ...found,
+    braces: (crossmember) => isPlanned(crossmember) || found.braces(crossmember),
+  };
+}
+
 /** The walls of one state, over a stretch: where its section is weakest, and how it bends as a whole. */
 export function wallIn(works: Works, wanted: StateId): WallAt {
   const known = new Map<string, Weakened>();

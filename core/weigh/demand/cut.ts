@@ -104,6 +104,13 @@ export function heldBy(frame: Frame, rail: Member, stationMm: number, braces: Fo
   return [before, after].flatMap((each) => (each ? [each.member] : []));
 }
 
+/** Crossmembers between those that hold on either side of a station, which hold no more. */
+export function notHeldBy(frame: Frame, rail: Member, stationMm: number, braces: Found['braces']): Member[] {
+  const all = heldBy(frame, rail, stationMm, () => true);
+  const holding = heldBy(frame, rail, stationMm, braces);
+  return all.filter((crossmember) => !holding.includes(crossmember));
+}
+
 /** Between the crossmembers that hold, on either side of a station of a rail; a whole member else. */
 function unbracedMm(frame: Frame, member: Member, stationMm: number, braces: Found['braces']): number {
   if (member.role !== 'rail') return member.lengthMm;

@@ -58,6 +58,8 @@ export interface MemberDemand {
   readonly byItself?: number;
   /** Crossmembers that hold it from buckling sideways where it is worst, and that nobody has looked at: by name. */
   readonly restsOn?: readonly string[];
+  /** Crossmembers that should hold it sideways where it is worst, and were found bad: by name. */
+  readonly notHeldBy?: readonly string[];
   /** Its worst on lift arms or a jack: for whoever lifts it, not for the road. */
   readonly lifted?: StationDemand;
   readonly spots: readonly FatigueSpot[];

@@ -15,7 +15,7 @@ import {
 import type { EndForces } from '../../mechanics';
 import type { LoadFactors } from '../../reference';
 import { momentGradient } from '../strength';
-import { cutOf, heldBy, type Cut, type Stretch } from './cut';
+import { cutOf, heldBy, notHeldBy, type Cut, type Stretch } from './cut';
 import type { Detail, FrameDemand, MemberDemand, WallAt } from './demand';
 import { elementDemand, most, worstOf } from './element';
 import { fatigueSpots } from './fatigue-spots';
@@ -166,6 +166,7 @@ export function preparedDemand({
             cutAt: (stretch) => cutAt(mesh.member, stretch),
             bracedCutAt: (stretch) => bracedCutAt(mesh.member, stretch),
             ...(before && { before: (k) => before(index, k) }),
+            notHeldBy: (mm) => notHeldBy(frame, mesh.member, mm, braces).map(({ name }) => name),
             restsOn: (mm) =>
               heldBy(frame, mesh.member, mm, braces).flatMap((each) => (isUnseen(each) ? [each.name] : [])),
           },
@@ -184,10 +185,11 @@ interface Asked {
   readonly bracedCutAt: (stretch: Stretch) => Cut | undefined;
   readonly before?: (k: number) => ReturnType<StoodBefore>;
   readonly restsOn: (mm: number) => readonly string[];
+  readonly notHeldBy: (mm: number) => readonly string[];
 }
 
 function memberDemand(
-  { frame, factors, cutAt, bracedCutAt, restsOn, before }: Asked,
+  { frame, factors, cutAt, bracedCutAt, before, ...held }: Asked,
   index: number,
   forces: readonly StateForces[],
   details: readonly Detail[],
@@ -228,13 +230,16 @@ function memberDemand(
   const along = each.flatMap(({ used }) => used ?? []);
   const [worst, lifted] = [most(along), most(each.flatMap((one) => one.lifted ?? []))];
   const byItself = each.flatMap((one) => one.byItself ?? []);
-  const unseen = worst?.why === 'sideways buckling' ? restsOn(worst.stationMm) : [];
+  const buckles = worst?.why === 'sideways buckling';
+  const unseen = buckles ? held.restsOn(worst.stationMm) : [];
+  const lost = buckles ? held.notHeldBy(worst.stationMm) : [];
   return {
     memberId: mesh.member.id,
     along,
     ...(worst && { worst }),
     ...(byItself.length > 0 && { byItself: Math.max(...byItself) }),
     ...(unseen.length > 0 && { restsOn: unseen }),
+    ...(lost.length > 0 && { notHeldBy: lost }),
     ...(lifted && { lifted }),
     spots: fatigueSpots(frame, mesh.member, along, details),
     pads: padsOn(own.structure, mesh, own.solved, (k) => cutAt(stretchOf(mesh, k))),

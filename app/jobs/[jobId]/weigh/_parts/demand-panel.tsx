@@ -92,6 +92,8 @@ function AtCursor({
   });
   const repaired = rows.find(({ state }) => state === 'as repaired');
   const lockedIn = repaired?.here.lockedIn;
+  const lost =
+    of(demand, 'as found', memberId)?.notHeldBy ?? of(demand, 'as repaired', memberId)?.notHeldBy ?? [];
   return (
     <div className="overflow-x-auto">
       <table className="w-full min-w-[520px] text-[15px]" aria-label="Demand at the cursor">
@@ -122,6 +124,12 @@ function AtCursor({
           ))}
         </tbody>
       </table>
+      {lost.length > 0 && (
+        <p>
+          Where it is worst, {lost.join(' and ').toLowerCase()} should hold it sideways and was found bad:
+          that is in these figures until it is renewed.
+        </p>
+      )}
       {lockedIn !== undefined && <p>{jackedWords(repaired!.here.utilisation, lockedIn)}</p>}
     </div>
   );
