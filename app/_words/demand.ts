@@ -61,7 +61,7 @@ export function unsolvedWords(why: UnsolvedCase['why'], system: UnitSystem): str
     case 'no stands':
       return 'nobody has said what it stands on while it is cut';
     case 'tips':
-      return 'it would tip: fewer than three stands carry it';
+      return 'fewer than three of them would carry it';
     case 'no supports':
       return 'nothing to stand on';
     case 'mechanism':

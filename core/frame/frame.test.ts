@@ -188,3 +188,22 @@ describe('frames', () => {
     expect(standing([{ id: 'a' }, { id: 'b' }], strikes)).toEqual([{ id: 'a' }]);
   });
 });
+
+test.each([
+  [6000, true],
+  [6001, false],
+])('a stand at %d mm under rails of 6 m', (stationMm, fits) => {
+  const frame = defaultFrame({
+    ...familyOf('open-channel ladder').typical,
+    family: 'open-channel ladder',
+    steel: 'a36',
+    datum: 'hole',
+    lengthMm: 6000,
+  });
+  const parsed = frameSchema.safeParse({
+    ...frame,
+    loads: { items: [], stands: [{ id: 's', side: 'left', stationMm }] },
+  });
+  expect(parsed.success).toBe(fits);
+  if (!parsed.success) expect(parsed.error.issues[0]!.message).toContain('stand 1 is off the rails');
+});

@@ -166,6 +166,13 @@ export const frameSchema = z
           `${fitting.name} hangs on ${fitting.onId}, which is not on this frame`,
         );
     });
+    frame.loads?.stands?.forEach((stand, k) => {
+      if (stand.stationMm > frame.lengthMm)
+        wrong(
+          ['loads', 'stands', k, 'stationMm'],
+          `stand ${k + 1} is off the rails, which end at ${printBoth(frame.lengthMm, 1)}`,
+        );
+    });
     frame.panels?.forEach((panel, k) => {
       if (!(panel.toMm > panel.fromMm)) wrong(['panels', k, 'toMm'], `${panel.name} ends where it begins`);
       const stray = panel.behindIds.find((each) => !ids.has(each));

@@ -55,9 +55,7 @@ export function StandsForm({ frame, onFrame }: { frame: Frame; onFrame: (frame: 
                   label={`Stand ${k + 1} station`}
                   valueMm={stand.stationMm}
                   kind="length"
-                  onLength={(stationMm) =>
-                    change(stand.id, { stationMm: Math.min(stationMm, frame.lengthMm) })
-                  }
+                  onLength={(stationMm) => change(stand.id, { stationMm })}
                 />
               </div>
               <button

@@ -24,8 +24,14 @@ export function WhileCut({ demand, system }: { demand: JobDemand; system: UnitSy
     <section aria-label="While it is cut" className="mt-4 border-t border-rule pt-2">
       <h3 className="font-semibold">While it is cut: on its stands, not on the road</h3>
       {unsaid ? (
-        <p>
-          Not worked out: {unsolvedWords(unsaid.why, system)}.{' '}
+        <p
+          {...(unsaid.why.kind === 'tips' && {
+            role: 'alert',
+            className: 'border-l-[6px] border-oxide pl-3',
+          })}
+        >
+          {unsaid.why.kind === 'tips' ? 'It would tip on these stands' : 'Not worked out'}:{' '}
+          {unsolvedWords(unsaid.why, system)}.{' '}
           <Link className="hit inline-flex items-center underline" href={`/jobs/${file.job.id}/frame#stands`}>
             Say where the stands are, in Frame
           </Link>
