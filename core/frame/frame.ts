@@ -99,93 +99,87 @@ export const memberSchema = z.object({
 });
 export type Member = z.infer<typeof memberSchema>;
 
-export const frameSchema = z
-  .object({
-    family: familySchema,
-    lengthMm: lengthMm.gt(600, 'rails under 2 ft (600 mm) are no frame'),
-    /** Outside to outside of the rails. */
-    widthMm: z
-      .number()
-      .gt(100, 'rails closer than 100 mm are not a ladder')
-      .lt(4000, 'rails over 4 m apart are not a road frame'),
-    /** Its measures are its family's usual ones: nobody took them from this unit. */
-    presumed: z.literal(true).optional(),
-    datum: z.string().trim().min(1, 'name the datum: a hole or crossmember that stays').max(120),
-    members: z.array(memberSchema).min(1).max(120),
-    fittings: z.array(fittingSchema).max(200),
-    panels: z.array(panelSchema).max(60).optional(),
-    pockets: z.array(pocketSchema).max(60).optional(),
-    loads: loadsSchema.optional(),
-    /** Neighbouring axles do not share: each on its own springs, no equaliser between them. */
-    independentAxles: z.literal(true).optional(),
-  })
-  .superRefine((frame, context) => {
-    const ids = new Set<string>();
-    frame.members.forEach((member, k) => {
-      if (ids.has(member.id))
-        context.addIssue({
-          code: 'custom',
-          path: ['members', k, 'id'],
-          message: `two members are called ${member.id}`,
-        });
-      ids.add(member.id);
-      if (member.role === 'crossmember' && !(member.atMm !== undefined && member.atMm <= frame.lengthMm)) {
-        context.addIssue({
-          code: 'custom',
-          path: ['members', k, 'atMm'],
-          message: `${member.name} is off the rails`,
-        });
-      }
-      if (member.role !== 'rail' && member.role !== 'crossmember' && !member.line)
-        context.addIssue({
-          code: 'custom',
-          path: ['members', k, 'line'],
-          message: `${member.name} has no place: from where to where?`,
-        });
-      for (const hole of member.holes ?? []) {
-        const place = spotOnMember(member, hole);
-        if (!place.ok)
-          context.addIssue({
-            code: 'custom',
-            path: ['members', k, 'holes'],
-            message: `hole ${hole.id}: ${place.reason}`,
-          });
-      }
-    });
-    const wrong = (path: (string | number)[], message: string) =>
-      context.addIssue({ code: 'custom', path, message });
-    const fittingIds = new Set<string>();
-    frame.fittings.forEach((fitting, k) => {
-      if (fittingIds.has(fitting.id)) wrong(['fittings', k, 'id'], `two fittings are called ${fitting.id}`);
-      fittingIds.add(fitting.id);
-      if (fitting.stationMm > frame.lengthMm)
-        wrong(['fittings', k, 'stationMm'], `${fitting.name} is off the rails`);
-      if (fitting.onId !== undefined && !ids.has(fitting.onId))
-        wrong(
-          ['fittings', k, 'onId'],
-          `${fitting.name} hangs on ${fitting.onId}, which is not on this frame`,
-        );
-    });
-    frame.loads?.stands?.forEach((stand, k) => {
-      if (stand.stationMm > frame.lengthMm)
-        wrong(
-          ['loads', 'stands', k, 'stationMm'],
-          `stand ${k + 1} is off the rails, which end at ${printBoth(frame.lengthMm, 1)}`,
-        );
-    });
-    frame.panels?.forEach((panel, k) => {
-      if (!(panel.toMm > panel.fromMm)) wrong(['panels', k, 'toMm'], `${panel.name} ends where it begins`);
-      const stray = panel.behindIds.find((each) => !ids.has(each));
-      if (stray !== undefined)
-        wrong(['panels', k, 'behindIds'], `${panel.name} lies over ${stray}, which is not on this frame`);
-    });
-    frame.pockets?.forEach((pocket, k) => {
-      const member = frame.members.find((each) => each.id === pocket.memberId);
-      if (!member) return wrong(['pockets', k, 'memberId'], `${pocket.name} is in no member of this frame`);
-      if (!(pocket.toMm > pocket.fromMm && pocket.toMm <= member.lengthMm))
-        wrong(['pockets', k, 'toMm'], `${pocket.name} must end within ${member.name}`);
-    });
+const frameShape = z.object({
+  family: familySchema,
+  lengthMm: lengthMm.gt(600, 'rails under 2 ft (600 mm) are no frame'),
+  /** Outside to outside of the rails. */
+  widthMm: z
+    .number()
+    .gt(100, 'rails closer than 100 mm are not a ladder')
+    .lt(4000, 'rails over 4 m apart are not a road frame'),
+  /** Its measures are its family's usual ones: nobody took them from this unit. */
+  presumed: z.literal(true).optional(),
+  datum: z.string().trim().min(1, 'name the datum: a hole or crossmember that stays').max(120),
+  members: z.array(memberSchema).min(1).max(120),
+  fittings: z.array(fittingSchema).max(200),
+  panels: z.array(panelSchema).max(60).optional(),
+  pockets: z.array(pocketSchema).max(60).optional(),
+  loads: loadsSchema.optional(),
+  /** Neighbouring axles do not share: each on its own springs, no equaliser between them. */
+  independentAxles: z.literal(true).optional(),
+});
+
+type Wrong = (path: readonly (string | number)[], message: string) => void;
+type Shaped = z.infer<typeof frameShape>;
+
+function checkMembers(frame: Shaped, wrong: Wrong): void {
+  const ids = new Set<string>();
+  frame.members.forEach((member, k) => {
+    if (ids.has(member.id)) wrong(['members', k, 'id'], `two members are called ${member.id}`);
+    ids.add(member.id);
+    if (member.role === 'crossmember' && !(member.atMm !== undefined && member.atMm <= frame.lengthMm))
+      wrong(['members', k, 'atMm'], `${member.name} is off the rails`);
+    if (member.role !== 'rail' && member.role !== 'crossmember' && !member.line)
+      wrong(['members', k, 'line'], `${member.name} has no place: from where to where?`);
+    for (const hole of member.holes ?? []) {
+      const place = spotOnMember(member, hole);
+      if (!place.ok) wrong(['members', k, 'holes'], `hole ${hole.id}: ${place.reason}`);
+    }
   });
+}
+
+/** Fittings, panels and closed spaces belong to members that are there. */
+function checkHung(frame: Shaped, wrong: Wrong): void {
+  const ids = new Set(frame.members.map(({ id }) => id));
+  const fittingIds = new Set<string>();
+  frame.fittings.forEach((fitting, k) => {
+    if (fittingIds.has(fitting.id)) wrong(['fittings', k, 'id'], `two fittings are called ${fitting.id}`);
+    fittingIds.add(fitting.id);
+    if (fitting.stationMm > frame.lengthMm)
+      wrong(['fittings', k, 'stationMm'], `${fitting.name} is off the rails`);
+    if (fitting.onId !== undefined && !ids.has(fitting.onId))
+      wrong(['fittings', k, 'onId'], `${fitting.name} hangs on ${fitting.onId}, which is not on this frame`);
+  });
+  frame.panels?.forEach((panel, k) => {
+    if (!(panel.toMm > panel.fromMm)) wrong(['panels', k, 'toMm'], `${panel.name} ends where it begins`);
+    const stray = panel.behindIds.find((each) => !ids.has(each));
+    if (stray !== undefined)
+      wrong(['panels', k, 'behindIds'], `${panel.name} lies over ${stray}, which is not on this frame`);
+  });
+  frame.pockets?.forEach((pocket, k) => {
+    const member = frame.members.find((each) => each.id === pocket.memberId);
+    if (!member) return wrong(['pockets', k, 'memberId'], `${pocket.name} is in no member of this frame`);
+    if (!(pocket.toMm > pocket.fromMm && pocket.toMm <= member.lengthMm))
+      wrong(['pockets', k, 'toMm'], `${pocket.name} must end within ${member.name}`);
+  });
+}
+
+function checkStands(frame: Shaped, wrong: Wrong): void {
+  frame.loads?.stands?.forEach(({ stationMm: mm }, k) => {
+    if (mm > frame.lengthMm)
+      wrong(
+        ['loads', 'stands', k, 'stationMm'],
+        `stand ${k + 1} is off the rails, which end at ${printBoth(frame.lengthMm, 1)}`,
+      );
+  });
+}
+
+export const frameSchema = frameShape.superRefine((frame, context) => {
+  const wrong: Wrong = (path, message) => context.addIssue({ code: 'custom', path: [...path], message });
+  checkMembers(frame, wrong);
+  checkHung(frame, wrong);
+  checkStands(frame, wrong);
+});
 export type Frame = z.infer<typeof frameSchema>;
 
 /** Version 1 called what hangs on a frame its landmarks, and let two of them share an id: the second takes one of its own. */

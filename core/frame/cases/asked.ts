@@ -12,10 +12,10 @@ export interface Asked {
 }
 
 const UNIT_N = 1000;
-export const along = (axis: 0 | 1 | 2, newtons: number): Vector3 => [
+const along = (axis: 0 | 1, newtons: number): Vector3 => [
   axis === 0 ? newtons : 0,
   axis === 1 ? newtons : 0,
-  axis === 2 ? newtons : 0,
+  0,
 ];
 
 /**
