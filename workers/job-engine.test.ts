@@ -51,14 +51,19 @@ const file: JobFile = {
 };
 
 /** An engine on a clock of its own, whose every report is written down. */
-function opened(shelf: Map<string, KeptWork> = new Map()) {
+function opened(shelf: Map<string, KeptWork> = new Map(), whilePut: (engine: JobEngine) => void = () => {}) {
   const reports: Report[] = [];
   let clock = 0;
   const engine: JobEngine = jobEngine({
     report: (report) => void reports.push(report),
     shelf: {
       get: async (jobId) => structuredClone(shelf.get(jobId)),
-      put: async (jobId, kept) => void shelf.set(jobId, structuredClone(kept)),
+      put: async (jobId, kept) => {
+        shelf.set(jobId, structuredClone(kept));
+        await new Promise((resolve) => setTimeout(resolve, 5));
+        whilePut(engine);
+        await new Promise((resolve) => setTimeout(resolve, 5));
+      },
     },
     breathe: () => new Promise((resolve) => setTimeout(resolve, 0)),
     wait: async (ms) => void (clock += ms),
@@ -94,6 +99,16 @@ test('a job begun: the member in sight first, every member in few words, whole o
   expect(Object.keys(verdicts(reports)).sort()).toEqual(frame.members.map((member) => member.id).sort());
   const kinds = reports.map((report) => report.kind);
   expect(kinds.lastIndexOf('summary')).toBeLessThan(kinds.indexOf('frame'));
+});
+
+test('what is heard while results are being kept is worked out too', async () => {
+  let told = 0;
+  const { engine, atRest } = opened(new Map(), (each) => {
+    if (told++ === 0) each.hear({ kind: 'evidence', record: reading(100, { thicknessMm: 1 }) });
+  });
+  await engine.begin(file, LEFT);
+  const reports = await atRest();
+  expect(members(reports).filter((member) => member === LEFT)).toHaveLength(2);
 });
 
 test('a reading: sketched at once, then its member alone is worked out after the pause, and the found frame', async () => {

@@ -169,7 +169,10 @@ export function jobEngine(around: Surroundings): JobEngine {
   };
 }
 
-/** Until nothing is stale: the member in sight first, one at a time, hearing what changes in between. */
+/**
+ * Until nothing is stale and what was worked out is kept: the member in sight first, one at a time, hearing what changes in between. What is
+ * heard while results are being kept finds this still at work, so it is looked for again after that.
+ */
 async function work(inHand: () => Bench | undefined, pace: Pace, around: Surroundings): Promise<void> {
   const { report, shelf, breathe, wait, now } = around;
   for (;;) {
@@ -181,14 +184,15 @@ async function work(inHand: () => Bench | undefined, pace: Pace, around: Surroun
     const stale = staleMembers(bench);
     if (stale.length > 0) workOne(bench, stale[0]!, report);
     else if (isDemandStale(bench)) workDemand(bench, report);
-    else break;
+    else if (!bench.fresh) return;
+    else {
+      bench.fresh = false;
+      await shelf.put(bench.file.job.id, keptOf(bench)).catch(() => undefined);
+      continue;
+    }
     const all = bench.file.frame.members.length;
     report({ kind: 'progress', done: all - staleMembers(bench).length, of: all });
   }
-  const bench = inHand()!;
-  if (!bench.fresh) return;
-  bench.fresh = false;
-  await shelf.put(bench.file.job.id, keptOf(bench)).catch(() => undefined);
 }
 
 const newBench = (file: JobFile): Bench => ({

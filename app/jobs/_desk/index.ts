@@ -7,6 +7,6 @@ export { Bench } from './bench';
 export { MemberStrip } from './member-strip';
 export { SlicePanel } from './slice-panel';
 export { StrikeSheet } from './strike-sheet';
-export { asOwn } from './as-own';
+export { useRepairs } from './use-repairs';
 export { useOnMember, useOnMemberLater, type OnMember } from './use-on-member';
 export { addressOf, copyAddress } from './link-here';

@@ -31,6 +31,7 @@ import {
   type Draft,
   type Parcel,
 } from '../../_outbox';
+import { changedRepair, type ShownRepair } from './as-own';
 import { recordsReducer, withWrites } from './records';
 import { useReader } from './reader-context';
 
@@ -41,7 +42,12 @@ export interface Records {
   /** Its picture goes up with it, or is held here until it can. */
   readonly keepPhoto: (photo: Photo, picture: Blob) => void;
   readonly strike: (strike: Strike) => void;
-  readonly keepRepair: (repair: Repair) => void;
+  /** Changes a repair as it stands, or takes a proposal over; the id it is kept under. */
+  readonly changeRepair: (
+    shown: ShownRepair,
+    to: (standing: Repair) => Partial<Repair>,
+    by: string,
+  ) => string;
   readonly withdrawRepair: (id: string) => void;
   readonly changeFrame: (frame: Frame) => Promise<Problem | undefined>;
   readonly changePractice: (practice: Practice) => Promise<Problem | undefined>;
@@ -245,6 +251,7 @@ function useLatest(file: JobFile): { current: JobFile } {
 /** What is written goes on this page at once, and by the outbox to the server. A change to a repair says which one it was made on. */
 function writersOf(jobId: string, make: (change: RecordsChange) => void, latestRef: Ways['latestRef']) {
   const send = (draft: Draft) => void theOutbox().send(draft);
+  const taken = new Map<string, string>();
   const madeOn = (repairId: string) => {
     const basedOn = latestRef.current.repairChanges[repairId];
     return { changeId: newId(), ...(basedOn !== undefined && { basedOn }) };
@@ -262,10 +269,12 @@ function writersOf(jobId: string, make: (change: RecordsChange) => void, latestR
       make({ kind: 'strike', strike });
       send(strikeParcel(jobId, strike));
     },
-    keepRepair: (repair: Repair) => {
+    changeRepair: (shown: ShownRepair, to: (standing: Repair) => Partial<Repair>, by: string) => {
+      const repair = changedRepair(shown, to, by, { standing: latestRef.current.repairs, taken });
       const made = madeOn(repair.id);
       make({ kind: 'repair', repair, changeId: made.changeId });
       send(repairParcel(jobId, { ...made, repair }));
+      return repair.id;
     },
     withdrawRepair: (repairId: string) => {
       const made = madeOn(repairId);

@@ -1,7 +1,7 @@
 import { demoBundles } from '@/demo';
 import type { Evidence, JobFile } from '@/core/job';
 import type { Repair } from '@/core/shape';
-import { asOwn } from './as-own';
+import { asOwn, changedRepair } from './as-own';
 import { evidenceParcel, strikeParcel, type Parcel } from '../../_outbox/parcel';
 import { recordsReducer, withWrites } from './records';
 
@@ -106,4 +106,41 @@ test('a proposal taken over gets ids and a name of its own; one’s own repair k
   expect(mine.pieces[0]!.id).not.toBe('p');
   expect(asOwn(repair, true, 'TM').id).not.toBe(mine.id);
   expect(asOwn(mine, false, '')).toMatchObject({ id: mine.id, by: 'unnamed' });
+});
+
+test('two changes in one breath are both kept, though the second was made on what was drawn before the first', () => {
+  const taken = new Map<string, string>();
+  const drawn = { repair, isProposal: true };
+  const first = changedRepair(drawn, () => ({ plugs: true }), 'TM', { standing: [], taken });
+  const second = changedRepair(drawn, () => ({ cutOut: true }), 'TM', { standing: [first], taken });
+  expect(second).toMatchObject({ id: first.id, plugs: true, cutOut: true });
+  expect(second.pieces).toEqual(first.pieces);
+  const third = changedRepair(
+    { repair: first, isProposal: false },
+    ({ pieces }) => ({ pieces: pieces.map((piece) => ({ ...piece, endMm: piece.endMm + 5 })) }),
+    'RK',
+    { standing: [second], taken },
+  );
+  expect(third).toMatchObject({ id: first.id, plugs: true, cutOut: true, by: 'RK' });
+  expect(third.pieces[0]!.endMm).toBe(first.pieces[0]!.endMm + 5);
+});
+
+test('a proposal taken over, given back and taken over again is a new repair; another proposal never touches the first', () => {
+  const taken = new Map<string, string>();
+  const drawn = { repair, isProposal: true };
+  const first = changedRepair(drawn, () => ({}), 'TM', { standing: [], taken });
+  expect(changedRepair(drawn, () => ({}), 'TM', { standing: [], taken }).id).not.toBe(first.id);
+  const beside = {
+    ...repair,
+    pieces: repair.pieces.map((piece) => ({
+      ...piece,
+      startMm: piece.startMm + 900,
+      endMm: piece.endMm + 900,
+    })),
+  };
+  const own = changedRepair({ repair: beside, isProposal: true }, () => ({}), 'TM', {
+    standing: [first],
+    taken,
+  });
+  expect(own.id).not.toBe(first.id);
 });

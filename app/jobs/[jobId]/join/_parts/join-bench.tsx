@@ -1,6 +1,5 @@
 'use client';
 
-import { useMemo, useState } from 'react';
 import {
   printForce,
   printLength,
@@ -17,36 +16,15 @@ import { faceWords } from '@/ui/strip';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { joinWords } from '../../../../_words/findings';
 import { Reason } from '../../../../_parts/reason';
-import {
-  asOwn,
-  Bench,
-  MemberStrip,
-  useMember,
-  usePlace,
-  useReader,
-  useRecords,
-  useWork,
-} from '../../../_desk';
+import { useRepairs, Bench, MemberStrip, useMember, usePlace, useReader, useRecords } from '../../../_desk';
 import { printStation, stationDigits } from '../../../../_words/station';
 
 export function JoinBench() {
-  const { keepRepair, file } = useRecords();
-  const { system, by } = useReader();
+  const { file } = useRecords();
+  const { system } = useReader();
   const { member } = useMember();
-  const { work } = useWork();
-  const [chosen, setChosen] = useState(0);
-  const repairs = useMemo(() => work?.repairs ?? [], [work]);
-  const at = Math.min(chosen, Math.max(0, repairs.length - 1));
-  const current = repairs[at];
-  const plates = useMemo(
-    () =>
-      repairs.flatMap((worked, k) =>
-        worked.pieces.map(({ piece, stations }) => ({ piece, stations, chosen: k === at })),
-      ),
-    [repairs, at],
-  );
-  const change = (to: Partial<WorkedRepair['repair']>) =>
-    current && keepRepair(asOwn({ ...current.repair, ...to }, current.isProposal, by));
+  const { work, repairs, plates, at, current, choose, change: changeIt } = useRepairs();
+  const change = (to: Partial<WorkedRepair['repair']>) => current && changeIt(current, () => to);
   return (
     <Bench slice="as repaired">
       <MemberStrip plates={plates} readings={false} height={300} />
@@ -63,7 +41,7 @@ export function JoinBench() {
               type="button"
               className="plain -ml-px first:ml-0"
               aria-pressed={k === at}
-              onClick={() => setChosen(k)}
+              onClick={() => choose(k)}
             >
               {worked.target
                 ? `${printStation(member, worked.target.fromMm, system)} to ${printStation(member, worked.target.toMm, system)}`

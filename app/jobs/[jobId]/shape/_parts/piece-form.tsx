@@ -15,7 +15,14 @@ const usesUpper = (kind: PieceKind): boolean =>
 const usesLower = (kind: PieceKind): boolean => kind === 'top L' || kind === 'top U' || kind === 'side plate';
 
 /** A piece's figures. A length is kept on Enter or on leaving its field, if the piece can lie there. */
-export function PieceForm({ piece, onChange }: { piece: Piece; onChange: (piece: Piece) => void }) {
+export function PieceForm({
+  piece,
+  onChange,
+}: {
+  piece: Piece;
+  /** Told as a change to the piece as it stands: the one drawn here may be a moment older. */
+  onChange: (to: (piece: Piece) => Piece) => void;
+}) {
   const { file } = useRecords();
   const { system } = useReader();
   const { member } = useMember();
@@ -26,7 +33,7 @@ export function PieceForm({ piece, onChange }: { piece: Piece; onChange: (piece:
     const check = checkRepair(member, { pieces: [next] });
     if (!check.ok) return setProblem({ field, words: `${check.reason}; left as it was` });
     setProblem(undefined);
-    if (Math.abs(piece[field] - mm) > 0.01) onChange(next);
+    if (Math.abs(piece[field] - mm) > 0.01) onChange((standing) => ({ ...standing, [field]: mm }));
   };
   const length = (field: LengthField, label: string, kind: LengthKind = 'length') => (
     <LengthEntry
@@ -48,14 +55,14 @@ export function PieceForm({ piece, onChange }: { piece: Piece; onChange: (piece:
           label="piece"
           value={piece.kind}
           options={pieceKindsFor(member.shape)}
-          onPick={(kind) => onChange(withKind(piece, kind, member.shape.depthMm))}
+          onPick={(kind) => onChange((standing) => withKind(standing, kind, member.shape.depthMm))}
         />
         <Pick
           label="plate, from stock"
           value={String(piece.thicknessMm)}
           options={stock.map(String)}
           words={(mm) => printLength(Number(mm), system, 'thickness')}
-          onPick={(mm) => onChange({ ...piece, thicknessMm: Number(mm) })}
+          onPick={(mm) => onChange((standing) => ({ ...standing, thicknessMm: Number(mm) }))}
         />
         {length('taperMm', 'taper of the ends')}
         {length('startMm', 'from station')}

@@ -1,25 +1,15 @@
 'use client';
 
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useMemo } from 'react';
 import { percent } from '@/core/quantity';
 import { jobHosts, type WorkedRepair } from '@/core/job';
 import { lowerBound } from '@/core/weigh';
-import type { Repair } from '@/core/shape';
 import { HOST_NEED_WORDS, nothingDrawnWords } from '../../../../_words/by-hand';
 import type { StripScale } from '@/ui/strip';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { repairWords, sourceWords } from '../../../../_words/findings';
 import { Reason } from '../../../../_parts/reason';
-import {
-  asOwn,
-  Bench,
-  MemberStrip,
-  useMember,
-  usePlace,
-  useReader,
-  useRecords,
-  useWork,
-} from '../../../_desk';
+import { useRepairs, Bench, MemberStrip, useMember, usePlace, useReader, useRecords } from '../../../_desk';
 import { EndHandles } from './end-handles';
 import { PieceForm } from './piece-form';
 import { FlatSheet } from './flat-sheet';
@@ -28,27 +18,11 @@ import { printStation } from '../../../../_words/station';
 import { When } from '@/ui/controls';
 
 export function ShapeBench() {
-  const { file, keepRepair, withdrawRepair } = useRecords();
-  const { system, by } = useReader();
+  const { file, withdrawRepair } = useRecords();
+  const { system } = useReader();
   const { member, setCursor, setStretch } = useMember();
   const { cursor } = usePlace();
-  const { work } = useWork();
-  const [chosen, setChosen] = useState(0);
-  const repairs = useMemo(() => work?.repairs ?? [], [work]);
-  const at = Math.min(chosen, Math.max(0, repairs.length - 1));
-  const current = repairs[at];
-  const plates = useMemo(
-    () =>
-      repairs.flatMap((worked, k) =>
-        worked.pieces.map(({ piece, stations }) => ({ piece, stations, chosen: k === at })),
-      ),
-    [repairs, at],
-  );
-  const change = useCallback(
-    (worked: WorkedRepair, to: Partial<Repair>) =>
-      keepRepair({ ...asOwn({ ...worked.repair, ...to }, worked.isProposal, by) }),
-    [keepRepair, by],
-  );
+  const { work, repairs, plates, at, current, choose, change } = useRepairs();
   const over = useCallback(
     (scale: StripScale) =>
       current ? (
@@ -57,7 +31,15 @@ export function ShapeBench() {
           member={member}
           repair={current.repair}
           scale={scale}
-          onMoved={(pieces) => change(current, { pieces })}
+          onMoved={(moved) =>
+            change(current, ({ pieces }) => ({
+              pieces: pieces.map((piece, k) => ({
+                ...piece,
+                startMm: moved[k]?.startMm ?? piece.startMm,
+                endMm: moved[k]?.endMm ?? piece.endMm,
+              })),
+            }))
+          }
         />
       ) : null,
     [current, member, change],
@@ -84,7 +66,7 @@ export function ShapeBench() {
                 className="plain -ml-px first:ml-0"
                 aria-pressed={k === at}
                 onClick={() => {
-                  setChosen(k);
+                  choose(k);
                   const [from, to] = [
                     Math.min(...worked.repair.pieces.map((piece) => piece.startMm)),
                     Math.max(...worked.repair.pieces.map((piece) => piece.endMm)),
@@ -124,8 +106,10 @@ export function ShapeBench() {
               <PieceForm
                 key={`${current.repair.id}-${k}`}
                 piece={piece}
-                onChange={(next) =>
-                  change(current, { pieces: current.repair.pieces.map((each, n) => (n === k ? next : each)) })
+                onChange={(to) =>
+                  change(current, ({ pieces }) => ({
+                    pieces: pieces.map((each, n) => (n === k ? to(each) : each)),
+                  }))
                 }
               />
             ))}
@@ -134,12 +118,12 @@ export function ShapeBench() {
                 type="button"
                 className="plain"
                 aria-pressed={current.repair.cutOut}
-                onClick={() => change(current, { cutOut: !current.repair.cutOut })}
+                onClick={() => change(current, () => ({ cutOut: !current.repair.cutOut }))}
               >
                 Cut the bad metal out
               </button>
               {current.isProposal ? (
-                <button type="button" className="solid" onClick={() => change(current, {})}>
+                <button type="button" className="solid" onClick={() => change(current, () => ({}))}>
                   Keep this repair
                 </button>
               ) : (

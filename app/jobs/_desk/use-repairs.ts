@@ -1,0 +1,34 @@
+'use client';
+
+import { useCallback, useMemo, useState } from 'react';
+import type { WorkedRepair } from '@/core/job';
+import type { Repair } from '@/core/shape';
+import { useReader } from './reader-context';
+import { useRecords } from './records-context';
+import { useWork } from './work-context';
+
+/** The repairs of the member in sight, the one looked at, and how it is changed. */
+export function useRepairs() {
+  const { changeRepair } = useRecords();
+  const { by } = useReader();
+  const { work } = useWork();
+  const repairs = useMemo(() => work?.repairs ?? [], [work]);
+  const [chosen, setChosen] = useState<{ id?: string; at: number }>({ at: 0 });
+  const found = repairs.findIndex(({ repair }) => repair.id === chosen.id);
+  const at = found >= 0 ? found : Math.min(chosen.at, Math.max(0, repairs.length - 1));
+  const plates = useMemo(
+    () =>
+      repairs.flatMap((worked, k) =>
+        worked.pieces.map(({ piece, stations }) => ({ piece, stations, chosen: k === at })),
+      ),
+    [repairs, at],
+  );
+  const change = useCallback(
+    (shown: WorkedRepair, to: (standing: Repair) => Partial<Repair>) =>
+      setChosen({ id: changeRepair(shown, to, by), at }),
+    [changeRepair, by, at],
+  );
+  const choose = (k: number) => setChosen({ id: repairs[k]!.repair.id, at: k });
+  const current: WorkedRepair | undefined = repairs[at];
+  return { work, repairs, plates, at, current, choose, change };
+}
