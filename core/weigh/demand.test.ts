@@ -11,7 +11,7 @@ import {
 import { DEFAULT_LOAD_FACTORS, fatigue, cyclesToCrack, YOUNGS_MODULUS_MPA, steel } from '../reference';
 import { ksiToMpa } from '../quantity';
 import {
-  cripplingN,
+  webBearingN,
   webAtBearingMm,
   frameDemand,
   heldWallShare,
@@ -201,14 +201,14 @@ describe('strength by published formulas (from memory, as their sources say)', (
     expect(long / elastic).toBeLessThan(1.12);
   });
 
-  test('a web half as thick cripples at a quarter, about; a box has two webs', () => {
+  test('a web half as thick bears less than a quarter; a box has two webs', () => {
     const channel = { kind: 'channel', depthMm: 200, flangeMm: 70, thicknessMm: 6 } as const;
-    const [full, half] = [cripplingN(channel, 6, 6, 345), cripplingN(channel, 3, 3, 345)];
-    expect(full / half).toBeCloseTo(4, 6);
+    const [full, half] = [webBearingN(channel, 6, 6, 345), webBearingN(channel, 3, 3, 345)];
+    expect(full / half).toBeGreaterThan(4);
     expect(
-      cripplingN({ kind: 'box', depthMm: 200, widthMm: 70, thicknessMm: 6 }, 6, 6, 345) / full,
+      webBearingN({ kind: 'box', depthMm: 200, widthMm: 70, thicknessMm: 6 }, 6, 6, 345) / full,
     ).toBeCloseTo(2, 9);
-    expect(cripplingN(channel, 0, 6, 345)).toBe(0);
+    expect(webBearingN(channel, 0, 6, 345)).toBe(0);
   });
 
   test('over a pad a thinner web is never stronger, nor a flange thinner than its web', () => {
@@ -217,12 +217,12 @@ describe('strength by published formulas (from memory, as their sources say)', (
     for (const fixed of walls)
       for (const [k, wall] of walls.slice(1).entries()) {
         const thinner = walls[k]!;
-        expect(cripplingN(channel, thinner, fixed, 345)).toBeLessThanOrEqual(
-          cripplingN(channel, wall, fixed, 345),
+        expect(webBearingN(channel, thinner, fixed, 345)).toBeLessThanOrEqual(
+          webBearingN(channel, wall, fixed, 345),
         );
         if (wall > fixed) continue;
-        expect(cripplingN(channel, fixed, thinner, 345)).toBeLessThanOrEqual(
-          cripplingN(channel, fixed, wall, 345),
+        expect(webBearingN(channel, fixed, thinner, 345)).toBeLessThanOrEqual(
+          webBearingN(channel, fixed, wall, 345),
         );
       }
   });

@@ -66,7 +66,7 @@ export {
   type WallAt,
 } from './demand';
 export {
-  cripplingN,
+  webBearingN,
   webAtBearingMm,
   heldWallShare,
   lateralMpa,

@@ -13,7 +13,10 @@ import { steelAllowsWelding } from './rules/steel';
 import { survey } from './rules/survey';
 import { CELL_IS, slotsOf } from '../metal';
 import {
-  cripplingN,
+  formedWebN,
+  webBearingN,
+  webCripplingN,
+  webYieldN,
   heldWallShare,
   lateralMpa,
   momentGradient,
@@ -21,7 +24,7 @@ import {
   plateBuckling,
 } from './strength';
 import { memberPicture, type Finding, type MemberPicture } from '.';
-import { sectionProperties, type EndForces, type Section } from '../mechanics';
+import { sectionProperties, withThickness, type EndForces, type Section } from '../mechanics';
 import type { StateWall } from './demand';
 import type { Cut } from './demand/cut';
 import { besideSlot, shearOf, shearShare } from './demand/shear';
@@ -455,16 +458,61 @@ describe('strength against figures worked by hand', () => {
     expect(momentGradient(-5, 1)).toBeCloseTo(1.75 + 0.21 + 0.012, 9);
     expect(momentGradient(0, 0)).toBeCloseTo(1, 9);
   });
-  test('crippling: 0.80 t² [1 + 3 N/d (tw/tf)^1.5] √(E Fy tf/tw) / 2, N = 100 mm (AISC 360 J10.3, from memory)', () => {
+  test('a web over 100 mm of bearing, each way it can fail worked by hand (AISC 360 J10.2 and J10.3, AISI S100, from memory)', () => {
     const shape = { kind: 'channel', depthMm: 200, flangeMm: 70, thicknessMm: 6 } as const;
-    const byHand = (0.8 * 36 * (1 + 3 * 0.5) * Math.sqrt(E * FY)) / 2;
-    expect(cripplingN(shape, 6, 6, FY) / byHand).toBeCloseTo(1, 3);
-    expect(
-      cripplingN({ kind: 'box', depthMm: 200, widthMm: 100, thicknessMm: 6 }, 6, 6, FY) / byHand,
-    ).toBeCloseTo(2, 3);
-    expect(cripplingN(shape, 0, 6, FY)).toBe(0);
-    expect(cripplingN(shape, 6, 0, FY)).toBe(0);
+    expect(webYieldN(6, 8, FY)).toBeCloseTo((250 * 6 * 140) / 1.5, 6);
+    expect(webCripplingN(shape, 6, 6, FY) / ((0.8 * 36 * (1 + 3 * 0.5) * Math.sqrt(E * FY)) / 2)).toBeCloseTo(
+      1,
+      6,
+    );
+    // 13 · 36 · 250 = 117 kN; 0.68 for the bend, 1.408 for the bearing, 0.942 for the height.
+    expect(formedWebN(shape, 6, FY) / ((117_000 * 0.68 * 1.4082 * 0.94226) / 1.8)).toBeCloseTo(1, 4);
+    // Rusted to 3 mm the bend is twice the wall: 29.25 kN · 0.5475 · 1.5774 · 0.91835.
+    expect(formedWebN(shape, 3, FY) / ((29_250 * 0.54745 * 1.57735 * 0.91835) / 1.8)).toBeCloseTo(1, 4);
+    expect(formedWebN(shape, 0.9, FY)).toBeCloseTo(formedWebN({ ...shape, thicknessMm: 60 }, 0.9, FY), 6);
   });
+  test('the least of them counts; a rolled beam is not bent from sheet; a box has two webs; no metal bears nothing', () => {
+    const shape = { kind: 'channel', depthMm: 200, flangeMm: 70, thicknessMm: 6 } as const;
+    const beam = { kind: 'I', depthMm: 254, flangeMm: 102, thicknessMm: 6, flangeThicknessMm: 8 } as const;
+    expect(webBearingN(shape, 6, 6, FY)).toBe(formedWebN(shape, 6, FY));
+    expect(webBearingN(beam, 6, 8, FY)).toBe(webYieldN(6, 8, FY));
+    expect(webBearingN(beam, 2, 8, FY)).toBe(webCripplingN(beam, 2, 8, FY));
+    const box = { kind: 'box', depthMm: 200, widthMm: 100, thicknessMm: 6 } as const;
+    expect(webBearingN(box, 6, 6, FY)).toBeCloseTo(2 * webBearingN(shape, 6, 6, FY), 6);
+    expect(webBearingN(shape, 0, 6, FY)).toBe(0);
+    expect(webBearingN(shape, 6, 0, FY)).toBe(0);
+  });
+  test('a beam of 18 in free over 35 ft, worked example F.1-3B of AISC’s Design Examples (from memory): 14.2 ksi', () => {
+    // W18×50: d 18.0, bf 7.50, tf 0.570, tw 0.355 in; Cb 1.14. The midline has no fillets.
+    const [d, b, tf, tw] = [18, 7.5, 0.57, 0.355].map((inches) => inches * 25.4) as [
+      number,
+      number,
+      number,
+      number,
+    ];
+    const beam = { kind: 'I', depthMm: d, flangeMm: b, thicknessMm: tw, flangeThicknessMm: tf } as const;
+    const surface = surfaceOf(beam);
+    const section = withThickness(
+      surface.midline,
+      Float64Array.from(surface.rowFace, (face) => face.wallMm),
+    );
+    const at = (gradient: number) =>
+      lateralMpa(section, 35 * 304.8, 50 * 6.894757, SHEAR_MODULUS_MPA, gradient);
+    expect(at(1.14) / (14.2 * 6.894757)).toBeGreaterThan(0.94);
+    expect(at(1.14) / (14.2 * 6.894757)).toBeLessThan(1.06);
+    expect(at(1) / (14.2 * 6.894757)).toBeLessThan(0.94);
+  });
+  test.each([
+    [1, 4],
+    [0, 7.81],
+    [-1, 23.9],
+  ])(
+    'a plate pressed at one edge and by %d of that at the other buckles at k = %d, within 3 %% (Timoshenko and Gere, from memory)',
+    (ratio, k) => {
+      expect(plateBuckling(ratio) / k).toBeGreaterThan(0.97);
+      expect(plateBuckling(ratio) / k).toBeLessThan(1.03);
+    },
+  );
   test('sideways buckling: elastic below half of yield, Johnson’s curve above, never over yield', () => {
     const shape = { kind: 'channel', depthMm: 200, flangeMm: 70, thicknessMm: 6 } as const;
     const surface = surfaceOf(shape);

@@ -168,17 +168,50 @@ const outstandMm = (shape: MemberShape, face: Face): number =>
 const BEARING_MM = 100;
 
 /**
- * What a web takes at a pad before it cripples, N: 0.80 t² [1 + 3 (N/d)(t_w/t_f)^1.5] √(E Fy t_f/t_w), over a safety of 2
- * (AISC 360 J10.3, away from an end, from memory). A box has two webs. The formula is of flanges no thinner than their web: a flange that rust made
- * thinner spreads the load no better, so t_w/t_f counts as 1 at most in the spreading.
+ * What a web takes at a pad, away from a member's end, N: the least of yielding over the bearing and of crippling beside it, and for walls bent from
+ * sheet what tests on those came to. A box has two webs. `flangeMm` spreads the load; what rust made thinner than the web spreads it no better.
  */
-export function cripplingN(shape: MemberShape, webMm: number, flangeMm: number, yieldMpa: number): number {
+export function webBearingN(shape: MemberShape, webMm: number, flangeMm: number, yieldMpa: number): number {
   if (!(webMm > 0 && flangeMm > 0)) return 0;
-  const one =
-    0.8 *
+  const one = Math.min(
+    webYieldN(webMm, flangeMm, yieldMpa),
+    webCripplingN(shape, webMm, flangeMm, yieldMpa),
+    shape.kind === 'I' || shape.kind === 'built-up' ? Infinity : formedWebN(shape, webMm, yieldMpa),
+  );
+  return (isClosed(shape) ? 2 : 1) * one;
+}
+
+/** Fy t (5 k + N) over 1.5, k the flange alone: fillets are not known (AISC 360 J10.2, from memory). */
+export const webYieldN = (webMm: number, flangeMm: number, yieldMpa: number): number =>
+  (yieldMpa * webMm * (5 * flangeMm + BEARING_MM)) / 1.5;
+
+/** 0.80 t² [1 + 3 (N/d)(tw/tf)^1.5] √(E Fy tf/tw) over 2 (AISC 360 J10.3, from memory); tw/tf at most 1 in the spreading. */
+export const webCripplingN = (
+  { depthMm }: Pick<MemberShape, 'depthMm'>,
+  webMm: number,
+  flangeMm: number,
+  yieldMpa: number,
+): number =>
+  (0.8 *
     webMm *
     webMm *
-    (1 + 3 * (BEARING_MM / shape.depthMm) * Math.min(1, webMm / flangeMm) ** 1.5) *
-    Math.sqrt((YOUNGS_MODULUS_MPA * yieldMpa * flangeMm) / webMm);
-  return ((isClosed(shape) ? 2 : 1) * one) / 2;
+    (1 + 3 * (BEARING_MM / depthMm) * Math.min(1, webMm / flangeMm) ** 1.5) *
+    Math.sqrt((YOUNGS_MODULUS_MPA * yieldMpa * flangeMm) / webMm)) /
+  2;
+
+/** Of the bend's term nothing less is believed: past R/t 6 or so there were no tests (ours). */
+const LEAST_BEND_TERM = 0.2;
+/**
+ * 13 t² Fy (1 − 0.32 √(R/t)) (1 + 0.10 √(N/t)) (1 − 0.01 √(h/t)) over 1.80: one web of a channel without lips, load on one flange, away from
+ * the end (AISI S100, web crippling, from memory). The inside bend is taken as round as the wall was thick (common practice, no source).
+ */
+export function formedWebN(
+  { depthMm, thicknessMm }: Pick<MemberShape, 'depthMm' | 'thicknessMm'>,
+  webMm: number,
+  yieldMpa: number,
+): number {
+  const bend = Math.max(LEAST_BEND_TERM, 1 - 0.32 * Math.sqrt(thicknessMm / webMm));
+  const bearing = 1 + 0.1 * Math.sqrt(BEARING_MM / webMm);
+  const tall = Math.max(0, 1 - 0.01 * Math.sqrt(depthMm / webMm));
+  return (13 * webMm * webMm * yieldMpa * bend * bearing * tall) / 1.8;
 }

@@ -1,6 +1,6 @@
 import { isLifted, type MeshedMember, type SolvedFrame, type Structure } from '../../frame';
 import { steel } from '../../reference';
-import { cripplingN, faceMeanMm, webAtBearingMm } from '../strength';
+import { webBearingN, faceMeanMm, webAtBearingMm } from '../strength';
 import type { Cut } from './cut';
 import type { PadDemand } from './demand';
 
@@ -31,7 +31,7 @@ export function padsOn(
             ...cuts.map(({ surface, leastMm }) => {
               const web = webAtBearingMm(surface, leastMm);
               const flange = faceMeanMm(surface, leastMm).get('bottom') ?? web;
-              return cripplingN(member.shape, web, flange, steel(member.steel).yieldMpa);
+              return webBearingN(member.shape, web, flange, steel(member.steel).yieldMpa);
             }),
           );
           return [
