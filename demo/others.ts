@@ -7,11 +7,11 @@ import {
   type Frame,
   type Unit,
 } from '@/core/frame';
-import { inchesToMm, poundsToKg } from '@/core/quantity';
+import { inchesToMm, milesToKm, poundsToKg } from '@/core/quantity';
 import { DEFAULT_PRACTICE, type SteelId } from '@/core/reference';
 import type { JobBundle } from '@/core/exchange';
 import type { Reading } from '@/core/probe';
-import type { Crack } from '@/core/trace';
+import type { Crack, CrackLook, TemporaryRepair, Trip } from '@/core/trace';
 import { seeded, seededId } from './seeded';
 import { every, survey } from './survey';
 import type { RustPatch } from './truth';
@@ -31,7 +31,7 @@ interface Story {
   readonly by: string;
   readonly notices: readonly string[];
   readonly readings: (frame: Frame, random: () => number) => Reading[];
-  readonly cracks?: (frame: Frame, random: () => number) => Crack[];
+  readonly cracks?: (frame: Frame, random: () => number) => (Crack | CrackLook | Trip | TemporaryRepair)[];
   readonly walk: (frame: Frame) => Evidence[];
 }
 
@@ -129,29 +129,67 @@ export const libraryTrailer = (): JobBundle =>
           random,
         ),
       ),
-    cracks: (frame, random) => [
-      {
-        kind: 'crack',
-        id: seededId(random),
-        memberId: 'rail-left',
-        seenBy: 'dye penetrant',
-        startFound: true,
-        finishFound: true,
-        by: 'RK',
-        at: '2026-11-12T11:00:00Z',
-        note: 'from the outrigger’s weld toe inward',
-        path: [
-          [0, 0.05],
-          [0.2, 0.6],
-          [0.1, 1.2],
-        ].map(([off, height]) => ({
-          stationMm: inchesToMm(besideIn(frame, 'outrigger-left-4') + off!),
-          face: 'bottom' as const,
-          heightMm: inchesToMm(height!),
-        })),
-      },
-    ],
+    cracks: watchedCrack,
   });
+
+const trip = (random: () => number, miles: number, at: string, by: string, note: string): Trip => ({
+  kind: 'trip',
+  id: seededId(random),
+  km: milesToKm(miles),
+  by,
+  at,
+  note,
+});
+
+/** Three looks since spring: at the weld's toe, past it, and a third of the way across the flange; the gap opens with the shelves full. */
+function watchedCrack(frame: Frame, random: () => number) {
+  const crack: Crack = {
+    kind: 'crack',
+    id: seededId(random),
+    memberId: 'rail-left',
+    seenBy: 'dye penetrant',
+    startsAt: 'weld toe',
+    depth: 'through',
+    signs: ['rust in it', 'opens under load'],
+    startFound: true,
+    finishFound: true,
+    by: 'RK',
+    at: '2026-04-14T10:00:00Z',
+    note: 'from the outrigger’s weld toe inward',
+    path: [
+      [0, 0.05],
+      [0.2, 0.6],
+    ].map(([off, height]) => ({
+      stationMm: inchesToMm(besideIn(frame, 'outrigger-left-4') + off!),
+      face: 'bottom' as const,
+      heightMm: inchesToMm(height!),
+    })),
+  };
+  const look = (at: string, grownIn: number, openMm: readonly [number, number], note: string): CrackLook => ({
+    kind: 'crack look',
+    id: seededId(random),
+    crackId: crack.id,
+    memberId: crack.memberId,
+    startMm: 0,
+    finishMm: inchesToMm(grownIn),
+    startFound: true,
+    finishFound: true,
+    seenBy: 'dye penetrant',
+    gapUnloadedMm: openMm[0],
+    gapLoadedMm: openMm[1],
+    loadedBy: 'shelves full, standing on its wheels',
+    by: 'RK',
+    at,
+    note,
+  });
+  return [
+    crack,
+    look('2026-07-30T14:00:00Z', 0.22, [0, 0.3], 'streak below it'),
+    look('2026-11-12T11:00:00Z', 0.6, [0.1, 0.8], 'sealant above torn'),
+    trip(random, 610, '2026-07-29T17:00:00Z', 'RK', 'spring round'),
+    trip(random, 655, '2026-11-10T17:00:00Z', 'RK', 'autumn round'),
+  ];
+}
 
 /** The divers' gooseneck: an old square-ended plate on the left beam cracked at its end. */
 export const diversTrailer = (): JobBundle =>
@@ -224,6 +262,19 @@ export const diversTrailer = (): JobBundle =>
           heightMm: inchesToMm(height as number),
         })),
       },
+      {
+        kind: 'temporary repair',
+        id: seededId(random),
+        memberId: 'rail-left',
+        stationMm: inchesToMm(78),
+        form: 'clamp',
+        limitKm: milesToKm(30),
+        slowerThanKmh: milesToKm(40),
+        by: 'TM',
+        at: '2026-11-18T12:30:00Z',
+        note: 'clamp plate over the crack, four bolts through the web',
+      },
+      trip(random, 12, '2026-11-18T16:00:00Z', 'TM', 'slip to the shop’s yard'),
     ],
   });
 

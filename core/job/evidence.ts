@@ -1,7 +1,7 @@
 import type { EvidenceKind, EvidenceStamp, Fit, Frame } from '../frame';
 import { fail, opened, type Body, type Outcome } from '../quantity';
 import { calibrationKind, feltEdgeKind, readingKind } from '../probe';
-import { crackKind } from '../trace';
+import { crackKind, crackLookKind, temporaryKind, tripKind } from '../trace';
 import {
   claimKind,
   complaintKind,
@@ -29,6 +29,9 @@ export const EVIDENCE_KINDS = [
   feltEdgeKind,
   calibrationKind,
   crackKind,
+  crackLookKind,
+  tripKind,
+  temporaryKind,
 ] as const;
 
 type RecordOf<Kind> = Kind extends EvidenceKind<infer Rec> ? Rec : never;

@@ -42,3 +42,13 @@ export { boughtMember, jobBuyersLook } from './buying';
 export { closingSchema, type Closing } from './closing';
 export { jobLine, VERB_OF, type JobLine, type NextStep } from './line';
 export { distrustOf, type Distrust } from './trust';
+export { stressAtCrack } from './crack-stress';
+export {
+  jobTimeLeft,
+  mayMove,
+  MOVE_ANSWERS,
+  type MayMove,
+  type MoveAnswer,
+  type MoveBasis,
+  type MoveReason,
+} from './move';

@@ -12,6 +12,7 @@ import {
 import { hostVerdicts, type HostVerdict, type MemberEvidence } from '../weigh';
 import type { Beside } from '../metal';
 import type { Repair } from '../shape';
+import { cracksAsSeen } from '../trace';
 import { tellsOf, type Evidence } from './evidence';
 import type { JobRecords } from './records';
 
@@ -144,7 +145,7 @@ export function inputsOf(sorted: SortedRecords, member: Member): MemberInputs {
       ...setup,
       member,
       readings: ofKind(own, 'reading'),
-      cracks: ofKind(own, 'crack'),
+      cracks: cracksAsSeen(setup.frame, ofKind(own, 'crack'), ofKind(own, 'crack look')),
       signs: ofKind(own, 'sign'),
       feltEdges: ofKind(own, 'felt edge'),
       beside,

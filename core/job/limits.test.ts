@@ -53,6 +53,36 @@ const LIMITS: Readonly<Record<string, { sample: Body; limits: readonly Limit[] }
       ['note', [words(300)], [words(301)]],
     ],
   },
+  'crack look': {
+    sample: sample('crack-look', 1),
+    limits: [
+      number('startMm', 0, 5000),
+      number('finishMm', 0, 5000),
+      number('gapLoadedMm', 0, 200),
+      number('usedKm', 0, 1e7, 1),
+      number('usedHours', 0, 1e6, 1),
+      ['seenBy', ['eye', 'told'], ['nose']],
+      ['loadedBy', ['', words(80)], [words(81)]],
+      ['note', [words(300)], [words(301)]],
+    ],
+  },
+  trip: {
+    sample: sample('trip', 1),
+    limits: [
+      ['km', [0.1, 1e6], [0, -1, 1e6 + 1, 'far']],
+      ['note', [words(300)], [words(301)]],
+    ],
+  },
+  'temporary repair': {
+    sample: sample('temporary-repair', 1),
+    limits: [
+      ['limitKm', [0.1, 2000], [0, 2000.1]],
+      ['slowerThanKmh', [0.1, 120, undefined], [0, 120.1]],
+      ['until', ['2026-12-05', undefined], ['soon', '2026-13-01']],
+      ['form', ['clamp', 'stitch weld'], ['tape']],
+      ['note', [words(300)], [words(301)]],
+    ],
+  },
   'felt edge': {
     sample: sample('felt-edge', 1),
     limits: [

@@ -53,7 +53,7 @@ export const stands = <Kind extends EvidenceId>(records: Kept, kind: Kind): Evid
   standing(recorded(records, kind), records.strikes);
 
 /** A member's evidence of one kind that nobody has struck through. */
-export const standsOn = <Kind extends 'reading' | 'crack' | 'sign' | 'felt edge'>(
+export const standsOn = <Kind extends 'reading' | 'crack' | 'crack look' | 'sign' | 'felt edge'>(
   records: Kept,
   kind: Kind,
   memberId: string,

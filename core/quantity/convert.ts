@@ -13,3 +13,8 @@ export const STANDARD_GRAVITY = 9.80665;
 const N_PER_LBF = 4.4482216152605;
 export const newtonsToLbf = (newtons: number): number => newtons / N_PER_LBF;
 export const lbfToNewtons = (lbf: number): number => lbf * N_PER_LBF;
+
+/** The statute mile, exactly. */
+const KM_PER_MILE = 1.609344;
+export const milesToKm = (miles: number): number => miles * KM_PER_MILE;
+export const kmToMiles = (km: number): number => km / KM_PER_MILE;

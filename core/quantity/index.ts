@@ -3,11 +3,13 @@ export { lifted, opened, packed, type Body, type Form } from './form';
 export { schemaWords } from './schema-words';
 export { GAUGE_NUMBERS, gaugeThicknessMm, MM_PER_INCH } from './gauge';
 export { parseLengthMm, parsePlaceMm, type UnitSystem } from './length';
+export { parseDistanceKm } from './distance';
 export { parseMassKg } from './mass';
 export {
   lengthDigits,
   percent,
   printBoth,
+  printDistance,
   printForce,
   printLength,
   printLineForce,
@@ -22,8 +24,10 @@ export {
 export {
   inchesToMm,
   kgToPounds,
+  kmToMiles,
   ksiToMpa,
   lbfToNewtons,
+  milesToKm,
   mmToInches,
   newtonsToLbf,
   poundsToKg,

@@ -32,7 +32,7 @@ export function parseMassKg(text: string, bareUnit: UnitSystem): Outcome<number>
 }
 
 /** Figures with a decimal point and nothing else; undefined where they are no number. */
-function plainFigures(written: string): string | undefined {
+export function plainFigures(written: string): string | undefined {
   if (GROUPED.test(written)) return written.replace(/,/g, '');
   const decimal = written.replace(',', '.');
   return DECIMAL.test(decimal) ? decimal : undefined;

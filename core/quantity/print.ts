@@ -1,4 +1,4 @@
-import { kgToPounds, lbfToNewtons } from './convert';
+import { kgToPounds, kmToMiles, lbfToNewtons } from './convert';
 import { MM_PER_INCH } from './gauge';
 import type { UnitSystem } from './length';
 
@@ -64,6 +64,14 @@ export const printStress = (mpa: number, system: UnitSystem): string =>
 
 export const printMass = (massKg: number, system: UnitSystem): string =>
   system === 'in' ? `${significant(kgToPounds(massKg), 3)} lb` : `${significant(massKg, 3)} kg`;
+
+/** A distance: miles or kilometres, two figures for what is foretold, more for what was counted. */
+export const printDistance = (km: number, system: UnitSystem, figures = 2): string =>
+  system === 'in' ? `${grouped(kmToMiles(km), figures)} mi` : `${grouped(km, figures)} km`;
+
+/** So many figures; more than three are a count, and counts are whole. */
+const grouped = (value: number, figures: number): string =>
+  figures > 3 ? value.toFixed(0) : significant(value, figures);
 
 /** A retained fraction as two digits: 0.604 → "60 %". */
 export const percent = (fraction: number): string =>

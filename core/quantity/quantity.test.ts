@@ -1,9 +1,11 @@
 import fc from 'fast-check';
 import {
   lengthDigits,
+  parseDistanceKm,
   parseLengthMm,
   parsePlaceMm,
   parseMassKg,
+  printDistance,
   printLength,
   sixteenths,
   significant,
@@ -130,4 +132,23 @@ describe('places along an axis', () => {
   test.each(['-', '--3', '-tall', ''])('%p is no place', (text) =>
     expect(parsePlaceMm(text, 'in').ok).toBe(false),
   );
+});
+
+test.each([
+  ['30', 'in', 48.28032],
+  ['30', 'mm', 30],
+  ['48 km', 'in', 48],
+  ['81,234 mi', 'mm', 130733.45],
+  ['0', 'in', 0],
+  ['1 mile', 'mm', 1.609344],
+] as const)('%s read in %s is %d km', (text, system, km) =>
+  expect(valueOf(parseDistanceKm(text, system))).toBeCloseTo(km, 2),
+);
+test.each(['', 'far', '-3', '3 ft', '1e5', '9'.repeat(41)])('“%s” is no distance', (text) =>
+  expect(parseDistanceKm(text, 'in').ok).toBe(false),
+);
+test('a distance is told in two figures, or in as many as were counted', () => {
+  expect(printDistance(48.28032, 'in')).toBe('30 mi');
+  expect(printDistance(1234, 'mm')).toBe('1200 km');
+  expect(printDistance(130733.45, 'in', 6)).toBe('81234 mi');
 });

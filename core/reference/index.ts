@@ -70,3 +70,19 @@ export {
   outsideLossMm,
   type Atmosphere,
 } from './atmosphere';
+export {
+  FORETOLD_SHARE,
+  LAW_SCATTER,
+  LEAST_STOP_HOLE_MM,
+  LENGTH_ERROR_MM,
+  LOOKS_TO_LIMIT,
+  MOST_STOP_HOLE_MM,
+  PARIS_CAUTIOUS,
+  PARIS_EXPONENT,
+  PARIS_MEAN,
+  PARIS_SOURCE,
+  STOP_HOLE_SOURCE,
+  stopRadiusMm,
+  TOUGHNESS,
+  TOUGHNESS_SOURCE,
+} from './crack-growth';

@@ -19,9 +19,29 @@ import {
 import { pathLength, type Point } from '../geometry';
 import { fail, ok, type Outcome } from '../quantity';
 
-export const SEEN_BY_IDS = ['eye', 'dye penetrant', 'magnetic particle', 'light through', 'scope'] as const;
+export const SEEN_BY_IDS = [
+  'eye',
+  'dye penetrant',
+  'magnetic particle',
+  'light through',
+  'scope',
+  'told',
+] as const;
+export type SeenBy = (typeof SEEN_BY_IDS)[number];
+/** Where it starts. */
+export const STARTS_AT = ['weld toe', 'bracket end', 'hole', 'old repair', 'plain edge', 'mid-face'] as const;
+export const DEPTHS = ['through', 'surface'] as const;
+export const CRACK_SIGNS = ['rust in it', 'fresh streak', 'opens under load', 'after grinding'] as const;
+/** What a unit had done when somebody looked: odometer, km, or the hours it had run. */
+export const usedSchema = {
+  usedKm: z.number().gte(0).lte(1e7).optional(),
+  usedHours: z.number().gte(0).lte(1e6).optional(),
+};
 
-/** A crack as a path of points on a member's unrolled faces, with whether each of its two ends was found. */
+/**
+ * A crack as a path of points on a member's unrolled faces, with whether each of its two ends was found. An end that was not found may run under
+ * something. `branchOf`: the crack it runs off or into.
+ */
 export const crackSchema = z.object({
   kind: z.literal('crack'),
   id: recordIdSchema,
@@ -29,7 +49,14 @@ export const crackSchema = z.object({
   path: z.array(spotSchema).min(2, 'a crack needs at least two points').max(60),
   startFound: z.boolean(),
   finishFound: z.boolean(),
+  startUnder: z.boolean().optional(),
+  finishUnder: z.boolean().optional(),
   seenBy: z.enum(SEEN_BY_IDS),
+  startsAt: z.enum(STARTS_AT).optional(),
+  depth: z.enum(DEPTHS).optional(),
+  signs: z.array(z.enum(CRACK_SIGNS)).max(CRACK_SIGNS.length).optional(),
+  branchOf: recordIdSchema.optional(),
+  ...usedSchema,
   by: bySchema,
   at: instantSchema,
   note: z.string().max(300).default(''),

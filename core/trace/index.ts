@@ -1,10 +1,42 @@
 export {
   checkCrack,
+  CRACK_SIGNS,
   crackExtent,
   crackKind,
   crackLengthMm,
   crackSchema,
+  DEPTHS,
   SEEN_BY_IDS,
+  STARTS_AT,
   unrolledPath,
   type Crack,
+  type SeenBy,
 } from './crack';
+export { crackLookKind, crackLookSchema, type CrackLook } from './crack-look';
+export { cracksAsSeen, lookFlags, looksAt, partedShare, runOn, type LookFlag } from './as-seen';
+export { tripKind, tripSchema, type Trip } from './trip';
+export {
+  TEMPORARY_FORMS,
+  temporaryKind,
+  temporarySchema,
+  timeLeft,
+  type TemporaryRepair,
+  type TimeLeft,
+} from './temporary';
+export { crossingOf, foretoldToMm, intensityBetween, type Crossing, type WhyNoCrossing } from './crossing';
+export {
+  AS_IT_IS,
+  foretell,
+  limitOf,
+  seenOf,
+  type Band,
+  type Basis,
+  type Easing,
+  type Foretold,
+  type Growth,
+  type Limit,
+  type Seen,
+  type StressThere,
+  type WhyNot,
+} from './growth';
+export { stopHole, type StopHole, type WhyNoHole } from './arrest';

@@ -1,6 +1,14 @@
 import { hostsOf, type Carried, type Frame, type Host, type HostOn } from '../frame';
 import type { HandPractice } from '../reference';
-import { isDoubtful, isFailed, openFinds, type Find, type OpenFind, type SpotState } from '../walk';
+import {
+  isDoubtful,
+  isFailed,
+  openFinds,
+  type Find,
+  type FindIs,
+  type OpenFind,
+  type SpotState,
+} from '../walk';
 import { severity, type Verdict } from './finding';
 
 /** What a bad host asks for, as data. */
@@ -30,6 +38,8 @@ export interface HostVerdict {
   readonly needs: readonly HostNeed[];
   /** It carries nothing any more. */
   readonly carriesNothing: boolean;
+  /** Of that: torn, cracked, broken, gone or rusted through, where worn, loose or bent still holds for now. */
+  readonly hasLetGo: boolean;
   readonly verdict: Extract<Verdict, 'Watch' | 'Mend' | 'Renew'>;
   readonly carries: readonly Carried[];
 }
@@ -39,6 +49,7 @@ interface Found {
   readonly words: string;
   readonly need: HostNeed;
   readonly carriesNothing: boolean;
+  readonly hasLetGo: boolean;
   readonly verdict: HostVerdict['verdict'];
 }
 
@@ -86,6 +97,7 @@ function lookedAt({ spot, look, result }: SpotState): Found | undefined {
     words: result,
     need: failed ? 'renew it' : 'look closer',
     carriesNothing: failed,
+    hasLetGo: failed,
     verdict: failed ? 'Renew' : 'Watch',
   };
 }
@@ -98,6 +110,9 @@ const MADE_GOOD: Partial<Record<Find['part'], HostNeed>> = {
   sheet: 'close the sheet',
 };
 
+/** States of a part that hold nothing (our reading). */
+const LETS_GO: readonly FindIs[] = ['cracked', 'torn', 'broken', 'missing', 'rusted through'];
+
 function foundOf({ find: { part, state }, weight, grownMm }: OpenFind): Found {
   const grown = grownMm === undefined ? '' : ', and growing';
   const isShut = part === 'inside' || part === 'drain';
@@ -105,6 +120,7 @@ function foundOf({ find: { part, state }, weight, grownMm }: OpenFind): Found {
     words: `${part} ${state.is}${grown}`,
     need: weight === 'failed' ? (MADE_GOOD[part] ?? 'renew it') : isShut ? 'clear it' : 'look closer',
     carriesNothing: weight === 'failed',
+    hasLetGo: weight === 'failed' && LETS_GO.includes(state.is),
     verdict: weight === 'doubtful' ? 'Watch' : MADE_GOOD[part] ? 'Mend' : 'Renew',
   };
 }
@@ -121,6 +137,7 @@ function verdictOf(host: Host, said: readonly Found[]): HostVerdict {
     found: [...new Set(ranked.map(({ words }) => words))],
     needs: [...new Set(ranked.map(({ need }) => need))],
     carriesNothing: said.some((each) => each.carriesNothing),
+    hasLetGo: said.some((each) => each.hasLetGo),
     verdict: ranked[0]!.verdict,
     carries: host.carries,
   };

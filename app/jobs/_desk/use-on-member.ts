@@ -2,6 +2,7 @@
 
 import { useMemo } from 'react';
 import { recorded, standsOn, type EvidenceOf } from '@/core/job';
+import { cracksAsSeen } from '@/core/trace';
 import { useMember } from './place-context';
 import { useRecords, useRecordsLater, type Records } from './records-context';
 
@@ -9,6 +10,7 @@ import { useRecords, useRecordsLater, type Records } from './records-context';
 export interface OnMember {
   /** Struck ones too. */
   readonly readings: readonly EvidenceOf<'reading'>[];
+  /** As they were seen last. */
   readonly cracks: readonly EvidenceOf<'crack'>[];
   readonly signs: readonly EvidenceOf<'sign'>[];
   readonly struck: ReadonlySet<string>;
@@ -18,15 +20,19 @@ export const useOnMember = (): OnMember => useOnMemberOf(useRecords());
 /** The same a moment later, for lists. */
 export const useOnMemberLater = (): OnMember => useOnMemberOf(useRecordsLater());
 
-function useOnMemberOf({ file: { evidence, strikes } }: Records): OnMember {
+function useOnMemberOf({ file: { evidence, strikes, frame } }: Records): OnMember {
   const { id } = useMember().member;
   return useMemo(
     () => ({
       readings: recorded({ evidence }, 'reading').filter((reading) => reading.memberId === id),
-      cracks: standsOn({ evidence, strikes }, 'crack', id),
+      cracks: cracksAsSeen(
+        frame,
+        standsOn({ evidence, strikes }, 'crack', id),
+        standsOn({ evidence, strikes }, 'crack look', id),
+      ),
       signs: standsOn({ evidence, strikes }, 'sign', id),
       struck: new Set(strikes.map((strike) => strike.evidenceId)),
     }),
-    [evidence, strikes, id],
+    [evidence, strikes, frame, id],
   );
 }

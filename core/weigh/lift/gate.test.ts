@@ -430,6 +430,7 @@ describe('what it loads further along', () => {
       found: ['cracked'],
       needs: ['renew it'],
       carriesNothing: true,
+      hasLetGo: true,
       verdict: 'Renew',
       carries: [],
     } as const;

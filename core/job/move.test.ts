@@ -1,0 +1,201 @@
+import { defaultFrame, familyOf, hostsOf } from '../frame';
+import { DEFAULT_PRACTICE } from '../reference';
+import type { Crack, StressThere } from '../trace';
+import { mayMove, stressAtCrack, type Evidence, type JobDemand, type JobRecords } from '.';
+
+const frame = defaultFrame({
+  ...familyOf('open-channel ladder').typical,
+  family: 'open-channel ladder',
+  steel: 'a36',
+  datum: 'hole',
+});
+const rail = frame.members.find(({ id }) => id === 'rail-left')!;
+const flange = 'flangeMm' in rail.shape ? rail.shape.flangeMm : 0;
+const id = (k: number) => `00000000-0000-4000-8000-${String(k).padStart(12, '0')}`;
+const stamp = { by: 'RK', at: '2026-11-10T08:00:00Z', note: '' };
+const crack = (lengthMm: number, more: Partial<Crack> = {}): Crack => ({
+  kind: 'crack',
+  id: id(1),
+  memberId: rail.id,
+  path: [
+    { stationMm: 1500, face: 'bottom', heightMm: flange },
+    { stationMm: 1500, face: 'bottom', heightMm: flange - lengthMm },
+  ],
+  startFound: true,
+  finishFound: true,
+  seenBy: 'eye',
+  ...stamp,
+  ...more,
+});
+const records = (evidence: readonly Evidence[], more: Partial<JobRecords> = {}): JobRecords => ({
+  frame,
+  practice: DEFAULT_PRACTICE,
+  evidence,
+  strikes: [],
+  repairs: [],
+  ...more,
+});
+const NOTHING = { weighed: new Map() };
+const TODAY = '2026-11-27T09:00:00Z';
+const clamp = (more: object = {}): Evidence => ({
+  kind: 'temporary repair',
+  id: id(2),
+  memberId: rail.id,
+  stationMm: 1520,
+  form: 'clamp',
+  limitKm: 48,
+  ...stamp,
+  at: '2026-11-11T08:00:00Z',
+  ...more,
+});
+const trip = (km: number): Evidence => ({
+  kind: 'trip',
+  id: id(3),
+  km,
+  ...stamp,
+  at: '2026-11-12T08:00:00Z',
+});
+
+test('nothing recorded is no reason recorded, and no more', () =>
+  expect(mayMove(records([]), TODAY, NOTHING)).toEqual({
+    answer: 'no reason recorded against it',
+    reasons: [],
+  }));
+
+test('a crack: to the shop only; held by a clamp near it: restricted, with what is left', () => {
+  expect(mayMove(records([crack(20)]), TODAY, NOTHING).answer).toBe('to the shop only');
+  const held = mayMove(records([crack(20), clamp(), trip(12)]), TODAY, NOTHING);
+  expect(held.answer).toBe('restricted');
+  expect(held.reasons[0]).toMatchObject({ why: 'cracked', held: { leftKm: 36 } });
+});
+test.each([
+  ['too far from it', { stationMm: 1801 }, 'to the shop only'],
+  ['near enough', { stationMm: 1799 }, 'restricted'],
+  ['on the other rail', { memberId: 'rail-right' }, 'to the shop only'],
+  ['made before the crack was seen', { at: '2026-11-09T08:00:00Z' }, 'to the shop only'],
+] as const)('a clamp %s: %s', (_, more, answer) =>
+  expect(mayMove(records([crack(20), clamp(more)]), TODAY, NOTHING).answer).toBe(answer),
+);
+test.each([
+  [47.9, 'restricted'],
+  [48, 'do not move'],
+])('after %d of 48 km: %s', (km, answer) =>
+  expect(mayMove(records([crack(20), clamp(), trip(km)]), TODAY, NOTHING).answer).toBe(answer),
+);
+test('a temporary repair past its day: do not move, whatever it held', () => {
+  const over = mayMove(records([crack(20), clamp({ until: '2026-11-26' })]), TODAY, NOTHING);
+  expect(over).toMatchObject({
+    answer: 'do not move',
+    reasons: [{ why: 'temporary repair over' }, { why: 'cracked' }],
+  });
+  expect(mayMove(records([crack(20), clamp({ until: '2026-11-27' })]), TODAY, NOTHING).answer).toBe(
+    'restricted',
+  );
+});
+test('struck through, a crack is no reason', () => {
+  const strikes = [{ id: id(9), evidenceId: id(1), by: 'RK', at: TODAY, why: 'a scratch' }];
+  expect(mayMove(records([crack(20)], { strikes }), TODAY, NOTHING).answer).toBe(
+    'no reason recorded against it',
+  );
+});
+test('a crack past what is foretold, and one that parts more than the shop’s share of the outline: do not move', () => {
+  expect(
+    mayMove(records([crack(20)]), TODAY, { ...NOTHING, pastLimit: new Set([id(1)]) }).reasons[0],
+  ).toMatchObject({
+    why: 'past its limit',
+  });
+  const across = (webMm: number) => {
+    const path = [
+      { stationMm: 1500, face: 'bottom' as const, heightMm: flange },
+      { stationMm: 1500, face: 'web' as const, heightMm: webMm },
+    ];
+    return mayMove(records([crack(0, { path }), clamp()]), TODAY, NOTHING).answer;
+  };
+  const half = (2 * flange + rail.shape.depthMm) / 2 - flange;
+  expect(across(half - 1)).toBe('restricted');
+  expect(across(half + 1)).toBe('do not move');
+});
+test('a later look makes it longer, and two cracks in one section add up', () => {
+  const depth = rail.shape.depthMm;
+  const other = crack(0, {
+    id: id(5),
+    path: [
+      { stationMm: 1590, face: 'web', heightMm: depth },
+      { stationMm: 1590, face: 'web', heightMm: 60 },
+    ],
+  });
+  expect(mayMove(records([crack(flange), other]), TODAY, NOTHING).answer).toBe('do not move');
+  const apart = { ...other, path: other.path.map((spot) => ({ ...spot, stationMm: 1650 })) };
+  expect(mayMove(records([crack(flange), apart]), TODAY, NOTHING).answer).toBe('to the shop only');
+  const look: Evidence = {
+    kind: 'crack look',
+    id: id(6),
+    crackId: id(1),
+    memberId: rail.id,
+    startMm: 0,
+    finishMm: depth,
+    startFound: true,
+    finishFound: true,
+    seenBy: 'told',
+    loadedBy: '',
+    ...stamp,
+    at: '2026-11-20T08:00:00Z',
+  };
+  expect(mayMove(records([crack(flange), look]), TODAY, NOTHING).answer).toBe('do not move');
+});
+const steering = hostsOf(frame).find(({ kind }) => kind === 'steering gear')!;
+const mount = hostsOf(frame).find(
+  ({ carries }) => carries.length > 0 && carries.every((each) => each === 'body' || each === 'people'),
+)!;
+test.each([
+  [steering, 'plate', { is: 'broken' }, 'do not move'],
+  [steering, 'fasteners', { is: 'missing' }, 'do not move'],
+  [steering, 'fasteners', { is: 'loose' }, 'to the shop only'],
+  [mount, 'plate', { is: 'broken' }, 'to the shop only'],
+  [mount, 'plate', { is: 'bent', offMm: 2 }, 'no reason recorded against it'],
+] as const)(
+  '%# a bracket found bad, by what it carries and whether it has let go',
+  (host, part, state, answer) => {
+    const find: Evidence = {
+      kind: 'find',
+      id: id(7),
+      on: host.on,
+      hostId: host.id,
+      title: host.name,
+      part,
+      state: state as never,
+      memberIds: [rail.id],
+      ...stamp,
+    };
+    expect(mayMove(records([find]), TODAY, NOTHING).answer).toBe(answer);
+  },
+);
+
+test.each([
+  [true, [], 'to the shop only'],
+  [true, ['parted'], 'do not move'],
+  [false, ['section'], 'no reason recorded against it'],
+] as const)('metal gone %p, findings %j: %s', (isBroken, codes, answer) => {
+  const verdict = { findings: codes.map((code) => ({ code })) } as never;
+  const weighed = new Map([[rail.id, { isBroken, verdict }]]);
+  expect(mayMove(records([]), TODAY, { weighed }).answer).toBe(answer);
+});
+
+describe('what pulls on a crack', () => {
+  const at = (stationMm: number, rangeMpa: number) => ({ stationMm, rangeMpa });
+  const demand = (along: object[], isDriven = true) =>
+    ({ 'as found': { isDriven, members: [{ memberId: rail.id, along }] } }) as unknown as JobDemand;
+  const asked = (along: object[], isDriven = true): StressThere | undefined =>
+    stressAtCrack({ practice: DEFAULT_PRACTICE }, demand(along, isDriven), rail, crack(20));
+  const depth = rail.shape.depthMm;
+  test('is read beyond its slack on both sides and drawn straight between; a bump is three times it', () => {
+    const along = [at(1500 - depth - 1, 20), at(1500, 90), at(1500 + depth + 1, 30)];
+    expect(asked(along)).toEqual({ rangeMpa: 25, bumpMpa: 75, yieldMpa: expect.closeTo(248.2, 0) });
+    expect(asked([at(1500 - depth + 1, 90), at(1500 + depth + 1, 30)])!.rangeMpa).toBe(30);
+  });
+  test('nothing is known without loads, without the member, or without a model', () => {
+    expect(asked([at(100, 20)], false)).toBeUndefined();
+    expect(asked([])).toBeUndefined();
+    expect(stressAtCrack({ practice: DEFAULT_PRACTICE }, undefined, rail, crack(20))).toBeUndefined();
+  });
+});

@@ -1,0 +1,114 @@
+import { memberOf, type Carried } from '../frame';
+import { crackExtent, cracksAsSeen, partedShare, timeLeft, type Crack, type TimeLeft } from '../trace';
+import type { MemberVerdict } from '../weigh';
+import { jobHosts } from './inputs';
+import { stands, type JobRecords } from './records';
+
+/** Whether a unit may move until it is repaired, mildest first. */
+export const MOVE_ANSWERS = [
+  'no reason recorded against it',
+  'restricted',
+  'to the shop only',
+  'do not move',
+] as const;
+export type MoveAnswer = (typeof MOVE_ANSWERS)[number];
+
+/** One reason, and what it asks for by itself. */
+export type MoveReason = { readonly answer: MoveAnswer } & (
+  | { readonly why: 'cracked'; readonly name: string; readonly stationMm: number; readonly held?: TimeLeft }
+  | { readonly why: 'parted'; readonly name: string; readonly stationMm: number; readonly share: number }
+  | { readonly why: 'past its limit'; readonly name: string; readonly stationMm: number }
+  | { readonly why: 'metal gone'; readonly name: string; readonly isParted: boolean }
+  | { readonly why: 'lets go'; readonly name: string; readonly carries: readonly Carried[] }
+  | { readonly why: 'temporary repair over'; readonly name: string; readonly left: TimeLeft }
+);
+export interface MayMove {
+  readonly answer: MoveAnswer;
+  /** Worst first. */
+  readonly reasons: readonly MoveReason[];
+}
+
+/** What steers, holds an axle in its place or a trailer on its hitch: it falls or runs away when that parts (our judgement). */
+const GOVERNS: readonly Carried[] = ['steering', 'axle location', 'spring seat', 'hitch'];
+/** A temporary repair holds a crack within this of it, mm (ours). */
+const HOLDS_WITHIN_MM = 300;
+
+/** What working the metal out adds to the records. */
+export interface MoveBasis {
+  /** Members by what stands against their metal: some of it gone or cracked through, and by how their verdict reads. */
+  readonly weighed: ReadonlyMap<string, { readonly isBroken: boolean; readonly verdict: MemberVerdict }>;
+  /** Cracks known to be longer than what is foretold safe. */
+  readonly pastLimit?: ReadonlySet<string>;
+}
+
+/**
+ * From cracks, metal that is gone, brackets that let go, and temporary repairs with what is left of them. Metal that is thin, and no more, speaks
+ * through the verdicts.
+ */
+export function mayMove(
+  records: JobRecords,
+  today: string,
+  { weighed, pastLimit = new Set() }: MoveBasis,
+): MayMove {
+  const left = jobTimeLeft(records, today);
+  const cracks = cracksAsSeen(records.frame, stands(records, 'crack'), stands(records, 'crack look'));
+  const reasons = [
+    ...left.filter(({ isOver }) => isOver).map((each) => overdue(records, each)),
+    ...jobHosts(records)
+      .filter(({ carriesNothing }) => carriesNothing)
+      .map(({ name, carries, hasLetGo }): MoveReason => {
+        const governs = hasLetGo && carries.some((each) => GOVERNS.includes(each));
+        return { answer: governs ? 'do not move' : 'to the shop only', why: 'lets go', name, carries };
+      }),
+    ...cracks.map((crack) => ofCrack(records, crack, cracks, { left, pastLimit })),
+    ...[...weighed].flatMap(([memberId, each]) => {
+      const isParted = each.verdict.findings.some(({ code }) => code === 'parted');
+      // What only a crack broke is said of the crack.
+      if (!isParted && (!each.isBroken || cracks.some((crack) => crack.memberId === memberId))) return [];
+      const answer = isParted ? ('do not move' as const) : ('to the shop only' as const);
+      return [{ answer, why: 'metal gone' as const, name: nameOf(records, memberId), isParted }];
+    }),
+  ].sort((a, b) => rank(b.answer) - rank(a.answer));
+  return { answer: reasons[0]?.answer ?? MOVE_ANSWERS[0], reasons };
+}
+
+const rank = (answer: MoveAnswer) => MOVE_ANSWERS.indexOf(answer);
+
+/** What is left of each temporary repair of the job, the one that is over or nearest to it first. */
+export const jobTimeLeft = (records: JobRecords, today: string): TimeLeft[] =>
+  timeLeft(stands(records, 'temporary repair'), stands(records, 'trip'), today);
+
+const nameOf = ({ frame }: JobRecords, memberId: string) => memberOf(frame, memberId)?.name ?? memberId;
+
+const overdue = (records: JobRecords, left: TimeLeft): MoveReason => ({
+  answer: 'do not move',
+  why: 'temporary repair over',
+  name: nameOf(records, left.repair.memberId),
+  left,
+});
+
+function ofCrack(
+  records: JobRecords,
+  crack: Crack,
+  cracks: readonly Crack[],
+  { left, pastLimit }: { readonly left: readonly TimeLeft[]; readonly pastLimit: ReadonlySet<string> },
+): MoveReason {
+  const member = memberOf(records.frame, crack.memberId);
+  const { fromMm, toMm } = crackExtent(crack);
+  const about = { name: nameOf(records, crack.memberId), stationMm: fromMm };
+  const share = member ? partedShare(member.shape, crack, cracks) : 1;
+  if (share > records.practice.hand.partedShare)
+    return { answer: 'do not move', why: 'parted', share, ...about };
+  if (pastLimit.has(crack.id)) return { answer: 'do not move', why: 'past its limit', ...about };
+  const held = left.find(
+    ({ repair, isOver }) =>
+      !isOver &&
+      repair.memberId === crack.memberId &&
+      repair.at >= crack.at &&
+      repair.stationMm > fromMm - HOLDS_WITHIN_MM &&
+      repair.stationMm < toMm + HOLDS_WITHIN_MM,
+  );
+  return held
+    ? { answer: 'restricted', why: 'cracked', held, ...about }
+    : { answer: 'to the shop only', why: 'cracked', ...about };
+}

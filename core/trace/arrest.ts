@@ -1,0 +1,53 @@
+import { LEAST_STOP_HOLE_MM, MOST_STOP_HOLE_MM, stopRadiusMm } from '../reference';
+
+/** A hole at a crack's tip, or why none would hold it. Lengths mm. */
+export type StopHole =
+  | {
+      readonly ok: true;
+      /** What the criterion asks, and the drill at hand that is no smaller. */
+      readonly needMm: number;
+      readonly drillMm: number;
+      /** Metal left between the hole and the next edge or fold. */
+      readonly ligamentMm: number;
+      /** Of the strip, what crack and hole leave. */
+      readonly netShare: number;
+    }
+  | { readonly ok: false; readonly why: WhyNoHole; readonly needMm: number };
+export const WHY_NO_HOLE = ['too big', 'no drill', 'too near an edge', 'tips too close'] as const;
+export type WhyNoHole = (typeof WHY_NO_HOLE)[number];
+
+/** Between hole and edge, as for bolts: 1.5 diameters from the middle; two holes three apart (common practice, no source). */
+const [FROM_EDGE, APART] = [1.5, 3];
+
+/**
+ * The hole that stops a crack: by ΔK/√ρ < 4√σy, not under the shop's least, of the drills at hand. `aheadMm`: from the tip to the next edge or fold;
+ * `apartMm`: to the next tip of another crack; `leftMm` and `widthMm`: metal still whole of the strip, and all of it.
+ */
+export function stopHole(
+  deltaK: number,
+  yieldMpa: number,
+  drillsMm: readonly number[],
+  room: {
+    readonly aheadMm: number;
+    readonly apartMm?: number;
+    readonly leftMm: number;
+    readonly widthMm: number;
+  },
+): StopHole {
+  const needMm = Math.max(LEAST_STOP_HOLE_MM, 2 * stopRadiusMm(deltaK, yieldMpa));
+  const not = (why: WhyNoHole): StopHole => ({ ok: false, why, needMm });
+  if (!(needMm <= MOST_STOP_HOLE_MM)) return not('too big');
+  const drillMm = [...drillsMm].sort((a, b) => a - b).find((mm) => mm >= needMm - ROUNDING_MM);
+  if (drillMm === undefined) return not('no drill');
+  if (room.aheadMm < FROM_EDGE * drillMm) return not('too near an edge');
+  if (room.apartMm !== undefined && room.apartMm < APART * drillMm) return not('tips too close');
+  return {
+    ok: true,
+    needMm,
+    drillMm,
+    ligamentMm: room.aheadMm - drillMm / 2,
+    netShare: Math.max(0, room.leftMm - drillMm / 2) / room.widthMm,
+  };
+}
+/** Sizes come as fractions of an inch turned into millimetres. */
+const ROUNDING_MM = 1e-6;
