@@ -1,11 +1,15 @@
 import Link from 'next/link';
+import { ofKind, standing } from '@/core/frame';
 import { VERB_OF, type JobLine } from '@/core/job';
 import { printMass, type UnitSystem } from '@/core/quantity';
+import { timeLeft } from '@/core/trace';
 import {
   database,
+  evidenceOf,
   knownDamage,
   noticesOf,
   noting,
+  strikesOf,
   yardPage,
   type Db,
   type YardJob,
@@ -20,6 +24,7 @@ import { ThemeSwitch } from './_parts/switches';
 import { UnitForm } from './_parts/unit-form';
 import { chosenSystem } from './_parts/units';
 import { nextWords } from './_words/job-line';
+import { timeLeftWords } from './_words/trace';
 import { couldNot, knownLine, linesWanted, wantLines } from './_yard/lines';
 import { PracticeCopy } from './_yard/practice-copy';
 import { StillWorking } from './_yard/still-working';
@@ -139,6 +144,14 @@ function UnitRow({
       </div>
       <div className="min-w-0">
         <ul className="mb-2">
+          {jobs
+            .filter((job) => !job.closed)
+            .flatMap((job) => temporaryLines(db, job.id, system))
+            .map(({ repair, words }) => (
+              <li key={repair.id} className="border-l-[6px] border-oxide py-0.5 pl-3 font-semibold">
+                {words}
+              </li>
+            ))}
           {noticesOf(db, unit.id).map((notice) => (
             <li key={notice.id} className="flex items-baseline gap-3 border-l-[6px] border-here py-0.5 pl-3">
               <span className="font-semibold">{notice.words}</span>{' '}
@@ -163,6 +176,16 @@ function UnitRow({
       </div>
     </section>
   );
+}
+
+/** What is left of a job's temporary repairs. */
+function temporaryLines(db: Db, jobId: string, system: UnitSystem) {
+  const kept = standing(evidenceOf(db, jobId, ['temporary repair', 'trip']), strikesOf(db, jobId));
+  const left = timeLeft(ofKind(kept, 'temporary repair'), ofKind(kept, 'trip'), new Date().toISOString());
+  return left.map((each) => ({
+    repair: each.repair,
+    words: `${each.isOver ? 'Do not move it. ' : ''}Temporary ${timeLeftWords(each, system)}`,
+  }));
 }
 
 function JobRow({ job, line, isStuck }: { job: YardJob; line: JobLine | undefined; isStuck: boolean }) {

@@ -186,8 +186,8 @@ function watchedCrack(frame: Frame, random: () => number) {
     crack,
     look('2026-07-30T14:00:00Z', 0.22, [0, 0.3], 'streak below it'),
     look('2026-11-12T11:00:00Z', 0.6, [0.1, 0.8], 'sealant above torn'),
-    trip(random, 610, '2026-07-29T17:00:00Z', 'RK', 'spring round'),
-    trip(random, 655, '2026-11-10T17:00:00Z', 'RK', 'autumn round'),
+    trip(random, 4100, '2026-07-29T17:00:00Z', 'RK', 'spring round'),
+    trip(random, 4350, '2026-11-10T17:00:00Z', 'RK', 'autumn round'),
   ];
 }
 

@@ -145,7 +145,10 @@ test('a crack: traced, shown on Strip, Skeleton and Slice, and a reason not to u
   await expect(form).toContainText('2 points, 3 in long');
   await add('9999', 'web', '2');
   await expect(form.getByRole('alert')).toBeVisible();
-  await form.getByText('first end found').click();
+  await form
+    .getByRole('radiogroup', { name: 'first end of the crack' })
+    .getByRole('radio', { name: 'found', exact: true })
+    .click();
   await form.getByRole('button', { name: 'Keep the crack' }).click();
   await kept(page);
   await expect(page.getByRole('region', { name: 'Cracks' })).toContainText('one end not found');

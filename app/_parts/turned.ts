@@ -1,31 +1,39 @@
 'use client';
 
 import { useState } from 'react';
-import { kgToPounds, mmToInches, parseLengthMm, parseMassKg, type UnitSystem } from '@/core/quantity';
+import {
+  kgToPounds,
+  kmToMiles,
+  mmToInches,
+  parseDistanceKm,
+  parseLengthMm,
+  parseMassKg,
+  type UnitSystem,
+} from '@/core/quantity';
 
-export type TypedKind = 'length' | 'weight';
+export type TypedKind = 'length' | 'weight' | 'distance';
 
 /** As many figures as bring what was typed back unchanged when the units are turned back. */
 const DIGITS: Readonly<Record<TypedKind, Readonly<Record<UnitSystem, number>>>> = {
   length: { in: 7, mm: 5 },
   weight: { in: 3, mm: 4 },
+  distance: { in: 3, mm: 3 },
 };
+const WAYS = {
+  length: [parseLengthMm, mmToInches],
+  weight: [parseMassKg, kgToPounds],
+  distance: [parseDistanceKm, kmToMiles],
+} as const;
 /** A unit or a fraction says for itself what it is. */
 const SAYS_ITS_UNIT = /[a-z'"’”′″/⁄¼-¾⅐-⅞]/i;
 
 /** What somebody typed as bare figures in one system's units, in the other's; anything else stays as it is. */
 export function turned(text: string, from: UnitSystem, to: UnitSystem, kind: TypedKind = 'length'): string {
   if (from === to || text.trim() === '' || SAYS_ITS_UNIT.test(text)) return text;
-  const read = kind === 'length' ? parseLengthMm(text, from) : parseMassKg(text, from);
+  const [parse, toInch] = WAYS[kind];
+  const read = parse(text, from);
   if (!read.ok) return text;
-  const value =
-    kind === 'length'
-      ? to === 'mm'
-        ? read.value
-        : mmToInches(read.value)
-      : to === 'mm'
-        ? read.value
-        : kgToPounds(read.value);
+  const value = to === 'mm' ? read.value : toInch(read.value);
   return String(Number(value.toFixed(DIGITS[kind][to])));
 }
 

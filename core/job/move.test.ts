@@ -175,9 +175,9 @@ test.each([
   [true, [], 'to the shop only'],
   [true, ['parted'], 'do not move'],
   [false, ['section'], 'no reason recorded against it'],
-] as const)('metal gone %p, findings %j: %s', (isBroken, codes, answer) => {
+] as const)('metal gone %p, findings %j: %s', (hasMetalGone, codes, answer) => {
   const verdict = { findings: codes.map((code) => ({ code })) } as never;
-  const weighed = new Map([[rail.id, { isBroken, verdict }]]);
+  const weighed = new Map([[rail.id, { hasMetalGone, verdict }]]);
   expect(mayMove(records([]), TODAY, { weighed }).answer).toBe(answer);
 });
 

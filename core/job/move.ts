@@ -15,11 +15,34 @@ export type MoveAnswer = (typeof MOVE_ANSWERS)[number];
 
 /** One reason, and what it asks for by itself. */
 export type MoveReason = { readonly answer: MoveAnswer } & (
-  | { readonly why: 'cracked'; readonly name: string; readonly stationMm: number; readonly held?: TimeLeft }
-  | { readonly why: 'parted'; readonly name: string; readonly stationMm: number; readonly share: number }
-  | { readonly why: 'past its limit'; readonly name: string; readonly stationMm: number }
+  | {
+      readonly why: 'cracked';
+      readonly name: string;
+      readonly memberId: string;
+      readonly stationMm: number;
+      readonly held?: TimeLeft;
+    }
+  | {
+      readonly why: 'parted';
+      readonly name: string;
+      readonly memberId: string;
+      readonly stationMm: number;
+      readonly share: number;
+    }
+  | {
+      readonly why: 'past its limit';
+      readonly name: string;
+      readonly memberId: string;
+      readonly stationMm: number;
+    }
   | { readonly why: 'metal gone'; readonly name: string; readonly isParted: boolean }
-  | { readonly why: 'lets go'; readonly name: string; readonly carries: readonly Carried[] }
+  | {
+      readonly why: 'found bad';
+      readonly name: string;
+      readonly found: readonly string[];
+      readonly hasLetGo: boolean;
+      readonly carries: readonly Carried[];
+    }
   | { readonly why: 'temporary repair over'; readonly name: string; readonly left: TimeLeft }
 );
 export interface MayMove {
@@ -35,8 +58,8 @@ const HOLDS_WITHIN_MM = 300;
 
 /** What working the metal out adds to the records. */
 export interface MoveBasis {
-  /** Members by what stands against their metal: some of it gone or cracked through, and by how their verdict reads. */
-  readonly weighed: ReadonlyMap<string, { readonly isBroken: boolean; readonly verdict: MemberVerdict }>;
+  /** Members by whether some of their metal is gone, and by how their verdict reads. */
+  readonly weighed: ReadonlyMap<string, { readonly hasMetalGone: boolean; readonly verdict: MemberVerdict }>;
   /** Cracks known to be longer than what is foretold safe. */
   readonly pastLimit?: ReadonlySet<string>;
 }
@@ -56,15 +79,15 @@ export function mayMove(
     ...left.filter(({ isOver }) => isOver).map((each) => overdue(records, each)),
     ...jobHosts(records)
       .filter(({ carriesNothing }) => carriesNothing)
-      .map(({ name, carries, hasLetGo }): MoveReason => {
+      .map(({ name, found, carries, hasLetGo }): MoveReason => {
         const governs = hasLetGo && carries.some((each) => GOVERNS.includes(each));
-        return { answer: governs ? 'do not move' : 'to the shop only', why: 'lets go', name, carries };
+        const answer = governs ? 'do not move' : 'to the shop only';
+        return { answer, why: 'found bad', name, found, hasLetGo, carries };
       }),
     ...cracks.map((crack) => ofCrack(records, crack, cracks, { left, pastLimit })),
     ...[...weighed].flatMap(([memberId, each]) => {
       const isParted = each.verdict.findings.some(({ code }) => code === 'parted');
-      // What only a crack broke is said of the crack.
-      if (!isParted && (!each.isBroken || cracks.some((crack) => crack.memberId === memberId))) return [];
+      if (!isParted && !each.hasMetalGone) return [];
       const answer = isParted ? ('do not move' as const) : ('to the shop only' as const);
       return [{ answer, why: 'metal gone' as const, name: nameOf(records, memberId), isParted }];
     }),
@@ -95,7 +118,8 @@ function ofCrack(
 ): MoveReason {
   const member = memberOf(records.frame, crack.memberId);
   const { fromMm, toMm } = crackExtent(crack);
-  const about = { name: nameOf(records, crack.memberId), stationMm: fromMm };
+  const { memberId } = crack;
+  const about = { name: nameOf(records, memberId), memberId, stationMm: fromMm };
   const share = member ? partedShare(member.shape, crack, cracks) : 1;
   if (share > records.practice.hand.partedShare)
     return { answer: 'do not move', why: 'parted', share, ...about };

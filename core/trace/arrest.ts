@@ -1,3 +1,6 @@
+import { faceOf, onSheet, type MemberShape, type Spot } from '../frame';
+import { distance } from '../geometry';
+import { unrolledPath, type Crack } from './crack';
 import { LEAST_STOP_HOLE_MM, MOST_STOP_HOLE_MM, stopRadiusMm } from '../reference';
 
 /** A hole at a crack's tip, or why none would hold it. Lengths mm. */
@@ -51,3 +54,47 @@ export function stopHole(
 }
 /** Sizes come as fractions of an inch turned into millimetres. */
 const ROUNDING_MM = 1e-6;
+
+/** One end of a crack that can run on, and the room a hole has there. */
+export interface Tip {
+  readonly end: 'first' | 'last';
+  readonly spot: Spot;
+  readonly aheadMm: number;
+  readonly apartMm?: number;
+  readonly leftMm: number;
+  readonly widthMm: number;
+}
+
+/** A crack's ends that lie in metal, each with what is ahead of it on its own face. */
+export function tipsOf(shape: MemberShape, crack: Crack, others: readonly Crack[]): Tip[] {
+  const points = unrolledPath(shape, crack.path);
+  if (points.length < 2) return [];
+  const us = points.map(([, u]) => u);
+  const across = Math.max(...us) - Math.min(...us);
+  const elsewhere = others
+    .filter((other) => other.id !== crack.id && other.memberId === crack.memberId)
+    .flatMap((other) => unrolledPath(shape, other.path));
+  return (['first', 'last'] as const).flatMap((end): Tip[] => {
+    const [tip, before] = end === 'first' ? [points[0]!, points[1]!] : [points.at(-1)!, points.at(-2)!];
+    const spot = end === 'first' ? crack.path[0]! : crack.path.at(-1)!;
+    const face = faceOf(shape, spot.face);
+    if (!face) return [];
+    const u = onSheet(shape, tip[1]);
+    const aheadMm = tip[1] >= before[1] ? face.uStartMm + face.widthMm - u : u - face.uStartMm;
+    // An end at the metal's own edge is where it came in.
+    if (aheadMm < LEAST_AHEAD_MM) return [];
+    const apart = Math.min(...elsewhere.map((other) => distance(other, tip)));
+    return [
+      {
+        end,
+        spot,
+        aheadMm,
+        ...(Number.isFinite(apart) && { apartMm: apart }),
+        leftMm: Math.max(0, face.widthMm - across),
+        widthMm: face.widthMm,
+      },
+    ];
+  });
+}
+/** As near as an edge crack's mouth is to its edge (ours), mm. */
+const LEAST_AHEAD_MM = 4;

@@ -66,7 +66,12 @@ export function cracksAsSeen(frame: Frame, cracks: readonly Crack[], looks: read
     return {
       ...crack,
       path: runOn(member, crack.path, { startMm: most('startMm'), finishMm: most('finishMm') }).slice(0, 62),
-      ...(last && { startFound: last.startFound, finishFound: last.finishFound }),
+      ...(last && {
+        startFound: last.startFound,
+        finishFound: last.finishFound,
+        startUnder: last.startUnder,
+        finishUnder: last.finishUnder,
+      }),
     };
   });
 }

@@ -19,6 +19,8 @@ export const crackLookSchema = z.object({
   finishMm: runMm,
   startFound: z.boolean(),
   finishFound: z.boolean(),
+  startUnder: z.boolean().optional(),
+  finishUnder: z.boolean().optional(),
   seenBy: z.enum(SEEN_BY_IDS),
   gapUnloadedMm: gapMm.optional(),
   gapLoadedMm: gapMm.optional(),

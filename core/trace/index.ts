@@ -39,4 +39,4 @@ export {
   type StressThere,
   type WhyNot,
 } from './growth';
-export { stopHole, type StopHole, type WhyNoHole } from './arrest';
+export { stopHole, tipsOf, type StopHole, type Tip, type WhyNoHole } from './arrest';

@@ -3,8 +3,10 @@
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useMemo } from 'react';
-import { distrustOf, jobSpots, stands } from '@/core/job';
+import { memberOf } from '@/core/frame';
+import { distrustOf, jobSpots, jobTimeLeft, stands } from '@/core/job';
 import { distrustWords } from '../../../_words/distrust';
+import { timeLeftWords } from '../../../_words/trace';
 import { progressOf } from '@/core/walk';
 import { ThemeSwitch, UnitSwitch } from '../../../_parts/switches';
 import { When } from '@/ui/controls';
@@ -42,6 +44,7 @@ export function JobHead() {
       </div>
       <WorkedOut />
       <Notices />
+      <Temporary />
       <Distrusted />
     </header>
   );
@@ -119,6 +122,32 @@ function Notices() {
           {notice.words}{' '}
           <span className="font-normal">
             ({notice.by} <When at={notice.at} only="day" />)
+          </span>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** Temporary repairs with what is left of them: on every screen of the job. */
+function Temporary() {
+  const { file } = useRecordsLater();
+  const { system } = useReader();
+  const left = jobTimeLeft(file, new Date().toISOString());
+  if (left.length === 0) return null;
+  return (
+    <ul
+      className={`flex flex-wrap gap-x-6 px-4 py-0.5 ${left[0]!.isOver ? 'bg-oxide text-paper' : 'border-b border-rule bg-sheet'}`}
+      aria-label="Temporary repairs"
+    >
+      {left.map((each) => (
+        <li key={each.repair.id} className="text-[14px] font-semibold">
+          {each.isOver && 'Do not move it. '}
+          Temporary {timeLeftWords(each, system)}
+          <span className="font-normal">
+            {' '}
+            ({memberOf(file.frame, each.repair.memberId)?.name.toLowerCase()}, {each.repair.by}{' '}
+            <When at={each.repair.at} only="day" />)
           </span>
         </li>
       ))}

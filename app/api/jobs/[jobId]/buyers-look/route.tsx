@@ -7,6 +7,7 @@ import { BuyersLookSheet } from '@/ui/print/buyers-look';
 import { registerFonts } from '@/ui/print/fonts';
 import { DEFERENCE } from '../../../../_words/cautions';
 import { distrustWords } from '../../../../_words/distrust';
+import { temporaryNotices } from '../../../../_words/standing-lines';
 import { findingWords } from '../../../../_words/findings';
 import { buyersWords, unseenWords } from '../../../../_words/walk';
 
@@ -23,13 +24,14 @@ export const GET = (request: Request, { params }: { params: Promise<{ jobId: str
     const works = judged.value;
     const claims = [...new Map(stands(file, 'claim').map((claim) => [claim.claimId, claim])).values()];
     const leaves = [...new Map(stands(file, 'leave').map((leave) => [leave.act, leave])).values()];
+    const now = new Date().toISOString();
     const pdf = await renderToBuffer(
       <BuyersLookSheet
-        file={file}
+        file={{ ...file, notices: [...temporaryNotices(file, system, now), ...file.notices] }}
         look={jobBuyersLook(file, works.map(boughtMember))}
         claims={claims}
         leaves={leaves}
-        printedAt={new Date().toISOString()}
+        printedAt={now}
         deference={DEFERENCE}
         words={{ ...buyersWords, distrust: distrustWords(distrustOf(file)) }}
         whyUnseen={unseenWords}

@@ -1,6 +1,6 @@
 import { renderToBuffer } from '@react-pdf/renderer';
 import { answer, download, guarded, notFound, systemOf } from '../../../_door';
-import { distrustOf, jobHosts, type JobFile } from '@/core/job';
+import { distrustOf, hasMetalGone, jobHosts, type JobFile, type MemberWork } from '@/core/job';
 import { standingAgainst } from '@/core/metal';
 import type { UnitSystem } from '@/core/quantity';
 import { askOffice } from '../../../../_office';
@@ -12,6 +12,7 @@ import { HOST_NEED_WORDS } from '../../../../_words/by-hand';
 import { CAUTIONS, DEFERENCE } from '../../../../_words/cautions';
 import { distrustWords } from '../../../../_words/distrust';
 import { sayingWords } from '../../../../_words/metal';
+import { moveSentence, temporaryNotices } from '../../../../_words/standing-lines';
 import { findingWords, joinWords, repairWords } from '../../../../_words/findings';
 
 registerFonts();
@@ -23,9 +24,30 @@ const beforeCutting = (system: UnitSystem, file: JobFile): Pick<OrderWords, 'bef
   return words === undefined ? {} : { beforeCutting: words };
 };
 
-const wordsIn = (system: UnitSystem, file: JobFile): OrderWords => ({
+const move = (
+  system: UnitSystem,
+  file: JobFile,
+  works: readonly Pick<MemberWork, 'picture' | 'verdict'>[],
+  now: string,
+) => {
+  const weighed = new Map(
+    works.map((work) => [
+      work.picture.member.id,
+      { hasMetalGone: hasMetalGone(work), verdict: work.verdict },
+    ]),
+  );
+  const sentence = moveSentence(file, system, now, { weighed });
+  return sentence === undefined ? [] : [sentence];
+};
+
+const wordsIn = (
+  system: UnitSystem,
+  file: JobFile,
+  works: readonly Pick<MemberWork, 'picture' | 'verdict'>[],
+  now: string,
+): OrderWords => ({
   ...beforeCutting(system, file),
-  distrust: distrustWords(distrustOf(file)),
+  distrust: [...move(system, file, works, now), ...distrustWords(distrustOf(file))],
   reasons: (work) => work.verdict.findings.map((finding) => findingWords(finding, system).title),
   found: ({ picture }) => [
     ...new Set(standingAgainst(picture.account).map((saying) => sayingWords(picture.member, saying, system))),
@@ -52,13 +74,14 @@ export const GET = (request: Request, { params }: { params: Promise<{ jobId: str
     const system = systemOf(request);
     const works = await askOffice('judged', file);
     if (!works.ok) return answer(works);
+    const now = new Date().toISOString();
     const pdf = await renderToBuffer(
       <WorkOrder
-        file={file}
+        file={{ ...file, notices: [...temporaryNotices(file, system, now), ...file.notices] }}
         works={works.value}
         system={system}
-        words={wordsIn(system, file)}
-        printedAt={new Date().toISOString()}
+        words={wordsIn(system, file, works.value, now)}
+        printedAt={now}
       />,
     );
     return download(new Uint8Array(pdf), 'application/pdf', `${file.unit.tag}-work-order.pdf`);

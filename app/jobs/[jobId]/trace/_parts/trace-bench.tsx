@@ -1,47 +1,42 @@
 'use client';
 
-import { recorded } from '@/core/job';
 import { useCallback, useState, type KeyboardEvent } from 'react';
 import { toast } from 'sonner';
-import { z } from 'zod';
-import { faceOf, facesOf, spotSchema, standing, type FaceId, type Spot } from '@/core/frame';
-import { lengthDigits, parseLengthMm, printLength, ok } from '@/core/quantity';
-import { checkCrack, crackLengthMm, SEEN_BY_IDS, type Crack } from '@/core/trace';
-import { Entry, Pick, When } from '@/ui/controls';
+import { standing, type Spot } from '@/core/frame';
+import { recorded, stands } from '@/core/job';
+import { percent, printLength } from '@/core/quantity';
+import { crackLengthMm, cracksAsSeen, looksAt, partedShare, type Crack } from '@/core/trace';
+import { When } from '@/ui/controls';
 import { DraftLayer, faceWords, type StripScale } from '@/ui/strip';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { useDraft } from '../../../../_parts/remembered';
-import { Bench, MemberStrip, StrikeSheet, useMember, usePlace, useReader, useRecords } from '../../../_desk';
-import { newId } from '../../../../_client';
-import { printStation, stationDigits, parseStationMm } from '../../../../_words/station';
-import { useUnitTurn, eachText } from '../../../../_parts/turned';
-
-/** A crack being recorded; it outlives a reload. */
-const draftSchema = z.object({
-  path: z.array(spotSchema),
-  startFound: z.boolean(),
-  finishFound: z.boolean(),
-  seenBy: z.enum(SEEN_BY_IDS),
-  note: z.string(),
-});
-type Draft = z.infer<typeof draftSchema>;
-const NEW_CRACK: Draft = {
-  path: [],
-  startFound: false,
-  finishFound: false,
-  seenBy: 'dye penetrant',
-  note: '',
-};
+import { printStation, stationDigits } from '../../../../_words/station';
+import {
+  Bench,
+  MemberStrip,
+  StrikeSheet,
+  useMember,
+  useOnMember,
+  usePlace,
+  useReader,
+  useRecords,
+} from '../../../_desk';
+import { ArrestPanel } from './arrest-panel';
+import { CrackForm, draftSchema, NEW_CRACK } from './crack-form';
+import { GrowthPanel } from './growth-panel';
+import { LookForm } from './look-form';
+import { LooksTable } from './looks-table';
+import { MayMovePanel } from './may-move';
+import { TemporaryPanel } from './temporary-panel';
+import { TwinPrompt } from './twin-prompt';
 
 export function TraceBench() {
   const { file } = useRecords();
-  const { system } = useReader();
   const { member, setCursor } = useMember();
   const { cursor } = usePlace();
   const [draft, setDraft] = useDraft(`ossatura-crack-${file.job.id}-${member.id}`, draftSchema);
-  const [striking, setStriking] = useState<Crack>();
   const [chosen, setChosen] = useState<string>();
-  const strikes = new Map(file.strikes.map((strike) => [strike.evidenceId, strike]));
+  const [kept, setKept] = useState<Crack>();
   const cracks = recorded(file, 'crack').filter((crack) => crack.memberId === member.id);
 
   const addHere = useCallback(
@@ -81,17 +76,21 @@ export function TraceBench() {
     [draft, member],
   );
 
+  // The first is open until somebody closes it.
+  const upright = standing(cracks, file.strikes);
+  const shown = chosen === undefined ? upright[0] : upright.find(({ id }) => id === chosen);
   return (
     <Bench>
+      <MayMovePanel />
       <MemberStrip
         readings={false}
         over={over}
         onKey={onKey}
-        {...(chosen && { chosenCrack: chosen })}
+        {...(shown && { chosenCrack: shown.id })}
         {...(draft && { onPlace: addHere })}
       />
       {draft ? (
-        <CrackForm draft={draft} setDraft={setDraft} addHere={addHere} />
+        <CrackForm draft={draft} setDraft={setDraft} addHere={addHere} onKept={setKept} />
       ) : (
         <div className="mt-3 flex flex-wrap items-center gap-3">
           <button type="button" className="solid" onClick={() => setDraft(NEW_CRACK)}>
@@ -102,9 +101,10 @@ export function TraceBench() {
           </span>
         </div>
       )}
+      {kept && !draft && <TwinPrompt crack={kept} onDone={() => setKept(undefined)} />}
       <section className="mt-4 border-t border-rule pt-2" aria-label="Cracks">
         <h3 className="text-lg font-semibold">
-          Cracks on {member.name.toLowerCase()}: {standing(cracks, file.strikes).length}
+          Cracks on {member.name.toLowerCase()}: {upright.length}
         </h3>
         {cracks.length === 0 && (
           <p className="text-xl">
@@ -113,217 +113,117 @@ export function TraceBench() {
           </p>
         )}
         <ul className="ruled">
-          {cracks.map((crack) => {
-            const strike = strikes.get(crack.id);
-            const first = crack.path[0]!;
-            return (
-              <li
-                key={crack.id}
-                className={`flex flex-wrap items-center gap-x-5 py-1 ${strike ? 'text-soft line-through' : ''}`}
-              >
-                <span className="text-xl font-semibold">
-                  {printLength(crackLengthMm(member.shape, crack.path), system, 'length')}
-                </span>
-                <span>
-                  from station {stationDigits(member, first.stationMm, system)},{' '}
-                  {[...new Set(crack.path.map((spot) => faceWords(member, spot.face)))].join(' and ')}
-                </span>
-                <span className={crack.startFound && crack.finishFound ? '' : 'font-semibold text-oxide'}>
-                  {crack.startFound && crack.finishFound
-                    ? 'both ends found'
-                    : crack.startFound || crack.finishFound
-                      ? 'one end not found'
-                      : 'neither end found'}
-                </span>
-                <span className="caption">
-                  {crack.seenBy}; {crack.by}, <When at={crack.at} only="day" />
-                  {crack.note && `; ${crack.note}`}
-                </span>
-                {strike ? (
-                  <span className="caption no-underline">
-                    struck by {strike.by}: {strike.why}
-                  </span>
-                ) : (
-                  <span className="ml-auto whitespace-nowrap">
-                    <button
-                      type="button"
-                      className="hit px-2 underline"
-                      onClick={() => {
-                        setChosen(crack.id);
-                        setCursor({ stationMm: first.stationMm, face: first.face, heightMm: first.heightMm });
-                      }}
-                    >
-                      show
-                    </button>
-                    <button type="button" className="hit px-2 underline" onClick={() => setStriking(crack)}>
-                      strike
-                    </button>
-                  </span>
-                )}
-              </li>
-            );
-          })}
+          {cracks.map((crack) => (
+            <CrackLine
+              key={crack.id}
+              crack={crack}
+              isShown={crack.id === shown?.id}
+              onShow={() => {
+                const first = crack.path[0]!;
+                setChosen(crack.id === shown?.id ? '' : crack.id);
+                setCursor({ stationMm: first.stationMm, face: first.face, heightMm: first.heightMm });
+              }}
+            />
+          ))}
         </ul>
-        {standing(cracks, file.strikes).length > 0 && <p className="caution mt-3">{CAUTIONS.crack}</p>}
+        {upright.length > 0 && <p className="caution mt-3">{CAUTIONS.crack}</p>}
       </section>
-      <StrikeSheet
-        struck={
-          striking && {
-            id: striking.id,
-            words: `The crack at station ${printStation(member, striking.path[0]!.stationMm, system)}, ${faceWords(member, striking.path[0]!.face)}`,
-          }
-        }
-        onClose={() => setStriking(undefined)}
-      />
+      {shown && <CrackPanel key={shown.id} crack={shown} />}
+      <TemporaryPanel />
     </Bench>
   );
 }
 
-function CrackForm({
-  draft,
-  setDraft,
-  addHere,
-}: {
-  draft: Draft;
-  setDraft: (draft: Draft | undefined) => void;
-  addHere: (spot: Spot) => void;
-}) {
-  const { keep } = useRecords();
-  const { system, by } = useReader();
-  const { member, setCursor } = useMember();
-  const { cursor } = usePlace();
-  const { path } = draft;
-  const set = (to: Partial<Draft>) => setDraft({ ...draft, ...to });
-  const [problem, setProblem] = useState<string>();
-  const [typed, setTyped] = useState<{ station?: string; height?: string }>({});
-  useUnitTurn(system, (as) => setTyped(eachText(typed, as)));
-  const lengthMm = crackLengthMm(member.shape, path);
-
-  const submit = () => {
-    if (path.length < 2) return setProblem('a crack needs at least two points');
-    const check = checkCrack(member, { path });
-    if (!check.ok) return setProblem(check.reason);
-    keep({
-      kind: 'crack',
-      ...draft,
-      id: newId(),
-      memberId: member.id,
-      by: by.trim() || 'unnamed',
-      at: new Date().toISOString(),
-    });
-    setDraft(undefined);
-  };
-  const addTyped = () => {
-    const station =
-      typed.station === undefined ? ok(cursor.stationMm) : parseStationMm(typed.station, member, system);
-    const height = typed.height === undefined ? ok(cursor.heightMm) : parseLengthMm(typed.height, system);
-    if (!station.ok) return setProblem(`station: ${station.reason}`);
-    if (!height.ok) return setProblem(`height: ${height.reason}`);
-    const spot = { stationMm: station.value, face: cursor.face, heightMm: height.value };
-    const check = checkCrack(member, {
-      path: [spot, { ...spot, stationMm: spot.stationMm > 10 ? spot.stationMm - 5 : spot.stationMm + 5 }],
-    });
-    if (!check.ok) return setProblem(check.reason.replace('point 1: ', ''));
-    setProblem(undefined);
-    addHere(spot);
-    setCursor(spot);
-    setTyped({});
-  };
-
+/** One crack in the list, as it was seen last. */
+function CrackLine({ crack, isShown, onShow }: { crack: Crack; isShown: boolean; onShow: () => void }) {
+  const { file } = useRecords();
+  const { system } = useReader();
+  const { member } = useMember();
+  const { cracks } = useOnMember();
+  const [striking, setStriking] = useState(false);
+  const strike = file.strikes.find(({ evidenceId }) => evidenceId === crack.id);
+  const [seen] = cracksAsSeen(file.frame, [crack], strike ? [] : stands(file, 'crack look'));
+  const first = crack.path[0]!;
+  const looks = looksAt(stands(file, 'crack look'), crack.id).length;
+  const share = strike ? 0 : partedShare(member.shape, seen!, cracks);
   return (
-    <form
-      className="mt-2 border-y-2 border-ink bg-sheet px-3 py-3"
-      aria-label="New crack"
-      onSubmit={(event) => {
-        event.preventDefault();
-        submit();
-      }}
-    >
-      <p className="mb-2 text-xl">
-        <span className="font-semibold">
-          {path.length} {path.length === 1 ? 'point' : 'points'}, {printLength(lengthMm, system, 'length')}{' '}
-          long
-        </span>{' '}
-        <span className="caption">on the unrolled faces</span>
-      </p>
-      <div className="grid grid-cols-2 items-end gap-2 sm:grid-cols-4">
-        <Entry
-          label="station"
-          unit={system}
-          value={typed.station ?? stationDigits(member, cursor.stationMm, system)}
-          onChange={(event) => setTyped({ ...typed, station: event.target.value })}
-        />
-        <Pick
-          label="face"
-          value={cursor.face}
-          options={facesOf(member.shape).map((face) => face.id)}
-          words={(face: FaceId) => faceWords(member, face)}
-          onPick={(face) => setCursor({ ...cursor, face, heightMm: faceOf(member.shape, face)!.widthMm / 2 })}
-        />
-        <Entry
-          label="height on face"
-          unit={system}
-          value={typed.height ?? lengthDigits(cursor.heightMm, system, 'length')}
-          onChange={(event) => setTyped({ ...typed, height: event.target.value })}
-        />
-        <button type="button" className="plain" onClick={addTyped}>
-          Add this point
-        </button>
-      </div>
-      <div className="mt-3 flex flex-wrap items-end gap-3">
-        <label className="plain">
-          <input
-            type="checkbox"
-            className="size-5 accent-[var(--ink)]"
-            checked={draft.startFound}
-            onChange={(event) => set({ startFound: event.target.checked })}
-          />{' '}
-          first end found
-        </label>
-        <label className="plain">
-          <input
-            type="checkbox"
-            className="size-5 accent-[var(--ink)]"
-            checked={draft.finishFound}
-            onChange={(event) => set({ finishFound: event.target.checked })}
-          />{' '}
-          last end found
-        </label>
-        <Pick
-          label="how seen"
-          value={draft.seenBy}
-          options={SEEN_BY_IDS}
-          onPick={(seenBy) => set({ seenBy })}
-        />
-        <Entry
-          label="note"
-          className="min-w-40 flex-1"
-          value={draft.note}
-          maxLength={300}
-          onChange={(event) => set({ note: event.target.value })}
-        />
-      </div>
-      {problem && (
-        <p role="alert" className="mt-2 font-semibold text-oxide">
-          {problem}
-        </p>
+    <li className={`flex flex-wrap items-center gap-x-5 py-1 ${strike ? 'text-soft line-through' : ''}`}>
+      <span className="text-xl font-semibold">
+        {printLength(crackLengthMm(member.shape, seen!.path), system, 'length')}
+      </span>
+      <span>
+        from station {stationDigits(member, first.stationMm, system)},{' '}
+        {[...new Set(seen!.path.map((spot) => faceWords(member, spot.face)))].join(' and ')}
+        {share > 0 && <span className="caption"> parts {percent(share)} of the outline there</span>}
+      </span>
+      <span className={seen!.startFound && seen!.finishFound ? '' : 'font-semibold text-oxide'}>
+        {endsWords(seen!)}
+      </span>
+      <span className="caption">
+        {[crack.startsAt, crack.depth, ...(crack.signs ?? []), crack.branchOf && 'a branch']
+          .filter(Boolean)
+          .join(', ')}{' '}
+        {crack.seenBy}; {crack.by}, <When at={crack.at} only="day" />
+        {looks > 0 && `; ${looks + 1} looks`}
+        {crack.note && `; ${crack.note}`}
+      </span>
+      {strike ? (
+        <span className="caption no-underline">
+          struck by {strike.by}: {strike.why}
+        </span>
+      ) : (
+        <span className="ml-auto whitespace-nowrap">
+          <button type="button" className="hit px-2 underline" aria-expanded={isShown} onClick={onShow}>
+            {isShown ? 'close' : 'show'}
+          </button>
+          <button type="button" className="hit px-2 underline" onClick={() => setStriking(true)}>
+            strike
+          </button>
+        </span>
       )}
-      <div className="mt-3 flex flex-wrap gap-2">
-        <button type="submit" className="solid">
-          Keep the crack
-        </button>
-        <button
-          type="button"
-          className="plain"
-          disabled={path.length === 0}
-          onClick={() => set({ path: path.slice(0, -1) })}
-        >
-          Take back the last point
-        </button>
-        <button type="button" className="plain" onClick={() => setDraft(undefined)}>
-          Leave it
-        </button>
+      <StrikeSheet
+        struck={
+          striking
+            ? {
+                id: crack.id,
+                words: `The crack at station ${printStation(member, first.stationMm, system)}, ${faceWords(member, first.face)}`,
+              }
+            : undefined
+        }
+        onClose={() => setStriking(false)}
+      />
+    </li>
+  );
+}
+
+function endsWords({ startFound, finishFound, startUnder, finishUnder }: Crack): string {
+  if (startFound && finishFound) return 'both ends found';
+  const under = (!startFound && startUnder) || (!finishFound && finishUnder);
+  const open = startFound || finishFound ? 'one end not found' : 'neither end found';
+  return under ? `${open}, runs under something` : open;
+}
+
+/** Everything known of one crack: its looks, how it goes on, what would stop it. */
+function CrackPanel({ crack }: { crack: Crack }) {
+  const { file } = useRecords();
+  const [isLooking, setLooking] = useState(false);
+  const all = looksAt(recorded(file, 'crack look'), crack.id);
+  const looks = standing(all, file.strikes);
+  const [seen] = cracksAsSeen(file.frame, [crack], looks);
+  return (
+    <section className="mt-4 border-t-2 border-ink pt-2" aria-label="This crack">
+      <div className="flex flex-wrap items-center gap-3">
+        <h3 className="text-xl font-semibold">Looks at this crack</h3>
+        {!isLooking && (
+          <button type="button" className="solid" onClick={() => setLooking(true)}>
+            Look again
+          </button>
+        )}
       </div>
-    </form>
+      {isLooking && <LookForm crack={crack} looks={looks} onDone={() => setLooking(false)} />}
+      <LooksTable crack={crack} looks={all} />
+      <GrowthPanel crack={crack} looks={looks} />
+      <ArrestPanel crack={seen!} />
+    </section>
   );
 }

@@ -1,0 +1,104 @@
+import type { MayMove, MoveAnswer, MoveReason } from '@/core/job';
+import { printDistance, printLength, percent, type UnitSystem } from '@/core/quantity';
+import type { Basis, Limit, LookFlag, TimeLeft, WhyNoHole, WhyNot } from '@/core/trace';
+
+/** Why nothing is foretold of a crack, and what would change that. */
+export const WHY_NOT_WORDS: Readonly<Record<WhyNot, readonly [why: string, next: string]>> = {
+  'one look': [
+    'one look is no growth',
+    'Look again after some distance, with dye, and note how far it went.',
+  ],
+  'no distance': [
+    'nobody noted how far it went between the looks',
+    'Give odometer or hours with each look, or the trips made in between.',
+  ],
+  'distance backwards': ['the odometer goes backwards between looks', 'Strike the look that is wrong.'],
+  'no stress': [
+    'what the road does here is not known',
+    'Give the unit’s loads in Frame, or type the stress range here.',
+  ],
+  'past what is foretold': [
+    'it is past six tenths of its face, where no model of it holds',
+    'Not to be used: repair it.',
+  ],
+  'past the limit': ['it is past the length at which it may tear over a bump', 'Not to be used: repair it.'],
+  'runs along': [
+    'it runs along the member, and bending along it does not pull it open',
+    'Watch its ends by looks.',
+  ],
+  'off the faces': ['its points lie off the member’s faces', 'Strike it and record it anew.'],
+  'all round': ['it runs all round: the section is parted', 'Not to be used: repair it.'],
+};
+
+export const LIMIT_WORDS: Readonly<Record<Limit['why'], string>> = {
+  'toughness over a bump': 'there it may tear over a bump',
+  'the rest yields over a bump': 'there what is left yields over a bump',
+  'past what is foretold': 'beyond that nothing is foretold',
+};
+
+export const LOOK_FLAG_WORDS: Readonly<Record<LookFlag, string>> = {
+  'shorter than before': 'shorter than at a look before; kept as entered, the longest counts',
+  'odometer backwards': 'the odometer is lower than before; nothing is foretold with it',
+  'before the crack': 'dated before the crack was first recorded',
+  'gap closes': 'the gap closes under that load: this face is pressed by it',
+};
+
+export const NO_HOLE_WORDS: Readonly<Record<WhyNoHole, string>> = {
+  'too big': 'no hole small enough for a rail would hold it: one cut-out round all of it, or a splice',
+  'no drill': 'the hole it takes is larger than any drill here',
+  'too near an edge': 'no room for it before the edge or fold: one cut-out, or plate past the fold',
+  'tips too close': 'another crack’s end is too near: one cut-out round both',
+};
+
+export const printUsed = (used: number, basis: Basis, system: UnitSystem): string =>
+  basis === 'km' ? printDistance(used, system) : `${Math.round(used)} h`;
+
+export const MOVE_WORDS: Readonly<Record<MoveAnswer, string>> = {
+  'no reason recorded against it': 'No reason recorded against it',
+  restricted: 'Restricted',
+  'to the shop only': 'To the shop only',
+  'do not move': 'Do not move it',
+};
+
+/** What is left of a temporary repair. */
+export function timeLeftWords({ repair, leftKm, leftDays, isOver }: TimeLeft, system: UnitSystem): string {
+  const slower =
+    repair.slowerThanKmh === undefined ? '' : `, under ${printDistance(repair.slowerThanKmh, system)}/h`;
+  const days = leftDays === undefined ? '' : ` and ${leftDays} ${leftDays === 1 ? 'day' : 'days'}`;
+  if (!isOver)
+    return `${repair.form}: ${printDistance(leftKm, system)} of ${printDistance(repair.limitKm, system)} left${leftDays === undefined ? '' : days}${slower}`;
+  return leftKm <= 0
+    ? `${repair.form}: its ${printDistance(repair.limitKm, system)} are used up`
+    : `${repair.form}: its last day was ${repair.until}`;
+}
+
+export function moveReasonWords(
+  reason: MoveReason,
+  system: UnitSystem,
+  station: (at: { readonly memberId: string; readonly stationMm: number }) => string,
+): string {
+  switch (reason.why) {
+    case 'cracked':
+      return `${reason.name} is cracked at ${station(reason)}${reason.held ? `; held by a ${timeLeftWords(reason.held, system)}` : ''}`;
+    case 'parted':
+      return `${reason.name} is parted at ${station(reason)} over ${percent(reason.share)} of its outline`;
+    case 'past its limit':
+      return `${reason.name}’s crack at ${station(reason)} is longer than what is foretold safe`;
+    case 'metal gone':
+      return reason.isParted ? `${reason.name} is parted` : `${reason.name} has metal gone, see Weigh`;
+    case 'found bad': {
+      const carries = reason.carries.length ? `; it carries ${reason.carries.join(', ')}` : '';
+      return `${reason.name} ${reason.hasLetGo ? 'has let go' : 'was found bad'}: ${reason.found.join(', ')}${carries}`;
+    }
+    case 'temporary repair over':
+      return `${reason.name}: ${timeLeftWords(reason.left, system)}`;
+    default:
+      return reason satisfies never;
+  }
+}
+
+/** The answer in one line. */
+export const moveLine = ({ answer, reasons }: MayMove): string =>
+  reasons.length > 1 ? `${MOVE_WORDS[answer]}; ${reasons.length} reasons` : MOVE_WORDS[answer];
+
+export const lengthWords = (mm: number, system: UnitSystem): string => printLength(mm, system, 'length');

@@ -1,0 +1,288 @@
+'use client';
+
+import { useState } from 'react';
+import { z } from 'zod';
+import { faceOf, facesOf, spotSchema, type FaceId, type Spot } from '@/core/frame';
+import { lengthDigits, ok, parseLengthMm, printLength } from '@/core/quantity';
+import {
+  checkCrack,
+  CRACK_SIGNS,
+  crackLengthMm,
+  DEPTHS,
+  SEEN_BY_IDS,
+  STARTS_AT,
+  type Crack,
+} from '@/core/trace';
+import { Choice, Entry, Pick } from '@/ui/controls';
+import { faceWords } from '@/ui/strip';
+import { eachText, useUnitTurn } from '../../../../_parts/turned';
+import { parseStationMm, stationDigits } from '../../../../_words/station';
+import { newId } from '../../../../_client';
+import { useMember, useOnMember, usePlace, useReader, useRecords } from '../../../_desk';
+import { DyeTimer } from './dye-timer';
+import { UsedEntry, usedOf } from './used-entry';
+
+const ENDS = ['found', 'runs under something', 'not found'] as const;
+type End = (typeof ENDS)[number];
+
+/** A crack being recorded; it outlives a reload. */
+export const draftSchema = z.object({
+  path: z.array(spotSchema),
+  startFound: z.boolean(),
+  finishFound: z.boolean(),
+  startUnder: z.boolean().optional(),
+  finishUnder: z.boolean().optional(),
+  seenBy: z.enum(SEEN_BY_IDS),
+  startsAt: z.enum(STARTS_AT).optional(),
+  depth: z.enum(DEPTHS).optional(),
+  signs: z.array(z.enum(CRACK_SIGNS)).optional(),
+  branchOf: z.string().optional(),
+  used: z.string().optional(),
+  note: z.string(),
+});
+export type Draft = z.infer<typeof draftSchema>;
+export const NEW_CRACK: Draft = {
+  path: [],
+  startFound: false,
+  finishFound: false,
+  // Most first looks are by eye.
+  seenBy: 'eye',
+  note: '',
+};
+
+export function CrackForm({
+  onKept,
+  draft,
+  setDraft,
+  addHere,
+}: {
+  draft: Draft;
+  setDraft: (draft: Draft | undefined) => void;
+  addHere: (spot: Spot) => void;
+  onKept: (crack: Crack) => void;
+}) {
+  const { keep } = useRecords();
+  const { system, by } = useReader();
+  const { member, setCursor } = useMember();
+  const { cursor } = usePlace();
+  const { path } = draft;
+  const set = (to: Partial<Draft>) => setDraft({ ...draft, ...to });
+  const [problem, setProblem] = useState<string>();
+  const [typed, setTyped] = useState<{ station?: string; height?: string }>({});
+  useUnitTurn(system, (as) => setTyped(eachText(typed, as)));
+  const lengthMm = crackLengthMm(member.shape, path);
+
+  const submit = () => {
+    if (path.length < 2) return setProblem('a crack needs at least two points');
+    const check = checkCrack(member, { path });
+    if (!check.ok) return setProblem(check.reason);
+    const { used: typedUse, ...said } = draft;
+    const used = usedOf(typedUse, system);
+    if (!used.ok) return setProblem(used.reason);
+    const crack: Crack = {
+      kind: 'crack',
+      ...said,
+      ...used.value,
+      id: newId(),
+      memberId: member.id,
+      by: by.trim() || 'unnamed',
+      at: new Date().toISOString(),
+    };
+    keep(crack);
+    setDraft(undefined);
+    onKept(crack);
+  };
+  const addTyped = () => {
+    const station =
+      typed.station === undefined ? ok(cursor.stationMm) : parseStationMm(typed.station, member, system);
+    const height = typed.height === undefined ? ok(cursor.heightMm) : parseLengthMm(typed.height, system);
+    if (!station.ok) return setProblem(`station: ${station.reason}`);
+    if (!height.ok) return setProblem(`height: ${height.reason}`);
+    const spot = { stationMm: station.value, face: cursor.face, heightMm: height.value };
+    const check = checkCrack(member, {
+      path: [spot, { ...spot, stationMm: spot.stationMm > 10 ? spot.stationMm - 5 : spot.stationMm + 5 }],
+    });
+    if (!check.ok) return setProblem(check.reason.replace('point 1: ', ''));
+    setProblem(undefined);
+    addHere(spot);
+    setCursor(spot);
+    setTyped({});
+  };
+
+  return (
+    <form
+      className="mt-2 border-y-2 border-ink bg-sheet px-3 py-3"
+      aria-label="New crack"
+      onSubmit={(event) => {
+        event.preventDefault();
+        submit();
+      }}
+    >
+      <p className="mb-2 text-xl">
+        <span className="font-semibold">
+          {path.length} {path.length === 1 ? 'point' : 'points'}, {printLength(lengthMm, system, 'length')}{' '}
+          long
+        </span>{' '}
+        <span className="caption">on the unrolled faces</span>
+      </p>
+      <div className="grid grid-cols-2 items-end gap-2 sm:grid-cols-4">
+        <Entry
+          label="station"
+          unit={system}
+          value={typed.station ?? stationDigits(member, cursor.stationMm, system)}
+          onChange={(event) => setTyped({ ...typed, station: event.target.value })}
+        />
+        <Pick
+          label="face"
+          value={cursor.face}
+          options={facesOf(member.shape).map((face) => face.id)}
+          words={(face: FaceId) => faceWords(member, face)}
+          onPick={(face) => setCursor({ ...cursor, face, heightMm: faceOf(member.shape, face)!.widthMm / 2 })}
+        />
+        <Entry
+          label="height on face"
+          unit={system}
+          value={typed.height ?? lengthDigits(cursor.heightMm, system, 'length')}
+          onChange={(event) => setTyped({ ...typed, height: event.target.value })}
+        />
+        <button type="button" className="plain" onClick={addTyped}>
+          Add this point
+        </button>
+      </div>
+      <div className="mt-3 flex flex-wrap items-end gap-x-4 gap-y-3">
+        <EndChoice
+          label="first end"
+          found={draft.startFound}
+          under={draft.startUnder}
+          onChange={(startFound, startUnder) => set({ startFound, startUnder })}
+        />
+        <EndChoice
+          label="last end"
+          found={draft.finishFound}
+          under={draft.finishUnder}
+          onChange={(finishFound, finishUnder) => set({ finishFound, finishUnder })}
+        />
+      </div>
+      <div className="mt-3 grid grid-cols-2 items-end gap-2 sm:grid-cols-4">
+        <Pick
+          label="how seen"
+          value={draft.seenBy}
+          options={SEEN_BY_IDS}
+          onPick={(seenBy) => set({ seenBy })}
+        />
+        <Pick
+          label="starts at"
+          value={draft.startsAt ?? NOT_SAID}
+          options={[NOT_SAID, ...STARTS_AT]}
+          onPick={(at) => set({ startsAt: at === NOT_SAID ? undefined : at })}
+        />
+        <Pick
+          label="how deep"
+          value={draft.depth ?? NOT_SAID}
+          options={[NOT_SAID, ...DEPTHS]}
+          onPick={(depth) => set({ depth: depth === NOT_SAID ? undefined : depth })}
+        />
+        <UsedEntry value={draft.used ?? ''} onChange={(used) => set({ used })} />
+      </div>
+      {draft.seenBy === 'dye penetrant' && <DyeTimer />}
+      <div className="mt-3 flex flex-wrap gap-x-2 gap-y-2" role="group" aria-label="Signs">
+        {CRACK_SIGNS.map((sign) => {
+          const signs = draft.signs ?? [];
+          const is = signs.includes(sign);
+          return (
+            <button
+              key={sign}
+              type="button"
+              className="plain"
+              aria-pressed={is}
+              onClick={() => set({ signs: is ? signs.filter((each) => each !== sign) : [...signs, sign] })}
+            >
+              {sign}
+            </button>
+          );
+        })}
+      </div>
+      <div className="mt-3 grid grid-cols-1 items-end gap-2 sm:grid-cols-2">
+        <BranchPick draft={draft} onPick={(branchOf) => set({ branchOf })} />
+        <Entry
+          label="note"
+          value={draft.note}
+          maxLength={300}
+          onChange={(event) => set({ note: event.target.value })}
+        />
+      </div>
+      {problem && (
+        <p role="alert" className="mt-2 font-semibold text-oxide">
+          {problem}
+        </p>
+      )}
+      <div className="mt-3 flex flex-wrap gap-2">
+        <button type="submit" className="solid">
+          Keep the crack
+        </button>
+        <button
+          type="button"
+          className="plain"
+          disabled={path.length === 0}
+          onClick={() => set({ path: path.slice(0, -1) })}
+        >
+          Take back the last point
+        </button>
+        <button type="button" className="plain" onClick={() => setDraft(undefined)}>
+          Leave it
+        </button>
+      </div>
+    </form>
+  );
+}
+
+const NOT_SAID = 'not said';
+
+/** An end was found, or runs on under something, or nobody found it. */
+export function EndChoice({
+  label,
+  found,
+  under,
+  onChange,
+}: {
+  label: string;
+  found: boolean;
+  under?: boolean | undefined;
+  onChange: (found: boolean, under: boolean | undefined) => void;
+}) {
+  const value: End = found ? 'found' : under ? 'runs under something' : 'not found';
+  return (
+    <div>
+      <p className="caption">{label}</p>
+      <Choice
+        label={`${label} of the crack`}
+        value={value}
+        options={ENDS}
+        onChange={(end) => onChange(end === 'found', end === 'runs under something' ? true : undefined)}
+      />
+    </div>
+  );
+}
+
+/** The crack this one runs off or into, where there are others on the member. */
+function BranchPick({ draft, onPick }: { draft: Draft; onPick: (id: string | undefined) => void }) {
+  const { system } = useReader();
+  const { member } = useMember();
+  const { cracks } = useOnMember();
+  if (cracks.length === 0) return null;
+  const words = (id: string) => {
+    const crack = cracks.find((each) => each.id === id);
+    return crack
+      ? `the crack at ${stationDigits(member, crack.path[0]!.stationMm, system)}, ${faceWords(member, crack.path[0]!.face)}`
+      : 'no other crack';
+  };
+  return (
+    <Pick
+      label="branch of"
+      value={draft.branchOf ?? ''}
+      options={['', ...cracks.map(({ id }) => id)]}
+      words={words}
+      onPick={(id) => onPick(id || undefined)}
+    />
+  );
+}

@@ -1,0 +1,122 @@
+'use client';
+
+import { useCallback, useMemo } from 'react';
+import type { Data, Layout } from 'plotly.js';
+import { kmToMiles, mmToInches, type UnitSystem } from '@/core/quantity';
+import { LENGTH_ERROR_MM } from '@/core/reference';
+import type { Foretold } from '@/core/trace';
+import { Plot, type Ink } from '@/ui/charts';
+
+const POINTS = 24;
+
+/** Length across against what the unit had done: looks with their error, the band from the last of them, the length to stop at. */
+export function GrowthChart({ foretold, system }: { foretold: Foretold; system: UnitSystem }) {
+  const { basis, seen, crossing, limit, toLimit } = foretold;
+  const scale = crossing.kind === 'centre' ? 2 : 1;
+  const x = useCallback(
+    (used: number) => (basis === 'km' && system === 'in' ? kmToMiles(used) : used),
+    [basis, system],
+  );
+  const y = useCallback(
+    (mm: number) => (system === 'in' ? mmToInches(scale * mm) : scale * mm),
+    [scale, system],
+  );
+  const looks = useMemo(
+    () => seen.filter((each): each is Required<typeof each> => each.used !== undefined),
+    [seen],
+  );
+  const last = looks[looks.length - 1]!;
+  const band = useMemo(() => {
+    const far = Number.isFinite(toLimit.mid) ? 1.3 * toLimit.mid : 3 * (last.used - looks[0]!.used);
+    return Array.from({ length: POINTS + 1 }, (_, k) => {
+      const used = (far * k) / POINTS;
+      return { used: last.used + used, ...foretold.lengthAfter(used) };
+    });
+  }, [foretold, toLimit, last, looks]);
+  const data = useCallback(
+    (ink: Ink): Data[] => {
+      const line = (of: (each: (typeof band)[number]) => number, more: object): Data => ({
+        x: band.map(({ used }) => x(used)),
+        y: band.map((each) => y(of(each))),
+        type: 'scatter',
+        mode: 'lines',
+        hoverinfo: 'skip',
+        ...more,
+      });
+      return [
+        line(({ low }) => low, { line: { color: ink.soft, width: 1 } }),
+        line(({ high }) => high, {
+          line: { color: ink.soft, width: 1 },
+          fill: 'tonexty',
+          fillcolor: ink.rule,
+        }),
+        line(({ mid }) => mid, { line: { color: ink.oxide, width: 2, dash: 'dash' } }),
+        {
+          x: looks.map(({ used }) => x(used)),
+          y: looks.map(({ aMm }) => y(aMm)),
+          error_y: {
+            type: 'data',
+            array: looks.map(({ seenBy }) => y(1.645 * LENGTH_ERROR_MM[seenBy])),
+            color: ink.ink,
+            thickness: 2,
+          },
+          type: 'scatter',
+          mode: 'markers',
+          marker: { color: ink.ink, size: 10, symbol: 'diamond' },
+          text: looks.map(({ at, seenBy }) => `${at.slice(0, 10)}, ${seenBy}`),
+          hovertemplate: '%{y:.2f}<br>%{text}<extra></extra>',
+        },
+      ];
+    },
+    [band, looks, x, y],
+  );
+  const layout = useCallback(
+    (ink: Ink): Partial<Layout> => ({
+      xaxis: {
+        title: { text: basis === 'km' ? (system === 'in' ? 'miles' : 'km') : 'hours' },
+        gridcolor: ink.rule,
+        zeroline: false,
+        fixedrange: true,
+      },
+      yaxis: {
+        title: { text: `length across, ${system}` },
+        gridcolor: ink.rule,
+        rangemode: 'tozero',
+        zeroline: false,
+        fixedrange: true,
+      },
+      shapes: [
+        {
+          type: 'line',
+          xref: 'paper',
+          x0: 0,
+          x1: 1,
+          y0: y(limit.aMm),
+          y1: y(limit.aMm),
+          line: { color: ink.ink, width: 2 },
+        },
+      ],
+      annotations: [
+        {
+          xref: 'paper',
+          x: 0.01,
+          xanchor: 'left',
+          y: y(limit.aMm),
+          yanchor: 'bottom',
+          text: 'stop',
+          showarrow: false,
+          font: { color: ink.ink },
+        },
+      ],
+    }),
+    [basis, system, limit, y],
+  );
+  return (
+    <Plot
+      data={data}
+      layout={layout}
+      height={240}
+      label="Length of the crack against distance: looks, the range foretold nine times in ten, and the length to stop at"
+    />
+  );
+}

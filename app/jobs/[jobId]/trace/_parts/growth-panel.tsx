@@ -1,0 +1,157 @@
+'use client';
+
+import { useDeferredValue, useMemo, useState } from 'react';
+import { randomLcg } from 'd3-random';
+import { stands, stressAtCrack } from '@/core/job';
+import {
+  kmToMiles,
+  ksiToMpa,
+  MM_PER_INCH,
+  parseDistanceKm,
+  printLength,
+  printStress,
+  significant,
+} from '@/core/quantity';
+import { TOUGHNESS_SOURCE, PARIS_SOURCE, printSource } from '@/core/reference';
+import { foretell, type Crack, type CrackLook, type Easing, type Foretold, type Growth } from '@/core/trace';
+import { Entry, Pick } from '@/ui/controls';
+import { useUnitTurn } from '../../../../_parts/turned';
+import { CAUTIONS } from '../../../../_words/cautions';
+import { LIMIT_WORDS, printUsed, WHY_NOT_WORDS } from '../../../../_words/trace';
+import { useMember, useReader, useRecords, useWork } from '../../../_desk';
+import { GrowthChart } from './growth-chart';
+
+const SHARES = ['1', '0.85', '0.7', '0.5'] as const;
+type Share = (typeof SHARES)[number];
+const shareWords = (as: string) => (share: Share) =>
+  share === '1' ? as : `${Math.round(Number(share) * 100)} %`;
+
+/** The same crack is resampled the same way each time it is looked at. */
+const seedOf = (id: string): number => parseInt(id.replace(/-/g, '').slice(0, 8), 16) / 0xffffffff;
+
+/** Trips typed in by somebody who wants to know before they go. */
+const A_TRIP = { in: '100', mm: '160' } as const;
+
+/** How a crack goes on, and until when. */
+export function GrowthPanel({ crack, looks }: { crack: Crack; looks: readonly CrackLook[] }) {
+  const { file } = useRecords();
+  const { system } = useReader();
+  const { member } = useMember();
+  const { demand } = useWork();
+  const [typed, setTyped] = useState('');
+  const [easing, setEasing] = useState({ load: '1', road: '1', braced: '1' } as Record<keyof Easing, Share>);
+  const [trip, setTrip] = useState<string>(A_TRIP[system]);
+  useUnitTurn(system, (as) => setTrip(as(trip, 'distance')));
+  const model = useMemo(() => stressAtCrack(file, demand, member, crack), [file, demand, member, crack]);
+  const typedMpa = Number(typed) * (system === 'in' ? ksiToMpa(1) : 1);
+  const isTyped = typed.trim() !== '' && typedMpa > 0;
+  const asked = useDeferredValue(isTyped ? typedMpa : undefined);
+  const growth = useMemo(() => {
+    const { bumpG } = file.practice.loadFactors;
+    const stress =
+      asked === undefined
+        ? model
+        : { yieldMpa: model?.yieldMpa ?? 250, rangeMpa: asked, bumpMpa: bumpG * asked };
+    const eased = { load: Number(easing.load), road: Number(easing.road), braced: Number(easing.braced) };
+    const about = { looks, trips: stands(file, 'trip') };
+    return foretell(member, crack, about, stress, { easing: eased, random: randomLcg(seedOf(crack.id)) });
+  }, [member, crack, looks, file, model, asked, easing]);
+  const ease = (key: keyof Easing, label: string, as: string) => (
+    <Pick
+      label={label}
+      value={easing[key]}
+      options={SHARES}
+      words={shareWords(as)}
+      onPick={(share) => setEasing({ ...easing, [key]: share })}
+    />
+  );
+  return (
+    <section aria-label="How it goes on" className="mt-3 border-t border-rule pt-2">
+      <h4 className="text-lg font-semibold">How it goes on</h4>
+      <Answer growth={growth} trip={trip} />
+      <div className="mt-2 grid grid-cols-2 items-start gap-2 sm:grid-cols-3 lg:grid-cols-5">
+        <Entry
+          label={`stress range, ${system === 'in' ? 'ksi' : 'MPa'}`}
+          value={typed}
+          placeholder={model ? `${printStress(model.rangeMpa, system)} by the model` : 'not known'}
+          {...(typed.trim() !== '' && !isTyped && { problem: 'a number above nothing' })}
+          onChange={(event) => setTyped(event.target.value)}
+        />
+        {ease('load', 'load from now on', 'as it is')}
+        {ease('road', 'bumps from now on', 'as they are')}
+        {ease('braced', 'stress a brace leaves', 'no brace')}
+        <Entry
+          label={`a trip of, ${system === 'in' ? 'mi' : 'km'}`}
+          value={trip}
+          onChange={(event) => setTrip(event.target.value)}
+        />
+      </div>
+      {growth.ok && <GrowthChart foretold={growth.foretold} system={system} />}
+      <p className="caution mt-2">{CAUTIONS.foretold}</p>
+    </section>
+  );
+}
+
+function Answer({ growth, trip }: { growth: Growth; trip: string }) {
+  const { system } = useReader();
+  if (!growth.ok) {
+    const [why, next] = WHY_NOT_WORDS[growth.why];
+    return (
+      <p className="text-[17px]">
+        <span className="font-semibold">Can’t say: {why}.</span> {next}
+      </p>
+    );
+  }
+  return <Told foretold={growth.foretold} trip={trip} system={system} />;
+}
+
+function Told({ foretold, trip, system }: { foretold: Foretold; trip: string; system: 'in' | 'mm' }) {
+  const { toLimit, basis, limit, crossing, deltaK, pace, isGrowing, lookEvery, swings } = foretold;
+  const used = (value: number) => printUsed(value, basis, system);
+  const scale = crossing.kind === 'centre' ? 2 : 1;
+  const length = (mm: number) => printLength(scale * mm, system, 'length');
+  const far = parseDistanceKm(trip, system);
+  const after = far.ok && basis === 'km' ? foretold.lengthAfter(far.value) : undefined;
+  const k = (value: number) =>
+    system === 'in'
+      ? `${(value / (ksiToMpa(1) * Math.sqrt(MM_PER_INCH))).toFixed(1)} ksi√in`
+      : `${(value / Math.sqrt(1000)).toFixed(1)} MPa√m`;
+  const per = basis === 'km' ? (system === 'in' ? 1000 / kmToMiles(1) : 1000) : 1000;
+  const perWords = basis === 'km' ? (system === 'in' ? '1,000 mi' : '1,000 km') : '1,000 h';
+  const swingsPer = (each: number) =>
+    significant(basis === 'km' && system === 'in' ? each / kmToMiles(1) : each, 2);
+  return (
+    <div className="text-[17px]">
+      <p className="text-xl">
+        To its limit:{' '}
+        <span className="font-semibold">
+          {used(toLimit.low)} to {Number.isFinite(toLimit.high) ? used(toLimit.high) : 'no end in sight'}
+        </span>
+        {Number.isFinite(toLimit.mid) && <span className="caption"> middle {used(toLimit.mid)}</span>}
+      </p>
+      <p>
+        Stop at <span className="font-semibold">{length(limit.aMm)}</span> across: {LIMIT_WORDS[limit.why]}.
+        Look again every <span className="font-semibold">{used(lookEvery)}</span>.
+      </p>
+      {after && (
+        <p>
+          After that trip <span className="font-semibold">{length(after.low)}</span> to{' '}
+          <span className="font-semibold">{length(after.high)}</span> across
+          {after.high >= limit.aMm && (
+            <span className="font-semibold text-oxide">; it may reach its limit on the way</span>
+          )}
+          .
+        </p>
+      )}
+      <p className="caption">
+        {isGrowing
+          ? `Grew ${printLength(scale * pace * per, system, 'thickness')} per ${perWords} so far.`
+          : 'No growth seen beyond what looks can tell apart; the range allows for what they may have missed.'}{' '}
+        ΔK {k(deltaK[0])} to {k(deltaK[1])}, nominal; that pace takes {swingsPer(swings[1])} to{' '}
+        {swingsPer(swings[0])} such swings a {basis === 'km' ? (system === 'in' ? 'mile' : 'km') : 'hour'} by
+        the law; a road gives some tens to some hundreds (ours), more makes stress or looks doubtful.{' '}
+        {printSource(PARIS_SOURCE)}; {printSource(TOUGHNESS_SOURCE)}.
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,165 @@
+'use client';
+
+import { useState } from 'react';
+import { parseLengthMm } from '@/core/quantity';
+import { lookFlags, SEEN_BY_IDS, type Crack, type CrackLook, type SeenBy } from '@/core/trace';
+import { Entry, Pick } from '@/ui/controls';
+import { eachText, useUnitTurn } from '../../../../_parts/turned';
+import { LOOK_FLAG_WORDS } from '../../../../_words/trace';
+import { newId } from '../../../../_client';
+import { useReader, useRecords } from '../../../_desk';
+import { EndChoice } from './crack-form';
+import { UsedEntry, usedOf } from './used-entry';
+
+const EMPTY = { start: '', finish: '', unloaded: '', loaded: '' };
+const LABELS = {
+  start: 'first end ran on by',
+  finish: 'last end ran on by',
+  unloaded: 'gap, load off',
+  loaded: 'gap, load on',
+} as const;
+
+/** A later look at a crack. Lengths are past where the crack was recorded first, so that a slip at one look is no slip of the next. */
+export function LookForm({
+  crack,
+  looks,
+  onDone,
+}: {
+  crack: Crack;
+  looks: readonly CrackLook[];
+  onDone: () => void;
+}) {
+  const { keep } = useRecords();
+  const { system, by } = useReader();
+  const [typed, setTyped] = useState(EMPTY);
+  const [used, setUsed] = useState('');
+  const [seenBy, setSeenBy] = useState<SeenBy>('eye');
+  const [ends, setEnds] = useState<
+    Pick<CrackLook, 'startFound' | 'finishFound' | 'startUnder' | 'finishUnder'>
+  >({
+    startFound: crack.startFound,
+    finishFound: crack.finishFound,
+  });
+  const [loadedBy, setLoadedBy] = useState('');
+  const [note, setNote] = useState('');
+  const [problem, setProblem] = useState<{ field: keyof typeof EMPTY | 'used'; words: string }>();
+  useUnitTurn(system, (as) => setTyped(eachText(typed, as)));
+
+  const read = (): CrackLook | undefined => {
+    const lengths: Partial<Record<keyof typeof EMPTY, number>> = {};
+    for (const field of Object.keys(EMPTY) as (keyof typeof EMPTY)[]) {
+      const text = typed[field].trim();
+      if (text === '' || Number(text) === 0) {
+        if (text !== '') lengths[field] = 0;
+        continue;
+      }
+      const length = parseLengthMm(text, system);
+      if (!length.ok) {
+        setProblem({ field, words: length.reason });
+        return undefined;
+      }
+      lengths[field] = length.value;
+    }
+    const use = usedOf(used, system);
+    if (!use.ok) {
+      setProblem({ field: 'used', words: use.reason });
+      return undefined;
+    }
+    return {
+      kind: 'crack look',
+      id: newId(),
+      crackId: crack.id,
+      memberId: crack.memberId,
+      startMm: lengths.start ?? 0,
+      finishMm: lengths.finish ?? 0,
+      ...ends,
+      seenBy,
+      ...(lengths.unloaded !== undefined && { gapUnloadedMm: lengths.unloaded }),
+      ...(lengths.loaded !== undefined && { gapLoadedMm: lengths.loaded }),
+      loadedBy,
+      ...use.value,
+      by: by.trim() || 'unnamed',
+      at: new Date().toISOString(),
+      note,
+    };
+  };
+  const submit = () => {
+    const look = read();
+    if (!look) return;
+    keep(look);
+    onDone();
+  };
+  const entry = (field: keyof typeof EMPTY) => (
+    <Entry
+      label={LABELS[field]}
+      unit={system}
+      value={typed[field]}
+      placeholder={field === 'start' || field === 'finish' ? '0' : 'not measured'}
+      {...(problem?.field === field && { problem: problem.words })}
+      onChange={(event) => setTyped({ ...typed, [field]: event.target.value })}
+    />
+  );
+  return (
+    <form
+      className="my-2 border-y-2 border-ink bg-sheet px-3 py-3"
+      aria-label="Another look"
+      onSubmit={(event) => {
+        event.preventDefault();
+        submit();
+      }}
+    >
+      <p className="caption mb-2">
+        How far each end lies past where it was recorded first
+        {looks.length > 0 && `; ${looks.length} ${looks.length === 1 ? 'look' : 'looks'} before this one`}
+      </p>
+      <div className="grid grid-cols-2 items-start gap-2 sm:grid-cols-4">
+        {entry('start')}
+        {entry('finish')}
+        {entry('unloaded')}
+        {entry('loaded')}
+        <Entry
+          label="loaded by"
+          value={loadedBy}
+          maxLength={80}
+          placeholder="hitched, full, on its legs"
+          onChange={(event) => setLoadedBy(event.target.value)}
+        />
+        <Pick label="how seen" value={seenBy} options={SEEN_BY_IDS} onPick={setSeenBy} />
+        <UsedEntry value={used} onChange={setUsed} />
+        <Entry label="note" value={note} maxLength={300} onChange={(event) => setNote(event.target.value)} />
+      </div>
+      {problem?.field === 'used' && (
+        <p role="alert" className="mt-1 font-semibold text-oxide">
+          {problem.words}
+        </p>
+      )}
+      <div className="mt-3 flex flex-wrap items-end gap-x-4 gap-y-3">
+        <EndChoice
+          label="first end now"
+          found={ends.startFound}
+          under={ends.startUnder}
+          onChange={(startFound, startUnder) => setEnds({ ...ends, startFound, startUnder })}
+        />
+        <EndChoice
+          label="last end now"
+          found={ends.finishFound}
+          under={ends.finishUnder}
+          onChange={(finishFound, finishUnder) => setEnds({ ...ends, finishFound, finishUnder })}
+        />
+        <button type="submit" className="solid">
+          Keep this look
+        </button>
+        <button type="button" className="plain" onClick={onDone}>
+          Leave it
+        </button>
+      </div>
+      {seenBy === 'told' && (
+        <p className="caption mt-2">Told lengths restrict; they never set the pace of what is foretold.</p>
+      )}
+    </form>
+  );
+}
+
+/** What is odd about a look, in words. */
+export const flagsOf = (crack: Crack, looks: readonly CrackLook[], look: CrackLook): string[] =>
+  lookFlags(crack, looks, look).map((flag) => LOOK_FLAG_WORDS[flag]);

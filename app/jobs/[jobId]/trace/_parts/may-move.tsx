@@ -1,0 +1,67 @@
+'use client';
+
+import { useMemo } from 'react';
+import { memberOf } from '@/core/frame';
+import { mayMove, stands, stressAtCrack, type MayMove } from '@/core/job';
+import { cracksAsSeen, crossingOf, limitOf } from '@/core/trace';
+import { CAUTIONS } from '../../../../_words/cautions';
+import { moveReasonWords, MOVE_WORDS } from '../../../../_words/trace';
+import { printStation } from '../../../../_words/station';
+import { useReader, useRecordsLater, useWork } from '../../../_desk';
+
+/** Whether the unit may move until it is mended, with every reason. */
+export function MayMovePanel() {
+  const { file } = useRecordsLater();
+  const { summaries, demand, isWorking } = useWork();
+  const { system } = useReader();
+  const answer = useMemo((): MayMove => {
+    const cracks = cracksAsSeen(file.frame, stands(file, 'crack'), stands(file, 'crack look'));
+    const pastLimit = new Set(
+      cracks.flatMap((crack) => {
+        const member = memberOf(file.frame, crack.memberId);
+        const stress = member && stressAtCrack(file, demand, member, crack);
+        const crossing = member && crossingOf(member.shape, crack.path);
+        if (!stress || typeof crossing !== 'object') return [];
+        return crossing.aMm >= limitOf(crossing, stress).aMm ? [crack.id] : [];
+      }),
+    );
+    return mayMove(file, new Date().toISOString(), { weighed: summaries, pastLimit });
+  }, [file, summaries, demand]);
+  const station = ({ memberId, stationMm }: { memberId: string; stationMm: number }) => {
+    const member = memberOf(file.frame, memberId);
+    return member ? printStation(member, stationMm, system) : '';
+  };
+  const isBad = answer.answer !== 'no reason recorded against it';
+  return (
+    <section
+      aria-label="May it move"
+      className={`mb-2 border-l-[6px] px-3 py-1 ${isBad ? 'border-oxide bg-oxide-wash' : 'border-rule'}`}
+    >
+      <details>
+        <summary className="flex min-h-11 cursor-pointer flex-wrap items-center gap-x-3 text-[17px]">
+          <span>May it move until it is mended?</span>
+          <span className="text-xl font-semibold">{MOVE_WORDS[answer.answer]}</span>
+          {answer.reasons[0] && (
+            <span className="caption">
+              {moveReasonWords(answer.reasons[0], system, station)}
+              {answer.reasons.length > 1 && `, and ${answer.reasons.length - 1} more`}
+            </span>
+          )}
+          {isWorking && <span className="caption">still working it out</span>}
+        </summary>
+        <ul className="ruled">
+          {answer.reasons.map((reason, k) => (
+            <li key={k} className="py-1">
+              <span className="font-semibold">{MOVE_WORDS[reason.answer]}</span>:{' '}
+              {moveReasonWords(reason, system, station)}
+            </li>
+          ))}
+        </ul>
+        <p className="caption">
+          From cracks, metal gone, brackets that let go and temporary repairs; thin metal speaks in Weigh.
+        </p>
+        <p className="caution">{CAUTIONS.move}</p>
+      </details>
+    </section>
+  );
+}

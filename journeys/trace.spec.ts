@@ -1,0 +1,125 @@
+import { readPdf } from '../checks/outside/validators';
+import { expect, kept, openJob, test, worked } from './stage';
+
+test('three looks at a crack become a range of miles; what eases it is told, a trip typed in is answered', async ({
+  page,
+  jobs,
+}) => {
+  await page.goto(`${jobs['BK-1']}/trace?member=rail-left`);
+  await worked(page);
+  const panel = page.getByRole('region', { name: 'This crack' });
+  await expect(page.getByRole('table', { name: 'Looks at this crack' }).getByRole('row')).toHaveCount(4);
+  const goes = panel.getByRole('region', { name: 'How it goes on' });
+  await expect(goes.getByText(/To its limit: [\d.]+ mi to/)).toBeVisible();
+  const least = async () => Number(/To its limit: ([\d.]+) mi/.exec(await goes.innerText())![1]);
+  const asItIs = await least();
+  await goes.getByLabel('load from now on').selectOption('0.7');
+  await expect.poll(least).toBeGreaterThan(1.5 * asItIs);
+  await goes.getByLabel('load from now on').selectOption('1');
+  await goes.getByLabel(/^a trip of/).fill('9000');
+  await expect(goes.getByText(/may reach its limit on the way/)).toBeVisible();
+  await goes.getByLabel(/^stress range/).fill('nothing');
+  await expect(goes.getByText('a number above nothing')).toBeVisible();
+  await expect(panel.getByRole('region', { name: 'Holes at its ends' })).toContainText(/drill .* in/);
+  await page.getByRole('button', { name: /^Units:/ }).click();
+  await expect(goes.getByText(/To its limit: [\d.]+ km to/)).toBeVisible();
+  await expect(panel.getByRole('region', { name: 'Holes at its ends' })).toContainText(/drill \d+ mm/);
+});
+
+test('a crack by eye with all that is seen of it, its twin asked for; a look that shrinks is kept and flagged; struck, it counts no more', async ({
+  page,
+}, info) => {
+  await openJob(page, `TR-${info.workerIndex}1`);
+  await page.getByRole('link', { name: /^Trace/ }).click();
+  await expect(page.getByRole('region', { name: 'May it move' })).toContainText(
+    'No reason recorded against it',
+  );
+  await page.getByRole('button', { name: 'Record a crack' }).click();
+  const form = page.getByRole('form', { name: 'New crack' });
+  await expect(form.getByLabel('how seen')).toHaveValue('eye');
+  await form.getByLabel('face', { exact: true }).selectOption('bottom');
+  for (const height of ['2', '1-1/4']) {
+    await form.getByLabel(/^station/).fill('72');
+    await form.getByLabel(/^height on face/).fill(height);
+    await form.getByRole('button', { name: 'Add this point' }).click();
+  }
+  const end = (which: string, is: string) =>
+    form
+      .getByRole('radiogroup', { name: `${which} end of the crack` })
+      .getByRole('radio', { name: is, exact: true })
+      .click();
+  await end('first', 'found');
+  await end('last', 'runs under something');
+  await form.getByLabel('starts at').selectOption('plain edge');
+  await form.getByRole('button', { name: 'fresh streak' }).click();
+  await form.getByLabel(/^odometer/).fill('far');
+  await form.getByRole('button', { name: 'Keep the crack' }).click();
+  await expect(form.getByRole('alert')).toContainText('odometer: miles, such as 30');
+  await form.getByLabel(/^odometer/).fill('81,000');
+  await form.getByRole('button', { name: 'Keep the crack' }).click();
+  await expect(page.getByRole('region', { name: 'Look at the twin' })).toContainText(/right rail, 72 in/);
+  await page.getByRole('button', { name: 'looked at both' }).click();
+  const list = page.getByRole('region', { name: 'Cracks', exact: true });
+  await expect(list).toContainText('3/4 in');
+  await expect(list).toContainText('one end not found, runs under something');
+  await expect(page.getByRole('region', { name: 'May it move' })).toContainText('To the shop only');
+
+  await test.step('one look is no growth; two with a distance between them want a stress', async () => {
+    const goes = page.getByRole('region', { name: 'How it goes on' });
+    await expect(goes).toContainText('Can’t say: one look is no growth');
+    const look = async (last: string, odometer: string) => {
+      await page.getByRole('button', { name: 'Look again' }).click();
+      const again = page.getByRole('form', { name: 'Another look' });
+      await again.getByLabel(/^last end ran on by/).fill(last);
+      await again.getByLabel('how seen').selectOption('dye penetrant');
+      await again.getByLabel(/^odometer/).fill(odometer);
+      await again.getByRole('button', { name: 'Keep this look' }).click();
+    };
+    await look('1/2', '82,000');
+    await expect(list).toContainText('1 1/4 in');
+    await goes.getByLabel(/^stress range/).fill('2');
+    await expect(goes).toContainText(/To its limit/);
+    await look('1/4', '81,500');
+    const table = page.getByRole('table', { name: 'Looks at this crack' });
+    await expect(table).toContainText('shorter than at a look before');
+    await expect(table).toContainText('the odometer is lower than before');
+    await expect(list).toContainText('1 1/4 in');
+    await expect(goes).toContainText('the odometer goes backwards');
+    await table.getByRole('row').last().getByRole('button', { name: 'strike' }).click();
+    await page.getByLabel(/why/i).fill('read the wrong tape');
+    await page.getByRole('button', { name: /^Strike/ }).click();
+    await expect(goes).toContainText(/To its limit/);
+    await kept(page);
+  });
+  await page.reload();
+  await expect(page.getByRole('region', { name: 'Cracks', exact: true })).toContainText('1 1/4 in');
+});
+
+test('a temporary repair counts down on every screen and paper, and is called over', async ({
+  page,
+  jobs,
+}) => {
+  await page.goto(`${jobs['DV-3']}/walk`);
+  const banner = page.getByRole('list', { name: 'Temporary repairs' });
+  await expect(banner).toContainText('Temporary clamp: 18 mi of 30 mi left, under 40 mi/h');
+  await page.goto('/');
+  await expect(page.getByText('Temporary clamp: 18 mi of 30 mi left')).toBeVisible();
+  await page.goto(`${jobs['DV-3']}/trace?member=rail-left`);
+  const move = page.getByRole('region', { name: 'May it move' });
+  await expect(move).toContainText('Restricted');
+  const panel = page.getByRole('region', { name: 'Temporary repairs and trips' });
+  await panel.getByLabel(/^it went/).fill('lots');
+  await panel.getByRole('button', { name: 'Keep the trip' }).click();
+  await expect(panel.getByRole('alert')).toContainText('miles, such as 30');
+  await panel.getByLabel(/^it went/).fill('18');
+  await panel.getByRole('button', { name: 'Keep the trip' }).click();
+  await expect(banner).toContainText('Do not move it. Temporary clamp: its 30 mi are used up');
+  await expect(move).toContainText('Do not move it');
+  await kept(page);
+  const paper = await page.request.get(`/api${jobs['DV-3']}/work-order`);
+  expect(paper.ok()).toBe(true);
+  const path = test.info().outputPath('order.pdf');
+  const { writeFileSync } = await import('node:fs');
+  writeFileSync(path, await paper.body());
+  expect(readPdf(path).words.replace(/\s+/g, ' ')).toContain('its 30 mi are used up');
+});
