@@ -1,3 +1,4 @@
+import { writeFileSync } from 'node:fs';
 import { readPdf } from '../checks/outside/validators';
 import { expect, kept, openJob, test, worked } from './stage';
 
@@ -21,6 +22,14 @@ test('three looks at a crack become a range of miles; what eases it is told, a t
   await goes.getByLabel(/^stress range/).fill('nothing');
   await expect(goes.getByText('a number above nothing')).toBeVisible();
   await expect(panel.getByRole('region', { name: 'Holes at its ends' })).toContainText(/drill .* in/);
+  const sheet = await goes.getByRole('link', { name: /self-check/ }).getAttribute('href');
+  const path = test.info().outputPath('self-check.pdf');
+  writeFileSync(path, await (await page.request.get(sheet!)).body());
+  const { pages, words } = readPdf(path);
+  expect(pages).toBe(1);
+  expect(words.replace(/\s+/g, ' ')).toContain('Stop at 1 3/8 in across');
+  expect((await page.request.get(sheet!.replace(/crack=[^&]+/, 'crack=none'))).status()).toBe(404);
+  expect((await page.request.get(sheet!.replace(/stop=[^&]+/, 'stop=-1'))).status()).toBe(422);
   await page.getByRole('button', { name: /^Units:/ }).click();
   await expect(goes.getByText(/To its limit: [\d.]+ km to/)).toBeVisible();
   await expect(panel.getByRole('region', { name: 'Holes at its ends' })).toContainText(/drill \d+ mm/);
@@ -86,8 +95,8 @@ test('a crack by eye with all that is seen of it, its twin asked for; a look tha
     await expect(list).toContainText('1 1/4 in');
     await expect(goes).toContainText('the odometer goes backwards');
     await table.getByRole('row').last().getByRole('button', { name: 'strike' }).click();
-    await page.getByLabel(/why/i).fill('read the wrong tape');
-    await page.getByRole('button', { name: /^Strike/ }).click();
+    await page.getByLabel('or another reason').fill('read the wrong tape');
+    await page.getByRole('button', { name: 'Strike through' }).click();
     await expect(goes).toContainText(/To its limit/);
     await kept(page);
   });
@@ -119,7 +128,43 @@ test('a temporary repair counts down on every screen and paper, and is called ov
   const paper = await page.request.get(`/api${jobs['DV-3']}/work-order`);
   expect(paper.ok()).toBe(true);
   const path = test.info().outputPath('order.pdf');
-  const { writeFileSync } = await import('node:fs');
   writeFileSync(path, await paper.body());
   expect(readPdf(path).words.replace(/\s+/g, ' ')).toContain('its 30 mi are used up');
+});
+
+test('a load test, led: two states and what was read in them become what opens, and the crack hears of its gap', async ({
+  page,
+  jobs,
+}) => {
+  await page.goto(`${jobs['BK-1']}/trace?member=rail-left`);
+  const panel = page.getByRole('region', { name: 'Load test' });
+  await panel.getByRole('button', { name: 'Begin a load test' }).click();
+  const form = panel.getByRole('form', { name: 'New load test' });
+  await form.getByRole('button', { name: 'Keep the test' }).click();
+  await expect(form.getByRole('alert')).toContainText('two states');
+  await form.getByRole('button', { name: 'on its legs' }).click();
+  await form.getByRole('button', { name: 'hitched' }).click();
+  await form.getByRole('button', { name: /^Left beam, bottom flange/ }).click();
+  await form.getByLabel('where').fill('door frame, rear');
+  await form.getByRole('button', { name: 'Watch it' }).click();
+  await page.reload();
+  const legs = form.getByRole('group', { name: 'on its legs' });
+  const hitched = form.getByRole('group', { name: 'hitched' });
+  await expect(hitched).toContainText('nobody between the two while it backs up');
+  await legs.getByLabel(/^Left beam/).fill('0');
+  await hitched.getByLabel(/^Left beam/).fill('1/16');
+  await legs.getByLabel(/^door frame/).fill('a lot');
+  await form.getByRole('button', { name: 'Keep the test' }).click();
+  await expect(form.getByRole('alert')).toContainText('door frame, rear, on its legs');
+  await legs.getByLabel(/^door frame/).fill('1/2');
+  await hitched.getByLabel(/^door frame/).fill('3/8');
+  await form.getByRole('button', { name: 'Keep the test' }).click();
+  await expect(panel).toContainText('hitched: opens by 0.063 in');
+  await expect(panel).toContainText('tells of left beam');
+  await expect(panel).toContainText('hitched: closes by 0.125 in');
+  const looks = page.getByRole('table', { name: 'Looks at this crack' });
+  await expect(looks.getByRole('row').last()).toContainText('not read');
+  await expect(looks.getByRole('row').last()).toContainText('0.063 in');
+  await expect(page.getByText(/To its limit: [\d.]+ mi to/)).toBeVisible();
+  await kept(page);
 });

@@ -1,6 +1,15 @@
-import type { MayMove, MoveAnswer, MoveReason } from '@/core/job';
+import type { MayMove, MoveAnswer, MoveReason, ToAlign } from '@/core/job';
 import { printDistance, printLength, percent, type UnitSystem } from '@/core/quantity';
-import type { Basis, Limit, LookFlag, TimeLeft, WhyNoHole, WhyNot } from '@/core/trace';
+import type {
+  AlignmentLack,
+  Basis,
+  Limit,
+  LoadState,
+  LookFlag,
+  TimeLeft,
+  WhyNoHole,
+  WhyNot,
+} from '@/core/trace';
 
 /** Why nothing is foretold of a crack, and what would change that. */
 export const WHY_NOT_WORDS: Readonly<Record<WhyNot, readonly [why: string, next: string]>> = {
@@ -102,3 +111,31 @@ export const moveLine = ({ answer, reasons }: MayMove): string =>
   reasons.length > 1 ? `${MOVE_WORDS[answer]}; ${reasons.length} reasons` : MOVE_WORDS[answer];
 
 export const lengthWords = (mm: number, system: UnitSystem): string => printLength(mm, system, 'length');
+
+/** Who stands where in a state, and what is let go first. */
+export const STATE_CAUTION: Readonly<Record<LoadState, string>> = {
+  'empty, on its wheels': 'Chocked, level, nobody beneath. Read from the side.',
+  'loaded, on its wheels': 'Load tied down before anybody reads; nobody between load and wall.',
+  'on its legs': 'Chocked on both sides, legs on boards; uncouple, then nobody steps over the coupling.',
+  hitched:
+    'Tow vehicle braked, engine off, key with whoever reads; nobody between the two while it backs up.',
+  'on jacks': 'Only at places the lift gate answered, stands under it before anybody reads; nobody beneath.',
+  'wheel turned left':
+    'One at the wheel, engine off, one reading at the gear from outside; agree on a word to stop.',
+  'wheel turned right':
+    'One at the wheel, engine off, one reading at the gear from outside; agree on a word to stop.',
+};
+export const WIND_UP_WORDS =
+  'Tyres hold a frame wound up: roll it a turn or jack each wheel free before the first reading.';
+
+export const LACK_WORDS: Readonly<Record<AlignmentLack, string>> = {
+  'not recorded': 'record how far it stands off its place',
+  'out of line': 'pull it back into line',
+  'diagonals differ': 'its diagonals differ: find what else moved',
+  'not held': 'hold it there: clamp, chain or brace',
+  'axle not held': 'hold the axle against turning before the last weld is cut',
+};
+
+/** One line for what must stand in its place before anything is welded. */
+export const alignWords = ({ name, lacks }: ToAlign): string =>
+  `Before anything is welded at ${name.toLowerCase()}: ${lacks.map((lack) => LACK_WORDS[lack]).join('; ')}`;

@@ -1,7 +1,7 @@
 import type { EvidenceKind, EvidenceStamp, Fit, Frame } from '../frame';
 import { fail, opened, type Body, type Outcome } from '../quantity';
 import { calibrationKind, feltEdgeKind, readingKind } from '../probe';
-import { crackKind, crackLookKind, temporaryKind, tripKind } from '../trace';
+import { alignmentKind, crackKind, crackLookKind, loadTestKind, temporaryKind, tripKind } from '../trace';
 import {
   claimKind,
   complaintKind,
@@ -32,6 +32,8 @@ export const EVIDENCE_KINDS = [
   crackLookKind,
   tripKind,
   temporaryKind,
+  loadTestKind,
+  alignmentKind,
 ] as const;
 
 type RecordOf<Kind> = Kind extends EvidenceKind<infer Rec> ? Rec : never;

@@ -52,3 +52,4 @@ export {
   type MoveBasis,
   type MoveReason,
 } from './move';
+export { toAlign, type ToAlign } from './alignment';

@@ -73,6 +73,25 @@ const LIMITS: Readonly<Record<string, { sample: Body; limits: readonly Limit[] }
       ['note', [words(300)], [words(301)]],
     ],
   },
+  alignment: {
+    sample: sample('alignment', 1),
+    limits: [
+      number('acrossMm', -500, 500, 1),
+      number('upMm', -500, 500, 1),
+      number('angleDeg', -45, 45, 1),
+      ['diagonalsMm', [[1, 2], undefined], [[0, 2], [1], [1, 20_001]]],
+      ['note', [words(300)], [words(301)]],
+    ],
+  },
+  'load test': {
+    sample: sample('load-test', 1),
+    limits: [
+      ['purpose', ['find what moves', 'prove the repair'], ['pass the time']],
+      ['places.0.name', ['x', words(80)], ['', '  ', words(81)]],
+      number('readings.0.mm', -500, 500, 1),
+      ['note', [words(300)], [words(301)]],
+    ],
+  },
   'temporary repair': {
     sample: sample('temporary-repair', 1),
     limits: [

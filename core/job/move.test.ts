@@ -1,7 +1,7 @@
 import { defaultFrame, familyOf, hostsOf } from '../frame';
 import { DEFAULT_PRACTICE } from '../reference';
 import type { Crack, StressThere } from '../trace';
-import { mayMove, stressAtCrack, type Evidence, type JobDemand, type JobRecords } from '.';
+import { mayMove, stressAtCrack, toAlign, type Evidence, type JobDemand, type JobRecords } from '.';
 
 const frame = defaultFrame({
   ...familyOf('open-channel ladder').typical,
@@ -179,6 +179,47 @@ test.each([
   const verdict = { findings: codes.map((code) => ({ code })) } as never;
   const weighed = new Map([[rail.id, { hasMetalGone, verdict }]]);
   expect(mayMove(records([]), TODAY, { weighed }).answer).toBe(answer);
+});
+
+test('what parted, and a bracket that let go of an axle, stand in line and held before anything is welded', () => {
+  const through = crack(0, {
+    path: [
+      { stationMm: 1500, face: 'bottom', heightMm: flange },
+      { stationMm: 1500, face: 'web', heightMm: rail.shape.depthMm },
+    ],
+  });
+  expect(toAlign(records([crack(20)]))).toEqual([]);
+  expect(toAlign(records([through]))).toMatchObject([{ name: rail.name, lacks: ['not recorded'] }]);
+  const aligned = (at: string, acrossMm: number): Evidence => ({
+    kind: 'alignment',
+    id: id(acrossMm + 40),
+    of: { on: 'member', id: rail.id, stationMm: 1500 },
+    acrossMm,
+    upMm: 0,
+    alongMm: 0,
+    held: true,
+    by: 'TM',
+    at,
+    note: '',
+  });
+  const [first, second] = [aligned('2026-11-20T08:00:00Z', 9), aligned('2026-11-20T10:00:00Z', 1)];
+  expect(toAlign(records([through, second, first]))[0]!.lacks).toEqual([]);
+  expect(toAlign(records([through, first]))[0]!.lacks).toEqual(['out of line']);
+  const hanger = hostsOf(frame).find(({ carries }) => carries.includes('axle location'))!;
+  const torn: Evidence = {
+    kind: 'find',
+    id: id(60),
+    on: hanger.on,
+    hostId: hanger.id,
+    title: hanger.name,
+    part: 'plate',
+    state: { is: 'torn' },
+    memberIds: [rail.id],
+    ...stamp,
+  };
+  expect(toAlign(records([torn]))).toMatchObject([
+    { name: hanger.name, locatesAxle: true, lacks: ['not recorded'] },
+  ]);
 });
 
 describe('what pulls on a crack', () => {

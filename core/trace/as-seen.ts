@@ -62,7 +62,7 @@ export function cracksAsSeen(frame: Frame, cracks: readonly Crack[], looks: read
     const member = memberOf(frame, crack.memberId);
     if (own.length === 0 || !member) return crack;
     const most = (end: 'startMm' | 'finishMm') => Math.max(...own.map((look) => look[end]));
-    const last = own.filter(({ seenBy }) => seenBy !== 'told').at(-1);
+    const last = own.filter(({ seenBy, gapOnly }) => seenBy !== 'told' && !gapOnly).at(-1);
     return {
       ...crack,
       path: runOn(member, crack.path, { startMm: most('startMm'), finishMm: most('finishMm') }).slice(0, 62),
@@ -86,7 +86,8 @@ export type LookFlag = (typeof LOOK_FLAGS)[number];
 
 /** What is odd about a look beside those before it: kept as entered, and said. */
 export function lookFlags(crack: Crack, looks: readonly CrackLook[], look: CrackLook): LookFlag[] {
-  const earlier = looksAt(looks, crack.id).filter((each) => each.at < look.at);
+  if (look.gapOnly) return (look.gapLoadedMm ?? Infinity) < (look.gapUnloadedMm ?? 0) ? ['gap closes'] : [];
+  const earlier = looksAt(looks, crack.id).filter((each) => each.at < look.at && !each.gapOnly);
   const flags: LookFlag[] = [];
   if (earlier.some((each) => each.startMm + each.finishMm > look.startMm + look.finishMm + SAME_MM))
     flags.push('shorter than before');

@@ -24,6 +24,8 @@ export const crackLookSchema = z.object({
   seenBy: z.enum(SEEN_BY_IDS),
   gapUnloadedMm: gapMm.optional(),
   gapLoadedMm: gapMm.optional(),
+  /** Its gap was read, its length was not. */
+  gapOnly: z.literal(true).optional(),
   loadedBy: z.string().max(80).default(''),
   ...usedSchema,
   by: bySchema,

@@ -217,6 +217,7 @@ describe('how far until the limit', () => {
       [lookOf(1, 5, { usedKm: undefined } as never)],
       {},
     ],
+    ['one look', crackOf(20), [lookOf(1, 5, { gapOnly: true })], {}],
     ['no distance', crackOf(20), [lookOf(1, 5, { usedKm: 10_000 })], {}],
     ['distance backwards', crackOf(20), [lookOf(1, 5, { usedKm: 9000 }), lookOf(2, 6)], {}],
     ['no stress', crackOf(20), grown, { stress: { ...STRESS, rangeMpa: 0 } }],

@@ -99,7 +99,7 @@ export function seenOf(
   looks: readonly CrackLook[],
   trips: readonly Trip[],
 ): { readonly seen: readonly Seen[]; readonly basis: Basis } {
-  const own = looksAt(looks, crack.id);
+  const own = looksAt(looks, crack.id).filter(({ gapOnly }) => !gapOnly);
   const all = [{ ...crack, startMm: 0, finishMm: 0 }, ...own].sort((a, b) => a.at.localeCompare(b.at));
   const has = (key: 'usedKm' | 'usedHours') => all.filter((each) => each[key] !== undefined).length;
   const basis: Basis = has('usedHours') > has('usedKm') ? 'hours' : 'km';

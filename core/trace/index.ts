@@ -40,3 +40,26 @@ export {
   type WhyNot,
 } from './growth';
 export { stopHole, tipsOf, type StopHole, type Tip, type WhyNoHole } from './arrest';
+export {
+  LOAD_STATES,
+  loadTestKind,
+  loadTestSchema,
+  TEST_PURPOSES,
+  testedSince,
+  testResults,
+  WATCHED,
+  watchedSchema,
+  type LoadState,
+  type LoadTest,
+  type Moved,
+  type PlaceResult,
+  type Watched,
+} from './load-test';
+export {
+  ALIGNMENT_LACKS,
+  alignmentKind,
+  alignmentLacks,
+  alignmentSchema,
+  type Alignment,
+  type AlignmentLack,
+} from './alignment';

@@ -1,4 +1,5 @@
-export { faceWords, FACE_WORDS, Strip, type StripProps } from './strip';
+export { faceWords, FACE_WORDS } from './face-words';
+export { Strip, type StripProps } from './strip';
 export {
   CrackLayer,
   DraftLayer,

@@ -1,33 +1,11 @@
 'use client';
 
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
-import {
-  crossingsOn,
-  facesOf,
-  fittingsOn,
-  startsAtMm,
-  type FaceId,
-  type Frame,
-  type Member,
-} from '@/core/frame';
+import { crossingsOn, facesOf, fittingsOn, startsAtMm, type Frame, type Member } from '@/core/frame';
 import { lengthDigits, type UnitSystem } from '@/core/quantity';
 import { useTapDrag, type Pointed } from '../controls';
+import { faceWords } from './face-words';
 import { cursorU, rulerTicks, spotAt, stripScale, type Cursor, type Stretch, type StripScale } from './scale';
-
-export const FACE_WORDS: Readonly<Record<FaceId, string>> = {
-  top: 'top flange',
-  web: 'web',
-  bottom: 'bottom flange',
-  outer: 'outer side',
-  inner: 'inner side',
-  'outer lip': 'outer lip',
-  'inner lip': 'inner lip',
-};
-const BOX_WORDS: Readonly<Record<FaceId, string>> = { ...FACE_WORDS, top: 'top', bottom: 'bottom' };
-export const faceWords = (member: Member, face: FaceId): string =>
-  (member.shape.kind === 'channel' || member.shape.kind === 'I' || member.shape.kind === 'built-up'
-    ? FACE_WORDS
-    : BOX_WORDS)[face];
 
 const GUTTER = 92;
 const RULER = 46;

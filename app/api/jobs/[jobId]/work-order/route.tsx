@@ -1,6 +1,6 @@
 import { renderToBuffer } from '@react-pdf/renderer';
 import { answer, download, guarded, notFound, systemOf } from '../../../_door';
-import { distrustOf, hasMetalGone, jobHosts, type JobFile, type MemberWork } from '@/core/job';
+import { distrustOf, hasMetalGone, jobHosts, toAlign, type JobFile, type MemberWork } from '@/core/job';
 import { standingAgainst } from '@/core/metal';
 import type { UnitSystem } from '@/core/quantity';
 import { askOffice } from '../../../../_office';
@@ -12,6 +12,7 @@ import { HOST_NEED_WORDS } from '../../../../_words/by-hand';
 import { CAUTIONS, DEFERENCE } from '../../../../_words/cautions';
 import { distrustWords } from '../../../../_words/distrust';
 import { sayingWords } from '../../../../_words/metal';
+import { alignWords } from '../../../../_words/trace';
 import { moveSentence, temporaryNotices } from '../../../../_words/standing-lines';
 import { findingWords, joinWords, repairWords } from '../../../../_words/findings';
 
@@ -47,7 +48,13 @@ const wordsIn = (
   now: string,
 ): OrderWords => ({
   ...beforeCutting(system, file),
-  distrust: [...move(system, file, works, now), ...distrustWords(distrustOf(file))],
+  distrust: [
+    ...move(system, file, works, now),
+    ...toAlign(file)
+      .filter(({ lacks }) => lacks.length > 0)
+      .map(alignWords),
+    ...distrustWords(distrustOf(file)),
+  ],
   reasons: (work) => work.verdict.findings.map((finding) => findingWords(finding, system).title),
   found: ({ picture }) => [
     ...new Set(standingAgainst(picture.account).map((saying) => sayingWords(picture.member, saying, system))),

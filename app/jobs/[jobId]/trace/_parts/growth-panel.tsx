@@ -87,9 +87,26 @@ export function GrowthPanel({ crack, looks }: { crack: Crack; looks: readonly Cr
         />
       </div>
       {growth.ok && <GrowthChart foretold={growth.foretold} system={system} />}
+      <p className="mt-2">
+        <a className="plain inline-flex" href={selfCheckOf(file.job.id, crack.id, growth, system)}>
+          Owner’s self-check sheet
+        </a>{' '}
+        <span className="caption">PDF; what comes back is recorded as a look, told</span>
+      </p>
       <p className="caution mt-2">{CAUTIONS.foretold}</p>
     </section>
   );
+}
+
+/** With where to stop and how often to look, as far as that is foretold. */
+function selfCheckOf(jobId: string, crackId: string, growth: Growth, system: 'in' | 'mm'): string {
+  const about = new URLSearchParams({ crack: crackId, unit: system });
+  if (growth.ok) {
+    const { limit, crossing, basis, lookEvery } = growth.foretold;
+    about.set('stop', String((crossing.kind === 'centre' ? 2 : 1) * limit.aMm));
+    if (basis === 'km' && lookEvery > 0) about.set('every', String(lookEvery));
+  }
+  return `/api/jobs/${jobId}/self-check?${about.toString()}`;
 }
 
 function Answer({ growth, trip }: { growth: Growth; trip: string }) {

@@ -69,7 +69,9 @@ export function LooksTable({ crack, looks }: { crack: Crack; looks: readonly Cra
                   <td className="whitespace-nowrap">
                     <When at={look.at} only="day" />
                   </td>
-                  <td className="whitespace-nowrap font-semibold">{length(look)}</td>
+                  <td className="whitespace-nowrap font-semibold">
+                    {look.gapOnly ? <span className="caption">not read</span> : length(look)}
+                  </td>
                   <td>{usedWords(look, trips, system)}</td>
                   <td>
                     {[gap(look.gapUnloadedMm), gap(look.gapLoadedMm)].filter(Boolean).join(', ')}

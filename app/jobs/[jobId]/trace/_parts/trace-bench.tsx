@@ -21,9 +21,12 @@ import {
   useReader,
   useRecords,
 } from '../../../_desk';
+import { AlignmentPanel } from './alignment-panel';
 import { ArrestPanel } from './arrest-panel';
 import { CrackForm, draftSchema, NEW_CRACK } from './crack-form';
+import { Elsewhere } from './elsewhere';
 import { GrowthPanel } from './growth-panel';
+import { LoadTestPanel } from './load-test-panel';
 import { LookForm } from './look-form';
 import { LooksTable } from './looks-table';
 import { MayMovePanel } from './may-move';
@@ -129,6 +132,9 @@ export function TraceBench() {
         {upright.length > 0 && <p className="caution mt-3">{CAUTIONS.crack}</p>}
       </section>
       {shown && <CrackPanel key={shown.id} crack={shown} />}
+      <AlignmentPanel />
+      <Elsewhere />
+      <LoadTestPanel />
       <TemporaryPanel />
     </Bench>
   );
