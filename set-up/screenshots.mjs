@@ -85,10 +85,12 @@ const SHOTS = [
   },
   {
     name: 'trace',
-    open: (jobs) => `${jobs['GR-7']}/trace?member=rail-right`,
+    open: (jobs) => `${jobs['BK-1']}/trace?member=rail-left`,
     then: async (page) => {
-      await page.getByRole('button', { name: 'show', exact: true }).first().click();
-      await page.getByRole('group', { name: 'Stretch in sight' }).getByRole('button').nth(2).click();
+      const goes = page.getByRole('region', { name: 'How it goes on' });
+      await goes.getByText(/To its limit/).waitFor();
+      await scrollTo(page, 'This crack');
+      await page.waitForTimeout(2500);
     },
   },
   {

@@ -47,6 +47,7 @@ export const LIMIT_WORDS: Readonly<Record<Limit['why'], string>> = {
 
 export const LOOK_FLAG_WORDS: Readonly<Record<LookFlag, string>> = {
   'shorter than before': 'shorter than at a look before; kept as entered, the longest counts',
+  'longer than the metal': 'longer than the metal it runs in; drawn to its edge',
   'odometer backwards': 'the odometer is lower than before; nothing is foretold with it',
   'before the crack': 'dated before the crack was first recorded',
   'gap closes': 'the gap closes under that load: this face is pressed by it',

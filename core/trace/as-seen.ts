@@ -11,7 +11,7 @@ import {
   type Spot,
 } from '../frame';
 import { distance, type Point } from '../geometry';
-import { unrolledPath, type Crack } from './crack';
+import { crackLengthMm, unrolledPath, type Crack } from './crack';
 import type { CrackLook } from './crack-look';
 
 /** A place on the sheet as a technician would say it. */
@@ -78,6 +78,7 @@ export function cracksAsSeen(frame: Frame, cracks: readonly Crack[], looks: read
 
 export const LOOK_FLAGS = [
   'shorter than before',
+  'longer than the metal',
   'odometer backwards',
   'before the crack',
   'gap closes',
@@ -85,12 +86,20 @@ export const LOOK_FLAGS = [
 export type LookFlag = (typeof LOOK_FLAGS)[number];
 
 /** What is odd about a look beside those before it: kept as entered, and said. */
-export function lookFlags(crack: Crack, looks: readonly CrackLook[], look: CrackLook): LookFlag[] {
+export function lookFlags(
+  member: Pick<Member, 'shape' | 'lengthMm'>,
+  crack: Crack,
+  looks: readonly CrackLook[],
+  look: CrackLook,
+): LookFlag[] {
   if (look.gapOnly) return (look.gapLoadedMm ?? Infinity) < (look.gapUnloadedMm ?? 0) ? ['gap closes'] : [];
   const earlier = looksAt(looks, crack.id).filter((each) => each.at < look.at && !each.gapOnly);
   const flags: LookFlag[] = [];
   if (earlier.some((each) => each.startMm + each.finishMm > look.startMm + look.finishMm + SAME_MM))
     flags.push('shorter than before');
+  const said = crackLengthMm(member.shape, crack.path) + look.startMm + look.finishMm;
+  if (crackLengthMm(member.shape, runOn(member, crack.path, look)) < said - LOST_MM)
+    flags.push('longer than the metal');
   const used = [crack, ...earlier].flatMap((each) => each.usedKm ?? []);
   const hours = [crack, ...earlier].flatMap((each) => each.usedHours ?? []);
   if (
@@ -102,8 +111,8 @@ export function lookFlags(crack: Crack, looks: readonly CrackLook[], look: Crack
   if ((look.gapLoadedMm ?? Infinity) < (look.gapUnloadedMm ?? 0)) flags.push('gap closes');
   return flags;
 }
-/** Less is rounding, mm. */
-const SAME_MM = 0.05;
+/** Less is rounding, mm; a millimetre past the metal's edge is a tape's. */
+const [SAME_MM, LOST_MM] = [0.05, 1];
 
 /** Cracks nearer than this along a member part the same section, mm (ours: a wall's slack reaches as far). */
 const SAME_SECTION_MM = 100;

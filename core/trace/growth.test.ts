@@ -191,8 +191,11 @@ describe('cracks as they were seen last', () => {
     [{ finishMm: 6, at: day(-1), usedKm: 12_000 }, ['before the crack']],
     [{ finishMm: 6, gapUnloadedMm: 1, gapLoadedMm: 0.4 }, ['gap closes']],
     [{ finishMm: 6, gapUnloadedMm: 1, gapLoadedMm: 1 }, []],
+    [{ finishMm: 340 }, []],
+    [{ finishMm: 342 }, ['longer than the metal']],
+    [{ finishMm: 0, gapOnly: true }, []],
   ] as const)('%j is kept and flagged %j', (more, flags) =>
-    expect(lookFlags(crack, [lookOf(1, 5)], lookOf(2, 0, more))).toEqual(flags),
+    expect(lookFlags(rail, crack, [lookOf(1, 5)], lookOf(2, 0, more))).toEqual(flags),
   );
 });
 

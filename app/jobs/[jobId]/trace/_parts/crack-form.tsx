@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { z } from 'zod';
-import { faceOf, facesOf, spotSchema, type FaceId, type Spot } from '@/core/frame';
+import { faceOf, facesOf, isClosed, spotSchema, type FaceId, type Spot } from '@/core/frame';
 import { lengthDigits, ok, parseLengthMm, printLength } from '@/core/quantity';
 import {
   checkCrack,
@@ -228,6 +228,11 @@ export function CrackForm({
         >
           Take back the last point
         </button>
+        {isClosed(member.shape) && path.length > 2 && (
+          <button type="button" className="plain" onClick={() => addHere(path[0]!)}>
+            It closes on itself
+          </button>
+        )}
         <button type="button" className="plain" onClick={() => setDraft(undefined)}>
           Leave it
         </button>

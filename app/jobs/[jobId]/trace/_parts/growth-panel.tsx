@@ -73,7 +73,7 @@ export function GrowthPanel({ crack, looks }: { crack: Crack; looks: readonly Cr
         <Entry
           label={`stress range, ${system === 'in' ? 'ksi' : 'MPa'}`}
           value={typed}
-          placeholder={model ? `${printStress(model.rangeMpa, system)} by the model` : 'not known'}
+          placeholder={model ? `${printStress(model.rangeMpa, system)}, model` : 'not known'}
           {...(typed.trim() !== '' && !isTyped && { problem: 'a number above nothing' })}
           onChange={(event) => setTyped(event.target.value)}
         />

@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import type { Member } from '@/core/frame';
 import { parseLengthMm } from '@/core/quantity';
 import { lookFlags, SEEN_BY_IDS, type Crack, type CrackLook, type SeenBy } from '@/core/trace';
 import { Entry, Pick } from '@/ui/controls';
@@ -42,6 +43,7 @@ export function LookForm({
   });
   const [loadedBy, setLoadedBy] = useState('');
   const [note, setNote] = useState('');
+  const [day, setDay] = useState('');
   const [problem, setProblem] = useState<{ field: keyof typeof EMPTY | 'used'; words: string }>();
   useUnitTurn(system, (as) => setTyped(eachText(typed, as)));
 
@@ -79,7 +81,7 @@ export function LookForm({
       loadedBy,
       ...use.value,
       by: by.trim() || 'unnamed',
-      at: new Date().toISOString(),
+      at: atOf(day),
       note,
     };
   };
@@ -126,6 +128,12 @@ export function LookForm({
         />
         <Pick label="how seen" value={seenBy} options={SEEN_BY_IDS} onPick={setSeenBy} />
         <UsedEntry value={used} onChange={setUsed} />
+        <Entry
+          label="day, if not today"
+          type="date"
+          value={day}
+          onChange={(event) => setDay(event.target.value)}
+        />
         <Entry label="note" value={note} maxLength={300} onChange={(event) => setNote(event.target.value)} />
       </div>
       {problem?.field === 'used' && (
@@ -160,6 +168,16 @@ export function LookForm({
   );
 }
 
+/** Noon of the day said, or now. */
+const atOf = (day: string): string => {
+  const now = new Date().toISOString();
+  return day === '' || now.startsWith(day) ? now : `${day}T12:00:00.000Z`;
+};
+
 /** What is odd about a look, in words. */
-export const flagsOf = (crack: Crack, looks: readonly CrackLook[], look: CrackLook): string[] =>
-  lookFlags(crack, looks, look).map((flag) => LOOK_FLAG_WORDS[flag]);
+export const flagsOf = (
+  member: Member,
+  crack: Crack,
+  looks: readonly CrackLook[],
+  look: CrackLook,
+): string[] => lookFlags(member, crack, looks, look).map((flag) => LOOK_FLAG_WORDS[flag]);

@@ -63,7 +63,7 @@ export function LooksTable({ crack, looks }: { crack: Crack; looks: readonly Cra
             </tr>
             {looks.map((look) => {
               const strike = struck.get(look.id);
-              const flags = strike ? [] : flagsOf(crack, standing, look);
+              const flags = strike ? [] : flagsOf(member, crack, standing, look);
               return (
                 <tr key={look.id} className={strike ? 'text-soft line-through' : ''}>
                   <td className="whitespace-nowrap">
