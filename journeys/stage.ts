@@ -114,3 +114,9 @@ export async function recordsOf(url: string, job: string): Promise<JobFile> {
   const answer = (await (await fetch(`${url}/api${job}/records`)).json()) as { value: JobFile };
   return answer.value;
 }
+
+/** The smallest picture there is. */
+export const PIXEL = Buffer.from(
+  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M/wHwAEBgIApD5fRAAAAABJRU5ErkJggg==',
+  'base64',
+);

@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import { readPdf } from '../checks/outside/validators';
-import { expect, kept, openJob, test, worked } from './stage';
+import { expect, kept, openJob, PIXEL, test, worked } from './stage';
 
 test('three looks at a crack become a range of miles; what eases it is told, a trip typed in is answered', async ({
   page,
@@ -100,6 +100,19 @@ test('a crack by eye with all that is seen of it, its twin asked for; a look tha
     await expect(goes).toContainText(/To its limit/);
     await kept(page);
   });
+  await test.step('its pictures: the first and the last side by side', async () => {
+    for (const name of ['a.png', 'b.png', 'c.png']) {
+      await page
+        .getByLabel('Photo of this crack')
+        .setInputFiles({ name, mimeType: 'image/png', buffer: PIXEL });
+      await kept(page);
+    }
+    const panel = page.getByRole('region', { name: 'This crack' });
+    await expect(panel).toContainText('3 taken');
+    await expect(panel.getByRole('button', { name: 'Open crack, look 1' })).toBeVisible();
+    await expect(panel.getByRole('button', { name: 'Open crack, look 3' })).toBeVisible();
+    await expect(panel.getByRole('button', { name: 'Open crack, look 2' })).toHaveCount(0);
+  });
   await page.reload();
   await expect(page.getByRole('region', { name: 'Cracks', exact: true })).toContainText('1 1/4 in');
 });
@@ -116,6 +129,9 @@ test('a temporary repair counts down on every screen and paper, and is called ov
   await page.goto(`${jobs['DV-3']}/trace?member=rail-left`);
   const move = page.getByRole('region', { name: 'May it move' });
   await expect(move).toContainText('Restricted');
+  await expect(page.getByRole('region', { name: 'Temporary repairs and trips' })).toContainText(
+    'no load test has released it yet',
+  );
   const panel = page.getByRole('region', { name: 'Temporary repairs and trips' });
   await panel.getByLabel(/^it went/).fill('lots');
   await panel.getByRole('button', { name: 'Keep the trip' }).click();

@@ -7,12 +7,8 @@ import { CHROMIUM, CHROMIUM_ARGS } from '../set-up/browser.mjs';
 import { serve, serveDemo } from '../set-up/server.mjs';
 import { tapRecording, wavOf } from '../stand-ins/tap-sound';
 import type { Look, Photo } from '../core/walk';
-import { expect, kept, openJob, recordsOf, takeAway, test, worked } from './stage';
+import { expect, kept, openJob, recordsOf, takeAway, test, worked, PIXEL } from './stage';
 
-const PIXEL = Buffer.from(
-  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M/wHwAEBgIApD5fRAAAAABJRU5ErkJggg==',
-  'base64',
-);
 const spot = (page: Page) => page.getByRole('region', { name: 'This spot' });
 const result = (page: Page, name: string) =>
   page.getByRole('group', { name: 'What it is' }).getByRole('button', { name: new RegExp(`^${name}`) });

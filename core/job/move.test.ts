@@ -144,6 +144,7 @@ test('a later look makes it longer, and two cracks in one section add up', () =>
   expect(mayMove(records([crack(flange), look]), TODAY, NOTHING).answer).toBe('do not move');
 });
 const steering = hostsOf(frame).find(({ kind }) => kind === 'steering gear')!;
+const hanger = hostsOf(frame).find(({ kind }) => kind === 'spring hanger')!;
 const mount = hostsOf(frame).find(
   ({ carries }) => carries.length > 0 && carries.every((each) => each === 'body' || each === 'people'),
 )!;
@@ -151,6 +152,9 @@ test.each([
   [steering, 'plate', { is: 'broken' }, 'do not move'],
   [steering, 'fasteners', { is: 'missing' }, 'do not move'],
   [steering, 'fasteners', { is: 'loose' }, 'to the shop only'],
+  [steering, 'plate', { is: 'cracked' }, 'do not move'],
+  [hanger, 'plate', { is: 'cracked' }, 'to the shop only'],
+  [hanger, 'plate', { is: 'torn' }, 'do not move'],
   [mount, 'plate', { is: 'broken' }, 'to the shop only'],
   [mount, 'plate', { is: 'bent', offMm: 2 }, 'no reason recorded against it'],
 ] as const)(

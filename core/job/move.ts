@@ -53,6 +53,8 @@ export interface MayMove {
 
 /** What steers, holds an axle in its place or a trailer on its hitch: it falls or runs away when that parts (our judgement). */
 const GOVERNS: readonly Carried[] = ['steering', 'axle location', 'spring seat', 'hitch'];
+/** What these hang on is not driven on a crack, however short (our judgement). */
+const NEVER_CRACKED: readonly Carried[] = ['steering', 'hitch'];
 /** A temporary repair holds a crack within this of it, mm (ours). */
 const HOLDS_WITHIN_MM = 300;
 
@@ -79,8 +81,10 @@ export function mayMove(
     ...left.filter(({ isOver }) => isOver).map((each) => overdue(records, each)),
     ...jobHosts(records)
       .filter(({ carriesNothing }) => carriesNothing)
-      .map(({ name, found, carries, hasLetGo }): MoveReason => {
-        const governs = hasLetGo && carries.some((each) => GOVERNS.includes(each));
+      .map(({ name, found, carries, hasLetGo, isCracked }): MoveReason => {
+        const governs =
+          (hasLetGo && carries.some((each) => GOVERNS.includes(each))) ||
+          (isCracked && carries.some((each) => NEVER_CRACKED.includes(each)));
         const answer = governs ? 'do not move' : 'to the shop only';
         return { answer, why: 'found bad', name, found, hasLetGo, carries };
       }),

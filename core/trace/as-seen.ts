@@ -1,5 +1,7 @@
 import {
   developedWidthMm,
+  facesOf,
+  type FaceId,
   faceAtU,
   heightOnFace,
   isClosed,
@@ -132,10 +134,35 @@ export function partedShare(shape: MemberShape, crack: Crack, others: readonly C
     .filter((us) => us.length > 1)
     .map((us) => [Math.min(...us), Math.max(...us)] as const)
     .sort(([a], [b]) => a - b);
-  let [parted, reached] = [0, -Infinity];
+  return Math.min(1, unionMm(spans) / wall);
+}
+
+/** What cracks that lie in one section leave whole of each face they cross, mm. */
+export function ligamentsOf(shape: MemberShape, cracks: readonly Pick<Crack, 'path'>[]): Map<FaceId, number> {
+  const left = new Map<FaceId, number>();
+  // A path round a closed section leaves the sheet on one side and comes in on the other.
+  const wall = developedWidthMm(shape);
+  const turns = isClosed(shape) ? [-wall, 0, wall] : [0];
+  const spans = cracks
+    .map(({ path }) => unrolledPath(shape, path).map(([, u]) => u))
+    .filter((us) => us.length > 1)
+    .flatMap((us) => turns.map((by) => [Math.min(...us) + by, Math.max(...us) + by] as const));
+  for (const { id, uStartMm, widthMm } of facesOf(shape)) {
+    const cut = spans
+      .map(([from, to]) => [Math.max(from, uStartMm), Math.min(to, uStartMm + widthMm)] as const)
+      .filter(([from, to]) => to > from)
+      .sort(([a], [b]) => a - b);
+    if (cut.length > 0) left.set(id, widthMm - unionMm(cut));
+  }
+  return left;
+}
+
+/** The length of spans laid over one another; sorted by where they begin. */
+function unionMm(spans: readonly (readonly [from: number, to: number])[]): number {
+  let [sum, reached] = [0, -Infinity];
   for (const [from, to] of spans) {
-    parted += Math.max(0, to - Math.max(from, reached));
+    sum += Math.max(0, to - Math.max(from, reached));
     reached = Math.max(reached, to);
   }
-  return Math.min(1, parted / wall);
+  return sum;
 }

@@ -5,6 +5,7 @@ import {
   foretell,
   foretoldToMm,
   intensityBetween,
+  ligamentsOf,
   limitOf,
   lookFlags,
   runOn,
@@ -199,6 +200,19 @@ describe('cracks as they were seen last', () => {
   );
 });
 
+test('what cracks leave of each face they cross; two that overlap count once', () => {
+  const one = { path: [on('bottom', 80), on('bottom', 50)] };
+  const other = { path: [on('bottom', 60), on('web', 20)] };
+  expect([...ligamentsOf(shape, [one])]).toEqual([['bottom', 50]]);
+  expect(Object.fromEntries(ligamentsOf(shape, [one, other]))).toEqual({ web: 180, bottom: 0 });
+  expect(ligamentsOf(shape, []).size).toBe(0);
+  const round = { path: [on('inner', 140), on('top', 60)] };
+  expect(Object.fromEntries(ligamentsOf(box, [round]))).toEqual(
+    Object.fromEntries(ligamentsOf(box, [{ path: [...round.path].reverse() }])),
+  );
+  expect(ligamentsOf(box, [round]).get('inner')).toBeCloseTo(140, 6);
+});
+
 describe('how far until the limit', () => {
   const grown = [lookOf(1, 4), lookOf(2, 9)];
   test('two looks and more: a range, its middle inside, a look three times within the least', () => {
@@ -260,6 +274,15 @@ describe('how far until the limit', () => {
     expect(isGrowing).toBe(false);
     expect(toLimit.high).toBe(Infinity);
     expect(toLimit.low).toBeGreaterThan(0);
+  });
+  test('a length only told, or seen without a distance, sets no pace and brings the limit nearer', () => {
+    const asRead = told(foretold(crackOf(20), grown));
+    for (const more of [{ seenBy: 'told' as const }, { usedKm: undefined as unknown as number }]) {
+      const longer = told(foretold(crackOf(20), [...grown, lookOf(3, 13, more)]));
+      expect(longer.pace).toBe(asRead.pace);
+      expect(longer.toLimit.mid).toBeLessThan(0.7 * asRead.toLimit.mid);
+      expect(told(foretold(crackOf(20), [...grown, lookOf(3, 5, more)])).toLimit).toEqual(asRead.toLimit);
+    }
   });
   test.each([
     [2.3, false],

@@ -146,19 +146,19 @@ export function foretell(
   const crossing = crossingOf(member.shape, runOn(member, crack.path, most));
   if (typeof crossing === 'string') return { ok: false, why: crossing, seen };
   const not = (why: WhyNot): Growth => ({ ok: false, why, seen, crossing });
-  const told = seen.filter(
+  const read = seen.filter(
     (each): each is Required<Seen> => each.seenBy !== 'told' && each.used !== undefined,
   );
   if (seen.filter(({ seenBy }) => seenBy !== 'told').length < 2) return not('one look');
-  if (told.length < 2 || !(told.at(-1)!.used > told[0]!.used)) return not('no distance');
-  if (told.some(({ used }, k) => k > 0 && used < told[k - 1]!.used)) return not('distance backwards');
+  if (read.length < 2 || !(read.at(-1)!.used > read[0]!.used)) return not('no distance');
+  if (read.some(({ used }, k) => k > 0 && used < read[k - 1]!.used)) return not('distance backwards');
   if (!stress || !(stress.rangeMpa > 0)) return not('no stress');
   if (crossing.aMm >= foretoldToMm(crossing)) return not('past what is foretold');
   const limit = limitOf(crossing, stress, easing);
   if (crossing.aMm >= limit.aMm) return not('past the limit');
   return {
     ok: true,
-    foretold: resampled(crossing, told, { basis, seen, stress, easing, random, limit, resamples }),
+    foretold: resampled(crossing, read, { basis, seen, stress, easing, random, limit, resamples }),
   };
 }
 
@@ -201,7 +201,7 @@ function firstOver(of: (a: number) => number, over: number, end: number): number
   return high;
 }
 
-interface Told {
+interface Means {
   readonly basis: Basis;
   readonly seen: readonly Seen[];
   readonly stress: StressThere;
@@ -214,11 +214,14 @@ interface Told {
 function resampled(
   crossing: Crossing,
   looks: readonly Required<Seen>[],
-  { basis, seen, stress, easing, random, limit, resamples }: Told,
+  { basis, seen, stress, easing, random, limit, resamples }: Means,
 ): Foretold {
   const last = looks[looks.length - 1]!;
   const least = Math.max(0.25, 0.3 * Math.min(...looks.map(({ aMm }) => aMm)));
-  const end = Math.max(limit.aMm, last.aMm * 1.5);
+  const end = Math.max(limit.aMm, crossing.aMm * 1.5);
+  // What was only told, or seen without a distance, sets no pace; it is as long as that all the same.
+  const besides = seen.filter((each) => !looks.some(({ at }) => at === each.at)).map(({ aMm }) => aMm);
+  const atLeastMm = Math.max(0, ...besides);
   // Lengths are the looks'; the stress they grew under is today's, what eases it acts from now on.
   const curves = Array.from({ length: STEPS }, (_, k) =>
     growthCurve((a) => stress.rangeMpa * intensityBetween(crossing, a, k / (STEPS - 1)), PARIS_EXPONENT, [
@@ -229,7 +232,7 @@ function resampled(
   const factor = (eased(stress, easing).rangeMpa / stress.rangeMpa) ** PARIS_EXPONENT;
   const draws = Array.from({ length: resamples }, () =>
     draw(curves[Math.min(STEPS - 1, Math.floor(random() * STEPS))]!, looks, random, factor),
-  );
+  ).map((each) => ({ ...each, from: Math.max(each.from, driveAt(each.curve, atLeastMm)) }));
   const middle = curves[(STEPS - 1) / 2]!;
   const pace = paceOn(middle, looks);
   const used = last.used - looks[0]!.used;

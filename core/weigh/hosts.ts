@@ -38,8 +38,10 @@ export interface HostVerdict {
   readonly needs: readonly HostNeed[];
   /** It carries nothing any more. */
   readonly carriesNothing: boolean;
-  /** Of that: torn, cracked, broken, gone or rusted through, where worn, loose or bent still holds for now. */
+  /** Of that: torn, broken, gone or rusted through, where worn, loose or bent still holds for now. */
   readonly hasLetGo: boolean;
+  /** Cracked: it holds until it does not. */
+  readonly isCracked: boolean;
   readonly verdict: Extract<Verdict, 'Watch' | 'Mend' | 'Renew'>;
   readonly carries: readonly Carried[];
 }
@@ -50,6 +52,7 @@ interface Found {
   readonly need: HostNeed;
   readonly carriesNothing: boolean;
   readonly hasLetGo: boolean;
+  readonly isCracked: boolean;
   readonly verdict: HostVerdict['verdict'];
 }
 
@@ -97,7 +100,8 @@ function lookedAt({ spot, look, result }: SpotState): Found | undefined {
     words: result,
     need: failed ? 'renew it' : 'look closer',
     carriesNothing: failed,
-    hasLetGo: failed,
+    hasLetGo: failed && result !== 'cracked',
+    isCracked: result === 'cracked',
     verdict: failed ? 'Renew' : 'Watch',
   };
 }
@@ -111,7 +115,7 @@ const MADE_GOOD: Partial<Record<Find['part'], HostNeed>> = {
 };
 
 /** States of a part that hold nothing (our reading). */
-const LETS_GO: readonly FindIs[] = ['cracked', 'torn', 'broken', 'missing', 'rusted through'];
+const LETS_GO: readonly FindIs[] = ['torn', 'broken', 'missing', 'rusted through'];
 
 function foundOf({ find: { part, state }, weight, grownMm }: OpenFind): Found {
   const grown = grownMm === undefined ? '' : ', and growing';
@@ -121,6 +125,7 @@ function foundOf({ find: { part, state }, weight, grownMm }: OpenFind): Found {
     need: weight === 'failed' ? (MADE_GOOD[part] ?? 'renew it') : isShut ? 'clear it' : 'look closer',
     carriesNothing: weight === 'failed',
     hasLetGo: weight === 'failed' && LETS_GO.includes(state.is),
+    isCracked: weight === 'failed' && state.is === 'cracked',
     verdict: weight === 'doubtful' ? 'Watch' : MADE_GOOD[part] ? 'Mend' : 'Renew',
   };
 }
@@ -138,6 +143,7 @@ function verdictOf(host: Host, said: readonly Found[]): HostVerdict {
     needs: [...new Set(ranked.map(({ need }) => need))],
     carriesNothing: said.some((each) => each.carriesNothing),
     hasLetGo: said.some((each) => each.hasLetGo),
+    isCracked: said.some((each) => each.isCracked),
     verdict: ranked[0]!.verdict,
     carries: host.carries,
   };

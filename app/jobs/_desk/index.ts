@@ -10,3 +10,6 @@ export { StrikeSheet } from './strike-sheet';
 export { useRepairs } from './use-repairs';
 export { useOnMember, useOnMemberLater, type OnMember } from './use-on-member';
 export { addressOf, copyAddress } from './link-here';
+export { useStamp } from './use-stamp';
+export { PhotoButton } from './photo-button';
+export { PhotoFigure, PhotoPicture } from './photo-figure';

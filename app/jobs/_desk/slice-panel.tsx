@@ -4,12 +4,12 @@ import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { faceOf, surfaceOf, type Member } from '@/core/frame';
 import type { Section } from '@/core/mechanics';
-import { inchesToMm, percent, sectionDigits, sectionUnit } from '@/core/quantity';
+import { inchesToMm, percent, printLength, sectionDigits, sectionUnit } from '@/core/quantity';
 import { edgeAt } from '@/core/probe';
-import { unrolledPath } from '@/core/trace';
+import { crackExtent, ligamentsOf, unrolledPath, type Crack } from '@/core/trace';
 import { figure, lowerBound, NO_CHANGE, worstStation, type KeptKey, type SectionKept } from '@/core/weigh';
 import { stateKept, stateSection, STATE_IDS, type MemberState, type StateId } from '@/core/shape';
-import { cursorU } from '@/ui/strip';
+import { cursorU, faceWords } from '@/ui/strip';
 import { Slice } from '@/ui/slice';
 import { Choice } from '@/ui/controls';
 import { useMember, usePlaceLater } from './place-context';
@@ -103,6 +103,11 @@ function Drawing({ state, shown }: { state: MemberState | undefined; shown: Stat
         mirrored={member.side === 'right'}
         label={`Cross-section of ${member.name} at ${station}, ${shown}`}
       />
+      {ligamentsHere(work, member, cursor.stationMm).map(({ face, leftMm }) => (
+        <p key={face} className="text-[15px] font-semibold text-oxide">
+          Cracked here: {printLength(leftMm, system, 'length')} of the {faceWords(member, face)} left
+        </p>
+      ))}
     </>
   );
 }
@@ -271,6 +276,17 @@ function edgesHere(work: WorkView | undefined, member: Member, stationMm: number
       ? [{ face, upperMm: at.upperMm }]
       : [];
   });
+}
+
+const isHere = (crack: Pick<Crack, 'path'>, stationMm: number): boolean => {
+  const { fromMm, toMm } = crackExtent(crack);
+  return stationMm > fromMm - inchesToMm(1) && stationMm < toMm + inchesToMm(1);
+};
+
+/** What cracks within an inch leave whole of each face they cross. */
+function ligamentsHere(work: WorkView | undefined, member: Member, stationMm: number) {
+  const here = (work?.picture.cracks ?? []).filter((crack) => isHere(crack, stationMm));
+  return [...ligamentsOf(member.shape, here)].map(([face, leftMm]) => ({ face, leftMm }));
 }
 
 /** Where cracks cross this station, within an inch. */

@@ -430,7 +430,8 @@ describe('what it loads further along', () => {
       found: ['cracked'],
       needs: ['renew it'],
       carriesNothing: true,
-      hasLetGo: true,
+      hasLetGo: false,
+      isCracked: true,
       verdict: 'Renew',
       carries: [],
     } as const;

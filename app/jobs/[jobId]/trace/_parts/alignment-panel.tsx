@@ -8,8 +8,7 @@ import { Entry, When } from '@/ui/controls';
 import { eachText, useUnitTurn } from '../../../../_parts/turned';
 import { DEFERENCE } from '../../../../_words/cautions';
 import { LACK_WORDS } from '../../../../_words/trace';
-import { newId } from '../../../../_client';
-import { useReader, useRecords } from '../../../_desk';
+import { useReader, useRecords, useStamp } from '../../../_desk';
 
 /** What parted or let go, how far it stands off its place, and what it lacks before anything is welded there. */
 export function AlignmentPanel() {
@@ -71,7 +70,8 @@ const LABELS: Readonly<Record<keyof typeof EMPTY, string>> = {
 
 function AlignmentForm({ each, onDone }: { each: ToAlign; onDone: () => void }) {
   const { keep } = useRecords();
-  const { system, by } = useReader();
+  const { system } = useReader();
+  const stamp = useStamp();
   const [typed, setTyped] = useState(EMPTY);
   const [angle, setAngle] = useState('');
   const [held, setHeld] = useState(false);
@@ -100,7 +100,7 @@ function AlignmentForm({ each, onDone }: { each: ToAlign; onDone: () => void }) 
       return setProblem({ field: 'angle', words: 'degrees, at most 45' });
     const record: Alignment = {
       kind: 'alignment',
-      id: newId(),
+      ...stamp(),
       of: each.of,
       acrossMm: acrossMm!,
       upMm: upMm!,
@@ -109,8 +109,6 @@ function AlignmentForm({ each, onDone }: { each: ToAlign; onDone: () => void }) 
       ...(oneMm && otherMm && { diagonalsMm: [oneMm, otherMm] }),
       held,
       ...(each.locatesAxle && { axleHeld }),
-      by: by.trim() || 'unnamed',
-      at: new Date().toISOString(),
       note: '',
     };
     keep(record);

@@ -17,8 +17,7 @@ import { Choice, Entry, Pick } from '@/ui/controls';
 import { faceWords } from '@/ui/strip';
 import { eachText, useUnitTurn } from '../../../../_parts/turned';
 import { parseStationMm, stationDigits } from '../../../../_words/station';
-import { newId } from '../../../../_client';
-import { useMember, useOnMember, usePlace, useReader, useRecords } from '../../../_desk';
+import { useMember, useOnMember, usePlace, useReader, useRecords, useStamp } from '../../../_desk';
 import { DyeTimer } from './dye-timer';
 import { UsedEntry, usedOf } from './used-entry';
 
@@ -62,7 +61,8 @@ export function CrackForm({
   onKept: (crack: Crack) => void;
 }) {
   const { keep } = useRecords();
-  const { system, by } = useReader();
+  const { system } = useReader();
+  const stamp = useStamp();
   const { member, setCursor } = useMember();
   const { cursor } = usePlace();
   const { path } = draft;
@@ -83,10 +83,8 @@ export function CrackForm({
       kind: 'crack',
       ...said,
       ...used.value,
-      id: newId(),
+      ...stamp(),
       memberId: member.id,
-      by: by.trim() || 'unnamed',
-      at: new Date().toISOString(),
     };
     keep(crack);
     setDraft(undefined);

@@ -29,7 +29,7 @@ import { DEFERENCE } from '../../../../_words/cautions';
 import { printStation } from '../../../../_words/station';
 import { STATE_CAUTION, WIND_UP_WORDS } from '../../../../_words/trace';
 import { newId } from '../../../../_client';
-import { StrikeSheet, useReader, useRecords } from '../../../_desk';
+import { StrikeSheet, useReader, useRecords, useStamp } from '../../../_desk';
 
 /** A test half made; it outlives a reload. Readings as typed, by place and state. */
 const draftSchema = z.object({
@@ -163,7 +163,8 @@ function suggestedPlaces(file: JobFile, system: UnitSystem): Watched[] {
 
 function TestForm({ draft, setDraft }: { draft: Draft; setDraft: (draft: Draft | undefined) => void }) {
   const { file, keep } = useRecords();
-  const { system, by } = useReader();
+  const { system } = useReader();
+  const stamp = useStamp();
   const [problem, setProblem] = useState<string>();
   const set = (to: Partial<Draft>) => setDraft({ ...draft, ...to });
   useUnitTurn(system, (as) =>
@@ -189,16 +190,14 @@ function TestForm({ draft, setDraft }: { draft: Draft; setDraft: (draft: Draft |
         readings.push({ placeId: place.id, state, mm: length.value });
       }
     if (readings.length < 2) return setProblem('read one place in two states at least');
-    const stamp = { by: by.trim() || 'unnamed', at: new Date().toISOString() };
     const test: LoadTest = {
       kind: 'load test',
-      id: newId(),
+      ...stamp(),
       purpose: draft.purpose,
       states,
       places: draft.places,
       readings,
       windUpLetGo: draft.windUpLetGo,
-      ...stamp,
       note: '',
     };
     keep(test);

@@ -7,8 +7,7 @@ import { lookFlags, SEEN_BY_IDS, type Crack, type CrackLook, type SeenBy } from 
 import { Entry, Pick } from '@/ui/controls';
 import { eachText, useUnitTurn } from '../../../../_parts/turned';
 import { LOOK_FLAG_WORDS } from '../../../../_words/trace';
-import { newId } from '../../../../_client';
-import { useReader, useRecords } from '../../../_desk';
+import { useReader, useRecords, useStamp } from '../../../_desk';
 import { EndChoice } from './crack-form';
 import { UsedEntry, usedOf } from './used-entry';
 
@@ -31,7 +30,8 @@ export function LookForm({
   onDone: () => void;
 }) {
   const { keep } = useRecords();
-  const { system, by } = useReader();
+  const { system } = useReader();
+  const stamp = useStamp();
   const [typed, setTyped] = useState(EMPTY);
   const [used, setUsed] = useState('');
   const [seenBy, setSeenBy] = useState<SeenBy>('eye');
@@ -69,7 +69,7 @@ export function LookForm({
     }
     return {
       kind: 'crack look',
-      id: newId(),
+      ...stamp(),
       crackId: crack.id,
       memberId: crack.memberId,
       startMm: lengths.start ?? 0,
@@ -80,7 +80,6 @@ export function LookForm({
       ...(lengths.loaded !== undefined && { gapLoadedMm: lengths.loaded }),
       loadedBy,
       ...use.value,
-      by: by.trim() || 'unnamed',
       at: atOf(day),
       note,
     };

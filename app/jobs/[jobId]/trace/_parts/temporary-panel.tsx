@@ -3,14 +3,13 @@
 import { useState } from 'react';
 import { jobTimeLeft, stands } from '@/core/job';
 import { parseDistanceKm, printDistance } from '@/core/quantity';
-import { TEMPORARY_FORMS, type TemporaryRepair, type Trip } from '@/core/trace';
+import { TEMPORARY_FORMS, testedSince, type TemporaryRepair, type Trip } from '@/core/trace';
 import { Entry, Pick, When } from '@/ui/controls';
 import { useUnitTurn } from '../../../../_parts/turned';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { printStation } from '../../../../_words/station';
 import { timeLeftWords } from '../../../../_words/trace';
-import { newId } from '../../../../_client';
-import { StrikeSheet, useMember, usePlace, useReader, useRecords } from '../../../_desk';
+import { StrikeSheet, useMember, usePlace, useReader, useRecords, useStamp } from '../../../_desk';
 
 const EMPTY = { limit: '', until: '', slower: '', note: '' };
 
@@ -23,6 +22,7 @@ export function TemporaryPanel() {
   const [striking, setStriking] = useState<{ id: string; words: string }>();
   const left = jobTimeLeft(file, new Date().toISOString());
   const trips = stands(file, 'trip');
+  const tests = stands(file, 'load test');
   return (
     <section aria-label="Temporary repairs and trips" className="mt-4 border-t border-rule pt-2">
       <h3 className="text-lg font-semibold">Temporary repairs and trips</h3>
@@ -33,6 +33,9 @@ export function TemporaryPanel() {
             <span className={`font-semibold ${each.isOver ? 'text-oxide' : ''}`}>
               {timeLeftWords(each, system)}
             </span>
+            {!testedSince(tests, 'release a temporary repair', each.repair.at) && (
+              <span className="font-semibold text-oxide">no load test has released it yet</span>
+            )}
             <span className="caption">
               {each.repair.memberId === member.id
                 ? `at ${printStation(member, each.repair.stationMm, system)}`
@@ -85,7 +88,8 @@ export function TemporaryPanel() {
 
 function TripForm() {
   const { keep } = useRecords();
-  const { system, by } = useReader();
+  const { system } = useReader();
+  const stamp = useStamp();
   const [text, setText] = useState('');
   const [problem, setProblem] = useState<string>();
   useUnitTurn(system, (as) => setText(as(text, 'distance')));
@@ -95,10 +99,8 @@ function TripForm() {
     if (!(km.value > 0)) return setProblem('a trip has some length');
     const trip: Trip = {
       kind: 'trip',
-      id: newId(),
+      ...stamp(),
       km: km.value,
-      by: by.trim() || 'unnamed',
-      at: new Date().toISOString(),
       note: '',
     };
     keep(trip);
@@ -129,7 +131,8 @@ function TripForm() {
 
 function TemporaryForm({ onDone }: { onDone: () => void }) {
   const { keep } = useRecords();
-  const { system, by } = useReader();
+  const { system } = useReader();
+  const stamp = useStamp();
   const { member } = useMember();
   const { cursor } = usePlace();
   const [form, setForm] = useState<TemporaryRepair['form']>('clamp');
@@ -149,15 +152,13 @@ function TemporaryForm({ onDone }: { onDone: () => void }) {
       return setProblem({ field: 'slower', words: 'a speed up to 120 km/h' });
     keep({
       kind: 'temporary repair',
-      id: newId(),
+      ...stamp(),
       memberId: member.id,
       stationMm: cursor.stationMm,
       form,
       limitKm: limit.value,
       ...(typed.until && { until: typed.until }),
       ...(slower?.ok && { slowerThanKmh: slower.value }),
-      by: by.trim() || 'unnamed',
-      at: new Date().toISOString(),
       note: typed.note,
     });
     onDone();

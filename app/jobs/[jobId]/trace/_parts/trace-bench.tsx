@@ -23,6 +23,7 @@ import {
 } from '../../../_desk';
 import { AlignmentPanel } from './alignment-panel';
 import { ArrestPanel } from './arrest-panel';
+import { CrackPhotos } from './crack-photos';
 import { CrackForm, draftSchema, NEW_CRACK } from './crack-form';
 import { Elsewhere } from './elsewhere';
 import { GrowthPanel } from './growth-panel';
@@ -228,6 +229,7 @@ function CrackPanel({ crack }: { crack: Crack }) {
       </div>
       {isLooking && <LookForm crack={crack} looks={looks} onDone={() => setLooking(false)} />}
       <LooksTable crack={crack} looks={all} />
+      <CrackPhotos crack={crack} />
       <GrowthPanel crack={crack} looks={looks} />
       <ArrestPanel crack={seen!} />
     </section>

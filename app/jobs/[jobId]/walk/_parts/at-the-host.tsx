@@ -20,9 +20,8 @@ import {
 } from '@/core/walk';
 import { Entry, When } from '@/ui/controls';
 import { findStateWords, FIND_PART_WORDS, HOST_WORDS } from '../../../../_words/walk';
-import { StrikeSheet, useReader, useRecords } from '../../../_desk';
+import { StrikeSheet, useReader, useRecords, useStamp } from '../../../_desk';
 import { asksOf, NOTHING_TYPED, readFind, typedFor } from './find-form';
-import { useStamp } from './stamp';
 
 /** A bracket, joint, panel or closed space by itself: which part, and what it is. Two touches, and a size where one is asked for. */
 export function AtTheHost({ spot, ways }: { spot: HotSpot; ways: readonly Way[] }) {

@@ -9,9 +9,8 @@ import { checkSign, type SignDetail } from '@/core/walk';
 import { faceWords } from '@/ui/strip';
 import { printStation } from '../../../../_words/station';
 import { signWords } from '../../../../_words/walk';
-import { useMember, usePlace, useReader, useRecords } from '../../../_desk';
+import { useMember, usePlace, useReader, useRecords, useStamp } from '../../../_desk';
 import { quickFinds } from './quick-finds';
-import { useStamp } from './stamp';
 
 /** What is found by hand, kept at the place in hand by one touch; the place stays for the next. */
 export function AtTheSpot() {

@@ -7,9 +7,8 @@ import { CLAIM_STANDINGS, latest, type Claim } from '@/core/walk';
 import { Choice, Entry } from '@/ui/controls';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { buyersWords, unseenWords } from '../../../../_words/walk';
-import { useReader, useRecords, useWork } from '../../../_desk';
+import { useReader, useRecords, useWork, useStamp } from '../../../_desk';
 import { LeaveRow } from './leave-row';
-import { useStamp } from './stamp';
 import { newId } from '../../../../_client';
 
 /** For somebody who thinks of buying it: what is claimed, what was seen and not, what it would roughly cost, walk away or not. */

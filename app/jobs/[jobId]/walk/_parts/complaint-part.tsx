@@ -7,8 +7,7 @@ import { parseLengthMm, printLength } from '@/core/quantity';
 import { COMPLAINTS, type Complaint, type SpotState } from '@/core/walk';
 import { Entry, Pick, When } from '@/ui/controls';
 import { EXPLANATION_WORDS } from '../../../../_words/walk';
-import { StrikeSheet, useReader, useRecords, useWork } from '../../../_desk';
-import { useStamp } from './stamp';
+import { StrikeSheet, useReader, useRecords, useWork, useStamp } from '../../../_desk';
 import { useUnitTurn } from '../../../../_parts/turned';
 
 /** What the owner feels, and whether what is on record accounts for it. */

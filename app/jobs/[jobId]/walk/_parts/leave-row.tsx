@@ -3,8 +3,7 @@
 import { stands } from '@/core/job';
 import { ACTS, latest, type Act } from '@/core/walk';
 import { Choice } from '@/ui/controls';
-import { useRecords } from '../../../_desk';
-import { useStamp } from './stamp';
+import { useRecords, useStamp } from '../../../_desk';
 
 const WORDS = ['given', 'refused', 'not asked'] as const;
 

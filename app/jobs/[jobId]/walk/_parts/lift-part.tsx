@@ -24,10 +24,9 @@ import {
   stepWords,
 } from '../../../../_words/walk';
 import { useDraft } from '../../../../_parts/remembered';
-import { useReader, useRecords, useWork } from '../../../_desk';
+import { useReader, useRecords, useWork, useStamp } from '../../../_desk';
 import { LiftDrawing } from './lift-drawing';
 import { formIn, liftFormSchema, readLift, usualForm, wheelsOf, withPoint, type LiftForm } from './lift-form';
-import { useStamp } from './stamp';
 
 /** May it be raised so? The answer is worked out on the sections found, kept, and asked again when evidence changes. */
 export function LiftPart() {

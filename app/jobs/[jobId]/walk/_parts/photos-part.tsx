@@ -1,15 +1,20 @@
 'use client';
 
 import { recorded } from '@/core/job';
-import { useEffect, useMemo, useState } from 'react';
-import { memberOf } from '@/core/frame';
+import { useState } from 'react';
 
 import { PHOTO_MOMENTS, type Photo } from '@/core/walk';
-import { Entry, Pick, Sheet, When } from '@/ui/controls';
-import { faceWords } from '@/ui/strip';
-import { theOutbox } from '../../../../_outbox';
-import { StrikeSheet, useMember, usePlace, useReader, useRecords } from '../../../_desk';
-import { PhotoButton } from './photo-button';
+import { Entry, Pick, Sheet } from '@/ui/controls';
+import {
+  StrikeSheet,
+  useMember,
+  usePlace,
+  useReader,
+  useRecords,
+  PhotoButton,
+  PhotoFigure,
+  PhotoPicture,
+} from '../../../_desk';
 import { printStation } from '../../../../_words/station';
 
 /** Photos pinned to the frame; before and after from the same place side by side. A photo goes by strike-through only. */
@@ -59,8 +64,8 @@ export function PhotosPart() {
           <h2 className="text-lg font-semibold">Before and after</h2>
           {pairs.map(({ before, after }) => (
             <div key={after.id} className="mt-2 grid grid-cols-2 gap-2 border-t border-rule pt-2">
-              <Figure photo={before} large onOpen={setOpen} />
-              <Figure photo={after} large onOpen={setOpen} />
+              <PhotoFigure photo={before} large onOpen={setOpen} />
+              <PhotoFigure photo={after} large onOpen={setOpen} />
             </div>
           ))}
         </section>
@@ -83,7 +88,7 @@ export function PhotosPart() {
               {struck.has(photo.id) ? (
                 <p className="py-6 text-center line-through">{photo.caption}</p>
               ) : (
-                <Figure photo={photo} onOpen={setOpen} />
+                <PhotoFigure photo={photo} onOpen={setOpen} />
               )}
               {struck.has(photo.id) ? (
                 <p className="caption">
@@ -126,65 +131,8 @@ export function PhotosPart() {
         open={open !== undefined}
         onOpenChange={(next) => !next && setOpen(undefined)}
       >
-        {open && <Picture photo={open} size="whole" />}
+        {open && <PhotoPicture photo={open} size="whole" />}
       </Sheet>
     </div>
-  );
-}
-
-function Figure({ photo, large, onOpen }: { photo: Photo; large?: boolean; onOpen: (photo: Photo) => void }) {
-  const { file } = useRecords();
-  const { system } = useReader();
-  const member = photo.memberId === undefined ? undefined : memberOf(file.frame, photo.memberId);
-  return (
-    <figure>
-      <button
-        type="button"
-        className="block w-full"
-        onClick={() => onOpen(photo)}
-        aria-label={`Open ${photo.caption}`}
-      >
-        <Picture photo={photo} size={large ? 'whole' : 'thumb'} />
-      </button>
-      <figcaption className="leading-tight">
-        <span className="font-semibold">{photo.caption}</span>{' '}
-        <span className="caption">
-          {photo.moment !== 'as it is' && `${photo.moment}; `}
-          {member &&
-            `${member.name.toLowerCase()}${photo.stationMm !== undefined ? `, ${printStation(member, photo.stationMm, system)}` : ''}${photo.face ? `, ${faceWords(member, photo.face)}` : ''}; `}
-          {photo.by} <When at={photo.at} only="day" />
-        </span>
-      </figcaption>
-    </figure>
-  );
-}
-
-/** The kept picture; while it is held here, the one in this browser. */
-function Picture({ photo, size }: { photo: Photo; size: 'thumb' | 'whole' }) {
-  const [missing, setMissing] = useState(false);
-  const held = useMemo(() => {
-    const blob = photo.picture ? undefined : theOutbox().heldFile(photo.id);
-    return blob && URL.createObjectURL(blob);
-  }, [photo]);
-  useEffect(() => () => (held ? URL.revokeObjectURL(held) : undefined), [held]);
-  const source = photo.picture
-    ? `/api/photos/${photo.picture.hash}${size === 'thumb' ? '?size=thumb' : ''}`
-    : held;
-  if (!source || missing)
-    return (
-      <span className="unseen flex min-h-[100px] items-center justify-center border border-edge text-sm">
-        {missing ? 'the picture is not here' : 'held here'}
-      </span>
-    );
-  return (
-    // Pictures come from this server’s own folder, already in the size they are shown.
-    // eslint-disable-next-line @next/next/no-img-element
-    <img
-      src={source}
-      alt={photo.caption}
-      loading="lazy"
-      className={`w-full object-cover ${size === 'thumb' ? 'aspect-[4/3]' : ''}`}
-      onError={() => setMissing(true)}
-    />
   );
 }

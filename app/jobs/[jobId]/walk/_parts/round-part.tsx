@@ -25,13 +25,11 @@ import { Entry, Pick, When } from '@/ui/controls';
 import { ToggleGroup } from 'radix-ui';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { TOUR_WORDS, unseenWords } from '../../../../_words/walk';
-import { StrikeSheet, useMember, useReader, useRecords } from '../../../_desk';
+import { StrikeSheet, useMember, useReader, useRecords, useStamp, PhotoButton } from '../../../_desk';
 import { AtTheHost } from './at-the-host';
 import { AtTheSpot } from './at-the-spot';
 import { LeaveRow } from './leave-row';
-import { PhotoButton } from './photo-button';
 import { SpotsSheet } from './spots-sheet';
-import { useStamp } from './stamp';
 import { printStation } from '../../../../_words/station';
 
 /** Results in the order of their keys: 1 to 9, and 0 for not seen. */

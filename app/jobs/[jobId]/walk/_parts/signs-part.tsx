@@ -18,10 +18,17 @@ import {
 import { Entry, Pick, When } from '@/ui/controls';
 import { faceWords, SignMark } from '@/ui/strip';
 import { SIGN_WORDS, signWords } from '../../../../_words/walk';
-import { MemberStrip, StrikeSheet, useMember, usePlace, useReader, useRecords } from '../../../_desk';
+import {
+  MemberStrip,
+  StrikeSheet,
+  useMember,
+  usePlace,
+  useReader,
+  useRecords,
+  useStamp,
+} from '../../../_desk';
 import { AtTheSpot } from './at-the-spot';
 import { ASKED, readSign, SIGN_FIELDS, type SignTyped, turnedSign } from './sign-fields';
-import { useStamp } from './stamp';
 import { printStation, stationDigits, parseStationMm } from '../../../../_words/station';
 import { useUnitTurn, eachText } from '../../../../_parts/turned';
 

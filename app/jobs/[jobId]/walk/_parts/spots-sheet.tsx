@@ -10,8 +10,7 @@ import { Entry, Pick, Sheet } from '@/ui/controls';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { askSpots, changeSpots, type SpotList, newId } from '../../../../_client';
 import { TOUR_WORDS } from '../../../../_words/walk';
-import { useReader, useRecords } from '../../../_desk';
-import { useStamp } from './stamp';
+import { useReader, useRecords, useStamp } from '../../../_desk';
 import { HandRules } from './hand-rules';
 import { useUnitTurn } from '../../../../_parts/turned';
 

@@ -10,9 +10,16 @@ import { Pick, When } from '@/ui/controls';
 import { faceWords, type Cursor } from '@/ui/strip';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { tapWords } from '../../../../_words/walk';
-import { MemberStrip, StrikeSheet, useMember, usePlace, useReader, useRecords } from '../../../_desk';
+import {
+  MemberStrip,
+  StrikeSheet,
+  useMember,
+  usePlace,
+  useReader,
+  useRecords,
+  useStamp,
+} from '../../../_desk';
 import { recorded, samplesOf, type Recording } from './recorder';
-import { useStamp } from './stamp';
 import { printStation, stationDigits } from '../../../../_words/station';
 
 interface Spot extends Cursor {

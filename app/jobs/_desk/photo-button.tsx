@@ -4,8 +4,8 @@ import { Camera } from 'lucide-react';
 import { useId, useState } from 'react';
 import type { FaceId } from '@/core/frame';
 import type { Photo } from '@/core/walk';
-import { useRecords } from '../../../_desk';
-import { useStamp } from './stamp';
+import { useRecords } from './records-context';
+import { useStamp } from './use-stamp';
 
 const LIMIT_MB = 25;
 

@@ -1,7 +1,7 @@
 'use client';
 
-import { useReader } from '../../../_desk';
-import { newId } from '../../../../_client';
+import { newId } from '../../_client';
+import { useReader } from './reader-context';
 
 /** Who and when, for a record made now. */
 export function useStamp(): () => { id: string; by: string; at: string } {
