@@ -19,6 +19,8 @@ test('three looks at a crack become a range of miles; what eases it is told, a t
   await goes.getByLabel('load from now on').selectOption('1');
   await goes.getByLabel(/^a trip of/).fill('9000');
   await expect(goes.getByText(/may reach its limit on the way/)).toBeVisible();
+  await goes.getByLabel('repair slot').fill('2026-12-20');
+  await expect(goes.getByText(/By then, used as it was between the looks/)).toBeVisible();
   await goes.getByLabel(/^stress range/).fill('nothing');
   await expect(goes.getByText('a number above nothing')).toBeVisible();
   await expect(panel.getByRole('region', { name: 'Holes at its ends' })).toContainText(/drill .* in/);

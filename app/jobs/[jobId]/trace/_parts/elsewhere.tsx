@@ -22,7 +22,7 @@ export function Elsewhere() {
     [file],
   );
   return (
-    <section aria-label="Cracks elsewhere" className="mt-4 border-t border-rule pt-2">
+    <section aria-label="On brackets, welds, joints and skins" className="mt-4 border-t border-rule pt-2">
       <h3 className="text-lg font-semibold">
         On brackets, welds, joints, skins and floors: {cracked.length}
       </h3>

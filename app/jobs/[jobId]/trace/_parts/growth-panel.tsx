@@ -41,6 +41,7 @@ export function GrowthPanel({ crack, looks }: { crack: Crack; looks: readonly Cr
   const [typed, setTyped] = useState('');
   const [easing, setEasing] = useState({ load: '1', road: '1', braced: '1' } as Record<keyof Easing, Share>);
   const [trip, setTrip] = useState<string>(A_TRIP[system]);
+  const [slot, setSlot] = useState('');
   useUnitTurn(system, (as) => setTrip(as(trip, 'distance')));
   const model = useMemo(() => stressAtCrack(file, demand, member, crack), [file, demand, member, crack]);
   const typedMpa = Number(typed) * (system === 'in' ? ksiToMpa(1) : 1);
@@ -68,8 +69,8 @@ export function GrowthPanel({ crack, looks }: { crack: Crack; looks: readonly Cr
   return (
     <section aria-label="How it goes on" className="mt-3 border-t border-rule pt-2">
       <h4 className="text-lg font-semibold">How it goes on</h4>
-      <Answer growth={growth} trip={trip} />
-      <div className="mt-2 grid grid-cols-2 items-start gap-2 sm:grid-cols-3 lg:grid-cols-5">
+      <Answer growth={growth} trip={trip} slot={slot} />
+      <div className="mt-2 grid grid-cols-2 items-start gap-2 sm:grid-cols-3 lg:grid-cols-6">
         <Entry
           label={`stress range, ${system === 'in' ? 'ksi' : 'MPa'}`}
           value={typed}
@@ -84,6 +85,12 @@ export function GrowthPanel({ crack, looks }: { crack: Crack; looks: readonly Cr
           label={`a trip of, ${system === 'in' ? 'mi' : 'km'}`}
           value={trip}
           onChange={(event) => setTrip(event.target.value)}
+        />
+        <Entry
+          label="repair slot"
+          type="date"
+          value={slot}
+          onChange={(event) => setSlot(event.target.value)}
         />
       </div>
       {growth.ok && <GrowthChart foretold={growth.foretold} system={system} />}
@@ -109,7 +116,7 @@ function selfCheckOf(jobId: string, crackId: string, growth: Growth, system: 'in
   return `/api/jobs/${jobId}/self-check?${about.toString()}`;
 }
 
-function Answer({ growth, trip }: { growth: Growth; trip: string }) {
+function Answer({ growth, trip, slot }: { growth: Growth; trip: string; slot: string }) {
   const { system } = useReader();
   if (!growth.ok) {
     const [why, next] = WHY_NOT_WORDS[growth.why];
@@ -119,16 +126,28 @@ function Answer({ growth, trip }: { growth: Growth; trip: string }) {
       </p>
     );
   }
-  return <Told foretold={growth.foretold} trip={trip} system={system} />;
+  return <Told foretold={growth.foretold} trip={trip} slot={slot} system={system} />;
 }
 
-function Told({ foretold, trip, system }: { foretold: Foretold; trip: string; system: 'in' | 'mm' }) {
+function Told({
+  foretold,
+  trip,
+  slot,
+  system,
+}: {
+  foretold: Foretold;
+  trip: string;
+  slot: string;
+  system: 'in' | 'mm';
+}) {
   const { toLimit, basis, limit, crossing, deltaK, pace, isGrowing, lookEvery, swings } = foretold;
   const used = (value: number) => printUsed(value, basis, system);
   const scale = crossing.kind === 'centre' ? 2 : 1;
   const length = (mm: number) => printLength(scale * mm, system, 'length');
   const far = parseDistanceKm(trip, system);
   const after = far.ok && basis === 'km' ? foretold.lengthAfter(far.value) : undefined;
+  const bySlot = atSlot(foretold, slot);
+  const since = sinceLastLook(foretold);
   const k = (value: number) =>
     system === 'in'
       ? `${(value / (ksiToMpa(1) * Math.sqrt(MM_PER_INCH))).toFixed(1)} ksi√in`
@@ -160,9 +179,20 @@ function Told({ foretold, trip, system }: { foretold: Foretold; trip: string; sy
           .
         </p>
       )}
+      {bySlot && (
+        <p>
+          By then, used as it was between the looks ({used(bySlot.used)}):{' '}
+          <span className="font-semibold">{length(bySlot.low)}</span> to{' '}
+          <span className="font-semibold">{length(bySlot.high)}</span> across
+          {bySlot.high >= limit.aMm && (
+            <span className="font-semibold text-oxide">; it may reach its limit before</span>
+          )}
+          .
+        </p>
+      )}
       <p className="caption">
         {isGrowing
-          ? `Grew ${printLength(scale * pace * per, system, 'thickness')} per ${perWords} so far.`
+          ? `Grew ${printLength(scale * pace * per, system, 'thickness')} per ${perWords} so far${since ? `, ${printLength(scale * since.mm, system, 'thickness')} between the last two looks` : ''}.`
           : 'No growth seen beyond what looks can tell apart; the range allows for what they may have missed.'}{' '}
         ΔK {k(deltaK[0])} to {k(deltaK[1])}, nominal; that pace takes {swingsPer(swings[1])} to{' '}
         {swingsPer(swings[0])} such swings a {basis === 'km' ? (system === 'in' ? 'mile' : 'km') : 'hour'} by
@@ -171,4 +201,24 @@ function Told({ foretold, trip, system }: { foretold: Foretold; trip: string; sy
       </p>
     </div>
   );
+}
+
+/** What the last two looks with a distance say by themselves. */
+function sinceLastLook({ seen }: Foretold): { readonly mm: number } | undefined {
+  const read = seen.filter(({ seenBy, used }) => seenBy !== 'told' && used !== undefined);
+  const [before, last] = read.slice(-2);
+  return before && last && read.length > 2 ? { mm: last.aMm - before.aMm } : undefined;
+}
+
+const DAY_MS = 86_400_000;
+
+/** Its length at a day to come, were it used as much a day as between the first look and the last. */
+function atSlot(foretold: Foretold, slot: string) {
+  const read = foretold.seen.filter(({ seenBy, used }) => seenBy !== 'told' && used !== undefined);
+  const [first, last] = [read[0], read[read.length - 1]];
+  const days = first && last ? (Date.parse(last.at) - Date.parse(first.at)) / DAY_MS : 0;
+  const ahead = last && slot ? (Date.parse(slot) - Date.parse(last.at)) / DAY_MS : 0;
+  if (!first || !last || !(days > 0) || !(ahead > 0)) return undefined;
+  const used = ((last.used! - first.used!) / days) * ahead;
+  return { used, ...foretold.lengthAfter(used) };
 }
