@@ -11,10 +11,8 @@ function asked(questions: readonly (readonly (string | number)[])[]): number[] {
 const PLATES = [
   ['edge', 80, 8],
   ['edge', 80, 24],
-  ['edge', 80, 40],
   ['edge', 80, 56],
   ['centre', 120, 12],
-  ['centre', 120, 30],
   ['centre', 120, 42],
 ] as const;
 

@@ -349,7 +349,7 @@ test.each([2, 3, 5])('%d looks: the band holds the next length about as often as
   const normal = () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
   const crossing = { kind: 'edge', faceMm: 80, wallMm: 360 } as const;
   let [held, all] = [0, 0];
-  for (let k = 0; k < 90; k++) {
+  for (let k = 0; k < 60; k++) {
     const share = Math.min(8, Math.floor(random() * 9)) / 8;
     const curve = growthCurve((a) => 20 * intensityBetween(crossing, a, share), 3, [4, 60]);
     const rate = 3e-10 * Math.exp(0.3 * normal());
@@ -369,7 +369,7 @@ test.each([2, 3, 5])('%d looks: the band holds the next length about as often as
     all++;
     if (truth[count]! >= band.low && truth[count]! <= band.high) held++;
   }
-  expect(all).toBeGreaterThan(60);
+  expect(all).toBeGreaterThan(40);
   expect(held / all).toBeGreaterThan(0.83);
   expect(held / all).toBeLessThan(0.99);
 });

@@ -73,6 +73,10 @@ const TAKES = {
   weld: 14,
 } as const;
 
+const FEWEST_VERDICTS = 4;
+/** Letters that one line of bold takes. */
+const A_LINE = 105;
+
 /** As many repairs as fit under what stands above them; one at least. */
 function fitting<Each extends { worked: WorkedRepair }>(repairs: readonly Each[], roomPt: number): Each[] {
   let left = roomPt;
@@ -110,11 +114,14 @@ export function WorkOrder({
   const toAct = ranked.filter((work) => severity(work.verdict.verdict) >= severity('Mend'));
   const namesOf = (some: readonly MemberWork[]) =>
     some.map((work) => `${work.picture.member.name} ${work.verdict.verdict}`).join(', ');
+  // What must not be missed takes its room from the list of verdicts: the rest of them are named in a line.
+  const mostVerdicts = Math.max(FEWEST_VERDICTS, SHOWN.verdicts - words.distrust.length);
   const reasonsEach = ranked.length > 5 ? 1 : 3;
   const above =
     TAKES.notice * Math.min(file.notices.length, SHOWN.notices + 1) +
-    (reasonsEach > 1 ? TAKES.wideVerdict : TAKES.verdict) * Math.min(ranked.length, SHOWN.verdicts) +
-    (ranked.length > SHOWN.verdicts ? TAKES.list : 0) +
+    TAKES.notice * words.distrust.reduce((lines, { length }) => lines + Math.ceil(length / A_LINE), 0) +
+    (reasonsEach > 1 ? TAKES.wideVerdict : TAKES.verdict) * Math.min(ranked.length, mostVerdicts) +
+    (ranked.length > mostVerdicts ? TAKES.list : 0) +
     (unread.length > 0 ? TAKES.list : 0) +
     (words.beforeCutting ? TAKES.list : 0) +
     TAKES.found * Math.min(found.length, SHOWN.found) +
@@ -162,15 +169,15 @@ export function WorkOrder({
         </Text>
 
         <Text style={style.section}>Verdicts</Text>
-        {ranked.slice(0, SHOWN.verdicts).map((work) => (
+        {ranked.slice(0, mostVerdicts).map((work) => (
           <View key={work.picture.member.id} style={style.row}>
             <Text style={{ width: 86, ...style.bold }}>{work.picture.member.name}</Text>
             <Text style={{ width: 52, ...style.bold }}>{work.verdict.verdict}</Text>
             <Text style={{ flex: 1 }}>{words.reasons(work).slice(0, reasonsEach).join('. ')}.</Text>
           </View>
         ))}
-        {ranked.length > SHOWN.verdicts && (
-          <Text>{clipped(`Also: ${namesOf(ranked.slice(SHOWN.verdicts))}`)}.</Text>
+        {ranked.length > mostVerdicts && (
+          <Text>{clipped(`Also: ${namesOf(ranked.slice(mostVerdicts))}`)}.</Text>
         )}
         {unread.length > 0 && (
           <Text>

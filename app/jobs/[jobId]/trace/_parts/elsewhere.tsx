@@ -53,9 +53,9 @@ export function Elsewhere() {
         })}
       </ul>
       <p className="caption">
-        A crack of these has a length and no path; record it, and each later look at it, at its spot:{' '}
+        A crack of these has a length and no path; record it, and each later look at it,{' '}
         <Link className="underline" href={`/jobs/${file.job.id}/walk?member=${member.id}`}>
-          Walk
+          at its spot on the way round
         </Link>
         . The last length counts, and says how much it grew.
       </p>
