@@ -4,7 +4,6 @@ import {
   inputsOf,
   isDemandOf,
   jobDemand,
-  hasMetalGone,
   isBroken,
   recordedAgainst,
   sketchedPicture,
@@ -35,7 +34,6 @@ export interface MemberSummary {
   readonly against: number;
   /** Some of its metal is gone or cracked through. */
   readonly isBroken: boolean;
-  readonly hasMetalGone: boolean;
   readonly sections: readonly Pick<SectionKept, 'stationMm' | 'kept' | 'guessedShare'>[];
   readonly patterns: readonly FlatPattern[];
   readonly weldLines: number;
@@ -272,7 +270,6 @@ function summaryOf({ picture, verdict, repairs }: MemberWork): MemberSummary {
     zones: picture.zones.length,
     against: recordedAgainst({ picture, verdict }),
     isBroken: isBroken({ picture }),
-    hasMetalGone: hasMetalGone({ picture }),
     sections: picture.sections.map(({ stationMm, kept, guessedShare }) => ({
       stationMm,
       kept,

@@ -1,3 +1,4 @@
+import { findingWords } from './findings';
 import type { MayMove, MoveAnswer, MoveReason, ToAlign } from '@/core/job';
 import { printDistance, printLength, percent, type UnitSystem } from '@/core/quantity';
 import type {
@@ -94,8 +95,8 @@ export function moveReasonWords(
       return `${reason.name} is parted at ${station(reason)} over ${percent(reason.share)} of its outline`;
     case 'past its limit':
       return `${reason.name}’s crack at ${station(reason)} is longer than what is foretold safe`;
-    case 'metal gone':
-      return reason.isParted ? `${reason.name} is parted` : `${reason.name} has metal gone, see Weigh`;
+    case 'judged':
+      return `${reason.name}: ${findingWords(reason.finding, system).title}`;
     case 'found bad': {
       const carries = reason.carries.length ? `; it carries ${reason.carries.join(', ')}` : '';
       return `${reason.name} ${reason.hasLetGo ? 'has let go' : 'was found bad'}: ${reason.found.join(', ')}${carries}`;

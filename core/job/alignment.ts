@@ -1,5 +1,5 @@
 import { memberOf } from '../frame';
-import { alignmentLacks, cracksAsSeen, partedShare, type Alignment, type AlignmentLack } from '../trace';
+import { alignmentLacks, cracksAsSeen, crackedShare, type Alignment, type AlignmentLack } from '../trace';
 import { jobHosts } from './inputs';
 import { stands, type JobRecords } from './records';
 
@@ -17,7 +17,7 @@ export function toAlign(records: JobRecords): ToAlign[] {
   const cracks = cracksAsSeen(records.frame, stands(records, 'crack'), stands(records, 'crack look'));
   const parted = cracks.flatMap((crack): Omit<ToAlign, 'lacks'>[] => {
     const member = memberOf(records.frame, crack.memberId);
-    if (!member || partedShare(member.shape, crack, cracks) <= records.practice.hand.partedShare) return [];
+    if (!member || crackedShare(member.shape, crack, cracks) <= records.practice.hand.partedShare) return [];
     const of = { on: 'member' as const, id: member.id, stationMm: crack.path[0]!.stationMm };
     return [{ of, name: member.name, locatesAxle: false }];
   });

@@ -25,10 +25,6 @@ export const recordedAgainst = ({ picture, verdict }: Pick<MemberWork, 'picture'
 export const isBroken = ({ picture }: Pick<MemberWork, 'picture'>): boolean =>
   standingAgainst(picture.account).some(({ claim }) => claim === 'gone' || claim === 'parted');
 
-/** Whether any of it is recorded as gone: a hole, a place struck through; a crack alone is none. */
-export const hasMetalGone = ({ picture }: Pick<MemberWork, 'picture'>): boolean =>
-  standingAgainst(picture.account).some(({ claim }) => claim === 'gone');
-
 /** Whether what is recorded accounts for what the owner feels, by the model where it can. */
 export function explainComplaint(
   records: JobRecords,

@@ -37,7 +37,7 @@ export {
   type StateDemand,
 } from './demand';
 export { askLift, liftBasis, type LiftReply } from './lift';
-export { explainComplaint, hasMetalGone, isBroken, recordedAgainst } from './complaint';
+export { explainComplaint, isBroken, recordedAgainst } from './complaint';
 export { boughtMember, jobBuyersLook } from './buying';
 export { closingSchema, type Closing } from './closing';
 export { jobLine, VERB_OF, type JobLine, type NextStep } from './line';

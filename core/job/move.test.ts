@@ -176,13 +176,37 @@ test.each([
 );
 
 test.each([
-  [true, [], 'to the shop only'],
-  [true, ['parted'], 'do not move'],
-  [false, ['section'], 'no reason recorded against it'],
-] as const)('metal gone %p, findings %j: %s', (hasMetalGone, codes, answer) => {
-  const verdict = { findings: codes.map((code) => ({ code })) } as never;
-  const weighed = new Map([[rail.id, { hasMetalGone, verdict }]]);
-  expect(mayMove(records([]), TODAY, { weighed }).answer).toBe(answer);
+  ['Mend', [['modulus-kept', 'Mend']], 'no reason recorded against it'],
+  ['Watch', [['demand-over-as-made', 'Watch']], 'no reason recorded against it'],
+  ['Can’t say', [['spots-unseen', 'Can’t say']], 'no reason recorded against it'],
+  ['Mend', [['looked-failed', 'Mend']], 'to the shop only'],
+  ['Mend', [['struck-failed', 'Mend']], 'to the shop only'],
+  ['Mend', [['crack-not-traced', 'Mend']], 'to the shop only'],
+  ['Mend', [['demand-over', 'Mend']], 'to the shop only'],
+  ['Renew', [['modulus-kept', 'Renew']], 'to the shop only'],
+  [
+    'Splice',
+    [
+      ['top-flange-gone', 'Splice'],
+      ['area-kept', 'Mend'],
+    ],
+    'to the shop only',
+  ],
+  [
+    'Renew',
+    [
+      ['parted-by-hand', 'Renew'],
+      ['looked-failed', 'Renew'],
+    ],
+    'do not move',
+  ],
+  ['Renew', [['parted', 'Renew']], 'do not move'],
+] as const)('metal judged %s by %j: %s, said once', (verdict, codes, answer) => {
+  const findings = codes.map(([code, of]) => ({ code, verdict: of }));
+  const weighed = new Map([[rail.id, { verdict: { verdict, findings } as never }]]);
+  const said = mayMove(records([]), TODAY, { weighed });
+  expect(said.answer).toBe(answer);
+  expect(said.reasons.length).toBe(answer === 'no reason recorded against it' ? 0 : 1);
 });
 
 test('what parted, and a bracket that let go of an axle, stand in line and held before anything is welded', () => {

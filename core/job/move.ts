@@ -1,6 +1,6 @@
 import { memberOf, type Carried } from '../frame';
-import { crackExtent, cracksAsSeen, partedShare, timeLeft, type Crack, type TimeLeft } from '../trace';
-import type { MemberVerdict } from '../weigh';
+import { crackExtent, cracksAsSeen, crackedShare, timeLeft, type Crack, type TimeLeft } from '../trace';
+import type { Finding, FindingCode, MemberVerdict, Verdict } from '../weigh';
 import { jobHosts } from './inputs';
 import { stands, type JobRecords } from './records';
 
@@ -35,7 +35,7 @@ export type MoveReason = { readonly answer: MoveAnswer } & (
       readonly memberId: string;
       readonly stationMm: number;
     }
-  | { readonly why: 'metal gone'; readonly name: string; readonly isParted: boolean }
+  | { readonly why: 'judged'; readonly name: string; readonly finding: Finding }
   | {
       readonly why: 'found bad';
       readonly name: string;
@@ -60,15 +60,28 @@ const HOLDS_WITHIN_MM = 300;
 
 /** What working the metal out adds to the records. */
 export interface MoveBasis {
-  /** Members by whether some of their metal is gone, and by how their verdict reads. */
-  readonly weighed: ReadonlyMap<string, { readonly hasMetalGone: boolean; readonly verdict: MemberVerdict }>;
+  /** What every member's metal came to. */
+  readonly weighed: ReadonlyMap<string, { readonly verdict: MemberVerdict }>;
   /** Cracks known to be longer than what is foretold safe. */
   readonly pastLimit?: ReadonlySet<string>;
 }
 
+/** Findings of a member's metal that speak against driving, however they are known; a traced crack speaks for itself (our reading). */
+const AGAINST: Partial<Record<FindingCode, MoveAnswer>> = {
+  parted: 'do not move',
+  'parted-by-hand': 'do not move',
+  'crack-not-traced': 'to the shop only',
+  'looked-failed': 'to the shop only',
+  'struck-failed': 'to the shop only',
+  'both-flanges-gone': 'to the shop only',
+  'demand-over': 'to the shop only',
+};
+/** A member to be spliced or renewed is one to stop for, whatever it is for. */
+const STOPS: readonly Verdict[] = ['Splice', 'Renew', 'Retire'];
+
 /**
- * From cracks, metal that is gone, brackets that let go, and temporary repairs with what is left of them. Metal that is thin, and no more, speaks
- * through the verdicts.
+ * From cracks, what every member's metal came to, brackets that let go, and temporary repairs with what is left of them. Metal that is thin, and
+ * carries what it is asked to, is no reason here.
  */
 export function mayMove(
   records: JobRecords,
@@ -89,17 +102,25 @@ export function mayMove(
         return { answer, why: 'found bad', name, found, hasLetGo, carries };
       }),
     ...cracks.map((crack) => ofCrack(records, crack, cracks, { left, pastLimit })),
-    ...[...weighed].flatMap(([memberId, each]) => {
-      const isParted = each.verdict.findings.some(({ code }) => code === 'parted');
-      if (!isParted && !each.hasMetalGone) return [];
-      const answer = isParted ? ('do not move' as const) : ('to the shop only' as const);
-      return [{ answer, why: 'metal gone' as const, name: nameOf(records, memberId), isParted }];
-    }),
+    ...[...weighed].flatMap(([memberId, { verdict }]) => ofMetal(nameOf(records, memberId), verdict)),
   ].sort((a, b) => rank(b.answer) - rank(a.answer));
   return { answer: reasons[0]?.answer ?? MOVE_ANSWERS[0], reasons };
 }
 
 const rank = (answer: MoveAnswer) => MOVE_ANSWERS.indexOf(answer);
+
+/** The worst that a member's metal says, once. */
+function ofMetal(name: string, { verdict, findings }: MemberVerdict): MoveReason[] {
+  const against = findings
+    .flatMap((finding) => {
+      const answer =
+        AGAINST[finding.code] ??
+        (STOPS.includes(verdict) && finding.verdict === verdict ? 'to the shop only' : undefined);
+      return answer ? [{ answer, why: 'judged' as const, name, finding }] : [];
+    })
+    .sort((a, b) => rank(b.answer) - rank(a.answer));
+  return against.slice(0, 1);
+}
 
 /** What is left of each temporary repair of the job, the one that is over or nearest to it first. */
 export const jobTimeLeft = (records: JobRecords, today: string): TimeLeft[] =>
@@ -124,7 +145,7 @@ function ofCrack(
   const { fromMm, toMm } = crackExtent(crack);
   const { memberId } = crack;
   const about = { name: nameOf(records, memberId), memberId, stationMm: fromMm };
-  const share = member ? partedShare(member.shape, crack, cracks) : 1;
+  const share = member ? crackedShare(member.shape, crack, cracks) : 1;
   if (share > records.practice.hand.partedShare)
     return { answer: 'do not move', why: 'parted', share, ...about };
   if (pastLimit.has(crack.id)) return { answer: 'do not move', why: 'past its limit', ...about };

@@ -119,8 +119,8 @@ const [SAME_MM, LOST_MM] = [0.05, 1];
 /** Cracks nearer than this along a member part the same section, mm (ours: a wall's slack reaches as far). */
 const SAME_SECTION_MM = 100;
 
-/** How much of a section's outline a crack and those beside it part, 0 to 1. */
-export function partedShare(shape: MemberShape, crack: Crack, others: readonly Crack[]): number {
+/** How much of a section's outline a crack and those beside it part, 0 to 1: by the traced paths alone, neighbours counted as in one section. */
+export function crackedShare(shape: MemberShape, crack: Crack, others: readonly Crack[]): number {
   const here = crack.path[0]!.stationMm;
   const beside = others.filter(
     ({ id, memberId, path }) =>

@@ -13,7 +13,7 @@ export {
   type SeenBy,
 } from './crack';
 export { crackLookKind, crackLookSchema, type CrackLook } from './crack-look';
-export { cracksAsSeen, ligamentsOf, lookFlags, looksAt, partedShare, runOn, type LookFlag } from './as-seen';
+export { cracksAsSeen, ligamentsOf, lookFlags, looksAt, crackedShare, runOn, type LookFlag } from './as-seen';
 export { tripKind, tripSchema, type Trip } from './trip';
 export {
   TEMPORARY_FORMS,

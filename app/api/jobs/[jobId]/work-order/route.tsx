@@ -1,6 +1,6 @@
 import { renderToBuffer } from '@react-pdf/renderer';
 import { answer, download, guarded, notFound, systemOf } from '../../../_door';
-import { distrustOf, hasMetalGone, jobHosts, toAlign, type JobFile, type MemberWork } from '@/core/job';
+import { distrustOf, jobHosts, toAlign, type JobFile, type MemberWork } from '@/core/job';
 import { standingAgainst } from '@/core/metal';
 import type { UnitSystem } from '@/core/quantity';
 import { askOffice } from '../../../../_office';
@@ -31,12 +31,7 @@ const move = (
   works: readonly Pick<MemberWork, 'picture' | 'verdict'>[],
   now: string,
 ) => {
-  const weighed = new Map(
-    works.map((work) => [
-      work.picture.member.id,
-      { hasMetalGone: hasMetalGone(work), verdict: work.verdict },
-    ]),
-  );
+  const weighed = new Map(works.map((work) => [work.picture.member.id, work]));
   const sentence = moveSentence(file, system, now, { weighed });
   return sentence === undefined ? [] : [sentence];
 };

@@ -2,8 +2,9 @@
 
 import { useMemo } from 'react';
 import { memberOf } from '@/core/frame';
-import { mayMove, stands, stressAtCrack, type MayMove } from '@/core/job';
+import { jobSpots, mayMove, stands, stressAtCrack, type MayMove } from '@/core/job';
 import { cracksAsSeen, crossingOf, limitOf } from '@/core/trace';
+import { progressOf } from '@/core/walk';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { moveReasonWords, MOVE_WORDS } from '../../../../_words/trace';
 import { printStation } from '../../../../_words/station';
@@ -31,6 +32,7 @@ export function MayMovePanel() {
     const member = memberOf(file.frame, memberId);
     return member ? printStation(member, stationMm, system) : '';
   };
+  const walked = useMemo(() => progressOf(jobSpots(file, file.job.purpose === 'pre-purchase look')), [file]);
   const isBad = answer.answer !== 'no reason recorded against it';
   return (
     <section
@@ -58,7 +60,8 @@ export function MayMovePanel() {
           ))}
         </ul>
         <p className="caption">
-          From cracks, metal gone, brackets that let go and temporary repairs; thin metal speaks in Weigh.
+          From cracks, what each member’s metal came to, brackets and temporary repairs. Seen so far:{' '}
+          {walked.seen} of {walked.spots} spots; what was not seen speaks neither for nor against.
         </p>
         <p className="caution">{CAUTIONS.move}</p>
       </details>

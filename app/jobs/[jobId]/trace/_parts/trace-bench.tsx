@@ -5,7 +5,7 @@ import { toast } from 'sonner';
 import { standing, type Spot } from '@/core/frame';
 import { recorded, stands } from '@/core/job';
 import { percent, printLength } from '@/core/quantity';
-import { crackLengthMm, cracksAsSeen, looksAt, partedShare, type Crack } from '@/core/trace';
+import { crackLengthMm, cracksAsSeen, looksAt, crackedShare, type Crack } from '@/core/trace';
 import { When } from '@/ui/controls';
 import { DraftLayer, faceWords, type StripScale } from '@/ui/strip';
 import { CAUTIONS } from '../../../../_words/cautions';
@@ -152,7 +152,7 @@ function CrackLine({ crack, isShown, onShow }: { crack: Crack; isShown: boolean;
   const [seen] = cracksAsSeen(file.frame, [crack], strike ? [] : stands(file, 'crack look'));
   const first = crack.path[0]!;
   const looks = looksAt(stands(file, 'crack look'), crack.id).length;
-  const share = strike ? 0 : partedShare(member.shape, seen!, cracks);
+  const share = strike ? 0 : crackedShare(member.shape, seen!, cracks);
   return (
     <li className={`flex flex-wrap items-center gap-x-5 py-1 ${strike ? 'text-soft line-through' : ''}`}>
       <span className="text-xl font-semibold">
