@@ -89,8 +89,13 @@ export function moveReasonWords(
   station: (at: { readonly memberId: string; readonly stationMm: number }) => string,
 ): string {
   switch (reason.why) {
-    case 'cracked':
-      return `${reason.name} is cracked at ${station(reason)}${reason.held ? `; held by a ${timeLeftWords(reason.held, system)}` : ''}`;
+    case 'cracked': {
+      const { held } = reason;
+      const release = held?.isReleased ? '' : ', no load test has released it yet';
+      const by = held ? `; held by a ${timeLeftWords(held, system)}${release}` : '';
+      const grown = reason.hasGrownSince ? ' and has grown since it was held: that holds it no more' : '';
+      return `${reason.name} is cracked at ${station(reason)}${grown}${by}`;
+    }
     case 'parted':
       return `${reason.name} is parted at ${station(reason)} over ${percent(reason.share)} of its outline`;
     case 'past its limit':

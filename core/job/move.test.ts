@@ -82,6 +82,44 @@ test.each([
 ])('after %d of 48 km: %s', (km, answer) =>
   expect(mayMove(records([crack(20), clamp(), trip(km)]), TODAY, NOTHING).answer).toBe(answer),
 );
+test.each([
+  [0, '2026-11-12T08:00:00Z', 'restricted'],
+  [4, '2026-11-12T08:00:00Z', 'to the shop only'],
+  [4, '2026-11-10T20:00:00Z', 'restricted'],
+] as const)('%d mm longer at a look of %s, clamped on the 11th: %s', (finishMm, at, answer) => {
+  const look: Evidence = {
+    kind: 'crack look',
+    id: id(6),
+    crackId: id(1),
+    memberId: rail.id,
+    startMm: 0,
+    finishMm,
+    startFound: true,
+    finishFound: true,
+    seenBy: 'told',
+    loadedBy: '',
+    ...stamp,
+    at,
+  };
+  expect(mayMove(records([crack(20), clamp(), look]), TODAY, NOTHING).answer).toBe(answer);
+});
+test('a load test made to release it is heard, another is not', () => {
+  const made = (purpose: 'find what moves' | 'release a temporary repair'): Evidence => ({
+    kind: 'load test',
+    id: id(8),
+    purpose,
+    states: ['on its legs', 'hitched'],
+    places: [{ id: 'p', what: 'crack', name: 'there', witnesses: [] }],
+    readings: [],
+    windUpLetGo: true,
+    ...stamp,
+    at: '2026-11-12T08:00:00Z',
+  });
+  for (const purpose of ['find what moves', 'release a temporary repair'] as const)
+    expect(mayMove(records([crack(20), clamp(), made(purpose)]), TODAY, NOTHING).reasons[0]).toMatchObject({
+      held: { isReleased: purpose !== 'find what moves' },
+    });
+});
 test('a temporary repair past its day: do not move, whatever it held', () => {
   const over = mayMove(records([crack(20), clamp({ until: '2026-11-26' })]), TODAY, NOTHING);
   expect(over).toMatchObject({

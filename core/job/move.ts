@@ -1,5 +1,14 @@
 import { memberOf, type Carried } from '../frame';
-import { crackExtent, cracksAsSeen, crackedShare, timeLeft, type Crack, type TimeLeft } from '../trace';
+import {
+  crackedShare,
+  crackExtent,
+  cracksAsSeen,
+  grewAfter,
+  testedSince,
+  timeLeft,
+  type Crack,
+  type TimeLeft,
+} from '../trace';
 import type { Finding, FindingCode, MemberVerdict, Verdict } from '../weigh';
 import { jobHosts } from './inputs';
 import { stands, type JobRecords } from './records';
@@ -20,7 +29,10 @@ export type MoveReason = { readonly answer: MoveAnswer } & (
       readonly name: string;
       readonly memberId: string;
       readonly stationMm: number;
-      readonly held?: TimeLeft;
+      /** By a temporary repair, and whether a load test released it. */
+      readonly held?: TimeLeft & { readonly isReleased: boolean };
+      /** It went on growing under a temporary repair: that holds it no more. */
+      readonly hasGrownSince?: boolean;
     }
   | {
       readonly why: 'parted';
@@ -157,7 +169,10 @@ function ofCrack(
       repair.stationMm > fromMm - HOLDS_WITHIN_MM &&
       repair.stationMm < toMm + HOLDS_WITHIN_MM,
   );
-  return held
-    ? { answer: 'restricted', why: 'cracked', held, ...about }
-    : { answer: 'to the shop only', why: 'cracked', ...about };
+  if (!held) return { answer: 'to the shop only', why: 'cracked', ...about };
+  if (grewAfter(crack, stands(records, 'crack look'), held.repair.at))
+    return { answer: 'to the shop only', why: 'cracked', hasGrownSince: true, ...about };
+  const tests = stands(records, 'load test');
+  const isReleased = testedSince(tests, 'release a temporary repair', held.repair.at);
+  return { answer: 'restricted', why: 'cracked', held: { ...held, isReleased }, ...about };
 }

@@ -4,11 +4,14 @@ import {
   jobBuyersLook,
   jobDemand,
   jobSpots,
+  mayMove,
+  MOVE_ANSWERS,
   verdictWithDemand,
   workJob,
   type Evidence,
   type JobDemand,
   type JobRecords,
+  type MoveAnswer,
 } from '.';
 import {
   defaultFrame,
@@ -172,6 +175,7 @@ interface Answers {
   /** Whether the work order lists anything found by hand. */
   readonly listed: boolean;
   readonly better: boolean;
+  readonly move: MoveAnswer;
 }
 /** As built a frame is the same whatever was found on it. */
 const AS_BUILT = new Map<Frame, JobDemand>();
@@ -191,6 +195,9 @@ function answersOf(job: JobRecords, plan: LiftPlan | undefined, railId: string):
     unit: unitVerdict(judged.map(({ picture, verdict }) => ({ member: picture.member, verdict }))).verdict,
     buyer: jobBuyersLook(job, judged.map(boughtMember)).answer,
     listed: judged.some(({ picture }) => standingAgainst(picture.account).length > 0),
+    move: mayMove(job, '2026-02-01T00:00:00Z', {
+      weighed: new Map(judged.map((work) => [work.picture.member.id, work])),
+    }).answer,
   };
 }
 
@@ -642,7 +649,7 @@ const TABLE: readonly Row[] = [
         ['bottom', 60],
       ]),
     ],
-    { lift: 'Not at all yet', rail: 'Mend', listed: true },
+    { lift: 'Not at all yet', rail: 'Mend', listed: true, move: 'to the shop only' },
     'not used cracked, however short (49 CFR 393.201)',
   ],
   [
@@ -679,7 +686,7 @@ const TABLE: readonly Row[] = [
       sound(({ memberId, ruleId, share }) =>
         memberId === rail.id && ruleId === 'hanger' && share < 0.35 ? 'cracked' : 'sound',
       ),
-    { lift: 'Not at all yet', rail: 'Mend', listed: true },
+    { lift: 'Not at all yet', rail: 'Mend', listed: true, move: 'to the shop only' },
     'a crack without its ends is longer than it looks',
   ],
   // A hanger is not the rail it hangs on.
@@ -690,7 +697,12 @@ const TABLE: readonly Row[] = [
       sound(({ memberId, ruleId, share }) =>
         memberId === rail.id && ruleId === 'hanger' && share < 0.35 ? 'cracked' : 'sound',
       ).map((look) => (look.result === 'cracked' ? { ...look, on: 'fitting' as const } : look)),
-    { lift: 'Not at all yet', rail: 'Watch', buyer: 'only with its price taken off' },
+    {
+      lift: 'Not at all yet',
+      rail: 'Watch',
+      buyer: 'only with its price taken off',
+      move: 'to the shop only',
+    },
     'failed fittings do not condemn a sound rail; what hangs on them governs',
   ],
   // Bent, torn, and put right.
@@ -790,14 +802,18 @@ test.each(TABLE.map((row) => [`${row[1]}, ${row[0]}`, row] as const))(
       stage.rail.id,
     );
     expect(said).toMatchObject(says);
+    // What is to be spliced or renewed does not go unheard; what is left as it is stops nobody.
+    const mild = said.move === 'no reason recorded against it';
+    if (['Splice', 'Renew', 'Retire'].includes(said.rail)) expect(mild).toBe(false);
+    if (says.lift === 'Lift here' && said.rail.startsWith('Leave')) expect(mild).toBe(true);
   },
 );
 
 describe('on an open-channel truck, whatever is found by chance', () => {
   const stage = stageOf(O);
   const LIFT = ['Lift here', 'Not known', 'Not here', 'Not at all yet'];
-  const rank = ({ lift, unit }: Answers) =>
-    [Math.min(LIFT.indexOf(lift), 2), severity(unit as Verdict)] as const;
+  const rank = ({ lift, unit, move }: Answers) =>
+    [Math.min(LIFT.indexOf(lift), 2), severity(unit as Verdict), MOVE_ANSWERS.indexOf(move)] as const;
   const of = (evidence: readonly Evidence[], strikes: JobRecords['strikes'] = []) =>
     answersOf({ ...stage.job, evidence, strikes }, pads(stage.frame), stage.rail.id);
   const bad: readonly SignDetail[] = [
@@ -847,6 +863,7 @@ describe('on an open-channel truck, whatever is found by chance', () => {
       const after = rank(of(evidence));
       expect(after[0]).toBeGreaterThanOrEqual(before[0]);
       expect(after[1]).toBeGreaterThanOrEqual(before[1]);
+      expect(after[2]).toBeGreaterThanOrEqual(before[2]);
       before = after;
     }
   });

@@ -78,6 +78,15 @@ export function cracksAsSeen(frame: Frame, cracks: readonly Crack[], looks: read
   });
 }
 
+/** Whether a look after an instant found it longer than every look before, hearsay too. */
+export function grewAfter(crack: Pick<Crack, 'id'>, looks: readonly CrackLook[], at: string): boolean {
+  const own = looksAt(looks, crack.id).filter(({ gapOnly }) => !gapOnly);
+  const longest = (of: readonly CrackLook[]) =>
+    Math.max(0, ...of.map(({ startMm, finishMm }) => startMm + finishMm));
+  const [before, after] = [own.filter((look) => look.at < at), own.filter((look) => look.at >= at)];
+  return longest(after) > longest(before) + SAME_MM;
+}
+
 export const LOOK_FLAGS = [
   'shorter than before',
   'longer than the metal',

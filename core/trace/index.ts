@@ -13,7 +13,16 @@ export {
   type SeenBy,
 } from './crack';
 export { crackLookKind, crackLookSchema, type CrackLook } from './crack-look';
-export { cracksAsSeen, ligamentsOf, lookFlags, looksAt, crackedShare, runOn, type LookFlag } from './as-seen';
+export {
+  cracksAsSeen,
+  grewAfter,
+  ligamentsOf,
+  lookFlags,
+  looksAt,
+  crackedShare,
+  runOn,
+  type LookFlag,
+} from './as-seen';
 export { tripKind, tripSchema, type Trip } from './trip';
 export {
   TEMPORARY_FORMS,
