@@ -37,6 +37,10 @@ export const WHY_NOT_WORDS: Readonly<Record<WhyNot, readonly [why: string, next:
     'Watch its ends by looks.',
   ],
   'off the faces': ['its points lie off the member’s faces', 'Strike it and record it anew.'],
+  'hole not known': [
+    'it starts at a hole whose size is not on record, and a hole pulls three times as hard',
+    'Give the hole in Frame, at its place.',
+  ],
   'all round': ['it runs all round: the section is parted', 'Not to be used: repair it.'],
 };
 

@@ -10,7 +10,7 @@ const BESIDE_DEPTHS = 1;
 
 /**
  * What bending does to a member where a crack is, nominal and at its worst fibre: as found, read on both sides of it beyond its slack and drawn
- * straight between. Undefined where nothing is known of the road.
+ * straight between, and no less than as made at the place itself. Undefined where nothing is known of the road.
  */
 export function stressAtCrack(
   { practice }: Pick<JobRecords, 'practice'>,
@@ -27,8 +27,12 @@ export function stressAtCrack(
   const reach = BESIDE_DEPTHS * member.shape.depthMm;
   const before = nearest(along, fromMm - reach, ({ stationMm }) => stationMm <= fromMm - reach);
   const after = nearest(along, toMm + reach, ({ stationMm }) => stationMm >= toMm + reach);
-  const rangeMpa = between(before, after, (fromMm + toMm) / 2);
-  if (rangeMpa === undefined) return undefined;
+  const beside = between(before, after, (fromMm + toMm) / 2);
+  if (beside === undefined) return undefined;
+  // At a hanger or an outrigger the moment has its peak there: as made, without the crack, it is known at the place itself.
+  const made = demand?.['as built']?.members.find(({ memberId }) => memberId === member.id)?.along ?? [];
+  const there = nearest(made, (fromMm + toMm) / 2, () => true);
+  const rangeMpa = Math.max(beside, there?.rangeMpa ?? 0);
   // The range is the standing stress, half of it up and half down; a bump is so many times it.
   return {
     rangeMpa,

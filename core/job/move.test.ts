@@ -300,6 +300,18 @@ describe('what pulls on a crack', () => {
     expect(asked(along)).toEqual({ rangeMpa: 25, bumpMpa: 75, yieldMpa: expect.closeTo(248.2, 0) });
     expect(asked([at(1500 - depth + 1, 90), at(1500 + depth + 1, 30)])!.rangeMpa).toBe(30);
   });
+  test('is no less than what the frame as made does at the place itself, where moments peak', () => {
+    const found = [at(1500 - depth - 1, 20), at(1500 + depth + 1, 30)];
+    const made = (mpa: number) =>
+      ({
+        ...demand(found),
+        'as built': { members: [{ memberId: rail.id, along: [at(1490, mpa), at(3000, 99)] }] },
+      }) as unknown as JobDemand;
+    const asked2 = (mpa: number) =>
+      stressAtCrack({ practice: DEFAULT_PRACTICE }, made(mpa), rail, crack(20))!.rangeMpa;
+    expect(asked2(24)).toBe(25);
+    expect(asked2(40)).toBe(40);
+  });
   test('nothing is known without loads, without the member, or without a model', () => {
     expect(asked([at(100, 20)], false)).toBeUndefined();
     expect(asked([])).toBeUndefined();

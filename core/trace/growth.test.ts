@@ -1,6 +1,7 @@
 import {
   AS_IT_IS,
   crossingOf,
+  crossingOn,
   cracksAsSeen,
   foretell,
   foretoldToMm,
@@ -449,4 +450,34 @@ describe('what is left of a temporary repair', () => {
       id(72),
     ]);
   });
+});
+
+describe('a crack from a hole', () => {
+  const holes = [{ id: 'h', stationMm: 1000, face: 'web' as const, heightMm: 100, diameterMm: 20 }];
+  const path = [on('web', 110), on('web', 118)];
+  const from = (more: object = {}, startsAt: Crack['startsAt'] = 'hole') =>
+    crossingOn({ shape, holes, ...more }, { path, startsAt });
+  test('is counted from the hole’s edge and pulled harder than a plain crack of its length', () => {
+    const crossing = from();
+    expect(crossing).toMatchObject({ kind: 'hole', aMm: expect.closeTo(8, 9), radiusMm: 10 });
+    const plain = from({}, 'mid-face');
+    expect(plain).toMatchObject({ kind: 'centre' });
+    if (typeof crossing === 'string' || typeof plain === 'string') throw new Error('no crossing');
+    expect(intensityBetween(crossing, 2, 0)).toBeGreaterThan(2 * intensityBetween(plain, 1, 1));
+    expect(intensityBetween(crossing, 8, 1)).toBeGreaterThan(intensityBetween(crossing, 8, 0));
+    expect(foretoldToMm(crossing)).toBeCloseTo((0.6 * 200) / 2 - 10, 9);
+    const limit = limitOf(crossing, { rangeMpa: 20, bumpMpa: 220, yieldMpa: 250 });
+    expect(limit.aMm).toBeCloseTo(Math.min(limit.aMm, (200 * (1 - 220 / 250)) / 2 - 10), 9);
+  });
+  test('one whose hole is not on record, or lies elsewhere, is not taken for a plain one', () => {
+    expect(from({ holes: [] })).toBe('hole not known');
+    expect(from({ holes: [{ ...holes[0]!, heightMm: 85.1 }] })).toMatchObject({ kind: 'hole' });
+    expect(from({ holes: [{ ...holes[0]!, heightMm: 84.9 }] })).toBe('hole not known');
+  });
+  test('grown into an edge it is an edge’s', () =>
+    expect(
+      crossingOn({ shape, holes }, { path: [on('bottom', 80), on('bottom', 60)], startsAt: 'hole' }),
+    ).toMatchObject({
+      kind: 'edge',
+    }));
 });

@@ -11,7 +11,7 @@ import {
   TOUGHNESS,
 } from '../reference';
 import { looksAt, runOn } from './as-seen';
-import { crossingOf, foretoldToMm, intensityBetween, type Crossing, type WhyNoCrossing } from './crossing';
+import { crossingOn, foretoldToMm, intensityBetween, type Crossing, type WhyNoCrossing } from './crossing';
 import type { Crack, SeenBy } from './crack';
 import type { CrackLook } from './crack-look';
 import type { Trip } from './trip';
@@ -94,7 +94,7 @@ export type Growth =
 
 /** A crack's looks, its first record among them, on one scale of use. Trips stand in for an odometer that is not there. */
 export function seenOf(
-  member: Pick<Member, 'shape' | 'lengthMm'>,
+  member: Pick<Member, 'shape' | 'lengthMm' | 'holes'>,
   crack: Crack,
   looks: readonly CrackLook[],
   trips: readonly Trip[],
@@ -111,7 +111,7 @@ export function seenOf(
         ? each.usedKm
         : each.usedHours;
   const seen = all.flatMap((each): Seen[] => {
-    const crossing = crossingOf(member.shape, runOn(member, crack.path, each));
+    const crossing = crossingOn(member, { ...crack, path: runOn(member, crack.path, each) });
     if (typeof crossing === 'string') return [];
     const used = usedAt(each);
     return [{ at: each.at, aMm: crossing.aMm, seenBy: each.seenBy, ...(used !== undefined && { used }) }];
@@ -125,7 +125,7 @@ const STEPS = 9;
 
 /** How a crack goes on, from what was seen of it. `random` gives 0 … 1. */
 export function foretell(
-  member: Pick<Member, 'shape' | 'lengthMm'>,
+  member: Pick<Member, 'shape' | 'lengthMm' | 'holes'>,
   crack: Crack,
   { looks, trips }: { readonly looks: readonly CrackLook[]; readonly trips: readonly Trip[] },
   stress: StressThere | undefined,
@@ -143,7 +143,7 @@ export function foretell(
     }),
     { startMm: 0, finishMm: 0 },
   );
-  const crossing = crossingOf(member.shape, runOn(member, crack.path, most));
+  const crossing = crossingOn(member, { ...crack, path: runOn(member, crack.path, most) });
   if (typeof crossing === 'string') return { ok: false, why: crossing, seen };
   const not = (why: WhyNot): Growth => ({ ok: false, why, seen, crossing });
   const read = seen.filter(
@@ -176,8 +176,11 @@ export function limitOf(crossing: Crossing, stress: StressThere, easing: Easing 
   const { bumpMpa } = eased(stress, easing);
   const end = foretoldToMm(crossing);
   const widthMm = crossing.faceMm ?? crossing.wallMm;
-  const whole = crossing.kind === 'centre' ? widthMm / 2 : widthMm;
-  const yieldsAt = whole * Math.max(0, 1 - bumpMpa / stress.yieldMpa);
+  const share = Math.max(0, 1 - bumpMpa / stress.yieldMpa);
+  const yieldsAt =
+    crossing.kind === 'hole'
+      ? Math.max(0, (widthMm * share) / 2 - crossing.radiusMm!)
+      : (widthMm * share) / (crossing.kind === 'centre' ? 2 : 1);
   const tearsAt = firstOver((a) => bumpMpa * intensityBetween(crossing, a, 1), TOUGHNESS, end);
   const least = Math.min(tearsAt, yieldsAt, end);
   const why =

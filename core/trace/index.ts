@@ -32,7 +32,14 @@ export {
   type TemporaryRepair,
   type TimeLeft,
 } from './temporary';
-export { crossingOf, foretoldToMm, intensityBetween, type Crossing, type WhyNoCrossing } from './crossing';
+export {
+  crossingOf,
+  crossingOn,
+  foretoldToMm,
+  intensityBetween,
+  type Crossing,
+  type WhyNoCrossing,
+} from './crossing';
 export {
   AS_IT_IS,
   foretell,

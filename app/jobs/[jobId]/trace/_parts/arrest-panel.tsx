@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import { stressAtCrack } from '@/core/job';
 import { inchesToMm, printLength, percent, type UnitSystem } from '@/core/quantity';
 import { LEAST_STOP_HOLE_MM, printSource, STOP_HOLE_SOURCE } from '@/core/reference';
-import { crossingOf, intensityBetween, stopHole, tipsOf, type Crack, type Tip } from '@/core/trace';
+import { crossingOn, intensityBetween, stopHole, tipsOf, type Crack, type Tip } from '@/core/trace';
 import { NO_HOLE_WORDS } from '../../../../_words/trace';
 import { useMember, useOnMember, useReader, useRecords, useWork } from '../../../_desk';
 
@@ -22,7 +22,7 @@ export function ArrestPanel({ crack }: { crack: Crack }) {
   const { demand } = useWork();
   const { cracks } = useOnMember();
   const stress = useMemo(() => stressAtCrack(file, demand, member, crack), [file, demand, member, crack]);
-  const crossing = crossingOf(member.shape, crack.path);
+  const crossing = crossingOn(member, crack);
   const tips = tipsOf(member.shape, crack, cracks);
   const deltaK =
     stress && typeof crossing === 'object'

@@ -3,7 +3,7 @@
 import { useMemo } from 'react';
 import { memberOf } from '@/core/frame';
 import { jobSpots, mayMove, stands, stressAtCrack, type MayMove } from '@/core/job';
-import { cracksAsSeen, crossingOf, limitOf } from '@/core/trace';
+import { cracksAsSeen, crossingOn, limitOf } from '@/core/trace';
 import { progressOf } from '@/core/walk';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { moveReasonWords, MOVE_WORDS } from '../../../../_words/trace';
@@ -21,7 +21,7 @@ export function MayMovePanel() {
       cracks.flatMap((crack) => {
         const member = memberOf(file.frame, crack.memberId);
         const stress = member && stressAtCrack(file, demand, member, crack);
-        const crossing = member && crossingOf(member.shape, crack.path);
+        const crossing = member && crossingOn(member, crack);
         if (!stress || typeof crossing !== 'object') return [];
         return crossing.aMm >= limitOf(crossing, stress).aMm ? [crack.id] : [];
       }),
