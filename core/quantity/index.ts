@@ -2,7 +2,7 @@ export { fail, ok, valueOf, type Failure, type Outcome } from './outcome';
 export { lifted, opened, packed, type Body, type Form } from './form';
 export { schemaWords } from './schema-words';
 export { GAUGE_NUMBERS, gaugeThicknessMm, MM_PER_INCH } from './gauge';
-export { parseLengthMm, parsePlaceMm, type UnitSystem } from './length';
+export { parseLengthMm, parseMeasuredMm, parsePlaceMm, type UnitSystem } from './length';
 export { parseDistanceKm } from './distance';
 export { parseMassKg } from './mass';
 export {

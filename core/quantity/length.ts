@@ -91,3 +91,9 @@ function parseInches(bare: string): Outcome<number> {
   if (!(denominator > 0)) return fail('a fraction needs a bottom number above zero');
   return ok(Number(match[2] ?? 0) + Number(match[3]) / denominator);
 }
+
+/** A length somebody may have left unmeasured: nothing typed is nothing measured, and 0 is a measure. */
+export function parseMeasuredMm(text: string, bareUnit: UnitSystem): Outcome<number | undefined> {
+  if (text.trim() === '') return ok(undefined);
+  return Number(text) === 0 ? ok(0) : parseLengthMm(text, bareUnit);
+}

@@ -3,6 +3,7 @@ import {
   lengthDigits,
   parseDistanceKm,
   parseLengthMm,
+  parseMeasuredMm,
   parsePlaceMm,
   parseMassKg,
   printDistance,
@@ -147,6 +148,16 @@ test.each([
 test.each(['', 'far', '-3', '3 ft', '1e5', '9'.repeat(41)])('“%s” is no distance', (text) =>
   expect(parseDistanceKm(text, 'in').ok).toBe(false),
 );
+test.each([
+  ['', undefined],
+  ['  ', undefined],
+  ['0', 0],
+  ['0.0', 0],
+  ['1/16', 1.5875],
+] as const)('measured or not: “%s” is %p mm', (text, mm) =>
+  expect(valueOf(parseMeasuredMm(text, 'in'))).toBe(mm),
+);
+test('what is neither is refused', () => expect(parseMeasuredMm('a lot', 'in').ok).toBe(false));
 test('a distance is told in two figures, or in as many as were counted', () => {
   expect(printDistance(48.28032, 'in')).toBe('30 mi');
   expect(printDistance(1234, 'mm')).toBe('1200 km');

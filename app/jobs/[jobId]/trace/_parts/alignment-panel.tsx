@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { toAlign, type ToAlign } from '@/core/job';
-import { parseLengthMm, printLength } from '@/core/quantity';
+import { parseMeasuredMm, printLength } from '@/core/quantity';
 import type { Alignment } from '@/core/trace';
 import { Entry, When } from '@/ui/controls';
 import { eachText, useUnitTurn } from '../../../../_parts/turned';
@@ -81,12 +81,7 @@ function AlignmentForm({ each, onDone }: { each: ToAlign; onDone: () => void }) 
   const submit = () => {
     const lengths = {} as Record<keyof typeof EMPTY, number | undefined>;
     for (const field of Object.keys(EMPTY) as (keyof typeof EMPTY)[]) {
-      const text = typed[field].trim();
-      if (text === '' || Number(text) === 0) {
-        lengths[field] = text === '' ? undefined : 0;
-        continue;
-      }
-      const length = parseLengthMm(text.replace(/^-/, ''), system);
+      const length = parseMeasuredMm(typed[field].replace(/^\s*-/, ''), system);
       if (!length.ok) return setProblem({ field, words: length.reason });
       lengths[field] = length.value;
     }

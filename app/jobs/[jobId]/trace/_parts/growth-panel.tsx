@@ -144,6 +144,7 @@ function Told({
   const used = (value: number) => printUsed(value, basis, system);
   const scale = crossing.kind === 'centre' ? 2 : 1;
   const length = (mm: number) => printLength(scale * mm, system, 'length');
+  const where = crossing.kind === 'hole' ? 'from the hole’s edge' : 'across';
   const far = parseDistanceKm(trip, system);
   const after = far.ok && basis === 'km' ? foretold.lengthAfter(far.value) : undefined;
   const bySlot = atSlot(foretold, slot);
@@ -166,13 +167,13 @@ function Told({
         {Number.isFinite(toLimit.mid) && <span className="caption"> middle {used(toLimit.mid)}</span>}
       </p>
       <p>
-        Stop at <span className="font-semibold">{length(limit.aMm)}</span> across: {LIMIT_WORDS[limit.why]}.
+        Stop at <span className="font-semibold">{length(limit.aMm)}</span> {where}: {LIMIT_WORDS[limit.why]}.
         Look again every <span className="font-semibold">{used(lookEvery)}</span>.
       </p>
       {after && (
         <p>
           After that trip <span className="font-semibold">{length(after.low)}</span> to{' '}
-          <span className="font-semibold">{length(after.high)}</span> across
+          <span className="font-semibold">{length(after.high)}</span> {where}
           {after.high >= limit.aMm && (
             <span className="font-semibold text-oxide">; it may reach its limit on the way</span>
           )}
@@ -183,7 +184,7 @@ function Told({
         <p>
           By then, used as it was between the looks ({used(bySlot.used)}):{' '}
           <span className="font-semibold">{length(bySlot.low)}</span> to{' '}
-          <span className="font-semibold">{length(bySlot.high)}</span> across
+          <span className="font-semibold">{length(bySlot.high)}</span> {where}
           {bySlot.high >= limit.aMm && (
             <span className="font-semibold text-oxide">; it may reach its limit before</span>
           )}

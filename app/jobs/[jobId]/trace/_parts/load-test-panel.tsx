@@ -3,8 +3,8 @@
 import { useState } from 'react';
 import { z } from 'zod';
 import { hostOf, hostsOf, memberOf, type Frame } from '@/core/frame';
-import { recorded, stands, type JobFile } from '@/core/job';
-import { parseLengthMm, printLength, type UnitSystem } from '@/core/quantity';
+import { openEvidence, packEvidence, recorded, stands, type JobFile } from '@/core/job';
+import { parseMeasuredMm, printLength, type UnitSystem } from '@/core/quantity';
 import {
   crackLookSchema,
   cracksAsSeen,
@@ -183,11 +183,9 @@ function TestForm({ draft, setDraft }: { draft: Draft; setDraft: (draft: Draft |
     const readings: LoadTest['readings'] = [];
     for (const place of draft.places)
       for (const state of states) {
-        const text = (draft.typed[cell(place.id, state)] ?? '').trim();
-        if (text === '') continue;
-        const length = Number(text) === 0 ? { ok: true as const, value: 0 } : parseLengthMm(text, system);
+        const length = parseMeasuredMm(draft.typed[cell(place.id, state)] ?? '', system);
         if (!length.ok) return setProblem(`${place.name}, ${state}: ${length.reason}`);
-        readings.push({ placeId: place.id, state, mm: length.value });
+        if (length.value !== undefined) readings.push({ placeId: place.id, state, mm: length.value });
       }
     if (readings.length < 2) return setProblem('read one place in two states at least');
     const test: LoadTest = {
@@ -200,6 +198,8 @@ function TestForm({ draft, setDraft }: { draft: Draft; setDraft: (draft: Draft |
       windUpLetGo: draft.windUpLetGo,
       note: '',
     };
+    const checked = openEvidence(packEvidence(test));
+    if (!checked.ok) return setProblem(checked.reason);
     keep(test);
     for (const record of heardBy(file, test)) keep(record);
     setDraft(undefined);

@@ -2,7 +2,8 @@
 
 import { useState } from 'react';
 import type { Member } from '@/core/frame';
-import { parseLengthMm } from '@/core/quantity';
+import { openEvidence, packEvidence } from '@/core/job';
+import { parseMeasuredMm } from '@/core/quantity';
 import { lookFlags, SEEN_BY_IDS, type Crack, type CrackLook, type SeenBy } from '@/core/trace';
 import { Entry, Pick } from '@/ui/controls';
 import { eachText, useUnitTurn } from '../../../../_parts/turned';
@@ -44,23 +45,22 @@ export function LookForm({
   const [loadedBy, setLoadedBy] = useState('');
   const [note, setNote] = useState('');
   const [day, setDay] = useState('');
-  const [problem, setProblem] = useState<{ field: keyof typeof EMPTY | 'used'; words: string }>();
+  const [problem, setProblem] = useState<{ field: keyof typeof EMPTY | 'used' | 'day'; words: string }>();
   useUnitTurn(system, (as) => setTyped(eachText(typed, as)));
 
   const read = (): CrackLook | undefined => {
     const lengths: Partial<Record<keyof typeof EMPTY, number>> = {};
     for (const field of Object.keys(EMPTY) as (keyof typeof EMPTY)[]) {
-      const text = typed[field].trim();
-      if (text === '' || Number(text) === 0) {
-        if (text !== '') lengths[field] = 0;
-        continue;
-      }
-      const length = parseLengthMm(text, system);
+      const length = parseMeasuredMm(typed[field], system);
       if (!length.ok) {
         setProblem({ field, words: length.reason });
         return undefined;
       }
-      lengths[field] = length.value;
+      if (length.value !== undefined) lengths[field] = length.value;
+    }
+    if (day !== '' && new Date(`${day}T00:00`) > new Date()) {
+      setProblem({ field: 'day', words: 'a look lies in the past' });
+      return undefined;
     }
     const use = usedOf(used, system);
     if (!use.ok) {
@@ -87,6 +87,8 @@ export function LookForm({
   const submit = () => {
     const look = read();
     if (!look) return;
+    const checked = openEvidence(packEvidence(look));
+    if (!checked.ok) return setProblem({ field: 'used', words: checked.reason });
     keep(look);
     onDone();
   };
@@ -131,6 +133,7 @@ export function LookForm({
           label="day, if not today"
           type="date"
           value={day}
+          {...(problem?.field === 'day' && { problem: problem.words })}
           onChange={(event) => setDay(event.target.value)}
         />
         <Entry label="note" value={note} maxLength={300} onChange={(event) => setNote(event.target.value)} />
@@ -167,11 +170,12 @@ export function LookForm({
   );
 }
 
-/** Noon of the day said, or now. */
-const atOf = (day: string): string => {
-  const now = new Date().toISOString();
-  return day === '' || now.startsWith(day) ? now : `${day}T12:00:00.000Z`;
-};
+/** Noon of the day said, on this device's clock, or now. */
+function atOf(day: string): string {
+  const now = new Date();
+  const noon = new Date(`${day}T12:00`);
+  return (day === '' || noon > now ? now : noon).toISOString();
+}
 
 /** What is odd about a look, in words. */
 export const flagsOf = (
