@@ -1,12 +1,12 @@
 import Link from 'next/link';
-import { ofKind, standing } from '@/core/frame';
-import { VERB_OF, type JobLine } from '@/core/job';
+import { jobTimeLeft, VERB_OF, type JobLine } from '@/core/job';
 import { printMass, type UnitSystem } from '@/core/quantity';
-import { timeLeft } from '@/core/trace';
 import {
   database,
   evidenceOf,
+  heldElsewhere,
   knownDamage,
+  mendedBefore,
   noticesOf,
   noting,
   strikesOf,
@@ -15,7 +15,7 @@ import {
   type YardJob,
   type YardPage,
 } from '@/data';
-import { When } from '@/ui/controls';
+import { today, When } from '@/ui/controls';
 import { KeepingLight } from './_outbox/keeping-light';
 import { BundleIn } from './_parts/bundle-in';
 import { ClosingButton } from './_parts/closing-button';
@@ -178,10 +178,18 @@ function UnitRow({
   );
 }
 
-/** What is left of a job's temporary repairs. */
+/** What is left of the temporary repairs on a job's unit. */
 function temporaryLines(db: Db, jobId: string, system: UnitSystem) {
-  const kept = standing(evidenceOf(db, jobId, ['temporary repair', 'trip']), strikesOf(db, jobId));
-  const left = timeLeft(ofKind(kept, 'temporary repair'), ofKind(kept, 'trip'), new Date().toISOString());
+  const strikes = strikesOf(db, jobId);
+  const held = { strikes, heldElsewhere: heldElsewhere(db, jobId) };
+  const evidence = evidenceOf(db, jobId, ['temporary repair', 'trip']);
+  if (jobTimeLeft({ ...held, evidence }, today()).length === 0) return [];
+  // Somewhere something holds for a while: only now is it asked what was renewed since.
+  const signs = evidenceOf(db, jobId, ['sign']);
+  const left = jobTimeLeft(
+    { ...held, evidence: [...evidence, ...signs], mendedBefore: mendedBefore(db, jobId) },
+    today(),
+  );
   return left.map((each) => ({
     repair: each.repair,
     words: `${each.isOver ? 'Do not move it. ' : ''}Temporary ${timeLeftWords(each, system)}`,

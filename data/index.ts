@@ -13,7 +13,7 @@ export { keepStartingFrame, startingFrames, startingFrameSchema, type StartingFr
 export { closeJob, closingsOf, isClosed } from './closing';
 export { changeSpots, shopSpots, spotChangeSchema, spotRulesFor } from './spots';
 export { hasPicture, keepPhoto, keepPicture, photoBytes, photosOf, PHOTO_LIMIT } from './photo';
-export { earlierSurveys, type EarlierSurvey } from './earlier';
+export { earlierSurveys, heldElsewhere, mendedBefore, type EarlierSurvey } from './earlier';
 export { keepWorkedOut, workedOut } from './worked-out';
 export { jobIds, LINE, UNITS_A_PAGE, yardPage, type YardJob, type YardPage, type YardView } from './yard';
 export { noting } from './readable';

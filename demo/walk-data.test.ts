@@ -304,3 +304,33 @@ test('what an earlier, closed job of the unit renewed is known to the next; open
   expect(keepStrike(db, earlier, strike).ok).toBe(true);
   expect(known(van.job.id)).toBe(0);
 });
+
+test('a temporary repair goes with its unit: every other job of it hears, until it is struck', () => {
+  const [before] = closedBundles();
+  expect(importBundle(db, before!.bundle).ok && importBundle(db, van).ok).toBe(true);
+  const earlier = before!.bundle.job.id;
+  const stamp = { by: 'RK', at: '2026-11-01T10:00:00Z', note: '' };
+  const clamp: Evidence = {
+    kind: 'temporary repair',
+    id: crypto.randomUUID(),
+    memberId: van.frame.members[0]!.id,
+    stationMm: 100,
+    form: 'clamp',
+    limitKm: 40,
+    ...stamp,
+  };
+  const trip: Evidence = { kind: 'trip', id: crypto.randomUUID(), km: 10, ...stamp };
+  expect(keepEvidence(db, earlier, [clamp, trip]).ok).toBe(true);
+  const held = (id: string) => {
+    const { repairs, trips } = jobFile(db, id)!.heldElsewhere!;
+    return [repairs.length, trips.length];
+  };
+  expect([held(van.job.id), held(earlier), held(jobId)]).toEqual([
+    [1, 1],
+    [0, 0],
+    [0, 0],
+  ]);
+  const strike = { id: crypto.randomUUID(), evidenceId: clamp.id, why: 'taken off', by: 'RK', at: stamp.at };
+  expect(keepStrike(db, earlier, strike).ok).toBe(true);
+  expect(held(van.job.id)).toEqual([0, 1]);
+});

@@ -1,9 +1,12 @@
 import { findingWords } from './findings';
+import { FIND_PART_WORDS } from './walk';
 import type { MayMove, MoveAnswer, MoveReason, ToAlign } from '@/core/job';
-import { printDistance, printLength, percent, type UnitSystem } from '@/core/quantity';
+import { kmToMiles, printDistance, printLength, percent, type UnitSystem } from '@/core/quantity';
 import type {
   AlignmentLack,
   Basis,
+  CrackElsewhere,
+  ElsewhereFlag,
   Limit,
   LoadState,
   LookFlag,
@@ -62,6 +65,8 @@ export const NO_HOLE_WORDS: Readonly<Record<WhyNoHole, string>> = {
   'too big': 'no hole small enough for a rail would hold it: one cut-out round all of it, or a splice',
   'no drill': 'the hole it takes is larger than any drill here',
   'too near an edge': 'no room for it before the edge or fold: one cut-out, or plate past the fold',
+  'too near a hole':
+    'a hole or bolt is too near for a second one: renew the piece round both, or plate past it',
   'tips too close': 'another crack’s end is too near: one cut-out round both',
 };
 
@@ -150,3 +155,36 @@ export const LACK_WORDS: Readonly<Record<AlignmentLack, string>> = {
 /** One line for what must stand in its place before anything is welded. */
 export const alignWords = ({ name, lacks }: ToAlign): string =>
   `Before anything is welded at ${name.toLowerCase()}: ${lacks.map((lack) => LACK_WORDS[lack]).join('; ')}`;
+
+export const ELSEWHERE_FLAG_WORDS: Readonly<Record<ElsewhereFlag, string>> = {
+  'shorter than before': 'shorter than at a look before; kept as entered, the longest counts',
+  'odometer backwards': 'the odometer is lower than before; no pace is worked out with it',
+  'before the first': 'dated before it was first recorded',
+};
+
+/** What growth is told by: a thousand miles, kilometres or hours, in the basis' unit. */
+export function perUse(basis: Basis, system: UnitSystem): { readonly per: number; readonly words: string } {
+  if (basis === 'hours') return { per: 1000, words: '1,000 h' };
+  return system === 'in' ? { per: 1000 / kmToMiles(1), words: '1,000 mi' } : { per: 1000, words: '1,000 km' };
+}
+
+function paceWords(pace: number, basis: Basis, system: UnitSystem): string {
+  const { per, words } = perUse(basis, system);
+  return `${printLength(pace * per, system, 'thickness')} per ${words} since the look before`;
+}
+
+/** A crack that has a length and no path: how long, how much it grew, and how fast. */
+export function elsewhereWords(
+  { part, is, open, sinceLastMm, pace, basis }: CrackElsewhere,
+  system: UnitSystem,
+): string {
+  const state = open.find.state;
+  const long = state.is === 'gap' ? state.openMm : 'longMm' in state ? state.longMm : undefined;
+  const grew = sinceLastMm !== undefined && sinceLastMm > 0;
+  return [
+    `${FIND_PART_WORDS[part]} ${is}${long === undefined ? '' : `, ${lengthWords(long, system)}`}`,
+    ...(open.grownMm !== undefined ? [`grown by ${lengthWords(open.grownMm, system)}`] : []),
+    ...(grew && pace !== undefined ? [paceWords(pace, basis, system)] : []),
+    ...(sinceLastMm !== undefined && !grew ? ['no growth since the look before'] : []),
+  ].join('; ');
+}

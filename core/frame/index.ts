@@ -89,6 +89,16 @@ export {
 } from './loads';
 export { bySchema, instantSchema, recordIdSchema, standing, strikeSchema, type Strike } from './strike';
 export { evidenceKind, ofKind, onMember, type EvidenceKind, type EvidenceStamp, type Fit } from './evidence';
+export {
+  CRACK_ENDS,
+  CRACK_SIGNS,
+  DEPTHS,
+  SEEN_BY_IDS,
+  STARTS_AT,
+  usedSchema,
+  type CrackEnd,
+  type SeenBy,
+} from './crack-terms';
 export { frameDifferences, type Difference } from './differences';
 export { standName, type Stand } from './stand';
 export { evenWall, surfaceOf, wallOf, type Surface, type Wall } from './surface';

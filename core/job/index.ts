@@ -53,3 +53,4 @@ export {
   type MoveReason,
 } from './move';
 export { toAlign, type ToAlign } from './alignment';
+export { toWeldShut } from './crack-welds';

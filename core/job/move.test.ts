@@ -1,7 +1,15 @@
 import { defaultFrame, familyOf, hostsOf } from '../frame';
 import { DEFAULT_PRACTICE } from '../reference';
 import type { Crack, StressThere } from '../trace';
-import { mayMove, stressAtCrack, toAlign, type Evidence, type JobDemand, type JobRecords } from '.';
+import {
+  jobTimeLeft,
+  mayMove,
+  stressAtCrack,
+  toAlign,
+  type Evidence,
+  type JobDemand,
+  type JobRecords,
+} from '.';
 
 const frame = defaultFrame({
   ...familyOf('open-channel ladder').typical,
@@ -212,6 +220,73 @@ test.each([
     expect(mayMove(records([find]), TODAY, NOTHING).answer).toBe(answer);
   },
 );
+
+test('a bracket told to be cracked restricts until somebody has looked', () => {
+  const find = (k: number, seenBy: 'told' | 'eye'): Evidence => ({
+    kind: 'find',
+    id: id(k),
+    on: steering.on,
+    hostId: steering.id,
+    title: steering.name,
+    part: 'plate',
+    state: { is: 'cracked', seenBy },
+    memberIds: [rail.id],
+    ...stamp,
+  });
+  const told = mayMove(records([find(7, 'told')]), TODAY, NOTHING);
+  expect(told).toMatchObject({
+    answer: 'restricted',
+    reasons: [{ why: 'found bad', found: ['plate cracked, by hearsay'] }],
+  });
+  const looked = find(8, 'eye');
+  expect(mayMove(records([find(7, 'told'), looked]), TODAY, NOTHING).answer).toBe('do not move');
+  const sound = { ...looked, state: { is: 'sound', ways: ['eye'] } } as Evidence;
+  expect(mayMove(records([find(7, 'told'), sound]), TODAY, NOTHING).answer).toBe(
+    'no reason recorded against it',
+  );
+});
+
+describe('a temporary repair of another job of the unit', () => {
+  const held = (more: object = {}, trips: Evidence[] = []) => ({
+    heldElsewhere: { repairs: [clamp(more)], trips } as JobRecords['heldElsewhere'] & object,
+  });
+  test('counts down here too, by trips told in either', () => {
+    const both = records([trip(12)], held({}, [{ ...trip(10), id: id(4) }]));
+    expect(jobTimeLeft(both, TODAY)).toMatchObject([{ leftKm: 26, isOver: false }]);
+    const over = records([trip(40)], held({}, [{ ...trip(10), id: id(4) }]));
+    expect(mayMove(over, TODAY, NOTHING)).toMatchObject({ answer: 'do not move' });
+  });
+  const done = (stationMm: number, toMm: number, at: string, how = 'renewed'): Evidence =>
+    ({
+      kind: 'sign',
+      id: id(9),
+      memberId: rail.id,
+      stationMm,
+      toMm,
+      face: 'bottom',
+      heightMm: 10,
+      ...stamp,
+      at,
+      detail: { sign: 'put right', done: how },
+    }) as Evidence;
+  test.each([
+    ['its place renewed since', done(1400, 1600, '2026-11-15T08:00:00Z'), 0],
+    ['renewed near it', done(1000, 1221, '2026-11-15T08:00:00Z'), 0],
+    ['renewed farther off', done(1000, 1220, '2026-11-15T08:00:00Z'), 1],
+    ['renewed before it was clamped', done(1400, 1600, '2026-11-11T08:00:00Z'), 1],
+    ['straightened only', done(1400, 1600, '2026-11-15T08:00:00Z', 'straightened and checked'), 1],
+  ])('%s', (_, sign, left) => {
+    expect(jobTimeLeft(records([sign], held()), TODAY)).toHaveLength(left);
+    expect(jobTimeLeft(records([clamp(), sign]), TODAY)).toHaveLength(left);
+  });
+  test('renewed by a closed job since', () => {
+    const mended = { memberId: rail.id, fromMm: 1400, toMm: 1600, at: '2026-11-15T08:00:00Z' };
+    expect(jobTimeLeft(records([], { ...held(), mendedBefore: [mended] }), TODAY)).toEqual([]);
+    expect(
+      jobTimeLeft(records([], { ...held(), mendedBefore: [{ ...mended, memberId: 'rail-right' }] }), TODAY),
+    ).toHaveLength(1);
+  });
+});
 
 test.each([
   ['Mend', [['modulus-kept', 'Mend']], 'no reason recorded against it'],

@@ -4,12 +4,14 @@ import {
   crackExtent,
   cracksAsSeen,
   grewAfter,
+  notTakenOver,
   testedSince,
   timeLeft,
   type Crack,
   type TimeLeft,
 } from '../trace';
-import type { Finding, FindingCode, MemberVerdict, Verdict } from '../weigh';
+import { mendedIn } from '../walk';
+import type { Finding, FindingCode, HostVerdict, MemberVerdict, Verdict } from '../weigh';
 import { jobHosts } from './inputs';
 import { stands, type JobRecords } from './records';
 
@@ -105,14 +107,8 @@ export function mayMove(
   const reasons = [
     ...left.filter(({ isOver }) => isOver).map((each) => overdue(records, each)),
     ...jobHosts(records)
-      .filter(({ carriesNothing }) => carriesNothing)
-      .map(({ name, found, carries, hasLetGo, isCracked }): MoveReason => {
-        const governs =
-          (hasLetGo && carries.some((each) => GOVERNS.includes(each))) ||
-          (isCracked && carries.some((each) => NEVER_CRACKED.includes(each)));
-        const answer = governs ? 'do not move' : 'to the shop only';
-        return { answer, why: 'found bad', name, found, hasLetGo, carries };
-      }),
+      .filter(({ carriesNothing, isToldBad }) => carriesNothing || isToldBad)
+      .map(ofHost),
     ...cracks.map((crack) => ofCrack(records, crack, cracks, { left, pastLimit })),
     ...[...weighed].flatMap(([memberId, { verdict }]) => ofMetal(nameOf(records, memberId), verdict)),
   ].sort((a, b) => rank(b.answer) - rank(a.answer));
@@ -120,6 +116,15 @@ export function mayMove(
 }
 
 const rank = (answer: MoveAnswer) => MOVE_ANSWERS.indexOf(answer);
+
+/** What was only told restricts until somebody looks (our reading). */
+function ofHost({ name, found, carries, carriesNothing, hasLetGo, isCracked }: HostVerdict): MoveReason {
+  const governs =
+    (hasLetGo && carries.some((each) => GOVERNS.includes(each))) ||
+    (isCracked && carries.some((each) => NEVER_CRACKED.includes(each)));
+  const answer = !carriesNothing ? 'restricted' : governs ? 'do not move' : 'to the shop only';
+  return { answer, why: 'found bad', name, found, hasLetGo, carries };
+}
 
 /** The worst that a member's metal says, once. */
 function ofMetal(name: string, { verdict, findings }: MemberVerdict): MoveReason[] {
@@ -134,9 +139,22 @@ function ofMetal(name: string, { verdict, findings }: MemberVerdict): MoveReason
   return against.slice(0, 1);
 }
 
-/** What is left of each temporary repair of the job, the one that is over or nearest to it first. */
-export const jobTimeLeft = (records: JobRecords, today: string): TimeLeft[] =>
-  timeLeft(stands(records, 'temporary repair'), stands(records, 'trip'), today);
+/**
+ * What is left of each temporary repair on the unit, this job's and its other jobs', the one that is over or nearest to it first. One whose place
+ * was renewed or plated since asks nothing more.
+ */
+export function jobTimeLeft(
+  records: Pick<JobRecords, 'evidence' | 'strikes' | 'heldElsewhere' | 'mendedBefore'>,
+  today: string,
+): TimeLeft[] {
+  const { repairs = [], trips = [] } = records.heldElsewhere ?? {};
+  const mended = [...mendedIn(stands(records, 'sign')), ...(records.mendedBefore ?? [])];
+  return timeLeft(
+    notTakenOver([...repairs, ...stands(records, 'temporary repair')], mended),
+    [...trips, ...stands(records, 'trip')],
+    today,
+  );
+}
 
 const nameOf = ({ frame }: JobRecords, memberId: string) => memberOf(frame, memberId)?.name ?? memberId;
 

@@ -1,6 +1,7 @@
 import { ofKind, standing, type Frame, type JobSheet, type Notice, type Strike, type Unit } from '../frame';
 import type { Practice } from '../reference';
 import type { Repair } from '../shape';
+import type { HeldElsewhere } from '../trace';
 import type { MendedBefore, SpotRule } from '../walk';
 import type { Evidence, EvidenceId, EvidenceOf } from './evidence';
 
@@ -17,6 +18,8 @@ export interface JobRecords {
   readonly grossMassKg?: number;
   /** What earlier, closed jobs of the same unit put right. */
   readonly mendedBefore?: readonly MendedBefore[];
+  /** Temporary repairs and trips of the unit's other jobs. */
+  readonly heldElsewhere?: HeldElsewhere;
 }
 
 /** A row on the server that cannot be read: what it is of, and why. What it said is missing from everything that is worked out. */

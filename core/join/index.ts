@@ -10,3 +10,4 @@ export {
   type WeldPosition,
 } from './weld-line';
 export { checkJoining, JOIN_FINDING_CODES, type JoinFinding, type JoinFindingCode } from './finding';
+export { BACKINGS, crackWelds, type Backing, type CrackWeld } from './crack-weld';

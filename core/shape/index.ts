@@ -18,6 +18,7 @@ export {
 export { bendAllowanceMm, kFromCoupon, type BrakeCoupon } from './bend';
 export {
   carryingReach,
+  cutsAway,
   developmentMm,
   edgeStrengthNPerMm,
   landingsAt,

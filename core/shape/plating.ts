@@ -3,7 +3,8 @@ import { baseMetalStrengthNPerMm, filletStrengthNPerMm } from '../mechanics';
 import { BESIDE_TOE_MM, chosenLegMm, FILLER_TENSILE_MPA } from '../reference';
 import { cellIs, columnsUnder, type CellIs } from '../metal';
 import { edgeAt, KNOWN, wallAt, type WallProfile } from '../probe';
-import { faceAtU, heightOnFace, onSheet, type Face } from '../frame';
+import { developedWidthMm, faceAtU, heightOnFace, onSheet, type Face } from '../frame';
+import { unrolledPath, type Crack } from '../trace';
 import { type CutBand, type MemberPicture, type PlateBand, type SectionChange } from '../weigh';
 import { coverageAt, type Piece, type Repair } from './repair';
 
@@ -209,6 +210,17 @@ export function cutsAt(picture: MemberPicture, repair: Repair, stationMm: number
       const [first, last] = laps;
       return first && last ? [{ uFromMm: cover.uFromMm + trim(first), uToMm: cover.uToMm - trim(last) }] : [];
     });
+}
+
+/** Whether a crack goes with the metal that a repair cuts away, all of it. */
+export function cutsAway(picture: MemberPicture, repair: Repair, crack: Pick<Crack, 'path'>): boolean {
+  const { shape } = picture.member;
+  const aroundMm = developedWidthMm(shape);
+  return unrolledPath(shape, crack.path).every(([stationMm, u]) =>
+    cutsAt(picture, repair, stationMm).some(({ uFromMm, uToMm }) =>
+      [u - aroundMm, u, u + aroundMm].some((at) => at > uFromMm && at < uToMm),
+    ),
+  );
 }
 
 /** A station's change by a repair. A plate counts only beyond the development length from both its ends. */

@@ -1,4 +1,4 @@
-import { faceOf, onSheet, type MemberShape, type Spot } from '../frame';
+import { faceOf, onSheet, uOnFace, type Member, type Spot } from '../frame';
 import { distance } from '../geometry';
 import { unrolledPath, type Crack } from './crack';
 import { LEAST_STOP_HOLE_MM, MOST_STOP_HOLE_MM, stopRadiusMm } from '../reference';
@@ -16,7 +16,13 @@ export type StopHole =
       readonly netShare: number;
     }
   | { readonly ok: false; readonly why: WhyNoHole; readonly needMm: number };
-export const WHY_NO_HOLE = ['too big', 'no drill', 'too near an edge', 'tips too close'] as const;
+export const WHY_NO_HOLE = [
+  'too big',
+  'no drill',
+  'too near an edge',
+  'too near a hole',
+  'tips too close',
+] as const;
 export type WhyNoHole = (typeof WHY_NO_HOLE)[number];
 
 /** Between hole and edge, as for bolts: 1.5 diameters from the middle; two holes three apart (common practice, no source). */
@@ -24,7 +30,7 @@ const [FROM_EDGE, APART] = [1.5, 3];
 
 /**
  * The hole that stops a crack: by ΔK/√ρ < 4√σy, not under the shop's least, of the drills at hand. `aheadMm`: from the tip to the next edge or fold;
- * `apartMm`: to the next tip of another crack; `leftMm` and `widthMm`: metal still whole of the strip, and all of it.
+ * `apartMm`: to the next tip of another crack; `holeMm`: to the rim of the next hole or bolt; `leftMm` and `widthMm`: metal still whole of the strip, and all of it.
  */
 export function stopHole(
   deltaK: number,
@@ -33,6 +39,7 @@ export function stopHole(
   room: {
     readonly aheadMm: number;
     readonly apartMm?: number;
+    readonly holeMm?: number;
     readonly leftMm: number;
     readonly widthMm: number;
   },
@@ -43,6 +50,7 @@ export function stopHole(
   const drillMm = [...drillsMm].sort((a, b) => a - b).find((mm) => mm >= needMm - ROUNDING_MM);
   if (drillMm === undefined) return not('no drill');
   if (room.aheadMm < FROM_EDGE * drillMm) return not('too near an edge');
+  if (room.holeMm !== undefined && room.holeMm < FROM_EDGE * drillMm) return not('too near a hole');
   if (room.apartMm !== undefined && room.apartMm < APART * drillMm) return not('tips too close');
   return {
     ok: true,
@@ -61,12 +69,17 @@ export interface Tip {
   readonly spot: Spot;
   readonly aheadMm: number;
   readonly apartMm?: number;
+  readonly holeMm?: number;
   readonly leftMm: number;
   readonly widthMm: number;
 }
 
-/** A crack's ends that lie in metal, each with what is ahead of it on its own face. */
-export function tipsOf(shape: MemberShape, crack: Crack, others: readonly Crack[]): Tip[] {
+/** A crack's ends that lie in metal, each with what is ahead of it on its own face; an end in a hole's rim came from there. */
+export function tipsOf(
+  { shape, holes = [] }: Pick<Member, 'shape' | 'holes'>,
+  crack: Crack,
+  others: readonly Crack[],
+): Tip[] {
   const points = unrolledPath(shape, crack.path);
   if (points.length < 2) return [];
   const us = points.map(([, u]) => u);
@@ -83,6 +96,13 @@ export function tipsOf(shape: MemberShape, crack: Crack, others: readonly Crack[
     const aheadMm = tip[1] >= before[1] ? face.uStartMm + face.widthMm - u : u - face.uStartMm;
     // An end at the metal's own edge is where it came in.
     if (aheadMm < LEAST_AHEAD_MM) return [];
+    const rims = holes
+      .filter((hole) => hole.face === face.id)
+      .map(
+        (hole) => distance([hole.stationMm, uOnFace(face, hole.heightMm)], [tip[0], u]) - hole.diameterMm / 2,
+      );
+    const hole = Math.min(...rims);
+    if (hole < LEAST_AHEAD_MM) return [];
     const apart = Math.min(...elsewhere.map((other) => distance(other, tip)));
     return [
       {
@@ -90,6 +110,7 @@ export function tipsOf(shape: MemberShape, crack: Crack, others: readonly Crack[
         spot,
         aheadMm,
         ...(Number.isFinite(apart) && { apartMm: apart }),
+        ...(Number.isFinite(hole) && { holeMm: hole }),
         leftMm: Math.max(0, face.widthMm - across),
         widthMm: face.widthMm,
       },

@@ -1,7 +1,14 @@
 import { z } from 'zod';
-import { bySchema, evidenceKind, instantSchema, onMember, recordIdSchema } from '../frame';
+import {
+  bySchema,
+  evidenceKind,
+  instantSchema,
+  onMember,
+  recordIdSchema,
+  SEEN_BY_IDS,
+  usedSchema,
+} from '../frame';
 import { ok } from '../quantity';
-import { SEEN_BY_IDS, usedSchema } from './crack';
 
 const runMm = z.number().gte(0, 'a crack does not grow shorter than it was recorded').lte(5000);
 const gapMm = z.number().gte(0).lte(200);

@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import {
   bySchema,
+  CRACK_SIGNS,
+  DEPTHS,
   evidenceKind,
   developedWidthMm,
   faceOf,
@@ -8,9 +10,12 @@ import {
   isClosed,
   onMember,
   recordIdSchema,
+  SEEN_BY_IDS,
   spotOnMember,
   spotSchema,
+  STARTS_AT,
   uOnFace,
+  usedSchema,
   type Fit,
   type Member,
   type MemberShape,
@@ -18,25 +23,6 @@ import {
 } from '../frame';
 import { pathLength, type Point } from '../geometry';
 import { fail, ok, type Outcome } from '../quantity';
-
-export const SEEN_BY_IDS = [
-  'eye',
-  'dye penetrant',
-  'magnetic particle',
-  'light through',
-  'scope',
-  'told',
-] as const;
-export type SeenBy = (typeof SEEN_BY_IDS)[number];
-/** Where it starts. */
-export const STARTS_AT = ['weld toe', 'bracket end', 'hole', 'old repair', 'plain edge', 'mid-face'] as const;
-export const DEPTHS = ['through', 'surface'] as const;
-export const CRACK_SIGNS = ['rust in it', 'fresh streak', 'opens under load', 'after grinding'] as const;
-/** What a unit had done when somebody looked: odometer, km, or the hours it had run. */
-export const usedSchema = {
-  usedKm: z.number().gte(0).lte(1e7).optional(),
-  usedHours: z.number().gte(0).lte(1e6).optional(),
-};
 
 /**
  * A crack as a path of points on a member's unrolled faces, with whether each of its two ends was found. An end that was not found may run under

@@ -13,6 +13,7 @@ import {
   seenOf,
   stopHole,
   timeLeft,
+  tipsOf,
   type Crack,
   type CrackLook,
   type Easing,
@@ -400,13 +401,43 @@ describe('holes at a crack’s ends', () => {
     ['too big', 17.5 * KSI_IN, drills, room],
     ['no drill', 12 * KSI_IN, drills.slice(0, 2), room],
     ['too near an edge', 2 * KSI_IN, drills, { ...room, aheadMm: 9.5 }],
+    ['too near a hole', 2 * KSI_IN, drills, { ...room, holeMm: 9.5 }],
     ['tips too close', 2 * KSI_IN, drills, { ...room, apartMm: 19 }],
   ] as const)('no answer: %s', (why, deltaK, at, where) =>
     expect(stopHole(deltaK, ksiToMpa(36), at, where)).toMatchObject({ ok: false, why }),
   );
   test('just enough room is room', () => {
-    expect(stopHole(2 * KSI_IN, 250, drills, { ...room, aheadMm: 9.6, apartMm: 19.1 }).ok).toBe(true);
+    expect(stopHole(2 * KSI_IN, 250, drills, { ...room, aheadMm: 9.6, apartMm: 19.1, holeMm: 9.6 }).ok).toBe(
+      true,
+    );
     expect(stopHole(16.9 * KSI_IN, ksiToMpa(36), drills, room).ok).toBe(true);
+  });
+});
+
+describe('the room at a crack’s ends', () => {
+  const hole = (stationMm: number) => ({
+    id: 'h',
+    name: 'bolt',
+    stationMm,
+    face: 'web' as const,
+    heightMm: 100,
+    diameterMm: 20,
+  });
+  const upright = crackOf(0, { path: [on('web', 60), on('web', 100)] });
+  test('the nearest hole’s rim on the same face', () => {
+    const bolted = {
+      ...rail,
+      holes: [hole(1100), hole(1050), { ...hole(1012), face: 'bottom' as const, heightMm: 20 }],
+    };
+    const ends = tipsOf(bolted, upright, []);
+    expect(ends.map(({ end }) => end)).toEqual(['first', 'last']);
+    expect(ends[1]!.holeMm).toBeCloseTo(40, 9);
+    expect(ends[0]!.holeMm).toBeCloseTo(Math.hypot(50, 40) - 10, 9);
+    expect(tipsOf(rail, upright, [])[0]).not.toHaveProperty('holeMm');
+  });
+  test('an end in a hole’s rim came from there', () => {
+    expect(tipsOf({ ...rail, holes: [hole(1013.9)] }, upright, []).map(({ end }) => end)).toEqual(['first']);
+    expect(tipsOf({ ...rail, holes: [hole(1014.1)] }, upright, [])).toHaveLength(2);
   });
 });
 

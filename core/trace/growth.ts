@@ -1,5 +1,5 @@
 import { linearRegression } from 'simple-statistics';
-import type { Member } from '../frame';
+import type { Member, SeenBy } from '../frame';
 import { driveAt, growthCurve, lengthAt, type GrowthCurve } from '../mechanics';
 import {
   LAW_SCATTER,
@@ -12,7 +12,7 @@ import {
 } from '../reference';
 import { looksAt, runOn } from './as-seen';
 import { crossingOn, foretoldToMm, intensityBetween, type Crossing, type WhyNoCrossing } from './crossing';
-import type { Crack, SeenBy } from './crack';
+import type { Crack } from './crack';
 import type { CrackLook } from './crack-look';
 import type { Trip } from './trip';
 

@@ -1,16 +1,11 @@
 export {
   checkCrack,
-  CRACK_SIGNS,
   crackExtent,
   crackKind,
   crackLengthMm,
   crackSchema,
-  DEPTHS,
-  SEEN_BY_IDS,
-  STARTS_AT,
   unrolledPath,
   type Crack,
-  type SeenBy,
 } from './crack';
 export { crackLookKind, crackLookSchema, type CrackLook } from './crack-look';
 export {
@@ -25,10 +20,12 @@ export {
 } from './as-seen';
 export { tripKind, tripSchema, type Trip } from './trip';
 export {
+  notTakenOver,
   TEMPORARY_FORMS,
   temporaryKind,
   temporarySchema,
   timeLeft,
+  type HeldElsewhere,
   type TemporaryRepair,
   type TimeLeft,
 } from './temporary';
@@ -79,3 +76,13 @@ export {
   type Alignment,
   type AlignmentLack,
 } from './alignment';
+export {
+  cracksElsewhere,
+  ELSEWHERE_FLAGS,
+  runsOn,
+  type CrackElsewhere,
+  type ElsewhereFlag,
+  type LookElsewhere,
+  type RunsOn,
+} from './elsewhere';
+export { crackFamilies, familyLengthMm } from './family';

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { bySchema, evidenceKind, instantSchema, memberOf, recordIdSchema } from '../frame';
 import { fail, ok } from '../quantity';
+import type { MendedBefore } from '../walk';
 import type { Trip } from './trip';
 
 export const TEMPORARY_FORMS = ['clamp', 'stitch weld', 'bracket', 'strap or chain'] as const;
@@ -35,6 +36,31 @@ export const temporaryKind = evidenceKind<TemporaryRepair>({
   tells: () => [],
 });
 
+/** What other jobs of the same unit recorded of temporary repairs and of trips: the unit goes on with them. */
+export interface HeldElsewhere {
+  readonly repairs: readonly TemporaryRepair[];
+  readonly trips: readonly Trip[];
+}
+
+/** New metal within so far of a temporary repair's place takes over from it, mm (ours). */
+const TAKEN_OVER_MM = 300;
+
+/** Temporary repairs whose place was not renewed or plated since. */
+export const notTakenOver = (
+  repairs: readonly TemporaryRepair[],
+  mended: readonly MendedBefore[],
+): TemporaryRepair[] =>
+  repairs.filter(
+    ({ memberId, stationMm, at }) =>
+      !mended.some(
+        (each) =>
+          each.memberId === memberId &&
+          each.at > at &&
+          stationMm > each.fromMm - TAKEN_OVER_MM &&
+          stationMm < each.toMm + TAKEN_OVER_MM,
+      ),
+  );
+
 /** What is left of a temporary repair. */
 export interface TimeLeft {
   readonly repair: TemporaryRepair;
@@ -47,7 +73,10 @@ export interface TimeLeft {
 
 const DAY_MS = 86_400_000;
 
-/** What is left of each temporary repair, the one with the least first: trips told since it was made count against it. */
+/**
+ * What is left of each temporary repair, the one with the least first: trips told since it was made count against it. `today` is the day where the
+ * unit is, yyyy-mm-dd.
+ */
 export function timeLeft(
   repairs: readonly TemporaryRepair[],
   trips: readonly Trip[],

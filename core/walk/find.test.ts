@@ -109,6 +109,19 @@ describe('what still stands', () => {
     );
     expect(openFinds(gaps, hand)).toMatchObject([{ grownMm: 3, weight: 'doubtful' }]);
   });
+  test('a crack stays as long as it was ever seen; told of, it is a doubt until somebody looks', () => {
+    const at = (longMm: number, seenBy?: 'eye' | 'told') =>
+      find('weld', { is: 'cracked', longMm, ...(seenBy && { seenBy }) });
+    expect(openFinds([at(22), at(10)], hand)).toMatchObject([{ find: { state: { longMm: 22 } } }]);
+    expect(openFinds([at(22, 'told')], hand)).toMatchObject([{ weight: 'doubtful' }]);
+    // Hearsay after a look makes it no milder, a look after hearsay makes it certain.
+    expect(openFinds([at(10, 'eye'), at(22, 'told')], hand)).toMatchObject([
+      { weight: 'failed', find: { state: { longMm: 22 } }, looks: [{}, {}] },
+    ]);
+    expect(openFinds([at(22, 'told'), at(10, 'eye')], hand)).toMatchObject([{ weight: 'failed' }]);
+    expect(open(at(22, 'told'), sound('weld'))).toEqual([]);
+    expect(open(at(10, 'eye'), at(22, 'told'), sound('weld'))).toEqual(['weld cracked']);
+  });
   test('worn, then measured within its limit: the newer measure counts', () =>
     expect(
       open(

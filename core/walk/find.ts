@@ -1,12 +1,17 @@
 import { z } from 'zod';
 import {
   bySchema,
+  CRACK_ENDS,
+  CRACK_SIGNS,
+  DEPTHS,
   evidenceKind,
   HOST_ON,
   hostOf,
   instantSchema,
   memberOf,
   recordIdSchema,
+  SEEN_BY_IDS,
+  usedSchema,
   type Fit,
   type Frame,
   type HostOn,
@@ -40,11 +45,21 @@ export const REMEDIES = [
   'cleared',
 ] as const;
 
+/** Of a crack or tear that has a length and no path: its two ends, how it was looked for, and what the unit had done by then. */
+const runs = {
+  longMm: lengthMm.optional(),
+  ends: z.tuple([z.enum(CRACK_ENDS), z.enum(CRACK_ENDS)]).optional(),
+  depth: z.enum(DEPTHS).optional(),
+  signs: z.array(z.enum(CRACK_SIGNS)).max(CRACK_SIGNS.length).optional(),
+  seenBy: z.enum(SEEN_BY_IDS).optional(),
+  ...usedSchema,
+};
+
 /** What was found of a part, with its measure. Lengths mm. */
 export const findStateSchema = z.discriminatedUnion('is', [
   z.object({ is: z.literal('sound'), ways: z.array(z.enum(WAYS)).min(1, 'seen how? eye at least') }),
-  z.object({ is: z.literal('cracked'), longMm: lengthMm.optional() }),
-  z.object({ is: z.literal('torn'), longMm: lengthMm.optional() }),
+  z.object({ is: z.literal('cracked'), ...runs }),
+  z.object({ is: z.literal('torn'), ...runs }),
   z.object({ is: z.literal('broken') }),
   z.object({ is: z.literal('missing') }),
   z.object({ is: z.literal('rusted through'), acrossMm: lengthMm.optional() }),
@@ -52,7 +67,7 @@ export const findStateSchema = z.discriminatedUnion('is', [
   z.object({ is: z.literal('worn'), foundMm: lengthMm, madeMm: sizeMm }),
   z.object({ is: z.literal('loose'), count: z.number().int().gte(1).lte(60).optional() }),
   z.object({ is: z.literal('bent'), offMm: lengthMm }),
-  z.object({ is: z.literal('gap'), openMm: sizeMm }),
+  z.object({ is: z.literal('gap'), openMm: sizeMm, ...usedSchema }),
   z.object({ is: z.literal('packed'), wet: z.boolean() }),
   z.object({ is: z.literal('blocked') }),
   z.object({ is: z.literal('put right'), done: z.enum(REMEDIES) }),
@@ -141,9 +156,10 @@ export function findWeight(
     case 'put right':
       return 'fine';
     case 'cracked':
-      // Sheet carries nothing of the frame: its crack tells of what is behind it.
-      return part === 'sheet' ? 'doubtful' : 'failed';
+      // Sheet carries nothing of the frame: its crack tells of what is behind it. Hearsay is a reason to look.
+      return part === 'sheet' || isToldOnly(state) ? 'doubtful' : 'failed';
     case 'torn':
+      return isToldOnly(state) ? 'doubtful' : 'failed';
     case 'broken':
     case 'missing':
     case 'rusted through':
@@ -168,16 +184,24 @@ export function findWeight(
   }
 }
 
+/** Whether a crack or tear is somebody else's word so far. */
+export const isToldOnly = (state: FindState): boolean =>
+  (state.is === 'cracked' || state.is === 'torn') && state.seenBy === 'told';
+
 /** A find that still speaks against its host. */
 export interface OpenFind {
+  /** As it was found last; a crack or tear as long as it was ever found, by whoever looked. */
   readonly find: Find;
   readonly weight: Exclude<FindWeight, 'fine'>;
   /** How much longer or wider than when it was first noted, mm. */
   readonly grownMm?: number;
+  /** Every find of it since it was last put right, in the order they were kept. */
+  readonly looks: readonly Find[];
 }
 
 const keyOf = ({ on, hostId }: Pick<Find, 'on' | 'hostId'>): string => `${on} ${hostId}`;
-const measureOf = (state: FindState): number | undefined =>
+/** How long a crack or tear, how wide a gap was found, mm. */
+export const measureOf = (state: FindState): number | undefined =>
   state.is === 'cracked' || state.is === 'torn'
     ? state.longMm
     : state.is === 'gap'
@@ -189,9 +213,9 @@ const measureOf = (state: FindState): number | undefined =>
  * says how much it grew; *sound* answers a doubt about its part; what failed is answered only by being put right.
  */
 export function openFinds(finds: readonly Find[], hand: Pick<HandPractice, 'wornMm' | 'bentMm'>): OpenFind[] {
-  const open = new Map<string, { readonly first: Find; readonly last: Find }>();
+  const open = new Map<string, readonly Find[]>();
   const drop = (when: (of: Find) => boolean) => {
-    for (const [key, { last }] of open) if (when(last)) open.delete(key);
+    for (const [key, looks] of open) if (when(standingOf(looks))) open.delete(key);
   };
   for (const find of finds) {
     const isOf = (other: Find) => keyOf(other) === keyOf(find) && other.part === find.part;
@@ -202,14 +226,29 @@ export function openFinds(finds: readonly Find[], hand: Pick<HandPractice, 'worn
       if (!isOnlyTold(state.ways)) drop((other) => isOf(other) && findWeight(other, hand) !== 'failed');
     } else {
       const key = `${keyOf(find)} ${find.part} ${state.is}`;
-      open.set(key, { first: open.get(key)?.first ?? find, last: find });
+      open.set(key, [...(open.get(key) ?? []), find]);
     }
   }
-  return [...open.values()].flatMap(({ first, last }): OpenFind[] => {
-    const weight = findWeight(last, hand);
+  return [...open.values()].flatMap((looks): OpenFind[] => {
+    const find = standingOf(looks);
+    const weight = findWeight(find, hand);
     if (weight === 'fine') return [];
-    const [was, is] = [measureOf(first.state), measureOf(last.state)];
+    const [was, is] = [measureOf(looks[0]!.state), measureOf(find.state)];
     const grown = was !== undefined && is !== undefined && is > was ? is - was : undefined;
-    return [{ find: last, weight, ...(grown !== undefined && { grownMm: grown }) }];
+    return [{ find, weight, looks, ...(grown !== undefined && { grownMm: grown }) }];
   });
+}
+
+/** The last of its looks; metal does not heal: a crack stays as long as it was seen, and seen by whoever saw it themselves. */
+function standingOf(looks: readonly Find[]): Find {
+  const last = looks[looks.length - 1]!;
+  if (last.state.is !== 'cracked' && last.state.is !== 'torn') return last;
+  const longest = Math.max(...looks.map(({ state }) => measureOf(state) ?? -1));
+  const own = looks.findLast(({ state }) => !isToldOnly(state));
+  const seenBy = own && 'seenBy' in own.state ? own.state.seenBy : own ? undefined : last.state.seenBy;
+  const { seenBy: _, ...state } = last.state;
+  return {
+    ...last,
+    state: { ...state, ...(longest >= 0 && { longMm: longest }), ...(seenBy && { seenBy }) },
+  };
 }

@@ -36,6 +36,8 @@ export {
   FIND_PARTS,
   findKind,
   findWeight,
+  isToldOnly,
+  measureOf,
   openFinds,
   partsOf,
   REMEDIES,

@@ -3,6 +3,7 @@ import type { HandPractice } from '../reference';
 import {
   isDoubtful,
   isFailed,
+  isToldOnly,
   openFinds,
   type Find,
   type FindIs,
@@ -42,6 +43,8 @@ export interface HostVerdict {
   readonly hasLetGo: boolean;
   /** Cracked: it holds until it does not. */
   readonly isCracked: boolean;
+  /** Somebody said that it is cracked or torn; nobody looked yet. */
+  readonly isToldBad: boolean;
   readonly verdict: Extract<Verdict, 'Watch' | 'Mend' | 'Renew'>;
   readonly carries: readonly Carried[];
 }
@@ -53,6 +56,7 @@ interface Found {
   readonly carriesNothing: boolean;
   readonly hasLetGo: boolean;
   readonly isCracked: boolean;
+  readonly isTold?: boolean;
   readonly verdict: HostVerdict['verdict'];
 }
 
@@ -121,11 +125,12 @@ function foundOf({ find: { part, state }, weight, grownMm }: OpenFind): Found {
   const grown = grownMm === undefined ? '' : ', and growing';
   const isShut = part === 'inside' || part === 'drain';
   return {
-    words: `${part} ${state.is}${grown}`,
+    words: `${part} ${state.is}${grown}${isToldOnly(state) ? ', by hearsay' : ''}`,
     need: weight === 'failed' ? (MADE_GOOD[part] ?? 'renew it') : isShut ? 'clear it' : 'look closer',
     carriesNothing: weight === 'failed',
     hasLetGo: weight === 'failed' && LETS_GO.includes(state.is),
     isCracked: weight === 'failed' && state.is === 'cracked',
+    isTold: isToldOnly(state),
     verdict: weight === 'doubtful' ? 'Watch' : MADE_GOOD[part] ? 'Mend' : 'Renew',
   };
 }
@@ -144,6 +149,7 @@ function verdictOf(host: Host, said: readonly Found[]): HostVerdict {
     carriesNothing: said.some((each) => each.carriesNothing),
     hasLetGo: said.some((each) => each.hasLetGo),
     isCracked: said.some((each) => each.isCracked),
+    isToldBad: said.some((each) => each.isTold),
     verdict: ranked[0]!.verdict,
     carries: host.carries,
   };

@@ -1,5 +1,6 @@
 import { ofKind, standing } from '@/core/frame';
 import type { Reading } from '@/core/probe';
+import type { HeldElsewhere } from '@/core/trace';
 import { mendedIn, type MendedBefore } from '@/core/walk';
 import { isClosed } from '../closing';
 import type { Db } from '../connection';
@@ -50,4 +51,20 @@ export function mendedBefore(db: Db, jobId: string): MendedBefore[] {
       const signs = ofKind(evidenceOf(db, id, ['sign'], unread.of('evidence')), 'sign');
       return mendedIn(standing(signs, strikesOf(db, id, unread.of('strike'))));
     });
+}
+
+/** Temporary repairs and trips that the unit's other jobs recorded, closed or not; struck ones left out. */
+export function heldElsewhere(db: Db, jobId: string): HeldElsewhere {
+  const rows = db
+    .prepare<{ jobId: string }, { id: string }>(
+      `SELECT other.id FROM job JOIN job AS other ON other.unit_id = job.unit_id AND other.id <> job.id
+       WHERE job.id = @jobId ORDER BY other.opened_at, other.id`,
+    )
+    .all({ jobId });
+  const kept = rows.flatMap(({ id }) => {
+    const unread = noting();
+    const evidence = evidenceOf(db, id, ['temporary repair', 'trip'], unread.of('evidence'));
+    return standing(evidence, strikesOf(db, id, unread.of('strike')));
+  });
+  return { repairs: ofKind(kept, 'temporary repair'), trips: ofKind(kept, 'trip') };
 }

@@ -12,7 +12,7 @@ import { noting } from '../readable';
 import { refused, sameRecord, written, type Written } from '../problem';
 import { noticesOf, unitById } from '../unit';
 import { isClosed } from '../closing';
-import { mendedBefore } from '../earlier';
+import { heldElsewhere, mendedBefore } from '../earlier';
 import { spotRulesFor } from '../spots';
 
 /** A job as its row holds it. */
@@ -56,6 +56,7 @@ export function jobFile(db: Db, jobId: string): JobFile | undefined {
     spotRules: spotRulesFor(db, jobId),
     closed: isClosed(db, jobId),
     mendedBefore: mendedBefore(db, jobId),
+    heldElsewhere: heldElsewhere(db, jobId),
     ...(unit.grossMassKg !== undefined && { grossMassKg: unit.grossMassKg }),
   };
   return unreadable.list.length ? { ...file, unreadable: unreadable.list } : file;

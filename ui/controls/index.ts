@@ -4,4 +4,5 @@ export { Menu, MenuAction, MenuLink } from './menu';
 export { Entry } from './entry';
 export { Pick } from './pick';
 export { useTapDrag, type Pointed } from './tap-drag';
+export { localTime, today } from './local-time';
 export { When } from './when';

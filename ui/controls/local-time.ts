@@ -11,3 +11,6 @@ export function localTime(at: string, only?: 'day'): string {
   const date = new Date(at);
   return only === 'day' ? format(date, 'yyyy-MM-dd') : `${format(date, 'yyyy-MM-dd HH:mm')} ${zoneOf(date)}`;
 }
+
+/** The calendar day where whoever reads it is, yyyy-mm-dd. */
+export const today = (): string => localTime(new Date().toISOString(), 'day');

@@ -26,6 +26,8 @@ export interface OrderWords {
   /** Brackets, hangers and mounts found bad by themselves. */
   readonly hosts: readonly string[];
   readonly remarks: (repair: WorkedRepair) => readonly string[];
+  /** Cracks to grind out and fill before this repair goes over them. */
+  readonly crackWelds: (work: MemberWork, repair: WorkedRepair) => readonly string[];
   /** What comes off and what it stands on before the first cut. */
   readonly beforeCutting?: string;
   /** What no metal stands behind, or could not be read. */
@@ -213,6 +215,7 @@ export function WorkOrder({
             worked={worked}
             system={system}
             remarks={words.remarks(worked)}
+            crackWelds={words.crackWelds(work, worked)}
             compact={shown.length > 1}
           />
         ))}
@@ -259,6 +262,7 @@ function RepairBlock({
   worked,
   system,
   remarks,
+  crackWelds,
   compact,
 }: {
   number: number;
@@ -266,6 +270,7 @@ function RepairBlock({
   worked: WorkedRepair;
   system: UnitSystem;
   remarks: readonly string[];
+  crackWelds: readonly string[];
   compact: boolean;
 }) {
   const { repair } = worked;
@@ -316,6 +321,12 @@ function RepairBlock({
           </Text>
         ))}
       </View>
+      {crackWelds.map((words) => (
+        <Text key={words}>
+          <Text style={style.bold}>Crack first: </Text>
+          {words}
+        </Text>
+      ))}
       {worked.joined.lines.map((line) => (
         <View key={line.id} style={style.row}>
           <Text style={COLUMNS[0]!}>

@@ -269,7 +269,8 @@ export const CrackLayer = memo(function CrackLayer({
   member: Member;
   cracks: readonly Crack[];
   scale: StripScale;
-  chosen?: string;
+  /** A family of cracks is chosen as one. */
+  chosen?: readonly string[];
 }) {
   return (
     <g fill="none" pointerEvents="none">
@@ -287,8 +288,8 @@ export const CrackLayer = memo(function CrackLayer({
           <g key={crack.id}>
             <path
               d={d}
-              stroke={crack.id === chosen ? 'var(--here)' : 'var(--sheet)'}
-              strokeWidth={crack.id === chosen ? 11 : 8}
+              stroke={chosen?.includes(crack.id) ? 'var(--here)' : 'var(--sheet)'}
+              strokeWidth={chosen?.includes(crack.id) ? 11 : 8}
               strokeLinejoin="round"
             />
             <path d={d} stroke="var(--ink)" strokeWidth="3.2" strokeLinejoin="bevel" />

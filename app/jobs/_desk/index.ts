@@ -13,3 +13,4 @@ export { addressOf, copyAddress } from './link-here';
 export { useStamp } from './use-stamp';
 export { PhotoButton } from './photo-button';
 export { PhotoFigure, PhotoPicture } from './photo-figure';
+export { CracksToWeld } from './cracks-to-weld';

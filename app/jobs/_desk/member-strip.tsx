@@ -33,7 +33,8 @@ export interface MemberStripProps {
   readonly plates?: readonly PlateDrawing[];
   readonly plateLabels?: boolean;
   readonly readings?: boolean;
-  readonly chosenCrack?: string;
+  /** Cracks to stand out: one, or a family. */
+  readonly chosenCracks?: readonly string[];
   /** More layers, above the common ones. */
   readonly over?: (scale: StripScale) => ReactNode;
   /** Keys of the verb's own; answer true when one was used. */
@@ -121,7 +122,7 @@ function useLayers(shown: Shown): (scale: StripScale) => ReactNode {
   );
 }
 
-function useStillLayers({ readings, plates, plateLabels = false, chosenCrack, over }: Shown) {
+function useStillLayers({ readings, plates, plateLabels = false, chosenCracks, over }: Shown) {
   const { member } = useMember();
   const { work } = useWork();
   const { readings: own, cracks, signs, struck } = useOnMember();
@@ -137,12 +138,12 @@ function useStillLayers({ readings, plates, plateLabels = false, chosenCrack, ov
           member={member}
           cracks={cracks}
           scale={scale}
-          {...(chosenCrack && { chosen: chosenCrack })}
+          {...(chosenCracks && { chosen: chosenCracks })}
         />
         {over?.(scale)}
       </>
     ),
-    [member, labelAt, readings, own, struck, plates, plateLabels, signs, cracks, chosenCrack, over],
+    [member, labelAt, readings, own, struck, plates, plateLabels, signs, cracks, chosenCracks, over],
   );
 }
 

@@ -1,5 +1,5 @@
 import type { HostSpan } from '../../frame';
-import type { OpenFind } from '../../walk';
+import { isToldOnly, type OpenFind } from '../../walk';
 import type { Saying } from '../saying';
 
 /** A find beside a member's own wall, and the stretch of the member it is a witness of. */
@@ -18,7 +18,7 @@ export function findSays({ open: { find, grownMm }, span }: Beside): Saying[] {
   return [
     {
       claim: 'doubtful',
-      by: 'seen',
+      by: isToldOnly(find.state) ? 'told' : 'seen',
       recordId: find.id,
       at: find.at,
       where: find.title,

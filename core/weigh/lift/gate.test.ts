@@ -432,6 +432,7 @@ describe('what it loads further along', () => {
       carriesNothing: true,
       hasLetGo: false,
       isCracked: true,
+      isToldBad: false,
       verdict: 'Renew',
       carries: [],
     } as const;

@@ -9,7 +9,7 @@ import { distrustWords } from '../../../_words/distrust';
 import { timeLeftWords } from '../../../_words/trace';
 import { progressOf } from '@/core/walk';
 import { ThemeSwitch, UnitSwitch } from '../../../_parts/switches';
-import { When } from '@/ui/controls';
+import { today, When } from '@/ui/controls';
 import { KeepingLight } from '../../../_outbox/keeping-light';
 import { useMember, useReader, useRecordsLater, useWork } from '../../_desk';
 import { openInVerbs } from './open-in-verbs';
@@ -133,7 +133,7 @@ function Notices() {
 function Temporary() {
   const { file } = useRecordsLater();
   const { system } = useReader();
-  const left = jobTimeLeft(file, new Date().toISOString());
+  const left = jobTimeLeft(file, today());
   if (left.length === 0) return null;
   return (
     <ul

@@ -3,6 +3,7 @@ import { answer, download, guarded, notFound, systemOf } from '../../../_door';
 import { boughtMember, distrustOf, jobBuyersLook, stands } from '@/core/job';
 import { askOffice } from '../../../../_office';
 import { database, jobFile } from '@/data';
+import { today } from '@/ui/controls/local-time';
 import { BuyersLookSheet } from '@/ui/print/buyers-look';
 import { registerFonts } from '@/ui/print/fonts';
 import { DEFERENCE } from '../../../../_words/cautions';
@@ -27,7 +28,7 @@ export const GET = (request: Request, { params }: { params: Promise<{ jobId: str
     const now = new Date().toISOString();
     const pdf = await renderToBuffer(
       <BuyersLookSheet
-        file={{ ...file, notices: [...temporaryNotices(file, system, now), ...file.notices] }}
+        file={{ ...file, notices: [...temporaryNotices(file, system, today()), ...file.notices] }}
         look={jobBuyersLook(file, works.map(boughtMember))}
         claims={claims}
         leaves={leaves}

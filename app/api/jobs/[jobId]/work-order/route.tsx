@@ -1,13 +1,15 @@
 import { renderToBuffer } from '@react-pdf/renderer';
 import { answer, download, guarded, notFound, systemOf } from '../../../_door';
-import { distrustOf, jobHosts, toAlign, type JobFile, type MemberWork } from '@/core/job';
+import { distrustOf, jobHosts, toAlign, toWeldShut, type JobFile, type MemberWork } from '@/core/job';
 import { standingAgainst } from '@/core/metal';
 import type { UnitSystem } from '@/core/quantity';
 import { askOffice } from '../../../../_office';
 import { database, jobFile } from '@/data';
+import { today } from '@/ui/controls/local-time';
 import { WorkOrder, type OrderWords } from '@/ui/print/work-order';
 import { registerFonts } from '@/ui/print/fonts';
 import { beforeCuttingWords } from '../../../../_words/before-cutting';
+import { crackWeldWords, NOT_READY_WORDS } from '../../../../_words/crack-weld';
 import { HOST_NEED_WORDS } from '../../../../_words/by-hand';
 import { CAUTIONS, DEFERENCE } from '../../../../_words/cautions';
 import { distrustWords } from '../../../../_words/distrust';
@@ -40,11 +42,10 @@ const wordsIn = (
   system: UnitSystem,
   file: JobFile,
   works: readonly Pick<MemberWork, 'picture' | 'verdict'>[],
-  now: string,
 ): OrderWords => ({
   ...beforeCutting(system, file),
   distrust: [
-    ...move(system, file, works, now),
+    ...move(system, file, works, today()),
     ...toAlign(file)
       .filter(({ lacks }) => lacks.length > 0)
       .map(alignWords),
@@ -64,6 +65,15 @@ const wordsIn = (
       .filter((finding) => finding.weight !== 'note')
       .map((finding) => joinWords(finding, system).title),
   ],
+  crackWelds: (work, { repair: { pieces } }) =>
+    toWeldShut(work)
+      .filter(({ stationMm }) =>
+        pieces.some(({ startMm, endMm }) => stationMm >= startMm && stationMm <= endMm),
+      )
+      .map(
+        (weld) =>
+          `${crackWeldWords(weld, work.picture.member, system)}.${weld.isReady ? '' : ` Note: ${NOT_READY_WORDS}.`}`,
+      ),
   cautions: [CAUTIONS.crack, CAUTIONS.shape, CAUTIONS.join].map(withoutDeference),
   deference: DEFERENCE,
 });
@@ -79,10 +89,10 @@ export const GET = (request: Request, { params }: { params: Promise<{ jobId: str
     const now = new Date().toISOString();
     const pdf = await renderToBuffer(
       <WorkOrder
-        file={{ ...file, notices: [...temporaryNotices(file, system, now), ...file.notices] }}
+        file={{ ...file, notices: [...temporaryNotices(file, system, today()), ...file.notices] }}
         works={works.value}
         system={system}
-        words={wordsIn(system, file, works.value, now)}
+        words={wordsIn(system, file, works.value)}
         printedAt={now}
       />,
     );

@@ -16,7 +16,16 @@ import { faceWords } from '@/ui/strip';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { joinWords } from '../../../../_words/findings';
 import { Reason } from '../../../../_parts/reason';
-import { useRepairs, Bench, MemberStrip, useMember, usePlace, useReader, useRecords } from '../../../_desk';
+import {
+  useRepairs,
+  Bench,
+  CracksToWeld,
+  MemberStrip,
+  useMember,
+  usePlace,
+  useReader,
+  useRecords,
+} from '../../../_desk';
 import { printStation, stationDigits } from '../../../../_words/station';
 
 export function JoinBench() {
@@ -50,6 +59,7 @@ export function JoinBench() {
           ))}
         </div>
       )}
+      <CracksToWeld />
       {current && (
         <>
           <div className="mt-3 flex flex-wrap items-end gap-x-6 gap-y-2">

@@ -9,7 +9,16 @@ import type { StripScale } from '@/ui/strip';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { repairWords, sourceWords } from '../../../../_words/findings';
 import { Reason } from '../../../../_parts/reason';
-import { useRepairs, Bench, MemberStrip, useMember, usePlace, useReader, useRecords } from '../../../_desk';
+import {
+  useRepairs,
+  Bench,
+  CracksToWeld,
+  MemberStrip,
+  useMember,
+  usePlace,
+  useReader,
+  useRecords,
+} from '../../../_desk';
 import { EndHandles } from './end-handles';
 import { PieceForm } from './piece-form';
 import { FlatSheet } from './flat-sheet';
@@ -165,6 +174,7 @@ export function ShapeBench() {
           </section>
         </div>
       )}
+      <CracksToWeld />
     </Bench>
   );
 }

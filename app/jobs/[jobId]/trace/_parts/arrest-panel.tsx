@@ -23,7 +23,7 @@ export function ArrestPanel({ crack }: { crack: Crack }) {
   const { cracks } = useOnMember();
   const stress = useMemo(() => stressAtCrack(file, demand, member, crack), [file, demand, member, crack]);
   const crossing = crossingOn(member, crack);
-  const tips = tipsOf(member.shape, crack, cracks);
+  const tips = tipsOf(member, crack, cracks);
   const deltaK =
     stress && typeof crossing === 'object'
       ? stress.rangeMpa * intensityBetween(crossing, crossing.aMm, 1)
@@ -47,8 +47,8 @@ export function ArrestPanel({ crack }: { crack: Crack }) {
       )}
       <p className="caption">
         Find the end with dye first; drill with its middle on the end, deburr, dye again.{' '}
-        {printSource(STOP_HOLE_SOURCE)}; the least is common practice, no source. A hole is no repair: groove,
-        passes and plate follow in Shape and Join.
+        {printSource(STOP_HOLE_SOURCE)}; the least is common practice, no source. A hole is no repair: groove
+        and passes stand in Shape and Join, with the plate that goes over it.
       </p>
     </section>
   );
@@ -65,7 +65,8 @@ function TipLine({ tip, deltaK, yieldMpa }: { tip: Tip; deltaK: number; yieldMpa
         <>
           <span className="font-semibold">drill {length(hole.drillMm)}</span>, asked{' '}
           {printLength(hole.needMm, system, 'thickness')}; {length(hole.ligamentMm)} of metal left before the
-          next edge or fold, {percent(hole.netShare)} of the face
+          next edge or fold{tip.holeMm !== undefined && `, ${length(tip.holeMm)} to the next hole`},{' '}
+          {percent(hole.netShare)} of the face
         </>
       ) : (
         <span className="font-semibold text-oxide">

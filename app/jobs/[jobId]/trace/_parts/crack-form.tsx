@@ -2,17 +2,22 @@
 
 import { useState } from 'react';
 import { z } from 'zod';
-import { faceOf, facesOf, isClosed, spotSchema, type FaceId, type Spot } from '@/core/frame';
-import { lengthDigits, ok, parseLengthMm, printLength } from '@/core/quantity';
 import {
-  checkCrack,
+  CRACK_ENDS,
   CRACK_SIGNS,
-  crackLengthMm,
   DEPTHS,
+  faceOf,
+  facesOf,
+  isClosed,
   SEEN_BY_IDS,
+  spotSchema,
   STARTS_AT,
-  type Crack,
-} from '@/core/trace';
+  type CrackEnd,
+  type FaceId,
+  type Spot,
+} from '@/core/frame';
+import { lengthDigits, ok, parseLengthMm, printLength } from '@/core/quantity';
+import { checkCrack, crackLengthMm, type Crack } from '@/core/trace';
 import { Choice, Entry, Pick } from '@/ui/controls';
 import { faceWords } from '@/ui/strip';
 import { eachText, useUnitTurn } from '../../../../_parts/turned';
@@ -20,9 +25,6 @@ import { parseStationMm, stationDigits } from '../../../../_words/station';
 import { useMember, useOnMember, usePlace, useReader, useRecords, useStamp } from '../../../_desk';
 import { DyeTimer } from './dye-timer';
 import { UsedEntry, usedOf } from './used-entry';
-
-const ENDS = ['found', 'runs under something', 'not found'] as const;
-type End = (typeof ENDS)[number];
 
 /** A crack being recorded; it outlives a reload. */
 export const draftSchema = z.object({
@@ -253,14 +255,14 @@ export function EndChoice({
   under?: boolean | undefined;
   onChange: (found: boolean, under: boolean | undefined) => void;
 }) {
-  const value: End = found ? 'found' : under ? 'runs under something' : 'not found';
+  const value: CrackEnd = found ? 'found' : under ? 'runs under something' : 'not found';
   return (
     <div>
       <p className="caption">{label}</p>
       <Choice
         label={`${label} of the crack`}
         value={value}
-        options={ENDS}
+        options={CRACK_ENDS}
         onChange={(end) => onChange(end === 'found', end === 'runs under something' ? true : undefined)}
       />
     </div>

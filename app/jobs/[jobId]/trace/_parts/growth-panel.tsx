@@ -17,7 +17,7 @@ import { foretell, type Crack, type CrackLook, type Easing, type Foretold, type 
 import { Entry, Pick } from '@/ui/controls';
 import { useUnitTurn } from '../../../../_parts/turned';
 import { CAUTIONS } from '../../../../_words/cautions';
-import { LIMIT_WORDS, printUsed, WHY_NOT_WORDS } from '../../../../_words/trace';
+import { LIMIT_WORDS, perUse, printUsed, WHY_NOT_WORDS } from '../../../../_words/trace';
 import { useMember, useReader, useRecords, useWork } from '../../../_desk';
 import { GrowthChart } from './growth-chart';
 
@@ -153,8 +153,7 @@ function Told({
     system === 'in'
       ? `${(value / (ksiToMpa(1) * Math.sqrt(MM_PER_INCH))).toFixed(1)} ksi√in`
       : `${(value / Math.sqrt(1000)).toFixed(1)} MPa√m`;
-  const per = basis === 'km' ? (system === 'in' ? 1000 / kmToMiles(1) : 1000) : 1000;
-  const perWords = basis === 'km' ? (system === 'in' ? '1,000 mi' : '1,000 km') : '1,000 h';
+  const { per, words: perWords } = perUse(basis, system);
   const swingsPer = (each: number) =>
     significant(basis === 'km' && system === 'in' ? each / kmToMiles(1) : each, 2);
   return (

@@ -2,34 +2,37 @@
 
 import { useState } from 'react';
 import { z } from 'zod';
-import { hostOf, hostsOf, memberOf, type Frame } from '@/core/frame';
-import { openEvidence, packEvidence, recorded, stands, type JobFile } from '@/core/job';
+import { memberOf, type Frame } from '@/core/frame';
+import { openEvidence, packEvidence, stands, type JobFile } from '@/core/job';
 import { parseMeasuredMm, printLength, type UnitSystem } from '@/core/quantity';
 import {
-  crackLookSchema,
-  cracksAsSeen,
   LOAD_STATES,
-  looksAt,
   TEST_PURPOSES,
   testResults,
-  WATCHED,
   watchedSchema,
-  type CrackLook,
   type LoadState,
   type LoadTest,
   type PlaceResult,
   type Watched,
 } from '@/core/trace';
-import { openFinds, type Find } from '@/core/walk';
-import { Entry, Pick, When } from '@/ui/controls';
-import { faceWords } from '@/ui/strip';
+import type { Photo } from '@/core/walk';
+import { Entry, Pick, Sheet, When } from '@/ui/controls';
 import { useDraft } from '../../../../_parts/remembered';
 import { useUnitTurn } from '../../../../_parts/turned';
 import { DEFERENCE } from '../../../../_words/cautions';
-import { printStation } from '../../../../_words/station';
 import { STATE_CAUTION, WIND_UP_WORDS } from '../../../../_words/trace';
 import { newId } from '../../../../_client';
-import { StrikeSheet, useReader, useRecords, useStamp } from '../../../_desk';
+import {
+  PhotoButton,
+  PhotoFigure,
+  PhotoPicture,
+  StrikeSheet,
+  useReader,
+  useRecords,
+  useStamp,
+} from '../../../_desk';
+import { heardBy } from './load-test-heard';
+import { Places } from './load-test-places';
 
 /** A test half made; it outlives a reload. Readings as typed, by place and state. */
 const draftSchema = z.object({
@@ -38,6 +41,8 @@ const draftSchema = z.object({
   places: z.array(watchedSchema),
   typed: z.record(z.string(), z.string()),
   windUpLetGo: z.boolean(),
+  /** What the test will be kept as: its pictures hang on that name before it is. */
+  id: z.string().optional(),
 });
 type Draft = z.infer<typeof draftSchema>;
 const NEW_TEST: Draft = {
@@ -48,6 +53,9 @@ const NEW_TEST: Draft = {
   windUpLetGo: false,
 };
 const cell = (placeId: string, state: LoadState) => `${placeId}|${state}`;
+/** Pictures of one place in one state of one test hang on it by this. */
+const pictureAt = (testId: string, placeId: string, state: LoadState): string =>
+  `load test ${testId} ${state} ${placeId}`.slice(0, 120);
 
 /** Several places read in several states of load, step by step; what opens tells of what is hidden. */
 export function LoadTestPanel() {
@@ -61,7 +69,7 @@ export function LoadTestPanel() {
       <div className="flex flex-wrap items-center gap-3">
         <h3 className="text-lg font-semibold">Load tests: {tests.length}</h3>
         {!draft && (
-          <button type="button" className="plain" onClick={() => setDraft(NEW_TEST)}>
+          <button type="button" className="plain" onClick={() => setDraft({ ...NEW_TEST, id: newId() })}>
             Begin a load test
           </button>
         )}
@@ -79,6 +87,7 @@ export function LoadTestPanel() {
             </button>
           </p>
           <Results results={testResults(test)} frame={file.frame} system={system} />
+          <TestPictures testId={test.id} />
         </div>
       ))}
       {draft && <TestForm draft={draft} setDraft={setDraft} />}
@@ -87,6 +96,28 @@ export function LoadTestPanel() {
         onClose={() => setStriking(undefined)}
       />
     </section>
+  );
+}
+
+/** What was photographed at the readings of a test. */
+function TestPictures({ testId }: { testId: string }) {
+  const { file } = useRecords();
+  const [open, setOpen] = useState<Photo>();
+  const photos = stands(file, 'photo').filter(({ spotId }) => spotId?.startsWith(`load test ${testId} `));
+  if (photos.length === 0) return null;
+  return (
+    <div className="mt-1 grid grid-cols-2 gap-2 sm:grid-cols-4">
+      {photos.map((photo) => (
+        <PhotoFigure key={photo.id} photo={photo} onOpen={setOpen} />
+      ))}
+      <Sheet
+        title={open?.caption ?? 'Photo'}
+        open={open !== undefined}
+        onOpenChange={(next) => !next && setOpen(undefined)}
+      >
+        {open && <PhotoPicture photo={open} size="whole" />}
+      </Sheet>
+    </div>
   );
 }
 
@@ -124,41 +155,11 @@ function Results({
   );
 }
 
-/** Places worth watching that are on record: cracks, gaps, the steering gear. */
-function suggestedPlaces(file: JobFile, system: UnitSystem): Watched[] {
-  const cracks = cracksAsSeen(file.frame, stands(file, 'crack'), []).flatMap((crack): Watched[] => {
-    const member = memberOf(file.frame, crack.memberId);
-    const first = crack.path[0]!;
-    return member
-      ? [
-          {
-            id: `crack ${crack.id}`.slice(0, 60),
-            what: 'crack',
-            name: `${member.name}, ${faceWords(member, first.face)}, ${printStation(member, first.stationMm, system)}`,
-            crackId: crack.id,
-            witnesses: [member.id],
-          },
-        ]
-      : [];
-  });
-  const gaps = openFinds(stands(file, 'find'), file.practice.hand)
-    .filter(({ find: { state } }) => state.is === 'gap' || state.is === 'cracked')
-    .map(({ find }): Watched => ({
-      id: `find ${find.on} ${find.hostId}`.slice(0, 60),
-      what: find.on === 'panel' || find.on === 'joint' ? 'wall joint' : 'gap',
-      name: hostOf(file.frame, find.on, find.hostId)?.name ?? find.title,
-      host: { on: find.on, id: find.hostId },
-      witnesses: [...find.memberIds],
-    }));
-  const gear = hostsOf(file.frame)
-    .filter(({ kind }) => kind === 'steering gear')
-    .map((host): Watched => ({
-      id: `gear ${host.id}`.slice(0, 60),
-      what: 'steering gear against rail',
-      name: host.name,
-      witnesses: host.spans.map(({ memberId }) => memberId),
-    }));
-  return [...new Map([...cracks, ...gaps, ...gear].map((place) => [place.id, place])).values()];
+/** How many pictures one place has in one state, in words; none: nothing. */
+function picturesOf(file: JobFile, testId: string, placeId: string, state: LoadState): string {
+  const at = pictureAt(testId, placeId, state);
+  const count = stands(file, 'photo').filter(({ spotId }) => spotId === at).length;
+  return count === 0 ? '' : count === 1 ? '1 photo' : `${count} photos`;
 }
 
 function TestForm({ draft, setDraft }: { draft: Draft; setDraft: (draft: Draft | undefined) => void }) {
@@ -191,6 +192,7 @@ function TestForm({ draft, setDraft }: { draft: Draft; setDraft: (draft: Draft |
     const test: LoadTest = {
       kind: 'load test',
       ...stamp(),
+      ...(draft.id !== undefined && { id: draft.id }),
       purpose: draft.purpose,
       states,
       places: draft.places,
@@ -257,16 +259,26 @@ function TestForm({ draft, setDraft }: { draft: Draft; setDraft: (draft: Draft |
               </p>
               <div className="grid grid-cols-1 items-end gap-2 sm:grid-cols-3">
                 {draft.places.map((place) => (
-                  <Entry
-                    key={place.id}
-                    label={`${place.name}, ${place.what}`}
-                    unit={system}
-                    placeholder="not read"
-                    value={draft.typed[cell(place.id, state)] ?? ''}
-                    onChange={(event) =>
-                      set({ typed: { ...draft.typed, [cell(place.id, state)]: event.target.value } })
-                    }
-                  />
+                  <div key={place.id} className="flex items-end gap-2">
+                    <Entry
+                      label={`${place.name}, ${place.what}`}
+                      unit={system}
+                      className="flex-1"
+                      placeholder="not read"
+                      value={draft.typed[cell(place.id, state)] ?? ''}
+                      onChange={(event) =>
+                        set({ typed: { ...draft.typed, [cell(place.id, state)]: event.target.value } })
+                      }
+                    />
+                    {draft.id !== undefined && (
+                      <PhotoButton
+                        label={picturesOf(file, draft.id, place.id, state) || 'Photo'}
+                        caption={`${place.name}, ${state}`.slice(0, 160)}
+                        spotId={pictureAt(draft.id, place.id, state)}
+                        {...(place.witnesses[0] !== undefined && { memberId: place.witnesses[0] })}
+                      />
+                    )}
+                  </div>
                 ))}
               </div>
             </fieldset>
@@ -288,113 +300,4 @@ function TestForm({ draft, setDraft }: { draft: Draft; setDraft: (draft: Draft |
       </div>
     </form>
   );
-}
-
-/** Places on record to tap, and others by name. */
-function Places({ places, onChange }: { places: readonly Watched[]; onChange: (places: Watched[]) => void }) {
-  const { file } = useRecords();
-  const { system } = useReader();
-  const [name, setName] = useState('');
-  const [what, setWhat] = useState<Watched['what']>('gap');
-  const suggested = suggestedPlaces(file, system).filter(({ id }) => !places.some((each) => each.id === id));
-  const own = () => {
-    if (!name.trim()) return;
-    onChange([...places, { id: newId(), what, name: name.trim(), witnesses: [] }]);
-    setName('');
-  };
-  return (
-    <>
-      <div className="flex flex-wrap gap-2" role="group" aria-label="Places">
-        {places.map((place) => (
-          <button
-            key={place.id}
-            type="button"
-            className="plain"
-            aria-pressed
-            onClick={() => onChange(places.filter((each) => each !== place))}
-          >
-            {place.name}
-          </button>
-        ))}
-        {suggested.map((place) => (
-          <button
-            key={place.id}
-            type="button"
-            className="plain"
-            aria-pressed={false}
-            onClick={() => onChange([...places, place])}
-          >
-            {place.name}
-          </button>
-        ))}
-      </div>
-      <div className="mt-2 grid grid-cols-2 items-end gap-2 sm:grid-cols-4">
-        <Pick label="another place" value={what} options={WATCHED} onPick={setWhat} />
-        <Entry label="where" value={name} maxLength={80} onChange={(event) => setName(event.target.value)} />
-        <button type="button" className="plain" onClick={own}>
-          Watch it
-        </button>
-      </div>
-    </>
-  );
-}
-
-/**
- * What a test says of things on record, kept with them: a crack's gap with load off and on as a look at it, a host's widest gap as what was found of it.
- * So whatever judges hears of it.
- */
-function heardBy(file: JobFile, test: LoadTest): (CrackLook | Find)[] {
-  return test.places.flatMap((place): (CrackLook | Find)[] => {
-    const read = test.readings.filter(({ placeId }) => placeId === place.id);
-    if (read.length < 2) return [];
-    const [least, most] = [...read]
-      .sort((a, b) => a.mm - b.mm)
-      .flatMap((each, k, all) => (k === 0 || k === all.length - 1 ? [each] : [])) as [
-      (typeof read)[number],
-      (typeof read)[number],
-    ];
-    const { by, at } = test;
-    const crack = place.crackId && recorded(file, 'crack').find(({ id }) => id === place.crackId);
-    if (crack) {
-      const last = looksAt(stands(file, 'crack look'), crack.id).at(-1);
-      const look = crackLookSchema.safeParse({
-        kind: 'crack look',
-        id: newId(),
-        crackId: crack.id,
-        memberId: crack.memberId,
-        startMm: last?.startMm ?? 0,
-        finishMm: last?.finishMm ?? 0,
-        startFound: last?.startFound ?? crack.startFound,
-        finishFound: last?.finishFound ?? crack.finishFound,
-        seenBy: 'eye',
-        gapOnly: true,
-        gapUnloadedMm: Math.max(0, least.mm),
-        gapLoadedMm: Math.max(0, most.mm),
-        loadedBy: most.state,
-        by,
-        at,
-        note: 'from a load test',
-      });
-      return look.success ? [look.data] : [];
-    }
-    const host =
-      place.host &&
-      hostsOf(file.frame).find((each) => each.on === place.host!.on && each.id === place.host!.id);
-    if (!host || host.on === 'pocket' || host.on === 'fitting' || !(most.mm > 0)) return [];
-    return [
-      {
-        kind: 'find',
-        id: newId(),
-        on: host.on,
-        hostId: host.id,
-        title: host.name,
-        part: host.on === 'panel' ? 'sheet' : 'bond',
-        state: { is: 'gap', openMm: most.mm },
-        memberIds: [...new Set(host.spans.map(({ memberId }) => memberId))],
-        note: `${most.state}, by a load test`,
-        by,
-        at,
-      },
-    ];
-  });
 }

@@ -1,15 +1,16 @@
 'use client';
 
 import { useState } from 'react';
-import type { Member } from '@/core/frame';
+import { SEEN_BY_IDS, type Member, type SeenBy } from '@/core/frame';
 import { openEvidence, packEvidence } from '@/core/job';
 import { parseMeasuredMm } from '@/core/quantity';
-import { lookFlags, SEEN_BY_IDS, type Crack, type CrackLook, type SeenBy } from '@/core/trace';
+import { lookFlags, type Crack, type CrackLook } from '@/core/trace';
 import { Entry, Pick } from '@/ui/controls';
 import { eachText, useUnitTurn } from '../../../../_parts/turned';
 import { LOOK_FLAG_WORDS } from '../../../../_words/trace';
 import { useReader, useRecords, useStamp } from '../../../_desk';
 import { EndChoice } from './crack-form';
+import { atOf, DayEntry, isAhead } from './day-entry';
 import { UsedEntry, usedOf } from './used-entry';
 
 const EMPTY = { start: '', finish: '', unloaded: '', loaded: '' };
@@ -58,7 +59,7 @@ export function LookForm({
       }
       if (length.value !== undefined) lengths[field] = length.value;
     }
-    if (day !== '' && new Date(`${day}T00:00`) > new Date()) {
+    if (isAhead(day)) {
       setProblem({ field: 'day', words: 'a look lies in the past' });
       return undefined;
     }
@@ -129,12 +130,10 @@ export function LookForm({
         />
         <Pick label="how seen" value={seenBy} options={SEEN_BY_IDS} onPick={setSeenBy} />
         <UsedEntry value={used} onChange={setUsed} />
-        <Entry
-          label="day, if not today"
-          type="date"
+        <DayEntry
           value={day}
-          {...(problem?.field === 'day' && { problem: problem.words })}
-          onChange={(event) => setDay(event.target.value)}
+          problem={problem?.field === 'day' ? problem.words : undefined}
+          onChange={setDay}
         />
         <Entry label="note" value={note} maxLength={300} onChange={(event) => setNote(event.target.value)} />
       </div>
@@ -168,13 +167,6 @@ export function LookForm({
       )}
     </form>
   );
-}
-
-/** Noon of the day said, on this device's clock, or now. */
-function atOf(day: string): string {
-  const now = new Date();
-  const noon = new Date(`${day}T12:00`);
-  return (day === '' || noon > now ? now : noon).toISOString();
 }
 
 /** What is odd about a look, in words. */

@@ -8,6 +8,7 @@ import { progressOf } from '@/core/walk';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { moveReasonWords, MOVE_WORDS } from '../../../../_words/trace';
 import { printStation } from '../../../../_words/station';
+import { today } from '@/ui/controls';
 import { useReader, useRecordsLater, useWork } from '../../../_desk';
 
 /** Whether the unit may move until it is mended, with every reason. */
@@ -26,7 +27,7 @@ export function MayMovePanel() {
         return crossing.aMm >= limitOf(crossing, stress).aMm ? [crack.id] : [];
       }),
     );
-    return mayMove(file, new Date().toISOString(), { weighed: summaries, pastLimit });
+    return mayMove(file, today(), { weighed: summaries, pastLimit });
   }, [file, summaries, demand]);
   const station = ({ memberId, stationMm }: { memberId: string; stationMm: number }) => {
     const member = memberOf(file.frame, memberId);

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { jobTimeLeft, stands } from '@/core/job';
 import { parseDistanceKm, printDistance } from '@/core/quantity';
 import { TEMPORARY_FORMS, testedSince, type TemporaryRepair, type Trip } from '@/core/trace';
-import { Entry, Pick, When } from '@/ui/controls';
+import { Entry, Pick, today, When } from '@/ui/controls';
 import { useUnitTurn } from '../../../../_parts/turned';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { printStation } from '../../../../_words/station';
@@ -20,7 +20,8 @@ export function TemporaryPanel() {
   const { member } = useMember();
   const [isAdding, setAdding] = useState(false);
   const [striking, setStriking] = useState<{ id: string; words: string }>();
-  const left = jobTimeLeft(file, new Date().toISOString());
+  const left = jobTimeLeft(file, today());
+  const own = new Set(stands(file, 'temporary repair').map(({ id }) => id));
   const trips = stands(file, 'trip');
   const tests = stands(file, 'load test');
   return (
@@ -43,13 +44,17 @@ export function TemporaryPanel() {
               ; {each.repair.by}, <When at={each.repair.at} only="day" />
               {each.repair.note && `; ${each.repair.note}`}
             </span>
-            <button
-              type="button"
-              className="hit ml-auto px-2 underline"
-              onClick={() => setStriking({ id: each.repair.id, words: `The ${each.repair.form}` })}
-            >
-              strike
-            </button>
+            {own.has(each.repair.id) ? (
+              <button
+                type="button"
+                className="hit ml-auto px-2 underline"
+                onClick={() => setStriking({ id: each.repair.id, words: `The ${each.repair.form}` })}
+              >
+                strike
+              </button>
+            ) : (
+              <span className="caption ml-auto">recorded in another job of this unit</span>
+            )}
           </li>
         ))}
         {trips.map((trip) => (

@@ -5,7 +5,15 @@ import { toast } from 'sonner';
 import { standing, type Spot } from '@/core/frame';
 import { recorded, stands } from '@/core/job';
 import { percent, printLength } from '@/core/quantity';
-import { crackLengthMm, cracksAsSeen, looksAt, crackedShare, type Crack } from '@/core/trace';
+import {
+  crackedShare,
+  crackFamilies,
+  crackLengthMm,
+  cracksAsSeen,
+  familyLengthMm,
+  looksAt,
+  type Crack,
+} from '@/core/trace';
 import { When } from '@/ui/controls';
 import { DraftLayer, faceWords, type StripScale } from '@/ui/strip';
 import { CAUTIONS } from '../../../../_words/cautions';
@@ -38,6 +46,7 @@ export function TraceBench() {
   const { file } = useRecords();
   const { member, setCursor } = useMember();
   const { cursor } = usePlace();
+  const { cracks: seen } = useOnMember();
   const [draft, setDraft] = useDraft(`ossatura-crack-${file.job.id}-${member.id}`, draftSchema);
   const [chosen, setChosen] = useState<string>();
   const [kept, setKept] = useState<Crack>();
@@ -83,6 +92,10 @@ export function TraceBench() {
   // The first is open until somebody closes it.
   const upright = standing(cracks, file.strikes);
   const shown = chosen === undefined ? upright[0] : upright.find(({ id }) => id === chosen);
+  const families = crackFamilies(member.shape, seen);
+  const shownFamily = families
+    .find((family) => family.some(({ id }) => id === shown?.id))
+    ?.map(({ id }) => id);
   return (
     <Bench>
       <MayMovePanel />
@@ -90,7 +103,7 @@ export function TraceBench() {
         readings={false}
         over={over}
         onKey={onKey}
-        {...(shown && { chosenCrack: shown.id })}
+        {...(shownFamily && { chosenCracks: shownFamily })}
         {...(draft && { onPlace: addHere })}
       />
       {draft ? (
@@ -109,6 +122,8 @@ export function TraceBench() {
       <section className="mt-4 border-t border-rule pt-2" aria-label="Cracks">
         <h3 className="text-lg font-semibold">
           Cracks on {member.name.toLowerCase()}: {upright.length}
+          {families.length < upright.length &&
+            ` in ${families.length} ${families.length === 1 ? 'family' : 'families'}`}
         </h3>
         {cracks.length === 0 && (
           <p className="text-xl">
@@ -117,10 +132,11 @@ export function TraceBench() {
           </p>
         )}
         <ul className="ruled">
-          {cracks.map((crack) => (
+          {inFamilies(cracks, families).map((crack) => (
             <CrackLine
               key={crack.id}
               crack={crack}
+              family={families.find((family) => family.some(({ id }) => id === crack.id))}
               isShown={crack.id === shown?.id}
               onShow={() => {
                 const first = crack.path[0]!;
@@ -141,8 +157,25 @@ export function TraceBench() {
   );
 }
 
-/** One crack in the list, as it was seen last. */
-function CrackLine({ crack, isShown, onShow }: { crack: Crack; isShown: boolean; onShow: () => void }) {
+/** A family's cracks beside one another, struck ones last. */
+function inFamilies(cracks: readonly Crack[], families: readonly (readonly Crack[])[]): Crack[] {
+  const order = families.flat().map(({ id }) => id);
+  const rank = ({ id }: Crack) => (order.includes(id) ? order.indexOf(id) : order.length);
+  return [...cracks].sort((a, b) => rank(a) - rank(b));
+}
+
+/** One crack in the list, as it was seen last; a family is said once, at its longest. */
+function CrackLine({
+  crack,
+  family,
+  isShown,
+  onShow,
+}: {
+  crack: Crack;
+  family: readonly Crack[] | undefined;
+  isShown: boolean;
+  onShow: () => void;
+}) {
   const { file } = useRecords();
   const { system } = useReader();
   const { member } = useMember();
@@ -161,6 +194,12 @@ function CrackLine({ crack, isShown, onShow }: { crack: Crack; isShown: boolean;
       <span>
         from station {stationDigits(member, first.stationMm, system)},{' '}
         {[...new Set(seen!.path.map((spot) => faceWords(member, spot.face)))].join(' and ')}
+        {family && family.length > 1 && family[0]!.id === crack.id && (
+          <span className="font-semibold">
+            ; a family of {family.length},{' '}
+            {printLength(familyLengthMm(member.shape, family), system, 'length')} in all
+          </span>
+        )}
         {share > 0 && <span className="caption"> parts {percent(share)} of the outline there</span>}
       </span>
       <span className={seen!.startFound && seen!.finishFound ? '' : 'font-semibold text-oxide'}>

@@ -1,0 +1,11 @@
+import { crackWelds, type CrackWeld } from '../join';
+import { cutsAway } from '../shape';
+import type { MemberWork } from './member';
+
+/** A member's cracks as grooves to grind and fill before a plate goes over them: all but those that go with the metal that is cut out. */
+export function toWeldShut({ picture, repairs }: Pick<MemberWork, 'picture' | 'repairs'>): CrackWeld[] {
+  const left = picture.cracks.filter(
+    (crack) => !repairs.some(({ repair }) => cutsAway(picture, repair, crack)),
+  );
+  return crackWelds(picture.member, left);
+}
