@@ -187,6 +187,11 @@ test('a load test, led: two states and what was read in them become what opens, 
   const hitched = form.getByRole('group', { name: 'hitched' });
   await expect(hitched).toContainText('nobody between the two while it backs up');
   await legs.getByLabel(/^Left beam/).fill('0');
+  await hitched
+    .getByLabel('Photo')
+    .first()
+    .setInputFiles({ name: 'gap.png', mimeType: 'image/png', buffer: PIXEL });
+  await expect(hitched).toContainText('1 photo');
   await hitched.getByLabel(/^Left beam/).fill('1/16');
   await legs.getByLabel(/^door frame/).fill('a lot');
   await form.getByRole('button', { name: 'Keep the test' }).click();
@@ -196,10 +201,98 @@ test('a load test, led: two states and what was read in them become what opens, 
   await form.getByRole('button', { name: 'Keep the test' }).click();
   await expect(panel).toContainText('hitched: opens by 0.063 in');
   await expect(panel).toContainText('tells of left beam');
+  await expect(panel.getByRole('figure')).toHaveCount(1);
   await expect(panel).toContainText('hitched: closes by 0.125 in');
   const looks = page.getByRole('table', { name: 'Looks at this crack' });
   await expect(looks.getByRole('row').last()).toContainText('not read');
   await expect(looks.getByRole('row').last()).toContainText('0.063 in');
   await expect(page.getByText(/To its limit: [\d.]+ mi to/)).toBeVisible();
   await kept(page);
+});
+
+test('a crack of a bracket: recorded here, its twin asked for, looked at again with its pace; told of, it restricts only', async ({
+  page,
+}, info) => {
+  await openJob(page, `TR-${info.workerIndex}7`);
+  await page.getByRole('link', { name: /^Trace/ }).click();
+  const panel = page.getByRole('region', { name: 'On brackets, welds, joints and skins' });
+  await panel.getByRole('button', { name: 'Record one there' }).click();
+  await panel.getByLabel('bracket, joint, skin or floor').selectOption({ label: 'Steering gear, left' });
+  await panel.getByRole('button', { name: 'weld cracked' }).click();
+  const form = panel.getByRole('form', { name: /Steering gear, left/ });
+  await form.getByLabel('how long, end to end').fill('a bit');
+  await form.getByRole('button', { name: 'Keep this look' }).click();
+  await expect(form.getByRole('alert')).toContainText('length');
+  await form.getByLabel('how long, end to end').fill('1/2');
+  await form.getByLabel('how seen').selectOption('told');
+  await form.getByLabel('day, if not today').fill('2026-01-10');
+  await form.getByLabel(/^odometer/).fill('41000');
+  await form.getByRole('button', { name: 'Keep this look' }).click();
+  const move = page.getByRole('region', { name: 'May it move' });
+  await expect(move).toContainText('Restricted');
+  await panel.getByText('weld cracked, 1/2 in').click();
+  const again = async (long: string, odometer: string, day = '') => {
+    await panel.getByRole('button', { name: 'Look again at steering gear, left' }).click();
+    await form.getByLabel('how long, end to end').fill(long);
+    await form.getByLabel(/^odometer/).fill(odometer);
+    if (day) await form.getByLabel('day, if not today').fill(day);
+    await form.getByRole('radio', { name: 'runs under something' }).first().click();
+    await form.getByRole('button', { name: 'Keep this look' }).click();
+  };
+  await again('1/2', '42000', '2026-03-10');
+  await expect(move).toContainText('Do not move it');
+  await again('3/4', '44000');
+  await expect(panel).toContainText(
+    'weld cracked, 3/4 in; grown by 1/4 in; 0.125 in per 1,000 mi since the look before',
+  );
+  await again('5/8', '44100');
+  await expect(panel).toContainText('shorter than at a look before; kept as entered, the longest counts');
+  await expect(panel).toContainText('weld cracked, 3/4 in');
+  await page.reload();
+  await expect(panel.getByText('4 looks')).toBeVisible();
+});
+
+test('branches are one family, and stand in Join as grooves to grind before a plate goes over them', async ({
+  page,
+}, info) => {
+  await openJob(page, `TR-${info.workerIndex}8`);
+  await page.getByRole('link', { name: /^Trace/ }).click();
+  const record = async (points: readonly (readonly [string, string])[], found: boolean) => {
+    await page.getByRole('button', { name: 'Record a crack' }).click();
+    const form = page.getByRole('form', { name: 'New crack' });
+    await form.getByLabel('face', { exact: true }).selectOption('web');
+    for (const [station, height] of points) {
+      await form.getByLabel(/^station/).fill(station);
+      await form.getByLabel(/^height on face/).fill(height);
+      await form.getByRole('button', { name: 'Add this point' }).click();
+    }
+    if (found)
+      for (const end of await form.getByRole('radio', { name: 'found', exact: true }).all())
+        await end.click();
+    await form.getByRole('button', { name: 'Keep the crack' }).click();
+  };
+  await record(
+    [
+      ['60', '2'],
+      ['60', '4'],
+    ],
+    true,
+  );
+  await record(
+    [
+      ['60', '3'],
+      ['61 1/2', '3'],
+    ],
+    false,
+  );
+  const cracks = page.getByRole('region', { name: 'Cracks', exact: true });
+  await expect(cracks).toContainText('2 in 1 family');
+  await expect(cracks).toContainText('a family of 2, 3 1/2 in in all');
+  await page.getByRole('link', { name: /^Join/ }).click();
+  const first = page.getByRole('region', { name: 'Cracks to weld first' });
+  await expect(first).toContainText(
+    '2 in from 60 in: grind a 60° V right through, root open 0.063 in; 3 passes',
+  );
+  await expect(first).toContainText('then gouge the back to sound metal and weld it');
+  await expect(first).toContainText('an end of it was not found');
 });

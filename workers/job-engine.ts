@@ -6,10 +6,12 @@ import {
   jobDemand,
   isBroken,
   recordedAgainst,
+  rememberAsMade,
   sketchedPicture,
   sortedRecords,
   verdictWithDemand,
   workMember,
+  type AsMade,
   type JobDemand,
   type JobFile,
   type LiftReply,
@@ -102,6 +104,8 @@ interface Bench {
   /** Marks of inputs that could not be worked out, by member, and of the frame. */
   readonly failed: Map<string, string>;
   demand?: JobDemand | undefined;
+  /** The frame as made, solved once for as long as it stays as it is. */
+  readonly asMade: AsMade;
   demandFailedOn?: SortedRecords;
   /** Whether something was worked out that the shelf does not have. */
   fresh: boolean;
@@ -201,6 +205,7 @@ const newBench = (file: JobFile): Bench => ({
   inSight: file.frame.members[0]!.id,
   done: new Map(),
   failed: new Map(),
+  asMade: rememberAsMade(),
   fresh: false,
 });
 
@@ -295,7 +300,7 @@ const isDemandStale = ({ file, sorted, done, demand, demandFailedOn }: Bench): b
 /** What the frame asks of its members, state by state; a state none of whose inputs changed is not solved again. */
 function workDemand(bench: Bench, report: Surroundings['report']): void {
   try {
-    bench.demand = jobDemand(bench.file, bench.done, undefined, bench.demand);
+    bench.demand = jobDemand(bench.file, bench.done, undefined, bench.demand, bench.asMade);
     bench.fresh = true;
   } catch (error) {
     bench.demand = undefined;

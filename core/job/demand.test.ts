@@ -1,5 +1,13 @@
 import { defaultFrame, facesOf, familyOf, typicalLoads, usualStands, type Frame, type Hole } from '../frame';
-import { judgedJob, jobDemand, verdictWithDemand, workJob, type JobRecords, type MemberWork } from '.';
+import {
+  judgedJob,
+  jobDemand,
+  rememberAsMade,
+  verdictWithDemand,
+  workJob,
+  type JobRecords,
+  type MemberWork,
+} from '.';
 import type { Reading } from '../probe';
 import { STANDARD_GRAVITY } from '../quantity';
 import { DEFAULT_PRACTICE } from '../reference';
@@ -258,4 +266,21 @@ describe('verdicts with what the frame asks', () => {
     expect(both[1]!.value!).toBeGreaterThan(both[0]!.value!);
     expect(both[0]!.value).toBeCloseTo(rail('as found').worst!.utilisation, 9);
   });
+});
+
+test('the frame as made, solved once and kept: the same answers as solved anew, and solved again when the frame changes', () => {
+  const asMade = rememberAsMade();
+  const first = asMade(rusted, works);
+  expect(asMade(rusted, works)).toBe(first);
+  const kept = jobDemand(rusted, works, ['as built', 'as found'], {}, asMade);
+  expect(kept['as found']).toEqual(demand['as found']);
+  // More rust is another frame as found, and the same as made.
+  const worse = records(rusted.frame, 0.2);
+  expect(asMade(worse, worked(worse))).toBe(first);
+  const heavier = records(loaded(7000), 0.35);
+  const heavierWorks = worked(heavier);
+  expect(asMade(heavier, heavierWorks)).not.toBe(first);
+  expect(jobDemand(heavier, heavierWorks, ['as found'], {}, asMade)).toEqual(
+    jobDemand(heavier, heavierWorks, ['as found']),
+  );
 });

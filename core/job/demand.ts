@@ -37,6 +37,20 @@ const statesOf = (records: JobRecords, works: Works, wanted: readonly DemandId[]
   return wanted.filter((id) => id === 'as built' || id === 'as found' || (id === 'least' ? known : repaired));
 };
 
+type Forces = ReturnType<typeof stateForces>;
+/** The frame as made, solved: every other state is judged beside it. */
+export type AsMade = (records: JobRecords, works: Works) => Forces;
+
+/** Solves the frame as made once, and again only when what that rests on has changed. Held by whoever asks more than once. */
+export function rememberAsMade(): AsMade {
+  let last: { readonly mark: string; readonly forces: Forces } | undefined;
+  return (records, works) => {
+    const mark = stateMark(records, works, 'as built');
+    if (last?.mark !== mark) last = { mark, forces: stateForces(stateOfFrame(records, works, 'as built')) };
+    return last.forces;
+  };
+}
+
 /**
  * The whole frame solved on the sections that the members' work found: rust changes stiffness, and where force goes. A state none of whose
  * inputs changed since `before` is taken over as it is.
@@ -46,9 +60,9 @@ export function jobDemand(
   works: Works,
   wanted: readonly DemandId[] = DEMAND_IDS,
   before: JobDemand = {},
+  solveAsMade: AsMade = rememberAsMade(),
 ): JobDemand {
-  let forces: ReturnType<typeof stateForces> | undefined;
-  const asMade = () => (forces ??= stateForces(stateOfFrame(records, works, 'as built')));
+  const asMade = () => solveAsMade(records, works);
   return Object.fromEntries(
     statesOf(records, works, wanted).map((state) => {
       const mark = stateMark(records, works, state);
@@ -85,12 +99,7 @@ function stateOfFrame(records: JobRecords, works: Works, state: DemandId): Frame
 }
 
 /** Cut open and tacked, a frame is on stands and goes nowhere; in every other state it is driven, and old metal may still be as stiff as it was made. */
-function solvedState(
-  records: JobRecords,
-  works: Works,
-  state: DemandId,
-  asMade: () => ReturnType<typeof stateForces>,
-): FrameDemand {
+function solvedState(records: JobRecords, works: Works, state: DemandId, asMade: () => Forces): FrameDemand {
   if (state === 'as built') return asMade().demand();
   const asked = stateOfFrame(records, works, state);
   if (state === 'cut open' || state === 'tacked') return demandOnStands(asked);

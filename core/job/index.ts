@@ -32,7 +32,9 @@ export {
   isDemandOf,
   jobDemand,
   judgedJob,
+  rememberAsMade,
   verdictWithDemand,
+  type AsMade,
   type JobDemand,
   type StateDemand,
 } from './demand';

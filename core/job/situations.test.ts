@@ -6,8 +6,10 @@ import {
   jobSpots,
   mayMove,
   MOVE_ANSWERS,
+  rememberAsMade,
   verdictWithDemand,
   workJob,
+  type AsMade,
   type Evidence,
   type JobDemand,
   type JobRecords,
@@ -178,11 +180,12 @@ interface Answers {
   readonly move: MoveAnswer;
 }
 /** As built a frame is the same whatever was found on it. */
-const AS_BUILT = new Map<Frame, JobDemand>();
+const AS_BUILT = new Map<Frame, { demand?: JobDemand; readonly asMade: AsMade }>();
 function answersOf(job: JobRecords, plan: LiftPlan | undefined, railId: string): Answers {
   const works = new Map(workJob(job).map((work) => [work.picture.member.id, work]));
-  const demand = jobDemand(job, works, ['as built', 'as found', 'least'], AS_BUILT.get(job.frame));
-  AS_BUILT.set(job.frame, { 'as built': demand['as built']! });
+  const known = AS_BUILT.get(job.frame) ?? { asMade: rememberAsMade() };
+  const demand = jobDemand(job, works, ['as built', 'as found', 'least'], known.demand, known.asMade);
+  AS_BUILT.set(job.frame, { ...known, demand: { 'as built': demand['as built']! } });
   const judged = [...works.values()].map((work) => ({
     ...work,
     verdict: verdictWithDemand(work.picture, demand),

@@ -54,8 +54,9 @@ export function cutOf(
   if (!profile) return undefined;
   const hand = seat.mirrored ? -1 : 1;
   const warp = profile.cwMm6 > 0 ? warping(wall.section) : undefined;
-  const faceOfNode = facesOfNodes(wall);
-  const isWall = Array.from(wall.section.xMm, (x, node) => isOnWall(wall, [x, wall.section.yMm[node]!]));
+  const rows = rowsOfNodes(wall);
+  const isWall = rows.map(({ away }) => away < ON_THE_WALL_MM ** 2);
+  const faceOfNode = facesOfNodes(wall.surface, rows, isWall);
   return {
     ...wall,
     leastMm: wall.leastMm ?? wall.wallMm,
@@ -125,24 +126,49 @@ function unbracedMm(frame: Frame, member: Member, stationMm: number, braces: Fou
 /** On the wall's midline within this, mm. */
 const ON_THE_WALL_MM = 0.05;
 
+/** A strip of the plain wall, and how far a node lies from it, squared. */
+interface NearRow {
+  readonly row: number;
+  readonly away: number;
+}
+
+/** The wall's strip nearest to each node of a section. */
+function rowsOfNodes({ surface, section: { xMm, yMm }, wallMm }: StateWall): NearRow[] {
+  const at = touching(surface);
+  const { midline } = surface;
+  const strips = midline.from.map((_, strip) => strip);
+  return Array.from(xMm, (x, node): NearRow => {
+    const y = yMm[node]!;
+    // A section without cuts or plates has the wall's own nodes: the strips that meet there are the nearest.
+    const isOwn = node < at.length && midline.xMm[node] === x && midline.yMm[node] === y;
+    const own = isOwn && at[node]!.some((strip) => wallMm[strip]! > 0);
+    return nearestRow(midline, wallMm, own ? at[node]! : strips, [x, y]);
+  });
+}
+
+/** The strips that meet at each node of the plain wall. */
+function touching({ midline: { xMm, from, to } }: Surface): number[][] {
+  const at: number[][] = Array.from(xMm, () => []);
+  for (let strip = 0; strip < from.length; strip++) {
+    at[from[strip]!]!.push(strip);
+    at[to[strip]!]!.push(strip);
+  }
+  return at;
+}
+
 /**
  * The face of every node that lies on the plain wall. A face with a carrying plate over it is left out: backed by its plate, the thin wall
  * beneath does not buckle by itself. Nodes of plates have no face.
  */
-function facesOfNodes({ surface, section, wallMm }: StateWall): (Face['id'] | undefined)[] {
-  const covered = new Set<Face['id']>();
-  const found = Array.from(section.xMm, (x, node): Face['id'] | undefined => {
-    const { row, away } = nearestRow(surface, wallMm, [x, section.yMm[node]!]);
-    const face = surface.rowFace[row]!.id;
-    if (away < ON_THE_WALL_MM ** 2) return face;
-    covered.add(face);
-    return undefined;
-  });
-  return found.map((face) => (face !== undefined && covered.has(face) ? undefined : face));
+function facesOfNodes(
+  { rowFace }: Surface,
+  rows: readonly NearRow[],
+  isWall: readonly boolean[],
+): (Face['id'] | undefined)[] {
+  const faces = rows.map(({ row }) => rowFace[row]!.id);
+  const covered = new Set(faces.filter((_, node) => !isWall[node]));
+  return faces.map((face, node) => (isWall[node] && !covered.has(face) ? face : undefined));
 }
-
-const isOnWall = ({ surface, wallMm }: StateWall, point: readonly [number, number]): boolean =>
-  nearestRow(surface, wallMm, point).away < ON_THE_WALL_MM ** 2;
 
 function edgesOf(
   faceOfNode: readonly (Face['id'] | undefined)[],
@@ -162,26 +188,30 @@ function nodesWithMetal({ xMm, from, to, thicknessMm }: Section): boolean[] {
   return has;
 }
 
-/** The wall's strip nearest to a point, of those that have metal, and how far away it is, squared. */
+/** The strip nearest to a point, of those asked that have metal, and how far away it is, squared. */
 function nearestRow(
-  { midline }: Surface,
+  { xMm, yMm, from, to }: Surface['midline'],
   wallMm: ArrayLike<number>,
+  strips: ArrayLike<number>,
   [x, y]: readonly [number, number],
-): { row: number; away: number } {
+): NearRow {
   let row = 0,
     away = Infinity;
-  for (let strip = 0; strip < midline.from.length; strip++) {
-    const i = midline.from[strip]!,
-      j = midline.to[strip]!;
-    const dx = midline.xMm[j]! - midline.xMm[i]!,
-      dy = midline.yMm[j]! - midline.yMm[i]!;
-    const along = Math.min(
-      Math.max(((x - midline.xMm[i]!) * dx + (y - midline.yMm[i]!) * dy) / (dx * dx + dy * dy), 0),
-      1,
-    );
-    const [awayX, awayY] = [midline.xMm[i]! + along * dx - x, midline.yMm[i]! + along * dy - y];
+  for (let k = 0; k < strips.length; k++) {
+    const strip = strips[k]!;
+    if (!(wallMm[strip]! > 0)) continue;
+    const i = from[strip]!,
+      j = to[strip]!;
+    const dx = xMm[j]! - xMm[i]!,
+      dy = yMm[j]! - yMm[i]!;
+    const along = Math.min(Math.max(((x - xMm[i]!) * dx + (y - yMm[i]!) * dy) / (dx * dx + dy * dy), 0), 1);
+    const awayX = xMm[i]! + along * dx - x,
+      awayY = yMm[i]! + along * dy - y;
     const here = awayX * awayX + awayY * awayY;
-    if (here < away && wallMm[strip]! > 0) [row, away] = [strip, here];
+    if (here < away) {
+      row = strip;
+      away = here;
+    }
   }
   return { row, away };
 }

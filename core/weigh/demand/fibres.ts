@@ -1,3 +1,4 @@
+import type { Face } from '../../frame';
 import { stressField, type EndForces } from '../../mechanics';
 import type { Cut } from './cut';
 import type { StationDemand } from './demand';
@@ -37,28 +38,46 @@ interface Allowed {
 /** The worst fibre at an element's end: tension against yield, compression against the least of yield, its wall and sideways buckling. */
 export function peakOf(cut: Cut, forces: EndForces, { share, gradient }: Allowed): FibrePeak {
   const field = stressField(cut.profile, forces);
-  const at = fieldAt(cut, field);
-  const stressAt = (node: number): number => at(cut.y[node]!, cut.z[node]!, cut.omega[node]!);
+  const stressAt = stressesIn(cut, field);
   const pressed = compressionLimits(cut, stressAt, gradient);
-  let greatestMpa = 0;
-  let peak: Omit<FibrePeak, 'greatestMpa'> = {
-    stressMpa: 0,
-    allowableMpa: share * cut.strength.yieldMpa,
-    utilisation: 0,
-    why: 'yield',
-    warpingMpa: 0,
-  };
-  for (let node = 0; node < cut.section.xMm.length; node++) {
-    if (!cut.hasMetal[node]) continue;
+  const { faceOfNode, hasMetal, strength } = cut;
+  let [worst, greatestMpa, utilisation] = [-1, 0, 0];
+  // This runs for every fibre of every element in every case: numbers only.
+  for (let node = 0; node < hasMetal.length; node++) {
+    if (!hasMetal[node]) continue;
     const stressMpa = stressAt(node);
-    greatestMpa = Math.max(greatestMpa, Math.abs(stressMpa));
-    const [limit, why] = stressMpa >= 0 ? ([cut.strength.yieldMpa, 'yield'] as const) : pressed(node);
-    const allowableMpa = share * limit;
-    const utilisation = allowableMpa > 0 ? Math.abs(stressMpa) / allowableMpa : Infinity;
-    if (utilisation > peak.utilisation)
-      peak = { stressMpa, allowableMpa, utilisation, why, warpingMpa: field.perOmegaMpa * cut.omega[node]! };
+    const size = Math.abs(stressMpa);
+    if (size > greatestMpa) greatestMpa = size;
+    const limit = stressMpa >= 0 ? strength.yieldMpa : pressed(faceOfNode[node])[0];
+    const used = share * limit > 0 ? size / (share * limit) : Infinity;
+    if (used > utilisation) {
+      utilisation = used;
+      worst = node;
+    }
   }
-  return { ...peak, greatestMpa };
+  if (worst < 0)
+    return {
+      greatestMpa,
+      stressMpa: 0,
+      allowableMpa: share * strength.yieldMpa,
+      utilisation: 0,
+      why: 'yield',
+      warpingMpa: 0,
+    };
+  const stressMpa = stressAt(worst);
+  const [limit, why] = stressMpa >= 0 ? ([strength.yieldMpa, 'yield'] as const) : pressed(faceOfNode[worst]);
+  const warpingMpa = field.perOmegaMpa * cut.omega[worst]!;
+  return { greatestMpa, stressMpa, allowableMpa: share * limit, utilisation, why, warpingMpa };
+}
+
+/** The stress at each node of a cut. */
+function stressesIn(
+  { profile: { centroid }, y, z, omega }: Cut,
+  { axialMpa, perYMpa, perZMpa, perOmegaMpa }: ReturnType<typeof stressField>,
+): (node: number) => number {
+  const [yMm, zMm] = centroid;
+  return (node) =>
+    axialMpa + perYMpa * (y[node]! - yMm) + perZMpa * (z[node]! - zMm) + perOmegaMpa * omega[node]!;
 }
 
 /**
@@ -79,23 +98,23 @@ export function swungOf(cut: Cut, forces: EndForces, level: EndForces): FibrePea
   };
 }
 
-/** What compression may reach at a node: each wall by how it is pressed from edge to edge. */
+type PressedLimit = readonly [mpa: number, why: StationDemand['why']];
+
+/** What compression may reach on each face, by how it is pressed from edge to edge; on a plate, where no face is. */
 function compressionLimits(
-  { strength, faceOfNode, edgesOfFace }: Cut,
+  { strength, edgesOfFace }: Cut,
   stressAt: (node: number) => number,
   gradient: number,
-): (node: number) => readonly [number, StationDemand['why']] {
+): (face: Face['id'] | undefined) => PressedLimit {
+  const { yieldMpa } = strength;
   const lateral = strength.lateralMpa(gradient);
-  const walls = new Map(
-    [...edgesOfFace].map(([face, [one, other]]) => {
-      const [worse, better] = [stressAt(one), stressAt(other)].sort((a, b) => a - b) as [number, number];
-      return [face, worse < 0 ? strength.wallMpa.get(face)!(better / worse) : strength.yieldMpa] as const;
-    }),
-  );
-  return (node) => {
-    const face = faceOfNode[node];
-    const wall = face === undefined ? strength.yieldMpa : walls.get(face)!;
-    if (wall < strength.yieldMpa && wall <= lateral) return [wall, 'wall buckling'];
-    return lateral < strength.yieldMpa ? [lateral, 'sideways buckling'] : [strength.yieldMpa, 'yield'];
-  };
+  const beyond: PressedLimit = lateral < yieldMpa ? [lateral, 'sideways buckling'] : [yieldMpa, 'yield'];
+  const limits = new Map<Face['id'], PressedLimit>();
+  for (const [face, [one, other]] of edgesOfFace) {
+    const [first, last] = [stressAt(one), stressAt(other)];
+    const [worse, better] = first < last ? [first, last] : [last, first];
+    const wall = worse < 0 ? strength.wallMpa.get(face)!(better / worse) : yieldMpa;
+    limits.set(face, wall < yieldMpa && wall <= lateral ? [wall, 'wall buckling'] : beyond);
+  }
+  return (face) => (face === undefined ? beyond : limits.get(face)!);
 }

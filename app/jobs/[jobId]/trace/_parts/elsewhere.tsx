@@ -55,7 +55,11 @@ export function Elsewhere() {
       {kept && <AskedAcross kept={kept} onPick={setAbout} onDone={() => setKept(undefined)} />}
       <ul className="ruled">
         {cracked.map((crack) => (
-          <Line key={crack.open.find.id} crack={crack} onLook={setAbout} />
+          <Line
+            key={`${crack.on} ${crack.hostId} ${crack.part} ${crack.is}`}
+            crack={crack}
+            onLook={setAbout}
+          />
         ))}
       </ul>
       {cracked.length === 0 && !about && (
