@@ -67,6 +67,9 @@ export const NO_HOLE_WORDS: Readonly<Record<WhyNoHole, string>> = {
   'too near an edge': 'no room for it before the edge or fold: one cut-out, or plate past the fold',
   'too near a hole':
     'a hole or bolt is too near for a second one: renew the piece round both, or plate past it',
+  'end not found': 'nobody found its end, and a hole anywhere else misses it: dye first',
+  'not reached':
+    'it runs on under something: that comes off first, or one cut-out round all of it, or a splice',
   'tips too close': 'another crack’s end is too near: one cut-out round both',
 };
 

@@ -2,8 +2,12 @@ import { crackWelds, type CrackWeld } from '../join';
 import { cutsAway } from '../shape';
 import type { MemberWork } from './member';
 
-/** A member's cracks as grooves to grind and fill before a plate goes over them: all but those that go with the metal that is cut out. */
+/**
+ * A member's cracks as grooves to grind and fill before a plate goes over them: all but those that go with the metal that is cut out. None where the
+ * steel is not to be welded, or nobody has said what it is.
+ */
 export function toWeldShut({ picture, repairs }: Pick<MemberWork, 'picture' | 'repairs'>): CrackWeld[] {
+  if (picture.steel.weldRepair !== 'yes') return [];
   const left = picture.cracks.filter(
     (crack) => !repairs.some(({ repair }) => cutsAway(picture, repair, crack)),
   );

@@ -1,4 +1,4 @@
-import { faceOf, onSheet, uOnFace, type Member, type Spot } from '../frame';
+import { faceOf, onSheet, uOnFace, type CrackEnd, type Member, type Spot } from '../frame';
 import { distance } from '../geometry';
 import { unrolledPath, type Crack } from './crack';
 import { LEAST_STOP_HOLE_MM, MOST_STOP_HOLE_MM, stopRadiusMm } from '../reference';
@@ -22,6 +22,8 @@ export const WHY_NO_HOLE = [
   'too near an edge',
   'too near a hole',
   'tips too close',
+  'end not found',
+  'not reached',
 ] as const;
 export type WhyNoHole = (typeof WHY_NO_HOLE)[number];
 
@@ -42,10 +44,14 @@ export function stopHole(
     readonly holeMm?: number;
     readonly leftMm: number;
     readonly widthMm: number;
+    /** Whether anybody knows where the end is, and can come at it. */
+    readonly is?: CrackEnd;
   },
 ): StopHole {
   const needMm = Math.max(LEAST_STOP_HOLE_MM, 2 * stopRadiusMm(deltaK, yieldMpa));
   const not = (why: WhyNoHole): StopHole => ({ ok: false, why, needMm });
+  if (room.is === 'not found') return not('end not found');
+  if (room.is === 'runs under something') return not('not reached');
   if (!(needMm <= MOST_STOP_HOLE_MM)) return not('too big');
   const drillMm = [...drillsMm].sort((a, b) => a - b).find((mm) => mm >= needMm - ROUNDING_MM);
   if (drillMm === undefined) return not('no drill');
@@ -72,6 +78,7 @@ export interface Tip {
   readonly holeMm?: number;
   readonly leftMm: number;
   readonly widthMm: number;
+  readonly is: CrackEnd;
 }
 
 /** A crack's ends that lie in metal, each with what is ahead of it on its own face; an end in a hole's rim came from there. */
@@ -113,9 +120,15 @@ export function tipsOf(
         ...(Number.isFinite(hole) && { holeMm: hole }),
         leftMm: Math.max(0, face.widthMm - across),
         widthMm: face.widthMm,
+        is: endOf(crack, end),
       },
     ];
   });
 }
+const endOf = ({ startFound, finishFound, startUnder, finishUnder }: Crack, end: Tip['end']): CrackEnd => {
+  const [found, under] = end === 'first' ? [startFound, startUnder] : [finishFound, finishUnder];
+  return found ? 'found' : under ? 'runs under something' : 'not found';
+};
+
 /** As near as an edge crack's mouth is to its edge (ours), mm. */
 const LEAST_AHEAD_MM = 4;

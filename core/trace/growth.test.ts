@@ -403,13 +403,16 @@ describe('holes at a crack’s ends', () => {
     ['too near an edge', 2 * KSI_IN, drills, { ...room, aheadMm: 9.5 }],
     ['too near a hole', 2 * KSI_IN, drills, { ...room, holeMm: 9.5 }],
     ['tips too close', 2 * KSI_IN, drills, { ...room, apartMm: 19 }],
+    ['end not found', 2 * KSI_IN, drills, { ...room, is: 'not found' }],
+    ['not reached', 2 * KSI_IN, drills, { ...room, is: 'runs under something' }],
   ] as const)('no answer: %s', (why, deltaK, at, where) =>
     expect(stopHole(deltaK, ksiToMpa(36), at, where)).toMatchObject({ ok: false, why }),
   );
   test('just enough room is room', () => {
-    expect(stopHole(2 * KSI_IN, 250, drills, { ...room, aheadMm: 9.6, apartMm: 19.1, holeMm: 9.6 }).ok).toBe(
-      true,
-    );
+    expect(
+      stopHole(2 * KSI_IN, 250, drills, { ...room, aheadMm: 9.6, apartMm: 19.1, holeMm: 9.6, is: 'found' })
+        .ok,
+    ).toBe(true);
     expect(stopHole(16.9 * KSI_IN, ksiToMpa(36), drills, room).ok).toBe(true);
   });
 });
@@ -434,6 +437,12 @@ describe('the room at a crack’s ends', () => {
     expect(ends[1]!.holeMm).toBeCloseTo(40, 9);
     expect(ends[0]!.holeMm).toBeCloseTo(Math.hypot(50, 40) - 10, 9);
     expect(tipsOf(rail, upright, [])[0]).not.toHaveProperty('holeMm');
+  });
+  test('an end is found, runs under something, or nobody found it', () => {
+    const ends = (more: Partial<Crack>) => tipsOf(rail, { ...upright, ...more }, []).map(({ is }) => is);
+    expect(ends({})).toEqual(['found', 'found']);
+    expect(ends({ startFound: false })).toEqual(['not found', 'found']);
+    expect(ends({ finishFound: false, finishUnder: true })).toEqual(['found', 'runs under something']);
   });
   test('an end in a hole’s rim came from there', () => {
     expect(tipsOf({ ...rail, holes: [hole(1013.9)] }, upright, []).map(({ end }) => end)).toEqual(['first']);

@@ -14,6 +14,13 @@ export function CracksToWeld() {
   const { cracks } = useOnMember();
   const { work } = useRepairs();
   if (cracks.length === 0 || !work) return null;
+  if (work.picture.steel.weldRepair !== 'yes')
+    return (
+      <p className="caution mt-3">
+        Cracks here are not welded: {work.picture.steel.name.toLowerCase()}, and no weld on it but as its
+        maker says.
+      </p>
+    );
   const left = toWeldShut(work);
   return (
     <section className="mt-3 border-t border-rule pt-2" aria-label="Cracks to weld first">

@@ -39,7 +39,7 @@ export function JoinBench() {
       <MemberStrip plates={plates} readings={false} height={300} />
       {work && !current && (
         <p className="mt-4 text-xl">
-          No repair on {member.name.toLowerCase()}, so nothing to weld. Repairs are made in Shape.
+          No plate on {member.name.toLowerCase()} to weld on. Repairs are made in Shape.
         </p>
       )}
       {repairs.length > 1 && (
