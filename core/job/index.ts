@@ -38,7 +38,7 @@ export {
   type JobDemand,
   type StateDemand,
 } from './demand';
-export { askLift, liftBasis, type LiftReply } from './lift';
+export { askLift, liftBasis, tryUsualLifts, USUAL_WAYS, type LiftReply, type LiftTried } from './lift';
 export { explainComplaint, isBroken, recordedAgainst } from './complaint';
 export { boughtMember, jobBuyersLook } from './buying';
 export { closingSchema, type Closing } from './closing';
@@ -49,6 +49,7 @@ export {
   jobTimeLeft,
   mayMove,
   MOVE_ANSWERS,
+  pastLimitOf,
   type MayMove,
   type MoveAnswer,
   type MoveBasis,
@@ -56,3 +57,17 @@ export {
 } from './move';
 export { toAlign, type ToAlign } from './alignment';
 export { toWeldShut } from './crack-welds';
+export {
+  ANSWERS,
+  fourAnswers,
+  plannedOn,
+  QUESTIONS,
+  type Answered,
+  type AnsweredMember,
+  type AnswerIs,
+  type AnswerReason,
+  type AnswersBasis,
+  type FourAnswers,
+  type Planned,
+  type Question,
+} from './answers';

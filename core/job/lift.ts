@@ -1,6 +1,14 @@
 import { axlesOf, totalKg, type Notice } from '../frame';
 import { STANDARD_GRAVITY } from '../quantity';
-import { takesPoints, type LiftAnswer, type LiftFacts, type LiftPlan, type LiftReason } from '../walk';
+import {
+  takesPoints,
+  usualLift,
+  type LiftAnswer,
+  type LiftFacts,
+  type LiftPlan,
+  type LiftReason,
+  type LiftWay,
+} from '../walk';
 import {
   candidateStations,
   insteadOf,
@@ -65,6 +73,11 @@ export interface LiftReply {
   }[];
 }
 
+const statesOfLift = (works: ReadonlyMap<string, MemberWork>, { hosts }: LiftEvidence) => ({
+  found: foundState(works, hosts),
+  least: leastState(works, hosts, 'away'),
+});
+
 /** Whether the unit may be raised so, by what is on record and by the frame model on the sections found; and where it had better be. */
 export function askLift(
   records: JobRecords,
@@ -73,10 +86,7 @@ export function askLift(
   plan: LiftPlan,
 ): LiftReply {
   const evidence = liftEvidence(records, notices, works);
-  const lift = preparedLift(records.frame, records.practice.loadFactors, {
-    found: foundState(works, evidence.hosts),
-    least: leastState(works, evidence.hosts, 'away'),
-  });
+  const lift = preparedLift(records.frame, records.practice.loadFactors, statesOfLift(works, evidence));
   const facts = lift.facts(plan);
   const reasons = liftReasons(plan, facts, evidence);
   // Another place can only help against what speaks of a place.
@@ -104,6 +114,48 @@ export function askLift(
     instead: insteadOf(plan, reasons),
     better,
   };
+}
+
+/** Ways of lifting that every job is asked about, before anybody says how (our choice: what most shops have). */
+export const USUAL_WAYS = ['two-post pads', 'stands', 'by the axles'] as const satisfies readonly LiftWay[];
+
+/** A usual way of lifting, as it came out where it usually takes the frame, and whether other places pass. */
+export interface LiftTried extends Pick<LiftReply, 'answer' | 'reasons'> {
+  readonly way: LiftWay;
+  /** The most that one place takes, kg: what a jack, stand or arm there must be rated for. */
+  readonly mostKg: number;
+  /** Stations that pass every test where the usual ones do not. */
+  readonly better?: readonly number[];
+}
+
+/** The usual ways tried where they usually take a frame; elsewhere only where none of them will do. */
+export function tryUsualLifts(
+  records: JobRecords,
+  notices: readonly Notice[],
+  works: ReadonlyMap<string, MemberWork>,
+): LiftTried[] {
+  const evidence = liftEvidence(records, notices, works);
+  const lift = preparedLift(records.frame, records.practice.loadFactors, statesOfLift(works, evidence));
+  const tried = USUAL_WAYS.map((way): LiftTried => {
+    const plan = usualLift(records.frame, way);
+    const facts = lift.facts(plan);
+    // What it is raised with is not known yet: its rating is asked when somebody says how.
+    const reasons = liftReasons(plan, facts, evidence).filter(({ code }) => code !== 'no rating');
+    const mostKg = Math.max(0, ...facts.supports.map(({ upN }) => upN)) / STANDARD_GRAVITY;
+    return { way, answer: liftAnswer(reasons, true), reasons, mostKg };
+  });
+  if (tried.some(({ answer }) => answer === 'Lift here')) return tried;
+  // Pads and stands bear alike: one search serves both.
+  const [better] = betterPlans(usualLift(records.frame, 'stands'), evidence, lift);
+  const stations = better && [...new Set(better.plan.points.map(({ stationMm }) => stationMm))];
+  return tried.map((each) => {
+    const isElsewhere = stations !== undefined && takesPoints(each.way);
+    return {
+      ...each,
+      answer: liftAnswer(each.reasons, isElsewhere),
+      ...(isElsewhere && { better: stations }),
+    };
+  });
 }
 
 /** What a better place may leave open: nothing that the metal has to answer. */

@@ -3,7 +3,9 @@ import {
   crackedShare,
   crackExtent,
   cracksAsSeen,
+  crossingOn,
   grewAfter,
+  limitOf,
   notTakenOver,
   testedSince,
   timeLeft,
@@ -12,6 +14,8 @@ import {
 } from '../trace';
 import { mendedIn } from '../walk';
 import type { Finding, FindingCode, HostVerdict, MemberVerdict, Verdict } from '../weigh';
+import { stressAtCrack } from './crack-stress';
+import type { JobDemand } from './demand';
 import { jobHosts } from './inputs';
 import { stands, type JobRecords } from './records';
 
@@ -193,4 +197,18 @@ function ofCrack(
   const tests = stands(records, 'load test');
   const isReleased = testedSince(tests, 'release a temporary repair', held.repair.at);
   return { answer: 'restricted', why: 'cracked', held: { ...held, isReleased }, ...about };
+}
+
+/** Cracks that are longer already than what is foretold safe, by what the frame does to them. */
+export function pastLimitOf(records: JobRecords, demand: JobDemand | undefined): Set<string> {
+  const cracks = cracksAsSeen(records.frame, stands(records, 'crack'), stands(records, 'crack look'));
+  return new Set(
+    cracks.flatMap((crack) => {
+      const member = memberOf(records.frame, crack.memberId);
+      const stress = member && stressAtCrack(records, demand, member, crack);
+      const crossing = member && crossingOn(member, crack);
+      if (!stress || typeof crossing !== 'object') return [];
+      return crossing.aMm >= limitOf(crossing, stress).aMm ? [crack.id] : [];
+    }),
+  );
 }

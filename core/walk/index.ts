@@ -90,3 +90,4 @@ export {
   type LiftRecord,
   type LiftWay,
 } from './lift';
+export { usualLift, wheelsOf } from './usual-lift';

@@ -2,8 +2,7 @@
 
 import { useMemo } from 'react';
 import { memberOf } from '@/core/frame';
-import { jobSpots, mayMove, stands, stressAtCrack, type MayMove } from '@/core/job';
-import { cracksAsSeen, crossingOn, limitOf } from '@/core/trace';
+import { jobSpots, mayMove, pastLimitOf, type MayMove } from '@/core/job';
 import { progressOf } from '@/core/walk';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { moveReasonWords, MOVE_WORDS } from '../../../../_words/trace';
@@ -17,16 +16,7 @@ export function MayMovePanel() {
   const { summaries, demand, isWorking } = useWork();
   const { system } = useReader();
   const answer = useMemo((): MayMove => {
-    const cracks = cracksAsSeen(file.frame, stands(file, 'crack'), stands(file, 'crack look'));
-    const pastLimit = new Set(
-      cracks.flatMap((crack) => {
-        const member = memberOf(file.frame, crack.memberId);
-        const stress = member && stressAtCrack(file, demand, member, crack);
-        const crossing = member && crossingOn(member, crack);
-        if (!stress || typeof crossing !== 'object') return [];
-        return crossing.aMm >= limitOf(crossing, stress).aMm ? [crack.id] : [];
-      }),
-    );
+    const pastLimit = pastLimitOf(file, demand);
     return mayMove(file, today(), { weighed: summaries, pastLimit });
   }, [file, summaries, demand]);
   const station = ({ memberId, stationMm }: { memberId: string; stationMm: number }) => {

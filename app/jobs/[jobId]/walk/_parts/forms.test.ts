@@ -1,6 +1,6 @@
 import { defaultFrame, familyOf } from '@/core/frame';
 import { inchesToMm, poundsToKg, STANDARD_GRAVITY } from '@/core/quantity';
-import { LIFT_REASONS, LIFT_WAYS, SIGN_KINDS, signDetailSchema, signWeight } from '@/core/walk';
+import { LIFT_REASONS, LIFT_WAYS, SIGN_KINDS, signDetailSchema, signWeight, wheelsOf } from '@/core/walk';
 import {
   INSTEAD_WORDS,
   LIFT_WAY_WORDS,
@@ -11,7 +11,7 @@ import {
   tapWords,
   unseenWords,
 } from '@/app/_words/walk';
-import { formIn, readLift, withPoint, usualForm, wheelsOf } from './lift-form';
+import { formIn, readLift, withPoint, usualForm } from './lift-form';
 import { quickFinds } from './quick-finds';
 import { readSign, SIGN_FIELDS, type SignTyped } from './sign-fields';
 

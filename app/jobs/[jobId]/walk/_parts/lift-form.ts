@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { axlesOf, defaultLiftPoints, type Frame } from '@/core/frame';
+import type { Frame } from '@/core/frame';
 import {
   lengthDigits,
   parseLengthMm,
@@ -9,7 +9,15 @@ import {
   type UnitSystem,
 } from '@/core/quantity';
 
-import { LIFT_SIDES, LIFT_WAYS, liftPlanSchema, takesPoints, type LiftPlan, type LiftWay } from '@/core/walk';
+import {
+  LIFT_SIDES,
+  LIFT_WAYS,
+  liftPlanSchema,
+  takesPoints,
+  usualLift,
+  type LiftPlan,
+  type LiftWay,
+} from '@/core/walk';
 import { turned } from '../../../../_parts/turned';
 
 /** A plan as it is typed. Stations are along the frame; ratings masses. */
@@ -27,46 +35,24 @@ export const liftFormSchema = z.object({
 });
 export type LiftForm = z.infer<typeof liftFormSchema>;
 
-export const wheelsOf = (frame: Frame): { id: string; name: string }[] =>
-  axlesOf(frame).flatMap((axle) =>
-    (['left', 'right'] as const)
-      .filter((side) => axle.side === 'both' || axle.side === side)
-      .map((side) => ({ id: `${axle.id} ${side}`, name: `${axle.name}, ${side}` })),
-  );
-
-/** Where a way of lifting usually takes a frame: its own lift points, else a fifth in; the jack ahead of the last axle; all wheels down but the one it lifts. */
+/** The usual plan of a way of lifting, as it is typed. */
 export function usualForm(frame: Frame, way: LiftWay, system: UnitSystem): LiftForm {
-  const usual = defaultLiftPoints(frame);
-  const point = (side: 'left' | 'right', mm: number, id: string) => ({
-    id,
-    side,
-    station: lengthDigits(mm, system, 'length'),
-    rating: '',
-  });
-  const ends = [Math.min(...usual.liftMm), Math.max(...usual.liftMm)];
-  const points =
-    way === 'jack'
-      ? [point(usual.jackSide, usual.jackMm, 'jack')]
-      : takesPoints(way)
-        ? ends.flatMap((mm, k) =>
-            (['left', 'right'] as const).map((side) =>
-              point(side, mm, `${k === 0 ? 'front' : 'rear'} ${side}`),
-            ),
-          )
-        : [];
-  const lifted =
-    way === 'jack'
-      ? [...axlesOf(frame)].sort(
-          (a, b) => Math.abs(a.stationMm - usual.jackMm) - Math.abs(b.stationMm - usual.jackMm),
-        )[0]
-      : undefined;
-  const wheelsDown =
-    way === 'jack'
-      ? wheelsOf(frame)
-          .map((wheel) => wheel.id)
-          .filter((id) => id !== `${lifted?.id} ${usual.jackSide}`)
-      : [];
-  return { system, way, points, wheelsDown, hoist: '', unloaded: false, along: '0', across: '0' };
+  const { points, wheelsDown } = usualLift(frame, way);
+  return {
+    system,
+    way,
+    points: points.map(({ id, side, stationMm }) => ({
+      id,
+      side,
+      station: lengthDigits(stationMm, system, 'length'),
+      rating: '',
+    })),
+    wheelsDown,
+    hoist: '',
+    unloaded: false,
+    along: '0',
+    across: '0',
+  };
 }
 
 /** One more point, under a name that no other has: its reaction is found by it. */

@@ -9,6 +9,7 @@ import {
   LIFT_SIDES,
   LIFT_WAYS,
   takesPoints,
+  wheelsOf,
   type LiftAnswer,
   type LiftPlan,
   type LiftReason,
@@ -26,7 +27,7 @@ import {
 import { useDraft } from '../../../../_parts/remembered';
 import { useReader, useRecords, useWork, useStamp } from '../../../_desk';
 import { LiftDrawing } from './lift-drawing';
-import { formIn, liftFormSchema, readLift, usualForm, wheelsOf, withPoint, type LiftForm } from './lift-form';
+import { formIn, liftFormSchema, readLift, usualForm, withPoint, type LiftForm } from './lift-form';
 
 /** May it be raised so? The answer is worked out on the sections found, kept, and asked again when evidence changes. */
 export function LiftPart() {

@@ -1,0 +1,256 @@
+import { defaultFrame, familyOf, hostsOf, type Host } from '../frame';
+import { DEFAULT_PRACTICE } from '../reference';
+import type { Look } from '../walk';
+import type { Finding, Verdict } from '../weigh';
+import {
+  fourAnswers,
+  jobSpots,
+  QUESTIONS,
+  type AnsweredMember,
+  type AnswersBasis,
+  type Evidence,
+  type JobRecords,
+  type LiftTried,
+} from '.';
+
+const frame = defaultFrame({
+  ...familyOf('open-channel ladder').typical,
+  family: 'open-channel ladder',
+  steel: 'a36',
+  datum: 'hole',
+});
+let last = 0;
+const stamp = () => ({
+  id: `00000000-0000-4000-8000-${String(++last).padStart(12, '0')}`,
+  by: 'RK',
+  at: '2026-11-10T08:00:00Z',
+  note: '',
+});
+const records = (evidence: readonly Evidence[] = []): JobRecords => ({
+  frame,
+  practice: DEFAULT_PRACTICE,
+  evidence,
+  strikes: [],
+  repairs: [],
+});
+/** Every spot seen and sound but those whose title is named. */
+const walked = (but: (title: string) => boolean = () => false): Look[] =>
+  jobSpots(records()).flatMap(({ spot }): Look[] =>
+    but(spot.title)
+      ? []
+      : [
+          {
+            kind: 'look',
+            ...stamp(),
+            spotId: spot.id,
+            title: spot.title,
+            ...(spot.memberId && { memberId: spot.memberId, stationMm: (spot.fromMm! + spot.toMm!) / 2 }),
+            result: 'sound',
+            ways: ['eye', 'hammer', 'light', 'scope'],
+          } as Look,
+        ],
+  );
+const NOTHING_PLANNED = { repairs: 0, broken: 0, notOffered: 0 };
+const judged = (verdict: Verdict, codes: readonly string[] = [], plan = NOTHING_PLANNED): AnsweredMember => ({
+  verdict: { verdict, findings: codes.map((code) => ({ code, verdict })) as unknown as Finding[] },
+  plan,
+});
+const weighed = (but: Readonly<Record<string, AnsweredMember>> = {}, else_: Verdict = 'Leave') =>
+  new Map(frame.members.map(({ id }) => [id, but[id] ?? judged(else_)]));
+const tried = (
+  way: LiftTried['way'],
+  answer: LiftTried['answer'],
+  better?: readonly number[],
+): LiftTried => ({
+  way,
+  answer,
+  reasons: [],
+  mostKg: 900,
+  ...(better && { better }),
+});
+const ALL_LIFT = (['two-post pads', 'stands', 'by the axles'] as const).map((way) => tried(way, 'Lift here'));
+const four = (job: JobRecords, more: Partial<AnswersBasis> = {}) =>
+  fourAnswers(job, { weighed: weighed(), lifts: ALL_LIFT, today: '2026-11-27', ...more });
+const said = (answers: ReturnType<typeof four>) =>
+  QUESTIONS.map((question) => answers[question].is).join(', ');
+const find = (host: Host, part: string, state: object): Evidence =>
+  ({
+    kind: 'find',
+    ...stamp(),
+    on: host.on,
+    hostId: host.id,
+    title: host.name,
+    part,
+    state,
+    memberIds: host.spans.map(({ memberId }) => memberId),
+  }) as Evidence;
+const hostNamed = (name: RegExp) => hostsOf(frame).find((host) => name.test(host.name))!;
+
+test('an as-new truck, every spot seen: yes but beneath, which is always as it is raised', () =>
+  expect(said(four(records(walked())))).toBe('yes, yes, with limits, yes'));
+
+test('nothing recorded is never a yes to driving, beneath or repair', () => {
+  const empty = four(records(), { weighed: weighed({}, 'Can’t say'), lifts: [tried('stands', 'Not known')] });
+  expect(said(empty)).toBe('can’t say, can’t say, can’t say, can’t say');
+  expect(empty.drive.reasons[0]).toMatchObject({ why: 'look first' });
+  expect(empty.repair.reasons[0]).toMatchObject({ why: 'look first' });
+});
+
+test('before everything is worked out nothing is said to be fine', () => {
+  const some = new Map([...weighed()].slice(1));
+  const early = four(records(walked()), { weighed: some, lifts: undefined });
+  expect(said(early)).toBe('can’t say, can’t say, can’t say, can’t say');
+  for (const question of QUESTIONS)
+    expect(early[question].reasons.map(({ why }) => why)).toContain('being worked out');
+});
+
+describe('driving', () => {
+  test.each([
+    [/steering/i, 'can’t say'],
+    [/spring/i, 'can’t say'],
+    [/tank/i, 'yes'],
+  ])('with %s not looked at: %s', (title, answer) => {
+    const answers = four(records(walked((name) => title.test(name))));
+    expect(answers.drive.is).toBe(answer);
+    if (answer !== 'yes')
+      expect(
+        (answers.drive.reasons[0] as unknown as { names: string[] }).names.every((name) => title.test(name)),
+      ).toBe(true);
+  });
+  test('a rail of which nobody saw any spot', () => {
+    const rail = new Set(
+      jobSpots(records())
+        .filter(({ spot }) => spot.memberId === 'rail-left')
+        .map(({ spot }) => spot.title),
+    );
+    const answers = four(records(walked((title) => rail.has(title))));
+    expect(answers.drive.is).toBe('can’t say');
+    expect((answers.drive.reasons[0] as unknown as { names: string[] }).names).toContain('Left rail');
+  });
+  test.each([
+    [/^Steering gear, left/, 'plate', { is: 'broken' }, 'no'],
+    [/^Steering gear, left/, 'fasteners', { is: 'loose' }, 'with limits'],
+    [/^Steering gear, left/, 'plate', { is: 'bent', offMm: 1 }, 'yes'],
+  ] as const)('%s, %s %j: %s', (name, part, state, answer) =>
+    expect(four(records([...walked(), find(hostNamed(name), part, state)])).drive.is).toBe(answer),
+  );
+  test('a no stands whatever is not known', () => {
+    const broken = find(hostNamed(/^Steering gear, left/), 'plate', { is: 'broken' });
+    expect(four(records([broken]), { weighed: new Map(), lifts: undefined }).drive.is).toBe('no');
+  });
+});
+
+describe('lifting', () => {
+  const lift = (...lifts: LiftTried[]) => four(records(walked()), { lifts }).lift.is;
+  test.each([
+    ['every way passes', 'yes', ['Lift here', 'Lift here', 'Lift here']],
+    ['one way passes', 'with limits', ['Not at all yet', 'Not known', 'Lift here']],
+    [
+      'none, and one hangs on metal nobody knows',
+      'can’t say',
+      ['Not at all yet', 'Not known', 'Not at all yet'],
+    ],
+    ['none', 'no', ['Not at all yet', 'Not at all yet', 'Not at all yet']],
+  ] as const)('%s: %s', (_, answer, [pads, stands, axles]) =>
+    expect(lift(tried('two-post pads', pads), tried('stands', stands), tried('by the axles', axles))).toBe(
+      answer,
+    ),
+  );
+  test('not where it usually is, but elsewhere', () =>
+    expect(
+      lift(tried('two-post pads', 'Not here', [900, 4200]), tried('by the axles', 'Not at all yet')),
+    ).toBe('with limits'));
+});
+
+describe('beneath', () => {
+  const beneath = (more: Partial<AnswersBasis>, evidence: Evidence[] = walked()) =>
+    four(records(evidence), more).beneath;
+  test('raised only as it may be lifted; where it may not, on its wheels only', () => {
+    expect(beneath({}).reasons.at(-1)).toMatchObject({ why: 'raised only as it may be lifted' });
+    const none = beneath({ lifts: [tried('stands', 'Not at all yet')] });
+    expect(none).toMatchObject({ is: 'with limits', reasons: [{ why: 'on its wheels only' }] });
+    expect(beneath({ lifts: [tried('stands', 'Not known')] }).is).toBe('can’t say');
+  });
+  test('nobody, where a rail has parted, whatever may be lifted', () => {
+    const parted = weighed({ 'rail-left': judged('Renew', ['parted']) });
+    expect(beneath({ weighed: parted })).toMatchObject({ is: 'no', reasons: [{ why: 'hold it first' }, {}] });
+    const thin = weighed({ 'rail-left': judged('Renew', ['modulus-kept']) });
+    expect(beneath({ weighed: thin }).is).toBe('with limits');
+  });
+  test('nobody, where what holds an axle let go; where a steering bracket did, it does not come down', () => {
+    const torn = (name: RegExp) => find(hostNamed(name), 'plate', { is: 'torn' });
+    expect(beneath({}, [...walked(), torn(/front hanger, left/)]).is).toBe('no');
+    expect(beneath({}, [...walked(), torn(/^Steering gear, left/)]).is).toBe('with limits');
+  });
+  test('nobody has looked: can’t say', () => expect(four(records(), {}).beneath.is).toBe('can’t say'));
+});
+
+describe('repair', () => {
+  const repair = (but: Readonly<Record<string, AnsweredMember>>, evidence: Evidence[] = walked()) =>
+    four(records(evidence), { weighed: weighed(but) }).repair;
+  const drawn = { repairs: 1, broken: 0, notOffered: 0 };
+  test.each<[string, AnsweredMember, string, string]>([
+    ['plates that break no rule', judged('Mend', ['modulus-kept'], drawn), 'yes', 'mended here'],
+    [
+      'plates that break one',
+      judged('Mend', ['modulus-kept'], { ...drawn, broken: 1 }),
+      'with limits',
+      'by an engineer',
+    ],
+    [
+      'some of it with none that would do',
+      judged('Mend', ['modulus-kept'], { ...drawn, notOffered: 1 }),
+      'with limits',
+      'by an engineer',
+    ],
+    ['nothing drawn', judged('Splice', ['modulus-kept']), 'with limits', 'by an engineer'],
+    [
+      'heat-treated steel, plates or not',
+      judged('Mend', ['steel-heat-treated'], drawn),
+      'with limits',
+      'as its maker says',
+    ],
+    [
+      'steel that nobody knows',
+      judged('Can’t say', ['steel-unknown'], drawn),
+      'can’t say',
+      'steel not known',
+    ],
+    [
+      'more than half its top gone',
+      {
+        ...judged('Splice'),
+        verdict: {
+          verdict: 'Splice',
+          findings: [{ code: 'top-flange-gone', verdict: 'Splice', value: 0.6 } as Finding],
+        },
+      },
+      'no',
+      'retire',
+    ],
+  ])('a rail with %s', (_, member, is, why) =>
+    expect(repair({ 'rail-left': member })).toMatchObject({
+      is,
+      reasons: expect.arrayContaining([expect.objectContaining({ why })]),
+    }),
+  );
+  test('a crossmember is made anew by the shop', () => {
+    const [cross] = frame.members.filter(({ role }) => role === 'crossmember');
+    expect(repair({ [cross!.id]: judged('Renew', ['modulus-kept']) }).reasons[0]).toMatchObject({
+      why: 'renewed by hand',
+      names: [cross!.name],
+    });
+  });
+  test('members nobody knows may add to it; a broken bracket is renewed', () => {
+    const some = repair({ 'rail-left': judged('Mend', [], drawn), 'rail-right': judged('Can’t say') });
+    expect(some).toMatchObject({
+      is: 'with limits',
+      reasons: [{ why: 'more may come', names: ['Right rail'] }, {}],
+    });
+    const pin = find(hostNamed(/front hanger, left/), 'pin', { is: 'broken' });
+    expect(repair({}, [...walked(), pin])).toMatchObject({
+      is: 'with limits',
+      reasons: [{ why: 'renewed by hand' }],
+    });
+  });
+});

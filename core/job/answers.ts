@@ -1,0 +1,244 @@
+import { hostsOf, type Carried, type Role } from '../frame';
+import { progressOf, type SpotState } from '../walk';
+import { severity, unitVerdict, type FindingCode, type MemberVerdict, type Verdict } from '../weigh';
+import type { JobDemand } from './demand';
+import { jobHosts, jobSpots } from './inputs';
+import type { LiftTried } from './lift';
+import { brokenRules, type MemberWork } from './member';
+import { mayMove, pastLimitOf, type MayMove, type MoveReason } from './move';
+import type { JobRecords } from './records';
+
+/** What everybody asks of a unit before anything else. */
+export const QUESTIONS = ['drive', 'lift', 'beneath', 'repair'] as const;
+export type Question = (typeof QUESTIONS)[number];
+/** Mildest first: the worst of what is said of a question answers it. */
+export const ANSWERS = ['yes', 'with limits', 'can’t say', 'no'] as const;
+export type AnswerIs = (typeof ANSWERS)[number];
+
+/** One thing said of a question, as data. `says` is what it answers by itself. */
+export type AnswerReason = { readonly says: AnswerIs } & (
+  | { readonly why: 'move'; readonly reason: MoveReason }
+  | { readonly why: 'look first'; readonly names: readonly string[] }
+  | { readonly why: 'nothing recorded against it' }
+  | { readonly why: 'raised'; readonly tried: LiftTried }
+  | { readonly why: 'being worked out' }
+  | { readonly why: 'hold it first'; readonly reason: MoveReason }
+  | { readonly why: 'raised only as it may be lifted'; readonly ways: readonly LiftTried['way'][] }
+  | { readonly why: 'on its wheels only' }
+  | { readonly why: 'retire'; readonly names: readonly string[] }
+  | { readonly why: 'as its maker says'; readonly names: readonly string[] }
+  | { readonly why: 'steel not known'; readonly names: readonly string[] }
+  | { readonly why: 'by an engineer'; readonly names: readonly string[] }
+  | { readonly why: 'mended here'; readonly names: readonly string[] }
+  | { readonly why: 'renewed by hand'; readonly names: readonly string[] }
+  | { readonly why: 'more may come'; readonly names: readonly string[] }
+  | { readonly why: 'nothing found to repair' }
+);
+export interface Answered {
+  readonly is: AnswerIs;
+  /** The worst first; never empty. */
+  readonly reasons: readonly AnswerReason[];
+}
+export type FourAnswers = Readonly<Record<Question, Answered>>;
+
+/** A member as it was judged, with what is planned on it. */
+export interface AnsweredMember {
+  readonly verdict: MemberVerdict;
+  readonly plan: Planned;
+}
+/** Repairs drawn for a member: how many, of them those that break a rule, and how many were tried in vain. */
+export interface Planned {
+  readonly repairs: number;
+  readonly broken: number;
+  readonly notOffered: number;
+}
+
+/** What the answers rest on beside the records. */
+export interface AnswersBasis {
+  readonly weighed: ReadonlyMap<string, AnsweredMember>;
+  readonly demand?: JobDemand | undefined;
+  /** The usual ways of lifting, tried; absent while they are worked out. */
+  readonly lifts?: readonly LiftTried[] | undefined;
+  /** The day where the unit is, yyyy-mm-dd. */
+  readonly today: string;
+}
+
+/** May it be driven, lifted, worked beneath, repaired here? Each by what is on record and what was worked out from it; nothing unseen speaks for it. */
+export function fourAnswers(records: JobRecords, basis: AnswersBasis): FourAnswers {
+  const spots = jobSpots(records);
+  const move = mayMove(records, basis.today, {
+    weighed: basis.weighed,
+    pastLimit: pastLimitOf(records, basis.demand),
+  });
+  const isWhole = records.frame.members.every(({ id }) => basis.weighed.has(id));
+  const working: AnswerReason[] = isWhole ? [] : [{ says: 'can’t say', why: 'being worked out' }];
+  const lift = ofLift(basis.lifts);
+  return {
+    drive: answered([...working, ...ofDriving(records, spots, move)]),
+    lift: answered(lift),
+    beneath: answered([...working, ...ofBeneath(spots, move, basis.lifts, lift)]),
+    repair: answered([...working, ...ofRepair(records, basis.weighed)]),
+  };
+}
+
+const rank = (is: AnswerIs) => ANSWERS.indexOf(is);
+
+function answered(reasons: readonly AnswerReason[]): Answered {
+  const ranked = [...reasons].sort((a, b) => rank(b.says) - rank(a.says));
+  return { is: ranked[0]!.says, reasons: ranked };
+}
+
+const SAID_OF_MOVING: Readonly<Record<MayMove['answer'], AnswerIs>> = {
+  'no reason recorded against it': 'yes',
+  restricted: 'with limits',
+  'to the shop only': 'with limits',
+  'do not move': 'no',
+};
+/** What must have been looked at before anybody may say that nothing speaks against driving (our judgement). */
+const GOVERNS_DRIVING: readonly Carried[] = ['steering', 'axle location', 'spring seat', 'hitch'];
+
+function ofDriving(records: JobRecords, spots: readonly SpotState[], { reasons }: MayMove): AnswerReason[] {
+  const against = reasons.map((reason): AnswerReason => ({
+    says: SAID_OF_MOVING[reason.answer],
+    why: 'move',
+    reason,
+  }));
+  const names = notLookedAt(records, spots);
+  if (names.length > 0) against.push({ says: 'can’t say', why: 'look first', names });
+  return against.length > 0 ? against : [{ says: 'yes', why: 'nothing recorded against it' }];
+}
+
+/** Spots of what steers, holds an axle, a spring or the hitch that nobody saw, and rails of which no spot was seen. */
+function notLookedAt({ frame }: JobRecords, spots: readonly SpotState[]): string[] {
+  const governing = new Set(
+    hostsOf(frame)
+      .filter(({ carries }) => carries.some((each) => GOVERNS_DRIVING.includes(each)))
+      .map(({ on, id }) => `${on} ${id}`),
+  );
+  const unseen = spots.filter(
+    ({ seen, spot: { host } }) => !seen && host !== undefined && governing.has(`${host.on} ${host.id}`),
+  );
+  const seenOn = new Set(spots.filter(({ seen }) => seen).map(({ spot }) => spot.memberId));
+  const rails = frame.members.filter(
+    ({ id, role }) => (role === 'rail' || role === 'sill') && !seenOn.has(id),
+  );
+  return [...new Set([...unseen.map(({ spot }) => spot.title), ...rails.map(({ name }) => name)])];
+}
+
+function ofLift(lifts: readonly LiftTried[] | undefined): AnswerReason[] {
+  if (!lifts) return [{ says: 'can’t say', why: 'being worked out' }];
+  const may = lifts.filter(({ answer }) => answer === 'Lift here');
+  const elsewhere = lifts.filter(({ better }) => better !== undefined);
+  // One way that passes is a way to lift it: only so. What does not pass is said beside it.
+  if (may.length > 0)
+    return lifts.map((tried): AnswerReason => ({
+      says: may.length === lifts.length ? 'yes' : 'with limits',
+      why: 'raised',
+      tried,
+    }));
+  if (elsewhere.length > 0)
+    return lifts.map((tried): AnswerReason => ({ says: 'with limits', why: 'raised', tried }));
+  const isOpen = lifts.some(({ answer }) => answer === 'Not known');
+  return lifts.map((tried): AnswerReason => ({
+    says: isOpen ? 'can’t say' : 'no',
+    why: 'raised',
+    tried,
+  }));
+}
+
+/** A break of the frame itself, or of what keeps it up, comes down on whoever is beneath. */
+const COMES_DOWN: ReadonlySet<FindingCode> = new Set<FindingCode>(['parted', 'parted-by-hand']);
+const comesDown = (reason: MoveReason): boolean =>
+  reason.why === 'parted' ||
+  reason.why === 'past its limit' ||
+  (reason.why === 'judged' && COMES_DOWN.has(reason.finding.code)) ||
+  (reason.why === 'found bad' && reason.hasLetGo && reason.carries.some((each) => HOLDS_UP.includes(each)));
+const HOLDS_UP: readonly Carried[] = ['axle location', 'spring seat', 'hitch'];
+
+function ofBeneath(
+  spots: readonly SpotState[],
+  { reasons }: MayMove,
+  lifts: readonly LiftTried[] | undefined,
+  lift: readonly AnswerReason[],
+): AnswerReason[] {
+  const down = reasons.filter(comesDown).map((reason): AnswerReason => ({
+    says: 'no',
+    why: 'hold it first',
+    reason,
+  }));
+  const beside = reasons
+    .filter((reason) => !comesDown(reason) && reason.answer !== 'restricted')
+    .map((reason): AnswerReason => ({ says: 'with limits', why: 'move', reason }));
+  const unseen: AnswerReason[] =
+    progressOf(spots).seen === 0 ? [{ says: 'can’t say', why: 'look first', names: [] }] : [];
+  const ways = (lifts ?? []).filter(({ answer }) => answer === 'Lift here').map(({ way }) => way);
+  const isUndecided = lift.some(({ says }) => says === 'can’t say');
+  const raised: AnswerReason =
+    ways.length > 0
+      ? { says: 'with limits', why: 'raised only as it may be lifted', ways }
+      : isUndecided && lifts === undefined
+        ? { says: 'can’t say', why: 'being worked out' }
+        : { says: isUndecided ? 'can’t say' : 'with limits', why: 'on its wheels only' };
+  return [...down, ...unseen, ...beside, raised];
+}
+
+/** What a shop makes anew by itself, S and J no less than before (common practice, no source); all else bad and undrawn is an engineer's. */
+const RENEWED_WHOLE: ReadonlySet<Role> = new Set<Role>([
+  'crossmember',
+  'outrigger',
+  'brace',
+  'plate',
+  'stud',
+]);
+
+const has = ({ findings }: MemberVerdict, code: FindingCode) => findings.some((each) => each.code === code);
+const asks = (verdict: Verdict): boolean => severity(verdict) >= severity('Mend');
+
+function ofRepair(records: JobRecords, weighed: AnswersBasis['weighed']): AnswerReason[] {
+  const judged = records.frame.members.flatMap((member) => {
+    const work = weighed.get(member.id);
+    return work ? [{ member, ...work }] : [];
+  });
+  const unit = unitVerdict(judged);
+  const named = (of: typeof judged) => of.map(({ member }) => member.name);
+  const say = (says: AnswerIs, why: NamedWhy, names: readonly string[]): AnswerReason[] =>
+    names.length > 0 ? [{ says, why, names }] : [];
+  const bad = judged.filter(({ verdict }) => asks(verdict.verdict));
+  const byMaker = bad.filter(({ verdict }) => has(verdict, 'steel-heat-treated'));
+  const isOpen = (work: AnsweredMember) => has(work.verdict, 'steel-unknown');
+  const rest = bad.filter((work) => !byMaker.includes(work) && !isOpen(work));
+  const isDrawn = ({ plan }: AnsweredMember) =>
+    plan.repairs > 0 && plan.broken === 0 && plan.notOffered === 0;
+  const undrawn = rest.filter((work) => !isDrawn(work));
+  const isRenewed = ({ member }: (typeof judged)[number]) => RENEWED_WHOLE.has(member.role);
+  const unknown = judged.filter(
+    ({ verdict }) => verdict.verdict === 'Can’t say' && !has(verdict, 'steel-unknown'),
+  );
+  const hosts = jobHosts(records).filter(({ carriesNothing }) => carriesNothing);
+  const nothingKnown = unknown.length === judged.length;
+  const said = [
+    ...(unit.verdict === 'Retire' ? say('no', 'retire', unit.nothingToLandOn) : []),
+    ...say('can’t say', 'steel not known', named(judged.filter(isOpen))),
+    ...say('with limits', 'as its maker says', named(byMaker)),
+    ...say('with limits', 'by an engineer', named(undrawn.filter((work) => !isRenewed(work)))),
+    ...say('yes', 'mended here', named(rest.filter(isDrawn))),
+    ...say('with limits', 'renewed by hand', [
+      ...named(undrawn.filter(isRenewed)),
+      ...hosts.map(({ name }) => name),
+    ]),
+    ...say(
+      nothingKnown ? 'can’t say' : 'with limits',
+      nothingKnown ? 'look first' : 'more may come',
+      named(unknown),
+    ),
+  ];
+  return said.length > 0 ? said : [{ says: 'yes', why: 'nothing found to repair' }];
+}
+type NamedWhy = Extract<AnswerReason, { readonly names: readonly string[] }>['why'];
+
+/** What is planned on a member, counted. */
+export const plannedOn = ({ repairs, notOffered }: Pick<MemberWork, 'repairs' | 'notOffered'>): Planned => ({
+  repairs: repairs.length,
+  broken: repairs.filter((worked) => brokenRules(worked).length > 0).length,
+  notOffered: notOffered.length,
+});
