@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import { jobTimeLeft, VERB_OF, type JobLine } from '@/core/job';
+import { jobTimeLeft, type JobLine } from '@/core/job';
 import { printMass, type UnitSystem } from '@/core/quantity';
 import {
   database,
@@ -200,7 +200,7 @@ function JobRow({ job, line, isStuck }: { job: YardJob; line: JobLine | undefine
   return (
     <li className={`flex items-center ${job.closed ? 'text-soft' : ''}`}>
       <Link
-        href={`/jobs/${job.id}/${line ? VERB_OF[line.next.is] : 'walk'}`}
+        href={`/jobs/${job.id}/answers`}
         className="grid min-h-[60px] min-w-0 flex-1 items-center gap-x-6 gap-y-1 px-2 py-2 hover:bg-well sm:grid-cols-[1.1fr_1fr_260px]"
       >
         <span>

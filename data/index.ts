@@ -1,7 +1,7 @@
 export { booksOf, database, migrate, NewerDatabase, openDatabase, type Db } from './connection';
 export { storageFailure } from './failure';
 export { refused, sameRecord, written, type Problem, type Written } from './problem';
-export { addNotice, addUnit, allUnits, correctUnit, noticesOf, unitById } from './unit';
+export { addNotice, liftNotice, addUnit, allUnits, correctUnit, noticesOf, unitById } from './unit';
 export { changeFrame, changePractice, evidenceMark, jobById, jobFile, openJob, type Change } from './job';
 export { currentFrame, type FrameRevision } from './frame';
 export { currentPractice, type PracticeRevision } from './practice';

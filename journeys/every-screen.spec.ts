@@ -2,7 +2,7 @@ import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { expect, strip, test, worked } from './stage';
 
-const SCREENS = ['frame', 'probe', 'trace', 'weigh', 'shape', 'join'] as const;
+const SCREENS = ['answers', 'frame', 'probe', 'trace', 'weigh', 'shape', 'join'] as const;
 const WALK = {
   light: ['walk', 'walk?part=lift', 'walk?part=photos', 'walk?part=buying'],
   dark: ['walk?part=signs', 'walk?part=complaint', 'walk?part=tap'],

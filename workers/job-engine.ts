@@ -8,13 +8,17 @@ import {
   recordedAgainst,
   rememberAsMade,
   sketchedPicture,
+  plannedOn,
   sortedRecords,
+  tryUsualLifts,
   verdictWithDemand,
   workMember,
   type AsMade,
   type JobDemand,
   type JobFile,
   type LiftReply,
+  type LiftTried,
+  type Planned,
   type MemberWork,
   type RecordsChange,
   type SortedRecords,
@@ -29,6 +33,7 @@ import type { MemberPicture, MemberVerdict, SectionKept } from '@/core/weigh';
 export interface MemberSummary {
   readonly memberId: string;
   readonly verdict: MemberVerdict;
+  readonly plan: Planned;
   readonly measured: boolean;
   readonly cracked: boolean;
   readonly zones: number;
@@ -75,6 +80,8 @@ export interface JobEngine {
   readonly hear: (change: RecordsChange) => void;
   readonly show: (memberId: string) => void;
   readonly askLift: (plan: LiftPlan) => Promise<LiftReply>;
+  /** The usual ways of lifting, tried on what is known now. */
+  readonly tryLifts: () => Promise<LiftTried[]>;
   /** Ends what is being worked out; the next change, or the next question, goes on with it. */
   readonly stop: () => void;
 }
@@ -137,6 +144,14 @@ export function jobEngine(around: Surroundings): JobEngine {
     const heard = bench!.sorted;
     void wait(SKETCH_AFTER_MS).then(() => bench?.sorted === heard && sketch(bench, report));
   };
+  /** The bench once nothing is stale. */
+  const settled = async (): Promise<Bench> => {
+    pace.quietFrom = 0;
+    while (settling) await settling;
+    await settle();
+    if (!bench || pace.stopped) throw new Error('it was stopped');
+    return bench;
+  };
   return {
     begin: async (file, inSight) => {
       bench = { ...newBench(file), inSight };
@@ -164,11 +179,12 @@ export function jobEngine(around: Surroundings): JobEngine {
     },
     stop: () => void (pace.stopped = true),
     askLift: async (plan) => {
-      pace.quietFrom = 0;
-      while (settling) await settling;
-      await settle();
-      if (!bench || pace.stopped) throw new Error('it was stopped');
-      return askLift(bench.file, bench.file.notices, bench.done, plan);
+      const { file, done } = await settled();
+      return askLift(file, file.notices, done, plan);
+    },
+    tryLifts: async () => {
+      const { file, done } = await settled();
+      return tryUsualLifts(file, file.notices, done);
     },
   };
 }
@@ -266,10 +282,11 @@ function reportMember(bench: Bench, memberId: string, report: Surroundings['repo
   if (inView(bench).includes(memberId)) reportView(bench, memberId, report);
 }
 
-function summaryOf({ picture, verdict, repairs }: MemberWork): MemberSummary {
+function summaryOf({ picture, verdict, repairs, notOffered }: MemberWork): MemberSummary {
   return {
     memberId: picture.member.id,
     verdict,
+    plan: plannedOn({ repairs, notOffered }),
     measured: picture.map !== undefined,
     cracked: picture.cracks.length > 0,
     zones: picture.zones.length,

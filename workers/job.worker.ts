@@ -49,5 +49,6 @@ expose({
   hear: (change) => opened().hear(change),
   show: (memberId) => opened().show(memberId),
   askLift: (plan) => opened().askLift(plan),
+  tryLifts: () => opened().tryLifts(),
   stop: () => opened().stop(),
 } satisfies JobWorker);

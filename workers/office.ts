@@ -1,4 +1,5 @@
-import { jobDemand, jobLine, judgedJob, workJob, type JobFile, type MemberWork } from '@/core/job';
+import { format } from 'date-fns';
+import { answeredJob, jobDemand, jobLine, workJob, type JobFile, type MemberWork } from '@/core/job';
 
 /** A member's work without what cannot be sent from one process to another. */
 export type SentWork = Omit<MemberWork, 'states'>;
@@ -7,8 +8,11 @@ const sent = (works: readonly MemberWork[]): SentWork[] => works.map(({ states: 
 /** What takes too long to be worked out where requests are answered. */
 const TASKS = {
   line: jobLine,
-  /** Every member worked out and judged with what the frame asks of it. */
-  judged: (file: JobFile) => sent(judgedJob(file)),
+  /** Every member worked out and judged with what the frame asks of it, and the four answers as of today. */
+  answered: (file: JobFile) => {
+    const { works, four } = answeredJob(file, file.notices, format(new Date(), 'yyyy-MM-dd'));
+    return { works: sent(works), four };
+  },
   /** Every member worked out, plates and welds with it. */
   worked: (file: JobFile) => sent(workJob(file)),
   /** What each wheel and the coupler of the frame as built stand on. */

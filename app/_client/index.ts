@@ -1,4 +1,4 @@
-import type { Frame, JobSheet, Notice, ScaleTicket, Unit } from '@/core/frame';
+import type { Frame, JobSheet, Notice, NoticeLifted, ScaleTicket, Unit } from '@/core/frame';
 import type { ReadingImport } from '@/core/exchange';
 import type { JobFile } from '@/core/job';
 import type { Reading } from '@/core/probe';
@@ -62,6 +62,8 @@ export const correctUnit = (was: Unit, unit: Unit): Promise<Answer<unknown>> =>
   tell(`/api/units/${unit.id}`, { was, unit });
 export const addNotice = (notice: Notice): Promise<Answer<unknown>> =>
   tell(`/api/units/${notice.unitId}/notices`, notice);
+export const liftNotice = (unitId: string, lifted: NoticeLifted): Promise<Answer<unknown>> =>
+  tell(`/api/units/${unitId}/notices/${lifted.noticeId}`, lifted);
 export const keepStartingFrame = (
   starting: Said & { readonly id: string; readonly name: string; readonly frame: Frame },
 ): Promise<Answer<unknown>> => tell('/api/starting-frames', starting);

@@ -106,12 +106,15 @@ export {
   DUTIES,
   EXPOSURES,
   jobSheetSchema,
+  NOTICE_ABOUT,
+  noticeLiftedSchema,
   noticeSchema,
   PURPOSES,
   UNIT_KINDS,
   unitSchema,
   type JobSheet,
   type Notice,
+  type NoticeLifted,
   type Unit,
 } from './unit';
 export {

@@ -39,15 +39,29 @@ export const unitSchema = z.object({
 });
 export type Unit = z.infer<typeof unitSchema>;
 
-/** A standing notice on a unit, shown on every later job: do not lift here, do not use. */
+/** What may be forbidden by a notice: the four things that everybody asks. */
+export const NOTICE_ABOUT = ['drive', 'lift', 'beneath', 'repair'] as const;
+
+/** A standing notice on a unit, shown on every later job until somebody lifts it: do not lift here, do not use. */
 export const noticeSchema = z.object({
   id: recordIdSchema,
   unitId: recordIdSchema,
   words: z.string().trim().min(3, 'say what the notice is').max(200),
   by: bySchema,
+  about: z.enum(NOTICE_ABOUT).optional(),
   at: instantSchema,
 });
 export type Notice = z.infer<typeof noticeSchema>;
+
+/** A notice lifted, by whom and why. */
+export const noticeLiftedSchema = z.object({
+  id: recordIdSchema,
+  noticeId: recordIdSchema,
+  why: z.string().trim().min(3, 'say why it no longer stands').max(200),
+  by: bySchema,
+  at: instantSchema,
+});
+export type NoticeLifted = z.infer<typeof noticeLiftedSchema>;
 
 export const PURPOSES = ['repair', 'pre-purchase look', 'may it move', 'follow-up'] as const;
 

@@ -1,9 +1,9 @@
-import { hostsOf, type Carried, type Role } from '../frame';
+import { hostsOf, type Carried, type Notice, type Role } from '../frame';
 import { progressOf, type SpotState } from '../walk';
 import { severity, unitVerdict, type FindingCode, type MemberVerdict, type Verdict } from '../weigh';
-import type { JobDemand } from './demand';
+import { judgedJob, type JobDemand } from './demand';
 import { jobHosts, jobSpots } from './inputs';
-import type { LiftTried } from './lift';
+import { tryUsualLifts, type LiftTried } from './lift';
 import { brokenRules, type MemberWork } from './member';
 import { mayMove, pastLimitOf, type MayMove, type MoveReason } from './move';
 import type { JobRecords } from './records';
@@ -179,7 +179,7 @@ function ofBeneath(
       : isUndecided && lifts === undefined
         ? { says: 'can’t say', why: 'being worked out' }
         : { says: isUndecided ? 'can’t say' : 'with limits', why: 'on its wheels only' };
-  return [...down, ...unseen, ...beside, raised];
+  return [...down, ...unseen, raised, ...beside];
 }
 
 /** What a shop makes anew by itself, S and J no less than before (common practice, no source); all else bad and undrawn is an engineer's. */
@@ -242,3 +242,18 @@ export const plannedOn = ({ repairs, notOffered }: Pick<MemberWork, 'repairs' | 
   broken: repairs.filter((worked) => brokenRules(worked).length > 0).length,
   notOffered: notOffered.length,
 });
+
+/** Every member worked out and judged, and the four answers from it: what papers print. */
+export function answeredJob(
+  records: JobRecords,
+  notices: readonly Notice[],
+  today: string,
+): { readonly works: MemberWork[]; readonly four: FourAnswers } {
+  const { works, demand } = judgedJob(records);
+  const byId = new Map(works.map((work) => [work.picture.member.id, work]));
+  const weighed = new Map(
+    works.map((work) => [work.picture.member.id, { verdict: work.verdict, plan: plannedOn(work) }]),
+  );
+  const lifts = tryUsualLifts(records, notices, byId);
+  return { works, four: fourAnswers(records, { weighed, demand, lifts, today }) };
+}

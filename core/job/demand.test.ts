@@ -260,7 +260,7 @@ describe('verdicts with what the frame asks', () => {
     const heavy = { ...rusted, frame: loaded(12_000) };
     const both = [rusted, heavy].map((of) =>
       judgedJob(of)
-        .find((work) => work.picture.member.id === 'rail-right')!
+        .works.find((work) => work.picture.member.id === 'rail-right')!
         .verdict.findings.find((finding) => finding.code.startsWith('demand'))!,
     );
     expect(both[1]!.value!).toBeGreaterThan(both[0]!.value!);

@@ -170,12 +170,15 @@ export function verdictWithDemand(picture: MemberPicture, demand: JobDemand): Me
 }
 
 /** Every member worked out and judged with what the frame asks of it: what a report prints. */
-export function judgedJob(records: JobRecords): MemberWork[] {
+export function judgedJob(records: JobRecords): { readonly works: MemberWork[]; readonly demand: JobDemand } {
   const works = workJob(records);
   const demand = jobDemand(records, new Map(works.map((work) => [work.picture.member.id, work])), [
     'as built',
     'as found',
     'least',
   ]);
-  return works.map((work) => ({ ...work, verdict: verdictWithDemand(work.picture, demand) }));
+  return {
+    works: works.map((work) => ({ ...work, verdict: verdictWithDemand(work.picture, demand) })),
+    demand,
+  };
 }

@@ -58,6 +58,7 @@ export {
 export { toAlign, type ToAlign } from './alignment';
 export { toWeldShut } from './crack-welds';
 export {
+  answeredJob,
   ANSWERS,
   fourAnswers,
   plannedOn,

@@ -116,8 +116,8 @@ export function askLift(
   };
 }
 
-/** Ways of lifting that every job is asked about, before anybody says how (our choice: what most shops have). */
-export const USUAL_WAYS = ['two-post pads', 'stands', 'by the axles'] as const satisfies readonly LiftWay[];
+/** Ways of lifting that every job is asked about, before anybody says how (our choice: what most shops have). Stands bear where pads do. */
+export const USUAL_WAYS = ['two-post pads', 'by the axles'] as const satisfies readonly LiftWay[];
 
 /** A usual way of lifting, as it came out where it usually takes the frame, and whether other places pass. */
 export interface LiftTried extends Pick<LiftReply, 'answer' | 'reasons'> {
@@ -145,8 +145,7 @@ export function tryUsualLifts(
     return { way, answer: liftAnswer(reasons, true), reasons, mostKg };
   });
   if (tried.some(({ answer }) => answer === 'Lift here')) return tried;
-  // Pads and stands bear alike: one search serves both.
-  const [better] = betterPlans(usualLift(records.frame, 'stands'), evidence, lift);
+  const [better] = betterPlans(usualLift(records.frame, 'two-post pads'), evidence, lift);
   const stations = better && [...new Set(better.plan.points.map(({ stationMm }) => stationMm))];
   return tried.map((each) => {
     const isElsewhere = stations !== undefined && takesPoints(each.way);

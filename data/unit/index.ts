@@ -1,4 +1,4 @@
-import { noticeSchema, unitSchema, type Notice, type Unit } from '@/core/frame';
+import { noticeSchema, unitSchema, type Notice, type NoticeLifted, type Unit } from '@/core/frame';
 import type { Db } from '../connection';
 import { readRows, type Missed } from '../readable';
 import { refused, sameRecord, written, type Written } from '../problem';
@@ -19,12 +19,13 @@ interface NoticeRow {
   words: string;
   by_whom: string;
   at: string;
+  about: string | null;
 }
 
 export const unitFrom = (row: UnitRow): Unit =>
   unitSchema.parse({ ...row, grossMassKg: row.gross_mass_kg ?? undefined });
 const noticeFrom = (row: NoticeRow): Notice =>
-  noticeSchema.parse({ ...row, unitId: row.unit_id, by: row.by_whom });
+  noticeSchema.parse({ ...row, unitId: row.unit_id, by: row.by_whom, about: row.about ?? undefined });
 
 export const allUnits = (db: Db, missed?: Missed): Unit[] =>
   readRows(db.prepare<[], UnitRow>('SELECT * FROM unit ORDER BY tag').all(), unitFrom, missed);
@@ -34,9 +35,14 @@ export function unitById(db: Db, id: string): Unit | undefined {
   return row && unitFrom(row);
 }
 
+/** Notices that stand on a unit: those that somebody lifted are left out. */
 export const noticesOf = (db: Db, unitId: string, missed?: Missed): Notice[] =>
   readRows(
-    db.prepare<[string], NoticeRow>('SELECT * FROM notice WHERE unit_id = ? ORDER BY at, id').all(unitId),
+    db
+      .prepare<[string], NoticeRow>(
+        'SELECT * FROM notice WHERE unit_id = ? AND id NOT IN (SELECT notice_id FROM notice_lifted) ORDER BY at, id',
+      )
+      .all(unitId),
     noticeFrom,
     missed,
   );
@@ -89,7 +95,34 @@ export function addNotice(db: Db, notice: Notice): Written<Notice> {
       ? written(notice)
       : refused('conflict', 'another notice has this id');
   db.prepare(
-    'INSERT INTO notice (id, unit_id, words, by_whom, at) VALUES (@id, @unitId, @words, @by, @at)',
-  ).run(notice);
+    'INSERT INTO notice (id, unit_id, words, by_whom, at, about) VALUES (@id, @unitId, @words, @by, @at, @about)',
+  ).run({ ...notice, about: notice.about ?? null });
   return written(notice);
+}
+
+interface LiftedRow {
+  id: string;
+  notice_id: string;
+  why: string;
+  by_whom: string;
+  at: string;
+}
+
+/** Lifts a standing notice, with who and why; the same lifting twice is one. */
+export function liftNotice(db: Db, unitId: string, lifted: NoticeLifted): Written<NoticeLifted> {
+  const notice = db
+    .prepare<[string, string], NoticeRow>('SELECT * FROM notice WHERE id = ? AND unit_id = ?')
+    .get(lifted.noticeId, unitId);
+  if (!notice) return refused('not-found', 'no such notice stands on this unit');
+  const before = db
+    .prepare<[string], LiftedRow>('SELECT * FROM notice_lifted WHERE notice_id = ?')
+    .get(lifted.noticeId);
+  if (before)
+    return before.id === lifted.id
+      ? written(lifted)
+      : refused('conflict', `${before.by_whom} has lifted this notice already: ${before.why}`);
+  db.prepare(
+    'INSERT INTO notice_lifted (id, notice_id, why, by_whom, at) VALUES (@id, @noticeId, @why, @by, @at)',
+  ).run(lifted);
+  return written(lifted);
 }

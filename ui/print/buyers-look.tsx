@@ -1,6 +1,7 @@
 import { Document, Page, StyleSheet, Text, View } from '@react-pdf/renderer';
 import type { JobFile } from '@/core/job';
 import { localTime } from '../controls/local-time';
+import { FourAnswersPrint, type PrintedAnswer } from './four-answers';
 import type { BuyersLook, BuyersWhy } from '@/core/weigh';
 import type { Claim, Leave, NotSeenWhy, SpotState } from '@/core/walk';
 
@@ -29,6 +30,7 @@ export interface BuyersLookWords {
   readonly hint: string;
   /** What no metal stands behind, or could not be read. */
   readonly distrust: readonly string[];
+  readonly answers: readonly PrintedAnswer[];
 }
 
 /** Lists are cut where the page would run over, and say how many more there are. */
@@ -77,6 +79,7 @@ export function BuyersLookSheet({
             <Text>printed {localTime(printedAt)}</Text>
           </View>
         </View>
+        <FourAnswersPrint answers={words.answers} />
         {words.distrust.map((sentence) => (
           <Text key={sentence} style={style.bold}>
             ! {sentence}

@@ -13,6 +13,7 @@ import { brokenRules, type JobFile, type MemberWork as WholeWork, type WorkedRep
 import { lowerBound, severity } from '@/core/weigh';
 import { localTime } from '../controls/local-time';
 import { flatPaths } from './flat-drawing';
+import { FOUR_ANSWERS_LINES, FourAnswersPrint, type PrintedAnswer } from './four-answers';
 import { startsAtMm } from '@/core/frame';
 
 /** A member's work as a page needs it. */
@@ -32,6 +33,8 @@ export interface OrderWords {
   readonly beforeCutting?: string;
   /** What no metal stands behind, or could not be read. */
   readonly distrust: readonly string[];
+  /** The four answers. */
+  readonly answers: readonly PrintedAnswer[];
   readonly cautions: readonly string[];
   readonly deference: string;
 }
@@ -61,7 +64,7 @@ const style = StyleSheet.create({
 });
 
 /** What one page has room for; the rest is named in a line. */
-const SHOWN = { notices: 5, verdicts: 8, found: 5 } as const;
+const SHOWN = { notices: 5, verdicts: 5, found: 3 } as const;
 /** Points of height for verdicts, notices and repairs together, and what each takes, on the safe side. */
 const ROOM = 520;
 const TAKES = {
@@ -73,6 +76,7 @@ const TAKES = {
   repair: 66,
   drawing: 40,
   weld: 14,
+  crackWeld: 24,
 } as const;
 
 const FEWEST_VERDICTS = 4;
@@ -80,11 +84,17 @@ const FEWEST_VERDICTS = 4;
 const A_LINE = 105;
 
 /** As many repairs as fit under what stands above them; one at least. */
-function fitting<Each extends { worked: WorkedRepair }>(repairs: readonly Each[], roomPt: number): Each[] {
+function fitting<Each extends { worked: WorkedRepair; cracks: readonly string[] }>(
+  repairs: readonly Each[],
+  roomPt: number,
+): Each[] {
   let left = roomPt;
-  return repairs.filter(({ worked }, k) => {
+  return repairs.filter(({ worked, cracks }, k) => {
     left -=
-      TAKES.repair + TAKES.drawing * worked.patterns.length + TAKES.weld * (worked.joined.lines.length + 1);
+      TAKES.crackWeld * cracks.length +
+      TAKES.repair +
+      TAKES.drawing * worked.patterns.length +
+      TAKES.weld * (worked.joined.lines.length + 1);
     return k === 0 || left >= 0;
   });
 }
@@ -102,7 +112,9 @@ export function WorkOrder({
   words: OrderWords;
   printedAt: string;
 }) {
-  const repairs = works.flatMap((work) => work.repairs.map((worked) => ({ work, worked })));
+  const repairs = works.flatMap((work) =>
+    work.repairs.map((worked) => ({ work, worked, cracks: words.crackWelds(work, worked) })),
+  );
   const ranked = works
     .filter((work) => work.picture.account.isKnown)
     .sort((a, b) => severity(b.verdict.verdict) - severity(a.verdict.verdict));
@@ -120,6 +132,7 @@ export function WorkOrder({
   const mostVerdicts = Math.max(FEWEST_VERDICTS, SHOWN.verdicts - words.distrust.length);
   const reasonsEach = ranked.length > 5 ? 1 : 3;
   const above =
+    TAKES.notice * FOUR_ANSWERS_LINES +
     TAKES.notice * Math.min(file.notices.length, SHOWN.notices + 1) +
     TAKES.notice * words.distrust.reduce((lines, { length }) => lines + Math.ceil(length / A_LINE), 0) +
     (reasonsEach > 1 ? TAKES.wideVerdict : TAKES.verdict) * Math.min(ranked.length, mostVerdicts) +
@@ -149,6 +162,7 @@ export function WorkOrder({
             <Text>printed {localTime(printedAt)}</Text>
           </View>
         </View>
+        <FourAnswersPrint answers={words.answers} />
         {file.notices.slice(0, SHOWN.notices).map((notice) => (
           <Text key={notice.id} style={style.bold}>
             ! {notice.words} ({notice.by} {localTime(notice.at, 'day')})
@@ -207,7 +221,7 @@ export function WorkOrder({
           </Text>
         )}
 
-        {shown.map(({ work, worked }, k) => (
+        {shown.map(({ work, worked, cracks }, k) => (
           <RepairBlock
             key={worked.repair.id}
             number={k + 1}
@@ -215,7 +229,7 @@ export function WorkOrder({
             worked={worked}
             system={system}
             remarks={words.remarks(worked)}
-            crackWelds={words.crackWelds(work, worked)}
+            crackWelds={cracks}
             compact={shown.length > 1}
           />
         ))}

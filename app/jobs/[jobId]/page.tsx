@@ -1,5 +1,5 @@
 import { redirect } from 'next/navigation';
 
 export default async function Job({ params }: { params: Promise<{ jobId: string }> }) {
-  redirect(`/jobs/${(await params).jobId}/walk`);
+  redirect(`/jobs/${(await params).jobId}/answers`);
 }

@@ -3,7 +3,7 @@
 import { proxy, wrap, type Remote } from 'comlink';
 import { startTransition, useCallback, useEffect, useMemo, useReducer, useRef } from 'react';
 import { toast } from 'sonner';
-import type { JobDemand, JobFile, LiftReply, RecordsChange } from '@/core/job';
+import type { JobDemand, JobFile, LiftReply, LiftTried, RecordsChange } from '@/core/job';
 import type { LiftPlan } from '@/core/walk';
 import type { JobWorker } from '@/workers/job.worker';
 import type { MemberSummary, Report, WorkView } from '@/workers/job-engine';
@@ -23,6 +23,7 @@ export interface Engine extends Reported {
   readonly show: (memberId: string) => void;
   readonly stop: () => void;
   readonly askLift: (plan: LiftPlan) => Promise<LiftReply>;
+  readonly tryLifts: () => Promise<LiftTried[]>;
 }
 
 const NOTHING_YET: Reported = {
@@ -109,5 +110,12 @@ export function useEngine(initial: JobFile, firstId: string): Engine {
       worker.current?.askLift(plan) ?? Promise.reject(new Error('the page is still starting')),
     [],
   );
-  return useMemo(() => ({ ...reported, hear, show, stop, askLift }), [reported, hear, show, stop, askLift]);
+  const tryLifts = useCallback(
+    () => worker.current?.tryLifts() ?? Promise.reject(new Error('the page is still starting')),
+    [],
+  );
+  return useMemo(
+    () => ({ ...reported, hear, show, stop, askLift, tryLifts }),
+    [reported, hear, show, stop, askLift, tryLifts],
+  );
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import { createContext, useContext, useMemo, type ReactNode } from 'react';
-import type { JobDemand, LiftReply } from '@/core/job';
+import type { JobDemand, LiftReply, LiftTried } from '@/core/job';
 import { memberStates, type MemberState } from '@/core/shape';
 import type { LiftPlan } from '@/core/walk';
 import type { MemberSummary, WorkView } from '@/workers/job-engine';
@@ -34,6 +34,8 @@ export interface Work {
   readonly stopWork: () => void;
   /** Whether the unit may be raised so, worked out on the sections found. */
   readonly askLift: (plan: LiftPlan) => Promise<LiftReply>;
+  /** The usual ways of lifting, tried. */
+  readonly tryLifts: () => Promise<LiftTried[]>;
 }
 
 const WorkContext = createContext<Work | undefined>(undefined);
@@ -68,6 +70,7 @@ export function WorkProvider({ engine, children }: { engine: Engine; children: R
       progress: engine.progress,
       stopWork: engine.stop,
       askLift: engine.askLift,
+      tryLifts: engine.tryLifts,
     }),
     [engine, work, states],
   );

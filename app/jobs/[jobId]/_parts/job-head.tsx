@@ -1,5 +1,6 @@
 'use client';
 
+import { ChevronLeft } from 'lucide-react';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useMemo } from 'react';
@@ -18,20 +19,12 @@ import { TakeAway } from './take-away';
 
 /** Unit, verbs with what is open in each, and whether everything is kept. */
 export function JobHead() {
-  const { file } = useRecordsLater();
   const { system, setSystem } = useReader();
   const verb = usePathname().split('/')[3] ?? 'walk';
   return (
     <header className="sticky top-0 z-30 border-b-2 border-ink bg-paper">
       <div className="flex flex-wrap items-stretch lg:flex-nowrap">
-        <Link
-          href="/"
-          className="flex min-h-14 min-w-0 flex-1 flex-col justify-center px-4 leading-tight lg:w-[206px] lg:flex-none"
-          aria-label="Back to the yard"
-        >
-          <span className="truncate text-xl font-bold">{file.unit.tag}</span>
-          <span className="caption truncate">{file.job.title}</span>
-        </Link>
+        <UnitAndAnswers />
         <Verbs />
         <div className="flex items-center gap-1 px-2">
           <By />
@@ -47,6 +40,34 @@ export function JobHead() {
       <Temporary />
       <Distrusted />
     </header>
+  );
+}
+
+/** Back to the yard; and the unit, whose four answers open the job. */
+function UnitAndAnswers() {
+  const { file } = useRecordsLater();
+  const { member } = useMember();
+  const here = usePathname().split('/')[3];
+  return (
+    <div className="flex min-w-0 basis-full border-b border-rule lg:min-h-14 lg:w-[206px] lg:flex-none lg:border-b-0">
+      <Link
+        href="/"
+        className="flex min-h-11 w-11 shrink-0 items-center justify-center border-r border-rule"
+        aria-label="Back to the yard"
+      >
+        <ChevronLeft size={22} aria-hidden />
+      </Link>
+      <Link
+        href={`/jobs/${file.job.id}/answers?member=${member.id}`}
+        aria-current={here === 'answers' ? 'page' : undefined}
+        className="group relative flex min-w-0 flex-1 items-baseline gap-x-3 self-stretch px-3 py-2 leading-tight aria-[current=page]:bg-sheet lg:flex-col lg:justify-center lg:py-0"
+        aria-label={`Answers for ${file.unit.tag}`}
+      >
+        <span className="truncate text-xl font-bold">{file.unit.tag}</span>
+        <span className="caption truncate">{file.job.title}</span>
+        <span aria-hidden className="absolute inset-x-0 bottom-0 h-[5px] group-aria-[current=page]:bg-here" />
+      </Link>
+    </div>
   );
 }
 

@@ -6,6 +6,7 @@ import { database, jobFile } from '@/data';
 import { today } from '@/ui/controls/local-time';
 import { BuyersLookSheet } from '@/ui/print/buyers-look';
 import { registerFonts } from '@/ui/print/fonts';
+import { printedAnswers } from '../../../../_words/answers';
 import { DEFERENCE } from '../../../../_words/cautions';
 import { distrustWords } from '../../../../_words/distrust';
 import { temporaryNotices } from '../../../../_words/standing-lines';
@@ -20,9 +21,9 @@ export const GET = (request: Request, { params }: { params: Promise<{ jobId: str
     const file = jobFile(database(), (await params).jobId);
     if (!file) return notFound('job');
     const system = systemOf(request);
-    const judged = await askOffice('judged', file);
+    const judged = await askOffice('answered', file);
     if (!judged.ok) return answer(judged);
-    const works = judged.value;
+    const { works, four } = judged.value;
     const claims = [...new Map(stands(file, 'claim').map((claim) => [claim.claimId, claim])).values()];
     const leaves = [...new Map(stands(file, 'leave').map((leave) => [leave.act, leave])).values()];
     const now = new Date().toISOString();
@@ -34,7 +35,11 @@ export const GET = (request: Request, { params }: { params: Promise<{ jobId: str
         leaves={leaves}
         printedAt={now}
         deference={DEFERENCE}
-        words={{ ...buyersWords, distrust: distrustWords(distrustOf(file)) }}
+        words={{
+          ...buyersWords,
+          distrust: distrustWords(distrustOf(file)),
+          answers: printedAnswers(four, { frame: file.frame, system }),
+        }}
         whyUnseen={unseenWords}
         reasons={works
           .filter((work) => !['Leave', 'Can’t say'].includes(work.verdict.verdict))

@@ -1,6 +1,6 @@
 import { renderToBuffer } from '@react-pdf/renderer';
 import { answer, download, guarded, notFound, systemOf } from '../../../_door';
-import { distrustOf, jobHosts, toAlign, toWeldShut, type JobFile, type MemberWork } from '@/core/job';
+import { distrustOf, jobHosts, toAlign, toWeldShut, type FourAnswers, type JobFile } from '@/core/job';
 import { standingAgainst } from '@/core/metal';
 import type { UnitSystem } from '@/core/quantity';
 import { askOffice } from '../../../../_office';
@@ -8,6 +8,7 @@ import { database, jobFile } from '@/data';
 import { today } from '@/ui/controls/local-time';
 import { WorkOrder, type OrderWords } from '@/ui/print/work-order';
 import { registerFonts } from '@/ui/print/fonts';
+import { printedAnswers } from '../../../../_words/answers';
 import { beforeCuttingWords } from '../../../../_words/before-cutting';
 import { crackWeldWords, NOT_READY_WORDS } from '../../../../_words/crack-weld';
 import { HOST_NEED_WORDS } from '../../../../_words/by-hand';
@@ -15,7 +16,7 @@ import { CAUTIONS, DEFERENCE } from '../../../../_words/cautions';
 import { distrustWords } from '../../../../_words/distrust';
 import { sayingWords } from '../../../../_words/metal';
 import { alignWords } from '../../../../_words/trace';
-import { moveSentence, temporaryNotices } from '../../../../_words/standing-lines';
+import { temporaryNotices } from '../../../../_words/standing-lines';
 import { findingWords, joinWords, repairWords } from '../../../../_words/findings';
 
 registerFonts();
@@ -27,30 +28,15 @@ const beforeCutting = (system: UnitSystem, file: JobFile): Pick<OrderWords, 'bef
   return words === undefined ? {} : { beforeCutting: words };
 };
 
-const move = (
-  system: UnitSystem,
-  file: JobFile,
-  works: readonly Pick<MemberWork, 'picture' | 'verdict'>[],
-  now: string,
-) => {
-  const weighed = new Map(works.map((work) => [work.picture.member.id, work]));
-  const sentence = moveSentence(file, system, now, { weighed });
-  return sentence === undefined ? [] : [sentence];
-};
-
-const wordsIn = (
-  system: UnitSystem,
-  file: JobFile,
-  works: readonly Pick<MemberWork, 'picture' | 'verdict'>[],
-): OrderWords => ({
+const wordsIn = (system: UnitSystem, file: JobFile, four: FourAnswers): OrderWords => ({
   ...beforeCutting(system, file),
   distrust: [
-    ...move(system, file, works, today()),
     ...toAlign(file)
       .filter(({ lacks }) => lacks.length > 0)
       .map(alignWords),
     ...distrustWords(distrustOf(file)),
   ],
+  answers: printedAnswers(four, { frame: file.frame, system }),
   reasons: (work) => work.verdict.findings.map((finding) => findingWords(finding, system).title),
   found: ({ picture }) => [
     ...new Set(standingAgainst(picture.account).map((saying) => sayingWords(picture.member, saying, system))),
@@ -84,15 +70,15 @@ export const GET = (request: Request, { params }: { params: Promise<{ jobId: str
     const file = jobFile(database(), (await params).jobId);
     if (!file) return notFound('job');
     const system = systemOf(request);
-    const works = await askOffice('judged', file);
-    if (!works.ok) return answer(works);
+    const judged = await askOffice('answered', file);
+    if (!judged.ok) return answer(judged);
     const now = new Date().toISOString();
     const pdf = await renderToBuffer(
       <WorkOrder
         file={{ ...file, notices: [...temporaryNotices(file, system, today()), ...file.notices] }}
-        works={works.value}
+        works={judged.value.works}
         system={system}
-        words={wordsIn(system, file, works.value)}
+        words={wordsIn(system, file, judged.value.four)}
         printedAt={now}
       />,
     );

@@ -1,0 +1,79 @@
+import { writeFileSync } from 'node:fs';
+import { readPdf } from '../checks/outside/validators';
+import { expect, kept, openJob, test, worked } from './stage';
+
+test('four answers open a job and head its papers; a no is kept as a standing notice with one tap, and lifted with a reason', async ({
+  page,
+  jobs,
+}) => {
+  await page.goto('/?search=GR-7');
+  await page.getByRole('link', { name: /Right rail behind the hopper/ }).click();
+  await page.waitForURL(/\/answers/);
+  const answer = (question: RegExp) => page.getByRole('region', { name: question });
+  await expect(answer(/driven/)).toContainText('To the shop only');
+  await expect(answer(/driven/)).toContainText('Right rail is cracked at');
+  const lift = answer(/lifted/);
+  await expect(lift).toContainText('Not at all yet', { timeout: 90_000 });
+  await expect(lift).toContainText('On pads or stands: not at all yet');
+  await expect(answer(/beneath/)).toContainText('On its wheels and chocked only');
+  await expect(answer(/repaired/)).toContainText('In part');
+  await expect(answer(/repaired/)).toContainText('Renewed or made good: Crossmember 4');
+  await lift.getByRole('button', { name: 'Keep as a standing notice' }).click();
+  const notices = page.getByRole('list', { name: 'Standing notices' });
+  await expect(notices).toContainText('Do not lift: on pads or stands');
+  await expect(lift).toContainText('a standing notice says so');
+  // It goes with the unit: another screen, another visit.
+  await page.goto(`${jobs['GR-7']}/probe`);
+  await expect(notices).toContainText('Do not lift: on pads or stands');
+  const paper = await page.request.get(`/api${jobs['GR-7']}/work-order`);
+  const path = test.info().outputPath('order.pdf');
+  writeFileSync(path, await paper.body());
+  const { words, pages } = readPdf(path);
+  expect(pages).toBe(1);
+  expect(words.replace(/\s+/g, ' ')).toContain('May it be driven? To the shop only');
+  expect(words.replace(/\s+/g, ' ')).toContain('May it be lifted, and how? Not at all yet');
+  await page.getByRole('link', { name: 'Answers for GR-7' }).click();
+  const standing = page.getByRole('region', { name: 'Notices that stand' });
+  await standing
+    .getByRole('listitem')
+    .filter({ hasText: 'Do not lift: on pads' })
+    .getByRole('button', { name: 'it no longer stands' })
+    .click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByRole('button', { name: 'Lift the notice' }).click();
+  await expect(sheet.getByRole('alert')).toContainText('say why');
+  await sheet.getByLabel('Why it no longer stands').fill('rail plated and looked at');
+  await sheet.getByRole('button', { name: 'Lift the notice' }).click();
+  await expect(notices).not.toContainText('Do not lift: on pads');
+  await page.reload();
+  await expect(notices).not.toContainText('Do not lift: on pads');
+});
+
+test('an empty job says look first, and nothing else is claimed; what is found changes the answer', async ({
+  page,
+}, info) => {
+  await openJob(page, `AN-${info.workerIndex}1`);
+  await page.getByRole('link', { name: /^Answers for/ }).click();
+  const drive = page.getByRole('region', { name: 'May it be driven?' });
+  await expect(drive).toContainText('Can’t say yet');
+  await expect(drive).toContainText('Look first:');
+  await expect(page.getByRole('region', { name: /beneath/ })).toContainText('Can’t say yet');
+  await expect(page.getByRole('region', { name: /repaired/ })).toContainText('Can’t say yet');
+  await expect(page.getByRole('region', { name: /lifted/ })).toContainText('Can’t say yet', {
+    timeout: 60_000,
+  });
+  await page.getByRole('link', { name: /^Trace/ }).click();
+  const panel = page.getByRole('region', { name: 'On brackets, welds, joints and skins' });
+  await panel.getByRole('button', { name: 'Record one there' }).click();
+  await panel.getByLabel('bracket, joint, skin or floor').selectOption({ label: 'Steering gear, left' });
+  await panel.getByRole('button', { name: 'plate torn' }).click();
+  await panel.getByRole('button', { name: 'Keep this look' }).click();
+  await kept(page);
+  await page.getByRole('link', { name: /^Answers for/ }).click();
+  await expect(drive).toContainText('Do not drive it');
+  await expect(drive).toContainText('Steering gear, left has let go: plate torn; it carries steering');
+  await page.setViewportSize({ width: 390, height: 844 });
+  await expect(drive).toContainText('Do not drive it');
+  await worked(page);
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+});
