@@ -41,7 +41,11 @@ describe('what makes which member’s work stale', () => {
     ['a sign', withNew(named('sign'), { memberId: 'rail-left' }), ['rail-left']],
     ['leave refused', withNew(named('leave'), { given: false, act: 'hammer' }), ALL],
     ['a complaint', withNew(named('complaint')), []],
-    ['the hourly rate', practised({ money: { ratePerHour: 1, currency: '€' } }), []],
+    [
+      'the hourly rate',
+      practised({ money: { ...records.practice.money, ratePerHour: 1, currency: '€' } }),
+      [],
+    ],
     ['a load factor', practised({ loadFactors: { ...records.practice.loadFactors, bumpG: 2 } }), []],
     ['what counts as sound', practised({ soundFraction: 0.7 }), ALL],
     ['the reach round a mount', practised({ walk: { ...records.practice.walk, reachMm: 300 } }), ALL],

@@ -77,3 +77,50 @@ test('an empty job says look first, and nothing else is claimed; what is found c
   await worked(page);
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
 });
+
+test('what the owner tells and the shop’s figures set the ways out side by side; nothing said is never nought', async ({
+  page,
+  untouched,
+}) => {
+  await page.goto(`${untouched.url}${untouched.jobs['GR-7']}/answers`);
+  const counter = page.getByRole('region', { name: 'At the counter' });
+  await counter.getByRole('button', { name: 'Note what the owner tells' }).click();
+  const form = page.getByRole('form', { name: 'At the counter' });
+  await form.getByLabel('owner’s ceiling').fill('0');
+  await form.getByRole('button', { name: 'Keep what was told' }).click();
+  await expect(form.getByRole('alert')).toContainText('more than nothing');
+  await form.getByLabel('owner’s ceiling').fill('$900');
+  await form.getByLabel('unit’s value').fill('40,000');
+  await form.getByLabel(/frame built/).fill('last year');
+  await form.getByRole('button', { name: 'Keep what was told' }).click();
+  await expect(form.getByRole('alert')).toContainText('such as 2011');
+  await form.getByLabel(/frame built/).fill('2011-04');
+  await form.getByLabel(/who pays/).fill('its maker');
+  await form.getByLabel('authorised before cutting?').selectOption('asked, not yet');
+  await form.getByRole('button', { name: 'Keep what was told' }).click();
+  await expect(counter).toContainText('$900');
+  await expect(page.getByRole('region', { name: /repaired/ })).toContainText(
+    'its maker pays and has not said yes: nothing is cut before',
+    { ignoreCase: true },
+  );
+  await kept(page);
+  await page.getByRole('link', { name: /^Weigh/ }).click();
+  const ways = page.getByRole('region', { name: 'Ways out and money' });
+  const row = (name: string) => ways.getByRole('row').filter({ hasText: name });
+  await expect(row('Mend as drawn')).toContainText(/\$[\d,]+ to \$[\d,]+/, { timeout: 60_000 });
+  await expect(row('Mend as drawn')).toContainText('over the owner’s ceiling');
+  await expect(row('Swap the frame')).toContainText('give what a frame costs');
+  await ways.getByText('Rate, prices and norms').click();
+  const norms = page.getByRole('form', { name: 'Rate, prices and norms' });
+  await norms.getByLabel('a frame as good, delivered').fill('6000 to 4000');
+  await norms.getByRole('button', { name: 'Keep these figures' }).click();
+  await expect(norms.getByRole('alert')).toContainText('the least comes first');
+  await norms.getByLabel('a frame as good, delivered').fill('4,000 to 6,000');
+  await norms.getByRole('button', { name: 'Keep these figures' }).click();
+  await expect(row('Swap the frame')).toContainText(/\$[\d,]+ to \$[\d,]+/);
+  await norms.getByLabel('money an hour').fill('0');
+  await norms.getByRole('button', { name: 'Keep these figures' }).click();
+  await expect(row('Mend as drawn')).toContainText('give the shop’s rate');
+  await page.reload();
+  await expect(row('Mend as drawn')).toContainText('give the shop’s rate', { timeout: 60_000 });
+});

@@ -28,7 +28,9 @@ test('a job leaves one shop as a bundle and arrives in another the same, to the 
     await expect(there.getByRole('heading', { name: 'GR-7' })).toBeVisible();
     await there.getByRole('link', { name: /Right rail behind the hopper/ }).click();
     await worked(there);
-    await expect(there.getByText('Do not lift on the right rail behind the cab')).toBeVisible();
+    await expect(there.getByRole('list', { name: 'Standing notices' })).toContainText(
+      'Do not lift on the right rail behind the cab',
+    );
     const again = await takeAway(there, /^The whole job/);
     expect(readFileSync(again.path, 'utf8')).toBe(sent);
 

@@ -131,7 +131,7 @@ test('by keyboard alone: from the Yard to a kept reading and to its verdict', as
   };
   await tabTo(new RegExp(own));
   await page.keyboard.press('Enter');
-  await page.waitForURL(/walk/);
+  await page.waitForURL(/answers/);
   await worked(page);
   await tabTo(/^Probe/);
   await page.keyboard.press('Enter');

@@ -138,7 +138,7 @@ test('as built is not solved again for a reading; as found is', async () => {
 });
 
 test.each([
-  ['an hourly rate', { money: { ratePerHour: 7, currency: '$' } }, []],
+  ['an hourly rate', { money: { ...DEFAULT_PRACTICE.money, ratePerHour: 7, currency: '$' } }, []],
   ['what counts as sound', { soundFraction: 0.7 }, frame.members.map((member) => member.id)],
 ] as const)('%s changed works out anew what it touches', async (_what, practice, stale) => {
   const { engine, atRest } = opened();

@@ -12,6 +12,7 @@ import {
   sortedRecords,
   tryUsualLifts,
   verdictWithDemand,
+  waysOut,
   workMember,
   type AsMade,
   type JobDemand,
@@ -27,7 +28,7 @@ import { twinOf, type Member } from '@/core/frame';
 import { mapContours, type MapContours } from '@/core/probe';
 import { memberStates, type FlatPattern } from '@/core/shape';
 import type { LiftPlan } from '@/core/walk';
-import type { MemberPicture, MemberVerdict, SectionKept } from '@/core/weigh';
+import type { MemberPicture, MemberVerdict, Priced, SectionKept } from '@/core/weigh';
 
 /** What a list of members shows of one: the whole of it crosses to the page only for the member in sight. */
 export interface MemberSummary {
@@ -82,6 +83,8 @@ export interface JobEngine {
   readonly askLift: (plan: LiftPlan) => Promise<LiftReply>;
   /** The usual ways of lifting, tried on what is known now. */
   readonly tryLifts: () => Promise<LiftTried[]>;
+  /** Every way out with its price. */
+  readonly waysOut: () => Promise<Priced[]>;
   /** Ends what is being worked out; the next change, or the next question, goes on with it. */
   readonly stop: () => void;
 }
@@ -178,16 +181,28 @@ export function jobEngine(around: Surroundings): JobEngine {
       void settle();
     },
     stop: () => void (pace.stopped = true),
-    askLift: async (plan) => {
-      const { file, done } = await settled();
-      return askLift(file, file.notices, done, plan);
-    },
-    tryLifts: async () => {
-      const { file, done } = await settled();
-      return tryUsualLifts(file, file.notices, done);
-    },
+    ...questions(settled),
   };
 }
+
+/** What is asked of a whole job: answered once nothing is stale. */
+const questions = (settled: () => Promise<Bench>): Pick<JobEngine, 'askLift' | 'tryLifts' | 'waysOut'> => ({
+  askLift: async (plan) => {
+    const { file, done } = await settled();
+    return askLift(file, file.notices, done, plan);
+  },
+  tryLifts: async () => {
+    const { file, done } = await settled();
+    return tryUsualLifts(file, file.notices, done);
+  },
+  waysOut: async () => {
+    const { file, done } = await settled();
+    const weighed = [...done].map(
+      ([id, work]) => [id, { verdict: work.verdict, plan: plannedOn(work) }] as const,
+    );
+    return waysOut(file, new Map(weighed));
+  },
+});
 
 /**
  * Until nothing is stale and what was worked out is kept: the member in sight first, one at a time, hearing what changes in between. What is
@@ -286,7 +301,7 @@ function summaryOf({ picture, verdict, repairs, notOffered }: MemberWork): Membe
   return {
     memberId: picture.member.id,
     verdict,
-    plan: plannedOn({ repairs, notOffered }),
+    plan: plannedOn({ picture, repairs, notOffered }),
     measured: picture.map !== undefined,
     cracked: picture.cracks.length > 0,
     zones: picture.zones.length,

@@ -50,5 +50,6 @@ expose({
   show: (memberId) => opened().show(memberId),
   askLift: (plan) => opened().askLift(plan),
   tryLifts: () => opened().tryLifts(),
+  waysOut: () => opened().waysOut(),
   stop: () => opened().stop(),
 } satisfies JobWorker);

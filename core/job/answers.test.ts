@@ -50,7 +50,15 @@ const walked = (but: (title: string) => boolean = () => false): Look[] =>
           } as Look,
         ],
   );
-const NOTHING_PLANNED = { repairs: 0, broken: 0, notOffered: 0 };
+const NOTHING_PLANNED = {
+  stretches: 0,
+  repairs: 0,
+  broken: 0,
+  notOffered: 0,
+  plates: 0,
+  weldM: 0,
+  steelKg: 0,
+};
 const judged = (verdict: Verdict, codes: readonly string[] = [], plan = NOTHING_PLANNED): AnsweredMember => ({
   verdict: { verdict, findings: codes.map((code) => ({ code, verdict })) as unknown as Finding[] },
   plan,
@@ -186,9 +194,9 @@ describe('beneath', () => {
 });
 
 describe('repair', () => {
-  const repair = (but: Readonly<Record<string, AnsweredMember>>, evidence: Evidence[] = walked()) =>
+  const repair = (but: Readonly<Record<string, AnsweredMember>>, evidence: readonly Evidence[] = walked()) =>
     four(records(evidence), { weighed: weighed(but) }).repair;
-  const drawn = { repairs: 1, broken: 0, notOffered: 0 };
+  const drawn = { ...NOTHING_PLANNED, repairs: 1 };
   test.each<[string, AnsweredMember, string, string]>([
     ['plates that break no rule', judged('Mend', ['modulus-kept'], drawn), 'yes', 'mended here'],
     [
@@ -252,5 +260,19 @@ describe('repair', () => {
       is: 'with limits',
       reasons: [{ why: 'renewed by hand' }],
     });
+  });
+  test.each([
+    ['not asked', 'with limits'],
+    ['asked, not yet', 'with limits'],
+    ['refused', 'with limits'],
+    ['yes', 'yes'],
+  ] as const)('a maker who pays and was %s: %s', (authorised, is) => {
+    const intake: Evidence = {
+      kind: 'intake',
+      ...stamp(),
+      isHome: false,
+      makersClaim: { who: 'the maker', authorised },
+    };
+    expect(repair({}, [...walked(), intake] as Evidence[])).toMatchObject({ is });
   });
 });

@@ -3,6 +3,7 @@ import { progressOf, type SpotState } from '../walk';
 import { severity, unitVerdict, type FindingCode, type MemberVerdict, type Verdict } from '../weigh';
 import { judgedJob, type JobDemand } from './demand';
 import { jobHosts, jobSpots } from './inputs';
+import { intakeOf, isUnauthorised } from './intake';
 import { tryUsualLifts, type LiftTried } from './lift';
 import { brokenRules, type MemberWork } from './member';
 import { mayMove, pastLimitOf, type MayMove, type MoveReason } from './move';
@@ -32,6 +33,7 @@ export type AnswerReason = { readonly says: AnswerIs } & (
   | { readonly why: 'mended here'; readonly names: readonly string[] }
   | { readonly why: 'renewed by hand'; readonly names: readonly string[] }
   | { readonly why: 'more may come'; readonly names: readonly string[] }
+  | { readonly why: 'not authorised'; readonly names: readonly string[] }
   | { readonly why: 'nothing found to repair' }
 );
 export interface Answered {
@@ -48,9 +50,14 @@ export interface AnsweredMember {
 }
 /** Repairs drawn for a member: how many, of them those that break a rule, and how many were tried in vain. */
 export interface Planned {
+  /** Bad stretches, drawn for or not. */
+  readonly stretches: number;
   readonly repairs: number;
   readonly broken: number;
   readonly notOffered: number;
+  readonly plates: number;
+  readonly weldM: number;
+  readonly steelKg: number;
 }
 
 /** What the answers rest on beside the records. */
@@ -216,7 +223,9 @@ function ofRepair(records: JobRecords, weighed: AnswersBasis['weighed']): Answer
   );
   const hosts = jobHosts(records).filter(({ carriesNothing }) => carriesNothing);
   const nothingKnown = unknown.length === judged.length;
+  const intake = intakeOf(records);
   const said = [
+    ...say('with limits', 'not authorised', isUnauthorised(intake) ? [intake!.makersClaim!.who] : []),
     ...(unit.verdict === 'Retire' ? say('no', 'retire', unit.nothingToLandOn) : []),
     ...say('can’t say', 'steel not known', named(judged.filter(isOpen))),
     ...say('with limits', 'as its maker says', named(byMaker)),
@@ -237,11 +246,22 @@ function ofRepair(records: JobRecords, weighed: AnswersBasis['weighed']): Answer
 type NamedWhy = Extract<AnswerReason, { readonly names: readonly string[] }>['why'];
 
 /** What is planned on a member, counted. */
-export const plannedOn = ({ repairs, notOffered }: Pick<MemberWork, 'repairs' | 'notOffered'>): Planned => ({
-  repairs: repairs.length,
-  broken: repairs.filter((worked) => brokenRules(worked).length > 0).length,
-  notOffered: notOffered.length,
-});
+export function plannedOn({
+  picture,
+  repairs,
+  notOffered,
+}: Pick<MemberWork, 'picture' | 'repairs' | 'notOffered'>): Planned {
+  const patterns = repairs.flatMap((worked) => worked.patterns);
+  return {
+    stretches: picture.zones.length,
+    repairs: repairs.length,
+    broken: repairs.filter((worked) => brokenRules(worked).length > 0).length,
+    notOffered: notOffered.length,
+    plates: patterns.length,
+    weldM: repairs.reduce((sum, { joined }) => sum + joined.totalWeldMm, 0) / 1000,
+    steelKg: patterns.reduce((sum, { massKg }) => sum + massKg, 0),
+  };
+}
 
 /** Every member worked out and judged, and the four answers from it: what papers print. */
 export function answeredJob(

@@ -6,6 +6,7 @@ import {
   claimKind,
   complaintKind,
   findKind,
+  intakeKind,
   leaveKind,
   liftKind,
   lookKind,
@@ -16,6 +17,7 @@ import {
 
 /** Every kind of evidence there is. A new one is a file of its own in the room that owns the fact, and a line here. */
 export const EVIDENCE_KINDS = [
+  intakeKind,
   lookKind,
   leaveKind,
   signKind,

@@ -72,3 +72,5 @@ export {
   type Planned,
   type Question,
 } from './answers';
+export { intakeOf, isUnauthorised } from './intake';
+export { quantitiesOf, waysOut } from './ways-out';

@@ -15,6 +15,7 @@ export {
   loadFactorsSchema,
   type LoadFactors,
   LIMIT_SOURCES,
+  moneySchema,
   practiceSchema,
   SCHOOL_IDS,
   schoolEdgeMm,
@@ -86,3 +87,4 @@ export {
   TOUGHNESS,
   TOUGHNESS_SOURCE,
 } from './crack-growth';
+export { DEFAULT_NORMS, normsSchema, type Norms } from './norms';

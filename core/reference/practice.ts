@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { dequal } from 'dequal';
 import { inchesToMm, type Body, type Form } from '../quantity';
 import type { Source } from './source';
+import { DEFAULT_NORMS, normsSchema } from './norms';
 import { COMMON_PRACTICE } from './source';
 
 /** The three schools of where to cut and land (common practice; the trade disagrees). */
@@ -87,12 +88,24 @@ export const DEFAULT_HAND_PRACTICE: HandPractice = {
 };
 
 /** What the shop's time costs. Nothing of the metal is judged by it. */
+const price = z.number().gte(0).lte(1e6);
 export const moneySchema = z.object({
+  /** Nothing where nobody has said: no price is made from it. */
   ratePerHour: z.number().gte(0).lte(1000),
   currency: z.string().trim().min(1).max(4),
+  /** Steel with its cutting gas and wire, for a kilogram (common practice, no source). */
+  steelPerKg: z.tuple([price, price]).default((): [number, number] => [2, 6]),
+  /** A frame as good as this one, delivered; absent where none is to be had or nobody asked. */
+  framePrice: z.tuple([price, price]).optional(),
+  norms: normsSchema.default(() => DEFAULT_NORMS),
 });
 export type Money = z.infer<typeof moneySchema>;
-export const DEFAULT_MONEY: Money = { ratePerHour: 110, currency: '$' };
+export const DEFAULT_MONEY: Money = {
+  ratePerHour: 110,
+  currency: '$',
+  steelPerKg: [2, 6],
+  norms: DEFAULT_NORMS,
+};
 
 /** Profiles to start the walk's rules from. */
 export const WALK_PROFILES = {

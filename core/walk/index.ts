@@ -91,3 +91,4 @@ export {
   type LiftWay,
 } from './lift';
 export { usualLift, wheelsOf } from './usual-lift';
+export { AUTHORISED, intakeKind, intakeSchema, type Intake } from './intake';

@@ -101,3 +101,17 @@ export {
   tail,
   type NextReading,
 } from './next-reading';
+export {
+  NO_PRICE,
+  pricedWays,
+  SERVICE_YEARS,
+  WAYS_OUT,
+  type Drawn,
+  type NoPrice,
+  type OwnersMoney,
+  type Priced,
+  type Quantities,
+  type Spread,
+  type WayOut,
+} from './money';
+export { isMended } from './mended';

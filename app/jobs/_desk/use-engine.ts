@@ -5,6 +5,7 @@ import { startTransition, useCallback, useEffect, useMemo, useReducer, useRef } 
 import { toast } from 'sonner';
 import type { JobDemand, JobFile, LiftReply, LiftTried, RecordsChange } from '@/core/job';
 import type { LiftPlan } from '@/core/walk';
+import type { Priced } from '@/core/weigh';
 import type { JobWorker } from '@/workers/job.worker';
 import type { MemberSummary, Report, WorkView } from '@/workers/job-engine';
 
@@ -24,6 +25,7 @@ export interface Engine extends Reported {
   readonly stop: () => void;
   readonly askLift: (plan: LiftPlan) => Promise<LiftReply>;
   readonly tryLifts: () => Promise<LiftTried[]>;
+  readonly waysOut: () => Promise<Priced[]>;
 }
 
 const NOTHING_YET: Reported = {
@@ -114,8 +116,12 @@ export function useEngine(initial: JobFile, firstId: string): Engine {
     () => worker.current?.tryLifts() ?? Promise.reject(new Error('the page is still starting')),
     [],
   );
+  const waysOut = useCallback(
+    () => worker.current?.waysOut() ?? Promise.reject(new Error('the page is still starting')),
+    [],
+  );
   return useMemo(
-    () => ({ ...reported, hear, show, stop, askLift, tryLifts }),
-    [reported, hear, show, stop, askLift, tryLifts],
+    () => ({ ...reported, hear, show, stop, askLift, tryLifts, waysOut }),
+    [reported, hear, show, stop, askLift, tryLifts, waysOut],
   );
 }

@@ -4,6 +4,7 @@ import { createContext, useContext, useMemo, type ReactNode } from 'react';
 import type { JobDemand, LiftReply, LiftTried } from '@/core/job';
 import { memberStates, type MemberState } from '@/core/shape';
 import type { LiftPlan } from '@/core/walk';
+import type { Priced } from '@/core/weigh';
 import type { MemberSummary, WorkView } from '@/workers/job-engine';
 import { useMember } from './place-context';
 import type { Engine } from './use-engine';
@@ -36,6 +37,8 @@ export interface Work {
   readonly askLift: (plan: LiftPlan) => Promise<LiftReply>;
   /** The usual ways of lifting, tried. */
   readonly tryLifts: () => Promise<LiftTried[]>;
+  /** Every way out with its price. */
+  readonly waysOut: () => Promise<Priced[]>;
 }
 
 const WorkContext = createContext<Work | undefined>(undefined);
@@ -71,6 +74,7 @@ export function WorkProvider({ engine, children }: { engine: Engine; children: R
       stopWork: engine.stop,
       askLift: engine.askLift,
       tryLifts: engine.tryLifts,
+      waysOut: engine.waysOut,
     }),
     [engine, work, states],
   );

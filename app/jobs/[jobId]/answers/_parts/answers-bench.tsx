@@ -5,6 +5,7 @@ import { QUESTIONS, type Answered, type AnswerIs, type AnswerReason, type Questi
 import { CAUTIONS, DEFERENCE } from '../../../../_words/cautions';
 import { answerReasonWords, answerWords, QUESTION_WORDS } from '../../../../_words/answers';
 import { Bench, useReader, useRecordsLater } from '../../../_desk';
+import { IntakePanel } from './intake-panel';
 import { NoticeOffer } from './notice-offer';
 import { StandingNotices } from './standing-notices';
 import { useAnswers } from './use-answers';
@@ -20,6 +21,7 @@ export function AnswersBench() {
         ))}
       </div>
       <StandingNotices />
+      <IntakePanel />
       <p className="caution mt-4">
         What is on record and was worked out from it, not leave to do it.{' '}
         {CAUTIONS.lift.replace(DEFERENCE, '')}

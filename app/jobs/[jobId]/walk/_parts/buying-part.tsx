@@ -146,7 +146,7 @@ function Rate() {
       return void toast.error('a rate is a number, with its currency');
     const problem = await changePractice({
       ...file.practice,
-      money: { ratePerHour, currency: typed.currency.trim() },
+      money: { ...file.practice.money, ratePerHour, currency: typed.currency.trim() },
     });
     if (problem) toast.error(problem.message, { description: problem.kept });
   };

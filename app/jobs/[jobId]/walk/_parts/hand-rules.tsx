@@ -34,7 +34,11 @@ export function HandRules() {
       key,
       typed[key] === undefined ? hand[key] : Number(typed[key]) / 100,
     ]);
-    const next = handPracticeSchema.safeParse({ ...Object.fromEntries(shares), tapReachMm: reach.value });
+    const next = handPracticeSchema.safeParse({
+      ...hand,
+      ...Object.fromEntries(shares),
+      tapReachMm: reach.value,
+    });
     if (!next.success)
       return void toast.error('shares lie between 0 and 100 %, a tap’s reach between 10 mm and a foot');
     const problem = await changePractice({ ...file.practice, hand: next.data });

@@ -19,6 +19,7 @@ import { DemandPanel } from './demand-panel';
 import { FramePanel } from './frame-panel';
 import { Reasons } from './reasons';
 import { UnitPanel } from './unit-panel';
+import { WaysOutPanel } from './ways-out-panel';
 import { printStation } from '../../../../_words/station';
 
 const KEPT_WORDS: readonly (readonly [KeptKey, string])[] = [
@@ -64,6 +65,7 @@ export function WeighBench() {
           />
         </section>
       )}
+      <WaysOutPanel />
       <DemandPanel />
       <FramePanel />
       <div className="mt-5">

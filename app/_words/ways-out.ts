@@ -1,0 +1,81 @@
+import type { Money, Norms } from '@/core/reference';
+import type { NoPrice, Priced, Spread, WayOut } from '@/core/weigh';
+
+export const WAY_OUT_WORDS: Readonly<
+  Record<WayOut, readonly [name: string, restores: string, stays: string]>
+> = {
+  'temporary only': ['Temporary repair only', 'it gets to where it is opened up', 'everything that is bad'],
+  'bolt on': [
+    'Bolt plates on',
+    'load carried past what is bad, no heat near zinc, trim or tank',
+    'the rust beneath, which is coated and looked at again',
+  ],
+  mend: ['Mend as drawn', 'the section over every bad stretch that is drawn', 'old metal beside the plates'],
+  'splice or renew': [
+    'Splice in or renew',
+    'new metal from sound to sound',
+    'joints to be looked at; everything that hangs there is moved',
+  ],
+  'swap the frame': [
+    'Swap the frame',
+    'the whole frame, as good as the one that is bought',
+    'its own rust: it gets a walk and a survey of its own',
+  ],
+  'withdraw it': ['Take it off the road', 'nothing', 'nothing to pay for'],
+};
+
+export const NO_PRICE_WORDS: Readonly<Record<NoPrice, string>> = {
+  'no rate': 'can’t say: give the shop’s rate',
+  'no frame price': 'can’t say: give what a frame costs, below',
+  'nothing to do': 'nothing on record asks for it',
+  'no plate drawn': 'can’t say: not all of it is drawn, or some of it is past plating',
+};
+
+/** Money to two figures: a range is no offer. */
+export function printMoney(amount: number, { currency }: Pick<Money, 'currency'>): string {
+  const step = 10 ** Math.max(0, Math.floor(Math.log10(Math.max(1, amount))) - 1);
+  return `${currency}${(Math.round(amount / step) * step).toLocaleString('en-US')}`;
+}
+export const moneyRange = ({ low, high }: Spread, money: Money): string =>
+  high === 0 ? '–' : `${printMoney(low, money)} to ${printMoney(high, money)}`;
+
+const hoursRange = ({ low, high }: Spread): string =>
+  high === 0 ? '' : `${Math.round(low)} to ${Math.round(high)} h`;
+
+/** Hours, price by a year and what speaks against it, in a line. */
+export function pricedWords(priced: Extract<Priced, { ok: true }>, money: Money): string {
+  const { hours, perYear, isOverValue, money: drawn } = priced;
+  return [
+    hoursRange(hours),
+    perYear && `${printMoney(perYear[0], money)} to ${printMoney(perYear[1], money)} a year of service`,
+    drawn.over !== undefined && drawn.spread.high > 0 && overWords(drawn.over),
+    isOverValue && 'more than the unit is worth',
+  ]
+    .filter(Boolean)
+    .join('; ');
+}
+
+/** A chance in words: bands, for it rests on norms. */
+function overWords(share: number): string {
+  if (share < 0.05) return 'within the owner’s ceiling';
+  if (share < 0.35) return 'may go over the owner’s ceiling';
+  return share < 0.75 ? 'as likely over the owner’s ceiling as not' : 'over the owner’s ceiling';
+}
+
+export const NORM_WORDS: Readonly<Record<keyof Omit<Norms, 'seizedChance' | 'hiddenChance'>, string>> = {
+  stripDown: 'strip down and refit, a stretch',
+  makeReady: 'clean, open and cut, a stretch',
+  plate: 'make and fit a plate',
+  weldPerMetre: 'weld, a metre',
+  crackWelded: 'grind and weld a crack',
+  splice: 'splice',
+  crossmember: 'renew a crossmember',
+  rail: 'renew a rail',
+  fitting: 'renew a bracket',
+  boltedPlate: 'bolt on a plate',
+  temporary: 'temporary repair',
+  frameSwap: 'swap the frame',
+  coating: 'coat a member',
+  seized: 'where something seizes or breaks',
+  hidden: 'where more is found behind',
+};

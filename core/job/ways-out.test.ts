@@ -1,0 +1,105 @@
+import { defaultFrame, familyOf } from '../frame';
+import { DEFAULT_PRACTICE } from '../reference';
+import type { Verdict } from '../weigh';
+import { quantitiesOf, waysOut, type AnsweredMember, type Evidence, type JobRecords } from '.';
+
+const frame = defaultFrame({
+  ...familyOf('open-channel ladder').typical,
+  family: 'open-channel ladder',
+  steel: 'a36',
+  datum: 'hole',
+});
+const records = (evidence: readonly Evidence[] = []): JobRecords => ({
+  frame,
+  practice: DEFAULT_PRACTICE,
+  evidence,
+  strikes: [],
+  repairs: [],
+});
+const plan = { stretches: 2, repairs: 2, broken: 0, notOffered: 0, plates: 4, weldM: 6, steelKg: 40 };
+const NONE = { stretches: 0, repairs: 0, broken: 0, notOffered: 0, plates: 0, weldM: 0, steelKg: 0 };
+const judged = (verdict: Verdict, planned = NONE): AnsweredMember => ({
+  verdict: { verdict, findings: [] },
+  plan: planned,
+});
+const weighed = (but: Readonly<Record<string, AnsweredMember>>) =>
+  new Map(frame.members.map(({ id }) => [id, but[id] ?? judged('Leave')]));
+const intake = (more: object): Evidence =>
+  ({
+    kind: 'intake',
+    id: '00000000-0000-4000-8000-000000000001',
+    isHome: false,
+    by: 'RK',
+    at: '2026-11-10T08:00:00Z',
+    note: '',
+    ...more,
+  }) as Evidence;
+
+test('counted from what every member came to', () => {
+  const of = quantitiesOf(
+    records(),
+    weighed({
+      'rail-left': judged('Mend', plan),
+      'rail-right': judged('Splice'),
+      'cross-1': judged('Renew'),
+      'cross-2': judged('Watch', plan),
+    }),
+  );
+  expect(of).toMatchObject({
+    stretches: 2,
+    drawn: 2,
+    plates: 4,
+    weldM: 6,
+    steelKg: 40,
+    splices: 1,
+    rails: 0,
+    crossmembers: 1,
+    members: 3,
+  });
+  expect(of.criticalUnseen).toBeGreaterThan(0);
+});
+test.each([
+  ['a rail to mend for its crack alone', judged('Mend'), { stretches: 1, drawn: 0 }],
+  [
+    'plates that break a rule are not drawn',
+    judged('Mend', { ...plan, broken: 1 }),
+    { stretches: 2, drawn: 1 },
+  ],
+  [
+    'one stretch where nothing would do',
+    judged('Mend', { ...plan, notOffered: 1 }),
+    { stretches: 2, drawn: 0 },
+  ],
+  ['a rail to renew', judged('Renew', plan), { stretches: 0, rails: 1, plates: 0 }],
+  ['a rail to leave', judged('Leave', plan), { stretches: 0, members: 0, plates: 0 }],
+])('%s', (_, member, expected) =>
+  expect(quantitiesOf(records(), weighed({ 'rail-left': member }))).toMatchObject(expected),
+);
+
+const way = (job: JobRecords, name: string, members = weighed({ 'rail-left': judged('Mend', plan) })) =>
+  waysOut(job, members).find((each) => each.way === name)!;
+
+test('what the owner said of money is heard; nothing said, nothing claimed', () => {
+  expect(way(records(), 'mend')).not.toHaveProperty('isOverValue');
+  expect(way(records([intake({ ceiling: 10, unitValue: 10 })]), 'mend')).toMatchObject({
+    ok: true,
+    isOverValue: true,
+    money: { over: 1 },
+  });
+  // The last thing told counts.
+  const later = intake({ id: '00000000-0000-4000-8000-000000000002', ceiling: 1e6 });
+  const heard = way(records([intake({ ceiling: 10, unitValue: 10 }), later]), 'mend');
+  expect(heard).toMatchObject({ money: { over: 0 } });
+  expect(heard).not.toHaveProperty('isOverValue');
+});
+test('asked twice, the same price; more unseen, dearer at its upper end', () => {
+  expect(waysOut(records(), weighed({ 'rail-left': judged('Mend', plan) }))).toEqual(
+    waysOut(records(), weighed({ 'rail-left': judged('Mend', plan) })),
+  );
+});
+test('nothing bad: nothing is priced but withdrawing it', () =>
+  expect(
+    waysOut(records(), weighed({}))
+      .filter(({ ok }) => ok)
+      .map((each) => each.way),
+  ).toEqual(['withdraw it']));

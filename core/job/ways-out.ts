@@ -1,0 +1,46 @@
+import { randomLcg } from 'd3-random';
+import { progressOf } from '../walk';
+import { isMended, pricedWays, severity, type Priced, type Quantities, type Verdict } from '../weigh';
+import type { AnsweredMember } from './answers';
+import { intakeOf } from './intake';
+import { jobHosts, jobSpots } from './inputs';
+import { stands, type JobRecords } from './records';
+
+/** Always the same draws: a price changes when what it rests on does. */
+const SEED = 0.618;
+
+/** How much work the unit asks for, counted from what every member's metal came to, brackets, cracks and what nobody saw. */
+export function quantitiesOf(records: JobRecords, weighed: ReadonlyMap<string, AnsweredMember>): Quantities {
+  const judged = records.frame.members.flatMap((member) => {
+    const work = weighed.get(member.id);
+    return work && severity(work.verdict.verdict) >= severity('Mend') ? [{ member, ...work }] : [];
+  });
+  const main = judged.filter(({ member }) => isMended(member));
+  const isOf = (wanted: Verdict) => main.filter(({ verdict }) => verdict.verdict === wanted);
+  const mended = isOf('Mend');
+  const sum = (of: (plan: AnsweredMember['plan']) => number) =>
+    mended.reduce((total, { plan }) => total + of(plan), 0);
+  const progress = progressOf(jobSpots(records));
+  return {
+    // A rail to be mended has one bad stretch at least, a crack's.
+    stretches: sum(({ stretches, repairs }) => Math.max(1, stretches, repairs)),
+    drawn: sum(({ repairs, broken, notOffered }) => (notOffered > 0 ? 0 : repairs - broken)),
+    plates: sum(({ plates }) => plates),
+    weldM: sum(({ weldM }) => weldM),
+    steelKg: sum(({ steelKg }) => steelKg),
+    cracks: stands(records, 'crack').length,
+    splices: isOf('Splice').length,
+    rails: isOf('Renew').length + isOf('Retire').length,
+    crossmembers: judged.length - main.length,
+    fittings: jobHosts(records).filter(({ carriesNothing }) => carriesNothing).length,
+    members: judged.length,
+    criticalUnseen: progress.critical - progress.criticalSeen,
+  };
+}
+
+/** Every way out of a job with its price, by the shop's rate and norms and the owner's own figures. */
+export function waysOut(records: JobRecords, weighed: ReadonlyMap<string, AnsweredMember>): Priced[] {
+  const { ceiling, unitValue } = intakeOf(records) ?? {};
+  const of = quantitiesOf(records, weighed);
+  return pricedWays(of, records.practice.money, { ceiling, unitValue }, () => randomLcg(SEED));
+}

@@ -1,0 +1,11 @@
+export { drawnSum, meanOf, varianceOf, type Drawn, type Spread, type Uncertain } from './draw';
+export {
+  NO_PRICE,
+  SERVICE_YEARS,
+  WAYS_OUT,
+  workOf,
+  type NoPrice,
+  type Quantities,
+  type WayOut,
+} from './ways';
+export { pricedWays, type OwnersMoney, type Priced } from './price';

@@ -1,0 +1,167 @@
+import { randomLcg } from 'd3-random';
+import { DEFAULT_MONEY, type Money } from '../../reference';
+import {
+  drawnSum,
+  meanOf,
+  NO_PRICE,
+  pricedWays,
+  varianceOf,
+  WAYS_OUT,
+  workOf,
+  type Quantities,
+  type Uncertain,
+} from '.';
+
+const part = (least: number, most: number, chance = 1, name = 'work'): Uncertain => ({
+  name,
+  least,
+  most,
+  chance,
+});
+const drawn = (parts: Uncertain[], limit?: number, seed = 0.4) =>
+  drawnSum(parts, { random: randomLcg(seed), draws: 10_000, limit });
+
+describe('a sum drawn', () => {
+  test('one part spreads evenly between its ends', () => {
+    const { spread, mean } = drawn([part(10, 30)]);
+    expect(spread.low).toBeCloseTo(11, 0);
+    expect(spread.mid).toBeCloseTo(20, 0);
+    expect(spread.high).toBeCloseTo(29, 0);
+    expect(mean).toBeCloseTo(20, 0);
+  });
+  test.each([0.11, 0.37, 0.83])(
+    'many parts have the mean and variance of the closed form (seed %d)',
+    (seed) => {
+      const parts = [
+        part(10, 30),
+        part(0, 8, 0.25),
+        part(4, 5),
+        part(2, 40, 0.5),
+        ...Array.from({ length: 6 }, () => part(1, 9, 0.3)),
+      ];
+      const [mean, variance] = [
+        parts.reduce((sum, each) => sum + meanOf(each), 0),
+        parts.reduce((sum, each) => sum + varianceOf(each), 0),
+      ];
+      const { spread, mean: found } = drawn(parts, undefined, seed);
+      // Standard error of ten thousand draws.
+      expect(Math.abs(found - mean)).toBeLessThan(4 * Math.sqrt(variance / 10_000));
+      // Near normal: 5th to 95th is 3.29 standard deviations wide.
+      expect((spread.high - spread.low) / Math.sqrt(variance)).toBeGreaterThan(3.05);
+      expect((spread.high - spread.low) / Math.sqrt(variance)).toBeLessThan(3.5);
+    },
+  );
+  test('the variance of one that may not come, by counting', () => {
+    // Comes in half: 0 or evenly 0 … 12: mean 3, E x² = 24, variance 15.
+    expect(varianceOf(part(0, 12, 0.5))).toBeCloseTo(15, 12);
+    expect(varianceOf(part(5, 5))).toBeCloseTo(0, 12);
+    expect(varianceOf(part(5, 5, 0.5))).toBeCloseTo(6.25, 12);
+  });
+  test('the chance of going over', () => {
+    expect(drawn([part(10, 30)], 25).over).toBeCloseTo(0.25, 1);
+    expect(drawn([part(10, 30)], 30).over).toBe(0);
+    expect(drawn([part(10, 30)], 9).over).toBe(1);
+    expect(drawn([part(10, 30)])).not.toHaveProperty('over');
+  });
+  test('what drives it, ranked; what is certain drives nothing', () => {
+    const { drivers } = drawn([part(1, 2, 1, 'small'), part(0, 20, 1, 'large'), part(7, 7, 1, 'fixed')]);
+    expect(drivers.map(({ name }) => name)).toEqual(['large', 'small']);
+    expect(drivers[0]!.share).toBeCloseTo(400 / 401, 9);
+  });
+  test('the same seed, the same sum; nothing is nothing', () => {
+    expect(drawn([part(1, 9)], 5)).toEqual(drawn([part(1, 9)], 5));
+    expect(drawn([])).toMatchObject({ spread: { low: 0, mid: 0, high: 0 }, mean: 0, drivers: [] });
+  });
+});
+
+const NOTHING: Quantities = {
+  stretches: 0,
+  drawn: 0,
+  plates: 0,
+  weldM: 0,
+  steelKg: 0,
+  cracks: 0,
+  splices: 0,
+  rails: 0,
+  crossmembers: 0,
+  fittings: 0,
+  members: 0,
+  criticalUnseen: 0,
+};
+const PATCH: Quantities = {
+  ...NOTHING,
+  stretches: 1,
+  drawn: 1,
+  plates: 2,
+  weldM: 4,
+  steelKg: 30,
+  members: 1,
+};
+const price = (of: Quantities, money: Money = DEFAULT_MONEY, owner = {}) =>
+  new Map(pricedWays(of, money, owner, () => randomLcg(0.3)).map((each) => [each.way, each]));
+const cost = (of: Quantities, way: (typeof WAYS_OUT)[number], money?: Money) => {
+  const priced = price(of, money).get(way)!;
+  return priced.ok ? priced.money.spread : priced.why;
+};
+
+describe('ways out', () => {
+  test('a patch by the norms: its ends are the sum of the parts’', () => {
+    const work = workOf('mend', PATCH, DEFAULT_MONEY);
+    if (typeof work === 'string') throw new Error(work);
+    const sure = work.hours.filter(({ chance }) => chance === 1);
+    // 1 + 1 + 2·1 + 4·0.5 + 1 and 6 + 4 + 2·3 + 4·1.5 + 3.
+    expect(sure.reduce((sum, { least }) => sum + least, 0)).toBe(7);
+    expect(sure.reduce((sum, { most }) => sum + most, 0)).toBe(25);
+    expect(work.money).toEqual([{ name: 'steel', least: 60, most: 180, chance: 1 }]);
+  });
+  test.each([
+    ['mend', NOTHING, 'nothing to do'],
+    ['temporary only', NOTHING, 'nothing to do'],
+    ['bolt on', NOTHING, 'nothing to do'],
+    ['splice or renew', NOTHING, 'nothing to do'],
+    ['swap the frame', NOTHING, 'nothing to do'],
+    ['swap the frame', PATCH, 'no frame price'],
+    ['mend', { ...PATCH, drawn: 0 }, 'no plate drawn'],
+    ['mend', { ...PATCH, rails: 1 }, 'no plate drawn'],
+    ['mend', { ...PATCH, splices: 1 }, 'no plate drawn'],
+  ] as const)('%s of %j: %s', (way, of, why) => expect(cost(of, way)).toBe(why));
+  test('without a rate nothing is priced, and nothing is ever free', () => {
+    const free = price(PATCH, { ...DEFAULT_MONEY, ratePerHour: 0 });
+    expect(free.get('mend')).toEqual({ way: 'mend', ok: false, why: 'no rate' });
+    expect([...free.values()].filter(({ ok, way }) => ok && way !== 'withdraw it')).toEqual([]);
+    expect(NO_PRICE).toContain('no rate');
+  });
+  test('more of anything, or more unseen, never costs less', () => {
+    for (const key of Object.keys(NOTHING) as (keyof Quantities)[]) {
+      if (key === 'drawn' || key === 'rails' || key === 'splices') continue;
+      const more = { ...PATCH, [key]: PATCH[key] + 1, ...(key === 'stretches' && { drawn: 2 }) };
+      const [before, after] = [cost(PATCH, 'mend'), cost(more, 'mend')];
+      if (typeof before === 'string' || typeof after === 'string') throw new Error(`${key}: no price`);
+      expect(after.mid).toBeGreaterThan(before.mid);
+      expect(after.high).toBeGreaterThan(before.high);
+    }
+  });
+  test('a dearer hour, a dearer steel', () => {
+    const mid = (money: Money) => (cost(PATCH, 'mend', money) as { mid: number }).mid;
+    expect(mid({ ...DEFAULT_MONEY, ratePerHour: 220 })).toBeGreaterThan(
+      1.9 * mid({ ...DEFAULT_MONEY, steelPerKg: [0, 0] }),
+    );
+    expect(mid({ ...DEFAULT_MONEY, steelPerKg: [20, 60] })).toBeGreaterThan(mid(DEFAULT_MONEY));
+  });
+  test('a frame to be had is priced with it', () => {
+    const spread = cost(PATCH, 'swap the frame', { ...DEFAULT_MONEY, framePrice: [3000, 3000] });
+    expect((spread as { low: number }).low).toBeGreaterThan(3000 + 60 * 110);
+  });
+  test('over the ceiling, over what it is worth, by a year of service', () => {
+    const mend = price(PATCH, DEFAULT_MONEY, { ceiling: 1, unitValue: 1 }).get('mend')!;
+    expect(mend).toMatchObject({ ok: true, isOverValue: true, money: { over: 1 } });
+    expect(price(PATCH, DEFAULT_MONEY, { ceiling: 1e6, unitValue: 1e6 }).get('mend')).toMatchObject({
+      isOverValue: false,
+      money: { over: 0 },
+    });
+    const { money, perYear } = mend as Extract<typeof mend, { ok: true }>;
+    expect(perYear).toEqual([money.spread.mid / 15, money.spread.mid / 5]);
+    expect(price(PATCH).get('temporary only')).not.toHaveProperty('perYear');
+    expect(price(PATCH).get('mend')).not.toHaveProperty('isOverValue');
+  });
+});
