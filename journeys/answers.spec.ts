@@ -123,4 +123,29 @@ test('what the owner tells and the shop’s figures set the ways out side by sid
   await expect(row('Mend as drawn')).toContainText('give the shop’s rate');
   await page.reload();
   await expect(row('Mend as drawn')).toContainText('give the shop’s rate', { timeout: 60_000 });
+  const choice = ways.getByRole('region', { name: 'The owner’s choice' });
+  await choice.getByRole('button', { name: 'Record a choice' }).click();
+  const pick = page.getByRole('form', { name: 'A choice' });
+  await pick.getByLabel('chosen').selectOption({ label: 'part of it is repaired' });
+  await pick.getByRole('button', { name: 'Keep the choice' }).click();
+  await expect(pick.getByRole('alert')).toContainText('say what is left undone');
+  await pick.getByLabel('what is left undone').fill('holes ahead of the rear hanger');
+  await pick.getByRole('button', { name: 'Keep the choice' }).click();
+  await expect(choice).toContainText('part of it is repaired');
+  await kept(page);
+  for (const paper of ['owners-report', 'work-order', 'buyers-look']) {
+    const answer = await page.request.get(`${untouched.url}/api${untouched.jobs['GR-7']}/${paper}`);
+    expect(answer.ok()).toBe(true);
+    const path = test.info().outputPath(`${paper}.pdf`);
+    writeFileSync(path, await answer.body());
+    const { words, pages } = readPdf(path);
+    expect(pages).toBeLessThanOrEqual(paper === 'owners-report' ? 2 : 1);
+    expect(words.replace(/\s+/g, ' ')).toContain('holes ahead of the rear hanger');
+    expect(words.replace(/\s+/g, ' ')).toContain('May it be driven? To the shop only');
+    if (paper === 'owners-report') {
+      expect(words).toContain('What is wrong');
+      expect(words).toContain('give the shop’s rate');
+      expect(words).toContain('Not seen: 1');
+    }
+  }
 });

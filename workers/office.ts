@@ -10,8 +10,8 @@ const TASKS = {
   line: jobLine,
   /** Every member worked out and judged with what the frame asks of it, and the four answers as of today. */
   answered: (file: JobFile) => {
-    const { works, four } = answeredJob(file, file.notices, format(new Date(), 'yyyy-MM-dd'));
-    return { works: sent(works), four };
+    const { works, four, ways } = answeredJob(file, file.notices, format(new Date(), 'yyyy-MM-dd'));
+    return { works: sent(works), four, ways };
   },
   /** Every member worked out, plates and welds with it. */
   worked: (file: JobFile) => sent(workJob(file)),

@@ -102,6 +102,8 @@ export function answerReasonWords(reason: AnswerReason, { frame, system }: ToldO
       return `renewed or made good: ${listed(reason.names)}`;
     case 'more may come':
       return `not known yet, and may add to it: ${listed(reason.names)}`;
+    case 'declined':
+      return `this shop has declined it or passed it on: ${reason.names.join(', ')}`;
     case 'not authorised':
       return `${reason.names.join(', ')} pays and has not said yes: nothing is cut before`;
     case 'nothing found to repair':

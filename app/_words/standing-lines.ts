@@ -1,5 +1,5 @@
 import { memberOf } from '@/core/frame';
-import { jobTimeLeft, type JobFile } from '@/core/job';
+import { jobTimeLeft, leftUndone, type JobFile } from '@/core/job';
 import type { UnitSystem } from '@/core/quantity';
 import { timeLeftWords } from './trace';
 
@@ -14,3 +14,7 @@ export const temporaryNotices = (file: JobFile, system: UnitSystem, today: strin
     by: left.repair.by,
     at: left.repair.at,
   }));
+
+/** What owners chose to leave undone: on every paper after. */
+export const leftWords = (file: JobFile): string[] =>
+  leftUndone(file).map(({ left, by, at }) => `Left undone by choice: ${left} (${by} ${at.slice(0, 10)})`);

@@ -1,4 +1,5 @@
 import type { Money, Norms } from '@/core/reference';
+import type { Chosen } from '@/core/walk';
 import type { NoPrice, Priced, Spread, WayOut } from '@/core/weigh';
 
 export const WAY_OUT_WORDS: Readonly<
@@ -21,7 +22,7 @@ export const WAY_OUT_WORDS: Readonly<
     'the whole frame, as good as the one that is bought',
     'its own rust: it gets a walk and a survey of its own',
   ],
-  'withdraw it': ['Take it off the road', 'nothing', 'nothing to pay for'],
+  'withdraw it': ['Take it off the road', 'nothing', 'everything as it is, and no use of it'],
 };
 
 export const NO_PRICE_WORDS: Readonly<Record<NoPrice, string>> = {
@@ -78,4 +79,17 @@ export const NORM_WORDS: Readonly<Record<keyof Omit<Norms, 'seizedChance' | 'hid
   coating: 'coat a member',
   seized: 'where something seizes or breaks',
   hidden: 'where more is found behind',
+};
+
+export const CHOSEN_WORDS: Readonly<Record<Chosen, string>> = {
+  'temporary only': 'a temporary repair only',
+  'bolt on': 'plates bolted on',
+  mend: 'mended as drawn',
+  'splice or renew': 'spliced in or renewed',
+  'swap the frame': 'another frame',
+  'withdraw it': 'taken off the road',
+  'part of it': 'part of it is repaired',
+  'nothing for now': 'nothing is repaired for now',
+  'declined by the shop': 'the shop declines it',
+  'passed on': 'passed on to another shop',
 };

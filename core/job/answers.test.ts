@@ -275,4 +275,13 @@ describe('repair', () => {
     };
     expect(repair({}, [...walked(), intake] as Evidence[])).toMatchObject({ is });
   });
+  test.each([
+    ['declined by the shop', 'no'],
+    ['passed on', 'no'],
+    ['mend', 'yes'],
+    ['nothing for now', 'yes'],
+  ] as const)('chosen: %s: %s', (chosen, is) => {
+    const choice = { kind: 'choice', ...stamp(), chosen, left: 'all of it', why: 'no press' } as Evidence;
+    expect(repair({}, [...walked(), choice] as Evidence[])).toMatchObject({ is });
+  });
 });

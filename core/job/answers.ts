@@ -1,13 +1,22 @@
 import { hostsOf, type Carried, type Notice, type Role } from '../frame';
 import { progressOf, type SpotState } from '../walk';
-import { severity, unitVerdict, type FindingCode, type MemberVerdict, type Verdict } from '../weigh';
+import {
+  severity,
+  unitVerdict,
+  type FindingCode,
+  type MemberVerdict,
+  type Priced,
+  type Verdict,
+} from '../weigh';
 import { judgedJob, type JobDemand } from './demand';
+import { choiceOf } from './choice';
 import { jobHosts, jobSpots } from './inputs';
 import { intakeOf, isUnauthorised } from './intake';
 import { tryUsualLifts, type LiftTried } from './lift';
 import { brokenRules, type MemberWork } from './member';
 import { mayMove, pastLimitOf, type MayMove, type MoveReason } from './move';
 import type { JobRecords } from './records';
+import { waysOut } from './ways-out';
 
 /** What everybody asks of a unit before anything else. */
 export const QUESTIONS = ['drive', 'lift', 'beneath', 'repair'] as const;
@@ -34,6 +43,7 @@ export type AnswerReason = { readonly says: AnswerIs } & (
   | { readonly why: 'renewed by hand'; readonly names: readonly string[] }
   | { readonly why: 'more may come'; readonly names: readonly string[] }
   | { readonly why: 'not authorised'; readonly names: readonly string[] }
+  | { readonly why: 'declined'; readonly names: readonly string[] }
   | { readonly why: 'nothing found to repair' }
 );
 export interface Answered {
@@ -224,7 +234,10 @@ function ofRepair(records: JobRecords, weighed: AnswersBasis['weighed']): Answer
   const hosts = jobHosts(records).filter(({ carriesNothing }) => carriesNothing);
   const nothingKnown = unknown.length === judged.length;
   const intake = intakeOf(records);
+  const choice = choiceOf(records);
+  const isDeclined = choice?.chosen === 'declined by the shop' || choice?.chosen === 'passed on';
   const said = [
+    ...say('no', 'declined', isDeclined ? [choice!.why || choice!.left] : []),
     ...say('with limits', 'not authorised', isUnauthorised(intake) ? [intake!.makersClaim!.who] : []),
     ...(unit.verdict === 'Retire' ? say('no', 'retire', unit.nothingToLandOn) : []),
     ...say('can’t say', 'steel not known', named(judged.filter(isOpen))),
@@ -263,17 +276,18 @@ export function plannedOn({
   };
 }
 
-/** Every member worked out and judged, and the four answers from it: what papers print. */
+/** Every member worked out and judged, the four answers from it, and what each way out costs: what papers print. */
 export function answeredJob(
   records: JobRecords,
   notices: readonly Notice[],
   today: string,
-): { readonly works: MemberWork[]; readonly four: FourAnswers } {
+): { readonly works: MemberWork[]; readonly four: FourAnswers; readonly ways: Priced[] } {
   const { works, demand } = judgedJob(records);
   const byId = new Map(works.map((work) => [work.picture.member.id, work]));
   const weighed = new Map(
     works.map((work) => [work.picture.member.id, { verdict: work.verdict, plan: plannedOn(work) }]),
   );
   const lifts = tryUsualLifts(records, notices, byId);
-  return { works, four: fourAnswers(records, { weighed, demand, lifts, today }) };
+  const four = fourAnswers(records, { weighed, demand, lifts, today });
+  return { works, four, ways: waysOut(records, weighed) };
 }

@@ -3,6 +3,7 @@ import { fail, opened, type Body, type Outcome } from '../quantity';
 import { calibrationKind, feltEdgeKind, readingKind } from '../probe';
 import { alignmentKind, crackKind, crackLookKind, loadTestKind, temporaryKind, tripKind } from '../trace';
 import {
+  choiceKind,
   claimKind,
   complaintKind,
   findKind,
@@ -18,6 +19,7 @@ import {
 /** Every kind of evidence there is. A new one is a file of its own in the room that owns the fact, and a line here. */
 export const EVIDENCE_KINDS = [
   intakeKind,
+  choiceKind,
   lookKind,
   leaveKind,
   signKind,

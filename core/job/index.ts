@@ -74,3 +74,4 @@ export {
 } from './answers';
 export { intakeOf, isUnauthorised } from './intake';
 export { quantitiesOf, waysOut } from './ways-out';
+export { choiceOf, leftUndone } from './choice';

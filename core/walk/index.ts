@@ -92,3 +92,4 @@ export {
 } from './lift';
 export { usualLift, wheelsOf } from './usual-lift';
 export { AUTHORISED, intakeKind, intakeSchema, type Intake } from './intake';
+export { CHOSEN, choiceKind, choiceSchema, LEAVES_BAD, type Chosen, type OwnersChoice } from './choice';

@@ -17,7 +17,7 @@ const style = StyleSheet.create({
   question: { fontWeight: 600 },
 });
 /** What fits on one line of a page beside its question. */
-const ONE_LINE = 96;
+const ONE_LINE = 112;
 const clipped = (words: string): string =>
   words.length <= ONE_LINE ? words : `${words.slice(0, words.lastIndexOf(' ', ONE_LINE - 2))} …`;
 

@@ -66,7 +66,7 @@ const style = StyleSheet.create({
 /** What one page has room for; the rest is named in a line. */
 const SHOWN = { notices: 5, verdicts: 5, found: 3 } as const;
 /** Points of height for verdicts, notices and repairs together, and what each takes, on the safe side. */
-const ROOM = 520;
+const ROOM = 600;
 const TAKES = {
   notice: 12,
   verdict: 14,

@@ -30,6 +30,9 @@ export function TakeAway() {
       <MenuLink href={`${base}/work-order?unit=${system}`} note="one page, PDF">
         Work order
       </MenuLink>
+      <MenuLink href={`${base}/owners-report?unit=${system}`} note="answers, ways out, prices, to sign: PDF">
+        For the owner
+      </MenuLink>
       <MenuLink href={`${base}/buyers-look?unit=${system}`} note="seen, not seen, found, cost: one page, PDF">
         Look before buying
       </MenuLink>

@@ -8,6 +8,7 @@ import { Plot, type Ink } from '@/ui/charts';
 import { moneyRange, NO_PRICE_WORDS, pricedWords, WAY_OUT_WORDS } from '../../../../_words/ways-out';
 import { useRecords, useRecordsLater, useWork } from '../../../_desk';
 import { NormsForm } from './norms-form';
+import { OwnersChoicePart } from './owners-choice';
 
 type Told = Extract<Priced, { ok: true }>;
 
@@ -49,6 +50,7 @@ export function WaysOutPanel() {
         </table>
       )}
       {priced.length > 0 && <PriceChart priced={priced} />}
+      <OwnersChoicePart />
       <NormsForm />
       <p className="caption mt-1">
         Rough ranges from the shop’s rate and norms, no offer. Hours are norms by kind of work (common
@@ -82,10 +84,10 @@ function Way({ priced }: { priced: Priced }) {
       </td>
       <td>
         {restores}; stays: {stays}
-        {first && (
+        {first && second && (
           <span className="caption block">
             spread comes from {first.name} ({percent(first.share)})
-            {second && `, ${second.name} (${percent(second.share)})`}
+            {`, ${second.name} (${percent(second.share)})`}
           </span>
         )}
       </td>
