@@ -133,6 +133,14 @@ test('what the owner tells and the shop’s figures set the ways out side by sid
   await pick.getByRole('button', { name: 'Keep the choice' }).click();
   await expect(choice).toContainText('part of it is repaired');
   await kept(page);
+  await page.getByRole('button', { name: /^Say otherwise of/ }).click();
+  const own = page.getByRole('form', { name: 'A verdict of one’s own' });
+  await own.getByRole('button', { name: 'Keep it beside the computed one' }).click();
+  await expect(own.getByRole('alert')).toContainText('say why');
+  await own.getByLabel('because').fill('hammered all along by two of us');
+  await own.getByRole('button', { name: 'Keep it beside the computed one' }).click();
+  await expect(page.getByText(/RK says Watch: hammered all along/)).toBeVisible();
+  await kept(page);
   for (const paper of ['owners-report', 'work-order', 'buyers-look']) {
     const answer = await page.request.get(`${untouched.url}/api${untouched.jobs['GR-7']}/${paper}`);
     expect(answer.ok()).toBe(true);
@@ -141,6 +149,7 @@ test('what the owner tells and the shop’s figures set the ways out side by sid
     const { words, pages } = readPdf(path);
     expect(pages).toBeLessThanOrEqual(paper === 'owners-report' ? 2 : 1);
     expect(words.replace(/\s+/g, ' ')).toContain('holes ahead of the rear hanger');
+    expect(words.replace(/\s+/g, ' ')).toContain('RK says Watch of');
     expect(words.replace(/\s+/g, ' ')).toContain('May it be driven? To the shop only');
     if (paper === 'owners-report') {
       expect(words).toContain('What is wrong');

@@ -24,6 +24,21 @@ const SHOTS = [
   },
   { name: 'new-job', open: () => '/new' },
   {
+    name: 'answers',
+    open: (jobs) => `${jobs['GR-7']}/answers`,
+    then: (page) => page.waitForFunction(() => !document.body.innerText.includes('being worked out')),
+  },
+  {
+    name: 'weigh-ways-out',
+    open: (jobs) => `${jobs['GR-7']}/weigh?member=rail-right`,
+    then: async (page) => {
+      const ways = page.getByRole('region', { name: 'Ways out and money' });
+      await ways.getByRole('row').nth(3).waitFor();
+      await scrollTo(page, 'Ways out and money');
+      await page.waitForTimeout(1500);
+    },
+  },
+  {
     name: 'walk',
     open: (jobs) => `${jobs['GR-7']}/walk?member=rail-right`,
     then: (page) =>
@@ -33,7 +48,6 @@ const SHOTS = [
         .click(),
   },
   { name: 'walk-phone', size: PHONE, open: (jobs) => `${jobs['BM-2']}/walk?member=rail-left` },
-  { name: 'walk-signs', open: (jobs) => `${jobs['GR-7']}/walk?member=rail-right&part=signs` },
   {
     name: 'walk-lift',
     open: (jobs) => `${jobs['BM-2']}/walk?member=rail-left&part=lift`,
@@ -57,12 +71,6 @@ const SHOTS = [
       await page.getByRole('button', { name: /Worst station/ }).click();
       await page.getByRole('group', { name: 'Stretch in sight' }).getByRole('button').nth(1).click();
     },
-  },
-  {
-    name: 'probe-boxed-mm',
-    mm: true,
-    open: (jobs) => `${jobs['BM-2']}/probe?member=rail-left`,
-    then: (page) => page.getByRole('button', { name: /Worst station/ }).click(),
   },
   {
     name: 'probe-gauge',
@@ -137,7 +145,7 @@ for (const shot of SHOTS.filter((each) => wanted.length === 0 || wanted.includes
   const context = await browser.newContext({ viewport: shot.size ?? SIZE, baseURL: server.url });
   await context.addCookies([
     { name: 'ossatura-theme', value: shot.dark ? 'dark' : 'light', url: server.url },
-    { name: 'ossatura-unit', value: shot.mm ? 'mm' : 'in', url: server.url },
+    { name: 'ossatura-unit', value: 'in', url: server.url },
   ]);
   const page = await context.newPage();
   page.on(

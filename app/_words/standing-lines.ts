@@ -1,5 +1,5 @@
 import { memberOf } from '@/core/frame';
-import { jobTimeLeft, leftUndone, type JobFile } from '@/core/job';
+import { jobTimeLeft, leftUndone, overridesOf, type JobFile } from '@/core/job';
 import type { UnitSystem } from '@/core/quantity';
 import { timeLeftWords } from './trace';
 
@@ -18,3 +18,10 @@ export const temporaryNotices = (file: JobFile, system: UnitSystem, today: strin
 /** What owners chose to leave undone: on every paper after. */
 export const leftWords = (file: JobFile): string[] =>
   leftUndone(file).map(({ left, by, at }) => `Left undone by choice: ${left} (${by} ${at.slice(0, 10)})`);
+
+/** Verdicts that a technician put beside the computed ones: on every paper after. */
+export const overrideWords = (file: JobFile): string[] =>
+  [...overridesOf(file).values()].map(
+    ({ memberId, verdict, why, by, at }) =>
+      `${by} says ${verdict} of ${memberOf(file.frame, memberId)?.name.toLowerCase() ?? memberId}, beside what is computed: ${why} (${at.slice(0, 10)})`,
+  );

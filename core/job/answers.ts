@@ -15,6 +15,7 @@ import { intakeOf, isUnauthorised } from './intake';
 import { tryUsualLifts, type LiftTried } from './lift';
 import { brokenRules, type MemberWork } from './member';
 import { mayMove, pastLimitOf, type MayMove, type MoveReason } from './move';
+import { harsher, overridesOf } from './override';
 import type { JobRecords } from './records';
 import { waysOut } from './ways-out';
 
@@ -143,7 +144,7 @@ function notLookedAt({ frame }: JobRecords, spots: readonly SpotState[]): string
 }
 
 function ofLift(lifts: readonly LiftTried[] | undefined): AnswerReason[] {
-  if (!lifts) return [{ says: 'can’t say', why: 'being worked out' }];
+  if (!lifts?.length) return [{ says: 'can’t say', why: 'being worked out' }];
   const may = lifts.filter(({ answer }) => answer === 'Lift here');
   const elsewhere = lifts.filter(({ better }) => better !== undefined);
   // One way that passes is a way to lift it: only so. What does not pass is said beside it.
@@ -212,9 +213,12 @@ const has = ({ findings }: MemberVerdict, code: FindingCode) => findings.some((e
 const asks = (verdict: Verdict): boolean => severity(verdict) >= severity('Mend');
 
 function ofRepair(records: JobRecords, weighed: AnswersBasis['weighed']): AnswerReason[] {
+  const said = overridesOf(records);
   const judged = records.frame.members.flatMap((member) => {
     const work = weighed.get(member.id);
-    return work ? [{ member, ...work }] : [];
+    if (!work) return [];
+    const verdict = { ...work.verdict, verdict: harsher(work.verdict.verdict, said.get(member.id)) };
+    return [{ member, ...work, verdict }];
   });
   const unit = unitVerdict(judged);
   const named = (of: typeof judged) => of.map(({ member }) => member.name);
@@ -236,7 +240,7 @@ function ofRepair(records: JobRecords, weighed: AnswersBasis['weighed']): Answer
   const intake = intakeOf(records);
   const choice = choiceOf(records);
   const isDeclined = choice?.chosen === 'declined by the shop' || choice?.chosen === 'passed on';
-  const said = [
+  const reasons = [
     ...say('no', 'declined', isDeclined ? [choice!.why || choice!.left] : []),
     ...say('with limits', 'not authorised', isUnauthorised(intake) ? [intake!.makersClaim!.who] : []),
     ...(unit.verdict === 'Retire' ? say('no', 'retire', unit.nothingToLandOn) : []),
@@ -254,7 +258,7 @@ function ofRepair(records: JobRecords, weighed: AnswersBasis['weighed']): Answer
       named(unknown),
     ),
   ];
-  return said.length > 0 ? said : [{ says: 'yes', why: 'nothing found to repair' }];
+  return reasons.length > 0 ? reasons : [{ says: 'yes', why: 'nothing found to repair' }];
 }
 type NamedWhy = Extract<AnswerReason, { readonly names: readonly string[] }>['why'];
 

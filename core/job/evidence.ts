@@ -15,6 +15,7 @@ import {
   signKind,
   tapKind,
 } from '../walk';
+import { overrideKind } from '../weigh';
 
 /** Every kind of evidence there is. A new one is a file of its own in the room that owns the fact, and a line here. */
 export const EVIDENCE_KINDS = [
@@ -38,6 +39,7 @@ export const EVIDENCE_KINDS = [
   temporaryKind,
   loadTestKind,
   alignmentKind,
+  overrideKind,
 ] as const;
 
 type RecordOf<Kind> = Kind extends EvidenceKind<infer Rec> ? Rec : never;

@@ -75,3 +75,4 @@ export {
 export { intakeOf, isUnauthorised } from './intake';
 export { quantitiesOf, waysOut } from './ways-out';
 export { choiceOf, leftUndone } from './choice';
+export { harsher, overridesOf } from './override';

@@ -115,3 +115,4 @@ export {
   type WayOut,
 } from './money';
 export { isMended } from './mended';
+export { OVERRIDING, overrideKind, overrideSchema, type Override } from './override';

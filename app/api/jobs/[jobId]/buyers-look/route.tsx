@@ -9,7 +9,7 @@ import { registerFonts } from '@/ui/print/fonts';
 import { printedAnswers } from '../../../../_words/answers';
 import { DEFERENCE } from '../../../../_words/cautions';
 import { distrustWords } from '../../../../_words/distrust';
-import { leftWords, temporaryNotices } from '../../../../_words/standing-lines';
+import { leftWords, overrideWords, temporaryNotices } from '../../../../_words/standing-lines';
 import { findingWords } from '../../../../_words/findings';
 import { buyersWords, unseenWords } from '../../../../_words/walk';
 
@@ -37,7 +37,7 @@ export const GET = (request: Request, { params }: { params: Promise<{ jobId: str
         deference={DEFERENCE}
         words={{
           ...buyersWords,
-          distrust: [...leftWords(file), ...distrustWords(distrustOf(file))],
+          distrust: [...leftWords(file), ...overrideWords(file), ...distrustWords(distrustOf(file))],
           answers: printedAnswers(four, { frame: file.frame, system }),
         }}
         whyUnseen={unseenWords}

@@ -16,7 +16,7 @@ import { CAUTIONS, DEFERENCE } from '../../../../_words/cautions';
 import { distrustWords } from '../../../../_words/distrust';
 import { sayingWords } from '../../../../_words/metal';
 import { alignWords } from '../../../../_words/trace';
-import { leftWords, temporaryNotices } from '../../../../_words/standing-lines';
+import { leftWords, overrideWords, temporaryNotices } from '../../../../_words/standing-lines';
 import { findingWords, joinWords, repairWords } from '../../../../_words/findings';
 
 registerFonts();
@@ -35,6 +35,7 @@ const wordsIn = (system: UnitSystem, file: JobFile, four: FourAnswers): OrderWor
       .filter(({ lacks }) => lacks.length > 0)
       .map(alignWords),
     ...leftWords(file),
+    ...overrideWords(file),
     ...distrustWords(distrustOf(file)),
   ],
   answers: printedAnswers(four, { frame: file.frame, system }),

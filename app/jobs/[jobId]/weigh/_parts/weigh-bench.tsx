@@ -17,6 +17,7 @@ import { findingWords } from '../../../../_words/findings';
 import { Bench, MemberStrip, useMember, usePlace, useReader, useWork } from '../../../_desk';
 import { DemandPanel } from './demand-panel';
 import { FramePanel } from './frame-panel';
+import { OverridePart } from './override-part';
 import { Reasons } from './reasons';
 import { UnitPanel } from './unit-panel';
 import { WaysOutPanel } from './ways-out-panel';
@@ -46,6 +47,7 @@ export function WeighBench() {
             {verdictLine(work.verdict.verdict, work.verdict.findings[0], system)}
           </p>
         )}
+        <OverridePart />
       </div>
       {work && <Reasons findings={work.verdict.findings} />}
       {work && work.picture.sections.length > 0 && (
