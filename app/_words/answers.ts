@@ -80,6 +80,8 @@ export function answerReasonWords(reason: AnswerReason, { frame, system }: ToldO
       return reason.names.length > 0 ? `look first: ${listed(reason.names)}` : 'nobody has looked at it yet';
     case 'nothing recorded against it':
       return 'everything that steers or holds an axle was looked at, and nothing speaks against it';
+    case 'notice':
+      return `standing notice of ${reason.notice.by}: ${reason.notice.words}`;
     case 'raised':
       return triedWords(reason.tried, { frame, system });
     case 'being worked out':

@@ -112,6 +112,21 @@ test('before everything is worked out nothing is said to be fine', () => {
     expect(early[question].reasons.map(({ why }) => why)).toContain('being worked out');
 });
 
+test('what somebody forbade stays forbidden until the notice is lifted; another notice forbids nothing', () => {
+  const notice = (about?: 'drive' | 'lift' | 'beneath' | 'repair') => ({
+    ...stamp(),
+    unitId: stamp().id,
+    words: 'not while the owner is away',
+    ...(about && { about }),
+  });
+  for (const about of QUESTIONS) {
+    const answers = four(records(walked()), { notices: [notice(about), notice()] });
+    expect(QUESTIONS.filter((question) => answers[question].is === 'no')).toEqual([about]);
+    expect(answers[about].reasons[0]).toMatchObject({ why: 'notice' });
+  }
+  expect(said(four(records(walked()), { notices: [notice()] }))).toBe('yes, yes, with limits, yes');
+});
+
 describe('driving', () => {
   test.each([
     [/steering/i, 'can’t say'],

@@ -33,6 +33,7 @@ export type AnswerReason = { readonly says: AnswerIs } & (
   | { readonly why: 'nothing recorded against it' }
   | { readonly why: 'raised'; readonly tried: LiftTried }
   | { readonly why: 'being worked out' }
+  | { readonly why: 'notice'; readonly notice: Notice }
   | { readonly why: 'hold it first'; readonly reason: MoveReason }
   | { readonly why: 'raised only as it may be lifted'; readonly ways: readonly LiftTried['way'][] }
   | { readonly why: 'on its wheels only' }
@@ -77,6 +78,8 @@ export interface AnswersBasis {
   readonly demand?: JobDemand | undefined;
   /** The usual ways of lifting, tried; absent while they are worked out. */
   readonly lifts?: readonly LiftTried[] | undefined;
+  /** What stands on the unit. */
+  readonly notices?: readonly Notice[];
   /** The day where the unit is, yyyy-mm-dd. */
   readonly today: string;
 }
@@ -91,12 +94,19 @@ export function fourAnswers(records: JobRecords, basis: AnswersBasis): FourAnswe
   const isWhole = records.frame.members.every(({ id }) => basis.weighed.has(id));
   const working: AnswerReason[] = isWhole ? [] : [{ says: 'can’t say', why: 'being worked out' }];
   const lift = ofLift(basis.lifts);
-  return {
-    drive: answered([...working, ...ofDriving(records, spots, move)]),
-    lift: answered(lift),
-    beneath: answered([...working, ...ofBeneath(spots, move, basis.lifts, lift)]),
-    repair: answered([...working, ...ofRepair(records, basis.weighed)]),
+  const said: Readonly<Record<Question, readonly AnswerReason[]>> = {
+    drive: [...working, ...ofDriving(records, spots, move)],
+    lift,
+    beneath: [...working, ...ofBeneath(spots, move, basis.lifts, lift)],
+    repair: [...working, ...ofRepair(records, basis.weighed)],
   };
+  // Somebody forbade it: it stays forbidden until the notice is lifted, whatever is found since.
+  const forbidden = (question: Question) =>
+    (basis.notices ?? [])
+      .filter(({ about }) => about === question)
+      .map((notice): AnswerReason => ({ says: 'no', why: 'notice', notice }));
+  const of = (question: Question) => answered([...said[question], ...forbidden(question)]);
+  return { drive: of('drive'), lift: of('lift'), beneath: of('beneath'), repair: of('repair') };
 }
 
 const rank = (is: AnswerIs) => ANSWERS.indexOf(is);
@@ -292,6 +302,6 @@ export function answeredJob(
     works.map((work) => [work.picture.member.id, { verdict: work.verdict, plan: plannedOn(work) }]),
   );
   const lifts = tryUsualLifts(records, notices, byId);
-  const four = fourAnswers(records, { weighed, demand, lifts, today });
+  const four = fourAnswers(records, { weighed, demand, lifts, notices, today });
   return { works, four, ways: waysOut(records, weighed) };
 }

@@ -246,6 +246,28 @@ test('a bracket told to be cracked restricts until somebody has looked', () => {
   );
 });
 
+test('a skin that was told to be torn is no reason against driving: it carries nothing of the frame', () => {
+  const van = defaultFrame({
+    ...familyOf('unibody').typical,
+    family: 'unibody',
+    steel: 'a36',
+    datum: 'hole',
+  });
+  const floor = hostsOf(van).find(({ on }) => on === 'panel')!;
+  const told: Evidence = {
+    kind: 'find',
+    id: id(7),
+    on: 'panel',
+    hostId: floor.id,
+    title: floor.name,
+    part: 'sheet',
+    state: { is: 'cracked', seenBy: 'told' },
+    memberIds: [],
+    ...stamp,
+  };
+  expect(mayMove(records([told], { frame: van }), TODAY, NOTHING).reasons).toEqual([]);
+});
+
 describe('a temporary repair of another job of the unit', () => {
   const held = (more: object = {}, trips: Evidence[] = []) => ({
     heldElsewhere: { repairs: [clamp(more)], trips } as JobRecords['heldElsewhere'] & object,

@@ -13,7 +13,14 @@ import {
   type TimeLeft,
 } from '../trace';
 import { mendedIn } from '../walk';
-import type { Finding, FindingCode, HostVerdict, MemberVerdict, Verdict } from '../weigh';
+import {
+  carriesFrame,
+  type Finding,
+  type FindingCode,
+  type HostVerdict,
+  type MemberVerdict,
+  type Verdict,
+} from '../weigh';
 import { stressAtCrack } from './crack-stress';
 import type { JobDemand } from './demand';
 import { jobHosts } from './inputs';
@@ -111,7 +118,7 @@ export function mayMove(
   const reasons = [
     ...left.filter(({ isOver }) => isOver).map((each) => overdue(records, each)),
     ...jobHosts(records)
-      .filter(({ carriesNothing, isToldBad }) => carriesNothing || isToldBad)
+      .filter((host) => host.carriesNothing || (host.isToldBad && carriesFrame(host)))
       .map(ofHost),
     ...cracks.map((crack) => ofCrack(records, crack, cracks, { left, pastLimit })),
     ...[...weighed].flatMap(([memberId, { verdict }]) => ofMetal(nameOf(records, memberId), verdict)),

@@ -60,7 +60,7 @@ function UnitAndAnswers() {
       <Link
         href={`/jobs/${file.job.id}/answers?member=${member.id}`}
         aria-current={here === 'answers' ? 'page' : undefined}
-        className="group relative flex min-w-0 flex-1 items-baseline gap-x-3 self-stretch px-3 py-2 leading-tight aria-[current=page]:bg-sheet lg:flex-col lg:justify-center lg:py-0"
+        className="group relative flex min-w-0 flex-1 items-baseline gap-x-3 self-stretch px-3 py-2 leading-tight aria-[current=page]:bg-sheet lg:flex-col lg:items-stretch lg:justify-center lg:py-0"
         aria-label={`Answers for ${file.unit.tag}`}
       >
         <span className="truncate text-xl font-bold">{file.unit.tag}</span>

@@ -30,6 +30,7 @@ export function useAnswers(): FourAnswers {
         weighed: summaries,
         demand,
         lifts: isTried ? tried.lifts : undefined,
+        notices: file.notices,
         today: today(),
       }),
     [file, summaries, demand, isTried, tried],
