@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import { readPdf } from '../checks/outside/validators';
-import { expect, kept, openJob, test, worked } from './stage';
+import { expect, kept, openJob, paperOf, test, worked } from './stage';
 
 test('four answers open a job and head its papers; a no is kept as a standing notice with one tap, and lifted with a reason', async ({
   page,
@@ -25,9 +25,9 @@ test('four answers open a job and head its papers; a no is kept as a standing no
   // It goes with the unit: another screen, another visit.
   await page.goto(`${jobs['GR-7']}/probe`);
   await expect(notices).toContainText('Do not lift: on pads or stands');
-  const paper = await page.request.get(`/api${jobs['GR-7']}/work-order`);
+  const paper = await paperOf(page.request, `/api${jobs['GR-7']}/work-order`);
   const path = test.info().outputPath('order.pdf');
-  writeFileSync(path, await paper.body());
+  writeFileSync(path, paper);
   const { words, pages } = readPdf(path);
   expect(pages).toBe(1);
   expect(words.replace(/\s+/g, ' ')).toContain('May it be driven? To the shop only');
@@ -142,10 +142,9 @@ test('what the owner tells and the shop’s figures set the ways out side by sid
   await expect(page.getByText(/RK says Watch: hammered all along/)).toBeVisible();
   await kept(page);
   for (const paper of ['owners-report', 'work-order', 'buyers-look']) {
-    const answer = await page.request.get(`${untouched.url}/api${untouched.jobs['GR-7']}/${paper}`);
-    expect(answer.ok()).toBe(true);
+    const sent = await paperOf(page.request, `${untouched.url}/api${untouched.jobs['GR-7']}/${paper}`);
     const path = test.info().outputPath(`${paper}.pdf`);
-    writeFileSync(path, await answer.body());
+    writeFileSync(path, sent);
     const { words, pages } = readPdf(path);
     expect(pages).toBeLessThanOrEqual(paper === 'owners-report' ? 2 : 1);
     expect(words.replace(/\s+/g, ' ')).toContain('holes ahead of the rear hanger');

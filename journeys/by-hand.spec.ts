@@ -1,7 +1,7 @@
 import { writeFileSync } from 'node:fs';
 import { missingPrograms } from '../checks/outside/programs';
 import { readPdf } from '../checks/outside/validators';
-import { expect, kept, openJob, recordsOf, test, worked } from './stage';
+import { expect, kept, openJob, recordsOf, test, worked, paperOf } from './stage';
 
 const jobOf = (url: string) => new URL(url).pathname.split('/').slice(0, 3).join('/');
 
@@ -47,7 +47,7 @@ test('a pickup by hammer and thumb on a phone: five holes in under fifteen taps,
   const missing = missingPrograms('qpdf', 'poppler');
   test.skip(Boolean(missing) && !process.env.CI, missing);
   const path = info.outputPath('order.pdf');
-  writeFileSync(path, await (await request.get(`/api${job}/work-order`)).body());
+  writeFileSync(path, await paperOf(request, `/api${job}/work-order`));
   const { words, pages } = readPdf(path);
   expect(pages).toBe(1);
   expect(words).toContain('Found, and how it is known');

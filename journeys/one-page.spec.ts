@@ -4,7 +4,7 @@ import { missingPrograms } from '../checks/outside/programs';
 import { readPdf } from '../checks/outside/validators';
 import type { JobBundle } from '../core/exchange';
 import { ofKind } from '../core/frame';
-import { expect, test } from './stage';
+import { expect, test, paperOf } from './stage';
 
 test('the work order of a job with everything at once is still one page, and says what it left out', async ({
   request,
@@ -85,7 +85,7 @@ test('the work order of a job with everything at once is still one page, and say
   expect(await taken.text()).toContain('"ok":true');
   for (const system of ['in', 'mm']) {
     const path = info.outputPath(`order-${system}.pdf`);
-    writeFileSync(path, await (await request.get(`/api/jobs/${job.id}/work-order?unit=${system}`)).body());
+    writeFileSync(path, await paperOf(request, `/api/jobs/${job.id}/work-order?unit=${system}`));
     const pdf = readPdf(path);
     expect(pdf.pages).toBe(1);
     for (const words of ['7 more standing notices', 'Also:', 'on their own cut sheets', 'licensed practice'])

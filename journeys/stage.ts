@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { test as base, expect, type Locator, type Page } from '@playwright/test';
+import { test as base, expect, type APIRequestContext, type Locator, type Page } from '@playwright/test';
 import type { JobFile } from '../core/job';
 import { serveDemo } from '../set-up/server.mjs';
 
@@ -107,6 +107,13 @@ export async function takeAway(
   ]);
   const path = await download.path();
   return { path, name: download.suggestedFilename(), text: () => readFileSync(path, 'utf8') };
+}
+
+/** A paper of a job as it is sent: worked out whole before, which takes a while on a slow machine. */
+export async function paperOf(request: APIRequestContext, url: string): Promise<Buffer> {
+  const answer = await request.get(url, { timeout: 180_000 });
+  expect(answer.ok(), url).toBe(true);
+  return answer.body();
 }
 
 /** The job's file as the server has it on disk; `job` is its page, `/jobs/…`. */

@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import { readPdf } from '../checks/outside/validators';
-import { expect, kept, openJob, PIXEL, test, worked } from './stage';
+import { expect, kept, openJob, paperOf, PIXEL, test, worked } from './stage';
 
 test('three looks at a crack become a range of miles; what eases it is told, a trip typed in is answered', async ({
   page,
@@ -160,10 +160,9 @@ test('a temporary repair counts down on every screen and paper, and is called ov
   await expect(banner).toContainText('Do not move it. Temporary clamp: its 30 mi are used up');
   await expect(move).toContainText('Do not move it');
   await kept(page);
-  const paper = await page.request.get(`/api${jobs['DV-3']}/work-order`);
-  expect(paper.ok()).toBe(true);
+  const paper = await paperOf(page.request, `/api${jobs['DV-3']}/work-order`);
   const path = test.info().outputPath('order.pdf');
-  writeFileSync(path, await paper.body());
+  writeFileSync(path, paper);
   expect(readPdf(path).words.replace(/\s+/g, ' ')).toContain('its 30 mi are used up');
 });
 
