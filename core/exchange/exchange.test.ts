@@ -15,7 +15,7 @@ import {
 import { valueOf } from '../quantity';
 import { defaultFrame, familyOf } from '../frame';
 import type { Reading } from '../probe';
-import { DEFAULT_PRACTICE } from '../reference';
+import { DEFAULT_MONEY, DEFAULT_PRACTICE } from '../reference';
 import { flatPattern, type Piece, type Repair } from '../shape';
 
 const frame = defaultFrame({
@@ -283,7 +283,8 @@ describe('bundles', () => {
     const bundle = valueOf(parseBundle(JSON.stringify(old)));
     const ids = [...old.readings!, ...old.cracks!, ...old.walk!, ...old.survey!].map((record) => record.id);
     expect(bundle.evidence.map((record) => record.id)).toEqual(ids);
-    expect(bundle.practice.money).toEqual({ ratePerHour: 110, currency: '$' });
+    // Prices and norms came later: the shop's start as everybody's do.
+    expect(bundle.practice.money).toEqual(DEFAULT_MONEY);
     expect(bundle.strikes).toHaveLength(old.strikes!.length);
   });
 

@@ -1,23 +1,15 @@
 import { hostsOf, type Carried, type Notice, type Role } from '../frame';
 import { progressOf, type SpotState } from '../walk';
-import {
-  severity,
-  unitVerdict,
-  type FindingCode,
-  type MemberVerdict,
-  type Priced,
-  type Verdict,
-} from '../weigh';
-import { judgedJob, type JobDemand } from './demand';
+import { severity, unitVerdict, type FindingCode, type MemberVerdict, type Verdict } from '../weigh';
+import type { JobDemand } from './demand';
 import { choiceOf } from './choice';
 import { jobHosts, jobSpots } from './inputs';
 import { intakeOf, isUnauthorised } from './intake';
-import { tryUsualLifts, type LiftTried } from './lift';
+import type { LiftTried } from './lift';
 import { brokenRules, type MemberWork } from './member';
 import { mayMove, pastLimitOf, type MayMove, type MoveReason } from './move';
 import { harsher, overridesOf } from './override';
 import type { JobRecords } from './records';
-import { waysOut } from './ways-out';
 
 /** What everybody asks of a unit before anything else. */
 export const QUESTIONS = ['drive', 'lift', 'beneath', 'repair'] as const;
@@ -288,20 +280,4 @@ export function plannedOn({
     weldM: repairs.reduce((sum, { joined }) => sum + joined.totalWeldMm, 0) / 1000,
     steelKg: patterns.reduce((sum, { massKg }) => sum + massKg, 0),
   };
-}
-
-/** Every member worked out and judged, the four answers from it, and what each way out costs: what papers print. */
-export function answeredJob(
-  records: JobRecords,
-  notices: readonly Notice[],
-  today: string,
-): { readonly works: MemberWork[]; readonly four: FourAnswers; readonly ways: Priced[] } {
-  const { works, demand } = judgedJob(records);
-  const byId = new Map(works.map((work) => [work.picture.member.id, work]));
-  const weighed = new Map(
-    works.map((work) => [work.picture.member.id, { verdict: work.verdict, plan: plannedOn(work) }]),
-  );
-  const lifts = tryUsualLifts(records, notices, byId);
-  const four = fourAnswers(records, { weighed, demand, lifts, notices, today });
-  return { works, four, ways: waysOut(records, weighed) };
 }

@@ -58,7 +58,6 @@ export {
 export { toAlign, type ToAlign } from './alignment';
 export { toWeldShut } from './crack-welds';
 export {
-  answeredJob,
   ANSWERS,
   fourAnswers,
   plannedOn,
@@ -76,3 +75,4 @@ export { intakeOf, isUnauthorised } from './intake';
 export { quantitiesOf, waysOut } from './ways-out';
 export { choiceOf, leftUndone } from './choice';
 export { harsher, overridesOf } from './override';
+export { answeredJob } from './answered';

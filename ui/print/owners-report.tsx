@@ -1,4 +1,4 @@
-import { Document, Image, Page, StyleSheet, Text, View } from '@react-pdf/renderer';
+import { Document, Image as Picture, Page, StyleSheet, Text, View } from '@react-pdf/renderer';
 import type { JobFile, MemberWork as WholeWork } from '@/core/job';
 import { localTime } from '../controls/local-time';
 import { FourAnswersPrint, type PrintedAnswer } from './four-answers';
@@ -74,7 +74,7 @@ export function OwnersReport({
           <View style={{ flexDirection: 'row', gap: 8, marginTop: 6 }} wrap={false}>
             {photos.slice(0, PHOTOS).map(({ caption, bytes }, k) => (
               <View key={k} style={{ width: 128 }}>
-                <Image
+                <Picture
                   src={{ data: bytes, format: 'jpg' }}
                   style={{ width: 128, height: 92, objectFit: 'cover' }}
                 />

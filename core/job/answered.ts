@@ -1,0 +1,24 @@
+import type { Notice } from '../frame';
+import type { Priced } from '../weigh';
+import { fourAnswers, plannedOn, type FourAnswers } from './answers';
+import { judgedJob } from './demand';
+import { tryUsualLifts } from './lift';
+import type { MemberWork } from './member';
+import type { JobRecords } from './records';
+import { waysOut } from './ways-out';
+
+/** Every member worked out and judged, the four answers from it, and what each way out costs: what papers print. */
+export function answeredJob(
+  records: JobRecords,
+  notices: readonly Notice[],
+  today: string,
+): { readonly works: MemberWork[]; readonly four: FourAnswers; readonly ways: Priced[] } {
+  const { works, demand } = judgedJob(records);
+  const byId = new Map(works.map((work) => [work.picture.member.id, work]));
+  const weighed = new Map(
+    works.map((work) => [work.picture.member.id, { verdict: work.verdict, plan: plannedOn(work) }]),
+  );
+  const lifts = tryUsualLifts(records, notices, byId);
+  const four = fourAnswers(records, { weighed, demand, lifts, notices, today });
+  return { works, four, ways: waysOut(records, weighed) };
+}
