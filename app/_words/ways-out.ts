@@ -28,6 +28,7 @@ export const WAY_OUT_WORDS: Readonly<
 export const NO_PRICE_WORDS: Readonly<Record<NoPrice, string>> = {
   'no rate': 'can’t say: give the shop’s rate',
   'no frame price': 'can’t say: give what a frame costs',
+  'steel not known': 'can’t say: what steel it is decides whether it may be welded',
   'nothing to do': 'nothing on record asks for it',
   'no plate drawn': 'can’t say: not all of it is drawn, or some of it is past plating',
 };

@@ -193,6 +193,11 @@ describe('beneath', () => {
     const none = beneath({ lifts: [tried('stands', 'Not at all yet')] });
     expect(none).toMatchObject({ is: 'with limits', reasons: [{ why: 'on its wheels only' }] });
     expect(beneath({ lifts: [tried('stands', 'Not known')] }).is).toBe('can’t say');
+    // Not where it usually is, but elsewhere: raised there.
+    expect(beneath({ lifts: [tried('stands', 'Not here', [900, 4200])] })).toMatchObject({
+      is: 'with limits',
+      reasons: [{ why: 'raised only as it may be lifted', ways: ['stands'] }],
+    });
   });
   test('nobody, where a rail has parted, whatever may be lifted', () => {
     const parted = weighed({ 'rail-left': judged('Renew', ['parted']) });

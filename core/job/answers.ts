@@ -191,7 +191,9 @@ function ofBeneath(
     .map((reason): AnswerReason => ({ says: 'with limits', why: 'move', reason }));
   const unseen: AnswerReason[] =
     progressOf(spots).seen === 0 ? [{ says: 'can’t say', why: 'look first', names: [] }] : [];
-  const ways = (lifts ?? []).filter(({ answer }) => answer === 'Lift here').map(({ way }) => way);
+  const ways = (lifts ?? [])
+    .filter(({ answer, better }) => answer === 'Lift here' || better !== undefined)
+    .map(({ way }) => way);
   const isUndecided = lift.some(({ says }) => says === 'can’t say');
   const raised: AnswerReason =
     ways.length > 0

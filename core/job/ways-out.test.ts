@@ -76,6 +76,25 @@ test.each([
   expect(quantitiesOf(records(), weighed({ 'rail-left': member }))).toMatchObject(expected),
 );
 
+test('steel that nobody knows is counted, and a technician’s harsher word; a milder one is not', () => {
+  const unknown: AnsweredMember = {
+    verdict: { verdict: 'Mend', findings: [{ code: 'steel-unknown' } as never] },
+    plan,
+  };
+  expect(quantitiesOf(records(), weighed({ 'rail-left': unknown })).steelUnknown).toBe(1);
+  const says = (verdict: string): Evidence =>
+    ({
+      ...intake({}),
+      kind: 'override',
+      memberId: 'rail-left',
+      verdict,
+      why: 'hammered',
+    }) as unknown as Evidence;
+  expect(quantitiesOf(records([says('Renew')]), weighed({}))).toMatchObject({ rails: 1, members: 1 });
+  const mend = weighed({ 'rail-left': judged('Mend', plan) });
+  expect(quantitiesOf(records([says('Watch')]), mend)).toMatchObject({ stretches: 2, members: 1 });
+});
+
 const way = (job: JobRecords, name: string, members = weighed({ 'rail-left': judged('Mend', plan) })) =>
   waysOut(job, members).find((each) => each.way === name)!;
 

@@ -4,6 +4,7 @@ import { isMended, pricedWays, severity, type Priced, type Quantities, type Verd
 import type { AnsweredMember } from './answers';
 import { intakeOf } from './intake';
 import { jobHosts, jobSpots } from './inputs';
+import { harsher, overridesOf } from './override';
 import { stands, type JobRecords } from './records';
 
 /** Always the same draws: a price changes when what it rests on does. */
@@ -11,12 +12,14 @@ const SEED = 0.618;
 
 /** How much work the unit asks for, counted from what every member's metal came to, brackets, cracks and what nobody saw. */
 export function quantitiesOf(records: JobRecords, weighed: ReadonlyMap<string, AnsweredMember>): Quantities {
+  const said = overridesOf(records);
   const judged = records.frame.members.flatMap((member) => {
     const work = weighed.get(member.id);
-    return work && severity(work.verdict.verdict) >= severity('Mend') ? [{ member, ...work }] : [];
+    const asked = work && harsher(work.verdict.verdict, said.get(member.id));
+    return asked && severity(asked) >= severity('Mend') ? [{ member, asked, ...work }] : [];
   });
   const main = judged.filter(({ member }) => isMended(member));
-  const isOf = (wanted: Verdict) => main.filter(({ verdict }) => verdict.verdict === wanted);
+  const isOf = (wanted: Verdict) => main.filter(({ asked }) => asked === wanted);
   const mended = isOf('Mend');
   const sum = (of: (plan: AnsweredMember['plan']) => number) =>
     mended.reduce((total, { plan }) => total + of(plan), 0);
@@ -35,6 +38,9 @@ export function quantitiesOf(records: JobRecords, weighed: ReadonlyMap<string, A
     fittings: jobHosts(records).filter(({ carriesNothing }) => carriesNothing).length,
     members: judged.length,
     criticalUnseen: progress.critical - progress.criticalSeen,
+    steelUnknown: [...weighed.values()].filter(({ verdict }) =>
+      verdict.findings.some(({ code }) => code === 'steel-unknown'),
+    ).length,
   };
 }
 

@@ -87,6 +87,7 @@ const NOTHING: Quantities = {
   fittings: 0,
   members: 0,
   criticalUnseen: 0,
+  steelUnknown: 0,
 };
 const PATCH: Quantities = {
   ...NOTHING,
@@ -122,6 +123,9 @@ describe('ways out', () => {
     ['swap the frame', NOTHING, 'nothing to do'],
     ['swap the frame', PATCH, 'no frame price'],
     ['mend', { ...PATCH, drawn: 0 }, 'no plate drawn'],
+    ['mend', { ...PATCH, steelUnknown: 1 }, 'steel not known'],
+    ['mend', { ...NOTHING, steelUnknown: 1 }, 'steel not known'],
+    ['splice or renew', { ...PATCH, steelUnknown: 1 }, 'steel not known'],
     ['mend', { ...PATCH, rails: 1 }, 'no plate drawn'],
     ['mend', { ...PATCH, splices: 1 }, 'no plate drawn'],
   ] as const)('%s of %j: %s', (way, of, why) => expect(cost(of, way)).toBe(why));
@@ -133,7 +137,7 @@ describe('ways out', () => {
   });
   test('more of anything, or more unseen, never costs less', () => {
     for (const key of Object.keys(NOTHING) as (keyof Quantities)[]) {
-      if (key === 'drawn' || key === 'rails' || key === 'splices') continue;
+      if (key === 'drawn' || key === 'rails' || key === 'splices' || key === 'steelUnknown') continue;
       const more = { ...PATCH, [key]: PATCH[key] + 1, ...(key === 'stretches' && { drawn: 2 }) };
       const [before, after] = [cost(PATCH, 'mend'), cost(more, 'mend')];
       if (typeof before === 'string' || typeof after === 'string') throw new Error(`${key}: no price`);

@@ -40,10 +40,18 @@ export interface Quantities {
   /** Members to be coated after. */
   readonly members: number;
   readonly criticalUnseen: number;
+  /** Bad members of a steel that nobody has identified: nothing is welded on them before. */
+  readonly steelUnknown: number;
 }
 
 /** Why a way out has no price. */
-export const NO_PRICE = ['no rate', 'no frame price', 'nothing to do', 'no plate drawn'] as const;
+export const NO_PRICE = [
+  'no rate',
+  'no frame price',
+  'nothing to do',
+  'no plate drawn',
+  'steel not known',
+] as const;
 export type NoPrice = (typeof NO_PRICE)[number];
 
 /** What one way out takes: hours by their parts and money beyond them. */
@@ -89,6 +97,7 @@ const WORK: Readonly<Record<WayOut, (of: Quantities, money: Money) => Work | NoP
 };
 
 function mending(of: Quantities, { norms, steelPerKg }: Money): Work | NoPrice {
+  if (of.steelUnknown > 0) return 'steel not known';
   if (of.stretches + of.cracks + of.crossmembers + of.fittings === 0) return 'nothing to do';
   if (of.drawn < of.stretches || of.rails + of.splices > 0) return 'no plate drawn';
   return {
@@ -103,6 +112,7 @@ function mending(of: Quantities, { norms, steelPerKg }: Money): Work | NoPrice {
 }
 
 function splicing(of: Quantities, { norms }: Money): Work | NoPrice {
+  if (of.steelUnknown > 0) return 'steel not known';
   const places = of.stretches + of.splices + of.rails;
   if (places === 0) return 'nothing to do';
   return {

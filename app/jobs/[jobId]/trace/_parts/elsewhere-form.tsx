@@ -157,7 +157,7 @@ export function ElsewhereForm({
           placeholder="not measured"
           onChange={(event) => set({ long: event.target.value })}
         />
-        <Pick label="how seen" value={seenBy} options={SEEN_BY_IDS} onPick={setSeenBy} />
+        {is !== 'gap' && <Pick label="how seen" value={seenBy} options={SEEN_BY_IDS} onPick={setSeenBy} />}
         <UsedEntry value={typed.used} onChange={(used) => set({ used })} />
         <DayEntry value={typed.day} onChange={(day) => set({ day })} />
         <Entry
