@@ -16,10 +16,12 @@ const style = StyleSheet.create({
   },
   question: { fontWeight: 600 },
 });
-/** What fits on one line of a page beside its question. */
-const ONE_LINE = 112;
-const clipped = (words: string): string =>
-  words.length <= ONE_LINE ? words : `${words.slice(0, words.lastIndexOf(' ', ONE_LINE - 2))} …`;
+/** Letters that fit on one line of a page, the question among them. */
+const ONE_LINE = 120;
+const clipped = (answer: string, question: string): string => {
+  const room = ONE_LINE - question.length;
+  return answer.length <= room ? answer : `${answer.slice(0, answer.lastIndexOf(' ', room - 2))} …`;
+};
 
 /** The four answers at the head of a paper, a line each. */
 export const FourAnswersPrint = ({ answers }: { answers: readonly PrintedAnswer[] }) => (
@@ -27,7 +29,7 @@ export const FourAnswersPrint = ({ answers }: { answers: readonly PrintedAnswer[
     {answers.map(({ question, answer }) => (
       <Text key={question}>
         <Text style={style.question}>{question} </Text>
-        {clipped(answer)}
+        {clipped(answer, question)}
       </Text>
     ))}
   </View>
