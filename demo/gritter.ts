@@ -7,6 +7,7 @@ import type { Crack } from '@/core/trace';
 import { seeded, seededId } from './seeded';
 import { every, survey } from './survey';
 import type { RustPatch } from './truth';
+import { gritterMeasured } from './measured';
 import { gritterWalk } from './walked';
 
 /** GR-7's right rail: rust behind the hopper, a smaller patch at the rear spring. */
@@ -202,7 +203,7 @@ export function gritter(): JobBundle {
     notices,
     frame,
     practice: DEFAULT_PRACTICE,
-    evidence: [...readings, slipped, ...cracks, ...gritterWalk(frame)],
+    evidence: [...readings, slipped, ...cracks, ...gritterWalk(frame), ...gritterMeasured(frame)],
     strikes,
     repairs: [],
     job: {

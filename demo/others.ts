@@ -15,6 +15,7 @@ import type { Crack, CrackLook, TemporaryRepair, Trip } from '@/core/trace';
 import { seeded, seededId } from './seeded';
 import { every, survey } from './survey';
 import type { RustPatch } from './truth';
+import { libraryMeasured, vanMeasured } from './measured';
 import { libraryWalk, diversWalk, vanWalk, vanWalkBefore } from './walked';
 import type { Evidence } from '@/core/job';
 
@@ -114,7 +115,7 @@ export const libraryTrailer = (): JobBundle =>
     title: 'Crack at an outrigger, third look',
     complaint: 'Floor dips beside the door',
     notices: ['Crack in the left beam watched since spring: no use until looked at'],
-    walk: libraryWalk,
+    walk: (frame) => [...libraryWalk(frame), ...libraryMeasured(frame)],
     readings: (frame, random) =>
       (['rail-left', 'rail-right'] as const).flatMap((id) =>
         survey(
@@ -300,7 +301,7 @@ export const surveyVan = (): JobBundle => {
     title: 'Front rail and sill',
     complaint: 'Passenger door catches',
     notices: ['Do not lift on the right front jacking point'],
-    walk: vanWalk,
+    walk: (frame) => [...vanWalk(frame), ...vanMeasured()],
     readings: (frame, random) => [
       ...survey(
         member(frame, 'rail-right-front'),

@@ -81,11 +81,20 @@ export const takeTicket = (
 ): Promise<Answer<Pick<ScaleTicket, 'axles' | 'couplerKg' | 'simulated'>>> =>
   ask(ofJob(jobId, 'scale-ticket'), { method: 'POST' });
 export const askPracticeCopy = (): Promise<Answer<null>> => tell('/api/practice-copy', {});
-/** Opens a gauge for this page; `simulated` agrees to the stand-in, whose readings are invented. */
-export const openGauge = (
+/** Instruments behind the server that speak lines, by their routes. */
+export const LINE_ROUTES = {
+  gauge: '/api/gauge',
+  'angle-finder': '/api/instruments/angle-finder',
+  laser: '/api/instruments/laser',
+} as const;
+export type LineInstrument = keyof typeof LINE_ROUTES;
+/** Opens an instrument for this page; `simulated` agrees to the stand-in, whose readings are invented. */
+export const openLine = (
+  which: LineInstrument,
   jobId: string,
   simulated: boolean,
 ): Promise<Answer<{ session: string; simulated: boolean }>> =>
-  tell('/api/gauge', { does: 'open', jobId, simulated });
-/** What is said to the gauge behind the server. */
-export const tellGauge = (what: object): Promise<Answer<unknown>> => tell('/api/gauge', what);
+  tell(LINE_ROUTES[which], { does: 'open', jobId, simulated });
+/** What is said to an instrument behind the server. */
+export const tellLine = (which: LineInstrument, what: object): Promise<Answer<unknown>> =>
+  tell(LINE_ROUTES[which], what);

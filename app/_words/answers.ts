@@ -7,11 +7,10 @@ import {
   type LiftTried,
   type Question,
 } from '@/core/job';
-import { memberOf, type Frame } from '@/core/frame';
-import { lengthDigits, printMass, type UnitSystem } from '@/core/quantity';
+import { memberOf } from '@/core/frame';
+import { lengthDigits, printMass } from '@/core/quantity';
 import type { LiftReason } from '@/core/walk';
-import { moveReasonWords, MOVE_WORDS } from './trace';
-import { printStation } from './station';
+import { moveReasonWords, MOVE_WORDS, type ToldOn } from './trace';
 import { LIFT_WAY_WORDS, liftReasonWords } from './walk';
 
 export const QUESTION_WORDS: Readonly<Record<Question, string>> = {
@@ -55,27 +54,17 @@ function driveLimit(reasons: readonly AnswerReason[]): string {
   return MOVE_WORDS[isToShop ? 'to the shop only' : 'restricted'];
 }
 
-/** What the words of a reason need to know. */
-export interface ToldOn {
-  readonly frame: Frame;
-  readonly system: UnitSystem;
-}
-
 const listed = (names: readonly string[], most = 4): string =>
   names.length <= most
     ? names.join(', ')
     : `${names.slice(0, most).join(', ')} and ${names.length - most} more`;
 
 export function answerReasonWords(reason: AnswerReason, { frame, system }: ToldOn): string {
-  const station = ({ memberId, stationMm }: { memberId: string; stationMm: number }) => {
-    const member = memberOf(frame, memberId);
-    return member ? printStation(member, stationMm, system) : '';
-  };
   switch (reason.why) {
     case 'move':
-      return moveReasonWords(reason.reason, system, station);
+      return moveReasonWords(reason.reason, { frame, system });
     case 'hold it first':
-      return `${moveReasonWords(reason.reason, system, station)}: hold it from below on both sides of that first`;
+      return `${moveReasonWords(reason.reason, { frame, system })}: hold it from below on both sides of that first`;
     case 'look first':
       return reason.names.length > 0 ? `look first: ${listed(reason.names)}` : 'nobody has looked at it yet';
     case 'nothing recorded against it':
@@ -106,6 +95,8 @@ export function answerReasonWords(reason: AnswerReason, { frame, system }: ToldO
       return `not known yet, and may add to it: ${listed(reason.names)}`;
     case 'declined':
       return `this shop has declined it or passed it on: ${reason.names.join(', ')}`;
+    case 'straightened first':
+      return `brought back into line, and measured again, before anything is plated: ${listed(reason.names)}`;
     case 'not authorised':
       return `${reason.names.join(', ')} pays and has not said yes: nothing is cut before`;
     case 'nothing found to repair':

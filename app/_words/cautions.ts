@@ -12,5 +12,6 @@ export const CAUTIONS = {
   lift: `No lift point is used before it, and what it loads, has been seen and tapped; lifting bends the whole rail. ${DEFERENCE}`,
   tap: `A tap is a hint: brackets, plates and changes of shape change the note. It measures no thickness. ${DEFERENCE}`,
   buying: `What was not seen is not fine, and this is no roadworthiness test. ${DEFERENCE}`,
+  geometry: `A frame sags and twists under its load and on what holds it up: measure it empty, on its wheels, on level ground, tyres alike. ${DEFERENCE}`,
   weigh: `A verdict is no better than the readings under it; hatched metal was not seen. ${DEFERENCE}`,
 } as const;

@@ -3,6 +3,7 @@ import { LIMIT_SOURCES, printSource, type LimitSource } from '@/core/reference';
 import { PARTED_FROM, type Finding, type FindingCode } from '@/core/weigh';
 import type { RepairFinding, RepairFindingCode } from '@/core/shape';
 import type { JoinFinding, JoinFindingCode } from '@/core/join';
+import { geometryFigure, notSaidWords, outWords } from './geometry';
 
 /** A finding in words: what, the numbers behind it, and what would change it. */
 export interface Words {
@@ -29,6 +30,9 @@ const keptWords =
 /** What it rests on and nobody looked at. */
 const heldWords = ({ restsOn }: Finding): string =>
   restsOn ? `; held sideways by ${restsOn.join(' and ').toLowerCase()}, which nobody has looked at` : '';
+
+const bend = (value: number, { quantity }: Finding | RepairFinding, system: UnitSystem): string =>
+  geometryFigure(value, quantity === 'angle' ? 'angle' : 'length', system);
 
 type Say<F> = (finding: F, system: UnitSystem) => Words;
 
@@ -236,6 +240,21 @@ const FINDING_WORDS: Readonly<Record<FindingCode, Say<Finding>>> = {
     detail: 'its movement goes somewhere else now',
     change: 'free it, look where the movement went',
   }),
+  'not-straight': (f, s) => ({
+    title: `Out of straight: ${outWords(f.name ?? '')} ${bend(f.value!, f, s)}`,
+    detail: `± ${bend(f.plusMinus!, f, s)}; limit ${bend(f.limit!, f, s)}`,
+    change: 'pressed back into line and measured again; heat only as its steel allows',
+  }),
+  'straight-undecided': (f, s) => ({
+    title: `Whether it is straight is open: ${bend(f.value!, f, s)} ± ${bend(f.plusMinus!, f, s)}`,
+    detail: `limit ${bend(f.limit!, f, s)}; ${notSaidWords(f.name ?? '')}`,
+    change: 'a finer measure, or one more, empty and on its wheels',
+  }),
+  straight: (f, s) => ({
+    title: `Straight to ${bend(f.value!, f, s)} ± ${bend(f.plusMinus!, f, s)}`,
+    detail: `limit ${bend(f.limit!, f, s)}, between the marks it was seen from`,
+    change: 'marks closer together show a kink between them',
+  }),
   'steel-heat-treated': () => ({
     title: 'Heat-treated rail: no weld repair',
     detail: 'nor holes in its flanges, unless its maker says so in writing',
@@ -247,6 +266,11 @@ export const findingWords = (finding: Finding, system: UnitSystem): Words =>
   FINDING_WORDS[finding.code](finding, system);
 
 const REPAIR_WORDS: Readonly<Record<RepairFindingCode, Say<RepairFinding>>> = {
+  'not-straight-beneath': (f, s) => ({
+    title: `The member is out of straight here: ${bend(f.value!, f, s)}`,
+    detail: `limit ${bend(f.limit!, f, s)}; a plate welded over a bend locks it in`,
+    change: 'press it back into line and measure it again, then plate',
+  }),
   'edge-not-on-sound-metal': (f) => ({
     title: `Edge weld on the ${f.name} lands on unsound metal`,
     detail: 'the toe and 1/8 in to each side must be sound',

@@ -1,6 +1,7 @@
 import { memberOf } from '@/core/frame';
-import { jobTimeLeft, leftUndone, overridesOf, type JobFile } from '@/core/job';
+import { jobGeometry, jobTimeLeft, leftUndone, overridesOf, type JobFile } from '@/core/job';
 import type { UnitSystem } from '@/core/quantity';
+import { checkLine } from './geometry';
 import { timeLeftWords } from './trace';
 
 type Notice = JobFile['notices'][number];
@@ -25,3 +26,9 @@ export const overrideWords = (file: JobFile): string[] =>
     ({ memberId, verdict, why, by, at }) =>
       `${by} says ${verdict} of ${memberOf(file.frame, memberId)?.name.toLowerCase() ?? memberId}, beside what is computed: ${why} (${at.slice(0, 10)})`,
   );
+
+/** What was measured out of straight or square: nothing is plated on it before. */
+export const outOfTrueWords = (file: JobFile, system: UnitSystem): string[] =>
+  jobGeometry(file)
+    .filter(({ is }) => is === 'out')
+    .map((check) => `Straighten first. ${checkLine(check, file.frame, system)}`);

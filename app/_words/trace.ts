@@ -1,4 +1,7 @@
+import { memberOf, type Frame } from '@/core/frame';
 import { findingWords } from './findings';
+import { checkWords } from './geometry';
+import { printStation } from './station';
 import { FIND_PART_WORDS } from './walk';
 import type { MayMove, MoveAnswer, MoveReason, ToAlign } from '@/core/job';
 import { kmToMiles, printDistance, printLength, percent, type UnitSystem } from '@/core/quantity';
@@ -95,11 +98,17 @@ export function timeLeftWords({ repair, leftKm, leftDays, isOver }: TimeLeft, sy
     : `${repair.form}: its last day was ${repair.until}`;
 }
 
-export function moveReasonWords(
-  reason: MoveReason,
-  system: UnitSystem,
-  station: (at: { readonly memberId: string; readonly stationMm: number }) => string,
-): string {
+/** What the words of a reason need to know. */
+export interface ToldOn {
+  readonly frame: Frame;
+  readonly system: UnitSystem;
+}
+
+export function moveReasonWords(reason: MoveReason, { frame, system }: ToldOn): string {
+  const station = ({ memberId, stationMm }: { memberId: string; stationMm: number }) => {
+    const member = memberOf(frame, memberId);
+    return member ? printStation(member, stationMm, system) : '';
+  };
   switch (reason.why) {
     case 'cracked': {
       const { held } = reason;
@@ -114,6 +123,8 @@ export function moveReasonWords(
       return `${reason.name}’s crack at ${station(reason)} is longer than what is foretold safe`;
     case 'judged':
       return `${reason.name}: ${findingWords(reason.finding, system).title}`;
+    case 'out of true':
+      return checkWords(reason.check, frame, system).title;
     case 'found bad': {
       const carries = reason.carries.length ? `; it carries ${reason.carries.join(', ')}` : '';
       return `${reason.name} ${reason.hasLetGo ? 'has let go' : 'was found bad'}: ${reason.found.join(', ')}${carries}`;

@@ -325,6 +325,8 @@ function buyersWhy(why: BuyersWhy): string {
       const named = why.names.slice(0, MEMBERS_NAMED).join(', ').toLowerCase();
       return `doubtful or hidden metal that decides, not looked into yet: ${named}`;
     }
+    case 'out of true':
+      return `Measured out of straight or square: ${why.names.join(', ')}`;
     case 'claim not borne out':
       return `claimed and not borne out: ${why.words}`;
     default:

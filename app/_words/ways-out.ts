@@ -77,6 +77,7 @@ export const NORM_WORDS: Readonly<Record<keyof Omit<Norms, 'seizedChance' | 'hid
   boltedPlate: 'bolt on a plate',
   temporary: 'temporary repair',
   frameSwap: 'swap the frame',
+  straighten: 'press back into line',
   coating: 'coat a member',
   seized: 'where something seizes or breaks',
   hidden: 'where more is found behind',

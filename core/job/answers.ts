@@ -3,6 +3,7 @@ import { progressOf, type SpotState } from '../walk';
 import { severity, unitVerdict, type FindingCode, type MemberVerdict, type Verdict } from '../weigh';
 import type { JobDemand } from './demand';
 import { choiceOf } from './choice';
+import { straightenedFirst } from './geometry';
 import { jobHosts, jobSpots } from './inputs';
 import { intakeOf, isUnauthorised } from './intake';
 import type { LiftTried } from './lift';
@@ -36,6 +37,7 @@ export type AnswerReason = { readonly says: AnswerIs } & (
   | { readonly why: 'mended here'; readonly names: readonly string[] }
   | { readonly why: 'renewed by hand'; readonly names: readonly string[] }
   | { readonly why: 'more may come'; readonly names: readonly string[] }
+  | { readonly why: 'straightened first'; readonly names: readonly string[] }
   | { readonly why: 'not authorised'; readonly names: readonly string[] }
   | { readonly why: 'declined'; readonly names: readonly string[] }
   | { readonly why: 'nothing found to repair' }
@@ -251,6 +253,7 @@ function ofRepair(records: JobRecords, weighed: AnswersBasis['weighed']): Answer
     ...say('can’t say', 'steel not known', named(judged.filter(isOpen))),
     ...say('with limits', 'as its maker says', named(byMaker)),
     ...say('with limits', 'by an engineer', named(undrawn.filter((work) => !isRenewed(work)))),
+    ...say('with limits', 'straightened first', straightenedFirst(records)),
     ...say('yes', 'mended here', named(rest.filter(isDrawn))),
     ...say('with limits', 'renewed by hand', [
       ...named(undrawn.filter(isRenewed)),

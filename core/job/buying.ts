@@ -2,6 +2,7 @@ import { memberOf } from '../frame';
 import { latest } from '../walk';
 import { buyersLook, unitVerdict, type BuyersLook, type MemberVerdict } from '../weigh';
 import { recordedAgainst } from './complaint';
+import { straightenedFirst } from './geometry';
 import { jobHosts, jobSpots } from './inputs';
 import type { MemberWork } from './member';
 import { stands, type JobRecords } from './records';
@@ -40,6 +41,7 @@ export function jobBuyersLook(
       })),
       nothingToLandOn: unitVerdict(judged).nothingToLandOn,
       hosts: jobHosts(records),
+      outOfTrue: straightenedFirst(records),
     },
     [...claims.values()],
     records.practice.money,

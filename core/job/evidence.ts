@@ -15,7 +15,7 @@ import {
   signKind,
   tapKind,
 } from '../walk';
-import { overrideKind } from '../weigh';
+import { figureKind, geometryKind, overrideKind } from '../weigh';
 
 /** Every kind of evidence there is. A new one is a file of its own in the room that owns the fact, and a line here. */
 export const EVIDENCE_KINDS = [
@@ -40,6 +40,8 @@ export const EVIDENCE_KINDS = [
   loadTestKind,
   alignmentKind,
   overrideKind,
+  geometryKind,
+  figureKind,
 ] as const;
 
 type RecordOf<Kind> = Kind extends EvidenceKind<infer Rec> ? Rec : never;

@@ -55,6 +55,7 @@ export {
   type MoveBasis,
   type MoveReason,
 } from './move';
+export { jobGeometry, placeOf, straightenedFirst } from './geometry';
 export { toAlign, type ToAlign } from './alignment';
 export { toWeldShut } from './crack-welds';
 export {

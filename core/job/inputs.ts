@@ -148,6 +148,7 @@ export function inputsOf(sorted: SortedRecords, member: Member): MemberInputs {
       cracks: cracksAsSeen(setup.frame, ofKind(own, 'crack'), ofKind(own, 'crack look')),
       signs: ofKind(own, 'sign'),
       feltEdges: ofKind(own, 'felt edge'),
+      geometry: ofKind(own, 'geometry'),
       beside,
       mendedBefore,
       kept: new Map(own.map((record, k) => [record.id, k])),

@@ -17,12 +17,14 @@ import {
   carriesFrame,
   type Finding,
   type FindingCode,
+  type GeometryCheck,
   type HostVerdict,
   type MemberVerdict,
   type Verdict,
 } from '../weigh';
 import { stressAtCrack } from './crack-stress';
 import type { JobDemand } from './demand';
+import { jobGeometry } from './geometry';
 import { jobHosts } from './inputs';
 import { stands, type JobRecords } from './records';
 
@@ -68,6 +70,7 @@ export type MoveReason = { readonly answer: MoveAnswer } & (
       readonly hasLetGo: boolean;
       readonly carries: readonly Carried[];
     }
+  | { readonly why: 'out of true'; readonly check: GeometryCheck }
   | { readonly why: 'temporary repair over'; readonly name: string; readonly left: TimeLeft }
 );
 export interface MayMove {
@@ -121,6 +124,7 @@ export function mayMove(
       .filter((host) => host.carriesNothing || (host.isToldBad && carriesFrame(host)))
       .map(ofHost),
     ...cracks.map((crack) => ofCrack(records, crack, cracks, { left, pastLimit })),
+    ...jobGeometry(records).flatMap(ofGeometry),
     ...[...weighed].flatMap(([memberId, { verdict }]) => ofMetal(nameOf(records, memberId), verdict)),
   ].sort((a, b) => rank(b.answer) - rank(a.answer));
   return { answer: reasons[0]?.answer ?? MOVE_ANSWERS[0], reasons };
@@ -135,6 +139,15 @@ function ofHost({ name, found, carries, carriesNothing, hasLetGo, isCracked }: H
     (isCracked && carries.some((each) => NEVER_CRACKED.includes(each)));
   const answer = !carriesNothing ? 'restricted' : governs ? 'do not move' : 'to the shop only';
   return { answer, why: 'found bad', name, found, hasLetGo, carries };
+}
+
+/** So many times over its limit nobody takes it for how it was made or set up: something moved (our judgement). */
+const MOVED = 4;
+/** A frame out of square or straight tracks to a side and tips its load: slowly, near, and measured again. */
+function ofGeometry(check: GeometryCheck): MoveReason[] {
+  if (check.is !== 'out') return [];
+  const hasMoved = check.value - check.plusMinus > MOVED * check.limit;
+  return [{ answer: hasMoved ? 'to the shop only' : 'restricted', why: 'out of true', check }];
 }
 
 /** The worst that a member's metal says, once. */

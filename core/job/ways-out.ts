@@ -2,6 +2,7 @@ import { randomLcg } from 'd3-random';
 import { progressOf } from '../walk';
 import { isMended, pricedWays, severity, type Priced, type Quantities, type Verdict } from '../weigh';
 import type { AnsweredMember } from './answers';
+import { straightenedFirst } from './geometry';
 import { intakeOf } from './intake';
 import { jobHosts, jobSpots } from './inputs';
 import { harsher, overridesOf } from './override';
@@ -21,12 +22,16 @@ export function quantitiesOf(records: JobRecords, weighed: ReadonlyMap<string, A
   const main = judged.filter(({ member }) => isMended(member));
   const isOf = (wanted: Verdict) => main.filter(({ asked }) => asked === wanted);
   const mended = isOf('Mend');
-  const sum = (of: (plan: AnsweredMember['plan']) => number) =>
-    mended.reduce((total, { plan }) => total + of(plan), 0);
+  const sumOf = (some: typeof mended, of: (plan: AnsweredMember['plan']) => number) =>
+    some.reduce((total, { plan }) => total + of(plan), 0);
+  const sum = (of: (plan: AnsweredMember['plan']) => number) => sumOf(mended, of);
   const progress = progressOf(jobSpots(records));
   return {
     // A rail to be mended has one bad stretch at least, a crack's.
-    stretches: sum(({ stretches, repairs }) => Math.max(1, stretches, repairs)),
+    stretches: sumOf(
+      mended.filter((work) => !isOnlyBent(work)),
+      ({ stretches, repairs }) => Math.max(1, stretches, repairs),
+    ),
     drawn: sum(({ repairs, broken, notOffered }) => (notOffered > 0 ? 0 : repairs - broken)),
     plates: sum(({ plates }) => plates),
     weldM: sum(({ weldM }) => weldM),
@@ -36,6 +41,7 @@ export function quantitiesOf(records: JobRecords, weighed: ReadonlyMap<string, A
     rails: isOf('Renew').length + isOf('Retire').length,
     crossmembers: judged.length - main.length,
     fittings: jobHosts(records).filter(({ carriesNothing }) => carriesNothing).length,
+    straighten: straightenedFirst(records).length,
     members: judged.length,
     criticalUnseen: progress.critical - progress.criticalSeen,
     steelUnknown: [...weighed.values()].filter(({ verdict }) =>
@@ -43,6 +49,12 @@ export function quantitiesOf(records: JobRecords, weighed: ReadonlyMap<string, A
     ).length,
   };
 }
+
+/** Asked to be mended for nothing but that it is out of straight: there is no stretch to open and plate. */
+const isOnlyBent = ({ verdict: { findings } }: AnsweredMember): boolean => {
+  const asks = findings.filter((finding) => severity(finding.verdict) >= severity('Mend'));
+  return asks.length > 0 && asks.every(({ code }) => code === 'not-straight');
+};
 
 /** Every way out of a job with its price, by the shop's rate and norms and the owner's own figures. */
 export function waysOut(records: JobRecords, weighed: ReadonlyMap<string, AnsweredMember>): Priced[] {

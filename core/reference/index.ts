@@ -44,6 +44,12 @@ export {
   type School,
 } from './practice';
 export {
+  DEFAULT_GEOMETRY_PRACTICE,
+  geometryPracticeSchema,
+  MILL_STRAIGHTNESS,
+  type GeometryPractice,
+} from './geometry-limits';
+export {
   BESIDE_TOE_MM,
   BETWEEN_HEAT_ZONES_MM,
   chosenLegMm,

@@ -26,6 +26,8 @@ export const normsSchema = z.object({
   boltedPlate: hours,
   temporary: hours,
   frameSwap: hours,
+  /** A member or a set of mounts pressed back into line, and measured. */
+  straighten: hours.default((): [number, number] => [4, 16]),
   /** A member cleaned and coated inside and out. */
   coating: hours,
   /** How often something seizes or breaks where a stretch is stripped, and what it adds. */
@@ -49,6 +51,7 @@ export const DEFAULT_NORMS: Norms = {
   boltedPlate: [4, 12],
   temporary: [1, 4],
   frameSwap: [60, 160],
+  straighten: [4, 16],
   coating: [1, 3],
   seizedChance: 0.5,
   seized: [0.5, 4],

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { dequal } from 'dequal';
 import { inchesToMm, type Body, type Form } from '../quantity';
 import type { Source } from './source';
+import { DEFAULT_GEOMETRY_PRACTICE, geometryPracticeSchema, MILL_STRAIGHTNESS } from './geometry-limits';
 import { DEFAULT_NORMS, normsSchema } from './norms';
 import { COMMON_PRACTICE } from './source';
 
@@ -151,6 +152,7 @@ export const practiceSchema = z.object({
   loadFactors: loadFactorsSchema.default(() => DEFAULT_LOAD_FACTORS),
   walk: walkPracticeSchema.default(() => DEFAULT_WALK_PRACTICE),
   hand: handPracticeSchema.default(() => DEFAULT_HAND_PRACTICE),
+  geometry: geometryPracticeSchema.default(() => DEFAULT_GEOMETRY_PRACTICE),
   money: moneySchema.default(() => DEFAULT_MONEY),
 });
 export type Practice = z.infer<typeof practiceSchema>;
@@ -186,6 +188,7 @@ export const practiceOverridesSchema = z
     loadFactors: loadFactorsSchema.partial(),
     walk: walkPracticeSchema.partial(),
     hand: handPracticeSchema.partial(),
+    geometry: geometryPracticeSchema.partial(),
     money: moneySchema.partial(),
   })
   .partial();
@@ -199,13 +202,14 @@ export const overridesForm: Form<PracticeOverrides> = {
 
 /** The practice that holds for a job: its shop's, but where the job says otherwise. */
 export const practiceWith = (shop: Practice, overrides: PracticeOverrides): Practice => {
-  const { loadFactors, walk, hand, money, ...single } = overrides;
+  const { loadFactors, walk, hand, geometry, money, ...single } = overrides;
   return {
     ...shop,
     ...single,
     loadFactors: { ...shop.loadFactors, ...loadFactors },
     walk: { ...shop.walk, ...walk },
     hand: { ...shop.hand, ...hand },
+    geometry: { ...shop.geometry, ...geometry },
     money: { ...shop.money, ...money },
   } as Practice;
 };
@@ -217,12 +221,13 @@ const differences = <Part extends object>(from: Part, to: Part): Partial<Part> =
 
 /** What a job says otherwise than its shop: `practiceWith(shop, overridesOf(shop, practice))` is `practice`. */
 export function overridesOf(shop: Practice, practice: Practice): PracticeOverrides {
-  const { loadFactors, walk, hand, money, ...single } = differences(shop, practice);
+  const { loadFactors, walk, hand, geometry, money, ...single } = differences(shop, practice);
   return {
     ...single,
     ...(loadFactors && { loadFactors: differences(shop.loadFactors, loadFactors) }),
     ...(walk && { walk: differences(shop.walk, walk) }),
     ...(hand && { hand: differences(shop.hand, hand) }),
+    ...(geometry && { geometry: differences(shop.geometry, geometry) }),
     ...(money && { money: differences(shop.money, money) }),
   };
 }
@@ -239,6 +244,7 @@ export const DEFAULT_PRACTICE: Practice = {
   loadFactors: DEFAULT_LOAD_FACTORS,
   walk: DEFAULT_WALK_PRACTICE,
   hand: DEFAULT_HAND_PRACTICE,
+  geometry: DEFAULT_GEOMETRY_PRACTICE,
   money: DEFAULT_MONEY,
 };
 
@@ -321,6 +327,7 @@ export const LIMIT_SOURCES = {
   fatigue: { document: 'AISC 360, Appendix 3', clause: 'Table A-3.1', fromMemory: true },
   crippling: { document: 'AISC 360, J10.3', clause: 'web local crippling over 2', fromMemory: true },
   practice: COMMON_PRACTICE,
+  millStraightness: MILL_STRAIGHTNESS,
   seen: {
     document:
       'Common practice: not seen is never fine. 49 CFR 396 Appendix A wants frame members and fasteners looked at',

@@ -23,6 +23,7 @@ export const REPAIR_FINDING_CODES = [
   'end-in-critical-zone',
   'crack-beneath',
   'rust-enclosed',
+  'not-straight-beneath',
 ] as const;
 export type RepairFindingCode = (typeof REPAIR_FINDING_CODES)[number];
 

@@ -35,6 +35,8 @@ export type BuyersWhy =
   | { readonly code: 'to put right'; readonly names: readonly string[] }
   /** Doubtful or hidden metal is on record, and it decides. */
   | { readonly code: 'undecided'; readonly names: readonly string[] }
+  /** Measured, and out of straight or square beyond doubt. */
+  | { readonly code: 'out of true'; readonly names: readonly string[] }
   | { readonly code: 'claim not borne out'; readonly words: string };
 export interface BuyersLook {
   readonly answer: (typeof BUYERS_ANSWERS)[number];
@@ -64,6 +66,8 @@ interface Unit {
   readonly nothingToLandOn: readonly string[];
   /** Brackets, joints, panels and closed spaces found bad by themselves. */
   readonly hosts: readonly HostVerdict[];
+  /** What was measured out of straight or square. */
+  readonly outOfTrue?: readonly string[];
 }
 /** Cracks in so many members with so much to put right, and nobody should buy (our judgement). */
 const CRACKED_MEMBERS = 2;
@@ -75,7 +79,7 @@ const names = (members: readonly Bought[]) => members.map((member) => member.nam
 /** What a buyer is told: seen, not seen, found, roughly what it costs, and whether to walk away. A rough range, no offer. */
 export function buyersLook(
   states: readonly SpotState[],
-  { members, nothingToLandOn, hosts }: Unit,
+  { members, nothingToLandOn, hosts, outOfTrue = [] }: Unit,
   claims: readonly Claim[],
   money: Money,
 ): BuyersLook {
@@ -100,12 +104,13 @@ export function buyersLook(
       : []),
     ...(undecided.length ? [{ code: 'undecided', names: undecided } as const] : []),
     ...(bad.length && !away.length ? [{ code: 'to put right', names: bad } as const] : []),
+    ...(outOfTrue.length ? [{ code: 'out of true', names: outOfTrue } as const] : []),
     ...broken.map((claim): BuyersWhy => ({ code: 'claim not borne out', words: claim.words })),
   ];
   const hoursUnseen = criticalUnseen * HOURS_UNSEEN[1];
   const hours = hoursOf(members, bodyBad.length, hoursUnseen);
   return {
-    answer: answerOf(away.length > 0, tooLittle || undecided.length > 0, bad.length + broken.length > 0),
+    answer: answerOf(away.length > 0, tooLittle || undecided.length > 0, bad.length + broken.length + outOfTrue.length > 0),
     whys,
     progress,
     unseen,

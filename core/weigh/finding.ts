@@ -61,11 +61,14 @@ export const FINDING_CODES = [
   'pad-cripples',
   'fatigue-range',
   'fatigue-worse',
+  'not-straight',
+  'straight-undecided',
+  'straight',
 ] as const;
 export type FindingCode = (typeof FINDING_CODES)[number];
 
 /** What a number is, so that it can be printed in either unit system. */
-export type Quantity = 'fraction' | 'length' | 'thickness' | 'count' | 'stress' | 'force';
+export type Quantity = 'fraction' | 'length' | 'thickness' | 'count' | 'stress' | 'force' | 'angle';
 
 /** One reason, as data: the sentence is put together where it is shown. `value` is held against `limit`. */
 export interface Finding {

@@ -116,3 +116,5 @@ export {
 } from './money';
 export { isMended } from './mended';
 export { OVERRIDING, overrideKind, overrideSchema, type Override } from './override';
+export * from './straight';
+export { memberChecks } from './rules/straightness';

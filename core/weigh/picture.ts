@@ -28,6 +28,7 @@ import {
 } from '../metal';
 import type { MemberWalk, MendedBefore, Sign } from '../walk';
 import { damageByColumn, damageZones, type ColumnDamage, type DamageZone } from './damage';
+import type { Geometry } from './straight';
 import { builtProperties, keptAlong, type SectionKept } from './kept';
 
 /** Everything known about one member, standing evidence only (what was struck is not in it). */
@@ -44,6 +45,8 @@ export interface MemberEvidence {
   readonly feltEdges?: readonly FeltEdge[];
   /** What skins, floors and closed spaces tell of it. */
   readonly beside?: readonly Beside[];
+  /** What was measured of its line and angles. */
+  readonly geometry?: readonly Geometry[];
   /** Where each of its records stands among all that were kept. */
   readonly kept?: KeptOrder;
   /** What earlier jobs of the unit put right on it. */

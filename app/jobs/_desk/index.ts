@@ -14,3 +14,5 @@ export { useStamp } from './use-stamp';
 export { PhotoButton } from './photo-button';
 export { PhotoFigure, PhotoPicture } from './photo-figure';
 export { CracksToWeld } from './cracks-to-weld';
+export { openPart, PartsNav, usePart } from './parts';
+export { useLine, type LineState } from './use-line';

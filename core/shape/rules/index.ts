@@ -2,6 +2,7 @@ import type { RepairFinding } from '../repair-finding';
 import type { RepairPicture } from '../repair-picture';
 import { development, endPlaces, runOut, squareEnd, tooLong } from './ends';
 import { landing, lap, tooThinToWeld } from './landing';
+import { straightBeneath } from './straight';
 import { beneath, flangeCut, freeEdge, plateThickness, restored } from './section';
 
 export type RepairRule = (context: RepairPicture) => RepairFinding[];
@@ -20,6 +21,7 @@ const RULES: readonly RepairRule[] = [
   flangeCut,
   freeEdge,
   beneath,
+  straightBeneath,
 ];
 const RANK = { broken: 0, deviation: 1, note: 2 } as const;
 

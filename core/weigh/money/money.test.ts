@@ -85,6 +85,7 @@ const NOTHING: Quantities = {
   rails: 0,
   crossmembers: 0,
   fittings: 0,
+  straighten: 0,
   members: 0,
   criticalUnseen: 0,
   steelUnknown: 0,

@@ -37,6 +37,8 @@ export interface Quantities {
   /** Crossmembers, outriggers and the like to be renewed. */
   readonly crossmembers: number;
   readonly fittings: number;
+  /** Members and sets of mounts to be brought back into line. */
+  readonly straighten: number;
   /** Members to be coated after. */
   readonly members: number;
   readonly criticalUnseen: number;
@@ -98,7 +100,7 @@ const WORK: Readonly<Record<WayOut, (of: Quantities, money: Money) => Work | NoP
 
 function mending(of: Quantities, { norms, steelPerKg }: Money): Work | NoPrice {
   if (of.steelUnknown > 0) return 'steel not known';
-  if (of.stretches + of.cracks + of.crossmembers + of.fittings === 0) return 'nothing to do';
+  if (of.stretches + of.cracks + of.crossmembers + of.fittings + of.straighten === 0) return 'nothing to do';
   if (of.drawn < of.stretches || of.rails + of.splices > 0) return 'no plate drawn';
   return {
     hours: [
@@ -154,6 +156,7 @@ const beside = (of: Quantities, norms: Norms): Uncertain[] => [
   ...times('cracks welded', of.cracks, norms.crackWelded),
   ...times('crossmembers renewed', of.crossmembers, norms.crossmember),
   ...times('brackets renewed', of.fittings, norms.fitting),
+  ...times('straightening', of.straighten, norms.straighten),
   ...times('coating', of.members, norms.coating),
   ...each('what nobody saw', of.criticalUnseen, norms.hidden, norms.hiddenChance),
 ];

@@ -5,6 +5,7 @@ import { flanges, parted } from './flanges';
 import { keptSection } from './kept-section';
 import { edgeNotBracketed, edgeOpenBetween, soundEdgeMargin, thinLanding } from './sound-edge';
 import { steelAllowsWelding } from './steel';
+import { straightness } from './straightness';
 import { survey } from './survey';
 import { walked } from './walked';
 
@@ -23,4 +24,5 @@ export const RULES: readonly Rule[] = [
   cracks,
   steelAllowsWelding,
   walked,
+  straightness,
 ];

@@ -12,7 +12,7 @@ import { HOST_NEED_WORDS } from '../../../../_words/by-hand';
 import { CAUTIONS, DEFERENCE } from '../../../../_words/cautions';
 import { distrustWords } from '../../../../_words/distrust';
 import { findingWords } from '../../../../_words/findings';
-import { overrideWords, temporaryNotices } from '../../../../_words/standing-lines';
+import { outOfTrueWords, overrideWords, temporaryNotices } from '../../../../_words/standing-lines';
 import {
   CHOSEN_WORDS,
   moneyRange,
@@ -79,7 +79,7 @@ export const GET = (request: Request, { params }: { params: Promise<{ jobId: str
             chosen: `${CHOSEN_WORDS[chosen.chosen]} (${chosen.by}, ${localTime(chosen.at, 'day')})`,
           }),
           left: leftUndone(file).map(({ left, by, at }) => `${left} (${by}, ${localTime(at, 'day')})`),
-          distrust: [...overrideWords(file), ...distrustWords(distrustOf(file))],
+          distrust: [...outOfTrueWords(file, system), ...overrideWords(file), ...distrustWords(distrustOf(file))],
           caution: CAUTIONS.buying.replace(` ${DEFERENCE}`, ''),
           deference: DEFERENCE,
         }}

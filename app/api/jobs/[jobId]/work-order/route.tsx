@@ -16,7 +16,7 @@ import { CAUTIONS, DEFERENCE } from '../../../../_words/cautions';
 import { distrustWords } from '../../../../_words/distrust';
 import { sayingWords } from '../../../../_words/metal';
 import { alignWords } from '../../../../_words/trace';
-import { leftWords, overrideWords, temporaryNotices } from '../../../../_words/standing-lines';
+import { leftWords, outOfTrueWords, overrideWords, temporaryNotices } from '../../../../_words/standing-lines';
 import { findingWords, joinWords, repairWords } from '../../../../_words/findings';
 
 registerFonts();
@@ -34,6 +34,7 @@ const wordsIn = (system: UnitSystem, file: JobFile, four: FourAnswers): OrderWor
     ...toAlign(file)
       .filter(({ lacks }) => lacks.length > 0)
       .map(alignWords),
+    ...outOfTrueWords(file, system),
     ...leftWords(file),
     ...overrideWords(file),
     ...distrustWords(distrustOf(file)),

@@ -1,12 +1,10 @@
 'use client';
 
 import { useMemo } from 'react';
-import { memberOf } from '@/core/frame';
 import { jobSpots, mayMove, pastLimitOf, type MayMove } from '@/core/job';
 import { progressOf } from '@/core/walk';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { moveReasonWords, MOVE_WORDS } from '../../../../_words/trace';
-import { printStation } from '../../../../_words/station';
 import { today } from '@/ui/controls';
 import { useReader, useRecordsLater, useWork } from '../../../_desk';
 
@@ -19,10 +17,7 @@ export function MayMovePanel() {
     const pastLimit = pastLimitOf(file, demand);
     return mayMove(file, today(), { weighed: summaries, pastLimit });
   }, [file, summaries, demand]);
-  const station = ({ memberId, stationMm }: { memberId: string; stationMm: number }) => {
-    const member = memberOf(file.frame, memberId);
-    return member ? printStation(member, stationMm, system) : '';
-  };
+  const told = { frame: file.frame, system };
   const walked = useMemo(() => progressOf(jobSpots(file, file.job.purpose === 'pre-purchase look')), [file]);
   const isBad = answer.answer !== 'no reason recorded against it';
   return (
@@ -36,7 +31,7 @@ export function MayMovePanel() {
           <span className="text-xl font-semibold">{MOVE_WORDS[answer.answer]}</span>
           {answer.reasons[0] && (
             <span className="caption">
-              {moveReasonWords(answer.reasons[0], system, station)}
+              {moveReasonWords(answer.reasons[0], told)}
               {answer.reasons.length > 1 && `, and ${answer.reasons.length - 1} more`}
             </span>
           )}
@@ -46,7 +41,7 @@ export function MayMovePanel() {
           {answer.reasons.map((reason, k) => (
             <li key={k} className="py-1">
               <span className="font-semibold">{MOVE_WORDS[reason.answer]}</span>:{' '}
-              {moveReasonWords(reason, system, station)}
+              {moveReasonWords(reason, told)}
             </li>
           ))}
         </ul>

@@ -14,7 +14,19 @@ import {
 import { Plot, type Ink } from '@/ui/charts';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { findingWords } from '../../../../_words/findings';
-import { Bench, MemberStrip, useMember, usePlace, useReader, useWork } from '../../../_desk';
+import { stands } from '@/core/job';
+import {
+  Bench,
+  MemberStrip,
+  PartsNav,
+  useMember,
+  usePart,
+  usePlace,
+  useReader,
+  useRecords,
+  useWork,
+} from '../../../_desk';
+import { GeometryPart } from './geometry-part';
 import { DemandPanel } from './demand-panel';
 import { FramePanel } from './frame-panel';
 import { OverridePart } from './override-part';
@@ -31,13 +43,28 @@ const KEPT_WORDS: readonly (readonly [KeptKey, string])[] = [
   ['torsion', 'J'],
 ];
 
+const PARTS = ['verdict', 'geometry'] as const;
+const PART_WORDS = { verdict: 'Verdicts, demand, ways out', geometry: 'Geometry' } as const;
+
 export function WeighBench() {
+  const { file } = useRecords();
+  const part = usePart(PARTS);
+  const counts = { geometry: stands(file, 'geometry').length };
+  return (
+    <Bench {...(part === 'geometry' && { slice: false, picker: false })}>
+      <PartsNav label="Parts of Weigh" parts={PARTS} words={PART_WORDS} counts={counts} open={part} />
+      {part === 'verdict' ? <VerdictPart /> : <GeometryPart />}
+    </Bench>
+  );
+}
+
+function VerdictPart() {
   const { system } = useReader();
   const { member, setCursor } = useMember();
   const { cursor } = usePlace();
   const { work } = useWork();
   return (
-    <Bench>
+    <>
       <UnitPanel />
       <div className="mb-4 border-b-2 border-ink pb-3">
         <p className="caption">{member.name}: limited by its worst reason</p>
@@ -74,7 +101,7 @@ export function WeighBench() {
         <MemberStrip height={300} readings={false} />
       </div>
       <p className="caution mt-4">{CAUTIONS.weigh}</p>
-    </Bench>
+    </>
   );
 }
 

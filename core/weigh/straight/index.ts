@@ -1,0 +1,25 @@
+export { figureKind, figureSchema, KNOWN_FROM, type Figure } from './figure';
+export { bowsOf, diagonalsOf, offPlane, type Bow } from './fit';
+export { INSTRUMENTS, instrumentSource, readsAngles, readsLengths, type Instrument } from './instruments';
+export {
+  frameIs,
+  GEOMETRY_SAYS,
+  geometryChecks,
+  straightOrNot,
+  type GeometryCheck,
+  type GeometrySays,
+  type NotSaid,
+  type StraightOrNot,
+} from './judge';
+export {
+  geometryKind,
+  geometrySchema,
+  MEASURES,
+  STOOD,
+  type Geometry,
+  type GeometryMeasure,
+  type MeasureOf,
+  type MountPlace,
+  type Stood,
+} from './measure';
+export { parseInstrumentLine, type InstrumentMessage } from './instrument-line';

@@ -1,0 +1,4 @@
+import { onALine } from '../on-a-line';
+import { simulatedLaser } from './laser';
+
+onALine(simulatedLaser(Number(process.env.DEVICE_SEED ?? 1)));
