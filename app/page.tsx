@@ -87,6 +87,9 @@ function YardHead({ system }: { system: UnitSystem }) {
         <h1 className="text-4xl font-bold">Yard</h1>
       </div>
       <nav className="flex flex-wrap items-center gap-2" aria-label="Yard">
+        <Link href="/shop" className="hit inline-flex items-center px-2 underline">
+          Shop
+        </Link>
         <BundleIn />
         <Link href="/new" className="solid">
           Open a job

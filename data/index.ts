@@ -15,6 +15,14 @@ export { changeSpots, shopSpots, spotChangeSchema, spotRulesFor } from './spots'
 export { hasPicture, keepPhoto, keepPicture, photoBytes, photosOf, PHOTO_LIMIT } from './photo';
 export { earlierSurveys, heldElsewhere, mendedBefore, type EarlierSurvey } from './earlier';
 export { keepWorkedOut, workedOut } from './worked-out';
+export {
+  changeShopLists,
+  changeShopPractice,
+  shopHistory,
+  shopLists,
+  shopPractice,
+  type ShopRevision,
+} from './shop';
 export { jobIds, LINE, UNITS_A_PAGE, yardPage, type YardJob, type YardPage, type YardView } from './yard';
 export { noting } from './readable';
 export { knownDamage } from './start';

@@ -1,5 +1,14 @@
 import { format } from 'date-fns';
-import { answeredJob, jobDemand, jobLine, workJob, type JobFile, type MemberWork } from '@/core/job';
+import {
+  answeredJob,
+  jobDemand,
+  jobLine,
+  triedPractice,
+  workJob,
+  type JobFile,
+  type MemberWork,
+} from '@/core/job';
+import type { Practice } from '@/core/reference';
 
 /** A member's work without what cannot be sent from one process to another. */
 export type SentWork = Omit<MemberWork, 'states'>;
@@ -13,6 +22,9 @@ const TASKS = {
     const { works, four, ways } = answeredJob(file, file.notices, format(new Date(), 'yyyy-MM-dd'));
     return { works: sent(works), four, ways };
   },
+  /** What another practice would make of a job. */
+  tried: ({ tried, ...file }: JobFile & { readonly tried: Practice }) =>
+    triedPractice(file, tried, file.notices, format(new Date(), 'yyyy-MM-dd')),
   /** Every member worked out, plates and welds with it. */
   worked: (file: JobFile) => sent(workJob(file)),
   /** What each wheel and the coupler of the frame as built stand on. */
@@ -36,7 +48,7 @@ export type Answered =
 
 function answered({ id, task, file }: Asked): Answered {
   try {
-    return { id, ok: true, value: TASKS[task](file) };
+    return { id, ok: true, value: (TASKS[task] as (file: JobFile) => unknown)(file) };
   } catch (error) {
     return { id, ok: false, reason: error instanceof Error ? error.message : String(error) };
   }

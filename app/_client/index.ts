@@ -1,9 +1,9 @@
 import type { Frame, JobSheet, Notice, NoticeLifted, ScaleTicket, Unit } from '@/core/frame';
 import type { ReadingImport } from '@/core/exchange';
-import type { JobFile } from '@/core/job';
+import type { JobFile, Tried } from '@/core/job';
 import type { Reading } from '@/core/probe';
 import type { UnitSystem } from '@/core/quantity';
-import type { Practice } from '@/core/reference';
+import type { Practice, ShopLists } from '@/core/reference';
 import type { SpotChange, SpotRule } from '@/core/walk';
 import type { Imported } from '@/data';
 import { ask, tell, type Answer } from './ask';
@@ -36,7 +36,6 @@ export interface Opening {
   readonly unit: Unit;
   readonly job: JobSheet;
   readonly frame: Frame;
-  readonly practice: Practice;
 }
 
 const ofJob = (jobId: string, what: string) => `/api/jobs/${jobId}/${what}`;
@@ -48,8 +47,18 @@ export const askSpots = (): Promise<Answer<SpotList>> => ask('/api/spots');
 
 export const changeFrame = (jobId: string, change: Change<Frame>): Promise<Answer<unknown>> =>
   tell(ofJob(jobId, 'frame'), change);
-export const changePractice = (jobId: string, change: Change<Practice>): Promise<Answer<unknown>> =>
-  tell(ofJob(jobId, 'practice'), change);
+export const changePractice = (
+  jobId: string,
+  change: Change<Practice> & { readonly why?: string; readonly shopRevision?: number },
+): Promise<Answer<unknown>> => tell(ofJob(jobId, 'practice'), change);
+/** What another practice would make of a job; nothing is kept. */
+export const tryPractice = (jobId: string, to: Practice): Promise<Answer<Tried>> =>
+  tell(ofJob(jobId, 'practice-tried'), { to });
+/** The shop's practice as it now is. */
+export const askShop = (): Promise<Answer<{ revision: number; part: Practice }>> => ask('/api/shop');
+export const changeShop = (change: Change<Practice>): Promise<Answer<unknown>> => tell('/api/shop', change);
+export const changeShopLists = (change: Change<ShopLists>): Promise<Answer<unknown>> =>
+  tell('/api/shop/lists', change);
 export const changeSpots = (change: SpotChange & Said & { readonly id: string }): Promise<Answer<unknown>> =>
   tell('/api/spots', change);
 export const closeJob = (

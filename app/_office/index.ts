@@ -34,7 +34,7 @@ const UNDONE = 'Nothing was changed; everything recorded before stands.';
  */
 export function askOffice<Task extends TaskName>(
   task: Task,
-  file: JobFile,
+  file: Parameters<Tasks[Task]>[0] & JobFile,
 ): Promise<Written<ReturnType<Tasks[Task]>>> {
   const here = office();
   if (here.queue.length >= MOST_WAITING)

@@ -240,6 +240,11 @@ const FINDING_WORDS: Readonly<Record<FindingCode, Say<Finding>>> = {
     detail: 'its movement goes somewhere else now',
     change: 'free it, look where the movement went',
   }),
+  preserved: (f) => ({
+    title: `Thin, and carries what it is asked: uses ${percent(f.value!)}`,
+    detail: 'this shop preserves: no hole, no crack, coated and looked at again',
+    change: 'a hole, a crack, more load; or another school',
+  }),
   'not-straight': (f, s) => ({
     title: `Out of straight: ${outWords(f.name ?? '')} ${bend(f.value!, f, s)}`,
     detail: `± ${bend(f.plusMinus!, f, s)}; limit ${bend(f.limit!, f, s)}`,
@@ -266,6 +271,31 @@ export const findingWords = (finding: Finding, system: UnitSystem): Words =>
   FINDING_WORDS[finding.code](finding, system);
 
 const REPAIR_WORDS: Readonly<Record<RepairFindingCode, Say<RepairFinding>>> = {
+  'plate-over-longest': (f, s) => ({
+    title: `Plate ${printLength(f.value!, s, 'length')} long`,
+    detail: `this shop plates no longer than ${printLength(f.limit!, s, 'length')}`,
+    change: 'two plates with a joint between them, or a splice',
+  }),
+  'seam-not-continuous': () => ({
+    title: 'Skip welds where the profile asks for a seam all round',
+    detail: 'a patch is welded all round there, no gaps',
+    change: 'runs to a continuous seam',
+  }),
+  'weld-as-maker': () => ({
+    title: 'Welding on the frame only as its maker allows',
+    detail: 'the legal profile of this job says so',
+    change: 'the maker’s body builder’s book, or its leave in writing',
+  }),
+  'pocket-sealed': () => ({
+    title: 'No drain: this shop seals the pocket',
+    detail: 'what water gets in stays in; the trade disagrees',
+    change: 'drains at the low point; or a coat inside and no gap in any seam',
+  }),
+  'crack-welded-only': (f, s) => ({
+    title: `Crack beside it welded only, ${f.at ? 'no plate over it' : ''}`,
+    detail: `it cracks again beside the weld${f.value ? ` (${printLength(f.value, s, 'length')})` : ''}; this shop welds cracks without a plate`,
+    change: 'a plate past both its ends',
+  }),
   'not-straight-beneath': (f, s) => ({
     title: `The member is out of straight here: ${bend(f.value!, f, s)}`,
     detail: `limit ${bend(f.limit!, f, s)}; a plate welded over a bend locks it in`,

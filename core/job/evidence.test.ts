@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { z } from 'zod';
 import { defaultFrame, evidenceKind, familyOf, frameForm, type EvidenceKind } from '../frame';
 import { ok, opened, packed, valueOf, type Body, type Form } from '../quantity';
-import { overridesForm, practiceForm } from '../reference';
+import { overridesForm, practiceForm, shopListsForm } from '../reference';
 import { repairForm } from '../shape';
 import { EVIDENCE_KINDS, fitsFrame, openEvidence, packEvidence, tellsOf, type Evidence } from '.';
 
@@ -18,6 +18,7 @@ const forms = [
   practiceForm,
   overridesForm,
   repairForm,
+  shopListsForm,
 ] as readonly unknown[] as readonly Form<object>[];
 
 describe('whatever was ever written down can be opened', () => {

@@ -76,4 +76,5 @@ export { intakeOf, isUnauthorised } from './intake';
 export { quantitiesOf, waysOut } from './ways-out';
 export { choiceOf, leftUndone } from './choice';
 export { harsher, overridesOf } from './override';
+export { triedPractice, type Tried } from './tried';
 export { answeredJob } from './answered';

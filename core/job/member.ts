@@ -130,7 +130,9 @@ function workRepair(
     pieces: context.pieces,
     findings,
     against: reasonsAgainst(findings, foundFraction(context)),
-    patterns: repair.pieces.map((piece) => flatPattern(picture.member, repair, piece, picture.practice)),
+    patterns: repair.pieces.map((piece) =>
+      flatPattern(picture.member, repair, piece, { ...picture.practice, drains: picture.ways.drains }),
+    ),
     joined,
     joinFindings: checkJoining(context, joined),
   };

@@ -36,6 +36,13 @@ export interface JobFile extends JobRecords {
   readonly job: JobSheet;
   readonly frameRevision: number;
   readonly practiceRevision: number;
+  /** The shop's practice that this job keeps to, at its revision, and the shop's newest; absent from what was written down before. */
+  readonly shop?: {
+    readonly revision: number;
+    readonly newest: number;
+    readonly practice: Practice;
+    readonly why: string;
+  };
   /** The name of each repair's last change, by repair, those taken out of the plan too: the next change says it was made on it. */
   readonly repairChanges: Readonly<Record<string, string>>;
   readonly closed: boolean;

@@ -17,11 +17,9 @@ export {
   LIMIT_SOURCES,
   moneySchema,
   practiceSchema,
-  SCHOOL_IDS,
   schoolEdgeMm,
   schoolMarginMm,
   weldableMm,
-  schoolSchema,
   DEFAULT_MONEY,
   DEFAULT_HAND_PRACTICE,
   handPracticeSchema,
@@ -29,7 +27,9 @@ export {
   metalPractice,
   overridesForm,
   overridesOf,
+  practiceFor,
   practiceForm,
+  DEFAULT_DUTY_FACTORS,
   practiceOverridesSchema,
   practiceWith,
   WALK_PROFILES,
@@ -41,7 +41,6 @@ export {
   type WalkProfile,
   type LimitSource,
   type Practice,
-  type School,
 } from './practice';
 export {
   DEFAULT_GEOMETRY_PRACTICE,
@@ -94,3 +93,36 @@ export {
   TOUGHNESS_SOURCE,
 } from './crack-growth';
 export { DEFAULT_NORMS, normsSchema, type Norms } from './norms';
+export {
+  APPROACHES,
+  COATS,
+  CRACK_WAYS,
+  DEFAULT_WAYS,
+  DRAINS,
+  isPlate,
+  OPENINGS,
+  SCHOOL_IDS,
+  schoolSchema,
+  SEAMS,
+  shopWaysSchema,
+  waysFor,
+  waysSchema,
+  type Approach,
+  type School,
+  type ShopWays,
+  type Ways,
+  type WaysPart,
+} from './ways';
+export {
+  DEFAULT_LEGAL,
+  LEGAL_SOURCES,
+  legalFor,
+  legalOf,
+  legalSchema,
+  SHIPPED_LEGAL,
+  shopLegalSchema,
+  type Legal,
+  type LegalBasis,
+  type ShopLegal,
+} from './legal';
+export { NO_LISTS, shopListsForm, shopListsSchema, type ShopLists } from './shop-lists';

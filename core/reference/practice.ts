@@ -4,12 +4,9 @@ import { inchesToMm, type Body, type Form } from '../quantity';
 import type { Source } from './source';
 import { DEFAULT_GEOMETRY_PRACTICE, geometryPracticeSchema, MILL_STRAIGHTNESS } from './geometry-limits';
 import { DEFAULT_NORMS, normsSchema } from './norms';
+import { DEFAULT_LEGAL, LEGAL_SOURCES, legalFor, shopLegalSchema } from './legal';
 import { COMMON_PRACTICE } from './source';
-
-/** The three schools of where to cut and land (common practice; the trade disagrees). */
-export const SCHOOL_IDS = ['half-inch band', 'one inch left', 'where rust ends'] as const;
-export const schoolSchema = z.enum(SCHOOL_IDS);
-export type School = z.infer<typeof schoolSchema>;
+import { DEFAULT_WAYS, isPlate, schoolSchema, shopWaysSchema, type School } from './ways';
 
 /** What the load cases are made with; common practice, no source, but for the allowables' own notes. */
 export const loadFactorsSchema = z.object({
@@ -40,6 +37,11 @@ export const DEFAULT_LOAD_FACTORS: LoadFactors = {
   recoveryShare: 0.5,
   roadAllowable: 0.67,
   liftAllowable: 0.5,
+};
+
+/** A competition unit lands harder and corners harder (common practice, no source). */
+export const DEFAULT_DUTY_FACTORS: Readonly<Record<string, Partial<LoadFactors>>> = {
+  competition: { bumpG: 4, cornerG: 0.8 },
 };
 
 /** Rules of the Walk; defaults common practice, no source, where nothing else is said. */
@@ -149,7 +151,13 @@ const judgements = {
 /** The practice profile: every judgement that is the shop's to change, with its default. Lengths mm. */
 export const practiceSchema = z.object({
   ...judgements,
+  ways: shopWaysSchema.default(() => DEFAULT_WAYS),
+  legal: shopLegalSchema.default(() => DEFAULT_LEGAL),
   loadFactors: loadFactorsSchema.default(() => DEFAULT_LOAD_FACTORS),
+  /** Load factors that a duty has otherwise, by its name. */
+  dutyFactors: z
+    .record(z.string().min(1).max(40), loadFactorsSchema.partial())
+    .default(() => DEFAULT_DUTY_FACTORS),
   walk: walkPracticeSchema.default(() => DEFAULT_WALK_PRACTICE),
   hand: handPracticeSchema.default(() => DEFAULT_HAND_PRACTICE),
   geometry: geometryPracticeSchema.default(() => DEFAULT_GEOMETRY_PRACTICE),
@@ -158,8 +166,13 @@ export const practiceSchema = z.object({
 export type Practice = z.infer<typeof practiceSchema>;
 
 /** What a member's metal is judged by: neither loads nor money. */
-export type MetalPractice = Omit<Practice, 'loadFactors' | 'money'>;
-export const metalPractice = ({ loadFactors: _, money: __, ...metal }: Practice): MetalPractice => metal;
+export type MetalPractice = Omit<Practice, 'loadFactors' | 'dutyFactors' | 'money'>;
+export const metalPractice = ({
+  loadFactors: _,
+  dutyFactors: __,
+  money: ___,
+  ...metal
+}: Practice): MetalPractice => metal;
 
 /** Version 1 kept the hourly rate among the rules of the walk. */
 const moneyOutOfWalk = (body: Body): Body => {
@@ -185,6 +198,9 @@ export const practiceForm: Form<Practice> = {
 export const practiceOverridesSchema = z
   .object({
     ...judgements,
+    ways: shopWaysSchema,
+    legal: shopLegalSchema,
+    dutyFactors: z.record(z.string().min(1).max(40), loadFactorsSchema.partial()),
     loadFactors: loadFactorsSchema.partial(),
     walk: walkPracticeSchema.partial(),
     hand: handPracticeSchema.partial(),
@@ -199,6 +215,16 @@ export const overridesForm: Form<PracticeOverrides> = {
   schema: practiceOverridesSchema,
   upcasts: { 1: moneyOutOfWalk },
 };
+
+/** The shop's practice as a unit is judged by it: the load factors of its duty, the legal profile that is meant for it. */
+export const practiceFor = (
+  shop: Practice,
+  unit: { readonly kind: string; readonly duty: string },
+): Practice => ({
+  ...shop,
+  loadFactors: { ...shop.loadFactors, ...shop.dutyFactors[unit.duty] },
+  legal: { ...shop.legal, chosen: legalFor(shop.legal, unit) },
+});
 
 /** The practice that holds for a job: its shop's, but where the job says otherwise. */
 export const practiceWith = (shop: Practice, overrides: PracticeOverrides): Practice => {
@@ -241,21 +267,22 @@ export const DEFAULT_PRACTICE: Practice = {
   bendK: 0.41,
   bendRadiusPerThickness: 1.5,
   drainDiameterMm: inchesToMm(3 / 4),
+  ways: DEFAULT_WAYS,
+  legal: DEFAULT_LEGAL,
   loadFactors: DEFAULT_LOAD_FACTORS,
+  dutyFactors: DEFAULT_DUTY_FACTORS,
   walk: DEFAULT_WALK_PRACTICE,
   hand: DEFAULT_HAND_PRACTICE,
   geometry: DEFAULT_GEOMETRY_PRACTICE,
   money: DEFAULT_MONEY,
 };
 
-/** Walls made from this up are plate; thinner ones are sheet and welded by sheet's rules. */
-const PLATE_FROM_MM = inchesToMm(1 / 8);
 /** Sheet can be welded from this share of what it was made as, and never under this: common practice, no source. */
 const WELDABLE_SHEET = { share: 0.65, leastMm: inchesToMm(0.03) } as const;
 
 /** What a weld needs to land on, mm, by what the wall was made as: the shop's own least for plate, a share of its own gauge for sheet. */
 export const weldableMm = (madeMm: number, practice: { weldableMinimumMm: number }): number =>
-  madeMm >= PLATE_FROM_MM - 1e-9
+  isPlate(madeMm)
     ? practice.weldableMinimumMm
     : Math.max(WELDABLE_SHEET.share * madeMm, WELDABLE_SHEET.leastMm);
 
@@ -328,6 +355,8 @@ export const LIMIT_SOURCES = {
   crippling: { document: 'AISC 360, J10.3', clause: 'web local crippling over 2', fromMemory: true },
   practice: COMMON_PRACTICE,
   millStraightness: MILL_STRAIGHTNESS,
+  ukStructure: LEGAL_SOURCES.uk,
+  ownProfile: LEGAL_SOURCES.own,
   seen: {
     document:
       'Common practice: not seen is never fine. 49 CFR 396 Appendix A wants frame members and fasteners looked at',

@@ -1,5 +1,5 @@
 import { drawRounded, polygonArea, type Pen, type Point } from '../geometry';
-import { CORNER_RADIUS_MM, STEEL_DENSITY_KG_PER_MM3, type MetalPractice } from '../reference';
+import { CORNER_RADIUS_MM, STEEL_DENSITY_KG_PER_MM3, type MetalPractice, type Ways } from '../reference';
 import { lengthDigits, type UnitSystem } from '../quantity';
 import { isClosed, startsAtMm, surfaceOf, type Member } from '../frame';
 import { foldsBetween } from '../weigh';
@@ -40,11 +40,15 @@ export interface FlatPattern {
   readonly massKg: number;
 }
 
+/** What of the shop's practice shapes a flat; pockets are drained where nothing is said. */
+type FlatPractice = Pick<MetalPractice, 'bendRadiusPerThickness' | 'bendK' | 'drainDiameterMm'> &
+  Partial<Pick<Ways, 'drains'>>;
+
 export function flatPattern(
   member: Member,
   repair: Repair,
   piece: Piece,
-  practice: MetalPractice,
+  practice: FlatPractice,
 ): FlatPattern {
   const surface = surfaceOf(member.shape);
   const whole = coverage(member.shape, piece);
@@ -107,10 +111,10 @@ function spanAcross(outline: readonly Point[], v: number): { fromXMm: number; to
 function drains(
   member: Member,
   piece: Piece,
-  practice: MetalPractice,
+  practice: FlatPractice,
   toV: (uMm: number) => number,
 ): FlatHole[] {
-  if (!isClosed(member.shape) || piece.kind !== 'bottom U') return [];
+  if (!isClosed(member.shape) || piece.kind !== 'bottom U' || practice.drains === 'sealed') return [];
   const { noseUMm } = coverage(member.shape, piece);
   const lengthMm = piece.endMm - piece.startMm;
   const inset = taperLengthMm(piece) + practice.drainDiameterMm;

@@ -6,6 +6,7 @@ import {
   lapMm,
   schoolEdgeMm,
   outstandLimit,
+  type Approach,
 } from '../reference';
 import { highestUpperMm } from '../probe';
 import { crackExtent } from '../trace';
@@ -27,6 +28,9 @@ interface Target {
   readonly zone?: DamageZone;
 }
 
+/** Schools that weld plates on; the others splice, renew or bolt. */
+const WELDS_PLATES: readonly Approach[] = ['repair', 'preservation'];
+
 /**
  * A repair for every damaged zone and every crack outside one, except where a saved repair already lies.
  * Nothing is proposed on a member without readings (what would it land on?) or one whose steel may not be welded.
@@ -36,13 +40,14 @@ export function proposeRepairs(picture: MemberPicture, saved: readonly Repair[])
     !picture.found ||
     picture.steel.weldRepair !== 'yes' ||
     picture.member.role !== 'rail' ||
+    !WELDS_PLATES.includes(picture.ways.approach) ||
     pieceKindsFor(picture.member.shape).length === 0
   )
     return [];
   const targets = joined(
     [
       ...picture.zones.map((zone) => ({ fromMm: zone.fromMm, toMm: zone.toMm, zone })),
-      ...picture.cracks.map(crackExtent),
+      ...(picture.ways.cracks === 'weld and plate' ? picture.cracks.map(crackExtent) : []),
     ],
     2 * picture.member.shape.depthMm,
   );
@@ -83,16 +88,16 @@ function merged(one: Target, other: Target): Target {
 const LIGHTEST = 0.7;
 
 function proposal(picture: MemberPicture, target: Target, number: number): Repair {
-  const closed = isClosed(picture.member.shape);
+  const { opening, seams, plugs } = picture.ways;
   const thicknesses = [...picture.practice.stockThicknessesMm].sort((a, b) => a - b);
   const draft = (thicknessMm: number): Repair =>
     withReach(picture, target, {
       id: `proposal-${picture.member.id}-${number}`,
       memberId: picture.member.id,
-      cutOut: closed,
+      cutOut: opening === 'by section' ? isClosed(picture.member.shape) : opening === 'cut out',
       pieces: piecesFor(picture, target, thicknessMm, `${picture.member.id}-${number}`),
-      weldStyle: 'runs to continuous',
-      plugs: false,
+      weldStyle: seams,
+      plugs,
       onBench: false,
       by: 'proposed',
       at: '1970-01-01T00:00:00Z',
@@ -228,7 +233,7 @@ function upperEdge(picture: MemberPicture, target: Target, thicknessMm: number):
   const gone = goneHeights(picture.account, picture.member, target)?.highMm ?? 0;
   const soundFromMm = Math.max(gone, ...bounds);
   const legMm = chosenLegMm(thicknessMm, picture.built.thicknessMm);
-  const highestMm = shape.depthMm - Math.max(schoolEdgeMm(picture.practice.school), legMm + BESIDE_TOE_MM);
+  const highestMm = shape.depthMm - Math.max(schoolEdgeMm(picture.ways.margin), legMm + BESIDE_TOE_MM);
   const leastMm = soundFromMm + BESIDE_TOE_MM;
   if (leastMm > highestMm + 1e-6) return undefined;
   const wantedMm = roundUp(soundFromMm + lapMm(Math.min(thicknessMm, picture.built.thicknessMm)));

@@ -12,6 +12,7 @@ export const REPAIR_FINDING_CODES = [
   'development-short',
   'square-end',
   'plate-too-long',
+  'plate-over-longest',
   'wall-too-thin-to-weld',
   'plate-thinner-than-wall',
   'strength-not-restored',
@@ -24,6 +25,10 @@ export const REPAIR_FINDING_CODES = [
   'crack-beneath',
   'rust-enclosed',
   'not-straight-beneath',
+  'seam-not-continuous',
+  'weld-as-maker',
+  'pocket-sealed',
+  'crack-welded-only',
 ] as const;
 export type RepairFindingCode = (typeof REPAIR_FINDING_CODES)[number];
 

@@ -110,7 +110,11 @@ export function buyersLook(
   const hoursUnseen = criticalUnseen * HOURS_UNSEEN[1];
   const hours = hoursOf(members, bodyBad.length, hoursUnseen);
   return {
-    answer: answerOf(away.length > 0, tooLittle || undecided.length > 0, bad.length + broken.length + outOfTrue.length > 0),
+    answer: answerOf(
+      away.length > 0,
+      tooLittle || undecided.length > 0,
+      bad.length + broken.length + outOfTrue.length > 0,
+    ),
     whys,
     progress,
     unseen,

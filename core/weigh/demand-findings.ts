@@ -81,7 +81,7 @@ function overVerdict(picture: MemberPicture, stationMm: number): Verdict {
     undefined,
   );
   const [column] = columnsUnder(account.stationsMm, stationMm, stationMm);
-  return !here || isJudged(here) || partedShare(account, column) > 0 ? actOn(picture.member) : 'Can’t say';
+  return !here || isJudged(here) || partedShare(account, column) > 0 ? actOn(picture) : 'Can’t say';
 }
 
 /** Over its allowable on lift arms or a jack, with what is listed on board: watched, since it can be lifted elsewhere or lighter. */

@@ -61,6 +61,7 @@ export const FINDING_CODES = [
   'pad-cripples',
   'fatigue-range',
   'fatigue-worse',
+  'preserved',
   'not-straight',
   'straight-undecided',
   'straight',

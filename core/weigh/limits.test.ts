@@ -55,7 +55,7 @@ describe('who is mended and who renewed', () => {
     ['upright', 'Renew'],
     ['leg', 'Renew'],
   ])('%s: %s', (role, word) => {
-    expect(actOn(as(role))).toBe(word);
+    expect(actOn({ member: as(role), ways: plain.ways })).toBe(word);
     expect(isMended(as(role))).toBe(word === 'Mend');
   });
   test('every family has something that is mended', () => {

@@ -77,7 +77,7 @@ export function nextReadings(picture: MemberPicture, count = 8): NextReading[] {
 function edgeDoubts(picture: MemberPicture, edge: SoundEdge): NextReading[] {
   const { columns, faceHeightMm } = edge;
   // Just below the limit: sound there, the margin holds; unsound there, it does not.
-  const limitMm = faceHeightMm - schoolMarginMm(picture.practice.school) - 1;
+  const limitMm = faceHeightMm - schoolMarginMm(picture.ways.margin) - 1;
   const at = (stationMm: number, heightMm: number, worth: number, why: NextReading['why']): NextReading => ({
     stationMm,
     face: edge.face,

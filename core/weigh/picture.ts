@@ -1,5 +1,5 @@
 import type { SectionProperties } from '../mechanics';
-import type { MetalPractice, Steel } from '../reference';
+import { legalOf, waysFor, type Legal, type MetalPractice, type Steel } from '../reference';
 import { steelOf } from './steel-of';
 import { surfaceOf, type Frame, type Member, type Surface } from '../frame';
 import {
@@ -61,6 +61,9 @@ export interface MemberPicture extends Omit<
   MemberEvidence,
   'readings' | 'feltEdges' | 'beside' | 'kept' | 'mendedBefore'
 > {
+  /** How the shop works on this wall, and what the law asks of it. */
+  readonly ways: ReturnType<typeof waysFor>;
+  readonly legal: Legal;
   readonly account: MetalAccount;
   readonly found?: WallField;
   readonly surface: Surface;
@@ -125,6 +128,11 @@ export function memberPicture(evidence: MemberEvidence, given?: ThicknessMap): M
   const columns = found ? damageByColumn(account, edges, sections, soundMm, practice.leaveFraction) : [];
   return {
     ...evidenceBeside,
+    ways: waysFor(practice, {
+      family: evidenceBeside.frame.family,
+      madeMm: member.shape.thicknessMm,
+    }),
+    legal: legalOf(practice.legal),
     cracks,
     surface,
     steel: steelOf(evidenceBeside.frame, member),

@@ -3,6 +3,7 @@ import { severity, type Finding, type FindingCode, type Verdict } from './findin
 import { demandFindings, type DemandPair } from './demand-findings';
 import { isRemovalTested } from './least';
 import type { MemberPicture } from './picture';
+import { preserved } from './preserved';
 import { RULES } from './rules';
 import { isKnownByHand } from './rules/survey';
 
@@ -36,7 +37,7 @@ export function weigh(picture: MemberPicture, demand?: DemandPair): MemberVerdic
     ...RULES.flatMap((rule) => rule(picture)),
     ...(demand ? demandFindings(picture, demand) : []),
   ];
-  const findings = withRemovalTest(picture, found, demand).sort(
+  const findings = withRemovalTest(picture, preserved(picture, found, demand), demand).sort(
     (a, b) => severity(b.verdict) - severity(a.verdict),
   );
   const verdict = findings[0]?.verdict ?? 'Can’t say';

@@ -1,11 +1,17 @@
 import { jobSheetSchema, memberOf, type Frame, type JobSheet } from '@/core/frame';
-import type { Practice } from '@/core/reference';
+import { practiceFor, type Practice } from '@/core/reference';
 import { checkRepair } from '@/core/shape';
 import { fitsFrame, type JobFile } from '@/core/job';
 import type { Db } from '../connection';
 import { evidenceOf } from '../evidence';
 import { currentFrame, insertFrame, type FrameRevision } from '../frame';
-import { currentPractice, insertPractice, type PracticeRevision } from '../practice';
+import {
+  currentPractice,
+  insertPractice,
+  newestShopRevision,
+  shopPracticeAt,
+  type PracticeRevision,
+} from '../practice';
 import { strikesOf } from '../strike';
 import { repairChangesOf, repairsOf } from '../repair';
 import { noting } from '../readable';
@@ -48,6 +54,12 @@ export function jobFile(db: Db, jobId: string): JobFile | undefined {
     frameRevision: framed.revision,
     practice: practised.practice,
     practiceRevision: practised.revision,
+    shop: {
+      revision: practised.shopRevision,
+      newest: practised.shopNewest,
+      practice: practised.shop,
+      why: practised.why,
+    },
     notices: noticesOf(db, unit.id, unreadable.of('notice')),
     evidence: evidenceOf(db, jobId, undefined, unreadable.of('evidence')),
     strikes: strikesOf(db, jobId, unreadable.of('strike')),
@@ -62,13 +74,14 @@ export function jobFile(db: Db, jobId: string): JobFile | undefined {
   return unreadable.list.length ? { ...file, unreadable: unreadable.list } : file;
 }
 
-/** Opens a job with its frame and practice; the same job twice is one. */
+/** Opens a job with its frame, by the shop's newest practice for such a unit where none is given; the same job twice is one. */
 export function openJob(
   db: Db,
   job: JobSheet,
-  setup: { frame: Frame; practice: Practice },
+  setup: { frame: Frame; practice?: Practice },
 ): Written<JobSheet> {
-  if (!unitById(db, job.unitId)) return refused('not-found', 'there is no such unit', 'Nothing was added.');
+  const unit = unitById(db, job.unitId);
+  if (!unit) return refused('not-found', 'there is no such unit', 'Nothing was added.');
   const existing = jobById(db, job.id);
   if (existing)
     return sameRecord(existing, job) ? written(existing) : refused('conflict', 'another job has this id');
@@ -78,7 +91,8 @@ export function openJob(
       'INSERT INTO job (id, unit_id, title, purpose, complaint, opened_by, opened_at) VALUES (@id, @unitId, @title, @purpose, @complaint, @openedBy, @openedAt)',
     ).run(job);
     insertFrame(db, job.id, { revision: 1, frame: setup.frame }, stamp);
-    insertPractice(db, job.id, { revision: 1, practice: setup.practice }, stamp);
+    const practice = setup.practice ?? practiceFor(shopPracticeAt(db, newestShopRevision(db)), unit);
+    insertPractice(db, job.id, { revision: 1, practice }, stamp);
   })();
   return written(job);
 }
@@ -119,17 +133,31 @@ export function changeFrame(db: Db, jobId: string, change: Change<Frame>): Writt
     .immediate();
 }
 
+/** A change of practice; `why` it differs from the shop's, and the shop's revision where the job takes up another. */
+export interface PracticeChange extends Change<Practice> {
+  readonly why?: string | undefined;
+  readonly shopRevision?: number | undefined;
+}
+
 /** Writes a job's next practice: where it differs from its shop's. Refused when it was based on an older revision. */
-export function changePractice(db: Db, jobId: string, change: Change<Practice>): Written<PracticeRevision> {
+export function changePractice(db: Db, jobId: string, change: PracticeChange): Written<PracticeRevision> {
   return db
     .transaction((): Written<PracticeRevision> => {
       const current = currentPractice(db, jobId);
       if (!current) return NO_JOB();
-      if (sameRecord(current.practice, change.to)) return written(current);
+      const shopRevision = change.shopRevision ?? current.shopRevision;
+      if (shopRevision > current.shopNewest) return refused('invalid', 'the shop has no such revision');
+      if (sameRecord(current.practice, change.to) && shopRevision === current.shopRevision)
+        return written(current);
       if (change.basedOn !== current.revision) return stale('practice');
-      const next = { ...current, revision: current.revision + 1, practice: change.to };
+      const next = {
+        revision: current.revision + 1,
+        shopRevision,
+        practice: change.to,
+        why: change.why ?? '',
+      };
       insertPractice(db, jobId, next, { by: change.by, at: change.at });
-      return written(next);
+      return written(currentPractice(db, jobId)!);
     })
     .immediate();
 }

@@ -15,10 +15,15 @@ export interface PracticeRevision {
   readonly revision: number;
   readonly shopRevision: number;
   readonly practice: Practice;
+  /** The shop's practice at that revision, and the shop's newest one's. */
+  readonly shop: Practice;
+  readonly shopNewest: number;
+  /** Why it differs from its shop, as it was last said. */
+  readonly why: string;
 }
 
 /** The shop's practice as it was at a revision; revision 0 is the product's own defaults. */
-function shopPractice(db: Db, revision: number): Practice {
+export function shopPracticeAt(db: Db, revision: number): Practice {
   const row = db
     .prepare<[number], { version: number; practice: string }>(
       'SELECT version, practice FROM shop_practice WHERE revision = ?',
@@ -30,7 +35,7 @@ function shopPractice(db: Db, revision: number): Practice {
 }
 
 /** The shop's newest revision: what a job keeps to when it is opened. */
-const newestShopRevision = (db: Db): number =>
+export const newestShopRevision = (db: Db): number =>
   db.prepare<[], { newest: number | null }>('SELECT max(revision) AS newest FROM shop_practice').get()!
     .newest ?? 0;
 
@@ -39,22 +44,27 @@ interface Row {
   shop_revision: number;
   version: number;
   overrides: string;
+  why: string;
 }
 
 export function currentPractice(db: Db, jobId: string): PracticeRevision | undefined {
   const row = db
     .prepare<[string], Row>(
-      'SELECT revision, shop_revision, version, overrides FROM job_practice WHERE job_id = ? ORDER BY revision DESC LIMIT 1',
+      'SELECT revision, shop_revision, version, overrides, why FROM job_practice WHERE job_id = ? ORDER BY revision DESC LIMIT 1',
     )
     .get(jobId);
   if (!row) return undefined;
   const overrides = valueOf(
     opened(overridesForm, { ...(JSON.parse(row.overrides) as Body), version: row.version }),
   );
+  const shop = shopPracticeAt(db, row.shop_revision);
   return {
     revision: row.revision,
     shopRevision: row.shop_revision,
-    practice: practiceWith(shopPractice(db, row.shop_revision), overrides),
+    practice: practiceWith(shop, overrides),
+    shop,
+    shopNewest: newestShopRevision(db),
+    why: row.why,
   };
 }
 
@@ -62,22 +72,28 @@ export function currentPractice(db: Db, jobId: string): PracticeRevision | undef
 export function insertPractice(
   db: Db,
   jobId: string,
-  next: { readonly revision: number; readonly shopRevision?: number; readonly practice: Practice },
+  next: {
+    readonly revision: number;
+    readonly shopRevision?: number;
+    readonly practice: Practice;
+    readonly why?: string;
+  },
   stamp: Stamp,
 ): void {
   const shopRevision = next.shopRevision ?? newestShopRevision(db);
   const { version, ...overrides } = packed(
     overridesForm,
-    overridesOf(shopPractice(db, shopRevision), next.practice),
+    overridesOf(shopPracticeAt(db, shopRevision), next.practice),
   );
   db.prepare(
-    'INSERT INTO job_practice (job_id, revision, shop_revision, version, overrides, by_whom, at) VALUES (@jobId, @revision, @shopRevision, @version, @overrides, @by, @at)',
+    'INSERT INTO job_practice (job_id, revision, shop_revision, version, overrides, by_whom, at, why) VALUES (@jobId, @revision, @shopRevision, @version, @overrides, @by, @at, @why)',
   ).run({
     jobId,
     revision: next.revision,
     shopRevision,
     version,
     overrides: JSON.stringify(overrides),
+    why: next.why ?? '',
     ...stamp,
   });
 }

@@ -33,6 +33,8 @@ export interface OrderWords {
   readonly beforeCutting?: string;
   /** What no metal stands behind, or could not be read. */
   readonly distrust: readonly string[];
+  /** How the shop works and by which profile, in a line. */
+  readonly practice: string;
   /** The four answers. */
   readonly answers: readonly PrintedAnswer[];
   readonly cautions: readonly string[];
@@ -181,7 +183,7 @@ export function WorkOrder({
           </Text>
         ))}
         <Text>
-          Stations, {system}, are measured from the {file.frame.datum}. School: {file.practice.school}.
+          Stations, {system}, are measured from the {file.frame.datum}. {words.practice}
         </Text>
 
         <Text style={style.section}>Verdicts</Text>

@@ -163,11 +163,11 @@ async function worked(request: Request, work: () => Promise<Response> | Response
 export const mutation = <Schema extends z.ZodType>(
   request: Request,
   schema: Schema,
-  write: (value: z.output<Schema>) => Written<unknown>,
+  write: (value: z.output<Schema>) => Written<unknown> | Promise<Written<unknown>>,
 ): Promise<Response> =>
   guarded(request, async () => {
     const value = await body(request, schema);
-    return value.ok ? answer(write(value.value)) : answer(value);
+    return value.ok ? answer(await write(value.value)) : answer(value);
   });
 
 /** A file to take away. */

@@ -1,24 +1,22 @@
 import { z } from 'zod';
 import { mutation } from '../_door';
 import { frameSchema, jobSheetSchema, unitSchema } from '@/core/frame';
-import { practiceSchema } from '@/core/reference';
 import { addUnit, database, openJob, type Written } from '@/data';
 
 const opening = z.object({
   unit: unitSchema,
   job: jobSheetSchema,
   frame: frameSchema,
-  practice: practiceSchema,
 });
 
 /** Opens a job; a unit that is not yet in the yard is added with it. */
 export const POST = (request: Request) =>
-  mutation(request, opening, ({ unit, job, frame, practice }): Written<unknown> => {
+  mutation(request, opening, ({ unit, job, frame }): Written<unknown> => {
     const db = database();
     return db
       .transaction((): Written<unknown> => {
         const added = addUnit(db, unit);
-        return added.ok ? openJob(db, { ...job, unitId: added.value.id }, { frame, practice }) : added;
+        return added.ok ? openJob(db, { ...job, unitId: added.value.id }, { frame }) : added;
       })
       .immediate();
   });

@@ -50,7 +50,11 @@ export interface Records {
   ) => string;
   readonly withdrawRepair: (id: string) => void;
   readonly changeFrame: (frame: Frame) => Promise<Problem | undefined>;
-  readonly changePractice: (practice: Practice) => Promise<Problem | undefined>;
+  /** `more`: why it differs from the shop's, and which revision of the shop's it takes up. */
+  readonly changePractice: (
+    practice: Practice,
+    more?: { readonly why?: string; readonly shopRevision?: number },
+  ) => Promise<Problem | undefined>;
   readonly refresh: () => Promise<void>;
   /** Where the server does not answer: since when these records are as they stand here. */
   readonly asOf?: string;
@@ -233,8 +237,8 @@ function useRecordsValue(file: JobFile, { make, latestRef, refresh, asOf }: Ways
       refresh,
       ...(asOf !== undefined && { asOf }),
       changeFrame: (to) => said(changeFrame(file.job.id, { basedOn: file.frameRevision, to, ...stamp() })),
-      changePractice: (to) =>
-        said(changePractice(file.job.id, { basedOn: file.practiceRevision, to, ...stamp() })),
+      changePractice: (to, more) =>
+        said(changePractice(file.job.id, { basedOn: file.practiceRevision, to, ...more, ...stamp() })),
     };
   }, [file, writers, refresh, by, asOf]);
 }

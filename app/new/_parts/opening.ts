@@ -18,7 +18,7 @@ import {
   type Unit,
 } from '@/core/frame';
 import { lengthDigits, parseLengthMm, parseMassKg, type UnitSystem } from '@/core/quantity';
-import { DEFAULT_PRACTICE, type Practice, type SteelId } from '@/core/reference';
+import { type SteelId } from '@/core/reference';
 
 /** Whose the frame's measures are. */
 export const MEASURES = ['usual for the family', 'taken from this unit'] as const;
@@ -58,7 +58,6 @@ export interface Opening {
   unit: Unit;
   job: JobSheet;
   frame: Frame;
-  practice: Practice;
 }
 
 export const LENGTHS = [
@@ -291,7 +290,6 @@ export function readOpening(
       unit: unit.data,
       job: job.data,
       frame: isPresumed(fields, system, starting) ? { ...frame.frame, presumed: true } : frame.frame,
-      practice: DEFAULT_PRACTICE,
     },
   };
 }

@@ -51,6 +51,19 @@ export function tooLong(context: RepairPicture): RepairFinding[] {
   const limit = LONGEST_REACH * picture.member.shape.depthMm;
   return pieces.flatMap(({ piece }): RepairFinding[] => {
     const value = Math.max(target.fromMm - piece.startMm, piece.endMm - target.toMm);
+    const [lengthMm, most] = [piece.endMm - piece.startMm, picture.ways.longestPlateMm ?? Infinity];
+    if (lengthMm > most)
+      return [
+        {
+          code: 'plate-over-longest',
+          weight: 'deviation',
+          pieceId: piece.id,
+          quantity: 'length',
+          value: lengthMm,
+          limit: most,
+          source: 'practice',
+        },
+      ];
     return value > limit + 1
       ? [
           {

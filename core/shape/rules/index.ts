@@ -2,6 +2,7 @@ import type { RepairFinding } from '../repair-finding';
 import type { RepairPicture } from '../repair-picture';
 import { development, endPlaces, runOut, squareEnd, tooLong } from './ends';
 import { landing, lap, tooThinToWeld } from './landing';
+import { crackBeside, sealedPocket, seamsAsked } from './legal';
 import { straightBeneath } from './straight';
 import { beneath, flangeCut, freeEdge, plateThickness, restored } from './section';
 
@@ -22,6 +23,9 @@ const RULES: readonly RepairRule[] = [
   freeEdge,
   beneath,
   straightBeneath,
+  seamsAsked,
+  sealedPocket,
+  crackBeside,
 ];
 const RANK = { broken: 0, deviation: 1, note: 2 } as const;
 

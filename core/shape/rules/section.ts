@@ -65,7 +65,7 @@ export function plateThickness({ picture, repair }: RepairPicture): RepairFindin
   );
 }
 
-/** 49 CFR 393.201(c): a flange of an open channel between the axles is not cut except as the maker specifies. */
+/** 49 CFR 393.201(c) for those it is meant for: a flange of an open channel between the axles is not cut except as the maker specifies. */
 export function flangeCut({ picture, repair, target }: RepairPicture): RepairFinding[] {
   const axles = axleStationsMm(picture.frame).map((stationMm) => stationMm - (picture.member.startMm ?? 0));
   if (!repair.cutOut || !target || isClosed(picture.member.shape) || axles.length < 2) return [];
@@ -74,9 +74,10 @@ export function flangeCut({ picture, repair, target }: RepairPicture): RepairFin
   return [
     {
       code: 'flange-cut-between-axles',
-      weight: 'broken',
+      // A profile that forbids it is broken; without one it stays a caution of common practice.
+      weight: picture.legal.flangesUncut ? 'broken' : 'deviation',
       quantity: 'length',
-      source: 'flangeCut',
+      source: picture.legal.flangesUncut ? 'flangeCut' : 'practice',
       at: { fromMm: Math.max(front, target.fromMm), toMm: Math.min(rear, target.toMm) },
     },
   ];

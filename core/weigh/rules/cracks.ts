@@ -1,7 +1,8 @@
 import { crackExtent, crackLengthMm } from '../../trace';
+import type { LimitSource } from '../../reference';
 import type { Finding } from '../finding';
 import type { MemberPicture } from '../picture';
-import { actOn } from '../mended';
+import { actOnCrack } from '../mended';
 
 /** A cracked frame member is not used until repaired, however short the crack; a crack without both ends is longer than it looks. */
 export function cracks(picture: MemberPicture): Finding[] {
@@ -9,11 +10,11 @@ export function cracks(picture: MemberPicture): Finding[] {
     const lengthMm = crackLengthMm(picture.member.shape, crack.path);
     const found: Finding = {
       code: 'crack',
-      verdict: actOn(picture.member),
+      verdict: actOnCrack(picture),
       quantity: 'length',
       value: lengthMm,
       limit: 0,
-      source: 'crack',
+      source: crackSource(picture),
       at: crackExtent(crack),
       firmness: 'firm',
     };
@@ -32,3 +33,7 @@ export function cracks(picture: MemberPicture): Finding[] {
     ];
   });
 }
+
+/** Which rule forbids it: the profile's own; common practice is no milder. */
+const crackSource = ({ legal }: MemberPicture): LimitSource =>
+  legal.basis === 'us' ? 'crack' : legal.basis === 'uk' ? 'ukStructure' : 'ownProfile';

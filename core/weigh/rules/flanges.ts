@@ -5,10 +5,8 @@ import { isMended } from '../mended';
 
 /** A flange counts as gone where more than half its width is unsound. */
 const GONE = 0.5;
-/** Up to a quarter of the rail may be spliced; beyond that it is renewed (common practice, no source). Whether the unit is done is said of the unit. */
-const SPLICE_SHARE = 0.25;
 
-/** Top flange gone over a length, or both flanges (a C that has become a flat strip): plates have nothing to land on. */
+/** Top flange gone over a length, or both flanges (a C that has become a flat strip): plates have nothing to land on. Up to the shop's share of a rail is spliced, beyond that it is renewed; whether the unit is done is said of the unit. */
 export function flanges(picture: MemberPicture): Finding[] {
   const topGone = picture.columns.filter((column) => column.topShare > GONE);
   if (!topGone.some((column) => column.topDirect)) return [];
@@ -23,13 +21,14 @@ function goneOver(
   picture: MemberPicture,
 ): Finding {
   const share = columns.length / picture.columns.length;
-  const verdict: Verdict = share > SPLICE_SHARE || picture.member.role === 'crossmember' ? 'Renew' : 'Splice';
+  const renews = share > picture.ways.spliceShare || picture.ways.approach === 'replace only';
+  const verdict: Verdict = renews || picture.member.role === 'crossmember' ? 'Renew' : 'Splice';
   return {
     code,
     verdict,
     quantity: 'fraction',
     value: share,
-    limit: SPLICE_SHARE,
+    limit: picture.ways.spliceShare,
     source: 'practice',
     firmness: 'firm',
     at: { fromMm: columns[0]!.stationMm, toMm: columns[columns.length - 1]!.stationMm },
@@ -42,7 +41,7 @@ export function parted(picture: MemberPicture): Finding[] {
   return [
     {
       code: 'parted',
-      verdict: isMended(picture.member) ? 'Splice' : 'Renew',
+      verdict: isMended(picture.member) && picture.ways.approach !== 'replace only' ? 'Splice' : 'Renew',
       quantity: 'count',
       value: picture.partedAtMm.length,
       limit: 0,

@@ -48,5 +48,5 @@ function verdictOn(
 ): Verdict {
   if (lower >= limit) return 'Leave';
   if (value >= limit) return guessedShare > 0.1 ? 'Can’t say' : 'Watch';
-  return actOn(picture.member);
+  return actOn(picture);
 }

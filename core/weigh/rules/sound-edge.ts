@@ -8,7 +8,7 @@ import { actOn } from '../mended';
 
 /** Sound metal left below the top corner against what the shop's school wants to weld to. */
 export function soundEdgeMargin(picture: MemberPicture): Finding[] {
-  const limit = schoolMarginMm(picture.practice.school);
+  const limit = schoolMarginMm(picture.ways.margin);
   const least = picture.edges
     .flatMap((edge) =>
       edge.columns
@@ -28,7 +28,7 @@ export function soundEdgeMargin(picture: MemberPicture): Finding[] {
   return [
     {
       code: short ? 'margin-short' : 'margin-enough',
-      verdict: actOn(picture.member),
+      verdict: actOn(picture),
       quantity: 'length',
       value: least.marginMm,
       plusMinus: least.bracketMm,

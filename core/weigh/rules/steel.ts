@@ -1,4 +1,5 @@
 import type { Finding } from '../finding';
+import { actOn } from '../mended';
 import type { MemberPicture } from '../picture';
 
 /**
@@ -31,7 +32,8 @@ export function steelAllowsWelding(picture: MemberPicture): Finding[] {
   return [
     {
       code: 'steel-heat-treated',
-      verdict: 'Renew',
+      // Bolted through its web, with no heat, a shop that bolts can mend what it may not weld.
+      verdict: picture.ways.approach === 'bolt on' ? actOn(picture) : 'Renew',
       quantity: 'count',
       source: 'weldByMaker',
       firmness: 'firm',

@@ -12,10 +12,10 @@ export const memberChecks = ({ member, geometry = [], practice }: MemberPicture)
   geometryChecks(geometry, [], practice.geometry).filter(({ memberId }) => memberId === member.id);
 
 const asFinding =
-  ({ member }: MemberPicture) =>
+  (picture: MemberPicture) =>
   ({ is, says, notSaid, quantity, value, plusMinus, limit, at }: GeometryCheck): Finding => ({
     code: is === 'out' ? 'not-straight' : is === 'straight' ? 'straight' : 'straight-undecided',
-    verdict: is === 'out' ? actOn(member) : is === 'straight' ? 'Leave' : 'Watch',
+    verdict: is === 'out' ? actOn(picture) : is === 'straight' ? 'Leave' : 'Watch',
     quantity,
     value,
     plusMinus,

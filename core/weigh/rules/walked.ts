@@ -60,21 +60,21 @@ interface HandRule {
 const HAND_RULES: readonly HandRule[] = [
   {
     code: 'crack-not-traced',
-    verdict: ({ member }) => actOn(member),
+    verdict: actOn,
     source: 'crack',
     firmness: 'open',
     is: ({ claim, unlocated }) => claim === 'parted' && unlocated === true,
   },
   {
     code: 'looked-failed',
-    verdict: ({ member }) => actOn(member),
+    verdict: actOn,
     source: 'practice',
     firmness: 'firm',
     is: ({ claim, unlocated }) => claim === 'gone' && unlocated === true,
   },
   {
     code: 'struck-failed',
-    verdict: ({ member }) => actOn(member),
+    verdict: actOn,
     source: 'practice',
     firmness: 'firm',
     is: ({ claim, unlocated }) => claim === 'gone' && !unlocated,

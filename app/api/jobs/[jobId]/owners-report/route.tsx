@@ -79,7 +79,11 @@ export const GET = (request: Request, { params }: { params: Promise<{ jobId: str
             chosen: `${CHOSEN_WORDS[chosen.chosen]} (${chosen.by}, ${localTime(chosen.at, 'day')})`,
           }),
           left: leftUndone(file).map(({ left, by, at }) => `${left} (${by}, ${localTime(at, 'day')})`),
-          distrust: [...outOfTrueWords(file, system), ...overrideWords(file), ...distrustWords(distrustOf(file))],
+          distrust: [
+            ...outOfTrueWords(file, system),
+            ...overrideWords(file),
+            ...distrustWords(distrustOf(file)),
+          ],
           caution: CAUTIONS.buying.replace(` ${DEFERENCE}`, ''),
           deference: DEFERENCE,
         }}

@@ -7,6 +7,10 @@ import { changePractice, database } from '@/data';
 const change = z.object({
   basedOn: z.number().int().positive(),
   to: practiceSchema,
+  /** Why it differs from the shop's. */
+  why: z.string().trim().max(300).optional(),
+  /** The shop's revision that the job takes up. */
+  shopRevision: z.number().int().gte(0).optional(),
   by: bySchema,
   at: instantSchema,
 });

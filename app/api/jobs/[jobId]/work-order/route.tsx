@@ -15,8 +15,14 @@ import { HOST_NEED_WORDS } from '../../../../_words/by-hand';
 import { CAUTIONS, DEFERENCE } from '../../../../_words/cautions';
 import { distrustWords } from '../../../../_words/distrust';
 import { sayingWords } from '../../../../_words/metal';
+import { practiceLine } from '../../../../_words/practice';
 import { alignWords } from '../../../../_words/trace';
-import { leftWords, outOfTrueWords, overrideWords, temporaryNotices } from '../../../../_words/standing-lines';
+import {
+  leftWords,
+  outOfTrueWords,
+  overrideWords,
+  temporaryNotices,
+} from '../../../../_words/standing-lines';
 import { findingWords, joinWords, repairWords } from '../../../../_words/findings';
 
 registerFonts();
@@ -39,6 +45,7 @@ const wordsIn = (system: UnitSystem, file: JobFile, four: FourAnswers): OrderWor
     ...overrideWords(file),
     ...distrustWords(distrustOf(file)),
   ],
+  practice: practiceLine(file.practice, file.shop?.revision),
   answers: printedAnswers(four, { frame: file.frame, system }),
   reasons: (work) => work.verdict.findings.map((finding) => findingWords(finding, system).title),
   found: ({ picture }) => [

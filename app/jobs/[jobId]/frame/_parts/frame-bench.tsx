@@ -1,5 +1,6 @@
 'use client';
 
+import Link from 'next/link';
 import { keepStartingFrame, newId } from '../../../../_client';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
@@ -13,15 +14,14 @@ import {
   type Member,
   type Role,
 } from '@/core/frame';
-import { lengthDigits, parseLengthMm, printLength } from '@/core/quantity';
-import { DEFAULT_PRACTICE, practiceSchema, type Practice } from '@/core/reference';
+import { printLength } from '@/core/quantity';
+import { practiceSchema, type Practice } from '@/core/reference';
 import type { SkeletonProps } from '@/ui/skeleton';
 import { Entry, Pick } from '@/ui/controls';
 import { Bench, useMember, useReader, useRecords } from '../../../_desk';
 import { PanelsTable, PocketsTable } from './enclosed-tables';
 import { FactorsForm } from './factors-form';
 import { FittingsTable } from './fittings-table';
-import { LengthCell } from './length-cell';
 import { LoadsForm } from './loads-form';
 import { StandsForm } from './stands-form';
 import { MemberDetail } from './member-detail';
@@ -191,7 +191,13 @@ export function FrameBench() {
         factors={practice.loadFactors}
         onChange={(loadFactors) => setPractice({ ...practice, loadFactors })}
       />
-      <PracticeForm practice={practice} onChange={setPractice} />
+      <p className="caption mt-4">
+        What counts as sound, where a verdict starts, schools and legal profile:{' '}
+        <Link className="underline" href={`/jobs/${file.job.id}/weigh?part=practice`}>
+          how this job is judged
+        </Link>
+        .
+      </p>
       <StartingForm frame={frame} />
     </Bench>
   );
@@ -263,106 +269,5 @@ function StartingForm({ frame }: { frame: Frame }) {
         Save as a starting point
       </button>
     </section>
-  );
-}
-
-function PracticeForm({
-  practice,
-  onChange,
-}: {
-  practice: Practice;
-  onChange: (practice: Practice) => void;
-}) {
-  const { system } = useReader();
-  const stock = practice.stockThicknessesMm.map((mm) => lengthDigits(mm, system, 'thickness')).join('; ');
-  const [text, setText] = useState(stock);
-  const [shown, setShown] = useState(stock);
-  const [problem, setProblem] = useState<string>();
-  if (shown !== stock) {
-    setShown(stock);
-    setText(stock);
-  }
-  const takeStock = () => {
-    if (text === stock) return;
-    const parsed = text
-      .split(/[;,]/)
-      .map((part) => part.trim())
-      .filter(Boolean)
-      .map((part) => parseLengthMm(part, system));
-    const wrong = parsed.find((each) => !each.ok);
-    if (wrong && !wrong.ok) return setProblem(wrong.reason);
-    if (parsed.length === 0) return setProblem('at least one thickness is needed');
-    setProblem(undefined);
-    onChange({
-      ...practice,
-      stockThicknessesMm: parsed.map((each) => (each.ok ? each.value : 0)).sort((a, b) => a - b),
-    });
-  };
-  const share = (key: 'soundFraction' | 'leaveFraction', label: string) => (
-    <Pick
-      label={label}
-      value={String(practice[key])}
-      options={[...new Set(['0.7', '0.75', '0.8', '0.85', '0.9', '0.95', String(practice[key])])].sort()}
-      words={(value) => `${Math.round(Number(value) * 100)} %`}
-      onPick={(value) => onChange({ ...practice, [key]: Number(value) })}
-    />
-  );
-  return (
-    <section className="mt-5" aria-label="Shop's judgements">
-      <div className="flex items-center justify-between border-b border-ink">
-        <h2 className="text-lg font-semibold">The shop’s judgements for this job</h2>
-        <button
-          type="button"
-          className="hit underline"
-          onClick={() => onChange({ ...DEFAULT_PRACTICE, school: practice.school })}
-        >
-          Defaults
-        </button>
-      </div>
-      <div className="mt-2 grid gap-3 sm:grid-cols-2 lg:grid-cols-4">
-        {share('soundFraction', 'sound from, of nominal')}
-        {share('leaveFraction', 'act below, of strength built')}
-        <LengthField
-          label="least to weld"
-          valueMm={practice.weldableMinimumMm}
-          onLength={(weldableMinimumMm) => onChange({ ...practice, weldableMinimumMm })}
-        />
-        <LengthField
-          label="drain hole"
-          valueMm={practice.drainDiameterMm}
-          onLength={(drainDiameterMm) => onChange({ ...practice, drainDiameterMm })}
-        />
-        <Entry
-          label="plate on the shelf"
-          unit={system}
-          className="sm:col-span-2"
-          value={text}
-          onChange={(event) => setText(event.target.value)}
-          onBlur={takeStock}
-          hint="separate with ;"
-          {...(problem && { problem })}
-        />
-      </div>
-    </section>
-  );
-}
-
-function LengthField({
-  label,
-  valueMm,
-  onLength,
-}: {
-  label: string;
-  valueMm: number;
-  onLength: (mm: number) => void;
-}) {
-  const { system } = useReader();
-  return (
-    <div>
-      <span className="caption block">
-        {label}, {system}
-      </span>
-      <LengthCell label={label} valueMm={valueMm} kind="thickness" onLength={onLength} />
-    </div>
   );
 }

@@ -98,15 +98,14 @@ function useGoTo(entry: { readonly current: EntryHandle | null }): (place: NextR
 
 /** Where to cut first, to look inside, and where in the end. */
 function useCuts() {
-  const { school } = useRecords().file.practice;
   const picture = useWork().work?.picture;
   return useMemo(
     () =>
       picture && {
         first: firstCut(picture.edges, picture.zones),
-        final: finalCut(picture.edges, picture.zones, school),
+        final: finalCut(picture.edges, picture.zones, picture.ways.margin),
       },
-    [picture, school],
+    [picture],
   );
 }
 

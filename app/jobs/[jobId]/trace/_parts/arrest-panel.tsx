@@ -3,7 +3,7 @@
 import { useMemo } from 'react';
 import { stressAtCrack } from '@/core/job';
 import { inchesToMm, printLength, percent, type UnitSystem } from '@/core/quantity';
-import { LEAST_STOP_HOLE_MM, printSource, STOP_HOLE_SOURCE } from '@/core/reference';
+import { legalOf, LEAST_STOP_HOLE_MM, printSource, STOP_HOLE_SOURCE } from '@/core/reference';
 import { crossingOn, intensityBetween, stopHole, tipsOf, type Crack, type Tip } from '@/core/trace';
 import { NO_HOLE_WORDS } from '../../../../_words/trace';
 import { useMember, useOnMember, useReader, useRecords, useWork } from '../../../_desk';
@@ -45,6 +45,11 @@ export function ArrestPanel({ crack }: { crack: Crack }) {
           ))}
         </ul>
       )}
+      {isOnFlange(crack) && legalOf(file.practice.legal).flangesUndrilled && tips.length > 0 && (
+        <p className="font-semibold text-oxide">
+          It ends in a flange: {legalOf(file.practice.legal).name} allows no hole there but as the maker says.
+        </p>
+      )}
       <p className="caption">
         Find the end with dye first; drill with its middle on the end, deburr, dye again.{' '}
         {printSource(STOP_HOLE_SOURCE)}; the least is common practice, no source. A hole is no repair: groove
@@ -53,6 +58,10 @@ export function ArrestPanel({ crack }: { crack: Crack }) {
     </section>
   );
 }
+
+/** Upright faces are webs and sides; the rest are flanges. */
+const isOnFlange = ({ path }: Crack): boolean =>
+  [path[0]!, path[path.length - 1]!].some(({ face }) => face === 'top' || face === 'bottom');
 
 function TipLine({ tip, deltaK, yieldMpa }: { tip: Tip; deltaK: number; yieldMpa: number }) {
   const { system } = useReader();

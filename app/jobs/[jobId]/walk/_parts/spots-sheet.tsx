@@ -11,7 +11,6 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { askSpots, changeSpots, type SpotList, newId } from '../../../../_client';
 import { TOUR_WORDS } from '../../../../_words/walk';
 import { useReader, useRecords, useStamp } from '../../../_desk';
-import { HandRules } from './hand-rules';
 import { useUnitTurn } from '../../../../_parts/turned';
 
 const FROM_WORDS: Readonly<Record<SpotRule['from'], string>> = {
@@ -65,7 +64,6 @@ export function SpotsSheet({ open, onOpenChange }: { open: boolean; onOpenChange
       onOpenChange={onOpenChange}
     >
       <Reach />
-      <HandRules />
       {!list && <p role="status">loading…</p>}
       <ul className="ruled border-y border-rule">
         {rows.map(({ rule, on }) => (

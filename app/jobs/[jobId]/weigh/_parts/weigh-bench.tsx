@@ -27,6 +27,7 @@ import {
   useWork,
 } from '../../../_desk';
 import { GeometryPart } from './geometry-part';
+import { PracticePart } from './practice-part';
 import { DemandPanel } from './demand-panel';
 import { FramePanel } from './frame-panel';
 import { OverridePart } from './override-part';
@@ -43,17 +44,23 @@ const KEPT_WORDS: readonly (readonly [KeptKey, string])[] = [
   ['torsion', 'J'],
 ];
 
-const PARTS = ['verdict', 'geometry'] as const;
-const PART_WORDS = { verdict: 'Verdicts, demand, ways out', geometry: 'Geometry' } as const;
+const PARTS = ['verdict', 'geometry', 'practice'] as const;
+const PART_WORDS = {
+  verdict: 'Verdicts, demand, ways out',
+  geometry: 'Geometry',
+  practice: 'How it is judged',
+} as const;
 
 export function WeighBench() {
   const { file } = useRecords();
   const part = usePart(PARTS);
   const counts = { geometry: stands(file, 'geometry').length };
   return (
-    <Bench {...(part === 'geometry' && { slice: false, picker: false })}>
+    <Bench {...(part !== 'verdict' && { slice: false, picker: false })}>
       <PartsNav label="Parts of Weigh" parts={PARTS} words={PART_WORDS} counts={counts} open={part} />
-      {part === 'verdict' ? <VerdictPart /> : <GeometryPart />}
+      {part === 'verdict' && <VerdictPart />}
+      {part === 'geometry' && <GeometryPart />}
+      {part === 'practice' && <PracticePart />}
     </Bench>
   );
 }

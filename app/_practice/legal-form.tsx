@@ -1,0 +1,92 @@
+'use client';
+
+import { LEGAL_SOURCES, legalOf, printSource, type Legal, type Practice } from '@/core/reference';
+import { Entry, Pick } from '@/ui/controls';
+import { DEFERENCE } from '../_words/cautions';
+import { LEGAL_WORDS, legalLine } from '../_words/practice';
+
+const SWITCHES = Object.keys(LEGAL_WORDS) as (keyof typeof LEGAL_WORDS)[];
+
+/** The practice with one of its legal profiles changed. */
+const withLegal = (practice: Practice, id: string, change: Partial<Legal>): Practice => ({
+  ...practice,
+  legal: {
+    ...practice.legal,
+    profiles: practice.legal.profiles.map((each) => (each.id === id ? { ...each, ...change } : each)),
+  },
+});
+/** A copy of a profile, to be made one's own, chosen. */
+export function withCopy(practice: Practice, from: Legal): Practice {
+  const count = practice.legal.profiles.filter(({ basis }) => basis === 'own').length;
+  const copy: Legal = {
+    ...from,
+    id: `own-${count + 1}-${from.id}`.slice(0, 40),
+    basis: 'own',
+    name: `Ours, from ${from.name}`.slice(0, 80),
+  };
+  return { ...practice, legal: { profiles: [...practice.legal.profiles, copy], chosen: copy.id } };
+}
+/** Those that ship stand as they are; the shop's own are copies. */
+const isOwn = ({ basis, id }: Legal): boolean => basis === 'own' && id !== 'none';
+
+/** Which legal profile holds, what it asks, and how to make one's own. */
+export function LegalForm({
+  practice,
+  onChange,
+}: {
+  practice: Practice;
+  onChange: (practice: Practice) => void;
+}) {
+  const { profiles } = practice.legal;
+  const legal = legalOf(practice.legal);
+  return (
+    <section aria-label="Legal profile" className="border-b border-rule py-3">
+      <div className="flex flex-wrap items-end gap-3">
+        <Pick
+          label="legal profile"
+          className="min-w-64"
+          value={legal.id}
+          options={profiles.map(({ id }) => id)}
+          onPick={(chosen) => onChange({ ...practice, legal: { ...practice.legal, chosen } })}
+          words={(id) => profiles.find((each) => each.id === id)?.name ?? id}
+        />
+        <button
+          type="button"
+          className="plain"
+          disabled={profiles.length >= 20}
+          onClick={() => onChange(withCopy(practice, legal))}
+        >
+          Copy it to make one of our own
+        </button>
+      </div>
+      {isOwn(legal) ? (
+        <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2">
+          <Entry
+            label="its name"
+            className="min-w-64"
+            value={legal.name}
+            maxLength={80}
+            onChange={(event) => onChange(withLegal(practice, legal.id, { name: event.target.value }))}
+          />
+          {SWITCHES.map((key) => (
+            <label key={key} className="plain">
+              <input
+                type="checkbox"
+                className="size-5 accent-[var(--ink)]"
+                checked={legal[key]}
+                onChange={(event) => onChange(withLegal(practice, legal.id, { [key]: event.target.checked }))}
+              />{' '}
+              {LEGAL_WORDS[key]}
+            </label>
+          ))}
+        </div>
+      ) : (
+        <p className="caption mt-1">
+          Asks: {legalLine(legal)}. {printSource(LEGAL_SOURCES[legal.basis])}.
+          {legal.kinds.length > 0 && ` Meant for: ${legal.kinds.join(', ')}, for ${legal.uses.join(' or ')}.`}
+        </p>
+      )}
+      <p className="caption">{DEFERENCE}</p>
+    </section>
+  );
+}

@@ -1,0 +1,100 @@
+import { z } from 'zod';
+import { inchesToMm } from '../quantity';
+import type { Source } from './source';
+
+/** Where a legal profile's rules stand. */
+export const LEGAL_BASES = ['us', 'uk', 'own'] as const;
+export type LegalBasis = (typeof LEGAL_BASES)[number];
+
+/**
+ * What a place's rules ask of a frame and of work on it, as far as this product minds it. Always under local code and licensed practice: a shop
+ * copies one to make its own.
+ */
+export const legalSchema = z.object({
+  id: z.string().min(1).max(40),
+  name: z.string().trim().min(1).max(80),
+  basis: z.enum(LEGAL_BASES),
+  /** Flanges between the axles are not cut or notched but as the maker says. */
+  flangesUncut: z.boolean(),
+  /** No holes in flanges but as the maker says. */
+  flangesUndrilled: z.boolean(),
+  /** Welding on the frame only as the maker allows. */
+  weldAsMaker: z.boolean(),
+  /** Patches welded all round, no gaps. */
+  seamsContinuous: z.boolean(),
+  /** Metal is looked at this far round a mount. */
+  reachMm: z.number().gte(50).lte(1000).optional(),
+  /** Kinds and uses of unit it is meant for, by their names; empty: any. */
+  kinds: z.array(z.string().min(1).max(40)).max(20),
+  uses: z.array(z.string().min(1).max(40)).max(20),
+});
+export type Legal = z.infer<typeof legalSchema>;
+
+const NONE: Legal = {
+  id: 'none',
+  name: 'None named: common practice',
+  basis: 'own',
+  flangesUncut: false,
+  flangesUndrilled: false,
+  weldAsMaker: false,
+  seamsContinuous: false,
+  kinds: [],
+  uses: [],
+};
+/** 49 CFR 393.201 (from memory): (c) flanges, (d) welding, (e) holes. It is written for commercial vehicles. */
+const US_COMMERCIAL: Legal = {
+  ...NONE,
+  id: 'us-commercial',
+  name: 'US federal, commercial vehicles (49 CFR 393.201)',
+  basis: 'us',
+  flangesUncut: true,
+  flangesUndrilled: true,
+  weldAsMaker: true,
+  reachMm: inchesToMm(12),
+  kinds: ['truck', 'trailer', 'motorhome'],
+  uses: ['work', 'towing'],
+};
+/** The UK inspection manual (from memory): patches seam-welded all round; a prescribed area of 300 mm round a mounting. */
+const UK_INSPECTION: Legal = {
+  ...NONE,
+  id: 'uk-inspection',
+  name: 'UK, inspection manual',
+  basis: 'uk',
+  seamsContinuous: true,
+  reachMm: 300,
+};
+export const SHIPPED_LEGAL = [NONE, US_COMMERCIAL, UK_INSPECTION] as const;
+
+/** The profiles a shop goes by, and which of them: one by name, or by what kind of unit it is and what it is used for. */
+export const shopLegalSchema = z
+  .object({
+    profiles: z.array(legalSchema).min(1).max(20),
+    chosen: z.string().min(1).max(40),
+  })
+  .refine(
+    ({ profiles, chosen }) => profiles.some(({ id }) => id === chosen),
+    'the profile chosen is not there',
+  )
+  .refine(
+    ({ profiles }) => new Set(profiles.map(({ id }) => id)).size === profiles.length,
+    'two profiles have one name',
+  );
+export type ShopLegal = z.infer<typeof shopLegalSchema>;
+export const DEFAULT_LEGAL: ShopLegal = { profiles: [...SHIPPED_LEGAL], chosen: 'us-commercial' };
+
+export const legalOf = ({ profiles, chosen }: ShopLegal): Legal =>
+  profiles.find(({ id }) => id === chosen) ?? profiles[0]!;
+
+/** The profile for a unit: the chosen one where it is meant for it, else the first that is. */
+export function legalFor(legal: ShopLegal, unit: { readonly kind: string; readonly duty: string }): string {
+  const isFor = ({ kinds, uses }: Legal) =>
+    (kinds.length === 0 || kinds.includes(unit.kind)) && (uses.length === 0 || uses.includes(unit.duty));
+  const chosen = legalOf(legal);
+  return isFor(chosen) ? chosen.id : (legal.profiles.find(isFor) ?? chosen).id;
+}
+
+export const LEGAL_SOURCES: Readonly<Record<LegalBasis, Source>> = {
+  us: { document: '49 CFR 393.201', fromMemory: true },
+  uk: { document: 'UK inspection manual, structure and attachments', fromMemory: true },
+  own: { document: 'The shop’s own profile' },
+};

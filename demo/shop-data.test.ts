@@ -1,0 +1,121 @@
+import { DEFAULT_PRACTICE, NO_LISTS, type Practice } from '@/core/reference';
+import {
+  bundleOf,
+  changePractice,
+  changeShopLists,
+  changeShopPractice,
+  currentPractice,
+  importBundle,
+  jobFile,
+  openDatabase,
+  openJob,
+  shopHistory,
+  shopLists,
+  shopPractice,
+  type Db,
+} from '@/data';
+import { demoBundles } from '.';
+
+const stamp = { by: 'RK', at: '2026-11-20T08:00:00Z' };
+const section: Practice = {
+  ...DEFAULT_PRACTICE,
+  ways: {
+    ...DEFAULT_PRACTICE.ways,
+    everywhere: { ...DEFAULT_PRACTICE.ways.everywhere, approach: 'section' },
+  },
+};
+const [gritter] = demoBundles();
+let db: Db;
+beforeEach(() => {
+  db = openDatabase(':memory:');
+  importBundle(db, gritter!);
+});
+afterEach(() => db.close());
+const jobId = gritter!.job.id;
+const problem = (outcome: { ok: boolean; problem?: { code: string } }) => outcome.problem?.code;
+const another = () => {
+  const id = crypto.randomUUID();
+  const job = { ...gritter!.job, id, title: 'another one' };
+  expect(openJob(db, job, { frame: gritter!.frame }).ok).toBe(true);
+  return id;
+};
+
+describe('the shop’s practice, revision by revision', () => {
+  test('it starts as the product does, and is changed once for the same change', () => {
+    expect(shopPractice(db)).toEqual({ revision: 0, part: DEFAULT_PRACTICE });
+    expect(changeShopPractice(db, { basedOn: 0, to: section, ...stamp }).ok).toBe(true);
+    expect(changeShopPractice(db, { basedOn: 0, to: section, ...stamp }).ok).toBe(true);
+    expect(shopPractice(db)).toEqual({ revision: 1, part: section, ...stamp });
+    expect(shopHistory(db)).toEqual([{ revision: 1, ...stamp }]);
+  });
+  test('an older page overwrites nothing', () => {
+    changeShopPractice(db, { basedOn: 0, to: section, ...stamp });
+    expect(problem(changeShopPractice(db, { basedOn: 0, to: { ...section, bendK: 0.5 }, ...stamp }))).toBe(
+      'stale',
+    );
+    expect(shopPractice(db).part).toEqual(section);
+  });
+  test('a job that is there keeps to the revision it had; one opened after it has the new one, by its unit', () => {
+    const before = jobFile(db, jobId)!;
+    changeShopPractice(db, { basedOn: 0, to: section, ...stamp });
+    const after = jobFile(db, jobId)!;
+    expect(after.practice).toEqual(before.practice);
+    expect(after.evidence).toEqual(before.evidence);
+    expect(after.shop).toMatchObject({ revision: 0, newest: 1 });
+    const opened = jobFile(db, another())!;
+    expect(opened.shop).toMatchObject({ revision: 1, newest: 1 });
+    expect(opened.practice.ways.everywhere.approach).toBe('section');
+    expect(opened.practice.legal.chosen).toBe('us-commercial');
+  });
+  test('taking it up: what the job says otherwise stays, with its reason; a revision that is none is refused', () => {
+    const own = { ...DEFAULT_PRACTICE, leaveFraction: 0.95 };
+    changePractice(db, jobId, { basedOn: 1, to: own, why: 'hauls people', ...stamp });
+    expect(jobFile(db, jobId)!.shop!.why).toBe('hauls people');
+    changeShopPractice(db, { basedOn: 0, to: section, ...stamp });
+    const to = { ...section, leaveFraction: 0.95 };
+    expect(problem(changePractice(db, jobId, { basedOn: 2, to, shopRevision: 7, ...stamp }))).toBe('invalid');
+    expect(
+      changePractice(db, jobId, { basedOn: 2, to, shopRevision: 1, why: 'hauls people', ...stamp }).ok,
+    ).toBe(true);
+    const { practice, shopRevision, shop, why } = currentPractice(db, jobId)!;
+    expect({ practice, shopRevision, shop, why }).toEqual({
+      practice: to,
+      shopRevision: 1,
+      shop: section,
+      why: 'hauls people',
+    });
+    const row = db
+      .prepare('SELECT overrides FROM job_practice WHERE revision = 3 AND job_id = ?')
+      .get(jobId) as {
+      overrides: string;
+    };
+    expect(JSON.parse(row.overrides)).toEqual({ leaveFraction: 0.95 });
+  });
+  test('a bundle brings its own practice to another shop, said as this job’s own', () => {
+    const there = openDatabase(':memory:');
+    changeShopPractice(there, { basedOn: 0, to: section, ...stamp });
+    expect(importBundle(there, bundleOf(db, jobId)!).ok).toBe(true);
+    const file = jobFile(there, jobId)!;
+    expect(file.practice).toEqual(jobFile(db, jobId)!.practice);
+    expect(file.shop!.practice).toEqual(section);
+    there.close();
+  });
+  test('no revision is changed or erased', () => {
+    changeShopPractice(db, { basedOn: 0, to: section, ...stamp });
+    expect(() => db.exec("UPDATE shop_practice SET by_whom = 'ZZ'")).toThrow('never changed');
+    expect(() => db.exec('DELETE FROM shop_practice')).toThrow('never erased');
+  });
+});
+
+describe('what the shop has', () => {
+  const lists = { ...NO_LISTS, people: [{ name: 'RK', role: 'welder', welds: true, qualification: '' }] };
+  test('kept as the next revision; stale is refused; never changed or erased', () => {
+    expect(shopLists(db)).toEqual({ revision: 0, part: NO_LISTS });
+    expect(changeShopLists(db, { basedOn: 0, to: lists, ...stamp }).ok).toBe(true);
+    expect(shopLists(db)).toEqual({ revision: 1, part: lists, ...stamp });
+    expect(problem(changeShopLists(db, { basedOn: 0, to: NO_LISTS, ...stamp }))).toBe('stale');
+    expect(() => db.exec("UPDATE shop_lists SET by_whom = 'ZZ'")).toThrow('never changed');
+    expect(() => db.exec('DELETE FROM shop_lists')).toThrow('never erased');
+    expect(shopLists(db).part).toEqual(lists);
+  });
+});
