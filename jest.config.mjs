@@ -1,6 +1,8 @@
 /** Jest runs the core, data and codebase tests; the browser journeys belong to Playwright. */
 const shared = {
   testEnvironment: 'node',
+  // A test file's globals are looked up through its sandbox, fifteen times slower than its own names: those that arithmetic leans on are handed in.
+  sandboxInjectedGlobals: ['Math', 'Float64Array', 'Int32Array', 'Uint8Array'],
   transform: {
     '^.+\\.m?js$': ['@swc/jest', { jsc: { target: 'es2022' }, module: { type: 'commonjs' } }],
     '^.+\\.tsx?$': [

@@ -12,6 +12,7 @@ import {
   sortedRecords,
   tryUsualLifts,
   verdictWithDemand,
+  jobFirmness,
   waysOut,
   workMember,
   type AsMade,
@@ -28,7 +29,7 @@ import { twinOf, type Member } from '@/core/frame';
 import { mapContours, type MapContours } from '@/core/probe';
 import { memberStates, type FlatPattern } from '@/core/shape';
 import type { LiftPlan } from '@/core/walk';
-import type { MemberPicture, MemberVerdict, Priced, SectionKept } from '@/core/weigh';
+import type { Firmness, MemberPicture, MemberVerdict, Priced, SectionKept } from '@/core/weigh';
 
 /** What a list of members shows of one: the whole of it crosses to the page only for the member in sight. */
 export interface MemberSummary {
@@ -85,6 +86,8 @@ export interface JobEngine {
   readonly tryLifts: () => Promise<LiftTried[]>;
   /** Every way out with its price. */
   readonly waysOut: () => Promise<Priced[]>;
+  /** How firm the decision on each member is. */
+  readonly firmness: () => Promise<ReadonlyMap<string, Firmness>>;
   /** Ends what is being worked out; the next change, or the next question, goes on with it. */
   readonly stop: () => void;
 }
@@ -186,7 +189,9 @@ export function jobEngine(around: Surroundings): JobEngine {
 }
 
 /** What is asked of a whole job: answered once nothing is stale. */
-const questions = (settled: () => Promise<Bench>): Pick<JobEngine, 'askLift' | 'tryLifts' | 'waysOut'> => ({
+const questions = (
+  settled: () => Promise<Bench>,
+): Pick<JobEngine, 'askLift' | 'tryLifts' | 'waysOut' | 'firmness'> => ({
   askLift: async (plan) => {
     const { file, done } = await settled();
     return askLift(file, file.notices, done, plan);
@@ -194,6 +199,10 @@ const questions = (settled: () => Promise<Bench>): Pick<JobEngine, 'askLift' | '
   tryLifts: async () => {
     const { file, done } = await settled();
     return tryUsualLifts(file, file.notices, done);
+  },
+  firmness: async () => {
+    const { file, done } = await settled();
+    return jobFirmness(file, done);
   },
   waysOut: async () => {
     const { file, done } = await settled();

@@ -51,5 +51,6 @@ expose({
   askLift: (plan) => opened().askLift(plan),
   tryLifts: () => opened().tryLifts(),
   waysOut: () => opened().waysOut(),
+  firmness: () => opened().firmness(),
   stop: () => opened().stop(),
 } satisfies JobWorker);

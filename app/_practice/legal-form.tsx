@@ -2,30 +2,12 @@
 
 import { LEGAL_SOURCES, legalOf, printSource, type Legal, type Practice } from '@/core/reference';
 import { Entry, Pick } from '@/ui/controls';
+import { withCopy, withLegal } from './changes';
 import { DEFERENCE } from '../_words/cautions';
 import { LEGAL_WORDS, legalLine } from '../_words/practice';
 
 const SWITCHES = Object.keys(LEGAL_WORDS) as (keyof typeof LEGAL_WORDS)[];
 
-/** The practice with one of its legal profiles changed. */
-const withLegal = (practice: Practice, id: string, change: Partial<Legal>): Practice => ({
-  ...practice,
-  legal: {
-    ...practice.legal,
-    profiles: practice.legal.profiles.map((each) => (each.id === id ? { ...each, ...change } : each)),
-  },
-});
-/** A copy of a profile, to be made one's own, chosen. */
-export function withCopy(practice: Practice, from: Legal): Practice {
-  const count = practice.legal.profiles.filter(({ basis }) => basis === 'own').length;
-  const copy: Legal = {
-    ...from,
-    id: `own-${count + 1}-${from.id}`.slice(0, 40),
-    basis: 'own',
-    name: `Ours, from ${from.name}`.slice(0, 80),
-  };
-  return { ...practice, legal: { profiles: [...practice.legal.profiles, copy], chosen: copy.id } };
-}
 /** Those that ship stand as they are; the shop's own are copies. */
 const isOwn = ({ basis, id }: Legal): boolean => basis === 'own' && id !== 'none';
 

@@ -7,9 +7,8 @@ import {
   type Practice,
 } from '@/core/reference';
 import { differingFields, keyOf, PRACTICE_FIELDS, readPractice, typedFigure, withFieldOf } from './fields';
-import { withCopy } from './legal-form';
+import { withCopy, withWay } from './changes';
 import { readPair } from './pairs';
-import { withWay } from './ways-form';
 
 describe('figures of the practice, typed', () => {
   test('every figure of the schema has a field, and no field leads nowhere', () => {

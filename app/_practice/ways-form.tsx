@@ -1,7 +1,6 @@
 'use client';
 
 import { useState } from 'react';
-import { FAMILY_IDS } from '@/core/frame';
 import {
   APPROACHES,
   COATS,
@@ -14,43 +13,8 @@ import {
   type WaysPart,
 } from '@/core/reference';
 import { Pick } from '@/ui/controls';
+import { AS, partOf, PLACE_WORDS, PLACES, withWay, type Place } from './changes';
 import { APPROACH_WORDS, SCHOOL_WORDS, WAYS_WORDS } from '../_words/practice';
-
-/** Where ways hold: everywhere, on sheet or plate, or on one family of frames. */
-const AS = 'as everywhere';
-const PLACES = ['everywhere', 'sheet', 'plate', ...FAMILY_IDS] as const;
-type Place = (typeof PLACES)[number];
-const PLACE_WORDS: Partial<Record<Place, string>> = {
-  everywhere: 'everywhere',
-  sheet: 'on sheet, walls under 1/8 in',
-  plate: 'on plate, walls of 1/8 in and more',
-};
-
-const partOf = ({ ways }: Practice, place: Place): WaysPart =>
-  place === 'everywhere'
-    ? ways.everywhere
-    : place === 'sheet' || place === 'plate'
-      ? (ways[place] ?? {})
-      : (ways.families[place] ?? {});
-
-/** The practice with one way put otherwise at a place; undefined: as everywhere. */
-export function withWay<Key extends keyof WaysPart>(
-  practice: Practice,
-  place: Place,
-  key: Key,
-  value: WaysPart[Key] | undefined,
-): Practice {
-  const { [key]: _, ...rest } = partOf(practice, place);
-  const next = (value === undefined ? rest : { ...rest, [key]: value }) as WaysPart;
-  const { ways } = practice;
-  if (place === 'everywhere') {
-    const everywhere = { ...ways.everywhere, ...next } as typeof ways.everywhere;
-    if (value === undefined) delete everywhere[key];
-    return { ...practice, ways: { ...ways, everywhere } };
-  }
-  if (place === 'sheet' || place === 'plate') return { ...practice, ways: { ...ways, [place]: next } };
-  return { ...practice, ways: { ...ways, families: { ...ways.families, [place]: next } } };
-}
 
 /** How the shop works where the trade disagrees; by wall class and family where it differs. */
 export function WaysForm({

@@ -76,5 +76,6 @@ export { intakeOf, isUnauthorised } from './intake';
 export { quantitiesOf, waysOut } from './ways-out';
 export { choiceOf, leftUndone } from './choice';
 export { harsher, overridesOf } from './override';
+export { jobFirmness } from './firmness';
 export { triedPractice, type Tried } from './tried';
 export { answeredJob } from './answered';

@@ -74,3 +74,4 @@ export {
   velocityAt,
   type GaugeMessage,
 } from './gauge-line';
+export { sampledFields } from './sampled-fields';

@@ -95,6 +95,20 @@ export class Neighbourhood {
     return { kept: mean, error: Math.sqrt(Math.max(0, roughness * variance)), awayMm, nearest };
   }
 
+  /**
+   * Weights of this neighbourhood's readings on a place, in the order of `members`: w = K⁻¹(c − μ1). They are the same for any field of the same
+   * covariance read at the same places.
+   */
+  weightsAt(stationMm: number, uMm: number): Float64Array {
+    this.at(stationMm, uMm);
+    const multiplier = (sum(this.solved) - 1) / this.onesOfOnes;
+    return this.solved.map((value, k) => value - multiplier * this.ofOnes[k]!);
+  }
+  /** Which readings these are. */
+  get members(): Int32Array {
+    return this.index;
+  }
+
   has(index: Int32Array, size: number): boolean {
     if (size !== this.size) return false;
     for (let k = 0; k < size; k++) if (index[k] !== this.index[k]) return false;

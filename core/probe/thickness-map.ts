@@ -110,6 +110,19 @@ export function withOneMore(
 
 type Drawn = Omit<ThicknessMap, 'guessedShare'>;
 
+/** The neighbourhood that a place is estimated from. */
+export function neighbourhoodAt(
+  points: PlacedReadings,
+  covariance: Covariance,
+  stationMm: number,
+  uMm: number,
+) {
+  const nearest = nearestSearch(points)(stationMm, uMm);
+  const sorted = new Int32Array(nearest.found);
+  inOrder(nearest.index, nearest.found, sorted);
+  return new Neighbourhood(points, covariance, sorted, nearest.found);
+}
+
 /** Cells of a row that share their neighbours. */
 const cellsTogether = (stationsMm: Float64Array): number =>
   stationsMm.length > 1 ? Math.max(1, Math.floor(TOGETHER_MM / (stationsMm[1]! - stationsMm[0]!))) : 1;

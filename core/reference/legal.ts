@@ -96,5 +96,5 @@ export function legalFor(legal: ShopLegal, unit: { readonly kind: string; readon
 export const LEGAL_SOURCES: Readonly<Record<LegalBasis, Source>> = {
   us: { document: '49 CFR 393.201', fromMemory: true },
   uk: { document: 'UK inspection manual, structure and attachments', fromMemory: true },
-  own: { document: 'The shop’s own profile' },
+  own: { document: 'Common practice, or the shop’s own profile' },
 };

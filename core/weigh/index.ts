@@ -118,3 +118,4 @@ export { isMended } from './mended';
 export { OVERRIDING, overrideKind, overrideSchema, type Override } from './override';
 export * from './straight';
 export { memberChecks } from './rules/straightness';
+export { firmnessOf, type Firmness } from './firmness';

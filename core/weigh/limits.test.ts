@@ -285,7 +285,7 @@ describe('the sound edge', () => {
   });
   const margin = (school: string, leftMm: number, kind = 'bracketed') =>
     soundEdgeMargin(
-      picture({ edges: [edge(depth - leftMm, kind)], practice: { ...DEFAULT_PRACTICE, school } }),
+      picture({ edges: [edge(depth - leftMm, kind)], ways: { ...plain.ways, margin: school } }),
     )[0];
   test.each([
     ['half-inch band', inchesToMm(0.5) + 0.01, 'margin-enough'],

@@ -258,9 +258,9 @@ describe('verdicts', () => {
     const picture = surveyed(channel, (s, face, h) =>
       inZone(s) && (face === 'bottom' || (face === 'web' && h < 180)) ? 2 : 6.35,
     );
-    expect(
-      codes(weigh({ ...picture, practice: { ...DEFAULT_PRACTICE, school: 'one inch left' } })),
-    ).toContain('margin-short');
+    expect(codes(weigh({ ...picture, ways: { ...picture.ways, margin: 'one inch left' } }))).toContain(
+      'margin-short',
+    );
   });
 
   test('top flange gone: Splice; both flanges gone over most of it: Renew, and nothing left to land on', () => {

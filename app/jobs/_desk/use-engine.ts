@@ -5,7 +5,7 @@ import { startTransition, useCallback, useEffect, useMemo, useReducer, useRef } 
 import { toast } from 'sonner';
 import type { JobDemand, JobFile, LiftReply, LiftTried, RecordsChange } from '@/core/job';
 import type { LiftPlan } from '@/core/walk';
-import type { Priced } from '@/core/weigh';
+import type { Firmness, Priced } from '@/core/weigh';
 import type { JobWorker } from '@/workers/job.worker';
 import type { MemberSummary, Report, WorkView } from '@/workers/job-engine';
 
@@ -26,6 +26,7 @@ export interface Engine extends Reported {
   readonly askLift: (plan: LiftPlan) => Promise<LiftReply>;
   readonly tryLifts: () => Promise<LiftTried[]>;
   readonly waysOut: () => Promise<Priced[]>;
+  readonly firmness: () => Promise<ReadonlyMap<string, Firmness>>;
 }
 
 const NOTHING_YET: Reported = {
@@ -120,8 +121,12 @@ export function useEngine(initial: JobFile, firstId: string): Engine {
     () => worker.current?.waysOut() ?? Promise.reject(new Error('the page is still starting')),
     [],
   );
+  const firmness = useCallback(
+    () => worker.current?.firmness() ?? Promise.reject(new Error('the page is still starting')),
+    [],
+  );
   return useMemo(
-    () => ({ ...reported, hear, show, stop, askLift, tryLifts, waysOut }),
-    [reported, hear, show, stop, askLift, tryLifts, waysOut],
+    () => ({ ...reported, hear, show, stop, askLift, tryLifts, waysOut, firmness }),
+    [reported, hear, show, stop, askLift, tryLifts, waysOut, firmness],
   );
 }

@@ -4,7 +4,7 @@ import { createContext, useContext, useMemo, type ReactNode } from 'react';
 import type { JobDemand, LiftReply, LiftTried } from '@/core/job';
 import { memberStates, type MemberState } from '@/core/shape';
 import type { LiftPlan } from '@/core/walk';
-import type { Priced } from '@/core/weigh';
+import type { Firmness, Priced } from '@/core/weigh';
 import type { MemberSummary, WorkView } from '@/workers/job-engine';
 import { useMember } from './place-context';
 import type { Engine } from './use-engine';
@@ -39,6 +39,8 @@ export interface Work {
   readonly tryLifts: () => Promise<LiftTried[]>;
   /** Every way out with its price. */
   readonly waysOut: () => Promise<Priced[]>;
+  /** How firm the decision on each member is. */
+  readonly firmness: () => Promise<ReadonlyMap<string, Firmness>>;
 }
 
 const WorkContext = createContext<Work | undefined>(undefined);
@@ -75,6 +77,7 @@ export function WorkProvider({ engine, children }: { engine: Engine; children: R
       askLift: engine.askLift,
       tryLifts: engine.tryLifts,
       waysOut: engine.waysOut,
+      firmness: engine.firmness,
     }),
     [engine, work, states],
   );

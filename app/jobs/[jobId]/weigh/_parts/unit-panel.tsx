@@ -2,11 +2,11 @@
 
 import { useMemo } from 'react';
 import { jobHosts } from '@/core/job';
-import { severity, unitVerdict, VERDICTS, type JudgedMember } from '@/core/weigh';
+import { severity, unitVerdict, VERDICTS, type Firmness, type JudgedMember } from '@/core/weigh';
 import { useMember, useRecords, useWork } from '../../../_desk';
 
 /** The unit first: what it comes to, and its members by what they ask for. */
-export function UnitPanel() {
+export function UnitPanel({ firm }: { firm: ReadonlyMap<string, Firmness> | undefined }) {
   const { file } = useRecords();
   const { summaries } = useWork();
   const unit = useMemo(
@@ -34,7 +34,13 @@ export function UnitPanel() {
       <dl className="grid grid-cols-[110px_1fr] gap-x-3 gap-y-1">
         {words.map(({ word, members }) =>
           members.length === 0 ? null : (
-            <MembersOf key={word} word={word} heavy={severity(word) >= severity('Mend')} members={members} />
+            <MembersOf
+              key={word}
+              word={word}
+              heavy={severity(word) >= severity('Mend')}
+              members={members}
+              firm={firm}
+            />
           ),
         )}
       </dl>
@@ -68,7 +74,9 @@ function MembersOf({
   word,
   heavy,
   members,
+  firm,
 }: {
+  firm: ReadonlyMap<string, Firmness> | undefined;
   word: string;
   heavy: boolean;
   members: readonly JudgedMember[];
@@ -83,6 +91,9 @@ function MembersOf({
       onClick={() => selectMember(member.id)}
     >
       {member.name}
+      {firm?.get(member.id)?.is === 'could flip with one more reading' && (
+        <span className="caption"> could flip</span>
+      )}
     </button>
   );
   return (

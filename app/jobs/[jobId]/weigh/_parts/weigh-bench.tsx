@@ -7,6 +7,7 @@ import {
   isJudged,
   lowerBound,
   worstStation,
+  type Firmness,
   type Finding,
   type KeptKey,
   type SectionKept,
@@ -32,6 +33,8 @@ import { DemandPanel } from './demand-panel';
 import { FramePanel } from './frame-panel';
 import { OverridePart } from './override-part';
 import { Reasons } from './reasons';
+import { useFirmness } from './use-firmness';
+import { FIRM_WORDS, firmLine, wouldChange } from '../../../../_words/firmness';
 import { UnitPanel } from './unit-panel';
 import { WaysOutPanel } from './ways-out-panel';
 import { printStation } from '../../../../_words/station';
@@ -70,9 +73,10 @@ function VerdictPart() {
   const { member, setCursor } = useMember();
   const { cursor } = usePlace();
   const { work } = useWork();
+  const firm = useFirmness();
   return (
     <>
-      <UnitPanel />
+      <UnitPanel firm={firm} />
       <div className="mb-4 border-b-2 border-ink pb-3">
         <p className="caption">{member.name}: limited by its worst reason</p>
         <h1 className="text-6xl font-bold leading-none">{work?.verdict.verdict ?? '…'}</h1>
@@ -81,6 +85,7 @@ function VerdictPart() {
             {verdictLine(work.verdict.verdict, work.verdict.findings[0], system)}
           </p>
         )}
+        <FirmnessLine firm={firm?.get(member.id)} />
         <OverridePart />
       </div>
       {work && <Reasons findings={work.verdict.findings} />}
@@ -109,6 +114,29 @@ function VerdictPart() {
       </div>
       <p className="caution mt-4">{CAUTIONS.weigh}</p>
     </>
+  );
+}
+
+/** How sure the decision is, and the one thing that would most change it. */
+function FirmnessLine({ firm }: { firm: Firmness | undefined }) {
+  const { system } = useReader();
+  const { member } = useMember();
+  const change = firm && wouldChange(firm, member, system);
+  return (
+    <p role="status" aria-label="How firm" className="min-h-6 text-[16px]">
+      {firm ? (
+        <>
+          <span className="font-semibold">{FIRM_WORDS[firm.is]}</span>
+          <span className="caption">
+            {' '}
+            {firmLine(firm)}
+            {change && `. What would change it: ${change}`}.
+          </span>
+        </>
+      ) : (
+        <span className="caption">how firm it is is being worked out…</span>
+      )}
+    </p>
   );
 }
 

@@ -1,0 +1,30 @@
+import type { Member } from '@/core/frame';
+import { percent, printLength, type UnitSystem } from '@/core/quantity';
+import type { Firmness } from '@/core/weigh';
+import { printStation } from './station';
+
+export const FIRM_WORDS: Readonly<Record<Firmness['is'], string>> = {
+  firm: 'Firm',
+  'could flip with one more reading': 'Could flip with one more reading',
+  open: 'Open',
+};
+
+/** Why a decision is as firm as it is. */
+export function firmLine({ is, other, fields, unseen }: Firmness): string {
+  const seen = unseen.length > 0 ? `; not seen: ${unseen.slice(0, 3).join(', ')}` : '';
+  if (fields === 0)
+    return is === 'firm' ? 'what was found decides, whatever lies between' : `too little is known${seen}`;
+  const share = other === 0 ? 'in none' : `in ${percent(other)}`;
+  return `of ${fields} ways the metal between the readings may be, ${share} it would be the other way${seen}`;
+}
+
+/** The one thing that would most change it. */
+export function wouldChange(
+  { next, unseen }: Firmness,
+  member: Member,
+  system: UnitSystem,
+): string | undefined {
+  if (unseen.length > 0) return `look at ${unseen[0]}`;
+  if (!next) return undefined;
+  return `a reading at ${printStation(member, next.stationMm, system)}, ${next.face}, ${printLength(next.heightMm, system, 'length')} up`;
+}
