@@ -1,4 +1,6 @@
+import { createHash } from 'node:crypto';
 import { writeFileSync } from 'node:fs';
+import { unzipSync } from 'fflate';
 import { readPdf } from '../checks/outside/validators';
 import { expect, kept, openJob, paperOf, test, worked } from './stage';
 
@@ -130,8 +132,13 @@ test('what the owner tells and the shop’s figures set the ways out side by sid
   await pick.getByRole('button', { name: 'Keep the choice' }).click();
   await expect(pick.getByRole('alert')).toContainText('say what is left undone');
   await pick.getByLabel('what is left undone').fill('holes ahead of the rear hanger');
+  await pick.getByLabel('and where that does not hold').selectOption({ label: 'another frame' });
+  await pick.getByRole('button', { name: 'Keep the choice' }).click();
+  await expect(pick.getByRole('alert')).toContainText('say when it counts as held');
+  await pick.getByLabel('it counts as held when').fill('nothing moved in 1,000 miles');
   await pick.getByRole('button', { name: 'Keep the choice' }).click();
   await expect(choice).toContainText('part of it is repaired');
+  await expect(choice).toContainText('held when nothing moved in 1,000 miles; else another frame');
   await kept(page);
   await page.getByRole('button', { name: /^Say otherwise of/ }).click();
   const own = page.getByRole('form', { name: 'A verdict of one’s own' });
@@ -154,6 +161,19 @@ test('what the owner tells and the shop’s figures set the ways out side by sid
       expect(words).toContain('What is wrong');
       expect(words).toContain('give the shop’s rate');
       expect(words).toContain('Not seen: 1');
+      expect(words.replace(/\s+/g, ' ')).toContain(
+        'held when nothing moved in 1,000 miles; else another frame',
+      );
     }
   }
+  const pack = unzipSync(
+    new Uint8Array(
+      await paperOf(page.request, `${untouched.url}/api${untouched.jobs['GR-7']}/evidence-pack`),
+    ),
+  );
+  const { SHA256SUMS, ...parts } = pack;
+  const sums = new TextDecoder().decode(SHA256SUMS).trim().split('\n');
+  expect(sums).toHaveLength(5);
+  for (const [name, bytes] of Object.entries(parts))
+    expect(sums).toContain(`${createHash('sha256').update(bytes).digest('hex')}  ${name}`);
 });

@@ -22,7 +22,8 @@ const SHOTS = [
     open: () => '/',
     then: (page) => page.waitForFunction(() => !document.body.innerText.includes('being worked out')),
   },
-  { name: 'new-job', open: () => '/new' },
+  { name: 'shop', open: () => '/shop' },
+  { name: 'weigh-geometry', open: (jobs) => `${jobs['GR-7']}/weigh?part=geometry` },
   {
     name: 'answers',
     open: (jobs) => `${jobs['GR-7']}/answers`,
@@ -70,16 +71,6 @@ const SHOTS = [
     then: async (page) => {
       await page.getByRole('button', { name: /Worst station/ }).click();
       await page.getByRole('group', { name: 'Stretch in sight' }).getByRole('button').nth(1).click();
-    },
-  },
-  {
-    name: 'probe-gauge',
-    open: (jobs) => `${jobs['BM-2']}/probe?member=rail-left`,
-    then: async (page) => {
-      await page.getByRole('button', { name: 'Connect the gauge' }).click();
-      await page.getByText('connected', { exact: true }).waitFor();
-      await page.waitForTimeout(900);
-      await scrollTo(page, 'Gauge');
     },
   },
   {

@@ -5,7 +5,7 @@ import { printStation } from './station';
 
 export const FIRM_WORDS: Readonly<Record<Firmness['is'], string>> = {
   firm: 'Firm',
-  'could flip with one more reading': 'Could flip with one more reading',
+  'could flip with one more reading': 'Could flip with one more look or reading',
   open: 'Open',
 };
 

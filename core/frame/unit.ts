@@ -63,7 +63,8 @@ export const noticeLiftedSchema = z.object({
 });
 export type NoticeLifted = z.infer<typeof noticeLiftedSchema>;
 
-export const PURPOSES = ['repair', 'pre-purchase look', 'may it move', 'follow-up'] as const;
+/** A donor's frame gets a walk and a survey of its own before anything is moved onto it. */
+export const PURPOSES = ['repair', 'pre-purchase look', 'may it move', 'follow-up', 'donor frame'] as const;
 
 /** What a job is, apart from its frame and evidence. */
 export const jobSheetSchema = z.object({

@@ -28,11 +28,20 @@ export const choiceSchema = z
     /** What is left undone, in words. */
     left: z.string().trim().max(600).default(''),
     why: z.string().trim().max(300).default(''),
+    /** The cheaper form first: when it counts as held, and what comes next where it does not. */
+    stage: z
+      .object({
+        heldWhen: z.string().trim().min(3, 'say when it counts as held').max(200),
+        next: z.enum(CHOSEN),
+      })
+      .optional(),
     by: bySchema,
     at: instantSchema,
     note: z.string().max(300).default(''),
   })
-  .superRefine(({ chosen, left, why }, context) => {
+  .superRefine(({ chosen, left, why, stage }, context) => {
+    if (stage?.next === chosen)
+      context.addIssue({ code: 'custom', path: ['stage'], message: 'what comes next is another way' });
     if (LEAVES_BAD.includes(chosen) && left === '')
       context.addIssue({ code: 'custom', path: ['left'], message: 'say what is left undone' });
     if (chosen === 'declined by the shop' && why === '')

@@ -103,6 +103,7 @@ export {
 } from './next-reading';
 export {
   NO_PRICE,
+  SCHOOL_WAYS,
   pricedWays,
   SERVICE_YEARS,
   WAYS_OUT,

@@ -94,6 +94,7 @@ const UNNAMED = {
     'pre-purchase look': 'Look before buying',
     'may it move': 'May it move',
     'follow-up': 'Look again',
+    'donor frame': 'Frame for another unit',
   },
   datum: 'front end of the left rail, until a hole that stays is named',
 } as const;

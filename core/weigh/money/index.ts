@@ -1,6 +1,7 @@
 export { drawnSum, meanOf, varianceOf, type Drawn, type Spread, type Uncertain } from './draw';
 export {
   NO_PRICE,
+  SCHOOL_WAYS,
   SERVICE_YEARS,
   WAYS_OUT,
   workOf,

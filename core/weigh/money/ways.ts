@@ -1,4 +1,4 @@
-import type { Money, Norms } from '../../reference';
+import type { Approach, Money, Norms } from '../../reference';
 import type { Uncertain } from './draw';
 
 /** What can be done with a unit, from least to most. */
@@ -160,3 +160,12 @@ const beside = (of: Quantities, norms: Norms): Uncertain[] => [
   ...times('coating', of.members, norms.coating),
   ...each('what nobody saw', of.criticalUnseen, norms.hidden, norms.hiddenChance),
 ];
+
+/** Which ways out each school goes of itself (common practice, no source); withdrawing a unit, and getting it to where it is opened, are everybody's. */
+export const SCHOOL_WAYS: Readonly<Record<Approach, readonly WayOut[]>> = {
+  repair: ['temporary only', 'mend', 'splice or renew', 'withdraw it'],
+  'replace only': ['temporary only', 'splice or renew', 'swap the frame', 'withdraw it'],
+  preservation: ['temporary only', 'bolt on', 'mend', 'withdraw it'],
+  section: ['temporary only', 'splice or renew', 'swap the frame', 'withdraw it'],
+  'bolt on': ['temporary only', 'bolt on', 'withdraw it'],
+};

@@ -63,6 +63,12 @@ export function TakeAway() {
       <MenuLink href={`${base}/readings?unit=${system}`} note={`CSV, bare numbers in ${system}`}>
         Readings
       </MenuLink>
+      <MenuLink
+        href={`${base}/evidence-pack?unit=${system}`}
+        note="papers, readings, photos, whole job: zip with check sums"
+      >
+        Evidence for a claim
+      </MenuLink>
       <MenuLink href={`${base}/bundle`} note="JSON; another shop can take it in">
         The whole job
       </MenuLink>

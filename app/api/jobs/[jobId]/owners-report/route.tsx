@@ -2,6 +2,7 @@ import { renderToBuffer } from '@react-pdf/renderer';
 import { answer, download, guarded, notFound, systemOf } from '../../../_door';
 import { choiceOf, distrustOf, jobHosts, jobSpots, leftUndone, stands, type JobFile } from '@/core/job';
 import { severity, type Priced } from '@/core/weigh';
+import type { OwnersChoice } from '@/core/walk';
 import { database, jobFile, photoBytes } from '@/data';
 import { localTime, today } from '@/ui/controls/local-time';
 import { registerFonts } from '@/ui/print/fonts';
@@ -29,6 +30,14 @@ const printedWay = ({ practice: { money } }: JobFile, priced: Priced): PrintedWa
   const more = priced.ok ? pricedWords(priced, money) : '';
   return { name, price, words: `${restores}; stays: ${stays}${more && `. ${more}`}` };
 };
+
+/** The next form of a staged choice, with its price as it is reckoned today. */
+function stageWords(file: JobFile, { stage }: OwnersChoice, ways: readonly Priced[]): string {
+  if (!stage) return '';
+  const priced = ways.find(({ way }) => way === stage.next);
+  const price = priced?.ok ? `, ${moneyRange(priced.money.spread, file.practice.money)}` : '';
+  return `; held when ${stage.heldWhen}; else ${CHOSEN_WORDS[stage.next]}${price}`;
+}
 
 /** The latest pictures first, those that are here. */
 const pictures = (file: JobFile) =>
@@ -76,7 +85,7 @@ export const GET = (request: Request, { params }: { params: Promise<{ jobId: str
             .filter(({ seen }) => !seen)
             .map(({ spot }) => spot.title),
           ...(chosen && {
-            chosen: `${CHOSEN_WORDS[chosen.chosen]} (${chosen.by}, ${localTime(chosen.at, 'day')})`,
+            chosen: `${CHOSEN_WORDS[chosen.chosen]} (${chosen.by}, ${localTime(chosen.at, 'day')})${stageWords(file, chosen, ways)}`,
           }),
           left: leftUndone(file).map(({ left, by, at }) => `${left} (${by}, ${localTime(at, 'day')})`),
           distrust: [

@@ -32,6 +32,11 @@ export function OwnersChoicePart() {
           <li key={choice.id} className="flex flex-wrap items-center gap-x-4 py-1">
             <span className={choice === last ? 'font-semibold' : ''}>{CHOSEN_WORDS[choice.chosen]}</span>
             {choice.left && <span>left undone: {choice.left}</span>}
+            {choice.stage && (
+              <span>
+                held when {choice.stage.heldWhen}; else {CHOSEN_WORDS[choice.stage.next]}
+              </span>
+            )}
             <span className="caption">
               {choice.why && `${choice.why}; `}
               {choice.by}, <When at={choice.at} only="day" />
@@ -50,15 +55,27 @@ export function OwnersChoicePart() {
   );
 }
 
+const NOTHING_NEXT = 'nothing agreed';
+
 function ChoiceForm({ onDone }: { onDone: () => void }) {
   const { keep } = useRecords();
   const stamp = useStamp();
   const [chosen, setChosen] = useState<Chosen>('mend');
   const [left, setLeft] = useState('');
   const [why, setWhy] = useState('');
+  const [heldWhen, setHeldWhen] = useState('');
+  const [next, setNext] = useState<Chosen | typeof NOTHING_NEXT>(NOTHING_NEXT);
   const [problem, setProblem] = useState<string>();
   const submit = () => {
-    const choice: OwnersChoice = { kind: 'choice', ...stamp(), chosen, left, why, note: '' };
+    const choice: OwnersChoice = {
+      kind: 'choice',
+      ...stamp(),
+      chosen,
+      left,
+      why,
+      ...(next !== NOTHING_NEXT && { stage: { heldWhen, next } }),
+      note: '',
+    };
     const checked = openEvidence(packEvidence(choice));
     if (!checked.ok) return setProblem(checked.reason);
     keep(choice);
@@ -88,6 +105,21 @@ function ChoiceForm({ onDone }: { onDone: () => void }) {
           onChange={(event) => setLeft(event.target.value)}
         />
         <Entry label="why" value={why} maxLength={300} onChange={(event) => setWhy(event.target.value)} />
+        <Pick
+          label="and where that does not hold"
+          value={next}
+          options={[NOTHING_NEXT, ...CHOSEN]}
+          words={(each) => (each === NOTHING_NEXT ? each : CHOSEN_WORDS[each])}
+          onPick={setNext}
+        />
+        {next !== NOTHING_NEXT && (
+          <Entry
+            label="it counts as held when"
+            value={heldWhen}
+            maxLength={200}
+            onChange={(event) => setHeldWhen(event.target.value)}
+          />
+        )}
       </div>
       {problem && (
         <p role="alert" className="mt-1 font-semibold text-oxide">

@@ -2,10 +2,11 @@
 
 import { useCallback, useEffect, useState } from 'react';
 import type { Data, Layout } from 'plotly.js';
-import type { Priced } from '@/core/weigh';
+import { SCHOOL_WAYS, type Priced } from '@/core/weigh';
 import { percent } from '@/core/quantity';
 import { Plot, type Ink } from '@/ui/charts';
 import { moneyRange, NO_PRICE_WORDS, pricedWords, WAY_OUT_WORDS } from '../../../../_words/ways-out';
+import { APPROACH_WORDS } from '../../../../_words/practice';
 import { useRecords, useRecordsLater, useWork } from '../../../_desk';
 import { NormsForm } from './norms-form';
 import { OwnersChoicePart } from './owners-choice';
@@ -62,7 +63,8 @@ export function WaysOutPanel() {
 
 function Way({ priced }: { priced: Priced }) {
   const { file } = useRecords();
-  const { money } = file.practice;
+  const { money, ways } = file.practice;
+  const { approach } = ways.everywhere;
   const [name, restores, stays] = WAY_OUT_WORDS[priced.way];
   const [first, second] = priced.ok ? priced.money.drivers : [];
   return (
@@ -84,6 +86,11 @@ function Way({ priced }: { priced: Priced }) {
       </td>
       <td>
         {restores}; stays: {stays}
+        {!SCHOOL_WAYS[approach].includes(priced.way) && (
+          <span className="caption block">
+            not this shop’s way: its school is {APPROACH_WORDS[approach][0].toLowerCase()}
+          </span>
+        )}
         {first && second && (
           <span className="caption block">
             spread comes from {first.name} ({percent(first.share)})
