@@ -20,10 +20,12 @@ export function firmLine({ is, other, fields, unseen }: Firmness): string {
 
 /** The one thing that would most change it. */
 export function wouldChange(
-  { next, unseen }: Firmness,
+  { is, fields, next, unseen }: Firmness,
   member: Member,
   system: UnitSystem,
 ): string | undefined {
+  // What was found decides: no reading changes that, only metal.
+  if (fields === 0 && is === 'firm') return undefined;
   if (unseen.length > 0) return `look at ${unseen[0]}`;
   if (!next) return undefined;
   return `a reading at ${printStation(member, next.stationMm, system)}, ${next.face}, ${printLength(next.heightMm, system, 'length')} up`;
