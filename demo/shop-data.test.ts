@@ -71,11 +71,15 @@ describe('the shop’s practice, revision by revision', () => {
     const own = { ...DEFAULT_PRACTICE, leaveFraction: 0.95 };
     changePractice(db, jobId, { basedOn: 1, to: own, why: 'hauls people', ...stamp });
     expect(jobFile(db, jobId)!.shop!.why).toBe('hauls people');
+    // A change made elsewhere, without a word, does not take the reason away.
+    changePractice(db, jobId, { basedOn: 2, to: { ...own, bendK: 0.44 }, ...stamp });
+    changePractice(db, jobId, { basedOn: 3, to: own, ...stamp });
+    expect(jobFile(db, jobId)!.shop!.why).toBe('hauls people');
     changeShopPractice(db, { basedOn: 0, to: section, ...stamp });
     const to = { ...section, leaveFraction: 0.95 };
-    expect(problem(changePractice(db, jobId, { basedOn: 2, to, shopRevision: 7, ...stamp }))).toBe('invalid');
+    expect(problem(changePractice(db, jobId, { basedOn: 4, to, shopRevision: 7, ...stamp }))).toBe('invalid');
     expect(
-      changePractice(db, jobId, { basedOn: 2, to, shopRevision: 1, why: 'hauls people', ...stamp }).ok,
+      changePractice(db, jobId, { basedOn: 4, to, shopRevision: 1, why: 'hauls people', ...stamp }).ok,
     ).toBe(true);
     const { practice, shopRevision, shop, why } = currentPractice(db, jobId)!;
     expect({ practice, shopRevision, shop, why }).toEqual({
@@ -85,7 +89,7 @@ describe('the shop’s practice, revision by revision', () => {
       why: 'hauls people',
     });
     const row = db
-      .prepare('SELECT overrides FROM job_practice WHERE revision = 3 AND job_id = ?')
+      .prepare('SELECT overrides FROM job_practice WHERE revision = 5 AND job_id = ?')
       .get(jobId) as {
       overrides: string;
     };

@@ -95,6 +95,8 @@ export function answerReasonWords(reason: AnswerReason, { frame, system }: ToldO
       return `not known yet, and may add to it: ${listed(reason.names)}`;
     case 'declined':
       return `this shop has declined it or passed it on: ${reason.names.join(', ')}`;
+    case 'tried before':
+      return `tried before and did not hold: ${reason.names.join(', ')}; look past the place that failed`;
     case 'straightened first':
       return `brought back into line, and measured again, before anything is plated: ${listed(reason.names)}`;
     case 'not authorised':

@@ -240,6 +240,37 @@ const FINDING_WORDS: Readonly<Record<FindingCode, Say<Finding>>> = {
     detail: 'its movement goes somewhere else now',
     change: 'free it, look where the movement went',
   }),
+  'crack-many': (f) => ({
+    title: `${f.value} families of cracks on it`,
+    detail: `more than ${f.limit}: a length of it is spliced in sooner than each is chased`,
+    change: 'metal that is sound from end to end of that length',
+  }),
+  'crack-at-weld': () => ({
+    title: 'Cracked beside a weld',
+    detail:
+      'worse news than a soft spot: what was welded there drew it, and its other side may have done so too',
+    change: 'the weld and its twin looked at with dye; what is plated there ends past it',
+  }),
+  'critical-zone': (f, s) => ({
+    title: `Bad metal ${f.value! > 0 ? `${printLength(f.value!, s, 'length')} from` : 'at'} ${f.name}`,
+    detail: `within ${printLength(f.limit!, s, 'length')} of what carries something it is put right, however little`,
+    change: 'sound metal that far round it',
+  }),
+  'cause-known': (f) => ({
+    title: `Made so by: ${f.name}`,
+    detail: 'a repair that leaves the cause comes back',
+    change: 'the cause put right first, or signed for',
+  }),
+  'cause-unknown': () => ({
+    title: 'What made it so is not on record',
+    detail: 'a repair that leaves the cause comes back',
+    change: 'say at the spot what holds the wet, what was welded, what hits it',
+  }),
+  carries: (f) => ({
+    title: `It carries ${f.name}`,
+    detail: 'what falls or steers if it parts',
+    change: 'nothing: it is what hangs on it',
+  }),
   preserved: (f) => ({
     title: `Thin, and carries what it is asked: uses ${percent(f.value!)}`,
     detail: 'this shop preserves: no hole, no crack, coated and looked at again',

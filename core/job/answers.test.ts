@@ -295,6 +295,22 @@ describe('repair', () => {
     };
     expect(repair({}, [...walked(), intake] as Evidence[])).toMatchObject({ is });
   });
+  test('what was tried before and did not hold is said where something is bad again, and nowhere else', () => {
+    const intake: Evidence = {
+      kind: 'intake',
+      ...stamp(),
+      isHome: false,
+      tried: 'a flat bar across the crack',
+    };
+    const bad = repair({ 'rail-left': judged('Mend', ['modulus-kept'], drawn) }, [...walked(), intake]);
+    expect(bad).toMatchObject({
+      is: 'with limits',
+      reasons: expect.arrayContaining([
+        expect.objectContaining({ why: 'tried before', names: ['a flat bar across the crack'] }),
+      ]),
+    });
+    expect(repair({}, [...walked(), intake]).reasons.map(({ why }) => why)).not.toContain('tried before');
+  });
   test.each([
     ['declined by the shop', 'no'],
     ['passed on', 'no'],

@@ -37,6 +37,7 @@ export type AnswerReason = { readonly says: AnswerIs } & (
   | { readonly why: 'mended here'; readonly names: readonly string[] }
   | { readonly why: 'renewed by hand'; readonly names: readonly string[] }
   | { readonly why: 'more may come'; readonly names: readonly string[] }
+  | { readonly why: 'tried before'; readonly names: readonly string[] }
   | { readonly why: 'straightened first'; readonly names: readonly string[] }
   | { readonly why: 'not authorised'; readonly names: readonly string[] }
   | { readonly why: 'declined'; readonly names: readonly string[] }
@@ -249,6 +250,7 @@ function ofRepair(records: JobRecords, weighed: AnswersBasis['weighed']): Answer
   const reasons = [
     ...say('no', 'declined', isDeclined ? [choice!.why || choice!.left] : []),
     ...say('with limits', 'not authorised', isUnauthorised(intake) ? [intake!.makersClaim!.who] : []),
+    ...say('with limits', 'tried before', intake?.tried && bad.length > 0 ? [intake.tried] : []),
     ...(unit.verdict === 'Retire' ? say('no', 'retire', unit.nothingToLandOn) : []),
     ...say('can’t say', 'steel not known', named(judged.filter(isOpen))),
     ...say('with limits', 'as its maker says', named(byMaker)),

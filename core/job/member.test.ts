@@ -122,8 +122,11 @@ describe.each(['channel', 'box'] as const)('a rusted %s rail, first reading to l
       right,
       right.frame.members.find((member) => member.id === 'rail-right')!,
     );
-    expect(twin.verdict.findings.map(({ code, value }) => [code, value])).toEqual(
-      work.verdict.findings.map(({ code, value }) => [code, value]),
+    // What hangs on the two sides differs: steering gear and the like.
+    const ofMetal = (of: typeof work) =>
+      of.verdict.findings.filter(({ code }) => code !== 'critical-zone' && code !== 'carries');
+    expect(ofMetal(twin).map(({ code, value }) => [code, value])).toEqual(
+      ofMetal(work).map(({ code, value }) => [code, value]),
     );
     expect(twin.repairs.map(({ patterns }) => patterns.map(({ outline }) => outline))).toEqual(
       work.repairs.map(({ patterns }) => patterns.map(({ outline }) => outline)),

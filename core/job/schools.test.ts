@@ -31,7 +31,11 @@ const id = () => `00000000-0000-4000-8000-${String(++made).padStart(12, '0')}`;
 const stamp = { by: 'RK', at: '2026-11-10T08:00:00Z', note: '' };
 
 /** The left rail read every foot; `kept` of the wall as made on its lower third between two stations. */
-function read(frame: Frame, kept: number, [fromMm, toMm] = [1500, 2100]): Reading[] {
+function read(
+  frame: Frame,
+  kept: number,
+  [fromMm, toMm]: readonly [number, number] = [1500, 2100],
+): Reading[] {
   const rail = frame.members.find(({ id: own }) => own === 'rail-left')!;
   const { depthMm, thicknessMm } = rail.shape;
   const flangeMm = faceOf(rail.shape, 'bottom')!.widthMm;
@@ -134,22 +138,38 @@ describe('the same evidence, each school its own answer (documented, common prac
 });
 
 describe('preservation: thin metal in use while it carries', () => {
-  const judged = (kept: number, more: readonly Evidence[] = [], approach: Approach = 'preservation') => {
-    const of = records(LOADED, [...read(LOADED, kept), ...more], everywhere({ approach }));
+  /** Between the bed's front mount and the rear hanger nothing hangs: no critical zone of a hand's breadth. */
+  const CLEAR = [3450, 3600] as const;
+  const handsBreadth = (practice: Practice): Practice => ({
+    ...practice,
+    legal: { ...practice.legal, chosen: 'none' },
+    walk: { ...practice.walk, reachMm: 100 },
+  });
+  const judged = (
+    kept: number,
+    more: readonly Evidence[] = [],
+    { approach = 'preservation', at = CLEAR }: { approach?: Approach; at?: readonly [number, number] } = {},
+  ) => {
+    const of = records(LOADED, [...read(LOADED, kept, at), ...more], handsBreadth(everywhere({ approach })));
     return judgedJob(of).works.find(({ picture }) => picture.member.id === 'rail-left')!.verdict;
   };
   test('thin, within what it may carry, no hole: watched, where repair would mend', () => {
-    expect(judged(0.75, [], 'repair').verdict).toBe('Mend');
+    expect(judged(0.75, [], { approach: 'repair' }).verdict).toBe('Mend');
     const { verdict, findings } = judged(0.75);
     expect(verdict).toBe('Watch');
     expect(findings.map(({ code }) => code)).toContain('preserved');
+  });
+  test('beside a spring hanger it is put right, however little', () => {
+    const { verdict, findings } = judged(0.75, [], { at: [1600, 1700] });
+    expect(verdict).toBe('Mend');
+    expect(findings.map(({ code }) => code)).toContain('critical-zone');
   });
   test('where nobody has worked out what it carries nothing is milder', () => {
     const of = work(records(MILD, read(MILD, 0.75), everywhere({ approach: 'preservation' })));
     expect(of.verdict.verdict).toBe('Mend');
   });
   test('a hole, a crack: mended all the same', () => {
-    const hole: Reading = { ...read(MILD, 1)[0]!, id: id(), stationMm: 1800, thicknessMm: 0 };
+    const hole: Reading = { ...read(MILD, 1)[0]!, id: id(), stationMm: 3500, thicknessMm: 0 };
     expect(severity(judged(0.75, [hole]).verdict)).toBeGreaterThanOrEqual(severity('Mend'));
     expect(judged(0.75, [crack()]).verdict).toBe('Mend');
   });

@@ -154,7 +154,7 @@ export function changePractice(db: Db, jobId: string, change: PracticeChange): W
         revision: current.revision + 1,
         shopRevision,
         practice: change.to,
-        why: change.why ?? '',
+        why: change.why ?? current.why,
       };
       insertPractice(db, jobId, next, { by: change.by, at: change.at });
       return written(currentPractice(db, jobId)!);

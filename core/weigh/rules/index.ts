@@ -1,6 +1,9 @@
 import type { Finding } from '../finding';
 import type { MemberPicture } from '../picture';
+import { causeAndCarried } from './cause';
+import { crackKinds } from './crack-kind';
 import { cracks } from './cracks';
+import { criticalZone } from './critical-zone';
 import { flanges, parted } from './flanges';
 import { keptSection } from './kept-section';
 import { edgeNotBracketed, edgeOpenBetween, soundEdgeMargin, thinLanding } from './sound-edge';
@@ -25,4 +28,7 @@ export const RULES: readonly Rule[] = [
   steelAllowsWelding,
   walked,
   straightness,
+  crackKinds,
+  criticalZone,
+  causeAndCarried,
 ];

@@ -1,0 +1,44 @@
+import { carriedBy, fittingsOn } from '../../frame';
+import { crackExtent } from '../../trace';
+import type { LimitSource } from '../../reference';
+import type { Finding } from '../finding';
+import { actOn } from '../mended';
+import type { MemberPicture } from '../picture';
+
+/**
+ * Unsound or cracked metal near what carries something: hanger, steering gear, hitch, mount, lift point. The legal profile's own reach where it has
+ * one, else the shop's. One finding a fitting, nearest bad metal first.
+ */
+export function criticalZone(picture: MemberPicture): Finding[] {
+  const { frame, member, zones, cracks, legal, practice } = picture;
+  const reachMm = legal.reachMm ?? practice.walk.reachMm;
+  const bad = [...zones, ...cracks.map(crackExtent)];
+  if (bad.length === 0) return [];
+  return fittingsOn(frame, member).flatMap((fitting): Finding[] => {
+    const carries = carriedBy(fitting);
+    const awayMm = Math.min(...bad.map((run) => awayFrom(fitting.stationMm, run)));
+    if (!(awayMm <= reachMm) || (carries.length === 0 && fitting.kind !== 'lift point')) return [];
+    return [
+      {
+        code: 'critical-zone',
+        verdict: actOn(picture),
+        quantity: 'length',
+        value: awayMm,
+        limit: reachMm,
+        source: SOURCES[legal.basis],
+        name: carries.length > 0 ? `${fitting.name}, which carries ${carries.join(', ')}` : fitting.name,
+        at: { fromMm: fitting.stationMm, toMm: fitting.stationMm },
+        firmness: 'firm',
+      },
+    ];
+  });
+}
+
+const SOURCES: Readonly<Record<MemberPicture['legal']['basis'], LimitSource>> = {
+  us: 'practice',
+  uk: 'ukStructure',
+  own: 'ownProfile',
+};
+
+const awayFrom = (stationMm: number, run: { readonly fromMm: number; readonly toMm: number }): number =>
+  Math.max(0, run.fromMm - stationMm, stationMm - run.toMm);

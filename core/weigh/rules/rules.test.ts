@@ -1,0 +1,125 @@
+import { defaultFrame, familyOf, fittingsOn } from '../../frame';
+import { DEFAULT_PRACTICE, SHIPPED_LEGAL } from '../../reference';
+import type { Crack } from '../../trace';
+import { memberPicture, type MemberPicture } from '..';
+import { causeAndCarried } from './cause';
+import { crackKinds } from './crack-kind';
+import { criticalZone } from './critical-zone';
+
+const frame = defaultFrame({
+  ...familyOf('open-channel ladder').typical,
+  family: 'open-channel ladder',
+  steel: 'a36',
+  datum: 'hole',
+});
+const rail = frame.members.find(({ id }) => id === 'rail-left')!;
+const plain = memberPicture({ frame, member: rail, practice: DEFAULT_PRACTICE, readings: [], cracks: [] });
+const picture = (more: object): MemberPicture => ({ ...plain, ...more }) as MemberPicture;
+const zone = (fromMm: number, toMm: number) => ({
+  fromMm,
+  toMm,
+  topFlange: false,
+  bottomFlange: true,
+  side: false,
+});
+let made = 0;
+const crack = (stationMm: number, more: Partial<Crack> = {}): Crack => ({
+  kind: 'crack',
+  id: `00000000-0000-4000-8000-${String(++made).padStart(12, '0')}`,
+  memberId: rail.id,
+  path: [
+    { stationMm, face: 'web', heightMm: 60 },
+    { stationMm, face: 'web', heightMm: 90 },
+  ],
+  startFound: true,
+  finishFound: true,
+  seenBy: 'eye',
+  by: 'RK',
+  at: '2026-11-10T08:00:00Z',
+  note: '',
+  ...more,
+});
+const said = (findings: readonly { code: string; verdict: string }[]) =>
+  findings.map(({ code, verdict }) => [code, verdict]);
+
+describe('kinds of cracks', () => {
+  const at = (count: number) => Array.from({ length: count }, (_, k) => crack(500 + 700 * k));
+  test.each([
+    [2, []],
+    [3, [['crack-many', 'Splice']]],
+  ])('%d families on one rail: %j', (count, findings) =>
+    expect(said(crackKinds(picture({ cracks: at(count) })))).toEqual(findings),
+  );
+  test('branches are one family; a crossmember is renewed', () => {
+    const [one, two, three] = at(3) as [Crack, Crack, Crack];
+    const branched = [one, { ...two, branchOf: one.id }, { ...three, branchOf: one.id }];
+    expect(crackKinds(picture({ cracks: branched }))).toEqual([]);
+    const cross = picture({ cracks: at(3), member: { ...rail, role: 'crossmember' } });
+    expect(said(crackKinds(cross))).toEqual([['crack-many', 'Renew']]);
+  });
+  test('from a weld’s toe it is said, from a hole it is not', () => {
+    expect(said(crackKinds(picture({ cracks: [crack(900, { startsAt: 'weld toe' })] })))).toEqual([
+      ['crack-at-weld', 'Mend'],
+    ]);
+    expect(crackKinds(picture({ cracks: [crack(900, { startsAt: 'hole' })] }))).toEqual([]);
+  });
+});
+
+describe('the critical zone', () => {
+  const hanger = fittingsOn(frame, rail).find(({ kind }) => kind === 'spring hanger')!;
+  const reachMm = DEFAULT_PRACTICE.walk.reachMm;
+  const alone = { ...frame, fittings: frame.fittings.filter(({ id }) => id === hanger.id) };
+  const near = (awayMm: number, more: object = {}) =>
+    criticalZone(
+      picture({
+        frame: alone,
+        zones: [zone(hanger.stationMm + awayMm, hanger.stationMm + awayMm + 200)],
+        ...more,
+      }),
+    );
+  test.each([
+    [0, 1],
+    [reachMm - 1, 1],
+    [reachMm + 1, 0],
+  ])('bad metal %d mm from a hanger: %d', (awayMm, count) => {
+    const found = near(awayMm);
+    expect(found).toHaveLength(count);
+    if (count > 0)
+      expect(found[0]).toMatchObject({
+        verdict: 'Mend',
+        value: awayMm,
+        name: expect.stringContaining('axle location'),
+      });
+  });
+  test('a profile’s own reach stands for the shop’s', () => {
+    const uk = SHIPPED_LEGAL.find(({ id }) => id === 'uk-inspection')!;
+    expect(near(299, { legal: uk })).toMatchObject([{ limit: 300, source: 'ukStructure' }]);
+    expect(near(301, { legal: uk })).toEqual([]);
+  });
+  test('nothing bad, or nothing that carries: nothing', () => {
+    expect(criticalZone(picture({ zones: [] }))).toEqual([]);
+    const bare = { ...alone, fittings: alone.fittings.map((each) => ({ ...each, carries: [] })) };
+    expect(near(0, { frame: bare })).toEqual([]);
+  });
+});
+
+describe('the cause, and what hangs on it', () => {
+  const bad = { zones: [zone(1000, 1200)] };
+  const sign = (cause?: string) => ({ kind: 'sign', cause });
+  test('asked for where something is bad, and where nothing is it is not', () => {
+    expect(causeAndCarried(picture({}))).toEqual([]);
+    expect(causeAndCarried(picture(bad))[0]).toMatchObject({ code: 'cause-unknown', verdict: 'Leave' });
+  });
+  test('known from a sign or a look; unknown is no cause', () => {
+    const of = (signs: object[], spots: object[] = []) =>
+      causeAndCarried(picture({ ...bad, signs, walk: { spots, twinBad: [] } }))[0];
+    expect(of([sign('sealed drain'), sign('sealed drain')])).toMatchObject({
+      code: 'cause-known',
+      name: 'sealed drain',
+    });
+    expect(of([sign('unknown')])).toMatchObject({ code: 'cause-unknown' });
+    expect(of([], [{ look: { cause: 'dam' } }])).toMatchObject({ code: 'cause-known', name: 'dam' });
+  });
+  test('what it carries is named', () =>
+    expect(causeAndCarried(picture(bad)).find(({ code }) => code === 'carries')!.name).toContain('steering'));
+});
