@@ -2,6 +2,7 @@ import { Document, Image as Picture, Page, StyleSheet, Text, View } from '@react
 import type { JobFile, MemberWork as WholeWork } from '@/core/job';
 import { localTime } from '../controls/local-time';
 import { FourAnswersPrint, type PrintedAnswer } from './four-answers';
+import { PlanPicture } from './plan-picture';
 import { StripPicture } from './strip-picture';
 
 type MemberWork = Omit<WholeWork, 'states'>;
@@ -90,7 +91,7 @@ export function OwnersReport({
             ? 'Every spot on the list was looked at.'
             : `${words.unseen.slice(0, UNSEEN).join('; ')}${words.unseen.length > UNSEEN ? `; and ${words.unseen.length - UNSEEN} more` : ''}. What was not seen is not fine.`}
         </Text>
-        <Chosen words={words} />
+        <Chosen file={file} words={words} />
       </Page>
     </Document>
   );
@@ -104,7 +105,9 @@ function Wrong({ words: { wrong, hosts } }: { words: OwnersWords }) {
       {wrong.slice(0, NAMED).map(({ work, words: said }, k) => (
         <View key={work.picture.member.id} style={{ marginTop: 3 }} wrap={false}>
           <Text>
-            <Text style={style.bold}>{work.picture.member.name}: </Text>
+            <Text style={style.bold}>
+              {k + 1}. {work.picture.member.name}:{' '}
+            </Text>
             {said}
           </Text>
           {k < PICTURED && <StripPicture picture={work.picture} width={540} height={44} />}
@@ -137,7 +140,7 @@ const Ways = ({ ways }: { ways: readonly PrintedWay[] }) => (
   </View>
 );
 
-const Chosen = ({ words }: { words: OwnersWords }) => (
+const Chosen = ({ file, words }: { file: JobFile; words: OwnersWords }) => (
   <View wrap={false}>
     {(words.chosen !== undefined || words.left.length > 0) && (
       <View style={style.box}>
@@ -145,6 +148,20 @@ const Chosen = ({ words }: { words: OwnersWords }) => (
         {words.left.map((sentence) => (
           <Text key={sentence}>Left undone: {sentence}</Text>
         ))}
+        {words.left.length > 0 && (
+          <>
+            <PlanPicture
+              frame={file.frame}
+              marked={words.wrong.map(({ work }) => work.picture.member.id)}
+              width={520}
+              height={84}
+            />
+            <Text style={{ fontSize: 8 }}>
+              From above, front to the left. Heavy and numbered, in the order above: what asks for repair.
+              Strike out what is done; what stays is signed for below.
+            </Text>
+          </>
+        )}
       </View>
     )}
     <View style={style.box}>
