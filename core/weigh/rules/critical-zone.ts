@@ -1,4 +1,5 @@
 import { carriedBy, fittingsOn } from '../../frame';
+import { cellIs, type CellIs } from '../../metal';
 import { crackExtent } from '../../trace';
 import type { LimitSource } from '../../reference';
 import type { Finding } from '../finding';
@@ -10,9 +11,9 @@ import type { MemberPicture } from '../picture';
  * one, else the shop's. One finding a fitting, nearest bad metal first.
  */
 export function criticalZone(picture: MemberPicture): Finding[] {
-  const { frame, member, zones, cracks, legal, practice } = picture;
+  const { frame, member, cracks, legal, practice } = picture;
   const reachMm = legal.reachMm ?? practice.walk.reachMm;
-  const bad = [...zones, ...cracks.map(crackExtent)];
+  const bad = [...knownBad(picture), ...cracks.map(crackExtent)];
   if (bad.length === 0) return [];
   return fittingsOn(frame, member).flatMap((fitting): Finding[] => {
     const carries = carriedBy(fitting);
@@ -32,6 +33,23 @@ export function criticalZone(picture: MemberPicture): Finding[] {
       },
     ];
   });
+}
+
+/** Metal that counts as bad here is known to be: gone, unsound or read too thin. What is only doubtful or hidden asks to be looked at, and says so elsewhere. */
+const BAD: ReadonlySet<CellIs> = new Set<CellIs>(['unsound', 'parted', 'gone']);
+
+/** Stations where some of the wall is known to be bad, as runs of no length. */
+function knownBad({ account, soundMm }: MemberPicture): { fromMm: number; toMm: number }[] {
+  const { stationsMm, best, surface } = account;
+  const isBad = (row: number, column: number): boolean => {
+    const is = cellIs(account, row, column);
+    return (
+      BAD.has(is) || (is === 'measured' && best.thicknessMm[row * stationsMm.length + column]! < soundMm)
+    );
+  };
+  return [...stationsMm].flatMap((stationMm, column) =>
+    surface.rowFace.some((_, row) => isBad(row, column)) ? [{ fromMm: stationMm, toMm: stationMm }] : [],
+  );
 }
 
 const SOURCES: Readonly<Record<MemberPicture['legal']['basis'], LimitSource>> = {

@@ -1,6 +1,7 @@
 import { defaultFrame, familyOf, fittingsOn } from '../../frame';
 import { DEFAULT_PRACTICE, SHIPPED_LEGAL } from '../../reference';
 import type { Crack } from '../../trace';
+import { CELL_IS, type CellIs } from '../../metal';
 import { memberPicture, type MemberPicture } from '..';
 import { causeAndCarried } from './cause';
 import { crackKinds } from './crack-kind';
@@ -69,35 +70,58 @@ describe('the critical zone', () => {
   const hanger = fittingsOn(frame, rail).find(({ kind }) => kind === 'spring hanger')!;
   const reachMm = DEFAULT_PRACTICE.walk.reachMm;
   const alone = { ...frame, fittings: frame.fittings.filter(({ id }) => id === hanger.id) };
-  const near = (awayMm: number, more: object = {}) =>
-    criticalZone(
-      picture({
-        frame: alone,
-        zones: [zone(hanger.stationMm + awayMm, hanger.stationMm + awayMm + 200)],
-        ...more,
-      }),
+  const { stationsMm } = plain.account;
+  const columnAt = (mm: number) =>
+    [...stationsMm.keys()].reduce((near, k) =>
+      Math.abs(stationsMm[k]! - mm) < Math.abs(stationsMm[near]! - mm) ? k : near,
     );
+  /** One cell of the web is so, at a station. */
+  const cell = (stationMm: number, is: CellIs) => {
+    const row = plain.surface.rowFace.findIndex(({ id }) => id === 'web');
+    const cells = plain.account.is.slice();
+    cells[row * stationsMm.length + columnAt(stationMm)] = CELL_IS.indexOf(is);
+    return { account: { ...plain.account, is: cells } };
+  };
+  const awayOf = (mm: number) => Math.abs(stationsMm[columnAt(hanger.stationMm + mm)]! - hanger.stationMm);
+  const near = (mm: number, more: object = {}, is: CellIs = 'gone') =>
+    criticalZone(picture({ frame: alone, ...cell(hanger.stationMm + mm, is), ...more }));
   test.each([
     [0, 1],
-    [reachMm - 1, 1],
-    [reachMm + 1, 0],
-  ])('bad metal %d mm from a hanger: %d', (awayMm, count) => {
-    const found = near(awayMm);
+    [reachMm - 60, 1],
+    [reachMm + 60, 0],
+  ])('bad metal about %d mm from a hanger: %d', (mm, count) => {
+    const found = near(mm);
     expect(found).toHaveLength(count);
     if (count > 0)
       expect(found[0]).toMatchObject({
         verdict: 'Mend',
-        value: awayMm,
+        value: expect.closeTo(awayOf(mm), 6),
         name: expect.stringContaining('axle location'),
       });
   });
+  test.each<[CellIs, number]>([
+    ['gone', 1],
+    ['parted', 1],
+    ['unsound', 1],
+    ['doubtful', 0],
+    ['hidden', 0],
+    ['held', 0],
+    ['between', 0],
+  ])('metal that is %s there: %d', (is, count) => expect(near(0, {}, is)).toHaveLength(count));
+  test('a crack to the millimetre', () => {
+    const at = (mm: number) =>
+      criticalZone(picture({ frame: alone, cracks: [crack(hanger.stationMm + mm)] })).length;
+    expect([reachMm - 1, reachMm + 1].map(at)).toEqual([1, 0]);
+  });
   test('a profile’s own reach stands for the shop’s', () => {
     const uk = SHIPPED_LEGAL.find(({ id }) => id === 'uk-inspection')!;
-    expect(near(299, { legal: uk })).toMatchObject([{ limit: 300, source: 'ukStructure' }]);
-    expect(near(301, { legal: uk })).toEqual([]);
+    const at = (mm: number) =>
+      criticalZone(picture({ frame: alone, cracks: [crack(hanger.stationMm + mm)], legal: uk }));
+    expect(at(299)).toMatchObject([{ limit: 300, source: 'ukStructure' }]);
+    expect(at(301)).toEqual([]);
   });
   test('nothing bad, or nothing that carries: nothing', () => {
-    expect(criticalZone(picture({ zones: [] }))).toEqual([]);
+    expect(criticalZone(picture({}))).toEqual([]);
     const bare = { ...alone, fittings: alone.fittings.map((each) => ({ ...each, carries: [] })) };
     expect(near(0, { frame: bare })).toEqual([]);
   });
