@@ -134,6 +134,7 @@ export function WorkOrder({
   const mostVerdicts = Math.max(FEWEST_VERDICTS, SHOWN.verdicts - words.distrust.length);
   const reasonsEach = ranked.length > 5 ? 1 : 3;
   const above =
+    TAKES.notice * Math.ceil(words.practice.length / A_LINE) +
     TAKES.notice * FOUR_ANSWERS_LINES +
     TAKES.notice * Math.min(file.notices.length, SHOWN.notices + 1) +
     TAKES.notice * words.distrust.reduce((lines, { length }) => lines + Math.ceil(length / A_LINE), 0) +
@@ -170,7 +171,6 @@ export function WorkOrder({
             ! {notice.words} ({notice.by} {localTime(notice.at, 'day')})
           </Text>
         ))}
-        {words.beforeCutting && repairs.length > 0 && <Text>{words.beforeCutting}</Text>}
         {file.notices.length > SHOWN.notices && (
           <Text style={style.bold}>
             ! {file.notices.length - SHOWN.notices} more standing notices on this unit: read them before work
@@ -183,7 +183,8 @@ export function WorkOrder({
           </Text>
         ))}
         <Text>
-          Stations, {system}, are measured from the {file.frame.datum}. {words.practice}
+          {words.beforeCutting && repairs.length > 0 && `${words.beforeCutting} `}Stations, {system}, are
+          measured from the {file.frame.datum}. {words.practice}
         </Text>
 
         <Text style={style.section}>Verdicts</Text>
