@@ -26,6 +26,7 @@ test.each<[string, Firmness, string, string | undefined]>([
     'what was found decides',
     undefined,
   ],
+  ['hand and eye', { ...drawn, fields: 0 }, 'rests on hand and eye', 'a reading at 100 in, web, 2 in up'],
   [
     'too little known',
     { ...drawn, is: 'open', fields: 0, unseen: ['hanger'] },

@@ -9,11 +9,17 @@ export const FIRM_WORDS: Readonly<Record<Firmness['is'], string>> = {
   open: 'Open',
 };
 
+/** Where nothing was drawn. */
+const UNDRAWN_WORDS: Readonly<Record<Firmness['is'], string>> = {
+  firm: 'what was found decides, whatever lies between',
+  'could flip with one more reading': 'it rests on hand and eye: nothing was measured',
+  open: 'too little is known',
+};
+
 /** Why a decision is as firm as it is. */
 export function firmLine({ is, other, fields, unseen }: Firmness): string {
   const seen = unseen.length > 0 ? `; not seen: ${unseen.slice(0, 3).join(', ')}` : '';
-  if (fields === 0)
-    return is === 'firm' ? 'what was found decides, whatever lies between' : `too little is known${seen}`;
+  if (fields === 0) return `${UNDRAWN_WORDS[is]}${is === 'firm' ? '' : seen}`;
   const share = other === 0 ? 'in none' : `in ${percent(other)}`;
   return `of ${fields} ways the metal between the readings may be, ${share} it would be the other way${seen}`;
 }

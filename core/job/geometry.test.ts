@@ -196,5 +196,15 @@ describe('what is measured of the whole frame', () => {
     };
     expect(jobGeometry({ ...records(record), practice: wide })[0]!.is).toBe('straight');
   });
+  test('a bracket off its twin is put right first, and keeps nobody from driving', () => {
+    const twins = measured({
+      of: 'twins',
+      place: 'step',
+      left: { alongMm: 900, upMm: 0 },
+      right: { alongMm: 912, upMm: 0 },
+    });
+    expect(straightenedFirst(records(twins))).toEqual(['step']);
+    expect(mayMove(records(twins), TODAY, { weighed: new Map() }).reasons).toEqual([]);
+  });
   test('an unmeasured frame says nothing', () => expect(jobGeometry(records())).toEqual([]));
 });

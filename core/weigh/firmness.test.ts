@@ -134,6 +134,57 @@ describe('what makes a decision firm, and what does not', () => {
     );
     expect(seldom!.other).toBeGreaterThan(often!.other + 0.02);
   });
+  test('hand and eye alone are never firm where they leave it in use; what they condemn is', () => {
+    const { picture } = judged([]);
+    const said = (verdict: 'Leave by hand' | 'Watch' | 'Mend', code: 'stands-without' | 'struck-failed') =>
+      firmnessOf(
+        picture,
+        [],
+        { verdict, findings: [{ code, verdict, quantity: 'count', source: 'practice', firmness: 'firm' }] },
+        { random: randomLcg(0.3), hiddenChance: 0.25 },
+      );
+    expect(said('Leave by hand', 'stands-without')).toMatchObject({
+      is: 'could flip with one more reading',
+      fields: 0,
+    });
+    expect(said('Watch', 'stands-without').is).toBe('could flip with one more reading');
+    expect(said('Mend', 'struck-failed').is).toBe('firm');
+  });
+  test('thin metal that is preserved goes by what it carries', () => {
+    const readings = even(0.8);
+    const { picture } = judged(readings);
+    const { stationMm } = picture.sections[10]!;
+    const at = { fromMm: stationMm, toMm: stationMm };
+    const said = (value: number) =>
+      firmnessOf(
+        picture,
+        readings,
+        {
+          verdict: 'Watch',
+          findings: [
+            {
+              code: 'preserved',
+              verdict: 'Watch',
+              quantity: 'fraction',
+              source: 'practice',
+              firmness: 'firm',
+            },
+            {
+              code: 'demand-near',
+              verdict: 'Watch',
+              quantity: 'fraction',
+              value,
+              at,
+              source: 'demand',
+              firmness: 'firm',
+            },
+          ],
+        },
+        { random: randomLcg(0.3), hiddenChance: 0.25, fields: 200 },
+      );
+    expect(said(0.7)).toMatchObject({ is: 'firm', other: 0 });
+    expect(said(0.999).other).toBeGreaterThan(0.2);
+  });
   test('nothing measured: open', () => expect(firm([])).toMatchObject({ is: 'open', fields: 0 }));
   test('a crack decides in every field', () => {
     const crack: Crack = {

@@ -54,8 +54,10 @@ export function firmnessOf(
   const beside = { fields, unseen: names, ...(next && { next }) };
   if (verdict === 'Can’t say') return { ...beside, is: 'open', other: 0.5, fields: 0 };
   const decided = findings.some((finding) => acts(finding) && !DRAWN.has(finding.code));
-  const draw = decided ? undefined : decisionDrawn(picture, readings, findings);
-  if (decided || !draw) return { ...beside, is: 'firm', other: 0, fields: 0 };
+  if (decided) return { ...beside, is: 'firm', other: 0, fields: 0 };
+  const draw = decisionDrawn(picture, readings, findings);
+  // Nothing was measured: what hand and eye leave in use, one reading may overturn.
+  if (!draw) return { ...beside, is: 'could flip with one more reading', other: 0.5, fields: 0 };
   const isActed = acts({ verdict });
   let other = 0;
   for (let k = 0; k < fields; k++) {
@@ -93,6 +95,8 @@ function decisionDrawn(
   const keys = surface.closed ? [...OPEN_FIELDS, 'torsion' as const] : OPEN_FIELDS;
   const rows = surface.uMm.length;
   const demand = asked && demandThere(picture, asked, columns);
+  // A shop that preserves leaves thin metal in use while it carries: then only what is asked of it decides.
+  const isPreserved = findings.some(({ code }) => code === 'preserved');
   return (random) => {
     const thicknessMm = field(random);
     return columns.some((_, k) => {
@@ -100,7 +104,7 @@ function decisionDrawn(
       const found = sectionProperties(laidSection(layout, wall));
       if (!found) return true;
       const isThin = keys.some((key) => figure(key, found) / figure(key, built) < practice.leaveFraction);
-      if (isThin) return true;
+      if (isThin && !isPreserved) return true;
       const weaker = Math.min(found.sTopMm3 / built.sTopMm3, found.sBottomMm3 / built.sBottomMm3);
       return demand?.column === k && (demand.utilisation * demand.weaker) / weaker > 1;
     });

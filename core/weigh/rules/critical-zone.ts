@@ -7,12 +7,12 @@ import { actOn } from '../mended';
 import type { MemberPicture } from '../picture';
 
 /**
- * Unsound or cracked metal near what carries something: hanger, steering gear, hitch, mount, lift point. The legal profile's own reach where it has
- * one, else the shop's. One finding a fitting, nearest bad metal first.
+ * Unsound or cracked metal near what carries something: hanger, steering gear, hitch, mount, lift point. The shop's reach, or the legal profile's
+ * where that is wider. One finding a fitting, nearest bad metal first.
  */
 export function criticalZone(picture: MemberPicture): Finding[] {
   const { frame, member, cracks, legal, practice } = picture;
-  const reachMm = legal.reachMm ?? practice.walk.reachMm;
+  const reachMm = Math.max(legal.reachMm ?? 0, practice.walk.reachMm);
   const bad = [...knownBad(picture), ...cracks.map(crackExtent)];
   if (bad.length === 0) return [];
   return fittingsOn(frame, member).flatMap((fitting): Finding[] => {

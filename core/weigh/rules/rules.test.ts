@@ -113,12 +113,18 @@ describe('the critical zone', () => {
       criticalZone(picture({ frame: alone, cracks: [crack(hanger.stationMm + mm)] })).length;
     expect([reachMm - 1, reachMm + 1].map(at)).toEqual([1, 0]);
   });
-  test('a profile’s own reach stands for the shop’s', () => {
-    const uk = SHIPPED_LEGAL.find(({ id }) => id === 'uk-inspection')!;
-    const at = (mm: number) =>
-      criticalZone(picture({ frame: alone, cracks: [crack(hanger.stationMm + mm)], legal: uk }));
-    expect(at(299)).toMatchObject([{ limit: 300, source: 'ukStructure' }]);
-    expect(at(301)).toEqual([]);
+  test('a profile that looks wider than the shop is gone by; one that looks less far narrows nothing', () => {
+    const legal = (mm: number) => ({
+      ...SHIPPED_LEGAL.find(({ id }) => id === 'uk-inspection')!,
+      reachMm: mm,
+    });
+    const at = (mm: number, profileMm: number) =>
+      criticalZone(
+        picture({ frame: alone, cracks: [crack(hanger.stationMm + mm)], legal: legal(profileMm) }),
+      );
+    expect(at(449, 450)).toMatchObject([{ limit: 450, source: 'ukStructure' }]);
+    expect(at(451, 450)).toEqual([]);
+    expect(at(reachMm - 1, 100)).toHaveLength(1);
   });
   test('nothing bad, or nothing that carries: nothing', () => {
     expect(criticalZone(picture({}))).toEqual([]);

@@ -45,19 +45,31 @@ export interface GeometryCheck {
 /** What compares to what: all of a check but what follows from it. */
 type Compared = Omit<GeometryCheck, 'is' | 'notSaid' | 'measured'>;
 
-/** The last of each thing measured, compared with itself, its twin and what is known from elsewhere; the worst first. */
+/**
+ * Each thing measured, compared with itself, its twin and what is known from elsewhere, the worst first. The last measure of it counts; but what
+ * was out stays out until a measure that can tell says that it is straight: a tape that cannot see what a trammel saw clears nothing.
+ */
 export function geometryChecks(
   measured: readonly Geometry[],
   figures: readonly Figure[],
   limits: GeometryPractice,
 ): GeometryCheck[] {
-  return lastOf(measured, ({ measure }) => keyOfMeasure(measure))
-    .flatMap((record) => {
-      const key = keyOfMeasure(record.measure);
-      const against = lastOf(figures, keyOfFigure).filter((figure) => keyOfFigure(figure) === key);
-      return [...within(record, limits), ...against.flatMap((figure) => withFigure(record, figure, limits))];
-    })
-    .sort((a, b) => rank(b) - rank(a) || overLimit(b) - overLimit(a));
+  const against = lastOf(figures, keyOfFigure);
+  const byThing = new Map<string, GeometryCheck>();
+  for (const record of [...measured].sort((a, b) => a.at.localeCompare(b.at))) {
+    const key = keyOfMeasure(record.measure);
+    const checks = [
+      ...within(record, limits),
+      ...against
+        .filter((figure) => keyOfFigure(figure) === key)
+        .flatMap((figure) => withFigure(record, figure, limits)),
+    ];
+    for (const check of checks) {
+      const thing = `${key} ${check.says}`;
+      if (check.is !== 'can’t say' || byThing.get(thing)?.is !== 'out') byThing.set(thing, check);
+    }
+  }
+  return [...byThing.values()].sort((a, b) => rank(b) - rank(a) || overLimit(b) - overLimit(a));
 }
 
 const rank = ({ is }: GeometryCheck) => STRAIGHT_OR_NOT.indexOf(is);

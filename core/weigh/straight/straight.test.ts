@@ -120,6 +120,16 @@ describe('what was measured again takes the place of what was measured before', 
     expect(geometryChecks([first, again], [], LIMITS).map(({ is }) => is)).toEqual(['straight']);
     expect(geometryChecks([again, first], [], LIMITS).map(({ is }) => is)).toEqual(['straight']);
   });
+  test('what a trammel saw out no tape clears that cannot tell; one that can does', () => {
+    const said = (...records: Geometry[]) => geometryChecks(records, [], LIMITS).map(({ is }) => is);
+    const out = measured(wheelbase(4006, 4000), 'trammel', { day: 1 });
+    const tape = (longer: number) => measured(wheelbase(4000 + longer, 4000), 'tape', { day: 3 });
+    expect(said(tape(3.5))).toEqual(['can’t say']);
+    expect(said(out, tape(3.5))).toEqual(['out']);
+    expect(said(out, tape(0.2))).toEqual(['straight']);
+    // The other way round: what was straight and is now open is open.
+    expect(said(measured(wheelbase(4000, 4000)), tape(3.5))).toEqual(['can’t say']);
+  });
   test('another thing is another: both stand, the worse first', () => {
     const other = measured({ of: 'diagonals', place: 'rails', oneMm: 3000, otherMm: 3010 }, 'trammel');
     expect(geometryChecks([again, other], [], LIMITS).map(({ says, is }) => [says, is])).toEqual([
