@@ -1,12 +1,15 @@
 import { DEFAULT_PRACTICE, NO_LISTS, type Practice } from '@/core/reference';
 import {
+  addUnit,
   bundleOf,
   changePractice,
   changeShopLists,
   changeShopPractice,
+  correctUnit,
   currentPractice,
   importBundle,
   jobFile,
+  newestPractice,
   openDatabase,
   openJob,
   shopHistory,
@@ -94,6 +97,61 @@ describe('the shop’s practice, revision by revision', () => {
       overrides: string;
     };
     expect(JSON.parse(row.overrides)).toEqual({ leaveFraction: 0.95 });
+  });
+  describe('read for the kind and use of a unit', () => {
+    const pickup = {
+      ...gritter!.unit,
+      id: crypto.randomUUID(),
+      tag: 'PK-1',
+      kind: 'pickup',
+      duty: 'competition',
+    } as const;
+    const open = () => {
+      addUnit(db, pickup);
+      const id = crypto.randomUUID();
+      openJob(db, { ...gritter!.job, id, unitId: pickup.id }, { frame: gritter!.frame });
+      return id;
+    };
+    const overridesIn = (id: string) =>
+      JSON.parse(
+        (
+          db
+            .prepare('SELECT overrides FROM job_practice WHERE job_id = ? ORDER BY revision DESC')
+            .get(id) as { overrides: string }
+        ).overrides,
+      ) as object;
+    test('its profile and load factors are the shop’s for it, and nothing of them is the job’s own', () => {
+      const { practice, shop } = jobFile(db, open())!;
+      expect(practice.legal.chosen).toBe('none');
+      expect(practice.loadFactors.bumpG).toBe(4);
+      expect(shop!.practice).toEqual(practice);
+      expect(overridesIn(open())).toEqual({});
+    });
+    test('what the shop changes reaches it whole, read for it again', () => {
+      const id = open();
+      const dearer = { ...section, dutyFactors: { competition: { bumpG: 5 } } };
+      changeShopPractice(db, { basedOn: 0, to: dearer, ...stamp });
+      const { practice, shopRevision } = newestPractice(db, id)!;
+      expect(practice.loadFactors.bumpG).toBe(5);
+      expect(practice.legal.chosen).toBe('none');
+      expect(jobFile(db, id)!.practice.loadFactors.bumpG).toBe(4);
+      changePractice(db, id, { basedOn: 1, to: practice, shopRevision, ...stamp });
+      expect(jobFile(db, id)!.practice).toEqual(practice);
+      expect(overridesIn(id)).toEqual({});
+    });
+    test('a unit corrected later changes no job that is there', () => {
+      const id = open();
+      const before = jobFile(db, id)!.practice;
+      expect(correctUnit(db, pickup, { ...pickup, kind: 'truck', duty: 'work' }).ok).toBe(true);
+      expect(jobFile(db, id)!.practice).toEqual(before);
+    });
+    test('a row from before is the shop’s practice as it stands, for no unit', () => {
+      db.exec(
+        'DROP TRIGGER IF EXISTS job_practice_keeps; UPDATE job_practice SET unit_kind = NULL, unit_duty = NULL',
+      );
+      expect(jobFile(db, open())!.practice.loadFactors.bumpG).toBe(4);
+      expect(jobFile(db, jobId)!.practice).toEqual(gritter!.practice);
+    });
   });
   test('a bundle brings its own practice to another shop, said as this job’s own', () => {
     const there = openDatabase(':memory:');

@@ -54,8 +54,10 @@ export const changePractice = (
 /** What another practice would make of a job; nothing is kept. */
 export const tryPractice = (jobId: string, to: Practice): Promise<Answer<Tried>> =>
   tell(ofJob(jobId, 'practice-tried'), { to });
-/** The shop's practice as it now is. */
-export const askShop = (): Promise<Answer<{ revision: number; part: Practice }>> => ask('/api/shop');
+/** What a job would be judged by under the shop's newest practice. */
+export const askNewestPractice = (
+  jobId: string,
+): Promise<Answer<{ shopRevision: number; practice: Practice }>> => ask(ofJob(jobId, 'practice'));
 export const changeShop = (change: Change<Practice>): Promise<Answer<unknown>> => tell('/api/shop', change);
 export const changeShopLists = (change: Change<ShopLists>): Promise<Answer<unknown>> =>
   tell('/api/shop/lists', change);

@@ -1,17 +1,11 @@
 import { jobSheetSchema, memberOf, type Frame, type JobSheet } from '@/core/frame';
-import { practiceFor, type Practice } from '@/core/reference';
+import type { Practice } from '@/core/reference';
 import { checkRepair } from '@/core/shape';
 import { fitsFrame, type JobFile } from '@/core/job';
 import type { Db } from '../connection';
 import { evidenceOf } from '../evidence';
 import { currentFrame, insertFrame, type FrameRevision } from '../frame';
-import {
-  currentPractice,
-  insertPractice,
-  newestShopRevision,
-  shopPracticeAt,
-  type PracticeRevision,
-} from '../practice';
+import { currentPractice, insertPractice, practiceUnderNewest, type PracticeRevision } from '../practice';
 import { strikesOf } from '../strike';
 import { repairChangesOf, repairsOf } from '../repair';
 import { noting } from '../readable';
@@ -91,8 +85,8 @@ export function openJob(
       'INSERT INTO job (id, unit_id, title, purpose, complaint, opened_by, opened_at) VALUES (@id, @unitId, @title, @purpose, @complaint, @openedBy, @openedAt)',
     ).run(job);
     insertFrame(db, job.id, { revision: 1, frame: setup.frame }, stamp);
-    const practice = setup.practice ?? practiceFor(shopPracticeAt(db, newestShopRevision(db)), unit);
-    insertPractice(db, job.id, { revision: 1, practice }, stamp);
+    const { practice } = setup;
+    insertPractice(db, job.id, { revision: 1, unit, ...(practice && { practice }) }, stamp);
   })();
   return written(job);
 }
@@ -150,16 +144,30 @@ export function changePractice(db: Db, jobId: string, change: PracticeChange): W
       if (sameRecord(current.practice, change.to) && shopRevision === current.shopRevision)
         return written(current);
       if (change.basedOn !== current.revision) return stale('practice');
+      // Taking up another revision of the shop's reads it for the unit as it is now known.
+      const unit = shopRevision === current.shopRevision ? current.unit : unitOf(db, jobId);
       const next = {
         revision: current.revision + 1,
         shopRevision,
         practice: change.to,
+        unit,
         why: change.why ?? current.why,
       };
       insertPractice(db, jobId, next, { by: change.by, at: change.at });
       return written(currentPractice(db, jobId)!);
     })
     .immediate();
+}
+
+const unitOf = (db: Db, jobId: string) => {
+  const job = jobById(db, jobId);
+  return job && unitById(db, job.unitId);
+};
+
+/** What a job would be judged by under the shop's newest practice; undefined where there is no such job. */
+export function newestPractice(db: Db, jobId: string) {
+  const unit = unitOf(db, jobId);
+  return unit && practiceUnderNewest(db, jobId, unit);
 }
 
 /** Says which record would have no place on a frame. */

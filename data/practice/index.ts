@@ -2,6 +2,7 @@ import {
   DEFAULT_PRACTICE,
   overridesForm,
   overridesOf,
+  practiceFor,
   practiceForm,
   practiceWith,
   type Practice,
@@ -15,15 +16,16 @@ export interface PracticeRevision {
   readonly revision: number;
   readonly shopRevision: number;
   readonly practice: Practice;
-  /** The shop's practice at that revision, and the shop's newest one's. */
+  /** The shop's practice at that revision, for such a unit, and the number of the shop's newest. */
   readonly shop: Practice;
   readonly shopNewest: number;
   /** Why it differs from its shop, as it was last said. */
   readonly why: string;
+  readonly unit: PracticeUnit | undefined;
 }
 
 /** The shop's practice as it was at a revision; revision 0 is the product's own defaults. */
-export function shopPracticeAt(db: Db, revision: number): Practice {
+function shopPracticeAt(db: Db, revision: number): Practice {
   const row = db
     .prepare<[number], { version: number; practice: string }>(
       'SELECT version, practice FROM shop_practice WHERE revision = ?',
@@ -35,7 +37,7 @@ export function shopPracticeAt(db: Db, revision: number): Practice {
 }
 
 /** The shop's newest revision: what a job keeps to when it is opened. */
-export const newestShopRevision = (db: Db): number =>
+const newestShopRevision = (db: Db): number =>
   db.prepare<[], { newest: number | null }>('SELECT max(revision) AS newest FROM shop_practice').get()!
     .newest ?? 0;
 
@@ -45,19 +47,32 @@ interface Row {
   version: number;
   overrides: string;
   why: string;
+  unit_kind: string | null;
+  unit_duty: string | null;
 }
+
+/** What decides which of a shop's legal profiles and load factors hold for a job. */
+type PracticeUnit = Parameters<typeof practiceFor>[1];
+
+/** The shop's practice at a revision as it holds for a unit. */
+const shopFor = (db: Db, revision: number, unit: PracticeUnit | undefined): Practice =>
+  unit ? practiceFor(shopPracticeAt(db, revision), unit) : shopPracticeAt(db, revision);
 
 export function currentPractice(db: Db, jobId: string): PracticeRevision | undefined {
   const row = db
     .prepare<[string], Row>(
-      'SELECT revision, shop_revision, version, overrides, why FROM job_practice WHERE job_id = ? ORDER BY revision DESC LIMIT 1',
+      'SELECT revision, shop_revision, version, overrides, why, unit_kind, unit_duty FROM job_practice WHERE job_id = ? ORDER BY revision DESC LIMIT 1',
     )
     .get(jobId);
   if (!row) return undefined;
   const overrides = valueOf(
     opened(overridesForm, { ...(JSON.parse(row.overrides) as Body), version: row.version }),
   );
-  const shop = shopPracticeAt(db, row.shop_revision);
+  const unit =
+    row.unit_kind !== null && row.unit_duty !== null
+      ? { kind: row.unit_kind, duty: row.unit_duty }
+      : undefined;
+  const shop = shopFor(db, row.shop_revision, unit);
   return {
     revision: row.revision,
     shopRevision: row.shop_revision,
@@ -65,6 +80,7 @@ export function currentPractice(db: Db, jobId: string): PracticeRevision | undef
     shop,
     shopNewest: newestShopRevision(db),
     why: row.why,
+    unit,
   };
 }
 
@@ -75,18 +91,18 @@ export function insertPractice(
   next: {
     readonly revision: number;
     readonly shopRevision?: number;
-    readonly practice: Practice;
+    /** By the shop alone where none is given. */
+    readonly practice?: Practice;
+    readonly unit: PracticeUnit | undefined;
     readonly why?: string;
   },
   stamp: Stamp,
 ): void {
   const shopRevision = next.shopRevision ?? newestShopRevision(db);
-  const { version, ...overrides } = packed(
-    overridesForm,
-    overridesOf(shopPracticeAt(db, shopRevision), next.practice),
-  );
+  const shop = shopFor(db, shopRevision, next.unit);
+  const { version, ...overrides } = packed(overridesForm, overridesOf(shop, next.practice ?? shop));
   db.prepare(
-    'INSERT INTO job_practice (job_id, revision, shop_revision, version, overrides, by_whom, at, why) VALUES (@jobId, @revision, @shopRevision, @version, @overrides, @by, @at, @why)',
+    'INSERT INTO job_practice (job_id, revision, shop_revision, version, overrides, by_whom, at, why, unit_kind, unit_duty) VALUES (@jobId, @revision, @shopRevision, @version, @overrides, @by, @at, @why, @kind, @duty)',
   ).run({
     jobId,
     revision: next.revision,
@@ -94,6 +110,21 @@ export function insertPractice(
     version,
     overrides: JSON.stringify(overrides),
     why: next.why ?? '',
+    kind: next.unit?.kind ?? null,
+    duty: next.unit?.duty ?? null,
     ...stamp,
   });
+}
+
+/** What a job would be judged by under the shop's newest practice: that, for its unit, with what the job says otherwise. */
+export function practiceUnderNewest(
+  db: Db,
+  jobId: string,
+  unit: PracticeUnit,
+): { readonly shopRevision: number; readonly practice: Practice } | undefined {
+  const current = currentPractice(db, jobId);
+  if (!current) return undefined;
+  const own = overridesOf(current.shop, current.practice);
+  const shopRevision = current.shopNewest;
+  return { shopRevision, practice: practiceWith(shopFor(db, shopRevision, unit), own) };
 }

@@ -1,14 +1,16 @@
 import { z } from 'zod';
-import { mutation, notFound } from '../../../_door';
+import { mutation } from '../../../_door';
 import { practiceSchema } from '@/core/reference';
-import { database, jobFile } from '@/data';
+import { database, jobFile, refused } from '@/data';
 import { askOffice } from '../../../../_office';
 
 /** What another practice would make of a job; nothing is kept. */
 export const POST = async (request: Request, { params }: { params: Promise<{ jobId: string }> }) => {
-  const file = jobFile(database(), (await params).jobId);
-  if (!file) return notFound('job');
-  return mutation(request, z.object({ to: practiceSchema }), ({ to }) =>
-    askOffice('tried', { ...file, tried: to }),
-  );
+  const { jobId } = await params;
+  return mutation(request, z.object({ to: practiceSchema }), ({ to }) => {
+    const file = jobFile(database(), jobId);
+    return file
+      ? askOffice('tried', { ...file, tried: to })
+      : refused('not-found', 'there is no such job', 'Nothing was worked out.');
+  });
 };

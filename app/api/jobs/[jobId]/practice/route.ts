@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { mutation } from '../../../_door';
+import { answer, guarded, mutation, notFound } from '../../../_door';
 import { bySchema, instantSchema } from '@/core/frame';
 import { practiceSchema } from '@/core/reference';
-import { changePractice, database } from '@/data';
+import { changePractice, database, newestPractice, written } from '@/data';
 
 const change = z.object({
   basedOn: z.number().int().positive(),
@@ -19,3 +19,10 @@ export const POST = async (request: Request, { params }: { params: Promise<{ job
   const { jobId } = await params;
   return mutation(request, change, (value) => changePractice(database(), jobId, value));
 };
+
+/** What the job would be judged by if it took up the shop's newest practice: what it says otherwise stays. */
+export const GET = (request: Request, { params }: { params: Promise<{ jobId: string }> }) =>
+  guarded(request, async () => {
+    const newest = newestPractice(database(), (await params).jobId);
+    return newest ? answer(written(newest)) : notFound('job');
+  });

@@ -2,11 +2,12 @@
 
 import { useState } from 'react';
 import { dequal } from 'dequal';
+import type { Problem } from '@/core/exchange';
 import type { Tried } from '@/core/job';
-import { practiceWith, overridesOf, type Practice } from '@/core/reference';
+import type { Practice } from '@/core/reference';
 import { Entry } from '@/ui/controls';
 import { useUnitTurn } from '../../../../_parts/turned';
-import { askShop, tryPractice } from '../../../../_client';
+import { askNewestPractice, tryPractice } from '../../../../_client';
 import {
   differingFields,
   readPractice,
@@ -43,23 +44,27 @@ export function PracticePart() {
 /** The shop has changed since: what it would do here, and taking it up. What this job says otherwise stays. */
 function TakeUp() {
   const { file, changePractice } = useRecords();
-  const [tried, setTried] = useState<Tried>();
+  const [tried, setTried] = useState<{ shopRevision: number; practice: Practice; tried: Tried }>();
   const [isTrying, setTrying] = useState(false);
   const [problem, setProblem] = useState<string>();
   const shop = file.shop!;
-  const next = () => newestWithOwn(shop.practice, file.practice);
+  const failed = ({ message, kept }: Problem) => {
+    setTrying(false);
+    setProblem(`${message}. ${kept}`);
+  };
   const look = async () => {
     setTrying(true);
-    const to = await next();
-    const answer = to && (await tryPractice(file.job.id, to));
+    const newest = await askNewestPractice(file.job.id);
+    if (!newest.ok) return failed(newest.problem);
+    const answer = await tryPractice(file.job.id, newest.value.practice);
+    if (!answer.ok) return failed(answer.problem);
     setTrying(false);
-    if (!answer?.ok) return setProblem(answer?.problem.message ?? 'the shop cannot be reached');
-    setTried(answer.value);
+    setProblem(undefined);
+    setTried({ ...newest.value, tried: answer.value });
   };
   const take = async () => {
-    const to = await next();
-    if (!to) return setProblem('the shop cannot be reached');
-    const refused = await changePractice(to, { shopRevision: shop.newest, why: shop.why });
+    if (!tried) return;
+    const refused = await changePractice(tried.practice, { shopRevision: tried.shopRevision });
     if (refused) setProblem(`${refused.message}. ${refused.kept}`);
   };
   return (
@@ -68,7 +73,7 @@ function TakeUp() {
         The shop has changed since: revision {shop.newest}. This job keeps to revision {shop.revision} until
         somebody takes the new one up.
       </p>
-      {tried && <TriedWords tried={tried} />}
+      {tried && <TriedWords tried={tried.tried} />}
       {problem && (
         <p role="alert" className="font-semibold text-oxide">
           {problem}
@@ -86,12 +91,6 @@ function TakeUp() {
       </div>
     </div>
   );
-}
-
-/** The shop's newest practice with what this job says otherwise; nothing where the shop cannot be reached. */
-async function newestWithOwn(kept: Practice, own: Practice): Promise<Practice | undefined> {
-  const shop = await askShop();
-  return shop.ok ? practiceWith(shop.value.part, overridesOf(kept, own)) : undefined;
 }
 
 /** Where this job differs from its shop, why, and the way back, figure by figure. */
