@@ -15,7 +15,8 @@ import { NORM_WORDS } from '../_words/ways-out';
 import { readPair } from './pairs';
 
 /** What a figure of the practice is, so that it can be read and printed in either unit system. `maybe`: nothing may stand there. */
-export type FigureIs = 'percent' | 'length' | 'thickness' | 'number' | 'force' | 'pair' | 'lengths' | 'words';
+export type FigureIs =
+  'percent' | 'length' | 'thickness' | 'number' | 'force' | 'pair' | 'lengths' | 'one in' | 'words';
 export interface PracticeField {
   readonly section: PracticeSection;
   readonly path: readonly string[];
@@ -56,7 +57,7 @@ const SECTION_ROWS: Readonly<Record<PracticeSection, readonly Row[]>> = {
     ['geometry.sidesMm', 'wheelbase, left against right', 'thickness'],
     ['geometry.figureMm', 'against a figure without a tolerance', 'thickness'],
     ['geometry.diagonalsMm', 'diagonals', 'thickness'],
-    ['geometry.lineShare', 'bow, share of the length', 'number'],
+    ['geometry.lineShare', 'bow: one part of the length in', 'one in'],
     ['geometry.angleDeg', 'level or angle, °', 'number'],
     ['geometry.placeMm', 'mounts and twins', 'thickness'],
   ],
@@ -138,6 +139,8 @@ export function typedFigure({ path, is }: PracticeField, practice: Practice, sys
       return (value as number[]).map((mm) => lengthDigits(mm, system, 'thickness')).join(', ');
     case 'number':
       return short(value as number);
+    case 'one in':
+      return short(1 / (value as number));
     case 'words':
       return value as string;
     default:
@@ -162,9 +165,11 @@ function readFigure({ is, maybe }: PracticeField, text: string, system: UnitSyst
     }
     case 'percent':
     case 'force':
+    case 'one in':
     case 'number': {
       const value = Number(text.replace(',', '.').replace('%', ''));
       if (!Number.isFinite(value)) return fail('a number');
+      if (is === 'one in') return value > 0 ? ok(1 / value) : fail('a number above nothing, such as 480');
       return ok(
         is === 'percent' ? value / 100 : is === 'force' && system === 'in' ? lbfToNewtons(value) : value,
       );

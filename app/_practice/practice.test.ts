@@ -71,6 +71,8 @@ describe('figures of the practice, typed', () => {
     ['stockThicknessesMm', '1/8, thick', /shelf.*not a length/],
     ['walk.reachMm', '1', /mount.*sees nothing/],
     ['geometry.angleDeg', '6', /angle.*at most 5/],
+    ['geometry.lineShare', '0', /bow.*above nothing/],
+    ['geometry.lineShare', '40', /bow.*at most 0.02/],
   ])('%s “%s” is refused by name', (key, text, reason) =>
     expect(readPractice(DEFAULT_PRACTICE, { [key]: text }, 'in')).toMatchObject({
       ok: false,

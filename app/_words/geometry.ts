@@ -16,7 +16,7 @@ import type {
 export const MEASURE_WORDS: Readonly<Record<MeasureOf, readonly [name: string, how: string]>> = {
   wheelbase: [
     'Wheelbase, each side',
-    'from hub to hub, or from spring-eye to spring-eye, the same on both sides',
+    'from hub to hub, or a trailer’s from its coupler to each hub; the same way on both sides',
   ],
   diagonals: ['Diagonals', 'from one corner to the other rail’s corner behind, and crosswise'],
   'level across': ['Level across', 'angle finder or level laid across both rails, at two stations or more'],

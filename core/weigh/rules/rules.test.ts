@@ -135,7 +135,7 @@ describe('the critical zone', () => {
 
 describe('the cause, and what hangs on it', () => {
   const bad = { zones: [zone(1000, 1200)] };
-  const sign = (cause?: string) => ({ kind: 'sign', cause });
+  const sign = (cause?: string, stationMm = 1100) => ({ kind: 'sign', cause, stationMm });
   test('asked for where something is bad, and where nothing is it is not', () => {
     expect(causeAndCarried(picture({}))).toEqual([]);
     expect(causeAndCarried(picture(bad))[0]).toMatchObject({ code: 'cause-unknown', verdict: 'Leave' });
@@ -148,7 +148,12 @@ describe('the cause, and what hangs on it', () => {
       name: 'sealed drain',
     });
     expect(of([sign('unknown')])).toMatchObject({ code: 'cause-unknown' });
-    expect(of([], [{ look: { cause: 'dam' } }])).toMatchObject({ code: 'cause-known', name: 'dam' });
+    const spot = (fromMm: number) => ({ spot: { fromMm, toMm: fromMm }, look: { cause: 'dam' } });
+    const reach = DEFAULT_PRACTICE.walk.reachMm;
+    expect(of([sign('dam', 1200 + reach - 1)])).toMatchObject({ code: 'cause-known' });
+    expect(of([sign('dam', 1200 + reach + 1)])).toMatchObject({ code: 'cause-unknown' });
+    expect(of([], [spot(1000 - reach - 1)])).toMatchObject({ code: 'cause-unknown' });
+    expect(of([], [spot(1000)])).toMatchObject({ code: 'cause-known', name: 'dam' });
   });
   test('what it carries is named', () =>
     expect(causeAndCarried(picture(bad)).find(({ code }) => code === 'carries')!.name).toContain('steering'));

@@ -16,6 +16,7 @@ export {
   geometrySchema,
   MEASURES,
   STOOD,
+  wheelbaseEnds,
   type Geometry,
   type GeometryMeasure,
   type MeasureOf,

@@ -6,6 +6,8 @@ import {
   memberOf,
   recordIdSchema,
   type Fit,
+  type Fitting,
+  type FittingKind,
   type Frame,
 } from '../../frame';
 import { fail, ok, type Outcome } from '../../quantity';
@@ -118,7 +120,7 @@ export const geometrySchema = z
     const doubled = twice(stationsOf(measure).map(String)) ?? twice(namesOf(measure));
     if (doubled !== undefined) wrong([], `${doubled} is there twice`);
     if (measure.of === 'wheelbase' && measure.fromId === measure.toId)
-      wrong(['toId'], 'from one axle to another one');
+      wrong(['toId'], 'from one place to another one');
   });
 export type Geometry = z.infer<typeof geometrySchema>;
 
@@ -140,13 +142,21 @@ export const geometryKind = evidenceKind<Geometry>({
   tells: ({ measure }) => (measure.of === 'line' || measure.of === 'angle along' ? [measure.memberId] : []),
 });
 
+/** What a trailer is drawn by: its wheelbase is from there to each hub. */
+const DRAWN_BY: readonly FittingKind[] = ['coupler', 'pin box', 'coupler plate'];
+
+/** What a wheelbase runs between, front to rear: axles, and what a trailer is drawn by. */
+export const wheelbaseEnds = (frame: Frame): Fitting[] =>
+  frame.fittings
+    .filter(({ kind }) => kind === 'axle' || DRAWN_BY.includes(kind))
+    .sort((a, b) => a.stationMm - b.stationMm);
+
 /** Whether what was measured is on the frame. */
 export function fitsMeasure(frame: Frame, measure: GeometryMeasure): Outcome<Fit> {
   if (measure.of === 'wheelbase') {
-    const stray = [measure.fromId, measure.toId].find(
-      (each) => !frame.fittings.some((fitting) => fitting.id === each && fitting.kind === 'axle'),
-    );
-    return stray === undefined ? ok({}) : fail(`axle ${stray} is not on this frame`, 'measure');
+    const ends = wheelbaseEnds(frame);
+    const stray = [measure.fromId, measure.toId].find((each) => !ends.some(({ id }) => id === each));
+    return stray === undefined ? ok({}) : fail(`${stray} is no axle or coupler of this frame`, 'measure');
   }
   if (measure.of === 'level across') {
     const far = measure.stations.find((each) => each.stationMm > frame.lengthMm);

@@ -1,14 +1,17 @@
 import { randomLcg, randomNormal } from 'd3-random';
 import { DEFAULT_GEOMETRY_PRACTICE } from '../../reference';
+import { defaultFrame, FAMILY_IDS, familyOf } from '../../frame';
 import { inchesToMm } from '../../quantity';
 import { differenceErrorMm, lengthErrorMm } from './instruments';
 import {
   bowsOf,
   diagonalsOf,
   geometryChecks,
+  geometryKind,
   geometrySchema,
   offPlane,
   straightOrNot,
+  wheelbaseEnds,
   type Figure,
   type Geometry,
   type GeometryMeasure,
@@ -309,4 +312,17 @@ test('a worse measure never makes a milder answer', () => {
     before = now;
   }
   expect(before).toBe(2);
+});
+
+test('a wheelbase runs between axles, and a trailer’s from what it is drawn by: every family has two ends', () => {
+  for (const family of FAMILY_IDS) {
+    const frame = defaultFrame({ ...familyOf(family).typical, family, steel: 'a36', datum: 'hole' });
+    const ends = wheelbaseEnds(frame);
+    expect([family, ends.length > 1]).toEqual([family, true]);
+    const [from, to] = [ends[0]!, ends[ends.length - 1]!];
+    const record = measured({ of: 'wheelbase', fromId: from.id, toId: to.id, leftMm: 3000, rightMm: 3000 });
+    expect(geometryKind.fits(frame, record).ok).toBe(true);
+    const stray = { ...record, measure: { ...record.measure, toId: 'nowhere' } as GeometryMeasure };
+    expect(geometryKind.fits(frame, stray).ok).toBe(false);
+  }
 });

@@ -1,10 +1,9 @@
 'use client';
 
 import { useState } from 'react';
-import { axlesOf } from '@/core/frame';
 import { stands } from '@/core/job';
 import { schemaWords } from '@/core/quantity';
-import { figureSchema, KNOWN_FROM, type Figure, type Geometry } from '@/core/weigh';
+import { figureSchema, KNOWN_FROM, wheelbaseEnds, type Figure, type Geometry } from '@/core/weigh';
 import { Entry, Pick } from '@/ui/controls';
 import { useUnitTurn } from '../../../../_parts/turned';
 import { FIGURE_OF_WORDS } from '../../../../_words/geometry';
@@ -19,10 +18,10 @@ export function FigureForm({ onDone }: { onDone: () => void }) {
   const { file, keep } = useRecords();
   const { system } = useReader();
   const stamp = useStamp();
-  const axles = axlesOf(file.frame);
+  const ends = wheelbaseEnds(file.frame);
   const [of, setOf] = useState<Figure['figure']['of']>('wheelbase');
   const [from, setFrom] = useState<Figure['from']>('the maker');
-  const [axleIds, setAxleIds] = useState([axles[0]?.id ?? '', axles[axles.length - 1]?.id ?? '']);
+  const [endIds, setEndIds] = useState([ends[0]?.id ?? '', ends[ends.length - 1]?.id ?? '']);
   const [typed, setTyped] = useState<FigureTyped>(EMPTY);
   const [problem, setProblem] = useState<{ at?: string | undefined; words: string }>();
   useUnitTurn(system, (as) => setTyped({ ...typed, mm: as(typed.mm), toleranceMm: as(typed.toleranceMm) }));
@@ -30,7 +29,7 @@ export function FigureForm({ onDone }: { onDone: () => void }) {
   const [setId, setSetId] = useState('');
   const set = sets.find(({ id }) => id === setId) ?? sets[0];
   const submit = () => {
-    const read = readFigure(of, typed, { system, axleIds, points: set?.measure });
+    const read = readFigure(of, typed, { system, endIds, points: set?.measure });
     if (!read.ok) return setProblem({ at: read.at, words: read.reason });
     const checked = figureSchema.safeParse(
       { kind: 'figure', ...stamp(), from, ...read.value },
@@ -49,13 +48,13 @@ export function FigureForm({ onDone }: { onDone: () => void }) {
       onChange={(event) => setTyped({ ...typed, [key]: event.target.value })}
     />
   );
-  const axle = (k: 0 | 1) => (
+  const end = (k: 0 | 1) => (
     <Pick
-      label={k === 0 ? 'from axle' : 'to axle'}
-      value={axleIds[k] ?? ''}
-      options={axles.map(({ id }) => id)}
-      onPick={(id) => setAxleIds(k === 0 ? [id, axleIds[1]!] : [axleIds[0]!, id])}
-      words={(id) => axles.find((each) => each.id === id)?.name ?? id}
+      label={k === 0 ? 'from' : 'to'}
+      value={endIds[k] ?? ''}
+      options={ends.map(({ id }) => id)}
+      onPick={(id) => setEndIds(k === 0 ? [id, endIds[1]!] : [endIds[0]!, id])}
+      words={(id) => ends.find((each) => each.id === id)?.name ?? id}
     />
   );
   return (
@@ -77,8 +76,8 @@ export function FigureForm({ onDone }: { onDone: () => void }) {
         />
         <Pick label="known from" value={from} options={KNOWN_FROM} onPick={setFrom} />
         {entry('where', 'book and page, or which unit')}
-        {of === 'wheelbase' && axle(0)}
-        {of === 'wheelbase' && axle(1)}
+        {of === 'wheelbase' && end(0)}
+        {of === 'wheelbase' && end(1)}
         {of === 'diagonals' && entry('place', 'between which corners')}
         {of !== 'mounts' && entry('mm', 'figure', true)}
         {of === 'mounts' && sets.length > 0 && (

@@ -5,7 +5,7 @@ export type FigureTyped = Readonly<Record<'mm' | 'toleranceMm' | 'where' | 'plac
 /** What was chosen beside it. */
 interface Chosen {
   readonly system: UnitSystem;
-  readonly axleIds: readonly string[];
+  readonly endIds: readonly string[];
   readonly points?: Extract<GeometryMeasure, { of: 'mounts' }> | undefined;
 }
 
@@ -13,7 +13,7 @@ interface Chosen {
 export function readFigure(
   of: Figure['figure']['of'],
   typed: FigureTyped,
-  { system, axleIds, points }: Chosen,
+  { system, endIds, points }: Chosen,
 ): Outcome<Pick<Figure, 'figure' | 'where' | 'toleranceMm'>> {
   const tolerance = typed.toleranceMm.trim() === '' ? undefined : parseLengthMm(typed.toleranceMm, system);
   if (tolerance && !tolerance.ok) return fail(tolerance.reason, 'toleranceMm');
@@ -29,8 +29,8 @@ export function readFigure(
   const mm = parseLengthMm(typed.mm, system);
   if (!mm.ok) return fail(mm.reason, 'mm');
   if (of === 'wheelbase') {
-    const [fromId, toId] = axleIds;
-    if (!fromId || !toId || fromId === toId) return fail('from one axle to another one');
+    const [fromId, toId] = endIds;
+    if (!fromId || !toId || fromId === toId) return fail('from one place to another one');
     return ok({ ...beside, figure: { of, fromId, toId, mm: mm.value } });
   }
   if (typed.place.trim() === '') return fail('say between which corners', 'place');

@@ -109,16 +109,16 @@ function Asked({ measuring: { typed, form, change, choose } }: { measuring: Meas
 
 function Single({ field, measuring }: { field: GeometryField; measuring: Measuring }) {
   const { system } = useReader();
-  const { shown, axles, problem, set } = measuring;
+  const { shown, ends, problem, set } = measuring;
   const { key, label, is } = field;
-  if (is === 'axle')
+  if (is === 'end')
     return (
       <Pick
         label={label}
         value={shown[key] ?? ''}
-        options={axles.map(({ id }) => id)}
+        options={ends.map(({ id }) => id)}
         onPick={(id) => set(key, id)}
-        words={(id) => axles.find((axle) => axle.id === id)?.name ?? id}
+        words={(id) => ends.find((end) => end.id === id)?.name ?? id}
       />
     );
   return (

@@ -159,7 +159,7 @@ test('stations to measure at: a member from end to end, across at the axles', ()
 
 describe('a figure from elsewhere as it is typed', () => {
   const figure = { mm: '142', toleranceMm: '', where: 'page 12', place: '' };
-  const chosen = { system: 'in', axleIds: ['axle-1', 'axle-2'] } as const;
+  const chosen = { system: 'in', endIds: ['axle-1', 'axle-2'] } as const;
   test('a wheelbase, with and without a tolerance of its own', () => {
     expect(readFigure('wheelbase', figure, chosen)).toEqual({
       ok: true,
@@ -177,7 +177,7 @@ describe('a figure from elsewhere as it is typed', () => {
     ['wheelbase', { ...figure, mm: '' }, chosen, 'mm'],
     ['wheelbase', { ...figure, toleranceMm: 'x' }, chosen, 'toleranceMm'],
     ['diagonals', figure, chosen, 'place'],
-    ['wheelbase', figure, { ...chosen, axleIds: ['a', 'a'] }, undefined],
+    ['wheelbase', figure, { ...chosen, endIds: ['a', 'a'] }, undefined],
     ['mounts', figure, chosen, undefined],
   ] as const)('%s %#: refused', (of, what, on, at) =>
     expect(readFigure(of, what, on)).toMatchObject({ ok: false, ...(at && { at }) }),

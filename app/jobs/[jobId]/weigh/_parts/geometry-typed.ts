@@ -12,15 +12,14 @@ import {
 import { geometrySchema, type Geometry, type MeasureOf } from '@/core/weigh';
 import { parseStationMm, stationDigits } from '../../../../_words/station';
 
-/** A field of a measure: a distance, a place either side of nothing, a station of the member or the frame, degrees, or a name. */
+/** A field of a measure: a distance, a place either side of nothing, a station of the member or the frame, degrees, a name, or an end of the wheelbase. */
 export interface GeometryField {
   readonly key: string;
   readonly label: string;
-  readonly is: 'distance' | 'place' | 'station' | 'frame station' | 'degrees' | 'name' | 'axle';
+  readonly is: 'distance' | 'place' | 'station' | 'frame station' | 'degrees' | 'name' | 'end';
 }
 const field = (key: string, label: string, is: GeometryField['is']): GeometryField => ({ key, label, is });
-export const isLength = ({ is }: GeometryField): boolean =>
-  is !== 'degrees' && is !== 'name' && is !== 'axle';
+export const isLength = ({ is }: GeometryField): boolean => is !== 'degrees' && is !== 'name' && is !== 'end';
 
 const isStation = ({ is }: GeometryField): boolean => is === 'station' || is === 'frame station';
 
@@ -37,8 +36,8 @@ interface GeometryForm {
 export const GEOMETRY_FORMS: Readonly<Record<MeasureOf, GeometryForm>> = {
   wheelbase: {
     single: [
-      field('fromId', 'from axle', 'axle'),
-      field('toId', 'to axle', 'axle'),
+      field('fromId', 'from', 'end'),
+      field('toId', 'to', 'end'),
       field('leftMm', 'left side', 'distance'),
       field('rightMm', 'right side', 'distance'),
     ],
@@ -190,7 +189,7 @@ function readField(
 ): Outcome<string | number> {
   switch (is) {
     case 'name':
-    case 'axle':
+    case 'end':
       return text.trim() === '' ? fail('say which') : ok(text.trim());
     case 'degrees': {
       const degrees = Number(text.replace(',', '.').replace(/[−–]/, '-').replace('°', ''));

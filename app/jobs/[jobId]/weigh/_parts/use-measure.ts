@@ -1,8 +1,15 @@
 'use client';
 
 import { useState } from 'react';
-import { axlesOf } from '@/core/frame';
-import { INSTRUMENTS, readsAngles, readsLengths, STOOD, type Instrument, type MeasureOf } from '@/core/weigh';
+import {
+  INSTRUMENTS,
+  readsAngles,
+  readsLengths,
+  STOOD,
+  wheelbaseEnds,
+  type Instrument,
+  type MeasureOf,
+} from '@/core/weigh';
 import { useUnitTurn } from '../../../../_parts/turned';
 import { useMember, useReader, useRecords, useStamp } from '../../../_desk';
 import {
@@ -43,9 +50,9 @@ export function useMeasure(onDone: () => void) {
   const form = GEOMETRY_FORMS[of];
   const change = (next: Partial<TypedMeasure>) => setTyped((before) => ({ ...before, ...next }));
   useUnitTurn(system, (as) => change({ fields: turnedFields(fields, of, as) }));
-  const axles = axlesOf(file.frame);
+  const ends = wheelbaseEnds(file.frame);
   const shown: GeometryTyped = {
-    ...(of === 'wheelbase' && { fromId: axles[0]?.id ?? '', toId: axles[axles.length - 1]?.id ?? '' }),
+    ...(of === 'wheelbase' && { fromId: ends[0]?.id ?? '', toId: ends[ends.length - 1]?.id ?? '' }),
     ...suggestedStations(of, { frame: file.frame, member, system }),
     ...fields,
   };
@@ -70,6 +77,6 @@ export function useMeasure(onDone: () => void) {
     keep(read.value);
     onDone();
   };
-  return { typed, shown, form, axles, problem, line, set, change, choose, submit };
+  return { typed, shown, form, ends, problem, line, set, change, choose, submit };
 }
 export type Measuring = ReturnType<typeof useMeasure>;
