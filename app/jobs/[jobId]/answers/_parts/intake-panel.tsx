@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { intakeOf, openEvidence, packEvidence } from '@/core/job';
 import { AUTHORISED, type Intake } from '@/core/walk';
-import { Entry, Pick, When } from '@/ui/controls';
+import { Entry, Pick, RecordForm, When } from '@/ui/controls';
 import { useRecords, useStamp } from '../../../_desk';
 import { intakeTyped, readIntake, type IntakeTyped } from './intake-typed';
 
@@ -100,13 +100,12 @@ function IntakeForm({ before, onDone }: { before?: Intake; onDone: () => void })
     onDone();
   };
   return (
-    <form
-      aria-label="At the counter"
-      className="border-y-2 border-ink bg-sheet px-3 py-3"
-      onSubmit={(event) => {
-        event.preventDefault();
-        submit();
-      }}
+    <RecordForm
+      label="At the counter"
+      problem={problem}
+      keep="Keep what was told"
+      onKeep={submit}
+      onLeave={onDone}
     >
       <div className="grid grid-cols-1 items-end gap-2 sm:grid-cols-3">
         {FIELDS.map(([field, label]) => (
@@ -136,19 +135,6 @@ function IntakeForm({ before, onDone }: { before?: Intake; onDone: () => void })
         />{' '}
         it is somebody’s home
       </label>
-      {problem && (
-        <p role="alert" className="mt-1 font-semibold text-oxide">
-          {problem}
-        </p>
-      )}
-      <div className="mt-2 flex flex-wrap gap-2">
-        <button type="submit" className="solid">
-          Keep what was told
-        </button>
-        <button type="button" className="plain" onClick={onDone}>
-          Leave it
-        </button>
-      </div>
-    </form>
+    </RecordForm>
   );
 }

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { toAlign, type ToAlign } from '@/core/job';
 import { parseMeasuredMm, printLength } from '@/core/quantity';
 import type { Alignment } from '@/core/trace';
-import { Entry, When } from '@/ui/controls';
+import { Entry, RecordForm, When } from '@/ui/controls';
 import { eachText, useUnitTurn } from '../../../../_parts/turned';
 import { DEFERENCE } from '../../../../_words/cautions';
 import { LACK_WORDS } from '../../../../_words/trace';
@@ -110,13 +110,35 @@ function AlignmentForm({ each, onDone }: { each: ToAlign; onDone: () => void }) 
     onDone();
   };
   return (
-    <form
-      className="my-2 border-y-2 border-ink bg-sheet px-3 py-3"
-      aria-label="How far it stands off"
-      onSubmit={(event) => {
-        event.preventDefault();
-        submit();
-      }}
+    <RecordForm
+      label="How far it stands off"
+      keep="Keep what it measures"
+      onKeep={submit}
+      onLeave={onDone}
+      beside={
+        <>
+          <label className="plain">
+            <input
+              type="checkbox"
+              className="size-5 accent-[var(--ink)]"
+              checked={held}
+              onChange={(event) => setHeld(event.target.checked)}
+            />{' '}
+            held there
+          </label>
+          {each.locatesAxle && (
+            <label className="plain">
+              <input
+                type="checkbox"
+                className="size-5 accent-[var(--ink)]"
+                checked={axleHeld}
+                onChange={(event) => setAxleHeld(event.target.checked)}
+              />{' '}
+              axle held against turning
+            </label>
+          )}
+        </>
+      }
     >
       <p className="caption mb-2">
         From the other half of the break, from its twin on the other side, or from the maker’s figures
@@ -139,34 +161,6 @@ function AlignmentForm({ each, onDone }: { each: ToAlign; onDone: () => void }) 
           onChange={(event) => setAngle(event.target.value)}
         />
       </div>
-      <div className="mt-3 flex flex-wrap items-center gap-3">
-        <label className="plain">
-          <input
-            type="checkbox"
-            className="size-5 accent-[var(--ink)]"
-            checked={held}
-            onChange={(event) => setHeld(event.target.checked)}
-          />{' '}
-          held there
-        </label>
-        {each.locatesAxle && (
-          <label className="plain">
-            <input
-              type="checkbox"
-              className="size-5 accent-[var(--ink)]"
-              checked={axleHeld}
-              onChange={(event) => setAxleHeld(event.target.checked)}
-            />{' '}
-            axle held against turning
-          </label>
-        )}
-        <button type="submit" className="solid">
-          Keep what it measures
-        </button>
-        <button type="button" className="plain" onClick={onDone}>
-          Leave it
-        </button>
-      </div>
-    </form>
+    </RecordForm>
   );
 }

@@ -14,7 +14,7 @@ import { openEvidence, packEvidence } from '@/core/job';
 import { parseMeasuredMm } from '@/core/quantity';
 import { runsOn, type RunsOn } from '@/core/trace';
 import { partsOf, statesOf, type Find, type FindPart, type FindState } from '@/core/walk';
-import { Choice, Entry, Pick } from '@/ui/controls';
+import { Choice, Entry, Pick, RecordForm } from '@/ui/controls';
 import { useUnitTurn } from '../../../../_parts/turned';
 import { FIND_PART_WORDS } from '../../../../_words/walk';
 import { useReader, useRecords, useStamp } from '../../../_desk';
@@ -138,13 +138,12 @@ export function ElsewhereForm({
     onDone(find);
   };
   return (
-    <form
-      className="my-2 border-y-2 border-ink bg-sheet px-3 py-3"
-      aria-label={`${host.name}: ${FIND_PART_WORDS[part]} ${is}`}
-      onSubmit={(event) => {
-        event.preventDefault();
-        submit();
-      }}
+    <RecordForm
+      label={`${host.name}: ${FIND_PART_WORDS[part]} ${is}`}
+      problem={problem}
+      keep="Keep this look"
+      onKeep={submit}
+      onLeave={() => onDone()}
     >
       <p className="mb-1 font-semibold">
         {host.name}: {FIND_PART_WORDS[part]} {is}
@@ -197,24 +196,11 @@ export function ElsewhereForm({
           </div>
         </div>
       )}
-      {problem && (
-        <p role="alert" className="mt-1 font-semibold text-oxide">
-          {problem}
-        </p>
-      )}
-      <div className="mt-3 flex flex-wrap gap-2">
-        <button type="submit" className="solid">
-          Keep this look
-        </button>
-        <button type="button" className="plain" onClick={() => onDone()}>
-          Leave it
-        </button>
-      </div>
       {seenBy === 'told' && is !== 'gap' && (
         <p className="caption mt-2">
           Told is a reason to look: it restricts until somebody has looked, and sets no pace.
         </p>
       )}
-    </form>
+    </RecordForm>
   );
 }

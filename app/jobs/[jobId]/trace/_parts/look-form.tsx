@@ -5,7 +5,7 @@ import { SEEN_BY_IDS, type Member, type SeenBy } from '@/core/frame';
 import { openEvidence, packEvidence } from '@/core/job';
 import { parseMeasuredMm } from '@/core/quantity';
 import { lookFlags, type Crack, type CrackLook } from '@/core/trace';
-import { Entry, Pick } from '@/ui/controls';
+import { Entry, Pick, RecordForm } from '@/ui/controls';
 import { eachText, useUnitTurn } from '../../../../_parts/turned';
 import { LOOK_FLAG_WORDS } from '../../../../_words/trace';
 import { useReader, useRecords, useStamp } from '../../../_desk';
@@ -104,13 +104,27 @@ export function LookForm({
     />
   );
   return (
-    <form
-      className="my-2 border-y-2 border-ink bg-sheet px-3 py-3"
-      aria-label="Another look"
-      onSubmit={(event) => {
-        event.preventDefault();
-        submit();
-      }}
+    <RecordForm
+      label="Another look"
+      keep="Keep this look"
+      onKeep={submit}
+      onLeave={onDone}
+      beside={
+        <>
+          <EndChoice
+            label="first end now"
+            found={ends.startFound}
+            under={ends.startUnder}
+            onChange={(startFound, startUnder) => setEnds({ ...ends, startFound, startUnder })}
+          />
+          <EndChoice
+            label="last end now"
+            found={ends.finishFound}
+            under={ends.finishUnder}
+            onChange={(finishFound, finishUnder) => setEnds({ ...ends, finishFound, finishUnder })}
+          />
+        </>
+      }
     >
       <p className="caption mb-2">
         How far each end lies past where it was recorded first
@@ -142,30 +156,10 @@ export function LookForm({
           {problem.words}
         </p>
       )}
-      <div className="mt-3 flex flex-wrap items-end gap-x-4 gap-y-3">
-        <EndChoice
-          label="first end now"
-          found={ends.startFound}
-          under={ends.startUnder}
-          onChange={(startFound, startUnder) => setEnds({ ...ends, startFound, startUnder })}
-        />
-        <EndChoice
-          label="last end now"
-          found={ends.finishFound}
-          under={ends.finishUnder}
-          onChange={(finishFound, finishUnder) => setEnds({ ...ends, finishFound, finishUnder })}
-        />
-        <button type="submit" className="solid">
-          Keep this look
-        </button>
-        <button type="button" className="plain" onClick={onDone}>
-          Leave it
-        </button>
-      </div>
       {seenBy === 'told' && (
         <p className="caption mt-2">Told lengths restrict; they never set the pace of what is foretold.</p>
       )}
-    </form>
+    </RecordForm>
   );
 }
 

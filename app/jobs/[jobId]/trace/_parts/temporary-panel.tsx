@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { jobTimeLeft, stands } from '@/core/job';
 import { parseDistanceKm, printDistance } from '@/core/quantity';
 import { TEMPORARY_FORMS, testedSince, type TemporaryRepair, type Trip } from '@/core/trace';
-import { Entry, Pick, today, When } from '@/ui/controls';
+import { Entry, Pick, RecordForm, today, When } from '@/ui/controls';
 import { useUnitTurn } from '../../../../_parts/turned';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { printStation } from '../../../../_words/station';
@@ -178,13 +178,11 @@ function TemporaryForm({ onDone }: { onDone: () => void }) {
     />
   );
   return (
-    <form
-      className="my-2 border-y-2 border-ink bg-sheet px-3 py-3"
-      aria-label="New temporary repair"
-      onSubmit={(event) => {
-        event.preventDefault();
-        submit();
-      }}
+    <RecordForm
+      label="New temporary repair"
+      keep="Keep the temporary repair"
+      onKeep={submit}
+      onLeave={onDone}
     >
       <p className="caption mb-2">
         On {member.name.toLowerCase()} at {printStation(member, cursor.stationMm, system)}, where the cursor
@@ -197,14 +195,6 @@ function TemporaryForm({ onDone }: { onDone: () => void }) {
         {entry('slower', `slower than, ${unit}/h`)}
         {entry('note', 'note', { maxLength: 300 })}
       </div>
-      <div className="mt-3 flex flex-wrap gap-2">
-        <button type="submit" className="solid">
-          Keep the temporary repair
-        </button>
-        <button type="button" className="plain" onClick={onDone}>
-          Leave it
-        </button>
-      </div>
-    </form>
+    </RecordForm>
   );
 }

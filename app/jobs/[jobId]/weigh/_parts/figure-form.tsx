@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { stands } from '@/core/job';
 import { schemaWords } from '@/core/quantity';
 import { figureSchema, KNOWN_FROM, wheelbaseEnds, type Figure, type Geometry } from '@/core/weigh';
-import { Entry, Pick } from '@/ui/controls';
+import { Entry, Pick, RecordForm } from '@/ui/controls';
 import { useUnitTurn } from '../../../../_parts/turned';
 import { FIGURE_OF_WORDS } from '../../../../_words/geometry';
 import { useReader, useRecords, useStamp } from '../../../_desk';
@@ -58,13 +58,12 @@ export function FigureForm({ onDone }: { onDone: () => void }) {
     />
   );
   return (
-    <form
-      aria-label="A figure to hold it against"
-      className="my-2 border-y-2 border-ink bg-sheet px-3 py-3"
-      onSubmit={(event) => {
-        event.preventDefault();
-        submit();
-      }}
+    <RecordForm
+      label="A figure to hold it against"
+      problem={problem?.at === undefined ? problem?.words : undefined}
+      keep="Keep the figure"
+      onKeep={submit}
+      onLeave={onDone}
     >
       <div className="grid grid-cols-2 items-start gap-2 sm:grid-cols-3">
         <Pick
@@ -97,20 +96,7 @@ export function FigureForm({ onDone }: { onDone: () => void }) {
           as the figure, then measure the set again on this unit.
         </p>
       )}
-      {problem && (
-        <p role="alert" className="mt-1 font-semibold text-oxide">
-          {problem.words}
-        </p>
-      )}
-      <div className="mt-3 flex flex-wrap gap-3">
-        <button type="submit" className="solid">
-          Keep the figure
-        </button>
-        <button type="button" className="plain" onClick={onDone}>
-          Leave it
-        </button>
-      </div>
-    </form>
+    </RecordForm>
   );
 }
 

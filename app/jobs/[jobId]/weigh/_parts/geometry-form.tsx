@@ -1,7 +1,7 @@
 'use client';
 
 import { MEASURES, STOOD } from '@/core/weigh';
-import { Choice, Entry, Pick } from '@/ui/controls';
+import { Choice, Entry, Pick, RecordForm } from '@/ui/controls';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { INSTRUMENT_WORDS, MEASURE_WORDS, STOOD_WORDS } from '../../../../_words/geometry';
 import { useMember, useReader, useRecords } from '../../../_desk';
@@ -14,13 +14,23 @@ export function GeometryForm({ onDone }: { onDone: () => void }) {
   const measuring = useMeasure(onDone);
   const { typed, form, problem, line, change, submit } = measuring;
   return (
-    <form
-      aria-label="Measure the frame"
-      className="my-2 border-y-2 border-ink bg-sheet px-3 py-3"
-      onSubmit={(event) => {
-        event.preventDefault();
-        submit();
-      }}
+    <RecordForm
+      label="Measure the frame"
+      keep="Keep what it measures"
+      onKeep={submit}
+      onLeave={onDone}
+      beside={
+        <>
+          {form.rows && (
+            <button type="button" className="plain" onClick={() => change({ rows: typed.rows + 1 })}>
+              One more
+            </button>
+          )}{' '}
+          {typed.isSimulated && (
+            <span className="self-center font-semibold text-oxide">simulated figures</span>
+          )}
+        </>
+      }
     >
       <Asked measuring={measuring} />
       <p className="caption my-2">{MEASURE_WORDS[typed.of][1]}.</p>
@@ -36,22 +46,8 @@ export function GeometryForm({ onDone }: { onDone: () => void }) {
         ))}
       </div>
       {form.rows && <Rows fields={form.rows.fields} measuring={measuring} />}
-      <div className="mt-3 flex flex-wrap gap-3">
-        {form.rows && (
-          <button type="button" className="plain" onClick={() => change({ rows: typed.rows + 1 })}>
-            One more
-          </button>
-        )}
-        <button type="submit" className="solid">
-          Keep what it measures
-        </button>
-        <button type="button" className="plain" onClick={onDone}>
-          Leave it
-        </button>
-        {typed.isSimulated && <span className="self-center font-semibold text-oxide">simulated figures</span>}
-      </div>
       {typed.stood !== STOOD[0] && <p className="caution mt-2">{CAUTIONS.geometry}</p>}
-    </form>
+    </RecordForm>
   );
 }
 

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { openEvidence, overridesOf, packEvidence } from '@/core/job';
 import { OVERRIDING, type Override } from '@/core/weigh';
-import { Entry, Pick, When } from '@/ui/controls';
+import { Entry, Pick, RecordForm, When } from '@/ui/controls';
 import { StrikeSheet, useMember, useReader, useRecords, useStamp } from '../../../_desk';
 
 /** A named technician's own verdict on the member in sight, beside the computed one. */
@@ -60,13 +60,12 @@ function OverrideForm({ onDone }: { onDone: () => void }) {
     onDone();
   };
   return (
-    <form
-      aria-label="A verdict of one’s own"
-      className="my-2 border-y-2 border-ink bg-sheet px-3 py-3"
-      onSubmit={(event) => {
-        event.preventDefault();
-        submit();
-      }}
+    <RecordForm
+      label="A verdict of one’s own"
+      problem={problem}
+      keep="Keep it beside the computed one"
+      onKeep={submit}
+      onLeave={onDone}
     >
       <div className="grid grid-cols-1 items-end gap-2 sm:grid-cols-[180px_1fr]">
         <Pick
@@ -77,20 +76,7 @@ function OverrideForm({ onDone }: { onDone: () => void }) {
         />
         <Entry label="because" value={why} maxLength={300} onChange={(event) => setWhy(event.target.value)} />
       </div>
-      {problem && (
-        <p role="alert" className="mt-1 font-semibold text-oxide">
-          {problem}
-        </p>
-      )}
-      <div className="mt-2 flex flex-wrap gap-2">
-        <button type="submit" className="solid">
-          Keep it beside the computed one
-        </button>
-        <button type="button" className="plain" onClick={onDone}>
-          Leave it
-        </button>
-      </div>
       <p className="caption mt-1">A milder word changes no answer; a harsher one does.</p>
-    </form>
+    </RecordForm>
   );
 }

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { choiceOf, openEvidence, packEvidence, stands } from '@/core/job';
 import { CHOSEN, LEAVES_BAD, type Chosen, type OwnersChoice } from '@/core/walk';
-import { Entry, Pick, When } from '@/ui/controls';
+import { Entry, Pick, RecordForm, When } from '@/ui/controls';
 import { CHOSEN_WORDS } from '../../../../_words/ways-out';
 import { StrikeSheet, useRecords, useStamp } from '../../../_desk';
 
@@ -82,14 +82,7 @@ function ChoiceForm({ onDone }: { onDone: () => void }) {
     onDone();
   };
   return (
-    <form
-      aria-label="A choice"
-      className="my-2 border-y-2 border-ink bg-sheet px-3 py-3"
-      onSubmit={(event) => {
-        event.preventDefault();
-        submit();
-      }}
-    >
+    <RecordForm label="A choice" problem={problem} keep="Keep the choice" onKeep={submit} onLeave={onDone}>
       <div className="grid grid-cols-1 items-end gap-2 sm:grid-cols-3">
         <Pick
           label="chosen"
@@ -121,19 +114,6 @@ function ChoiceForm({ onDone }: { onDone: () => void }) {
           />
         )}
       </div>
-      {problem && (
-        <p role="alert" className="mt-1 font-semibold text-oxide">
-          {problem}
-        </p>
-      )}
-      <div className="mt-2 flex flex-wrap gap-2">
-        <button type="submit" className="solid">
-          Keep the choice
-        </button>
-        <button type="button" className="plain" onClick={onDone}>
-          Leave it
-        </button>
-      </div>
-    </form>
+    </RecordForm>
   );
 }
