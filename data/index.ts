@@ -22,7 +22,13 @@ export { keepStartingFrame, startingFrames, startingFrameSchema, type StartingFr
 export { closeJob, closingsOf, isClosed } from './closing';
 export { changeSpots, shopSpots, spotChangeSchema, spotRulesFor } from './spots';
 export { hasPicture, keepPhoto, keepPicture, photoBytes, photosOf, PHOTO_LIMIT } from './photo';
-export { earlierSurveys, heldElsewhere, mendedBefore, type EarlierSurvey } from './earlier';
+export {
+  earlierSurveys,
+  heldElsewhere,
+  measuredElsewhere,
+  mendedBefore,
+  type EarlierSurvey,
+} from './earlier';
 export { keepWorkedOut, workedOut } from './worked-out';
 export {
   changeShopLists,

@@ -7,8 +7,10 @@ import {
   changeShopPractice,
   correctUnit,
   currentPractice,
+  evidenceMark,
   importBundle,
   jobFile,
+  keepStrike,
   newestPractice,
   openDatabase,
   openJob,
@@ -167,6 +169,18 @@ describe('the shop’s practice, revision by revision', () => {
     expect(() => db.exec("UPDATE shop_practice SET by_whom = 'ZZ'")).toThrow('never changed');
     expect(() => db.exec('DELETE FROM shop_practice')).toThrow('never erased');
   });
+});
+
+test('geometry goes with the unit: another job’s measures come along, struck ones do not, and its line in the yard is stale', () => {
+  const id = another();
+  const before = evidenceMark(db, id);
+  const own = jobFile(db, jobId)!.evidence.filter(({ kind }) => kind === 'geometry');
+  expect(jobFile(db, id)!.measuredElsewhere!.geometry).toEqual(own);
+  expect(jobFile(db, jobId)!.measuredElsewhere).toEqual({ geometry: [], figures: [] });
+  const strike = { id: crypto.randomUUID(), evidenceId: own[0]!.id, why: 'slipped', ...stamp };
+  expect(keepStrike(db, jobId, strike).ok).toBe(true);
+  expect(jobFile(db, id)!.measuredElsewhere!.geometry).toEqual(own.slice(1));
+  expect(evidenceMark(db, id)).not.toBe(before);
 });
 
 describe('what the shop has', () => {

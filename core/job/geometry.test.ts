@@ -206,5 +206,23 @@ describe('what is measured of the whole frame', () => {
     expect(straightenedFirst(records(twins))).toEqual(['step']);
     expect(mayMove(records(twins), TODAY, { weighed: new Map() }).reasons).toEqual([]);
   });
+  test('what another job of the unit measured out is out here, until it is measured again', () => {
+    const elsewhere = { geometry: [bowed(2, 10)], figures: [] };
+    const here = { ...records(), measuredElsewhere: elsewhere };
+    expect(codes(here)).toContain('not-straight');
+    expect(codes(here, 'rail-right')).not.toContain('not-straight');
+    expect(straightenedFirst(here)).toEqual([rail.name]);
+    const again = { ...records(bowed(0.2, 21)), measuredElsewhere: elsewhere };
+    expect(codes(again)).toContain('straight');
+    expect(straightenedFirst(again)).toEqual([]);
+    const marks = [records(), here].map((of) => inputsOf(sortedRecords(of), rail).metalMark);
+    expect(marks[0]).not.toBe(marks[1]);
+  });
+  test('what has no place on this frame is another frame’s', () => {
+    const stray = bowed(2);
+    const measure = { ...stray.measure, memberId: 'rail-nowhere' } as GeometryMeasure;
+    const here = { ...records(), measuredElsewhere: { geometry: [{ ...stray, measure }], figures: [] } };
+    expect(jobGeometry(here)).toEqual([]);
+  });
   test('an unmeasured frame says nothing', () => expect(jobGeometry(records())).toEqual([]));
 });

@@ -9,11 +9,12 @@ import {
   type MeasuredAt,
   type SpotState,
 } from '../walk';
-import { hostVerdicts, type HostVerdict, type MemberEvidence } from '../weigh';
+import { hostVerdicts, type Geometry, type HostVerdict, type MemberEvidence } from '../weigh';
 import type { Beside } from '../metal';
 import type { Repair } from '../shape';
 import { cracksAsSeen } from '../trace';
 import { tellsOf, type Evidence } from './evidence';
+import { geometryMeasured } from './geometry';
 import type { JobRecords } from './records';
 
 /** Everything one member's work rests on, and nothing else. */
@@ -36,6 +37,8 @@ export interface SortedRecords {
   readonly hosts: readonly HostVerdict[];
   /** What was found of them, beside each member it tells of. */
   readonly beside: ReadonlyMap<string, readonly Beside[]>;
+  /** What stands measured of the unit's geometry, its other jobs' too. */
+  readonly geometry: readonly Geometry[];
   /** Standing evidence by the members it tells of. */
   readonly byMember: ReadonlyMap<string, readonly Evidence[]>;
   /** The set-up every member is judged in. */
@@ -51,6 +54,7 @@ export function sortedRecords(records: JobRecords): SortedRecords {
     records,
     spots,
     hosts: hostVerdicts(records.frame, spots, ofKind(evidence, 'find'), records.practice.hand),
+    geometry: geometryMeasured(records).geometry,
     beside: besideMembers(records, evidence),
     byMember: byMember(records.frame, evidence),
     setup,
@@ -123,12 +127,16 @@ function byMember(frame: Frame, evidence: readonly Evidence[]): Map<string, Evid
   return sorted;
 }
 
+const tellsOfMember = (measure: Geometry['measure'], { id }: Member): boolean =>
+  (measure.of === 'line' || measure.of === 'angle along') && measure.memberId === id;
+
 /** What a member's work rests on, selected and marked in one place: what is not in here can neither count nor make anything stale. */
 export function inputsOf(sorted: SortedRecords, member: Member): MemberInputs {
   const { records, setup } = sorted;
   const own = sorted.byMember.get(member.id) ?? [];
   const beside = sorted.beside.get(member.id) ?? [];
   const mendedBefore = (records.mendedBefore ?? []).filter(({ memberId }) => memberId === member.id);
+  const geometry = sorted.geometry.filter(({ measure }) => tellsOfMember(measure, member));
   const walk = memberWalk(setup.frame, member, sorted.spots);
   const repairs = records.repairs.filter((repair) => repair.memberId === member.id);
   const gross = records.grossMassKg;
@@ -137,6 +145,7 @@ export function inputsOf(sorted: SortedRecords, member: Member): MemberInputs {
     member.id,
     ...own.map((record) => record.id),
     ...beside.map(({ open }) => `beside ${open.find.id}`),
+    ...geometry.map(({ id }) => `geometry ${id}`),
     ...mendedBefore.map(({ fromMm, toMm, at }) => `mended ${fromMm} ${toMm} ${at}`),
     JSON.stringify([walk.spots.map(spotMark), walk.twinBad.map(spotMark)]),
   ]);
@@ -148,7 +157,7 @@ export function inputsOf(sorted: SortedRecords, member: Member): MemberInputs {
       cracks: cracksAsSeen(setup.frame, ofKind(own, 'crack'), ofKind(own, 'crack look')),
       signs: ofKind(own, 'sign'),
       feltEdges: ofKind(own, 'felt edge'),
-      geometry: ofKind(own, 'geometry'),
+      geometry,
       beside,
       mendedBefore,
       kept: new Map(own.map((record, k) => [record.id, k])),

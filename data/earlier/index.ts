@@ -1,6 +1,8 @@
 import { ofKind, standing } from '@/core/frame';
 import type { Reading } from '@/core/probe';
+import type { Evidence, EvidenceId } from '@/core/job';
 import type { HeldElsewhere } from '@/core/trace';
+import type { MeasuredElsewhere } from '@/core/weigh';
 import { mendedIn, type MendedBefore } from '@/core/walk';
 import { isClosed } from '../closing';
 import type { Db } from '../connection';
@@ -53,18 +55,29 @@ export function mendedBefore(db: Db, jobId: string): MendedBefore[] {
     });
 }
 
+/** Geometry and figures that the unit's other jobs recorded, closed or not; struck ones left out. */
+export function measuredElsewhere(db: Db, jobId: string): MeasuredElsewhere {
+  const kept = keptElsewhere(db, jobId, ['geometry', 'figure']);
+  return { geometry: ofKind(kept, 'geometry'), figures: ofKind(kept, 'figure') };
+}
+
 /** Temporary repairs and trips that the unit's other jobs recorded, closed or not; struck ones left out. */
 export function heldElsewhere(db: Db, jobId: string): HeldElsewhere {
+  const kept = keptElsewhere(db, jobId, ['temporary repair', 'trip']);
+  return { repairs: ofKind(kept, 'temporary repair'), trips: ofKind(kept, 'trip') };
+}
+
+/** What stands of some kinds of evidence in the unit's other jobs. A row of theirs that cannot be read is theirs to say. */
+function keptElsewhere(db: Db, jobId: string, kinds: readonly EvidenceId[]): Evidence[] {
   const rows = db
     .prepare<{ jobId: string }, { id: string }>(
       `SELECT other.id FROM job JOIN job AS other ON other.unit_id = job.unit_id AND other.id <> job.id
        WHERE job.id = @jobId ORDER BY other.opened_at, other.id`,
     )
     .all({ jobId });
-  const kept = rows.flatMap(({ id }) => {
+  return rows.flatMap(({ id }) => {
     const unread = noting();
-    const evidence = evidenceOf(db, id, ['temporary repair', 'trip'], unread.of('evidence'));
+    const evidence = evidenceOf(db, id, kinds, unread.of('evidence'));
     return standing(evidence, strikesOf(db, id, unread.of('strike')));
   });
-  return { repairs: ofKind(kept, 'temporary repair'), trips: ofKind(kept, 'trip') };
 }

@@ -12,7 +12,7 @@ import { noting } from '../readable';
 import { refused, sameRecord, written, type Written } from '../problem';
 import { noticesOf, unitById } from '../unit';
 import { isClosed } from '../closing';
-import { heldElsewhere, mendedBefore } from '../earlier';
+import { heldElsewhere, measuredElsewhere, mendedBefore } from '../earlier';
 import { spotRulesFor } from '../spots';
 
 /** A job as its row holds it. */
@@ -63,6 +63,7 @@ export function jobFile(db: Db, jobId: string): JobFile | undefined {
     closed: isClosed(db, jobId),
     mendedBefore: mendedBefore(db, jobId),
     heldElsewhere: heldElsewhere(db, jobId),
+    measuredElsewhere: measuredElsewhere(db, jobId),
     ...(unit.grossMassKg !== undefined && { grossMassKg: unit.grossMassKg }),
   };
   return unreadable.list.length ? { ...file, unreadable: unreadable.list } : file;
@@ -191,7 +192,10 @@ export function evidenceMark(db: Db, jobId: string): string {
   const row = db
     .prepare<
       { jobId: string },
-      Record<'frame' | 'practice' | 'evidence' | 'strikes' | 'spots' | 'closings', number | null>
+      Record<
+        'frame' | 'practice' | 'evidence' | 'strikes' | 'spots' | 'closings' | 'measured' | 'unmeasured',
+        number | null
+      >
     >(
       `SELECT (SELECT max(revision) FROM job_frame WHERE job_id = @jobId) AS frame,
               (SELECT max(revision) FROM job_practice WHERE job_id = @jobId) AS practice,
@@ -199,8 +203,13 @@ export function evidenceMark(db: Db, jobId: string): string {
               (SELECT max(number) FROM spot_change) AS spots,
               (SELECT max(job_closing.number) FROM job AS own JOIN job AS other ON other.unit_id = own.unit_id AND other.id <> own.id
                 JOIN job_closing ON job_closing.job_id = other.id WHERE own.id = @jobId) AS closings,
+              (SELECT count(*) FROM evidence JOIN job AS other ON other.id = evidence.job_id JOIN job AS own ON own.unit_id = other.unit_id
+                WHERE own.id = @jobId AND other.id <> own.id AND evidence.kind IN ('geometry', 'figure')) AS measured,
+              (SELECT count(*) FROM strike JOIN evidence ON evidence.id = strike.evidence_id JOIN job AS other ON other.id = evidence.job_id
+                JOIN job AS own ON own.unit_id = other.unit_id
+                WHERE own.id = @jobId AND other.id <> own.id AND evidence.kind IN ('geometry', 'figure')) AS unmeasured,
               (SELECT count(*) FROM strike JOIN evidence ON evidence.id = strike.evidence_id WHERE evidence.job_id = @jobId) AS strikes`,
     )
     .get({ jobId })!;
-  return `${row.frame} ${row.practice} ${row.evidence} ${row.strikes} ${row.spots} ${row.closings}`;
+  return `${row.frame} ${row.practice} ${row.evidence} ${row.strikes} ${row.spots} ${row.closings} ${row.measured} ${row.unmeasured}`;
 }

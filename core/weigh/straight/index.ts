@@ -8,6 +8,7 @@ export {
   straightOrNot,
   type GeometryCheck,
   type GeometrySays,
+  type MeasuredElsewhere,
   type NotSaid,
   type StraightOrNot,
 } from './judge';

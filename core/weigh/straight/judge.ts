@@ -42,6 +42,12 @@ export interface GeometryCheck {
   readonly measured: Geometry;
 }
 
+/** What other jobs of the same unit measured: a frame that was out is out until it is measured again. */
+export interface MeasuredElsewhere {
+  readonly geometry: readonly Geometry[];
+  readonly figures: readonly Figure[];
+}
+
 /** What compares to what: all of a check but what follows from it. */
 type Compared = Omit<GeometryCheck, 'is' | 'notSaid' | 'measured'>;
 

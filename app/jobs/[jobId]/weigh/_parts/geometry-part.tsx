@@ -69,6 +69,7 @@ function CheckRow({ check, onStrike }: { check: GeometryCheck; onStrike: (striki
   const { system } = useReader();
   const { title, detail } = checkWords(check, file.frame, system);
   const { measured } = check;
+  const isOwn = file.evidence.some(({ id }) => id === measured.id);
   return (
     <li className="grid grid-cols-[92px_1fr_auto] items-start gap-x-3 py-1.5">
       <span className={`font-semibold ${check.is === 'out' ? 'text-oxide' : ''}`}>{IS_WORDS[check.is]}</span>
@@ -83,13 +84,17 @@ function CheckRow({ check, onStrike }: { check: GeometryCheck; onStrike: (striki
           <p className="font-semibold text-oxide">simulated: its figures are invented</p>
         )}
       </div>
-      <button
-        type="button"
-        className="hit px-2 underline"
-        onClick={() => onStrike({ id: measured.id, words: title })}
-      >
-        strike
-      </button>
+      {isOwn ? (
+        <button
+          type="button"
+          className="hit px-2 underline"
+          onClick={() => onStrike({ id: measured.id, words: title })}
+        >
+          strike
+        </button>
+      ) : (
+        <span className="caption">in another job of this unit</span>
+      )}
     </li>
   );
 }
