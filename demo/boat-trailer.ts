@@ -1,3 +1,4 @@
+import { boatTrailerCounter } from './counter';
 import { defaultFrame } from '@/core/frame';
 import { inchesToMm, poundsToKg } from '@/core/quantity';
 import { DEFAULT_PRACTICE } from '@/core/reference';
@@ -99,6 +100,7 @@ export function boatTrailer(): JobBundle {
         },
         random,
       ),
+      ...boatTrailerCounter(),
       ...boatTrailerWalk(frame),
     ],
     job: {

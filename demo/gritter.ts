@@ -1,3 +1,4 @@
+import { gritterCounter } from './counter';
 import { defaultFrame, typicalLoads, type Frame, type Notice, type Strike, type Unit } from '@/core/frame';
 import { inchesToMm, poundsToKg } from '@/core/quantity';
 import { DEFAULT_PRACTICE } from '@/core/reference';
@@ -203,7 +204,14 @@ export function gritter(): JobBundle {
     notices,
     frame,
     practice: DEFAULT_PRACTICE,
-    evidence: [...readings, slipped, ...cracks, ...gritterWalk(frame), ...gritterMeasured(frame)],
+    evidence: [
+      ...gritterCounter(),
+      ...readings,
+      slipped,
+      ...cracks,
+      ...gritterWalk(frame),
+      ...gritterMeasured(frame),
+    ],
     strikes,
     repairs: [],
     job: {

@@ -12,6 +12,7 @@ import { DEFAULT_PRACTICE, type SteelId } from '@/core/reference';
 import type { JobBundle } from '@/core/exchange';
 import type { Reading } from '@/core/probe';
 import type { Crack, CrackLook, TemporaryRepair, Trip } from '@/core/trace';
+import { diversCounter, libraryCounter, vanCounter } from './counter';
 import { seeded, seededId } from './seeded';
 import { every, survey } from './survey';
 import type { RustPatch } from './truth';
@@ -115,7 +116,7 @@ export const libraryTrailer = (): JobBundle =>
     title: 'Crack at an outrigger, third look',
     complaint: 'Floor dips beside the door',
     notices: ['Crack in the left beam watched since spring: no use until looked at'],
-    walk: (frame) => [...libraryWalk(frame), ...libraryMeasured(frame)],
+    walk: (frame) => [...libraryCounter(), ...libraryWalk(frame), ...libraryMeasured(frame)],
     readings: (frame, random) =>
       (['rail-left', 'rail-right'] as const).flatMap((id) =>
         survey(
@@ -213,7 +214,7 @@ export const diversTrailer = (): JobBundle =>
     title: 'Plate end cracked, left beam',
     complaint: 'Front wall gap opens when hitched',
     notices: ['Clamp plate on the left beam: not over 30 miles, no faster than 40 mph'],
-    walk: diversWalk,
+    walk: (frame) => [...diversCounter(), ...diversWalk(frame)],
     readings: (frame, random) => [
       ...survey(
         member(frame, 'rail-left'),
@@ -301,7 +302,7 @@ export const surveyVan = (): JobBundle => {
     title: 'Front rail and sill',
     complaint: 'Passenger door catches',
     notices: ['Do not lift on the right front jacking point'],
-    walk: (frame) => [...vanWalk(frame), ...vanMeasured()],
+    walk: (frame) => [...vanCounter(), ...vanWalk(frame), ...vanMeasured()],
     readings: (frame, random) => [
       ...survey(
         member(frame, 'rail-right-front'),

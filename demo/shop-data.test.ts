@@ -5,11 +5,13 @@ import {
   changePractice,
   changeShopLists,
   changeShopPractice,
+  closeJob,
   correctUnit,
   currentPractice,
   evidenceMark,
   importBundle,
   jobFile,
+  keepEvidence,
   keepStrike,
   newestPractice,
   openDatabase,
@@ -181,6 +183,36 @@ test('geometry goes with the unit: another job’s measures come along, struck o
   expect(keepStrike(db, jobId, strike).ok).toBe(true);
   expect(jobFile(db, id)!.measuredElsewhere!.geometry).toEqual(own.slice(1));
   expect(evidenceMark(db, id)).not.toBe(before);
+});
+
+test('hours of another job correct the norms once it is closed, its last word, while it stands', () => {
+  const id = another();
+  const took = (hours: number) => ({
+    kind: 'hours taken' as const,
+    id: crypto.randomUUID(),
+    way: 'mend' as const,
+    hours,
+    foreseen: [10, 40] as [number, number],
+    ...stamp,
+    note: '',
+  });
+  const [first, last] = [took(400), took(40)];
+  expect(keepEvidence(db, id, [first, last]).ok).toBe(true);
+  const learnt = () => jobFile(db, jobId)!.hoursLearnt;
+  expect(learnt()).toBeUndefined();
+  expect(closeJob(db, id, { id: crypto.randomUUID(), closed: true, ...stamp }).ok).toBe(true);
+  expect(learnt()).toEqual({ factor: expect.closeTo(2 ** (1 / 3), 9), jobs: 1 });
+  // Its own price is not corrected by itself.
+  expect(jobFile(db, id)!.hoursLearnt).toBeUndefined();
+  keepStrike(db, id, {
+    id: crypto.randomUUID(),
+    evidenceId: last.id,
+    why: 'two days counted twice',
+    ...stamp,
+  });
+  expect(learnt()!.factor).toBe(2);
+  closeJob(db, id, { id: crypto.randomUUID(), closed: false, ...stamp });
+  expect(learnt()).toBeUndefined();
 });
 
 describe('what the shop has', () => {

@@ -1,8 +1,10 @@
 'use client';
 
+import type { UnitSystem } from '@/core/quantity';
 import { LEGAL_SOURCES, legalOf, printSource, type Legal, type Practice } from '@/core/reference';
 import { Entry, Pick } from '@/ui/controls';
 import { withCopy, withLegal } from './changes';
+import { MeantFor, meantFor } from './meant-for';
 import { DEFERENCE } from '../_words/cautions';
 import { LEGAL_WORDS, legalLine } from '../_words/practice';
 
@@ -14,9 +16,11 @@ const isOwn = ({ basis, id }: Legal): boolean => basis === 'own' && id !== 'none
 /** Which legal profile holds, what it asks, and how to make one's own. */
 export function LegalForm({
   practice,
+  system,
   onChange,
 }: {
   practice: Practice;
+  system: UnitSystem;
   onChange: (practice: Practice) => void;
 }) {
   const { profiles } = practice.legal;
@@ -61,11 +65,16 @@ export function LegalForm({
               {LEGAL_WORDS[key]}
             </label>
           ))}
+          <MeantFor
+            legal={legal}
+            system={system}
+            onChange={(change) => onChange(withLegal(practice, legal.id, change))}
+          />
         </div>
       ) : (
         <p className="caption mt-1">
           Asks: {legalLine(legal)}. {printSource(LEGAL_SOURCES[legal.basis])}.
-          {legal.kinds.length > 0 && ` Meant for: ${legal.kinds.join(', ')}, for ${legal.uses.join(' or ')}.`}
+          {`Meant for: ${meantFor(legal, system)}.`}
         </p>
       )}
       <p className="caption">{DEFERENCE}</p>

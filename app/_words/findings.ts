@@ -266,6 +266,26 @@ const FINDING_WORDS: Readonly<Record<FindingCode, Say<Finding>>> = {
     detail: 'a repair that leaves the cause comes back',
     change: 'say at the spot what holds the wet, what was welded, what hits it',
   }),
+  'plate-end': (f) => ({
+    title: `An old plate stops here: ${percent(f.value!)} as strong beside it`,
+    detail: `taken as thick as the wall, its thickness is not on record; over ${percent(f.limit!)} the rail beside the end takes the step`,
+    change: 'look at its end with dye; its thickness read; a tapered end',
+  }),
+  'crack-at-plate-end': (f) => ({
+    title: 'Cracked at the end of an old plate',
+    detail: `about ${percent(f.value!)} as strong under the plate as beside it: welding the crack shut leaves what drew it`,
+    change: 'the old end cut off or tapered, and what is plated now ends elsewhere',
+  }),
+  'failed-again': (f) => ({
+    title: `Put right ${f.name}, and bad again at the same place`,
+    detail: 'a place that keeps failing points past itself: to what loads it, or to what was left',
+    change: 'the cause found: the bracket across, ride height, what bends it, wet that stands',
+  }),
+  'complaint-unexplained': (f) => ({
+    title: `The owner’s ${f.name}: nothing on record explains it`,
+    detail: 'nothing bad is recorded anywhere along its path; what moves is there and not yet found',
+    change: 'look, strike and read on along that path; or what was found explains it',
+  }),
   carries: (f) => ({
     title: `It carries ${f.name}`,
     detail: 'what falls or steers if it parts',

@@ -1,6 +1,6 @@
 import type { Money, Norms } from '@/core/reference';
 import type { Chosen } from '@/core/walk';
-import type { NoPrice, Priced, Spread, WayOut } from '@/core/weigh';
+import type { HoursLearnt, NoPrice, Priced, Spread, WayOut } from '@/core/weigh';
 
 export const WAY_OUT_WORDS: Readonly<
   Record<WayOut, readonly [name: string, restores: string, stays: string]>
@@ -43,6 +43,10 @@ export const moneyRange = ({ low, high }: Spread, money: Money): string =>
 
 const hoursRange = ({ low, high }: Spread): string =>
   high === 0 ? '' : `${Math.round(low)} to ${Math.round(high)} h`;
+
+/** What closed jobs say of the norms, in a line. */
+export const hoursTimes = ({ factor, jobs }: HoursLearnt): string =>
+  `Hours here are the norms’, times ${factor.toFixed(2)}: ${jobs === 1 ? 'one closed job of the shop' : `${jobs} closed jobs of the shop`} took so much.`;
 
 /** Hours, price by a year and what speaks against it, in a line. */
 export function pricedWords(priced: Extract<Priced, { ok: true }>, money: Money): string {

@@ -25,7 +25,7 @@ export {
   type ShapeKind,
 } from './shape';
 export { withFitting, withMember, withPanel, withPocket } from './add';
-export { CARRIED, type Carried } from './carried';
+export { CARRIED, GOVERNS_DRIVING, gravity, type Carried } from './carried';
 export { PANEL_KINDS, panelSchema, pocketSchema, type Panel, type Pocket } from './enclosed';
 export {
   ATTACHED_BY,

@@ -1,4 +1,4 @@
-import { hostsOf, type Carried, type Notice, type Role } from '../frame';
+import { GOVERNS_DRIVING, hostsOf, type Carried, type Notice, type Role } from '../frame';
 import { progressOf, type SpotState } from '../walk';
 import { severity, unitVerdict, type FindingCode, type MemberVerdict, type Verdict } from '../weigh';
 import type { JobDemand } from './demand';
@@ -59,12 +59,19 @@ export interface AnsweredMember {
 export interface Planned {
   /** Bad stretches, drawn for or not. */
   readonly stretches: number;
+  /** Where they are along the unit, mm from its datum. */
+  readonly runs?: readonly Run[];
   readonly repairs: number;
   readonly broken: number;
   readonly notOffered: number;
   readonly plates: number;
   readonly weldM: number;
   readonly steelKg: number;
+}
+
+export interface Run {
+  readonly fromMm: number;
+  readonly toMm: number;
 }
 
 /** What the answers rest on beside the records. */
@@ -117,8 +124,6 @@ const SAID_OF_MOVING: Readonly<Record<MayMove['answer'], AnswerIs>> = {
   'to the shop only': 'with limits',
   'do not move': 'no',
 };
-/** What must have been looked at before anybody may say that nothing speaks against driving (our judgement). */
-const GOVERNS_DRIVING: readonly Carried[] = ['steering', 'axle location', 'spring seat', 'hitch'];
 
 function ofDriving(records: JobRecords, spots: readonly SpotState[], { reasons }: MayMove): AnswerReason[] {
   const against = reasons.map((reason): AnswerReason => ({
@@ -278,8 +283,10 @@ export function plannedOn({
   notOffered,
 }: Pick<MemberWork, 'picture' | 'repairs' | 'notOffered'>): Planned {
   const patterns = repairs.flatMap((worked) => worked.patterns);
+  const { startMm = 0 } = picture.member;
   return {
     stretches: picture.zones.length,
+    runs: picture.zones.map(({ fromMm, toMm }) => ({ fromMm: fromMm + startMm, toMm: toMm + startMm })),
     repairs: repairs.length,
     broken: repairs.filter((worked) => brokenRules(worked).length > 0).length,
     notOffered: notOffered.length,

@@ -15,7 +15,7 @@ import {
   signKind,
   tapKind,
 } from '../walk';
-import { figureKind, geometryKind, overrideKind } from '../weigh';
+import { figureKind, geometryKind, hoursTakenKind, overrideKind } from '../weigh';
 
 /** Every kind of evidence there is. A new one is a file of its own in the room that owns the fact, and a line here. */
 export const EVIDENCE_KINDS = [
@@ -42,6 +42,7 @@ export const EVIDENCE_KINDS = [
   overrideKind,
   geometryKind,
   figureKind,
+  hoursTakenKind,
 ] as const;
 
 type RecordOf<Kind> = Kind extends EvidenceKind<infer Rec> ? Rec : never;

@@ -48,6 +48,76 @@ const buyer = (job: JobRecords) => jobBuyersLook(job, workJob(job).map(boughtMem
 const against = (job: JobRecords, memberId: string) =>
   standingAgainst(workJob(job).find(({ picture }) => picture.member.id === memberId)!.picture.account);
 
+describe('how sure a host’s verdict is, and what points past itself', () => {
+  const HANGER = /Rear spring, front hanger, left/;
+  const of = (...states: [FindPart, FindState][]) =>
+    jobHosts(
+      records(
+        'open-channel ladder',
+        states.map(([part, state]) => found('open-channel ladder', 'fitting', HANGER, part, state)),
+      ),
+    )[0];
+  const cracked: FindState = { is: 'cracked', longMm: 20 };
+  const renewed: FindState = { is: 'put right', done: 'renewed whole' };
+  test.each<[string, [FindPart, FindState][], string]>([
+    ['seen torn', [['plate', { is: 'torn' }]], 'firm'],
+    ['told torn', [['plate', { is: 'torn', seenBy: 'told' }]], 'open'],
+    ['a little bent', [['plate', { is: 'bent', offMm: 1 }]], 'could flip with one more reading'],
+    [
+      'told torn and seen cracked',
+      [
+        ['plate', { is: 'torn', seenBy: 'told' }],
+        ['weld', cracked],
+      ],
+      'firm',
+    ],
+  ])('%s: %s', (_, states, firmness) => expect(of(...states)?.firmness).toBe(firmness));
+  test.each<[string, [FindPart, FindState][], boolean | undefined]>([
+    ['cracked for the first time', [['weld', cracked]], false],
+    [
+      'welded anew and cracked again',
+      [
+        ['weld', cracked],
+        ['weld', { is: 'put right', done: 'welded anew' }],
+        ['weld', cracked],
+      ],
+      true,
+    ],
+    [
+      'another part of it put right before',
+      [
+        ['fasteners', { is: 'put right', done: 'tightened or renewed' }],
+        ['weld', cracked],
+      ],
+      false,
+    ],
+    [
+      'renewed whole and cracked again',
+      [
+        ['plate', renewed],
+        ['weld', cracked],
+      ],
+      true,
+    ],
+    [
+      'put right and well',
+      [
+        ['weld', cracked],
+        ['plate', renewed],
+      ],
+      undefined,
+    ],
+  ])('%s: %s', (_, states, isAgain) => expect(of(...states)?.isAgain).toBe(isAgain));
+  test('of equal verdicts what the axle hangs on comes before what the cab does', () => {
+    const { evidence } = records('open-channel ladder', [
+      found('open-channel ladder', 'fitting', 'Cab mount, left', 'plate', { is: 'torn' }),
+      found('open-channel ladder', 'fitting', HANGER, 'plate', { is: 'torn' }),
+    ]);
+    const ranked = jobHosts(records('open-channel ladder', evidence));
+    expect(ranked[0]!.name).toMatch(HANGER);
+  });
+});
+
 describe('each host has a verdict of its own', () => {
   const CASES: [Family, HostOn, string | RegExp, FindPart, FindState, string][] = [
     ['open-channel ladder', 'fitting', 'Cab mount, left', 'weld', { is: 'cracked', longMm: 20 }, 'Mend!'],

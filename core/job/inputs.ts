@@ -1,4 +1,4 @@
-import { hostsOf, ofKind, standing, type Frame, type Member } from '../frame';
+import { hostsOf, memberOf, ofKind, standing, type Frame, type Member } from '../frame';
 import { metalPractice } from '../reference';
 import {
   hotSpots,
@@ -6,6 +6,7 @@ import {
   openFinds,
   spotStates,
   TRADE_SPOTS,
+  type Complaint,
   type MeasuredAt,
   type SpotState,
 } from '../walk';
@@ -16,6 +17,7 @@ import { cracksAsSeen } from '../trace';
 import { tellsOf, type Evidence } from './evidence';
 import { geometryMeasured } from './geometry';
 import type { JobRecords } from './records';
+import { unexplainedComplaints } from './unexplained';
 
 /** Everything one member's work rests on, and nothing else. */
 export interface MemberInputs {
@@ -39,6 +41,8 @@ export interface SortedRecords {
   readonly beside: ReadonlyMap<string, readonly Beside[]>;
   /** What stands measured of the unit's geometry, its other jobs' too. */
   readonly geometry: readonly Geometry[];
+  /** What the owner feels and nothing on record explains. */
+  readonly unexplained: readonly Complaint[];
   /** Standing evidence by the members it tells of. */
   readonly byMember: ReadonlyMap<string, readonly Evidence[]>;
   /** The set-up every member is judged in. */
@@ -50,15 +54,24 @@ export function sortedRecords(records: JobRecords): SortedRecords {
   const evidence = standing(records.evidence, records.strikes);
   const setup = { frame: unloaded(records.frame), practice: metalPractice(records.practice) };
   const spots = spotsOf(records, evidence);
-  return {
+  const hosts = hostVerdicts(records.frame, spots, ofKind(evidence, 'find'), records.practice.hand);
+  const sorted = {
     records,
     spots,
-    hosts: hostVerdicts(records.frame, spots, ofKind(evidence, 'find'), records.practice.hand),
+    hosts,
     geometry: geometryMeasured(records).geometry,
     beside: besideMembers(records, evidence),
     byMember: byMember(records.frame, evidence),
     setup,
     setupMark: fingerprint([JSON.stringify(setup)]),
+  };
+  const evidenceOfMember = (id: string) => {
+    const member = memberOf(records.frame, id);
+    return member && evidenceOf(sorted, member);
+  };
+  return {
+    ...sorted,
+    unexplained: unexplainedComplaints(ofKind(evidence, 'complaint'), hosts, evidenceOfMember),
   };
 }
 
@@ -130,44 +143,56 @@ function byMember(frame: Frame, evidence: readonly Evidence[]): Map<string, Evid
 const tellsOfMember = (measure: Geometry['measure'], { id }: Member): boolean =>
   (measure.of === 'line' || measure.of === 'angle along') && measure.memberId === id;
 
-/** What a member's work rests on, selected and marked in one place: what is not in here can neither count nor make anything stale. */
-export function inputsOf(sorted: SortedRecords, member: Member): MemberInputs {
+/** A member's evidence, selected in one place. */
+function evidenceOf(sorted: Omit<SortedRecords, 'unexplained'>, member: Member): MemberEvidence {
   const { records, setup } = sorted;
   const own = sorted.byMember.get(member.id) ?? [];
-  const beside = sorted.beside.get(member.id) ?? [];
-  const mendedBefore = (records.mendedBefore ?? []).filter(({ memberId }) => memberId === member.id);
-  const geometry = sorted.geometry.filter(({ measure }) => tellsOfMember(measure, member));
-  const walk = memberWalk(setup.frame, member, sorted.spots);
+  return {
+    ...setup,
+    member,
+    readings: ofKind(own, 'reading'),
+    cracks: cracksAsSeen(setup.frame, ofKind(own, 'crack'), ofKind(own, 'crack look')),
+    signs: ofKind(own, 'sign'),
+    feltEdges: ofKind(own, 'felt edge'),
+    geometry: sorted.geometry.filter(({ measure }) => tellsOfMember(measure, member)),
+    beside: sorted.beside.get(member.id) ?? [],
+    mendedBefore: (records.mendedBefore ?? []).filter(({ memberId }) => memberId === member.id),
+    kept: new Map(own.map((record, k) => [record.id, k])),
+    walk: memberWalk(setup.frame, member, sorted.spots),
+  };
+}
+
+/** What a member's work rests on, selected and marked in one place: what is not in here can neither count nor make anything stale. */
+export function inputsOf(sorted: SortedRecords, member: Member): MemberInputs {
+  const { records } = sorted;
+  const evidence = {
+    ...evidenceOf(sorted, member),
+    unexplained: sorted.unexplained.filter(({ memberIds }) => memberIds.includes(member.id)),
+  };
   const repairs = records.repairs.filter((repair) => repair.memberId === member.id);
   const gross = records.grossMassKg;
-  const metalMark = fingerprint([
-    sorted.setupMark,
-    member.id,
-    ...own.map((record) => record.id),
-    ...beside.map(({ open }) => `beside ${open.find.id}`),
-    ...geometry.map(({ id }) => `geometry ${id}`),
-    ...mendedBefore.map(({ fromMm, toMm, at }) => `mended ${fromMm} ${toMm} ${at}`),
-    JSON.stringify([walk.spots.map(spotMark), walk.twinBad.map(spotMark)]),
-  ]);
+  const metalMark = metalMarkOf(sorted, evidence);
   return {
-    evidence: {
-      ...setup,
-      member,
-      readings: ofKind(own, 'reading'),
-      cracks: cracksAsSeen(setup.frame, ofKind(own, 'crack'), ofKind(own, 'crack look')),
-      signs: ofKind(own, 'sign'),
-      feltEdges: ofKind(own, 'felt edge'),
-      geometry,
-      beside,
-      mendedBefore,
-      kept: new Map(own.map((record, k) => [record.id, k])),
-      walk,
-    },
+    evidence,
     repairs,
     ...(gross !== undefined && { grossMassKg: gross }),
     metalMark,
     mark: fingerprint([metalMark, JSON.stringify([repairs, gross])]),
   };
+}
+
+function metalMarkOf({ byMember: kept, setupMark }: SortedRecords, evidence: MemberEvidence): string {
+  const { member, walk, beside = [], geometry = [], unexplained = [], mendedBefore = [] } = evidence;
+  return fingerprint([
+    setupMark,
+    member.id,
+    ...(kept.get(member.id) ?? []).map((record) => record.id),
+    ...beside.map(({ open }) => `beside ${open.find.id}`),
+    ...geometry.map(({ id }) => `geometry ${id}`),
+    ...unexplained.map(({ id }) => `unexplained ${id}`),
+    ...mendedBefore.map(({ fromMm, toMm, at }) => `mended ${fromMm} ${toMm} ${at}`),
+    JSON.stringify([walk!.spots.map(spotMark), walk!.twinBad.map(spotMark)]),
+  ]);
 }
 
 const spotMark = ({ spot, look, seen, why, measured }: SpotState) => [spot, look?.id, seen, why, measured];

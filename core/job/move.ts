@@ -1,4 +1,4 @@
-import { memberOf, type Carried } from '../frame';
+import { GOVERNS_DRIVING, memberOf, type Carried } from '../frame';
 import {
   crackedShare,
   crackExtent,
@@ -79,8 +79,6 @@ export interface MayMove {
   readonly reasons: readonly MoveReason[];
 }
 
-/** What steers, holds an axle in its place or a trailer on its hitch: it falls or runs away when that parts (our judgement). */
-const GOVERNS: readonly Carried[] = ['steering', 'axle location', 'spring seat', 'hitch'];
 /** What these hang on is not driven on a crack, however short (our judgement). */
 const NEVER_CRACKED: readonly Carried[] = ['steering', 'hitch'];
 /** A temporary repair holds a crack within this of it, mm (ours). */
@@ -135,7 +133,7 @@ const rank = (answer: MoveAnswer) => MOVE_ANSWERS.indexOf(answer);
 /** What was only told restricts until somebody looks (our reading). */
 function ofHost({ name, found, carries, carriesNothing, hasLetGo, isCracked }: HostVerdict): MoveReason {
   const governs =
-    (hasLetGo && carries.some((each) => GOVERNS.includes(each))) ||
+    (hasLetGo && carries.some((each) => GOVERNS_DRIVING.includes(each))) ||
     (isCracked && carries.some((each) => NEVER_CRACKED.includes(each)));
   const answer = !carriesNothing ? 'restricted' : governs ? 'do not move' : 'to the shop only';
   return { answer, why: 'found bad', name, found, hasLetGo, carries };

@@ -3,7 +3,7 @@ import type { Practice } from '../reference';
 import type { Repair } from '../shape';
 import type { HeldElsewhere } from '../trace';
 import type { MendedBefore, SpotRule } from '../walk';
-import type { MeasuredElsewhere } from '../weigh';
+import type { HoursLearnt, MeasuredElsewhere } from '../weigh';
 import type { Evidence, EvidenceId, EvidenceOf } from './evidence';
 
 /** A job's records as they were kept: struck evidence is still among them. */
@@ -23,6 +23,8 @@ export interface JobRecords {
   readonly heldElsewhere?: HeldElsewhere;
   /** Geometry that the unit's other jobs measured. */
   readonly measuredElsewhere?: MeasuredElsewhere;
+  /** What the shop's closed jobs say of its norms of hours. */
+  readonly hoursLearnt?: HoursLearnt;
 }
 
 /** A row on the server that cannot be read: what it is of, and why. What it said is missing from everything that is worked out. */

@@ -258,6 +258,15 @@ describe('legal profiles', () => {
   ])('a %s for %s goes by %s', (kind, duty, profile) =>
     expect(legalFor(DEFAULT_PRACTICE.legal, { kind, duty })).toBe(profile),
   );
+  test.each([
+    ['truck', 'work', 4536, 'none'],
+    ['truck', 'work', 4537, 'us-commercial'],
+    ['truck', 'work', undefined, 'us-commercial'],
+    ['motorhome', 'work', 4000, 'none'],
+    ['trailer', 'towing', 900, 'us-commercial'],
+  ])('a %s for %s of %s kg gross goes by %s', (kind, duty, grossMassKg, profile) =>
+    expect(legalFor(DEFAULT_PRACTICE.legal, { kind, duty, grossMassKg })).toBe(profile),
+  );
   test('a profile meant for any unit is kept to', () => {
     const legal = { ...DEFAULT_PRACTICE.legal, chosen: uk.id };
     expect(legalFor(legal, { kind: 'car', duty: 'everyday' })).toBe(uk.id);

@@ -1,6 +1,7 @@
 import { defaultFrame, familyOf } from '../frame';
 import { DEFAULT_PRACTICE } from '../reference';
 import type { Verdict } from '../weigh';
+import { openedWithOthers } from './ways-out';
 import { quantitiesOf, waysOut, type AnsweredMember, type Evidence, type JobRecords } from '.';
 
 const frame = defaultFrame({
@@ -122,3 +123,43 @@ test('nothing bad: nothing is priced but withdrawing it', () =>
       .filter(({ ok }) => ok)
       .map((each) => each.way),
   ).toEqual(['withdraw it']));
+
+test.each<[string, readonly (readonly [number, number])[], number]>([
+  ['nothing', [], 0],
+  ['one', [[500, 900]], 0],
+  [
+    'its twin across',
+    [
+      [500, 900],
+      [520, 800],
+    ],
+    1,
+  ],
+  [
+    'within two feet',
+    [
+      [500, 900],
+      [1510, 1600],
+    ],
+    1,
+  ],
+  [
+    'a little farther',
+    [
+      [500, 900],
+      [1511, 1600],
+    ],
+    0,
+  ],
+  [
+    'a long one over two short ones',
+    [
+      [0, 3000],
+      [100, 200],
+      [2900, 3100],
+    ],
+    2,
+  ],
+])('opened with others: %s', (_, runs, shared) =>
+  expect(openedWithOthers(runs.map(([fromMm, toMm]) => ({ fromMm, toMm })))).toBe(shared),
+);

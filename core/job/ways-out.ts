@@ -1,7 +1,7 @@
 import { randomLcg } from 'd3-random';
 import { progressOf } from '../walk';
 import { isMended, pricedWays, severity, type Priced, type Quantities, type Verdict } from '../weigh';
-import type { AnsweredMember } from './answers';
+import type { AnsweredMember, Run } from './answers';
 import { straightenedFirst } from './geometry';
 import { intakeOf } from './intake';
 import { jobHosts, jobSpots } from './inputs';
@@ -32,6 +32,7 @@ export function quantitiesOf(records: JobRecords, weighed: ReadonlyMap<string, A
       mended.filter((work) => !isOnlyBent(work)),
       ({ stretches, repairs }) => Math.max(1, stretches, repairs),
     ),
+    openAnyway: openedWithOthers(mended.flatMap(({ plan }) => plan.runs ?? [])),
     drawn: sum(({ repairs, broken, notOffered }) => (notOffered > 0 ? 0 : repairs - broken)),
     plates: sum(({ plates }) => plates),
     weldM: sum(({ weldM }) => weldM),
@@ -56,9 +57,28 @@ const isOnlyBent = ({ verdict: { findings } }: AnsweredMember): boolean => {
   return asks.length > 0 && asks.every(({ code }) => code === 'not-straight');
 };
 
+/** Bad stretches this near each other along the unit are reached by one strip-down, mm (ours: a bed, a tank or a floor sheet is at least so long). */
+const ONE_OPENING_MM = 610;
+
+/** Of so many runs, on whichever members, those that lie where another one has been opened. */
+export function openedWithOthers(runs: readonly Run[]): number {
+  let reachMm = -Infinity;
+  let shared = 0;
+  for (const { fromMm, toMm } of [...runs].sort((a, b) => a.fromMm - b.fromMm)) {
+    if (fromMm <= reachMm + ONE_OPENING_MM) shared++;
+    reachMm = Math.max(reachMm, toMm);
+  }
+  return shared;
+}
+
 /** Every way out of a job with its price, by the shop's rate and norms and the owner's own figures. */
 export function waysOut(records: JobRecords, weighed: ReadonlyMap<string, AnsweredMember>): Priced[] {
   const { ceiling, unitValue } = intakeOf(records) ?? {};
   const of = quantitiesOf(records, weighed);
-  return pricedWays(of, records.practice.money, { ceiling, unitValue }, () => randomLcg(SEED));
+  return pricedWays(
+    of,
+    records.practice.money,
+    { ceiling, unitValue, hoursFactor: records.hoursLearnt?.factor },
+    () => randomLcg(SEED),
+  );
 }

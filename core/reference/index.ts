@@ -124,5 +124,6 @@ export {
   type Legal,
   type LegalBasis,
   type ShopLegal,
+  type UnitForPractice,
 } from './legal';
 export { NO_LISTS, shopListsForm, shopListsSchema, type ShopLists } from './shop-lists';

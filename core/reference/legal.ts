@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { inchesToMm } from '../quantity';
+import { inchesToMm, poundsToKg } from '../quantity';
 import type { Source } from './source';
 
 /** Where a legal profile's rules stand. */
@@ -27,6 +27,8 @@ export const legalSchema = z.object({
   /** Kinds and uses of unit it is meant for, by their names; empty: any. */
   kinds: z.array(z.string().min(1).max(40)).max(20),
   uses: z.array(z.string().min(1).max(40)).max(20),
+  /** From this gross mass on, kg; a unit whose mass nobody gave counts as over, and a towed one: what tows it counts with it. */
+  fromKg: z.number().gt(0).lt(100_000).optional(),
 });
 export type Legal = z.infer<typeof legalSchema>;
 
@@ -41,7 +43,7 @@ const NONE: Legal = {
   kinds: [],
   uses: [],
 };
-/** 49 CFR 393.201 (from memory): (c) flanges, (d) welding, (e) holes. It is written for commercial vehicles. */
+/** 49 CFR 393.201 (from memory): (c) flanges, (d) welding, (e) holes. It is written for commercial vehicles: 390.5, 10,001 lb and more, alone or as a combination. */
 const US_COMMERCIAL: Legal = {
   ...NONE,
   id: 'us-commercial',
@@ -53,6 +55,7 @@ const US_COMMERCIAL: Legal = {
   reachMm: inchesToMm(12),
   kinds: ['truck', 'trailer', 'motorhome'],
   uses: ['work', 'towing'],
+  fromKg: poundsToKg(10_001),
 };
 /** The UK inspection manual (from memory): patches seam-welded all round; a prescribed area of 300 mm round a mounting. */
 const UK_INSPECTION: Legal = {
@@ -85,10 +88,23 @@ export const DEFAULT_LEGAL: ShopLegal = { profiles: [...SHIPPED_LEGAL], chosen: 
 export const legalOf = ({ profiles, chosen }: ShopLegal): Legal =>
   profiles.find(({ id }) => id === chosen) ?? profiles[0]!;
 
+/** What of a unit decides how it is judged. */
+export interface UnitForPractice {
+  readonly kind: string;
+  readonly duty: string;
+  readonly grossMassKg?: number | undefined;
+}
+/** Kinds that something tows. */
+const TOWED = ['trailer', 'travel trailer', 'gooseneck'];
+const isOfClass = ({ kind, grossMassKg }: UnitForPractice, fromKg: number | undefined): boolean =>
+  fromKg === undefined || grossMassKg === undefined || grossMassKg >= fromKg || TOWED.includes(kind);
+
 /** The profile for a unit: the chosen one where it is meant for it, else the first that is. */
-export function legalFor(legal: ShopLegal, unit: { readonly kind: string; readonly duty: string }): string {
-  const isFor = ({ kinds, uses }: Legal) =>
-    (kinds.length === 0 || kinds.includes(unit.kind)) && (uses.length === 0 || uses.includes(unit.duty));
+export function legalFor(legal: ShopLegal, unit: UnitForPractice): string {
+  const isFor = ({ kinds, uses, fromKg }: Legal) =>
+    (kinds.length === 0 || kinds.includes(unit.kind)) &&
+    (uses.length === 0 || uses.includes(unit.duty)) &&
+    isOfClass(unit, fromKg);
   const chosen = legalOf(legal);
   return isFor(chosen) ? chosen.id : (legal.profiles.find(isFor) ?? chosen).id;
 }

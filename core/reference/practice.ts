@@ -4,7 +4,7 @@ import { inchesToMm, type Body, type Form } from '../quantity';
 import type { Source } from './source';
 import { DEFAULT_GEOMETRY_PRACTICE, geometryPracticeSchema, MILL_STRAIGHTNESS } from './geometry-limits';
 import { DEFAULT_NORMS, normsSchema } from './norms';
-import { DEFAULT_LEGAL, LEGAL_SOURCES, legalFor, shopLegalSchema } from './legal';
+import { DEFAULT_LEGAL, LEGAL_SOURCES, legalFor, shopLegalSchema, type UnitForPractice } from './legal';
 import { COMMON_PRACTICE } from './source';
 import { DEFAULT_WAYS, isPlate, schoolSchema, shopWaysSchema, type School } from './ways';
 
@@ -217,10 +217,7 @@ export const overridesForm: Form<PracticeOverrides> = {
 };
 
 /** The shop's practice as a unit is judged by it: the load factors of its duty, the legal profile that is meant for it. */
-export const practiceFor = (
-  shop: Practice,
-  unit: { readonly kind: string; readonly duty: string },
-): Practice => ({
+export const practiceFor = (shop: Practice, unit: UnitForPractice): Practice => ({
   ...shop,
   loadFactors: { ...shop.loadFactors, ...shop.dutyFactors[unit.duty] },
   legal: { ...shop.legal, chosen: legalFor(shop.legal, unit) },

@@ -1,4 +1,4 @@
-import { hostsOf, type Carried, type Frame, type Host, type HostOn } from '../frame';
+import { gravity, hostsOf, type Carried, type Frame, type Host, type HostOn } from '../frame';
 import type { HandPractice } from '../reference';
 import {
   isDoubtful,
@@ -10,7 +10,7 @@ import {
   type OpenFind,
   type SpotState,
 } from '../walk';
-import { severity, type Verdict } from './finding';
+import { severity, type Finding, type Verdict } from './finding';
 
 /** What a bad host asks for, as data. */
 export const HOST_NEEDS = [
@@ -47,6 +47,10 @@ export interface HostVerdict {
   readonly isToldBad: boolean;
   readonly verdict: Extract<Verdict, 'Watch' | 'Mend' | 'Renew'>;
   readonly carries: readonly Carried[];
+  /** Hearsay is open; what is only doubtful one closer look may settle. */
+  readonly firmness: Finding['firmness'];
+  /** Put right once in this job, and bad again: it points past itself. */
+  readonly isAgain: boolean;
 }
 
 /** What was found of one host, from whichever record. */
@@ -58,9 +62,10 @@ interface Found {
   readonly isCracked: boolean;
   readonly isTold?: boolean;
   readonly verdict: HostVerdict['verdict'];
+  readonly isAgain?: boolean;
 }
 
-/** Hosts that somebody looked at and found bad, worst first; what was said of the member they hang on is the member's. */
+/** Hosts that somebody looked at and found bad, worst first and of these first what the gravest thing hangs on; what was said of the member they hang on is the member's. */
 export function hostVerdicts(
   frame: Frame,
   states: readonly SpotState[],
@@ -76,14 +81,24 @@ export function hostVerdicts(
     if (said && !((renewed.get(key!) ?? '') > state.look!.at)) note(key!, said);
   }
   for (const open of openFinds(finds, hand))
-    note(keyOf({ on: open.find.on, id: open.find.hostId }), foundOf(open));
+    note(keyOf({ on: open.find.on, id: open.find.hostId }), {
+      ...foundOf(open),
+      isAgain: finds.some((find) => putsRight(find, open.find)),
+    });
   return hostsOf(frame)
     .flatMap((host) => {
       const said = found.get(keyOf(host));
       return said ? [verdictOf(host, said)] : [];
     })
-    .sort((a, b) => severity(b.verdict) - severity(a.verdict));
+    .sort((a, b) => severity(b.verdict) - severity(a.verdict) || gravity(a.carries) - gravity(b.carries));
 }
+
+/** Whether one find is of the mending of what the other is of: its part, or the whole thing renewed. */
+const putsRight = ({ on, hostId, part, state }: Find, other: Find): boolean =>
+  state.is === 'put right' &&
+  on === other.on &&
+  hostId === other.hostId &&
+  (state.done === 'renewed whole' || part === other.part);
 
 const keyOf = ({ on, id }: Pick<Host, 'on' | 'id'>): string => `${on} ${id}`;
 
@@ -152,6 +167,12 @@ function verdictOf(host: Host, said: readonly Found[]): HostVerdict {
     isToldBad: said.some((each) => each.isTold),
     verdict: ranked[0]!.verdict,
     carries: host.carries,
+    firmness: said.every((each) => each.isTold)
+      ? 'open'
+      : said.some((each) => each.carriesNothing)
+        ? 'firm'
+        : 'could flip with one more reading',
+    isAgain: said.some((each) => each.isAgain),
   };
 }
 

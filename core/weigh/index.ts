@@ -102,14 +102,18 @@ export {
   type NextReading,
 } from './next-reading';
 export {
+  hoursLearnt,
+  hoursTakenKind,
   NO_PRICE,
   SCHOOL_WAYS,
   pricedWays,
   SERVICE_YEARS,
   WAYS_OUT,
   type Drawn,
+  type HoursLearnt,
+  type HoursTaken,
   type NoPrice,
-  type OwnersMoney,
+  type PricedBy,
   type Priced,
   type Quantities,
   type Spread,
@@ -119,4 +123,5 @@ export { isMended } from './mended';
 export { OVERRIDING, overrideKind, overrideSchema, type Override } from './override';
 export * from './straight';
 export { memberChecks } from './rules/straightness';
+export { STIFF_STEP } from './rules/old-plate';
 export { firmnessOf, type Firmness } from './firmness';

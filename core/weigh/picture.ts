@@ -26,7 +26,7 @@ import {
   type MetalAccount,
   type WallField,
 } from '../metal';
-import type { MemberWalk, MendedBefore, Sign } from '../walk';
+import type { Complaint, MemberWalk, MendedBefore, Sign } from '../walk';
 import { damageByColumn, damageZones, type ColumnDamage, type DamageZone } from './damage';
 import type { Geometry } from './straight';
 import { builtProperties, keptAlong, type SectionKept } from './kept';
@@ -51,16 +51,15 @@ export interface MemberEvidence {
   readonly kept?: KeptOrder;
   /** What earlier jobs of the unit put right on it. */
   readonly mendedBefore?: readonly MendedBefore[];
+  /** What the owner feels along it and nothing on record of its path explains. */
+  readonly unexplained?: readonly Complaint[];
 }
 
 /**
  * What follows from the evidence (it has gone into account, map and edges); the rules read only this. `map` is of readings alone, absent when
  * nothing was measured; `found` is the wall as found, absent when nothing is known to differ from as made.
  */
-export interface MemberPicture extends Omit<
-  MemberEvidence,
-  'readings' | 'feltEdges' | 'beside' | 'kept' | 'mendedBefore'
-> {
+export interface MemberPicture extends Omit<MemberEvidence, 'readings' | 'feltEdges' | 'beside' | 'kept'> {
   /** How the shop works on this wall, and what the law asks of it. */
   readonly ways: ReturnType<typeof waysFor>;
   readonly legal: Legal;
@@ -96,15 +95,7 @@ const pointIn = ({
 
 /** `given`, where there is one, stands for the map of all readings: the one that was quick to have while readings are typed. */
 export function memberPicture(evidence: MemberEvidence, given?: ThicknessMap): MemberPicture {
-  const {
-    readings: all,
-    feltEdges = [],
-    cracks: everyCrack,
-    beside: _,
-    mendedBefore: __,
-    kept,
-    ...evidenceBeside
-  } = evidence;
+  const { readings: all, feltEdges = [], cracks: everyCrack, beside: _, kept, ...evidenceBeside } = evidence;
   const { member, practice } = evidenceBeside;
   const surface = surfaceOf(member.shape);
   const sayings = sayingsOf(member, evidence, practice.hand);

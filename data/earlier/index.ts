@@ -2,7 +2,7 @@ import { ofKind, standing } from '@/core/frame';
 import type { Reading } from '@/core/probe';
 import type { Evidence, EvidenceId } from '@/core/job';
 import type { HeldElsewhere } from '@/core/trace';
-import type { MeasuredElsewhere } from '@/core/weigh';
+import type { HoursTaken, MeasuredElsewhere } from '@/core/weigh';
 import { mendedIn, type MendedBefore } from '@/core/walk';
 import { isClosed } from '../closing';
 import type { Db } from '../connection';
@@ -67,6 +67,18 @@ export function heldElsewhere(db: Db, jobId: string): HeldElsewhere {
   return { repairs: ofKind(kept, 'temporary repair'), trips: ofKind(kept, 'trip') };
 }
 
+/** What each of the shop's other jobs took that recorded it and was closed: the last word of each. */
+export function hoursOfClosedJobs(db: Db, jobId: string): HoursTaken[] {
+  const rows = db
+    .prepare<[string], { id: string }>(
+      "SELECT DISTINCT job_id AS id FROM evidence WHERE kind = 'hours taken' AND job_id <> ? ORDER BY job_id",
+    )
+    .all(jobId);
+  return rows
+    .filter(({ id }) => isClosed(db, id))
+    .flatMap(({ id }) => ofKind(standingIn(db, id, ['hours taken']), 'hours taken').slice(-1));
+}
+
 /** What stands of some kinds of evidence in the unit's other jobs. A row of theirs that cannot be read is theirs to say. */
 function keptElsewhere(db: Db, jobId: string, kinds: readonly EvidenceId[]): Evidence[] {
   const rows = db
@@ -75,9 +87,11 @@ function keptElsewhere(db: Db, jobId: string, kinds: readonly EvidenceId[]): Evi
        WHERE job.id = @jobId ORDER BY other.opened_at, other.id`,
     )
     .all({ jobId });
-  return rows.flatMap(({ id }) => {
-    const unread = noting();
-    const evidence = evidenceOf(db, id, kinds, unread.of('evidence'));
-    return standing(evidence, strikesOf(db, id, unread.of('strike')));
-  });
+  return rows.flatMap(({ id }) => standingIn(db, id, kinds));
+}
+
+function standingIn(db: Db, jobId: string, kinds: readonly EvidenceId[]): Evidence[] {
+  const unread = noting();
+  const evidence = evidenceOf(db, jobId, kinds, unread.of('evidence'));
+  return standing(evidence, strikesOf(db, jobId, unread.of('strike')));
 }

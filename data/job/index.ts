@@ -2,6 +2,7 @@ import { jobSheetSchema, memberOf, type Frame, type JobSheet } from '@/core/fram
 import type { Practice } from '@/core/reference';
 import { checkRepair } from '@/core/shape';
 import { fitsFrame, type JobFile } from '@/core/job';
+import { hoursLearnt } from '@/core/weigh';
 import type { Db } from '../connection';
 import { evidenceOf } from '../evidence';
 import { currentFrame, insertFrame, type FrameRevision } from '../frame';
@@ -12,7 +13,7 @@ import { noting } from '../readable';
 import { refused, sameRecord, written, type Written } from '../problem';
 import { noticesOf, unitById } from '../unit';
 import { isClosed } from '../closing';
-import { heldElsewhere, measuredElsewhere, mendedBefore } from '../earlier';
+import { heldElsewhere, hoursOfClosedJobs, measuredElsewhere, mendedBefore } from '../earlier';
 import { spotRulesFor } from '../spots';
 
 /** A job as its row holds it. */
@@ -41,6 +42,7 @@ export function jobFile(db: Db, jobId: string): JobFile | undefined {
   const unit = job && unitById(db, job.unitId);
   if (!job || !framed || !practised || !unit) return undefined;
   const unreadable = noting();
+  const learnt = hoursLearnt(hoursOfClosedJobs(db, jobId));
   const file = {
     unit,
     job,
@@ -64,6 +66,7 @@ export function jobFile(db: Db, jobId: string): JobFile | undefined {
     mendedBefore: mendedBefore(db, jobId),
     heldElsewhere: heldElsewhere(db, jobId),
     measuredElsewhere: measuredElsewhere(db, jobId),
+    ...(learnt && { hoursLearnt: learnt }),
     ...(unit.grossMassKg !== undefined && { grossMassKg: unit.grossMassKg }),
   };
   return unreadable.list.length ? { ...file, unreadable: unreadable.list } : file;

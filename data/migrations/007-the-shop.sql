@@ -1,8 +1,5 @@
 -- Why a job differs from its shop, where it does.
 ALTER TABLE job_practice ADD COLUMN why TEXT NOT NULL DEFAULT '';
--- The kind and use of unit that the shop's practice was read for; absent from what was written before it was.
-ALTER TABLE job_practice ADD COLUMN unit_kind TEXT;
-ALTER TABLE job_practice ADD COLUMN unit_duty TEXT;
 
 -- People, bays, kits and consumables: revised like the practice, apart from it, since nothing is judged by them.
 CREATE TABLE shop_lists (

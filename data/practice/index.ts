@@ -6,6 +6,7 @@ import {
   practiceForm,
   practiceWith,
   type Practice,
+  type UnitForPractice,
 } from '@/core/reference';
 import { opened, packed, valueOf, type Body } from '@/core/quantity';
 import type { Db } from '../connection';
@@ -49,10 +50,11 @@ interface Row {
   why: string;
   unit_kind: string | null;
   unit_duty: string | null;
+  unit_gross_kg: number | null;
 }
 
 /** What decides which of a shop's legal profiles and load factors hold for a job. */
-type PracticeUnit = Parameters<typeof practiceFor>[1];
+type PracticeUnit = UnitForPractice;
 
 /** The shop's practice at a revision as it holds for a unit. */
 const shopFor = (db: Db, revision: number, unit: PracticeUnit | undefined): Practice =>
@@ -61,7 +63,7 @@ const shopFor = (db: Db, revision: number, unit: PracticeUnit | undefined): Prac
 export function currentPractice(db: Db, jobId: string): PracticeRevision | undefined {
   const row = db
     .prepare<[string], Row>(
-      'SELECT revision, shop_revision, version, overrides, why, unit_kind, unit_duty FROM job_practice WHERE job_id = ? ORDER BY revision DESC LIMIT 1',
+      'SELECT revision, shop_revision, version, overrides, why, unit_kind, unit_duty, unit_gross_kg FROM job_practice WHERE job_id = ? ORDER BY revision DESC LIMIT 1',
     )
     .get(jobId);
   if (!row) return undefined;
@@ -70,7 +72,7 @@ export function currentPractice(db: Db, jobId: string): PracticeRevision | undef
   );
   const unit =
     row.unit_kind !== null && row.unit_duty !== null
-      ? { kind: row.unit_kind, duty: row.unit_duty }
+      ? { kind: row.unit_kind, duty: row.unit_duty, grossMassKg: row.unit_gross_kg ?? undefined }
       : undefined;
   const shop = shopFor(db, row.shop_revision, unit);
   return {
@@ -102,7 +104,7 @@ export function insertPractice(
   const shop = shopFor(db, shopRevision, next.unit);
   const { version, ...overrides } = packed(overridesForm, overridesOf(shop, next.practice ?? shop));
   db.prepare(
-    'INSERT INTO job_practice (job_id, revision, shop_revision, version, overrides, by_whom, at, why, unit_kind, unit_duty) VALUES (@jobId, @revision, @shopRevision, @version, @overrides, @by, @at, @why, @kind, @duty)',
+    'INSERT INTO job_practice (job_id, revision, shop_revision, version, overrides, by_whom, at, why, unit_kind, unit_duty, unit_gross_kg) VALUES (@jobId, @revision, @shopRevision, @version, @overrides, @by, @at, @why, @kind, @duty, @grossKg)',
   ).run({
     jobId,
     revision: next.revision,
@@ -112,6 +114,7 @@ export function insertPractice(
     why: next.why ?? '',
     kind: next.unit?.kind ?? null,
     duty: next.unit?.duty ?? null,
+    grossKg: next.unit?.grossMassKg ?? null,
     ...stamp,
   });
 }

@@ -55,7 +55,7 @@ export function ShopPracticeForm({
         </span>
       </h2>
       <WaysForm practice={draft} onChange={setDraft} />
-      <LegalForm practice={draft} onChange={setDraft} />
+      <LegalForm practice={draft} system={system} onChange={setDraft} />
       <Figures
         sections={PRACTICE_SECTIONS}
         practice={draft}

@@ -1,13 +1,10 @@
 import { outstandLimit } from '../../reference';
 import { axleStationsMm, isClosed } from '../../frame';
 import { crackExtent } from '../../trace';
-import { lowerBound } from '../../weigh';
+import { lowerBound, STIFF_STEP } from '../../weigh';
 import { coverage } from '../repair';
 import type { RepairFinding } from '../repair-finding';
 import type { RepairPicture } from '../repair-picture';
-
-/** Above these multiples of the built section modulus a plate moves the trouble to its end (1.15 cut-out, our reading of common practice; 1.4 as run on shells). */
-const STIFF = 1.15;
 
 /** Restored section modulus: back to what was built by its lower bound, and not far beyond it where the end is abrupt. */
 export function restored({ picture, repair, restored: sections }: RepairPicture): RepairFinding[] {
@@ -31,14 +28,14 @@ export function restored({ picture, repair, restored: sections }: RepairPicture)
       source: 'retained',
       at: { fromMm: weakest.stationMm, toMm: weakest.stationMm },
     });
-  if (stiffest.most > STIFF) {
+  if (stiffest.most > STIFF_STEP) {
     const tapered = repair.pieces.every((piece) => piece.taperMm >= picture.member.shape.depthMm / 2);
     findings.push({
       code: tapered ? 'overlay-stiff-tapered' : 'overlay-stiff-abrupt',
       weight: tapered ? 'note' : 'broken',
       quantity: 'fraction',
       value: stiffest.most,
-      limit: STIFF,
+      limit: STIFF_STEP,
       source: 'practice',
       at: { fromMm: stiffest.stationMm, toMm: stiffest.stationMm },
     });

@@ -435,6 +435,8 @@ describe('what it loads further along', () => {
       isToldBad: false,
       verdict: 'Renew',
       carries: [],
+      firmness: 'firm',
+      isAgain: false,
     } as const;
     const on = (more: object = {}) => ({ ...evidence(), hosts: [{ ...hanger, ...more }] });
     expect(said(plan(), carries(0.1), on())[0]).toEqual(['fitting failed']);

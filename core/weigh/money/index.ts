@@ -9,4 +9,11 @@ export {
   type Quantities,
   type WayOut,
 } from './ways';
-export { pricedWays, type OwnersMoney, type Priced } from './price';
+export {
+  hoursLearnt,
+  hoursTakenKind,
+  hoursTakenSchema,
+  type HoursLearnt,
+  type HoursTaken,
+} from './hours-taken';
+export { pricedWays, type PricedBy, type Priced } from './price';

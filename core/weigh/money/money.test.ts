@@ -2,6 +2,8 @@ import { randomLcg } from 'd3-random';
 import { DEFAULT_MONEY, type Money } from '../../reference';
 import {
   drawnSum,
+  hoursLearnt,
+  hoursTakenSchema,
   meanOf,
   NO_PRICE,
   pricedWays,
@@ -76,6 +78,7 @@ describe('a sum drawn', () => {
 
 const NOTHING: Quantities = {
   stretches: 0,
+  openAnyway: 0,
   drawn: 0,
   plates: 0,
   weldM: 0,
@@ -138,7 +141,14 @@ describe('ways out', () => {
   });
   test('more of anything, or more unseen, never costs less', () => {
     for (const key of Object.keys(NOTHING) as (keyof Quantities)[]) {
-      if (key === 'drawn' || key === 'rails' || key === 'splices' || key === 'steelUnknown') continue;
+      if (
+        key === 'drawn' ||
+        key === 'rails' ||
+        key === 'splices' ||
+        key === 'steelUnknown' ||
+        key === 'openAnyway'
+      )
+        continue;
       const more = { ...PATCH, [key]: PATCH[key] + 1, ...(key === 'stretches' && { drawn: 2 }) };
       const [before, after] = [cost(PATCH, 'mend'), cost(more, 'mend')];
       if (typeof before === 'string' || typeof after === 'string') throw new Error(`${key}: no price`);
@@ -146,6 +156,21 @@ describe('ways out', () => {
       expect(after.high).toBeGreaterThan(before.high);
     }
   });
+  test.each(['mend', 'splice or renew', 'bolt on'] as const)(
+    '%s: what another strip-down has opened costs no strip-down of its own, and all of its own work',
+    (way) => {
+      const hours = (openAnyway: number) => {
+        const work = workOf(way, { ...PATCH, stretches: 2, drawn: 2, openAnyway }, DEFAULT_MONEY);
+        if (typeof work === 'string') throw new Error(work);
+        const of = (name: string) =>
+          work.hours.filter((part) => part.name === name).reduce((sum, { most }) => sum + most, 0);
+        return [of('stripping down'), of('seized or broken fasteners'), of('cleaning and cutting')];
+      };
+      const [apart, together] = [hours(0), hours(1)];
+      expect([together[0], together[1]]).toEqual([apart[0]! / 2, apart[1]! / 2]);
+      expect(together[2]).toBe(apart[2]);
+    },
+  );
   test('a dearer hour, a dearer steel', () => {
     const mid = (money: Money) => (cost(PATCH, 'mend', money) as { mid: number }).mid;
     expect(mid({ ...DEFAULT_MONEY, ratePerHour: 220 })).toBeGreaterThan(
@@ -170,3 +195,62 @@ describe('ways out', () => {
     expect(price(PATCH).get('mend')).not.toHaveProperty('isOverValue');
   });
 });
+
+describe('what closed jobs say of the norms', () => {
+  const job = (hours: number, foreseen: [number, number] = [10, 40]) => ({ hours, foreseen });
+  test('none say nothing; as foreseen, the norms stand', () => {
+    expect(hoursLearnt([])).toBeUndefined();
+    expect(hoursLearnt([job(20), job(20)])).toEqual({ factor: 1, jobs: 2 });
+  });
+  test('one job moves them by a third of its ratio, eight by four fifths', () => {
+    expect(hoursLearnt([job(40)])!.factor).toBeCloseTo(2 ** (1 / 3), 9);
+    expect(hoursLearnt(Array.from({ length: 8 }, () => job(40)))!.factor).toBeCloseTo(2 ** (8 / 10), 9);
+  });
+  test('twice over and half under cancel, in either order', () => {
+    expect(hoursLearnt([job(40), job(10)])!.factor).toBeCloseTo(1, 9);
+    expect(hoursLearnt([job(10), job(40)])!.factor).toBeCloseTo(1, 9);
+  });
+  test.each([
+    [2000, 2],
+    [0.01, 0.5],
+  ])('never beyond twice or under half, were they %d hours', (hours, factor) =>
+    expect(hoursLearnt(Array.from({ length: 50 }, () => job(hours)))!.factor).toBe(factor),
+  );
+  test('hours and their money follow, steel does not', () => {
+    const [one, half] = [1, 1.5].map(
+      (hoursFactor) =>
+        pricedWays(PATCH, { ...DEFAULT_MONEY, steelPerKg: [0, 0] }, { hoursFactor }, () =>
+          randomLcg(0.3),
+        ).find(({ way }) => way === 'mend') as { hours: { mid: number }; money: { mean: number } },
+    );
+    expect(half!.hours.mid).toBeCloseTo(1.5 * one!.hours.mid, 6);
+    expect(half!.money.mean).toBeCloseTo(1.5 * one!.money.mean, 6);
+    const steel = pricedWays(PATCH, { ...DEFAULT_MONEY, ratePerHour: 1e-9 }, { hoursFactor: 2 }, () =>
+      randomLcg(0.3),
+    ).find(({ way }) => way === 'mend') as { money: { mean: number } };
+    expect(steel.money.mean).toBeGreaterThan(60);
+    expect(steel.money.mean).toBeLessThan(180);
+  });
+});
+
+test.each([
+  [{ hours: 0 }, false],
+  [{ hours: 0.5 }, true],
+  [{ hours: 2000 }, true],
+  [{ hours: 2001 }, false],
+  [{ hours: Number.NaN }, false],
+  [{ foreseen: [40, 10] }, false],
+])('hours taken: %j', (more, ok) =>
+  expect(
+    hoursTakenSchema.safeParse({
+      kind: 'hours taken',
+      id: '00000000-0000-4000-8000-000000000001',
+      way: 'mend',
+      hours: 30,
+      foreseen: [10, 40],
+      by: 'RK',
+      at: '2026-11-20T08:00:00Z',
+      ...more,
+    }).success,
+  ).toBe(ok),
+);

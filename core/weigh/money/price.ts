@@ -1,11 +1,12 @@
 import type { Money } from '../../reference';
-import { drawnSum, type Drawn, type Spread } from './draw';
+import { drawnSum, type Drawn, type Spread, type Uncertain } from './draw';
 import { SERVICE_YEARS, WAYS_OUT, workOf, type NoPrice, type Quantities, type WayOut } from './ways';
 
-/** What the owner said of money, where he did. */
-export interface OwnersMoney {
+/** What the owner said of money, where he did, and how many times the norms' hours the shop's closed jobs took. */
+export interface PricedBy {
   readonly ceiling?: number | undefined;
   readonly unitValue?: number | undefined;
+  readonly hoursFactor?: number | undefined;
 }
 /** A way out with its price as a range. */
 export type Priced =
@@ -27,23 +28,17 @@ const DRAWS = 10_000;
 export function pricedWays(
   of: Quantities,
   money: Money,
-  { ceiling, unitValue }: OwnersMoney,
+  { ceiling, unitValue, hoursFactor = 1 }: PricedBy,
   random: () => () => number,
   draws = DRAWS,
 ): Priced[] {
   return WAYS_OUT.map((way): Priced => {
-    const work = workOf(way, of, money);
-    if (typeof work === 'string') return { way, ok: false, why: work };
+    const byNorms = workOf(way, of, money);
+    if (typeof byNorms === 'string') return { way, ok: false, why: byNorms };
+    const work = { ...byNorms, hours: byNorms.hours.map((part) => scaled(part, hoursFactor)) };
     if (!(money.ratePerHour > 0) && work.hours.length > 0) return { way, ok: false, why: 'no rate' };
     const hours = drawnSum(work.hours, { random: random(), draws });
-    const priced = [
-      ...work.hours.map((part) => ({
-        ...part,
-        least: part.least * money.ratePerHour,
-        most: part.most * money.ratePerHour,
-      })),
-      ...work.money,
-    ];
+    const priced = [...work.hours.map((part) => scaled(part, money.ratePerHour)), ...work.money];
     const drawn = merged(drawnSum(priced, { random: random(), draws, limit: ceiling }));
     const [least, most] = SERVICE_YEARS[way];
     return {
@@ -56,6 +51,12 @@ export function pricedWays(
     };
   });
 }
+
+const scaled = (part: Uncertain, by: number): Uncertain => ({
+  ...part,
+  least: part.least * by,
+  most: part.most * by,
+});
 
 /** Parts of one name are one driver. */
 function merged(drawn: Drawn): Drawn {

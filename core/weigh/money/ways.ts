@@ -26,6 +26,8 @@ export const SERVICE_YEARS: Readonly<Record<WayOut, readonly [number, number]>> 
 export interface Quantities {
   /** Bad stretches of rails and sills, and of them those that plates are drawn for. */
   readonly stretches: number;
+  /** Of them those that another one’s strip-down has opened already: they cost their own work only. */
+  readonly openAnyway: number;
   readonly drawn: number;
   readonly plates: number;
   readonly weldM: number;
@@ -119,8 +121,7 @@ function splicing(of: Quantities, { norms }: Money): Work | NoPrice {
   if (places === 0) return 'nothing to do';
   return {
     hours: [
-      ...times('stripping down', places, norms.stripDown),
-      ...each('seized or broken fasteners', places, norms.seized, norms.seizedChance),
+      ...stripped(places - of.openAnyway, norms),
       ...times('splices', of.splices + of.stretches, norms.splice),
       ...times('rails renewed', of.rails, norms.rail),
       ...beside(of, norms),
@@ -144,11 +145,16 @@ function swapping(of: Quantities, { norms, framePrice }: Money): Work | NoPrice 
   };
 }
 
-/** Every stretch is stripped, made ready, and something may seize. */
-const opened = ({ stretches }: Quantities, norms: Norms): Uncertain[] => [
-  ...times('stripping down', stretches, norms.stripDown),
+/** What is opened is stripped, and something may seize. */
+const stripped = (places: number, norms: Norms): Uncertain[] => [
+  ...times('stripping down', places, norms.stripDown),
+  ...each('seized or broken fasteners', places, norms.seized, norms.seizedChance),
+];
+
+/** Every stretch is made ready; it is stripped where no other’s strip-down has opened it. */
+const opened = ({ stretches, openAnyway }: Quantities, norms: Norms): Uncertain[] => [
+  ...stripped(stretches - openAnyway, norms),
   ...times('cleaning and cutting', stretches, norms.makeReady),
-  ...each('seized or broken fasteners', stretches, norms.seized, norms.seizedChance),
 ];
 
 /** What is done beside the stretches, whatever is done to them. */

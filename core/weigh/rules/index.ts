@@ -1,11 +1,14 @@
 import type { Finding } from '../finding';
 import type { MemberPicture } from '../picture';
 import { causeAndCarried } from './cause';
+import { complainedOf } from './complained-of';
 import { crackKinds } from './crack-kind';
 import { cracks } from './cracks';
 import { criticalZone } from './critical-zone';
+import { failedAgain } from './failed-again';
 import { flanges, parted } from './flanges';
 import { keptSection } from './kept-section';
+import { oldPlateEnds } from './old-plate';
 import { edgeNotBracketed, edgeOpenBetween, soundEdgeMargin, thinLanding } from './sound-edge';
 import { steelAllowsWelding } from './steel';
 import { straightness } from './straightness';
@@ -31,4 +34,7 @@ export const RULES: readonly Rule[] = [
   crackKinds,
   criticalZone,
   causeAndCarried,
+  oldPlateEnds,
+  failedAgain,
+  complainedOf,
 ];

@@ -189,7 +189,7 @@ function JobPracticeForm() {
       }}
     >
       <WaysForm practice={draft} onChange={change} />
-      <LegalForm practice={draft} onChange={change} />
+      <LegalForm practice={draft} system={system} onChange={change} />
       <Figures
         sections={['metal', 'hand and eye', 'geometry', 'load cases', 'plates']}
         practice={draft}

@@ -1,8 +1,15 @@
 'use client';
 
-import { useMemo } from 'react';
+import { useMemo, type ReactNode } from 'react';
 import { jobHosts } from '@/core/job';
-import { severity, unitVerdict, VERDICTS, type Firmness, type JudgedMember } from '@/core/weigh';
+import {
+  severity,
+  unitVerdict,
+  VERDICTS,
+  type Firmness,
+  type HostVerdict,
+  type JudgedMember,
+} from '@/core/weigh';
 import { useMember, useRecords, useWork } from '../../../_desk';
 
 /** The unit first: what it comes to, and its members by what they ask for. */
@@ -19,10 +26,12 @@ export function UnitPanel({ firm }: { firm: ReadonlyMap<string, Firmness> | unde
       ),
     [file.frame, summaries],
   );
+  const hosts = useMemo(() => jobHosts(file), [file]);
   if (unit.ranked.length === 0) return null;
   const words = [...VERDICTS].reverse().map((word) => ({
     word,
     members: unit.ranked.filter(({ verdict }) => verdict.verdict === word),
+    hosts: hosts.filter(({ verdict }) => verdict === word),
   }));
   return (
     <section aria-label="The unit" className="mb-4 border-b border-rule pb-3">
@@ -32,38 +41,45 @@ export function UnitPanel({ firm }: { firm: ReadonlyMap<string, Firmness> | unde
           : `The unit, ${file.unit.tag}`}
       </h2>
       <dl className="grid grid-cols-[110px_1fr] gap-x-3 gap-y-1">
-        {words.map(({ word, members }) =>
-          members.length === 0 ? null : (
+        {words.map(({ word, members, hosts: bad }) =>
+          members.length + bad.length === 0 ? null : (
             <MembersOf
               key={word}
               word={word}
               heavy={severity(word) >= severity('Mend')}
               members={members}
               firm={firm}
-            />
+            >
+              {bad.length > 0 && (
+                <ul aria-label={`Fittings: ${word}`} className="basis-full">
+                  {bad.map((host) => (
+                    <BadHost key={`${host.on} ${host.id}`} host={host} />
+                  ))}
+                </ul>
+              )}
+            </MembersOf>
           ),
         )}
       </dl>
-      <BadHosts />
     </section>
   );
 }
 
-/** Brackets, joints, panels and closed spaces with a verdict of their own, and what hangs on them. */
-function BadHosts() {
-  const { file } = useRecords();
-  const bad = useMemo(() => jobHosts(file), [file]);
-  if (bad.length === 0) return null;
+/** A bracket, joint, panel or closed space among what asks the same: what was found of it, how sure that is, what hangs on it. */
+function BadHost({
+  host: { name, found, carriesNothing, carries, firmness, isAgain },
+}: {
+  host: HostVerdict;
+}) {
   return (
-    <ul className="mt-2 border-t border-rule pt-1" aria-label="Fittings">
-      {bad.map(({ on, id, name, found, carriesNothing, verdict, carries }) => (
-        <li key={`${on} ${id}`} className="py-0.5">
-          <span className={`font-semibold ${carriesNothing ? 'text-oxide' : ''}`}>{verdict}</span> {name}:{' '}
-          {found.join(', ')}
-          {carries.length > 0 && <span className="caption">; carries {carries.join(', ')}</span>}
-        </li>
-      ))}
-    </ul>
+    <li className="px-1 py-1">
+      <span className={carriesNothing ? 'text-oxide' : ''}>{name}</span>: {found.join(', ')}
+      {carries.length > 0 && <span className="caption">; carries {carries.join(', ')}</span>}
+      {firmness !== 'firm' && (
+        <span className="caption">; {firmness === 'open' ? 'open' : 'could flip'}</span>
+      )}
+      {isAgain && <span className="text-oxide">; put right once already: look at what loads it</span>}
+    </li>
   );
 }
 
@@ -75,7 +91,9 @@ function MembersOf({
   heavy,
   members,
   firm,
+  children,
 }: {
+  children: ReactNode;
   firm: ReadonlyMap<string, Firmness> | undefined;
   word: string;
   heavy: boolean;
@@ -109,6 +127,7 @@ function MembersOf({
             {members.slice(IN_SIGHT).map(button)}
           </details>
         )}
+        {children}
       </dd>
     </>
   );

@@ -8,6 +8,7 @@ import { Plot, type Ink } from '@/ui/charts';
 import { moneyRange, NO_PRICE_WORDS, pricedWords, WAY_OUT_WORDS } from '../../../../_words/ways-out';
 import { APPROACH_WORDS } from '../../../../_words/practice';
 import { useRecords, useRecordsLater, useWork } from '../../../_desk';
+import { HoursTakenPart } from './hours-taken-part';
 import { NormsForm } from './norms-form';
 import { OwnersChoicePart } from './owners-choice';
 
@@ -52,6 +53,7 @@ export function WaysOutPanel() {
       )}
       {priced.length > 0 && <PriceChart priced={priced} />}
       <OwnersChoicePart />
+      {ways && <HoursTakenPart ways={ways} />}
       <NormsForm />
       <p className="caption mt-1">
         Rough ranges from the shop’s rate and norms, no offer. Hours are norms by kind of work (common

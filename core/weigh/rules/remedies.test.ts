@@ -1,0 +1,135 @@
+import { defaultFrame, familyOf } from '../../frame';
+import { DEFAULT_PRACTICE } from '../../reference';
+import type { Crack } from '../../trace';
+import type { Complaint, Sign, SignDetail } from '../../walk';
+import { memberPicture, type MemberPicture } from '..';
+import { complainedOf } from './complained-of';
+import { failedAgain } from './failed-again';
+import { oldPlateEnds, STIFF_STEP } from './old-plate';
+
+const frame = defaultFrame({
+  ...familyOf('open-channel ladder').typical,
+  family: 'open-channel ladder',
+  steel: 'a36',
+  datum: 'hole',
+});
+const rail = frame.members.find(({ id }) => id === 'rail-left')!;
+const plain = memberPicture({ frame, member: rail, practice: DEFAULT_PRACTICE, readings: [], cracks: [] });
+const picture = (more: object): MemberPicture => ({ ...plain, ...more }) as MemberPicture;
+const by = { by: 'RK', at: '2026-11-10T08:00:00Z', note: '' };
+const depthMm = rail.shape.depthMm;
+
+const sign = (detail: SignDetail, stationMm: number, toMm?: number): Sign => ({
+  kind: 'sign',
+  id: '00000000-0000-4000-8000-000000000001',
+  memberId: rail.id,
+  stationMm,
+  ...(toMm !== undefined && { toMm }),
+  face: 'bottom',
+  heightMm: 20,
+  detail,
+  ...by,
+});
+const crack = (stationMm: number): Crack => ({
+  kind: 'crack',
+  id: '00000000-0000-4000-8000-000000000002',
+  memberId: rail.id,
+  path: [
+    { stationMm, face: 'web', heightMm: 60 },
+    { stationMm, face: 'web', heightMm: 90 },
+  ],
+  startFound: true,
+  finishFound: true,
+  seenBy: 'eye',
+  ...by,
+});
+
+describe('where an old plate stops', () => {
+  const flat = (fromMm: number, toMm?: number) =>
+    sign({ sign: 'old repair', cover: 'added angle or flat' }, fromMm, toMm);
+
+  test('both of its ends ask to be looked at, with the step there', () => {
+    const found = oldPlateEnds(picture({ signs: [flat(900, 1500)] }));
+    expect(found.map(({ code, verdict, at }) => [code, verdict, at?.fromMm])).toEqual([
+      ['plate-end', 'Watch', 900],
+      ['plate-end', 'Watch', 1500],
+    ]);
+    expect(found[0]!.value).toBeGreaterThan(STIFF_STEP);
+  });
+  test('the step by hand: a second lower flange on a channel', () => {
+    // Thin walls by hand: two flanges and a web, the lower one doubled on its own midline.
+    const {
+      thicknessMm: t,
+      depthMm: depth,
+      flangeMm,
+    } = rail.shape as typeof rail.shape & { flangeMm: number };
+    const [h, b] = [depth - t, flangeMm - t / 2];
+    const parts = (lower: number): [number, number, number][] => [
+      [b * t, h, 0],
+      [h * t, h / 2, (t * h ** 3) / 12],
+      [lower * b * t, 0, 0],
+    ];
+    const lowerModulus = (lower: number) => {
+      const all = parts(lower);
+      const area = all.reduce((sum, [each]) => sum + each, 0);
+      const mid = all.reduce((sum, [each, y]) => sum + each * y, 0) / area;
+      return (
+        all.reduce((sum, [each, y, own]) => sum + own + each * (y - mid) ** 2, 0) / (mid + (lower * t) / 2)
+      );
+    };
+    const [found] = oldPlateEnds(picture({ signs: [flat(900, 1500)] }));
+    expect(found!.value).toBeCloseTo(lowerModulus(2) / lowerModulus(1), 1);
+  });
+  test.each([
+    [1500 + depthMm - 1, 'crack-at-plate-end'],
+    [1500 + depthMm + 1, 'plate-end'],
+  ])('a crack at %d mm: %s', (stationMm, code) => {
+    const found = oldPlateEnds(picture({ signs: [flat(900, 1500)], cracks: [crack(stationMm)] }));
+    expect(found.find(({ at }) => at?.fromMm === 1500)?.code).toBe(code);
+  });
+  test('a plate to the very end of the member has one end; a skin, a filler or one spot have none', () => {
+    expect(oldPlateEnds(picture({ signs: [flat(0, 500)] }))).toHaveLength(1);
+    expect(oldPlateEnds(picture({ signs: [flat(900, rail.lengthMm)] }))).toHaveLength(1);
+    for (const none of [
+      flat(900),
+      sign({ sign: 'old repair', cover: 'filler' }, 900, 1500),
+      sign({ sign: 'old repair', cover: 'skin over rust' }, 900, 1500),
+    ])
+      expect(oldPlateEnds(picture({ signs: [none] }))).toEqual([]);
+  });
+});
+
+describe('bad again where it was put right', () => {
+  const { reachMm } = DEFAULT_PRACTICE.walk;
+  const before = { memberId: rail.id, fromMm: 1000, toMm: 1400, at: '2024-05-02T09:00:00Z' };
+  test.each([
+    [1400 + reachMm - 1, 1],
+    [1400 + reachMm + 1, 0],
+    [1000 - reachMm + 1, 1],
+    [1000 - reachMm - 1, 0],
+  ])('a crack at %d mm: %d', (stationMm, count) => {
+    const found = failedAgain(picture({ mendedBefore: [before], cracks: [crack(stationMm)] }));
+    expect(found).toHaveLength(count);
+    if (count) expect(found[0]).toMatchObject({ code: 'failed-again', verdict: 'Leave', name: '2024-05-02' });
+  });
+  test('this job’s own mending counts too; sound metal there says nothing', () => {
+    const done = sign({ sign: 'put right', done: 'plated and welded' }, 1000, 1400);
+    expect(failedAgain(picture({ signs: [done], cracks: [crack(1300)] }))).toHaveLength(1);
+    expect(failedAgain(picture({ signs: [done] }))).toEqual([]);
+  });
+});
+
+test('what the owner feels along it and nobody found asks to look on', () => {
+  const sag: Complaint = {
+    kind: 'complaint',
+    id: '00000000-0000-4000-8000-000000000003',
+    what: 'sag',
+    where: 'behind the cab',
+    memberIds: [rail.id],
+    ...by,
+  };
+  expect(complainedOf(picture({ unexplained: [sag] }))).toMatchObject([
+    { code: 'complaint-unexplained', verdict: 'Watch', name: 'sag, behind the cab' },
+  ]);
+  expect(complainedOf(picture({}))).toEqual([]);
+});
