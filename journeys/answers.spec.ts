@@ -86,7 +86,7 @@ test('what the owner tells and the shop’s figures set the ways out side by sid
 }) => {
   await page.goto(`${untouched.url}${untouched.jobs['GR-7']}/answers`);
   const counter = page.getByRole('region', { name: 'At the counter' });
-  await counter.getByRole('button', { name: 'Note what the owner tells' }).click();
+  await counter.getByRole('button', { name: 'Change what was told' }).click();
   const form = page.getByRole('form', { name: 'At the counter' });
   await form.getByLabel('owner’s ceiling').fill('0');
   await form.getByRole('button', { name: 'Keep what was told' }).click();
@@ -120,6 +120,19 @@ test('what the owner tells and the shop’s figures set the ways out side by sid
   await norms.getByLabel('a frame as good, delivered').fill('4,000 to 6,000');
   await norms.getByRole('button', { name: 'Keep these figures' }).click();
   await expect(row('Swap the frame')).toContainText(/\$[\d,]+ to \$[\d,]+/);
+  const hours = ways.getByRole('region', { name: 'Hours it took' });
+  await hours.getByRole('button', { name: 'Record the hours' }).click();
+  const took = page.getByRole('form', { name: 'Hours' });
+  await took.getByLabel('hours, all hands').fill('none');
+  await took.getByRole('button', { name: 'Keep the hours' }).click();
+  await expect(took.getByRole('alert')).toContainText('say how many hours');
+  await took.getByLabel('hours, all hands').fill('61');
+  await took.getByLabel('way it went').selectOption({ label: 'Take it off the road' });
+  await took.getByRole('button', { name: 'Keep the hours' }).click();
+  await expect(took.getByRole('alert')).toContainText('foresee no hours for that way');
+  await took.getByLabel('way it went').selectOption({ label: 'Mend as drawn' });
+  await took.getByRole('button', { name: 'Keep the hours' }).click();
+  await expect(hours).toContainText(/Mend as drawn: 61 h.*the norms by themselves: \d+ to \d+ h/);
   await norms.getByLabel('money an hour').fill('0');
   await norms.getByRole('button', { name: 'Keep these figures' }).click();
   await expect(row('Mend as drawn')).toContainText('give the shop’s rate');

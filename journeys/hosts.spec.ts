@@ -45,8 +45,8 @@ test('a hanger cracked and worn on a sound rail: a verdict of its own, heard at 
   await page.goto(`${job}/weigh?member=rail-left`);
   await worked(page);
   const unit = page.getByRole('region', { name: 'The unit' });
-  await expect(unit.getByRole('list', { name: 'Fittings' })).toContainText(
-    'Renew Rear spring, front hanger, left: pin worn, weld cracked',
+  await expect(unit.getByRole('list', { name: 'Fittings: Renew' })).toContainText(
+    'Rear spring, front hanger, left: pin worn, weld cracked',
   );
   await expect(page.getByRole('heading', { level: 1 })).not.toHaveText(/Mend|Splice|Renew/);
   await page.goto(`${job}/walk?part=lift`);

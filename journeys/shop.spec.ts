@@ -22,6 +22,16 @@ test('the shop changes its school: the job keeps to the old one, sees what would
   await practice.getByRole('button', { name: 'Keep the shop’s practice' }).click();
   await expect(practice).toContainText('revision 1');
 
+  await practice.getByRole('button', { name: 'Copy it to make one of our own' }).click();
+  await practice.getByText('Meant for:').click();
+  await practice.getByLabel('from a gross mass of').fill('heavy');
+  await expect(practice.getByRole('alert')).toContainText('that is no mass');
+  await practice.getByLabel('from a gross mass of').fill('26,000 lb');
+  await practice.getByRole('checkbox', { name: 'pickup' }).check();
+  await expect(practice).toContainText(
+    'truck, trailer, motorhome; used for work or towing; from 26000 lb gross',
+  );
+
   const lists = page.getByRole('form', { name: 'What the shop has' });
   await lists.getByRole('button', { name: 'Add to people' }).click();
   await lists.getByLabel('initials', { exact: true }).fill('Somebody’s whole name');

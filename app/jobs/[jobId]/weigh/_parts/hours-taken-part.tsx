@@ -62,11 +62,13 @@ function HoursForm({ ways, onDone }: { ways: readonly Priced[]; onDone: () => vo
     const foreseen = foreseenHours(ways, way, file.hoursLearnt?.factor ?? 1);
     if (!foreseen)
       return setProblem('the norms foresee no hours for that way: choose the one that was worked');
+    const took = Number(hours.replace(',', '.'));
+    if (!(took > 0)) return setProblem('say how many hours, such as 34');
     const record: HoursTaken = {
       kind: 'hours taken',
       ...stamp(),
       way,
-      hours: Number(hours.replace(',', '.')),
+      hours: took,
       foreseen,
       note: '',
     };
