@@ -189,4 +189,18 @@ test('what the owner tells and the shop’s figures set the ways out side by sid
   expect(sums).toHaveLength(5);
   for (const [name, bytes] of Object.entries(parts))
     expect(sums).toContain(`${createHash('sha256').update(bytes).digest('hex')}  ${name}`);
+
+  // Asked for more than it is worth before anything is mended: by the money it is done with.
+  await page.goto(`${untouched.url}${untouched.jobs['SV-9']}/weigh`);
+  const van = page.getByRole('region', { name: 'Ways out and money' });
+  await expect(van.getByText(/^By the money: Retire/)).toBeVisible({ timeout: 60_000 });
+  await expect(van.getByRole('row').filter({ hasText: 'Splice in or renew' })).toContainText(
+    'with its price more than it is worth',
+  );
+  const report = test.info().outputPath('van.pdf');
+  writeFileSync(
+    report,
+    await paperOf(page.request, `${untouched.url}/api${untouched.jobs['SV-9']}/owners-report`),
+  );
+  expect(readPdf(report).words.replace(/\s+/g, ' ')).toContain('By the money: Retire.');
 });

@@ -276,6 +276,16 @@ const FINDING_WORDS: Readonly<Record<FindingCode, Say<Finding>>> = {
     detail: `about ${percent(f.value!)} as strong under the plate as beside it: welding the crack shut leaves what drew it`,
     change: 'the old end cut off or tapered, and what is plated now ends elsewhere',
   }),
+  'fastener-grade': (f) => ({
+    title: `A bolt of ${f.value === 0 ? 'no grade' : `${f.value} marks`} where ${f.limit} are wanted`,
+    detail: f.name ? `at ${f.name}, which it is not driven without` : 'six marks are grade 8, three grade 5',
+    change: 'the maker’s own grade, looked up; or a bolt of the grade wanted, as a set',
+  }),
+  'zinc-coated': () => ({
+    title: 'Coated with zinc',
+    detail: 'zinc within 2 in of a weld is stripped first; its fume makes ill',
+    change: 'nothing: strip and vent where it is welded, or bolt',
+  }),
   'failed-again': (f) => ({
     title: `Put right ${f.name}, and bad again at the same place`,
     detail: 'a place that keeps failing points past itself: to what loads it, or to what was left',
@@ -346,6 +356,11 @@ const REPAIR_WORDS: Readonly<Record<RepairFindingCode, Say<RepairFinding>>> = {
     title: `Crack beside it welded only, ${f.at ? 'no plate over it' : ''}`,
     detail: `it cracks again beside the weld${f.value ? ` (${printLength(f.value, s, 'length')})` : ''}; this shop welds cracks without a plate`,
     change: 'a plate past both its ends',
+  }),
+  'zinc-beneath': () => ({
+    title: 'Zinc where it is welded',
+    detail: 'stripped to 2 in beside every seam, and vented: the fume makes ill',
+    change: 'bolt it instead; or strip, and weld in moving air',
   }),
   'not-straight-beneath': (f, s) => ({
     title: `The member is out of straight here: ${bend(f.value!, f, s)}`,

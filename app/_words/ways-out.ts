@@ -1,6 +1,13 @@
 import type { Money, Norms } from '@/core/reference';
 import type { Chosen } from '@/core/walk';
-import type { HoursLearnt, NoPrice, Priced, Spread, WayOut } from '@/core/weigh';
+import {
+  retiredByMoney,
+  type HoursLearnt,
+  type NoPrice,
+  type Priced,
+  type Spread,
+  type WayOut,
+} from '@/core/weigh';
 
 export const WAY_OUT_WORDS: Readonly<
   Record<WayOut, readonly [name: string, restores: string, stays: string]>
@@ -53,13 +60,50 @@ export function pricedWords(priced: Extract<Priced, { ok: true }>, money: Money)
   const { hours, perYear, isOverValue, money: drawn } = priced;
   return [
     hoursRange(hours),
+    daysRange(priced.days),
+    priced.askingPrice !== undefined &&
+      drawn.spread.high > 0 &&
+      `with its price ${moneyRange({ low: drawn.spread.low + priced.askingPrice, mid: 0, high: drawn.spread.high + priced.askingPrice }, money)}`,
     perYear && `${printMoney(perYear[0], money)} to ${printMoney(perYear[1], money)} a year of service`,
     drawn.over !== undefined && drawn.spread.high > 0 && overWords(drawn.over),
-    isOverValue && 'more than the unit is worth',
+    isOverValue &&
+      (priced.askingPrice ? 'with its price more than it is worth' : 'more than the unit is worth'),
+    priced.moreBehind !== undefined && behindWords(priced.moreBehind),
   ]
     .filter(Boolean)
     .join('; ');
 }
+
+/** What the money says of the unit, and whether the owner chose against it. */
+export function retiredWords(ways: readonly Priced[], chosen: Chosen | undefined): string | undefined {
+  if (!retiredByMoney(ways)) return undefined;
+  const against = chosen !== undefined && !GOES_WITH_RETIRING.includes(chosen);
+  return `By the money: Retire. Every lasting way out that has a price comes to more than the unit is worth${against ? '; the owner chose otherwise' : ''}.`;
+}
+const GOES_WITH_RETIRING: readonly Chosen[] = [
+  'temporary only',
+  'withdraw it',
+  'nothing for now',
+  'declined by the shop',
+  'passed on',
+];
+
+const daysRange = ([least, most]: readonly [number, number]): string =>
+  most === 0
+    ? ''
+    : Math.ceil(most) === 1
+      ? 'a day off the road'
+      : `${Math.max(1, Math.floor(least))} to ${Math.ceil(most)} days off the road, one at it`;
+
+/** The chance of more behind what nobody saw, in bands. */
+const behindWords = (chance: number): string =>
+  chance === 0
+    ? ''
+    : chance < 0.35
+      ? 'little may come behind it'
+      : chance < 0.75
+        ? 'more may well come behind it'
+        : 'expect more behind it';
 
 /** A chance in words: bands, for it rests on norms. */
 function overWords(share: number): string {
@@ -82,6 +126,7 @@ export const NORM_WORDS: Readonly<Record<keyof Omit<Norms, 'seizedChance' | 'hid
   temporary: 'temporary repair',
   frameSwap: 'swap the frame',
   straighten: 'press back into line',
+  bodyItem: 'make good a body item',
   coating: 'coat a member',
   seized: 'where something seizes or breaks',
   hidden: 'where more is found behind',

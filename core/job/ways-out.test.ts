@@ -1,6 +1,7 @@
 import { defaultFrame, familyOf } from '../frame';
 import { DEFAULT_PRACTICE } from '../reference';
 import type { Verdict } from '../weigh';
+import { jobSpots } from './inputs';
 import { openedWithOthers } from './ways-out';
 import { quantitiesOf, waysOut, type AnsweredMember, type Evidence, type JobRecords } from '.';
 
@@ -163,3 +164,20 @@ test.each<[string, readonly (readonly [number, number])[], number]>([
 ])('opened with others: %s', (_, runs, shared) =>
   expect(openedWithOthers(runs.map(([fromMm, toMm]) => ({ fromMm, toMm })))).toBe(shared),
 );
+
+test('a body item that is through is counted, one that is scaling is not', () => {
+  const [item] = jobSpots(records(), true).filter(({ spot }) => !spot.memberId && !spot.host);
+  const looked = (result: 'through' | 'scaling'): Evidence => ({
+    kind: 'look',
+    id: '00000000-0000-4000-8000-000000000009',
+    spotId: item!.spot.id,
+    title: item!.spot.title,
+    result,
+    ways: ['eye'],
+    by: 'RK',
+    at: '2026-11-10T08:00:00Z',
+    note: '',
+  });
+  const count = (evidence: readonly Evidence[]) => quantitiesOf(records(evidence), weighed({})).bodyItems;
+  expect([count([]), count([looked('scaling')]), count([looked('through')])]).toEqual([0, 0, 1]);
+});

@@ -1,6 +1,14 @@
 import { randomLcg } from 'd3-random';
 import { progressOf } from '../walk';
-import { isMended, pricedWays, severity, type Priced, type Quantities, type Verdict } from '../weigh';
+import {
+  badBodyItems,
+  isMended,
+  pricedWays,
+  severity,
+  type Priced,
+  type Quantities,
+  type Verdict,
+} from '../weigh';
 import type { AnsweredMember, Run } from './answers';
 import { straightenedFirst } from './geometry';
 import { intakeOf } from './intake';
@@ -44,6 +52,7 @@ export function quantitiesOf(records: JobRecords, weighed: ReadonlyMap<string, A
     fittings: jobHosts(records).filter(({ carriesNothing }) => carriesNothing).length,
     straighten: straightenedFirst(records).length,
     members: judged.length,
+    bodyItems: badBodyItems(jobSpots(records, true)).length,
     criticalUnseen: progress.critical - progress.criticalSeen,
     steelUnknown: [...weighed.values()].filter(({ verdict }) =>
       verdict.findings.some(({ code }) => code === 'steel-unknown'),
@@ -73,12 +82,12 @@ export function openedWithOthers(runs: readonly Run[]): number {
 
 /** Every way out of a job with its price, by the shop's rate and norms and the owner's own figures. */
 export function waysOut(records: JobRecords, weighed: ReadonlyMap<string, AnsweredMember>): Priced[] {
-  const { ceiling, unitValue } = intakeOf(records) ?? {};
+  const { ceiling, unitValue, askingPrice } = intakeOf(records) ?? {};
   const of = quantitiesOf(records, weighed);
   return pricedWays(
     of,
     records.practice.money,
-    { ceiling, unitValue, hoursFactor: records.hoursLearnt?.factor },
+    { ceiling, unitValue, askingPrice, hoursFactor: records.hoursLearnt?.factor },
     () => randomLcg(SEED),
   );
 }

@@ -28,6 +28,8 @@ export const normsSchema = z.object({
   frameSwap: hours,
   /** A member or a set of mounts pressed back into line, and measured. */
   straighten: hours.default((): [number, number] => [4, 16]),
+  /** A body item that is through, soft or cracked, made good: a floor sheet, an arch, a mount on the tub. */
+  bodyItem: hours.default((): [number, number] => [2, 10]),
   /** A member cleaned and coated inside and out. */
   coating: hours,
   /** How often something seizes or breaks where a stretch is stripped, and what it adds. */
@@ -52,6 +54,7 @@ export const DEFAULT_NORMS: Norms = {
   temporary: [1, 4],
   frameSwap: [60, 160],
   straighten: [4, 16],
+  bodyItem: [2, 10],
   coating: [1, 3],
   seizedChance: 0.5,
   seized: [0.5, 4],

@@ -359,6 +359,10 @@ export const LIMIT_SOURCES = {
       'Common practice: not seen is never fine. 49 CFR 396 Appendix A wants frame members and fasteners looked at',
     fromMemory: true,
   },
+  boltMarks: {
+    document: 'SAE J429, head marks: three for grade 5, six for grade 8; which is wanted: common practice',
+    fromMemory: true,
+  },
   fastened: {
     document: '49 CFR 393.201(b)',
     clause: 'bolts securing cab or body not loose, broken or missing',

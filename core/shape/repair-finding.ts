@@ -25,6 +25,7 @@ export const REPAIR_FINDING_CODES = [
   'crack-beneath',
   'rust-enclosed',
   'not-straight-beneath',
+  'zinc-beneath',
   'seam-not-continuous',
   'weld-as-maker',
   'pocket-sealed',

@@ -46,7 +46,7 @@ export const signDetailSchema = z.discriminatedUnion('sign', [
   }),
   z.object({
     sign: z.literal('coating'),
-    coat: z.enum(['thick rubber over a seam', 'paint over pits', 'oil or wax', 'sound paint']),
+    coat: z.enum(['thick rubber over a seam', 'paint over pits', 'oil or wax', 'sound paint', 'zinc']),
   }),
   z.object({
     sign: z.literal('debris'),

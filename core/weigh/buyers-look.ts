@@ -16,8 +16,6 @@ export const HOURS_BY_VERDICT: Readonly<Record<Verdict, readonly [number, number
 };
 /** A critical spot nobody saw may hide nothing, or a patch like the others. */
 const HOURS_UNSEEN: readonly [number, number] = [0, 8];
-/** A body item or a fitting through, soft or cracked, to be made good: least and most (common practice, no source). */
-const HOURS_BODY_ITEM: readonly [number, number] = [2, 10];
 /** Unseen beyond this share of critical spots, nobody should decide (our judgement). */
 const TOO_LITTLE_SEEN = 0.3;
 
@@ -73,6 +71,12 @@ interface Unit {
 const CRACKED_MEMBERS = 2;
 const BAD_MEMBERS = 3;
 
+/** Body items through, soft or cracked: spots of no member and no host. */
+export const badBodyItems = (states: readonly SpotState[]): string[] =>
+  states
+    .filter(({ spot, result }) => !spot.memberId && !spot.host && result !== undefined && isFailed(result))
+    .map(({ spot }) => spot.title);
+
 const isBad = ({ verdict }: Bought): boolean => severity(verdict) >= severity('Mend');
 const names = (members: readonly Bought[]) => members.map((member) => member.name);
 
@@ -91,9 +95,7 @@ export function buyersLook(
   const away = walkAwayWhys(members, nothingToLandOn);
   const bodyBad = [
     ...hosts.filter(({ carriesNothing }) => carriesNothing).map(({ name }) => name),
-    ...states
-      .filter(({ spot, result }) => !spot.memberId && !spot.host && result !== undefined && isFailed(result))
-      .map(({ spot }) => spot.title),
+    ...badBodyItems(states),
   ];
   const bad = [...names(members.filter(isBad)), ...bodyBad];
   const undecided = names(members.filter(({ verdict, against }) => verdict === 'Can’t say' && against > 0));
@@ -108,7 +110,8 @@ export function buyersLook(
     ...broken.map((claim): BuyersWhy => ({ code: 'claim not borne out', words: claim.words })),
   ];
   const hoursUnseen = criticalUnseen * HOURS_UNSEEN[1];
-  const hours = hoursOf(members, bodyBad.length, hoursUnseen);
+  const bodyHours = money.norms.bodyItem.map((each) => each * bodyBad.length);
+  const hours = hoursOf(members, bodyHours, hoursUnseen);
   return {
     answer: answerOf(
       away.length > 0,
@@ -144,11 +147,14 @@ function answerOf(away: boolean, tooLittle: boolean, costs: boolean): BuyersLook
 }
 
 /** Hours by the norms of each verdict, least and most; what nobody saw may hide more. */
-function hoursOf(members: readonly Bought[], bodyItems: number, hoursUnseen: number): [number, number] {
+function hoursOf(
+  members: readonly Bought[],
+  bodyHours: readonly number[],
+  hoursUnseen: number,
+): [number, number] {
   const acted = members.filter((member) => isBad(member) || member.verdict === 'Watch');
   const sum = (k: 0 | 1) =>
-    acted.reduce((hours, member) => hours + HOURS_BY_VERDICT[member.verdict][k], 0) +
-    bodyItems * HOURS_BODY_ITEM[k];
+    acted.reduce((hours, member) => hours + HOURS_BY_VERDICT[member.verdict][k], 0) + bodyHours[k]!;
   return [sum(0), sum(1) + hoursUnseen];
 }
 

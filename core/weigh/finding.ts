@@ -71,6 +71,8 @@ export const FINDING_CODES = [
   'plate-end',
   'crack-at-plate-end',
   'failed-again',
+  'fastener-grade',
+  'zinc-coated',
   'complaint-unexplained',
   'not-straight',
   'straight-undecided',

@@ -90,7 +90,8 @@ export {
   type PreparedLift,
 } from './lift';
 export { modelMovement } from './movement';
-export { buyersLook, type BuyersLook, type BuyersWhy, HOURS_BY_VERDICT } from './buyers-look';
+export { byPlace, type Place } from './by-place';
+export { badBodyItems, buyersLook, type BuyersLook, type BuyersWhy, HOURS_BY_VERDICT } from './buyers-look';
 export {
   leftOfPlan,
   NEXT_WHYS,
@@ -107,6 +108,7 @@ export {
   NO_PRICE,
   SCHOOL_WAYS,
   pricedWays,
+  retiredByMoney,
   SERVICE_YEARS,
   WAYS_OUT,
   type Drawn,

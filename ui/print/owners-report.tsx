@@ -20,6 +20,8 @@ export interface OwnersWords {
   readonly wrong: readonly { readonly work: MemberWork; readonly words: string }[];
   readonly hosts: readonly string[];
   readonly ways: readonly PrintedWay[];
+  /** What the money says of the unit as a whole. */
+  readonly retired?: string | undefined;
   readonly unseen: readonly string[];
   readonly chosen?: string;
   readonly left: readonly string[];
@@ -84,7 +86,7 @@ export function OwnersReport({
             ))}
           </View>
         )}
-        <Ways ways={words.ways} />
+        <Ways ways={words.ways} {...(words.retired && { retired: words.retired })} />
         <Text style={style.section}>Not seen: {words.unseen.length}</Text>
         <Text>
           {words.unseen.length === 0
@@ -127,9 +129,10 @@ function Wrong({ words: { wrong, hosts } }: { words: OwnersWords }) {
   );
 }
 
-const Ways = ({ ways }: { ways: readonly PrintedWay[] }) => (
+const Ways = ({ ways, retired }: { ways: readonly PrintedWay[]; retired?: string }) => (
   <View wrap={false}>
     <Text style={style.section}>Ways out, and what they cost: rough ranges, no offer</Text>
+    {retired !== undefined && <Text style={style.bold}>{retired}</Text>}
     {ways.map(({ name, price, words }) => (
       <View key={name} style={style.row}>
         <Text style={{ ...style.bold, width: 112 }}>{name}</Text>

@@ -4,7 +4,7 @@ import { development, endPlaces, runOut, squareEnd, tooLong } from './ends';
 import { landing, lap, tooThinToWeld } from './landing';
 import { crackBeside, sealedPocket, seamsAsked } from './legal';
 import { straightBeneath } from './straight';
-import { beneath, flangeCut, freeEdge, plateThickness, restored } from './section';
+import { beneath, flangeCut, freeEdge, plateThickness, restored, zincBeneath } from './section';
 
 export type RepairRule = (context: RepairPicture) => RepairFinding[];
 
@@ -22,6 +22,7 @@ const RULES: readonly RepairRule[] = [
   flangeCut,
   freeEdge,
   beneath,
+  zincBeneath,
   straightBeneath,
   seamsAsked,
   sealedPocket,

@@ -1,3 +1,4 @@
+import { inchesToMm } from '../../quantity';
 import { outstandLimit } from '../../reference';
 import { axleStationsMm, isClosed } from '../../frame';
 import { crackExtent } from '../../trace';
@@ -104,6 +105,26 @@ export function freeEdge({ picture, pieces }: RepairPicture): RepairFinding[] {
         ]
       : [];
   });
+}
+
+/** Zinc within 2 in of a seam is stripped first (common practice, no source). */
+const STRIP_MM = inchesToMm(2);
+export function zincBeneath({ picture, repair }: RepairPicture): RepairFinding[] {
+  return (picture.signs ?? []).flatMap(({ detail, stationMm, toMm = stationMm }): RepairFinding[] =>
+    detail.sign === 'coating' &&
+    detail.coat === 'zinc' &&
+    repair.pieces.some(({ startMm, endMm }) => stationMm <= endMm + STRIP_MM && toMm >= startMm - STRIP_MM)
+      ? [
+          {
+            code: 'zinc-beneath',
+            weight: 'note',
+            quantity: 'count',
+            source: 'practice',
+            at: { fromMm: stationMm, toMm },
+          },
+        ]
+      : [],
+  );
 }
 
 /** What is about to be covered: cracks are welded first; rust left beneath is said. */

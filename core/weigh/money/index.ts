@@ -16,4 +16,4 @@ export {
   type HoursLearnt,
   type HoursTaken,
 } from './hours-taken';
-export { pricedWays, type PricedBy, type Priced } from './price';
+export { retiredByMoney, pricedWays, type PricedBy, type Priced } from './price';

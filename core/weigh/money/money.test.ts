@@ -7,6 +7,7 @@ import {
   meanOf,
   NO_PRICE,
   pricedWays,
+  retiredByMoney,
   varianceOf,
   WAYS_OUT,
   workOf,
@@ -90,6 +91,7 @@ const NOTHING: Quantities = {
   fittings: 0,
   straighten: 0,
   members: 0,
+  bodyItems: 0,
   criticalUnseen: 0,
   steelUnknown: 0,
 };
@@ -171,6 +173,27 @@ describe('ways out', () => {
       expect(together[2]).toBe(apart[2]);
     },
   );
+  test.each([
+    [undefined, false],
+    [2999, false],
+    [3010, true],
+  ])('with %s asked for it, worth 5,000: over its value %s', (askingPrice, isOver) => {
+    const priced = price(PATCH, DEFAULT_MONEY, { unitValue: 5000, askingPrice }).get('mend')!;
+    if (!priced.ok) throw new Error(priced.why);
+    // Its middle is 1996 by the seed.
+    expect(Math.round(priced.money.spread.mid)).toBe(1996);
+    expect(priced.isOverValue).toBe(isOver);
+  });
+  test('what nobody saw may bring more, wherever it is opened', () => {
+    const more = (way: (typeof WAYS_OUT)[number], criticalUnseen: number) => {
+      const priced = price({ ...PATCH, criticalUnseen }).get(way)!;
+      return priced.ok ? priced.moreBehind : undefined;
+    };
+    expect(more('mend', 0)).toBe(0);
+    expect(more('mend', 2)).toBeCloseTo(1 - 0.75 ** 2, 9);
+    expect(more('temporary only', 2)).toBeUndefined();
+    expect(more('withdraw it', 2)).toBeUndefined();
+  });
   test('a dearer hour, a dearer steel', () => {
     const mid = (money: Money) => (cost(PATCH, 'mend', money) as { mid: number }).mid;
     expect(mid({ ...DEFAULT_MONEY, ratePerHour: 220 })).toBeGreaterThan(
@@ -194,6 +217,29 @@ describe('ways out', () => {
     expect(price(PATCH).get('temporary only')).not.toHaveProperty('perYear');
     expect(price(PATCH).get('mend')).not.toHaveProperty('isOverValue');
   });
+});
+
+describe('retired by the money', () => {
+  const ways = (unitValue: number | undefined, money: Money = DEFAULT_MONEY) =>
+    pricedWays(PATCH, money, { unitValue }, () => randomLcg(0.3));
+  const dearest = Math.max(
+    ...ways(undefined).flatMap((each) =>
+      each.ok && each.way !== 'temporary only' ? [each.money.spread.mid] : [],
+    ),
+  );
+  const cheapest = Math.min(
+    ...ways(undefined).flatMap((each) =>
+      each.ok && each.way !== 'temporary only' && each.way !== 'withdraw it' ? [each.money.spread.mid] : [],
+    ),
+  );
+  test.each([
+    ['worth more than the dearest', dearest + 1, false],
+    ['worth a little more than the cheapest', cheapest + 1, false],
+    ['worth a little less than the cheapest', cheapest - 1, true],
+    ['nobody says what it is worth', undefined, false],
+  ])('%s', (_, unitValue, isRetired) => expect(retiredByMoney(ways(unitValue))).toBe(isRetired));
+  test('without a rate nothing is said by the money', () =>
+    expect(retiredByMoney(ways(1, { ...DEFAULT_MONEY, ratePerHour: 0 }))).toBe(false));
 });
 
 describe('what closed jobs say of the norms', () => {

@@ -6,6 +6,8 @@ import { SERVICE_YEARS, WAYS_OUT, workOf, type NoPrice, type Quantities, type Wa
 export interface PricedBy {
   readonly ceiling?: number | undefined;
   readonly unitValue?: number | undefined;
+  /** What is asked for the unit, where somebody looks before buying: counted with every way out. */
+  readonly askingPrice?: number | undefined;
   readonly hoursFactor?: number | undefined;
 }
 /** A way out with its price as a range. */
@@ -19,16 +21,25 @@ export type Priced =
       readonly perYear?: readonly [number, number];
       /** It comes to more than the unit is worth, by its middle. */
       readonly isOverValue?: boolean;
+      /** Days off the road while one pair of hands works, least and most. */
+      readonly days: readonly [number, number];
+      /** Chance that more is found behind what nobody saw; absent where nothing is opened. */
+      readonly moreBehind?: number;
+      readonly askingPrice?: number;
     }
   | { readonly way: WayOut; readonly ok: false; readonly why: NoPrice };
 
 const DRAWS = 10_000;
+/** Hours of work that one pair of hands puts in a day (common practice, no source). */
+const HOURS_A_DAY = 7;
+/** Ways out that open the metal, and may find more. */
+const OPENS: readonly WayOut[] = ['bolt on', 'mend', 'splice or renew'];
 
 /** Every way out, priced by seeded draws. `random` is made anew for each, so that one way's inputs leave the others as they were. */
 export function pricedWays(
   of: Quantities,
   money: Money,
-  { ceiling, unitValue, hoursFactor = 1 }: PricedBy,
+  { ceiling, unitValue, askingPrice, hoursFactor = 1 }: PricedBy,
   random: () => () => number,
   draws = DRAWS,
 ): Priced[] {
@@ -45,11 +56,27 @@ export function pricedWays(
       way,
       ok: true,
       hours: hours.spread,
+      days: [hours.spread.low / HOURS_A_DAY, hours.spread.high / HOURS_A_DAY],
+      ...(OPENS.includes(way) && { moreBehind: 1 - (1 - money.norms.hiddenChance) ** of.criticalUnseen }),
+      ...(askingPrice !== undefined && { askingPrice }),
       money: drawn,
       ...(least > 0 && { perYear: [drawn.spread.mid / most, drawn.spread.mid / least] as const }),
-      ...(unitValue !== undefined && { isOverValue: drawn.spread.mid > unitValue }),
+      ...(unitValue !== undefined &&
+        work.hours.length > 0 && { isOverValue: drawn.spread.mid + (askingPrice ?? 0) > unitValue }),
     };
   });
+}
+
+/** Ways out that put the unit back to use for years. */
+const LASTING: readonly WayOut[] = ['bolt on', 'mend', 'splice or renew', 'swap the frame'];
+
+/**
+ * By the money the unit is done with: something lasting has a price, and no lasting way out that has one comes to less than the unit is worth. What
+ * has no price yet speaks neither way. The owner may choose otherwise.
+ */
+export function retiredByMoney(ways: readonly Priced[]): boolean {
+  const lasting = ways.flatMap((each) => (each.ok && LASTING.includes(each.way) ? [each] : []));
+  return lasting.length > 0 && lasting.every(({ isOverValue }) => isOverValue === true);
 }
 
 const scaled = (part: Uncertain, by: number): Uncertain => ({

@@ -43,6 +43,8 @@ export interface Quantities {
   readonly straighten: number;
   /** Members to be coated after. */
   readonly members: number;
+  /** Body items found bad, where somebody looks before buying. */
+  readonly bodyItems: number;
   readonly criticalUnseen: number;
   /** Bad members of a steel that nobody has identified: nothing is welded on them before. */
   readonly steelUnknown: number;
@@ -139,6 +141,7 @@ function swapping(of: Quantities, { norms, framePrice }: Money): Work | NoPrice 
   return {
     hours: [
       ...times('everything moved over', 1, norms.frameSwap),
+      ...times('body items', of.bodyItems, norms.bodyItem),
       ...each('seized or broken fasteners', SWAP_PLACES, norms.seized, norms.seizedChance),
     ],
     money: times('frame', 1, framePrice),
@@ -163,6 +166,7 @@ const beside = (of: Quantities, norms: Norms): Uncertain[] => [
   ...times('crossmembers renewed', of.crossmembers, norms.crossmember),
   ...times('brackets renewed', of.fittings, norms.fitting),
   ...times('straightening', of.straighten, norms.straighten),
+  ...times('body items', of.bodyItems, norms.bodyItem),
   ...times('coating', of.members, norms.coating),
   ...each('what nobody saw', of.criticalUnseen, norms.hidden, norms.hiddenChance),
 ];

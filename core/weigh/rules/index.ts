@@ -9,6 +9,8 @@ import { failedAgain } from './failed-again';
 import { flanges, parted } from './flanges';
 import { keptSection } from './kept-section';
 import { oldPlateEnds } from './old-plate';
+import { zincCoated } from './zinc';
+import { fastenerGrades } from './fastener-grade';
 import { edgeNotBracketed, edgeOpenBetween, soundEdgeMargin, thinLanding } from './sound-edge';
 import { steelAllowsWelding } from './steel';
 import { straightness } from './straightness';
@@ -37,4 +39,6 @@ export const RULES: readonly Rule[] = [
   oldPlateEnds,
   failedAgain,
   complainedOf,
+  fastenerGrades,
+  zincCoated,
 ];

@@ -1,10 +1,12 @@
-import { defaultFrame, familyOf } from '../../frame';
+import { defaultFrame, familyOf, fittingsOn } from '../../frame';
 import { DEFAULT_PRACTICE } from '../../reference';
 import type { Crack } from '../../trace';
 import type { Complaint, Sign, SignDetail } from '../../walk';
 import { memberPicture, type MemberPicture } from '..';
 import { complainedOf } from './complained-of';
 import { failedAgain } from './failed-again';
+import { fastenerGrades } from './fastener-grade';
+import { zincCoated } from './zinc';
 import { oldPlateEnds, STIFF_STEP } from './old-plate';
 
 const frame = defaultFrame({
@@ -132,4 +134,41 @@ test('what the owner feels along it and nobody found asks to look on', () => {
     { code: 'complaint-unexplained', verdict: 'Watch', name: 'sag, behind the cab' },
   ]);
   expect(complainedOf(picture({}))).toEqual([]);
+});
+
+describe('bolts by their marks', () => {
+  const hanger = fittingsOn(frame, rail).find(({ kind }) => kind === 'spring hanger')!;
+  const alone = { frame: { ...frame, fittings: frame.fittings.filter(({ id }) => id === hanger.id) } };
+  const { reachMm } = DEFAULT_PRACTICE.walk;
+  const of = (marks: number | undefined, awayMm: number, is: 'bolt' | 'rivet' = 'bolt') =>
+    fastenerGrades(
+      picture({
+        ...alone,
+        signs: [
+          sign(
+            { sign: 'fastener', is, state: 'sound', clamps: '', ...(marks !== undefined && { marks }) },
+            hanger.stationMm + awayMm,
+          ),
+        ],
+      }),
+    ).map(({ verdict, limit }) => [verdict, limit]);
+  test.each<[number | undefined, number, unknown[]]>([
+    [6, 0, []],
+    [5, 0, [['Watch', 6]]],
+    [3, 0, [['Watch', 6]]],
+    [2, 0, [['Mend', 6]]],
+    [0, reachMm - 1, [['Mend', 6]]],
+    [0, reachMm + 1, [['Watch', 3]]],
+    [3, reachMm + 1, []],
+    [undefined, 0, []],
+  ])('%s marks, %d mm from a hanger: %j', (marks, awayMm, found) => expect(of(marks, awayMm)).toEqual(found));
+  test('a rivet has no grade', () => expect(of(0, 0, 'rivet')).toEqual([]));
+});
+
+test('zinc is said and asks for nothing; paint is not', () => {
+  const coat = (name: 'zinc' | 'sound paint') => [sign({ sign: 'coating', coat: name }, 900, 1500)];
+  expect(zincCoated(picture({ signs: coat('zinc') }))).toMatchObject([
+    { code: 'zinc-coated', verdict: 'Leave' },
+  ]);
+  expect(zincCoated(picture({ signs: coat('sound paint') }))).toEqual([]);
 });

@@ -19,6 +19,7 @@ import {
   moneyRange,
   NO_PRICE_WORDS,
   pricedWords,
+  retiredWords,
   WAY_OUT_WORDS,
 } from '../../../../_words/ways-out';
 
@@ -81,6 +82,7 @@ export const GET = (request: Request, { params }: { params: Promise<{ jobId: str
                 `${name}: ${found.join(', ')}; ${needs.map((need) => HOST_NEED_WORDS[need]).join('; ')}`,
             ),
           ways: ways.map((way) => printedWay(file, way)),
+          retired: retiredWords(ways, chosen?.chosen),
           unseen: jobSpots(file)
             .filter(({ seen }) => !seen)
             .map(({ spot }) => spot.title),

@@ -1,10 +1,12 @@
 'use client';
 
-import { severity, type Finding, type Verdict } from '@/core/weigh';
+import type { Member } from '@/core/frame';
+import type { UnitSystem } from '@/core/quantity';
+import { byPlace, severity, type Finding, type Place, type Verdict } from '@/core/weigh';
 import { findingWords, sourceWords } from '../../../../_words/findings';
 import { printStation } from '../../../../_words/station';
 import { Reason } from '../../../../_parts/reason';
-import { useMember, usePlace, useReader } from '../../../_desk';
+import { useMember, usePlace, useReader, useRecords } from '../../../_desk';
 
 /** What a reason of each word asks for. */
 const ASKS: Readonly<Record<Verdict, string>> = {
@@ -18,14 +20,16 @@ const ASKS: Readonly<Record<Verdict, string>> = {
   Retire: 'asks to retire',
 };
 
-/** A member's reasons: what it asks for first; those that ask for nothing together, behind one line. */
+/** A member's reasons by their places, the worst place first; those that ask for nothing together, behind one line. */
 export function Reasons({ findings }: { findings: readonly Finding[] }) {
+  const { member } = useMember();
+  const { reachMm } = useRecords().file.practice.walk;
   const asking = findings.filter(({ verdict }) => verdict !== 'Leave');
   const quiet = findings.filter(({ verdict }) => verdict === 'Leave');
   return (
     <section aria-label="Reasons" className="grid gap-1">
-      {asking.map((finding, k) => (
-        <OneReason key={`${finding.code}-${k}`} finding={finding} />
+      {byPlace(asking, member.lengthMm, reachMm).map((place) => (
+        <OnePlace key={place.at?.fromMm ?? 'whole'} place={place} />
       ))}
       {quiet.length > 0 && (
         <details open={asking.length === 0}>
@@ -41,16 +45,40 @@ export function Reasons({ findings }: { findings: readonly Finding[] }) {
   );
 }
 
-function OneReason({ finding }: { finding: Finding }) {
+/** What is wrong at one place, with the way to it. */
+function OnePlace({ place: { at, findings } }: { place: Place }) {
   const { system } = useReader();
   const { member, setCursor } = useMember();
   const { cursor } = usePlace();
-  const { at } = finding;
-  const [from, to] = at
-    ? [printStation(member, at.fromMm, system), printStation(member, at.toMm, system)]
-    : [undefined, undefined];
-  const place =
-    from === undefined ? undefined : from === to ? `station ${from}` : `stations ${from} to ${to}`;
+  return (
+    <div className="mt-2">
+      <div className="flex items-center gap-3 border-b border-rule">
+        <h3 className="caption">{at ? placeWords(member, at, system) : 'the member as a whole'}</h3>
+        {at && (
+          <button
+            type="button"
+            className="hit ml-auto px-2 text-sm underline"
+            onClick={() => setCursor({ ...cursor, stationMm: (at.fromMm + at.toMm) / 2 })}
+          >
+            Show on the Strip
+          </button>
+        )}
+      </div>
+      {findings.map((finding, k) => (
+        <OneReason key={`${finding.code}-${k}`} finding={finding} />
+      ))}
+    </div>
+  );
+}
+
+function placeWords(member: Member, { fromMm, toMm }: NonNullable<Place['at']>, system: UnitSystem): string {
+  const [from, to] = [fromMm, toMm].map((mm) => printStation(member, mm, system));
+  return from === to ? `station ${from}` : `stations ${from} to ${to}`;
+}
+
+function OneReason({ finding }: { finding: Finding }) {
+  const { system } = useReader();
+  const { member } = useMember();
   const flips = finding.firmness === 'could flip with one more reading' && finding.verdict !== 'Leave';
   return (
     <Reason
@@ -58,17 +86,7 @@ function OneReason({ finding }: { finding: Finding }) {
       source={sourceWords(finding.source)}
       heavy={severity(finding.verdict) >= severity('Mend')}
       tag={`${ASKS[finding.verdict]}${flips ? '; one more reading may change it' : ''}`}
-      {...(place && { place })}
-    >
-      {at && (
-        <button
-          type="button"
-          className="plain mb-2"
-          onClick={() => setCursor({ ...cursor, stationMm: (at.fromMm + at.toMm) / 2 })}
-        >
-          Show on the Strip
-        </button>
-      )}
-    </Reason>
+      {...(finding.at && { place: placeWords(member, finding.at, system) })}
+    />
   );
 }

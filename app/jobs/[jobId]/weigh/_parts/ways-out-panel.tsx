@@ -2,10 +2,17 @@
 
 import { useCallback, useEffect, useState } from 'react';
 import type { Data, Layout } from 'plotly.js';
+import { choiceOf } from '@/core/job';
 import { SCHOOL_WAYS, type Priced } from '@/core/weigh';
 import { percent } from '@/core/quantity';
 import { Plot, type Ink } from '@/ui/charts';
-import { moneyRange, NO_PRICE_WORDS, pricedWords, WAY_OUT_WORDS } from '../../../../_words/ways-out';
+import {
+  moneyRange,
+  NO_PRICE_WORDS,
+  pricedWords,
+  retiredWords,
+  WAY_OUT_WORDS,
+} from '../../../../_words/ways-out';
 import { APPROACH_WORDS } from '../../../../_words/practice';
 import { useRecords, useRecordsLater, useWork } from '../../../_desk';
 import { HoursTakenPart } from './hours-taken-part';
@@ -31,10 +38,12 @@ export function WaysOutPanel() {
     };
   }, [file, isWorking, waysOut]);
   const priced = (ways ?? []).filter((each): each is Told => each.ok && each.money.spread.high > 0);
+  const retired = ways && retiredWords(ways, choiceOf(file)?.chosen);
   return (
     <section aria-label="Ways out and money" className="mt-5 border-t border-rule pt-2">
       <h2 className="text-lg font-semibold">Ways out, and what they cost</h2>
       {!ways && <p>being worked out…</p>}
+      {retired && <p className="py-1 text-[17px] font-semibold text-oxide">{retired}</p>}
       {ways && (
         <table className="ruled w-full text-[16px] [&_td]:py-1.5 [&_td]:pr-4 [&_td]:align-top">
           <thead>
