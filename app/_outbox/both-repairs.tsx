@@ -3,7 +3,7 @@
 import { useEffect, useState } from 'react';
 import type { JobFile } from '@/core/job';
 import { printLength, type UnitSystem } from '@/core/quantity';
-import type { Repair } from '@/core/shape';
+import { pieceName, type Repair } from '@/core/shape';
 import { askRecords, newId } from '../_client';
 import { theOutbox } from '.';
 import { repairParcel, withdrawalParcel, type Draft } from './parcel';
@@ -76,7 +76,7 @@ function Pieces({ repair, none, system }: { repair: Repair | undefined; none: st
     <ul>
       {repair.pieces.map((piece) => (
         <li key={piece.id}>
-          {piece.kind}, {at(piece.startMm)} to {at(piece.endMm)},{' '}
+          {pieceName(piece)}, {at(piece.startMm)} to {at(piece.endMm)},{' '}
           {printLength(piece.thicknessMm, system, 'thickness')} thick
         </li>
       ))}

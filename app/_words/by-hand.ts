@@ -31,12 +31,8 @@ const OF_ROLE: Partial<Record<Member['role'], string>> = {
   plate: 'It is renewed as it was made',
   brace: 'It is renewed as it was made',
 };
-const OF_SECTION = (kind: string): string =>
-  kind === 'tube'
-    ? 'A round tube is sleeved or renewed; the sleeve is specified by hand'
-    : kind === 'I' || kind === 'built-up'
-      ? 'Beams are mended with flange or web plates that end where the stress is low; they are specified by hand, by an engineer or as the maker says'
-      : 'Its repair is specified by hand';
+/** The one section that no flat plate lies on. */
+const OF_TUBE = 'A round tube is sleeved or renewed; the sleeve is specified by hand';
 
 /** Why no plate is drawn on a member, and what is needed instead: never a step that would not help. */
 export function nothingDrawnWords(picture: MemberPicture, verdict: Verdict): string {
@@ -50,11 +46,11 @@ export function nothingDrawnWords(picture: MemberPicture, verdict: Verdict): str
   if (member.role === 'crossmember')
     return verdict === 'Renew'
       ? 'A crossmember this thin is renewed, not plated. Own-made is fine: S and J at least the old one’s, space left beneath so that dirt can get out.'
-      : `Weigh says ${verdict} of this crossmember. No plate is proposed on crossmembers: specify it by hand, or renew it.`;
+      : `Weigh says ${verdict} of this crossmember. No plate is proposed on crossmembers: add a piece by hand, or renew it.`;
   const ofRole = OF_ROLE[member.role];
   if (ofRole) return `Weigh says ${verdict} of ${name}. ${ofRole}.`;
   if (pieceKindsFor(member.shape).length === 0)
-    return `Weigh says ${verdict} of ${name}. ${OF_SECTION(member.shape.kind)}: Weigh has the section left and what it must carry.`;
+    return `Weigh says ${verdict} of ${name}. ${OF_TUBE}: Weigh has the section left and what it must carry.`;
   if (picture.steel.weldRepair !== 'yes' && hasDamage)
     return `${picture.steel.name}: no welded repair is proposed. Identify the steel in Frame, or follow the maker’s own instructions.`;
   return `Weigh says ${verdict} of ${name}; no plate is proposed for it. Its reasons are in Weigh.`;

@@ -362,6 +362,42 @@ const REPAIR_WORDS: Readonly<Record<RepairFindingCode, Say<RepairFinding>>> = {
     detail: 'stripped to 2 in beside every seam, and vented: the fume makes ill',
     change: 'bolt it instead; or strip, and weld in moving air',
   }),
+  'no-shelf': (f, s) => ({
+    title: `No room for its weld beside it: ${printLength(f.value!, s, 'length')}`,
+    detail: `a fillet wants a shelf of its leg, ${printLength(f.limit!, s, 'length')}; flush edges take a bevel groove or none`,
+    change: 'a narrower plate; or a wider one welded from its other side',
+  }),
+  'in-the-way': (f) => ({
+    title: `In the plate’s way: ${f.name}`,
+    detail: 'it stands on the wall that the plate would cover; on which face is not on record',
+    change: 'notch the plate round it, take it off and refit it, or look: it may be clear of the plate',
+  }),
+  'cut-beneath': (f) => ({
+    title: `The cut takes the metal that ${f.name} stands on`,
+    detail: 'what holds position is not cut loose with the rail under it',
+    change: 'lay the plate over instead; or take it off, and put it back where it was',
+  }),
+  'off-and-back': (f) => ({
+    title: `Comes off and goes back: ${f.name}`,
+    detail: 'its place is taken from the datum first; what it carries is held meanwhile',
+    change: 'a notch round it',
+  }),
+  'hole-half-covered': (f, s) => ({
+    title: `An edge runs across a hole of ${printLength(f.value!, s, 'length')} in the ${f.name}`,
+    detail:
+      'a drain, inspection or locating hole is never covered: it is repeated in the plate with metal round it, or left free',
+    change: 'move the edge off it, or past it by its own width',
+  }),
+  'hole-kept': (f, s) => ({
+    title: `A hole of ${printLength(f.value!, s, 'length')} in the ${f.name} is repeated in the plate`,
+    detail: 'drawn in its flat pattern at the same place',
+    change: 'nothing: it stays open',
+  }),
+  'heat-near': (f, s) => ({
+    title: `Near the heat: ${f.name}`,
+    detail: `within ${printLength(f.limit!, s, 'length')} of the welds`,
+    change: 'take it off, or move and shield it',
+  }),
   'not-straight-beneath': (f, s) => ({
     title: `The member is out of straight here: ${bend(f.value!, f, s)}`,
     detail: `limit ${bend(f.limit!, f, s)}; a plate welded over a bend locks it in`,

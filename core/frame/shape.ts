@@ -276,7 +276,7 @@ function pointOffSurface(
   const breadth = breadthMm(shape);
   const left =
     shape.kind === 'built-up' ? (breadth - face.widthMm) / 2 : shape.kind === 'hat' ? shape.lipMm : 0;
-  const webX = shape.kind === 'I' || shape.kind === 'built-up' ? breadth / 2 : left + inMm;
+  const webX = (isBranched(shape) ? (breadth - shape.thicknessMm) / 2 : left) + inMm;
   switch (face.id) {
     case 'top':
       return [left + height, shape.depthMm - inMm];

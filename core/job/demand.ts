@@ -12,7 +12,7 @@ import {
   type MemberPicture,
   type MemberVerdict,
 } from '../weigh';
-import { STATE_IDS, type StateId } from '../shape';
+import { pieceName, STATE_IDS, type StateId } from '../shape';
 import { fingerprint, jobHosts } from './inputs';
 import { workJob, type MemberWork } from './member';
 import type { JobRecords } from './records';
@@ -144,8 +144,8 @@ function plateEnds(work: MemberWork | undefined): Detail[] {
       const category =
         piece.taperMm < work!.picture.member.shape.depthMm / 4 ? ('E′' as const) : ('E' as const);
       return [
-        { stationMm: piece.startMm, what: `${piece.kind}, front end`, category },
-        { stationMm: piece.endMm, what: `${piece.kind}, rear end`, category },
+        { stationMm: piece.startMm, what: `${pieceName(piece)}, front end`, category },
+        { stationMm: piece.endMm, what: `${pieceName(piece)}, rear end`, category },
       ];
     }),
   );

@@ -21,6 +21,7 @@ export {
 } from './inputs';
 export {
   brokenRules,
+  candidates,
   sketchedPicture,
   weighMember,
   workJob,
@@ -77,5 +78,6 @@ export { quantitiesOf, waysOut } from './ways-out';
 export { choiceOf, leftUndone } from './choice';
 export { harsher, overridesOf } from './override';
 export { jobFirmness } from './firmness';
+export { plateEndsOf, type JudgedEnd } from './plate-ends';
 export { triedPractice, type Tried } from './tried';
 export { answeredJob } from './answered';

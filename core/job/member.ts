@@ -8,7 +8,9 @@ import {
   type SectionKept,
 } from '../weigh';
 import {
+  candidatesOver,
   checkRules,
+  clashesUnder,
   flatPattern,
   lengthened,
   memberStates,
@@ -16,11 +18,14 @@ import {
   reasonsAgainst,
   repairPicture,
   stateKept,
+  uncheckedIn,
+  type Clash,
   type FlatPattern,
   type MemberState,
   type Repair,
   type RepairFinding,
   type RepairPicture,
+  type Unchecked,
 } from '../shape';
 import { checkJoining, designShearN, joining, strengthNPerMm, type JoinFinding, type Joining } from '../join';
 import { inputsOf, sortedRecords, type MemberInputs, type SortedRecords } from './inputs';
@@ -35,6 +40,10 @@ export interface WorkedRepair {
   /** Each piece looked at along its length: where its edges land. */
   readonly pieces: RepairPicture['pieces'];
   readonly findings: readonly RepairFinding[];
+  /** What no rule could look at. */
+  readonly unchecked: readonly Unchecked[];
+  /** What its plates meet, piece by piece. */
+  readonly clashes: readonly (Clash & { readonly pieceId: string })[];
   /** What speaks against offering it at all. */
   readonly against: readonly RepairFinding[];
   readonly patterns: readonly FlatPattern[];
@@ -129,6 +138,10 @@ function workRepair(
     restored: context.restored,
     pieces: context.pieces,
     findings,
+    unchecked: uncheckedIn(context, findings),
+    clashes: repair.pieces.flatMap((piece) =>
+      clashesUnder(picture.frame, picture.member, piece).map((clash) => ({ ...clash, pieceId: piece.id })),
+    ),
     against: reasonsAgainst(findings, foundFraction(context)),
     patterns: repair.pieces.map((piece) =>
       flatPattern(picture.member, repair, piece, { ...picture.practice, drains: picture.ways.drains }),
@@ -136,6 +149,25 @@ function workRepair(
     joined,
     joinFindings: checkJoining(context, joined),
   };
+}
+
+/**
+ * Every form that could answer a run of damage, worked right through: those that may be offered first, of these what breaks least, then the one with
+ * less weld. What speaks against the others stands with them.
+ */
+export function candidates(
+  picture: MemberPicture,
+  run: { readonly fromMm: number; readonly toMm: number },
+  grossMassKg?: number,
+): WorkedRepair[] {
+  return candidatesOver(picture, run)
+    .map((each) => workRepair(repairPicture(picture, withRoomForWelds(picture, each)), true, grossMassKg))
+    .sort(
+      (a, b) =>
+        a.against.length - b.against.length ||
+        brokenRules(a).length - brokenRules(b).length ||
+        a.joined.totalWeldMm - b.joined.totalWeldMm,
+    );
 }
 
 /** The least section modulus over what a repair is for, as found, lower bound; 1 where it is for nothing. */
@@ -147,6 +179,8 @@ const foundFraction = ({ picture, target }: RepairPicture): number =>
       .map(({ kept }) => Math.min(lowerBound(kept.modulusTop!), lowerBound(kept.modulusBottom!))),
   );
 
+const LENGTHWISE: readonly string[] = ['upper edge', 'edge on the flange'];
+
 /** The way back: a proposed plate whose end welds cannot take its force is made longer there until they can, three times at most. */
 function withRoomForWelds(picture: MemberPicture, proposal: Repair): Repair {
   let repair = proposal;
@@ -156,7 +190,7 @@ function withRoomForWelds(picture: MemberPicture, proposal: Repair): Repair {
     if (short.length === 0) return repair;
     for (const end of short) {
       const perMm = lines
-        .filter((line) => line.pieceId === end.pieceId && line.place === 'upper edge')
+        .filter((line) => line.pieceId === end.pieceId && LENGTHWISE.includes(line.place))
         .reduce((sum, line) => sum + strengthNPerMm(line), 0);
       repair =
         perMm > 0

@@ -19,6 +19,7 @@ import { STANDARD_GRAVITY } from '../quantity';
 import { faceAtU, onSheet, type Face, type FaceId } from '../frame';
 import {
   coverageAt,
+  isInside,
   memberStates,
   plateForceN,
   plugLayout,
@@ -29,7 +30,8 @@ import {
   type RepairPicture,
 } from '../shape';
 
-export type WeldPlace = 'upper edge' | 'lower edge' | 'flange tip' | 'front end' | 'rear end' | 'plugs';
+export type WeldPlace =
+  'upper edge' | 'lower edge' | 'flange tip' | 'edge on the flange' | 'front end' | 'rear end' | 'plugs';
 export type WeldPosition = 'flat' | 'horizontal' | 'vertical' | 'overhead';
 
 /** Intermittent runs: each `lengthMm` long, `pitchMm` from centre to centre. */
@@ -146,13 +148,13 @@ function edgeLines(
       const lengthMm = last.stationMm - first.stationMm;
       return {
         ...base,
-        place: edgePlace(face, side),
+        place: edgePlace(piece, face, side),
         face: face.id,
         fromMm: first.stationMm,
         toMm: last.stationMm,
         lengthMm,
         style: repair.weldStyle,
-        position: positionOf(face, repair.onBench, false),
+        position: positionOf(face, { onBench: repair.onBench, inside: isInside(piece), isEnd: false }),
         ...(repair.weldStyle !== 'continuous' && {
           runs: runsOf(repair.weldStyle, base.legMm, piece.thicknessMm, picture.steel.yieldMpa),
         }),
@@ -177,13 +179,27 @@ function landedRuns(stations: readonly PieceStation[], side: number): PieceStati
   return runs;
 }
 
-const edgePlace = (face: Face, side: number): WeldPlace =>
-  !face.upright ? 'flange tip' : (side === 0) !== (face.id === 'inner') ? 'upper edge' : 'lower edge';
+const edgePlace = ({ kind }: Piece, face: Face, side: number): WeldPlace =>
+  kind === 'cover plate'
+    ? 'edge on the flange'
+    : !face.upright
+      ? 'flange tip'
+      : (side === 0) !== (face.id === 'inner')
+        ? 'upper edge'
+        : 'lower edge';
 
-function positionOf(face: Face, onBench: boolean, isEnd: boolean): WeldPosition {
+/** Seen from the side the weld is made on: the bottom is welded from below outside and from above inside. */
+function positionOf(
+  { id }: Face,
+  {
+    onBench,
+    inside,
+    isEnd,
+  }: { readonly onBench: boolean; readonly inside: boolean; readonly isEnd: boolean },
+): WeldPosition {
   if (onBench) return 'flat';
-  if (face.id === 'bottom') return 'overhead';
-  if (face.id === 'top') return 'flat';
+  if (id === 'bottom') return inside ? 'flat' : 'overhead';
+  if (id === 'top') return inside ? 'overhead' : 'flat';
   return isEnd ? 'vertical' : 'horizontal';
 }
 
@@ -223,8 +239,13 @@ function flowAlong(
       const flow = shearFlow(section, 0, shearN);
       const cover = coverageAt(picture.member, piece, station.stationMm);
       if (!flow || !cover) return undefined;
-      const links = plates.flatMap((plate) => plate.weldedAtUMm);
-      const at = links.findIndex((uMm) => Math.abs(uMm - (side === 0 ? cover.uFromMm : cover.uToMm)) < 1e-6);
+      const links = plates.flatMap(({ weldedAtUMm, inside = false }) =>
+        weldedAtUMm.map((uMm) => ({ uMm, inside })),
+      );
+      const edgeUMm = side === 0 ? cover.uFromMm : cover.uToMm;
+      const at = links.findIndex(
+        ({ uMm, inside }) => inside === isInside(piece) && Math.abs(uMm - edgeUMm) < 1e-6,
+      );
       const strips = [...section.thicknessMm.keys()].filter(
         (strip) => section.thicknessMm[strip] === WELD_LINK,
       );
@@ -268,7 +289,7 @@ function endLines(
       toMm,
       lengthMm: pathLength(outline),
       style: 'continuous' as const,
-      position: positionOf(face, context.repair.onBench, true),
+      position: positionOf(face, { onBench: context.repair.onBench, inside: isInside(piece), isEnd: true }),
     };
   });
 }
@@ -297,7 +318,7 @@ function plugLine(
       lengthMm: toMm - fromMm,
       style: 'skip',
       runs: { lengthMm: diameterMm, pitchMm },
-      position: positionOf(face, context.repair.onBench, false),
+      position: positionOf(face, { onBench: context.repair.onBench, inside: isInside(piece), isEnd: false }),
       plugs: {
         count: count * rowsUMm.length,
         diameterMm,

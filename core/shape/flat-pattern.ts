@@ -4,14 +4,23 @@ import { lengthDigits, type UnitSystem } from '../quantity';
 import { isClosed, startsAtMm, surfaceOf, type Member } from '../frame';
 import { foldsBetween } from '../weigh';
 import { bendAllowanceMm } from './bend';
+import { holesUnder } from './holes';
 import { plugLayout } from './plugs';
-import { coverage, outlineOnStrip, taperLengthMm, type Piece, type Repair } from './repair';
+import {
+  coverage,
+  isInside,
+  outlineOnStrip,
+  pieceName,
+  taperLengthMm,
+  type Piece,
+  type Repair,
+} from './repair';
 
 export interface FlatHole {
   readonly xMm: number;
   readonly vMm: number;
   readonly diameterMm: number;
-  readonly purpose: 'drain' | 'plug weld';
+  readonly purpose: 'drain' | 'plug weld' | 'kept hole';
 }
 
 /**
@@ -55,7 +64,9 @@ export function flatPattern(
   const insideRadiusMm = practice.bendRadiusPerThickness * piece.thicknessMm;
   const allowanceMm = bendAllowanceMm(Math.PI / 2, insideRadiusMm, piece.thicknessMm, practice.bendK);
   const folds = foldsBetween(surface, whole.uFromMm, whole.uToMm);
-  const toV = (uMm: number) => flattened(uMm, whole.uFromMm, folds, insideRadiusMm, allowanceMm);
+  // Laid inside, its own corner lies a wall and its own thickness in from the rail's.
+  const cornerMm = insideRadiusMm + (isInside(piece) ? member.shape.thicknessMm + piece.thicknessMm : 0);
+  const toV = (uMm: number) => flattened(uMm, whole.uFromMm, folds, cornerMm, allowanceMm);
   const outline = outlineOnStrip(member, piece).map(([stationMm, uMm]): Point => [
     stationMm - piece.startMm,
     toV(uMm),
@@ -68,29 +79,33 @@ export function flatPattern(
     lengthMm,
     widthMm: toV(whole.uToMm),
     bends: folds.map((fold) => ({
-      startVMm: toV(fold - insideRadiusMm),
-      endVMm: toV(fold + insideRadiusMm),
+      startVMm: toV(fold - cornerMm),
+      endVMm: toV(fold + cornerMm),
       ...spanAcross(outline, toV(fold)),
     })),
-    holes: [...drains(member, piece, practice, toV), ...plugs(member, repair, piece, toV)],
+    holes: [
+      ...drains(member, piece, practice, toV),
+      ...plugs(member, repair, piece, toV),
+      ...keptHoles(member, piece, toV),
+    ],
     insideRadiusMm,
     bendAllowanceMm: allowanceMm,
     massKg: Math.abs(polygonArea(outline)) * piece.thicknessMm * STEEL_DENSITY_KG_PER_MM3,
   };
 }
 
-/** Flat coordinate of a wrapped one: each fold's 2R of outside-of-rail corner becomes one bend allowance. */
+/** Flat coordinate of a wrapped one: what lies within `cornerMm` of each fold, up to the bend's tangent lines, becomes one bend allowance. */
 function flattened(
   uMm: number,
   uFromMm: number,
   folds: readonly number[],
-  radiusMm: number,
+  cornerMm: number,
   allowanceMm: number,
 ): number {
   let v = uMm - uFromMm;
   for (const fold of folds) {
-    const into = Math.min(Math.max(uMm - (fold - radiusMm), 0), 2 * radiusMm);
-    v -= into * (1 - allowanceMm / (2 * radiusMm));
+    const into = Math.min(Math.max(uMm - (fold - cornerMm), 0), 2 * cornerMm);
+    v -= into * (1 - allowanceMm / (2 * cornerMm));
   }
   return v;
 }
@@ -126,6 +141,17 @@ function drains(
     purpose: 'drain',
   }));
 }
+
+/** The maker's holes beneath a piece are repeated in it: none that drains, locates or is looked through is covered. */
+const keptHoles = (member: Member, piece: Piece, toV: (uMm: number) => number): FlatHole[] =>
+  holesUnder(member, piece)
+    .filter(({ is }) => is === 'under it')
+    .map(({ hole, uMm }) => ({
+      xMm: hole.stationMm - piece.startMm,
+      vMm: toV(uMm),
+      diameterMm: hole.diameterMm,
+      purpose: 'kept hole',
+    }));
 
 /** Plug holes of one row after another, in the piece's flat. */
 function plugs(member: Member, repair: Repair, piece: Piece, toV: (uMm: number) => number): FlatHole[] {
@@ -172,7 +198,7 @@ export function drawFlatPattern(
   pen.moveTo(middle, flip(0) - size / 2);
   pen.lineTo(middle, flip(0) - 2.5 * size);
   const length = (mm: number) => `${lengthDigits(mm, system, 'length')} ${system}`;
-  const label = `${pattern.piece.kind} ${lengthDigits(pattern.piece.thicknessMm, system, 'thickness')} ${system}  stations ${length(pattern.memberStartsMm + pattern.piece.startMm)} to ${length(pattern.memberStartsMm + pattern.piece.endMm)}`;
+  const label = `${pieceName(pattern.piece)} ${lengthDigits(pattern.piece.thicknessMm, system, 'thickness')} ${system}  stations ${length(pattern.memberStartsMm + pattern.piece.startMm)} to ${length(pattern.memberStartsMm + pattern.piece.endMm)}`;
   const words = mirroredTwin ? `${label}  MIRRORED TWIN` : label;
   const textX = (mirroredTwin ? 0.78 : 0.22) * pattern.lengthMm;
   if (warning) pen.text(textX, flip(0.3 * pattern.widthMm) + 1.8 * size, size, warning);

@@ -2,19 +2,23 @@ export {
   checkRepair,
   coverage,
   coverageAt,
+  isInside,
   outlineOnStrip,
+  pieceName,
   PIECE_KINDS,
-  pieceKindsFor,
   pieceSchema,
   repairForm,
   repairSchema,
   taperLengthMm,
   WELD_STYLES,
-  type Coverage,
   type Piece,
   type PieceKind,
+  PAST_WAYS,
+  type Notch,
+  type PastWay,
   type Repair,
 } from './repair';
+export { faceOfPiece, formOf, pieceKindsFor, type Coverage, type PieceForm } from './forms';
 export { bendAllowanceMm, kFromCoupon, type BrakeCoupon } from './bend';
 export {
   carryingReach,
@@ -35,7 +39,7 @@ export {
   type MemberState,
   type StateId,
 } from './states';
-export { lengthened, proposeRepairs } from './propose';
+export { candidatesOver, lengthened, proposeRepairs } from './propose';
 export { drawFlatPattern, FLAT_LAYERS, flatPattern, type FlatHole, type FlatPattern } from './flat-pattern';
 export { repairPicture, type PieceStation, type RepairPicture } from './repair-picture';
 export {
@@ -45,4 +49,8 @@ export {
   type Weight,
 } from './repair-finding';
 export { checkRules, reasonsAgainst } from './rules';
+export { clashesUnder, isNotchedRound, pastOf, type Clash } from './clashes';
+export { holesUnder, type HoleUnder } from './holes';
 export { plugLayout, type PlugLayout } from './plugs';
+export { withWayPast } from './way-past';
+export { UNCHECKED, uncheckedIn, type Unchecked } from './unchecked';

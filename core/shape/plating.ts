@@ -6,7 +6,8 @@ import { edgeAt, KNOWN, wallAt, type WallProfile } from '../probe';
 import { developedWidthMm, faceAtU, heightOnFace, onSheet, type Face } from '../frame';
 import { unrolledPath, type Crack } from '../trace';
 import { type CutBand, type MemberPicture, type PlateBand, type SectionChange } from '../weigh';
-import { coverageAt, type Piece, type Repair } from './repair';
+import { formOf } from './forms';
+import { coverageAt, isInside, type Piece, type Repair } from './repair';
 
 /** Share of yield a plate is counted at when nothing is known of the load: 0.67 Fy (common practice, no source). */
 export const PLATE_STRESS_SHARE = 0.67;
@@ -58,7 +59,8 @@ function meetsAnotherPiece(
 ): boolean {
   const sheetU = onSheet(picture.member.shape, edgeUMm);
   return repair.pieces.some((other) => {
-    const cover = other.id !== piece.id && coverageAt(picture.member, other, stationMm);
+    const isBeside = other.id !== piece.id && isInside(other) === isInside(piece);
+    const cover = isBeside && coverageAt(picture.member, other, stationMm);
     return (
       cover &&
       [cover.uFromMm, cover.uToMm].some(
@@ -201,7 +203,7 @@ export function cutsAt(picture: MemberPicture, repair: Repair, stationMm: number
   );
   if (!zone) return [];
   return repair.pieces
-    .filter((piece) => piece.kind === 'bottom L' || piece.kind === 'bottom U')
+    .filter((piece) => formOf(piece.kind).replaces)
     .flatMap((piece) => {
       const cover = coverageAt(picture.member, piece, stationMm);
       if (!cover) return [];
@@ -261,6 +263,7 @@ function plateBand(picture: MemberPicture, repair: Repair, piece: Piece, station
       thicknessMm: piece.thicknessMm,
       weldedAtUMm,
       carries: true,
+      ...(isInside(piece) && { inside: true }),
     },
   ];
 }

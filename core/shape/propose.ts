@@ -1,32 +1,14 @@
 import { inchesToMm } from '../quantity';
-import {
-  BESIDE_TOE_MM,
-  BETWEEN_HEAT_ZONES_MM,
-  chosenLegMm,
-  lapMm,
-  schoolEdgeMm,
-  outstandLimit,
-  type Approach,
-} from '../reference';
-import { highestUpperMm } from '../probe';
+import { BETWEEN_HEAT_ZONES_MM, lapMm, outstandLimit, type Approach } from '../reference';
 import { crackExtent } from '../trace';
-import { goneHeights } from '../metal';
 import { crossingsOn, isClosed } from '../frame';
-import { lowerBound, type DamageZone, type MemberPicture } from '../weigh';
+import { isMended, lowerBound, type MemberPicture } from '../weigh';
 import { developmentMm } from './plating';
-import { pieceKindsFor, type Piece, type PieceKind, type Repair } from './repair';
+import { formOf } from './forms';
+import { layoutsFor, roundDown, roundUp, type PieceLayout, type Target } from './layouts';
+import { pieceName, type Repair } from './repair';
 import { memberStates, stateKept } from './states';
-
-/** Repairs are drawn to the nearest quarter inch along the rail. */
-const STEP_MM = inchesToMm(1 / 4);
-const roundUp = (mm: number): number => Math.ceil(mm / STEP_MM - 1e-6) * STEP_MM;
-const roundDown = (mm: number): number => Math.floor(mm / STEP_MM + 1e-6) * STEP_MM;
-
-interface Target {
-  readonly fromMm: number;
-  readonly toMm: number;
-  readonly zone?: DamageZone;
-}
+import { withWayPast } from './way-past';
 
 /** Schools that weld plates on; the others splice, renew or bolt. */
 const WELDS_PLATES: readonly Approach[] = ['repair', 'preservation'];
@@ -36,26 +18,48 @@ const WELDS_PLATES: readonly Approach[] = ['repair', 'preservation'];
  * Nothing is proposed on a member without readings (what would it land on?) or one whose steel may not be welded.
  */
 export function proposeRepairs(picture: MemberPicture, saved: readonly Repair[]): Repair[] {
+  const isCovered = (target: Target) =>
+    saved.some((repair) =>
+      repair.pieces.some((piece) => piece.startMm <= target.toMm && piece.endMm >= target.fromMm),
+    );
+  return targetsOf(picture).flatMap((target, k) =>
+    isCovered(target) ? [] : proposal(picture, target, k + 1),
+  );
+}
+
+/** The same damage answered in every form that fits the section, each in the plate that does best, the engine's own choice first. */
+export function candidatesOver(picture: MemberPicture, run: Pick<Target, 'fromMm' | 'toMm'>): Repair[] {
+  return targetsOf(picture)
+    .map((target, k) => ({ target, number: k + 1 }))
+    .filter(({ target }) => target.fromMm <= run.toMm && target.toMm >= run.fromMm)
+    .flatMap(({ target, number }) => {
+      const byForm = new Map<string, Repair[]>();
+      for (const thicknessMm of platesFor(picture))
+        for (const layout of layoutsFor(picture, target, thicknessMm)) {
+          const name = layout.map(pieceName).join(' + ');
+          const draft = drafted(picture, target, { layout, thicknessMm, number: `${number}-${byForm.size}` });
+          byForm.set(name, [...(byForm.get(name) ?? []), draft]);
+        }
+      return [...byForm.values()].map((drafts) => bestOf(picture, target, drafts));
+    });
+}
+
+/** What asks for plates on a member; nothing where none may be welded, or it is sooner renewed. */
+function targetsOf(picture: MemberPicture): Target[] {
   if (
     !picture.found ||
     picture.steel.weldRepair !== 'yes' ||
-    picture.member.role !== 'rail' ||
-    !WELDS_PLATES.includes(picture.ways.approach) ||
-    pieceKindsFor(picture.member.shape).length === 0
+    !isMended(picture.member) ||
+    !WELDS_PLATES.includes(picture.ways.approach)
   )
     return [];
-  const targets = joined(
+  return joined(
     [
       ...picture.zones.map((zone) => ({ fromMm: zone.fromMm, toMm: zone.toMm, zone })),
       ...(picture.ways.cracks === 'weld and plate' ? picture.cracks.map(crackExtent) : []),
     ],
     2 * picture.member.shape.depthMm,
   );
-  const isCovered = (target: Target) =>
-    saved.some((repair) =>
-      repair.pieces.some((piece) => piece.startMm <= target.toMm && piece.endMm >= target.fromMm),
-    );
-  return targets.flatMap((target, k) => (isCovered(target) ? [] : [proposal(picture, target, k + 1)]));
 }
 
 /** Damage whose repairs would run into each other is one target. */
@@ -87,36 +91,68 @@ function merged(one: Target, other: Target): Target {
 /** A plate much lighter than the wall is no repair: from seven tenths of it up (our judgement). */
 const LIGHTEST = 0.7;
 
-function proposal(picture: MemberPicture, target: Target, number: number): Repair {
+function proposal(picture: MemberPicture, target: Target, number: number): Repair[] {
+  const drafts = platesFor(picture).flatMap((thicknessMm) => {
+    const [layout] = layoutsFor(picture, target, thicknessMm);
+    return layout ? [drafted(picture, target, { layout, thicknessMm, number: String(number) })] : [];
+  });
+  return drafts.length > 0 ? [bestOf(picture, target, drafts)] : [];
+}
+
+/** Plates on the shelf that are heavy enough; the heaviest where none is. */
+function platesFor({ practice, built }: MemberPicture): number[] {
+  const thicknesses = [...practice.stockThicknessesMm].sort((a, b) => a - b);
+  const heavyEnough = thicknesses.filter((thicknessMm) => thicknessMm >= LIGHTEST * built.thicknessMm);
+  return heavyEnough.length > 0 ? heavyEnough : thicknesses.slice(-1);
+}
+
+interface Draft {
+  readonly layout: PieceLayout;
+  readonly thicknessMm: number;
+  readonly number: string;
+}
+
+function drafted(picture: MemberPicture, target: Target, { layout, thicknessMm, number }: Draft): Repair {
   const { opening, seams, plugs } = picture.ways;
-  const thicknesses = [...picture.practice.stockThicknessesMm].sort((a, b) => a - b);
-  const draft = (thicknessMm: number): Repair =>
-    withReach(picture, target, {
-      id: `proposal-${picture.member.id}-${number}`,
-      memberId: picture.member.id,
-      cutOut: opening === 'by section' ? isClosed(picture.member.shape) : opening === 'cut out',
-      pieces: piecesFor(picture, target, thicknessMm, `${picture.member.id}-${number}`),
-      weldStyle: seams,
-      plugs,
-      onBench: false,
-      by: 'proposed',
-      at: '1970-01-01T00:00:00Z',
-    });
-  const heavyEnough = thicknesses.filter(
-    (thicknessMm) => thicknessMm >= LIGHTEST * picture.built.thicknessMm,
-  );
-  const usable = heavyEnough.length ? heavyEnough : [thicknesses[thicknesses.length - 1]!];
-  const drafts = usable.map(draft);
-  const good = drafts.find(
-    (candidate) => restoredFraction(picture, candidate, target) >= 1 && !hasSlenderLeg(picture, candidate),
-  );
+  const { shape, id } = picture.member;
+  const cutsOut = opening === 'by section' ? isClosed(shape) : opening === 'cut out';
+  const taperMm = roundUp(0.75 * shape.depthMm);
+  const plain: Repair = {
+    id: `proposal-${id}-${number}`,
+    memberId: id,
+    cutOut: cutsOut && layout.some(({ kind }) => formOf(kind).replaces),
+    pieces: layout.map((laid, k) => ({
+      ...laid,
+      id: `${id}-${number}-${k + 1}`,
+      startMm: target.fromMm,
+      endMm: target.toMm,
+      thicknessMm,
+      taperMm,
+    })),
+    weldStyle: seams,
+    plugs,
+    onBench: false,
+    by: 'proposed',
+    at: '1970-01-01T00:00:00Z',
+  };
+  return pastAll(picture, target, withReach(picture, target, plain));
+}
+
+/** Notched where the plate brings back as much with its notches; else what it meets comes off. */
+function pastAll(picture: MemberPicture, target: Target, repair: Repair): Repair {
+  const notched = withWayPast(picture, repair);
+  if (notched.pieces.every(({ notches }) => notches === undefined)) return notched;
+  const whole = withWayPast(picture, repair, false);
+  const wanted = Math.min(1, restoredFraction(picture, whole, target));
+  return restoredFraction(picture, notched, target) >= wanted ? notched : whole;
+}
+
+/** The thinnest that brings the strength back without a slender leg; else the one that brings back most. */
+function bestOf(picture: MemberPicture, target: Target, drafts: readonly Repair[]): Repair {
+  const restored = new Map(drafts.map((draft) => [draft, restoredFraction(picture, draft, target)]));
   return (
-    good ??
-    drafts.reduce((best, candidate) =>
-      restoredFraction(picture, candidate, target) > restoredFraction(picture, best, target) + 0.02
-        ? candidate
-        : best,
-    )
+    drafts.find((draft) => restored.get(draft)! >= 1 && !hasSlenderLeg(picture, draft)) ??
+    drafts.reduce((best, draft) => (restored.get(draft)! > restored.get(best)! + 0.02 ? draft : best))
   );
 }
 
@@ -128,117 +164,17 @@ export function restoredFraction(
 ): number {
   const repaired = memberStates(picture, [repair]).find((state) => state.id === 'as repaired');
   if (!repaired) return 0;
-  const stations = [0, 0.25, 0.5, 0.75, 1].map(
-    (part) => target.fromMm + part * (target.toMm - target.fromMm),
-  );
+  const notched = repair.pieces
+    .flatMap(({ notches = [] }) => notches.map(({ fromMm, toMm }) => (fromMm + toMm) / 2))
+    .filter((mm) => mm >= target.fromMm && mm <= target.toMm);
+  const along = [0, 0.25, 0.5, 0.75, 1].map((part) => target.fromMm + part * (target.toMm - target.fromMm));
+  const stations = [...along, ...notched];
   return Math.min(
     ...stations.map((stationMm) => {
       const kept = stateKept(picture, repaired, stationMm)?.kept;
       return kept ? Math.min(lowerBound(kept.modulusTop!), lowerBound(kept.modulusBottom!)) : 0;
     }),
   );
-}
-
-function piecesFor(picture: MemberPicture, target: Target, thicknessMm: number, stem: string): Piece[] {
-  const { shape } = picture.member;
-  const taperMm = roundUp(0.75 * shape.depthMm);
-  const piece = (kind: PieceKind, lowerEdgeMm: number, upperEdgeMm: number, n: number): Piece => ({
-    id: `${stem}-${n}`,
-    kind,
-    startMm: target.fromMm,
-    endMm: target.toMm,
-    thicknessMm,
-    lowerEdgeMm,
-    upperEdgeMm,
-    taperMm,
-  });
-  const crackOnly = target.zone ? undefined : crackFaces(picture, target);
-  if (crackOnly?.side && !crackOnly.top && !crackOnly.bottom)
-    return [sidePlateOver(picture, crackHeights(picture, target), piece)];
-  if (crackOnly?.top && !crackOnly.bottom && !isClosed(shape))
-    return [piece('top L', roundDown(shape.depthMm / 2), shape.depthMm, 1)];
-  const hole = goneHeights(picture.account, picture.member, target);
-  if (hole && isLocalHole(picture, target)) return [sidePlateOver(picture, hole, piece)];
-  const edge = upperEdge(picture, target, thicknessMm);
-  const needsTop = edge === undefined || (target.zone?.topFlange ?? false);
-  if (isClosed(shape))
-    return needsTop ? bothCaps(picture, piece, thicknessMm) : [piece('bottom U', 0, edge, 1)];
-  return [needsTop ? piece('full C', 0, shape.depthMm, 1) : piece('bottom L', 0, edge, 1)];
-}
-
-function crackFaces(picture: MemberPicture, target: Target) {
-  const faces = picture.cracks
-    .filter((crack) => crackExtent(crack).fromMm <= target.toMm && crackExtent(crack).toMm >= target.fromMm)
-    .flatMap((crack) => crack.path.map((spot) => spot.face));
-  return {
-    top: faces.includes('top'),
-    bottom: faces.includes('bottom'),
-    side: faces.some((face) => face === 'web' || face === 'outer' || face === 'inner'),
-  };
-}
-
-/** A hole by itself in a side, with sound flanges: no tide line runs to it. */
-const isLocalHole = (picture: MemberPicture, { zone, fromMm, toMm }: Target): boolean =>
-  zone !== undefined &&
-  !zone.topFlange &&
-  !zone.bottomFlange &&
-  picture.edges.every((edge) => (highestUpperMm(edge, fromMm, toMm) ?? 0) === 0);
-
-function crackHeights(picture: MemberPicture, target: Target): { lowMm: number; highMm: number } {
-  const heights = picture.cracks
-    .filter((crack) => crackExtent(crack).fromMm <= target.toMm && crackExtent(crack).toMm >= target.fromMm)
-    .flatMap((crack) => crack.path.map((spot) => spot.heightMm));
-  return { lowMm: Math.min(...heights), highMm: Math.max(...heights) };
-}
-
-function sidePlateOver(
-  picture: MemberPicture,
-  { lowMm, highMm }: { readonly lowMm: number; readonly highMm: number },
-  piece: (kind: PieceKind, lower: number, upper: number, n: number) => Piece,
-): Piece {
-  const past = inchesToMm(2);
-  const cornerMm = chosenLegMm(picture.built.thicknessMm, picture.built.thicknessMm) + BESIDE_TOE_MM;
-  const lower = Math.max(cornerMm, roundDown(lowMm - past));
-  const upper = Math.min(picture.member.shape.depthMm - cornerMm, roundUp(highMm + past));
-  return piece('side plate', lower, upper, 1);
-}
-
-/** Both caps of a box, meeting at mid-height with room for one weld between them. */
-function bothCaps(
-  picture: MemberPicture,
-  piece: (kind: PieceKind, lower: number, upper: number, n: number) => Piece,
-  thicknessMm: number,
-): Piece[] {
-  const middle = roundDown(picture.member.shape.depthMm / 2);
-  return [
-    piece('bottom U', 0, middle, 1),
-    piece(
-      'top U',
-      middle + 2 * chosenLegMm(thicknessMm, picture.built.thicknessMm),
-      picture.member.shape.depthMm,
-      2,
-    ),
-  ];
-}
-
-/**
- * Height of a bottom piece's edge: the full lap above the sound edge where the school's band leaves room, else as high as the school lets it
- * come (a stated deviation). Undefined when not even the weld finds sound metal: the top needs a cap too.
- */
-function upperEdge(picture: MemberPicture, target: Target, thicknessMm: number): number | undefined {
-  const { shape } = picture.member;
-  const bounds = picture.edges
-    .map((edge) => highestUpperMm(edge, target.fromMm, target.toMm))
-    .filter((upper) => upper !== undefined);
-  const gone = goneHeights(picture.account, picture.member, target)?.highMm ?? 0;
-  const soundFromMm = Math.max(gone, ...bounds);
-  const legMm = chosenLegMm(thicknessMm, picture.built.thicknessMm);
-  const highestMm = shape.depthMm - Math.max(schoolEdgeMm(picture.ways.margin), legMm + BESIDE_TOE_MM);
-  const leastMm = soundFromMm + BESIDE_TOE_MM;
-  if (leastMm > highestMm + 1e-6) return undefined;
-  const wantedMm = roundUp(soundFromMm + lapMm(Math.min(thicknessMm, picture.built.thicknessMm)));
-  const generousMm = roundUp(shape.depthMm / 3);
-  return Math.max(leastMm, Math.min(Math.max(wantedMm, generousMm), roundDown(highestMm)));
 }
 
 /** A bottom leg that may hang free beside a rotten flange must not buckle: b/t within 0.56√(E/Fy). */

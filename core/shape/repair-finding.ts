@@ -30,6 +30,13 @@ export const REPAIR_FINDING_CODES = [
   'weld-as-maker',
   'pocket-sealed',
   'crack-welded-only',
+  'no-shelf',
+  'in-the-way',
+  'cut-beneath',
+  'off-and-back',
+  'hole-half-covered',
+  'hole-kept',
+  'heat-near',
 ] as const;
 export type RepairFindingCode = (typeof REPAIR_FINDING_CODES)[number];
 

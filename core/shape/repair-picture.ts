@@ -2,7 +2,7 @@ import { inchesToMm } from '../quantity';
 import { crackExtent } from '../trace';
 import type { MemberPicture, SectionKept } from '../weigh';
 import { carryingReach, landingsAt, type EdgeLanding } from './plating';
-import { taperLengthMm, type Piece, type Repair } from './repair';
+import { turnsOf, type Piece, type Repair } from './repair';
 import { memberStates, stateKept } from './states';
 
 export interface PieceStation {
@@ -16,7 +16,7 @@ export interface RepairPicture {
   readonly repair: Repair;
   /** The damage it answers: zones and cracks its pieces lie over. */
   readonly target?: { readonly fromMm: number; readonly toMm: number };
-  /** Sections as repaired at the map's columns over the target. */
+  /** Sections as repaired at the map's columns over the target; over its pieces' whole length where it answers nothing and only reinforces. */
   readonly restored: readonly SectionKept[];
   readonly pieces: readonly {
     readonly piece: Piece;
@@ -28,12 +28,11 @@ export interface RepairPicture {
 export function repairPicture(picture: MemberPicture, repair: Repair): RepairPicture {
   const target = damageUnder(picture, repair);
   const repaired = memberStates(picture, [repair]).find((state) => state.id === 'as repaired');
-  const columns =
-    target && picture.found
-      ? [...picture.found.stationsMm].filter(
-          (stationMm) => stationMm >= target.fromMm && stationMm <= target.toMm,
-        )
-      : [];
+  const over = target ?? {
+    fromMm: Math.min(...repair.pieces.map(({ startMm }) => startMm)),
+    toMm: Math.max(...repair.pieces.map(({ endMm }) => endMm)),
+  };
+  const columns = columnsOver([...(picture.found?.stationsMm ?? [])], over);
   return {
     picture,
     repair,
@@ -49,6 +48,18 @@ export function repairPicture(picture: MemberPicture, repair: Repair): RepairPic
       carries: carryingReach(picture, repair, piece),
     })),
   };
+}
+
+/** Columns of the map over a run; the nearest one where it is a crack's and lies between two. */
+function columnsOver(
+  stationsMm: readonly number[],
+  { fromMm, toMm }: { readonly fromMm: number; readonly toMm: number },
+): number[] {
+  const within = stationsMm.filter((stationMm) => stationMm >= fromMm && stationMm <= toMm);
+  if (within.length > 0 || stationsMm.length === 0) return within;
+  const middleMm = (fromMm + toMm) / 2;
+  const away = (mm: number) => Math.abs(mm - middleMm);
+  return [stationsMm.reduce((near, mm) => (away(mm) < away(near) ? mm : near))];
 }
 
 function damageUnder(picture: MemberPicture, repair: Repair): { fromMm: number; toMm: number } | undefined {
@@ -71,8 +82,7 @@ function stationsOf(picture: MemberPicture, repair: Repair, piece: Piece): Piece
     { length: count + 1 },
     (_, k) => piece.startMm + ((piece.endMm - piece.startMm) * k) / count,
   );
-  const taper = taperLengthMm(piece);
-  const stations = [...new Set([...even, piece.startMm + taper, piece.endMm - taper])].sort((a, b) => a - b);
+  const stations = [...new Set([...even, ...turnsOf(piece)])].sort((a, b) => a - b);
   return stations.map((stationMm) => ({ stationMm, edges: landingsAt(picture, repair, piece, stationMm) }));
 }
 

@@ -1,35 +1,41 @@
 import { z } from 'zod';
-import {
-  bySchema,
-  faceOf,
-  instantSchema,
-  isClosed,
-  uOnFace,
-  developedWidthMm,
-  type Member,
-  type MemberShape,
-} from '../frame';
+import { bySchema, faceIdSchema, instantSchema, type Face, type Member, type MemberShape } from '../frame';
 import { fail, ok, type Form, type Outcome } from '../quantity';
+import { faceOfPiece, formOf, type Coverage } from './forms';
 
-export const PIECE_KINDS = ['bottom L', 'top L', 'full C', 'side plate', 'bottom U', 'top U'] as const;
+export const PIECE_KINDS = [
+  'bottom L',
+  'top L',
+  'full C',
+  'side plate',
+  'bottom U',
+  'top U',
+  'cover plate',
+] as const;
 export type PieceKind = (typeof PIECE_KINDS)[number];
 
-/** Which pieces fit which section. */
-export const pieceKindsFor = (shape: MemberShape): readonly PieceKind[] =>
-  shape.kind === 'channel'
-    ? ['bottom L', 'top L', 'full C', 'side plate']
-    : shape.kind === 'box'
-      ? ['bottom U', 'top U', 'side plate']
-      : [];
+/** A recess in one lengthwise edge, over stations of the member. */
+export const notchSchema = z
+  .object({
+    fromMm: z.number(),
+    toMm: z.number(),
+    edge: z.enum(['first', 'last']),
+    deepMm: z.number().gt(0, 'a notch is deeper than nothing').lte(1000),
+  })
+  .refine(({ fromMm, toMm }) => toMm > fromMm, 'a notch ends after it starts');
+export type Notch = z.infer<typeof notchSchema>;
 
 /**
- * One plate, bent or flat, laid on the outside of a member.
- * `upperEdgeMm` / `lowerEdgeMm`: heights of its lengthwise edges on the side face, up from the bottom corner. A bottom piece uses
- * only the upper one, a top piece only the lower one, a side plate both.
+ * One plate, bent or flat, laid on a member's wall: its outside, unless `inside`.
+ * `upperEdgeMm` / `lowerEdgeMm`: heights of its lengthwise edges on its face, up from the bottom corner on a side, out from the web on a flange. A
+ * bottom piece uses only the upper one, a top piece only the lower one, flat plates both.
  */
 export const pieceSchema = z.object({
   id: z.string().min(1).max(60),
   kind: z.enum(PIECE_KINDS),
+  /** The face a flat plate lies on, where it is not its form's usual one. */
+  face: faceIdSchema.optional(),
+  inside: z.boolean().optional(),
   startMm: z.number(),
   endMm: z.number(),
   thicknessMm: z.number().gt(0.5).lt(40),
@@ -37,8 +43,20 @@ export const pieceSchema = z.object({
   upperEdgeMm: z.number().gte(0),
   /** Length over which each end narrows to its nose; 0 is a square cut. */
   taperMm: z.number().gte(0).lte(2000),
+  /** Cut into a lengthwise edge to pass what is in the way: the first edge is the upper one of a bottom piece, the last its tip. */
+  notches: z.array(notchSchema).max(8).optional(),
 });
 export type Piece = z.infer<typeof pieceSchema>;
+
+/** A piece by what it is and where it lies: `cover plate, top`, `bottom L, inside`. */
+export const pieceName = ({ kind, face, inside }: Pick<Piece, 'kind' | 'face' | 'inside'>): string =>
+  [kind, ...(face ? [face] : []), ...(inside ? ['inside'] : [])].join(', ');
+
+/** It lies on the inside of the wall. */
+export const isInside = ({ inside }: Pick<Piece, 'inside'>): boolean => inside === true;
+
+export const PAST_WAYS = ['off and back', 'clear of it'] as const;
+export type PastWay = (typeof PAST_WAYS)[number];
 
 export const WELD_STYLES = ['continuous', 'runs to continuous', 'skip'] as const;
 
@@ -53,63 +71,74 @@ export const repairSchema = z.object({
   plugs: z.boolean(),
   /** Welded on the vehicle, or taken off and welded flat. */
   onBench: z.boolean(),
+  /** What is in the plates' way, by host, and what is done about it: taken off and refitted, or looked at and found clear of them. */
+  beneath: z
+    .array(z.object({ hostId: z.string().min(1).max(60), way: z.enum(PAST_WAYS) }))
+    .max(40)
+    .optional(),
   by: bySchema,
   at: instantSchema,
 });
 export type Repair = z.infer<typeof repairSchema>;
-export const repairForm: Form<Repair> = { name: 'repair', version: 1, schema: repairSchema, upcasts: {} };
+export const repairForm: Form<Repair> = {
+  name: 'repair',
+  version: 2,
+  schema: repairSchema,
+  upcasts: { 1: (body) => body },
+};
 
 /** Whether a repair can lie on its member at all; the rules say whether it is any good. */
 export function checkRepair(member: Member, repair: Pick<Repair, 'pieces'>): Outcome<null> {
   for (const piece of repair.pieces) {
-    if (!pieceKindsFor(member.shape).includes(piece.kind))
-      return fail(`a ${piece.kind} does not fit a ${member.shape.kind}`);
-    if (!(piece.startMm >= 0 && piece.endMm <= member.lengthMm))
-      return fail(`${piece.kind} reaches off ${member.name}`);
-    if (!(piece.endMm - piece.startMm >= 50)) return fail(`${piece.kind} is shorter than 2 in (50 mm)`);
-    if (!(piece.upperEdgeMm <= member.shape.depthMm && piece.lowerEdgeMm <= member.shape.depthMm))
-      return fail(`${piece.kind} has an edge above the top corner`);
-    if (piece.kind === 'side plate' && !(piece.upperEdgeMm - piece.lowerEdgeMm >= 20))
-      return fail('the side plate is narrower than 3/4 in (20 mm)');
+    const checked = checkPiece(member, piece);
+    if (!checked.ok) return checked;
   }
   return ok(null);
 }
 
-/** What a piece covers in developed coordinates, and where its ends come to a nose. */
-export interface Coverage {
-  readonly uFromMm: number;
-  readonly uToMm: number;
-  readonly noseUMm: number;
+function checkPiece({ shape, name, lengthMm }: Member, piece: Piece): Outcome<null> {
+  const form = formOf(piece.kind);
+  const face = faceOfPiece(shape, piece);
+  if (!face)
+    return fail(
+      form.facesOn(shape).length === 0
+        ? `a ${piece.kind} does not fit a ${shape.kind}`
+        : `a ${piece.kind} does not lie on the ${piece.face} of a ${shape.kind}`,
+    );
+  if (piece.inside && !form.inside(shape)) return fail(`a ${piece.kind} does not go inside a ${shape.kind}`);
+  if (!(piece.startMm >= 0 && piece.endMm <= lengthMm)) return fail(`${piece.kind} reaches off ${name}`);
+  if (!(piece.endMm - piece.startMm >= SHORTEST_MM))
+    return fail(`${piece.kind} is shorter than 2 in (50 mm)`);
+  if (!(piece.upperEdgeMm <= face.widthMm && piece.lowerEdgeMm <= face.widthMm))
+    return fail(
+      face.upright
+        ? `${piece.kind} has an edge above the top corner`
+        : `${piece.kind} has an edge off the flange`,
+    );
+  const checked = form.check?.(shape, piece, face) ?? ok(null);
+  return checked.ok ? checkNotches(shape, piece, face) : checked;
 }
 
+function checkNotches(shape: MemberShape, piece: Piece, face: Face): Outcome<null> {
+  const { notches = [], kind, startMm, endMm } = piece;
+  if (notches.length === 0) return ok(null);
+  if (notches.some(({ fromMm, toMm }) => fromMm < startMm || toMm > endMm))
+    return fail(`a notch of the ${kind} lies beyond its ends`);
+  const { uFromMm, uToMm } = formOf(kind).coverage(shape, piece, face);
+  return uToMm - uFromMm - deepest(piece, 'first') - deepest(piece, 'last') >= LEAST_LEFT_MM
+    ? ok(null)
+    : fail(`a notch leaves nothing of the ${kind}: at least 3/4 in (20 mm) stays`);
+}
+
+const SHORTEST_MM = 50;
+const LEAST_LEFT_MM = 20;
+const deepest = ({ notches = [] }: Piece, edge: Notch['edge']): number =>
+  Math.max(0, ...notches.filter((notch) => notch.edge === edge).map(({ deepMm }) => deepMm));
+
+/** What a piece covers: where its form puts it on its face. A piece that does not fit its section covers nothing. */
 export function coverage(shape: MemberShape, piece: Piece): Coverage {
-  const side = faceOf(shape, isClosed(shape) ? 'outer' : 'web')!;
-  const perimeterMm = developedWidthMm(shape);
-  const upperU = uOnFace(side, piece.upperEdgeMm);
-  const lowerU = uOnFace(side, piece.lowerEdgeMm);
-  const bottomFold = side.uStartMm + side.widthMm;
-  switch (piece.kind) {
-    case 'bottom L':
-      return { uFromMm: upperU, uToMm: perimeterMm, noseUMm: bottomFold };
-    case 'top L':
-      return { uFromMm: 0, uToMm: lowerU, noseUMm: side.uStartMm };
-    case 'full C':
-      return { uFromMm: 0, uToMm: perimeterMm, noseUMm: side.uStartMm + side.widthMm / 2 };
-    case 'side plate':
-      return { uFromMm: upperU, uToMm: lowerU, noseUMm: (upperU + lowerU) / 2 };
-    case 'bottom U': {
-      const inner = faceOf(shape, 'inner')!;
-      return {
-        uFromMm: upperU,
-        uToMm: uOnFace(inner, piece.upperEdgeMm),
-        noseUMm: (bottomFold + inner.uStartMm) / 2,
-      };
-    }
-    case 'top U':
-      return { uFromMm: -(side.widthMm - piece.lowerEdgeMm), uToMm: lowerU, noseUMm: side.uStartMm / 2 };
-    default:
-      return piece.kind satisfies never;
-  }
+  const face = faceOfPiece(shape, piece);
+  return face ? formOf(piece.kind).coverage(shape, piece, face) : { uFromMm: 0, uToMm: 0, noseUMm: 0 };
 }
 
 /** Width of the blunt nose a taper ends in, mm: room for two 1/2 in corner radii. */
@@ -126,12 +155,22 @@ export function coverageAt(member: Member, piece: Piece, stationMm: number): Cov
   const inFromStart = atMemberEnd(member, piece.startMm) ? Infinity : stationMm - piece.startMm;
   const inFromEnd = atMemberEnd(member, piece.endMm) ? Infinity : piece.endMm - stationMm;
   const part = fullness(Math.min(inFromStart, inFromEnd), piece, whole);
+  const { noseUMm } = whole;
   return {
-    uFromMm: whole.noseUMm - (whole.noseUMm - whole.uFromMm) * part,
-    uToMm: whole.noseUMm + (whole.uToMm - whole.noseUMm) * part,
-    noseUMm: whole.noseUMm,
+    uFromMm: noseUMm - (noseUMm - whole.uFromMm) * part + notchedMm(piece, 'first', stationMm),
+    uToMm: noseUMm + (whole.uToMm - noseUMm) * part - notchedMm(piece, 'last', stationMm),
+    noseUMm,
   };
 }
+
+/** How deep one edge is notched at a station. */
+const notchedMm = ({ notches = [] }: Piece, edge: Notch['edge'], stationMm: number): number =>
+  Math.max(
+    0,
+    ...notches
+      .filter((notch) => notch.edge === edge && stationMm >= notch.fromMm && stationMm <= notch.toMm)
+      .map(({ deepMm }) => deepMm),
+  );
 
 function fullness(insideMm: number, piece: Piece, whole: Coverage): number {
   if (piece.taperMm === 0 || insideMm >= taperLengthMm(piece)) return 1;
@@ -143,16 +182,27 @@ function fullness(insideMm: number, piece: Piece, whole: Coverage): number {
 export const taperLengthMm = (piece: Piece): number =>
   Math.min(piece.taperMm, 0.45 * (piece.endMm - piece.startMm));
 
+/** Where a piece's outline turns: its ends, the ends of its tapers, and both sides of each notch's ends. */
+export function turnsOf(piece: Piece): number[] {
+  const taper = taperLengthMm(piece);
+  const notched = (piece.notches ?? []).flatMap(({ fromMm, toMm }) => [
+    fromMm - HAIR_MM,
+    fromMm,
+    toMm,
+    toMm + HAIR_MM,
+  ]);
+  const all = [piece.startMm, piece.startMm + taper, piece.endMm - taper, piece.endMm, ...notched];
+  return [...new Set(all)]
+    .filter((mm) => mm >= piece.startMm && mm <= piece.endMm)
+    .sort((a, b) => a - b)
+    .filter((mm, k, sorted) => k === 0 || mm > sorted[k - 1]! + 1e-6);
+}
+/** A notch's side is square: its outline steps within this. */
+const HAIR_MM = 1e-3;
+
 /** The piece's outline on the Strip: closed, (station, u), starting at its upper front corner. */
 export function outlineOnStrip(member: Member, piece: Piece): (readonly [number, number])[] {
-  const stations = [
-    piece.startMm,
-    piece.startMm + taperLengthMm(piece),
-    piece.endMm - taperLengthMm(piece),
-    piece.endMm,
-  ];
-  const unique = stations.filter((station, k) => k === 0 || station > stations[k - 1]! + 1e-6);
-  const bands = unique.map((station) => ({ station, band: coverageAt(member, piece, station)! }));
+  const bands = turnsOf(piece).map((station) => ({ station, band: coverageAt(member, piece, station)! }));
   return [
     ...bands.map(({ station, band }) => [station, band.uFromMm] as const),
     ...[...bands].reverse().map(({ station, band }) => [station, band.uToMm] as const),

@@ -15,7 +15,7 @@ export interface CutBand {
 }
 
 /**
- * A plate as a section sees it: wrapped on the outside from uFrom to uTo, joined to the wall at `weldedAtUMm` only.
+ * A plate as a section sees it: wrapped from uFrom to uTo on the outside of the wall, or laid on its inside, joined to the wall at `weldedAtUMm` only.
  * One that does not carry (merely tacked, or too near its end) is no part of the section.
  */
 export interface PlateBand {
@@ -24,6 +24,7 @@ export interface PlateBand {
   readonly thicknessMm: number;
   readonly weldedAtUMm: readonly number[];
   readonly carries: boolean;
+  readonly inside?: boolean;
 }
 
 /** What has been done to the wall at a station. As built and as found have none; cut open, tacked and repaired differ only here. */
@@ -89,6 +90,7 @@ const samePlate = (one: PlateBand, other: PlateBand): boolean =>
   one.uToMm === other.uToMm &&
   one.thicknessMm === other.thicknessMm &&
   one.carries === other.carries &&
+  one.inside === other.inside &&
   one.weldedAtUMm.length === other.weldedAtUMm.length &&
   one.weldedAtUMm.every((uMm, k) => uMm === other.weldedAtUMm[k]);
 
@@ -166,7 +168,7 @@ function wallBreaks(
   return breaks;
 }
 
-/** Adds the plate's own strips, half a wall and half a plate outside the wall's midline, and a massless link at every weld. */
+/** Adds the plate's own strips, half a plate off the wall's surface that it lies on, and a massless link at every weld. */
 function addPlate(
   surface: Surface,
   plate: PlateBand,
@@ -181,7 +183,7 @@ function addPlate(
     ).values(),
   ].sort((a, b) => a - b);
   const first = nodes.length;
-  stops.forEach((uMm) => nodes.push(platePoint(surface, uMm, plate.thicknessMm / 2)));
+  stops.forEach((uMm) => nodes.push(platePoint(surface, uMm, plate.thicknessMm / 2, plate.inside)));
   for (let k = 1; k < stops.length; k++) strips.push([first + k - 1, first + k, -1, plate.thicknessMm]);
   for (const weldUMm of plate.weldedAtUMm) {
     const at = stops.findIndex((uMm) => keyOf(uMm) === keyOf(weldUMm));
@@ -200,15 +202,16 @@ export function foldsBetween(surface: Surface, uFromMm: number, uToMm: number): 
     .sort((a, b) => a - b);
 }
 
-/** A point `outMm` outside the surface; at a fold it stands off both faces. */
-export function platePoint(surface: Surface, uMm: number, outMm: number): MidlineNode {
+/** A point `outMm` off the surface, outward, or inward from the wall's inner side; at a fold it stands off both faces. */
+export function platePoint(surface: Surface, uMm: number, outMm: number, inside = false): MidlineNode {
   const perimeterMm = surface.edgeUMm[surface.edgeUMm.length - 1]!;
   const u = surface.closed ? wrapped(uMm, perimeterMm) : uMm;
   const faces = facesTouching(surface, u);
   const [x, y] = surfacePoint(surface.shape, faces[0]!, onFace(faces[0]!, u));
+  const off = ({ wallMm }: Surface['faces'][number]) => (inside ? -wallMm - outMm : outMm);
   return [
-    x + outMm * faces.reduce((sum, face) => sum + face.outward[0], 0),
-    y + outMm * faces.reduce((sum, face) => sum + face.outward[1], 0),
+    x + faces.reduce((sum, face) => sum + off(face) * face.outward[0], 0),
+    y + faces.reduce((sum, face) => sum + off(face) * face.outward[1], 0),
   ];
 }
 

@@ -9,6 +9,7 @@ import {
   sixteenths,
   type UnitSystem,
 } from '@/core/quantity';
+import { isNotchedRound, pastOf, pieceName } from '@/core/shape';
 import { brokenRules, type JobFile, type MemberWork as WholeWork, type WorkedRepair } from '@/core/job';
 import { lowerBound, severity } from '@/core/weigh';
 import { localTime } from '../controls/local-time';
@@ -306,11 +307,11 @@ function RepairBlock({
     <View wrap={false}>
       <Text style={style.section}>
         Repair {number}, {work.picture.member.name.toLowerCase()}:{' '}
-        {repair.pieces.map((piece) => piece.kind).join(' and ')},{' '}
-        {repair.cutOut ? 'bad metal cut out' : 'laid over'}
+        {repair.pieces.map(pieceName).join(' and ')}, {repair.cutOut ? 'bad metal cut out' : 'laid over'}
         {worked.isProposal ? ' (proposed, not yet kept)' : ''}
       </Text>
       {broken > 0 && <Text style={style.bold}>DO NOT CUT OR WELD LIKE THIS. Rules broken: {broken}.</Text>}
+      {worked.clashes.length > 0 && <Text>{pastWords(worked)}</Text>}
       {worked.patterns.map((pattern) => (
         <View key={pattern.piece.id}>
           <Text>
@@ -408,4 +409,25 @@ function FlatDrawing({
       />
     </Svg>
   );
+}
+
+/** What the plates meet, by the way past it. */
+function pastWords({ repair, clashes }: WorkedRepair): string {
+  const named = (is: (clash: WorkedRepair['clashes'][number]) => boolean) => [
+    ...new Set(clashes.filter(is).map(({ name }) => name)),
+  ];
+  const isNotched = (clash: WorkedRepair['clashes'][number]) =>
+    repair.pieces.some((piece) => piece.id === clash.pieceId && isNotchedRound(piece, clash));
+  const said: readonly (readonly [string, readonly string[]])[] = [
+    [
+      'Comes off and goes back',
+      named((clash) => !isNotched(clash) && pastOf(repair, clash) === 'off and back'),
+    ],
+    ['Notched round', named(isNotched)],
+    ['IN THE WAY, not decided', named((clash) => !isNotched(clash) && pastOf(repair, clash) === undefined)],
+  ];
+  return said
+    .filter(([, names]) => names.length > 0)
+    .map(([what, names]) => `${what}: ${names.join(', ')}.`)
+    .join(' ');
 }

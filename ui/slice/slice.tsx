@@ -135,8 +135,8 @@ export function Slice(props: SliceProps) {
         const stops = [plate.uFromMm, ...foldsBetween(surface, plate.uFromMm, plate.uToMm), plate.uToMm];
         const t = plate.thicknessMm * exaggeration;
         const ring = [
-          ...stops.map((u) => platePoint(surface, u, 0)),
-          ...[...stops].reverse().map((u) => platePoint(surface, u, t)),
+          ...stops.map((u) => platePoint(surface, u, 0, plate.inside)),
+          ...[...stops].reverse().map((u) => platePoint(surface, u, t, plate.inside)),
         ];
         return (
           <g key={k}>
@@ -147,7 +147,7 @@ export function Slice(props: SliceProps) {
               stroke="var(--slate)"
             />
             {plate.weldedAtUMm.map((u) => {
-              const [x, y] = platePoint(surface, u, t / 2);
+              const [x, y] = platePoint(surface, u, t / 2, plate.inside);
               return (
                 <circle
                   key={u}

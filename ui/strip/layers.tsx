@@ -5,7 +5,7 @@ import { facesOf, faceOf, uOnFace, type Member } from '@/core/frame';
 import { lengthDigits, type UnitSystem } from '@/core/quantity';
 import { LINE_LEVELS, type MapContours, type MapShape, type Reading, type SoundEdge } from '@/core/probe';
 import { unrolledPath, type Crack } from '@/core/trace';
-import { outlineOnStrip, type Piece, type PieceStation } from '@/core/shape';
+import { outlineOnStrip, pieceName, type Piece, type PieceStation } from '@/core/shape';
 import { contourLabels } from './contour-labels';
 import type { StripScale } from './scale';
 
@@ -419,7 +419,7 @@ export const PlateLayer = memo(function PlateLayer({
                 strokeWidth="3.5"
                 paintOrder="stroke"
               >
-                {piece.kind}
+                {pieceName(piece)}
               </text>
             )}
           </g>

@@ -3,6 +3,7 @@
 import { useCallback, useMemo, useState } from 'react';
 import type { WorkedRepair } from '@/core/job';
 import type { Repair } from '@/core/shape';
+import type { ShownRepair } from './as-own';
 import { useReader } from './reader-context';
 import { useRecords } from './records-context';
 import { useWork } from './work-context';
@@ -24,7 +25,7 @@ export function useRepairs() {
     [repairs, at],
   );
   const change = useCallback(
-    (shown: WorkedRepair, to: (standing: Repair) => Partial<Repair>) =>
+    (shown: ShownRepair, to: (standing: Repair) => Partial<Repair>) =>
       setChosen({ id: changeRepair(shown, to, by), at }),
     [changeRepair, by, at],
   );

@@ -1,7 +1,9 @@
 import type { RepairFinding } from '../repair-finding';
 import type { RepairPicture } from '../repair-picture';
 import { development, endPlaces, runOut, squareEnd, tooLong } from './ends';
+import { cutLoose, heatNear, holesBeneath, inTheWay } from './in-the-way';
 import { landing, lap, tooThinToWeld } from './landing';
+import { shelf } from './shelf';
 import { crackBeside, sealedPocket, seamsAsked } from './legal';
 import { straightBeneath } from './straight';
 import { beneath, flangeCut, freeEdge, plateThickness, restored, zincBeneath } from './section';
@@ -27,6 +29,11 @@ const RULES: readonly RepairRule[] = [
   seamsAsked,
   sealedPocket,
   crackBeside,
+  shelf,
+  inTheWay,
+  cutLoose,
+  holesBeneath,
+  heatNear,
 ];
 const RANK = { broken: 0, deviation: 1, note: 2 } as const;
 
@@ -36,6 +43,7 @@ const NEVER: ReadonlySet<RepairFinding['code']> = new Set([
   'edge-above-corner',
   'lap-short',
   'wall-too-thin-to-weld',
+  'no-shelf',
 ]);
 /** A plate that brings back less of the strength than this is no repair, whatever was left before (our judgement). */
 const LEAST_RESTORED = 0.75;

@@ -1,6 +1,7 @@
 import { lapMm, weldableMm } from '../../reference';
 import type { EdgeLanding } from '../plating';
 import { inchesToMm } from '../../quantity';
+import { formOf } from '../forms';
 import { taperLengthMm, type Piece } from '../repair';
 import type { RepairFinding } from '../repair-finding';
 import { extentOf, type RepairPicture } from '../repair-picture';
@@ -48,22 +49,29 @@ export function landing({ pieces }: RepairPicture): RepairFinding[] {
             (a, b) => a.stationMm - b.stationMm,
           ),
         ),
-        ...finding('edge-left-free', 'note', missed('unsound', false)),
+        ...(isBent(piece)
+          ? finding('edge-left-free', 'note', missed('unsound', false))
+          : finding('edge-not-on-sound-metal', 'broken', missed('unsound', false))),
       ];
     }),
   );
 }
+
+/** A bent piece's leg may hang free of a rotten flange, stiffened by its bend; a flat one lies on nothing there. */
+const isBent = ({ kind }: Piece): boolean => !(formOf(kind).sets.lower && formOf(kind).sets.upper);
 
 /** Caps that meet are welded to each other there; this much between them is room for one weld. */
 const MEETING_MM = inchesToMm(1);
 
 /** Whether a piece's edge meets another piece's: it lands on that, not on the old wall. */
 const meetsAnother = (piece: Piece, others: readonly Piece[]): boolean =>
-  others.some((other) =>
-    [other.lowerEdgeMm - piece.upperEdgeMm, piece.lowerEdgeMm - other.upperEdgeMm].some(
-      (gapMm) => other !== piece && gapMm >= 0 && gapMm <= MEETING_MM + 1e-6,
-    ),
-  );
+  others
+    .filter(({ face, inside }) => face === piece.face && inside === piece.inside)
+    .some((other) =>
+      [other.lowerEdgeMm - piece.upperEdgeMm, piece.lowerEdgeMm - other.upperEdgeMm].some(
+        (gapMm) => other !== piece && gapMm >= 0 && gapMm <= MEETING_MM + 1e-6,
+      ),
+    );
 
 /** Over the straight part: sound metal between the edge's bound and the plate's edge against the published lap; less is the half-inch school's stated deviation. */
 export function lap({ picture, repair, pieces }: RepairPicture): RepairFinding[] {

@@ -3,7 +3,7 @@ import { outstandLimit } from '../../reference';
 import { axleStationsMm, isClosed } from '../../frame';
 import { crackExtent } from '../../trace';
 import { lowerBound, STIFF_STEP } from '../../weigh';
-import { coverage } from '../repair';
+import { faceOfPiece, formOf } from '../forms';
 import type { RepairFinding } from '../repair-finding';
 import type { RepairPicture } from '../repair-picture';
 
@@ -88,9 +88,10 @@ export function freeEdge({ picture, pieces }: RepairPicture): RepairFinding[] {
     const free = stations.some(({ edges }) =>
       edges.some((edge) => !edge.lands && edge.why === 'unsound' && !edge.face.upright),
     );
-    if (!free || (piece.kind !== 'bottom L' && piece.kind !== 'top L')) return [];
-    const whole = coverage(picture.member.shape, piece);
-    const leg = piece.kind === 'bottom L' ? whole.uToMm - whole.noseUMm : whole.noseUMm - whole.uFromMm;
+    const { shape } = picture.member;
+    const face = faceOfPiece(shape, piece);
+    const leg = face && formOf(piece.kind).freeLegMm?.(shape, piece, face);
+    if (!free || leg === undefined) return [];
     return leg / piece.thicknessMm > most
       ? [
           {

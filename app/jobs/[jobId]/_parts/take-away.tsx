@@ -2,6 +2,7 @@
 
 import { Menu, MenuAction, MenuLink } from '@/ui/controls';
 import { lengthDigits } from '@/core/quantity';
+import { pieceName } from '@/core/shape';
 import { stationDigits } from '../../../_words/station';
 import {
   addressOf,
@@ -42,7 +43,7 @@ export function TakeAway() {
         </MenuLink>
       )}
       {patterns.map(({ pattern, memberName }) => {
-        const name = `${pattern.piece.kind}, ${memberName} ${lengthDigits(pattern.memberStartsMm + pattern.piece.startMm, system, 'length')} to ${lengthDigits(pattern.memberStartsMm + pattern.piece.endMm, system, 'length')}`;
+        const name = `${pieceName(pattern.piece)}, ${memberName} ${lengthDigits(pattern.memberStartsMm + pattern.piece.startMm, system, 'length')} to ${lengthDigits(pattern.memberStartsMm + pattern.piece.endMm, system, 'length')}`;
         return [
           <MenuLink
             key={pattern.piece.id}

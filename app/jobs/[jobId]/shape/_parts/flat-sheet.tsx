@@ -1,7 +1,7 @@
 'use client';
 
 import { lengthDigits, printLength, printMass, type UnitSystem } from '@/core/quantity';
-import type { FlatPattern } from '@/core/shape';
+import { pieceName, type FlatPattern } from '@/core/shape';
 import { flatPaths } from '@/ui/print';
 
 /** A piece laid flat, to scale, with what a brake and a table need to know, and its files. */
@@ -23,7 +23,7 @@ export function FlatSheet({
     <article className="border-t-2 border-ink pt-2">
       <div className="flex flex-wrap items-baseline justify-between gap-x-4">
         <h3 className="text-lg font-semibold">
-          {piece.kind}, flat: {length(lengthMm)} by {length(widthMm)}
+          {pieceName(piece)}, flat: {length(lengthMm)} by {length(widthMm)}
         </h3>
         <span>
           {printLength(piece.thicknessMm, system, 'thickness')}, {printMass(pattern.massKg, system)}
@@ -33,7 +33,7 @@ export function FlatSheet({
         viewBox={`${-margin} ${-widthMm - margin} ${lengthMm + 2 * margin} ${widthMm + 2 * margin}`}
         className="my-2 max-h-72 w-full"
         role="img"
-        aria-label={`Flat pattern of the ${piece.kind}`}
+        aria-label={`Flat pattern of the ${pieceName(piece)}`}
       >
         <path
           d={paths.get('CUT')}

@@ -2,24 +2,33 @@
 
 import { useState } from 'react';
 import { lengthDigits, parseLengthMm, printLength, type LengthKind } from '@/core/quantity';
-import { checkRepair, pieceKindsFor, type Piece, type PieceKind } from '@/core/shape';
+import {
+  checkRepair,
+  faceOfPiece,
+  formOf,
+  isInside,
+  pieceKindsFor,
+  type Notch,
+  type Piece,
+} from '@/core/shape';
 import { Entry, Pick } from '@/ui/controls';
 import { useMember, usePlace, useReader, useRecords } from '../../../_desk';
 import { startsAtMm } from '@/core/frame';
 import { useUnitTurn } from '../../../../_parts/turned';
+import { FORM_WORDS } from '../../../../_words/shape';
+import { asForm } from './add-piece';
 
 type LengthField = 'startMm' | 'endMm' | 'upperEdgeMm' | 'lowerEdgeMm' | 'taperMm';
-
-const usesUpper = (kind: PieceKind): boolean =>
-  kind === 'bottom L' || kind === 'bottom U' || kind === 'side plate';
-const usesLower = (kind: PieceKind): boolean => kind === 'top L' || kind === 'top U' || kind === 'side plate';
 
 /** A piece's figures. A length is kept on Enter or on leaving its field, if the piece can lie there. */
 export function PieceForm({
   piece,
   onChange,
+  onRemove,
 }: {
   piece: Piece;
+  /** Takes it out of the repair, where it is not the only one. */
+  onRemove?: (() => void) | undefined;
   /** Told as a change to the piece as it stands: the one drawn here may be a moment older. */
   onChange: (to: (piece: Piece) => Piece) => void;
 }) {
@@ -47,16 +56,47 @@ export function PieceForm({
       onLength={(mm) => offer(field, mm)}
     />
   );
+  const form = formOf(piece.kind);
+  const faces = form.facesOn(member.shape).map(({ id }) => id);
+  const edges = faceOfPiece(member.shape, piece)?.upright
+    ? (['lower edge, up from corner', 'upper edge, up from corner'] as const)
+    : (['near edge, out from the web', 'far edge, out from the web'] as const);
+  const notched = (notches: readonly Notch[]) => {
+    const check = checkRepair(member, { pieces: [{ ...piece, notches: [...notches] }] });
+    if (!check.ok) return `${check.reason}; left as it was`;
+    onChange((standing) => ({ ...standing, notches: [...notches] }));
+    return undefined;
+  };
   const stock = [...new Set([...file.practice.stockThicknessesMm, piece.thicknessMm])].sort((a, b) => a - b);
   return (
     <div className="mt-3 border-t border-rule pt-2">
+      <p className="caption">{FORM_WORDS[piece.kind]}</p>
       <div className="grid grid-cols-2 items-start gap-2 sm:grid-cols-3">
         <Pick
           label="piece"
           value={piece.kind}
           options={pieceKindsFor(member.shape)}
-          onPick={(kind) => onChange((standing) => withKind(standing, kind, member.shape.depthMm))}
+          onPick={(kind) => onChange((standing) => asForm(member, standing, kind))}
         />
+        {faces.length > 1 && (
+          <Pick
+            label="on its"
+            value={faceOfPiece(member.shape, piece)!.id}
+            options={faces}
+            onPick={(face) => onChange((standing) => asForm(member, standing, standing.kind, face))}
+          />
+        )}
+        {form.inside(member.shape) && (
+          <label className="plain self-end">
+            <input
+              type="checkbox"
+              className="size-5 accent-[var(--ink)]"
+              checked={isInside(piece)}
+              onChange={({ target }) => onChange((standing) => ({ ...standing, inside: target.checked }))}
+            />{' '}
+            inside the wall
+          </label>
+        )}
         <Pick
           label="plate, from stock"
           value={String(piece.thicknessMm)}
@@ -67,8 +107,8 @@ export function PieceForm({
         {length('taperMm', 'taper of the ends')}
         {length('startMm', 'from station')}
         {length('endMm', 'to station')}
-        {usesUpper(piece.kind) && length('upperEdgeMm', 'upper edge, up from corner')}
-        {usesLower(piece.kind) && length('lowerEdgeMm', 'lower edge, up from corner')}
+        {form.sets.upper && length('upperEdgeMm', edges[1])}
+        {form.sets.lower && length('lowerEdgeMm', edges[0])}
       </div>
       <div className="mt-2 flex flex-wrap gap-2">
         <button type="button" className="plain" onClick={() => offer('startMm', cursor.stationMm)}>
@@ -77,18 +117,78 @@ export function PieceForm({
         <button type="button" className="plain" onClick={() => offer('endMm', cursor.stationMm)}>
           Rear end to the cursor
         </button>
+        {onRemove && (
+          <button type="button" className="plain" onClick={onRemove}>
+            Take this piece out
+          </button>
+        )}
       </div>
+      <Notches piece={piece} onChange={notched} />
     </div>
   );
 }
 
-function withKind(piece: Piece, kind: PieceKind, depthMm: number): Piece {
-  if (kind === 'full C') return { ...piece, kind, lowerEdgeMm: 0, upperEdgeMm: depthMm };
-  if (kind === 'top L' || kind === 'top U')
-    return { ...piece, kind, lowerEdgeMm: depthMm / 2, upperEdgeMm: depthMm };
-  if (kind === 'side plate')
-    return { ...piece, kind, lowerEdgeMm: depthMm / 4, upperEdgeMm: (3 * depthMm) / 4 };
-  return { ...piece, kind, lowerEdgeMm: 0, upperEdgeMm: Math.min(piece.upperEdgeMm, depthMm / 2) };
+/** Recesses in the piece's edges: where, how deep, from which edge. */
+function Notches({
+  piece,
+  onChange,
+}: {
+  piece: Piece;
+  onChange: (notches: readonly Notch[]) => string | undefined;
+}) {
+  const { system } = useReader();
+  const { member } = useMember();
+  const [problem, setProblem] = useState<{ at: number; words: string }>();
+  const { notches = [] } = piece;
+  const offer = (k: number, part: Partial<Notch>) => {
+    const words = onChange(notches.map((each, n) => (n === k ? { ...each, ...part } : each)));
+    setProblem(words === undefined ? undefined : { at: k, words });
+  };
+  return notches.map((notch, k) => (
+    <fieldset
+      key={k}
+      className="mt-2 grid grid-cols-2 items-start gap-2 border-l-4 border-rule pl-2 sm:grid-cols-5"
+    >
+      <legend className="caption">notch {k + 1}</legend>
+      {(['fromMm', 'toMm', 'deepMm'] as const).map((field) => (
+        <LengthEntry
+          key={field}
+          label={{ fromMm: 'notch from', toMm: 'notch to', deepMm: 'how deep' }[field]}
+          valueMm={notch[field]}
+          kind="length"
+          fromMm={field === 'deepMm' ? 0 : startsAtMm(member)}
+          {...(problem?.at === k && field === 'deepMm' && { problem: problem.words })}
+          onWrong={(words) => setProblem({ at: k, words })}
+          onLength={(mm) => offer(k, { [field]: mm })}
+        />
+      ))}
+      <Pick
+        label="from its"
+        value={notch.edge}
+        options={['first', 'last'] as const}
+        words={(edge) => edgeWords(piece, edge)}
+        onPick={(edge) => offer(k, { edge })}
+      />
+      <button
+        type="button"
+        className="plain self-end"
+        onClick={() => void onChange(notches.filter((_, n) => n !== k))}
+        aria-label={`Close notch ${k + 1}, ${printLength(notch.deepMm, system, 'length')} deep`}
+      >
+        Close it
+      </button>
+    </fieldset>
+  ));
+}
+
+/** A lengthwise edge by where it lies. */
+function edgeWords({ kind }: Piece, edge: Notch['edge']): string {
+  if (kind === 'bottom U' || kind === 'top U')
+    return edge === 'first' ? 'edge on the outer side' : 'edge on the inner side';
+  if (kind === 'cover plate') return edge === 'first' ? 'one edge' : 'other edge';
+  if (kind === 'full C') return edge === 'first' ? 'top flange’s tip' : 'bottom flange’s tip';
+  if (kind === 'top L') return edge === 'first' ? 'flange tip' : 'lower edge';
+  return edge === 'first' ? 'upper edge' : kind === 'side plate' ? 'lower edge' : 'flange tip';
 }
 
 function LengthEntry({

@@ -3,12 +3,12 @@
 import { useCallback, useMemo } from 'react';
 import { percent } from '@/core/quantity';
 import { jobHosts, type WorkedRepair } from '@/core/job';
+import { pieceName, type Repair } from '@/core/shape';
 import { lowerBound } from '@/core/weigh';
 import { HOST_NEED_WORDS, nothingDrawnWords } from '../../../../_words/by-hand';
 import type { StripScale } from '@/ui/strip';
 import { CAUTIONS } from '../../../../_words/cautions';
-import { repairWords, sourceWords } from '../../../../_words/findings';
-import { Reason } from '../../../../_parts/reason';
+import { repairWords } from '../../../../_words/findings';
 import {
   useRepairs,
   Bench,
@@ -19,7 +19,11 @@ import {
   useReader,
   useRecords,
 } from '../../../_desk';
+import { inForm, repairAbout, withAnother } from './add-piece';
+import { Checked } from './checked';
 import { EndHandles } from './end-handles';
+import { InTheWay } from './in-the-way';
+import { OtherForms } from './other-forms';
 import { PieceForm } from './piece-form';
 import { FlatSheet } from './flat-sheet';
 import { BrakeForm } from './brake-form';
@@ -64,6 +68,7 @@ export function ShapeBench() {
         <NothingFits key={tried.repair.id} tried={tried} />
       ))}
       <MadeGoodByHand />
+      <AddHere onAdd={(repair) => change({ repair, isProposal: true }, () => ({}))} />
       {repairs.length > 0 && (
         <div className="mt-2 flex flex-wrap" role="group" aria-label="Repairs">
           {repairs.map((worked, k) => {
@@ -86,7 +91,7 @@ export function ShapeBench() {
               >
                 {worked.target
                   ? `${printStation(member, worked.target.fromMm, system)} to ${printStation(member, worked.target.toMm, system)}`
-                  : worked.repair.pieces[0]!.kind}
+                  : pieceName(worked.repair.pieces[0]!)}
                 <span className="caption text-current!">
                   {broken ? `rules broken: ${broken}` : worked.isProposal ? 'proposed' : 'kept'}
                 </span>
@@ -99,7 +104,7 @@ export function ShapeBench() {
         <div className="mt-3 grid gap-x-6 gap-y-4 xl:grid-cols-[minmax(0,1.1fr)_minmax(0,1fr)]">
           <section aria-label="Pieces" className="min-w-0">
             <h2 className="text-2xl font-semibold">
-              {current.repair.pieces.map((piece) => piece.kind).join(' and ')},{' '}
+              {current.repair.pieces.map(pieceName).join(' and ')},{' '}
               {current.repair.cutOut ? 'bad metal cut out' : 'laid over'}
             </h2>
             <p className="caption">
@@ -120,9 +125,24 @@ export function ShapeBench() {
                     pieces: pieces.map((each, n) => (n === k ? to(each) : each)),
                   }))
                 }
+                onRemove={
+                  current.repair.pieces.length > 1
+                    ? () => change(current, ({ pieces }) => ({ pieces: pieces.filter((_, n) => n !== k) }))
+                    : undefined
+                }
               />
             ))}
+            <InTheWay worked={current} onChange={(to) => change(current, to)} />
             <div className="mt-3 flex flex-wrap gap-2">
+              {current.repair.pieces.length < 6 && (
+                <button
+                  type="button"
+                  className="plain"
+                  onClick={() => change(current, (standing) => withAnother(member, standing))}
+                >
+                  Add a second piece
+                </button>
+              )}
               <button
                 type="button"
                 className="plain"
@@ -145,27 +165,14 @@ export function ShapeBench() {
           </section>
           <section aria-label="What follows" className="min-w-0">
             <Restored worked={current} />
-            <div className="mt-2 grid gap-1">
-              {current.findings.map((finding, k) => (
-                <Reason
-                  key={k}
-                  words={repairWords(finding, system)}
-                  source={sourceWords(finding.source)}
-                  heavy={finding.weight === 'broken'}
-                  tag={finding.weight}
-                  {...(finding.at && {
-                    place:
-                      finding.at.fromMm === finding.at.toMm
-                        ? `station ${printStation(member, finding.at.fromMm, system)}`
-                        : `${printStation(member, finding.at.fromMm, system)} to ${printStation(member, finding.at.toMm, system)}`,
-                  })}
-                />
-              ))}
-              {current.findings.every((finding) => finding.weight !== 'broken') && (
-                <p className="text-good font-semibold">No rule broken.</p>
-              )}
-            </div>
+            <Checked worked={current} />
           </section>
+          <div className="min-w-0 xl:col-span-2">
+            <OtherForms
+              worked={current}
+              onTake={({ repair }) => change(current, (standing) => inForm(standing, repair))}
+            />
+          </div>
           <section aria-label="Flat patterns" className="min-w-0 xl:col-span-2">
             {current.patterns.map((pattern) => (
               <FlatSheet key={pattern.piece.id} pattern={pattern} jobId={file.job.id} system={system} />
@@ -179,10 +186,32 @@ export function ShapeBench() {
   );
 }
 
+/** A plate by hand, anywhere: on sound metal too, where it only reinforces. */
+function AddHere({ onAdd }: { onAdd: (repair: Repair) => void }) {
+  const { file } = useRecords();
+  const { by, system } = useReader();
+  const { member } = useMember();
+  const { cursor } = usePlace();
+  const repair = repairAbout(member, cursor.stationMm, {
+    stockMm: file.practice.stockThicknessesMm,
+    by: by || 'unnamed',
+  });
+  if (!repair)
+    return <p className="caption mt-3">A round tube is sleeved or renewed: no flat plate lies on it.</p>;
+  return (
+    <p className="mt-3">
+      <button type="button" className="plain" onClick={() => onAdd(repair)}>
+        Add a piece at {printStation(member, cursor.stationMm, system)}
+      </button>
+    </p>
+  );
+}
+
 function Restored({ worked }: { worked: WorkedRepair }) {
   const { system } = useReader();
   const { member } = useMember();
-  if (worked.restored.length === 0) return <p>No damage lies under this repair.</p>;
+  if (worked.restored.length === 0)
+    return <p>Nothing is on record of the metal under it: what it brings is not known.</p>;
   const weakest = worked.restored.reduce((a, b) =>
     Math.min(lowerBound(b.kept.modulusTop!), lowerBound(b.kept.modulusBottom!)) <
     Math.min(lowerBound(a.kept.modulusTop!), lowerBound(a.kept.modulusBottom!))
@@ -192,7 +221,8 @@ function Restored({ worked }: { worked: WorkedRepair }) {
   return (
     <div className="border-b border-rule pb-2">
       <h3 className="text-lg font-semibold">
-        As repaired, weakest at {printStation(member, weakest.stationMm, system)}
+        {worked.target ? 'As repaired' : 'Sound metal reinforced'}, weakest at{' '}
+        {printStation(member, weakest.stationMm, system)}
       </h3>
       <p className="text-[17px]">
         S bottom {percent(weakest.kept.modulusBottom!.value)}, S top {percent(weakest.kept.modulusTop!.value)}
@@ -218,7 +248,7 @@ function NothingFits({ tried }: { tried: WorkedRepair }) {
       <p>
         Tried:{' '}
         {tried.repair.pieces
-          .map((piece) => `${piece.kind} ${at(piece.startMm)} to ${at(piece.endMm)}`)
+          .map((piece) => `${pieceName(piece)} ${at(piece.startMm)} to ${at(piece.endMm)}`)
           .join(' and ')}
         . It is not offered, because:
       </p>

@@ -1,0 +1,36 @@
+import type { JudgedEnd } from '@/core/job';
+import type { PastWay, PieceKind, Unchecked } from '@/core/shape';
+
+/** Each form of plate, as it is told to somebody who makes it. */
+export const FORM_WORDS: Readonly<Record<PieceKind, string>> = {
+  'bottom L': 'under the bottom flange and up the web',
+  'top L': 'over the top flange and down the web',
+  'full C': 'a whole channel over the old one',
+  'side plate': 'flat, on a standing face',
+  'bottom U': 'a cap over the lower part, up both sides',
+  'top U': 'a cap over the upper part, down both sides',
+  'cover plate': 'flat, over a flange',
+};
+
+export const PAST_WORDS: Readonly<Record<PastWay | 'notch' | 'undecided', string>> = {
+  undecided: 'not decided',
+  notch: 'the plate is notched round it',
+  'off and back': 'it comes off and goes back',
+  'clear of it': 'looked at: clear of the plate',
+};
+
+export const UNCHECKED_WORDS: Readonly<Record<Unchecked | 'ends', string>> = {
+  landing: 'metal under some of its welds, not read',
+  reach: 'whether torch and drill come to each seam',
+  beside: 'lines, harness and tanks: none is on record for this frame',
+  feet: 'on which face what comes off is fixed',
+  steel: 'the steel, which nobody has identified',
+  ends: 'fatigue at its ends: loads first, in Frame',
+};
+
+export const endWords = ({ says, nearby }: JudgedEnd): string =>
+  says === 'under its threshold'
+    ? 'the road stays under its threshold there'
+    : says === 'no worse than nearby'
+      ? `no worse than the maker’s ${nearby!.what.toLowerCase()} nearby`
+      : 'it cracks sooner than what the maker put nearby: a thinner plate, or an end farther out';

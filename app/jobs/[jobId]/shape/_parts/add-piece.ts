@@ -1,0 +1,81 @@
+import type { Member } from '@/core/frame';
+import { inchesToMm } from '@/core/quantity';
+import { faceOfPiece, formOf, pieceKindsFor, type Piece, type PieceKind, type Repair } from '@/core/shape';
+
+/** Half of a plate's length when one is laid down at the cursor, in depths of the member. */
+const HALF_DEPTHS = 2.5;
+const STEP_MM = inchesToMm(1 / 4);
+const stepped = (mm: number): number => Math.round(mm / STEP_MM) * STEP_MM;
+
+/** A piece of a form about a station, on the form's usual face, no longer than the member. */
+export function pieceAbout(
+  member: Member,
+  stationMm: number,
+  { id, kind, thicknessMm }: Pick<Piece, 'id' | 'kind' | 'thicknessMm'>,
+): Piece {
+  const { shape, lengthMm } = member;
+  const halfMm = HALF_DEPTHS * shape.depthMm;
+  const face = faceOfPiece(shape, { kind })!;
+  return {
+    id,
+    kind,
+    startMm: Math.max(0, stepped(stationMm - halfMm)),
+    endMm: Math.min(lengthMm, stepped(stationMm + halfMm)),
+    thicknessMm,
+    taperMm: stepped(0.75 * shape.depthMm),
+    ...formOf(kind).start(shape, face),
+  };
+}
+
+/** The same piece in another form, or on another face: heights start anew where its form puts them. */
+export function asForm(member: Member, piece: Piece, kind: PieceKind, face?: Piece['face']): Piece {
+  const { face: _, inside, ...rest } = piece;
+  const placed = { ...rest, kind, ...(face && { face }) };
+  const on = faceOfPiece(member.shape, placed)!;
+  const keeps = inside && formOf(kind).inside(member.shape);
+  return { ...placed, ...formOf(kind).start(member.shape, on), ...(keeps && { inside }) };
+}
+
+/** A repair of one plate, laid by hand about a station: on sound metal too. */
+export function repairAbout(
+  member: Member,
+  stationMm: number,
+  { stockMm, by }: { readonly stockMm: readonly number[]; readonly by: string },
+): Repair | undefined {
+  const [kind] = pieceKindsFor(member.shape);
+  if (!kind) return undefined;
+  const { thicknessMm: wallMm } = member.shape;
+  const stock = [...stockMm].sort((a, b) => a - b);
+  const thicknessMm = stock.find((mm) => mm >= wallMm - 0.2) ?? stock.at(-1) ?? wallMm;
+  return {
+    id: 'by hand',
+    memberId: member.id,
+    cutOut: false,
+    pieces: [pieceAbout(member, stationMm, { id: 'by-hand-1', kind, thicknessMm })],
+    weldStyle: 'continuous',
+    plugs: false,
+    onBench: false,
+    by,
+    at: '1970-01-01T00:00:00Z',
+  };
+}
+
+/** The repair with one more piece: the last one's like, on the inside of the wall or on another face where that can be. */
+export function withAnother(member: Member, { id, pieces }: Repair): Partial<Repair> {
+  const last = pieces[pieces.length - 1]!;
+  const form = formOf(last.kind);
+  const next: Piece = { ...last, id: `${id.slice(0, 8)}-${pieces.length + 1}-${pieces.length}` };
+  if (form.inside(member.shape) && !pieces.some((piece) => piece.inside && piece.kind === last.kind))
+    return { pieces: [...pieces, { ...next, inside: true }] };
+  const free = form
+    .facesOn(member.shape)
+    .find((face) => !pieces.some((piece) => faceOfPiece(member.shape, piece)?.id === face.id));
+  return { pieces: [...pieces, free ? asForm(member, next, last.kind, free.id) : next] };
+}
+
+/** The repair in a candidate's form: its pieces, under its own ids. */
+export const inForm = ({ id }: Repair, { pieces, cutOut, beneath = [] }: Repair): Partial<Repair> => ({
+  cutOut,
+  beneath: [...beneath],
+  pieces: pieces.map((piece, k) => ({ ...piece, id: `${id.slice(0, 8)}-f${k + 1}` })),
+});

@@ -1,0 +1,75 @@
+'use client';
+
+import { plateEndsOf, type WorkedRepair } from '@/core/job';
+import { repairWords, sourceWords } from '../../../../_words/findings';
+import { endWords, UNCHECKED_WORDS } from '../../../../_words/shape';
+import { printStation } from '../../../../_words/station';
+import { Reason } from '../../../../_parts/reason';
+import { useMember, useReader, useWork } from '../../../_desk';
+
+/** What the rules say of a repair over its whole length; what broke none, and what nobody could check. */
+export function Checked({ worked }: { worked: WorkedRepair }) {
+  const { system } = useReader();
+  const { member } = useMember();
+  const at = (mm: number) => printStation(member, mm, system);
+  return (
+    <div className="mt-2 grid gap-1">
+      {worked.findings.map((finding, k) => (
+        <Reason
+          key={k}
+          words={repairWords(finding, system)}
+          source={sourceWords(finding.source)}
+          heavy={finding.weight === 'broken'}
+          tag={finding.weight}
+          {...(finding.at && {
+            place:
+              finding.at.fromMm === finding.at.toMm
+                ? `station ${at(finding.at.fromMm)}`
+                : `${at(finding.at.fromMm)} to ${at(finding.at.toMm)}`,
+          })}
+        />
+      ))}
+      <Ends worked={worked} />
+      <Summary worked={worked} />
+    </div>
+  );
+}
+
+/** What the road asks of the metal at each end of each plate. */
+function Ends({ worked }: { worked: WorkedRepair }) {
+  const { system } = useReader();
+  const { member } = useMember();
+  const { demand } = useWork();
+  const ends = plateEndsOf(demand, member.id, worked.repair);
+  if (!ends || ends.length === 0) return null;
+  return (
+    <ul className="text-[15px]" aria-label="Ends of its plates">
+      {ends.map((end, k) => (
+        <li key={k} className={end.says === 'worse than nearby' ? 'font-semibold text-oxide' : ''}>
+          End at {printStation(member, end.stationMm, system)}: {endWords(end)}.
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function Summary({ worked }: { worked: WorkedRepair }) {
+  const { member } = useMember();
+  const { demand } = useWork();
+  const ends = plateEndsOf(demand, member.id, worked.repair);
+  const unchecked = [...worked.unchecked, ...(ends ? [] : ['ends' as const])];
+  const isWhole = worked.findings.every(({ weight }) => weight !== 'broken');
+  const isEndBad = ends?.some(({ says }) => says === 'worse than nearby') ?? false;
+  return (
+    <div role="status">
+      {isWhole && !isEndBad && (
+        <p className="text-good font-semibold">
+          {unchecked.length === 0 ? 'No rule broken.' : 'No rule broken of those that could be checked.'}
+        </p>
+      )}
+      {unchecked.length > 0 && (
+        <p className="caption">Not checked: {unchecked.map((each) => UNCHECKED_WORDS[each]).join('; ')}.</p>
+      )}
+    </div>
+  );
+}
