@@ -91,29 +91,38 @@ const onBeam: Choose = (asked, shape) => {
   ];
 };
 
-const onHat: Choose = (asked) => {
+const onHat: Choose = (asked, { depthMm }) => {
   const edgeMm = upperEdge(asked);
   const local = sidesOver(asked);
   return [
     ...(local ? [[local]] : []),
     ...(edgeMm === undefined ? [] : [[{ kind: 'bottom U', lowerEdgeMm: 0, upperEdgeMm: edgeMm } as const]]),
     [coverOn(asked, 'bottom')],
+    [wholeSide(asked, depthMm)],
   ];
 };
 
-const onAngle: Choose = (asked) => {
+const onAngle: Choose = (asked, { depthMm }) => {
   const edgeMm = upperEdge(asked);
   const local = sidesOver(asked);
   return [
     ...(local ? [[local]] : []),
     ...(edgeMm === undefined ? [] : [[{ kind: 'bottom L', lowerEdgeMm: 0, upperEdgeMm: edgeMm } as const]]),
+    [wholeSide(asked, depthMm)],
   ];
 };
 
-const onFlat: Choose = (asked) => {
-  const local = sidesOver(asked);
-  return local ? [[local], [local, { ...local, inside: true }]] : [];
+const onFlat: Choose = (asked, { depthMm }) => {
+  const plate = sidesOver(asked) ?? wholeSide(asked, depthMm);
+  return [[plate], [plate, { ...plate, inside: true }]];
 };
+
+/** Over all of a standing face but room for its welds: where nothing smaller will do, it says why it will not either. */
+const wholeSide = (asked: Asked, depthMm: number): Laid => ({
+  kind: 'side plate',
+  lowerEdgeMm: besideMm(asked),
+  upperEdgeMm: depthMm - besideMm(asked),
+});
 
 const BY_SECTION: Readonly<Record<MemberShape['kind'], Choose>> = {
   channel: onChannel,

@@ -156,7 +156,8 @@ function uprightLanding(
   const [lowMm, highMm] = [Math.min(...heights), Math.max(...heights)];
   if (highMm + BESIDE_TOE_MM > face.widthMm + 1e-6) return { lands: false, why: 'above the corner' };
   if (!at || at.kind === 'not read further down') return undefined;
-  const lands = lowMm - BESIDE_TOE_MM >= at.upperMm - 1e-6;
+  // Sound down to the corner: an edge that tapers over the corner has sound metal under it all the way.
+  const lands = at.upperMm <= 0 || lowMm - BESIDE_TOE_MM >= at.upperMm - 1e-6;
   return { lands, why: lands ? 'sound' : 'unsound', lapMm: heights[0]! - at.upperMm };
 }
 

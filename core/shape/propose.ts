@@ -3,7 +3,7 @@ import { BETWEEN_HEAT_ZONES_MM, lapMm, outstandLimit, type Approach } from '../r
 import { crackExtent } from '../trace';
 import { crossingsOn, isClosed } from '../frame';
 import { isMended, lowerBound, type MemberPicture } from '../weigh';
-import { developmentMm } from './plating';
+import { developmentMm, landingsAt } from './plating';
 import { formOf } from './forms';
 import { layoutsFor, roundDown, roundUp, type PieceLayout, type Target } from './layouts';
 import { pieceName, type Repair } from './repair';
@@ -138,11 +138,12 @@ function drafted(picture: MemberPicture, target: Target, { layout, thicknessMm, 
   return pastAll(picture, target, withReach(picture, target, plain));
 }
 
-/** Notched where the plate brings back as much with its notches; else what it meets comes off. */
+/** Notched where the plate still lands beside its notches and brings back as much; else what it meets comes off. */
 function pastAll(picture: MemberPicture, target: Target, repair: Repair): Repair {
   const notched = withWayPast(picture, repair);
   if (notched.pieces.every(({ notches }) => notches === undefined)) return notched;
   const whole = withWayPast(picture, repair, false);
+  if (!landsAtNotches(picture, notched)) return whole;
   const wanted = Math.min(1, restoredFraction(picture, whole, target));
   return restoredFraction(picture, notched, target) >= wanted ? notched : whole;
 }
@@ -155,6 +156,13 @@ function bestOf(picture: MemberPicture, target: Target, drafts: readonly Repair[
     drafts.reduce((best, draft) => (restored.get(draft)! > restored.get(best)! + 0.02 ? draft : best))
   );
 }
+
+const landsAtNotches = (picture: MemberPicture, repair: Repair): boolean =>
+  repair.pieces.every((piece) =>
+    (piece.notches ?? []).every(({ fromMm, toMm }) =>
+      landingsAt(picture, repair, piece, (fromMm + toMm) / 2).every(({ lands }) => lands),
+    ),
+  );
 
 /** The least lower-bound section modulus over the target, as a fraction of built, with the repair in place. */
 export function restoredFraction(

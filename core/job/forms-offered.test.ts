@@ -1,0 +1,190 @@
+import fc from 'fast-check';
+import { defaultFrame, facesOf, familyOf, type FaceId, type MemberShape } from '../frame';
+import { DEFAULT_PRACTICE } from '../reference';
+import type { Reading } from '../probe';
+import { pieceName } from '../shape';
+import type { Crack } from '../trace';
+import { lowerBound } from '../weigh';
+import {
+  brokenRules,
+  candidates,
+  inputsOf,
+  sortedRecords,
+  workMember,
+  type JobRecords,
+  type MemberWork,
+} from '.';
+
+/** Rails of every flat-walled section, thinned over a stretch of one kind of face, read all over. */
+const SHAPES: Readonly<Record<string, MemberShape>> = {
+  channel: { kind: 'channel', depthMm: 200, flangeMm: 70, thicknessMm: 6.35 },
+  box: { kind: 'box', depthMm: 150, widthMm: 75, thicknessMm: 4.8 },
+  I: { kind: 'I', depthMm: 254, flangeMm: 100, thicknessMm: 4.8, flangeThicknessMm: 6.35 },
+  'built-up': {
+    kind: 'built-up',
+    depthMm: 300,
+    topMm: 120,
+    bottomMm: 140,
+    thicknessMm: 6.35,
+    topThicknessMm: 8,
+    bottomThicknessMm: 10,
+  },
+  hat: { kind: 'hat', depthMm: 110, widthMm: 90, lipMm: 25, thicknessMm: 3.2 },
+  angle: { kind: 'angle', depthMm: 100, flangeMm: 80, thicknessMm: 6.35 },
+  flat: { kind: 'flat', depthMm: 150, thicknessMm: 9.5 },
+};
+type Where = 'bottom' | 'top' | 'low sides' | 'bottom and low sides';
+const isThinned = (where: Where, face: { id: string; upright: boolean }, heightShare: number): boolean =>
+  (where !== 'top' && where !== 'low sides' && face.id === 'bottom') ||
+  (where === 'top' && face.id === 'top') ||
+  (where.endsWith('low sides') && face.upright && heightShare < 0.3);
+
+function records(shape: MemberShape, where: Where, left: number): JobRecords {
+  const made = defaultFrame({
+    ...familyOf('open-channel ladder').typical,
+    family: 'open-channel ladder',
+    steel: 'a36',
+    datum: 'hole',
+  });
+  const frame = {
+    ...made,
+    members: made.members.map((member) => (member.role === 'rail' ? { ...member, shape } : member)),
+  };
+  const readings: Reading[] = [];
+  for (let stationMm = 0; stationMm <= 4500; stationMm += 150)
+    for (const face of facesOf(shape))
+      for (let k = 0; k < 5; k++) {
+        const heightMm = (face.widthMm * (k + 0.5)) / 5;
+        const isRusty = stationMm >= 1800 && stationMm <= 2400 && isThinned(where, face, (k + 0.5) / 5);
+        readings.push({
+          kind: 'reading',
+          id: `${readings.length}`,
+          memberId: 'rail-left',
+          stationMm,
+          face: face.id,
+          heightMm,
+          thicknessMm: face.wallMm * (isRusty ? left : 0.99),
+          method: 'ultrasonic',
+          by: 'RK',
+          at: '2026-01-01T00:00:00Z',
+          note: '',
+        });
+      }
+  return {
+    frame,
+    practice: DEFAULT_PRACTICE,
+    evidence: readings,
+    strikes: [],
+    repairs: [],
+    grossMassKg: 5000,
+  };
+}
+function work(shape: MemberShape, where: Where, left: number): MemberWork {
+  const sorted = sortedRecords(records(shape, where, left));
+  const member = sorted.records.frame.members.find(({ id }) => id === 'rail-left')!;
+  return workMember(inputsOf(sorted, member));
+}
+const least = (sections: MemberWork['picture']['sections']): number =>
+  Math.min(
+    ...sections.map(({ kept }) => Math.min(lowerBound(kept.modulusTop!), lowerBound(kept.modulusBottom!))),
+  );
+const foundUnder = ({ picture }: MemberWork, { fromMm, toMm }: { fromMm: number; toMm: number }): number =>
+  least(picture.sections.filter(({ stationMm }) => stationMm >= fromMm && stationMm <= toMm));
+
+describe.each(Object.entries(SHAPES))('on a %s', (_, shape) => {
+  test('whatever is thinned, a repair is offered that is better than what was found, or it is said why none is', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom<Where>('bottom', 'top', 'low sides', 'bottom and low sides'),
+        fc.double({ min: 0.3, max: 0.85, noNaN: true }),
+        (where, left) => {
+          const done = work(shape, where, left);
+          if (done.picture.zones.length === 0) return;
+          expect(done.repairs.length + done.notOffered.length).toBeGreaterThan(0);
+          for (const repair of done.repairs) {
+            expect(repair.against).toEqual([]);
+            expect(least(repair.restored)).toBeGreaterThan(foundUnder(done, repair.target!));
+          }
+          for (const tried of done.notOffered) expect(tried.against.length).toBeGreaterThan(0);
+        },
+      ),
+      { seed: 15, numRuns: 8 },
+    );
+  });
+});
+
+test.each<[string, Where, number, string]>([
+  ['hat', 'bottom', 0.5, 'bottom U'],
+  ['channel', 'bottom', 0.5, 'bottom L'],
+  ['box', 'bottom', 0.5, 'bottom U'],
+])('%s, %s thinned to %d: %s', (kind, where, left, form) => {
+  const { repairs, notOffered } = work(SHAPES[kind]!, where, left);
+  expect(notOffered.flatMap(({ against }) => against.map(({ code }) => code))).toEqual([]);
+  expect(repairs[0]!.repair.pieces[0]).toMatchObject({ kind: form });
+});
+
+describe.each(['I', 'built-up'])('a crack in a sound beam, %s', (kind) => {
+  const cracked = (face: FaceId, from: number, to: number) => {
+    const sound = records(SHAPES[kind]!, 'bottom', 0.99);
+    const crack: Crack = {
+      kind: 'crack',
+      id: 'c',
+      memberId: 'rail-left',
+      path: [from, to].map((heightMm) => ({ stationMm: 2100, face, heightMm })),
+      startFound: true,
+      finishFound: true,
+      seenBy: 'dye penetrant',
+      by: 'RK',
+      at: '2026-01-02T00:00:00Z',
+      note: '',
+    };
+    const sorted = sortedRecords({ ...sound, evidence: [...sound.evidence, crack] });
+    const { repairs } = workMember(
+      inputsOf(
+        sorted,
+        sorted.records.frame.members.find(({ id }) => id === 'rail-left')!,
+      ),
+    );
+    return repairs.map(({ repair }) => repair.pieces.map(pieceName).join(' + '));
+  };
+  test.each<[FaceId, number, number, string]>([
+    ['bottom', 0, 30, 'cover plate, bottom'],
+    ['top', 60, 90, 'cover plate, top'],
+    ['web', 100, 140, 'side plate + side plate, inside'],
+  ])('in its %s, from %d to %d: %s', (face, from, to, form) =>
+    expect(cracked(face, from, to)).toEqual([form]),
+  );
+});
+
+test('a flange thinner than sound has nothing for a flat cover to land on: said, not drawn', () => {
+  const { repairs, notOffered } = work(SHAPES.I!, 'bottom', 0.5);
+  expect(repairs).toEqual([]);
+  expect(notOffered[0]!.against.map(({ code }) => code)).toContain('edge-not-on-sound-metal');
+});
+
+describe('forms side by side', () => {
+  const done = work(SHAPES.channel!, 'bottom', 0.5);
+  const [target] = done.picture.zones;
+  const all = candidates(done.picture, target!);
+  test('each once; those that may be offered before those that may not, what breaks less before what breaks more', () => {
+    const names = all.map(({ repair }) =>
+      repair.pieces.map(({ kind, face, inside }) => [kind, face, inside].join()).join('+'),
+    );
+    expect(new Set(names).size).toBe(all.length);
+    expect(all.length).toBeGreaterThan(2);
+    const ranks = all.map((each) => [each.against.length, brokenRules(each).length]);
+    expect(ranks).toEqual([...ranks].sort((a, b) => a[0]! - b[0]! || a[1]! - b[1]!));
+    expect(all[0]!.against).toEqual([]);
+  });
+  test('the engine’s own choice is among them', () => {
+    const [own] = done.repairs;
+    expect(all.map(({ repair }) => JSON.stringify(repair.pieces.map(({ kind }) => kind)))).toContain(
+      JSON.stringify(own!.repair.pieces.map(({ kind }) => kind)),
+    );
+  });
+  test('nothing away from the damage, and nothing on a member that is renewed', () => {
+    expect(candidates(done.picture, { fromMm: 4000, toMm: 4100 })).toEqual([]);
+    const cross = { ...done.picture, member: { ...done.picture.member, role: 'crossmember' as const } };
+    expect(candidates(cross, target!)).toEqual([]);
+  });
+});
