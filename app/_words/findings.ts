@@ -398,6 +398,36 @@ const REPAIR_WORDS: Readonly<Record<RepairFindingCode, Say<RepairFinding>>> = {
     detail: `within ${printLength(f.limit!, s, 'length')} of the welds`,
     change: 'take it off, or move and shield it',
   }),
+  'crack-uncovered': () => ({
+    title: 'A crack runs out from under the plate',
+    detail: 'its path is covered from tip to tip, on every face it runs over; what is left free goes on',
+    change: 'a plate on that face too, or wider over it',
+  }),
+  'skin-beneath': (f) => ({
+    title: `Lands on or closes in an ${f.name}`,
+    detail: 'the rust beneath goes on, and nothing sound is known to be under it',
+    change: 'take it off first; or leave it, and have that signed for',
+  }),
+  'skin-off': (f) => ({
+    title: `Comes off for good first: ${f.name}`,
+    detail: 'without cutting what lies beneath; the metal under it is read before the plate is cut',
+    change: 'what is found under it',
+  }),
+  'skin-stays': (f) => ({
+    title: `Stays beneath, to be signed for: ${f.name}`,
+    detail: 'rust may go on between the two',
+    change: 'take it off first',
+  }),
+  'ends-level': (f, s) => ({
+    title: `Two plates end ${printLength(f.value!, s, 'length')} apart`,
+    detail: `their ends are staggered by at least ${printLength(f.limit!, s, 'length')}: heat zones apart, and never both gone at one section`,
+    change: 'move one end on',
+  }),
+  'wide-between-welds': (f) => ({
+    title: `Wide and thin between its welds: ${f.value!.toFixed(0)} times its thickness`,
+    detail: `over ${f.limit!.toFixed(0)} a plate held along both edges may buckle off the wall`,
+    change: 'plugs in rows, or a thicker plate',
+  }),
   'not-straight-beneath': (f, s) => ({
     title: `The member is out of straight here: ${bend(f.value!, f, s)}`,
     detail: `limit ${bend(f.limit!, f, s)}; a plate welded over a bend locks it in`,

@@ -17,6 +17,8 @@ export const PAST_WORDS: Readonly<Record<PastWay | 'notch' | 'undecided', string
   notch: 'the plate is notched round it',
   'off and back': 'it comes off and goes back',
   'clear of it': 'looked at: clear of the plate',
+  'off for good': 'it comes off for good',
+  'stays beneath': 'it stays, and is signed for',
 };
 
 export const UNCHECKED_WORDS: Readonly<Record<Unchecked | 'ends', string>> = {

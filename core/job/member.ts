@@ -16,6 +16,7 @@ import {
   memberStates,
   proposeRepairs,
   reasonsAgainst,
+  skinsUnder,
   repairPicture,
   stateKept,
   uncheckedIn,
@@ -140,7 +141,10 @@ function workRepair(
     findings,
     unchecked: uncheckedIn(context, findings),
     clashes: repair.pieces.flatMap((piece) =>
-      clashesUnder(picture.frame, picture.member, piece).map((clash) => ({ ...clash, pieceId: piece.id })),
+      [...clashesUnder(picture.frame, picture.member, piece), ...skinsUnder(picture, piece)].map((clash) => ({
+        ...clash,
+        pieceId: piece.id,
+      })),
     ),
     against: reasonsAgainst(findings, foundFraction(context)),
     patterns: repair.pieces.map((piece) =>

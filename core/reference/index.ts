@@ -2,6 +2,7 @@ export { COMMON_PRACTICE, printSource, type Source } from './source';
 export {
   FILLER_TENSILE_MPA,
   outstandLimit,
+  stiffenedLimit,
   STEEL_DENSITY_KG_PER_MM3,
   STEEL_IDS,
   steel,

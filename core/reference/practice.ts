@@ -336,6 +336,11 @@ export const LIMIT_SOURCES = {
     fromMemory: true,
   },
   stitchPitch: { document: 'AISC 360, E6/D4 stitch spacing', clause: '0.75√(E/Fy)·t', fromMemory: true },
+  stiffened: {
+    document: 'AISC 360, Table B4.1a',
+    clause: 'held along both edges, b/t ≤ 1.49√(E/Fy)',
+    fromMemory: true,
+  },
   outstand: { document: 'AISC 360, Table B4.1a', clause: 'outstand b/t ≤ 0.56√(E/Fy)', fromMemory: true },
   plug: {
     document: 'AISC 360, J2.3b',

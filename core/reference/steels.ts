@@ -86,5 +86,8 @@ export const FILLER_TENSILE_MPA = ksiToMpa(70);
 /** Steel, 490 lb/ft³. */
 export const STEEL_DENSITY_KG_PER_MM3 = 7.849e-6;
 
+/** b/t up to which a plate held along both edges reaches yield before it buckles: AISC 360 Table B4.1a, 1.49√(E/Fy), from memory. */
+export const stiffenedLimit = (yieldMpa: number): number => 1.49 * Math.sqrt(YOUNGS_MODULUS_MPA / yieldMpa);
+
 /** b/t up to which an outstand reaches yield before it buckles: AISC 360 Table B4.1a, 0.56√(E/Fy), from memory. */
 export const outstandLimit = (yieldMpa: number): number => 0.56 * Math.sqrt(YOUNGS_MODULUS_MPA / yieldMpa);

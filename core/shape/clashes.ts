@@ -13,6 +13,7 @@ import {
   type Member,
   type MemberShape,
 } from '../frame';
+import { standingNear } from '../metal';
 import type { MemberPicture } from '../weigh';
 import { cutsAt } from './plating';
 import { inchesToMm } from '../quantity';
@@ -24,7 +25,7 @@ export interface Clash {
   /** The host it is, as evidence names it. */
   readonly hostId: string;
   readonly name: string;
-  readonly what: 'fitting' | 'member';
+  readonly what: 'fitting' | 'member' | 'skin';
   readonly kind: FittingKind | Member['role'];
   readonly fromMm: number;
   readonly toMm: number;
@@ -189,6 +190,28 @@ const flangeBands = (shape: MemberShape) =>
   facesOf(shape)
     .filter(({ id }) => id === 'bottom')
     .map(({ uStartMm, widthMm }) => ({ uFromMm: uStartMm, uToMm: uStartMm + widthMm }));
+
+/** Earlier skins, plates and flats on the wall that a piece covers: what was told of them still stands there. */
+export function skinsUnder({ account, member }: MemberPicture, piece: Piece): Clash[] {
+  const faces = facesCovered(member.shape, piece);
+  const seen = new Set<string>();
+  return standingNear(account, piece.startMm, piece.endMm).flatMap((saying): Clash[] => {
+    const { claim, isSkin, face, recordId, what, fromMm, toMm } = saying;
+    const isUnder = claim === 'hidden' && isSkin === true && (face === undefined || faces.has(face));
+    if (!isUnder || seen.has(recordId) || !overlaps(piece, fromMm, toMm)) return [];
+    seen.add(recordId);
+    return [
+      {
+        hostId: `skin ${recordId}`.slice(0, 60),
+        name: `earlier repair, ${what}`,
+        what: 'skin',
+        kind: 'plate',
+        fromMm: Math.max(0, fromMm),
+        toMm: Math.min(member.lengthMm, toMm),
+      },
+    ];
+  });
+}
 
 /** Whether a notch of the piece passes the clash over its whole length. */
 export const isNotchedRound = ({ notches = [] }: Piece, { fromMm, toMm }: Clash): boolean =>

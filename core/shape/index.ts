@@ -49,7 +49,7 @@ export {
   type Weight,
 } from './repair-finding';
 export { checkRules, reasonsAgainst } from './rules';
-export { clashesUnder, isNotchedRound, pastOf, type Clash } from './clashes';
+export { clashesUnder, isNotchedRound, pastOf, skinsUnder, type Clash } from './clashes';
 export { holesUnder, type HoleUnder } from './holes';
 export { plugLayout, type PlugLayout } from './plugs';
 export { withWayPast } from './way-past';

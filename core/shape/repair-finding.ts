@@ -37,6 +37,12 @@ export const REPAIR_FINDING_CODES = [
   'hole-half-covered',
   'hole-kept',
   'heat-near',
+  'crack-uncovered',
+  'skin-beneath',
+  'skin-off',
+  'skin-stays',
+  'ends-level',
+  'wide-between-welds',
 ] as const;
 export type RepairFindingCode = (typeof REPAIR_FINDING_CODES)[number];
 

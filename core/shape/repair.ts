@@ -55,7 +55,7 @@ export const pieceName = ({ kind, face, inside }: Pick<Piece, 'kind' | 'face' | 
 /** It lies on the inside of the wall. */
 export const isInside = ({ inside }: Pick<Piece, 'inside'>): boolean => inside === true;
 
-export const PAST_WAYS = ['off and back', 'clear of it'] as const;
+export const PAST_WAYS = ['off and back', 'clear of it', 'off for good', 'stays beneath'] as const;
 export type PastWay = (typeof PAST_WAYS)[number];
 
 export const WELD_STYLES = ['continuous', 'runs to continuous', 'skip'] as const;
@@ -71,7 +71,10 @@ export const repairSchema = z.object({
   plugs: z.boolean(),
   /** Welded on the vehicle, or taken off and welded flat. */
   onBench: z.boolean(),
-  /** What is in the plates' way, by host, and what is done about it: taken off and refitted, or looked at and found clear of them. */
+  /**
+   * What is in the plates' way, by host, and what is done about it: taken off and refitted, or looked at and found clear of them; an earlier skin comes
+   * off for good, or stays and is signed for.
+   */
   beneath: z
     .array(z.object({ hostId: z.string().min(1).max(60), way: z.enum(PAST_WAYS) }))
     .max(40)

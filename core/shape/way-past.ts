@@ -1,7 +1,7 @@
 import { developedWidthMm, isClosed } from '../frame';
 import { inchesToMm } from '../quantity';
 import type { MemberPicture } from '../weigh';
-import { clashesUnder, jointsCutLoose, type Clash } from './clashes';
+import { clashesUnder, jointsCutLoose, skinsUnder, type Clash } from './clashes';
 import { coverage, type Notch, type Piece, type Repair } from './repair';
 
 /** A notch clears what it passes by this much, mm: room for its weld (ours: 1 in). */
@@ -11,7 +11,7 @@ const LEAST_KEPT = 0.5;
 
 /**
  * A drawn repair with a way past all it meets: ends of crossmembers and outriggers by a notch where that leaves half the plate, everything else by
- * coming off and going back, which the rules then say. A technician who stands there may know better.
+ * coming off and going back, earlier skins by coming off for good, which the rules then say. A technician who stands there may know better.
  */
 export function withWayPast(picture: MemberPicture, repair: Repair, notched = true): Repair {
   const off = new Set<string>();
@@ -25,7 +25,13 @@ export function withWayPast(picture: MemberPicture, repair: Repair, notched = tr
     return notches.length > 0 ? { ...piece, notches } : piece;
   });
   for (const { hostId } of jointsCutLoose(picture, repair)) off.add(hostId);
-  const beneath = [...off].map((hostId) => ({ hostId, way: 'off and back' as const }));
+  const skins = new Set(
+    repair.pieces.flatMap((piece) => skinsUnder(picture, piece).map(({ hostId }) => hostId)),
+  );
+  const beneath = [
+    ...[...off].map((hostId) => ({ hostId, way: 'off and back' as const })),
+    ...[...skins].map((hostId) => ({ hostId, way: 'off for good' as const })),
+  ];
   return { ...repair, pieces, ...(beneath.length > 0 && { beneath }) };
 }
 

@@ -55,7 +55,12 @@ export function holesBeneath({ picture, repair }: RepairPicture): RepairFinding[
 }
 
 /** What burns, melts or bursts beside a weld, and how near it is minded, mm (common practice, no source: 12 in). */
-export const MINDS_HEAT: ReadonlySet<FittingKind> = new Set<FittingKind>(['line', 'harness', 'tank', 'tank strap']);
+export const MINDS_HEAT: ReadonlySet<FittingKind> = new Set<FittingKind>([
+  'line',
+  'harness',
+  'tank',
+  'tank strap',
+]);
 const HEAT_REACH_MM = inchesToMm(12);
 
 export function heatNear({ picture, repair }: RepairPicture): RepairFinding[] {

@@ -2,6 +2,7 @@ import type { RepairFinding } from '../repair-finding';
 import type { RepairPicture } from '../repair-picture';
 import { development, endPlaces, runOut, squareEnd, tooLong } from './ends';
 import { cutLoose, heatNear, holesBeneath, inTheWay } from './in-the-way';
+import { crackCoverage, skinBeneath, staggered, wideBetweenWelds } from './covers';
 import { landing, lap, tooThinToWeld } from './landing';
 import { shelf } from './shelf';
 import { crackBeside, sealedPocket, seamsAsked } from './legal';
@@ -34,6 +35,10 @@ const RULES: readonly RepairRule[] = [
   cutLoose,
   holesBeneath,
   heatNear,
+  crackCoverage,
+  skinBeneath,
+  staggered,
+  wideBetweenWelds,
 ];
 const RANK = { broken: 0, deviation: 1, note: 2 } as const;
 

@@ -50,7 +50,7 @@ export function InTheWay({
                 label={`${clash.name}: way past it`}
                 className="min-w-52"
                 value={way}
-                options={['undecided', 'notch', ...PAST_WAYS]}
+                options={clash.what === 'skin' ? SKIN_WAYS : WAYS}
                 words={(each) => PAST_WORDS[each]}
                 onPick={(to) => onChange((standing) => wentPast(standing, clash, to))}
               />
@@ -62,14 +62,17 @@ export function InTheWay({
   );
 }
 
+const WAYS: readonly Way[] = ['undecided', 'notch', 'off and back', 'clear of it'];
+const SKIN_WAYS: readonly Way[] = ['undecided', 'off for good', 'stays beneath'];
+const isPast = (way: Way): way is PastWay => (PAST_WAYS as readonly Way[]).includes(way);
+
 /** Room left round what a notch passes, and how deep one starts where nobody knows how far it reaches, mm. */
 const [CLEAR_MM, DEEP_MM] = [inchesToMm(1), inchesToMm(2)];
 
 /** A repair with another way past what one of its pieces meets. */
 export function wentPast(repair: Repair, clash: Met, way: Way): Partial<Repair> {
   const others = (repair.beneath ?? []).filter(({ hostId }) => hostId !== clash.hostId);
-  const beneath =
-    way === 'off and back' || way === 'clear of it' ? [...others, { hostId: clash.hostId, way }] : others;
+  const beneath = isPast(way) ? [...others, { hostId: clash.hostId, way }] : others;
   return {
     beneath,
     pieces: repair.pieces.map((piece) =>

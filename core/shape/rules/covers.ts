@@ -1,0 +1,127 @@
+import { developedWidthMm, faceAtU, isBranched, isClosed, type MemberShape } from '../../frame';
+import { inchesToMm } from '../../quantity';
+import { BETWEEN_HEAT_ZONES_MM, stiffenedLimit } from '../../reference';
+import { crackExtent, unrolledPath } from '../../trace';
+import { pastOf, skinsUnder } from '../clashes';
+import { plugLayout } from '../plugs';
+import { flatWidths } from '../flat-widths';
+import { coverageAt, type Piece } from '../repair';
+import type { RepairFinding } from '../repair-finding';
+import type { RepairPicture } from '../repair-picture';
+
+/** A crack that runs out of a free edge has no tip there: what lies this near the edge need not be covered, mm (ours: 1/2 in). */
+const AT_EDGE_MM = inchesToMm(1 / 2);
+
+/** A crack under a repair is covered along its whole path, on every face it runs over; what a plate leaves free of it goes on. */
+export function crackCoverage({ picture, repair }: RepairPicture): RepairFinding[] {
+  const { shape } = picture.member;
+  const aroundMm = developedWidthMm(shape);
+  const laps = isClosed(shape) ? [-aroundMm, 0, aroundMm] : [0];
+  const isCovered = ([stationMm, u]: readonly [number, number]) =>
+    repair.pieces.some((piece) => {
+      const cover = coverageAt(picture.member, piece, stationMm);
+      return cover && laps.some((lap) => u + lap >= cover.uFromMm && u + lap <= cover.uToMm);
+    });
+  const isAtEdge = ([, u]: readonly [number, number]) => !isClosed(shape) && isNearFreeEdge(shape, u);
+  return cracksUnder(picture, repair.pieces).flatMap((crack): RepairFinding[] => {
+    const path = unrolledPath(shape, crack.path);
+    return path.every((point) => isCovered(point) || isAtEdge(point))
+      ? []
+      : [
+          {
+            code: 'crack-uncovered',
+            weight: 'broken',
+            quantity: 'length',
+            source: 'practice',
+            at: crackExtent(crack),
+          },
+        ];
+  });
+}
+
+/** The sheet's ends, and both tips of a beam's flanges. */
+function isNearFreeEdge(shape: MemberShape, u: number): boolean {
+  const face = faceAtU(shape, u);
+  const isNear = (mm: number) => Math.abs(u - mm) <= AT_EDGE_MM;
+  const ends = isBranched(shape) && !face.upright ? [face.uStartMm, face.uStartMm + face.widthMm] : [];
+  return [0, developedWidthMm(shape), ...ends].some(isNear);
+}
+
+/** Cracks that a repair is for: those its pieces lie over in length, some of them at all. */
+const cracksUnder = ({ cracks }: RepairPicture['picture'], pieces: readonly Piece[]) =>
+  cracks.filter((crack) => {
+    const { fromMm, toMm } = crackExtent(crack);
+    return pieces.some(({ startMm, endMm }) => startMm <= fromMm && endMm >= toMm);
+  });
+
+/** Nothing lands on an earlier skin, and none is closed in: it comes off first, or stays and is signed for. */
+export function skinBeneath({ picture, repair }: RepairPicture): RepairFinding[] {
+  return repair.pieces.flatMap((piece) =>
+    skinsUnder(picture, piece).map((skin): RepairFinding => {
+      const past = pastOf(repair, skin);
+      const [code, weight] =
+        past === 'off for good'
+          ? (['skin-off', 'note'] as const)
+          : past === 'stays beneath'
+            ? (['skin-stays', 'deviation'] as const)
+            : (['skin-beneath', 'broken'] as const);
+      return {
+        code,
+        weight,
+        pieceId: piece.id,
+        quantity: 'length',
+        source: 'practice',
+        name: skin.name,
+        at: { fromMm: skin.fromMm, toMm: skin.toMm },
+      };
+    }),
+  );
+}
+
+/** Ends of plates on both sides of one wall, or of caps that meet, are staggered: heat zones lie apart, and no section loses both at once. */
+export function staggered({ picture, repair: { pieces } }: RepairPicture): RepairFinding[] {
+  const inner = (mm: number) => mm > 1 && mm < picture.member.lengthMm - 1;
+  return pieces.flatMap((one, k) =>
+    pieces.slice(k + 1).flatMap((other): RepairFinding[] => {
+      const apart = (['startMm', 'endMm'] as const)
+        .filter((end) => inner(one[end]) && inner(other[end]))
+        .map((end) => ({ awayMm: Math.abs(one[end] - other[end]), stationMm: one[end] }))
+        .sort((a, b) => a.awayMm - b.awayMm)[0];
+      if (!apart || apart.awayMm >= BETWEEN_HEAT_ZONES_MM - 1e-6) return [];
+      return [
+        {
+          code: 'ends-level',
+          weight: 'broken',
+          pieceId: other.id,
+          quantity: 'length',
+          value: apart.awayMm,
+          limit: BETWEEN_HEAT_ZONES_MM,
+          source: 'practice',
+          at: { fromMm: apart.stationMm, toMm: apart.stationMm },
+        },
+      ];
+    }),
+  );
+}
+
+/** A wide thin plate buckles off the wall between its welds: width over thickness between welds, bends and plugs. */
+export function wideBetweenWelds({ picture, repair }: RepairPicture): RepairFinding[] {
+  const most = stiffenedLimit(picture.steel.yieldMpa);
+  return repair.pieces.flatMap((piece): RepairFinding[] => {
+    const rows = repair.plugs ? plugLayout(picture.member, piece).rowsUMm : [];
+    const ratio = Math.max(...flatWidths(picture.member.shape, piece, rows)) / piece.thicknessMm;
+    return ratio > most
+      ? [
+          {
+            code: 'wide-between-welds',
+            weight: 'deviation',
+            pieceId: piece.id,
+            quantity: 'count',
+            value: ratio,
+            limit: most,
+            source: 'stiffened',
+          },
+        ]
+      : [];
+  });
+}
