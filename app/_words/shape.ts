@@ -1,5 +1,6 @@
 import type { JudgedEnd } from '@/core/job';
-import type { PastWay, PieceKind, Unchecked } from '@/core/shape';
+import { printLength, type UnitSystem } from '@/core/quantity';
+import type { PastWay, PieceKind, Renewal, TubeWhyNot, Unchecked } from '@/core/shape';
 
 /** Each form of plate, as it is told to somebody who makes it. */
 export const FORM_WORDS: Readonly<Record<PieceKind, string>> = {
@@ -36,3 +37,14 @@ export const endWords = ({ says, nearby }: JudgedEnd): string =>
     : says === 'no worse than nearby'
       ? `no worse than the maker’s ${nearby!.what.toLowerCase()} nearby`
       : 'it cracks sooner than what the maker put nearby: a thinner plate, or an end farther out';
+
+export const TUBE_WHY_WORDS: Readonly<Record<TubeWhyNot, string>> = {
+  weaker: 'weaker than the old one was made',
+  'softer in twist': 'softer in twist',
+  'no space beneath': 'no space beneath for dirt to get out',
+  'too deep': 'deeper than the rail is clear',
+};
+
+/** A tube by its sizes: deep, wide, wall. */
+export const tubeWords = ({ depthMm, widthMm, nominalMm }: Renewal['tube'], system: UnitSystem): string =>
+  `tube ${printLength(depthMm, system, 'length')} deep, ${printLength(widthMm, system, 'length')} wide, wall ${printLength(nominalMm, system, 'thickness')}`;

@@ -68,14 +68,23 @@ export function withoutBroken(state: FrameState, hosts: readonly HostVerdict[]):
 
 /**
  * As repaired: plates on what is planned. What was found of joints and crossmembers still holds: a crossmember found bad braces nothing until its own
- * repair is planned, or it is recorded renewed.
+ * repair is planned, or it is to be renewed.
  */
-export function repairedState(works: Works, hosts: readonly HostVerdict[]): StateOf {
+export function repairedState(
+  works: Works,
+  hosts: readonly HostVerdict[],
+  renewed: ReadonlySet<string>,
+): StateOf {
   const found = whatHolds(works, hosts);
-  const isPlanned = ({ id }: Member) => (works.get(id)?.repairs.length ?? 0) > 0;
+  const isPlanned = ({ id }: Member) => renewed.has(id) || (works.get(id)?.repairs.length ?? 0) > 0;
+  const [repaired, made] = [wallIn(works, 'as repaired'), wallIn(works, 'as built')];
+  const joint: Holds['joint'] = (member, end) => renewed.has(member.id) || found.holds.joint(member, end);
   return {
-    wallAt: wallIn(works, 'as repaired'),
+    // What is renewed is at least as strong as the old one was made, and counts as that.
+    wallAt: (member, stationMm, halfMm) =>
+      (renewed.has(member.id) ? made : repaired)(member, stationMm, halfMm),
     ...found,
+    holds: { ...found.holds, joint },
     braces: (crossmember) => isPlanned(crossmember) || found.braces(crossmember),
   };
 }

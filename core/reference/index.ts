@@ -127,4 +127,5 @@ export {
   type ShopLegal,
   type UnitForPractice,
 } from './legal';
+export { STOCK_TUBES, type StockTube } from './stock-tubes';
 export { NO_LISTS, shopListsForm, shopListsSchema, type ShopLists } from './shop-lists';

@@ -54,3 +54,12 @@ export { holesUnder, type HoleUnder } from './holes';
 export { plugLayout, type PlugLayout } from './plugs';
 export { withWayPast } from './way-past';
 export { UNCHECKED, uncheckedIn, type Unchecked } from './unchecked';
+export {
+  boxOf,
+  renewalKind,
+  renewalTubes,
+  TUBE_WHY_NOT,
+  type Renewal,
+  type RenewalTube,
+  type TubeWhyNot,
+} from './renewal';

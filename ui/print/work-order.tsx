@@ -9,7 +9,7 @@ import {
   sixteenths,
   type UnitSystem,
 } from '@/core/quantity';
-import { isNotchedRound, pastOf, pieceName } from '@/core/shape';
+import { pieceName } from '@/core/shape';
 import { brokenRules, type JobFile, type MemberWork as WholeWork, type WorkedRepair } from '@/core/job';
 import { lowerBound, severity } from '@/core/weigh';
 import { localTime } from '../controls/local-time';
@@ -87,14 +87,15 @@ const FEWEST_VERDICTS = 4;
 const A_LINE = 105;
 
 /** As many repairs as fit under what stands above them; one at least. */
-function fitting<Each extends { worked: WorkedRepair; cracks: readonly string[] }>(
+function fitting<Each extends { worked: WorkedRepair; cracks: readonly string[]; mind: string }>(
   repairs: readonly Each[],
   roomPt: number,
 ): Each[] {
   let left = roomPt;
-  return repairs.filter(({ worked, cracks }, k) => {
+  return repairs.filter(({ worked, cracks, mind }, k) => {
     left -=
       TAKES.crackWeld * cracks.length +
+      TAKES.notice * Math.max(0, Math.ceil(mind.length / A_LINE) - 1) +
       TAKES.repair +
       TAKES.drawing * worked.patterns.length +
       TAKES.weld * (worked.joined.lines.length + 1);
@@ -116,7 +117,12 @@ export function WorkOrder({
   printedAt: string;
 }) {
   const repairs = works.flatMap((work) =>
-    work.repairs.map((worked) => ({ work, worked, cracks: words.crackWelds(work, worked) })),
+    work.repairs.map((worked) => ({
+      work,
+      worked,
+      cracks: words.crackWelds(work, worked),
+      mind: mindWords(words.remarks(worked)),
+    })),
   );
   const ranked = works
     .filter((work) => work.picture.account.isKnown)
@@ -225,14 +231,14 @@ export function WorkOrder({
           </Text>
         )}
 
-        {shown.map(({ work, worked, cracks }, k) => (
+        {shown.map(({ work, worked, cracks, mind }, k) => (
           <RepairBlock
             key={worked.repair.id}
             number={k + 1}
             work={work}
             worked={worked}
             system={system}
-            remarks={words.remarks(worked)}
+            mind={mind}
             crackWelds={cracks}
             compact={shown.length > 1}
           />
@@ -274,12 +280,15 @@ export function WorkOrder({
 const clipped = (words: string): string =>
   words.length <= 420 ? words : `${words.slice(0, words.lastIndexOf(' ', 400))} … and more, on screen`;
 
+/** What is to be minded of one repair: the first of it, in so many letters. */
+const mindWords = (remarks: readonly string[]): string => clipped(remarks.slice(0, 3).join('. '));
+
 function RepairBlock({
   number,
   work,
   worked,
   system,
-  remarks,
+  mind,
   crackWelds,
   compact,
 }: {
@@ -287,7 +296,7 @@ function RepairBlock({
   work: MemberWork;
   worked: WorkedRepair;
   system: UnitSystem;
-  remarks: readonly string[];
+  mind: string;
   crackWelds: readonly string[];
   compact: boolean;
 }) {
@@ -311,7 +320,6 @@ function RepairBlock({
         {worked.isProposal ? ' (proposed, not yet kept)' : ''}
       </Text>
       {broken > 0 && <Text style={style.bold}>DO NOT CUT OR WELD LIKE THIS. Rules broken: {broken}.</Text>}
-      {worked.clashes.length > 0 && <Text>{pastWords(worked)}</Text>}
       {worked.patterns.map((pattern) => (
         <View key={pattern.piece.id}>
           <Text>
@@ -325,6 +333,7 @@ function RepairBlock({
             {pattern.bends.length > 0 &&
               `; ${pattern.bends.length} bend${pattern.bends.length > 1 ? 's' : ''} 90°, inside radius ${printLength(pattern.insideRadiusMm, system, 'thickness')}`}
             {pattern.holes.length > 0 && `; ${pattern.holes.length} holes`}
+            {pattern.piece.notches && `; ${pattern.piece.notches.length} notched`}
           </Text>
           <FlatDrawing pattern={pattern} system={system} height={compact ? 34 : 48} />
         </View>
@@ -367,7 +376,7 @@ function RepairBlock({
           <Text style={COLUMNS[6]!}>{line.position}</Text>
         </View>
       ))}
-      {remarks.length > 0 && <Text>Mind: {remarks.slice(0, compact ? 4 : 6).join('. ')}.</Text>}
+      {mind && <Text>Mind: {mind}.</Text>}
     </View>
   );
 }
@@ -409,25 +418,4 @@ function FlatDrawing({
       />
     </Svg>
   );
-}
-
-/** What the plates meet, by the way past it. */
-function pastWords({ repair, clashes }: WorkedRepair): string {
-  const named = (is: (clash: WorkedRepair['clashes'][number]) => boolean) => [
-    ...new Set(clashes.filter(is).map(({ name }) => name)),
-  ];
-  const isNotched = (clash: WorkedRepair['clashes'][number]) =>
-    repair.pieces.some((piece) => piece.id === clash.pieceId && isNotchedRound(piece, clash));
-  const said: readonly (readonly [string, readonly string[]])[] = [
-    [
-      'Comes off and goes back',
-      named((clash) => !isNotched(clash) && pastOf(repair, clash) === 'off and back'),
-    ],
-    ['Notched round', named(isNotched)],
-    ['IN THE WAY, not decided', named((clash) => !isNotched(clash) && pastOf(repair, clash) === undefined)],
-  ];
-  return said
-    .filter(([, names]) => names.length > 0)
-    .map(([what, names]) => `${what}: ${names.join(', ')}.`)
-    .join(' ');
 }

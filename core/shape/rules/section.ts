@@ -1,9 +1,11 @@
 import { inchesToMm } from '../../quantity';
 import { outstandLimit } from '../../reference';
-import { axleStationsMm, isClosed } from '../../frame';
+import { axleStationsMm, facesOf, isClosed, type MemberShape } from '../../frame';
 import { crackExtent } from '../../trace';
 import { lowerBound, STIFF_STEP } from '../../weigh';
+import { facesCovered } from '../faces-covered';
 import { faceOfPiece, formOf } from '../forms';
+import type { Piece } from '../repair';
 import type { RepairFinding } from '../repair-finding';
 import type { RepairPicture } from '../repair-picture';
 
@@ -45,9 +47,10 @@ export function restored({ picture, repair, restored: sections }: RepairPicture)
 }
 
 export function plateThickness({ picture, repair }: RepairPicture): RepairFinding[] {
-  const limit = picture.member.shape.thicknessMm;
-  return repair.pieces.flatMap((piece): RepairFinding[] =>
-    piece.thicknessMm < 0.97 * limit
+  const { shape } = picture.member;
+  return repair.pieces.flatMap((piece): RepairFinding[] => {
+    const limit = thickestUnder(shape, piece);
+    return piece.thicknessMm < 0.97 * limit
       ? [
           {
             code: 'plate-thinner-than-wall',
@@ -59,7 +62,18 @@ export function plateThickness({ picture, repair }: RepairPicture): RepairFindin
             source: 'practice',
           },
         ]
-      : [],
+      : [];
+  });
+}
+
+/** The thickest face that a piece lies on, as made. */
+function thickestUnder(shape: MemberShape, piece: Piece): number {
+  const covered = facesCovered(shape, piece);
+  return Math.max(
+    0,
+    ...facesOf(shape)
+      .filter(({ id }) => covered.has(id))
+      .map(({ wallMm }) => wallMm),
   );
 }
 

@@ -1,6 +1,17 @@
 import { renderToBuffer } from '@react-pdf/renderer';
 import { answer, download, guarded, notFound, systemOf } from '../../../_door';
-import { distrustOf, jobHosts, toAlign, toWeldShut, type FourAnswers, type JobFile } from '@/core/job';
+import { memberOf } from '@/core/frame';
+import type { RepairFindingCode } from '@/core/shape';
+import {
+  distrustOf,
+  jobHosts,
+  renewalsOf,
+  toAlign,
+  toWeldShut,
+  type FourAnswers,
+  type JobFile,
+  type WorkedRepair,
+} from '@/core/job';
 import { standingAgainst } from '@/core/metal';
 import type { UnitSystem } from '@/core/quantity';
 import { askOffice } from '../../../../_office';
@@ -12,6 +23,7 @@ import { printedAnswers } from '../../../../_words/answers';
 import { beforeCuttingWords } from '../../../../_words/before-cutting';
 import { crackWeldWords, NOT_READY_WORDS } from '../../../../_words/crack-weld';
 import { HOST_NEED_WORDS } from '../../../../_words/by-hand';
+import { tubeWords } from '../../../../_words/shape';
 import { CAUTIONS, DEFERENCE } from '../../../../_words/cautions';
 import { distrustWords } from '../../../../_words/distrust';
 import { sayingWords } from '../../../../_words/metal';
@@ -51,12 +63,21 @@ const wordsIn = (system: UnitSystem, file: JobFile, four: FourAnswers): OrderWor
   found: ({ picture }) => [
     ...new Set(standingAgainst(picture.account).map((saying) => sayingWords(picture.member, saying, system))),
   ],
-  hosts: jobHosts(file).map(
-    ({ name, found, needs, verdict, carries }) =>
-      `${verdict} ${name}: ${found.join(', ')}${carries.length ? `, carries ${carries.join(', ')}` : ''}; ${needs.map((need) => HOST_NEED_WORDS[need]).join('; ')}`,
-  ),
+  hosts: [
+    ...[...renewalsOf(file)].map(
+      ([memberId, { tube }]) =>
+        `Renew ${memberOf(file.frame, memberId)?.name ?? memberId}: ${tubeWords(tube, system)}`,
+    ),
+    ...jobHosts(file).map(
+      ({ name, found, needs, verdict, carries }) =>
+        `${verdict} ${name}: ${found.join(', ')}${carries.length ? `, carries ${carries.join(', ')}` : ''}; ${needs.map((need) => HOST_NEED_WORDS[need]).join('; ')}`,
+    ),
+  ],
   remarks: (worked) => [
-    ...worked.findings.map((finding) => repairWords(finding, system).title),
+    ...comesOffWords(worked),
+    ...worked.findings
+      .filter(({ code }) => !SAID_TOGETHER.has(code))
+      .map((finding) => repairWords(finding, system).title),
     ...worked.joinFindings
       .filter((finding) => finding.weight !== 'note')
       .map((finding) => joinWords(finding, system).title),
@@ -73,6 +94,24 @@ const wordsIn = (system: UnitSystem, file: JobFile, four: FourAnswers): OrderWor
   cautions: [CAUTIONS.crack, CAUTIONS.shape, CAUTIONS.join].map(withoutDeference),
   deference: DEFERENCE,
 });
+
+/** What comes off before a repair, in one remark each way; the maker's say stands in the practice's line. */
+const SAID_TOGETHER: ReadonlySet<RepairFindingCode> = new Set<RepairFindingCode>([
+  'off-and-back',
+  'skin-off',
+  'hole-kept',
+  'weld-as-maker',
+]);
+function comesOffWords({ findings }: WorkedRepair): string[] {
+  const named = (code: RepairFindingCode) => [
+    ...new Set(findings.filter((finding) => finding.code === code).map(({ name }) => name)),
+  ];
+  const [back, good] = [named('off-and-back'), named('skin-off')];
+  return [
+    ...(back.length > 0 ? [`Comes off and goes back: ${back.join(', ')}`] : []),
+    ...(good.length > 0 ? [`Comes off for good: ${good.join(', ')}`] : []),
+  ];
+}
 
 /** The work order: one page, black and white. */
 export const GET = (request: Request, { params }: { params: Promise<{ jobId: string }> }) =>

@@ -13,7 +13,7 @@ import {
 } from '@/core/shape';
 import { Entry, Pick } from '@/ui/controls';
 import { useMember, usePlace, useReader, useRecords } from '../../../_desk';
-import { startsAtMm } from '@/core/frame';
+import { isBranched, startsAtMm } from '@/core/frame';
 import { useUnitTurn } from '../../../../_parts/turned';
 import { FORM_WORDS } from '../../../../_words/shape';
 import { asForm } from './add-piece';
@@ -60,7 +60,9 @@ export function PieceForm({
   const faces = form.facesOn(member.shape).map(({ id }) => id);
   const edges = faceOfPiece(member.shape, piece)?.upright
     ? (['lower edge, up from corner', 'upper edge, up from corner'] as const)
-    : (['near edge, out from the web', 'far edge, out from the web'] as const);
+    : isBranched(member.shape)
+      ? (['near edge, from the outer tip', 'far edge, from the outer tip'] as const)
+      : (['near edge, out from the side', 'far edge, out from the side'] as const);
   const notched = (notches: readonly Notch[]) => {
     const check = checkRepair(member, { pieces: [{ ...piece, notches: [...notches] }] });
     if (!check.ok) return `${check.reason}; left as it was`;
@@ -107,8 +109,8 @@ export function PieceForm({
         {length('taperMm', 'taper of the ends')}
         {length('startMm', 'from station')}
         {length('endMm', 'to station')}
-        {form.sets.upper && length('upperEdgeMm', edges[1])}
         {form.sets.lower && length('lowerEdgeMm', edges[0])}
+        {form.sets.upper && length('upperEdgeMm', edges[1])}
       </div>
       <div className="mt-2 flex flex-wrap gap-2">
         <button type="button" className="plain" onClick={() => offer('startMm', cursor.stationMm)}>

@@ -24,6 +24,7 @@ import { Checked } from './checked';
 import { EndHandles } from './end-handles';
 import { InTheWay } from './in-the-way';
 import { OtherForms } from './other-forms';
+import { RenewalPart } from './renewal-part';
 import { PieceForm } from './piece-form';
 import { FlatSheet } from './flat-sheet';
 import { BrakeForm } from './brake-form';
@@ -67,6 +68,7 @@ export function ShapeBench() {
       {work?.notOffered.map((tried) => (
         <NothingFits key={tried.repair.id} tried={tried} />
       ))}
+      <RenewalPart />
       <MadeGoodByHand />
       <AddHere onAdd={(repair) => change({ repair, isProposal: true }, () => ({}))} />
       {repairs.length > 0 && (

@@ -1,0 +1,103 @@
+import { writeFileSync } from 'node:fs';
+import { readPdf } from '../checks/outside/validators';
+import { expect, kept, paperOf, test, worked } from './stage';
+
+/** A beam with a crack, a truck with a rotten crossmember: what the first plates of the trade would be, and by whose word. */
+test('a beam gets its cover; what is in its way is passed; other forms stand beside it; metal is reinforced by hand', async ({
+  page,
+  untouched,
+}) => {
+  await page.goto(`${untouched.url}${untouched.jobs['BK-1']}/shape?member=rail-left`);
+  await worked(page);
+  await expect(page.getByRole('heading', { name: 'cover plate, bottom, laid over' })).toBeVisible();
+  const follows = page.getByRole('region', { name: 'What follows' });
+  await expect(follows).toContainText('No rule broken of those that could be checked');
+  await expect(follows).toContainText('whether torch and drill come to each seam');
+
+  const way = page.getByLabel('Spring, front hanger: way past it');
+  await expect(way).toHaveValue('off and back');
+  await way.selectOption({ label: 'not decided' });
+  await expect(follows).toContainText('In the plate’s way: Spring, front hanger');
+  await expect(follows.getByText(/^No rule broken/)).toHaveCount(0);
+  await way.selectOption({ label: 'the plate is notched round it' });
+  await expect(follows).not.toContainText('In the plate’s way');
+  const deep = page.getByLabel('how deep');
+  await deep.fill('40');
+  await deep.press('Enter');
+  await expect(
+    page.getByRole('alert').filter({ hasText: 'leaves nothing of the cover plate' }),
+  ).toBeVisible();
+  await deep.fill('1/2');
+  await deep.press('Enter');
+  await expect(page.getByText(/^Kept by/)).toBeVisible();
+  await kept(page);
+  await page.reload();
+  await worked(page);
+  await expect(page.getByLabel('how deep')).toHaveValue('1/2');
+  await page.getByRole('button', { name: /^Close notch 1/ }).click();
+  await expect(follows).toContainText('In the plate’s way: Spring, front hanger');
+  await way.selectOption({ label: 'looked at: clear of the plate' });
+  await expect(follows).not.toContainText('In the plate’s way');
+
+  const near = page.getByLabel('near edge, from the outer tip');
+  await near.fill('0');
+  await near.press('Enter');
+  await expect(follows).toContainText('No room for its weld beside it');
+  await page.getByText('Other forms that could go here').click();
+  const forms = page.getByRole('table', { name: 'Other forms' });
+  await expect(forms.getByRole('row')).not.toHaveCount(1);
+  await expect(forms).toContainText('side plate + side plate, inside');
+  await forms
+    .getByRole('row')
+    .filter({ hasText: 'cover plate, bottom + cover plate, top' })
+    .getByRole('button', { name: 'Take this form' })
+    .click();
+  await expect(
+    page.getByRole('heading', { name: /^cover plate, bottom and cover plate, top/ }),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'Take this piece out' }).last().click();
+  await expect(page.getByRole('heading', { name: 'cover plate, bottom, laid over' })).toBeVisible();
+
+  // On sound metal a plate only reinforces; it is somebody's own from the first.
+  await page.goto(`${untouched.url}${untouched.jobs['BK-1']}/shape?member=rail-right`);
+  await worked(page);
+  await page.getByRole('button', { name: /^Add a piece at/ }).click();
+  await expect(page.getByText(/^Kept by RK/)).toBeVisible();
+  await expect(page.getByRole('region', { name: 'What follows' })).toContainText('Sound metal reinforced');
+  await page.getByLabel('piece', { exact: true }).selectOption('cover plate');
+  await page.getByLabel('on its').selectOption('top');
+  await expect(page.getByRole('heading', { name: 'cover plate, top, laid over' })).toBeVisible();
+  await page.getByLabel(/^to station/).fill('99999');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(/reaches off Right beam; left as it was/)).toBeVisible();
+  await kept(page);
+});
+
+test('a rotten crossmember is renewed of a tube that leaves space beneath, and the work order says so', async ({
+  page,
+  untouched,
+}, info) => {
+  await page.goto(`${untouched.url}${untouched.jobs['GR-7']}/shape?member=cross-4`);
+  await worked(page);
+  const renewed = page.getByRole('region', { name: 'Renewed' });
+  await expect(renewed).toContainText('Renewed, of a stock tube');
+  await renewed.getByText(/others, and why not/).click();
+  await expect(renewed).toContainText('weaker than the old one was made');
+  await renewed.getByRole('button', { name: 'Take it' }).first().click();
+  await expect(renewed.getByRole('heading')).toContainText(/^To be renewed: tube \d/);
+  await kept(page);
+  await page.getByRole('button', { name: 'Units: in; switch to mm' }).click();
+  await expect(renewed.getByRole('heading')).toContainText('102 mm deep');
+  const path = info.outputPath('order.pdf');
+  writeFileSync(
+    path,
+    await paperOf(page.request, `${untouched.url}/api${untouched.jobs['GR-7']}/work-order`),
+  );
+  const { words, pages } = readPdf(path);
+  expect(pages).toBe(1);
+  expect(words.replace(/\s+/g, ' ')).toContain('Renew Crossmember 4: tube');
+  await renewed.getByRole('button', { name: 'strike' }).click();
+  await page.getByLabel('or another reason').fill('a channel is on the shelf');
+  await page.getByRole('button', { name: 'Strike through' }).click();
+  await expect(renewed).toContainText('Renewed, of a stock tube');
+});
