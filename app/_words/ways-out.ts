@@ -13,6 +13,11 @@ export const WAY_OUT_WORDS: Readonly<
   Record<WayOut, readonly [name: string, restores: string, stays: string]>
 > = {
   'temporary only': ['Temporary repair only', 'it gets to where it is opened up', 'everything that is bad'],
+  reinforce: [
+    'Reinforce sound metal',
+    'strength beyond what it was made with, at the places drawn',
+    'what is bad elsewhere',
+  ],
   'bolt on': [
     'Bolt plates on',
     'load carried past what is bad, no heat near zinc, trim or tank',
@@ -37,6 +42,7 @@ export const NO_PRICE_WORDS: Readonly<Record<NoPrice, string>> = {
   'no frame price': 'can’t say: give what a frame costs',
   'steel not known': 'can’t say: what steel it is decides whether it may be welded',
   'nothing to do': 'nothing on record asks for it',
+  'nothing drawn on sound metal': 'no plate is drawn on sound metal: Shape adds one anywhere',
   'no plate drawn': 'can’t say: not all of it is drawn, or some of it is past plating',
 };
 
@@ -134,6 +140,7 @@ export const NORM_WORDS: Readonly<Record<keyof Omit<Norms, 'seizedChance' | 'hid
 
 export const CHOSEN_WORDS: Readonly<Record<Chosen, string>> = {
   'temporary only': 'a temporary repair only',
+  reinforce: 'sound metal reinforced',
   'bolt on': 'plates bolted on',
   mend: 'mended as drawn',
   'splice or renew': 'spliced in or renewed',

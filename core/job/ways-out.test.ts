@@ -78,6 +78,14 @@ test.each([
   expect(quantitiesOf(records(), weighed({ 'rail-left': member }))).toMatchObject(expected),
 );
 
+test('plates on a member that nothing is asked of reinforce; on one to be mended they mend; broken ones are none', () => {
+  const of = (member: AnsweredMember) => quantitiesOf(records(), weighed({ 'rail-left': member })).reinforced;
+  expect(of(judged('Leave', plan))).toEqual({ members: 1, plates: 4, weldM: 6, steelKg: 40 });
+  expect(of(judged('Watch', plan))).toMatchObject({ plates: 4 });
+  expect(of(judged('Mend', plan))).toMatchObject({ plates: 0 });
+  expect(of(judged('Leave', { ...plan, broken: 2 }))).toMatchObject({ plates: 0 });
+});
+
 test('steel that nobody knows is counted, and a technician’s harsher word; a milder one is not', () => {
   const unknown: AnsweredMember = {
     verdict: { verdict: 'Mend', findings: [{ code: 'steel-unknown' } as never] },

@@ -51,6 +51,7 @@ export function quantitiesOf(records: JobRecords, weighed: ReadonlyMap<string, A
     crossmembers: judged.length - main.length,
     fittings: jobHosts(records).filter(({ carriesNothing }) => carriesNothing).length,
     straighten: straightenedFirst(records).length,
+    reinforced: reinforcedOn(records, weighed, new Set(judged.map(({ member }) => member.id))),
     members: judged.length,
     bodyItems: badBodyItems(jobSpots(records, true)).length,
     criticalUnseen: progress.critical - progress.criticalSeen,
@@ -65,6 +66,26 @@ const isOnlyBent = ({ verdict: { findings } }: AnsweredMember): boolean => {
   const asks = findings.filter((finding) => severity(finding.verdict) >= severity('Mend'));
   return asks.length > 0 && asks.every(({ code }) => code === 'not-straight');
 };
+
+/** Plates that somebody drew on members which nothing is asked of. */
+function reinforcedOn(
+  { frame }: JobRecords,
+  weighed: ReadonlyMap<string, AnsweredMember>,
+  asked: ReadonlySet<string>,
+): Quantities['reinforced'] {
+  const plans = frame.members.flatMap(({ id }) => {
+    const plan = asked.has(id) ? undefined : weighed.get(id)?.plan;
+    return plan && plan.repairs - plan.broken > 0 ? [plan] : [];
+  });
+  const sum = (of: (plan: AnsweredMember['plan']) => number) =>
+    plans.reduce((total, plan) => total + of(plan), 0);
+  return {
+    members: plans.length,
+    plates: sum(({ plates }) => plates),
+    weldM: sum(({ weldM }) => weldM),
+    steelKg: sum(({ steelKg }) => steelKg),
+  };
+}
 
 /** Bad stretches this near each other along the unit are reached by one strip-down, mm (ours: a bed, a tank or a floor sheet is at least so long). */
 const ONE_OPENING_MM = 610;

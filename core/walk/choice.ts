@@ -5,6 +5,7 @@ import { ok } from '../quantity';
 /** What an owner can choose; the shop may decline, or pass the job on. */
 export const CHOSEN = [
   'temporary only',
+  'reinforce',
   'bolt on',
   'mend',
   'splice or renew',

@@ -33,7 +33,7 @@ const DRAWS = 10_000;
 /** Hours of work that one pair of hands puts in a day (common practice, no source). */
 const HOURS_A_DAY = 7;
 /** Ways out that open the metal, and may find more. */
-const OPENS: readonly WayOut[] = ['bolt on', 'mend', 'splice or renew'];
+const OPENS: readonly WayOut[] = ['reinforce', 'bolt on', 'mend', 'splice or renew'];
 
 /** Every way out, priced by seeded draws. `random` is made anew for each, so that one way's inputs leave the others as they were. */
 export function pricedWays(

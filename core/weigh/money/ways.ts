@@ -4,6 +4,7 @@ import type { Uncertain } from './draw';
 /** What can be done with a unit, from least to most. */
 export const WAYS_OUT = [
   'temporary only',
+  'reinforce',
   'bolt on',
   'mend',
   'splice or renew',
@@ -15,6 +16,7 @@ export type WayOut = (typeof WAYS_OUT)[number];
 /** Years a way out is good for where salt is about, least and most (common practice, no source). */
 export const SERVICE_YEARS: Readonly<Record<WayOut, readonly [number, number]>> = {
   'temporary only': [0, 0.1],
+  reinforce: [5, 20],
   'bolt on': [2, 8],
   mend: [5, 15],
   'splice or renew': [8, 20],
@@ -41,6 +43,13 @@ export interface Quantities {
   readonly fittings: number;
   /** Members and sets of mounts to be brought back into line. */
   readonly straighten: number;
+  /** Plates drawn on members that nothing is wrong with, their welds and steel. */
+  readonly reinforced: {
+    readonly members: number;
+    readonly plates: number;
+    readonly weldM: number;
+    readonly steelKg: number;
+  };
   /** Members to be coated after. */
   readonly members: number;
   /** Body items found bad, where somebody looks before buying. */
@@ -56,6 +65,7 @@ export const NO_PRICE = [
   'no frame price',
   'nothing to do',
   'no plate drawn',
+  'nothing drawn on sound metal',
   'steel not known',
 ] as const;
 export type NoPrice = (typeof NO_PRICE)[number];
@@ -84,6 +94,7 @@ const WORK: Readonly<Record<WayOut, (of: Quantities, money: Money) => Work | NoP
     of.cracks + of.stretches + of.rails + of.splices === 0
       ? 'nothing to do'
       : { hours: times('temporary repair', 1, norms.temporary), money: [] },
+  reinforce: reinforcing,
   'bolt on': (of, { norms }) =>
     of.stretches === 0
       ? 'nothing to do'
@@ -101,6 +112,24 @@ const WORK: Readonly<Record<WayOut, (of: Quantities, money: Money) => Work | NoP
   'swap the frame': swapping,
   'withdraw it': () => ({ hours: [], money: [] }),
 };
+
+/** Prevention: plates on sound metal at a place known to be weak, before it cracks. */
+function reinforcing(
+  { reinforced: of, steelUnknown }: Quantities,
+  { norms, steelPerKg }: Money,
+): Work | NoPrice {
+  if (of.plates === 0) return 'nothing drawn on sound metal';
+  if (steelUnknown > 0) return 'steel not known';
+  return {
+    hours: [
+      ...stripped(of.members, norms),
+      ...times('plates made and fitted', of.plates, norms.plate),
+      ...times('welding', of.weldM, norms.weldPerMetre),
+      ...times('coating', of.members, norms.coating),
+    ],
+    money: times('steel', of.steelKg, steelPerKg),
+  };
+}
 
 function mending(of: Quantities, { norms, steelPerKg }: Money): Work | NoPrice {
   if (of.steelUnknown > 0) return 'steel not known';
@@ -173,9 +202,9 @@ const beside = (of: Quantities, norms: Norms): Uncertain[] => [
 
 /** Which ways out each school goes of itself (common practice, no source); withdrawing a unit, and getting it to where it is opened, are everybody's. */
 export const SCHOOL_WAYS: Readonly<Record<Approach, readonly WayOut[]>> = {
-  repair: ['temporary only', 'mend', 'splice or renew', 'withdraw it'],
+  repair: ['temporary only', 'reinforce', 'mend', 'splice or renew', 'withdraw it'],
   'replace only': ['temporary only', 'splice or renew', 'swap the frame', 'withdraw it'],
-  preservation: ['temporary only', 'bolt on', 'mend', 'withdraw it'],
-  section: ['temporary only', 'splice or renew', 'swap the frame', 'withdraw it'],
+  preservation: ['temporary only', 'reinforce', 'bolt on', 'mend', 'withdraw it'],
+  section: ['temporary only', 'reinforce', 'splice or renew', 'swap the frame', 'withdraw it'],
   'bolt on': ['temporary only', 'bolt on', 'withdraw it'],
 };

@@ -57,7 +57,13 @@ export const SIGN_FIELDS: Readonly<Record<SignKind, readonly SignField[]>> = {
     ]),
   ],
   coating: [
-    choice('coat', 'what', ['thick rubber over a seam', 'paint over pits', 'oil or wax', 'sound paint', 'zinc']),
+    choice('coat', 'what', [
+      'thick rubber over a seam',
+      'paint over pits',
+      'oil or wax',
+      'sound paint',
+      'zinc',
+    ]),
   ],
   debris: [
     { name: 'full', label: 'how full, %', as: 'percent', start: '30' },
