@@ -1,6 +1,6 @@
 import type { Face, MemberShape } from '../../frame';
 import type { Outcome } from '../../quantity';
-import type { Piece, PieceKind } from '../repair';
+import type { Piece, PieceKind } from '../piece';
 
 /** What a piece covers in developed coordinates, and where its ends come to a nose. */
 export interface Coverage {

@@ -1,5 +1,5 @@
 import type { Face, MemberShape } from '../../frame';
-import type { Piece, PieceKind } from '../repair';
+import type { Piece, PieceKind } from '../piece';
 import { bottomL } from './bottom-l';
 import { bottomU } from './bottom-u';
 import { coverPlate } from './cover-plate';
