@@ -1,17 +1,9 @@
+export type { Change } from './change';
 export { booksOf, database, migrate, NewerDatabase, openDatabase, type Db } from './connection';
 export { storageFailure } from './failure';
 export { refused, sameRecord, written, type Problem, type Written } from './problem';
 export { addNotice, liftNotice, addUnit, allUnits, correctUnit, noticesOf, unitById } from './unit';
-export {
-  changeFrame,
-  changePractice,
-  evidenceMark,
-  jobById,
-  jobFile,
-  newestPractice,
-  openJob,
-  type Change,
-} from './job';
+export { changeFrame, changePractice, evidenceMark, jobById, jobFile, newestPractice, openJob } from './job';
 export { currentFrame, type FrameRevision } from './frame';
 export { currentPractice, type PracticeRevision } from './practice';
 export { evidenceOf, keepEvidence, type Keeping } from './evidence';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { defaultFrame, facesOf, familyOf, type FaceId, type MemberShape } from '../frame';
-import { DEFAULT_PRACTICE } from '../reference';
+import { DEFAULT_PRACTICE, type Kit } from '../reference';
 import type { Reading } from '../probe';
 import { pieceName } from '../shape';
 import type { Crack } from '../trace';
@@ -181,6 +181,28 @@ describe('forms side by side', () => {
     expect(all.map(({ repair }) => JSON.stringify(repair.pieces.map(({ kind }) => kind)))).toContain(
       JSON.stringify(own!.repair.pieces.map(({ kind }) => kind)),
     );
+  });
+  test('a bought cap stands among them: long enough it may be taken, too short, too low or another family’s it says why or is not there', () => {
+    const kit = (more: Partial<Kit>): Kit => ({
+      name: 'rail cap',
+      family: '',
+      coversMm: 2000,
+      edgeMm: 100,
+      thicknessMm: 6.35,
+      price: 140,
+      ...more,
+    });
+    const bought = (more: Partial<Kit>) =>
+      candidates(done.picture, target!, { kits: [kit(more)] }).find((each) => each.kit !== undefined);
+    const good = bought({})!;
+    expect(good.against).toEqual([]);
+    expect(good.repair.pieces[0]).toMatchObject({ kind: 'bottom L', upperEdgeMm: 100, thicknessMm: 6.35 });
+    expect(good.repair.pieces[0]!.endMm - good.repair.pieces[0]!.startMm).toBeCloseTo(2000, 6);
+    expect(brokenRules(bought({ coversMm: 800 })!).map(({ code }) => code)).toContain('run-out-short');
+    expect(bought({ family: 'open-channel ladder' })).toBeDefined();
+    expect(bought({ family: 'unibody' })).toBeUndefined();
+    expect(bought({ edgeMm: SHAPES.channel!.depthMm })).toBeDefined();
+    expect(bought({ edgeMm: SHAPES.channel!.depthMm + 1 })).toBeUndefined();
   });
   test('nothing away from the damage, and nothing on a member that is renewed', () => {
     expect(candidates(done.picture, { fromMm: 4000, toMm: 4100 })).toEqual([]);

@@ -26,6 +26,7 @@ export {
   weighMember,
   workJob,
   workMember,
+  type Candidate,
   type MemberWork,
   type WorkedRepair,
 } from './member';

@@ -1,4 +1,5 @@
 import { withOneMore } from '../probe';
+import type { Kit } from '../reference';
 import {
   lowerBound,
   memberPicture,
@@ -12,6 +13,7 @@ import {
   checkRules,
   clashesUnder,
   flatPattern,
+  kitOver,
   lengthened,
   memberStates,
   proposeRepairs,
@@ -155,6 +157,9 @@ function workRepair(
   };
 }
 
+/** One way to answer damage: drawn, or bought in from the shop's catalogue. */
+export type Candidate = WorkedRepair & { readonly kit?: Kit };
+
 /**
  * Every form that could answer a run of damage, worked right through: those that may be offered first, of these what breaks least, then the one with
  * less weld. What speaks against the others stands with them.
@@ -162,16 +167,27 @@ function workRepair(
 export function candidates(
   picture: MemberPicture,
   run: { readonly fromMm: number; readonly toMm: number },
-  grossMassKg?: number,
-): WorkedRepair[] {
-  return candidatesOver(picture, run)
-    .map((each) => workRepair(repairPicture(picture, withRoomForWelds(picture, each)), true, grossMassKg))
-    .sort(
-      (a, b) =>
-        a.against.length - b.against.length ||
-        brokenRules(a).length - brokenRules(b).length ||
-        a.joined.totalWeldMm - b.joined.totalWeldMm,
-    );
+  {
+    grossMassKg,
+    kits = [],
+  }: { readonly grossMassKg?: number | undefined; readonly kits?: readonly Kit[] } = {},
+): Candidate[] {
+  const worked = (repair: Repair) => workRepair(repairPicture(picture, repair), true, grossMassKg);
+  const drawn = candidatesOver(picture, run);
+  // Where no plate may be welded at all, a bought one may not either.
+  const bought = drawn.length === 0 ? [] : kits;
+  return [
+    ...drawn.map((each) => worked(withRoomForWelds(picture, each))),
+    ...bought.flatMap((kit): Candidate[] => {
+      const repair = kitOver(picture, run, kit);
+      return repair ? [{ ...worked(repair), kit }] : [];
+    }),
+  ].sort(
+    (a, b) =>
+      a.against.length - b.against.length ||
+      brokenRules(a).length - brokenRules(b).length ||
+      a.joined.totalWeldMm - b.joined.totalWeldMm,
+  );
 }
 
 /** The least section modulus over what a repair is for, as found, lower bound; 1 where it is for nothing. */

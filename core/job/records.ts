@@ -1,5 +1,5 @@
 import { ofKind, standing, type Frame, type JobSheet, type Notice, type Strike, type Unit } from '../frame';
-import type { Practice } from '../reference';
+import type { Kit, Practice } from '../reference';
 import type { Repair } from '../shape';
 import type { HeldElsewhere } from '../trace';
 import type { MendedBefore, SpotRule } from '../walk';
@@ -48,6 +48,8 @@ export interface JobFile extends JobRecords {
     readonly practice: Practice;
     readonly why: string;
   };
+  /** Caps and plates that the shop can buy in. */
+  readonly kits?: readonly Kit[];
   /** The name of each repair's last change, by repair, those taken out of the plan too: the next change says it was made on it. */
   readonly repairChanges: Readonly<Record<string, string>>;
   readonly closed: boolean;

@@ -128,4 +128,4 @@ export {
   type UnitForPractice,
 } from './legal';
 export { STOCK_TUBES, type StockTube } from './stock-tubes';
-export { NO_LISTS, shopListsForm, shopListsSchema, type ShopLists } from './shop-lists';
+export { NO_LISTS, shopListsForm, shopListsSchema, type Kit, type ShopLists } from './shop-lists';

@@ -27,6 +27,7 @@ export const kitSchema = z.object({
   thicknessMm: z.number().gt(0.5).lt(40),
   price: price.optional(),
 });
+export type Kit = z.infer<typeof kitSchema>;
 export const consumableSchema = z.object({ name, unit: z.string().trim().min(1).max(20), price });
 /** A piece of steel on the shelf or in the offcut pile. */
 export const shelfSchema = z.object({

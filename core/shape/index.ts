@@ -39,7 +39,7 @@ export {
   type MemberState,
   type StateId,
 } from './states';
-export { candidatesOver, lengthened, proposeRepairs } from './propose';
+export { candidatesOver, kitOver, lengthened, proposeRepairs } from './propose';
 export { drawFlatPattern, FLAT_LAYERS, flatPattern, type FlatHole, type FlatPattern } from './flat-pattern';
 export { repairPicture, type PieceStation, type RepairPicture } from './repair-picture';
 export {

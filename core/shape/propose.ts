@@ -1,12 +1,12 @@
 import { inchesToMm } from '../quantity';
-import { BETWEEN_HEAT_ZONES_MM, lapMm, outstandLimit, type Approach } from '../reference';
+import { BETWEEN_HEAT_ZONES_MM, lapMm, outstandLimit, type Approach, type Kit } from '../reference';
 import { crackExtent } from '../trace';
-import { crossingsOn, isClosed } from '../frame';
+import { crossingsOn, isClosed, type MemberShape } from '../frame';
 import { isMended, lowerBound, type MemberPicture } from '../weigh';
 import { developmentMm, landingsAt } from './plating';
 import { formOf } from './forms';
 import { layoutsFor, roundDown, roundUp, type PieceLayout, type Target } from './layouts';
-import { pieceName, type Repair } from './repair';
+import { pieceName, type PieceKind, type Repair } from './repair';
 import { memberStates, stateKept } from './states';
 import { withWayPast } from './way-past';
 
@@ -25,6 +25,51 @@ export function proposeRepairs(picture: MemberPicture, saved: readonly Repair[])
   return targetsOf(picture).flatMap((target, k) =>
     isCovered(target) ? [] : proposal(picture, target, k + 1),
   );
+}
+
+/** Sections that a bought cap goes under, and in which form. */
+const KIT_FORMS: Partial<Readonly<Record<MemberShape['kind'], PieceKind>>> = {
+  channel: 'bottom L',
+  angle: 'bottom L',
+  box: 'bottom U',
+  hat: 'bottom U',
+};
+
+/** A cap as it is bought, set about the middle of a run of damage: its length, edge and thickness are what they are. */
+export function kitOver(
+  picture: MemberPicture,
+  run: Pick<Target, 'fromMm' | 'toMm'>,
+  kit: Kit,
+): Repair | undefined {
+  const { id, shape, lengthMm } = picture.member;
+  const kind = KIT_FORMS[shape.kind];
+  if (!kind || kit.edgeMm > shape.depthMm || (kit.family !== '' && kit.family !== picture.frame.family))
+    return undefined;
+  const middleMm = (run.fromMm + run.toMm) / 2;
+  const startMm = Math.max(0, Math.min(roundDown(middleMm - kit.coversMm / 2), lengthMm - kit.coversMm));
+  const { seams, plugs, opening } = picture.ways;
+  return withWayPast(picture, {
+    id: `kit-${id}-${kit.name}`.slice(0, 60),
+    memberId: id,
+    cutOut: opening === 'by section' ? isClosed(shape) : opening === 'cut out',
+    pieces: [
+      {
+        id: `${id}-kit`,
+        kind,
+        startMm,
+        endMm: Math.min(lengthMm, startMm + kit.coversMm),
+        thicknessMm: kit.thicknessMm,
+        lowerEdgeMm: 0,
+        upperEdgeMm: kit.edgeMm,
+        taperMm: roundDown(0.25 * shape.depthMm),
+      },
+    ],
+    weldStyle: seams,
+    plugs,
+    onBench: false,
+    by: 'proposed',
+    at: '1970-01-01T00:00:00Z',
+  });
 }
 
 /** The same damage answered in every form that fits the section, each in the plate that does best, the engine's own choice first. */
@@ -150,10 +195,15 @@ function pastAll(picture: MemberPicture, target: Target, repair: Repair): Repair
 
 /** The thinnest that brings the strength back without a slender leg; else the one that brings back most. */
 function bestOf(picture: MemberPicture, target: Target, drafts: readonly Repair[]): Repair {
-  const restored = new Map(drafts.map((draft) => [draft, restoredFraction(picture, draft, target)]));
+  const known = new Map<Repair, number>();
+  const restored = (draft: Repair): number => {
+    const of = known.get(draft) ?? restoredFraction(picture, draft, target);
+    known.set(draft, of);
+    return of;
+  };
   return (
-    drafts.find((draft) => restored.get(draft)! >= 1 && !hasSlenderLeg(picture, draft)) ??
-    drafts.reduce((best, draft) => (restored.get(draft)! > restored.get(best)! + 0.02 ? draft : best))
+    drafts.find((draft) => restored(draft) >= 1 && !hasSlenderLeg(picture, draft)) ??
+    drafts.reduce((best, draft) => (restored(draft) > restored(best) + 0.02 ? draft : best))
   );
 }
 

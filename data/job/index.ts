@@ -10,10 +10,12 @@ import { currentPractice, insertPractice, practiceUnderNewest, type PracticeRevi
 import { strikesOf } from '../strike';
 import { repairChangesOf, repairsOf } from '../repair';
 import { noting } from '../readable';
+import type { Change } from '../change';
 import { refused, sameRecord, written, type Written } from '../problem';
 import { noticesOf, unitById } from '../unit';
 import { isClosed } from '../closing';
 import { heldElsewhere, hoursOfClosedJobs, measuredElsewhere, mendedBefore } from '../earlier';
+import { shopLists } from '../shop';
 import { spotRulesFor } from '../spots';
 
 /** A job as its row holds it. */
@@ -61,6 +63,7 @@ export function jobFile(db: Db, jobId: string): JobFile | undefined {
     strikes: strikesOf(db, jobId, unreadable.of('strike')),
     repairs: repairsOf(db, jobId, unreadable.of('repair')),
     repairChanges: repairChangesOf(db, jobId),
+    kits: shopLists(db).part.kits,
     spotRules: spotRulesFor(db, jobId),
     closed: isClosed(db, jobId),
     mendedBefore: mendedBefore(db, jobId),
@@ -93,14 +96,6 @@ export function openJob(
     insertPractice(db, job.id, { revision: 1, unit, ...(practice && { practice }) }, stamp);
   })();
   return written(job);
-}
-
-/** A change of frame or practice: what it was based on, what it says, who and when. */
-export interface Change<Part> {
-  readonly basedOn: number;
-  readonly to: Part;
-  readonly by: string;
-  readonly at: string;
 }
 
 const NO_JOB = () => refused('not-found', 'there is no such job', 'Nothing was changed.');

@@ -8,7 +8,7 @@ import {
   type ShopLists,
 } from '@/core/reference';
 import type { Db } from '../connection';
-import type { Change } from '../job';
+import type { Change } from '../change';
 import { refused, sameRecord, written, type Written } from '../problem';
 
 /** Something of the shop at its newest revision; revision 0 is the product's own start. */

@@ -6,6 +6,7 @@ import { pieceName } from '@/core/shape';
 import { lowerBound, type SectionKept } from '@/core/weigh';
 import { percent, printLength } from '@/core/quantity';
 import { repairWords } from '../../../../_words/findings';
+import { printMoney } from '../../../../_words/ways-out';
 import { useReader, useRecords, useWork } from '../../../_desk';
 
 /** Every form that could answer the same damage, ranked, with what it brings back and what speaks against it. */
@@ -45,8 +46,11 @@ function Candidates({
   const { work } = useWork();
   const { fromMm, toMm } = run;
   const all = useMemo(
-    () => (work ? candidates(work.picture, { fromMm, toMm }, file.grossMassKg) : []),
-    [work, fromMm, toMm, file.grossMassKg],
+    () =>
+      work
+        ? candidates(work.picture, { fromMm, toMm }, { grossMassKg: file.grossMassKg, kits: file.kits ?? [] })
+        : [],
+    [work, fromMm, toMm, file.grossMassKg, file.kits],
   );
   if (all.length === 0)
     return <p>No plate goes here: the steel, the member or the shop’s school asks for another way.</p>;
@@ -68,16 +72,17 @@ function Candidates({
         {all.map((each) => (
           <tr key={each.repair.id}>
             <th scope="row" className="py-1 pr-3 text-left align-top font-semibold">
-              {each.repair.pieces.map(pieceName).join(' + ')}
+              {each.kit ? `bought: ${each.kit.name}` : each.repair.pieces.map(pieceName).join(' + ')}
               <span className="caption block">
                 {printLength(each.repair.pieces[0]!.thicknessMm, system, 'thickness')}
+                {each.kit?.price !== undefined && `, ${printMoney(each.kit.price, file.practice.money)}`}
               </span>
             </th>
             <td>{each.restored.length > 0 ? percent(leastModulus(each.restored)) : '–'}</td>
             <td>{printLength(each.joined.totalWeldMm, system, 'length')}</td>
             <td>{whyNot(each, system)}</td>
             <td>
-              {each.against.length === 0 && !sameForm(each, current) && (
+              {each.against.length === 0 && (each.kit !== undefined || !sameForm(each, current)) && (
                 <button type="button" className="plain" onClick={() => onTake(each)}>
                   Take this form
                 </button>

@@ -66,7 +66,7 @@ export function ShapeBench() {
         <p className="mt-4 text-xl">{nothingDrawnWords(work.picture, work.verdict.verdict)}</p>
       )}
       {work?.notOffered.map((tried) => (
-        <NothingFits key={tried.repair.id} tried={tried} />
+        <NothingFits key={tried.repair.id} tried={tried} onTake={(other) => change(other, () => ({}))} />
       ))}
       <RenewalPart />
       <MadeGoodByHand />
@@ -236,7 +236,7 @@ function Restored({ worked }: { worked: WorkedRepair }) {
 }
 
 /** Damage for which no plate would do: what was tried, and what speaks against it. */
-function NothingFits({ tried }: { tried: WorkedRepair }) {
+function NothingFits({ tried, onTake }: { tried: WorkedRepair; onTake: (other: WorkedRepair) => void }) {
   const { system } = useReader();
   const { member } = useMember();
   const at = (mm: number) => printStation(member, mm, system);
@@ -265,6 +265,7 @@ function NothingFits({ tried }: { tried: WorkedRepair }) {
       <p className="caption">
         Read more of the metal beside it; where that does not help, the member is spliced or renewed.
       </p>
+      <OtherForms worked={tried} onTake={onTake} />
     </section>
   );
 }
