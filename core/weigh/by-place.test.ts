@@ -41,3 +41,9 @@ test('a long one joins what lies within it; none is lost or said twice', () => {
   expect(new Set(only!.findings)).toEqual(new Set(all));
   expect(byPlace([], 4000, 300)).toEqual([]);
 });
+
+test('of equal words the one that was given first governs, wherever it lies', () => {
+  const [governs, other] = [finding('Mend', [3000, 3100]), finding('Mend', [100, 200])];
+  expect(byPlace([governs, other], 4000, 300).map(({ findings }) => findings)).toEqual([[governs], [other]]);
+  expect(byPlace([other, governs], 4000, 300).map(({ findings }) => findings)).toEqual([[other], [governs]]);
+});

@@ -22,9 +22,13 @@ export function byPlace(findings: readonly Finding[], lengthMm: number, reachMm:
     const at = { fromMm: last.at.fromMm, toMm: Math.max(last.at.toMm, toMm) };
     return [...groups.slice(0, -1), { at, findings: [...last.findings, finding] }];
   }, []);
+  // In the order they were given within one word: the first of them governs.
+  const order = new Map(findings.map((finding, k) => [finding, k]));
+  const worseFirst = (a: Finding, b: Finding) =>
+    severity(b.verdict) - severity(a.verdict) || order.get(a)! - order.get(b)!;
   const groups: Place[] = [...places, ...(whole.length > 0 ? [{ findings: whole }] : [])].map((place) => ({
     ...place,
-    findings: [...place.findings].sort((a, b) => severity(b.verdict) - severity(a.verdict)),
+    findings: [...place.findings].sort(worseFirst),
   }));
-  return groups.sort((a, b) => severity(b.findings[0]!.verdict) - severity(a.findings[0]!.verdict));
+  return groups.sort((a, b) => worseFirst(a.findings[0]!, b.findings[0]!));
 }
