@@ -225,5 +225,8 @@ describe('what the shop has', () => {
     expect(() => db.exec("UPDATE shop_lists SET by_whom = 'ZZ'")).toThrow('never changed');
     expect(() => db.exec('DELETE FROM shop_lists')).toThrow('never erased');
     expect(shopLists(db).part).toEqual(lists);
+    const kit = { name: 'rail cap', family: '', coversMm: 900, edgeMm: 60, thicknessMm: 5 };
+    changeShopLists(db, { basedOn: 1, to: { ...lists, kits: [kit] }, ...stamp });
+    expect(jobFile(db, jobId)!.kits).toEqual([kit]);
   });
 });

@@ -428,6 +428,16 @@ const REPAIR_WORDS: Readonly<Record<RepairFindingCode, Say<RepairFinding>>> = {
     detail: `over ${f.limit!.toFixed(0)} a plate held along both edges may buckle off the wall`,
     change: 'plugs in rows, or a thicker plate',
   }),
+  'steel-not-welded': (f) => ({
+    title: `Not to be welded: ${f.name!.toLowerCase()}`,
+    detail: 'heat beside a weld takes its strength away, and it cracks there',
+    change: 'the steel identified in Frame; or bolted, or as its maker says',
+  }),
+  'not-this-school': (f) => ({
+    title: `Not this shop’s way: its school is ${f.name}`,
+    detail: 'drawn by hand all the same',
+    change: 'another school for this job, with its reason, in Weigh',
+  }),
   'not-straight-beneath': (f, s) => ({
     title: `The member is out of straight here: ${bend(f.value!, f, s)}`,
     detail: `limit ${bend(f.limit!, f, s)}; a plate welded over a bend locks it in`,

@@ -11,6 +11,9 @@ import {
 import { DEFAULT_PRACTICE } from '../reference';
 import { memberPicture } from '../weigh';
 import { clashesUnder, flatPattern, holesUnder, pieceSchema, type Piece, type Repair } from '.';
+import { landing } from './rules/landing';
+import { shopPlates, steelTakesWelds } from './rules/may-be-welded';
+import { uncheckedIn } from './unchecked';
 import { cutLoose, heatNear, holesBeneath, inTheWay } from './rules/in-the-way';
 import type { RepairPicture } from './repair-picture';
 
@@ -239,4 +242,35 @@ describe('near the heat', () => {
     ).toBeGreaterThan(
       fittingsOn(ladder, railOf(ladder)).filter(({ kind }) => kind === 'spring hanger').length,
     ));
+});
+
+describe('a plate by hand where none should be', () => {
+  const of = (steelId: string, approach = 'repair') => {
+    const plain = context(
+      { ...ladder, members: ladder.members.map((each) => ({ ...each, steel: steelId as Member['steel'] })) },
+      [piece()],
+    );
+    const picture = { ...plain.picture, ways: { ...plain.picture.ways, approach } };
+    const whole = { ...plain, picture } as RepairPicture;
+    return codes([...steelTakesWelds(whole), ...shopPlates(whole)]);
+  };
+  test.each<[string, string, string[]]>([
+    ['a36', 'repair', []],
+    ['a36', 'preservation', []],
+    ['heat-treated-110', 'repair', ['broken steel-not-welded']],
+    ['unknown', 'repair', ['broken steel-not-welded']],
+    ['a36', 'bolt on', ['deviation not-this-school']],
+    ['a36', 'replace only', ['deviation not-this-school']],
+  ])('%s, %s: %j', (steelId, approach, said) => expect(of(steelId, approach)).toEqual(said));
+  test('with nothing on record of the metal its landing is not known, and that is said', () => {
+    const plain = context(ladder, [piece()]);
+    const whole: RepairPicture = {
+      ...plain,
+      pieces: [{ piece: piece(), stations: [], carries: { startMm: 0, endMm: 0 } }],
+    };
+    expect(plain.picture.found).toBeUndefined();
+    const found = landing(whole);
+    expect(codes(found)).toEqual(['deviation edge-not-measured']);
+    expect(uncheckedIn(whole, found)).toContain('landing');
+  });
 });

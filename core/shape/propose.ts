@@ -1,5 +1,5 @@
 import { inchesToMm } from '../quantity';
-import { BETWEEN_HEAT_ZONES_MM, lapMm, outstandLimit, type Approach, type Kit } from '../reference';
+import { BETWEEN_HEAT_ZONES_MM, lapMm, outstandLimit, type Kit } from '../reference';
 import { crackExtent } from '../trace';
 import { crossingsOn, isClosed, type MemberShape } from '../frame';
 import { isMended, lowerBound, type MemberPicture } from '../weigh';
@@ -8,10 +8,8 @@ import { formOf } from './forms';
 import { layoutsFor, roundDown, roundUp, type PieceLayout, type Target } from './layouts';
 import { pieceName, type PieceKind, type Repair } from './repair';
 import { memberStates, stateKept } from './states';
+import { WELDS_PLATES } from './rules/may-be-welded';
 import { withWayPast } from './way-past';
-
-/** Schools that weld plates on; the others splice, renew or bolt. */
-const WELDS_PLATES: readonly Approach[] = ['repair', 'preservation'];
 
 /**
  * A repair for every damaged zone and every crack outside one, except where a saved repair already lies.

@@ -2,6 +2,8 @@ import type { LimitSource } from '../reference';
 import type { Quantity } from '../weigh';
 
 export const REPAIR_FINDING_CODES = [
+  'steel-not-welded',
+  'not-this-school',
   'edge-not-on-sound-metal',
   'edge-above-corner',
   'edge-not-measured',

@@ -4,6 +4,7 @@ import { development, endPlaces, runOut, squareEnd, tooLong } from './ends';
 import { cutLoose, heatNear, holesBeneath, inTheWay } from './in-the-way';
 import { crackCoverage, skinBeneath, staggered, wideBetweenWelds } from './covers';
 import { landing, lap, tooThinToWeld } from './landing';
+import { shopPlates, steelTakesWelds } from './may-be-welded';
 import { shelf } from './shelf';
 import { crackBeside, sealedPocket, seamsAsked } from './legal';
 import { straightBeneath } from './straight';
@@ -12,6 +13,8 @@ import { beneath, flangeCut, freeEdge, plateThickness, restored, zincBeneath } f
 export type RepairRule = (context: RepairPicture) => RepairFinding[];
 
 const RULES: readonly RepairRule[] = [
+  steelTakesWelds,
+  shopPlates,
   landing,
   lap,
   tooThinToWeld,

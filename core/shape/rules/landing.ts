@@ -1,15 +1,17 @@
 import { lapMm, weldableMm } from '../../reference';
 import type { EdgeLanding } from '../plating';
 import { inchesToMm } from '../../quantity';
-import { formOf } from '../forms';
+import type { MemberPicture } from '../../weigh';
+import { faceOfPiece, formOf } from '../forms';
 import { taperLengthMm, type Piece } from '../repair';
 import type { RepairFinding } from '../repair-finding';
 import { extentOf, type RepairPicture } from '../repair-picture';
 
 /** Each lengthwise edge must lie on sound metal over its whole run; a flange tip that is gone leaves the plate's edge free instead. */
-export function landing({ pieces }: RepairPicture): RepairFinding[] {
-  return pieces.flatMap(({ piece, stations }) =>
-    [0, 1].flatMap((side) => {
+export function landing({ picture, pieces }: RepairPicture): RepairFinding[] {
+  return pieces.flatMap(({ piece, stations }) => {
+    if (stations.every(({ edges }) => edges.length === 0)) return [nothingKnown(picture, piece)];
+    return [0, 1].flatMap((side) => {
       const missed = (why: EdgeLanding['why'], upright: boolean) =>
         stations.filter(
           ({ edges }) =>
@@ -53,9 +55,20 @@ export function landing({ pieces }: RepairPicture): RepairFinding[] {
           ? finding('edge-left-free', 'note', missed('unsound', false))
           : finding('edge-not-on-sound-metal', 'broken', missed('unsound', false))),
       ];
-    }),
-  );
+    });
+  });
 }
+
+/** Nothing at all is on record of the metal: not one of its welds is known to land. */
+const nothingKnown = ({ member: { shape } }: MemberPicture, piece: Piece): RepairFinding => ({
+  code: 'edge-not-measured',
+  weight: 'deviation',
+  pieceId: piece.id,
+  quantity: 'length',
+  source: 'practice',
+  at: { fromMm: piece.startMm, toMm: piece.endMm },
+  name: faceOfPiece(shape, piece)?.id ?? piece.kind,
+});
 
 /** A bent piece's leg may hang free of a rotten flange, stiffened by its bend; a flat one lies on nothing there. */
 const isBent = ({ kind }: Piece): boolean => !(formOf(kind).sets.lower && formOf(kind).sets.upper);

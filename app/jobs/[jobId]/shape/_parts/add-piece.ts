@@ -64,13 +64,20 @@ export function repairAbout(
 export function withAnother(member: Member, { id, pieces }: Repair): Partial<Repair> {
   const last = pieces[pieces.length - 1]!;
   const form = formOf(last.kind);
-  const next: Piece = { ...last, id: `${id.slice(0, 8)}-${pieces.length + 1}-${pieces.length}` };
+  const next: Piece = { ...last, id: freeId(id.slice(0, 8), pieces) };
   if (form.inside(member.shape) && !pieces.some((piece) => piece.inside && piece.kind === last.kind))
     return { pieces: [...pieces, { ...next, inside: true }] };
   const free = form
     .facesOn(member.shape)
     .find((face) => !pieces.some((piece) => faceOfPiece(member.shape, piece)?.id === face.id));
   return { pieces: [...pieces, free ? asForm(member, next, last.kind, free.id) : next] };
+}
+
+/** A name that no piece of the repair has. */
+function freeId(stem: string, pieces: readonly Pick<Piece, 'id'>[]): string {
+  let number = pieces.length + 1;
+  while (pieces.some(({ id }) => id === `${stem}-${number}`)) number++;
+  return `${stem}-${number}`;
 }
 
 /** The repair in a candidate's form: its pieces, under its own ids. */
