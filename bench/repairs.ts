@@ -1,0 +1,33 @@
+/** A repair checked again as its end is dragged, and every form for the same damage worked out, against the whole member's work. */
+import { demoBundles } from '@/demo';
+import { candidates, inputsOf, sortedRecords, workMember, type JobRecords } from '@/core/job';
+import { checkRules, repairPicture } from '@/core/shape';
+
+function medianMs(run: () => unknown, times = 15): number {
+  const took = Array.from({ length: times }, () => {
+    const begun = performance.now();
+    run();
+    return performance.now() - begun;
+  });
+  return took.sort((a, b) => a - b)[Math.floor(times / 2)]!;
+}
+
+const [gritter] = demoBundles();
+const records: JobRecords = {
+  ...gritter!,
+  ...(gritter!.unit.grossMassKg && { grossMassKg: gritter!.unit.grossMassKg }),
+};
+const sorted = sortedRecords(records);
+const inputs = inputsOf(
+  sorted,
+  sorted.records.frame.members.find(({ id }) => id === 'rail-right')!,
+);
+const work = workMember(inputs);
+const [worked] = work.repairs;
+
+const whole = medianMs(() => workMember(inputs), 7);
+const again = medianMs(() => checkRules(repairPicture(work.picture, worked!.repair)));
+const forms = medianMs(() => candidates(work.picture, worked!.target!), 7);
+console.log(
+  `repairs: one checked again ${again.toFixed(1)} ms; every form of it ${forms.toFixed(0)} ms; the member whole ${whole.toFixed(0)} ms; ${(again / whole).toFixed(3)} and ${(forms / whole).toFixed(2)} of it`,
+);
