@@ -103,6 +103,9 @@ export function memberPicture(evidence: MemberEvidence, given?: ThicknessMap): M
   const readings = ownReadings(all, sayings, kept).filter((reading) => stands(pointIn(reading)));
   const cracks = everyCrack.filter((crack) => stands({ id: crack.id, at: crack.at, ...crackExtent(crack) }));
   const felt = feltEdges.filter((edge) => stands(pointIn(edge)));
+  const signs = evidenceBeside.signs?.filter((sign) =>
+    stands({ id: sign.id, at: sign.at, fromMm: sign.stationMm, toMm: sign.toMm ?? sign.stationMm }),
+  );
   const map = given ?? thicknessMap(member, readings);
   const built = builtThickness(member, readings);
   const account = metalAccount(
@@ -119,6 +122,7 @@ export function memberPicture(evidence: MemberEvidence, given?: ThicknessMap): M
   const columns = found ? damageByColumn(account, edges, sections, soundMm, practice.leaveFraction) : [];
   return {
     ...evidenceBeside,
+    ...(signs && { signs }),
     ways: waysFor(practice, {
       family: evidenceBeside.frame.family,
       madeMm: member.shape.thicknessMm,

@@ -1,4 +1,5 @@
 import { sectionProperties } from '../../mechanics';
+import { standingAgainst } from '../../metal';
 import { crackExtent } from '../../trace';
 import type { Sign } from '../../walk';
 import type { Finding } from '../finding';
@@ -11,14 +12,17 @@ export const STIFF_STEP = 1.15;
 
 /**
  * Where an old plate or flat stops, the rail beside it takes the step in stiffness: cracks start there. Its thickness is not on record: it is taken
- * for another wall (as overlays of nominal plate are). An end at the member's own end has no rail beside it.
+ * for another wall (as overlays of nominal plate are). An end at the member's own end has no rail beside it; one that was taken off has none at all.
  */
 export function oldPlateEnds(picture: MemberPicture): Finding[] {
-  return (picture.signs ?? []).filter(isPlate).flatMap((sign) => {
-    const step = stiffnessStep(picture, sign.face);
-    if (!(step > STIFF_STEP)) return [];
-    return endsOf(picture, sign).map((stationMm) => atEnd(picture, stationMm, step));
-  });
+  const onIt = new Set(standingAgainst(picture.account).map(({ recordId }) => recordId));
+  return (picture.signs ?? [])
+    .filter((sign) => isPlate(sign) && onIt.has(sign.id))
+    .flatMap((sign) => {
+      const step = stiffnessStep(picture, sign.face);
+      if (!(step > STIFF_STEP)) return [];
+      return endsOf(picture, sign).map((stationMm) => atEnd(picture, stationMm, step));
+    });
 }
 
 const isPlate = ({ detail, toMm }: Sign): boolean =>

@@ -50,8 +50,23 @@ describe('where an old plate stops', () => {
   const flat = (fromMm: number, toMm?: number) =>
     sign({ sign: 'old repair', cover: 'added angle or flat' }, fromMm, toMm);
 
+  const ends = (signs: readonly Sign[], cracks: readonly Crack[] = []) =>
+    oldPlateEnds(
+      memberPicture({ frame, member: rail, practice: DEFAULT_PRACTICE, readings: [], cracks, signs }),
+    );
+
+  test('taken off, or plated anew since, it has none', () => {
+    const later = (detail: SignDetail) => ({
+      ...sign(detail, 900, 1500),
+      id: '00000000-0000-4000-8000-000000000009',
+      at: '2026-11-12T08:00:00Z',
+    });
+    expect(ends([flat(900, 1500), later({ sign: 'opened', how: 'cover taken off' })])).toEqual([]);
+    expect(ends([flat(900, 1500), later({ sign: 'put right', done: 'renewed' })])).toEqual([]);
+    expect(ends([flat(900, 1500), later({ sign: 'coating', coat: 'sound paint' })])).toHaveLength(2);
+  });
   test('both of its ends ask to be looked at, with the step there', () => {
-    const found = oldPlateEnds(picture({ signs: [flat(900, 1500)] }));
+    const found = ends([flat(900, 1500)]);
     expect(found.map(({ code, verdict, at }) => [code, verdict, at?.fromMm])).toEqual([
       ['plate-end', 'Watch', 900],
       ['plate-end', 'Watch', 1500],
@@ -79,25 +94,25 @@ describe('where an old plate stops', () => {
         all.reduce((sum, [each, y, own]) => sum + own + each * (y - mid) ** 2, 0) / (mid + (lower * t) / 2)
       );
     };
-    const [found] = oldPlateEnds(picture({ signs: [flat(900, 1500)] }));
+    const [found] = ends([flat(900, 1500)]);
     expect(found!.value).toBeCloseTo(lowerModulus(2) / lowerModulus(1), 1);
   });
   test.each([
     [1500 + depthMm - 1, 'crack-at-plate-end'],
     [1500 + depthMm + 1, 'plate-end'],
   ])('a crack at %d mm: %s', (stationMm, code) => {
-    const found = oldPlateEnds(picture({ signs: [flat(900, 1500)], cracks: [crack(stationMm)] }));
+    const found = ends([flat(900, 1500)], [crack(stationMm)]);
     expect(found.find(({ at }) => at?.fromMm === 1500)?.code).toBe(code);
   });
   test('a plate to the very end of the member has one end; a skin, a filler or one spot have none', () => {
-    expect(oldPlateEnds(picture({ signs: [flat(0, 500)] }))).toHaveLength(1);
-    expect(oldPlateEnds(picture({ signs: [flat(900, rail.lengthMm)] }))).toHaveLength(1);
+    expect(ends([flat(0, 500)])).toHaveLength(1);
+    expect(ends([flat(900, rail.lengthMm)])).toHaveLength(1);
     for (const none of [
       flat(900),
       sign({ sign: 'old repair', cover: 'filler' }, 900, 1500),
       sign({ sign: 'old repair', cover: 'skin over rust' }, 900, 1500),
     ])
-      expect(oldPlateEnds(picture({ signs: [none] }))).toEqual([]);
+      expect(ends([none])).toEqual([]);
   });
 });
 
@@ -163,6 +178,28 @@ describe('bolts by their marks', () => {
     [undefined, 0, []],
   ])('%s marks, %d mm from a hanger: %j', (marks, awayMm, found) => expect(of(marks, awayMm)).toEqual(found));
   test('a rivet has no grade', () => expect(of(0, 0, 'rivet')).toEqual([]));
+});
+
+test('a bolt renewed with the stretch it stands in is forgotten, one beside it is not', () => {
+  const bolt = (stationMm: number) =>
+    sign({ sign: 'fastener', is: 'bolt', state: 'sound', clamps: '', marks: 0 }, stationMm);
+  const renewed = {
+    ...sign({ sign: 'put right', done: 'renewed' }, 1000, 1400),
+    id: '00000000-0000-4000-8000-000000000009',
+    at: '2026-11-12T08:00:00Z',
+  };
+  const of = (stationMm: number) =>
+    fastenerGrades(
+      memberPicture({
+        frame,
+        member: rail,
+        practice: DEFAULT_PRACTICE,
+        readings: [],
+        cracks: [],
+        signs: [bolt(stationMm), renewed],
+      }),
+    ).length;
+  expect([999, 1000, 1400, 1401].map(of)).toEqual([1, 0, 0, 1]);
 });
 
 test('zinc is said and asks for nothing; paint is not', () => {
