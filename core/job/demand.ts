@@ -16,7 +16,7 @@ import { pieceName, STATE_IDS, type StateId } from '../shape';
 import { fingerprint, jobHosts } from './inputs';
 import { workJob, type MemberWork } from './member';
 import type { JobRecords } from './records';
-import { renewalsOf } from './renewals';
+import { countedRenewed } from './renewals';
 import { foundState, leastState, repairedState, wallIn, withoutBroken, type Works } from './state-of-frame';
 
 /** What the frame asks in one state, with the mark of what it was solved from. */
@@ -33,7 +33,7 @@ export type JobDemand = Partial<Readonly<Record<DemandId, StateDemand>>>;
 /** States that differ from one another: the repaired ones only where something is repaired. */
 const statesOf = (records: JobRecords, works: Works, wanted: readonly DemandId[]): DemandId[] => {
   const all = [...works.values()];
-  const repaired = all.some((work) => work.repairs.length > 0) || toBeRenewed(records).size > 0;
+  const repaired = all.some((work) => work.repairs.length > 0) || countedRenewed(records).size > 0;
   const known = totalKg(records.frame) > 0 && all.some((work) => work.picture.account.isKnown);
   return wanted.filter((id) => id === 'as built' || id === 'as found' || (id === 'least' ? known : repaired));
 };
@@ -89,7 +89,7 @@ function stateOfFrame(records: JobRecords, works: Works, state: DemandId): Frame
       return {
         frame,
         factors,
-        ...repairedState(works, jobHosts(records), toBeRenewed(records)),
+        ...repairedState(works, jobHosts(records), countedRenewed(records)),
         detailsOn: (member) => plateEnds(works.get(member.id)),
       };
     case 'least':
@@ -137,9 +137,6 @@ function stateMark(records: JobRecords, works: Works, state: DemandId): string {
 }
 
 const holdsMark = ({ on, id, carriesNothing }: HostVerdict) => [on, id, carriesNothing];
-
-/** Members planned to be made anew. */
-const toBeRenewed = (records: JobRecords): ReadonlySet<string> => new Set(renewalsOf(records).keys());
 
 /** A plate's ends on a rail: category E, E′ where they are cut square (our reading of AISC 360: no end weld across). */
 function plateEnds(work: MemberWork | undefined): Detail[] {

@@ -79,7 +79,7 @@ export { quantitiesOf, waysOut } from './ways-out';
 export { choiceOf, leftUndone } from './choice';
 export { harsher, overridesOf } from './override';
 export { jobFirmness } from './firmness';
-export { renewalsOf } from './renewals';
+export { plannedTube, renewalsOf } from './renewals';
 export { plateEndsOf, type JudgedEnd } from './plate-ends';
 export { triedPractice, type Tried } from './tried';
 export { answeredJob } from './answered';

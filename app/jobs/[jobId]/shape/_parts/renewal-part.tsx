@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { renewalsOf } from '@/core/job';
+import { plannedTube, renewalsOf } from '@/core/job';
 import { percent, printLength, printMass } from '@/core/quantity';
 import { renewalTubes, type Renewal, type RenewalTube } from '@/core/shape';
 import { When } from '@/ui/controls';
@@ -21,6 +21,7 @@ export function RenewalPart() {
   const tubes = useMemo(() => renewalTubes(file.frame, member), [file.frame, member]);
   if (member.role !== 'crossmember' || tubes.length === 0) return null;
   const planned = renewalsOf(file).get(member.id);
+  const whyNot = planned ? (plannedTube(file, planned)?.whyNot ?? (['weaker'] as const)) : [];
   const good = tubes.filter(({ whyNot }) => whyNot.length === 0);
   const rest = [...good.slice(IN_SIGHT), ...tubes.filter(({ whyNot }) => whyNot.length > 0)];
   const take = ({ tube: { depthMm, widthMm, nominalMm } }: RenewalTube) =>
@@ -42,6 +43,11 @@ export function RenewalPart() {
           <button type="button" className="hit px-2 underline" onClick={() => setStriking(planned)}>
             strike
           </button>
+        </p>
+      )}
+      {planned && whyNot.length > 0 && (
+        <p className="font-semibold text-oxide">
+          {whyNot.map((why) => TUBE_WHY_WORDS[why]).join('; ')}: choose another; it is not counted on.
         </p>
       )}
       <p className="caption">
