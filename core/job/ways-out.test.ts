@@ -83,6 +83,7 @@ test('plates on a member that nothing is asked of reinforce; on one to be mended
   expect(of(judged('Leave', plan))).toEqual({ members: 1, plates: 4, weldM: 6, steelKg: 40 });
   expect(of(judged('Watch', plan))).toMatchObject({ plates: 4 });
   expect(of(judged('Mend', plan))).toMatchObject({ plates: 0 });
+  expect(of(judged('Can’t say', plan))).toMatchObject({ plates: 0 });
   expect(of(judged('Leave', { ...plan, broken: 2 }))).toMatchObject({ plates: 0 });
 });
 

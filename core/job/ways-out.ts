@@ -67,14 +67,16 @@ const isOnlyBent = ({ verdict: { findings } }: AnsweredMember): boolean => {
   return asks.length > 0 && asks.every(({ code }) => code === 'not-straight');
 };
 
-/** Plates that somebody drew on members which nothing is asked of. */
+/** Plates that somebody drew on members which nothing is asked of, and of which something is known. */
 function reinforcedOn(
   { frame }: JobRecords,
   weighed: ReadonlyMap<string, AnsweredMember>,
   asked: ReadonlySet<string>,
 ): Quantities['reinforced'] {
   const plans = frame.members.flatMap(({ id }) => {
-    const plan = asked.has(id) ? undefined : weighed.get(id)?.plan;
+    const judged = weighed.get(id);
+    const isKnown = judged !== undefined && judged.verdict.verdict !== 'Can’t say';
+    const plan = isKnown && !asked.has(id) ? judged.plan : undefined;
     return plan && plan.repairs - plan.broken > 0 ? [plan] : [];
   });
   const sum = (of: (plan: AnsweredMember['plan']) => number) =>
