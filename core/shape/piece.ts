@@ -42,7 +42,7 @@ export const pieceSchema = z.object({
   /** Length over which each end narrows to its nose; 0 is a square cut. */
   taperMm: z.number().gte(0).lte(2000),
   /** Cut into a lengthwise edge to pass what is in the way: the first edge is the upper one of a bottom piece, the last its tip. */
-  notches: z.array(notchSchema).max(8).optional(),
+  notches: z.array(notchSchema).max(40).optional(),
 });
 export type Piece = z.infer<typeof pieceSchema>;
 

@@ -160,12 +160,18 @@ export function turnsOf(piece: Piece): number[] {
     .sort((a, b) => a - b)
     .filter((mm, k, sorted) => k === 0 || mm > sorted[k - 1]! + 1e-6);
 }
-/** A notch's side is square: its outline steps within this. */
+/** Looked at so far to either side of a notch's side, which is square: drawn, both lie on it. */
 const HAIR_MM = 1e-3;
+const squared = ({ notches = [] }: Piece, mm: number): number =>
+  notches.flatMap(({ fromMm, toMm }) => [fromMm, toMm]).find((side) => Math.abs(side - mm) <= 2 * HAIR_MM) ??
+  mm;
 
 /** The piece's outline on the Strip: closed, (station, u), starting at its upper front corner. */
 export function outlineOnStrip(member: Member, piece: Piece): (readonly [number, number])[] {
-  const bands = turnsOf(piece).map((station) => ({ station, band: coverageAt(member, piece, station)! }));
+  const bands = turnsOf(piece).map((mm) => ({
+    station: squared(piece, mm),
+    band: coverageAt(member, piece, mm)!,
+  }));
   return [
     ...bands.map(({ station, band }) => [station, band.uFromMm] as const),
     ...[...bands].reverse().map(({ station, band }) => [station, band.uToMm] as const),
