@@ -7,7 +7,6 @@ import {
   isClosed,
   uOnFace,
   type FaceId,
-  type Fitting,
   type FittingKind,
   type Frame,
   type Member,
@@ -29,9 +28,6 @@ export interface Clash {
   readonly kind: FittingKind | Member['role'];
   readonly fromMm: number;
   readonly toMm: number;
-  /** How it is held, where that is on record. */
-  readonly attachedBy?: NonNullable<Fitting['attached']>['by'];
-  readonly fitting?: Fitting;
   /** Where on the wall it stands, developed, where that is known. */
   readonly band?: Band;
 }
@@ -83,8 +79,6 @@ function fittingClashes(frame: Frame, member: Member, piece: Piece): Clash[] {
         kind: fitting.kind,
         fromMm,
         toMm,
-        fitting,
-        ...(fitting.attached && { attachedBy: fitting.attached.by }),
       },
     ];
   });

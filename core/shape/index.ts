@@ -52,7 +52,6 @@ export { checkRules, reasonsAgainst } from './rules';
 export { clashesUnder, isNotchedRound, pastOf, skinsUnder, type Clash } from './clashes';
 export { holesUnder, type HoleUnder } from './holes';
 export { plugLayout, type PlugLayout } from './plugs';
-export { withWayPast } from './way-past';
 export { UNCHECKED, uncheckedIn, type Unchecked } from './unchecked';
 export {
   boxOf,

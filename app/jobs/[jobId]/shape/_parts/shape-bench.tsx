@@ -159,7 +159,7 @@ export function ShapeBench() {
                 </button>
               ) : (
                 <button type="button" className="plain" onClick={() => withdrawRepair(current.repair.id)}>
-                  Back to the engine’s proposal
+                  {current.target ? 'Back to the engine’s proposal' : 'Take it out of the plan'}
                 </button>
               )}
             </div>
