@@ -1,4 +1,7 @@
-import { findingWords, joinWords, repairWords, sourceWords } from '@/app/_words/findings';
+import { sourceWords } from '@/app/_words/finding';
+import { findingWords } from '@/app/_words/findings';
+import { joinWords } from '@/app/_words/join-findings';
+import { repairWords } from '@/app/_words/repair-findings';
 import { CAUTIONS, DEFERENCE } from '@/app/_words/cautions';
 import { FINDING_CODES } from '@/core/weigh';
 import { REPAIR_FINDING_CODES } from '@/core/shape';

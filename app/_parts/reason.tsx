@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import type { Words } from '../_words/findings';
+import type { Words } from '../_words/finding';
 
 /** One reason: its sentence in sight, its numbers, source and what would change it behind a touch. */
 export function Reason({

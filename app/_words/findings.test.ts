@@ -5,7 +5,10 @@ import { REPAIR_FINDING_CODES, type RepairFinding } from '@/core/shape';
 import { JOIN_FINDING_CODES, type JoinFinding } from '@/core/join';
 import { workJob } from '@/core/job';
 import { demoBundles } from '@/demo';
-import { findingWords, joinWords, repairWords, sourceWords, type Words } from './findings';
+import { findingWords } from './findings';
+import { joinWords } from './join-findings';
+import { repairWords } from './repair-findings';
+import { sourceWords, type Words } from './finding';
 
 const SYSTEMS = ['in', 'mm'] as const;
 

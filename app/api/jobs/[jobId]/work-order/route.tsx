@@ -35,7 +35,9 @@ import {
   overrideWords,
   temporaryNotices,
 } from '../../../../_words/standing-lines';
-import { findingWords, joinWords, repairWords } from '../../../../_words/findings';
+import { findingWords } from '../../../../_words/findings';
+import { joinWords } from '../../../../_words/join-findings';
+import { repairWords } from '../../../../_words/repair-findings';
 
 registerFonts();
 

@@ -14,7 +14,7 @@ import { WELD_STYLES } from '@/core/shape';
 import { Choice } from '@/ui/controls';
 import { faceWords } from '@/ui/strip';
 import { CAUTIONS } from '../../../../_words/cautions';
-import { joinWords } from '../../../../_words/findings';
+import { joinWords } from '../../../../_words/join-findings';
 import { Reason } from '../../../../_parts/reason';
 import {
   useRepairs,

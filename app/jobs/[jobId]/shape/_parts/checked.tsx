@@ -1,7 +1,8 @@
 'use client';
 
 import { plateEndsOf, type WorkedRepair } from '@/core/job';
-import { repairWords, sourceWords } from '../../../../_words/findings';
+import { repairWords } from '../../../../_words/repair-findings';
+import { sourceWords } from '../../../../_words/finding';
 import { endWords, UNCHECKED_WORDS } from '../../../../_words/shape';
 import { printStation } from '../../../../_words/station';
 import { Reason } from '../../../../_parts/reason';

@@ -5,7 +5,7 @@ import { brokenRules, candidates, type WorkedRepair } from '@/core/job';
 import { pieceName } from '@/core/shape';
 import { lowerBound, type SectionKept } from '@/core/weigh';
 import { percent, printLength } from '@/core/quantity';
-import { repairWords } from '../../../../_words/findings';
+import { repairWords } from '../../../../_words/repair-findings';
 import { printMoney } from '../../../../_words/ways-out';
 import { useReader, useRecords, useWork } from '../../../_desk';
 

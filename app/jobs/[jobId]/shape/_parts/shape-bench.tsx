@@ -8,7 +8,7 @@ import { lowerBound } from '@/core/weigh';
 import { HOST_NEED_WORDS, nothingDrawnWords } from '../../../../_words/by-hand';
 import type { StripScale } from '@/ui/strip';
 import { CAUTIONS } from '../../../../_words/cautions';
-import { repairWords } from '../../../../_words/findings';
+import { repairWords } from '../../../../_words/repair-findings';
 import {
   useRepairs,
   Bench,

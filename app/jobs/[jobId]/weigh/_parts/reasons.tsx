@@ -3,7 +3,8 @@
 import type { Member } from '@/core/frame';
 import type { UnitSystem } from '@/core/quantity';
 import { byPlace, severity, type Finding, type Place, type Verdict } from '@/core/weigh';
-import { findingWords, sourceWords } from '../../../../_words/findings';
+import { findingWords } from '../../../../_words/findings';
+import { sourceWords } from '../../../../_words/finding';
 import { printStation } from '../../../../_words/station';
 import { Reason } from '../../../../_parts/reason';
 import { useMember, usePlace, useReader, useRecords } from '../../../_desk';

@@ -1,0 +1,62 @@
+import { percent, printLength, type UnitSystem } from '@/core/quantity';
+import type { JoinFinding, JoinFindingCode } from '@/core/join';
+import type { Say, Words } from './finding';
+
+const listed = (ids: readonly string[]): string => ids.join(', ');
+
+const JOIN_WORDS: Readonly<Record<JoinFindingCode, Say<JoinFinding>>> = {
+  'leg-under-minimum': (f) => ({
+    title: `Leg under the minimum: ${listed(f.lineIds)}`,
+    detail: 'the plate’s edge leaves no room for it',
+    change: 'thicker plate',
+  }),
+  'leg-over-maximum': (f) => ({
+    title: `Leg over what the edge allows: ${listed(f.lineIds)}`,
+    detail: '',
+    change: 'smaller leg',
+  }),
+  'base-metal-governs': (f) => ({
+    title: `Limited by the base metal at ${listed(f.lineIds)}`,
+    detail:
+      'the wall beside the weld, by its lower bound, is weaker than the fillet; a bigger leg adds nothing',
+    change: 'readings there, or thicker metal',
+  }),
+  'flow-ample': (f) => ({
+    title: `Shear flow along the edges: ${percent(f.value!)} of strength`,
+    detail: f.value! < 0.35 ? 'ample' : f.value! < 0.7 ? 'enough' : 'near its limit',
+    change: 'the unit’s gross weight; the frame’s own loads when they are known',
+  }),
+  'flow-over': (f) => ({
+    title: `Shear flow along the edges: ${percent(f.value!)} of strength`,
+    detail: 'more than the edge weld may carry',
+    change: 'a second landed edge, thicker landing, plugs',
+  }),
+  'end-short': (f) => ({
+    title: `End welds take ${percent(f.value! / f.limit!)} of the plate’s force`,
+    detail: 'the force must enter before the damage starts',
+    change: 'a longer run-out',
+  }),
+  'weight-unknown': () => ({
+    title: 'Shear flow not computed',
+    detail: 'the unit’s gross weight is not recorded',
+    change: 'record the gross weight: in the Yard, Correct the unit',
+  }),
+  overhead: (f) => ({
+    title: `Overhead: ${listed(f.lineIds)}`,
+    detail: 'poorer welds are to be expected; on the bench they would be flat',
+    change: 'tack, mark, take off, weld flat, refit',
+  }),
+  'trade-plug-smaller': (f, s) => ({
+    title: `Plug holes ${printLength(f.value!, s, 'length')}`,
+    detail: `the published size; the trade’s usual ${printLength(f.limit!, s, 'length')} is smaller`,
+    change: 'your procedure',
+  }),
+  'no-lines': () => ({
+    title: 'No weld lands',
+    detail: 'this repair has nothing to hold it',
+    change: 'land an edge on sound metal',
+  }),
+};
+
+export const joinWords = (finding: JoinFinding, system: UnitSystem): Words =>
+  JOIN_WORDS[finding.code](finding, system);
