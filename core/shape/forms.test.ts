@@ -1,4 +1,4 @@
-import { polygonArea } from '../geometry';
+import { polygonArea, svgPen } from '../geometry';
 import { sectionProperties } from '../mechanics';
 import { DEFAULT_PRACTICE } from '../reference';
 import { developedWidthMm, evenWall, isClosed, surfaceOf, type Member, type MemberShape } from '../frame';
@@ -7,6 +7,7 @@ import {
   bendAllowanceMm,
   checkRepair,
   coverage,
+  drawFlatPattern,
   faceOfPiece,
   flatPattern,
   formOf,
@@ -135,6 +136,18 @@ describe.each(CLAIMED)('on a %s, a %s on the %s', (_, kind, face, shape) => {
     const outline = outlineOnStrip(member(shape), notch(5));
     const edges = (mm: number) =>
       outline.filter(([station, u]) => Math.abs(station - mm) < 1e-9 && u < uToMm - 10).map(([, u]) => u);
+    const repeated = outline.filter(([mm, u], k) => {
+      const [nextMm, nextU] = outline[(k + 1) % outline.length]!;
+      return Math.hypot(mm - nextMm, u - nextU) < 1e-6;
+    });
+    expect(repeated).toEqual([]);
+    const pen = svgPen();
+    const flat = flatPattern(member(shape), { plugs: false } as Repair, notch(15), DEFAULT_PRACTICE);
+    drawFlatPattern(pen, flat, 'in', { mirroredTwin: false });
+    const cut = pen.result().paths.get('CUT')!;
+    expect(cut).not.toMatch(/NaN|Infinity/);
+    // Four corners more than the plain plate's, each with room for its radius.
+    expect(cut.match(/A/g)!.length).toBeGreaterThanOrEqual(8);
     // Both sides are square: the full width and the notched one on one station, so that its corners can be rounded.
     for (const side of [1400, 1480])
       expect(edges(side).sort((a, b) => a - b)).toEqual([

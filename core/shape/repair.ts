@@ -160,6 +160,15 @@ export function turnsOf(piece: Piece): number[] {
     .sort((a, b) => a - b)
     .filter((mm, k, sorted) => k === 0 || mm > sorted[k - 1]! + 1e-6);
 }
+/** Nearer than this two points of an outline are one, mm: on a taper the two looks differ by less than a hair. */
+const ONE_POINT_MM = 0.01;
+/** Only one edge steps at a notch: along the other the two looks at its side are one point. */
+const withoutRepeats = (points: readonly (readonly [number, number])[]): (readonly [number, number])[] =>
+  points.filter(([mm, u], k) => {
+    const before = points[k - 1];
+    return !before || Math.abs(before[0] - mm) > ONE_POINT_MM || Math.abs(before[1] - u) > ONE_POINT_MM;
+  });
+
 /** Looked at so far to either side of a notch's side, which is square: drawn, both lie on it. */
 const HAIR_MM = 1e-3;
 const squared = ({ notches = [] }: Piece, mm: number): number =>
@@ -173,7 +182,7 @@ export function outlineOnStrip(member: Member, piece: Piece): (readonly [number,
     band: coverageAt(member, piece, mm)!,
   }));
   return [
-    ...bands.map(({ station, band }) => [station, band.uFromMm] as const),
-    ...[...bands].reverse().map(({ station, band }) => [station, band.uToMm] as const),
+    ...withoutRepeats(bands.map(({ station, band }) => [station, band.uFromMm] as const)),
+    ...withoutRepeats([...bands].reverse().map(({ station, band }) => [station, band.uToMm] as const)),
   ];
 }
