@@ -60,11 +60,13 @@ function Summary({ worked }: { worked: WorkedRepair }) {
   const ends = plateEndsOf(demand, member.id, worked.repair);
   const unchecked = [...worked.unchecked, ...(ends ? [] : ['ends' as const])];
   const isWhole = worked.findings.every(({ weight }) => weight !== 'broken');
+  // What was not looked at at all is no good news, whatever broke.
+  const isWellKnown = !unchecked.some((each) => each === 'landing' || each === 'steel' || each === 'ends');
   const isEndBad = ends?.some(({ says }) => says === 'worse than nearby') ?? false;
   return (
     <div role="status">
       {isWhole && !isEndBad && (
-        <p className="text-good font-semibold">
+        <p className={`font-semibold ${isWellKnown ? 'text-good' : ''}`}>
           {unchecked.length === 0 ? 'No rule broken.' : 'No rule broken of those that could be checked.'}
         </p>
       )}
