@@ -28,7 +28,7 @@ const JOIN_WORDS: Readonly<Record<JoinFindingCode, Say<JoinFinding>>> = {
   }),
   'flow-over': (f) => ({
     title: `Shear flow along the edges: ${percent(f.value!)} of strength`,
-    detail: 'more than the edge weld may carry',
+    detail: 'more than its welds or bolts may carry',
     change: 'a second landed edge, thicker landing, plugs',
   }),
   'end-short': (f) => ({
@@ -52,9 +52,19 @@ const JOIN_WORDS: Readonly<Record<JoinFindingCode, Say<JoinFinding>>> = {
     change: 'your procedure',
   }),
   'no-lines': () => ({
-    title: 'No weld lands',
-    detail: 'this repair has nothing to hold it',
-    change: 'land an edge on sound metal',
+    title: 'Nothing holds it',
+    detail: 'no weld lands, and no bolt has its place',
+    change: 'land an edge on sound metal; or a wider plate for its bolts',
+  }),
+  'wall-bears': (f) => ({
+    title: `The holes decide at ${listed(f.lineIds)}, not the bolts`,
+    detail: 'wall or plate gives at its holes before a bolt shears: a stronger bolt adds nothing',
+    change: 'more bolts, or thicker metal',
+  }),
+  'bolts-short': (f) => ({
+    title: `Bolts at an end take ${percent(f.value! / f.limit!)} of the plate’s force`,
+    detail: 'the force must enter before the damage starts',
+    change: 'a longer plate, a closer pitch, or bigger bolts',
   }),
 };
 

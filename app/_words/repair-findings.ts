@@ -29,6 +29,62 @@ const REPAIR_WORDS: Readonly<Record<RepairFindingCode, Say<RepairFinding>>> = {
     detail: `it cracks again beside the weld${f.value ? ` (${printLength(f.value, s, 'length')})` : ''}; this shop welds cracks without a plate`,
     change: 'a plate past both its ends',
   }),
+  'no-bolt-holds': () => ({
+    title: 'Not one of its bolts goes through sound metal',
+    detail: 'a bolt counts where as much of the wall as its washer covers is known sound',
+    change: 'a higher, wider or longer plate, out to sound metal',
+  }),
+  'bolts-unread': () => ({
+    title: 'Nobody read where some of its bolts go through',
+    detail: 'they are not counted',
+    change: 'read it, or strike it, along those rows',
+  }),
+  'bolts-struck': () => ({
+    title: 'Provisional: some of its bolts go through metal struck, not measured',
+    detail: 'counted at what a hammer vouches for',
+    change: 'read along those rows before it is drilled',
+  }),
+  'bolts-not-counted': () => ({
+    title: 'Some of its bolts go through bad metal, or a hole of the maker’s',
+    detail: 'they hold the faces together and are counted for nothing else',
+    change: 'nothing, while the others are enough',
+  }),
+  'bolts-far-apart': (f, s) => ({
+    title: `Bolts ${printLength(f.value!, s, 'length')} apart`,
+    detail: `the faces stand apart between them: at most ${printLength(f.limit!, s, 'length')}`,
+    change: 'a closer pitch',
+  }),
+  'flange-drilled': (f) => ({
+    title: `Its bolts go through the ${f.name} flange`,
+    detail: 'a flange carries most, and a hole in it cracks first; a heat-treated one is never drilled',
+    change: 'plates on the web alone; or the maker’s leave in writing',
+  }),
+  'plate-of-its-steel': (f) => ({
+    title: 'The plate must be as strong as the rail',
+    detail: `counted as the rail’s own steel: ${f.name}. Mild plate yields long before it helps`,
+    change: 'plate of the rail’s steel, or the maker’s reinforcement',
+  }),
+  'bolted-not-allowed': () => ({
+    title: 'Bolted where the profile asks for a seam all round',
+    detail: 'a patch is welded all round there, no gaps',
+    change: 'weld it, or another legal profile with its reason',
+  }),
+  'coat-between': () => ({
+    title: 'Coat every face that will touch another',
+    detail:
+      'both sides of the wall, both plates and the holes’ edges, before it is closed; washers under head and nut',
+    change: 'nothing: do it first',
+  }),
+  'rust-between': () => ({
+    title: 'Rusted metal stays between the plates',
+    detail: 'scaled to bare metal and coated before they close over it; say so to the owner',
+    change: 'weld it instead and cut the bad metal out, where that is allowed',
+  }),
+  'crack-stays': () => ({
+    title: 'A crack stays beneath the plates',
+    detail: 'its ends found with dye and drilled; it is counted as open, and the plates carry past it',
+    change: 'weld it shut where the steel may be welded; else look at its ends again, on a date',
+  }),
   'zinc-beneath': () => ({
     title: 'Zinc where it is welded',
     detail: 'stripped to 2 in beside every seam, and vented: the fume makes ill',
@@ -151,12 +207,12 @@ const REPAIR_WORDS: Readonly<Record<RepairFindingCode, Say<RepairFinding>>> = {
     change: 'move this end out',
   }),
   'development-short': (f, s) => ({
-    title: 'Plate too short: end welds cannot load it',
+    title: `Plate too short: ${f.name === 'bolts' ? 'its bolts' : 'end welds'} cannot load it`,
     detail:
       f.limit === undefined
-        ? 'no weld lands beyond the damage'
+        ? `no ${f.name === 'bolts' ? 'bolt is counted' : 'weld lands'} beyond the damage, or not enough of them`
         : `${printLength(f.value!, s, 'length')} past the damage; ${printLength(f.limit, s, 'length')} needed before the plate counts`,
-    change: 'move the ends out, or land more weld',
+    change: `move the ends out, or ${f.name === 'bolts' ? 'put in more or bigger bolts' : 'land more weld'}`,
   }),
   'plate-too-long': (f, s) => ({
     title: `Reaches ${printLength(f.value!, s, 'length')} past the damage`,

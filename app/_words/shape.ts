@@ -1,6 +1,16 @@
 import type { JudgedEnd } from '@/core/job';
-import { printLength, type UnitSystem } from '@/core/quantity';
-import type { PastWay, PieceKind, Renewal, TubeWhyNot, Unchecked } from '@/core/shape';
+import type { BoltSet } from '@/core/join';
+import { mmToInches, printLength, printTorque, sixteenths, type UnitSystem } from '@/core/quantity';
+import {
+  pieceName,
+  type Bolts,
+  type PastWay,
+  type PieceKind,
+  type Renewal,
+  type Repair,
+  type TubeWhyNot,
+  type Unchecked,
+} from '@/core/shape';
 
 /** Each form of plate, as it is told to somebody who makes it. */
 export const FORM_WORDS: Readonly<Record<PieceKind, string>> = {
@@ -13,6 +23,22 @@ export const FORM_WORDS: Readonly<Record<PieceKind, string>> = {
   'cover plate': 'flat, over a flange',
 };
 
+/** A bolt by its size and head marks. */
+export const boltWords = ({ diameterMm, marks }: Pick<Bolts, 'diameterMm' | 'marks'>): string =>
+  `${sixteenths(mmToInches(diameterMm))} in, grade ${marks === 6 ? '8' : '5'} (${marks} marks)`;
+
+/** A set of bolts as it is bought, drilled for and tightened. */
+export const boltSetWords = (set: BoltSet, system: UnitSystem): string =>
+  [
+    `${set.count} of ${boltWords(set)}, ${printLength(set.lengthMm, system, 'length')} long`,
+    `holes ${printLength(set.holeMm, system, 'length')} at ${printLength(set.pitchMm, system, 'length')}`,
+    ...(set.torqueNm === undefined ? [] : [`${printTorque(set.torqueNm, system)}, dry`]),
+  ].join('; ');
+
+/** A repair by its pieces and how they are held. */
+export const repairName = ({ pieces, bolts }: Pick<Repair, 'pieces' | 'bolts'>): string =>
+  `${bolts ? 'bolted: ' : ''}${pieces.map(pieceName).join(' + ')}`;
+
 export const PAST_WORDS: Readonly<Record<PastWay | 'notch' | 'undecided', string>> = {
   undecided: 'not decided',
   notch: 'the plate is notched round it',
@@ -23,7 +49,7 @@ export const PAST_WORDS: Readonly<Record<PastWay | 'notch' | 'undecided', string
 };
 
 export const UNCHECKED_WORDS: Readonly<Record<Unchecked | 'ends', string>> = {
-  landing: 'metal under some of its welds, not read',
+  landing: 'metal under some of its welds or bolts, not read',
   reach: 'whether torch and drill come to each seam',
   beside: 'lines, harness and tanks: none is on record for this frame',
   feet: 'on which face what comes off is fixed',

@@ -167,9 +167,12 @@ describe('forms side by side', () => {
   const [target] = done.picture.zones;
   const all = candidates(done.picture, target!);
   test('each once; those that may be offered before those that may not, what breaks less before what breaks more', () => {
-    const names = all.map(({ repair }) =>
-      repair.pieces.map(({ kind, face, inside }) => [kind, face, inside].join()).join('+'),
+    const names = all.map(
+      ({ repair: { bolts, pieces } }) =>
+        (bolts ? 'bolted ' : '') +
+        pieces.map(({ kind, face, inside }) => [kind, face, inside].join()).join('+'),
     );
+    expect(names.some((each) => each.startsWith('bolted'))).toBe(true);
     expect(new Set(names).size).toBe(all.length);
     expect(all.length).toBeGreaterThan(2);
     const ranks = all.map((each) => [each.against.length, brokenRules(each).length]);

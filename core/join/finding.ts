@@ -1,6 +1,7 @@
-import { plugHoleMm } from '../reference';
+import { boltShearN, plugHoleMm } from '../reference';
 import { inchesToMm } from '../quantity';
-import type { RepairPicture } from '../shape';
+import { isBolted, type RepairPicture } from '../shape';
+import type { BoltSet } from './bolt-set';
 import { strengthNPerMm, type EndDemand, type Joining, type WeldLine } from './weld-line';
 
 export const JOIN_FINDING_CODES = [
@@ -14,6 +15,8 @@ export const JOIN_FINDING_CODES = [
   'overhead',
   'trade-plug-smaller',
   'no-lines',
+  'wall-bears',
+  'bolts-short',
 ] as const;
 export type JoinFindingCode = (typeof JOIN_FINDING_CODES)[number];
 
@@ -39,6 +42,7 @@ const about = (
 
 /** What is to be said of a repair's welds: legs against their limits, flow and ends against strength, what is hard to reach. */
 export function checkJoining(context: RepairPicture, joined: Joining): JoinFinding[] {
+  if (isBolted(context.repair)) return boltRemarks(joined);
   const fillets = joined.lines.filter((line) => line.kind === 'fillet');
   if (fillets.length === 0) return [{ code: 'no-lines', weight: 'broken', lineIds: [] }];
   const where = (test: (line: WeldLine) => boolean) => fillets.filter(test);
@@ -66,6 +70,32 @@ export function checkJoining(context: RepairPicture, joined: Joining): JoinFindi
       where((line) => line.position === 'overhead'),
     ),
     ...plugRemark(context, joined),
+  ];
+}
+
+/** Of bolts: whether shear or the holes in the wall decide, what the shear along the plates asks, and ends that cannot bring the force in. */
+function boltRemarks({ bolts, boltShare, ends }: Joining): JoinFinding[] {
+  if (bolts.length === 0) return [{ code: 'no-lines', weight: 'broken', lineIds: [] }];
+  const shear = ({ marks, diameterMm }: BoltSet) => boltShearN(marks, diameterMm) ?? 0;
+  const bearing = bolts.filter((set) => set.strengthN !== undefined && set.strengthN < shear(set) - 1e-6);
+  return [
+    ...about('wall-bears', 'note', bearing),
+    ...(boltShare === undefined
+      ? about('weight-unknown', 'note', bolts)
+      : about(boltShare > 1 ? 'flow-over' : 'flow-ample', boltShare > 1 ? 'broken' : 'note', bolts, {
+          value: boltShare,
+          limit: 1,
+        })),
+    ...ends
+      .filter(({ capacityN, forceN }) => capacityN < forceN)
+      .flatMap(({ pieceId, capacityN, forceN }) =>
+        about(
+          'bolts-short',
+          'broken',
+          bolts.filter(({ pieceIds }) => pieceIds.includes(pieceId)),
+          { value: capacityN, limit: forceN },
+        ),
+      ),
   ];
 }
 

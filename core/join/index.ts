@@ -11,3 +11,4 @@ export {
 } from './weld-line';
 export { checkJoining, JOIN_FINDING_CODES, type JoinFinding, type JoinFindingCode } from './finding';
 export { BACKINGS, crackWelds, type Backing, type CrackWeld } from './crack-weld';
+export { type BoltSet } from './bolt-set';

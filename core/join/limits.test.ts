@@ -39,7 +39,7 @@ const codes = (
     {
       repair: { plugs: more.plugs ?? false, pieces: [{ thicknessMm: more.thicknessMm ?? 3 }] },
     } as RepairPicture,
-    { lines, ends: more.ends ?? [], totalWeldMm: 0 },
+    { lines, ends: more.ends ?? [], bolts: [], totalWeldMm: 0 },
   ).map(({ code, weight }) => [code, weight]);
 const AMPLE = ['flow-ample', 'note'];
 

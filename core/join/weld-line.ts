@@ -18,17 +18,21 @@ import { pathLength, type Point } from '../geometry';
 import { STANDARD_GRAVITY } from '../quantity';
 import { faceAtU, onSheet, type Face, type FaceId } from '../frame';
 import {
+  boltedForceN,
   coverageAt,
+  isBolted,
   isInside,
   memberStates,
   plateForceN,
   plugLayout,
   stateSection,
   taperLengthMm,
+  type BoltedRepair,
   type Piece,
   type PieceStation,
   type RepairPicture,
 } from '../shape';
+import { boltFlowShare, boltSets, type BoltSet } from './bolt-set';
 
 export type WeldPlace =
   'upper edge' | 'lower edge' | 'flange tip' | 'edge on the flange' | 'front end' | 'rear end' | 'plugs';
@@ -81,6 +85,10 @@ export interface Joining {
   readonly lines: readonly WeldLine[];
   readonly ends: readonly EndDemand[];
   readonly totalWeldMm: number;
+  /** Bolts, where it is bolted on: it then has no weld lines. */
+  readonly bolts: readonly BoltSet[];
+  /** What the shear along the plates asks of one bolt, of its strength; absent where there is none or the weight is unknown. */
+  readonly boltShare?: number;
 }
 
 /**
@@ -91,6 +99,45 @@ export const designShearN = (grossMassKg: number): number => (3 * STANDARD_GRAVI
 
 /** Every weld line of a repair. `shearN` gives the flow along the edges; without it the flow is left out. */
 export function joining(context: RepairPicture, shearN: number | undefined): Joining {
+  return isBolted(context.repair) ? bolting(context, context.repair, shearN) : welding(context, shearN);
+}
+
+function bolting(context: RepairPicture, repair: BoltedRepair, shearN: number | undefined): Joining {
+  const boltShare = shearN === undefined ? undefined : boltFlowShare(context, shearN);
+  return {
+    lines: [],
+    totalWeldMm: 0,
+    bolts: boltSets(context),
+    ends: repair.pieces.flatMap((piece) =>
+      endsWithin(context, piece).map((end): EndDemand => {
+        const [low, high] = runToDamage(context, piece, end);
+        return {
+          pieceId: piece.id,
+          end,
+          forceN: plateForceN(context.picture, piece),
+          capacityN: boltedForceN(context.picture, repair, piece, [low, high]),
+          runMm: Math.max(0, high - low),
+        };
+      }),
+    ),
+    ...(boltShare !== undefined && { boltShare }),
+  };
+}
+
+/** A piece's ends that lie within its member. */
+const endsWithin = ({ picture }: RepairPicture, piece: Piece): EndDemand['end'][] => [
+  ...(piece.startMm > 1 ? (['front end'] as const) : []),
+  ...(piece.endMm < picture.member.lengthMm - 1 ? (['rear end'] as const) : []),
+];
+
+/** From an end of a piece to the damage it is for, or to its middle where it is for none. */
+function runToDamage({ target }: RepairPicture, piece: Piece, end: EndDemand['end']): [number, number] {
+  const isFront = end === 'front end';
+  const damageMm = target ? (isFront ? target.fromMm : target.toMm) : (piece.startMm + piece.endMm) / 2;
+  return isFront ? [piece.startMm, damageMm] : [damageMm, piece.endMm];
+}
+
+function welding(context: RepairPicture, shearN: number | undefined): Joining {
   const lines = context.pieces.flatMap(({ piece, stations }, k) =>
     [
       ...edgeLines(context, piece, stations, shearN),
@@ -100,6 +147,7 @@ export function joining(context: RepairPicture, shearN: number | undefined): Joi
   );
   return {
     lines,
+    bolts: [],
     ends: context.pieces.flatMap(({ piece }) => endDemands(context, piece, lines)),
     totalWeldMm: lines.filter((line) => line.kind === 'fillet').reduce((sum, line) => sum + line.lengthMm, 0),
   };
@@ -330,15 +378,14 @@ function plugLine(
 
 /** Force against the welds between an end and the damage. */
 function endDemands(context: RepairPicture, piece: Piece, lines: readonly WeldLine[]): EndDemand[] {
-  const { picture, target } = context;
+  const { picture } = context;
   const forceN = plateForceN(picture, piece);
   const own = lines.filter((line) => line.pieceId === piece.id && line.kind === 'fillet');
   return own
     .filter((line) => line.place === 'front end' || line.place === 'rear end')
     .map((endLine) => {
-      const isFront = endLine.place === 'front end';
-      const damageMm = target ? (isFront ? target.fromMm : target.toMm) : (piece.startMm + piece.endMm) / 2;
-      const [low, high] = isFront ? [piece.startMm, damageMm] : [damageMm, piece.endMm];
+      const end = endLine.place === 'front end' ? 'front end' : 'rear end';
+      const [low, high] = runToDamage(context, piece, end);
       const capacityN = own.reduce(
         (sum, line) =>
           sum +
@@ -348,7 +395,7 @@ function endDemands(context: RepairPicture, piece: Piece, lines: readonly WeldLi
       );
       return {
         pieceId: piece.id,
-        end: isFront ? 'front end' : 'rear end',
+        end,
         forceN,
         capacityN,
         runMm: Math.max(0, high - low),

@@ -11,6 +11,7 @@ export {
   printBoth,
   printDistance,
   printForce,
+  printTorque,
   printLength,
   printLineForce,
   printMass,

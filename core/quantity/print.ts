@@ -56,6 +56,12 @@ export const printLineForce = (nPerMm: number, system: UnitSystem): string =>
     ? `${significant((nPerMm * MM_PER_INCH) / N_PER_KIP, 3)} kip/in`
     : `${significant(nPerMm, 3)} N/mm`;
 
+/** A torque: lbf·ft or N·m, two figures: no wrench is better. */
+export const printTorque = (newtonMetres: number, system: UnitSystem): string =>
+  system === 'in'
+    ? `${significant((newtonMetres * 1000) / (MM_PER_INCH * 12) / lbfToNewtons(1), 2)} lbf·ft`
+    : `${significant(newtonMetres, 2)} N·m`;
+
 /** A stress: ksi or MPa, two figures are enough for a beam's. */
 export const printStress = (mpa: number, system: UnitSystem): string =>
   system === 'in'

@@ -71,6 +71,18 @@ export {
   type BoltGrade,
 } from './bolts';
 export {
+  bearingAtHoleN,
+  boltHoleMm,
+  boltLengthMm,
+  boltShearN,
+  BOLTED_SOURCE,
+  boltTorqueNm,
+  leastEdgeMm,
+  leastPitchMm,
+  PLATE_BOLTS_MM,
+  widestBoltPitchMm,
+} from './bolted';
+export {
   ATMOSPHERES,
   ATMOSPHERE_SOURCE,
   CAVITY_MM_PER_YEAR,

@@ -5,6 +5,7 @@ import type { Source } from './source';
 import { DEFAULT_GEOMETRY_PRACTICE, geometryPracticeSchema, MILL_STRAIGHTNESS } from './geometry-limits';
 import { DEFAULT_NORMS, normsSchema } from './norms';
 import { DEFAULT_LEGAL, LEGAL_SOURCES, legalFor, shopLegalSchema, type UnitForPractice } from './legal';
+import { BOLTED_SOURCE } from './bolted';
 import { COMMON_PRACTICE } from './source';
 import { DEFAULT_WAYS, isPlate, schoolSchema, shopWaysSchema, type School } from './ways';
 
@@ -336,6 +337,12 @@ export const LIMIT_SOURCES = {
     fromMemory: true,
   },
   stitchPitch: { document: 'AISC 360, E6/D4 stitch spacing', clause: '0.75√(E/Fy)·t', fromMemory: true },
+  bolted: BOLTED_SOURCE,
+  boltPitch: {
+    document: 'AISC 360, J3.5(a)',
+    clause: 'bolts no farther apart than 24 t and 12 in',
+    fromMemory: true,
+  },
   stiffened: {
     document: 'AISC 360, Table B4.1a',
     clause: 'held along both edges, b/t ≤ 1.49√(E/Fy)',

@@ -1,9 +1,16 @@
 import { drawRounded, polygonArea, type Pen, type Point } from '../geometry';
-import { CORNER_RADIUS_MM, STEEL_DENSITY_KG_PER_MM3, type MetalPractice, type Ways } from '../reference';
+import {
+  boltHoleMm,
+  CORNER_RADIUS_MM,
+  STEEL_DENSITY_KG_PER_MM3,
+  type MetalPractice,
+  type Ways,
+} from '../reference';
 import { lengthDigits, type UnitSystem } from '../quantity';
 import { isClosed, startsAtMm, surfaceOf, type Member } from '../frame';
 import { foldsBetween } from '../weigh';
 import { bendAllowanceMm } from './bend';
+import { boltRowsAt, boltStationsMm, isBolted } from './bolting';
 import { holesUnder } from './holes';
 import { plugLayout } from './plugs';
 import {
@@ -20,7 +27,7 @@ export interface FlatHole {
   readonly xMm: number;
   readonly vMm: number;
   readonly diameterMm: number;
-  readonly purpose: 'drain' | 'plug weld' | 'kept hole';
+  readonly purpose: 'drain' | 'plug weld' | 'kept hole' | 'bolt';
 }
 
 /**
@@ -87,6 +94,7 @@ export function flatPattern(
       ...drains(member, piece, practice, toV),
       ...plugs(member, repair, piece, toV),
       ...keptHoles(member, piece, toV),
+      ...boltHoles(member, repair, piece, toV),
     ],
     insideRadiusMm,
     bendAllowanceMm: allowanceMm,
@@ -153,9 +161,22 @@ const keptHoles = (member: Member, piece: Piece, toV: (uMm: number) => number): 
       purpose: 'kept hole',
     }));
 
+/** Holes of a piece's bolts, drilled through the wall at the same places. */
+const boltHoles = (member: Member, repair: Repair, piece: Piece, toV: (uMm: number) => number): FlatHole[] =>
+  isBolted(repair)
+    ? boltStationsMm(repair, piece).flatMap((stationMm) =>
+        boltRowsAt(member, repair, piece, stationMm).map((uMm): FlatHole => ({
+          xMm: stationMm - piece.startMm,
+          vMm: toV(uMm),
+          diameterMm: boltHoleMm(repair.bolts.diameterMm),
+          purpose: 'bolt',
+        })),
+      )
+    : [];
+
 /** Plug holes of one row after another, in the piece's flat. */
 function plugs(member: Member, repair: Repair, piece: Piece, toV: (uMm: number) => number): FlatHole[] {
-  if (!repair.plugs) return [];
+  if (!repair.plugs || isBolted(repair)) return [];
   const { rowsUMm, fromMm, pitchMm, diameterMm, count } = plugLayout(member, piece);
   return rowsUMm.flatMap((uMm) =>
     Array.from({ length: count }, (_, k): FlatHole => ({

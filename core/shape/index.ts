@@ -13,14 +13,19 @@ export {
   WELD_STYLES,
   type Piece,
   type PieceKind,
+  boltsSchema,
   PAST_WAYS,
+  type Bolts,
   type Notch,
   type PastWay,
   type Repair,
 } from './repair';
+export { boltsOf, boltRowsAt, boltStationsMm, isBolted, type Bolt, type BoltedRepair } from './bolting';
 export { faceOfPiece, formOf, pieceKindsFor, type Coverage, type PieceForm } from './forms';
 export { bendAllowanceMm, kFromCoupon, type BrakeCoupon } from './bend';
 export {
+  boltedForceN,
+  boltsAt,
   carryingReach,
   cutsAway,
   developmentMm,
@@ -39,7 +44,7 @@ export {
   type MemberState,
   type StateId,
 } from './states';
-export { candidatesOver, kitOver, lengthened, proposeRepairs } from './propose';
+export { candidatesOver, firstBolts, kitOver, lengthened, proposeRepairs } from './propose';
 export { drawFlatPattern, FLAT_LAYERS, flatPattern, type FlatHole, type FlatPattern } from './flat-pattern';
 export { repairPicture, type PieceStation, type RepairPicture } from './repair-picture';
 export {

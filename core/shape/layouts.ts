@@ -159,7 +159,7 @@ function sidesOver(asked: Asked): Laid | undefined {
   const cracked = target.zone ? undefined : crackFaces(asked);
   if (cracked)
     return cracked.side && !cracked.top && !cracked.bottom
-      ? sidePlate(picture, crackHeights(asked))
+      ? sidePlate(picture, crackHeights(picture, target))
       : undefined;
   const hole = goneHeights(picture.account, picture.member, target);
   return hole && isLocalHole(asked) ? sidePlate(picture, hole) : undefined;
@@ -170,7 +170,7 @@ const isInTopOnly = (asked: Asked): boolean => {
   return cracked !== undefined && cracked.top && !cracked.bottom;
 };
 
-const cracksIn = ({ picture, target }: Asked) =>
+const cracksIn = ({ picture, target }: Pick<Asked, 'picture' | 'target'>) =>
   picture.cracks.filter(
     (crack) => crackExtent(crack).fromMm <= target.toMm && crackExtent(crack).toMm >= target.fromMm,
   );
@@ -191,8 +191,12 @@ const isLocalHole = ({ picture, target: { zone, fromMm, toMm } }: Asked): boolea
   !zone.bottomFlange &&
   picture.edges.every((edge) => (highestUpperMm(edge, fromMm, toMm) ?? 0) === 0);
 
-function crackHeights(asked: Asked): { lowMm: number; highMm: number } {
-  const heights = cracksIn(asked).flatMap((crack) => crack.path.map((spot) => spot.heightMm));
+/** Between which heights the cracks of a target run. */
+export function crackHeights(
+  picture: MemberPicture,
+  target: Target,
+): { readonly lowMm: number; readonly highMm: number } {
+  const heights = cracksIn({ picture, target }).flatMap((crack) => crack.path.map((spot) => spot.heightMm));
   return { lowMm: Math.min(...heights), highMm: Math.max(...heights) };
 }
 

@@ -1,38 +1,58 @@
 import { ONE_SIDED_95 } from '../quantity';
 import { baseMetalStrengthNPerMm, filletStrengthNPerMm } from '../mechanics';
-import { BESIDE_TOE_MM, chosenLegMm, FILLER_TENSILE_MPA } from '../reference';
+import { BESIDE_TOE_MM, boltHoleMm, chosenLegMm, FILLER_TENSILE_MPA } from '../reference';
 import { cellIs, columnsUnder, type CellIs } from '../metal';
 import { edgeAt, KNOWN, wallAt, type WallProfile } from '../probe';
-import { developedWidthMm, faceAtU, heightOnFace, onSheet, type Face } from '../frame';
+import { developedWidthMm, faceAtU, heightOnFace, onSheet, type Face, type Member } from '../frame';
 import { unrolledPath, type Crack } from '../trace';
 import { type CutBand, type MemberPicture, type PlateBand, type SectionChange } from '../weigh';
 import { formOf } from './forms';
-import { coverageAt, isInside, type Piece, type Repair } from './repair';
+import {
+  boltRowsAt,
+  boltStationsMm,
+  boltStrengthN,
+  isBolted,
+  isInMakersHole,
+  platesThrough,
+  type BoltedRepair,
+} from './bolting';
+import { coverageAt, isInside, type Bolts, type Piece, type Repair } from './repair';
 
 /** Share of yield a plate is counted at when nothing is known of the load: 0.67 Fy (common practice, no source). */
 export const PLATE_STRESS_SHARE = 0.67;
 
-/** An edge of a piece at a station, and whether its weld lands there. */
+/** An edge of a piece at a station, or a row of its bolts, and whether its weld or its bolt lands there. */
 export interface EdgeLanding {
   readonly uMm: number;
   readonly face: Face;
   readonly lands: boolean;
-  readonly why: 'sound' | 'struck' | 'unsound' | 'not measured' | 'above the corner' | 'meets the other cap';
+  readonly why:
+    | 'sound'
+    | 'struck'
+    | 'unsound'
+    | 'not measured'
+    | 'above the corner'
+    | 'meets the other cap'
+    | 'in a hole';
   /** Sound metal from the edge's conservative bound to the plate's edge; uprights only. */
   readonly lapMm?: number;
   /** Lower-bound wall under the weld. */
   readonly wallMm: number;
 }
 
-/** Both lengthwise edges of a piece at a station. Empty beyond its ends or when nothing was measured. */
+/** Both lengthwise edges of a piece at a station, or its rows of bolts. Empty beyond its ends or when nothing was measured. */
 export function landingsAt(
   picture: MemberPicture,
-  repair: Pick<Repair, 'pieces'>,
+  repair: Joined,
   piece: Piece,
   stationMm: number,
 ): EdgeLanding[] {
   const cover = coverageAt(picture.member, piece, stationMm);
   if (!cover || !picture.found) return [];
+  if (isBolted(repair))
+    return boltRowsAt(picture.member, repair, piece, stationMm).map((uMm) =>
+      boltLanding(picture, repair.bolts, stationMm, uMm),
+    );
   const wall = wallAt(picture.account.welded, stationMm);
   const legMm = chosenLegMm(piece.thicknessMm, picture.built.thicknessMm);
   const edges = [
@@ -44,6 +64,37 @@ export function landingsAt(
       ? { ...edge, lands: true, why: 'meets the other cap', wallMm: piece.thicknessMm }
       : edge,
   );
+}
+
+/** What of a repair says how its plates are held. */
+export type Joined = Pick<Repair, 'pieces' | 'bolts'>;
+
+/** A bolt grips as far as its washer: that much of the wall must be sound, and no hole of the maker's in it. */
+function boltLanding(picture: MemberPicture, bolts: Bolts, stationMm: number, uMm: number): EdgeLanding {
+  const { shape } = picture.member;
+  const sheetU = onSheet(shape, uMm);
+  const face = faceAtU(shape, sheetU);
+  const wall = wallAt(picture.found!, stationMm);
+  const under = bandUnder(picture, wall, face, sheetU - bolts.diameterMm, sheetU + bolts.diameterMm);
+  const base = { uMm, face, wallMm: under.lowerMm };
+  if (isInMakersHole(picture.member, bolts, stationMm, uMm))
+    return { ...base, lands: false, why: 'in a hole' };
+  const edge =
+    face.upright && under.guessed ? picture.edges.find((each) => each.face === face.id) : undefined;
+  const at = edge && edgeAt(edge, stationMm);
+  // Between readings far apart the bracketed edge says where rust surely ends.
+  if (at && at.kind !== 'not read further down') {
+    const isAbove = at.upperMm <= 0 || heightOnFace(face, sheetU) - bolts.diameterMm >= at.upperMm - 1e-6;
+    if (!isAbove) return { ...base, lands: false, why: 'unsound' };
+  }
+  if (under.guessed) {
+    const heldMm = heldUnder(picture, stationMm, under.rows);
+    return heldMm === undefined
+      ? { ...base, lands: false, why: 'not measured' }
+      : { ...base, lands: true, why: 'struck', wallMm: heldMm };
+  }
+  const sound = under.thicknessMm >= picture.soundMm;
+  return { ...base, lands: sound, why: sound ? 'sound' : 'unsound' };
 }
 
 /** Whether another piece's edge lies within one shared weld of this one. */
@@ -178,10 +229,11 @@ export function edgeStrengthNPerMm(picture: MemberPicture, piece: Piece, edge: E
  */
 export function developmentMm(
   picture: MemberPicture,
-  repair: Pick<Repair, 'pieces'>,
+  repair: Joined,
   piece: Piece,
   end: 'start' | 'finish',
 ): number {
+  if (isBolted(repair)) return boltedInMm(picture, repair, piece, end);
   const insideMm = Math.min(picture.member.shape.depthMm / 2, (piece.endMm - piece.startMm) / 2);
   const stationMm = end === 'start' ? piece.startMm + insideMm : piece.endMm - insideMm;
   const strength = landingsAt(picture, repair, piece, stationMm)
@@ -189,6 +241,54 @@ export function developmentMm(
     .reduce((sum, edge) => sum + edgeStrengthNPerMm(picture, piece, edge), 0);
   return strength > 0 ? plateForceN(picture, piece) / strength : Infinity;
 }
+
+/** From an end inward to the bolt by which the plate's whole force is in it, mm. Infinite where its bolts together cannot. */
+function boltedInMm(
+  picture: MemberPicture,
+  repair: BoltedRepair,
+  piece: Piece,
+  end: 'start' | 'finish',
+): number {
+  const isStart = end === 'start';
+  const stations = boltStationsMm(repair, piece);
+  let left = plateForceN(picture, piece);
+  for (const stationMm of isStart ? stations : stations.reverse()) {
+    left -= boltsAt(picture, repair, piece, stationMm).reduce((sum, { strengthN }) => sum + strengthN, 0);
+    if (left <= 0) return isStart ? stationMm - piece.startMm : piece.endMm - stationMm;
+  }
+  return Infinity;
+}
+
+/** A piece's bolts at one of its stations that are counted: where they land, and what each may carry for it. */
+export const boltsAt = (
+  picture: MemberPicture,
+  repair: BoltedRepair,
+  piece: Piece,
+  stationMm: number,
+): { readonly uMm: number; readonly face: Face; readonly strengthN: number }[] =>
+  landingsAt(picture, repair, piece, stationMm)
+    .filter(({ lands }) => lands)
+    .map(({ uMm, face, wallMm }) => ({
+      uMm,
+      face,
+      strengthN: boltStrengthN(picture, repair, piece, {
+        wallMm,
+        plates: platesThrough(picture.member, repair, stationMm, uMm),
+        stationMm,
+      }),
+    }));
+
+/** What a piece's counted bolts between two stations may bring into it, N. */
+export const boltedForceN = (
+  picture: MemberPicture,
+  repair: BoltedRepair,
+  piece: Piece,
+  [lowMm, highMm]: readonly [number, number],
+): number =>
+  boltStationsMm(repair, piece)
+    .filter((stationMm) => stationMm >= lowMm - 1e-6 && stationMm <= highMm + 1e-6)
+    .flatMap((stationMm) => boltsAt(picture, repair, piece, stationMm))
+    .reduce((sum, { strengthN }) => sum + strengthN, 0);
 
 /** The force the plate can ask of its ends, N. */
 export function plateForceN(picture: MemberPicture, piece: Piece): number {
@@ -198,7 +298,7 @@ export function plateForceN(picture: MemberPicture, piece: Piece): number {
 
 /** Where bad metal is cut away: over the zone, from the plate's covered side up to the sound edge's bound. */
 export function cutsAt(picture: MemberPicture, repair: Repair, stationMm: number): CutBand[] {
-  if (!repair.cutOut) return [];
+  if (!repair.cutOut || isBolted(repair)) return [];
   const zone = picture.zones.find(
     (candidate) => stationMm >= candidate.fromMm && stationMm <= candidate.toMm,
   );
@@ -240,7 +340,7 @@ export function repairedChange(picture: MemberPicture, repair: Repair): (station
 /** The run over which a piece carries its full share. An end at the member's own end has nothing beyond it to develop from. */
 export function carryingReach(
   picture: MemberPicture,
-  repair: Pick<Repair, 'pieces'>,
+  repair: Joined,
   piece: Piece,
 ): { startMm: number; endMm: number } {
   const atStart = piece.startMm <= 1;
@@ -251,17 +351,53 @@ export function carryingReach(
   };
 }
 
+/** What drilling leaves of a plate's width, smeared over it; a welded one keeps all. */
+function keptBesideHoles(member: Member, repair: Repair, piece: Piece, stationMm: number): number {
+  const cover = coverageAt(member, piece, stationMm);
+  if (!isBolted(repair) || !cover) return 1;
+  const drilledMm = boltRowsAt(member, repair, piece, stationMm).length * boltHoleMm(repair.bolts.diameterMm);
+  return Math.max(0, 1 - drilledMm / Math.max(1e-6, cover.uToMm - cover.uFromMm));
+}
+
+/** The wall with what drilling takes out of it at a station, every row as if a bolt stood there. */
+export function drilledWall(
+  { member, surface }: MemberPicture,
+  repairs: readonly Repair[],
+  stationMm: number,
+  wall: WallProfile,
+): WallProfile {
+  const halfMm = (repair: BoltedRepair) => boltHoleMm(repair.bolts.diameterMm) / 2;
+  const bands = repairs.filter(isBolted).flatMap((repair) =>
+    repair.pieces
+      .flatMap((piece) => boltRowsAt(member, repair, piece, stationMm))
+      .map((uMm) => onSheet(member.shape, uMm))
+      .filter((uMm, k, all) => all.findIndex((each) => Math.abs(each - uMm) < 1) === k)
+      .map((uMm) => [uMm - halfMm(repair), uMm + halfMm(repair)] as const),
+  );
+  if (bands.length === 0) return wall;
+  const thicknessMm = wall.thicknessMm.map((mm, row) => {
+    const [from, to] = [surface.edgeUMm[row]!, surface.edgeUMm[row + 1]!];
+    const goneMm = bands.reduce(
+      (sum, [low, high]) => sum + Math.max(0, Math.min(to, high) - Math.max(from, low)),
+      0,
+    );
+    return mm * Math.max(0, 1 - goneMm / (to - from));
+  });
+  return { ...wall, thicknessMm };
+}
+
 function plateBand(picture: MemberPicture, repair: Repair, piece: Piece, stationMm: number): PlateBand[] {
   const cover = coverageAt(picture.member, piece, stationMm);
   if (!cover) return [];
   const weldedAtUMm = landingsAt(picture, repair, piece, stationMm)
     .filter((edge) => edge.lands)
     .map((edge) => edge.uMm);
+  const { uFromMm, uToMm } = cover;
   return [
     {
-      uFromMm: cover.uFromMm,
-      uToMm: cover.uToMm,
-      thicknessMm: piece.thicknessMm,
+      uFromMm,
+      uToMm,
+      thicknessMm: piece.thicknessMm * keptBesideHoles(picture.member, repair, piece, stationMm),
       weldedAtUMm,
       carries: true,
       ...(isInside(piece) && { inside: true }),

@@ -3,17 +3,21 @@ import { BETWEEN_HEAT_ZONES_MM, lapMm, outstandLimit, type Kit } from '../refere
 import { crackExtent } from '../trace';
 import { crossingsOn, isClosed, type MemberShape } from '../frame';
 import { isMended, lowerBound, type MemberPicture } from '../weigh';
-import { developmentMm, landingsAt } from './plating';
+import { isBolted, type BoltedRepair } from './bolting';
+import { boltedForceN, developmentMm, landingsAt, plateForceN } from './plating';
 import { formOf } from './forms';
+import { boltedLayoutsFor, firstBolts } from './bolted-layouts';
 import { layoutsFor, roundDown, roundUp, type PieceLayout, type Target } from './layouts';
-import { pieceName, type PieceKind, type Repair } from './repair';
+import { pieceName, type Bolts, type PieceKind, type Repair } from './repair';
+
+export { firstBolts } from './bolted-layouts';
 import { memberStates, stateKept } from './states';
-import { WELDS_PLATES } from './rules/may-be-welded';
+import { BOLTS_PLATES, WELDS_PLATES } from './rules/may-be-welded';
 import { withWayPast } from './way-past';
 
 /**
  * A repair for every damaged zone and every crack outside one, except where a saved repair already lies.
- * Nothing is proposed on a member without readings (what would it land on?) or one whose steel may not be welded.
+ * Nothing is proposed on a member without readings: what would it land on? Where the steel may not be welded plates are bolted on, if the section lets them.
  */
 export function proposeRepairs(picture: MemberPicture, saved: readonly Repair[]): Repair[] {
   const isCovered = (target: Target) =>
@@ -77,29 +81,56 @@ export function candidatesOver(picture: MemberPicture, run: Pick<Target, 'fromMm
     .filter(({ target }) => target.fromMm <= run.toMm && target.toMm >= run.fromMm)
     .flatMap(({ target, number }) => {
       const byForm = new Map<string, Repair[]>();
-      for (const thicknessMm of platesFor(picture))
-        for (const layout of layoutsFor(picture, target, thicknessMm)) {
-          const name = layout.map(pieceName).join(' + ');
-          const draft = drafted(picture, target, { layout, thicknessMm, number: `${number}-${byForm.size}` });
-          byForm.set(name, [...(byForm.get(name) ?? []), draft]);
-        }
+      for (const held of waysToHold(picture))
+        for (const thicknessMm of platesFor(picture))
+          for (const layout of laidAs(picture, target, held, thicknessMm)) {
+            const name = `${held.bolts ? 'bolted' : 'welded'} ${layout.map(pieceName).join(' + ')}`;
+            const id = `${number}-${byForm.size}`;
+            const draft = drafted(picture, target, { layout, thicknessMm, number: id, ...held });
+            byForm.set(name, [...(byForm.get(name) ?? []), draft]);
+          }
       return [...byForm.values()].map((drafts) => bestOf(picture, target, drafts));
     });
 }
 
-/** What asks for plates on a member; nothing where none may be welded, or it is sooner renewed. */
+/** How a plate is held: by welds, or by bolts. */
+interface Held {
+  readonly bolts?: Bolts;
+}
+
+/**
+ * How plates may be put on a member, the better way first: welded where steel and school let them be, bolted where somebody gets to the nuts. None on a
+ * member nobody read, or one that is sooner renewed.
+ */
+function waysToHold(picture: MemberPicture): Held[] {
+  const { member, steel, legal, ways } = picture;
+  if (!picture.found || !isMended(member)) return [];
+  const isWelded = steel.weldRepair === 'yes' && WELDS_PLATES.includes(ways.approach);
+  const isBoltedOn =
+    !isClosed(member.shape) &&
+    steel.youngsMpa === undefined &&
+    BOLTS_PLATES.includes(ways.approach) &&
+    !legal.seamsContinuous;
+  return [...(isWelded ? [{}] : []), ...(isBoltedOn ? [{ bolts: firstBolts(picture) }] : [])];
+}
+
+const laidAs = (
+  picture: MemberPicture,
+  target: Target,
+  { bolts }: Held,
+  thicknessMm: number,
+): PieceLayout[] =>
+  bolts ? boltedLayoutsFor(picture, target, bolts) : layoutsFor(picture, target, thicknessMm);
+
+/** What asks for plates on a member; nothing where none may be put on. */
 function targetsOf(picture: MemberPicture): Target[] {
-  if (
-    !picture.found ||
-    picture.steel.weldRepair !== 'yes' ||
-    !isMended(picture.member) ||
-    !WELDS_PLATES.includes(picture.ways.approach)
-  )
-    return [];
+  const [held] = waysToHold(picture);
+  if (!held) return [];
+  const isPlated = held.bolts !== undefined || picture.ways.cracks === 'weld and plate';
   return joined(
     [
       ...picture.zones.map((zone) => ({ fromMm: zone.fromMm, toMm: zone.toMm, zone })),
-      ...(picture.ways.cracks === 'weld and plate' ? picture.cracks.map(crackExtent) : []),
+      ...(isPlated ? picture.cracks.map(crackExtent) : []),
     ],
     2 * picture.member.shape.depthMm,
   );
@@ -135,9 +166,10 @@ function merged(one: Target, other: Target): Target {
 const LIGHTEST = 0.7;
 
 function proposal(picture: MemberPicture, target: Target, number: number): Repair[] {
+  const [held = {}] = waysToHold(picture);
   const drafts = platesFor(picture).flatMap((thicknessMm) => {
-    const [layout] = layoutsFor(picture, target, thicknessMm);
-    return layout ? [drafted(picture, target, { layout, thicknessMm, number: String(number) })] : [];
+    const [layout] = laidAs(picture, target, held, thicknessMm);
+    return layout ? [drafted(picture, target, { layout, thicknessMm, number: String(number), ...held })] : [];
   });
   return drafts.length > 0 ? [bestOf(picture, target, drafts)] : [];
 }
@@ -149,13 +181,17 @@ function platesFor({ practice, built }: MemberPicture): number[] {
   return heavyEnough.length > 0 ? heavyEnough : thicknesses.slice(-1);
 }
 
-interface Draft {
+interface Draft extends Held {
   readonly layout: PieceLayout;
   readonly thicknessMm: number;
   readonly number: string;
 }
 
-function drafted(picture: MemberPicture, target: Target, { layout, thicknessMm, number }: Draft): Repair {
+function drafted(
+  picture: MemberPicture,
+  target: Target,
+  { layout, thicknessMm, number, bolts }: Draft,
+): Repair {
   const { opening, seams, plugs } = picture.ways;
   const { shape, id } = picture.member;
   const cutsOut = opening === 'by section' ? isClosed(shape) : opening === 'cut out';
@@ -163,7 +199,7 @@ function drafted(picture: MemberPicture, target: Target, { layout, thicknessMm, 
   const plain: Repair = {
     id: `proposal-${id}-${number}`,
     memberId: id,
-    cutOut: cutsOut && layout.some(({ kind }) => formOf(kind).replaces),
+    cutOut: !bolts && cutsOut && layout.some(({ kind }) => formOf(kind).replaces),
     pieces: layout.map((laid, k) => ({
       ...laid,
       id: `${id}-${number}-${k + 1}`,
@@ -173,7 +209,8 @@ function drafted(picture: MemberPicture, target: Target, { layout, thicknessMm, 
       taperMm,
     })),
     weldStyle: seams,
-    plugs,
+    plugs: !bolts && plugs,
+    ...(bolts && { bolts }),
     onBench: false,
     by: 'proposed',
     at: '1970-01-01T00:00:00Z',
@@ -245,6 +282,7 @@ function hasSlenderLeg(picture: MemberPicture, repair: Repair): boolean {
 
 /** Moves the ends out past the damage: one rail depth, the taper and a lap, and the development length, whichever is most. Ends of twin caps are staggered. */
 function withReach(picture: MemberPicture, target: Target, repair: Repair): Repair {
+  if (isBolted(repair)) return boltedReach(picture, target, repair);
   const { member } = picture;
   const pieces = repair.pieces.map((piece, k) => {
     const lap = lapMm(Math.min(piece.thicknessMm, picture.built.thicknessMm));
@@ -268,7 +306,37 @@ function withReach(picture: MemberPicture, target: Target, repair: Repair): Repa
   return { ...repair, pieces };
 }
 
-/** An end rounded outward, on the member, and clear of the heat of a crossmember's weld. */
+/** Further than this past damage a bolted plate is not tried, in rail depths: the rules would refuse it. */
+const FARTHEST_DEPTHS = 4;
+
+/** Each end out to where the bolts between it and the damage take the plate's force, as far as a plate may reach; twins lie alike but for their stagger. */
+function boltedReach(picture: MemberPicture, target: Target, repair: Repair & BoltedRepair): Repair {
+  const { member } = picture;
+  const plainMm = member.shape.depthMm;
+  const farthestMm = FARTHEST_DEPTHS * plainMm - inchesToMm(4);
+  const laid = (frontMm: number, rearMm: number): Repair & BoltedRepair => ({
+    ...repair,
+    pieces: repair.pieces.map((piece, k) => ({
+      ...piece,
+      startMm: endPlace(picture, target.fromMm - frontMm - k * inchesToMm(3), -1),
+      endMm: endPlace(picture, target.toMm + rearMm + k * inchesToMm(3), 1),
+    })),
+  });
+  const isEnough = (tried: BoltedRepair, isFront: boolean) =>
+    tried.pieces.every((piece) => {
+      const run = isFront ? ([piece.startMm, target.fromMm] as const) : ([target.toMm, piece.endMm] as const);
+      const isAtEnd = isFront ? piece.startMm <= 1 : piece.endMm >= member.lengthMm - 1;
+      return isAtEnd || boltedForceN(picture, tried, piece, run) >= plateForceN(picture, piece);
+    });
+  const reach = (isFront: boolean): number => {
+    for (let mm = plainMm; mm < farthestMm; mm += repair.bolts.pitchMm)
+      if (isEnough(laid(isFront ? mm : plainMm, isFront ? plainMm : mm), isFront)) return mm;
+    return farthestMm;
+  };
+  return laid(reach(true), reach(false));
+}
+
+/** An end rounded outward/** An end rounded outward, on the member, and clear of the heat of a crossmember's weld. */
 function endPlace(picture: MemberPicture, wantedMm: number, outward: 1 | -1): number {
   const clearMm = BETWEEN_HEAT_ZONES_MM + inchesToMm(1);
   const near = crossingsOn(picture.frame, picture.member).find(

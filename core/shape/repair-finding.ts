@@ -45,6 +45,17 @@ export const REPAIR_FINDING_CODES = [
   'skin-stays',
   'ends-level',
   'wide-between-welds',
+  'no-bolt-holds',
+  'bolts-unread',
+  'bolts-struck',
+  'bolts-not-counted',
+  'bolts-far-apart',
+  'flange-drilled',
+  'plate-of-its-steel',
+  'bolted-not-allowed',
+  'coat-between',
+  'rust-between',
+  'crack-stays',
 ] as const;
 export type RepairFindingCode = (typeof REPAIR_FINDING_CODES)[number];
 

@@ -1,6 +1,7 @@
 import { z } from 'zod';
-import { bySchema, instantSchema, type Face, type Member, type MemberShape } from '../frame';
+import { bySchema, instantSchema, isClosed, type Face, type Member, type MemberShape } from '../frame';
 import { fail, ok, type Form, type Outcome } from '../quantity';
+import { leastPitchMm } from '../reference';
 import { faceOfPiece, formOf, type Coverage } from './forms';
 import { pieceSchema, type Notch, type Piece } from './piece';
 
@@ -20,6 +21,19 @@ export type PastWay = (typeof PAST_WAYS)[number];
 
 export const WELD_STYLES = ['continuous', 'runs to continuous', 'skip'] as const;
 
+/** Bolts that hold plates on: inch sizes by their head marks, 3 for grade 5 and 6 for grade 8. */
+export const boltsSchema = z
+  .object({
+    diameterMm: z.number().gte(6).lte(26),
+    marks: z.union([z.literal(3), z.literal(6)]),
+    pitchMm: z.number().lte(400),
+  })
+  .refine(({ diameterMm, pitchMm }) => pitchMm >= leastPitchMm(diameterMm) - 1e-6, {
+    message: 'bolts stand no nearer than 2 2/3 of their diameter',
+    path: ['pitchMm'],
+  });
+export type Bolts = z.infer<typeof boltsSchema>;
+
 /** The repair of one damaged zone as the technician left it. */
 export const repairSchema = z.object({
   id: z.string().min(1).max(60),
@@ -29,6 +43,8 @@ export const repairSchema = z.object({
   pieces: z.array(pieceSchema).min(1).max(6),
   weldStyle: z.enum(WELD_STYLES),
   plugs: z.boolean(),
+  /** Bolted on instead of welded. */
+  bolts: boltsSchema.optional(),
   /** Welded on the vehicle, or taken off and welded flat. */
   onBench: z.boolean(),
   /**
@@ -45,13 +61,22 @@ export const repairSchema = z.object({
 export type Repair = z.infer<typeof repairSchema>;
 export const repairForm: Form<Repair> = {
   name: 'repair',
-  version: 2,
+  version: 3,
   schema: repairSchema,
-  upcasts: { 1: (body) => body },
+  upcasts: { 1: (body) => body, 2: (body) => body },
 };
 
 /** Whether a repair can lie on its member at all; the rules say whether it is any good. */
-export function checkRepair(member: Member, repair: Pick<Repair, 'pieces'>): Outcome<null> {
+export function checkRepair(
+  member: Member,
+  repair: Pick<Repair, 'pieces'> & Partial<Pick<Repair, 'bolts' | 'cutOut'>>,
+): Outcome<null> {
+  if (repair.bolts && isClosed(member.shape))
+    return fail(
+      `nobody gets to the nuts inside a ${member.shape.kind}: plates are bolted on open sections only`,
+    );
+  if (repair.bolts && repair.cutOut)
+    return fail('plates that are bolted on lie over the metal: nothing is cut out under them');
   for (const piece of repair.pieces) {
     const checked = checkPiece(member, piece);
     if (!checked.ok) return checked;

@@ -12,7 +12,8 @@ import {
   type SectionKept,
   type SectionLayout,
 } from '../weigh';
-import { cutsAt, repairedChange } from './plating';
+import { isBolted } from './bolting';
+import { cutsAt, drilledWall, repairedChange } from './plating';
 import { coverageAt, type Repair } from './repair';
 
 export const STATE_IDS = ['as built', 'as found', 'cut open', 'tacked', 'as repaired'] as const;
@@ -77,23 +78,28 @@ export function memberStates(picture: MemberPicture, repairs: readonly Repair[])
     const all = changes.map((change) => change(stationMm));
     return { cuts: all.flatMap((change) => change.cuts), plates: all.flatMap((change) => change.plates) };
   };
-  states.push(state('cut open', foundWall, (stationMm) => ({ cuts: cutsOf(stationMm), plates: [] })));
+  const drilled = (wall: MemberState['wallAt']): MemberState['wallAt'] =>
+    repairs.some(isBolted) ? (mm) => drilledWall(picture, repairs, mm, wall(mm)) : wall;
+  const opened = drilled(foundWall);
+  states.push(state('cut open', opened, (stationMm) => ({ cuts: cutsOf(stationMm), plates: [] })));
   states.push(
-    state('tacked', foundWall, (stationMm) => ({ cuts: cutsOf(stationMm), plates: tacked(stationMm) })),
+    state('tacked', opened, (stationMm) => ({ cuts: cutsOf(stationMm), plates: tacked(stationMm) })),
   );
-  states.push(state('as repaired', plated(picture, repairs, foundWall), whole));
+  states.push(state('as repaired', drilled(plated(picture, repairs, foundWall)), whole));
   return states;
 }
 
-/** The wall under its plates: cracks beneath one are ground out and welded before it covers them. */
+/** The wall under its plates: cracks beneath one are ground out and welded before it covers them; under a bolted one they stay. */
 function plated(
   picture: MemberPicture,
   repairs: readonly Repair[],
   foundWall: (stationMm: number) => WallProfile,
 ): (stationMm: number) => WallProfile {
   const isPlated = (stationMm: number) =>
-    repairs.some(({ pieces }) =>
-      pieces.some(({ startMm, endMm }) => stationMm >= startMm && stationMm <= endMm),
+    repairs.some(
+      (repair) =>
+        !isBolted(repair) &&
+        repair.pieces.some(({ startMm, endMm }) => stationMm >= startMm && stationMm <= endMm),
     );
   return (stationMm) =>
     isPlated(stationMm) ? wallAt(picture.account.welded, stationMm) : foundWall(stationMm);

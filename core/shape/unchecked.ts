@@ -19,7 +19,7 @@ export function uncheckedIn(
 ): Unchecked[] {
   const has = (...codes: RepairFinding['code'][]) => findings.some(({ code }) => codes.includes(code));
   const is: Readonly<Record<Unchecked, boolean>> = {
-    landing: has('edge-not-measured', 'edge-struck-only'),
+    landing: has('edge-not-measured', 'edge-struck-only', 'bolts-unread', 'bolts-struck'),
     reach: !repair.onBench,
     beside: !picture.frame.fittings.some(({ kind }) => MINDS_HEAT.has(kind)),
     feet: has('off-and-back'),

@@ -30,6 +30,8 @@ export interface OrderWords {
   readonly remarks: (repair: WorkedRepair) => readonly string[];
   /** Cracks to grind out and fill before this repair goes over them. */
   readonly crackWelds: (work: MemberWork, repair: WorkedRepair) => readonly string[];
+  /** Bolts to buy and drill for, where it is bolted on: a line a set. */
+  readonly bolts: (repair: WorkedRepair) => readonly string[];
   /** What comes off and what it stands on before the first cut. */
   readonly beforeCutting?: string;
   /** What no metal stands behind, or could not be read. */
@@ -98,7 +100,7 @@ function fitting<Each extends { worked: WorkedRepair; cracks: readonly string[];
       TAKES.notice * Math.max(0, Math.ceil(mind.length / A_LINE) - 1) +
       TAKES.repair +
       TAKES.drawing * worked.patterns.length +
-      TAKES.weld * (worked.joined.lines.length + 1);
+      TAKES.weld * (worked.joined.lines.length + worked.joined.bolts.length + 1);
     return k === 0 || left >= 0;
   });
 }
@@ -240,6 +242,7 @@ export function WorkOrder({
             system={system}
             mind={mind}
             crackWelds={cracks}
+            bolts={words.bolts(worked)}
             compact={shown.length > 1}
           />
         ))}
@@ -290,6 +293,7 @@ function RepairBlock({
   system,
   mind,
   crackWelds,
+  bolts,
   compact,
 }: {
   number: number;
@@ -298,6 +302,7 @@ function RepairBlock({
   system: UnitSystem;
   mind: string;
   crackWelds: readonly string[];
+  bolts: readonly string[];
   compact: boolean;
 }) {
   const { repair } = worked;
@@ -316,7 +321,8 @@ function RepairBlock({
     <View wrap={false}>
       <Text style={style.section}>
         Repair {number}, {work.picture.member.name.toLowerCase()}:{' '}
-        {repair.pieces.map(pieceName).join(' and ')}, {repair.cutOut ? 'bad metal cut out' : 'laid over'}
+        {repair.pieces.map(pieceName).join(' and ')},{' '}
+        {repair.bolts ? 'bolted on' : repair.cutOut ? 'bad metal cut out' : 'laid over'}
         {worked.isProposal ? ' (proposed, not yet kept)' : ''}
       </Text>
       {broken > 0 && <Text style={style.bold}>DO NOT CUT OR WELD LIKE THIS. Rules broken: {broken}.</Text>}
@@ -341,7 +347,13 @@ function RepairBlock({
       {weakest !== undefined && (
         <Text>As repaired S at least {percent(weakest)} of built (lower bound).</Text>
       )}
-      <View style={{ ...style.row, ...style.bold }}>
+      {bolts.map((words) => (
+        <Text key={words}>
+          <Text style={style.bold}>Bolts: </Text>
+          {words}
+        </Text>
+      ))}
+      <View style={{ ...style.row, ...style.bold, ...(bolts.length > 0 && { display: 'none' }) }}>
         {['weld', 'where', 'stations', 'length', 'leg', 'how', 'position'].map((word, k) => (
           <Text key={word} style={COLUMNS[k]!}>
             {word}

@@ -1,5 +1,6 @@
 import { BETWEEN_HEAT_ZONES_MM } from '../../reference';
 import { CRITICAL_REACH_MM, crossingsOn, fittingsOn } from '../../frame';
+import { isBolted } from '../bolting';
 import type { RepairFinding } from '../repair-finding';
 import type { RepairPicture } from '../repair-picture';
 import type { Piece } from '../repair';
@@ -81,7 +82,7 @@ export function tooLong(context: RepairPicture): RepairFinding[] {
 }
 
 /** The welds need room to bring the plate's force in before the damage starts; until then the plate does not count. */
-export function development({ target, pieces }: RepairPicture): RepairFinding[] {
+export function development({ target, pieces, repair }: RepairPicture): RepairFinding[] {
   if (!target) return [];
   return pieces.flatMap(({ piece, carries }): RepairFinding[] => {
     const short = Math.max(carries.startMm - target.fromMm, target.toMm - carries.endMm);
@@ -95,7 +96,9 @@ export function development({ target, pieces }: RepairPicture): RepairFinding[] 
         quantity: 'length',
         value: available,
         ...(Number.isFinite(short) && { limit: available + short }),
-        source: 'baseMetal',
+        ...(isBolted(repair)
+          ? { name: 'bolts', source: 'bolted' as const }
+          : { source: 'baseMetal' as const }),
       },
     ];
   });

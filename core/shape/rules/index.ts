@@ -1,5 +1,7 @@
+import { isBolted } from '../bolting';
 import type { RepairFinding } from '../repair-finding';
 import type { RepairPicture } from '../repair-picture';
+import { boltedAllowed, boltPitch, boltsLand, coatBetween, flangeDrilled, plateSteel } from './bolted';
 import { development, endPlaces, runOut, squareEnd, tooLong } from './ends';
 import { cutLoose, heatNear, holesBeneath, inTheWay } from './in-the-way';
 import { crackCoverage, skinBeneath, staggered, wideBetweenWelds } from './covers';
@@ -12,12 +14,27 @@ import { beneath, flangeCut, freeEdge, plateThickness, restored, zincBeneath } f
 
 export type RepairRule = (context: RepairPicture) => RepairFinding[];
 
-const RULES: readonly RepairRule[] = [
+/** What a weld asks: of its steel, its landing, its shelf, its zinc. */
+const OF_WELDS: readonly RepairRule[] = [
   steelTakesWelds,
-  shopPlates,
   landing,
   lap,
   tooThinToWeld,
+  zincBeneath,
+  seamsAsked,
+  shelf,
+  wideBetweenWelds,
+];
+const OF_BOLTS: readonly RepairRule[] = [
+  boltsLand,
+  boltPitch,
+  flangeDrilled,
+  plateSteel,
+  boltedAllowed,
+  coatBetween,
+];
+const OF_PLATES: readonly RepairRule[] = [
+  shopPlates,
   runOut,
   development,
   squareEnd,
@@ -28,12 +45,9 @@ const RULES: readonly RepairRule[] = [
   flangeCut,
   freeEdge,
   beneath,
-  zincBeneath,
   straightBeneath,
-  seamsAsked,
   sealedPocket,
   crackBeside,
-  shelf,
   inTheWay,
   cutLoose,
   holesBeneath,
@@ -41,7 +55,6 @@ const RULES: readonly RepairRule[] = [
   crackCoverage,
   skinBeneath,
   staggered,
-  wideBetweenWelds,
 ];
 const RANK = { broken: 0, deviation: 1, note: 2 } as const;
 
@@ -52,6 +65,9 @@ const NEVER: ReadonlySet<RepairFinding['code']> = new Set([
   'lap-short',
   'wall-too-thin-to-weld',
   'no-shelf',
+  'no-bolt-holds',
+  'flange-drilled',
+  'bolted-not-allowed',
 ]);
 /** A plate that brings back less of the strength than this is no repair, whatever was left before (our judgement). */
 const LEAST_RESTORED = 0.75;
@@ -72,4 +88,6 @@ export const reasonsAgainst = (findings: readonly RepairFinding[], foundFraction
 
 /** Every rule on one repair, broken ones first. */
 export const checkRules = (context: RepairPicture): RepairFinding[] =>
-  RULES.flatMap((rule) => rule(context)).sort((a, b) => RANK[a.weight] - RANK[b.weight]);
+  [...(isBolted(context.repair) ? OF_BOLTS : OF_WELDS), ...OF_PLATES]
+    .flatMap((rule) => rule(context))
+    .sort((a, b) => RANK[a.weight] - RANK[b.weight]);

@@ -1,4 +1,5 @@
 import type { Approach } from '../../reference';
+import { isBolted } from '../bolting';
 import type { RepairFinding } from '../repair-finding';
 import type { RepairPicture } from '../repair-picture';
 
@@ -19,9 +20,12 @@ export const steelTakesWelds = ({ picture: { steel } }: RepairPicture): RepairFi
         },
       ];
 
-/** A plate drawn by hand in a shop that plates nothing: its own choice, said. */
-export const shopPlates = ({ picture: { ways } }: RepairPicture): RepairFinding[] =>
-  WELDS_PLATES.includes(ways.approach)
+/** Schools that bolt plates on, where they are not to be welded or always. */
+export const BOLTS_PLATES: readonly Approach[] = [...WELDS_PLATES, 'bolt on'];
+
+/** A plate drawn by hand in a shop that puts on none, or not like that: its own choice, said. */
+export const shopPlates = ({ picture: { ways }, repair }: RepairPicture): RepairFinding[] =>
+  (isBolted(repair) ? BOLTS_PLATES : WELDS_PLATES).includes(ways.approach)
     ? []
     : [
         {

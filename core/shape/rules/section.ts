@@ -3,6 +3,7 @@ import { outstandLimit } from '../../reference';
 import { axleStationsMm, facesOf, isClosed, type MemberShape } from '../../frame';
 import { crackExtent } from '../../trace';
 import { lowerBound, STIFF_STEP } from '../../weigh';
+import { isBolted } from '../bolting';
 import { facesCovered } from '../faces-covered';
 import { faceOfPiece, formOf } from '../forms';
 import type { Piece } from '../repair';
@@ -148,9 +149,10 @@ export function beneath({ picture, repair, target }: RepairPicture): RepairFindi
   const covered = picture.cracks.filter(
     (crack) => crackExtent(crack).fromMm <= target.toMm && crackExtent(crack).toMm >= target.fromMm,
   );
+  const isOn = isBolted(repair);
   const findings: RepairFinding[] = covered.map((crack) => ({
-    code: 'crack-beneath',
-    weight: 'note',
+    code: isOn ? 'crack-stays' : 'crack-beneath',
+    weight: isOn ? 'deviation' : 'note',
     quantity: 'length',
     source: 'practice',
     at: crackExtent(crack),
@@ -159,7 +161,13 @@ export function beneath({ picture, repair, target }: RepairPicture): RepairFindi
   return rust && !repair.cutOut
     ? [
         ...findings,
-        { code: 'rust-enclosed', weight: 'note', quantity: 'length', source: 'practice', at: target },
+        {
+          code: isOn ? 'rust-between' : 'rust-enclosed',
+          weight: 'note',
+          quantity: 'length',
+          source: 'practice',
+          at: target,
+        },
       ]
     : findings;
 }

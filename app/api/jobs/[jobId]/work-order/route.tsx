@@ -23,7 +23,7 @@ import { printedAnswers } from '../../../../_words/answers';
 import { beforeCuttingWords } from '../../../../_words/before-cutting';
 import { crackWeldWords, NOT_READY_WORDS } from '../../../../_words/crack-weld';
 import { HOST_NEED_WORDS } from '../../../../_words/by-hand';
-import { tubeWords } from '../../../../_words/shape';
+import { boltSetWords, tubeWords } from '../../../../_words/shape';
 import { CAUTIONS, DEFERENCE } from '../../../../_words/cautions';
 import { distrustWords } from '../../../../_words/distrust';
 import { sayingWords } from '../../../../_words/metal';
@@ -93,6 +93,7 @@ const wordsIn = (system: UnitSystem, file: JobFile, four: FourAnswers): OrderWor
         (weld) =>
           `${crackWeldWords(weld, work.picture.member, system)}.${weld.isReady ? '' : ` Note: ${NOT_READY_WORDS}.`}`,
       ),
+  bolts: ({ joined: { bolts } }) => bolts.map((set) => boltSetWords(set, system)),
   cautions: [CAUTIONS.crack, CAUTIONS.shape, CAUTIONS.join].map(withoutDeference),
   deference: DEFERENCE,
 });

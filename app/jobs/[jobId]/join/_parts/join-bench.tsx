@@ -13,6 +13,8 @@ import { strengthNPerMm, type WeldLine } from '@/core/join';
 import { WELD_STYLES } from '@/core/shape';
 import { Choice } from '@/ui/controls';
 import { faceWords } from '@/ui/strip';
+import { boltWords, repairName } from '../../../../_words/shape';
+import { BOLTED_SOURCE, printSource } from '@/core/reference';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { joinWords } from '../../../../_words/join-findings';
 import { Reason } from '../../../../_parts/reason';
@@ -26,6 +28,7 @@ import {
   useReader,
   useRecords,
 } from '../../../_desk';
+import { boltCount, BoltTable } from './bolt-table';
 import { printStation, stationDigits } from '../../../../_words/station';
 
 export function JoinBench() {
@@ -54,7 +57,7 @@ export function JoinBench() {
             >
               {worked.target
                 ? `${printStation(member, worked.target.fromMm, system)} to ${printStation(member, worked.target.toMm, system)}`
-                : worked.repair.pieces[0]!.kind}
+                : repairName(worked.repair)}
             </button>
           ))}
         </div>
@@ -64,10 +67,11 @@ export function JoinBench() {
         <>
           <div className="mt-3 flex flex-wrap items-end gap-x-6 gap-y-2">
             <h2 className="w-full text-2xl font-semibold">
-              {current.joined.lines.length} welds, {printLength(current.joined.totalWeldMm, system, 'length')}{' '}
-              of fillet
+              {current.repair.bolts
+                ? `${boltCount(current.joined)} bolts of ${boltWords(current.repair.bolts)}`
+                : `${current.joined.lines.length} welds, ${printLength(current.joined.totalWeldMm, system, 'length')} of fillet`}
             </h2>
-            <div>
+            <div hidden={current.repair.bolts !== undefined}>
               <p className="caption">edges</p>
               <Choice
                 label="How the edges are welded"
@@ -79,6 +83,7 @@ export function JoinBench() {
             <button
               type="button"
               className="plain"
+              hidden={current.repair.bolts !== undefined}
               aria-pressed={current.repair.plugs}
               onClick={() => change({ plugs: !current.repair.plugs })}
             >
@@ -87,13 +92,18 @@ export function JoinBench() {
             <button
               type="button"
               className="plain"
+              hidden={current.repair.bolts !== undefined}
               aria-pressed={current.repair.onBench}
               onClick={() => change({ onBench: !current.repair.onBench })}
             >
               Welded on the bench
             </button>
           </div>
-          <WeldTable lines={current.joined.lines} system={system} />
+          {current.repair.bolts ? (
+            <BoltTable sets={current.joined.bolts} pieces={current.repair.pieces} />
+          ) : (
+            <WeldTable lines={current.joined.lines} system={system} />
+          )}
           <section className="mt-3" aria-label="Ends">
             <h3 className="text-lg font-semibold">What the ends must take</h3>
             <ul className="ruled">
@@ -102,8 +112,8 @@ export function JoinBench() {
                   <span className="w-24 font-semibold">{end.end}</span>
                   <span>plate at 0.67 Fy brings {printForce(end.forceN, system)}</span>
                   <span>
-                    welds over {printLength(end.runMm, system, 'length')} take{' '}
-                    {printForce(end.capacityN, system)}
+                    {current.repair.bolts ? 'bolts' : 'welds'} over {printLength(end.runMm, system, 'length')}{' '}
+                    take {printForce(end.capacityN, system)}
                   </span>
                   <span
                     className={
@@ -124,7 +134,7 @@ export function JoinBench() {
                 words={joinWords(finding, system)}
                 heavy={finding.weight === 'broken'}
                 tag={finding.weight}
-                source={JOIN_SOURCE}
+                source={current.repair.bolts ? printSource(BOLTED_SOURCE) : JOIN_SOURCE}
               />
             ))}
           </section>
@@ -132,8 +142,9 @@ export function JoinBench() {
             {file.grossMassKg === undefined
               ? ''
               : 'Design shear: bump 3 g on a sixth of the gross weight, common practice, until the frame’s own loads are computed. '}
-            Settings: about 1 A per 0.001 in is a start; a scrap test, the machine’s chart and a qualified
-            procedure win.
+            {current.repair.bolts
+              ? 'Torque: dry plain bolts to three quarters of their proof load, nut factor 0.2; the bolt maker’s table wins. Bolts as a set, from the middle outward.'
+              : 'Settings: about 1 A per 0.001 in is a start; a scrap test, the machine’s chart and a qualified procedure win.'}
           </p>
           <p className="caution mt-3">{CAUTIONS.join}</p>
         </>

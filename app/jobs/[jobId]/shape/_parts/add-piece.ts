@@ -81,8 +81,9 @@ function freeId(stem: string, pieces: readonly Pick<Piece, 'id'>[]): string {
 }
 
 /** The repair in a candidate's form: its pieces, under its own ids. */
-export const inForm = ({ id }: Repair, { pieces, cutOut, beneath = [] }: Repair): Partial<Repair> => ({
+export const inForm = ({ id }: Repair, { pieces, cutOut, bolts, beneath = [] }: Repair): Partial<Repair> => ({
   cutOut,
+  bolts,
   beneath: [...beneath],
   pieces: pieces.map((piece, k) => ({ ...piece, id: `${id.slice(0, 8)}-f${k + 1}` })),
 });

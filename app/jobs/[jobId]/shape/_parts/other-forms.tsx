@@ -2,10 +2,10 @@
 
 import { useMemo, useState } from 'react';
 import { brokenRules, candidates, type WorkedRepair } from '@/core/job';
-import { pieceName } from '@/core/shape';
 import { lowerBound, type SectionKept } from '@/core/weigh';
-import { percent, printLength } from '@/core/quantity';
+import { percent, printLength, type UnitSystem } from '@/core/quantity';
 import { repairWords } from '../../../../_words/repair-findings';
+import { repairName } from '../../../../_words/shape';
 import { printMoney } from '../../../../_words/ways-out';
 import { useReader, useRecords, useWork } from '../../../_desk';
 
@@ -63,7 +63,7 @@ function Candidates({
         <tr className="caption text-left">
           <th scope="col">form</th>
           <th scope="col">brings S back to</th>
-          <th scope="col">weld</th>
+          <th scope="col">weld or bolts</th>
           <th scope="col">why not</th>
           <th scope="col" />
         </tr>
@@ -72,14 +72,14 @@ function Candidates({
         {all.map((each) => (
           <tr key={each.repair.id}>
             <th scope="row" className="py-1 pr-3 text-left align-top font-semibold">
-              {each.kit ? `bought: ${each.kit.name}` : each.repair.pieces.map(pieceName).join(' + ')}
+              {each.kit ? `bought: ${each.kit.name}` : repairName(each.repair)}
               <span className="caption block">
                 {printLength(each.repair.pieces[0]!.thicknessMm, system, 'thickness')}
                 {each.kit?.price !== undefined && `, ${printMoney(each.kit.price, file.practice.money)}`}
               </span>
             </th>
             <td>{each.restored.length > 0 ? percent(leastModulus(each.restored)) : '–'}</td>
-            <td>{printLength(each.joined.totalWeldMm, system, 'length')}</td>
+            <td>{heldWords(each, system)}</td>
             <td>{whyNot(each, system)}</td>
             <td>
               {each.against.length === 0 && (each.kit !== undefined || !sameForm(each, current)) && (
@@ -101,10 +101,15 @@ const leastModulus = (sections: readonly SectionKept[]): number =>
   );
 
 const sameForm = (one: WorkedRepair, other: WorkedRepair): boolean =>
-  one.repair.pieces.map(pieceName).join() === other.repair.pieces.map(pieceName).join();
+  repairName(one.repair) === repairName(other.repair);
+
+const heldWords = ({ joined: { bolts, totalWeldMm } }: WorkedRepair, system: UnitSystem): string =>
+  bolts.length > 0
+    ? `${bolts.reduce((sum, { count }) => sum + count, 0)} bolts`
+    : printLength(totalWeldMm, system, 'length');
 
 /** What speaks against it at all; else the rules it breaks; else what it deviates in. */
-function whyNot({ against, findings, joinFindings, ...worked }: WorkedRepair, system: 'in' | 'mm'): string {
+function whyNot({ against, findings, joinFindings, ...worked }: WorkedRepair, system: UnitSystem): string {
   if (against.length > 0)
     return [...new Set(against.map((each) => repairWords(each, system).title))].join('; ');
   const broken = brokenRules({ ...worked, against, findings, joinFindings });

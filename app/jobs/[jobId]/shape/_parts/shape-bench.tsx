@@ -22,6 +22,7 @@ import {
 import { inForm, repairAbout, withAnother } from './add-piece';
 import { Checked } from './checked';
 import { EndHandles } from './end-handles';
+import { HeldBy } from './held-by';
 import { InTheWay } from './in-the-way';
 import { OtherForms } from './other-forms';
 import { RenewalPart } from './renewal-part';
@@ -107,7 +108,7 @@ export function ShapeBench() {
           <section aria-label="Pieces" className="min-w-0">
             <h2 className="text-2xl font-semibold">
               {current.repair.pieces.map(pieceName).join(' and ')},{' '}
-              {current.repair.cutOut ? 'bad metal cut out' : 'laid over'}
+              {current.repair.bolts ? 'bolted' : current.repair.cutOut ? 'bad metal cut out' : 'laid over'}
             </h2>
             <p className="caption">
               {current.isProposal ? (
@@ -134,6 +135,14 @@ export function ShapeBench() {
                 }
               />
             ))}
+            {work && (
+              <HeldBy
+                key={current.repair.id}
+                repair={current.repair}
+                picture={work.picture}
+                onChange={(to) => change(current, () => to)}
+              />
+            )}
             <InTheWay worked={current} onChange={(to) => change(current, to)} />
             <div className="mt-3 flex flex-wrap gap-2">
               {current.repair.pieces.length < 6 && (
@@ -145,14 +154,16 @@ export function ShapeBench() {
                   Add a second piece
                 </button>
               )}
-              <button
-                type="button"
-                className="plain"
-                aria-pressed={current.repair.cutOut}
-                onClick={() => change(current, () => ({ cutOut: !current.repair.cutOut }))}
-              >
-                Cut the bad metal out
-              </button>
+              {!current.repair.bolts && (
+                <button
+                  type="button"
+                  className="plain"
+                  aria-pressed={current.repair.cutOut}
+                  onClick={() => change(current, () => ({ cutOut: !current.repair.cutOut }))}
+                >
+                  Cut the bad metal out
+                </button>
+              )}
               {current.isProposal ? (
                 <button type="button" className="solid" onClick={() => change(current, () => ({}))}>
                   Keep this repair
@@ -248,7 +259,7 @@ function NothingFits({ tried, onTake }: { tried: WorkedRepair; onTake: (other: W
           : 'No plate fits here'}
       </h2>
       <p>
-        Tried:{' '}
+        Tried{tried.repair.bolts ? ', bolted' : ''}:{' '}
         {tried.repair.pieces
           .map((piece) => `${pieceName(piece)} ${at(piece.startMm)} to ${at(piece.endMm)}`)
           .join(' and ')}

@@ -1,0 +1,123 @@
+import { shearFlow, WELD_LINK } from '../mechanics';
+import { boltHoleMm, boltLengthMm, boltTorqueNm } from '../reference';
+import type { FaceId } from '../frame';
+import {
+  boltsAt,
+  boltsOf,
+  boltStationsMm,
+  isBolted,
+  memberStates,
+  stateSection,
+  type Bolt,
+  type BoltedRepair,
+  type Piece,
+  type RepairPicture,
+} from '../shape';
+
+/** Bolts of a repair that go through the same plates and the same face: bought, drilled and tightened alike. */
+export interface BoltSet {
+  readonly id: string;
+  readonly pieceIds: readonly string[];
+  readonly face: FaceId;
+  readonly count: number;
+  /** Of these, where the metal is known to hold them. */
+  readonly counted: number;
+  readonly diameterMm: number;
+  readonly marks: 3 | 6;
+  readonly holeMm: number;
+  readonly pitchMm: number;
+  readonly gripMm: number;
+  readonly lengthMm: number;
+  readonly torqueNm?: number;
+  /** The least that one counted bolt may carry for one plate, N; absent where none is counted. */
+  readonly strengthN?: number;
+  readonly fromMm: number;
+  readonly toMm: number;
+}
+
+/** The bolts of a repair by what they go through; none where it is welded. */
+export function boltSets({ picture, repair }: RepairPicture): BoltSet[] {
+  if (!isBolted(repair)) return [];
+  const { diameterMm, marks, pitchMm } = repair.bolts;
+  const groups = new Map<string, Bolt[]>();
+  for (const bolt of boltsOf(picture.member, repair)) {
+    const key = `${bolt.pieceIds.join(' ')} ${bolt.face}`;
+    groups.set(key, [...(groups.get(key) ?? []), bolt]);
+  }
+  const torqueNm = boltTorqueNm(marks, diameterMm);
+  return [...groups.values()].map((bolts, k): BoltSet => {
+    const { pieceIds, face } = bolts[0]!;
+    const held = heldBolts(repair, picture, bolts);
+    const wallMm = picture.surface.faces.find(({ id }) => id === face)!.wallMm;
+    const gripMm = repair.pieces
+      .filter(({ id }) => pieceIds.includes(id))
+      .reduce((sum, { thicknessMm }) => sum + thicknessMm, wallMm);
+    return {
+      id: `K${k + 1}`,
+      pieceIds,
+      face,
+      count: bolts.length,
+      counted: held.length,
+      diameterMm,
+      marks,
+      holeMm: boltHoleMm(diameterMm),
+      pitchMm,
+      gripMm,
+      lengthMm: boltLengthMm(diameterMm, gripMm),
+      ...(torqueNm !== undefined && { torqueNm }),
+      ...(held.length > 0 && { strengthN: Math.min(...held) }),
+      fromMm: bolts[0]!.stationMm,
+      toMm: bolts.at(-1)!.stationMm,
+    };
+  });
+}
+
+/** What each of some bolts may carry, for those that are counted. */
+function heldBolts(
+  repair: BoltedRepair,
+  picture: RepairPicture['picture'],
+  bolts: readonly Bolt[],
+): number[] {
+  return bolts.flatMap(({ stationMm, uMm, pieceIds }) => {
+    const piece = repair.pieces.find(({ id }) => id === pieceIds[0])!;
+    const here = boltsAt(picture, repair, piece, stationMm).find((each) => Math.abs(each.uMm - uMm) < 0.5);
+    return here ? [here.strengthN] : [];
+  });
+}
+
+/** The largest share of its strength that one bolt is asked for by the shear along the plates: flow at its row over one pitch. */
+export function boltFlowShare(context: RepairPicture, shearN: number): number | undefined {
+  const { picture, repair } = context;
+  if (!isBolted(repair)) return undefined;
+  const repaired = memberStates(picture, [repair]).find((state) => state.id === 'as repaired');
+  if (!repaired) return undefined;
+  const shares = repair.pieces.flatMap((piece) => {
+    const stations = boltStationsMm(repair, piece);
+    return [stations[stations.length >> 2], stations[stations.length >> 1]].flatMap((stationMm) =>
+      stationMm === undefined ? [] : flowShares(context, repair, { piece, stationMm, shearN, repaired }),
+    );
+  });
+  return shares.length > 0 ? Math.max(...shares) : undefined;
+}
+
+type Repaired = ReturnType<typeof memberStates>[number];
+
+/** Shear flow across each link of the section there, taken up by its bolt over a pitch. */
+function flowShares(
+  { picture }: RepairPicture,
+  repair: BoltedRepair,
+  at: {
+    readonly piece: Piece;
+    readonly stationMm: number;
+    readonly shearN: number;
+    readonly repaired: Repaired;
+  },
+): number[] {
+  const section = stateSection(picture, at.repaired, at.stationMm);
+  const flow = shearFlow(section, 0, at.shearN);
+  const strengths = boltsAt(picture, repair, at.piece, at.stationMm).map(({ strengthN }) => strengthN);
+  if (!flow || strengths.length === 0) return [];
+  const links = [...section.thicknessMm.keys()].filter((strip) => section.thicknessMm[strip] === WELD_LINK);
+  const mostNPerMm = Math.max(0, ...links.map((strip) => Math.abs(flow.startNPerMm[strip]!)));
+  return [(mostNPerMm * repair.bolts.pitchMm) / Math.min(...strengths)];
+}
