@@ -23,9 +23,12 @@ export const FORM_WORDS: Readonly<Record<PieceKind, string>> = {
   'cover plate': 'flat, over a flange',
 };
 
+/** Inch bolts are called by their inches in either system. */
+export const boltSizeWords = (diameterMm: number): string => `${sixteenths(mmToInches(diameterMm))} in`;
+
 /** A bolt by its size and head marks. */
 export const boltWords = ({ diameterMm, marks }: Pick<Bolts, 'diameterMm' | 'marks'>): string =>
-  `${sixteenths(mmToInches(diameterMm))} in, grade ${marks === 6 ? '8' : '5'} (${marks} marks)`;
+  `${boltSizeWords(diameterMm)}, grade ${marks === 6 ? '8' : '5'} (${marks} marks)`;
 
 /** A set of bolts as it is bought, drilled for and tightened. */
 export const boltSetWords = (set: BoltSet, system: UnitSystem): string =>

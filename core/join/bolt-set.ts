@@ -3,12 +3,11 @@ import { boltHoleMm, boltLengthMm, boltTorqueNm } from '../reference';
 import type { FaceId } from '../frame';
 import {
   boltsAt,
-  boltsOf,
   boltStationsMm,
   isBolted,
   memberStates,
   stateSection,
-  type Bolt,
+  strengthOfBolts,
   type BoltedRepair,
   type Piece,
   type RepairPicture,
@@ -39,15 +38,15 @@ export interface BoltSet {
 export function boltSets({ picture, repair }: RepairPicture): BoltSet[] {
   if (!isBolted(repair)) return [];
   const { diameterMm, marks, pitchMm } = repair.bolts;
-  const groups = new Map<string, Bolt[]>();
-  for (const bolt of boltsOf(picture.member, repair)) {
+  const groups = new Map<string, ReturnType<typeof strengthOfBolts>>();
+  for (const bolt of strengthOfBolts(picture, repair)) {
     const key = `${bolt.pieceIds.join(' ')} ${bolt.face}`;
     groups.set(key, [...(groups.get(key) ?? []), bolt]);
   }
   const torqueNm = boltTorqueNm(marks, diameterMm);
   return [...groups.values()].map((bolts, k): BoltSet => {
     const { pieceIds, face } = bolts[0]!;
-    const held = heldBolts(repair, picture, bolts);
+    const held = bolts.flatMap(({ strengthN }) => (strengthN === undefined ? [] : [strengthN]));
     const wallMm = picture.surface.faces.find(({ id }) => id === face)!.wallMm;
     const gripMm = repair.pieces
       .filter(({ id }) => pieceIds.includes(id))
@@ -72,19 +71,6 @@ export function boltSets({ picture, repair }: RepairPicture): BoltSet[] {
   });
 }
 
-/** What each of some bolts may carry, for those that are counted. */
-function heldBolts(
-  repair: BoltedRepair,
-  picture: RepairPicture['picture'],
-  bolts: readonly Bolt[],
-): number[] {
-  return bolts.flatMap(({ stationMm, uMm, pieceIds }) => {
-    const piece = repair.pieces.find(({ id }) => id === pieceIds[0])!;
-    const here = boltsAt(picture, repair, piece, stationMm).find((each) => Math.abs(each.uMm - uMm) < 0.5);
-    return here ? [here.strengthN] : [];
-  });
-}
-
 /** The largest share of its strength that one bolt is asked for by the shear along the plates: flow at its row over one pitch. */
 export function boltFlowShare(context: RepairPicture, shearN: number): number | undefined {
   const { picture, repair } = context;
@@ -92,9 +78,8 @@ export function boltFlowShare(context: RepairPicture, shearN: number): number | 
   const repaired = memberStates(picture, [repair]).find((state) => state.id === 'as repaired');
   if (!repaired) return undefined;
   const shares = repair.pieces.flatMap((piece) => {
-    const stations = boltStationsMm(repair, piece);
-    return [stations[stations.length >> 2], stations[stations.length >> 1]].flatMap((stationMm) =>
-      stationMm === undefined ? [] : flowShares(context, repair, { piece, stationMm, shearN, repaired }),
+    return boltStationsMm(repair, piece).flatMap((stationMm) =>
+      flowShares(context, repair, { piece, stationMm, shearN, repaired }),
     );
   });
   return shares.length > 0 ? Math.max(...shares) : undefined;

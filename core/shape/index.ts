@@ -32,6 +32,7 @@ export {
   edgeStrengthNPerMm,
   landingsAt,
   plateForceN,
+  strengthOfBolts,
   PLATE_STRESS_SHARE,
   type EdgeLanding,
 } from './plating';

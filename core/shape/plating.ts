@@ -9,11 +9,13 @@ import { type CutBand, type MemberPicture, type PlateBand, type SectionChange } 
 import { formOf } from './forms';
 import {
   boltRowsAt,
+  boltsOf,
   boltStationsMm,
   boltStrengthN,
   isBolted,
   isInMakersHole,
   platesThrough,
+  type Bolt,
   type BoltedRepair,
 } from './bolting';
 import { coverageAt, isInside, type Bolts, type Piece, type Repair } from './repair';
@@ -277,6 +279,19 @@ export const boltsAt = (
         stationMm,
       }),
     }));
+
+/** Every bolt of a repair, each with what it may carry for one plate, where it is counted. */
+export const strengthOfBolts = (
+  picture: MemberPicture,
+  repair: BoltedRepair,
+): (Bolt & { readonly strengthN?: number })[] =>
+  boltsOf(picture.member, repair).map((bolt) => {
+    const piece = repair.pieces.find(({ id }) => id === bolt.pieceIds[0])!;
+    const held = boltsAt(picture, repair, piece, bolt.stationMm).find(
+      ({ uMm }) => Math.abs(uMm - bolt.uMm) < 0.5,
+    );
+    return { ...bolt, ...(held && { strengthN: held.strengthN }) };
+  });
 
 /** What a piece's counted bolts between two stations may bring into it, N. */
 export const boltedForceN = (

@@ -354,9 +354,15 @@ export interface PlateDrawing {
   readonly piece: Piece;
   readonly stations: readonly PieceStation[];
   readonly chosen: boolean;
+  /** Its bolts, where it is bolted on: in place of its welds. */
+  readonly bolts?: readonly {
+    readonly stationMm: number;
+    readonly uMm: number;
+    readonly strengthN?: number;
+  }[];
 }
 
-/** Plates as slate sheets over the metal. With welds: solid where an edge lands, dotted where it is left free. */
+/** Plates as slate sheets over the metal. With welds: solid where an edge lands, dotted where it is left free; or with its bolts, filled where they count. */
 export const PlateLayer = memo(function PlateLayer({
   member,
   plates,
@@ -371,7 +377,7 @@ export const PlateLayer = memo(function PlateLayer({
   const perimeterMm = facesOf(member.shape).reduce((sum, face) => sum + face.widthMm, 0);
   return (
     <g pointerEvents="none">
-      {plates.map(({ piece, stations, chosen }) => {
+      {plates.map(({ piece, stations, chosen, bolts }) => {
         const outline = outlineOnStrip(member, piece);
         const turns = outline.some(([, u]) => u < 0) ? [0, perimeterMm] : [0];
         return (
@@ -387,7 +393,18 @@ export const PlateLayer = memo(function PlateLayer({
                 strokeLinejoin="round"
               />
             ))}
-            {[0, 1].map((side) => {
+            {bolts?.map(({ stationMm, uMm, strengthN }) => (
+              <circle
+                key={`${stationMm} ${uMm}`}
+                cx={scale.x(stationMm)}
+                cy={scale.y(wrapTo(uMm, perimeterMm))}
+                r={3.4}
+                fill={strengthN === undefined ? 'var(--sheet)' : 'var(--slate)'}
+                stroke="var(--slate)"
+                strokeWidth={1.4}
+              />
+            ))}
+            {(bolts ? [] : [0, 1]).map((side) => {
               const landed = stations.map(({ stationMm, edges }) => ({ stationMm, edge: edges[side] }));
               return landed.slice(1).map(({ stationMm, edge }, k) => {
                 const before = landed[k]!;

@@ -2,11 +2,17 @@
 
 import { useCallback, useMemo, useState } from 'react';
 import type { WorkedRepair } from '@/core/job';
-import type { Repair } from '@/core/shape';
+import { isBolted, strengthOfBolts, type Repair } from '@/core/shape';
 import type { ShownRepair } from './as-own';
 import { useReader } from './reader-context';
 import { useRecords } from './records-context';
 import { useWork } from './work-context';
+
+/** Bolts drawn with a piece: those through two plates once. */
+const ownBolts = <Bolt extends { readonly pieceIds: readonly string[] }>(
+  bolts: readonly Bolt[],
+  pieceId: string,
+): Bolt[] => bolts.filter(({ pieceIds }) => pieceIds[0] === pieceId);
 
 /** The repairs of the member in sight, the one looked at, and how it is changed. */
 export function useRepairs() {
@@ -20,9 +26,15 @@ export function useRepairs() {
   const plates = useMemo(
     () =>
       repairs.flatMap((worked, k) =>
-        worked.pieces.map(({ piece, stations }) => ({ piece, stations, chosen: k === at })),
+        worked.pieces.map(({ piece, stations }) => ({
+          piece,
+          stations,
+          chosen: k === at,
+          ...(isBolted(worked.repair) &&
+            work && { bolts: ownBolts(strengthOfBolts(work.picture, worked.repair), piece.id) }),
+        })),
       ),
-    [repairs, at],
+    [repairs, at, work],
   );
   const change = useCallback(
     (shown: ShownRepair, to: (standing: Repair) => Partial<Repair>) =>

@@ -125,14 +125,15 @@ export function squareEnd(context: RepairPicture): RepairFinding[] {
 
 /** Ends are kept off other welds' heat, and noted near what hangs on the rail. */
 export function endPlaces(context: RepairPicture): RepairFinding[] {
-  const { picture, pieces } = context;
+  const { picture, pieces, repair } = context;
   const crossings = crossingsOn(picture.frame, picture.member);
   const marks = fittingsOn(picture.frame, picture.member).filter((mark) => mark.kind !== 'axle');
   return pieces.flatMap(({ piece }) =>
     innerEnds(context, piece).flatMap(({ stationMm }): RepairFinding[] => {
       const at = { fromMm: stationMm, toMm: stationMm };
       const near = crossings.find(
-        (crossing) => Math.abs(crossing.stationMm - stationMm) < BETWEEN_HEAT_ZONES_MM + 25,
+        (crossing) =>
+          !isBolted(repair) && Math.abs(crossing.stationMm - stationMm) < BETWEEN_HEAT_ZONES_MM + 25,
       );
       const mark = marks
         .map((candidate) => ({ candidate, away: Math.abs(candidate.stationMm - stationMm) }))

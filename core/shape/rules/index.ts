@@ -24,6 +24,7 @@ const OF_WELDS: readonly RepairRule[] = [
   seamsAsked,
   shelf,
   wideBetweenWelds,
+  heatNear,
 ];
 const OF_BOLTS: readonly RepairRule[] = [
   boltsLand,
@@ -51,7 +52,6 @@ const OF_PLATES: readonly RepairRule[] = [
   inTheWay,
   cutLoose,
   holesBeneath,
-  heatNear,
   crackCoverage,
   skinBeneath,
   staggered,

@@ -1,7 +1,7 @@
 'use client';
 
 import { lengthDigits, printLength, printMass, type UnitSystem } from '@/core/quantity';
-import { pieceName, type FlatPattern } from '@/core/shape';
+import { pieceName, type FlatHole, type FlatPattern } from '@/core/shape';
 import { flatPaths } from '@/ui/print';
 
 /** A piece laid flat, to scale, with what a brake and a table need to know, and its files. */
@@ -70,9 +70,12 @@ export function FlatSheet({
         ))}
         {pattern.holes.length > 0 && (
           <li>
-            {pattern.holes.filter((hole) => hole.purpose === 'drain').length} drains,{' '}
-            {pattern.holes.filter((hole) => hole.purpose === 'plug weld').length} plug holes, Ø{' '}
-            {[...new Set(pattern.holes.map((hole) => length(hole.diameterMm)))].join(' and ')}
+            {holesByPurpose(pattern)
+              .map(
+                ([purpose, holes]) =>
+                  `${holes.length} ${HOLE_WORDS[purpose]}, Ø ${[...new Set(holes.map((hole) => length(hole.diameterMm)))].join(' and ')}`,
+              )
+              .join('; ')}
             {pattern.holes.some((hole) => hole.purpose === 'drain') && '; drain edges turned down'}
           </li>
         )}
@@ -88,3 +91,17 @@ export function FlatSheet({
     </article>
   );
 }
+
+const HOLE_WORDS: Readonly<Record<FlatHole['purpose'], string>> = {
+  drain: 'drains',
+  'plug weld': 'plug holes',
+  'kept hole': 'holes of the maker’s kept open',
+  bolt: 'bolt holes',
+};
+const holesByPurpose = ({ holes }: FlatPattern): [FlatHole['purpose'], FlatHole[]][] =>
+  (Object.keys(HOLE_WORDS) as FlatHole['purpose'][])
+    .map((purpose): [FlatHole['purpose'], FlatHole[]] => [
+      purpose,
+      holes.filter((hole) => hole.purpose === purpose),
+    ])
+    .filter(([, some]) => some.length > 0);

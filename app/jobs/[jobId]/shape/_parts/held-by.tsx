@@ -8,7 +8,7 @@ import type { MemberPicture } from '@/core/weigh';
 import { Choice, Entry, Pick } from '@/ui/controls';
 import { useState } from 'react';
 import { useUnitTurn } from '../../../../_parts/turned';
-import { boltWords } from '../../../../_words/shape';
+import { boltSizeWords } from '../../../../_words/shape';
 import { useReader } from '../../../_desk';
 
 /** How a repair's plates are held: by welds, or, where somebody gets to the nuts, by bolts of a size, grade and pitch. */
@@ -50,7 +50,7 @@ function BoltFields({ bolts, onChange }: { bolts: Bolts; onChange: (bolts: Bolts
         label="bolt"
         value={String(bolts.diameterMm)}
         options={sizes.map(String)}
-        words={(mm) => boltWords({ ...bolts, diameterMm: Number(mm) })}
+        words={(mm) => boltSizeWords(Number(mm))}
         onPick={(mm) =>
           onChange({
             ...bolts,
@@ -60,10 +60,10 @@ function BoltFields({ bolts, onChange }: { bolts: Bolts; onChange: (bolts: Bolts
         }
       />
       <Pick
-        label="marks on its head"
+        label="head marks"
         value={bolts.marks === 6 ? '6' : '3'}
         options={['3', '6'] as const}
-        words={(marks) => (marks === '6' ? 'six: grade 8' : 'three: grade 5')}
+        words={(marks) => (marks === '6' ? '6: grade 8' : '3: grade 5')}
         onPick={(marks) => onChange({ ...bolts, marks: marks === '6' ? 6 : 3 })}
       />
       <PitchEntry bolts={bolts} onChange={onChange} />
