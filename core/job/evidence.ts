@@ -15,7 +15,7 @@ import {
   signKind,
   tapKind,
 } from '../walk';
-import { renewalKind } from '../shape';
+import { renewalKind, workKind } from '../shape';
 import { figureKind, geometryKind, hoursTakenKind, overrideKind } from '../weigh';
 
 /** Every kind of evidence there is. A new one is a file of its own in the room that owns the fact, and a line here. */
@@ -45,6 +45,7 @@ export const EVIDENCE_KINDS = [
   figureKind,
   hoursTakenKind,
   renewalKind,
+  workKind,
 ] as const;
 
 type RecordOf<Kind> = Kind extends EvidenceKind<infer Rec> ? Rec : never;

@@ -338,6 +338,22 @@ export const LIMIT_SOURCES = {
   },
   stitchPitch: { document: 'AISC 360, E6/D4 stitch spacing', clause: '0.75√(E/Fy)·t', fromMemory: true },
   bolted: BOLTED_SOURCE,
+  bracketPlate: {
+    document: 'Salmon and Johnson, Steel Structures',
+    clause: 'triangular bracket plates, b/t ≤ 250/√Fy',
+    fromMemory: true,
+  },
+  slenderTie: { document: 'AISC 360, E2', clause: 'L/r preferably not over 200', fromMemory: true },
+  portal: {
+    document: 'Kleinlogel, Rigid Frame Formulas',
+    clause: 'portal with fixed feet',
+    fromMemory: true,
+  },
+  heatStraightening: {
+    document: 'FHWA, Guide for Heat-Straightening',
+    clause: 'carbon steel to 650 °C',
+    fromMemory: true,
+  },
   boltPitch: {
     document: 'AISC 360, J3.5(a)',
     clause: 'bolts no farther apart than 24 t and 12 in',

@@ -68,3 +68,20 @@ export {
   type RenewalTube,
   type TubeWhyNot,
 } from './renewal';
+export { checkMeasures, massOfPartKg, startMeasures, workPlace, worksAt } from './works/place';
+export { workKind, type Work } from './works/record';
+export {
+  WORK_IDS,
+  WORK_WHY_NOT,
+  workForm,
+  type JudgedWork,
+  type Measure,
+  type Measures,
+  type WorkFigure,
+  type WorkFinding,
+  type WorkForm,
+  type WorkId,
+  type WorkPart,
+  type WorkPlace,
+  type WorkWhyNot,
+} from './works';

@@ -1,0 +1,127 @@
+import { axleStationsMm, CRITICAL_REACH_MM, crossingsOn, fittingsOn, isClosed } from '../../frame';
+import { BETWEEN_HEAT_ZONES_MM, waysFor } from '../../reference';
+import {
+  choice,
+  fillet,
+  fromShelf,
+  inch,
+  length,
+  over,
+  thickness,
+  under,
+  unlessWelded,
+  wallOf,
+  when,
+} from './common';
+import { isOfRole } from './places';
+import type { WorkFinding, WorkForm, WorkPlace } from './work';
+
+export const CUTS = ['at 45°', 'stepped', 'square'] as const;
+/** A fish plate over a joint reaches so many depths past it each way (common practice, no source). */
+const PAST_DEPTHS = 1;
+
+const ASKS = [
+  'baseline measured, both sides',
+  'both sides of the cut held, level',
+  'one side at a time',
+  'new length tacked in line, diagonals measured',
+  'groove, back-gouge, flush',
+  'look with dye',
+  'plates over the joints, tapered, staggered',
+  'measured again against the baseline',
+];
+
+/** A length of rail let in: the joints ground flush, staggered from the twin's, plated past on both sides. */
+export const splice: WorkForm = {
+  id: 'splice',
+  whyNot: (place) => (isOfRole(place, 'rail', 'sill') ? unlessWelded(place) : 'not at such a place'),
+  measures: [
+    length('fromMm', ({ stationMm }) => Math.max(0, Math.round(stationMm - 300)), 0, 40_000),
+    length('toMm', ({ stationMm }) => Math.round(stationMm + 300), 0, 40_000),
+    choice('cut', CUTS),
+    thickness('newWallMm', wallOf),
+    thickness('plateMm', (place) => fromShelf(place, 0.7 * wallOf(place))),
+    length('pastMm', ({ member }) => Math.ceil(1.25 * member.shape.depthMm), 0, 2000),
+    length('twinApartMm', () => inch(6), 0, 5000),
+  ],
+  judge: (place, of) => {
+    const { member } = place;
+    const { depthMm } = member.shape;
+    const longMm = of.toMm! - of.fromMm!;
+    const share = longMm / member.lengthMm;
+    const aroundMm = aroundOf(place);
+    const { legMm } = fillet(place, of.plateMm!, wallOf(place));
+    const { spliceShare } = waysFor(place.practice, { family: place.frame.family, madeMm: wallOf(place) });
+    const plateHigh = Math.max(20, depthMm - 2 * (wallOf(place) * 2 + legMm));
+    const plates = isClosed(member.shape) ? 4 : 4;
+    return {
+      figures: [
+        { id: 'of the member', value: share, quantity: 'fraction', limit: spliceShare },
+        { id: 'joint to fill', value: 2 * aroundMm * (of.cut === 2 ? 1 : Math.SQRT2), quantity: 'length' },
+      ],
+      findings: [
+        ...when(!(longMm > 0), 'ends before it starts', ['broken', 'length']),
+        ...over(of.toMm!, member.lengthMm, 'off the member', ['broken', 'length']),
+        ...over(share, spliceShare, 'more than this shop splices', ['deviation', 'fraction']),
+        ...under(of.newWallMm!, 0.97 * wallOf(place), 'thinner than made', ['broken', 'thickness']),
+        ...over(of.newWallMm! / wallOf(place), 1.25, 'much thicker than made', ['deviation', 'fraction']),
+        ...when(of.cut === 2, 'square cut', ['broken', 'count']),
+        ...under(of.pastMm!, PAST_DEPTHS * depthMm, 'plates too short past the joint', ['broken', 'length']),
+        ...under(of.twinApartMm!, BETWEEN_HEAT_ZONES_MM, 'level with the twin’s joint', [
+          'deviation',
+          'length',
+        ]),
+        ...[of.fromMm!, of.toMm!].flatMap((mm) => nearJoint(place, mm)),
+      ],
+      parts: [
+        {
+          name: 'new length',
+          lengthMm: Math.max(0, longMm),
+          widthMm: aroundMm,
+          thicknessMm: of.newWallMm!,
+          count: 1,
+        },
+        {
+          name: 'fish plate',
+          lengthMm: 2 * of.pastMm!,
+          widthMm: plateHigh,
+          thicknessMm: of.plateMm!,
+          count: plates,
+        },
+      ],
+      weldMm: 2 * aroundMm * (of.cut === 2 ? 1 : Math.SQRT2) + plates * 2 * (2 * of.pastMm! + plateHigh),
+      legMm,
+      asks: ASKS,
+      unchecked: ['metal under it', 'what hangs between the cuts'],
+    };
+  },
+};
+
+const aroundOf = ({ member: { shape } }: WorkPlace): number =>
+  shape.kind === 'channel'
+    ? shape.depthMm + 2 * shape.flangeMm
+    : 'widthMm' in shape
+      ? 2 * (shape.depthMm + shape.widthMm)
+      : 'flangeMm' in shape
+        ? shape.depthMm + 2 * shape.flangeMm
+        : 2 * shape.depthMm;
+
+/** A joint keeps off axles, brackets and crossmembers. */
+function nearJoint({ frame, member }: WorkPlace, stationMm: number): WorkFinding[] {
+  const startMm = member.startMm ?? 0;
+  const away = (mm: number) => Math.abs(mm - stationMm);
+  const bracketMm = Math.min(
+    Infinity,
+    ...fittingsOn(frame, member).map((each) => away(each.stationMm)),
+    ...axleStationsMm(frame).map((mm) => away(mm - startMm)),
+  );
+  const crossingMm = Math.min(Infinity, ...crossingsOn(frame, member).map((each) => away(each.stationMm)));
+  return [
+    ...(Number.isFinite(bracketMm)
+      ? under(bracketMm, CRITICAL_REACH_MM, 'near a bracket', ['deviation', 'length'])
+      : []),
+    ...(Number.isFinite(crossingMm)
+      ? under(crossingMm, BETWEEN_HEAT_ZONES_MM, 'near another weld', ['broken', 'length'])
+      : []),
+  ];
+}

@@ -1,0 +1,88 @@
+import { evenWall, surfaceOf } from '../../frame';
+import { sectionProperties } from '../../mechanics';
+import { YOUNGS_MODULUS_MPA } from '../../reference';
+import { wallSection } from '../../weigh';
+import { choice, inch, length, over, under, when } from './common';
+import type { Measure, WorkForm, WorkPlace } from './work';
+
+export const HEATS = ['cold', 'with heat'] as const;
+/** Mild steel is straightened at up to 650 °C, a dull red (FHWA heat-straightening guide, 1200 °F, from memory). */
+const HOTTEST_C = 650;
+/** Cold, up to this strain at the outer fibre (our judgement: half of what plate is bent to on a brake of ten thicknesses). */
+const MOST_STRAIN = 0.03;
+/** Plastic over elastic modulus of a thin-walled beam (our rounding: 1.15). */
+const SHAPE_FACTOR = 1.15;
+
+/** Strain of the outer fibre of a member bowed by `bowMm` over a length: half its depth over the bend's radius, L²/8δ. */
+export const bowStrain = (depthMm: number, bowMm: number, overMm: number): number =>
+  (depthMm / 2 / Math.max(1e-9, overMm ** 2)) * 8 * bowMm;
+
+/** Force at the middle that makes a beam on two supports yield right through, N: 4 M_p / L. */
+export const pressN = (plasticNmm: number, spanMm: number): number => (4 * plasticNmm) / spanMm;
+
+const temperature: Measure = { key: 'hottestC', as: 'temperature', start: () => 600, least: 20, most: 1200 };
+
+function propertiesOf({ member: { shape } }: WorkPlace, isSideways: boolean) {
+  const surface = surfaceOf(shape);
+  const whole = sectionProperties(wallSection(surface, evenWall(surface, shape.thicknessMm)))!;
+  const breadth = 'flangeMm' in shape ? shape.flangeMm : 'widthMm' in shape ? shape.widthMm : shape.depthMm;
+  return isSideways
+    ? { i: whole.iyMm4, s: whole.iyMm4 / (breadth / 2), depthMm: breadth }
+    : { i: whole.ixMm4, s: Math.min(whole.sTopMm3, whole.sBottomMm3), depthMm: shape.depthMm };
+}
+
+/** A bent member pressed back into line, cold or with heat, and looked at again. */
+export const straightening: WorkForm = {
+  id: 'straightening',
+  whyNot: (place) =>
+    place.on !== 'member'
+      ? 'not at such a place'
+      : place.steel.youngsMpa !== undefined
+        ? 'not of this metal'
+        : undefined,
+  measures: [
+    length('bowMm', () => inch(1 / 4), 0, 500),
+    length('overMm', () => inch(48), 100, 15_000),
+    choice('way', ['up or down', 'sideways']),
+    length('spanMm', () => inch(36), 100, 10_000),
+    choice('heat', HEATS),
+    temperature,
+    length('leftMm', () => 0, 0, 200),
+  ],
+  judge: (place, of) => {
+    const { i, s, depthMm } = propertiesOf(place, of.way === 1);
+    const { yieldMpa } = place.steel;
+    const strain = bowStrain(depthMm, of.bowMm!, of.overMm!);
+    const plastic = SHAPE_FACTOR * s * yieldMpa;
+    const springMm = (yieldMpa * s * of.spanMm! ** 2) / (12 * YOUNGS_MODULUS_MPA * i);
+    const isHot = of.heat === 1;
+    const allowedMm = of.overMm! / 1000;
+    return {
+      figures: [
+        { id: 'press needs', value: pressN(plastic, of.spanMm!), quantity: 'force' },
+        { id: 'springs back by', value: springMm, quantity: 'length' },
+        { id: 'strain to undo', value: strain, quantity: 'fraction', limit: MOST_STRAIN },
+        { id: 'may stay out by', value: allowedMm, quantity: 'length' },
+      ],
+      findings: [
+        ...when(isHot && place.steel.weldRepair !== 'yes', 'no heat on this steel', ['broken', 'count']),
+        ...(isHot ? over(of.hottestC!, HOTTEST_C, 'too hot', ['broken', 'count', 'heatStraightening']) : []),
+        ...(isHot ? [] : over(strain, MOST_STRAIN, 'bent too far to press cold', ['broken', 'fraction'])),
+        ...over(of.leftMm!, allowedMm, 'still out', ['broken', 'length', 'millStraightness']),
+        ...when(of.bowMm! === 0, 'not bent', ['note', 'length']),
+        ...under(of.spanMm!, 2 * depthMm, 'press too short', ['broken', 'length']),
+      ],
+      parts: [],
+      weldMm: 0,
+      asks: [
+        'why it bent, first',
+        'pads under the webs, not the flange’s tip',
+        ...(isHot ? ['heat by a crayon, never quenched'] : ['press past straight by what it springs back']),
+        'measured again after it is let go',
+        'look with dye where it was bent',
+        'the twin and the diagonals measured',
+      ],
+      unchecked: ['cracks from the bend'],
+    };
+  },
+};
