@@ -364,9 +364,10 @@ function reportDemand({ demand, done }: Bench, report: Surroundings['report']): 
 function takeKept(bench: Bench, { works, demand }: KeptWork, report: Surroundings['report']): void {
   for (const work of works) {
     const member = bench.file.frame.members.find((each) => each.id === work.picture.member.id);
-    if (!member || work.marks.mark !== inputsOf(bench.sorted, member).mark) continue;
+    const inputs = member && inputsOf(bench.sorted, member);
+    if (!member || work.marks.mark !== inputs?.mark) continue;
     const repairs = work.repairs.map((each) => each.repair);
-    bench.done.set(member.id, { ...work, states: memberStates(work.picture, repairs) });
+    bench.done.set(member.id, { ...work, states: memberStates(work.picture, repairs, inputs.letIn) });
   }
   const first = inView(bench).filter((id) => bench.done.has(id));
   const others = [...bench.done.keys()].filter((id) => !first.includes(id));

@@ -12,7 +12,7 @@ import {
   type MemberPicture,
   type MemberVerdict,
 } from '../weigh';
-import { pieceName, STATE_IDS, type StateId } from '../shape';
+import { isBolted, pieceName, STATE_IDS, type StateId } from '../shape';
 import { fingerprint, jobHosts } from './inputs';
 import { workJob, type MemberWork } from './member';
 import type { JobRecords } from './records';
@@ -33,7 +33,9 @@ export type JobDemand = Partial<Readonly<Record<DemandId, StateDemand>>>;
 /** States that differ from one another: the repaired ones only where something is repaired. */
 const statesOf = (records: JobRecords, works: Works, wanted: readonly DemandId[]): DemandId[] => {
   const all = [...works.values()];
-  const repaired = all.some((work) => work.repairs.length > 0) || countedRenewed(records).size > 0;
+  const repaired =
+    all.some((work) => work.states.some(({ id }) => id === 'as repaired')) ||
+    countedRenewed(records).size > 0;
   const known = totalKg(records.frame) > 0 && all.some((work) => work.picture.account.isKnown);
   return wanted.filter((id) => id === 'as built' || id === 'as found' || (id === 'least' ? known : repaired));
 };
@@ -138,18 +140,29 @@ function stateMark(records: JobRecords, works: Works, state: DemandId): string {
 
 const holdsMark = ({ on, id, carriesNothing }: HostVerdict) => [on, id, carriesNothing];
 
-/** A plate's ends on a rail: category E, E′ where they are cut square (our reading of AISC 360 A-3.1: no end weld across). */
+/**
+ * A plate's ends on a rail: category E, E′ where they are cut square (our reading of AISC 360 A-3.1: no end weld across), D where they are bolted (holes
+ * in a net section). Joints of a length let in, ground flush: C.
+ */
 function plateEnds(work: MemberWork | undefined): Detail[] {
-  return (work?.repairs ?? []).flatMap(({ repair }) =>
-    repair.pieces.flatMap((piece) => {
-      const category =
-        piece.taperMm < work!.picture.member.shape.depthMm / 4 ? ('E′' as const) : ('E' as const);
+  const joints = (work?.letIn ?? []).flatMap(({ fromMm, toMm }) =>
+    [fromMm, toMm].map((stationMm): Detail => ({
+      stationMm,
+      what: 'joint of the new length',
+      category: 'C',
+    })),
+  );
+  const ends = (work?.repairs ?? []).flatMap(({ repair }) =>
+    repair.pieces.flatMap((piece): Detail[] => {
+      const isSquare = piece.taperMm < work!.picture.member.shape.depthMm / 4;
+      const category = isBolted(repair) ? 'D' : isSquare ? 'E′' : 'E';
       return [
         { stationMm: piece.startMm, what: `${pieceName(piece)}, front end`, category },
         { stationMm: piece.endMm, what: `${pieceName(piece)}, rear end`, category },
       ];
     }),
   );
+  return [...ends, ...joints];
 }
 
 /** Cut open and tacked, what was taken off no longer weighs. */

@@ -80,6 +80,7 @@ export { choiceOf, leftUndone } from './choice';
 export { harsher, overridesOf } from './override';
 export { jobFirmness } from './firmness';
 export { plannedTube, renewalsOf } from './renewals';
+export { brokenIn, letInOn, worksOf, worksOn, type PlannedWork } from './works';
 export { plateEndsOf, type JudgedEnd } from './plate-ends';
 export { triedPractice, type Tried } from './tried';
 export { answeredJob } from './answered';

@@ -12,17 +12,20 @@ import {
 } from '../walk';
 import { hostVerdicts, type Geometry, type HostVerdict, type MemberEvidence } from '../weigh';
 import type { Beside } from '../metal';
-import type { Repair } from '../shape';
+import type { LetIn, Repair } from '../shape';
 import { cracksAsSeen } from '../trace';
 import { tellsOf, type Evidence } from './evidence';
 import { geometryMeasured } from './geometry';
 import type { JobRecords } from './records';
 import { unexplainedComplaints } from './unexplained';
+import { letInOn, worksOf, type PlannedWork } from './works';
 
 /** Everything one member's work rests on, and nothing else. */
 export interface MemberInputs {
   readonly evidence: MemberEvidence;
   readonly repairs: readonly Repair[];
+  /** Lengths of it that are to be let in. */
+  readonly letIn: readonly LetIn[];
   readonly grossMassKg?: number;
   /** Equal for equal evidence, on every device: what the metal was found to be still holds. */
   readonly metalMark: string;
@@ -43,6 +46,8 @@ export interface SortedRecords {
   readonly geometry: readonly Geometry[];
   /** What the owner feels and nothing on record explains. */
   readonly unexplained: readonly Complaint[];
+  /** Works specified at brackets, joints, panels and members. */
+  readonly works: readonly PlannedWork[];
   /** Standing evidence by the members it tells of. */
   readonly byMember: ReadonlyMap<string, readonly Evidence[]>;
   /** The set-up every member is judged in. */
@@ -61,6 +66,7 @@ export function sortedRecords(records: JobRecords): SortedRecords {
     hosts,
     geometry: geometryMeasured(records).geometry,
     beside: besideMembers(records, evidence),
+    works: worksOf(records),
     byMember: byMember(records.frame, evidence),
     setup,
     setupMark: fingerprint([JSON.stringify(setup)]),
@@ -170,14 +176,16 @@ export function inputsOf(sorted: SortedRecords, member: Member): MemberInputs {
     unexplained: sorted.unexplained.filter(({ memberIds }) => memberIds.includes(member.id)),
   };
   const repairs = records.repairs.filter((repair) => repair.memberId === member.id);
+  const letIn = letInOn(sorted.works, member.id);
   const gross = records.grossMassKg;
   const metalMark = metalMarkOf(sorted, evidence);
   return {
     evidence,
     repairs,
+    letIn,
     ...(gross !== undefined && { grossMassKg: gross }),
     metalMark,
-    mark: fingerprint([metalMark, JSON.stringify([repairs, gross])]),
+    mark: fingerprint([metalMark, JSON.stringify([repairs, gross, letIn])]),
   };
 }
 

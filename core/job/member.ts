@@ -24,6 +24,7 @@ import {
   uncheckedIn,
   type Clash,
   type FlatPattern,
+  type LetIn,
   type MemberState,
   type Repair,
   type RepairFinding,
@@ -70,6 +71,8 @@ export interface MemberWork {
   readonly picture: MemberPicture;
   readonly verdict: MemberVerdict;
   readonly repairs: readonly WorkedRepair[];
+  /** Lengths of it that are to be let in. */
+  readonly letIn: readonly LetIn[];
   /** What was tried for damage and would not do, with what speaks against it. */
   readonly notOffered: readonly WorkedRepair[];
   readonly states: readonly MemberState[];
@@ -96,7 +99,10 @@ export function sketchedPicture(before: MemberPicture, inputs: MemberInputs): Me
 export function workMember(inputs: MemberInputs): MemberWork {
   const { picture, verdict } = weighMember(inputs);
   const saved = inputs.repairs;
-  const proposals = proposeRepairs(picture, saved).map((proposal) => withRoomForWelds(picture, proposal));
+  const { letIn } = inputs;
+  const proposals = proposeRepairs(picture, saved, letIn).map((proposal) =>
+    withRoomForWelds(picture, proposal),
+  );
   const tried = proposals.map((proposal) =>
     workRepair(repairPicture(picture, proposal), true, inputs.grossMassKg),
   );
@@ -108,6 +114,7 @@ export function workMember(inputs: MemberInputs): MemberWork {
   const states = memberStates(
     picture,
     repairs.map(({ repair }) => repair),
+    letIn,
   );
   const repaired = states.find((state) => state.id === 'as repaired');
   return {
@@ -115,6 +122,7 @@ export function workMember(inputs: MemberInputs): MemberWork {
     picture,
     verdict,
     states,
+    letIn,
     repairs,
     notOffered: tried.filter((each) => !isGood(each)),
     repairedAlong:

@@ -15,6 +15,7 @@ import { intakeOf } from './intake';
 import { jobHosts, jobSpots } from './inputs';
 import { harsher, overridesOf } from './override';
 import { stands, type JobRecords } from './records';
+import { steelOfWorksKg } from './works';
 
 /** Always the same draws: a price changes when what it rests on does. */
 const SEED = 0.618;
@@ -44,7 +45,7 @@ export function quantitiesOf(records: JobRecords, weighed: ReadonlyMap<string, A
     drawn: sum(({ repairs, broken, notOffered }) => (notOffered > 0 ? 0 : repairs - broken)),
     plates: sum(({ plates }) => plates),
     weldM: sum(({ weldM }) => weldM),
-    steelKg: sum(({ steelKg }) => steelKg),
+    steelKg: sum(({ steelKg }) => steelKg) + steelOfWorksKg(records),
     cracks: stands(records, 'crack').length,
     splices: isOf('Splice').length,
     rails: isOf('Renew').length + isOf('Retire').length,

@@ -42,6 +42,7 @@ export {
   stateKept,
   stateProperties,
   stateSection,
+  type LetIn,
   type MemberState,
   type StateId,
 } from './states';

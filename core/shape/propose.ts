@@ -11,16 +11,21 @@ import { layoutsFor, roundDown, roundUp, type PieceLayout, type Target } from '.
 import { pieceName, type Bolts, type PieceKind, type Repair } from './repair';
 
 export { firstBolts } from './bolted-layouts';
-import { memberStates, stateKept } from './states';
+import { memberStates, stateKept, type LetIn } from './states';
 import { BOLTS_PLATES, WELDS_PLATES } from './rules/may-be-welded';
 import { withWayPast } from './way-past';
 
 /**
- * A repair for every damaged zone and every crack outside one, except where a saved repair already lies.
+ * A repair for every damaged zone and every crack outside one, except where a saved repair already lies or a new length is let in.
  * Nothing is proposed on a member without readings: what would it land on? Where the steel may not be welded plates are bolted on, if the section lets them.
  */
-export function proposeRepairs(picture: MemberPicture, saved: readonly Repair[]): Repair[] {
+export function proposeRepairs(
+  picture: MemberPicture,
+  saved: readonly Repair[],
+  letIn: readonly LetIn[] = [],
+): Repair[] {
   const isCovered = (target: Target) =>
+    letIn.some(({ fromMm, toMm }) => fromMm <= target.fromMm && toMm >= target.toMm) ||
     saved.some((repair) =>
       repair.pieces.some((piece) => piece.startMm <= target.toMm && piece.endMm >= target.fromMm),
     );

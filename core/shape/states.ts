@@ -1,12 +1,14 @@
 import type { SectionProperties, Section } from '../mechanics';
 import { sectionProperties } from '../mechanics';
-import { evenWall } from '../frame';
+import { developedWidthMm, evenWall } from '../frame';
 import { wallAt, type WallProfile } from '../probe';
 import {
   keptAt,
   laidSection,
   layoutsAlong,
   NO_CHANGE,
+  type CutBand,
+  type PlateBand,
   type MemberPicture,
   type SectionChange,
   type SectionKept,
@@ -27,8 +29,24 @@ export interface MemberState {
   readonly layoutAt: (stationMm: number) => SectionLayout;
 }
 
-/** The member's states. As found and later need something found; the three that cut or plate need a repair. */
-export function memberStates(picture: MemberPicture, repairs: readonly Repair[]): MemberState[] {
+/** A length of a member that is let in: a whole section of new metal. */
+export interface LetIn {
+  readonly fromMm: number;
+  readonly toMm: number;
+  readonly wallMm: number;
+}
+const isIn = (stationMm: number, { fromMm, toMm }: LetIn): boolean =>
+  stationMm >= fromMm && stationMm <= toMm;
+
+/**
+ * The member's states. As found and later need something found; the three that cut or plate need a repair or a length let in. While that is out there is
+ * no member there at all.
+ */
+export function memberStates(
+  picture: MemberPicture,
+  repairs: readonly Repair[],
+  letIn: readonly LetIn[] = [],
+): MemberState[] {
   const sure = new Float64Array(picture.surface.uMm.length);
   const builtWall: WallProfile = {
     thicknessMm: evenWall(picture.surface, picture.built.thicknessMm),
@@ -54,25 +72,11 @@ export function memberStates(picture: MemberPicture, repairs: readonly Repair[])
   if (!found) return states;
   const foundWall = (stationMm: number) => wallAt(found, stationMm);
   states.push(state('as found', foundWall, () => NO_CHANGE));
-  if (repairs.length === 0) return states;
-  const cutsOf = (stationMm: number) => repairs.flatMap((repair) => cutsAt(picture, repair, stationMm));
-  const tacked = (stationMm: number) =>
-    repairs.flatMap((repair) =>
-      repair.pieces.flatMap((piece) => {
-        const cover = coverageAt(picture.member, piece, stationMm);
-        return cover
-          ? [
-              {
-                uFromMm: cover.uFromMm,
-                uToMm: cover.uToMm,
-                thicknessMm: piece.thicknessMm,
-                weldedAtUMm: [],
-                carries: false,
-              },
-            ]
-          : [];
-      }),
-    );
+  if (repairs.length === 0 && letIn.length === 0) return states;
+  const out: CutBand = { uFromMm: -1, uToMm: developedWidthMm(picture.member.shape) + 1 };
+  const isOut = (stationMm: number) => letIn.some((each) => isIn(stationMm, each));
+  const cutsOf = (stationMm: number): CutBand[] =>
+    isOut(stationMm) ? [out] : repairs.flatMap((repair) => cutsAt(picture, repair, stationMm));
   const changes = repairs.map((repair) => repairedChange(picture, repair));
   const whole = (stationMm: number): SectionChange => {
     const all = changes.map((change) => change(stationMm));
@@ -83,10 +87,42 @@ export function memberStates(picture: MemberPicture, repairs: readonly Repair[])
   const opened = drilled(foundWall);
   states.push(state('cut open', opened, (stationMm) => ({ cuts: cutsOf(stationMm), plates: [] })));
   states.push(
-    state('tacked', opened, (stationMm) => ({ cuts: cutsOf(stationMm), plates: tacked(stationMm) })),
+    state('tacked', opened, (stationMm) => ({
+      cuts: cutsOf(stationMm),
+      plates: tackedAt(picture, repairs, stationMm),
+    })),
   );
-  states.push(state('as repaired', drilled(plated(picture, repairs, foundWall)), whole));
+  const mended = renewed(picture, letIn, builtWall, drilled(plated(picture, repairs, foundWall)));
+  states.push(state('as repaired', mended, (mm) => (isOut(mm) ? NO_CHANGE : whole(mm))));
   return states;
+}
+
+/** Plates that are only tacked, or bolted hand-tight: there, and carrying nothing. */
+const tackedAt = (picture: MemberPicture, repairs: readonly Repair[], stationMm: number): PlateBand[] =>
+  repairs
+    .flatMap(({ pieces }) => pieces)
+    .flatMap((piece): PlateBand[] => {
+      const cover = coverageAt(picture.member, piece, stationMm);
+      if (!cover) return [];
+      const { uFromMm, uToMm } = cover;
+      return [{ uFromMm, uToMm, thicknessMm: piece.thicknessMm, weldedAtUMm: [], carries: false }];
+    });
+
+/** The wall of a length let in is as it is bought. */
+function renewed(
+  picture: MemberPicture,
+  letIn: readonly LetIn[],
+  built: WallProfile,
+  wall: MemberState['wallAt'],
+): MemberState['wallAt'] {
+  const walls = letIn.map((each) => ({
+    each,
+    wall: {
+      ...built,
+      thicknessMm: built.thicknessMm.map((mm) => (mm * each.wallMm) / picture.built.thicknessMm),
+    },
+  }));
+  return (stationMm) => walls.find(({ each }) => isIn(stationMm, each))?.wall ?? wall(stationMm);
 }
 
 /** The wall under its plates: cracks beneath one are ground out and welded before it covers them; under a bolted one they stay. */

@@ -123,11 +123,11 @@ function patternFindings(of: Record<string, number>): WorkFinding[] {
     Math.abs(of.oldPitchMm! - of.newPitchMm!),
   );
   return [
-    ...over(missMm, PATTERN_MM, 'holes do not meet', ['broken', 'length']),
-    ...under(of.holeMm!, of.boltMm!, 'bolt over its hole', ['broken', 'length']),
+    ...over(missMm, PATTERN_MM, 'holes do not meet', ['broken', 'thickness']),
+    ...under(of.holeMm!, of.boltMm!, 'bolt over its hole', ['broken', 'thickness']),
     ...over(of.holeMm! - of.boltMm!, inch(1 / 16), 'bolt loose in its hole', [
       'deviation',
-      'length',
+      'thickness',
       'bolted',
     ]),
   ];

@@ -34,7 +34,7 @@ export const dishPlate: WorkForm = {
   whyNot: (place) =>
     isAt(place, 'tower top') || isOfRole(place, 'tower') ? undefined : 'not at such a place',
   measures: [
-    length('rustedMm', () => inch(4), 5, 600),
+    length('rustedMm', () => inch(3.25), 5, 600),
     length('rimMm', () => inch(7), 10, 800),
     length('dishMm', () => inch(6.5), 10, 800),
     length('riseMm', () => inch(3 / 4), 0, 200),
@@ -71,7 +71,7 @@ export const dishPlate: WorkForm = {
         ...under(of.rimMm!, of.dishMm!, 'dish over the rim', ['broken', 'length']),
         ...under(left, THREADS_MM, 'stem too short', ['broken', 'length']),
         ...under(of.riseMm! / of.dishMm!, RISE, 'dish too flat', ['deviation', 'fraction']),
-        ...under(of.collarHoleMm!, of.collarMm!, 'collar does not fit', ['broken', 'length']),
+        ...under(of.collarHoleMm!, of.collarMm!, 'collar does not fit', ['broken', 'thickness']),
         ...under(of.thicknessMm!, inch(1 / 8), 'thinner than usual', ['deviation', 'thickness']),
         ...(of.loadKg! > 0
           ? under(boltsN, bumpN(of.loadKg!), 'bolts too weak', ['broken', 'force', 'bolted'])

@@ -22,7 +22,7 @@ export const holeDoubler: WorkForm = {
     place.on === 'fitting' || place.on === 'member' ? unlessWelded(place) : 'not at such a place',
   measures: [
     length('holeMm', ({ made }) => made.hole ?? inch(5 / 8), 2, 150),
-    length('wornMm', ({ made }) => (made.hole ?? inch(5 / 8)) + 2, 2, 200),
+    length('wornMm', ({ made }) => made.hole ?? inch(5 / 8), 2, 200),
     length('acrossMm', ({ made }) => Math.max(inch(2.5), ACROSS * (made.hole ?? inch(5 / 8))), 10, 600),
     thickness('thicknessMm', (place) => fromShelf(place, place.made.plate ?? wallOf(place))),
     length('edgeMm', () => inch(2), 1, 1000),
@@ -34,14 +34,14 @@ export const holeDoubler: WorkForm = {
     return {
       figures: [
         { id: 'pin’s pressure on it', value: wallMm / (wallMm + thicknessMm!), quantity: 'fraction' },
-        { id: 'worn by', value: wornMm! - holeMm!, quantity: 'length' },
+        { id: 'worn by', value: wornMm! - holeMm!, quantity: 'thickness' },
       ],
       findings: [
         ...under(thicknessMm!, wallMm, 'thinner than beneath', ['broken', 'thickness']),
         ...under(acrossMm!, ACROSS * holeMm!, 'no room round the hole', ['broken', 'length']),
         ...under(edgeMm!, acrossMm! / 2 + legMm, 'off the flat', ['broken', 'length']),
         ...under(edgeMm!, leastEdgeMm(holeMm!), 'hole too near the edge', ['broken', 'length', 'bolted']),
-        ...under(wornMm!, holeMm!, 'not worn', ['note', 'length']),
+        ...under(wornMm!, holeMm!, 'not worn', ['note', 'thickness']),
       ],
       parts: [
         {

@@ -57,11 +57,11 @@ export const legStructure: WorkForm = {
     return {
       figures: [
         { id: 'weld takes', value: takesN, quantity: 'force', ...(of.loadKg! > 0 && { limit: neededN }) },
-        { id: 'out of plumb', value: of.outOfPlumbMm!, quantity: 'length', limit: PLUMB * of.legLongMm! },
+        { id: 'out of plumb', value: of.outOfPlumbMm!, quantity: 'thickness', limit: PLUMB * of.legLongMm! },
       ],
       findings: [
-        ...over(of.outOfPlumbMm!, PLUMB * of.legLongMm!, 'not plumb', ['broken', 'length']),
-        ...over(of.unlikeMm!, ALIKE_MM, 'legs not alike', ['broken', 'length']),
+        ...over(of.outOfPlumbMm!, PLUMB * of.legLongMm!, 'not plumb', ['broken', 'thickness']),
+        ...over(of.unlikeMm!, ALIKE_MM, 'legs not alike', ['broken', 'thickness']),
         ...when(of.shaft === 1, 'shaft not in', ['broken', 'count']),
         ...when(of.fitted === 1, 'fitted without its legs', ['broken', 'count']),
         ...over(of.plateHighMm! / of.thicknessMm!, 100, 'plate buckles', ['broken', 'count', 'practice']),

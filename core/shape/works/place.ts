@@ -69,9 +69,19 @@ const memberPlace = (frame: Frame, practice: Practice, member: Member, stationMm
   member,
   steel: steel(member.steel),
   stationMm: Math.min(member.lengthMm, Math.max(0, stationMm)),
-  made: {},
+  made: holeNear(member, stationMm),
   loadKg: 0,
 });
+
+/** A hole of the member this near a station is the one that is meant, mm. */
+const HOLE_NEAR_MM = 150;
+function holeNear({ holes = [] }: Member, stationMm: number): WorkPlace['made'] {
+  const [near] = holes
+    .map((hole) => ({ ...hole, awayMm: Math.abs(hole.stationMm - stationMm) }))
+    .filter(({ awayMm }) => awayMm <= HOLE_NEAR_MM)
+    .sort((a, b) => a.awayMm - b.awayMm);
+  return near ? { hole: near.diameterMm } : {};
+}
 
 const fittingOf = (frame: Frame, hostId: string): Fitting | undefined =>
   frame.fittings.find((fitting) => sidesOf(fitting).some((side) => `${fitting.id} ${side}` === hostId));

@@ -41,7 +41,7 @@ export const straightening: WorkForm = {
         ? 'not of this metal'
         : undefined,
   measures: [
-    length('bowMm', () => inch(1 / 4), 0, 500),
+    length('bowMm', () => 0, 0, 500),
     length('overMm', () => inch(48), 100, 15_000),
     choice('way', ['up or down', 'sideways']),
     length('spanMm', () => inch(36), 100, 10_000),
@@ -60,15 +60,15 @@ export const straightening: WorkForm = {
     return {
       figures: [
         { id: 'press needs', value: pressN(plastic, of.spanMm!), quantity: 'force' },
-        { id: 'springs back by', value: springMm, quantity: 'length' },
+        { id: 'springs back by', value: springMm, quantity: 'thickness' },
         { id: 'strain to undo', value: strain, quantity: 'fraction', limit: MOST_STRAIN },
-        { id: 'may stay out by', value: allowedMm, quantity: 'length' },
+        { id: 'may stay out by', value: allowedMm, quantity: 'thickness' },
       ],
       findings: [
         ...when(isHot && place.steel.weldRepair !== 'yes', 'no heat on this steel', ['broken', 'count']),
         ...(isHot ? over(of.hottestC!, HOTTEST_C, 'too hot', ['broken', 'count', 'heatStraightening']) : []),
         ...(isHot ? [] : over(strain, MOST_STRAIN, 'bent too far to press cold', ['broken', 'fraction'])),
-        ...over(of.leftMm!, allowedMm, 'still out', ['broken', 'length', 'millStraightness']),
+        ...over(of.leftMm!, allowedMm, 'still out', ['broken', 'thickness', 'millStraightness']),
         ...when(of.bowMm! === 0, 'not bent', ['note', 'length']),
         ...under(of.spanMm!, 2 * depthMm, 'press too short', ['broken', 'length']),
       ],

@@ -57,13 +57,13 @@ export const studBlocked: WorkForm = {
     return {
       figures: [
         { id: 'bond takes', value: bondN, quantity: 'force', limit: neededN },
-        { id: 'play', value: playMm, quantity: 'length', limit: 2 },
+        { id: 'play', value: playMm, quantity: 'thickness', limit: 2 },
         { id: 'screws a side', value: Math.ceil((2 * of.pastMm!) / of.screwsMm!) + 1, quantity: 'count' },
       ],
       findings: [
         ...under(bondN, neededN, 'bond too short', ['broken', 'force']),
-        ...under(tightMm, 0, 'does not go in', ['broken', 'length']),
-        ...over(playMm, 2, 'too loose', ['broken', 'length']),
+        ...under(tightMm, 0, 'does not go in', ['broken', 'thickness']),
+        ...over(playMm, 2, 'too loose', ['broken', 'thickness']),
         ...under(of.pastMm!, 2 * shape.depthMm, 'too short past the crack', ['broken', 'length']),
         ...over(of.screwsMm!, inch(4), 'screws too far apart', ['deviation', 'length']),
         ...when(of.gussets === 1, 'no gussets', ['deviation', 'count']),

@@ -1,10 +1,10 @@
 import { evenWall, surfaceOf, type MemberShape } from '../../frame';
-import { sectionProperties } from '../../mechanics';
-import { STOCK_TUBES } from '../../reference';
+import { filletStrengthNPerMm, sectionProperties } from '../../mechanics';
+import { chosenLegMm, FILLER_TENSILE_MPA, STOCK_TUBES } from '../../reference';
 import { wallSection } from '../../weigh';
 import { choice, fillet, inch, length, over, thickness, under, unlessWelded, wallOf, when } from './common';
 import { isOfRole } from './places';
-import type { WorkForm, WorkPlace } from './work';
+import type { Measures, WorkForm, WorkPlace } from './work';
 
 /** A sleeve slides over and still bears: so much play in all, mm (common practice, no source: 1/8 in). */
 const MOST_PLAY_MM = inch(1 / 8);
@@ -17,13 +17,16 @@ const modulus = (shape: MemberShape): number => {
   return of ? Math.min(of.sTopMm3, of.sBottomMm3) : 0;
 };
 
-/** The smallest stock tube that goes over a box. */
+const isSnug = (playMm: number): boolean => playMm >= 0 && playMm <= MOST_PLAY_MM + 1e-6;
+
+/** The smallest stock tube that goes over a box and still bears on it; where none does, two halves are bent to measure. */
 const overBox = ({ member: { shape } }: WorkPlace) =>
   shape.kind === 'box'
     ? [...STOCK_TUBES]
         .filter(
           ({ depthMm, widthMm, nominalMm }) =>
-            depthMm - 2 * nominalMm >= shape.depthMm && widthMm - 2 * nominalMm >= shape.widthMm,
+            isSnug(depthMm - 2 * nominalMm - shape.depthMm) &&
+            isSnug(widthMm - 2 * nominalMm - shape.widthMm),
         )
         .sort((a, b) => a.depthMm * a.widthMm - b.depthMm * b.widthMm)[0]
     : undefined;
@@ -48,6 +51,18 @@ const ASKS = [
   'gusset at the foot',
   'second member beside it',
 ];
+
+/**
+ * What a millimetre of the upright's circumference takes along it: the fillet pulled across its length is stronger by 1 + 0.5 sin^1.5 of its angle (AISC 360
+ * J2.4, from memory); the wall beside it in tension at 0.6 Fy, at 45° half way to shear; a slanted end is longer by √2.
+ */
+function endWeldNPerMm(place: WorkPlace, of: Measures): number {
+  const isSquare = of.ends === 1;
+  const legMm = chosenLegMm(of.wallMm!, wallOf(place));
+  const [stronger, base, longer] = isSquare ? [1.5, 0.6, 1] : [1.3, 0.5, Math.SQRT2];
+  const weld = stronger * filletStrengthNPerMm(legMm, FILLER_TENSILE_MPA);
+  return longer * Math.min(weld, base * place.steel.yieldMpa * Math.min(of.wallMm!, wallOf(place)));
+}
 
 /** A cracked upright in a thicker tube, with a new gusset at its foot and a second member beside it. */
 export const uprightSleeved: WorkForm = {
@@ -82,24 +97,25 @@ export const uprightSleeved: WorkForm = {
       ? playMm
       : of.outWideMm! - 2 * of.wallMm! - ('widthMm' in shape ? shape.widthMm : shape.depthMm);
     const roundMm = isTube ? Math.PI * of.outDeepMm! : 2 * (of.outDeepMm! + of.outWideMm!);
-    const { legMm, nPerMm } = fillet(place, of.wallMm!, wallOf(place));
+    const { legMm } = fillet(place, of.wallMm!, wallOf(place));
     // The end weld as a line about the upright: its moment is its modulus as a line, d²(…)/3 for a box, times the strength of a millimetre.
     const lineModulus = isTube
       ? (Math.PI * shape.depthMm ** 2) / 4
       : shape.depthMm * ('widthMm' in shape ? shape.widthMm : shape.depthMm) + shape.depthMm ** 2 / 3;
-    const weldShare = (lineModulus * nPerMm) / Math.max(1, 0.67 * place.steel.yieldMpa * modulus(shape));
+    const weldShare =
+      (lineModulus * endWeldNPerMm(place, of)) / Math.max(1, 0.67 * place.steel.yieldMpa * modulus(shape));
     return {
       figures: [
         { id: 'sleeve alone, S of the old as made', value: share, quantity: 'fraction', limit: 1 },
         { id: 'end weld, of the old one’s moment', value: weldShare, quantity: 'fraction', limit: 1 },
-        { id: 'play', value: playMm, quantity: 'length', limit: MOST_PLAY_MM },
+        { id: 'play', value: playMm, quantity: 'thickness', limit: MOST_PLAY_MM },
         { id: 'sleeve long', value: of.crackMm! + 2 * of.pastMm!, quantity: 'length' },
       ],
       findings: [
         ...under(share, 1, 'weaker than made', ['broken', 'fraction']),
         ...under(weldShare, 1, 'end weld too weak', ['broken', 'fraction', 'baseMetal']),
-        ...under(Math.min(playMm, playWide), 0, 'does not go over', ['broken', 'length']),
-        ...over(Math.max(playMm, playWide), MOST_PLAY_MM, 'too loose', ['broken', 'length']),
+        ...under(Math.min(playMm, playWide), 0, 'does not go over', ['broken', 'thickness']),
+        ...over(Math.max(playMm, playWide), MOST_PLAY_MM, 'too loose', ['broken', 'thickness']),
         ...under(of.wallMm!, wallOf(place), 'thinner than beneath', ['broken', 'thickness']),
         ...under(of.pastMm!, PAST_DEPTHS * shape.depthMm, 'too short past the crack', ['broken', 'length']),
         ...when(of.ends === 1, 'square ends', ['broken', 'count']),

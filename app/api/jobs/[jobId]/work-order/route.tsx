@@ -6,6 +6,7 @@ import {
   distrustOf,
   jobHosts,
   renewalsOf,
+  worksOf,
   toAlign,
   toWeldShut,
   type FourAnswers,
@@ -23,6 +24,7 @@ import { printedAnswers } from '../../../../_words/answers';
 import { beforeCuttingWords } from '../../../../_words/before-cutting';
 import { crackWeldWords, NOT_READY_WORDS } from '../../../../_words/crack-weld';
 import { HOST_NEED_WORDS } from '../../../../_words/by-hand';
+import { workLine } from '../../../../_words/works';
 import { boltSetWords, tubeWords } from '../../../../_words/shape';
 import { CAUTIONS, DEFERENCE } from '../../../../_words/cautions';
 import { distrustWords } from '../../../../_words/distrust';
@@ -70,6 +72,9 @@ const wordsIn = (system: UnitSystem, file: JobFile, four: FourAnswers): OrderWor
       ([memberId, { tube }]) =>
         `Renew ${memberOf(file.frame, memberId)?.name ?? memberId}: ${tubeWords(tube, system)}`,
     ),
+    ...worksOf(file)
+      .filter(({ isDone }) => !isDone)
+      .map((planned) => workLine(planned, system)),
     ...jobHosts(file).map(
       ({ name, found, needs, verdict, carries }) =>
         `${verdict} ${name}: ${found.join(', ')}${carries.length ? `, carries ${carries.join(', ')}` : ''}; ${needs.map((need) => HOST_NEED_WORDS[need]).join('; ')}`,

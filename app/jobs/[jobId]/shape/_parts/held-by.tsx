@@ -1,15 +1,15 @@
 'use client';
 
 import { isClosed } from '@/core/frame';
-import { parseLengthMm, lengthDigits } from '@/core/quantity';
+import { lengthDigits } from '@/core/quantity';
 import { leastPitchMm, PLATE_BOLTS_MM } from '@/core/reference';
 import { firstBolts, type Bolts, type Repair } from '@/core/shape';
 import type { MemberPicture } from '@/core/weigh';
-import { Choice, Entry, Pick } from '@/ui/controls';
+import { Choice, Pick } from '@/ui/controls';
 import { useState } from 'react';
-import { useUnitTurn } from '../../../../_parts/turned';
 import { boltSizeWords } from '../../../../_words/shape';
 import { useReader } from '../../../_desk';
+import { LengthEntry } from './length-entry';
 
 /** How a repair's plates are held: by welds, or, where somebody gets to the nuts, by bolts of a size, grade and pitch. */
 export function HeldBy({
@@ -73,30 +73,22 @@ function BoltFields({ bolts, onChange }: { bolts: Bolts; onChange: (bolts: Bolts
 
 function PitchEntry({ bolts, onChange }: { bolts: Bolts; onChange: (bolts: Bolts) => void }) {
   const { system } = useReader();
-  const [text, setText] = useState<string>();
   const [problem, setProblem] = useState<string>();
-  useUnitTurn(system, (as) => setText(text === undefined ? undefined : as(text)));
-  const commit = () => {
-    if (text === undefined) return;
-    const parsed = parseLengthMm(text, system);
-    if (!parsed.ok) return setProblem(parsed.reason);
-    if (parsed.value < leastPitchMm(bolts.diameterMm) - 1e-6 || parsed.value > 400)
-      return setProblem(
-        `bolts stand ${lengthDigits(leastPitchMm(bolts.diameterMm), system, 'length')} to ${lengthDigits(400, system, 'length')} ${system} apart; left as it was`,
-      );
-    setProblem(undefined);
-    setText(undefined);
-    onChange({ ...bolts, pitchMm: parsed.value });
+  const [leastMm, mostMm] = [leastPitchMm(bolts.diameterMm), 400];
+  const offer = (pitchMm: number) => {
+    const fits = pitchMm >= leastMm - 1e-6 && pitchMm <= mostMm;
+    const [least, most] = [leastMm, mostMm].map((mm) => lengthDigits(mm, system, 'length'));
+    setProblem(fits ? undefined : `bolts stand ${least} to ${most} ${system} apart; left as it was`);
+    if (fits) onChange({ ...bolts, pitchMm });
   };
   return (
-    <Entry
+    <LengthEntry
       label="pitch, middle to middle"
-      unit={system}
-      value={text ?? lengthDigits(bolts.pitchMm, system, 'length')}
-      onChange={(event) => setText(event.target.value)}
-      onBlur={commit}
-      onKeyDown={(event) => event.key === 'Enter' && commit()}
+      valueMm={bolts.pitchMm}
+      kind="length"
       {...(problem && { problem })}
+      onWrong={setProblem}
+      onLength={offer}
     />
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { lengthDigits, parseLengthMm, printLength, type LengthKind } from '@/core/quantity';
+import { printLength, type LengthKind } from '@/core/quantity';
 import {
   checkRepair,
   faceOfPiece,
@@ -11,12 +11,12 @@ import {
   type Notch,
   type Piece,
 } from '@/core/shape';
-import { Entry, Pick } from '@/ui/controls';
+import { Pick } from '@/ui/controls';
 import { useMember, usePlace, useReader, useRecords } from '../../../_desk';
 import { isBranched, startsAtMm } from '@/core/frame';
-import { useUnitTurn } from '../../../../_parts/turned';
 import { FORM_WORDS } from '../../../../_words/shape';
 import { asForm } from './add-piece';
+import { LengthEntry } from './length-entry';
 
 type LengthField = 'startMm' | 'endMm' | 'upperEdgeMm' | 'lowerEdgeMm' | 'taperMm';
 
@@ -191,50 +191,4 @@ function edgeWords({ kind }: Piece, edge: Notch['edge']): string {
   if (kind === 'full C') return edge === 'first' ? 'top flange’s tip' : 'bottom flange’s tip';
   if (kind === 'top L') return edge === 'first' ? 'flange tip' : 'lower edge';
   return edge === 'first' ? 'upper edge' : kind === 'side plate' ? 'lower edge' : 'flange tip';
-}
-
-function LengthEntry({
-  label,
-  valueMm,
-  kind,
-  problem,
-  fromMm = 0,
-  onLength,
-  onWrong,
-}: {
-  label: string;
-  valueMm: number;
-  kind: LengthKind;
-  /** Where the field's zero lies: stations are read from the datum. */
-  fromMm?: number;
-  problem?: string;
-  onLength: (mm: number) => void;
-  onWrong: (words: string) => void;
-}) {
-  const { system } = useReader();
-  const shown = lengthDigits(fromMm + valueMm, system, kind);
-  // What is typed stands until what it asks for has been worked out: neither an older result nor a slow one takes it out of the field.
-  const [typed, setTyped] = useState<{ readonly text: string; readonly instead?: string }>();
-  useUnitTurn(system, (as) => setTyped(typed && { text: as(typed.text) }));
-  const isTyped = typed && (typed.instead === undefined || typed.instead === shown);
-  const text = isTyped ? typed.text : shown;
-  const commit = () => {
-    if (text === shown) return setTyped(undefined);
-    const parsed = parseLengthMm(text, system);
-    if (!parsed.ok) return onWrong(parsed.reason);
-    const isSame = Math.abs(parsed.value - fromMm - valueMm) <= 0.01;
-    setTyped(isSame ? undefined : { text, instead: shown });
-    onLength(parsed.value - fromMm);
-  };
-  return (
-    <Entry
-      label={label}
-      unit={system}
-      value={text}
-      onChange={(event) => setTyped({ text: event.target.value })}
-      onBlur={commit}
-      onKeyDown={(event) => event.key === 'Enter' && commit()}
-      {...(problem && { problem })}
-    />
-  );
 }

@@ -1,11 +1,11 @@
 'use client';
 
-import { useCallback, useMemo } from 'react';
+import { useCallback } from 'react';
 import { percent } from '@/core/quantity';
-import { jobHosts, type WorkedRepair } from '@/core/job';
+import { type WorkedRepair } from '@/core/job';
 import { pieceName, type Repair } from '@/core/shape';
 import { lowerBound } from '@/core/weigh';
-import { HOST_NEED_WORDS, nothingDrawnWords } from '../../../../_words/by-hand';
+import { nothingDrawnWords } from '../../../../_words/by-hand';
 import type { StripScale } from '@/ui/strip';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { repairWords } from '../../../../_words/repair-findings';
@@ -27,6 +27,7 @@ import { InTheWay } from './in-the-way';
 import { OtherForms } from './other-forms';
 import { RenewalPart } from './renewal-part';
 import { PieceForm } from './piece-form';
+import { WorksPart } from './works-part';
 import { FlatSheet } from './flat-sheet';
 import { BrakeForm } from './brake-form';
 import { printStation } from '../../../../_words/station';
@@ -70,7 +71,6 @@ export function ShapeBench() {
         <NothingFits key={tried.repair.id} tried={tried} onTake={(other) => change(other, () => ({}))} />
       ))}
       <RenewalPart />
-      <MadeGoodByHand />
       <AddHere onAdd={(repair) => change({ repair, isProposal: true }, () => ({}))} />
       {repairs.length > 0 && (
         <div className="mt-2 flex flex-wrap" role="group" aria-label="Repairs">
@@ -194,6 +194,7 @@ export function ShapeBench() {
           </section>
         </div>
       )}
+      <WorksPart />
       <CracksToWeld />
     </Bench>
   );
@@ -277,34 +278,6 @@ function NothingFits({ tried, onTake }: { tried: WorkedRepair; onTake: (other: W
         Read more of the metal beside it; where that does not help, the member is spliced or renewed.
       </p>
       <OtherForms worked={tried} onTake={onTake} />
-    </section>
-  );
-}
-
-/** Brackets, joints, panels and closed spaces on this member that are made good without a plate: what each needs, and by whom. */
-function MadeGoodByHand() {
-  const { file } = useRecords();
-  const { member } = useMember();
-  const bad = useMemo(
-    () => jobHosts(file).filter(({ memberIds }) => memberIds.includes(member.id)),
-    [file, member.id],
-  );
-  if (bad.length === 0) return null;
-  return (
-    <section className="mt-4 border-t border-rule pt-2" aria-label="Made good by hand">
-      <h2 className="text-xl font-semibold">Made good by hand</h2>
-      <ul className="ruled">
-        {bad.map(({ on, id, name, found, needs, verdict, carries }) => (
-          <li key={`${on} ${id}`} className="py-1">
-            <span className="font-semibold">
-              {verdict} {name}: {found.join(', ')}
-            </span>
-            {carries.length > 0 && <span className="caption">; carries {carries.join(', ')}</span>}
-            <br />
-            {needs.map((need) => HOST_NEED_WORDS[need]).join('; ')}.
-          </li>
-        ))}
-      </ul>
     </section>
   );
 }

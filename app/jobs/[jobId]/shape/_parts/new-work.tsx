@@ -1,0 +1,126 @@
+'use client';
+
+import { useState } from 'react';
+import {
+  startMeasures,
+  workForm,
+  worksAt,
+  type Measures,
+  type Work,
+  type WorkId,
+  type WorkPlace,
+} from '@/core/shape';
+import { Pick } from '@/ui/controls';
+import { CAUTIONS } from '../../../../_words/cautions';
+import { WORK_WHY_WORDS, WORK_WORDS } from '../../../../_words/works';
+import { useMember, useReader, useRecords, useStamp } from '../../../_desk';
+import { JudgedPart } from './judged-part';
+import { MeasureEntry } from './measure-entry';
+
+const keyOf = ({ on, id }: WorkPlace): string => `${on} ${id}`;
+
+/** A work being specified: where, which, its measures; judged while they are typed, kept when somebody says so. */
+export function NewWork({
+  places,
+  from,
+  onDone,
+}: {
+  places: readonly WorkPlace[];
+  from?: Work | undefined;
+  onDone: () => void;
+}) {
+  const { keep } = useRecords();
+  const { system } = useReader();
+  const { member } = useMember();
+  const stamp = useStamp();
+  const [at, setAt] = useState(from ? `${from.on} ${from.hostId}` : places[0] && keyOf(places[0]));
+  const place = places.find((each) => keyOf(each) === at);
+  const all = place ? worksAt(place) : [];
+  const fitting = all.filter(({ whyNot }) => whyNot === undefined).map(({ id }) => id);
+  const [chosen, setChosen] = useState<WorkId | undefined>(from?.form);
+  const form = chosen && fitting.includes(chosen) ? chosen : fitting[0];
+  const [typed, setTyped] = useState<Record<string, Measures>>(
+    from ? { [`${at} ${from.form}`]: from.measures } : {},
+  );
+  if (!place || !form) return <p>No work of the list goes here.</p>;
+  const key = `${at} ${form}`;
+  const measures = typed[key] ?? startMeasures(workForm(form), place);
+  const keepIt = () => {
+    keep({
+      kind: 'work',
+      ...stamp(),
+      form,
+      on: place.on,
+      hostId: place.id,
+      ...(place.on === 'member' && { stationMm: place.stationMm }),
+      measures: { ...measures },
+      memberIds: [member.id],
+      note: '',
+    });
+    onDone();
+  };
+  return (
+    <div className="mt-2 border-l-4 border-slate pl-3" role="group" aria-label="A new work">
+      <div className="grid items-start gap-2 sm:grid-cols-2">
+        <Pick
+          label="where"
+          value={keyOf(place)}
+          options={places.map(keyOf)}
+          words={(each) => places.find((one) => keyOf(one) === each)!.name}
+          onPick={setAt}
+        />
+        <Pick
+          label="what is made"
+          value={form}
+          options={fitting}
+          words={(id) => WORK_WORDS[id]}
+          onPick={setChosen}
+        />
+      </div>
+      <NotHere all={all} />
+      <p className="caption mt-2">Usual measures, or the frame’s own, until yours stand here.</p>
+      <div className="mt-1 grid grid-cols-2 items-start gap-2 sm:grid-cols-3">
+        {workForm(form).measures.map((measure) => (
+          <MeasureEntry
+            key={`${key} ${measure.key}`}
+            measure={measure}
+            value={measures[measure.key]!}
+            onValue={(value) => setTyped({ ...typed, [key]: { ...measures, [measure.key]: value } })}
+          />
+        ))}
+      </div>
+      <JudgedPart judged={workForm(form).judge(place, measures)} system={system} />
+      <p className="caution mt-2">{CAUTIONS.shape}</p>
+      <div className="mt-2 flex flex-wrap gap-2">
+        <button type="button" className="solid" onClick={keepIt}>
+          Keep this work
+        </button>
+        <button type="button" className="plain" onClick={onDone}>
+          Leave it
+        </button>
+      </div>
+    </div>
+  );
+}
+
+/** Works that do not go at a place, and why. */
+function NotHere({ all }: { all: ReturnType<typeof worksAt> }) {
+  const not = all.flatMap(({ id, whyNot }) =>
+    whyNot && whyNot !== 'not at such a place' ? [{ id, whyNot }] : [],
+  );
+  if (not.length === 0) return null;
+  return (
+    <details>
+      <summary className="flex min-h-11 cursor-pointer items-center text-soft">
+        {not.length === 1 ? 'Another' : `${not.length} others`}, and why not
+      </summary>
+      <ul className="list-disc pb-2 pl-6 text-[15px]">
+        {not.map(({ id, whyNot }) => (
+          <li key={id}>
+            {WORK_WORDS[id]}: {WORK_WHY_WORDS[whyNot]}
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}

@@ -1,0 +1,192 @@
+import { defaultFrame, facesOf, familyOf, hostsOf, typicalLoads, type Frame } from '../frame';
+import { DEFAULT_PRACTICE } from '../reference';
+import { sectionProperties } from '../mechanics';
+import type { Reading } from '../probe';
+import {
+  startMeasures,
+  stateSection,
+  workForm,
+  workPlace,
+  type Measures,
+  type Work,
+  type WorkId,
+} from '../shape';
+import type { Find } from '../walk';
+import {
+  brokenIn,
+  inputsOf,
+  letInOn,
+  quantitiesOf,
+  sortedRecords,
+  workMember,
+  worksOf,
+  worksOn,
+  type Evidence,
+  type JobRecords,
+} from '.';
+
+const made = defaultFrame({
+  ...familyOf('open-channel ladder').typical,
+  family: 'open-channel ladder',
+  steel: 'a36',
+  datum: 'hole',
+});
+const LADDER: Frame = { ...made, loads: { items: typicalLoads(made, 2500) } };
+let count = 0;
+const id = () => `00000000-0000-4000-8000-${String(++count).padStart(12, '0')}`;
+const at = (minute: number) => `2026-11-10T08:${String(minute).padStart(2, '0')}:00Z`;
+
+function work(
+  form: WorkId,
+  on: Work['on'],
+  hostId: string,
+  more: { readonly measures?: Measures; readonly minute?: number; readonly stationMm?: number } = {},
+): Work {
+  const place = workPlace(LADDER, DEFAULT_PRACTICE, { on, hostId, stationMm: more.stationMm })!;
+  return {
+    kind: 'work',
+    id: id(),
+    form,
+    on,
+    hostId,
+    measures: { ...startMeasures(workForm(form), place), ...more.measures },
+    memberIds: [place.member.id],
+    ...(more.stationMm !== undefined && { stationMm: more.stationMm }),
+    by: 'MR',
+    at: at(more.minute ?? 0),
+    note: '',
+  };
+}
+const records = (evidence: readonly Evidence[], frame = LADDER): JobRecords => ({
+  frame,
+  practice: DEFAULT_PRACTICE,
+  evidence,
+  strikes: [],
+  repairs: [],
+  grossMassKg: 2500,
+});
+const hanger = hostsOf(LADDER).find(({ kind, side }) => kind === 'spring hanger' && side === 'left')!;
+
+describe('works that somebody specified', () => {
+  test('the last of a form at a host counts; another form beside it does too; struck, the one before stands again', () => {
+    const [first, second] = [
+      work('gusset', 'fitting', hanger.id, { measures: { alongMm: 80 } }),
+      work('gusset', 'fitting', hanger.id, { measures: { alongMm: 120 }, minute: 1 }),
+    ];
+    const doubler = work('hole doubler', 'fitting', hanger.id);
+    const all = worksOf(records([first, second, doubler]));
+    expect(all.map(({ work: { id: each } }) => each)).toEqual([second.id, doubler.id]);
+    const struck = worksOf({
+      ...records([first, second]),
+      strikes: [{ id: id(), evidenceId: second.id, by: 'MR', at: at(2), why: 'slip' }] as never,
+    });
+    expect(struck.map(({ work: { id: each } }) => each)).toEqual([first.id]);
+  });
+  test('put right since, it is done, and its steel is bought no more', () => {
+    const planned = work('gusset', 'fitting', hanger.id, { minute: 5 });
+    const find = (minute: number): Find => ({
+      kind: 'find',
+      id: id(),
+      on: 'fitting',
+      hostId: hanger.id,
+      title: 'Hanger',
+      part: 'plate',
+      state: { is: 'put right', done: 'renewed whole' },
+      memberIds: ['rail-left'],
+      by: 'MR',
+      at: at(minute),
+      note: '',
+    });
+    const steel = (of: JobRecords) => quantitiesOf(of, new Map()).steelKg;
+    expect(worksOf(records([planned, find(4)]))[0]!.isDone).toBe(false);
+    expect(steel(records([planned, find(4)]))).toBeGreaterThan(0);
+    expect(worksOf(records([planned, find(6)]))[0]!.isDone).toBe(true);
+    expect(steel(records([planned, find(6)]))).toBe(0);
+  });
+  test('a frame that lost the host loses the work, not the job; steel that is no longer welded breaks it', () => {
+    const planned = work('gusset', 'fitting', hanger.id);
+    expect(worksOf(records([planned], { ...LADDER, fittings: [] }))).toEqual([]);
+    const hard: Frame = {
+      ...LADDER,
+      members: LADDER.members.map((member) => ({ ...member, steel: 'heat-treated-110' as const })),
+    };
+    const [now] = worksOf(records([planned], hard));
+    expect(now!.whyNot).toBe('the steel is not welded');
+    expect(brokenIn(now!).map(({ code }) => code)).toEqual(['the steel is not welded']);
+  });
+  test('a member hears of its own works only', () => {
+    const works = worksOf(records([work('gusset', 'fitting', hanger.id)]));
+    expect(worksOn(works, 'rail-left')).toHaveLength(1);
+    expect(worksOn(works, 'rail-right')).toEqual([]);
+  });
+});
+
+/** The left rail read all over, half of its wall gone between two stations. */
+const readings = (): Reading[] => {
+  const rail = LADDER.members.find(({ id: own }) => own === 'rail-left')!;
+  return Array.from({ length: 30 }, (_, k) => 150 * k).flatMap((stationMm) =>
+    facesOf(rail.shape).flatMap((face) =>
+      [0.1, 0.5, 0.9].map((share): Reading => ({
+        kind: 'reading',
+        id: id(),
+        memberId: 'rail-left',
+        stationMm,
+        face: face.id,
+        heightMm: face.widthMm * share,
+        thicknessMm: face.wallMm * (stationMm >= 2250 && stationMm <= 2550 ? 0.4 : 1),
+        method: 'ultrasonic',
+        by: 'RK',
+        at: at(0),
+        note: '',
+      })),
+    ),
+  );
+};
+const onRail = (of: JobRecords) => {
+  const sorted = sortedRecords(of);
+  return {
+    inputs: inputsOf(
+      sorted,
+      LADDER.members.find(({ id: own }) => own === 'rail-left')!,
+    ),
+  };
+};
+
+describe('a length let in', () => {
+  const good = { fromMm: 1980, toMm: 2820, cut: 0, twinApartMm: 200 };
+  const planned = (measures: Measures) =>
+    work('splice', 'member', 'rail-left', { stationMm: 2400, measures });
+  const area = (done: ReturnType<typeof workMember>, state: string, mm: number) => {
+    const found = done.states.find(({ id: own }) => own === state);
+    return found ? (sectionProperties(stateSection(done.picture, found, mm))?.areaMm2 ?? 0) : undefined;
+  };
+  const found = readings();
+
+  test('as repaired its metal is new, cut open there is none, and no plate is proposed over what goes with it', () => {
+    const splice = planned(good);
+    expect(brokenIn(worksOf(records([splice]))[0]!)).toEqual([]);
+    const before = workMember(onRail(records(found)).inputs);
+    const done = workMember(onRail(records([...found, splice])).inputs);
+    expect(before.repairs.length + before.notOffered.length).toBeGreaterThan(0);
+    expect([...done.repairs, ...done.notOffered]).toEqual([]);
+    expect(area(done, 'as repaired', 2400)!).toBeCloseTo(area(done, 'as built', 2400)!, 6);
+    expect(area(done, 'as found', 2400)!).toBeLessThan(0.6 * area(done, 'as built', 2400)!);
+    expect(area(done, 'cut open', 2400)).toBe(0);
+    expect(area(done, 'cut open', 1000)!).toBeGreaterThan(0);
+    expect(area(done, 'as repaired', 1000)!).toBeCloseTo(area(done, 'as found', 1000)!, 6);
+  });
+  test('square across it breaks a rule, and nothing counts on it', () => {
+    const splice = planned({ ...good, cut: 2 });
+    expect(letInOn(worksOf(records([splice])), 'rail-left')).toEqual([]);
+    const done = workMember(onRail(records([...found, splice])).inputs);
+    expect(done.repairs.length + done.notOffered.length).toBeGreaterThan(0);
+  });
+  test('that covers half of the damage leaves the rest to be plated', () => {
+    const done = workMember(onRail(records([...found, planned({ ...good, toMm: 2380 })])).inputs);
+    expect(done.repairs.length + done.notOffered.length).toBeGreaterThan(0);
+  });
+  test('the member’s work is done anew when it comes, and when it goes', () => {
+    const marks = [[], [planned(good)]].map((more) => onRail(records([...found, ...more])).inputs.mark);
+    expect(marks[0]).not.toBe(marks[1]);
+  });
+});

@@ -1,0 +1,90 @@
+import {
+  massOfPartKg,
+  workForm,
+  workPlace,
+  type JudgedWork,
+  type LetIn,
+  type Work,
+  type WorkFinding,
+  type WorkPlace,
+  type WorkWhyNot,
+} from '../shape';
+import { plannedTube, renewalsOf } from './renewals';
+import { stands, type JobRecords } from './records';
+
+/** A work as somebody specified it, judged on the frame as it stands today. */
+export interface PlannedWork {
+  readonly work: Work;
+  readonly place: WorkPlace;
+  /** It no longer goes there: the frame was changed under it. */
+  readonly whyNot?: WorkWhyNot;
+  readonly judged: JudgedWork;
+  readonly massKg: number;
+  /** Somebody recorded since that the host was put right. */
+  readonly isDone: boolean;
+}
+
+type Kept = Pick<JobRecords, 'evidence' | 'strikes' | 'frame' | 'practice'>;
+
+const keyOf = ({ on, hostId, form }: Pick<Work, 'on' | 'hostId' | 'form'>): string =>
+  `${on} ${hostId} ${form}`;
+
+/** The works of a job, the last of each form at a host; what its frame no longer has a place for is left out. */
+export function worksOf(records: Kept): PlannedWork[] {
+  const { frame, practice } = records;
+  const last = new Map(stands(records, 'work').map((work) => [keyOf(work), work]));
+  return [...last.values()].flatMap((work): PlannedWork[] => {
+    const place = workPlace(frame, practice, work);
+    if (!place) return [];
+    const form = workForm(work.form);
+    const whyNot = form.whyNot(place);
+    const judged = form.judge(place, work.measures);
+    return [
+      {
+        work,
+        place,
+        ...(whyNot && { whyNot }),
+        judged,
+        massKg: judged.parts.reduce((sum, part) => sum + massOfPartKg(part), 0),
+        isDone: isPutRight(records, work),
+      },
+    ];
+  });
+}
+
+/** Works that belong to a member's plan. */
+export const worksOn = (works: readonly PlannedWork[], memberId: string): PlannedWork[] =>
+  works.filter(({ work }) => work.memberIds.includes(memberId));
+
+export const brokenIn = ({
+  judged,
+  whyNot,
+}: Pick<PlannedWork, 'judged' | 'whyNot'>): readonly WorkFinding[] =>
+  whyNot
+    ? [{ code: whyNot, weight: 'broken', quantity: 'count', source: 'practice' }]
+    : judged.findings.filter(({ weight }) => weight === 'broken');
+
+const isPutRight = (records: Kept, { on, hostId, at }: Work): boolean =>
+  stands(records, 'find').some(
+    (find) => find.on === on && find.hostId === hostId && find.state.is === 'put right' && find.at > at,
+  );
+
+/** Steel that works and renewed crossmembers take, kg, beside the plates: what is done already is bought. */
+export const steelOfWorksKg = (records: Kept): number =>
+  worksOf(records)
+    .filter(({ isDone }) => !isDone)
+    .reduce((sum, { massKg }) => sum + massKg, 0) +
+  [...renewalsOf(records).values()].reduce(
+    (sum, renewal) => sum + (plannedTube(records, renewal)?.massKg ?? 0),
+    0,
+  );
+
+/** Lengths let in on a member whose splice breaks no rule: the repaired frame counts on them. */
+export const letInOn = (works: readonly PlannedWork[], memberId: string): LetIn[] =>
+  worksOn(works, memberId)
+    .filter((planned) => planned.work.form === 'splice' && brokenIn(planned).length === 0)
+    .map(({ work: { measures } }) => ({
+      fromMm: measures.fromMm!,
+      toMm: measures.toMm!,
+      wallMm: measures.newWallMm!,
+    }));
