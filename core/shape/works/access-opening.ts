@@ -1,7 +1,18 @@
 import { evenWall, facesOf, fittingsOn, CRITICAL_REACH_MM, isClosed, surfaceOf, uOnFace } from '../../frame';
 import { sectionProperties } from '../../mechanics';
 import { changedSection } from '../../weigh';
-import { fillet, fromShelf, inch, length, over, thickness, under, unlessWelded, wallOf } from './common';
+import {
+  fillet,
+  fromShelf,
+  inch,
+  length,
+  station,
+  over,
+  thickness,
+  under,
+  unlessWelded,
+  wallOf,
+} from './common';
 import type { WorkForm, WorkPlace } from './work';
 
 /** An opening is no higher than a third of its face and its corners no sharper than a quarter of its height (common practice, no source). */
@@ -47,7 +58,7 @@ export const accessOpening: WorkForm = {
         ? 'the section does not take it'
         : unlessWelded(place),
   measures: [
-    length('atMm', ({ stationMm }) => stationMm, 0, 40_000),
+    station('atMm', ({ stationMm }) => stationMm),
     length('longMm', () => inch(4), 10, 1000),
     length('highMm', (place) => Math.round((standing(place)?.widthMm ?? 90) * 0.3), 5, 600),
     length('cornerMm', () => inch(1), 0, 300),

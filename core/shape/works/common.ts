@@ -16,6 +16,14 @@ export const length = (key: string, start: Measure['start'], least = 1, most = 5
   least,
   most,
 });
+/** A place along the member, from its own start; told from the datum. */
+export const station = (key: string, start: Measure['start'], most = 40_000): Measure => ({
+  key,
+  as: 'station',
+  start,
+  least: 0,
+  most,
+});
 export const thickness = (key: string, start: Measure['start'], least = 0.4, most = 40): Measure => ({
   key,
   as: 'thickness',

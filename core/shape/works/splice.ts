@@ -6,6 +6,7 @@ import {
   fromShelf,
   inch,
   length,
+  station,
   over,
   thickness,
   under,
@@ -36,11 +37,11 @@ export const splice: WorkForm = {
   id: 'splice',
   whyNot: (place) => (isOfRole(place, 'rail', 'sill') ? unlessWelded(place) : 'not at such a place'),
   measures: [
-    length('fromMm', ({ stationMm }) => Math.max(0, Math.round(stationMm - 300)), 0, 40_000),
-    length('toMm', ({ stationMm }) => Math.round(stationMm + 300), 0, 40_000),
+    station('fromMm', ({ stationMm }) => Math.max(0, Math.round(stationMm - 300))),
+    station('toMm', ({ stationMm }) => Math.round(stationMm + 300)),
     choice('cut', CUTS),
     thickness('newWallMm', wallOf),
-    thickness('plateMm', (place) => fromShelf(place, 0.7 * wallOf(place))),
+    thickness('fishMm', (place) => fromShelf(place, 0.7 * wallOf(place))),
     length('pastMm', ({ member }) => Math.ceil(1.25 * member.shape.depthMm), 0, 2000),
     length('twinApartMm', () => inch(6), 0, 5000),
   ],
@@ -50,7 +51,7 @@ export const splice: WorkForm = {
     const longMm = of.toMm! - of.fromMm!;
     const share = longMm / member.lengthMm;
     const aroundMm = aroundOf(place);
-    const { legMm } = fillet(place, of.plateMm!, wallOf(place));
+    const { legMm } = fillet(place, of.fishMm!, wallOf(place));
     const { spliceShare } = waysFor(place.practice, { family: place.frame.family, madeMm: wallOf(place) });
     const plateHigh = Math.max(20, depthMm - 2 * (wallOf(place) * 2 + legMm));
     const plates = isClosed(member.shape) ? 4 : 4;
@@ -71,7 +72,7 @@ export const splice: WorkForm = {
           'deviation',
           'length',
         ]),
-        ...[of.fromMm!, of.toMm!].flatMap((mm) => nearJoint(place, mm)),
+        ...nearJoints(place, [of.fromMm!, of.toMm!]),
       ],
       parts: [
         {
@@ -85,7 +86,7 @@ export const splice: WorkForm = {
           name: 'fish plate',
           lengthMm: 2 * of.pastMm!,
           widthMm: plateHigh,
-          thicknessMm: of.plateMm!,
+          thicknessMm: of.fishMm!,
           count: plates,
         },
       ],
@@ -106,22 +107,18 @@ const aroundOf = ({ member: { shape } }: WorkPlace): number =>
         ? shape.depthMm + 2 * shape.flangeMm
         : 2 * shape.depthMm;
 
-/** A joint keeps off axles, brackets and crossmembers. */
-function nearJoint({ frame, member }: WorkPlace, stationMm: number): WorkFinding[] {
+/** Joints keep off axles, brackets and crossmembers: said once, of the nearer one. */
+function nearJoints({ frame, member }: WorkPlace, jointsMm: readonly number[]): WorkFinding[] {
   const startMm = member.startMm ?? 0;
-  const away = (mm: number) => Math.abs(mm - stationMm);
-  const bracketMm = Math.min(
-    Infinity,
-    ...fittingsOn(frame, member).map((each) => away(each.stationMm)),
-    ...axleStationsMm(frame).map((mm) => away(mm - startMm)),
-  );
-  const crossingMm = Math.min(Infinity, ...crossingsOn(frame, member).map((each) => away(each.stationMm)));
+  const away = (stations: readonly number[]) =>
+    Math.min(Infinity, ...stations.flatMap((mm) => jointsMm.map((joint) => Math.abs(joint - mm))));
+  const bracketMm = away([
+    ...fittingsOn(frame, member).map(({ stationMm }) => stationMm),
+    ...axleStationsMm(frame).map((mm) => mm - startMm),
+  ]);
+  const crossingMm = away(crossingsOn(frame, member).map(({ stationMm }) => stationMm));
   return [
-    ...(Number.isFinite(bracketMm)
-      ? under(bracketMm, CRITICAL_REACH_MM, 'near a bracket', ['deviation', 'length'])
-      : []),
-    ...(Number.isFinite(crossingMm)
-      ? under(crossingMm, BETWEEN_HEAT_ZONES_MM, 'near another weld', ['broken', 'length'])
-      : []),
+    ...under(bracketMm, CRITICAL_REACH_MM, 'near a bracket', ['deviation', 'length']),
+    ...under(crossingMm, BETWEEN_HEAT_ZONES_MM, 'near another weld', ['broken', 'length']),
   ];
 }

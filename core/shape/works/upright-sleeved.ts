@@ -2,7 +2,19 @@ import { evenWall, surfaceOf, type MemberShape } from '../../frame';
 import { filletStrengthNPerMm, sectionProperties } from '../../mechanics';
 import { chosenLegMm, FILLER_TENSILE_MPA, STOCK_TUBES } from '../../reference';
 import { wallSection } from '../../weigh';
-import { choice, fillet, inch, length, over, thickness, under, unlessWelded, wallOf, when } from './common';
+import {
+  choice,
+  fillet,
+  inch,
+  length,
+  station,
+  over,
+  thickness,
+  under,
+  unlessWelded,
+  wallOf,
+  when,
+} from './common';
 import { isOfRole } from './places';
 import type { Measures, WorkForm, WorkPlace } from './work';
 
@@ -74,7 +86,7 @@ export const uprightSleeved: WorkForm = {
         ? 'the section does not take it'
         : unlessWelded(place),
   measures: [
-    length('atMm', ({ stationMm }) => Math.round(stationMm), 0, 10_000),
+    station('atMm', ({ stationMm }) => Math.round(stationMm)),
     length('crackMm', () => inch(2), 0, 2000),
     length('outDeepMm', (place) => outsideOf(place).depthMm, 10, 1000),
     length('outWideMm', (place) => outsideOf(place).widthMm, 10, 1000),

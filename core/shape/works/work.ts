@@ -57,7 +57,7 @@ export const WORK_WHY_NOT = [
 ] as const;
 export type WorkWhyNot = (typeof WORK_WHY_NOT)[number];
 
-export type MeasureAs = 'length' | 'thickness' | 'mass' | 'count' | 'choice' | 'temperature';
+export type MeasureAs = 'station' | 'length' | 'thickness' | 'mass' | 'count' | 'choice' | 'temperature';
 /** A measure somebody sets: its usual value at a place, and between which values it is one at all. A choice is the number of its option. */
 export interface Measure {
   readonly key: string;

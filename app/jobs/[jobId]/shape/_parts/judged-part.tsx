@@ -27,7 +27,7 @@ export function JudgedPart({
   return (
     <>
       {whyNot && <p className="font-semibold text-oxide">Not here: it {WORK_WHY_WORDS[whyNot]}.</p>}
-      <ul className="text-[16px]">
+      <ul className="mt-2 text-[16px]">
         {figures.map((figure) => (
           <li key={figure.id}>{figureWords(figure, system)}</li>
         ))}
@@ -42,9 +42,9 @@ export function JudgedPart({
         )}
       </ul>
       <div className="mt-1 grid gap-1">
-        {findings.map((finding) => (
+        {findings.map((finding, k) => (
           <Reason
-            key={`${finding.code} ${finding.weight}`}
+            key={k}
             words={workFindingWords(finding, system)}
             source={sourceWords(finding.source)}
             heavy={finding.weight === 'broken'}

@@ -1,12 +1,13 @@
 'use client';
 
 import { useState } from 'react';
+import { startsAtMm } from '@/core/frame';
 import { parseMassKg, printLength, printMass } from '@/core/quantity';
 import type { Measure } from '@/core/shape';
 import { Entry, Pick } from '@/ui/controls';
 import { useUnitTurn } from '../../../../_parts/turned';
 import { measureWords } from '../../../../_words/works';
-import { useReader } from '../../../_desk';
+import { useMember, useReader } from '../../../_desk';
 import { LengthEntry } from './length-entry';
 
 /** One measure of a work: a length, a load, a number or a choice. Outside what it may be it is left as it was, and said. */
@@ -20,6 +21,7 @@ export function MeasureEntry({
   onValue: (value: number) => void;
 }) {
   const { system } = useReader();
+  const { member } = useMember();
   const [problem, setProblem] = useState<string>();
   const { as, least, most, options } = measure;
   const label = measureWords(measure);
@@ -39,12 +41,13 @@ export function MeasureEntry({
         onPick={(k) => onValue(Number(k))}
       />
     );
-  if (as === 'length' || as === 'thickness')
+  if (as === 'length' || as === 'thickness' || as === 'station')
     return (
       <LengthEntry
         label={label}
         valueMm={value}
-        kind={as}
+        kind={as === 'station' ? 'length' : as}
+        fromMm={as === 'station' ? startsAtMm(member) : 0}
         {...(problem && { problem })}
         onWrong={setProblem}
         onLength={offer}
@@ -59,8 +62,8 @@ function boundsWords({ as, least, most }: Measure, system: 'in' | 'mm'): string 
   const print = (value: number) =>
     as === 'mass'
       ? printMass(value, system)
-      : as === 'length' || as === 'thickness'
-        ? printLength(value, system, as)
+      : as === 'length' || as === 'thickness' || as === 'station'
+        ? printLength(value, system, as === 'thickness' ? as : 'length')
         : String(value);
   return `${print(least)} to ${print(most)}`;
 }
