@@ -84,3 +84,4 @@ export { brokenIn, letInOn, worksOf, worksOn, type PlannedWork } from './works';
 export { plateEndsOf, type JudgedEnd } from './plate-ends';
 export { triedPractice, type Tried } from './tried';
 export { answeredJob } from './answered';
+export { worksForHost, worksForMember } from './suited-works';

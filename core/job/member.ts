@@ -13,6 +13,7 @@ import {
   checkRules,
   clashesUnder,
   flatPattern,
+  isBolted,
   kitOver,
   lengthened,
   memberStates,
@@ -103,9 +104,7 @@ export function workMember(inputs: MemberInputs): MemberWork {
   const proposals = proposeRepairs(picture, saved, letIn).map((proposal) =>
     withRoomForWelds(picture, proposal),
   );
-  const tried = proposals.map((proposal) =>
-    workRepair(repairPicture(picture, proposal), true, inputs.grossMassKg),
-  );
+  const tried = proposals.map((proposal) => orBetter(picture, proposal, inputs.grossMassKg));
   const isGood = ({ against }: WorkedRepair) => against.length === 0;
   const repairs = [
     ...saved.map((repair) => workRepair(repairPicture(picture, repair), false, inputs.grossMassKg)),
@@ -132,6 +131,22 @@ export function workMember(inputs: MemberInputs): MemberWork {
             .filter((kept) => kept !== undefined)
         : [],
   };
+}
+
+/**
+ * The engine's own choice, or, where that breaks a rule or would not do at all, the first of the other forms that does neither. It stays welded where the
+ * shop welds: that a cut breaks a rule is no reason to drill.
+ */
+function orBetter(picture: MemberPicture, proposal: Repair, grossMassKg: number | undefined): WorkedRepair {
+  const worked = workRepair(repairPicture(picture, proposal), true, grossMassKg);
+  const isGood = (each: WorkedRepair) => each.against.length === 0 && brokenRules(each).length === 0;
+  if (isGood(worked) || !worked.target) return worked;
+  const better = candidates(picture, worked.target, { grossMassKg }).find(
+    (each) => isGood(each) && isBolted(each.repair) === isBolted(proposal),
+  );
+  if (!better) return worked;
+  // Under the first one's name: a proposal is the same one whichever form it has come to.
+  return { ...better, repair: { ...better.repair, id: proposal.id } };
 }
 
 function workRepair(

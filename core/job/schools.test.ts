@@ -102,13 +102,14 @@ describe('the same evidence, each school its own answer (documented, common prac
   test.each<[Approach, string, boolean]>([
     ['repair', 'Mend', true],
     ['preservation', 'Mend', true],
-    ['bolt on', 'Mend', false],
+    ['bolt on', 'Mend', true],
     ['section', 'Splice', false],
     ['replace only', 'Renew', false],
   ])('a rail thin along its lower third: %s says %s; plates are drawn: %s', (approach, verdict, draws) => {
     const of = work(records(MILD, ROTTEN, everywhere({ approach })));
     expect(of.verdict.verdict).toBe(verdict);
     expect(of.repairs.length > 0).toBe(draws);
+    for (const { repair } of of.repairs) expect(repair.bolts !== undefined).toBe(approach === 'bolt on');
   });
   test.each<[Approach, string]>([
     ['repair', 'Renew'],

@@ -1,5 +1,6 @@
 import {
   askLift,
+  brokenRules,
   boughtMember,
   jobBuyersLook,
   jobDemand,
@@ -9,6 +10,7 @@ import {
   rememberAsMade,
   verdictWithDemand,
   workJob,
+  worksForMember,
   type AsMade,
   type Evidence,
   type JobDemand,
@@ -28,6 +30,7 @@ import {
 import { standingAgainst } from '../metal';
 import { DEFAULT_PRACTICE } from '../reference';
 import type { Reading } from '../probe';
+import { renewalTubes, workPlace } from '../shape';
 import type { Crack } from '../trace';
 import type { LiftPlan, Look, LookResult, Sign, SignDetail, Way } from '../walk';
 import { severity, unitVerdict, type Verdict } from '../weigh';
@@ -887,5 +890,33 @@ describe('on an open-channel truck, whatever is found by chance', () => {
     const thinAtOnePlace = read(stage.frame, [stage.rail], (_, share) => (share === 0.5 ? 0.85 : 1));
     const { rail } = of([...stage.sound(), ...thinAtOnePlace.filter(({ face }) => face === 'bottom')]);
     expect(severity(rail as Verdict)).toBeLessThanOrEqual(severity('Can’t say'));
+  });
+});
+
+describe('whatever asks to be mended has an answer in Shape: a repair that passes, or why none does and what else would', () => {
+  const rows = TABLE.filter((_, k) => k % 3 === 0);
+  test('at least twenty situations', () => expect(rows.length).toBeGreaterThanOrEqual(20));
+  test.each(rows.map((row) => [`${row[1]}, ${row[0]}`, row] as const))('%s', (_name, [, family, found]) => {
+    const stage = stageOf(family);
+    const records = { ...stage.job, evidence: found(stage) };
+    for (const { picture, verdict, repairs, notOffered } of workJob(records)) {
+      const { member } = picture;
+      if (severity(verdict.verdict) < severity('Mend')) continue;
+      const place = workPlace(records.frame, records.practice, { on: 'member', hostId: member.id })!;
+      const others = [
+        ...worksForMember(place, verdict),
+        ...(member.role === 'crossmember' ? renewalTubes(records.frame, member) : []),
+      ];
+      // Only where nobody read what its welds land on is one drawn that breaks a rule, and then that is said.
+      const broken = repairs.filter(
+        (each) => brokenRules(each).length > 0 && !each.unchecked.includes('landing'),
+      );
+      expect([member.id, repairs.length + notOffered.length + others.length > 0]).toEqual([member.id, true]);
+      expect([member.id, broken.map((each) => brokenRules(each).map(({ code }) => code))]).toEqual([
+        member.id,
+        [],
+      ]);
+      for (const tried of notOffered) expect(tried.against.length).toBeGreaterThan(0);
+    }
   });
 });

@@ -23,21 +23,28 @@ const keyOf = ({ on, id }: WorkPlace): string => `${on} ${id}`;
 export function NewWork({
   places,
   from,
+  at: startAt,
+  form: startForm,
   onDone,
 }: {
   places: readonly WorkPlace[];
   from?: Work | undefined;
+  /** Where and what to begin with. */
+  at?: string | undefined;
+  form?: WorkId | undefined;
   onDone: () => void;
 }) {
   const { keep } = useRecords();
   const { system } = useReader();
   const { member } = useMember();
   const stamp = useStamp();
-  const [at, setAt] = useState(from ? `${from.on} ${from.hostId}` : places[0] && keyOf(places[0]));
+  const [at, setAt] = useState(
+    from ? `${from.on} ${from.hostId}` : (startAt ?? (places[0] && keyOf(places[0]))),
+  );
   const place = places.find((each) => keyOf(each) === at);
   const all = place ? worksAt(place) : [];
   const fitting = all.filter(({ whyNot }) => whyNot === undefined).map(({ id }) => id);
-  const [chosen, setChosen] = useState<WorkId | undefined>(from?.form);
+  const [chosen, setChosen] = useState<WorkId | undefined>(from?.form ?? startForm);
   const form = chosen && fitting.includes(chosen) ? chosen : fitting[0];
   const [typed, setTyped] = useState<Record<string, Measures>>(
     from ? { [`${at} ${from.form}`]: from.measures } : {},

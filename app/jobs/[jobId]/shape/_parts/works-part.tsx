@@ -1,35 +1,44 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { jobHosts, worksOf, worksOn, type PlannedWork } from '@/core/job';
+import { jobHosts, worksForHost, worksForMember, worksOf, worksOn, type PlannedWork } from '@/core/job';
 import { hostsOf } from '@/core/frame';
-import { workPlace, worksAt, type Work, type WorkPlace } from '@/core/shape';
+import { workPlace, worksAt, type Work, type WorkId, type WorkPlace } from '@/core/shape';
 import { When } from '@/ui/controls';
 import { HOST_NEED_WORDS } from '../../../../_words/by-hand';
 import { WORK_WORDS } from '../../../../_words/works';
-import { StrikeSheet, useMember, usePlace, useReader, useRecords } from '../../../_desk';
+import { StrikeSheet, useMember, usePlace, useReader, useRecords, useWork } from '../../../_desk';
 import { NewWork } from './new-work';
 import { JudgedPart } from './judged-part';
+
+/** A work that is being changed, or a new one at a place, in a form. */
+interface Draft {
+  readonly work?: Work;
+  readonly at?: string;
+  readonly form?: WorkId;
+}
 
 /** What is made at brackets, joints, panels and the member itself, and is no plate on its wall: what is bad there, what is specified, and a new one. */
 export function WorksPart() {
   const { file } = useRecords();
   const { member } = useMember();
-  const [changing, setChanging] = useState<{ work?: Work }>();
+  const [changing, setChanging] = useState<Draft>();
   const planned = useMemo(() => worksOn(worksOf(file), member.id), [file, member.id]);
   const places = usePlaces();
   return (
     <section className="mt-4 border-t border-rule pt-2" aria-label="Brackets, joints and sheet">
       <h2 className="text-xl font-semibold">Brackets, joints and sheet</h2>
-      <BadHere />
+      <BadHere places={places} onSpecify={(at, form) => setChanging({ at, form })} />
       {planned.map((each) => (
         <PlannedCard key={each.work.id} planned={each} onChange={() => setChanging({ work: each.work })} />
       ))}
       {changing ? (
         <NewWork
-          key={changing.work?.id ?? 'new'}
+          key={changing.work?.id ?? `${changing.at ?? 'new'} ${changing.form ?? ''}`}
           places={places}
           from={changing.work}
+          at={changing.at}
+          form={changing.form}
           onDone={() => setChanging(undefined)}
         />
       ) : (
@@ -61,15 +70,40 @@ function usePlaces(): WorkPlace[] {
   }, [file, member.id, cursor.stationMm]);
 }
 
-/** What was found bad of them, and what each needs. */
-function BadHere() {
+/** What was found bad of them and of the member itself, what each needs, and the works that would mend it. */
+function BadHere({
+  places,
+  onSpecify,
+}: {
+  places: readonly WorkPlace[];
+  onSpecify: (at: string, form: WorkId) => void;
+}) {
   const { file } = useRecords();
   const { member } = useMember();
   const bad = useMemo(
     () => jobHosts(file).filter(({ memberIds }) => memberIds.includes(member.id)),
     [file, member.id],
   );
-  if (bad.length === 0) return <p className="caption">None of them was found bad on this member.</p>;
+  const { work } = useWork();
+  const itself = places.find(({ on }) => on === 'member');
+  const forItself = work && itself ? worksForMember(itself, work.verdict) : [];
+  if (bad.length === 0 && forItself.length === 0)
+    return <p className="caption">None of them was found bad on this member.</p>;
+  const offer = (place: WorkPlace | undefined, forms: readonly WorkId[]) =>
+    place && (
+      <span className="flex flex-wrap gap-2">
+        {forms.slice(0, MOST_OFFERED).map((form) => (
+          <button
+            key={form}
+            type="button"
+            className="plain"
+            onClick={() => onSpecify(`${place.on} ${place.id}`, form)}
+          >
+            {WORK_WORDS[form]}
+          </button>
+        ))}
+      </span>
+    );
   return (
     <ul className="ruled" aria-label="Made good by hand">
       {bad.map(({ on, id, name, found, needs, verdict, carries }) => (
@@ -80,11 +114,28 @@ function BadHere() {
           {carries.length > 0 && <span className="caption">; carries {carries.join(', ')}</span>}
           <br />
           {needs.map((need) => HOST_NEED_WORDS[need]).join('; ')}.
+          {offer(placeOf(places, on, id), hostWorks(placeOf(places, on, id), needs))}
         </li>
       ))}
+      {forItself.length > 0 && (
+        <li className="py-1">
+          <span className="font-semibold">
+            {work!.verdict.verdict} {member.name}
+          </span>
+          , beside plates or instead of them:
+          {offer(itself, forItself)}
+        </li>
+      )}
     </ul>
   );
 }
+
+/** Works offered by a button; the others stand in the list. */
+const MOST_OFFERED = 3;
+const placeOf = (places: readonly WorkPlace[], on: string, id: string): WorkPlace | undefined =>
+  places.find((place) => place.on === on && place.id === id);
+const hostWorks = (place: WorkPlace | undefined, needs: Parameters<typeof worksForHost>[1]['needs']) =>
+  place ? worksForHost(place, { needs }) : [];
 
 /** One work as it was specified: what it comes to on the frame as it stands. */
 function PlannedCard({ planned, onChange }: { planned: PlannedWork; onChange: () => void }) {

@@ -1,0 +1,53 @@
+import { worksAt, type WorkId, type WorkPlace } from '../shape';
+import type { Finding, HostNeed, HostVerdict, Verdict } from '../weigh';
+
+/** What mends what a bad bracket, joint or panel asks for, the usual one first (common practice, no source). */
+const FOR_NEED: Readonly<Record<HostNeed, readonly WorkId[]>> = {
+  'weld anew': ['gusset', 'bracket trimmed', 'bracket renewed', 'leg structure', 'captive mount'],
+  'fasten anew': ['hole doubler', 'through plates', 'bracket renewed'],
+  'bond anew': ['stud blocked', 'through plates'],
+  'renew it': ['captive mount', 'leg structure', 'dish plate', 'bracket renewed', 'through plates'],
+  'close the sheet': ['sheet patch', 'formed tab', 'through plates'],
+  'clear it': ['access opening'],
+  'look closer': [],
+};
+
+/** Findings that a work of its own answers, whatever else is bad. */
+const FOR_FINDING: Partial<Readonly<Record<Finding['code'], readonly WorkId[]>>> = {
+  'not-straight': ['straightening'],
+};
+/** What mends a member of its own kind, where plates do not. */
+const FOR_MEMBER: readonly WorkId[] = [
+  'upright sleeved',
+  'stud blocked',
+  'dish plate',
+  'leg structure',
+  'sheet patch',
+];
+
+const suited = (place: WorkPlace, wanted: readonly WorkId[]): WorkId[] => {
+  const fits = new Set(worksAt(place).flatMap(({ id, whyNot }) => (whyNot ? [] : [id])));
+  return [...new Set(wanted)].filter((id) => fits.has(id));
+};
+
+/** Works that mend what was found of a host, and go there; none where one closer look comes first. */
+export const worksForHost = (place: WorkPlace, { needs }: Pick<HostVerdict, 'needs'>): WorkId[] =>
+  suited(
+    place,
+    needs.flatMap((need) => FOR_NEED[need]),
+  );
+
+/** Works that mend a member by itself, for what speaks against it; none where nothing asks for more than a look. */
+export function worksForMember(
+  place: WorkPlace,
+  { verdict, findings }: { readonly verdict: Verdict; readonly findings: readonly Pick<Finding, 'code'>[] },
+): WorkId[] {
+  const own = findings.flatMap(({ code }) => FOR_FINDING[code] ?? []);
+  const isAsked = verdict === 'Mend' || verdict === 'Splice' || verdict === 'Renew';
+  return suited(place, [
+    ...own,
+    ...(verdict === 'Splice' ? (['splice'] as const) : []),
+    ...(isAsked ? FOR_MEMBER : []),
+    ...(verdict === 'Renew' ? (['splice'] as const) : []),
+  ]);
+}
