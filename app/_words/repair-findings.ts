@@ -85,6 +85,16 @@ const REPAIR_WORDS: Readonly<Record<RepairFindingCode, Say<RepairFinding>>> = {
     detail: 'its ends found with dye and drilled; it is counted as open, and the plates carry past it',
     change: 'weld it shut where the steel may be welded; else look at its ends again, on a date',
   }),
+  'face-hidden': (f) => ({
+    title: `Not reached as it stands: ${f.name}`,
+    detail: 'neither torch nor drill comes to it until what hides it is off',
+    change: 'take that off, and put it back; or a plate on a face that is reached',
+  }),
+  'no-drain-room': (f, s) => ({
+    title: `Drain of ${printLength(f.value!, s, 'length')} is wider than the opened stretch`,
+    detail: 'it would run into the old floor beside it, and let nothing out there',
+    change: 'a smaller drain in the shop’s practice, or open the floor further',
+  }),
   'zinc-beneath': () => ({
     title: 'Zinc where it is welded',
     detail: 'stripped to 2 in beside every seam, and vented: the fume makes ill',

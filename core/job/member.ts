@@ -173,7 +173,11 @@ function workRepair(
     ),
     against: reasonsAgainst(findings, foundFraction(context)),
     patterns: repair.pieces.map((piece) =>
-      flatPattern(picture.member, repair, piece, { ...picture.practice, drains: picture.ways.drains }),
+      flatPattern(picture.member, repair, piece, {
+        ...picture.practice,
+        drains: picture.ways.drains,
+        zones: picture.zones,
+      }),
     ),
     joined,
     joinFindings: checkJoining(context, joined),

@@ -7,10 +7,11 @@ import {
   type Ways,
 } from '../reference';
 import { lengthDigits, type UnitSystem } from '../quantity';
-import { isClosed, startsAtMm, surfaceOf, type Member } from '../frame';
-import { foldsBetween } from '../weigh';
+import { startsAtMm, surfaceOf, type Member } from '../frame';
+import { foldsBetween, type DamageZone } from '../weigh';
 import { bendAllowanceMm } from './bend';
 import { boltRowsAt, boltStationsMm, isBolted } from './bolting';
+import { drainsOf } from './drains';
 import { holesUnder } from './holes';
 import { plugLayout } from './plugs';
 import {
@@ -58,7 +59,10 @@ export interface FlatPattern {
 
 /** What of the shop's practice shapes a flat; pockets are drained where nothing is said. */
 type FlatPractice = Pick<MetalPractice, 'bendRadiusPerThickness' | 'bendK' | 'drainDiameterMm'> &
-  Partial<Pick<Ways, 'drains'>>;
+  Partial<Pick<Ways, 'drains'>> & {
+    /** Damage under the piece: where it is cut out, its water stands. */
+    readonly zones?: readonly DamageZone[];
+  };
 
 export function flatPattern(
   member: Member,
@@ -91,7 +95,14 @@ export function flatPattern(
       ...spanAcross(outline, toV(fold)),
     })),
     holes: [
-      ...drains(member, piece, practice, toV),
+      ...drainsOf(member, repair, piece, { practice, zones: practice.zones ?? [] }).map(
+        ({ stationMm, uMm, diameterMm }): FlatHole => ({
+          xMm: stationMm - piece.startMm,
+          vMm: toV(uMm),
+          diameterMm,
+          purpose: 'drain',
+        }),
+      ),
       ...plugs(member, repair, piece, toV),
       ...keptHoles(member, piece, toV),
       ...boltHoles(member, repair, piece, toV),
@@ -128,26 +139,6 @@ function spanAcross(outline: readonly Point[], v: number): { fromXMm: number; to
   return crossings.length
     ? { fromXMm: Math.min(...crossings), toXMm: Math.max(...crossings) }
     : { fromXMm: 0, toXMm: 0 };
-}
-
-/** Drains belong to a closed pocket's low point: the bottom of a box's lower cap, one inside each end and one between when it is long. An open channel holds no water. */
-function drains(
-  member: Member,
-  piece: Piece,
-  practice: FlatPractice,
-  toV: (uMm: number) => number,
-): FlatHole[] {
-  if (!isClosed(member.shape) || piece.kind !== 'bottom U' || practice.drains === 'sealed') return [];
-  const { noseUMm } = coverage(member.shape, piece);
-  const lengthMm = piece.endMm - piece.startMm;
-  const inset = taperLengthMm(piece) + practice.drainDiameterMm;
-  const places = lengthMm > 1200 ? [inset, lengthMm / 2, lengthMm - inset] : [inset, lengthMm - inset];
-  return places.map((xMm) => ({
-    xMm,
-    vMm: toV(noseUMm),
-    diameterMm: practice.drainDiameterMm,
-    purpose: 'drain',
-  }));
 }
 
 /** The maker's holes beneath a piece are repeated in it: none that drains, locates or is looked through is covered. */

@@ -56,6 +56,8 @@ export const REPAIR_FINDING_CODES = [
   'coat-between',
   'rust-between',
   'crack-stays',
+  'face-hidden',
+  'no-drain-room',
 ] as const;
 export type RepairFindingCode = (typeof REPAIR_FINDING_CODES)[number];
 

@@ -7,6 +7,8 @@ import { cutLoose, heatNear, holesBeneath, inTheWay } from './in-the-way';
 import { crackCoverage, skinBeneath, staggered, wideBetweenWelds } from './covers';
 import { landing, lap, tooThinToWeld } from './landing';
 import { shopPlates, steelTakesWelds } from './may-be-welded';
+import { drainRoom } from './drains';
+import { reachedFaces } from './reach';
 import { shelf } from './shelf';
 import { crackBeside, sealedPocket, seamsAsked } from './legal';
 import { straightBeneath } from './straight';
@@ -55,6 +57,8 @@ const OF_PLATES: readonly RepairRule[] = [
   crackCoverage,
   skinBeneath,
   staggered,
+  reachedFaces,
+  drainRoom,
 ];
 const RANK = { broken: 0, deviation: 1, note: 2 } as const;
 

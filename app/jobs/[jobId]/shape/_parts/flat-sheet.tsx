@@ -1,7 +1,7 @@
 'use client';
 
 import { lengthDigits, printLength, printMass, type UnitSystem } from '@/core/quantity';
-import { pieceName, type FlatHole, type FlatPattern } from '@/core/shape';
+import { LIP_MM, pieceName, type FlatHole, type FlatPattern } from '@/core/shape';
 import { flatPaths } from '@/ui/print';
 
 /** A piece laid flat, to scale, with what a brake and a table need to know, and its files. */
@@ -76,7 +76,8 @@ export function FlatSheet({
                   `${holes.length} ${HOLE_WORDS[purpose]}, Ø ${[...new Set(holes.map((hole) => length(hole.diameterMm)))].join(' and ')}`,
               )
               .join('; ')}
-            {pattern.holes.some((hole) => hole.purpose === 'drain') && '; drain edges turned down'}
+            {pattern.holes.some((hole) => hole.purpose === 'drain') &&
+              `; drain edges turned down ${printLength(LIP_MM, system, 'length')}`}
           </li>
         )}
       </ul>

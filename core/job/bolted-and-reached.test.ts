@@ -235,3 +235,40 @@ test('whatever of the web is thin, what is offered is better than what was found
     { numRuns: 12, seed: 31 },
   );
 });
+
+describe('faces that are not reached', () => {
+  const hidden = (faces: readonly FaceId[]) => {
+    const of = records({ steel: 'a36', kept: (face) => (face === 'bottom' ? 0.5 : 0.99) });
+    const frame = {
+      ...of.frame,
+      members: of.frame.members.map((member) =>
+        member.id === 'rail-left' ? { ...member, hidden: [...faces] } : member,
+      ),
+      panels: [
+        {
+          id: 'floor',
+          kind: 'floor' as const,
+          name: 'Cargo floor',
+          fromMm: 1500,
+          toMm: 2600,
+          behindIds: ['rail-left'],
+        },
+      ],
+    };
+    const sorted = sortedRecords({ ...of, frame });
+    const done = workMember(
+      inputsOf(
+        sorted,
+        frame.members.find(({ id }) => id === 'rail-left')!,
+      ),
+    );
+    return done.repairs[0]!.findings.filter(({ code }) => code === 'face-hidden');
+  };
+  test('a plate on one says so and names what lies over it; a plate beside it says nothing', () => {
+    expect(hidden(['bottom']).map(({ name, weight }) => [name, weight])).toEqual([
+      ['bottom, behind cargo floor', 'deviation'],
+    ]);
+    expect(hidden(['top'])).toEqual([]);
+    expect(hidden([])).toEqual([]);
+  });
+});
