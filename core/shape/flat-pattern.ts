@@ -19,7 +19,6 @@ import {
   isInside,
   outlineOnStrip,
   pieceName,
-  taperLengthMm,
   type Piece,
   type Repair,
 } from './repair';
