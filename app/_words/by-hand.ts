@@ -1,5 +1,4 @@
 import type { Member } from '@/core/frame';
-import { pieceKindsFor } from '@/core/shape';
 import { severity, type HostNeed, type MemberPicture, type Verdict } from '@/core/weigh';
 
 /** What is made good without a plate drawn here: what is needed, and by whom. */
@@ -31,9 +30,6 @@ const OF_ROLE: Partial<Record<Member['role'], string>> = {
   plate: 'It is renewed as it was made',
   brace: 'It is renewed as it was made',
 };
-/** The one section that no flat plate lies on. */
-const OF_TUBE = 'A round tube is sleeved or renewed; the sleeve is specified by hand';
-
 /** Why no plate is drawn on a member, and what is needed instead: never a step that would not help. */
 export function nothingDrawnWords(picture: MemberPicture, verdict: Verdict): string {
   const { member } = picture;
@@ -49,9 +45,7 @@ export function nothingDrawnWords(picture: MemberPicture, verdict: Verdict): str
       : `Weigh says ${verdict} of this crossmember. No plate is proposed on crossmembers: add a piece by hand, or renew it.`;
   const ofRole = OF_ROLE[member.role];
   if (ofRole) return `Weigh says ${verdict} of ${name}. ${ofRole}.`;
-  if (pieceKindsFor(member.shape).length === 0)
-    return `Weigh says ${verdict} of ${name}. ${OF_TUBE}: Weigh has the section left and what it must carry.`;
   if (picture.steel.weldRepair !== 'yes' && hasDamage)
-    return `${picture.steel.name}: no welded repair is proposed. Identify the steel in Frame, or follow the maker’s own instructions.`;
+    return `${picture.steel.name}: no welded repair is proposed, and none that is bolted would do. Identify the steel in Frame, or follow the maker’s own instructions.`;
   return `Weigh says ${verdict} of ${name}; no plate is proposed for it. Its reasons are in Weigh.`;
 }

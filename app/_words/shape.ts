@@ -21,6 +21,7 @@ export const FORM_WORDS: Readonly<Record<PieceKind, string>> = {
   'bottom U': 'a cap over the lower part, up both sides',
   'top U': 'a cap over the upper part, down both sides',
   'cover plate': 'flat, over a flange',
+  sleeve: 'two rolled halves round a tube, seams and slanted ends welded',
 };
 
 /** Inch bolts are called by their inches in either system. */

@@ -15,6 +15,7 @@ export {
   referencePoint,
   SHAPE_KINDS,
   shapeSchema,
+  pointOffSurface,
   surfacePoint,
   uOnFace,
   withBreadth,

@@ -261,7 +261,7 @@ export function midlinePoint(shape: MemberShape, face: Face, uMm: number): reado
 }
 
 /** A point `inMm` inside the surface. */
-function pointOffSurface(
+export function pointOffSurface(
   shape: MemberShape,
   face: Face,
   uMm: number,

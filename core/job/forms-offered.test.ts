@@ -32,6 +32,7 @@ const SHAPES: Readonly<Record<string, MemberShape>> = {
   hat: { kind: 'hat', depthMm: 110, widthMm: 90, lipMm: 25, thicknessMm: 3.2 },
   angle: { kind: 'angle', depthMm: 100, flangeMm: 80, thicknessMm: 6.35 },
   flat: { kind: 'flat', depthMm: 150, thicknessMm: 9.5 },
+  tube: { kind: 'tube', depthMm: 114, thicknessMm: 6 },
 };
 type Where = 'bottom' | 'top' | 'low sides' | 'bottom and low sides';
 const isThinned = (where: Where, face: { id: string; upright: boolean }, heightShare: number): boolean =>

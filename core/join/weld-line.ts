@@ -20,6 +20,7 @@ import { faceAtU, onSheet, type Face, type FaceId } from '../frame';
 import {
   boltedForceN,
   coverageAt,
+  formOf,
   isBolted,
   isInside,
   memberStates,
@@ -35,7 +36,14 @@ import {
 import { boltFlowShare, boltSets, type BoltSet } from './bolt-set';
 
 export type WeldPlace =
-  'upper edge' | 'lower edge' | 'flange tip' | 'edge on the flange' | 'front end' | 'rear end' | 'plugs';
+  | 'upper edge'
+  | 'lower edge'
+  | 'flange tip'
+  | 'edge on the flange'
+  | 'seam'
+  | 'front end'
+  | 'rear end'
+  | 'plugs';
 export type WeldPosition = 'flat' | 'horizontal' | 'vertical' | 'overhead';
 
 /** Intermittent runs: each `lengthMm` long, `pitchMm` from centre to centre. */
@@ -181,6 +189,7 @@ function edgeLines(
   shearN: number | undefined,
 ): Omit<WeldLine, 'id'>[] {
   const { repair, picture } = context;
+  if (formOf(piece.kind).wraps) return seamLines(context, piece);
   const straight = stations.filter(
     ({ stationMm }) =>
       stationMm >= piece.startMm + taperLengthMm(piece) - 1 &&
@@ -250,6 +259,19 @@ function positionOf(
   if (id === 'top') return inside ? 'overhead' : 'flat';
   return isEnd ? 'vertical' : 'horizontal';
 }
+
+/** Both seams of a piece that goes all the way round: its halves welded to each other, which brings no force in. */
+const seamLines = (context: RepairPicture, piece: Piece): Omit<WeldLine, 'id'>[] =>
+  (['outer', 'inner'] as const).map((face) => ({
+    ...filletBase(context, piece, piece.thicknessMm),
+    place: 'seam',
+    face,
+    fromMm: piece.startMm,
+    toMm: piece.endMm,
+    lengthMm: piece.endMm - piece.startMm,
+    style: 'continuous',
+    position: context.repair.onBench ? 'flat' : 'horizontal',
+  }));
 
 /** Skip: the shortest run allowed at the widest pitch that still stitches the plate. To continuous: the same runs laid skipping about until they meet. */
 function runsOf(
@@ -380,7 +402,9 @@ function plugLine(
 function endDemands(context: RepairPicture, piece: Piece, lines: readonly WeldLine[]): EndDemand[] {
   const { picture } = context;
   const forceN = plateForceN(picture, piece);
-  const own = lines.filter((line) => line.pieceId === piece.id && line.kind === 'fillet');
+  const own = lines.filter(
+    (line) => line.pieceId === piece.id && line.kind === 'fillet' && line.place !== 'seam',
+  );
   return own
     .filter((line) => line.place === 'front end' || line.place === 'rear end')
     .map((endLine) => {

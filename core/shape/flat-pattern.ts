@@ -14,14 +14,7 @@ import { boltRowsAt, boltStationsMm, isBolted } from './bolting';
 import { drainsOf } from './drains';
 import { holesUnder } from './holes';
 import { plugLayout } from './plugs';
-import {
-  coverage,
-  isInside,
-  outlineOnStrip,
-  pieceName,
-  type Piece,
-  type Repair,
-} from './repair';
+import { coverage, isInside, outlineOnStrip, pieceName, type Piece, type Repair } from './repair';
 
 export interface FlatHole {
   readonly xMm: number;
@@ -73,10 +66,13 @@ export function flatPattern(
   const whole = coverage(member.shape, piece);
   const insideRadiusMm = practice.bendRadiusPerThickness * piece.thicknessMm;
   const allowanceMm = bendAllowanceMm(Math.PI / 2, insideRadiusMm, piece.thicknessMm, practice.bendK);
-  const folds = foldsBetween(surface, whole.uFromMm, whole.uToMm);
+  const isRound = member.shape.kind === 'tube';
+  const folds = isRound ? [] : foldsBetween(surface, whole.uFromMm, whole.uToMm);
+  // Rolled round a tube it is as long as the circle through the middle of its own wall.
+  const rolled = isRound ? 1 + piece.thicknessMm / member.shape.depthMm : 1;
   // Laid inside, its own corner lies a wall and its own thickness in from the rail's.
   const cornerMm = insideRadiusMm + (isInside(piece) ? member.shape.thicknessMm + piece.thicknessMm : 0);
-  const toV = (uMm: number) => flattened(uMm, whole.uFromMm, folds, cornerMm, allowanceMm);
+  const toV = (uMm: number) => rolled * flattened(uMm, whole.uFromMm, folds, cornerMm, allowanceMm);
   const outline = outlineOnStrip(member, piece).map(([stationMm, uMm]): Point => [
     stationMm - piece.startMm,
     toV(uMm),

@@ -132,7 +132,7 @@ const BY_SECTION: Readonly<Record<MemberShape['kind'], Choose>> = {
   hat: onHat,
   angle: onAngle,
   flat: onFlat,
-  tube: () => [],
+  tube: () => [[{ kind: 'sleeve', lowerEdgeMm: 0, upperEdgeMm: 0 }]],
 };
 
 /** Room for a fillet and sound metal beside it. */

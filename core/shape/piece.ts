@@ -9,6 +9,7 @@ export const PIECE_KINDS = [
   'bottom U',
   'top U',
   'cover plate',
+  'sleeve',
 ] as const;
 export type PieceKind = (typeof PIECE_KINDS)[number];
 

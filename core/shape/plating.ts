@@ -18,7 +18,7 @@ import {
   type Bolt,
   type BoltedRepair,
 } from './bolting';
-import { coverageAt, isInside, type Bolts, type Piece, type Repair } from './repair';
+import { coverageAt, isInside, taperLengthMm, type Bolts, type Piece, type Repair } from './repair';
 
 /** Share of yield a plate is counted at when nothing is known of the load: 0.67 Fy (common practice, no source). */
 export const PLATE_STRESS_SHARE = 0.67;
@@ -55,6 +55,7 @@ export function landingsAt(
     return boltRowsAt(picture.member, repair, piece, stationMm).map((uMm) =>
       boltLanding(picture, repair.bolts, stationMm, uMm),
     );
+  if (formOf(piece.kind).wraps) return ringsAt(picture, piece, stationMm);
   const wall = wallAt(picture.account.welded, stationMm);
   const legMm = chosenLegMm(piece.thicknessMm, picture.built.thicknessMm);
   const edges = [
@@ -66,6 +67,49 @@ export function landingsAt(
       ? { ...edge, lands: true, why: 'meets the other cap', wallMm: piece.thicknessMm }
       : edge,
   );
+}
+
+/** So far from a wrapped piece's end its end weld lies at least, mm. */
+const END_RING_MM = 25;
+
+/**
+ * A piece that goes all the way round bears on what is beneath at a quarter's distance; at its ends each quarter of the ring must be sound for the end
+ * weld. What does not land stands first.
+ */
+function ringsAt(picture: MemberPicture, piece: Piece, stationMm: number): EdgeLanding[] {
+  const { surface, member } = picture;
+  const reachMm = Math.max(END_RING_MM, taperLengthMm(piece));
+  const isAtEnd =
+    (piece.startMm > 1 && stationMm - piece.startMm <= reachMm) ||
+    (piece.endMm < member.lengthMm - 1 && piece.endMm - stationMm <= reachMm);
+  const wall = wallAt(picture.account.welded, stationMm);
+  const quarters = surface.faces.map((face): EdgeLanding => {
+    const base = { uMm: face.uStartMm, face };
+    if (!isAtEnd) return { ...base, lands: true, why: 'meets the other cap', wallMm: piece.thicknessMm };
+    const under = bandUnder(picture, wall, face, face.uStartMm, face.uStartMm + face.widthMm);
+    if (under.guessed) {
+      const heldMm = heldUnder(picture, stationMm, under.rows);
+      return heldMm === undefined
+        ? { ...base, wallMm: under.lowerMm, lands: false, why: 'not measured' }
+        : { ...base, wallMm: heldMm, lands: true, why: 'struck' };
+    }
+    const lands = under.thicknessMm >= picture.soundMm;
+    return { ...base, wallMm: under.lowerMm, lands, why: lands ? 'sound' : 'unsound' };
+  });
+  return quarters.sort((a, b) => Number(a.lands) - Number(b.lands));
+}
+
+/**
+ * Development of a wrapped piece, mm: its end weld takes the whole force in at once where it is strong enough all round; else nothing of it counts.
+ */
+function ringedInMm(picture: MemberPicture, piece: Piece, end: 'start' | 'finish'): number {
+  const stationMm = end === 'start' ? piece.startMm : piece.endMm;
+  const ring = ringsAt(picture, piece, stationMm);
+  const longer = piece.taperMm > 0 ? Math.SQRT2 : 1;
+  const takesN = ring
+    .filter(({ lands }) => lands)
+    .reduce((sum, edge) => sum + edgeStrengthNPerMm(picture, piece, edge) * edge.face.widthMm * longer, 0);
+  return takesN >= plateForceN(picture, piece) ? Math.max(END_RING_MM, taperLengthMm(piece)) : Infinity;
 }
 
 /** What of a repair says how its plates are held. */
@@ -236,6 +280,7 @@ export function developmentMm(
   end: 'start' | 'finish',
 ): number {
   if (isBolted(repair)) return boltedInMm(picture, repair, piece, end);
+  if (formOf(piece.kind).wraps) return ringedInMm(picture, piece, end);
   const insideMm = Math.min(picture.member.shape.depthMm / 2, (piece.endMm - piece.startMm) / 2);
   const stationMm = end === 'start' ? piece.startMm + insideMm : piece.endMm - insideMm;
   const strength = landingsAt(picture, repair, piece, stationMm)
@@ -416,6 +461,7 @@ function plateBand(picture: MemberPicture, repair: Repair, piece: Piece, station
       weldedAtUMm,
       carries: true,
       ...(isInside(piece) && { inside: true }),
+      ...(formOf(piece.kind).wraps && { closes: true }),
     },
   ];
 }

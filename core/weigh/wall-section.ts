@@ -6,7 +6,7 @@ import {
   type MidlineNode,
   type Section,
 } from '../mechanics';
-import { faceAtU, surfacePoint, wallOf, wrapped, type Surface } from '../frame';
+import { faceAtU, pointOffSurface, surfacePoint, wallOf, wrapped, type Surface } from '../frame';
 
 /** A band of the wall that is taken out, in developed coordinates. */
 export interface CutBand {
@@ -25,6 +25,8 @@ export interface PlateBand {
   readonly weldedAtUMm: readonly number[];
   readonly carries: boolean;
   readonly inside?: boolean;
+  /** Its two edges meet round a closed section and are welded to each other. */
+  readonly closes?: boolean;
 }
 
 /** What has been done to the wall at a station. As built and as found have none; cut open, tacked and repaired differ only here. */
@@ -91,6 +93,7 @@ const samePlate = (one: PlateBand, other: PlateBand): boolean =>
   one.thicknessMm === other.thicknessMm &&
   one.carries === other.carries &&
   one.inside === other.inside &&
+  one.closes === other.closes &&
   one.weldedAtUMm.length === other.weldedAtUMm.length &&
   one.weldedAtUMm.every((uMm, k) => uMm === other.weldedAtUMm[k]);
 
@@ -179,17 +182,25 @@ function addPlate(
   const folds = foldsBetween(surface, plate.uFromMm, plate.uToMm);
   const stops = [
     ...new Map(
-      [plate.uFromMm, ...folds, ...plate.weldedAtUMm, plate.uToMm].map((uMm) => [keyOf(uMm), uMm]),
+      [plate.uFromMm, ...folds, ...roundStops(surface, plate), ...plate.weldedAtUMm, plate.uToMm].map(
+        (uMm) => [keyOf(uMm), uMm],
+      ),
     ).values(),
   ].sort((a, b) => a - b);
   const first = nodes.length;
+  if (plate.closes) stops.pop();
   stops.forEach((uMm) => nodes.push(platePoint(surface, uMm, plate.thicknessMm / 2, plate.inside)));
   for (let k = 1; k < stops.length; k++) strips.push([first + k - 1, first + k, -1, plate.thicknessMm]);
+  if (plate.closes) strips.push([first + stops.length - 1, first, -1, plate.thicknessMm]);
   for (const weldUMm of plate.weldedAtUMm) {
     const at = stops.findIndex((uMm) => keyOf(uMm) === keyOf(weldUMm));
     strips.push([first + at, wallNode(weldUMm), -1, WELD_LINK]);
   }
 }
+
+/** A plate round a tube turns with it: at every edge of the wall's rows. */
+const roundStops = ({ shape, edgeUMm }: Surface, { uFromMm, uToMm }: PlateBand): number[] =>
+  shape.kind === 'tube' ? [...edgeUMm].filter((uMm) => uMm > uFromMm + 1e-6 && uMm < uToMm - 1e-6) : [];
 
 /** Folds strictly inside a run of developed coordinates, which may reach round a closed section. */
 export function foldsBetween(surface: Surface, uFromMm: number, uToMm: number): number[] {
@@ -207,6 +218,8 @@ export function platePoint(surface: Surface, uMm: number, outMm: number, inside 
   const perimeterMm = surface.edgeUMm[surface.edgeUMm.length - 1]!;
   const u = surface.closed ? wrapped(uMm, perimeterMm) : uMm;
   const faces = facesTouching(surface, u);
+  if (surface.shape.kind === 'tube')
+    return pointOffSurface(surface.shape, faces[0]!, u, inside ? faces[0]!.wallMm + outMm : -outMm);
   const [x, y] = surfacePoint(surface.shape, faces[0]!, onFace(faces[0]!, u));
   const off = ({ wallMm }: Surface['faces'][number]) => (inside ? -wallMm - outMm : outMm);
   return [

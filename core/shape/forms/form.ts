@@ -26,6 +26,8 @@ export interface PieceForm {
   readonly coverage: (shape: MemberShape, piece: Piece, face: Face) => Coverage;
   /** Bad metal beneath it may be cut away: it takes its place. */
   readonly replaces: boolean;
+  /** It goes all the way round: its own edges meet, and its ends alone are welded to what is beneath. */
+  readonly wraps?: true;
   /** Width of a leg that stands free where the flange beneath it is gone; absent where both edges must land. */
   readonly freeLegMm?: (shape: MemberShape, piece: Piece, face: Face) => number;
   /** It may lie on the inside of the wall. */

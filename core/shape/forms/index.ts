@@ -5,6 +5,7 @@ import { bottomU } from './bottom-u';
 import { coverPlate } from './cover-plate';
 import type { PieceForm } from './form';
 import { fullC } from './full-c';
+import { sleeve } from './sleeve';
 import { sidePlate } from './side-plate';
 import { topL } from './top-l';
 import { topU } from './top-u';
@@ -19,6 +20,7 @@ const FORMS: Readonly<Record<PieceKind, PieceForm>> = {
   'top U': topU,
   'side plate': sidePlate,
   'cover plate': coverPlate,
+  sleeve,
 };
 export const formOf = (kind: PieceKind): PieceForm => FORMS[kind];
 

@@ -4,6 +4,7 @@ import { BETWEEN_HEAT_ZONES_MM, stiffenedLimit } from '../../reference';
 import { crackExtent, unrolledPath } from '../../trace';
 import { pastOf, skinsUnder } from '../clashes';
 import { plugLayout } from '../plugs';
+import { formOf } from '../forms';
 import { flatWidths } from '../flat-widths';
 import { coverageAt, type Piece } from '../repair';
 import type { RepairFinding } from '../repair-finding';
@@ -107,21 +108,23 @@ export function staggered({ picture, repair: { pieces } }: RepairPicture): Repai
 /** A wide thin plate buckles off the wall between its welds: width over thickness between welds, bends and plugs. */
 export function wideBetweenWelds({ picture, repair }: RepairPicture): RepairFinding[] {
   const most = stiffenedLimit(picture.steel.yieldMpa);
-  return repair.pieces.flatMap((piece): RepairFinding[] => {
-    const rows = repair.plugs ? plugLayout(picture.member, piece).rowsUMm : [];
-    const ratio = Math.max(...flatWidths(picture.member.shape, piece, rows)) / piece.thicknessMm;
-    return ratio > most
-      ? [
-          {
-            code: 'wide-between-welds',
-            weight: 'deviation',
-            pieceId: piece.id,
-            quantity: 'count',
-            value: ratio,
-            limit: most,
-            source: 'stiffened',
-          },
-        ]
-      : [];
-  });
+  return repair.pieces
+    .filter(({ kind }) => !formOf(kind).wraps)
+    .flatMap((piece): RepairFinding[] => {
+      const rows = repair.plugs ? plugLayout(picture.member, piece).rowsUMm : [];
+      const ratio = Math.max(...flatWidths(picture.member.shape, piece, rows)) / piece.thicknessMm;
+      return ratio > most
+        ? [
+            {
+              code: 'wide-between-welds',
+              weight: 'deviation',
+              pieceId: piece.id,
+              quantity: 'count',
+              value: ratio,
+              limit: most,
+              source: 'stiffened',
+            },
+          ]
+        : [];
+    });
 }

@@ -24,9 +24,9 @@ test('its plate is the thinnest on the shelf that is as thick as the wall, else 
   expect(thick([wallMm + 3, wallMm, wallMm - 1])).toBe(wallMm);
   expect(thick([wallMm - 3, wallMm - 2])).toBe(wallMm - 2);
 });
-test('a round tube takes none', () => {
+test('a round tube takes its sleeve', () => {
   const tube = { ...channel, shape: { kind: 'tube', depthMm: 80, thicknessMm: 4 } as const };
-  expect(repairAbout(tube, 1000, by)).toBeUndefined();
+  expect(repairAbout(tube, 1000, by)!.pieces[0]!.kind).toBe('sleeve');
 });
 
 test('in another form its heights start anew; it stays inside where that form can', () => {

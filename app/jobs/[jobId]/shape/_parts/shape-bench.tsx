@@ -210,8 +210,7 @@ function AddHere({ onAdd }: { onAdd: (repair: Repair) => void }) {
     stockMm: file.practice.stockThicknessesMm,
     by: by || 'unnamed',
   });
-  if (!repair)
-    return <p className="caption mt-3">A round tube is sleeved or renewed: no flat plate lies on it.</p>;
+  if (!repair) return null;
   return (
     <p className="mt-3">
       <button type="button" className="plain" onClick={() => onAdd(repair)}>
