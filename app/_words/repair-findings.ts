@@ -146,9 +146,9 @@ const REPAIR_WORDS: Readonly<Record<RepairFindingCode, Say<RepairFinding>>> = {
     detail: 'the rust beneath goes on, and nothing sound is known to be under it',
     change: 'take it off first; or leave it, and have that signed for',
   }),
-  'skin-off': (f) => ({
+  'skin-off': (f, s) => ({
     title: `Comes off for good first: ${f.name}`,
-    detail: 'without cutting what lies beneath; the metal under it is read before the plate is cut',
+    detail: `without cutting what lies beneath: its welds are ground so that ${printLength(f.limit!, s, 'thickness')} of the wall made ${printLength(f.value!, s, 'thickness')} stays; the metal under it is read before the plate is cut`,
     change: 'what is found under it',
   }),
   'skin-stays': (f) => ({

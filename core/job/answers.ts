@@ -1,3 +1,4 @@
+import { isBolted } from '../shape';
 import { GOVERNS_DRIVING, hostsOf, type Carried, type Notice, type Role } from '../frame';
 import { progressOf, type SpotState } from '../walk';
 import { severity, unitVerdict, type FindingCode, type MemberVerdict, type Verdict } from '../weigh';
@@ -65,6 +66,8 @@ export interface Planned {
   readonly broken: number;
   readonly notOffered: number;
   readonly plates: number;
+  /** Plates that are bolted on, not counted among those that are welded. */
+  readonly bolted?: number;
   readonly weldM: number;
   readonly steelKg: number;
 }
@@ -284,13 +287,17 @@ export function plannedOn({
 }: Pick<MemberWork, 'picture' | 'repairs' | 'notOffered'>): Planned {
   const patterns = repairs.flatMap((worked) => worked.patterns);
   const { startMm = 0 } = picture.member;
+  const bolted = repairs
+    .filter(({ repair }) => isBolted(repair))
+    .reduce((sum, { patterns: flats }) => sum + flats.length, 0);
   return {
     stretches: picture.zones.length,
     runs: picture.zones.map(({ fromMm, toMm }) => ({ fromMm: fromMm + startMm, toMm: toMm + startMm })),
     repairs: repairs.length,
     broken: repairs.filter((worked) => brokenRules(worked).length > 0).length,
     notOffered: notOffered.length,
-    plates: patterns.length,
+    plates: patterns.length - bolted,
+    bolted,
     weldM: repairs.reduce((sum, { joined }) => sum + joined.totalWeldMm, 0) / 1000,
     steelKg: patterns.reduce((sum, { massKg }) => sum + massKg, 0),
   };

@@ -9,6 +9,7 @@ import {
   brokenRules,
   candidates,
   inputsOf,
+  plannedOn,
   sortedRecords,
   toWeldShut,
   workMember,
@@ -137,6 +138,12 @@ describe('steel that is not welded is bolted, where its web alone is bad', () =>
     expect(codes).toEqual(expect.arrayContaining(['bolts-short', 'development-short']));
     expect(again!.findings.map(({ code }) => code)).toContain('bolts-far-apart');
   });
+});
+
+test('what is planned counts bolted plates by themselves, and no weld of theirs', () => {
+  const done = work({ kept: inWeb(0.5) });
+  expect(plannedOn(done)).toMatchObject({ plates: 0, bolted: 2, weldM: 0 });
+  expect(plannedOn(done).steelKg).toBeGreaterThan(10);
 });
 
 test('a heat-treated flange is never drilled: bad there, nothing fits, and it is said', () => {

@@ -44,6 +44,7 @@ export function quantitiesOf(records: JobRecords, weighed: ReadonlyMap<string, A
     openAnyway: openedWithOthers(mended.flatMap(({ plan }) => plan.runs ?? [])),
     drawn: sum(({ repairs, broken, notOffered }) => (notOffered > 0 ? 0 : repairs - broken)),
     plates: sum(({ plates }) => plates),
+    bolted: sum(({ bolted = 0 }) => bolted),
     weldM: sum(({ weldM }) => weldM),
     steelKg: sum(({ steelKg }) => steelKg) + steelOfWorksKg(records),
     cracks: stands(records, 'crack').length,
@@ -84,7 +85,7 @@ function reinforcedOn(
     plans.reduce((total, plan) => total + of(plan), 0);
   return {
     members: plans.length,
-    plates: sum(({ plates }) => plates),
+    plates: sum(({ plates, bolted = 0 }) => plates + bolted),
     weldM: sum(({ weldM }) => weldM),
     steelKg: sum(({ steelKg }) => steelKg),
   };

@@ -84,7 +84,7 @@ export function checkRepair(
   return ok(null);
 }
 
-function checkPiece({ shape, name, lengthMm }: Member, piece: Piece): Outcome<null> {
+function checkPiece({ shape, name, lengthMm, role }: Member, piece: Piece): Outcome<null> {
   const form = formOf(piece.kind);
   const face = faceOfPiece(shape, piece);
   if (!face)
@@ -93,6 +93,8 @@ function checkPiece({ shape, name, lengthMm }: Member, piece: Piece): Outcome<nu
         ? `a ${piece.kind} does not fit a ${shape.kind}`
         : `a ${piece.kind} does not lie on the ${piece.face} of a ${shape.kind}`,
     );
+  // A tower is pressed sheet that is reckoned as a tube: nothing slides over it.
+  if (form.wraps && role === 'tower') return fail(`a ${piece.kind} does not go round ${name}`);
   if (piece.inside && !form.inside(shape)) return fail(`a ${piece.kind} does not go inside a ${shape.kind}`);
   if (!(piece.startMm >= 0 && piece.endMm <= lengthMm)) return fail(`${piece.kind} reaches off ${name}`);
   if (!(piece.endMm - piece.startMm >= SHORTEST_MM))

@@ -73,6 +73,11 @@ test('it goes on a round tube and on nothing else, and is cut as long as the cir
   const box: MemberShape = { kind: 'box', depthMm: 90, widthMm: 90, thicknessMm: 5 };
   const refused = checkRepair({ ...member, shape: box }, { pieces: [sleeve()] });
   expect(refused).toMatchObject({ ok: false, reason: 'a sleeve does not fit a box' });
+  const tower = { ...member, role: 'tower' as const, name: 'Tower' };
+  expect(checkRepair(tower, { pieces: [sleeve()] })).toMatchObject({
+    ok: false,
+    reason: 'a sleeve does not go round Tower',
+  });
   const repair = repairSchema.parse({
     id: 'r',
     memberId: 'axle',

@@ -55,7 +55,10 @@ const cracksUnder = ({ cracks }: RepairPicture['picture'], pieces: readonly Piec
     return pieces.some(({ startMm, endMm }) => startMm <= fromMm && endMm >= toMm);
   });
 
-/** Nothing lands on an earlier skin, and none is closed in: it comes off first, or stays and is signed for. */
+/**
+ * Nothing lands on an earlier skin, and none is closed in: it comes off first, or stays and is signed for. Its welds are ground off no deeper than leaves
+ * sound metal: that depth is the finding's limit.
+ */
 export function skinBeneath({ picture, repair }: RepairPicture): RepairFinding[] {
   return repair.pieces.flatMap((piece) =>
     skinsUnder(picture, piece).map((skin): RepairFinding => {
@@ -70,7 +73,9 @@ export function skinBeneath({ picture, repair }: RepairPicture): RepairFinding[]
         code,
         weight,
         pieceId: piece.id,
-        quantity: 'length',
+        ...(past === 'off for good'
+          ? { quantity: 'thickness' as const, value: picture.built.thicknessMm, limit: picture.soundMm }
+          : { quantity: 'length' as const }),
         source: 'practice',
         name: skin.name,
         at: { fromMm: skin.fromMm, toMm: skin.toMm },

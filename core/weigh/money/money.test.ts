@@ -154,6 +154,19 @@ describe('ways out', () => {
     expect([...free.values()].filter(({ ok, way }) => ok && way !== 'withdraw it')).toEqual([]);
     expect(NO_PRICE).toContain('no rate');
   });
+  test('plates that are bolted on cost their own hours, in a repair as drawn and where all are bolted', () => {
+    const hours = (way: 'mend' | 'bolt on', of: Quantities) => {
+      const work = workOf(way, of, DEFAULT_MONEY);
+      if (typeof work === 'string') throw new Error(work);
+      return work.hours
+        .filter(({ name }) => name === 'bolted plates')
+        .reduce((sum, { least }) => sum + least, 0);
+    };
+    expect(hours('mend', PATCH)).toBe(0);
+    expect(hours('mend', { ...PATCH, plates: 0, weldM: 0, bolted: 2 })).toBe(8);
+    expect(hours('bolt on', PATCH)).toBe(8);
+    expect(hours('bolt on', { ...PATCH, bolted: 4 })).toBe(16);
+  });
   const COUNTED = [
     'stretches',
     'plates',

@@ -32,6 +32,8 @@ export interface Quantities {
   readonly openAnyway: number;
   readonly drawn: number;
   readonly plates: number;
+  /** Plates that are bolted on, beside those that are welded. */
+  readonly bolted?: number;
   readonly weldM: number;
   readonly steelKg: number;
   readonly cracks: number;
@@ -102,7 +104,7 @@ const WORK: Readonly<Record<WayOut, (of: Quantities, money: Money) => Work | NoP
           // A plate inside and one outside.
           hours: [
             ...opened(of, norms),
-            ...times('bolted plates', 2 * of.stretches, norms.boltedPlate),
+            ...times('bolted plates', Math.max(2 * of.stretches, of.bolted ?? 0), norms.boltedPlate),
             ...beside(of, norms),
           ],
           money: [],
@@ -139,6 +141,7 @@ function mending(of: Quantities, { norms, steelPerKg }: Money): Work | NoPrice {
     hours: [
       ...opened(of, norms),
       ...times('plates made and fitted', of.plates, norms.plate),
+      ...times('bolted plates', of.bolted ?? 0, norms.boltedPlate),
       ...times('welding', of.weldM, norms.weldPerMetre),
       ...beside(of, norms),
     ],

@@ -3,7 +3,7 @@
 import { useCallback } from 'react';
 import { percent } from '@/core/quantity';
 import { type WorkedRepair } from '@/core/job';
-import { pieceName, type Repair } from '@/core/shape';
+import { checkRepair, pieceName, type Repair } from '@/core/shape';
 import { lowerBound } from '@/core/weigh';
 import { nothingDrawnWords } from '../../../../_words/by-hand';
 import type { StripScale } from '@/ui/strip';
@@ -210,7 +210,7 @@ function AddHere({ onAdd }: { onAdd: (repair: Repair) => void }) {
     stockMm: file.practice.stockThicknessesMm,
     by: by || 'unnamed',
   });
-  if (!repair) return null;
+  if (!repair || !checkRepair(member, repair).ok) return null;
   return (
     <p className="mt-3">
       <button type="button" className="plain" onClick={() => onAdd(repair)}>
