@@ -41,6 +41,17 @@ test('plates are bolted on instead of welded: their holes, bolts and torque stan
   await worked(page);
   await expect(page.getByRole('radio', { name: 'bolted' })).toBeChecked();
 
+  await page.getByRole('button', { name: 'The same on left rail' }).click();
+  await expect(page.getByText('Drawn on left rail too: look at it there.')).toBeVisible();
+  await kept(page);
+  await page.goto(`${untouched.url}${untouched.jobs['GR-7']}/shape?member=rail-left`);
+  await worked(page);
+  await expect(page.getByRole('heading', { name: 'bottom L, bolted' })).toBeVisible();
+  await expect(page.getByText(/^Kept by RK/)).toBeVisible();
+  await expect(page.getByRole('region', { name: 'What follows' })).toContainText('Sound metal reinforced');
+  await page.goto(`${untouched.url}${untouched.jobs['GR-7']}/shape?member=rail-right`);
+  await worked(page);
+
   await page.getByRole('link', { name: /^Join/ }).click();
   await worked(page);
   await expect(page.getByRole('heading', { name: /bolts of 5\/8 in, grade 5 \(3 marks\)/ })).toBeVisible();

@@ -5,6 +5,7 @@ import type { JobFile } from '@/core/job';
 import { printLength, type UnitSystem } from '@/core/quantity';
 import { pieceName, type Repair } from '@/core/shape';
 import { askRecords, newId } from '../_client';
+import { boltWords } from '../_words/shape';
 import { theOutbox } from '.';
 import { repairParcel, withdrawalParcel, type Draft } from './parcel';
 import type { NotTaken } from './shelf';
@@ -81,7 +82,8 @@ function Pieces({ repair, none, system }: { repair: Repair | undefined; none: st
         </li>
       ))}
       <li className="caption">
-        {repair.weldStyle} welds; {repair.by}, <When at={repair.at} only="day" />
+        {repair.bolts ? `bolted, ${boltWords(repair.bolts)}` : `${repair.weldStyle} welds`}; {repair.by},{' '}
+        <When at={repair.at} only="day" />
       </li>
     </ul>
   );

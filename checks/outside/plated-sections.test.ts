@@ -1,5 +1,5 @@
 import { sectionProperties } from '@/core/mechanics';
-import { evenWall, surfaceOf, type MemberShape } from '@/core/frame';
+import { evenWall, faceOf, surfaceOf, uOnFace, type MemberShape } from '@/core/frame';
 import { coverage, formOf, faceOfPiece, pieceSchema, type Piece } from '@/core/shape';
 import { changedSection, type PlateBand } from '@/core/weigh';
 import { against, PYTHON, run } from './programs';
@@ -37,7 +37,8 @@ const piece = (shape: MemberShape, kind: Piece['kind'], more: Partial<Piece>): P
     ...formOf(kind).start(shape, faceOfPiece(shape, { kind, ...(more.face && { face: more.face }) })!),
     ...more,
   });
-function plated(shape: MemberShape, pieces: readonly Piece[]) {
+/** Joined along both edges, or along rows of bolts at heights on the web. */
+function plated(shape: MemberShape, pieces: readonly Piece[], rowsMm?: readonly number[]) {
   const surface = surfaceOf(shape);
   const wall = evenWall(surface, shape.thicknessMm);
   const plates = pieces.map((one): PlateBand => {
@@ -46,7 +47,7 @@ function plated(shape: MemberShape, pieces: readonly Piece[]) {
       uFromMm,
       uToMm,
       thicknessMm: one.thicknessMm,
-      weldedAtUMm: [uFromMm, uToMm],
+      weldedAtUMm: rowsMm?.map((mm) => uOnFace(faceOf(shape, 'web')!, mm)) ?? [uFromMm, uToMm],
       carries: true,
       ...(one.inside && { inside: true }),
     };
@@ -61,6 +62,8 @@ interface Case {
   readonly size: number;
 }
 const P = 4.7625;
+const ROWS = [54, 149];
+const WASHER = 12;
 const CASES: readonly Case[] = [
   {
     name: 'a cover under a beam’s lower flange',
@@ -103,6 +106,27 @@ const CASES: readonly Case[] = [
       [T + SLIT, T + SLIT, B, T + P],
       [T, 90 - WELD, T + SLIT, 90],
       [B - WELD, T, B, T + SLIT],
+    ],
+    size: 3,
+  },
+  {
+    name: 'a sandwich bolted through a channel’s web, gripped as wide as its washers',
+    ours: plated(
+      channel,
+      [
+        piece(channel, 'side plate', { lowerEdgeMm: 30, upperEdgeMm: 173, thicknessMm: T }),
+        piece(channel, 'side plate', { lowerEdgeMm: 30, upperEdgeMm: 173, thicknessMm: T, inside: true }),
+      ],
+      ROWS,
+    ),
+    rectangles: [
+      ...channelSolid,
+      [-T, 30, -SLIT, 173],
+      [T + SLIT, 30, 2 * T, 173],
+      ...ROWS.flatMap((mm): Rectangle[] => [
+        [-SLIT, mm - WASHER / 2, 0, mm + WASHER / 2],
+        [T, mm - WASHER / 2, T + SLIT, mm + WASHER / 2],
+      ]),
     ],
     size: 3,
   },

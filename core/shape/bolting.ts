@@ -6,8 +6,18 @@ import {
   leastPitchMm,
   widestBoltPitchMm,
 } from '../reference';
-import { faceAtU, faceOf, onSheet, surfaceOf, uOnFace, type Face, type FaceId, type Member } from '../frame';
-import { foldsBetween, type MemberPicture } from '../weigh';
+import {
+  faceAtU,
+  faceOf,
+  facesOf,
+  onSheet,
+  uOnFace,
+  type Face,
+  type FaceId,
+  type Member,
+  type MemberShape,
+} from '../frame';
+import type { MemberPicture } from '../weigh';
 import { coverageAt, isInside, type Bolts, type Piece, type Repair } from './repair';
 
 /** A repair that is bolted on. */
@@ -36,11 +46,17 @@ export function boltRowsAt(member: Member, repair: BoltedRepair, piece: Piece, s
   const [first, last] = [band.uFromMm + edgeMm, band.uToMm - edgeMm];
   if (last - first < leastPitchMm(diameterMm)) return last >= first - 1e-6 ? [(first + last) / 2] : [];
   const gaps = Math.max(1, Math.ceil((last - first) / widestBoltPitchMm(piece.thicknessMm) - 1e-6));
-  const folds = foldsBetween(surfaceOf(member.shape), band.uFromMm, band.uToMm);
+  const folds = foldsWithin(member.shape, band.uFromMm, band.uToMm);
   return Array.from({ length: gaps + 1 }, (_, k) =>
     offFolds(first + ((last - first) * k) / gaps, folds, clearOfFoldMm(repair, piece)),
   );
 }
+
+/** Folds strictly within a run; only open sections are bolted. */
+const foldsWithin = (shape: MemberShape, uFromMm: number, uToMm: number): number[] =>
+  facesOf(shape)
+    .map(({ uStartMm }) => uStartMm)
+    .filter((uMm) => uMm > Math.max(0, uFromMm) + 1e-6 && uMm < uToMm - 1e-6);
 
 /** A nut or a washer sits on the flat: clear of a bend by its own half width and the bend's radius. */
 const clearOfFoldMm = ({ bolts: { diameterMm } }: BoltedRepair, { thicknessMm }: Piece): number =>

@@ -51,10 +51,12 @@ export function landingsAt(
 ): EdgeLanding[] {
   const cover = coverageAt(picture.member, piece, stationMm);
   if (!cover || !picture.found) return [];
-  if (isBolted(repair))
+  if (isBolted(repair)) {
+    const wall = wallAt(picture.found, stationMm);
     return boltRowsAt(picture.member, repair, piece, stationMm).map((uMm) =>
-      boltLanding(picture, repair.bolts, stationMm, uMm),
+      boltLanding(picture, repair.bolts, { wall, stationMm, uMm }),
     );
+  }
   if (formOf(piece.kind).wraps) return ringsAt(picture, piece, stationMm);
   const wall = wallAt(picture.account.welded, stationMm);
   const legMm = chosenLegMm(piece.thicknessMm, picture.built.thicknessMm);
@@ -116,11 +118,14 @@ function ringedInMm(picture: MemberPicture, piece: Piece, end: 'start' | 'finish
 export type Joined = Pick<Repair, 'pieces' | 'bolts'>;
 
 /** A bolt grips as far as its washer: that much of the wall must be sound, and no hole of the maker's in it. */
-function boltLanding(picture: MemberPicture, bolts: Bolts, stationMm: number, uMm: number): EdgeLanding {
+function boltLanding(
+  picture: MemberPicture,
+  bolts: Bolts,
+  { wall, stationMm, uMm }: { readonly wall: WallProfile; readonly stationMm: number; readonly uMm: number },
+): EdgeLanding {
   const { shape } = picture.member;
   const sheetU = onSheet(shape, uMm);
   const face = faceAtU(shape, sheetU);
-  const wall = wallAt(picture.found!, stationMm);
   const under = bandUnder(picture, wall, face, sheetU - bolts.diameterMm, sheetU + bolts.diameterMm);
   const base = { uMm, face, wallMm: under.lowerMm };
   if (isInMakersHole(picture.member, bolts, stationMm, uMm))

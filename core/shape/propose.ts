@@ -333,10 +333,21 @@ function boltedReach(picture: MemberPicture, target: Target, repair: Repair & Bo
       const isAtEnd = isFront ? piece.startMm <= 1 : piece.endMm >= member.lengthMm - 1;
       return isAtEnd || boltedForceN(picture, tried, piece, run) >= plateForceN(picture, piece);
     });
+  const steps = Math.max(0, Math.floor((farthestMm - plainMm) / repair.bolts.pitchMm));
   const reach = (isFront: boolean): number => {
-    for (let mm = plainMm; mm < farthestMm; mm += repair.bolts.pitchMm)
-      if (isEnough(laid(isFront ? mm : plainMm, isFront ? plainMm : mm), isFront)) return mm;
-    return farthestMm;
+    const outMm = (step: number) => (step > steps ? farthestMm : plainMm + step * repair.bolts.pitchMm);
+    const isReached = (step: number) => {
+      const mm = outMm(step);
+      return isEnough(laid(isFront ? mm : plainMm, isFront ? plainMm : mm), isFront);
+    };
+    // The farther out, the more bolts: the first step that is enough, by halves.
+    let [low, high] = [0, steps + 1];
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if (isReached(middle)) high = middle;
+      else low = middle + 1;
+    }
+    return outMm(low);
   };
   return laid(reach(true), reach(false));
 }

@@ -21,7 +21,8 @@ export function asOwn(repair: Repair, isProposal: boolean, by: string): Repair {
 }
 
 /** What a proposal says, whatever its number. */
-const gist = ({ memberId, pieces, cutOut }: Repair) => JSON.stringify([memberId, pieces, cutOut]);
+const gist = ({ memberId, pieces, cutOut, bolts }: Repair) =>
+  JSON.stringify([memberId, pieces, cutOut, bolts]);
 
 /**
  * The record that a change shown on `shown` is made on. Two quick changes must not undo each other, and a proposal touched twice must not be

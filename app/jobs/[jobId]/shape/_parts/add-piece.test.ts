@@ -1,6 +1,6 @@
 import { defaultFrame, familyOf, type Family } from '@/core/frame';
 import { checkRepair, type Repair } from '@/core/shape';
-import { asForm, inForm, pieceAbout, repairAbout, withAnother } from './add-piece';
+import { asForm, inForm, pieceAbout, repairAbout, onTwin, withAnother } from './add-piece';
 import { wentPast } from './in-the-way';
 
 const frameOf = (family: Family) =>
@@ -27,6 +27,25 @@ test('its plate is the thinnest on the shelf that is as thick as the wall, else 
 test('a round tube takes its sleeve', () => {
   const tube = { ...channel, shape: { kind: 'tube', depthMm: 80, thicknessMm: 4 } as const };
   expect(repairAbout(tube, 1000, by)!.pieces[0]!.kind).toBe('sleeve');
+});
+
+test('on its twin: the same stations and heights, level with the other side, without what was in the way there', () => {
+  const repair = {
+    ...repairAbout(channel, 1000, by)!,
+    beneath: [{ hostId: 'm left', way: 'clear of it' as const }],
+  };
+  const [piece] = repair.pieces;
+  const notched = {
+    ...repair,
+    pieces: [{ ...piece!, notches: [{ fromMm: 900, toMm: 950, edge: 'first' as const, deepMm: 20 }] }],
+  };
+  const twin = { ...channel, id: 'rail-right', name: 'Right rail', side: 'right' as const };
+  const laid = onTwin(twin, notched)!;
+  expect(laid.memberId).toBe('rail-right');
+  expect(laid.beneath).toBeUndefined();
+  expect(laid.pieces[0]).toEqual({ ...piece, id: 'twin-1' });
+  expect(onTwin({ ...twin, lengthMm: piece!.endMm }, notched)).toBeDefined();
+  expect(onTwin({ ...twin, lengthMm: piece!.endMm - 1 }, notched)).toBeUndefined();
 });
 
 test('in another form its heights start anew; it stays inside where that form can', () => {

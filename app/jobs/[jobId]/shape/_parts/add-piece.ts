@@ -1,6 +1,14 @@
 import type { Member } from '@/core/frame';
 import { inchesToMm } from '@/core/quantity';
-import { faceOfPiece, formOf, pieceKindsFor, type Piece, type PieceKind, type Repair } from '@/core/shape';
+import {
+  checkRepair,
+  faceOfPiece,
+  formOf,
+  pieceKindsFor,
+  type Piece,
+  type PieceKind,
+  type Repair,
+} from '@/core/shape';
 
 /** Half of a plate's length when one is laid down at the cursor, in depths of the member. */
 const HALF_DEPTHS = 2.5;
@@ -87,3 +95,17 @@ export const inForm = ({ id }: Repair, { pieces, cutOut, bolts, beneath = [] }: 
   beneath: [...beneath],
   pieces: pieces.map((piece, k) => ({ ...piece, id: `${id.slice(0, 8)}-f${k + 1}` })),
 });
+
+/**
+ * The repair laid on its twin: the same pieces at the same stations, so that holes, drains and edges come level. What is in the way, and how sound the metal
+ * is, is the twin's own. Undefined where its section or length does not take them.
+ */
+export function onTwin(twin: Member, { pieces, beneath: _, ...repair }: Repair): Repair | undefined {
+  const laid: Repair = {
+    ...repair,
+    id: 'twin',
+    memberId: twin.id,
+    pieces: pieces.map(({ notches: __, ...piece }, k) => ({ ...piece, id: `twin-${k + 1}` })),
+  };
+  return checkRepair(twin, laid).ok ? laid : undefined;
+}

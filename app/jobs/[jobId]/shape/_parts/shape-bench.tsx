@@ -1,6 +1,7 @@
 'use client';
 
-import { useCallback } from 'react';
+import { useCallback, useState } from 'react';
+import { twinOf } from '@/core/frame';
 import { percent } from '@/core/quantity';
 import { type WorkedRepair } from '@/core/job';
 import { checkRepair, pieceName, type Repair } from '@/core/shape';
@@ -19,7 +20,7 @@ import {
   useReader,
   useRecords,
 } from '../../../_desk';
-import { inForm, repairAbout, withAnother } from './add-piece';
+import { inForm, onTwin, repairAbout, withAnother } from './add-piece';
 import { Checked } from './checked';
 import { EndHandles } from './end-handles';
 import { HeldBy } from './held-by';
@@ -164,6 +165,11 @@ export function ShapeBench() {
                   Cut the bad metal out
                 </button>
               )}
+              <OnTwin
+                key={current.repair.id}
+                repair={current.repair}
+                onLay={(laid) => change({ repair: laid, isProposal: true }, () => ({}))}
+              />
               {current.isProposal ? (
                 <button type="button" className="solid" onClick={() => change(current, () => ({}))}>
                   Keep this repair
@@ -197,6 +203,34 @@ export function ShapeBench() {
       <WorksPart />
       <CracksToWeld />
     </Bench>
+  );
+}
+
+/** The same plates on the other side, level with these: drawn there, and judged on that side's own metal. */
+function OnTwin({ repair, onLay }: { repair: Repair; onLay: (laid: Repair) => void }) {
+  const { file } = useRecords();
+  const { member } = useMember();
+  const [isLaid, setLaid] = useState(false);
+  const twin = twinOf(file.frame, member);
+  const laid = twin && onTwin(twin, repair);
+  if (!twin || !laid) return null;
+  if (isLaid)
+    return (
+      <p className="caption self-center" role="status">
+        Drawn on {twin.name.toLowerCase()} too: look at it there.
+      </p>
+    );
+  return (
+    <button
+      type="button"
+      className="plain"
+      onClick={() => {
+        onLay(laid);
+        setLaid(true);
+      }}
+    >
+      The same on {twin.name.toLowerCase()}
+    </button>
   );
 }
 
