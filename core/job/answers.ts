@@ -12,6 +12,7 @@ import { brokenRules, type MemberWork } from './member';
 import { mayMove, pastLimitOf, type MayMove, type MoveReason } from './move';
 import { harsher, overridesOf } from './override';
 import type { JobRecords } from './records';
+import { brokenIn, worksOf } from './works';
 
 /** What everybody asks of a unit before anything else. */
 export const QUESTIONS = ['drive', 'lift', 'beneath', 'repair'] as const;
@@ -40,6 +41,7 @@ export type AnswerReason = { readonly says: AnswerIs } & (
   | { readonly why: 'more may come'; readonly names: readonly string[] }
   | { readonly why: 'tried before'; readonly names: readonly string[] }
   | { readonly why: 'straightened first'; readonly names: readonly string[] }
+  | { readonly why: 'work breaks a rule'; readonly names: readonly string[] }
   | { readonly why: 'not authorised'; readonly names: readonly string[] }
   | { readonly why: 'declined'; readonly names: readonly string[] }
   | { readonly why: 'nothing found to repair' }
@@ -264,6 +266,7 @@ function ofRepair(records: JobRecords, weighed: AnswersBasis['weighed']): Answer
     ...say('with limits', 'as its maker says', named(byMaker)),
     ...say('with limits', 'by an engineer', named(undrawn.filter((work) => !isRenewed(work)))),
     ...say('with limits', 'straightened first', straightenedFirst(records)),
+    ...say('with limits', 'work breaks a rule', brokenWorks(records)),
     ...say('yes', 'mended here', named(rest.filter(isDrawn))),
     ...say('with limits', 'renewed by hand', [
       ...named(undrawn.filter(isRenewed)),
@@ -277,6 +280,12 @@ function ofRepair(records: JobRecords, weighed: AnswersBasis['weighed']): Answer
   ];
   return reasons.length > 0 ? reasons : [{ says: 'yes', why: 'nothing found to repair' }];
 }
+/** Works that somebody specified, that are not done yet, and that are not to be done like that. */
+const brokenWorks = (records: JobRecords): string[] =>
+  worksOf(records)
+    .filter((planned) => !planned.isDone && brokenIn(planned).length > 0)
+    .map(({ work, place }) => `${work.form}, ${place.name.toLowerCase()}`);
+
 type NamedWhy = Extract<AnswerReason, { readonly names: readonly string[] }>['why'];
 
 /** What is planned on a member, counted. */

@@ -14,6 +14,7 @@ import {
 import type { Find } from '../walk';
 import {
   brokenIn,
+  fourAnswers,
   inputsOf,
   letInOn,
   quantitiesOf,
@@ -113,6 +114,15 @@ describe('works that somebody specified', () => {
     const [now] = worksOf(records([planned], hard));
     expect(now!.whyNot).toBe('the steel is not welded');
     expect(brokenIn(now!).map(({ code }) => code)).toEqual(['the steel is not welded']);
+  });
+  test('whoever asks whether it can be repaired hears of a work that breaks a rule, until it is changed or done', () => {
+    const said = (evidence: readonly Evidence[]) =>
+      fourAnswers(records(evidence), { weighed: new Map(), today: '2026-11-11' }).repair.reasons.flatMap(
+        (each) => (each.why === 'work breaks a rule' ? each.names : []),
+      );
+    const bad = work('gusset', 'fitting', hanger.id, { measures: { fromEdgeMm: 0 } });
+    expect(said([bad])).toEqual([`gusset, ${hanger.name.toLowerCase()}`]);
+    expect(said([bad, work('gusset', 'fitting', hanger.id, { minute: 1 })])).toEqual([]);
   });
   test('a member hears of its own works only', () => {
     const works = worksOf(records([work('gusset', 'fitting', hanger.id)]));
