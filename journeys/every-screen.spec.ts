@@ -31,6 +31,7 @@ for (const [theme, tag, member] of [
       await worked(page);
       if (screen === 'weigh')
         await page.getByRole('region', { name: 'Reasons' }).locator('summary').first().click();
+      if (screen === 'shape') await page.getByRole('button', { name: 'Specify a work here' }).click();
       expect(await faults(page), screen).toEqual([]);
     }
     for (const path of ['/', '/new']) {

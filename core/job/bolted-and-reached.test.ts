@@ -146,6 +146,17 @@ test('what is planned counts bolted plates by themselves, and no weld of theirs'
   expect(plannedOn(done).steelKg).toBeGreaterThan(10);
 });
 
+test('plate from the shelf matches a rail of 50 ksi; a stronger one asks for its own steel', () => {
+  const said = (steel: SteelId) => {
+    const found = work({ steel, kept: inWeb(0.5) });
+    const bolted = candidates(found.picture, found.picture.zones[0]!).find(({ repair }) => repair.bolts)!;
+    return bolted.findings.some(({ code }) => code === 'plate-of-its-steel');
+  };
+  expect(said('hot-rolled-50')).toBe(false);
+  expect(said('a36')).toBe(false);
+  expect(said('heat-treated-110')).toBe(true);
+});
+
 test('a heat-treated flange is never drilled: bad there, nothing fits, and it is said', () => {
   const done = work({ kept: (face) => (face === 'bottom' ? 0.5 : 0.99) });
   expect(done.repairs).toEqual([]);
@@ -244,7 +255,7 @@ test('whatever of the web is thin, what is offered is better than what was found
 });
 
 describe('faces that are not reached', () => {
-  const hidden = (faces: readonly FaceId[]) => {
+  const hidden = (faces: readonly FaceId[], [fromMm, toMm]: readonly [number, number] = [1500, 2600]) => {
     const of = records({ steel: 'a36', kept: (face) => (face === 'bottom' ? 0.5 : 0.99) });
     const frame = {
       ...of.frame,
@@ -256,8 +267,8 @@ describe('faces that are not reached', () => {
           id: 'floor',
           kind: 'floor' as const,
           name: 'Cargo floor',
-          fromMm: 1500,
-          toMm: 2600,
+          fromMm,
+          toMm,
           behindIds: ['rail-left'],
         },
       ],
@@ -277,5 +288,6 @@ describe('faces that are not reached', () => {
     ]);
     expect(hidden(['top'])).toEqual([]);
     expect(hidden([])).toEqual([]);
+    expect(hidden(['bottom'], [100, 400]).map(({ name }) => name)).toEqual(['bottom']);
   });
 });

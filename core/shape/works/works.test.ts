@@ -461,6 +461,137 @@ describe('figures against what they come from', () => {
     ).toBeCloseTo(0.392, 2));
 });
 
+describe('each form worked once by hand', () => {
+  const FY = steel('a36').yieldMpa;
+  const figure = (id: WorkId, name: string, of: Measures, at = AT[id]) => {
+    const form = workForm(id);
+    const found = form
+      .judge(at, { ...startMeasures(form, at), ...of })
+      .figures.find((each) => each.id === name);
+    if (!found) throw new Error(`${id} has no figure ${name}`);
+    return found.value;
+  };
+  test('gusset: both legs along the rail, both sides, less the corner, by the weaker of weld and wall', () => {
+    // 0.30 F_EXX over √2 on the leg, 3/16 in; 0.4 Fy on a 6 mm wall: the weld is weaker.
+    const nPerMm = Math.min((0.3 * 482.6 * inch(3 / 16)) / Math.SQRT2, 0.4 * FY * 6);
+    const of = { alongMm: 100, downMm: 100, thicknessMm: 6, snipeMm: 20 };
+    expect(figure('gusset', 'weld takes', of) / (160 * nPerMm)).toBeCloseTo(1, 1);
+    expect(
+      workForm('gusset').judge(AT.gusset, { ...startMeasures(workForm('gusset'), AT.gusset), ...of }).weldMm,
+    ).toBe(320);
+  });
+  test('cross-brace: k of a 50 mm tube between hangers 250 mm down and 900 apart; its pull at 0.67 Fy', () => {
+    const of = {
+      tubeMm: 50,
+      tubeWallMm: 5,
+      dropMm: 250,
+      apartMm: 900,
+      hangerDeepMm: 76,
+      hangerThickMm: 6,
+      tie: 0,
+    };
+    const [i2, i1] = [(50 ** 4 - 40 ** 4) / 12, (2 * 6 * 76 ** 3) / 12];
+    const k = (i2 * 250) / (i1 * 900);
+    expect(figure('cross-brace', 'moment left at the flange', of)).toBeCloseTo((3 * k + 1) / (6 * k + 1), 9);
+    expect(figure('cross-brace', 'tie carries', of)).toBeCloseTo(0.67 * FY * 900, 3);
+    expect(figure('cross-brace', 'moment left at the flange', { ...of, tie: 1 })).toBe(0);
+  });
+  test('doubler: half the pressure where it is as thick as what is beneath', () => {
+    expect(figure('hole doubler', 'pin’s pressure on it', { thicknessMm: 6 })).toBeCloseTo(0.5, 9);
+    expect(figure('hole doubler', 'worn by', { holeMm: 16, wornMm: 18 })).toBe(2);
+  });
+  test('bracket: four 1/2 in grade 8 bolts, the worst carrying its share; a welded one by its seam', () => {
+    const of = { fasteners: 4, oldGaugeMm: 50, oldPitchMm: 75, besideMm: 0, boltMm: 12.7, marks: 1 };
+    const bolt = (0.45 * 1034.2 * Math.PI * 12.7 ** 2) / 4 / 2;
+    expect(figure('bracket renewed', 'bolts take', of) / (4 * bolt)).toBeCloseTo(1, 3);
+    expect(figure('bracket renewed', 'worst bolt carries', of)).toBeCloseTo(0.25, 9);
+  });
+  test('through plates: the sheet lets go round the plate, the plate bends over what stands out past its washer', () => {
+    const of = { plateMm: 76, thicknessMm: 4.8, sheetMm: 1.2, boltMm: 12.7, gapMm: 0 };
+    expect(figure('through plates', 'sheet lets the plate through at', of)).toBeCloseTo(
+      4 * 76 * 1.2 * 0.4 * FY,
+      3,
+    );
+    const out = (76 - 25.4) / 2;
+    expect(figure('through plates', 'plate bends at', of)).toBeCloseTo(
+      (0.75 * FY * 76 * 4.8 ** 2) / 6 / (out / 4),
+      3,
+    );
+    expect(figure('through plates', 'grip', of)).toBeCloseTo(10.8, 9);
+  });
+  test('dish plate: the ring between rust and edge, the thread past grip, plate and nut', () => {
+    const of = { dishMm: 170, rustedMm: 90, stemMm: 50, gripMm: 25, thicknessMm: 3, nutMm: 11 };
+    expect(figure('dish plate', 'ring on sound metal', of)).toBe(40);
+    expect(figure('dish plate', 'thread left', of)).toBe(11);
+  });
+  test('patch: plugs round its lap at their pitch; stitches round its opening', () => {
+    const of = { openLongMm: 200, openWideMm: 150, lapMm: 20, pitchMm: 39, join: 0, turned: 0 };
+    expect(figure('sheet patch', 'plug welds', of)).toBe(Math.ceil(780 / 39));
+    expect(figure('sheet patch', 'flat, long', of)).toBe(240);
+    expect(figure('sheet patch', 'flat, wide', { ...of, join: 2 })).toBe(150);
+    expect(figure('sheet patch', 'stitches', { ...of, join: 1, stitchMm: 25 })).toBe(28);
+  });
+  test('formed tab: flat and bend line by the allowance', () => {
+    const of = { standsMm: 80, tabMm: 50, thicknessMm: 3, radiusMm: 3, longMm: 150, tackMm: 40 };
+    const allowance = (Math.PI / 2) * (3 + DEFAULT_PRACTICE.bendK * 3);
+    expect(figure('formed tab', 'flat, wide', of)).toBeCloseTo(130 + allowance - 12, 9);
+    expect(figure('formed tab', 'bend line from the long edge', of)).toBeCloseTo(74 + allowance / 2, 9);
+    expect(figure('formed tab', 'tacks', of)).toBe(5);
+  });
+  test('straightening: what it springs back by, M L²/12EI at yield in the middle of a span', () => {
+    const of = { bowMm: 10, overMm: 1200, spanMm: 900, way: 0 };
+    const press = figure('straightening', 'press needs', of);
+    // F = 4 · 1.15 S Fy / L and δ = F' L³/48EI of the elastic part.
+    const elastic = press / 1.15;
+    const [d, b, t] = [180, 65, 6];
+    const i = (t * d ** 3) / 12 + 2 * b * t * ((d - t) / 2) ** 2 - 2 * t * t * ((d - t) / 2) ** 2;
+    expect(
+      figure('straightening', 'springs back by', of) / ((elastic * 900 ** 3) / (48 * 199_948 * i)),
+    ).toBeCloseTo(1, 1);
+    expect(figure('straightening', 'may stay out by', of)).toBeCloseTo(1.2, 9);
+  });
+  test('leg: plumb within 3 mm a metre; stud: its bond round the block against the tube at 0.67 Fy', () => {
+    expect(figure('leg structure', 'out of plumb', { outOfPlumbMm: 2, legLongMm: 800 })).toBe(2);
+    const of = { blockDeepMm: 34, blockWideMm: 34, pastMm: 120 };
+    expect(figure('stud blocked', 'bond takes', of)).toBe(2 * 68 * 120);
+    expect(figure('stud blocked', 'screws a side', { pastMm: 120, screwsMm: 60 })).toBe(5);
+  });
+  test('splice: its share of the member and the joints to fill, slanted', () => {
+    const share = figure('splice', 'of the member', {
+      fromMm: 1000,
+      toMm: 1000 + AT.splice.member.lengthMm / 10,
+    });
+    expect(share).toBeCloseTo(0.1, 9);
+    const joint = (cut: number) => figure('splice', 'joint to fill', { cut });
+    expect(joint(2)).toBeCloseTo(2 * (180 + 130), 9);
+    expect(joint(0) / joint(2)).toBeCloseTo(Math.SQRT2, 9);
+  });
+  test('the shelf: plate within 0.2 mm of what is asked for will do; a hanger carries a quarter of its axle', () => {
+    const stock = { ...DEFAULT_PRACTICE, stockThicknessesMm: [4.7625, 6.35, 9.525] };
+    const start = (made: number) =>
+      startMeasures(workForm('hole doubler'), {
+        ...AT['hole doubler'],
+        practice: stock,
+        made: { plate: made },
+      }).thicknessMm;
+    expect(start(6.5)).toBe(6.35);
+    expect(start(6.6)).toBe(9.525);
+    expect(start(20)).toBe(9.525);
+    const frame: Frame = {
+      ...LADDER,
+      fittings: [
+        { id: 'a', kind: 'axle', name: 'Axle', side: 'both', stationMm: 2000, ratingKg: 2000 },
+        { id: 'h', kind: 'spring hanger', name: 'Hanger', side: 'left', stationMm: 1500 },
+        { id: 'far', kind: 'spring hanger', name: 'Hanger', side: 'left', stationMm: 700 },
+      ],
+    };
+    const load = (hostId: string) => workPlace(frame, DEFAULT_PRACTICE, { on: 'fitting', hostId })!.loadKg;
+    expect(load('h left')).toBe(500);
+    expect(load('far left')).toBe(0);
+    expect(workPlace(frame, DEFAULT_PRACTICE, { on: 'fitting', hostId: 'none left' })).toBeUndefined();
+  });
+});
+
 describe('on every place of every family', () => {
   const places = FAMILY_IDS.flatMap((family) => {
     const frame = frameOf(family);
