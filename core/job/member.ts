@@ -141,9 +141,8 @@ function orBetter(picture: MemberPicture, proposal: Repair, grossMassKg: number 
   const worked = workRepair(repairPicture(picture, proposal), true, grossMassKg);
   const isGood = (each: WorkedRepair) => each.against.length === 0 && brokenRules(each).length === 0;
   if (isGood(worked) || !worked.target) return worked;
-  const better = candidates(picture, worked.target, { grossMassKg }).find(
-    (each) => isGood(each) && isBolted(each.repair) === isBolted(proposal),
-  );
+  const held = isBolted(proposal) ? 'by bolts' : 'by welds';
+  const better = candidates(picture, worked.target, { grossMassKg, held }).find(isGood);
   if (!better) return worked;
   // Under the first one's name: a proposal is the same one whichever form it has come to.
   return { ...better, repair: { ...better.repair, id: proposal.id } };
@@ -197,10 +196,15 @@ export function candidates(
   {
     grossMassKg,
     kits = [],
-  }: { readonly grossMassKg?: number | undefined; readonly kits?: readonly Kit[] } = {},
+    held,
+  }: {
+    readonly grossMassKg?: number | undefined;
+    readonly kits?: readonly Kit[];
+    readonly held?: 'by welds' | 'by bolts';
+  } = {},
 ): Candidate[] {
   const worked = (repair: Repair) => workRepair(repairPicture(picture, repair), true, grossMassKg);
-  const drawn = candidatesOver(picture, run);
+  const drawn = candidatesOver(picture, run, held);
   // Where no plate may be welded at all, a bought one may not either.
   const bought = drawn.length === 0 ? [] : kits;
   return [

@@ -27,15 +27,14 @@ export {
   boltedForceN,
   boltsAt,
   carryingReach,
-  cutsAway,
   developmentMm,
   edgeStrengthNPerMm,
-  landingsAt,
   plateForceN,
   strengthOfBolts,
   PLATE_STRESS_SHARE,
-  type EdgeLanding,
-} from './plating';
+} from './development';
+export { cutsAway } from './plating';
+export { landingsAt, type EdgeLanding } from './landing';
 export {
   memberStates,
   STATE_IDS,
@@ -46,7 +45,9 @@ export {
   type MemberState,
   type StateId,
 } from './states';
-export { candidatesOver, firstBolts, kitOver, lengthened, proposeRepairs } from './propose';
+export { candidatesOver, kitOver, proposeRepairs } from './propose';
+export { firstBolts } from './bolted-layouts';
+export { lengthened } from './reach';
 export { drawFlatPattern, FLAT_LAYERS, flatPattern, type FlatHole, type FlatPattern } from './flat-pattern';
 export { repairPicture, type PieceStation, type RepairPicture } from './repair-picture';
 export {

@@ -16,7 +16,8 @@ import { development, endPlaces, runOut, squareEnd, tooLong } from './rules/ends
 import { landing, lap, tooThinToWeld } from './rules/landing';
 import { beneath, flangeCut, freeEdge, plateThickness, restored } from './rules/section';
 import { plugLayout } from './plugs';
-import { carryingReach, PLATE_STRESS_SHARE, plateForceN, repairedChange } from './plating';
+import { carryingReach, PLATE_STRESS_SHARE, plateForceN } from './development';
+import { repairedChange } from './plating';
 import { REPAIR_FINDING_CODES, type RepairFinding } from './repair-finding';
 import type { RepairPicture } from './repair-picture';
 import { checkRepair, pieceSchema, repairSchema, type Piece, type Repair } from './repair';

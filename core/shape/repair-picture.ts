@@ -1,7 +1,8 @@
 import { inchesToMm } from '../quantity';
 import { crackExtent } from '../trace';
 import type { MemberPicture, SectionKept } from '../weigh';
-import { carryingReach, landingsAt, type EdgeLanding } from './plating';
+import { carryingReach } from './development';
+import { landingsAt, type EdgeLanding } from './landing';
 import { turnsOf, type Piece, type Repair } from './repair';
 import { memberStates, stateKept } from './states';
 

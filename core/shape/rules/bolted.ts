@@ -1,7 +1,7 @@
 import { ksiToMpa } from '../../quantity';
 import { widestBoltPitchMm } from '../../reference';
 import { facesBoltedOn, isBolted } from '../bolting';
-import type { EdgeLanding } from '../plating';
+import type { EdgeLanding } from '../landing';
 import type { RepairFinding } from '../repair-finding';
 import { extentOf, type PieceStation, type RepairPicture } from '../repair-picture';
 

@@ -1,5 +1,5 @@
 import { lapMm, weldableMm } from '../../reference';
-import type { EdgeLanding } from '../plating';
+import type { EdgeLanding } from '../landing';
 import { inchesToMm } from '../../quantity';
 import type { MemberPicture } from '../../weigh';
 import { faceOfPiece, formOf } from '../forms';
