@@ -163,7 +163,16 @@ function faceSeeds(shape: MemberShape): readonly FaceSeed[] {
   }
 }
 
+/** A shape never changes; its faces are asked for at every station of every plate. */
+const FACES = new WeakMap<MemberShape, readonly Face[]>();
+
 export function facesOf(shape: MemberShape): readonly Face[] {
+  const known = FACES.get(shape) ?? unrolledFaces(shape);
+  FACES.set(shape, known);
+  return known;
+}
+
+function unrolledFaces(shape: MemberShape): Face[] {
   let uStartMm = 0;
   return faceSeeds(shape).map(([id, widthMm, reversed, outward, wallMm = shape.thicknessMm]) => {
     const face: Face = { id, widthMm, uStartMm, reversed, outward, upright: outward[1] === 0, wallMm };

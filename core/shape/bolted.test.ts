@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { inchesToMm, ksiToMpa } from '../quantity';
 import {
   bearingAtHoleN,
@@ -137,6 +138,57 @@ describe('where bolts go', () => {
       expect(at(1).has(Math.round(stationMm * 10))).toBe(true);
     }
     expect(holes[0]!.every(({ diameterMm }) => diameterMm === boltHoleMm(pair.bolts.diameterMm))).toBe(true);
+  });
+  /** Every bolt beside every plate it passes through or near, whichever piece it was laid out for. */
+  const misfits = (repair: BoltedRepair) => {
+    const edge = leastEdgeMm(repair.bolts.diameterMm) - 1e-6;
+    return boltsOf(on, repair).flatMap(({ stationMm, uMm, pieceIds }) =>
+      repair.pieces.flatMap((piece) => {
+        const cover = coverageAt(on, piece, stationMm);
+        const isUnder = cover !== undefined && uMm > cover.uFromMm && uMm < cover.uToMm;
+        const nearEnd = Math.min(Math.abs(stationMm - piece.startMm), Math.abs(stationMm - piece.endMm));
+        const isCrowded =
+          isUnder && (nearEnd < edge || uMm - cover.uFromMm < edge || cover.uToMm - uMm < edge);
+        return (isUnder && !pieceIds.includes(piece.id)) || isCrowded ? [[piece.id, stationMm, uMm]] : [];
+      }),
+    );
+  };
+  test('no bolt goes through a plate that has no hole for it: plates of two thicknesses share all their rows', () => {
+    const uneven = bolted([
+      plate({ thicknessMm: 9.5 }),
+      plate({ id: 'in', inside: true, thicknessMm: 4.76, startMm: 925, endMm: 2075 }),
+    ]);
+    expect(misfits(uneven)).toEqual([]);
+    expect(boltRowsAt(on, uneven, uneven.pieces[0]!, 1500)).toEqual(
+      boltRowsAt(on, uneven, uneven.pieces[1]!, 1500),
+    );
+    expect(boltRowsAt(on, uneven, uneven.pieces[0]!, 1500)).toHaveLength(3);
+  });
+  test('wherever the plates’ ends fall, none comes too near the end of the one beside it, on a slanted edge either', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 60, max: 300, noNaN: true }),
+        fc.double({ min: 60, max: 300, noNaN: true }),
+        fc.double({ min: 45, max: 120, noNaN: true }),
+        (front, rear, pitchMm) => {
+          const staggered = bolted(
+            [plate(), plate({ id: 'in', inside: true, startMm: 1000 - front, endMm: 2000 + rear })],
+            { pitchMm },
+          );
+          expect(misfits(staggered)).toEqual([]);
+          // The distance to a slanted edge is square to it.
+          for (const { stationMm, uMm } of boltsOf(on, staggered)) {
+            const cover = coverageAt(on, staggered.pieces[0]!, stationMm);
+            if (!cover) continue;
+            const [near, slope] = [uMm - cover.uFromMm, (194 - 50) / 2 / 190];
+            const isInTaper = stationMm < 1190 || stationMm > 1810;
+            const square = isInTaper ? near / Math.hypot(1, slope) : near;
+            expect(square).toBeGreaterThanOrEqual(leastEdgeMm(inch(5 / 8)) - 0.1);
+          }
+        },
+      ),
+      { seed: 3, numRuns: 60 },
+    );
   });
   test('rows no farther apart than keeps the faces together: a wide thin plate has one between', () => {
     const rows = (thicknessMm: number) =>

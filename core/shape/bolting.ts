@@ -18,7 +18,7 @@ import {
   type MemberShape,
 } from '../frame';
 import type { MemberPicture } from '../weigh';
-import { coverageAt, isInside, type Bolts, type Piece, type Repair } from './repair';
+import { coverageAt, isInside, taperLengthMm, type Bolts, type Piece, type Repair } from './repair';
 
 /** A repair that is bolted on. */
 export type BoltedRepair = Pick<Repair, 'pieces'> & { readonly bolts: Bolts };
@@ -34,21 +34,53 @@ export interface Bolt {
 }
 
 /**
- * Where a piece's rows of bolts lie at a station, developed coordinates: an edge's distance inside it, and between these so many that no two lie
- * farther apart than keeps the faces together. Plates on both sides of the wall share their bolts, so the narrower one there decides. Where two rows
- * would crowd each other one runs down the middle; none where not even that has its edge distance.
+ * Where a piece's rows of bolts lie at a station, developed coordinates: an edge's distance inside it, square to the edge where that slants, and between these
+ * so many that no two lie farther apart than keeps the thinnest plate's faces together. Plates on both sides of the wall share their bolts: the narrower one
+ * there decides for both. Where two rows would crowd each other one runs down the middle; none where not even that has its edge distance.
  */
 export function boltRowsAt(member: Member, repair: BoltedRepair, piece: Piece, stationMm: number): number[] {
-  const band = sharedBand(member, repair, piece, stationMm);
-  if (!band) return [];
+  const shared = sharedBand(member, repair, piece, stationMm);
+  if (!shared) return [];
+  const { band, pieces } = shared;
   const { diameterMm } = repair.bolts;
-  const edgeMm = leastEdgeMm(diameterMm);
-  const [first, last] = [band.uFromMm + edgeMm, band.uToMm - edgeMm];
+  const runsStraight = pieces.every((each) => isStraightAt(each, stationMm));
+  const edgeMm = (edge: 'uFromMm' | 'uToMm') =>
+    runsStraight ? leastEdgeMm(diameterMm) : slantedEdgeMm(member, repair, { piece, stationMm, edge });
+  const [first, last] = [band.uFromMm + edgeMm('uFromMm'), band.uToMm - edgeMm('uToMm')];
   if (last - first < leastPitchMm(diameterMm)) return last >= first - 1e-6 ? [(first + last) / 2] : [];
-  const gaps = Math.max(1, Math.ceil((last - first) / widestBoltPitchMm(piece.thicknessMm) - 1e-6));
+  const thicknesses = pieces.map(({ thicknessMm }) => thicknessMm);
+  const gaps = Math.max(1, Math.ceil((last - first) / widestBoltPitchMm(Math.min(...thicknesses)) - 1e-6));
   const folds = foldsWithin(member.shape, band.uFromMm, band.uToMm);
+  // A nut or a washer sits on the flat: clear of a bend by its own half width and the bend's radius.
+  const clearMm = diameterMm + 2 * Math.max(...thicknesses);
   return Array.from({ length: gaps + 1 }, (_, k) =>
-    offFolds(first + ((last - first) * k) / gaps, folds, clearOfFoldMm(repair, piece)),
+    offFolds(first + ((last - first) * k) / gaps, folds, clearMm),
+  );
+}
+
+/** A bolt's edge distance along the developed width, where the shared edge runs straight or slants towards a nose. */
+function slantedEdgeMm(
+  member: Member,
+  repair: BoltedRepair,
+  at: { readonly piece: Piece; readonly stationMm: number; readonly edge: 'uFromMm' | 'uToMm' },
+): number {
+  const [before, after] = [-HALF_LOOK_MM, HALF_LOOK_MM].map(
+    (mm) => sharedBand(member, repair, at.piece, at.stationMm + mm)?.band[at.edge],
+  );
+  const slope = before === undefined || after === undefined ? 0 : (after - before) / (2 * HALF_LOOK_MM);
+  return leastEdgeMm(repair.bolts.diameterMm) * Math.hypot(1, slope);
+}
+const HALF_LOOK_MM = 0.5;
+
+/** Between its tapers, and away from the sides of its notches. */
+function isStraightAt(piece: Piece, stationMm: number): boolean {
+  const taperMm = taperLengthMm(piece) + HALF_LOOK_MM;
+  return (
+    stationMm >= piece.startMm + taperMm &&
+    stationMm <= piece.endMm - taperMm &&
+    (piece.notches ?? []).every(({ fromMm, toMm }) =>
+      [fromMm, toMm].every((side) => Math.abs(side - stationMm) > HALF_LOOK_MM),
+    )
   );
 }
 
@@ -58,31 +90,34 @@ const foldsWithin = (shape: MemberShape, uFromMm: number, uToMm: number): number
     .map(({ uStartMm }) => uStartMm)
     .filter((uMm) => uMm > Math.max(0, uFromMm) + 1e-6 && uMm < uToMm - 1e-6);
 
-/** A nut or a washer sits on the flat: clear of a bend by its own half width and the bend's radius. */
-const clearOfFoldMm = ({ bolts: { diameterMm } }: BoltedRepair, { thicknessMm }: Piece): number =>
-  diameterMm + 2 * thicknessMm;
-
 function offFolds(uMm: number, folds: readonly number[], clearMm: number): number {
   const near = folds.find((fold) => Math.abs(fold - uMm) < clearMm);
   return near === undefined ? uMm : near + (uMm < near ? -clearMm : clearMm);
 }
 
-/** What a piece and those that lie on the wall's other side beneath it cover together at a station. */
-function sharedBand(member: Member, { pieces }: BoltedRepair, piece: Piece, stationMm: number) {
+/** What a piece and those that lie on the wall's other side beneath it cover together at a station, and which these are. */
+function sharedBand(member: Member, repair: BoltedRepair, piece: Piece, stationMm: number) {
   const own = coverageAt(member, piece, stationMm);
   if (!own) return undefined;
-  return pieces.reduce((band, other) => {
-    const cover = isInside(other) !== isInside(piece) && coverageAt(member, other, stationMm);
-    if (!cover || cover.uFromMm >= band.uToMm || cover.uToMm <= band.uFromMm) return band;
-    return {
-      ...band,
-      uFromMm: Math.max(band.uFromMm, cover.uFromMm),
-      uToMm: Math.min(band.uToMm, cover.uToMm),
-    };
-  }, own);
+  const beneath = acrossFrom(repair, piece).flatMap((other) => {
+    const cover = coverageAt(member, other, stationMm);
+    return cover && cover.uFromMm < own.uToMm && cover.uToMm > own.uFromMm ? [{ other, cover }] : [];
+  });
+  const band = {
+    uFromMm: Math.max(own.uFromMm, ...beneath.map(({ cover }) => cover.uFromMm)),
+    uToMm: Math.min(own.uToMm, ...beneath.map(({ cover }) => cover.uToMm)),
+  };
+  return { band, pieces: [piece, ...beneath.map(({ other }) => other)] };
 }
 
-/** Stations of a piece's bolts: one grid through all its repair's pieces, from their middle, an edge's distance inside its ends. */
+/** Pieces of a repair on the wall's other side. */
+const acrossFrom = ({ pieces }: BoltedRepair, piece: Piece): Piece[] =>
+  pieces.filter((other) => isInside(other) !== isInside(piece));
+
+/**
+ * Stations of a piece's bolts: one grid through all its repair's pieces, from their middle, an edge's distance inside its ends and none nearer than that to an
+ * end of a plate across the wall: there it would go through a plate that has no metal left for its hole, or its washer would ride on the plate's edge.
+ */
 export function boltStationsMm(repair: BoltedRepair, piece: Piece): number[] {
   const { diameterMm, pitchMm } = repair.bolts;
   const [from, to] = [
@@ -95,7 +130,11 @@ export function boltStationsMm(repair: BoltedRepair, piece: Piece): number[] {
     Math.ceil((piece.startMm + edgeMm - middleMm) / pitchMm - 1e-6),
     Math.floor((piece.endMm - edgeMm - middleMm) / pitchMm + 1e-6),
   ];
-  return Array.from({ length: Math.max(0, last - first + 1) }, (_, k) => middleMm + (first + k) * pitchMm);
+  const ends = acrossFrom(repair, piece).flatMap(({ startMm, endMm }) => [startMm, endMm]);
+  return Array.from(
+    { length: Math.max(0, last - first + 1) },
+    (_, k) => middleMm + (first + k) * pitchMm,
+  ).filter((mm) => ends.every((end) => Math.abs(end - mm) >= edgeMm - 1e-6));
 }
 
 /** Every bolt of a repair, each once: the plates on both sides of the wall share theirs. */
