@@ -54,6 +54,11 @@ const REPAIR_WORDS: Readonly<Record<RepairFindingCode, Say<RepairFinding>>> = {
     detail: `the faces stand apart between them: at most ${printLength(f.limit!, s, 'length')}`,
     change: 'a closer pitch',
   }),
+  'edge-unbolted': (f, s) => ({
+    title: `An edge stands ${printLength(f.value!, s, 'length')} past its nearest bolts`,
+    detail: `it gapes and takes water in: at most ${printLength(f.limit!, s, 'length')}; plates on both sides share the narrower one’s rows`,
+    change: 'plates of one height on both sides',
+  }),
   'flange-drilled': (f) => ({
     title: `Its bolts go through the ${f.name} flange`,
     detail: 'a flange carries most, and a hole in it cracks first; a heat-treated one is never drilled',

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { defaultFrame, facesOf, familyOf, type FaceId, type MemberShape } from '../frame';
-import { DEFAULT_PRACTICE, type SteelId } from '../reference';
+import { DEFAULT_PRACTICE, leastEdgeMm, type SteelId } from '../reference';
 import type { Reading } from '../probe';
 import type { Repair } from '../shape';
 import type { Crack } from '../trace';
@@ -155,6 +155,24 @@ test('plate from the shelf matches a rail of 50 ksi; a stronger one asks for its
   expect(said('hot-rolled-50')).toBe(false);
   expect(said('a36')).toBe(false);
   expect(said('heat-treated-110')).toBe(true);
+});
+
+test('a plate much taller than the one across the wall gapes past the rows they share: a rule is broken, by a millimetre', () => {
+  const [made] = work({ kept: inWeb(0.5) }).repairs;
+  const with_ = (thicknessMm: number, upperEdgeMm: number) => {
+    const pieces = made!.repair.pieces.map((piece, k) => ({
+      ...piece,
+      thicknessMm: k === 0 ? thicknessMm : piece.thicknessMm,
+      lowerEdgeMm: 30,
+      upperEdgeMm: k === 0 ? upperEdgeMm : 150,
+    }));
+    const mine = { ...made!.repair, id: 'mine', by: 'MR', pieces };
+    return brokenRules(work({ kept: inWeb(0.5), repairs: [mine] }).repairs[0]!).map(({ code }) => code);
+  };
+  // 5/8 in bolts lie 15/16 in inside the lower plate; 12 times 6 mm is 72 mm.
+  const most = 150 - leastEdgeMm(15.875) + 72;
+  expect(with_(6, most)).not.toContain('edge-unbolted');
+  expect(with_(6, most + 1)).toContain('edge-unbolted');
 });
 
 test('a heat-treated flange is never drilled: bad there, nothing fits, and it is said', () => {

@@ -55,6 +55,9 @@ export const leastPitchMm = (diameterMm: number): number => (8 / 3) * diameterMm
 /** Widest pitch that keeps the faces together: 24 times the thinner part, 12 in at most (AISC 360 J3.5(a), from memory). */
 export const widestBoltPitchMm = (thinnerMm: number): number => Math.min(24 * thinnerMm, inchesToMm(12));
 
+/** Farthest that an edge may lie from its nearest row of bolts: 12 times the part, 6 in at most (AISC 360 J3.5, from memory). */
+export const farthestEdgeMm = (thicknessMm: number): number => Math.min(12 * thicknessMm, inchesToMm(6));
+
 /** Nut, point and one washer past the grip, inches by inches of bolt (RCSC, from memory). */
 const PAST_GRIP: readonly (readonly [bolt: number, past: number])[] = [
   [3 / 8, 9 / 16],

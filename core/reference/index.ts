@@ -77,6 +77,7 @@ export {
   boltShearN,
   BOLTED_SOURCE,
   boltTorqueNm,
+  farthestEdgeMm,
   leastEdgeMm,
   leastPitchMm,
   PLATE_BOLTS_MM,

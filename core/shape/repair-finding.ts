@@ -50,6 +50,7 @@ export const REPAIR_FINDING_CODES = [
   'bolts-struck',
   'bolts-not-counted',
   'bolts-far-apart',
+  'edge-unbolted',
   'flange-drilled',
   'plate-of-its-steel',
   'bolted-not-allowed',

@@ -1,6 +1,7 @@
 import { ksiToMpa } from '../../quantity';
-import { widestBoltPitchMm } from '../../reference';
-import { facesBoltedOn, isBolted } from '../bolting';
+import { farthestEdgeMm, widestBoltPitchMm } from '../../reference';
+import { boltRowsAt, facesBoltedOn, isBolted } from '../bolting';
+import { coverageAt } from '../repair';
 import type { EdgeLanding } from '../landing';
 import type { RepairFinding } from '../repair-finding';
 import { extentOf, type PieceStation, type RepairPicture } from '../repair-picture';
@@ -52,6 +53,32 @@ export function boltPitch({ picture, repair }: RepairPicture): RepairFinding[] {
             pieceId: piece.id,
             quantity: 'length',
             value: pitchMm,
+            limit,
+            source: 'boltPitch',
+          },
+        ]
+      : [];
+  });
+}
+
+/** A plate that stands out past its rows gapes at that edge: where two share their rows, those are the narrower one's. */
+export function edgeBolted({ picture: { member }, repair }: RepairPicture): RepairFinding[] {
+  if (!isBolted(repair)) return [];
+  return repair.pieces.flatMap((piece): RepairFinding[] => {
+    const stationMm = (piece.startMm + piece.endMm) / 2;
+    const cover = coverageAt(member, piece, stationMm);
+    const rows = boltRowsAt(member, repair, piece, stationMm);
+    if (!cover || rows.length === 0) return [];
+    const value = Math.max(Math.min(...rows) - cover.uFromMm, cover.uToMm - Math.max(...rows));
+    const limit = farthestEdgeMm(piece.thicknessMm);
+    return value > limit + 1e-6
+      ? [
+          {
+            code: 'edge-unbolted',
+            weight: 'broken',
+            pieceId: piece.id,
+            quantity: 'length',
+            value,
             limit,
             source: 'boltPitch',
           },

@@ -1,7 +1,15 @@
 import { isBolted } from '../bolting';
 import type { RepairFinding } from '../repair-finding';
 import type { RepairPicture } from '../repair-picture';
-import { boltedAllowed, boltPitch, boltsLand, coatBetween, flangeDrilled, plateSteel } from './bolted';
+import {
+  boltedAllowed,
+  boltPitch,
+  boltsLand,
+  coatBetween,
+  edgeBolted,
+  flangeDrilled,
+  plateSteel,
+} from './bolted';
 import { development, endPlaces, runOut, squareEnd, tooLong } from './ends';
 import { cutLoose, heatNear, holesBeneath, inTheWay } from './in-the-way';
 import { crackCoverage, skinBeneath, staggered, wideBetweenWelds } from './covers';
@@ -31,6 +39,7 @@ const OF_WELDS: readonly RepairRule[] = [
 const OF_BOLTS: readonly RepairRule[] = [
   boltsLand,
   boltPitch,
+  edgeBolted,
   flangeDrilled,
   plateSteel,
   boltedAllowed,
