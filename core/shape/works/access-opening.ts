@@ -1,18 +1,10 @@
 import { evenWall, facesOf, fittingsOn, CRITICAL_REACH_MM, isClosed, surfaceOf, uOnFace } from '../../frame';
 import { sectionProperties } from '../../mechanics';
 import { changedSection } from '../../weigh';
-import {
-  fillet,
-  fromShelf,
-  inch,
-  length,
-  station,
-  over,
-  thickness,
-  under,
-  unlessWelded,
-  wallOf,
-} from './common';
+import { inchesToMm as inch } from '../../quantity';
+import { over, under } from './findings';
+import { length, station, thickness } from './measures';
+import { fillet, fromShelf, unlessWelded, wallOf } from './metal';
 import type { WorkForm, WorkPlace } from './work';
 
 /** An opening is no higher than a third of its face and its corners no sharper than a quarter of its height (common practice, no source). */

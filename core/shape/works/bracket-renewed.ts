@@ -1,19 +1,9 @@
 import { boltShearN } from '../../reference';
-import {
-  bumpN,
-  choice,
-  count,
-  fillet,
-  inch,
-  length,
-  load,
-  loadUnchecked,
-  over,
-  under,
-  unlessWelded,
-  wallOf,
-  when,
-} from './common';
+import { inchesToMm as inch } from '../../quantity';
+import { over, under, when } from './findings';
+import { bumpN, loadUnchecked } from './loads';
+import { choice, count, length, load } from './measures';
+import { fillet, unlessWelded, wallOf } from './metal';
 import { isAtBracket } from './places';
 import type { WorkFinding, WorkForm, WorkPlace } from './work';
 

@@ -1,17 +1,8 @@
 import { leastEdgeMm } from '../../reference';
-import {
-  choice,
-  fillet,
-  fromShelf,
-  inch,
-  length,
-  over,
-  thickness,
-  under,
-  unlessWelded,
-  wallOf,
-  when,
-} from './common';
+import { inchesToMm as inch } from '../../quantity';
+import { over, under, when } from './findings';
+import { choice, length, thickness } from './measures';
+import { fillet, fromShelf, unlessWelded, wallOf } from './metal';
 import { isAtBracket } from './places';
 import type { JudgedWork, Measures, WorkForm, WorkPlace } from './work';
 

@@ -1,18 +1,8 @@
-import {
-  bumpN,
-  count,
-  fillet,
-  fromShelf,
-  inch,
-  length,
-  load,
-  loadUnchecked,
-  thickness,
-  under,
-  unlessWelded,
-  wallOf,
-  when,
-} from './common';
+import { inchesToMm as inch } from '../../quantity';
+import { under, when } from './findings';
+import { bumpN, loadUnchecked } from './loads';
+import { count, length, load, thickness } from './measures';
+import { fillet, fromShelf, unlessWelded, wallOf } from './metal';
 import { isAt } from './places';
 import type { WorkForm } from './work';
 

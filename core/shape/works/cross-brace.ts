@@ -1,4 +1,7 @@
-import { choice, fillet, inch, length, over, thickness, unlessWelded } from './common';
+import { inchesToMm as inch } from '../../quantity';
+import { over } from './findings';
+import { choice, length, thickness } from './measures';
+import { fillet, unlessWelded } from './metal';
 import { isAt } from './places';
 import type { WorkForm } from './work';
 

@@ -1,16 +1,9 @@
 import { boltShearN, leastEdgeMm } from '../../reference';
-import {
-  bumpN,
-  choice,
-  count,
-  fromShelf,
-  inch,
-  length,
-  load,
-  loadUnchecked,
-  thickness,
-  under,
-} from './common';
+import { inchesToMm as inch } from '../../quantity';
+import { under } from './findings';
+import { bumpN, loadUnchecked } from './loads';
+import { choice, count, length, load, thickness } from './measures';
+import { fromShelf } from './metal';
 import { isAt, isOfRole } from './places';
 import type { WorkForm } from './work';
 

@@ -1,5 +1,8 @@
 import { bendAllowanceMm } from '../bend';
-import { inch, length, over, thickness, under, unlessWelded, wallOf } from './common';
+import { inchesToMm as inch } from '../../quantity';
+import { over, under } from './findings';
+import { length, thickness } from './measures';
+import { unlessWelded, wallOf } from './metal';
 import { isAtBracket, isOfRole } from './places';
 import type { WorkForm } from './work';
 

@@ -1,19 +1,10 @@
 import { chosenLegMm } from '../../reference';
 import { isAtBracket } from './places';
-import {
-  bumpN,
-  fillet,
-  fromShelf,
-  inch,
-  length,
-  load,
-  loadUnchecked,
-  over,
-  thickness,
-  under,
-  unlessWelded,
-  wallOf,
-} from './common';
+import { inchesToMm as inch } from '../../quantity';
+import { over, under } from './findings';
+import { bumpN, loadUnchecked } from './loads';
+import { length, load, thickness } from './measures';
+import { fillet, fromShelf, unlessWelded, wallOf } from './metal';
 import type { WorkForm } from './work';
 
 /** A weld kept so far from a flange's free edge, and the corner cut so far back for the other weld to pass, mm (common practice, no source). */

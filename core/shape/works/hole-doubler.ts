@@ -1,5 +1,8 @@
 import { leastEdgeMm } from '../../reference';
-import { fillet, fromShelf, inch, length, thickness, under, unlessWelded, wallOf } from './common';
+import { inchesToMm as inch } from '../../quantity';
+import { under } from './findings';
+import { length, thickness } from './measures';
+import { fillet, fromShelf, unlessWelded, wallOf } from './metal';
 import type { WorkForm } from './work';
 
 /** A washer and a fillet find room round the hole: so many holes across (common practice, no source). */

@@ -1,19 +1,8 @@
-import {
-  bumpN,
-  choice,
-  fillet,
-  fromShelf,
-  inch,
-  length,
-  load,
-  loadUnchecked,
-  over,
-  thickness,
-  under,
-  unlessWelded,
-  wallOf,
-  when,
-} from './common';
+import { inchesToMm as inch } from '../../quantity';
+import { over, under, when } from './findings';
+import { bumpN, loadUnchecked } from './loads';
+import { choice, length, load, thickness } from './measures';
+import { fillet, fromShelf, unlessWelded, wallOf } from './metal';
 import { isAt, isOfRole } from './places';
 import type { WorkForm } from './work';
 

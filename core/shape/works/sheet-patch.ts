@@ -1,5 +1,8 @@
 import { bendAllowanceMm } from '../bend';
-import { choice, count, fillet, inch, length, over, thickness, under, wallOf, when } from './common';
+import { inchesToMm as inch } from '../../quantity';
+import { over, under, when } from './findings';
+import { choice, count, length, thickness } from './measures';
+import { fillet, wallOf } from './metal';
 import { isOfRole } from './places';
 import type { WorkForm, WorkPlace } from './work';
 

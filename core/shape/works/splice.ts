@@ -1,19 +1,9 @@
 import { axleStationsMm, CRITICAL_REACH_MM, crossingsOn, fittingsOn, isClosed } from '../../frame';
 import { BETWEEN_HEAT_ZONES_MM, waysFor } from '../../reference';
-import {
-  choice,
-  fillet,
-  fromShelf,
-  inch,
-  length,
-  station,
-  over,
-  thickness,
-  under,
-  unlessWelded,
-  wallOf,
-  when,
-} from './common';
+import { inchesToMm as inch } from '../../quantity';
+import { over, under, when } from './findings';
+import { choice, length, station, thickness } from './measures';
+import { fillet, fromShelf, unlessWelded, wallOf } from './metal';
 import { isOfRole } from './places';
 import type { WorkFinding, WorkForm, WorkPlace } from './work';
 

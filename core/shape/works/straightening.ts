@@ -2,7 +2,9 @@ import { evenWall, surfaceOf } from '../../frame';
 import { sectionProperties } from '../../mechanics';
 import { YOUNGS_MODULUS_MPA } from '../../reference';
 import { wallSection } from '../../weigh';
-import { choice, inch, length, over, under, when } from './common';
+import { inchesToMm as inch } from '../../quantity';
+import { over, under, when } from './findings';
+import { choice, length } from './measures';
 import type { Measure, WorkForm, WorkPlace } from './work';
 
 export const HEATS = ['cold', 'with heat'] as const;

@@ -1,4 +1,7 @@
-import { choice, inch, length, over, thickness, under, wallOf, when } from './common';
+import { inchesToMm as inch } from '../../quantity';
+import { over, under, when } from './findings';
+import { choice, length, thickness } from './measures';
+import { wallOf } from './metal';
 import { isOfRole } from './places';
 import type { WorkForm } from './work';
 

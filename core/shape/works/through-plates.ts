@@ -1,18 +1,9 @@
 import { boltLengthMm, boltShearN, proofLoadN } from '../../reference';
-import {
-  bumpN,
-  choice,
-  fromShelf,
-  inch,
-  length,
-  load,
-  loadUnchecked,
-  thickness,
-  under,
-  wallOf,
-  when,
-  over,
-} from './common';
+import { inchesToMm as inch } from '../../quantity';
+import { under, when, over } from './findings';
+import { bumpN, loadUnchecked } from './loads';
+import { choice, length, load, thickness } from './measures';
+import { fromShelf, wallOf } from './metal';
 import { isAtBracket } from './places';
 import type { WorkForm } from './work';
 

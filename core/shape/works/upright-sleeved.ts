@@ -2,19 +2,10 @@ import { evenWall, surfaceOf, type MemberShape } from '../../frame';
 import { filletStrengthNPerMm, sectionProperties } from '../../mechanics';
 import { chosenLegMm, FILLER_TENSILE_MPA, STOCK_TUBES } from '../../reference';
 import { wallSection } from '../../weigh';
-import {
-  choice,
-  fillet,
-  inch,
-  length,
-  station,
-  over,
-  thickness,
-  under,
-  unlessWelded,
-  wallOf,
-  when,
-} from './common';
+import { inchesToMm as inch } from '../../quantity';
+import { over, under, when } from './findings';
+import { choice, length, station, thickness } from './measures';
+import { fillet, unlessWelded, wallOf } from './metal';
 import { isOfRole } from './places';
 import type { Measures, WorkForm, WorkPlace } from './work';
 

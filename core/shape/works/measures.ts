@@ -1,0 +1,46 @@
+import type { Measure } from './work';
+
+export const length = (key: string, start: Measure['start'], least = 1, most = 5000): Measure => ({
+  key,
+  as: 'length',
+  start,
+  least,
+  most,
+});
+/** A place along the member, from its own start; told from the datum. */
+export const station = (key: string, start: Measure['start'], most = 40_000): Measure => ({
+  key,
+  as: 'station',
+  start,
+  least: 0,
+  most,
+});
+export const thickness = (key: string, start: Measure['start'], least = 0.4, most = 40): Measure => ({
+  key,
+  as: 'thickness',
+  start,
+  least,
+  most,
+});
+export const count = (key: string, start: number, least = 1, most = 200): Measure => ({
+  key,
+  as: 'count',
+  start: () => start,
+  least,
+  most,
+});
+export const load = (): Measure => ({
+  key: 'loadKg',
+  as: 'mass',
+  start: ({ loadKg }) => loadKg,
+  least: 0,
+  most: 30_000,
+});
+export const choice = (key: string, options: readonly string[], start = 0): Measure => ({
+  key,
+  as: 'choice',
+  start: () => start,
+  least: 0,
+  most: options.length - 1,
+  options,
+});
