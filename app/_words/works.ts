@@ -306,6 +306,7 @@ const UNCHECKED_OF_WORKS: Readonly<Record<string, string>> = {
   'the other side': 'whether somebody gets to the other side',
   'the rim': 'the rim’s own metal',
   'what is behind it': 'what lies behind it',
+  'what the sheet is': 'of what steel the sheet is: nobody recorded it',
   'worn metal: counted as made': 'worn metal: counted as made',
   'cracks from the bend': 'cracks that the bend left',
   'what hangs between the cuts': 'what hangs between the cuts',

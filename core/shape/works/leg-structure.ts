@@ -1,6 +1,6 @@
-import { inchesToMm as inch } from '../../quantity';
+import { inchesToMm as inch, STANDARD_GRAVITY } from '../../quantity';
 import { over, under, when } from './findings';
-import { bumpN, loadUnchecked } from './loads';
+import { loadUnchecked } from './loads';
 import { choice, length, load, thickness } from './measures';
 import { fillet, fromShelf, unlessWelded, wallOf } from './metal';
 import { isAt, isOfRole } from './places';
@@ -9,6 +9,9 @@ import type { WorkForm } from './work';
 /** Legs plumb and alike within this, mm a metre of their length and between both (common practice, no source). */
 const PLUMB = 3 / 1000;
 const ALIKE_MM = 3;
+
+/** A trailer set down hard on its legs: twice what stands on them (our judgement). */
+const setDownN = (loadKg: number): number => 2 * STANDARD_GRAVITY * loadKg;
 
 const ASKS = [
   'nose on stands, brace off',
@@ -42,7 +45,7 @@ export const legStructure: WorkForm = {
     const { legMm, nPerMm } = fillet(place, of.thicknessMm!, wallOf(place));
     const seamMm = 2 * of.plateHighMm! + of.plateLongMm!;
     const takesN = seamMm * nPerMm;
-    const neededN = bumpN(of.loadKg!) / 3;
+    const neededN = setDownN(of.loadKg!);
     return {
       figures: [
         { id: 'weld takes', value: takesN, quantity: 'force', ...(of.loadKg! > 0 && { limit: neededN }) },

@@ -2,7 +2,7 @@ import { bendAllowanceMm } from '../bend';
 import { inchesToMm as inch } from '../../quantity';
 import { over, under, when } from './findings';
 import { choice, count, length, thickness } from './measures';
-import { fillet, wallOf } from './metal';
+import { fillet, unlessWelded, wallOf } from './metal';
 import { isOfRole } from './places';
 import type { WorkForm, WorkPlace } from './work';
 
@@ -41,6 +41,8 @@ export function patchFlatMm(
   return openMm + (2 - turned) * lapMm + turned * perEdge;
 }
 
+const sheetUnknown = ({ on }: WorkPlace): string[] => (on === 'panel' ? ['what the sheet is'] : []);
+
 const isSeamAsked = ({ practice: { legal } }: WorkPlace): boolean =>
   legal.profiles.some(({ id, seamsContinuous }) => id === legal.chosen && seamsContinuous);
 
@@ -49,7 +51,9 @@ export const sheetPatch: WorkForm = {
   id: 'sheet patch',
   whyNot: (place) => {
     if (!isSheet(place) && !isOfRole(place, 'sill', 'floor rail')) return 'not at such a place';
-    return place.steel.youngsMpa === undefined ? undefined : 'not of this metal';
+    if (place.steel.youngsMpa !== undefined) return 'not of this metal';
+    // A panel's own steel is on no record: what is behind it tells nothing of it.
+    return place.on === 'panel' ? undefined : unlessWelded(place);
   },
   measures: [
     length('openLongMm', () => inch(8), 10, 3000),
@@ -125,7 +129,7 @@ export const sheetPatch: WorkForm = {
         'stitch here and there, hand-warm between',
         'seam sealer, then wax behind',
       ],
-      unchecked: ['what is behind it'],
+      unchecked: ['what is behind it', ...sheetUnknown(place)],
     };
   },
 };

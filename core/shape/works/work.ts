@@ -35,6 +35,8 @@ export interface WorkPlace {
   /** The member it is, or hangs on first; a panel's first behind it. */
   readonly member: Member;
   readonly steel: Steel;
+  /** Every member it hangs on, joins or hides: whose plan it belongs to. */
+  readonly memberIds: readonly string[];
   /** Station of the member it sits at, mm. */
   readonly stationMm: number;
   /** Sizes as made, where the frame has them, mm. */

@@ -13,7 +13,7 @@ import {
 import { Pick } from '@/ui/controls';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { WORK_WHY_WORDS, WORK_WORDS } from '../../../../_words/works';
-import { useMember, useReader, useRecords, useStamp } from '../../../_desk';
+import { useReader, useRecords, useStamp } from '../../../_desk';
 import { JudgedPart } from './judged-part';
 import { MeasureEntry } from './measure-entry';
 
@@ -36,7 +36,6 @@ export function NewWork({
 }) {
   const { keep } = useRecords();
   const { system } = useReader();
-  const { member } = useMember();
   const stamp = useStamp();
   const [at, setAt] = useState(
     from ? `${from.on} ${from.hostId}` : (startAt ?? (places[0] && keyOf(places[0]))),
@@ -49,7 +48,15 @@ export function NewWork({
   const [typed, setTyped] = useState<Record<string, Measures>>(
     from ? { [`${at} ${from.form}`]: from.measures } : {},
   );
-  if (!place || !form) return <p>No work of the list goes here.</p>;
+  if (!place || !form)
+    return (
+      <p>
+        No work of the list goes here any more.{' '}
+        <button type="button" className="plain" onClick={onDone}>
+          Leave it
+        </button>
+      </p>
+    );
   const key = `${at} ${form}`;
   const measures = typed[key] ?? startMeasures(workForm(form), place);
   const keepIt = () => {
@@ -61,7 +68,7 @@ export function NewWork({
       hostId: place.id,
       ...(place.on === 'member' && { stationMm: place.stationMm }),
       measures: { ...measures },
-      memberIds: [member.id],
+      memberIds: [...place.memberIds],
       note: '',
     });
     onDone();
