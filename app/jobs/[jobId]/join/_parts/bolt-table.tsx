@@ -7,6 +7,7 @@ import { faceWords } from '@/ui/strip';
 import { boltWords } from '../../../../_words/shape';
 import { stationDigits } from '../../../../_words/station';
 import { useMember, usePlace, useReader } from '../../../_desk';
+import { LineTable } from './line-table';
 
 export const boltCount = ({ bolts }: Joining): number => bolts.reduce((sum, { count }) => sum + count, 0);
 
@@ -15,24 +16,11 @@ const HEADS = ['bolts', 'through', 'stations', 'how many', 'bolt', 'hole', 'pitc
 /** The bolts of a repair by what they go through: what to buy, to drill and to tighten. */
 export function BoltTable({ sets, pieces }: { sets: readonly BoltSet[]; pieces: readonly Piece[] }) {
   return (
-    <div className="relative mt-2 overflow-x-auto">
-      <table className="w-full min-w-[640px] text-[15px]" aria-label="Bolts">
-        <thead>
-          <tr className="caption text-left">
-            {HEADS.map((head) => (
-              <th key={head} scope="col" className="pr-2 font-normal">
-                {head}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody className="ruled">
-          {sets.map((set) => (
-            <BoltRow key={set.id} set={set} pieces={pieces} />
-          ))}
-        </tbody>
-      </table>
-    </div>
+    <LineTable label="Bolts" heads={HEADS}>
+      {sets.map((set) => (
+        <BoltRow key={set.id} set={set} pieces={pieces} />
+      ))}
+    </LineTable>
   );
 }
 

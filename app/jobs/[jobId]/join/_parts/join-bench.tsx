@@ -29,6 +29,7 @@ import {
   useRecords,
 } from '../../../_desk';
 import { boltCount, BoltTable } from './bolt-table';
+import { LineTable } from './line-table';
 import { printStation, stationDigits } from '../../../../_words/station';
 
 export function JoinBench() {
@@ -163,95 +164,75 @@ function WeldTable({ lines, system }: { lines: readonly WeldLine[]; system: Unit
   const { member, setCursor } = useMember();
   const { cursor } = usePlace();
   return (
-    <div className="relative mt-2 overflow-x-auto">
-      <table className="w-full min-w-[640px] text-[15px]">
-        <thead>
-          <tr className="caption text-left">
-            {[
-              'weld',
-              'where',
-              `stations, ${system}`,
-              'length',
-              'leg',
-              'how',
-              'position',
-              'strength',
-              'flow',
-            ].map((head) => (
-              <th key={head} scope="col" className="pr-2 font-normal">
-                {head}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody className="ruled">
-          {lines.map((line) => (
-            <tr key={line.id}>
-              <th scope="row" className="text-left">
-                <button
-                  type="button"
-                  className="hit font-bold underline"
-                  onClick={() => setCursor({ ...cursor, stationMm: (line.fromMm + line.toMm) / 2 })}
-                >
-                  {line.id}
-                </button>
-              </th>
-              <td className="whitespace-nowrap pr-2">
-                {line.place}
-                <span className="caption block">{faceWords(member, line.face)}</span>
-              </td>
-              <td className="whitespace-nowrap pr-2">
-                {stationDigits(member, line.fromMm, system)}
-                <span className="block">to {stationDigits(member, line.toMm, system)}</span>
-              </td>
-              <td className="whitespace-nowrap pr-2">
-                {line.plugs
-                  ? `${line.plugs.count} at ${printLength(line.runs!.pitchMm, system, 'length')}`
-                  : printLength(line.lengthMm, system, 'length')}
-              </td>
-              <td className="whitespace-nowrap pr-2 font-semibold">
-                {line.plugs ? (
-                  `Ø ${printLength(line.plugs.diameterMm, system, 'length')}`
-                ) : (
-                  <>
-                    {leg(line.legMm, system)}
-                    <span className="caption block">
-                      least {leg(line.minimumLegMm, system)}
-                      <br />
-                      most {leg(line.maximumLegMm, system)}
-                    </span>
-                  </>
+    <LineTable
+      label="Welds"
+      heads={['weld', 'where', `stations, ${system}`, 'length', 'leg', 'how', 'position', 'strength', 'flow']}
+    >
+      {lines.map((line) => (
+        <tr key={line.id}>
+          <th scope="row" className="text-left">
+            <button
+              type="button"
+              className="hit font-bold underline"
+              onClick={() => setCursor({ ...cursor, stationMm: (line.fromMm + line.toMm) / 2 })}
+            >
+              {line.id}
+            </button>
+          </th>
+          <td className="whitespace-nowrap pr-2">
+            {line.place}
+            <span className="caption block">{faceWords(member, line.face)}</span>
+          </td>
+          <td className="whitespace-nowrap pr-2">
+            {stationDigits(member, line.fromMm, system)}
+            <span className="block">to {stationDigits(member, line.toMm, system)}</span>
+          </td>
+          <td className="whitespace-nowrap pr-2">
+            {line.plugs
+              ? `${line.plugs.count} at ${printLength(line.runs!.pitchMm, system, 'length')}`
+              : printLength(line.lengthMm, system, 'length')}
+          </td>
+          <td className="whitespace-nowrap pr-2 font-semibold">
+            {line.plugs ? (
+              `Ø ${printLength(line.plugs.diameterMm, system, 'length')}`
+            ) : (
+              <>
+                {leg(line.legMm, system)}
+                <span className="caption block">
+                  least {leg(line.minimumLegMm, system)}
+                  <br />
+                  most {leg(line.maximumLegMm, system)}
+                </span>
+              </>
+            )}
+          </td>
+          <td className="min-w-[150px] pr-2">{styleWords(line, system)}</td>
+          <td className="pr-2">{line.position}</td>
+          <td className="whitespace-nowrap pr-2">
+            {line.plugs ? (
+              `${printForce(line.plugs.strengthN, system)} each`
+            ) : (
+              <>
+                {printLineForce(strengthNPerMm(line), system)}
+                {line.baseNPerMm < line.fillerNPerMm && (
+                  <span className="caption block">limited by the base metal</span>
                 )}
-              </td>
-              <td className="min-w-[150px] pr-2">{styleWords(line, system)}</td>
-              <td className="pr-2">{line.position}</td>
-              <td className="whitespace-nowrap pr-2">
-                {line.plugs ? (
-                  `${printForce(line.plugs.strengthN, system)} each`
-                ) : (
-                  <>
-                    {printLineForce(strengthNPerMm(line), system)}
-                    {line.baseNPerMm < line.fillerNPerMm && (
-                      <span className="caption block">limited by the base metal</span>
-                    )}
-                  </>
-                )}
-              </td>
-              <td className="whitespace-nowrap">
-                {line.flowNPerMm === undefined ? (
-                  ''
-                ) : (
-                  <>
-                    {printLineForce(line.flowNPerMm, system)}
-                    <span className="caption block">{flowWord(line.flowNPerMm / strengthNPerMm(line))}</span>
-                  </>
-                )}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </div>
+              </>
+            )}
+          </td>
+          <td className="whitespace-nowrap">
+            {line.flowNPerMm === undefined ? (
+              ''
+            ) : (
+              <>
+                {printLineForce(line.flowNPerMm, system)}
+                <span className="caption block">{flowWord(line.flowNPerMm / strengthNPerMm(line))}</span>
+              </>
+            )}
+          </td>
+        </tr>
+      ))}
+    </LineTable>
   );
 }
 
