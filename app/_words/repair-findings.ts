@@ -59,6 +59,11 @@ const REPAIR_WORDS: Readonly<Record<RepairFindingCode, Say<RepairFinding>>> = {
     detail: `it gapes and takes water in: at most ${printLength(f.limit!, s, 'length')}; plates on both sides share the narrower one’s rows`,
     change: 'plates of one height on both sides',
   }),
+  'drilled-weaker': (f) => ({
+    title: `Drilled, it keeps ${percent(f.value!)} of its strength where the plates do not carry yet`,
+    detail: `found with ${percent(f.limit!)}; the holes near a plate’s ends take it`,
+    change: 'smaller bolts or fewer rows; or ends where the road asks little',
+  }),
   'flange-drilled': (f) => ({
     title: `Its bolts go through the ${f.name} flange`,
     detail: 'a flange carries most, and a hole in it cracks first; a heat-treated one is never drilled',

@@ -175,6 +175,16 @@ test('a plate much taller than the one across the wall gapes past the rows they 
   expect(with_(6, most + 1)).toContain('edge-unbolted');
 });
 
+test('plates bolted over sound metal: what their holes take near the ends is said; over what is bad they give more than they take', () => {
+  const [made] = work({ kept: inWeb(0.5) }).repairs;
+  const mine = { ...made!.repair, id: 'mine', by: 'MR' };
+  const onSound = work({ repairs: [mine] }).repairs[0]!;
+  const drilled = onSound.findings.find(({ code }) => code === 'drilled-weaker')!;
+  expect(drilled.weight).toBe('deviation');
+  expect(drilled.value).toBeLessThan(drilled.limit! - 0.01);
+  expect(made!.findings.map(({ code }) => code)).not.toContain('drilled-weaker');
+});
+
 test('a heat-treated flange is never drilled: bad there, nothing fits, and it is said', () => {
   const done = work({ kept: (face) => (face === 'bottom' ? 0.5 : 0.99) });
   expect(done.repairs).toEqual([]);

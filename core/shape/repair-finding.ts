@@ -51,6 +51,7 @@ export const REPAIR_FINDING_CODES = [
   'bolts-not-counted',
   'bolts-far-apart',
   'edge-unbolted',
+  'drilled-weaker',
   'flange-drilled',
   'plate-of-its-steel',
   'bolted-not-allowed',

@@ -1,5 +1,6 @@
 import { ksiToMpa } from '../../quantity';
 import { farthestEdgeMm, widestBoltPitchMm } from '../../reference';
+import { lowerBound, type SectionKept } from '../../weigh';
 import { boltRowsAt, facesBoltedOn, isBolted } from '../bolting';
 import { coverageAt } from '../repair';
 import type { EdgeLanding } from '../landing';
@@ -140,6 +141,35 @@ export const boltedAllowed = ({ picture: { legal }, repair }: RepairPicture): Re
         },
       ]
     : [];
+
+/** Less than this of the section is no difference: a hundredth (ours). */
+const NO_DIFFERENCE = 0.01;
+const leastOf = ({ kept }: SectionKept): number =>
+  Math.min(lowerBound(kept.modulusTop!), lowerBound(kept.modulusBottom!));
+
+/** Where its plates do not carry yet, the holes alone are left: weaker than the metal was found, and said wherever that is. */
+export function drilledWeaker({ picture, repair, restored }: RepairPicture): RepairFinding[] {
+  if (!isBolted(repair)) return [];
+  const worst = restored
+    .flatMap((section) => {
+      const found = picture.sections.find(({ stationMm }) => stationMm === section.stationMm);
+      return found ? [{ stationMm: section.stationMm, value: leastOf(section), limit: leastOf(found) }] : [];
+    })
+    .sort((a, b) => a.value - a.limit - (b.value - b.limit))[0];
+  return worst && worst.value < worst.limit - NO_DIFFERENCE
+    ? [
+        {
+          code: 'drilled-weaker',
+          weight: 'deviation',
+          quantity: 'fraction',
+          value: worst.value,
+          limit: worst.limit,
+          source: 'practice',
+          at: { fromMm: worst.stationMm, toMm: worst.stationMm },
+        },
+      ]
+    : [];
+}
 
 /** Every face that will touch another is coated before it is closed; bolts by the maker's torque. */
 export const coatBetween = ({ repair }: RepairPicture): RepairFinding[] =>

@@ -6,6 +6,7 @@ import {
   boltPitch,
   boltsLand,
   coatBetween,
+  drilledWeaker,
   edgeBolted,
   flangeDrilled,
   plateSteel,
@@ -43,6 +44,7 @@ const OF_BOLTS: readonly RepairRule[] = [
   flangeDrilled,
   plateSteel,
   boltedAllowed,
+  drilledWeaker,
   coatBetween,
 ];
 const OF_PLATES: readonly RepairRule[] = [

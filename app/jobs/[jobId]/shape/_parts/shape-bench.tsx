@@ -268,8 +268,7 @@ function Restored({ worked }: { worked: WorkedRepair }) {
   return (
     <div className="border-b border-rule pb-2">
       <h3 className="text-lg font-semibold">
-        {worked.target ? 'As repaired' : 'Sound metal reinforced'}, weakest at{' '}
-        {printStation(member, weakest.stationMm, system)}
+        {titleOf(worked)}, weakest at {printStation(member, weakest.stationMm, system)}
       </h3>
       <p className="text-[17px]">
         S bottom {percent(weakest.kept.modulusBottom!.value)}, S top {percent(weakest.kept.modulusTop!.value)}
@@ -279,6 +278,14 @@ function Restored({ worked }: { worked: WorkedRepair }) {
     </div>
   );
 }
+
+/** Plates bolted over sound metal take from it before they give. */
+const titleOf = ({ target, findings }: WorkedRepair): string =>
+  target
+    ? 'As repaired'
+    : findings.some(({ code }) => code === 'drilled-weaker')
+      ? 'Sound metal drilled'
+      : 'Sound metal reinforced';
 
 /** Damage for which no plate would do: what was tried, and what speaks against it. */
 function NothingFits({ tried, onTake }: { tried: WorkedRepair; onTake: (other: WorkedRepair) => void }) {
