@@ -9,6 +9,7 @@ import {
   rememberAsMade,
   sketchedPicture,
   plannedOn,
+  flatsOf,
   sortedRecords,
   tryUsualLifts,
   verdictWithDemand,
@@ -21,13 +22,14 @@ import {
   type LiftReply,
   type LiftTried,
   type Planned,
+  type PlannedFlat,
   type MemberWork,
   type RecordsChange,
   type SortedRecords,
 } from '@/core/job';
 import { twinOf, type Member } from '@/core/frame';
 import { mapContours, type MapContours } from '@/core/probe';
-import { memberStates, type FlatPattern } from '@/core/shape';
+import { memberStates } from '@/core/shape';
 import type { LiftPlan } from '@/core/walk';
 import type { Firmness, MemberPicture, MemberVerdict, Priced, SectionKept } from '@/core/weigh';
 
@@ -44,7 +46,7 @@ export interface MemberSummary {
   /** Some of its metal is gone or cracked through. */
   readonly isBroken: boolean;
   readonly sections: readonly Pick<SectionKept, 'stationMm' | 'kept' | 'guessedShare'>[];
-  readonly patterns: readonly FlatPattern[];
+  readonly flats: readonly PlannedFlat[];
   readonly weldLines: number;
 }
 
@@ -321,7 +323,7 @@ function summaryOf({ picture, verdict, repairs, notOffered }: MemberWork): Membe
       kept,
       guessedShare,
     })),
-    patterns: repairs.flatMap((repair) => repair.patterns),
+    flats: flatsOf(repairs),
     weldLines: repairs.reduce((sum, repair) => sum + repair.joined.lines.length, 0),
   };
 }

@@ -1,7 +1,8 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { flatPatternDxf } from '@/core/exchange';
+import { blankDxf } from '@/core/exchange';
+import { blankOfPiece } from '@/core/shape';
 import { workJob } from '@/core/job';
 import { demoBundles } from '@/demo';
 import { against } from './programs';
@@ -29,7 +30,7 @@ against(['ezdxf'], 'flat patterns as DXF, by ezdxf and dxf-parser', () => {
     ),
   )('piece %i in %s, twin %s: sound, counted, of the right size', (k, system, twin) => {
     const pattern = patterns[k]!;
-    const contents = read(flatPatternDxf(pattern, system, { twin }));
+    const contents = read(blankDxf(blankOfPiece(pattern), system, { twin }));
     const scale = system === 'in' ? 1 / 25.4 : 1;
     expect(contents.units).toBe(system === 'in' ? 1 : 4);
     expect(contents.closed).toBe(true);
@@ -41,7 +42,7 @@ against(['ezdxf'], 'flat patterns as DXF, by ezdxf and dxf-parser', () => {
     expect(contents.max[1] - contents.min[1]).toBeCloseTo(pattern.widthMm * scale, 2);
   });
 
-  const good = flatPatternDxf(patterns[0]!, 'mm', { twin: false });
+  const good = blankDxf(blankOfPiece(patterns[0]!), 'mm', { twin: false });
   test.each([
     [
       'cut off in the middle of its entities',

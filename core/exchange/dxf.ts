@@ -1,31 +1,44 @@
 import { DxfWriter, LWPolylineFlags, point2d, point3d, Units, type LWPolylineVertex } from '@tarikjabiri/dxf';
-import { mirrored, type Pen } from '../geometry';
+import { bulgeOf, type Pen } from '../geometry';
 import { MM_PER_INCH, type UnitSystem } from '../quantity';
-import { drawFlatPattern, FLAT_LAYERS, type FlatPattern } from '../shape';
+import { drawBlank, drawScribe, FLAT_LAYERS, SCRIBE_LAYERS, type Blank, type ScribeSheet } from '../shape';
 
-/** DXF colour numbers by layer: white/black, red, cyan. */
-const LAYER_COLOURS: Readonly<Record<(typeof FLAT_LAYERS)[number], number>> = { CUT: 7, BEND: 1, MARK: 4 };
+/** DXF colour numbers by layer: white/black, red, cyan, green, grey. */
+const LAYER_COLOURS: Readonly<Record<string, number>> = {
+  CUT: 7,
+  PLATE: 7,
+  BEND: 1,
+  FOLD: 1,
+  MARK: 4,
+  SCRIBE: 3,
+  OPENING: 3,
+  SHEET: 8,
+};
 
-/**
- * A flat pattern as DXF (R2007 ASCII): layers CUT (closed outline as one polyline with arcs, holes as circles), BEND, MARK; $INSUNITS set and
- * coordinates written in that unit. `twin` mirrors it for the other side; `warning` stands on it in MARK.
- */
-export function flatPatternDxf(
-  pattern: FlatPattern,
-  system: UnitSystem,
-  { twin, warning }: { readonly twin: boolean; readonly warning?: string | undefined },
-): string {
+/** A drawing in mm as DXF (R2007 ASCII): its layers, $INSUNITS set and coordinates written in that unit. */
+export function dxfOf(layers: readonly string[], system: UnitSystem, draw: (pen: Pen) => void): string {
   const dxf = new DxfWriter();
   dxf.setUnits(system === 'in' ? Units.Inches : Units.Millimeters);
-  for (const layer of FLAT_LAYERS) dxf.addLayer(layer, LAYER_COLOURS[layer], 'CONTINUOUS');
+  for (const layer of layers) dxf.addLayer(layer, LAYER_COLOURS[layer] ?? 7, 'CONTINUOUS');
   const pen = dxfPen(dxf, system === 'in' ? 1 / MM_PER_INCH : 1);
-  drawFlatPattern(twin ? mirrored(pen, pattern.lengthMm) : pen, pattern, system, {
-    mirroredTwin: twin,
-    warning,
-  });
+  draw(pen);
   pen.finish();
   return dxf.stringify();
 }
+
+/**
+ * A blank as DXF: layers CUT (closed outline as one polyline with arcs, holes as circles), BEND, MARK, SCRIBE. `twin` mirrors it for the other
+ * side; `warning` stands on it in MARK.
+ */
+export const blankDxf = (
+  blank: Blank,
+  system: UnitSystem,
+  { twin, warning }: { readonly twin: boolean; readonly warning?: string | undefined },
+): string => dxfOf(FLAT_LAYERS, system, (pen) => drawBlank(pen, blank, { system, isTwin: twin, warning }));
+
+/** What is scribed on the member, laid flat: layers PLATE, OPENING, FOLD, MARK. */
+export const scribeDxf = (sheet: ScribeSheet, system: UnitSystem): string =>
+  dxfOf(SCRIBE_LAYERS, system, (pen) => drawScribe(pen, sheet, system));
 
 /** A path is kept until the next one starts, so that an outline becomes one polyline; an arc is the bulge of its first vertex. */
 function dxfPen(dxf: DxfWriter, scale: number): Pen & { finish(): void } {
@@ -63,11 +76,4 @@ function dxfPen(dxf: DxfWriter, scale: number): Pen & { finish(): void } {
       dxf.addText(point3d(x * scale, y * scale), height * scale, words);
     },
   };
-}
-
-/** DXF bulge: the tangent of a quarter of the sweep, positive counter-clockwise. */
-function bulgeOf(startRad: number, endRad: number, clockwise: boolean): number {
-  const turn = 2 * Math.PI;
-  const forward = (((endRad - startRad) % turn) + turn) % turn;
-  return clockwise ? -Math.tan((turn - forward) / 4) : Math.tan(forward / 4);
 }

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import DxfParser from 'dxf-parser';
 import {
-  flatPatternDxf,
+  blankDxf,
   parseBundle,
   printBundle,
   readingsFromCsv,
@@ -16,7 +16,7 @@ import { valueOf } from '../quantity';
 import { defaultFrame, familyOf } from '../frame';
 import type { Reading } from '../probe';
 import { DEFAULT_MONEY, DEFAULT_PRACTICE } from '../reference';
-import { flatPattern, type Piece, type Repair } from '../shape';
+import { blankOfPiece, flatPattern, type Piece, type Repair } from '../shape';
 
 const frame = defaultFrame({
   family: 'boxed ladder',
@@ -368,7 +368,7 @@ describe('DXF', () => {
     ['in', 1, 1 / 25.4],
     ['mm', 4, 1],
   ] as const)('in %s: unit code, layers, one closed outline, holes, bends', (system, code, scale) => {
-    const parsed = read(flatPatternDxf(pattern, system, { twin: false }));
+    const parsed = read(blankDxf(blankOfPiece(pattern), system, { twin: false }));
     expect(parsed.header['$INSUNITS']).toBe(code);
     const on = (layer: string, type: string) =>
       parsed.entities.filter((entity) => entity.layer === layer && entity.type === type);
@@ -377,14 +377,14 @@ describe('DXF', () => {
     expect(on('CUT', 'CIRCLE')).toHaveLength(2);
     expect(on('BEND', 'LWPOLYLINE')).toHaveLength(6);
     expect(on('MARK', 'TEXT').length).toBeGreaterThanOrEqual(2);
-    const size = extents(flatPatternDxf(pattern, system, { twin: false }));
+    const size = extents(blankDxf(blankOfPiece(pattern), system, { twin: false }));
     expect(size.x[1]! - size.x[0]!).toBeCloseTo(pattern.lengthMm * scale, 4);
     expect(size.y[1]! - size.y[0]!).toBeCloseTo(pattern.widthMm * scale, 4);
   });
 
   test('a repair that breaks rules says so on its cut sheet, in MARK; one that breaks none has only its label', () => {
     const words = (warning?: string) =>
-      read(flatPatternDxf(pattern, 'mm', { twin: false, warning }))
+      read(blankDxf(blankOfPiece(pattern), 'mm', { twin: false, warning }))
         .entities.filter((entity) => entity.type === 'TEXT' && entity.layer === 'MARK')
         .map((entity) => (entity as unknown as { text: string }).text);
     expect(words('DO NOT CUT: RULES BROKEN: 2')).toEqual(['DO NOT CUT: RULES BROKEN: 2', ...words()]);
@@ -395,8 +395,11 @@ describe('DXF', () => {
     const outline = (twin: boolean) =>
       (
         read(
-          flatPatternDxf(
-            { ...pattern, outline: pattern.outline.map(([x, v], k) => [k === 0 ? x + 10 : x, v] as const) },
+          blankDxf(
+            blankOfPiece({
+              ...pattern,
+              outline: pattern.outline.map(([x, v], k) => [k === 1 ? x + 10 : x, v] as const),
+            }),
             'mm',
             { twin },
           ),

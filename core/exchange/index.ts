@@ -6,7 +6,9 @@ export {
   type ReadingImport,
   type RejectedRow,
 } from './readings-csv';
-export { flatPatternDxf } from './dxf';
+export { blankDxf, dxfOf, scribeDxf } from './dxf';
+export { svgOf, type SvgDrawing } from './svg';
+export { cutListCsv } from './cut-list';
 export { parseBundle, printBundle, type JobBundle } from './bundle';
 export type { Problem } from './problem';
 export { printScaleTicket, readScaleTicket } from './scale-ticket';

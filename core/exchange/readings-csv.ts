@@ -1,5 +1,6 @@
 import { parse, type Info } from 'csv-parse/sync';
 import { stringify } from 'csv-stringify/sync';
+import { asText } from './as-text';
 import { faceIdSchema, facesOf, startsAtMm, type Frame, type Member, type Strike } from '../frame';
 import { checkReading, methodSchema, readingSchema, type Reading } from '../probe';
 import { delimiterOf, mappedRow, missingFields, type ColumnMap } from './csv-columns';
@@ -39,8 +40,6 @@ export const READING_COLUMNS = [
 const MOST_ROWS = 100_000;
 const REQUIRED = ['member', 'station', 'face', 'height', 'thickness'] as const;
 
-/** A cell that a spreadsheet would run as a formula is written as text. */
-const asText = (words: string): string => (/^[=+\-@\t\r]/.test(words) ? `'${words}` : words);
 const plain = (mm: number, system: UnitSystem): string =>
   String(Number((system === 'in' ? mm / MM_PER_INCH : mm).toFixed(6)));
 

@@ -3,3 +3,20 @@ export { svgPen, type SvgPaths } from './svg-pen';
 export { distance, drawRounded, pathLength, polygonArea, type Point } from './polygon';
 export { interpolateLinear, intervalOf, median } from './interpolate';
 export { isoRegions, type GridRegion } from './isolines';
+export { bulgeOf } from './contour-pen';
+export {
+  circleContour,
+  contourArea,
+  contourLength,
+  crossingOf,
+  drawContour,
+  extentOf,
+  flattenContour,
+  isWithin,
+  meetingOf,
+  placedContour,
+  roundedContour,
+  type Contour,
+  type Extent,
+  type Vertex,
+} from './contour';

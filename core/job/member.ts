@@ -15,6 +15,7 @@ import {
   flatPattern,
   isBolted,
   kitOver,
+  openingsOf,
   lengthened,
   memberStates,
   proposeRepairs,
@@ -155,6 +156,7 @@ function workRepair(
 ): WorkedRepair {
   const { repair, picture } = context;
   const findings = checkRules(context);
+  const openings = openingsOf(picture, repair);
   const joined = joining(context, grossMassKg === undefined ? undefined : designShearN(grossMassKg));
   return {
     repair,
@@ -176,6 +178,7 @@ function workRepair(
         ...picture.practice,
         drains: picture.ways.drains,
         zones: picture.zones,
+        openings,
       }),
     ),
     joined,

@@ -49,6 +49,7 @@ export {
   MILL_STRAIGHTNESS,
   type GeometryPractice,
 } from './geometry-limits';
+export { cornerOutsideMm, FIT_UP_MM, holeFromBendMm, leastBendRadiusMm, leastLegMm } from './bends';
 export {
   BESIDE_TOE_MM,
   BETWEEN_HEAT_ZONES_MM,

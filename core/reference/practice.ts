@@ -343,6 +343,11 @@ export const LIMIT_SOURCES = {
     clause: 'triangular bracket plates, b/t ≤ 250/√Fy',
     fromMemory: true,
   },
+  bendRadius: {
+    document: 'ASTM A6/A6M, appendix X4',
+    clause: 'suggested least inside radii of cold bends across the rolling direction',
+    fromMemory: true,
+  },
   slenderTie: { document: 'AISC 360, E2', clause: 'L/r preferably not over 200', fromMemory: true },
   portal: {
     document: 'Kleinlogel, Rigid Frame Formulas',

@@ -7,7 +7,8 @@ import {
   bendAllowanceMm,
   checkRepair,
   coverage,
-  drawFlatPattern,
+  blankOfPiece,
+  drawBlank,
   faceOfPiece,
   flatPattern,
   formOf,
@@ -142,8 +143,13 @@ describe.each(CLAIMED)('on a %s, a %s on the %s', (_, kind, face, shape) => {
     });
     expect(repeated).toEqual([]);
     const pen = svgPen();
-    const flat = flatPattern(member(shape), { plugs: false } as Repair, notch(15), DEFAULT_PRACTICE);
-    drawFlatPattern(pen, flat, 'in', { mirroredTwin: false });
+    const flat = flatPattern(
+      member(shape),
+      { plugs: false, pieces: [] as Piece[] } as Repair,
+      notch(15),
+      DEFAULT_PRACTICE,
+    );
+    drawBlank(pen, blankOfPiece(flat), { system: 'in', isTwin: false });
     const cut = pen.result().paths.get('CUT')!;
     expect(cut).not.toMatch(/NaN|Infinity/);
     // Four corners more than the plain plate's, each with room for its radius.
@@ -252,7 +258,7 @@ test('an L bent to go inside is shorter by its corner: the legs to the tangent l
   const one = piece(shape, 'bottom L', { inside: true, upperEdgeMm: 100, thicknessMm: 4 });
   const radiusMm = DEFAULT_PRACTICE.bendRadiusPerThickness * 4;
   const cornerMm = 6 + 4 + radiusMm;
-  const repair = { plugs: false } as Repair;
+  const repair = { plugs: false, pieces: [] as Piece[] } as Repair;
   const flat = flatPattern(member(shape), repair, one, DEFAULT_PRACTICE);
   const byHand =
     100 - cornerMm + (70 - cornerMm) + bendAllowanceMm(Math.PI / 2, radiusMm, 4, DEFAULT_PRACTICE.bendK);

@@ -205,7 +205,12 @@ describe('the maker’s holes under a plate', () => {
   });
   test('one under it is drawn in the flat where it is on the rail, and its own rule is a note; half covered breaks', () => {
     const member = holed();
-    const flat = flatPattern(member, { plugs: false } as Repair, piece(), DEFAULT_PRACTICE);
+    const flat = flatPattern(
+      member,
+      { plugs: false, pieces: [] as Piece[] } as Repair,
+      piece(),
+      DEFAULT_PRACTICE,
+    );
     expect(flat.holes).toEqual([{ xMm: 1000, vMm: 50, diameterMm: 20, purpose: 'kept hole' }]);
     const said = (of: Member) => {
       const plain = context(ladder, [piece()]);

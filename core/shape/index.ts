@@ -22,7 +22,7 @@ export {
 } from './repair';
 export { boltsOf, boltRowsAt, boltStationsMm, isBolted, type Bolt, type BoltedRepair } from './bolting';
 export { faceOfPiece, formOf, pieceKindsFor, type Coverage, type PieceForm } from './forms';
-export { bendAllowanceMm, kFromCoupon, type BrakeCoupon } from './bend';
+export { bendAllowanceMm, kFromCoupon, type BrakeCoupon } from './flat/bend';
 export {
   boltedForceN,
   boltsAt,
@@ -48,7 +48,39 @@ export {
 export { candidatesOver, kitOver, proposeRepairs } from './propose';
 export { firstBolts } from './bolted-layouts';
 export { lengthened } from './reach';
-export { drawFlatPattern, FLAT_LAYERS, flatPattern, type FlatHole, type FlatPattern } from './flat-pattern';
+export { blankOfPiece, flatPattern } from './flat/piece-flat';
+export {
+  FLAT_FINDING_CODES,
+  type FlatFinding,
+  type FlatFindingCode,
+  type FlatHole,
+  type FlatPattern,
+} from './flat/pattern';
+export { drawBlank, FLAT_LAYERS, linesOf, type DrawnAs } from './flat/draw';
+export {
+  blankFigures,
+  holeContour,
+  innerContours,
+  type Blank,
+  type BlankBend,
+  type BlankFigures,
+  type BlankHole,
+} from './flat/blank';
+export { checkOutline } from './flat/findings';
+export { openingsOf, type Opening } from './flat/opening';
+export { drawScribe, SCRIBE_LAYERS, scribeSheet, type ScribeSheet } from './flat/scribe';
+export {
+  PAPER_MARGIN_MM,
+  PAPER_NAMES,
+  PAPERS,
+  paperOf,
+  TILE_OVERLAP_MM,
+  tilesOf,
+  type Paper,
+  type Tile,
+  type Tiling,
+} from './flat/tiles';
+export { blanksOfWork, massOfPartKg } from './flat/work-blank';
 export { repairPicture, type PieceStation, type RepairPicture } from './repair-picture';
 export {
   REPAIR_FINDING_CODES,
@@ -71,7 +103,7 @@ export {
   type RenewalTube,
   type TubeWhyNot,
 } from './renewal';
-export { checkMeasures, massOfPartKg, startMeasures, workPlace, worksAt } from './works/place';
+export { checkMeasures, startMeasures, workPlace, worksAt } from './works/place';
 export { workKind, type Work } from './works/record';
 export {
   WORK_IDS,

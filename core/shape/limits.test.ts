@@ -21,7 +21,7 @@ import { repairedChange } from './plating';
 import { REPAIR_FINDING_CODES, type RepairFinding } from './repair-finding';
 import type { RepairPicture } from './repair-picture';
 import { checkRepair, pieceSchema, repairSchema, type Piece, type Repair } from './repair';
-import { flatPattern } from './flat-pattern';
+import { flatPattern } from './flat/piece-flat';
 import { reasonsAgainst } from './rules';
 
 /** Every limit of the repair rules with a case on either side, by hand. */

@@ -4,7 +4,8 @@ import {
   checkRepair,
   coverage,
   coverageAt,
-  drawFlatPattern,
+  blankOfPiece,
+  drawBlank,
   flatPattern,
   kFromCoupon,
   outlineOnStrip,
@@ -159,7 +160,7 @@ describe('flat patterns', () => {
 
   test('drawn: one closed outline with every corner rounded, bends three lines each, labels on MARK', () => {
     const pen = svgPen();
-    drawFlatPattern(pen, flat(piece('bottom L')), 'in', { mirroredTwin: false });
+    drawBlank(pen, blankOfPiece(flat(piece('bottom L'))), { system: 'in', isTwin: false });
     const { paths, texts } = pen.result();
     expect(paths.get('CUT')!.match(/Z/g)).toHaveLength(1);
     expect(paths.get('CUT')!.match(/A/g)).toHaveLength(8);

@@ -1,10 +1,9 @@
 import { svgPen, type SvgPaths } from '@/core/geometry';
-import type { UnitSystem } from '@/core/quantity';
-import { drawFlatPattern, type FlatPattern } from '@/core/shape';
+import { drawBlank, type Blank, type DrawnAs } from '@/core/shape';
 
-/** A flat pattern's strokes for screen or PDF. */
-export function flatPaths(pattern: FlatPattern, system: UnitSystem): SvgPaths {
+/** A blank's strokes for screen or PDF. */
+export function blankPaths(blank: Blank, as: DrawnAs): SvgPaths {
   const pen = svgPen();
-  drawFlatPattern(pen, pattern, system, { mirroredTwin: false });
+  drawBlank(pen, blank, as);
   return pen.result();
 }

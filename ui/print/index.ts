@@ -1,1 +1,1 @@
-export { flatPaths } from './flat-drawing';
+export { blankPaths } from './flat-drawing';

@@ -9,11 +9,11 @@ import {
   sixteenths,
   type UnitSystem,
 } from '@/core/quantity';
-import { pieceName } from '@/core/shape';
+import { blankOfPiece, pieceName } from '@/core/shape';
 import { brokenRules, type JobFile, type MemberWork as WholeWork, type WorkedRepair } from '@/core/job';
 import { lowerBound, severity } from '@/core/weigh';
 import { localTime } from '../controls/local-time';
-import { flatPaths } from './flat-drawing';
+import { blankPaths } from './flat-drawing';
 import { FOUR_ANSWERS_LINES, FourAnswersPrint, type PrintedAnswer } from './four-answers';
 import { startsAtMm } from '@/core/frame';
 
@@ -412,7 +412,7 @@ function FlatDrawing({
   system: UnitSystem;
   height: number;
 }) {
-  const { paths } = flatPaths(pattern, system);
+  const { paths } = blankPaths(blankOfPiece(pattern), { system, isTwin: false });
   const pad = pattern.lengthMm * 0.01;
   const stroke = pattern.lengthMm / 700;
   return (

@@ -5,7 +5,7 @@ import { crackExtent, unrolledPath } from '../../trace';
 import { pastOf, skinsUnder } from '../clashes';
 import { plugLayout } from '../plugs';
 import { formOf } from '../forms';
-import { flatWidths } from '../flat-widths';
+import { flatWidths } from '../flat/flat-widths';
 import { coverageAt, type Piece } from '../repair';
 import type { RepairFinding } from '../repair-finding';
 import type { RepairPicture } from '../repair-picture';

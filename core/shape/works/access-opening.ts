@@ -96,6 +96,7 @@ export const accessOpening: WorkForm = {
           widthMm: closeHigh,
           thicknessMm: of.thicknessMm!,
           count: 1,
+          shape: { is: 'sheet', cornerMm: of.cornerMm! + of.lapMm! },
         },
       ],
       weldMm: 2 * (closeLong + closeHigh),

@@ -82,7 +82,7 @@ export const captiveMount: WorkForm = {
           widthMm: of.discMm!,
           thicknessMm: of.discThickMm!,
           count: 1,
-          fill: Math.PI / 4,
+          shape: { is: 'disc' },
         },
         {
           name: 'box side',

@@ -69,6 +69,7 @@ export const crossBrace: WorkForm = {
           widthMm: area / tubeWallMm!,
           thicknessMm: tubeWallMm!,
           count: of.tie === 1 ? 2 : 1,
+          shape: { is: 'length' },
         },
       ],
       weldMm: 2 * roundMm * (of.tie === 1 ? 2 : 1),

@@ -47,6 +47,8 @@ export const dishPlate: WorkForm = {
     // The ring between what is rusted and the dish's own edge has to hold the bolts with their edges on both sides.
     const ringMm = (of.dishMm! - of.rustedMm!) / 2;
     const left = of.stemMm! - of.gripMm! - of.thicknessMm! - of.nutMm!;
+    // A pressed cap has the area of the disc it was: d² + 4 h² of its rim and rise.
+    const discMm = Math.hypot(of.dishMm!, 2 * of.riseMm!);
     const boltsN = of.bolts! * (boltShearN(of.marks === 1 ? 6 : 3, of.boltMm!) ?? 0);
     return {
       figures: [
@@ -73,11 +75,12 @@ export const dishPlate: WorkForm = {
       parts: [
         {
           name: 'dish',
-          lengthMm: of.dishMm!,
-          widthMm: of.dishMm!,
+          lengthMm: discMm,
+          widthMm: discMm,
           thicknessMm: of.thicknessMm!,
           count: 1,
-          fill: Math.PI / 4,
+          shape: { is: 'disc' },
+          holes: [{ at: [discMm / 2, discMm / 2], diameterMm: of.collarHoleMm! }],
         },
       ],
       weldMm: 0,

@@ -1,4 +1,4 @@
-import { bendAllowanceMm } from '../bend';
+import { bendAllowanceMm } from '../flat/bend';
 import { inchesToMm as inch } from '../../quantity';
 import { over, under } from './findings';
 import { length, thickness } from './measures';
@@ -38,12 +38,13 @@ export const formedTab: WorkForm = {
     const { longMm, standsMm, tabMm, thicknessMm, radiusMm, tackMm } = of as Record<string, number>;
     const allowanceMm = bendAllowanceMm(Math.PI / 2, radiusMm!, thicknessMm!, place.practice.bendK);
     const flatMm = standsMm! + tabMm! + allowanceMm - 2 * (radiusMm! + thicknessMm!);
+    const bendAtMm = standsMm! - radiusMm! - thicknessMm! + allowanceMm / 2;
     return {
       figures: [
         { id: 'flat, wide', value: flatMm, quantity: 'length' },
         {
           id: 'bend line from the long edge',
-          value: standsMm! - radiusMm! - thicknessMm! + allowanceMm / 2,
+          value: bendAtMm,
           quantity: 'length',
         },
         { id: 'tacks', value: Math.max(2, Math.ceil(longMm! / tackMm!) + 1), quantity: 'count' },
@@ -55,7 +56,19 @@ export const formedTab: WorkForm = {
         ...over(tackMm!, 16 * thicknessMm!, 'tacks too far apart', ['deviation', 'length']),
         ...under(thicknessMm!, 0.97 * wallOf(place), 'thinner than beneath', ['deviation', 'thickness']),
       ],
-      parts: [{ name: 'tab piece', lengthMm: longMm!, widthMm: flatMm, thicknessMm: thicknessMm!, count: 1 }],
+      parts: [
+        {
+          name: 'tab piece',
+          lengthMm: longMm!,
+          widthMm: flatMm,
+          thicknessMm: thicknessMm!,
+          count: 1,
+          shape: {
+            is: 'sheet',
+            bends: [{ runs: 'along', atMm: bendAtMm, insideRadiusMm: radiusMm!, allowanceMm }],
+          },
+        },
+      ],
       weldMm: 2 * longMm! + 2 * tabMm!,
       asks: ASKS,
       unchecked: ['metal under it'],

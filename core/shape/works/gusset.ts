@@ -74,7 +74,16 @@ export const gusset: WorkForm = {
           ? under(along * nPerMm, bumpN(of.loadKg!), 'weld too weak', ['broken', 'force', 'baseMetal'])
           : []),
       ],
-      parts: [{ name: 'gusset', lengthMm: alongMm, widthMm: downMm, thicknessMm, count: 1, fill: 0.5 }],
+      parts: [
+        {
+          name: 'gusset',
+          lengthMm: alongMm,
+          widthMm: downMm,
+          thicknessMm,
+          count: 1,
+          shape: { is: 'triangle', snipeMm: of.snipeMm! },
+        },
+      ],
       weldMm: weldedMm,
       legMm,
       asks: ASKS,

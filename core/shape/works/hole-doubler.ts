@@ -53,7 +53,7 @@ export const holeDoubler: WorkForm = {
           widthMm: acrossMm!,
           thicknessMm: thicknessMm!,
           count: 1,
-          fill: Math.PI / 4,
+          shape: { is: 'disc' },
         },
       ],
       weldMm: Math.PI * acrossMm!,

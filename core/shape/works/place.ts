@@ -10,14 +10,13 @@ import {
   type Member,
 } from '../../frame';
 import { fail, ok, type Outcome } from '../../quantity';
-import { steel, STEEL_DENSITY_KG_PER_MM3, type Practice } from '../../reference';
+import { steel, type Practice } from '../../reference';
 import {
   workForm,
   WORK_IDS,
   type Measures,
   type WorkForm,
   type WorkId,
-  type WorkPart,
   type WorkPlace,
   type WorkWhyNot,
 } from '.';
@@ -139,6 +138,3 @@ export const worksAt = (place: WorkPlace): { readonly id: WorkId; readonly whyNo
     const whyNot = workForm(id).whyNot(place);
     return { id, ...(whyNot && { whyNot }) };
   }).sort((a, b) => Number(a.whyNot !== undefined) - Number(b.whyNot !== undefined));
-
-export const massOfPartKg = ({ lengthMm, widthMm, thicknessMm, count, fill = 1 }: WorkPart): number =>
-  lengthMm * widthMm * thicknessMm * count * fill * STEEL_DENSITY_KG_PER_MM3;

@@ -1,10 +1,10 @@
-import { bendAllowanceMm } from '../bend';
+import { bendAllowanceMm } from '../flat/bend';
 import { inchesToMm as inch } from '../../quantity';
 import { over, under, when } from './findings';
 import { choice, count, length, thickness } from './measures';
 import { fillet, unlessWelded, wallOf } from './metal';
 import { isOfRole } from './places';
-import type { WorkForm, WorkPlace } from './work';
+import type { Measures, PartBend, WorkForm, WorkPart, WorkPlace } from './work';
 
 export const JOINS = ['lapped, plug welded', 'lapped, seam all round', 'butt, backed'] as const;
 
@@ -40,6 +40,26 @@ export function patchFlatMm(
     flangeMm + bendAllowanceMm(Math.PI / 2, radiusMm, thicknessMm, k) - 2 * (radiusMm + thicknessMm);
   return openMm + (2 - turned) * lapMm + turned * perEdge;
 }
+
+/** Edges turned up at the ends of its length, one or both, the bend as tight as the sheet is thick. */
+function turnedEdges({ turned, flangeMm, sheetMm }: Measures, k: number): PartBend[] {
+  const allowanceMm = bendAllowanceMm(Math.PI / 2, sheetMm!, sheetMm!, k);
+  const atMm = flangeMm! - 2 * sheetMm! + allowanceMm / 2;
+  const bend = { runs: 'across', atMm, insideRadiusMm: sheetMm!, allowanceMm } as const;
+  return [bend, { ...bend, fromEnd: true } as const].slice(0, turned);
+}
+
+/** The patch but for its size: corners round outside its lap, tight where an edge is turned up. */
+const patchOf = (of: Measures, k: number, lapMm: number): Omit<WorkPart, 'lengthMm' | 'widthMm'> => ({
+  name: 'patch',
+  thicknessMm: of.sheetMm!,
+  count: 1,
+  shape: {
+    is: 'sheet',
+    cornerMm: of.turned! > 0 ? Math.min(of.cornerMm!, of.flangeMm! / 3) : of.cornerMm! + lapMm,
+    bends: turnedEdges(of, k),
+  },
+});
 
 const sheetUnknown = ({ on }: WorkPlace): string[] => (on === 'panel' ? ['what the sheet is'] : []);
 
@@ -117,7 +137,7 @@ export const sheetPatch: WorkForm = {
           'ukStructure',
         ]),
       ],
-      parts: [{ name: 'patch', lengthMm: flatLong, widthMm: flatWide, thicknessMm: of.sheetMm!, count: 1 }],
+      parts: [{ ...patchOf(of, edges.k, lapMm), lengthMm: flatLong, widthMm: flatWide }],
       weldMm: isPlugged ? plugs * Math.PI * PLUG_MM : roundMm,
       legMm: fillet(place, of.sheetMm!, of.aroundMm!).legMm,
       asks: [

@@ -71,6 +71,7 @@ export const splice: WorkForm = {
           widthMm: aroundMm,
           thicknessMm: of.newWallMm!,
           count: 1,
+          shape: { is: 'length' },
         },
         {
           name: 'fish plate',

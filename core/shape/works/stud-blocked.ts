@@ -79,6 +79,7 @@ export const studBlocked: WorkForm = {
           widthMm: of.blockWideMm!,
           thicknessMm: of.blockDeepMm!,
           count: 1,
+          shape: { is: 'length' },
         },
         {
           name: 'gusset',
@@ -86,7 +87,7 @@ export const studBlocked: WorkForm = {
           widthMm: inch(4),
           thicknessMm: of.gussetMm!,
           count: 2,
-          fill: 0.5,
+          shape: { is: 'triangle', snipeMm: inch(1 / 2) },
         },
       ],
       weldMm: 0,

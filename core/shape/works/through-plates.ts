@@ -1,4 +1,4 @@
-import { boltLengthMm, boltShearN, proofLoadN } from '../../reference';
+import { boltHoleMm, boltLengthMm, boltShearN, proofLoadN } from '../../reference';
 import { inchesToMm as inch } from '../../quantity';
 import { under, when, over } from './findings';
 import { bumpN, loadUnchecked } from './loads';
@@ -74,6 +74,7 @@ export const throughPlates: WorkForm = {
           widthMm: of.plateMm!,
           thicknessMm: of.thicknessMm!,
           count: 2,
+          holes: [{ at: [of.plateMm! / 2, of.plateMm! / 2], diameterMm: boltHoleMm(of.boltMm!) }],
         },
       ],
       weldMm: 0,

@@ -2,12 +2,13 @@ import { evenWall, surfaceOf, type MemberShape } from '../../frame';
 import { filletStrengthNPerMm, sectionProperties } from '../../mechanics';
 import { chosenLegMm, FILLER_TENSILE_MPA, STOCK_TUBES } from '../../reference';
 import { wallSection } from '../../weigh';
+import { bendAllowanceMm } from '../flat/bend';
 import { inchesToMm as inch } from '../../quantity';
 import { over, under, when } from './findings';
 import { choice, length, station, thickness } from './measures';
 import { fillet, unlessWelded, wallOf } from './metal';
 import { isOfRole } from './places';
-import type { Measures, WorkForm, WorkPlace } from './work';
+import type { Measures, WorkForm, WorkPart, WorkPlace } from './work';
 
 /** A sleeve slides over and still bears: so much play in all, mm (common practice, no source: 1/8 in). */
 const MOST_PLAY_MM = inch(1 / 8);
@@ -65,6 +66,24 @@ function endWeldNPerMm(place: WorkPlace, of: Measures): number {
   const [stronger, base, longer] = isSquare ? [1.5, 0.6, 1] : [1.3, 0.5, Math.SQRT2];
   const weld = stronger * filletStrengthNPerMm(legMm, FILLER_TENSILE_MPA);
   return longer * Math.min(weld, base * place.steel.yieldMpa * Math.min(of.wallMm!, wallOf(place)));
+}
+
+/** Half a box's sleeve is an L over a wide and a deep side, by its outside; half a tube's is rolled. */
+function halfSleeve(
+  { practice }: WorkPlace,
+  of: Measures,
+  roundMm: number,
+): Pick<WorkPart, 'widthMm'> & Partial<Pick<WorkPart, 'shape'>> {
+  const [deepMm, wideMm, wallMm] = [of.outDeepMm!, of.outWideMm!, of.wallMm!];
+  if (Math.abs(roundMm - Math.PI * deepMm) < 1e-6) return { widthMm: (Math.PI * (deepMm - wallMm)) / 2 };
+  const insideRadiusMm = practice.bendRadiusPerThickness * wallMm;
+  const allowanceMm = bendAllowanceMm(Math.PI / 2, insideRadiusMm, wallMm, practice.bendK);
+  const legMm = deepMm - insideRadiusMm - wallMm;
+  const atMm = legMm + allowanceMm / 2;
+  return {
+    widthMm: legMm + allowanceMm + wideMm - insideRadiusMm - wallMm,
+    shape: { is: 'sheet', bends: [{ runs: 'along', atMm, insideRadiusMm, allowanceMm }] },
+  };
 }
 
 /** A cracked upright in a thicker tube, with a new gusset at its foot and a second member beside it. */
@@ -131,7 +150,7 @@ export const uprightSleeved: WorkForm = {
         {
           name: 'sleeve, in two halves',
           lengthMm: of.crackMm! + 2 * of.pastMm!,
-          widthMm: roundMm / 2,
+          ...halfSleeve(place, of, roundMm),
           thicknessMm: of.wallMm!,
           count: 2,
         },

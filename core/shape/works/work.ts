@@ -1,5 +1,8 @@
 import type { AttachedBy, FittingKind, Frame, HostOn, Member } from '../../frame';
 import type { LimitSource, Practice, Steel } from '../../reference';
+import type { WorkPart } from './part';
+
+export type { PartBend, PartHole, PartShape, WorkPart } from './part';
 
 /** Works at a bracket, joint, panel or member that are no plates on a member's wall. One file each. */
 export const WORK_IDS = [
@@ -86,17 +89,6 @@ export interface WorkFinding {
   readonly limit?: number;
   readonly quantity: WorkFigure['quantity'];
   readonly source: LimitSource;
-}
-
-/** A flat part to be cut, mm. */
-export interface WorkPart {
-  readonly name: string;
-  readonly lengthMm: number;
-  readonly widthMm: number;
-  readonly thicknessMm: number;
-  readonly count: number;
-  /** Share of the rectangle that is left of it. */
-  readonly fill?: number;
 }
 
 /** What a work comes to: figures, what the rules say, what is cut and welded, what is asked in which order, what no rule looked at. */

@@ -458,7 +458,14 @@ describe('figures against what they come from', () => {
   });
   test('steel of a gusset: half of its rectangle', () =>
     expect(
-      massOfPartKg({ name: 'gusset', lengthMm: 100, widthMm: 100, thicknessMm: 10, count: 1, fill: 0.5 }),
+      massOfPartKg({
+        name: 'gusset',
+        lengthMm: 100,
+        widthMm: 100,
+        thicknessMm: 10,
+        count: 1,
+        shape: { is: 'triangle', snipeMm: 0 },
+      }),
     ).toBeCloseTo(0.392, 2));
 });
 

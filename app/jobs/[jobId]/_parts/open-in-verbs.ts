@@ -42,7 +42,7 @@ export function openInVerbs(
       'Shape',
       once(
         some(
-          total(({ patterns }) => patterns.length),
+          total(({ flats }) => flats.length),
           'plate',
         ),
       ),

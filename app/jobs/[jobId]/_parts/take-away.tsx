@@ -23,7 +23,7 @@ export function TakeAway() {
   const base = `/api/jobs/${file.job.id}`;
   const names = new Map(file.frame.members.map((member) => [member.id, member.name.toLowerCase()]));
   const patterns = [...summaries].flatMap(([id, summary]) =>
-    summary.patterns.map((pattern) => ({ pattern, memberName: names.get(id) })),
+    summary.flats.map(({ pattern }) => ({ pattern, memberName: names.get(id) })),
   );
   return (
     <Menu label="Take away">
@@ -61,6 +61,9 @@ export function TakeAway() {
           </MenuLink>,
         ];
       })}
+      <MenuLink href={`${base}/cut-list?unit=${system}`} note={`every part to cut, CSV in ${system}`}>
+        Cut list
+      </MenuLink>
       <MenuLink href={`${base}/readings?unit=${system}`} note={`CSV, bare numbers in ${system}`}>
         Readings
       </MenuLink>

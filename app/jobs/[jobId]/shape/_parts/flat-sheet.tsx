@@ -1,108 +1,141 @@
 'use client';
 
-import { lengthDigits, printLength, printMass, type UnitSystem } from '@/core/quantity';
-import { LIP_MM, pieceName, type FlatHole, type FlatPattern } from '@/core/shape';
-import { flatPaths } from '@/ui/print';
+import { useState } from 'react';
+import type { ToCut } from '@/core/job';
+import { printLength, printMass, type UnitSystem } from '@/core/quantity';
+import { blankFigures, linesOf, PAPER_NAMES, type Blank, type Paper } from '@/core/shape';
+import { Choice, Pick } from '@/ui/controls';
+import { blankPaths } from '@/ui/print';
+import { bendLine, flatFindingWords, holeLines } from '../../../../_words/flats';
 
-/** A piece laid flat, to scale, with what a brake and a table need to know, and its files. */
+const SIDES = ['this side', 'twin'] as const;
+type Side = (typeof SIDES)[number];
+
+/** A flat, to scale, with what is written on it, what a brake and a table need to know, and its files. */
 export function FlatSheet({
-  pattern,
+  toCut: { blank, broken, findings },
   jobId,
   system,
 }: {
-  pattern: FlatPattern;
+  toCut: ToCut;
   jobId: string;
   system: UnitSystem;
 }) {
-  const { paths } = flatPaths(pattern, system);
-  const { lengthMm, widthMm, piece } = pattern;
-  const margin = Math.max(lengthMm, widthMm) * 0.02;
-  const href = `/api/jobs/${jobId}/cut-sheets/${piece.id}?unit=${system}`;
+  const [side, setSide] = useState<Side>('this side');
+  const { lengthMm, widthMm, massKg } = blankFigures(blank);
   const length = (mm: number) => printLength(mm, system, 'length');
   return (
-    <article className="border-t-2 border-ink pt-2">
+    <article className="border-t-2 border-ink pt-2" aria-label={`${blank.name}, ${blank.for}`}>
       <div className="flex flex-wrap items-baseline justify-between gap-x-4">
         <h3 className="text-lg font-semibold">
-          {pieceName(piece)}, flat: {length(lengthMm)} by {length(widthMm)}
+          {blank.name}, flat: {length(lengthMm)} by {length(widthMm)}
         </h3>
         <span>
-          {printLength(piece.thicknessMm, system, 'thickness')}, {printMass(pattern.massKg, system)}
+          {printLength(blank.thicknessMm, system, 'thickness')}, {printMass(massKg, system)}
+          {blank.count > 1 && ` each, ${blank.count} of them`}
         </span>
       </div>
-      <svg
-        viewBox={`${-margin} ${-widthMm - margin} ${lengthMm + 2 * margin} ${widthMm + 2 * margin}`}
-        className="my-2 max-h-72 w-full"
-        role="img"
-        aria-label={`Flat pattern of the ${pieceName(piece)}`}
-      >
-        <path
-          d={paths.get('CUT')}
-          fill="var(--slate-wash)"
-          stroke="var(--ink)"
-          strokeWidth="2"
-          vectorEffect="non-scaling-stroke"
-          fillRule="evenodd"
-        />
-        <path
-          d={paths.get('BEND')}
-          fill="none"
-          stroke="var(--slate)"
-          strokeWidth="1.2"
-          strokeDasharray="8 4"
-          vectorEffect="non-scaling-stroke"
-        />
-        <path
-          d={paths.get('MARK')}
-          fill="none"
-          stroke="var(--soft)"
-          strokeWidth="1.2"
-          vectorEffect="non-scaling-stroke"
-        />
-      </svg>
+      {broken > 0 && (
+        <p className="font-semibold text-oxide">Do not cut it like this. Rules broken: {broken}.</p>
+      )}
+      <BlankPicture blank={blank} system={system} isTwin={side === 'twin'} />
+      <p className="caption">
+        Written on it: {linesOf(blank, { system, isTwin: side === 'twin' }).join(' · ')}
+      </p>
       <ul className="text-[15px]">
-        {pattern.bends.map((bend, k) => (
-          <li key={k}>
-            Bend {k + 1}: 90° down, between lines {lengthDigits(bend.startVMm, system, 'thickness')} and{' '}
-            {lengthDigits(bend.endVMm, system, 'thickness')} {system} from the first edge; inside radius{' '}
-            {printLength(pattern.insideRadiusMm, system, 'thickness')}, allowance{' '}
-            {printLength(pattern.bendAllowanceMm, system, 'thickness')}
-          </li>
+        {blank.bends.map((bend, k) => (
+          <li key={k}>{bendLine(bend, k, system)}</li>
         ))}
-        {pattern.holes.length > 0 && (
-          <li>
-            {holesByPurpose(pattern)
-              .map(
-                ([purpose, holes]) =>
-                  `${holes.length} ${HOLE_WORDS[purpose]}, Ø ${[...new Set(holes.map((hole) => length(hole.diameterMm)))].join(' and ')}`,
-              )
-              .join('; ')}
-            {pattern.holes.some((hole) => hole.purpose === 'drain') &&
-              `; drain edges turned down ${printLength(LIP_MM, system, 'length')}`}
-          </li>
-        )}
+        {holeLines(blank, system).map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+        {findings.map((finding) => {
+          const { title, detail, change } = flatFindingWords(finding, system);
+          return (
+            <li key={finding.code}>
+              <span className="font-semibold">{title}</span>: {detail}.{' '}
+              <span className="caption">{change}</span>
+            </li>
+          );
+        })}
       </ul>
-      <div className="mt-2 flex flex-wrap gap-2">
-        <a className="plain" download href={href}>
-          DXF, this side
-        </a>
-        <a className="plain" download href={`${href}&twin=1`}>
-          DXF, mirrored twin
-        </a>
-      </div>
+      <Files blank={blank} jobId={jobId} system={system} side={side} onSide={setSide} />
     </article>
   );
 }
 
-const HOLE_WORDS: Readonly<Record<FlatHole['purpose'], string>> = {
-  drain: 'drains',
-  'plug weld': 'plug holes',
-  'kept hole': 'holes of the maker’s kept open',
-  bolt: 'bolt holes',
-};
-const holesByPurpose = ({ holes }: FlatPattern): [FlatHole['purpose'], FlatHole[]][] =>
-  (Object.keys(HOLE_WORDS) as FlatHole['purpose'][])
-    .map((purpose): [FlatHole['purpose'], FlatHole[]] => [
-      purpose,
-      holes.filter((hole) => hole.purpose === purpose),
-    ])
-    .filter(([, some]) => some.length > 0);
+/** Its lines and what is written on it. */
+export function BlankPicture({
+  blank,
+  system,
+  isTwin = false,
+}: {
+  blank: Blank;
+  system: UnitSystem;
+  isTwin?: boolean;
+}) {
+  const { lengthMm, widthMm } = blankFigures(blank);
+  const { paths, texts } = blankPaths(blank, { system, isTwin });
+  const margin = Math.max(lengthMm, widthMm) * 0.02;
+  const line = { fill: 'none', strokeWidth: 1.2, vectorEffect: 'non-scaling-stroke' } as const;
+  return (
+    <svg
+      viewBox={`${-margin} ${-widthMm - margin} ${lengthMm + 2 * margin} ${widthMm + 2 * margin}`}
+      className="my-2 max-h-72 w-full"
+      role="img"
+      aria-label={`Flat pattern of the ${blank.name}${isTwin ? ', mirrored twin' : ''}`}
+    >
+      <path
+        {...line}
+        d={paths.get('CUT')}
+        fill="var(--slate-wash)"
+        stroke="var(--ink)"
+        strokeWidth="2"
+        fillRule="evenodd"
+      />
+      <path {...line} d={paths.get('BEND')} stroke="var(--slate)" strokeDasharray="8 4" />
+      <path {...line} d={paths.get('SCRIBE')} stroke="var(--oxide)" strokeDasharray="3 3" />
+      <path {...line} d={paths.get('MARK')} stroke="var(--soft)" />
+      {texts.map(({ x, y, height, words }, k) => (
+        <text key={k} x={x} y={y} fontSize={height} fill="var(--ink)" fontFamily="inherit">
+          {words}
+        </text>
+      ))}
+    </svg>
+  );
+}
+
+/** Everything it leaves the building as: this side or its twin. */
+function Files({
+  blank,
+  jobId,
+  system,
+  side,
+  onSide,
+}: {
+  blank: Blank;
+  jobId: string;
+  system: UnitSystem;
+  side: Side;
+  onSide: (side: Side) => void;
+}) {
+  const [paper, setPaper] = useState<Paper>(system === 'in' ? 'letter' : 'a4');
+  const href = (as: string) =>
+    `/api/jobs/${jobId}/cut-sheets/${encodeURIComponent(blank.id)}?as=${as}&unit=${system}${side === 'twin' ? '&twin=1' : ''}`;
+  const of = side === 'twin' ? ', mirrored twin' : '';
+  return (
+    <div className="mt-2 flex flex-wrap items-end gap-2">
+      <Choice label="Which side it is cut for" value={side} options={SIDES} onChange={onSide} />
+      <a className="plain" download href={href('dxf')}>
+        DXF{of}
+      </a>
+      <a className="plain" download href={href('svg')}>
+        SVG{of}
+      </a>
+      <Pick label="paper" value={paper} options={PAPER_NAMES} onPick={setPaper} className="w-28" />
+      <a className="plain" download href={`${href('pdf')}&paper=${paper}`}>
+        Paper template 1:1{of}
+      </a>
+    </div>
+  );
+}

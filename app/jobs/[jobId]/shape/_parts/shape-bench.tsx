@@ -1,9 +1,10 @@
 'use client';
 
+import Link from 'next/link';
 import { useCallback, useState } from 'react';
 import { twinOf } from '@/core/frame';
 import { percent } from '@/core/quantity';
-import { type WorkedRepair } from '@/core/job';
+import { flatsOf, toCutOf, type WorkedRepair } from '@/core/job';
 import { checkRepair, pieceName, type Repair } from '@/core/shape';
 import { lowerBound } from '@/core/weigh';
 import { nothingDrawnWords } from '../../../../_words/by-hand';
@@ -193,9 +194,14 @@ export function ShapeBench() {
             />
           </div>
           <section aria-label="Flat patterns" className="min-w-0 xl:col-span-2">
-            {current.patterns.map((pattern) => (
-              <FlatSheet key={pattern.piece.id} pattern={pattern} jobId={file.job.id} system={system} />
+            {flatSheets(current).map((each) => (
+              <FlatSheet key={each.blank.id} toCut={each} jobId={file.job.id} system={system} />
             ))}
+            <p className="mt-3">
+              <Link className="plain" href={`/jobs/${file.job.id}/shape/cut?member=${member.id}`}>
+                Everything to cut, nested on sheets
+              </Link>
+            </p>
             <BrakeForm />
           </section>
         </div>
@@ -205,6 +211,8 @@ export function ShapeBench() {
     </Bench>
   );
 }
+
+const flatSheets = (worked: WorkedRepair) => flatsOf([worked]).map(toCutOf);
 
 /** The same plates on the other side, level with these: drawn there, and judged on that side's own metal. */
 function OnTwin({ repair, onLay }: { repair: Repair; onLay: (laid: Repair) => void }) {

@@ -1,4 +1,4 @@
-import { fail, ok, type Outcome } from '../quantity';
+import { fail, ok, type Outcome } from '../../quantity';
 
 /**
  * Flat length of a bend, mm: BA = A (R + K t), A the bend angle in radians, R the inside radius, t the thickness.

@@ -1,0 +1,7 @@
+import { CutBench } from './_parts/cut-bench';
+
+export const metadata = { title: 'To cut' };
+
+export default function Cut() {
+  return <CutBench />;
+}

@@ -1,0 +1,107 @@
+import {
+  blankOfPiece,
+  blanksOfWork,
+  massOfPartKg,
+  type Blank,
+  type FlatFinding,
+  type FlatPattern,
+  type WorkPart,
+} from '../shape';
+import { memberOf } from '../frame';
+import { brokenRules, type WorkedRepair } from './member';
+import { plannedTube, renewalsOf } from './renewals';
+import type { JobRecords } from './records';
+import { brokenIn, worksOf, type PlannedWork } from './works';
+
+/** A blank of the job, and what speaks against cutting it: rules that its repair or work breaks, what the brake would say. */
+export interface ToCut {
+  readonly blank: Blank;
+  readonly broken: number;
+  readonly findings: readonly FlatFinding[];
+  /** Its repair is only the engine's proposal: nobody kept it yet. */
+  readonly isProposal: boolean;
+}
+
+/** A part that is bought to length. */
+export interface ToBuy {
+  readonly name: string;
+  readonly for: string;
+  readonly count: number;
+  /** Depth and width of a tube. */
+  readonly sectionMm?: readonly [number, number];
+  readonly lengthMm: number;
+  readonly wallMm: number;
+  readonly massKg: number;
+}
+
+/** A flat of a repair, with what its repair breaks. */
+export interface PlannedFlat {
+  readonly pattern: FlatPattern;
+  readonly broken: number;
+  readonly isProposal: boolean;
+}
+
+export const flatsOf = (repairs: readonly WorkedRepair[]): PlannedFlat[] =>
+  repairs.flatMap((worked) =>
+    worked.patterns.map((pattern) => ({
+      pattern,
+      broken: brokenRules(worked).length,
+      isProposal: worked.isProposal,
+    })),
+  );
+
+export const toCutOf = ({ pattern, broken, isProposal }: PlannedFlat): ToCut => ({
+  blank: blankOfPiece(pattern),
+  broken,
+  findings: pattern.findings,
+  isProposal,
+});
+
+type Records = Pick<JobRecords, 'evidence' | 'strikes' | 'frame' | 'practice'>;
+const open = (records: Records): PlannedWork[] => worksOf(records).filter(({ isDone }) => !isDone);
+
+/** Everything of a job that is cut from sheet: plates member by member, then parts of works. What is done already is not cut again. */
+export const toCut = (flats: readonly PlannedFlat[], records: Records): ToCut[] => [
+  ...flats.map(toCutOf),
+  ...open(records).flatMap((planned) =>
+    blanksOfWork(planned.work.id, planned.place.name, planned.judged.parts).map((blank) => ({
+      blank,
+      broken: brokenIn(planned).length,
+      findings: [],
+      isProposal: false,
+    })),
+  ),
+];
+
+/** What is bought to length: parts of works that are no sheet, and crossmembers renewed from tube. */
+export const toBuy = (records: Records): ToBuy[] => [
+  ...open(records).flatMap(({ place, judged }) =>
+    judged.parts
+      .filter((part) => part.shape?.is === 'length' && part.lengthMm > 0)
+      .map((part: WorkPart) => ({
+        name: part.name,
+        for: place.name,
+        count: part.count,
+        lengthMm: part.lengthMm,
+        wallMm: part.thicknessMm,
+        massKg: massOfPartKg(part),
+      })),
+  ),
+  ...[...renewalsOf(records)].flatMap(([memberId, renewal]) => {
+    const member = memberOf(records.frame, memberId);
+    const planned = plannedTube(records, renewal);
+    return member && planned
+      ? [
+          {
+            name: 'tube',
+            sectionMm: [renewal.tube.depthMm, renewal.tube.widthMm] as const,
+            for: member.name,
+            count: 1,
+            lengthMm: member.lengthMm,
+            wallMm: planned.tube.thicknessMm,
+            massKg: planned.massKg,
+          },
+        ]
+      : [];
+  }),
+];

@@ -1,0 +1,145 @@
+import { drawContour, mirrored, type Pen, type Point } from '../../geometry';
+import { lengthDigits, type UnitSystem } from '../../quantity';
+import { blankFigures, type Blank, type BlankHole } from './blank';
+
+/** CUT is cut; BEND are tangents and middles of bends; MARK is written on it; SCRIBE is what lies beneath when it is held in its place. */
+export const FLAT_LAYERS = ['CUT', 'BEND', 'MARK', 'SCRIBE'] as const;
+
+export interface DrawnAs {
+  readonly system: UnitSystem;
+  /** Turned over left to right, for the other side. */
+  readonly isTwin: boolean;
+  readonly warning?: string | undefined;
+}
+
+/** Draws a blank in its layers, mirrored for the twin; text is moved, never reversed. */
+export function drawBlank(pen: Pen, blank: Blank, as: DrawnAs): void {
+  const { lengthMm } = blankFigures(blank);
+  const on = as.isTwin ? mirrored(pen, lengthMm) : pen;
+  pen.layer('CUT');
+  drawContour(on, blank.outline);
+  for (const cutout of blank.cutouts) drawContour(on, cutout);
+  for (const { xMm, yMm, cutMm } of blank.holes) on.circle(xMm, yMm, cutMm / 2);
+  pen.layer('BEND');
+  for (const bend of blank.bends) for (const [from, to] of bendLines(bend)) drawLine(on, from, to);
+  pen.layer('SCRIBE');
+  for (const { path, isClosed } of blank.scribes) drawPath(on, path, isClosed);
+  pen.layer('MARK');
+  drawMarks(on, blank, as);
+}
+
+function drawLine(pen: Pen, [x, y]: Point, [toX, toY]: Point): void {
+  pen.moveTo(x, y);
+  pen.lineTo(toX, toY);
+}
+
+function drawPath(pen: Pen, path: readonly Point[], isClosed: boolean): void {
+  path.forEach(([x, y], k) => (k === 0 ? pen.moveTo(x, y) : pen.lineTo(x, y)));
+  if (isClosed) pen.close();
+}
+
+/** A bend's tangent, its middle, its other tangent. */
+function bendLines({ from, to, halfWidthMm }: Blank['bends'][number]): [Point, Point][] {
+  const along = Math.hypot(to[0] - from[0], to[1] - from[1]);
+  if (!(along > 0)) return [];
+  const [nx, ny] = [-(to[1] - from[1]) / along, (to[0] - from[0]) / along];
+  return [-halfWidthMm, 0, halfWidthMm].map((off): [Point, Point] => [
+    [from[0] + nx * off, from[1] + ny * off],
+    [to[0] + nx * off, to[1] + ny * off],
+  ]);
+}
+
+/** Letters no higher than this, mm; smaller on a small blank. */
+const LETTER_MM = 8;
+const lengthOf = (mm: number, system: UnitSystem): string =>
+  `${lengthDigits(mm, system, 'length')} ${system}`;
+
+function drawMarks(pen: Pen, blank: Blank, as: DrawnAs): void {
+  const { lengthMm, widthMm } = blankFigures(blank);
+  const lines = linesOf(blank, as);
+  const longest = Math.max(...lines.map((line) => line.length));
+  const [low, high] = widestFlat(blank, widthMm);
+  const room = high - low;
+  const height = Math.min(LETTER_MM, room / (2 * lines.length + 2), (0.8 * lengthMm) / (0.6 * longest));
+  const textX = 0.12 * lengthMm + (as.isTwin ? 0.6 * longest * height : 0);
+  const top = (low + high) / 2 + (lines.length - 1) * 0.9 * height - height / 2;
+  lines.forEach((line, k) => pen.text(textX, top - 1.8 * height * k, height, line));
+  drawTicks(pen, blank, as, Math.min(LETTER_MM, widthMm / 8));
+  drawHoleNotes(pen, blank, as.system, height * 0.8);
+}
+
+/** The widest stretch between bends that run along it: words are written there, not over a bend. */
+function widestFlat({ bends }: Blank, widthMm: number): [number, number] {
+  const along = bends.filter(({ from, to }) => Math.abs(from[1] - to[1]) < 1e-6);
+  const stops = [
+    0,
+    ...along
+      .flatMap(({ from, halfWidthMm }) => [from[1] - halfWidthMm, from[1] + halfWidthMm])
+      .sort((a, b) => a - b),
+    widthMm,
+  ];
+  const flats = stops.slice(1).map((to, k): [number, number] => [stops[k]!, to]);
+  return flats.filter((_, k) => k % 2 === 0).reduce((a, b) => (b[1] - b[0] > a[1] - a[0] ? b : a));
+}
+
+/** What is written on it, a line each. */
+export function linesOf(blank: Blank, { system, isTwin, warning }: DrawnAs): string[] {
+  const { place, count, bends, thicknessMm } = blank;
+  const name = `${blank.name}, ${blank.for}${count > 1 ? `, cut ${count}` : ''}`;
+  const ends = place && [place.ticks[0], place.ticks[place.ticks.length - 1]];
+  const angles = [
+    ...new Set(bends.map(({ angleRad, way }) => `${Math.round((angleRad * 180) / Math.PI)} ${way}`)),
+  ];
+  return [
+    ...(warning ? [warning] : []),
+    `${name}  ${lengthDigits(thicknessMm, system, 'thickness')} ${system}${isTwin ? '  MIRRORED TWIN' : ''}`,
+    ...(ends?.[0] && ends[1]
+      ? [`stations ${lengthOf(ends[0].stationMm, system)} to ${lengthOf(ends[1].stationMm, system)}`]
+      : []),
+    ...(place ? [directions(blank, isTwin)] : []),
+    ...(bends.length > 0 ? [`${bends.length} bend${bends.length > 1 ? 's' : ''} ${angles.join(', ')}`] : []),
+    ...(blank.isRolled ? ['rolled, marked face out'] : []),
+  ];
+}
+
+function directions({ place }: Blank, isTwin: boolean): string {
+  const side = place!.side && isTwin ? (place!.side === 'left' ? 'right' : 'left') : place!.side;
+  return [
+    ...(side ? [`${side.toUpperCase()} side`] : []),
+    isTwin ? 'front >' : '< front',
+    ...(place!.up ? ['top edge UP'] : []),
+    place!.isAgainstWall ? 'this face to the wall' : 'this face out',
+  ].join('  ');
+}
+
+/** Where stations cross it, at both long edges: the middle one is the one to lay it by. */
+function drawTicks(pen: Pen, { place, outline }: Blank, { system, isTwin }: DrawnAs, size: number): void {
+  if (!place) return;
+  const { widthMm, lengthMm } = extentOfOutline(outline);
+  for (const { xMm, stationMm } of place.ticks) {
+    if (xMm <= 0 || xMm >= lengthMm) continue;
+    drawLine(pen, [xMm, 0], [xMm, size]);
+    drawLine(pen, [xMm, widthMm], [xMm, widthMm - size]);
+    const words = `station ${lengthOf(stationMm, system)}`;
+    pen.text(xMm + (isTwin ? -size / 3 : size / 3), widthMm - size, size / 2, words);
+  }
+}
+
+const extentOfOutline = (outline: Blank['outline']) => ({
+  widthMm: Math.max(...outline.map(({ y }) => y)),
+  lengthMm: Math.max(...outline.map(({ x }) => x)),
+});
+
+const holeNote = ({ cutMm, flaredMm, purpose }: BlankHole, system: UnitSystem): string | undefined => {
+  if (flaredMm !== undefined)
+    return `cut ${lengthOf(cutMm, system)}, flare DOWN to ${lengthOf(flaredMm, system)}`;
+  return purpose === 'kept hole' ? `maker's hole ${lengthOf(cutMm, system)}` : undefined;
+};
+
+/** Drains and the maker's own holes have a word beside them; rows of plugs and bolts speak for themselves. */
+function drawHoleNotes(pen: Pen, { holes }: Blank, system: UnitSystem, height: number): void {
+  for (const hole of holes) {
+    const words = holeNote(hole, system);
+    if (words) pen.text(hole.xMm, hole.yMm + hole.cutMm / 2 + height * 0.6, height, words);
+  }
+}

@@ -1,0 +1,225 @@
+import { polygonArea, roundedContour, type Point } from '../../geometry';
+import {
+  boltHoleMm,
+  CORNER_RADIUS_MM,
+  STEEL_DENSITY_KG_PER_MM3,
+  type MetalPractice,
+  type Ways,
+} from '../../reference';
+import { startsAtMm, surfaceOf, type Member } from '../../frame';
+import { foldsBetween, type DamageZone } from '../../weigh';
+import { bendAllowanceMm } from './bend';
+import { boltRowsAt, boltStationsMm, isBolted } from '../bolting';
+import { drainsOf } from '../drains';
+import { holesUnder } from '../holes';
+import { plugLayout } from '../plugs';
+import { coverage, isInside, outlineOnStrip, pieceName, type Piece, type Repair } from '../repair';
+import { flatFindings } from './findings';
+import type { FlatHole, FlatPattern } from './pattern';
+
+import { pilotMm } from './flare';
+import { relieved } from './relief';
+import type { Blank } from './blank';
+import type { Opening } from './opening';
+
+/** What of the shop's practice shapes a flat; pockets are drained where nothing is said. */
+type FlatPractice = Pick<MetalPractice, 'bendRadiusPerThickness' | 'bendK' | 'drainDiameterMm'> &
+  Partial<Pick<Ways, 'drains'>> & {
+    /** Damage under the piece: where it is cut out, its water stands. */
+    readonly zones?: readonly DamageZone[];
+    readonly openings?: readonly Opening[];
+  };
+
+export function flatPattern(
+  member: Member,
+  repair: Repair,
+  piece: Piece,
+  practice: FlatPractice,
+): FlatPattern {
+  const surface = surfaceOf(member.shape);
+  const whole = coverage(member.shape, piece);
+  const insideRadiusMm = practice.bendRadiusPerThickness * piece.thicknessMm;
+  const allowanceMm = bendAllowanceMm(Math.PI / 2, insideRadiusMm, piece.thicknessMm, practice.bendK);
+  const isRound = member.shape.kind === 'tube';
+  const folds = isRound ? [] : foldsBetween(surface, whole.uFromMm, whole.uToMm);
+  // Rolled round a tube it is as long as the circle through the middle of its own wall.
+  const rolled = isRound ? 1 + piece.thicknessMm / member.shape.depthMm : 1;
+  // Laid inside, its own corner lies a wall and its own thickness in from the rail's.
+  const cornerMm = insideRadiusMm + (isInside(piece) ? member.shape.thicknessMm + piece.thicknessMm : 0);
+  const toV = (uMm: number) => rolled * flattened(uMm, whole.uFromMm, folds, cornerMm, allowanceMm);
+  const toFlat = ([stationMm, uMm]: readonly [number, number]): Point => [
+    stationMm - piece.startMm,
+    toV(uMm),
+  ];
+  const asCut = relieved(piece, { folds, cornerMm, ...whole });
+  const outline = outlineOnStrip(member, asCut).map(toFlat);
+  const pattern = {
+    piece,
+    memberName: member.name,
+    ...(member.side && { side: member.side }),
+    memberStartsMm: startsAtMm(member),
+    outline,
+    isRelieved: asCut !== piece,
+    openings: (practice.openings ?? [])
+      .filter(({ pieceId }) => pieceId === piece.id)
+      .map((opening) => opening.outline.map(toFlat)),
+    othersEndAtXMm: othersEndAt(repair, piece),
+    lengthMm: piece.endMm - piece.startMm,
+    widthMm: toV(whole.uToMm),
+    bends: folds.map((fold) => ({
+      startVMm: toV(fold - cornerMm),
+      endVMm: toV(fold + cornerMm),
+      ...spanAcross(outline, toV(fold)),
+    })),
+    holes: holesOf(member, repair, piece, practice).map(({ uMm, ...hole }) => ({ ...hole, vMm: toV(uMm) })),
+    insideRadiusMm,
+    bendAllowanceMm: allowanceMm,
+    massKg: Math.abs(polygonArea(outline)) * piece.thicknessMm * STEEL_DENSITY_KG_PER_MM3,
+  };
+  return { ...pattern, findings: flatFindings(pattern, member, repair) };
+}
+
+/** Where other plates of a repair end over or under a piece, from its front end. */
+const othersEndAt = ({ pieces }: Repair, { id, startMm, endMm }: Piece): number[] =>
+  pieces
+    .filter((other) => other.id !== id)
+    .flatMap((other) => [other.startMm - startMm, other.endMm - startMm])
+    .filter((xMm) => xMm > 0 && xMm < endMm - startMm);
+
+/** A hole of a piece where it lies on its member's wall. */
+type WrappedHole = Omit<FlatHole, 'vMm'> & { readonly uMm: number };
+
+const holesOf = (member: Member, repair: Repair, piece: Piece, practice: FlatPractice): WrappedHole[] => [
+  ...drainsOf(member, repair, piece, { practice, zones: practice.zones ?? [] }).map(
+    ({ stationMm, uMm, diameterMm }): WrappedHole => ({
+      xMm: stationMm - piece.startMm,
+      uMm,
+      diameterMm,
+      purpose: 'drain',
+    }),
+  ),
+  ...plugs(member, repair, piece),
+  ...keptHoles(member, piece),
+  ...boltHoles(member, repair, piece),
+];
+
+/** Flat coordinate of a wrapped one: what lies within `cornerMm` of each fold, up to the bend's tangent lines, becomes one bend allowance. */
+export function flattened(
+  uMm: number,
+  uFromMm: number,
+  folds: readonly number[],
+  cornerMm: number,
+  allowanceMm: number,
+): number {
+  let v = uMm - uFromMm;
+  for (const fold of folds) {
+    const into = Math.min(Math.max(uMm - (fold - cornerMm), 0), 2 * cornerMm);
+    v -= into * (1 - allowanceMm / (2 * cornerMm));
+  }
+  return v;
+}
+
+/** Where a line of constant v crosses the outline, outermost. */
+function spanAcross(outline: readonly Point[], v: number): { fromXMm: number; toXMm: number } {
+  const crossings: number[] = [];
+  outline.forEach(([x, y], k) => {
+    const [nextX, nextY] = outline[(k + 1) % outline.length]!;
+    if (y > v !== nextY > v) crossings.push(x + ((v - y) * (nextX - x)) / (nextY - y));
+  });
+  return crossings.length
+    ? { fromXMm: Math.min(...crossings), toXMm: Math.max(...crossings) }
+    : { fromXMm: 0, toXMm: 0 };
+}
+
+/** The maker's holes beneath a piece are repeated in it: none that drains, locates or is looked through is covered. */
+const keptHoles = (member: Member, piece: Piece): WrappedHole[] =>
+  holesUnder(member, piece)
+    .filter(({ is }) => is === 'under it')
+    .map(({ hole, uMm }) => ({
+      xMm: hole.stationMm - piece.startMm,
+      uMm,
+      diameterMm: hole.diameterMm,
+      purpose: 'kept hole',
+    }));
+
+/** Holes of a piece's bolts, drilled through the wall at the same places. */
+const boltHoles = (member: Member, repair: Repair, piece: Piece): WrappedHole[] =>
+  isBolted(repair)
+    ? boltStationsMm(repair, piece).flatMap((stationMm) =>
+        boltRowsAt(member, repair, piece, stationMm).map((uMm): WrappedHole => ({
+          xMm: stationMm - piece.startMm,
+          uMm,
+          diameterMm: boltHoleMm(repair.bolts.diameterMm),
+          purpose: 'bolt',
+        })),
+      )
+    : [];
+
+/** Plug holes of one row after another, in the piece's flat. */
+function plugs(member: Member, repair: Repair, piece: Piece): WrappedHole[] {
+  if (!repair.plugs || isBolted(repair)) return [];
+  const { rowsUMm, fromMm, pitchMm, diameterMm, count } = plugLayout(member, piece);
+  return rowsUMm.flatMap((uMm) =>
+    Array.from({ length: count }, (_, k): WrappedHole => ({
+      xMm: fromMm + k * pitchMm,
+      uMm,
+      diameterMm,
+      purpose: 'plug weld',
+    })),
+  );
+}
+
+/** A piece's flat as something to cut: y up, its first edge at the top; drains as they are cut before their edges are turned down. */
+export function blankOfPiece(pattern: FlatPattern): Blank {
+  const { piece, widthMm, memberStartsMm, side } = pattern;
+  const up = ([x, v]: Point): Point => [x, widthMm - v];
+  const ticksAt = [0, pattern.lengthMm / 2, pattern.lengthMm];
+  return {
+    id: piece.id,
+    name: pieceName(piece),
+    for: pattern.memberName,
+    thicknessMm: piece.thicknessMm,
+    count: 1,
+    outline: roundedContour(pattern.outline.map(up), CORNER_RADIUS_MM),
+    cutouts: [],
+    holes: pattern.holes.map(({ xMm, vMm, diameterMm, purpose }) => ({
+      xMm,
+      yMm: widthMm - vMm,
+      purpose,
+      ...(purpose === 'drain'
+        ? { cutMm: pilotMm(diameterMm, piece.thicknessMm), flaredMm: diameterMm }
+        : { cutMm: diameterMm }),
+    })),
+    bends: pattern.bends.map(({ startVMm, endVMm, fromXMm, toXMm }) => ({
+      from: up([fromXMm, (startVMm + endVMm) / 2]),
+      to: up([toXMm, (startVMm + endVMm) / 2]),
+      halfWidthMm: (endVMm - startVMm) / 2,
+      angleRad: Math.PI / 2,
+      way: 'down',
+      insideRadiusMm: pattern.insideRadiusMm,
+      allowanceMm: pattern.bendAllowanceMm,
+    })),
+    scribes: [
+      ...pattern.openings.map((path) => ({ what: 'opening' as const, path: path.map(up), isClosed: true })),
+      ...pattern.othersEndAtXMm.map((xMm) => ({
+        what: 'other plate ends' as const,
+        path: [up([xMm, 0]), up([xMm, widthMm])],
+        isClosed: false,
+      })),
+    ],
+    ...(piece.kind === 'sleeve' && { isRolled: true }),
+    place: {
+      memberName: pattern.memberName,
+      ...(side && { side }),
+      ticks: ticksAt.map((xMm) => ({ xMm, stationMm: memberStartsMm + piece.startMm + xMm })),
+      isAgainstWall: isInside(piece),
+      ...(isUpAtFirst(piece) && { up: 'top edge' as const }),
+    },
+  };
+}
+
+/** Pieces whose first edge is the upper one: all that climb an upright face from beneath, and plates on one. */
+const isUpAtFirst = ({ kind, face }: Piece): boolean =>
+  kind === 'bottom L' ||
+  kind === 'bottom U' ||
+  (kind === 'side plate' && face !== 'inner' && face !== 'inner lip');
