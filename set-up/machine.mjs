@@ -19,6 +19,8 @@ export const DEBIAN = [
   'python3-numpy',
   'python3-scipy',
   'python3-ezdxf',
+  'python3-shapely',
+  'librsvg2-bin',
   'qpdf',
   'poppler-utils',
 ];

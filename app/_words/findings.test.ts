@@ -1,11 +1,12 @@
 import { usedWords } from './demand';
 import { LIMIT_SOURCES, type LimitSource } from '@/core/reference';
 import { FINDING_CODES, VERDICTS, type Finding } from '@/core/weigh';
-import { REPAIR_FINDING_CODES, type RepairFinding } from '@/core/shape';
+import { FLAT_FINDING_CODES, REPAIR_FINDING_CODES, type RepairFinding } from '@/core/shape';
 import { JOIN_FINDING_CODES, type JoinFinding } from '@/core/join';
 import { workJob } from '@/core/job';
 import { demoBundles } from '@/demo';
 import { findingWords } from './findings';
+import { flatFindingWords } from './flats';
 import { joinWords } from './join-findings';
 import { repairWords } from './repair-findings';
 import { sourceWords, type Words } from './finding';
@@ -46,6 +47,14 @@ test.each(REPAIR_FINDING_CODES)('%s is said in both unit systems', (code) => {
     name: 'web',
   };
   for (const system of SYSTEMS) readsWell(repairWords(finding, system));
+});
+
+test.each(FLAT_FINDING_CODES)('%s is said in both unit systems', (code) => {
+  for (const value of [4, -2])
+    for (const system of SYSTEMS)
+      readsWell(
+        flatFindingWords({ code, weight: 'deviation', value, limit: 9, source: 'bendRadius' }, system),
+      );
 });
 
 test.each(JOIN_FINDING_CODES)('%s is said in both unit systems', (code) => {

@@ -45,6 +45,14 @@ const FLAT_WORDS: Readonly<Record<FlatFindingCode, Say<FlatFinding>>> = {
 export const flatFindingWords = (finding: FlatFinding, system: UnitSystem): Words =>
   FLAT_WORDS[finding.code](finding, system);
 
+/** A flat by its name and where it lies: two of one form are told apart. */
+export function blankTitle({ name, place }: Pick<Blank, 'name' | 'place'>, system: UnitSystem): string {
+  const [first, last] = [place?.ticks[0], place?.ticks[place.ticks.length - 1]];
+  if (!first || !last) return name;
+  const [from, to] = [first, last].map(({ stationMm }) => lengthDigits(stationMm, system, 'length'));
+  return `${name}, ${from} to ${to} ${system}`;
+}
+
 const HOLE_WORDS: Readonly<Record<BlankHole['purpose'], string>> = {
   drain: 'drains',
   'plug weld': 'plug holes',

@@ -8,6 +8,7 @@ export {
 } from './readings-csv';
 export { blankDxf, dxfOf, scribeDxf } from './dxf';
 export { svgOf, type SvgDrawing } from './svg';
+export { nestedSheetDxf } from './nested-sheet';
 export { cutListCsv } from './cut-list';
 export { parseBundle, printBundle, type JobBundle } from './bundle';
 export type { Problem } from './problem';

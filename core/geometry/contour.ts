@@ -72,6 +72,26 @@ export function flattenContour(contour: Contour, toleranceMm = 0.1): Point[] {
   });
 }
 
+/** An arc up to this sweep is replaced by the corner where its ends' tangents meet; a longer one by corners round it, rad. */
+const CORNER_SWEEP_RAD = (100 * Math.PI) / 180;
+
+/** A polygon of few corners that holds the contour, counter-clockwise ones: outward arcs become corners outside them, inward ones their chords. */
+export function aroundContour(contour: Contour): Point[] {
+  return contour.flatMap((from, k): Point[] => {
+    const start: Point = [from.x, from.y];
+    if (isLine(from) || from.bulge < 0) return [start];
+    const { centre, radius, startRad, sweepRad } = arcOf(from, nextOf(contour, k));
+    const parts = Math.ceil(sweepRad / CORNER_SWEEP_RAD) > 1 ? Math.ceil(sweepRad / (Math.PI / 6)) : 1;
+    const half = sweepRad / parts / 2;
+    // Corners where tangents at the ends of each part meet; the arc's own ends lie on the lines between them.
+    return Array.from({ length: parts }, (_, n): Point => {
+      const at = startRad + half * (2 * n + 1);
+      const out = radius / Math.cos(half);
+      return [centre[0] + out * Math.cos(at), centre[1] + out * Math.sin(at)];
+    });
+  });
+}
+
 /** Draws it closed, its arcs as arcs. */
 export function drawContour(pen: Pen, contour: Contour): void {
   contour.forEach((from, k) => {
@@ -97,6 +117,10 @@ export const extentOf = (points: readonly Point[]): Extent => ({
   maxX: Math.max(...points.map(([x]) => x)),
   maxY: Math.max(...points.map(([, y]) => y)),
 });
+
+/** Turned over left to right within a width: its way round turns with it. */
+export const mirroredContour = (contour: Contour, widthMm: number): Contour =>
+  contour.map(({ x, y, bulge }) => ({ x: widthMm - x, y, bulge: -bulge }));
 
 /** Turned counter-clockwise about the origin, then moved. */
 export function placedContour(contour: Contour, turnRad: number, [dx, dy]: Point): Contour {

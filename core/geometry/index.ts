@@ -5,6 +5,7 @@ export { interpolateLinear, intervalOf, median } from './interpolate';
 export { isoRegions, type GridRegion } from './isolines';
 export { bulgeOf } from './contour-pen';
 export {
+  aroundContour,
   circleContour,
   contourArea,
   contourLength,
@@ -14,6 +15,7 @@ export {
   flattenContour,
   isWithin,
   meetingOf,
+  mirroredContour,
   placedContour,
   roundedContour,
   type Contour,

@@ -4,12 +4,15 @@ import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { toBuy, toCut, type ToBuy, type ToCut } from '@/core/job';
 import { printLength, printMass, type UnitSystem } from '@/core/quantity';
+import type { ShopLists } from '@/core/reference';
 import { blankFigures } from '@/core/shape';
+import { blankTitle } from '../../../../../_words/flats';
 import { useMember, useReader, useRecords, useWork } from '../../../../_desk';
 import { FlatSheet } from '../../_parts/flat-sheet';
+import { NestPart } from './nest-part';
 
 /** Everything of the job that goes to the table: flats with their files, lengths to buy, and how they lie on the shelf's sheets. */
-export function CutBench() {
+export function CutBench({ lists }: { lists: { readonly revision: number; readonly part: ShopLists } }) {
   const { file } = useRecords();
   const { system } = useReader();
   const { member } = useMember();
@@ -44,6 +47,7 @@ export function CutBench() {
           </div>
         </div>
       )}
+      {blanks.length > 0 && <NestPart all={blanks} lists={lists} system={system} />}
       {lengths.length > 0 && <Lengths lengths={lengths} system={system} />}
     </main>
   );
@@ -108,7 +112,7 @@ function BlankRow({ blank, broken, isProposal, system }: ToCut & { system: UnitS
       <span className="min-w-0">
         <span className="block font-semibold">
           {blank.count > 1 && `${blank.count} × `}
-          {blank.name}
+          {blankTitle(blank, system)}
         </span>
         <span className="caption block">
           {blank.for}
