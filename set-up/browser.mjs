@@ -3,6 +3,8 @@ export const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium';
 export const CHROMIUM_ARGS = [
   '--no-sandbox',
   '--disable-gpu',
+  // Pictures in the round are drawn without a graphics card.
+  '--enable-unsafe-swiftshader',
   '--disable-quic',
   '--no-first-run',
   '--disable-background-networking',

@@ -1,6 +1,18 @@
 export { mirrored, type Pen } from './pen';
 export { svgPen, type SvgPaths } from './svg-pen';
 export { distance, drawRounded, pathLength, polygonArea, type Point } from './polygon';
+export {
+  cross,
+  dot,
+  eyeOf,
+  minus,
+  normalOf,
+  seenFrom,
+  unit,
+  type Look,
+  type SeenFace,
+  type Vector,
+} from './solid';
 export { interpolateLinear, intervalOf, median } from './interpolate';
 export { isoRegions, type GridRegion } from './isolines';
 export { bulgeOf } from './contour-pen';

@@ -86,3 +86,13 @@ export { plateEndsOf, type JudgedEnd } from './plate-ends';
 export { triedPractice, type Tried } from './tried';
 export { answeredJob } from './answered';
 export { worksForHost, worksForMember } from './suited-works';
+export {
+  frameFaces,
+  liftOf,
+  pulledApart,
+  repairFaces,
+  ROUND_PARTS,
+  usualLook,
+  type RoundFace,
+  type RoundPart,
+} from './round';

@@ -33,7 +33,7 @@ export {
   strengthOfBolts,
   PLATE_STRESS_SHARE,
 } from './development';
-export { cutsAway } from './plating';
+export { cutsAt, cutsAway } from './plating';
 export { landingsAt, type EdgeLanding } from './landing';
 export {
   memberStates,

@@ -184,6 +184,11 @@ export function ShapeBench() {
             <p className="caution mt-3">{CAUTIONS.shape}</p>
           </section>
           <section aria-label="What follows" className="min-w-0">
+            <p className="mb-2">
+              <Link className="plain" href={`/jobs/${file.job.id}/shape/round?member=${member.id}`}>
+                See it in the round
+              </Link>
+            </p>
             <Restored worked={current} />
             <Checked worked={current} />
           </section>
@@ -197,7 +202,7 @@ export function ShapeBench() {
             {flatSheets(current).map((each) => (
               <FlatSheet key={each.blank.id} toCut={each} jobId={file.job.id} system={system} />
             ))}
-            <p className="mt-3">
+            <p className="mt-3 flex flex-wrap gap-2">
               <Link className="plain" href={`/jobs/${file.job.id}/shape/cut?member=${member.id}`}>
                 Everything to cut, nested on sheets
               </Link>

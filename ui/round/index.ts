@@ -1,0 +1,2 @@
+export { Round } from './round';
+export { greyOf, toneOf } from './tones';
