@@ -1,0 +1,156 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import { missingPrograms } from '../checks/outside/programs';
+import { readDxf, readPdf } from '../checks/outside/validators';
+import { expect, kept, test, worked } from './stage';
+
+/** From the plates of Shape to the table: files, paper, sheets, the pile, and the repair in the round. */
+test('flats leave as DXF, SVG, paper at 1:1 and a list; what nobody sells is named; pieces are laid on sheets and the rest goes back', async ({
+  page,
+  context,
+  untouched,
+}, info) => {
+  const missing = missingPrograms('ezdxf', 'qpdf', 'poppler');
+  test.skip(Boolean(missing) && !process.env.CI, missing);
+  const job = `${untouched.url}${untouched.jobs['GR-7']}`;
+  const api = `${untouched.url}/api${untouched.jobs['GR-7']}`;
+  await page.goto(`${job}/shape?member=rail-right`);
+  await worked(page);
+  await page.getByRole('link', { name: 'Everything to cut, nested on sheets' }).click();
+  await expect(page.getByRole('heading', { name: 'To cut', level: 1 })).toBeVisible();
+  const flats = page.getByRole('region', { name: 'Flats' });
+  await expect(flats.getByRole('button')).toHaveCount(2);
+  await flats.getByRole('button').nth(1).click();
+  const flat = page.getByRole('article', { name: 'bottom L, Right rail' });
+  await expect(flat).toContainText('90° down');
+  await expect(flat).toContainText('RIGHT side');
+  await flat.getByRole('radio', { name: 'twin' }).click();
+  await expect(flat).toContainText('LEFT side');
+
+  const saved = async (name: string): Promise<string> => {
+    const download = page.waitForEvent('download');
+    await page.getByRole('link', { name }).click();
+    const path = info.outputPath((await download).suggestedFilename());
+    await (await download).saveAs(path);
+    return path;
+  };
+  const dxf = await saved('DXF, mirrored twin');
+  expect(readDxf(dxf, readFileSync(dxf, 'utf8')).counts['CUT LWPOLYLINE']).toBe(1);
+  expect(readFileSync(await saved('SVG, mirrored twin'), 'utf8')).toContain('MIRRORED TWIN');
+  const paper = await saved('Paper template 1:1, mirrored twin');
+  expect(readPdf(paper).pages).toBeGreaterThan(3);
+  expect(readPdf(paper).words).toContain('print at 100 %');
+  const list = readFileSync(await saved('Cut list, CSV'), 'utf8');
+  expect(list.split('\n')[0]).toContain('part,for,count');
+  expect(list).toContain('bottom L,Right rail,1,sheet');
+
+  const asked = async (path: string) => {
+    const answer = await page.request.get(`${api}/${path}`);
+    return [answer.status(), await answer.text()] as const;
+  };
+  const id = /cut-sheets\/([^?]+)/.exec(
+    (await page.getByRole('link', { name: 'DXF' }).getAttribute('href'))!,
+  )![1]!;
+  expect((await asked(`cut-sheets/${id}?as=pdf&paper=foolscap`))[1]).toContain('there is no paper');
+  expect((await asked(`cut-sheets/${id}?as=stl`))[0]).toBe(422);
+  expect((await asked('cut-sheets/nothing'))[0]).toBe(404);
+  expect((await asked('scribes/nothing'))[0]).toBe(404);
+  const [status, scribe] = await asked(`scribes/${id.replace(/-\d+$/, '')}?as=svg`);
+  expect(status === 200 || status === 404).toBe(true);
+  if (status === 200) expect(scribe).toContain('id="PLATE"');
+
+  const sheets = page.getByRole('region', { name: 'On sheets' });
+  await sheets.getByLabel('sheet to buy, length').fill('40');
+  await sheets.getByLabel('gap between pieces').fill('wide');
+  await sheets.getByRole('button', { name: 'Lay them out' }).click();
+  await expect(sheets.getByRole('alert')).toContainText('gap');
+  await sheets.getByLabel('gap between pieces').fill('1/4');
+  await sheets.getByRole('button', { name: 'Lay them out' }).click();
+  await expect(sheets.getByRole('region', { name: 'Laid out' })).toContainText('Larger than any sheet');
+  await expect(sheets.getByRole('button', { name: 'Lay them out' })).toBeEnabled({ timeout: 30_000 });
+
+  await sheets.getByLabel('sheet to buy, length').fill('96');
+  for (const twin of await sheets.getByLabel('mirrored twin').all()) await twin.fill('2');
+  await sheets.getByRole('radio', { name: 'half a minute' }).click();
+  await sheets.getByRole('button', { name: 'Lay them out' }).click();
+  await expect(sheets.getByRole('progressbar', { name: 'Looking' })).toBeVisible();
+  await expect(sheets.getByText(/[1-9]\d* tries/)).toBeVisible();
+  await sheets.getByRole('button', { name: 'Enough' }).click();
+  const out = sheets.getByRole('region', { name: 'Laid out' });
+  await expect(out).toContainText('6 pieces on 1 sheet');
+  await expect(out.getByRole('figure', { name: 'Sheet 1' })).toBeVisible();
+  const download = page.waitForEvent('download');
+  await out.getByRole('button', { name: 'DXF' }).click();
+  const nested = info.outputPath('nested.dxf');
+  await (await download).saveAs(nested);
+  const { counts } = readDxf(nested, readFileSync(nested, 'utf8'));
+  expect([counts['SHEET LWPOLYLINE'], counts['CUT LWPOLYLINE']]).toEqual([1, 6]);
+
+  await page.reload();
+  await worked(page);
+  await expect(sheets.getByRole('region', { name: 'Laid out' })).toContainText('6 pieces');
+  await expect(sheets).toContainText('has changed since this was laid out');
+  for (const twin of await sheets.getByLabel('mirrored twin').all()) await twin.fill('2');
+  await expect(sheets).not.toContainText('has changed since');
+
+  const second = await context.newPage();
+  await second.goto(`${job}/shape/cut?member=rail-right`);
+  const there = second.getByRole('region', { name: 'On sheets' });
+  await expect(there.getByRole('region', { name: 'Laid out' })).toContainText('6 pieces', {
+    timeout: 60_000,
+  });
+  for (const twin of await there.getByLabel('mirrored twin').all()) await twin.fill('2');
+  const cut = 'It is cut: sheets off the shelf, what is left back to the pile';
+  await sheets.getByRole('button', { name: cut }).click();
+  await expect(page.getByText('what is left of them lies on the pile')).toBeVisible();
+  await expect(sheets).toContainText('On the shelf: 1 of');
+  await there.getByRole('button', { name: cut }).click();
+  // The same cut told twice is one cut: nothing lies on the pile twice.
+  await expect(there).toContainText('On the shelf: 1 of');
+  await second.close();
+});
+
+test('the repair in the round is turned by keys and pulled apart, on any unit; the work order holds a still of it', async ({
+  page,
+  jobs,
+  request,
+}, info) => {
+  await page.goto(`${jobs['GR-7']}/shape?member=rail-right`);
+  await worked(page);
+  await page.getByRole('link', { name: 'See it in the round' }).click();
+  const picture = page.getByRole('group', { name: /arrow keys turn it/ });
+  await expect(picture).toBeVisible();
+  const drawn = picture.getByRole('img');
+  await expect(drawn).toBeVisible();
+  // Tried for speed: a moving picture, or a still where it is too slow.
+  await expect(async () => {
+    const frames = await picture
+      .locator('canvas')
+      .getAttribute('data-frames')
+      .catch(() => null);
+    const isStill = (await page.getByText('A still: this device draws too slowly').count()) > 0;
+    expect(isStill || Number(frames) >= 30).toBe(true);
+  }).toPass({ timeout: 60_000 });
+  const shot = () => drawn.screenshot();
+  const before = await shot();
+  await picture.focus();
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('ArrowUp');
+  await expect(async () => expect((await shot()).equals(before)).toBe(false)).toPass();
+  const turned = await shot();
+  await page.getByLabel('pull apart').fill('300');
+  await expect(async () => expect((await shot()).equals(turned)).toBe(false)).toPass();
+  await page.getByRole('button', { name: 'As at first' }).click();
+  await page.getByRole('radio', { name: 'whole frame' }).click();
+  await expect(page.getByRole('group', { name: /The frame of GR-7/ })).toBeVisible();
+
+  await page.goto(`${jobs['BM-2']}/shape/round`);
+  await worked(page);
+  await page.getByRole('radio', { name: 'whole frame' }).click();
+  await expect(page.getByRole('group', { name: /The frame of BM-2/ })).toBeVisible();
+
+  const order = info.outputPath('order.pdf');
+  writeFileSync(order, await (await request.get(`/api${jobs['GR-7']}/work-order`)).body());
+  const missing = missingPrograms('qpdf', 'poppler');
+  if (!missing) expect(readPdf(order).pages).toBe(1);
+  await kept(page);
+});
