@@ -17,7 +17,7 @@ const shared = {
     ],
   },
   transformIgnorePatterns: [
-    '/node_modules/(?!(d3-contour|d3-random|d3-array|internmap|csv-parse|csv-stringify|uuid|clipper2-ts)/)',
+    '/node_modules/(?!(d3-contour|d3-random|d3-array|internmap|csv-parse|csv-stringify|uuid|clipper2-ts|ml-matrix|ml-array-max|ml-array-min|ml-array-rescale|is-any-array)/)',
   ],
   moduleNameMapper: { '^server-only$': '<rootDir>/checks/empty-module.cjs', '^@/(.*)$': '<rootDir>/$1' },
   modulePathIgnorePatterns: ['<rootDir>/.next/', '<rootDir>/var/'],

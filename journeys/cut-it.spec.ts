@@ -1,4 +1,5 @@
 import { readFileSync, writeFileSync } from 'node:fs';
+import sharp from 'sharp';
 import { missingPrograms } from '../checks/outside/programs';
 import { readDxf, readPdf } from '../checks/outside/validators';
 import { expect, kept, test, worked } from './stage';
@@ -153,4 +154,96 @@ test('the repair in the round is turned by keys and pulled apart, on any unit; t
   const missing = missingPrograms('qpdf', 'poppler');
   if (!missing) expect(readPdf(order).pages).toBe(1);
   await kept(page);
+});
+
+test('a flat from the opening: measured points, then a photographed card made straight; what is no picture and what is tangled is named', async ({
+  page,
+  untouched,
+}, info) => {
+  await page.goto(`${untouched.url}${untouched.jobs['SV-9']}/shape/cut`);
+  await worked(page);
+  await page.getByRole('link', { name: 'From the opening' }).click();
+  const points = page.getByRole('group', { name: 'Points, in order round it' });
+  const point = (k: number) => points.getByRole('listitem').nth(k);
+  const type = async (all: readonly (readonly [string, string])[]) => {
+    for (const [k, [x, y]] of all.entries()) {
+      if (k >= 3) await page.getByRole('button', { name: 'Another point' }).click();
+      await point(k).getByLabel('to the right').fill(x);
+      await point(k).getByLabel('up').fill(y);
+    }
+  };
+  await type([
+    ['0', '0'],
+    ['10', '6'],
+    ['10', '0'],
+    ['0', '6'],
+  ]);
+  await expect(page.getByText('the outline crosses itself')).toBeVisible();
+  await point(1).getByLabel('up').fill('0');
+  await point(2).getByLabel('up').fill('6');
+  await expect(page.getByText('10 in by 6 in')).toBeVisible();
+  await page.getByLabel('what it is').fill('floor patch');
+  await page.getByLabel('sheet').fill('18ga');
+  await page.getByRole('button', { name: 'Keep it with what is cut' }).click();
+  await expect(page.getByRole('region', { name: 'Flats' })).toContainText('floor patch');
+  await kept(page);
+
+  // A card of 4 by 3 in, its lower left corner 2 in in from the first mark; the marks 10 by 7 in apart, 100 px to the inch.
+  const rings = [
+    [100, 800],
+    [1100, 800],
+    [1100, 100],
+    [100, 100],
+  ] as const;
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="1200" height="900"><rect width="1200" height="900" fill="#ddd"/>
+    ${rings.map(([x, y]) => `<circle cx="${x}" cy="${y}" r="20"/>`).join('')}
+    <rect x="300" y="300" width="400" height="300" fill="#b97"/></svg>`;
+  const photo = info.outputPath('card.png');
+  await sharp(Buffer.from(svg)).png().toFile(photo);
+  const text = info.outputPath('card.txt');
+  writeFileSync(text, 'no picture');
+  await page.getByRole('link', { name: 'From the opening' }).click();
+  await page.getByRole('radio', { name: 'photo of a card' }).click();
+  await page.getByLabel('marks apart, across').fill('10');
+  await page.getByLabel('marks apart, up').fill('7');
+  await page.getByLabel('Photo of the card').setInputFiles(text);
+  await expect(page.locator('p[role=alert]')).toContainText('is no picture');
+  await page.getByLabel('Photo of the card').setInputFiles(photo);
+  const tap = async (
+    name: string,
+    [x, y]: readonly [number, number],
+    [width, height]: readonly [number, number],
+  ) => {
+    const on = page.getByRole('application', { name });
+    await on.scrollIntoViewIfNeeded();
+    const box = (await on.boundingBox())!;
+    await on.click({ position: { x: (x / width) * box.width, y: (y / height) * box.height } });
+  };
+  const marks = 'Photo of the card: tap its marks';
+  for (const k of [0, 1, 3, 2]) await tap(marks, rings[k]!, [1200, 900]);
+  await expect(page.locator('p[role=alert]')).toContainText('marks cross over');
+  await page.getByRole('button', { name: 'Tap the marks again' }).click();
+  for (const ring of rings) await tap(marks, ring, [1200, 900]);
+  const straight = 'The card seen from above: tap its outline';
+  await expect(page.getByRole('application', { name: straight })).toBeVisible();
+  const perInch = 1000 / (10 * 1.12);
+  const high = Math.round(7 * 1.12 * perInch);
+  const px = (x: number, y: number) => [(x + 0.6) * perInch, high - (y + 0.42) * perInch] as const;
+  for (const at of [px(2, 2), px(6, 2), px(6, 5), px(2, 5)]) await tap(straight, at, [1000, high]);
+  await expect(page.getByText(/^4 in by 3 in; from the photo, ± /)).toBeVisible();
+  await page.getByLabel('what it is').fill('card patch');
+  await page.getByLabel('sheet').fill('0.048');
+  await page.getByRole('button', { name: 'Keep it with what is cut' }).click();
+  const flats = page.getByRole('region', { name: 'Flats' });
+  await flats.getByRole('button', { name: /card patch/ }).click();
+  await expect(page.getByText('From a photo by')).toBeVisible();
+  await kept(page);
+  const dxf = info.outputPath('card.dxf');
+  const file = page.getByRole('article', { name: /card patch/ }).getByRole('link', { name: 'DXF' });
+  const href = (await file.getAttribute('href'))!;
+  writeFileSync(dxf, await (await page.request.get(`${untouched.url}${href}`)).body());
+  if (missingPrograms('ezdxf')) return;
+  const { min, max } = readDxf(dxf, readFileSync(dxf, 'utf8'));
+  expect(Math.abs(max[0] - min[0] - 4)).toBeLessThan(0.06);
+  expect(Math.abs(max[1] - min[1] - 3)).toBeLessThan(0.06);
 });

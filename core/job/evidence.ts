@@ -15,7 +15,7 @@ import {
   signKind,
   tapKind,
 } from '../walk';
-import { renewalKind, workKind } from '../shape';
+import { outlineKind, renewalKind, workKind } from '../shape';
 import { figureKind, geometryKind, hoursTakenKind, overrideKind } from '../weigh';
 
 /** Every kind of evidence there is. A new one is a file of its own in the room that owns the fact, and a line here. */
@@ -46,6 +46,7 @@ export const EVIDENCE_KINDS = [
   hoursTakenKind,
   renewalKind,
   workKind,
+  outlineKind,
 ] as const;
 
 type RecordOf<Kind> = Kind extends EvidenceKind<infer Rec> ? Rec : never;

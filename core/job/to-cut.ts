@@ -1,4 +1,5 @@
 import {
+  blankOfOutline,
   blankOfPiece,
   blanksOfWork,
   massOfPartKg,
@@ -10,7 +11,7 @@ import {
 import { memberOf } from '../frame';
 import { brokenRules, type WorkedRepair } from './member';
 import { plannedTube, renewalsOf } from './renewals';
-import type { JobRecords } from './records';
+import { stands, type JobRecords } from './records';
 import { brokenIn, worksOf, type PlannedWork } from './works';
 
 /** A blank of the job, and what speaks against cutting it: rules that its repair or work breaks, what the brake would say. */
@@ -60,7 +61,7 @@ export const toCutOf = ({ pattern, broken, isProposal }: PlannedFlat): ToCut => 
 type Records = Pick<JobRecords, 'evidence' | 'strikes' | 'frame' | 'practice'>;
 const open = (records: Records): PlannedWork[] => worksOf(records).filter(({ isDone }) => !isDone);
 
-/** Everything of a job that is cut from sheet: plates member by member, then parts of works. What is done already is not cut again. */
+/** Everything of a job that is cut from sheet: plates member by member, parts of works, outlines taken from openings. What is done already is not cut again. */
 export const toCut = (flats: readonly PlannedFlat[], records: Records): ToCut[] => [
   ...flats.map(toCutOf),
   ...open(records).flatMap((planned) =>
@@ -71,6 +72,11 @@ export const toCut = (flats: readonly PlannedFlat[], records: Records): ToCut[] 
       isProposal: false,
     })),
   ),
+  ...stands(records, 'outline').flatMap((outline) => {
+    const member = memberOf(records.frame, outline.memberId);
+    const blank = member && blankOfOutline(outline, member.name);
+    return blank ? [{ blank, broken: 0, findings: [], isProposal: false }] : [];
+  }),
 ];
 
 /** What is bought to length: parts of works that are no sheet, and crossmembers renewed from tube. */

@@ -67,6 +67,25 @@ export {
   type BlankHole,
 } from './flat/blank';
 export { checkOutline } from './flat/findings';
+export {
+  blankOfOutline,
+  contourOf,
+  outlineKind,
+  outlinePointSchema,
+  type Outline,
+  type OutlinePoint,
+} from './flat/outline';
+export {
+  errorPerMetreMm,
+  homography,
+  MARK_IN_MM,
+  marksAt,
+  marksOf,
+  opposite,
+  seenAt,
+  TAP_PX,
+  type Homography,
+} from './flat/straighten';
 export { openingsOf, type Opening } from './flat/opening';
 export { drawScribe, SCRIBE_LAYERS, scribeSheet, type ScribeSheet } from './flat/scribe';
 export {

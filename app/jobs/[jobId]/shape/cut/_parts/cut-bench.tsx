@@ -2,12 +2,13 @@
 
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
-import { toBuy, toCut, type ToBuy, type ToCut } from '@/core/job';
+import { stands, toBuy, toCut, type ToBuy, type ToCut } from '@/core/job';
 import { printLength, printMass, type UnitSystem } from '@/core/quantity';
 import type { ShopLists } from '@/core/reference';
 import { blankFigures } from '@/core/shape';
 import { blankTitle } from '../../../../../_words/flats';
-import { useMember, useReader, useRecords, useWork } from '../../../../_desk';
+import { When } from '@/ui/controls';
+import { StrikeSheet, useMember, useReader, useRecords, useWork } from '../../../../_desk';
 import { FlatSheet } from '../../_parts/flat-sheet';
 import { NestPart } from './nest-part';
 
@@ -28,6 +29,9 @@ export function CutBench({ lists }: { lists: { readonly revision: number; readon
           <Link className="plain" href={`/jobs/${file.job.id}/shape?member=${member.id}`}>
             Back to Shape
           </Link>
+          <Link className="plain" href={`/jobs/${file.job.id}/shape/outline?member=${member.id}`}>
+            From the opening
+          </Link>
           <a className="plain" download href={`/api/jobs/${file.job.id}/cut-list?unit=${system}`}>
             Cut list, CSV
           </a>
@@ -44,12 +48,36 @@ export function CutBench({ lists }: { lists: { readonly revision: number; readon
           <Blanks blanks={blanks} chosen={chosen} onChoose={setChosen} system={system} />
           <div className="min-w-0">
             {chosen && <FlatSheet key={chosen.blank.id} toCut={chosen} jobId={file.job.id} system={system} />}
+            {chosen && <OwnOutline key={`own ${chosen.blank.id}`} id={chosen.blank.id} />}
           </div>
         </div>
       )}
       {blanks.length > 0 && <NestPart all={blanks} lists={lists} system={system} />}
       {lengths.length > 0 && <Lengths lengths={lengths} system={system} />}
     </main>
+  );
+}
+
+/** An outline somebody took from an opening: by whom, how exact, and struck out where it was wrong. */
+function OwnOutline({ id }: { id: string }) {
+  const { file } = useRecords();
+  const { system } = useReader();
+  const [isStriking, setStriking] = useState(false);
+  const outline = stands(file, 'outline').find((each) => each.id === id);
+  if (!outline) return null;
+  const { from, errorPerMetreMm: error } = outline;
+  return (
+    <p className="caption mt-2 flex flex-wrap items-center gap-x-3">
+      {from === 'photo' ? 'From a photo' : 'Measured'} by {outline.by}, <When at={outline.at} />
+      {error !== undefined && `; may be off by ${printLength(error, system, 'thickness')} a metre (39 in)`}
+      <button type="button" className="hit px-2 underline" onClick={() => setStriking(true)}>
+        strike
+      </button>
+      <StrikeSheet
+        struck={isStriking ? { id, words: outline.name } : undefined}
+        onClose={() => setStriking(false)}
+      />
+    </p>
   );
 }
 

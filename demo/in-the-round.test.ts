@@ -1,9 +1,17 @@
-import { cross, dot, eyeOf, minus, normalOf, polygonArea, seenFrom, type Vector } from '../../geometry';
-import { developedWidthMm, type Frame } from '../../frame';
-import { drainsOf, outlineOnStrip, boltsOf, isBolted } from '../../shape';
-import { demoBundles } from '@/demo';
-import { workJob, type MemberWork } from '..';
-import { frameFaces, liftOf, pulledApart, repairFaces, usualLook, type RoundFace } from '.';
+import { cross, dot, eyeOf, minus, normalOf, polygonArea, seenFrom, type Vector } from '@/core/geometry';
+import { developedWidthMm, type Frame } from '@/core/frame';
+import { drainsOf, outlineOnStrip, boltsOf, isBolted } from '@/core/shape';
+import { demoBundles } from '.';
+import {
+  frameFaces,
+  liftOf,
+  pulledApart,
+  repairFaces,
+  usualLook,
+  workJob,
+  type MemberWork,
+  type RoundFace,
+} from '@/core/job';
 
 const bundles = demoBundles();
 const all = bundles.flatMap((bundle) =>

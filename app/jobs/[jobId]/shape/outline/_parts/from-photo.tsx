@@ -1,0 +1,157 @@
+'use client';
+
+import { useMemo, useState } from 'react';
+import type { Point } from '@/core/geometry';
+import { lengthDigits, parseLengthMm, type UnitSystem } from '@/core/quantity';
+import { errorPerMetreMm, marksAt, marksOf, PAPER_NAMES, type OutlinePoint, type Paper } from '@/core/shape';
+import { Entry, Pick } from '@/ui/controls';
+import { eachText, useUnitTurn } from '../../../../../_parts/turned';
+import { readPhoto, straightened, type Photo } from './straightened';
+import { TapMark, TapPicture } from './tap-picture';
+
+const ORDER = ['lower left', 'lower right', 'upper right', 'upper left'] as const;
+
+/** A card photographed on its printed frame: its marks are tapped, then its outline on the picture made straight. */
+export function FromPhoto({
+  points,
+  system,
+  onPoint,
+  onScale,
+}: {
+  points: readonly OutlinePoint[];
+  system: UnitSystem;
+  onPoint: (point: Point) => void;
+  onScale: (errorPerMetreMm: number | undefined) => void;
+}) {
+  const [paper, setPaper] = useState<Paper>(system === 'in' ? 'letter' : 'a4');
+  const [apart, setApart] = useState(() => apartOn(paper, system));
+  useUnitTurn(system, (as) => setApart(eachText(apart, as) as typeof apart));
+  const [photo, setPhoto] = useState<Photo & { url: string }>();
+  const [marks, setMarks] = useState<readonly Point[]>([]);
+  const [problem, setProblem] = useState<string>();
+  const [wide, high] = [parseLengthMm(apart.wide, system), parseLengthMm(apart.high, system)];
+  const [wideMm, highMm] = [wide.ok ? wide.value : 0, high.ok ? high.value : 0];
+  const straight = useMemo(() => {
+    if (!photo || marks.length < 4) return undefined;
+    return straightened(photo, marks, marksAt(wideMm, highMm));
+  }, [photo, marks, wideMm, highMm]);
+
+  const take = async (file: File | undefined) => {
+    if (!file) return;
+    const read = await readPhoto(file);
+    if (!read.ok) return setProblem(read.reason);
+    setProblem(undefined);
+    setMarks([]);
+    onScale(undefined);
+    setPhoto({ ...read.value, url: read.value.canvas.toDataURL('image/jpeg', 0.85) });
+  };
+  const mark = (pixel: Point) => {
+    const next = [...marks, pixel];
+    setMarks(next);
+    if (next.length === 4) {
+      const error = errorPerMetreMm(next, marksAt(wideMm, highMm));
+      onScale(Number.isFinite(error) ? error : undefined);
+    }
+  };
+  const wrong =
+    problem ??
+    (!wide.ok
+      ? wide.reason
+      : !high.ok
+        ? high.reason
+        : straight && !straight.ok
+          ? straight.reason
+          : undefined);
+  return (
+    <div>
+      <div className="flex flex-wrap items-end gap-3">
+        <Pick
+          label="printed frame"
+          value={paper}
+          options={PAPER_NAMES}
+          onPick={(next) => {
+            setPaper(next);
+            setApart(apartOn(next, system));
+          }}
+          className="w-32"
+        />
+        <a className="plain" download href={`/api/card-frame?paper=${paper}`}>
+          Print the frame, PDF
+        </a>
+        <Entry
+          label="marks apart, across"
+          unit={system}
+          className="w-36"
+          value={apart.wide}
+          onChange={(event) => setApart({ ...apart, wide: event.target.value })}
+        />
+        <Entry
+          label="marks apart, up"
+          unit={system}
+          className="w-36"
+          value={apart.high}
+          onChange={(event) => setApart({ ...apart, high: event.target.value })}
+        />
+        <label className="plain">
+          {photo ? 'Another photo' : 'Photo of the card'}
+          <input
+            type="file"
+            accept="image/*"
+            className="sr-only"
+            onChange={(event) => void take(event.target.files?.[0])}
+          />
+        </label>
+        {marks.length > 0 && (
+          <button
+            type="button"
+            className="plain"
+            onClick={() => {
+              setMarks([]);
+              onScale(undefined);
+            }}
+          >
+            Tap the marks again
+          </button>
+        )}
+      </div>
+      {wrong && (
+        <p role="alert" className="mt-2 font-semibold text-oxide">
+          {wrong}
+        </p>
+      )}
+      {photo && marks.length < 4 && (
+        <>
+          <p className="mt-2 text-lg" role="status">
+            Tap the middle of the {ORDER[marks.length]} mark.
+          </p>
+          <TapPicture {...photo} label="Photo of the card: tap its marks" onTap={mark}>
+            {marks.map((at, k) => (
+              <TapMark key={k} at={at} words={String(k + 1)} size={photo.width / 45} />
+            ))}
+          </TapPicture>
+        </>
+      )}
+      {straight?.ok && (
+        <>
+          <p className="mt-2 text-lg" role="status">
+            Seen from above. Tap the outline point by point.
+          </p>
+          <TapPicture
+            {...straight.value}
+            label="The card seen from above: tap its outline"
+            onTap={(pixel) => onPoint(straight.value.toMm(pixel))}
+          >
+            {points.map(({ xMm, yMm }, k) => (
+              <TapMark key={k} at={straight.value.toPixel([xMm, yMm])} words={String(k + 1)} size={14} />
+            ))}
+          </TapPicture>
+        </>
+      )}
+    </div>
+  );
+}
+
+const apartOn = (paper: Paper, system: UnitSystem) => {
+  const { wideMm, highMm } = marksOf(paper);
+  return { wide: lengthDigits(wideMm, system, 'thickness'), high: lengthDigits(highMm, system, 'thickness') };
+};

@@ -1,0 +1,205 @@
+'use client';
+
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { parseLengthMm, printLength, type UnitSystem } from '@/core/quantity';
+import { blankOfOutline, contourOf, type Blank, type Outline } from '@/core/shape';
+import { Choice, Entry } from '@/ui/controls';
+import { useUnitTurn } from '../../../../../_parts/turned';
+import { useMember, useReader, useRecords, useStamp } from '../../../../_desk';
+import { BlankPicture } from '../../_parts/flat-sheet';
+import { FromPhoto } from './from-photo';
+import { NO_POINT, readPoints, turnedPlace, typedPoint, type PointTyped } from './outline-typed';
+
+const FROM = ['measured points', 'photo of a card'] as const;
+const NO_POINTS: readonly PointTyped[] = [NO_POINT, NO_POINT, NO_POINT];
+
+/** A flat from the opening itself: its outline measured, or tapped on a card's photo, put right by hand, and kept with what is to be cut. */
+export function OutlineBench() {
+  const { file, keep } = useRecords();
+  const { system } = useReader();
+  const { member } = useMember();
+  const stamp = useStamp();
+  const router = useRouter();
+  const [from, setFrom] = useState<(typeof FROM)[number]>('measured points');
+  const [typed, setTyped] = useState<readonly PointTyped[]>(NO_POINTS);
+  const [name, setName] = useState('');
+  const [thickness, setThickness] = useState('');
+  const [error, setError] = useState<number>();
+  const [problem, setProblem] = useState<string>();
+  useUnitTurn(system, (as) => {
+    setTyped(typed.map(({ x, y, round }) => ({ x: turnedPlace(x, as), y: turnedPlace(y, as), round })));
+    setThickness(as(thickness));
+  });
+  const points = readPoints(typed, system);
+  const contour = points.ok ? contourOf(points.value) : points;
+  const draft: Omit<Outline, 'id' | 'by' | 'at'> = {
+    kind: 'outline',
+    name: name.trim() || 'own outline',
+    memberId: member.id,
+    thicknessMm: 1,
+    points: points.ok ? points.value : [],
+    from: from === 'photo of a card' ? 'photo' : 'measured',
+    ...(from === 'photo of a card' && error !== undefined && { errorPerMetreMm: error }),
+    note: '',
+  };
+  const blank = contour.ok ? blankOfOutline({ ...draft, id: '', by: '', at: '' }, member.name) : undefined;
+  const keepIt = () => {
+    const thick = parseLengthMm(thickness, system);
+    if (!contour.ok) return setProblem(contour.reason);
+    if (name.trim() === '') return setProblem('say what it is');
+    if (!thick.ok) return setProblem(`thickness: ${thick.reason}`);
+    if (!(thick.value > 0.3 && thick.value < 40))
+      return setProblem('no sheet is as thin or as thick as that');
+    keep({ ...draft, ...stamp(), thicknessMm: thick.value });
+    toast.success('Kept with what is to be cut');
+    router.push(`/jobs/${file.job.id}/shape/cut?member=${member.id}`);
+  };
+  return (
+    <main id="main" className="mx-auto max-w-[1280px] px-3 pb-10 pt-3 lg:px-5">
+      <div className="flex flex-wrap items-center justify-between gap-2">
+        <h1 className="text-3xl font-semibold">From the opening, {member.name.toLowerCase()}</h1>
+        <Link className="plain" href={`/jobs/${file.job.id}/shape/cut?member=${member.id}`}>
+          Back to what is cut
+        </Link>
+      </div>
+      <div className="mt-2">
+        <Choice label="Where the outline comes from" value={from} options={FROM} onChange={setFrom} />
+      </div>
+      <div className="mt-3 grid gap-x-6 gap-y-4 lg:grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)]">
+        <div className="min-w-0">
+          {from === 'photo of a card' && (
+            <FromPhoto
+              points={points.ok ? points.value : []}
+              system={system}
+              onPoint={([xMm, yMm]) =>
+                setTyped([
+                  ...typed.filter(({ x, y }) => x.trim() !== '' || y.trim() !== ''),
+                  typedPoint({ xMm, yMm }, system),
+                ])
+              }
+              onScale={setError}
+            />
+          )}
+          {blank ? (
+            <Drawn blank={blank} system={system} error={draft.errorPerMetreMm} />
+          ) : (
+            <p className="mt-3 caption">
+              {typed.every(({ x, y }) => !x.trim() && !y.trim())
+                ? 'Measure corners from the first one, to the right and up.'
+                : contour.ok
+                  ? ''
+                  : contour.reason}
+            </p>
+          )}
+        </div>
+        <div className="min-w-0">
+          <Points typed={typed} system={system} onTyped={setTyped} />
+          <div className="mt-3 flex flex-wrap items-end gap-3">
+            <Entry
+              label="what it is"
+              value={name}
+              maxLength={60}
+              onChange={(event) => setName(event.target.value)}
+            />
+            <Entry
+              label="sheet"
+              unit={system}
+              className="w-28"
+              value={thickness}
+              onChange={(event) => setThickness(event.target.value)}
+            />
+            <button type="button" className="solid" onClick={keepIt}>
+              Keep it with what is cut
+            </button>
+          </div>
+          {problem && (
+            <p role="alert" className="mt-2 font-semibold text-oxide">
+              {problem}
+            </p>
+          )}
+          <p className="caption mt-3">
+            Cut outside the line and trim: too large first. Edges fold back and laps are added by hand: the
+            outline is cut as it stands.
+          </p>
+        </div>
+      </div>
+    </main>
+  );
+}
+
+function Drawn({ blank, system, error }: { blank: Blank; system: UnitSystem; error: number | undefined }) {
+  const box = blank.outline;
+  const [wide, high] = [Math.max(...box.map(({ x }) => x)), Math.max(...box.map(({ y }) => y))];
+  return (
+    <div className="mt-3">
+      <BlankPicture blank={blank} system={system} />
+      <p>
+        {printLength(wide, system, 'length')} by {printLength(high, system, 'length')}
+        {error !== undefined &&
+          `; from the photo, ± ${printLength((error * Math.max(wide, high)) / 1000, system, 'thickness')} over its length`}
+      </p>
+    </div>
+  );
+}
+
+function Points({
+  typed,
+  system,
+  onTyped,
+}: {
+  typed: readonly PointTyped[];
+  system: UnitSystem;
+  onTyped: (typed: readonly PointTyped[]) => void;
+}) {
+  const set = (k: number, change: Partial<PointTyped>) =>
+    onTyped(typed.map((each, n) => (n === k ? { ...each, ...change } : each)));
+  return (
+    <fieldset>
+      <legend className="text-xl font-semibold">Points, in order round it</legend>
+      <ol className="ruled">
+        {typed.map((point, k) => (
+          <li key={k} className="flex flex-wrap items-end gap-2 py-1">
+            <span className="w-6 self-center tabular-nums">{k + 1}</span>
+            <Entry
+              label="to the right"
+              unit={system}
+              className="w-24"
+              value={point.x}
+              onChange={(event) => set(k, { x: event.target.value })}
+            />
+            <Entry
+              label="up"
+              unit={system}
+              className="w-24"
+              value={point.y}
+              onChange={(event) => set(k, { y: event.target.value })}
+            />
+            <label className="plain">
+              <input
+                type="checkbox"
+                className="size-5 accent-[var(--ink)]"
+                checked={point.round}
+                onChange={(event) => set(k, { round: event.target.checked })}
+              />{' '}
+              on a round
+            </label>
+            <button
+              type="button"
+              className="hit px-2 underline"
+              aria-label={`Take point ${k + 1} out`}
+              onClick={() => onTyped(typed.filter((_, n) => n !== k))}
+            >
+              out
+            </button>
+          </li>
+        ))}
+      </ol>
+      <button type="button" className="plain mt-1" onClick={() => onTyped([...typed, NO_POINT])}>
+        Another point
+      </button>
+    </fieldset>
+  );
+}
