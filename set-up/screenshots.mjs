@@ -65,21 +65,21 @@ const SHOTS = [
     then: (page) => page.getByRole('button', { name: /Worst station/ }).click(),
   },
   {
-    name: 'probe-zone-dark',
-    dark: true,
-    open: (jobs) => `${jobs['GR-7']}/probe?member=rail-right`,
+    name: 'shape-cut',
+    open: (jobs) => `${jobs['GR-7']}/shape/cut?member=rail-right`,
     then: async (page) => {
-      await page.getByRole('button', { name: /Worst station/ }).click();
-      await page.getByRole('group', { name: 'Stretch in sight' }).getByRole('button').nth(1).click();
+      for (const twin of await page.getByLabel('mirrored twin').all()) await twin.fill('1');
+      await page.getByRole('button', { name: 'Lay them out' }).click();
+      await page.getByRole('button', { name: /^It is cut/ }).waitFor();
+      await scrollTo(page, 'On sheets');
     },
   },
   {
-    name: 'probe-compare',
-    open: (jobs) => `${jobs['SV-9']}/probe?member=sill-right`,
+    name: 'shape-round',
+    open: (jobs) => `${jobs['GR-7']}/shape/round?member=rail-right`,
     then: async (page) => {
-      await page.getByText(/^Compare: its twin/).click();
-      await page.getByRole('region', { name: 'How fast it goes' }).getByRole('table').waitFor();
-      await scrollTo(page, 'Twin');
+      await page.getByLabel('pull apart').fill('220');
+      await page.waitForTimeout(6000);
     },
   },
   {

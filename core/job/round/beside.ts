@@ -1,4 +1,4 @@
-import type { Vector } from '../../geometry';
+import { minus, type Vector } from '../../geometry';
 import { breadthMm, crossingsOn, fittingsOn, type Fitting, type FittingKind } from '../../frame';
 import { STAYS, type RoundFace } from './face';
 import { inRound, type Stretch } from './stretch';
@@ -66,7 +66,12 @@ export function fittingFaces({ picture: { frame, member }, fromMm, toMm }: Stret
   return fittingsOn(frame, member)
     .filter(({ kind, stationMm }) => !NOT_DRAWN.has(kind) && stationMm >= fromMm && stationMm <= toMm)
     .flatMap((fitting) =>
-      bracket(fitting, member).map((corners): RoundFace => ({ part: 'fitting', corners, out: STAYS })),
+      bracket(fitting, member).map((corners): RoundFace => ({
+        part: 'fitting',
+        corners,
+        out: STAYS,
+        off: offOf(fitting, member),
+      })),
     );
 }
 
@@ -89,6 +94,13 @@ function bracket(
   return box(place(x0, [near, low]), place(x1, [far, high]));
 }
 
+/** Beneath its member where it hangs lower, else on its outer side. */
+function offOf({ dropMm = 0 }: Fitting, member: Stretch['picture']['member']): Vector {
+  const place = inRound(member);
+  const isBeneath = dropMm > member.shape.depthMm / 2;
+  return minus(place(0, isBeneath ? [0, -1] : [-1, 0]), place(0, [0, 0]));
+}
+
 /** Stubs of the crossmembers that meet it, on its inner side. */
 export function crossmemberFaces({ picture: { frame, member }, fromMm, toMm }: Stretch): RoundFace[] {
   const place = inRound(member);
@@ -102,6 +114,11 @@ export function crossmemberFaces({ picture: { frame, member }, fromMm, toMm }: S
       return box(
         place(stationMm - wide / 2, [inMm, low]),
         place(stationMm + wide / 2, [inMm + STUB_MM, low + deep]),
-      ).map((corners): RoundFace => ({ part: 'crossmember', corners, out: STAYS }));
+      ).map((corners): RoundFace => ({
+        part: 'crossmember',
+        corners,
+        out: STAYS,
+        off: minus(place(0, [1, 0]), place(0, [0, 0])),
+      }));
     });
 }

@@ -14,6 +14,8 @@ export interface RoundFace {
   readonly kept?: number;
   /** Which way it goes when the picture is pulled apart, times how far beside the others: nothing for what stays. */
   readonly out: Vector;
+  /** Which way it lies off the wall, of what stays and is no wall. */
+  readonly off?: Vector;
 }
 
 export const STAYS: Vector = [0, 0, 0];

@@ -32,7 +32,10 @@ export function repairFaces(
 
 /** What lies on a wall is told from it by more than its own thickness: brought to the eye on the side that looks at it, put back on the other. */
 const LIFT_MM = 14;
-export const liftOf = ({ out }: RoundFace, toEye: Vector): number => LIFT_MM * dot(out, toEye);
+/** A bracket's faces are as large as a hand: by so much more. */
+const LIFT_LARGE_MM = 45;
+export const liftOf = ({ out, off }: RoundFace, toEye: Vector): number =>
+  off ? LIFT_LARGE_MM * dot(off, toEye) : LIFT_MM * dot(out, toEye);
 
 /** Pulled apart by so many mm: what goes out goes as far as its share. */
 export const pulledApart = (faces: readonly RoundFace[], byMm: number): RoundFace[] =>

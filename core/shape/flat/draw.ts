@@ -113,9 +113,10 @@ function directions({ place }: Blank, isTwin: boolean): string {
 }
 
 /** Where stations cross it, at both long edges: the middle one is the one to lay it by. */
-function drawTicks(pen: Pen, { place, outline }: Blank, { system, isTwin }: DrawnAs, size: number): void {
+function drawTicks(pen: Pen, blank: Blank, { system, isTwin }: DrawnAs, size: number): void {
+  const { place } = blank;
   if (!place) return;
-  const { widthMm, lengthMm } = extentOfOutline(outline);
+  const { widthMm, lengthMm } = blankFigures(blank);
   for (const { xMm, stationMm } of place.ticks) {
     if (xMm <= 0 || xMm >= lengthMm) continue;
     drawLine(pen, [xMm, 0], [xMm, size]);
@@ -124,11 +125,6 @@ function drawTicks(pen: Pen, { place, outline }: Blank, { system, isTwin }: Draw
     pen.text(xMm + (isTwin ? -size / 3 : size / 3), widthMm - size, size / 2, words);
   }
 }
-
-const extentOfOutline = (outline: Blank['outline']) => ({
-  widthMm: Math.max(...outline.map(({ y }) => y)),
-  lengthMm: Math.max(...outline.map(({ x }) => x)),
-});
 
 const holeNote = ({ cutMm, flaredMm, purpose }: BlankHole, system: UnitSystem): string | undefined => {
   if (flaredMm !== undefined)

@@ -69,7 +69,10 @@ export function BlankPicture({
   blank,
   system,
   isTwin = false,
+  isBare = false,
 }: {
+  /** Nothing is written on it yet. */
+  isBare?: boolean;
   blank: Blank;
   system: UnitSystem;
   isTwin?: boolean;
@@ -96,7 +99,7 @@ export function BlankPicture({
       <path {...line} d={paths.get('BEND')} stroke="var(--slate)" strokeDasharray="8 4" />
       <path {...line} d={paths.get('SCRIBE')} stroke="var(--oxide)" strokeDasharray="3 3" />
       <path {...line} d={paths.get('MARK')} stroke="var(--soft)" />
-      {texts.map(({ x, y, height, words }, k) => (
+      {(isBare ? [] : texts).map(({ x, y, height, words }, k) => (
         <text key={k} x={x} y={y} fontSize={height} fill="var(--ink)" fontFamily="inherit">
           {words}
         </text>

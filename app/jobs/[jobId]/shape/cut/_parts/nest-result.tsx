@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { drawContour, svgPen } from '@/core/geometry';
+import { drawContour, extentOf, flattenContour, svgPen } from '@/core/geometry';
 import { percent, printLength, printMass, type UnitSystem } from '@/core/quantity';
 import type { ShopLists } from '@/core/reference';
 import {
@@ -228,13 +228,12 @@ function SheetDrawing({ nest, sheet, pieces }: { nest: Nest; sheet: number; piec
 
 /** Its name where it lies, as large as it goes in. */
 function PieceName({ laid, piece }: { laid: Nest['laid'][number]; piece: NestPiece }) {
-  const points = laidContours(nestPart(piece), laid)[0]!;
-  const [xs, ys] = [points.map(({ x }) => x), points.map(({ y }) => y)];
-  const [wide, high] = [Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys)];
+  const { minX, minY, maxX, maxY } = extentOf(flattenContour(laidContours(nestPart(piece), laid)[0]!));
+  const [wide, high] = [maxX - minX, maxY - minY];
   const name = `${piece.blank.name}${piece.isTwin ? ', twin' : ''}`;
   const isUpright = high > wide;
   const size = Math.min(55, 0.45 * Math.min(wide, high), (1.4 * Math.max(wide, high)) / name.length);
-  const [x, y] = [(Math.max(...xs) + Math.min(...xs)) / 2, -(Math.max(...ys) + Math.min(...ys)) / 2];
+  const [x, y] = [(maxX + minX) / 2, -(maxY + minY) / 2];
   return (
     <text
       x={x}

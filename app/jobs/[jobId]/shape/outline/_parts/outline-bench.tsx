@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { parseLengthMm, printLength, type UnitSystem } from '@/core/quantity';
-import { blankOfOutline, contourOf, type Blank, type Outline } from '@/core/shape';
+import { blankFigures, blankOfOutline, contourOf, type Blank, type Outline } from '@/core/shape';
 import { Choice, Entry } from '@/ui/controls';
 import { useUnitTurn } from '../../../../../_parts/turned';
 import { useMember, useReader, useRecords, useStamp } from '../../../../_desk';
@@ -35,11 +35,12 @@ export function OutlineBench() {
   });
   const points = readPoints(typed, system);
   const contour = points.ok ? contourOf(points.value) : points;
+  const thick = parseLengthMm(thickness, system);
   const draft: Omit<Outline, 'id' | 'by' | 'at'> = {
     kind: 'outline',
     name: name.trim() || 'own outline',
     memberId: member.id,
-    thicknessMm: 1,
+    thicknessMm: thick.ok ? thick.value : 0,
     points: points.ok ? points.value : [],
     from: from === 'photo of a card' ? 'photo' : 'measured',
     ...(from === 'photo of a card' && error !== undefined && { errorPerMetreMm: error }),
@@ -47,7 +48,6 @@ export function OutlineBench() {
   };
   const blank = contour.ok ? blankOfOutline({ ...draft, id: '', by: '', at: '' }, member.name) : undefined;
   const keepIt = () => {
-    const thick = parseLengthMm(thickness, system);
     if (!contour.ok) return setProblem(contour.reason);
     if (name.trim() === '') return setProblem('say what it is');
     if (!thick.ok) return setProblem(`thickness: ${thick.reason}`);
@@ -131,11 +131,10 @@ export function OutlineBench() {
 }
 
 function Drawn({ blank, system, error }: { blank: Blank; system: UnitSystem; error: number | undefined }) {
-  const box = blank.outline;
-  const [wide, high] = [Math.max(...box.map(({ x }) => x)), Math.max(...box.map(({ y }) => y))];
+  const { lengthMm: wide, widthMm: high } = blankFigures(blank);
   return (
     <div className="mt-3">
-      <BlankPicture blank={blank} system={system} />
+      <BlankPicture blank={blank} system={system} isBare={!(blank.thicknessMm > 0)} />
       <p>
         {printLength(wide, system, 'length')} by {printLength(high, system, 'length')}
         {error !== undefined &&
