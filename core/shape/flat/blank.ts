@@ -65,6 +65,8 @@ export interface Blank {
   readonly holes: readonly BlankHole[];
   readonly bends: readonly BlankBend[];
   readonly scribes: readonly BlankScribe[];
+  /** Middles of holes that are drilled once it is fitted: only marked. */
+  readonly drillLater?: readonly { readonly at: Point; readonly diameterMm: number }[];
   readonly place?: BlankPlace;
   /** Rolled round a tube instead of bent. */
   readonly isRolled?: boolean;

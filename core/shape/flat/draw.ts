@@ -66,6 +66,8 @@ function drawMarks(pen: Pen, blank: Blank, as: DrawnAs): void {
   lines.forEach((line, k) => pen.text(textX, top - 1.8 * height * k, height, line));
   drawTicks(pen, blank, as, Math.min(LETTER_MM, widthMm / 8));
   drawHoleNotes(pen, blank, as.system, height * 0.8);
+  drawScribeNotes(pen, blank, height * 0.7);
+  drawCentres(pen, blank, as.system, height);
 }
 
 /** The widest stretch between bends that run along it: words are written there, not over a bend. */
@@ -131,6 +133,26 @@ const holeNote = ({ cutMm, flaredMm, purpose }: BlankHole, system: UnitSystem): 
     return `cut ${lengthOf(cutMm, system)}, flare DOWN to ${lengthOf(flaredMm, system)}`;
   return purpose === 'kept hole' ? `maker's hole ${lengthOf(cutMm, system)}` : undefined;
 };
+
+/** What the scribed lines are. */
+function drawScribeNotes(pen: Pen, { scribes }: Blank, height: number): void {
+  for (const { what, path } of scribes) {
+    const [x, y] = path[0]!;
+    pen.text(x + height / 2, y - 1.6 * height, height, what);
+  }
+}
+
+/** A cross where a hole is drilled once it is fitted. */
+function drawCentres(pen: Pen, { drillLater = [] }: Blank, system: UnitSystem, size: number): void {
+  for (const {
+    at: [x, y],
+    diameterMm,
+  } of drillLater) {
+    drawLine(pen, [x - size, y], [x + size, y]);
+    drawLine(pen, [x, y - size], [x, y + size]);
+    pen.text(x + size / 2, y - 1.4 * size, 0.7 * size, `drill ${lengthOf(diameterMm, system)} once welded`);
+  }
+}
 
 /** Drains and the maker's own holes have a word beside them; rows of plugs and bolts speak for themselves. */
 function drawHoleNotes(pen: Pen, { holes }: Blank, system: UnitSystem, height: number): void {

@@ -7,6 +7,7 @@ import { faceOfPiece, formOf, pieceKindsFor } from '../forms';
 import { pieceSchema, type Piece } from '../piece';
 import { coverage, isInside, type Repair } from '../repair';
 import type { WorkPart } from '../works';
+import { bendAllowanceMm } from './bend';
 import { blankFigures } from './blank';
 import { drawBlank, linesOf } from './draw';
 import { checkOutline, standsOffMm } from './findings';
@@ -132,6 +133,49 @@ describe.each(CLAIMED)('on a %s, a %s on the %s, inside %s', (_, kind, face, ins
     for (const { xMm, yMm } of blank.holes) expect(isWithin(outline, [xMm, yMm])).toBe(true);
     expect(linesOf(blank, { system: 'in', isTwin: false })[0]).toContain(kind);
   });
+});
+
+test.each([
+  ['soft brass, soft copper', 0.55],
+  ['soft steel, half-hard copper, aluminium', 0.64],
+  ['cold-rolled and spring steel, bronze', 0.71],
+])(
+  'bend of %s: L = %d t + 1.57 R (Machinery’s Handbook, straight lengths of 90° bends, from memory)',
+  (_, factor) => {
+    // K of each row is its factor over a quarter turn.
+    for (const [t, r] of [
+      [3.175, 3.175],
+      [6.35, 9.525],
+      [1.2, 2],
+    ] as const)
+      expect(bendAllowanceMm(Math.PI / 2, r, t, factor / (Math.PI / 2))).toBeCloseTo(
+        factor * t + 1.57 * r,
+        1,
+      );
+    expect(DEFAULT_PRACTICE.bendK).toBeCloseTo(0.64 / (Math.PI / 2), 2);
+  },
+);
+
+test('a hole to be drilled once it is welded on is marked, not cut', () => {
+  const part: WorkPart = {
+    name: 'doubler',
+    lengthMm: 60,
+    widthMm: 60,
+    thicknessMm: 5,
+    count: 1,
+    shape: { is: 'disc' },
+    drillLater: [{ at: [30, 30], diameterMm: 16 }],
+  };
+  const blank = blankOfPart(part, 'x', 'there')!;
+  const pen = svgPen();
+  drawBlank(pen, blank, { system: 'mm', isTwin: false });
+  expect(blankFigures(blank).pierces).toBe(1);
+  expect(
+    pen
+      .result()
+      .texts.map(({ words }) => words)
+      .join(),
+  ).toContain('drill 16');
 });
 
 describe('a recess and a bend', () => {

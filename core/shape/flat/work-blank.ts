@@ -29,6 +29,7 @@ export function blankOfPart(part: WorkPart, id: string, forWhat: string): Blank 
     })),
     bends: bends.map((bend) => bendOf(part, bend)),
     scribes: [],
+    ...(part.drillLater && { drillLater: part.drillLater }),
   };
 }
 

@@ -54,6 +54,7 @@ export const holeDoubler: WorkForm = {
           thicknessMm: thicknessMm!,
           count: 1,
           shape: { is: 'disc' },
+          drillLater: [{ at: [acrossMm! / 2, acrossMm! / 2], diameterMm: holeMm! }],
         },
       ],
       weldMm: Math.PI * acrossMm!,

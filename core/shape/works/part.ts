@@ -32,4 +32,6 @@ export interface WorkPart {
   readonly count: number;
   readonly shape?: PartShape;
   readonly holes?: readonly PartHole[];
+  /** Where it is drilled once it is welded on: only marked. */
+  readonly drillLater?: readonly PartHole[];
 }

@@ -13,7 +13,7 @@ type Side = (typeof SIDES)[number];
 
 /** A flat, to scale, with what is written on it, what a brake and a table need to know, and its files. */
 export function FlatSheet({
-  toCut: { blank, broken, findings },
+  toCut: { blank, broken, findings, repairId },
   jobId,
   system,
 }: {
@@ -59,6 +59,9 @@ export function FlatSheet({
           );
         })}
       </ul>
+      {repairId !== undefined && !blank.place?.isAgainstWall && !blank.isRolled && (
+        <ScribeFiles repairId={repairId} jobId={jobId} system={system} />
+      )}
       <Files blank={blank} jobId={jobId} system={system} side={side} onSide={setSide} />
     </article>
   );
@@ -105,6 +108,24 @@ export function BlankPicture({
         </text>
       ))}
     </svg>
+  );
+}
+
+/** What is scribed on the rail: plates’ outlines and openings, laid round it at 1:1. */
+function ScribeFiles({ repairId, jobId, system }: { repairId: string; jobId: string; system: UnitSystem }) {
+  const paper = system === 'in' ? 'letter' : 'a4';
+  const href = (as: string) =>
+    `/api/jobs/${jobId}/scribes/${encodeURIComponent(repairId)}?as=${as}&unit=${system}&paper=${paper}`;
+  return (
+    <p className="mt-2 flex flex-wrap items-center gap-2">
+      <span className="caption">To scribe the rail by, laid round it:</span>
+      <a className="plain" download href={href('pdf')}>
+        Scribe sheet on {paper} paper
+      </a>
+      <a className="plain" download href={href('dxf')}>
+        Scribe sheet, DXF
+      </a>
+    </p>
   );
 }
 

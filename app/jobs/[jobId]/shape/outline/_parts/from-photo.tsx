@@ -122,7 +122,11 @@ export function FromPhoto({
       {photo && marks.length < 4 && (
         <>
           <p className="mt-2 text-lg" role="status">
-            Tap the middle of the {ORDER[marks.length]} mark.
+            Tap the middle of the {ORDER[marks.length]} mark.{' '}
+            <span className="caption">
+              No marks in the picture? Its scale cannot be told: lay the card on the printed frame, or measure
+              points.
+            </span>
           </p>
           <TapPicture {...photo} label="Photo of the card: tap its marks" onTap={mark}>
             {marks.map((at, k) => (
