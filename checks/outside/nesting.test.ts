@@ -4,6 +4,7 @@ import {
   contourArea,
   extentOf,
   flattenContour,
+  mirroredContour,
   roundedContour,
   circleContour,
   type Contour,
@@ -29,7 +30,9 @@ function drawn(seed: number): NestPart[] {
   const random = randomLcg(seed);
   return Array.from({ length: 8 + Math.floor(random() * 18) }, (_, k): NestPart => {
     const [l, w] = [120 + 1300 * random() ** 2, 60 + 200 * random()];
-    return { id: `p${k}`, outline: OUTLINES[k % OUTLINES.length]!(l, w, random()), inner: [], count: 1 };
+    const outline = OUTLINES[k % OUTLINES.length]!(l, w, random());
+    // Every other one is turned over, as a twin is.
+    return { id: `p${k}`, outline: k % 2 ? mirroredContour(outline, l) : outline, inner: [], count: 1 };
   });
 }
 const OUTLINES: readonly ((l: number, w: number, share: number) => Contour)[] = [

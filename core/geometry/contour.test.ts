@@ -1,4 +1,5 @@
 import {
+  aroundContour,
   circleContour,
   contourArea,
   contourLength,
@@ -7,10 +8,13 @@ import {
   extentOf,
   flattenContour,
   isWithin,
+  mirroredContour,
   placedContour,
   polygonArea,
+  reversedContour,
   roundedContour,
   svgPen,
+  type Contour,
   type Point,
 } from '.';
 
@@ -80,3 +84,43 @@ test('an outline that crosses itself is told where; one that only touches its ne
   expect(crossingOf(bowTie)).toEqual([5, 5]);
   expect(crossingOf(square)).toBeUndefined();
 });
+
+describe('the polygon round a contour', () => {
+  const plate = roundedContour([...square.slice(0, 3), [60, 60], [60, 30], [0, 60]], 8);
+  test.each([
+    ['as it is', plate],
+    ['the other way round', reversedContour(plate)],
+    ['turned over', mirroredContour(plate, 100)],
+    ['a circle', circleContour(5, 5, 4)],
+    ['a circle turned over', mirroredContour(circleContour(5, 5, 4), 10)],
+  ])('holds every point of it, %s, and little more', (_, contour) => {
+    const around = aroundContour(contour);
+    expect(polygonArea(around)).toBeGreaterThanOrEqual(Math.abs(contourArea(contour)) - 1e-6);
+    expect(polygonArea(around)).toBeLessThan(1.05 * Math.abs(contourArea(contour)));
+    const middle = extentOf(around);
+    const [cx, cy] = [(middle.minX + middle.maxX) / 2, (middle.minY + middle.maxY) / 2];
+    // A hair in from each point, so that an edge they share does not decide.
+    for (const [x, y] of flattenContour(contour, 0.05)) {
+      const inner: Point = [x + 1e-6 * (cx - x), y + 1e-6 * (cy - y)];
+      const off = Math.min(
+        ...around.map(([px, py], k) => offLine(inner, [px, py], around[(k + 1) % around.length]!)),
+      );
+      expect(isWithin(around, inner) || off < 1e-4).toBe(true);
+    }
+  });
+  test('turned over twice, and round twice, it is what it was', () => {
+    const close = (one: Contour, other: Contour) =>
+      expect(Math.abs(contourArea(one) - contourArea(other))).toBeLessThan(1e-6);
+    close(mirroredContour(mirroredContour(plate, 100), 100), plate);
+    expect(reversedContour(reversedContour(plate))).toEqual(plate);
+    expect(contourArea(reversedContour(plate))).toBeCloseTo(-contourArea(plate), 6);
+    expect(contourArea(mirroredContour(plate, 100))).toBeCloseTo(contourArea(plate), 6);
+  });
+});
+
+/** How far a point lies off a stretch. */
+function offLine([x, y]: Point, [ax, ay]: Point, [bx, by]: Point): number {
+  const squared = (bx - ax) ** 2 + (by - ay) ** 2 || 1;
+  const t = Math.max(0, Math.min(1, ((x - ax) * (bx - ax) + (y - ay) * (by - ay)) / squared));
+  return Math.hypot(x - ax - t * (bx - ax), y - ay - t * (by - ay));
+}

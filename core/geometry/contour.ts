@@ -75,8 +75,9 @@ export function flattenContour(contour: Contour, toleranceMm = 0.1): Point[] {
 /** An arc up to this sweep is replaced by the corner where its ends' tangents meet; a longer one by corners round it, rad. */
 const CORNER_SWEEP_RAD = (100 * Math.PI) / 180;
 
-/** A polygon of few corners that holds the contour, counter-clockwise ones: outward arcs become corners outside them, inward ones their chords. */
-export function aroundContour(contour: Contour): Point[] {
+/** A polygon of few corners that holds the contour, counter-clockwise: outward arcs become corners outside them, inward ones their chords. */
+export function aroundContour(given: Contour): Point[] {
+  const contour = contourArea(given) < 0 ? reversedContour(given) : given;
   return contour.flatMap((from, k): Point[] => {
     const start: Point = [from.x, from.y];
     if (isLine(from) || from.bulge < 0) return [start];
@@ -118,9 +119,17 @@ export const extentOf = (points: readonly Point[]): Extent => ({
   maxY: Math.max(...points.map(([, y]) => y)),
 });
 
-/** Turned over left to right within a width: its way round turns with it. */
+/** The same path the other way round: each way to the next corner bends the other way. */
+export const reversedContour = (contour: Contour): Contour =>
+  contour.map((_, k) => {
+    const at = contour.length - 1 - k;
+    const { x, y } = contour[at]!;
+    return { x, y, bulge: -contour[(at + contour.length - 1) % contour.length]!.bulge };
+  });
+
+/** Turned over left to right within a width; it goes round the same way as before. */
 export const mirroredContour = (contour: Contour, widthMm: number): Contour =>
-  contour.map(({ x, y, bulge }) => ({ x: widthMm - x, y, bulge: -bulge }));
+  reversedContour(contour.map(({ x, y, bulge }) => ({ x: widthMm - x, y, bulge: -bulge })));
 
 /** Turned counter-clockwise about the origin, then moved. */
 export function placedContour(contour: Contour, turnRad: number, [dx, dy]: Point): Contour {

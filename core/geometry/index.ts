@@ -29,6 +29,7 @@ export {
   meetingOf,
   mirroredContour,
   placedContour,
+  reversedContour,
   roundedContour,
   type Contour,
   type Extent,

@@ -1,6 +1,13 @@
 import { z } from 'zod';
 import { bySchema, evidenceKind, instantSchema, memberOf, recordIdSchema } from '../../frame';
-import { contourArea, flattenContour, type Contour, type Point, type Vertex } from '../../geometry';
+import {
+  contourArea,
+  flattenContour,
+  reversedContour,
+  type Contour,
+  type Point,
+  type Vertex,
+} from '../../geometry';
 import { fail, ok, type Outcome } from '../../quantity';
 import { fromCorner, type Blank } from './blank';
 import { checkOutline } from './findings';
@@ -64,18 +71,10 @@ export function contourOf(points: readonly OutlinePoint[]): Outcome<Contour> {
   const checked = checkOutline(flattenContour(vertices, 0.5));
   if (!checked.ok) return checked;
   if (Math.abs(contourArea(vertices)) < 1) return fail('the outline encloses nothing');
-  return ok(contourArea(vertices) > 0 ? vertices : reversed(vertices));
+  return ok(contourArea(vertices) > 0 ? vertices : reversedContour(vertices));
 }
 
 const at = ({ xMm, yMm }: OutlinePoint): Point => [xMm, yMm];
-
-/** The other way round: each way to the next corner bends the other way. */
-const reversed = (vertices: readonly Vertex[]): Vertex[] =>
-  vertices.map((_, k) => {
-    const here = vertices[vertices.length - 1 - k]!;
-    const before = vertices[(2 * vertices.length - 2 - k) % vertices.length]!;
-    return { x: here.x, y: here.y, bulge: -before.bulge };
-  });
 
 /** Three quarters round is as far as an arc between two corners goes: beyond it there is a corner missing. */
 const MOST_BULGE = Math.tan((1.5 * Math.PI) / 4);

@@ -41,7 +41,7 @@ export function turnedWays(
   return turns.flatMap((turnRad): Turned[] => {
     const turned = placedContour(outline, turnRad, [0, 0]);
     const box = extentOf(flattenContour(turned, 0.01));
-    const points = counterClockwise(aroundContour(placedContour(turned, 0, [-box.minX, -box.minY])));
+    const points = aroundContour(placedContour(turned, 0, [-box.minX, -box.minY]));
     const mark = points
       .map(([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`)
       .sort()
@@ -59,8 +59,6 @@ export function turnedWays(
     ];
   });
 }
-
-const counterClockwise = (points: Point[]): Point[] => (polygonArea(points) < 0 ? points.reverse() : points);
 
 /** An outline moved outward, with no more corners than it needs. */
 function grownBy(points: readonly Point[], mm: number): Point[] {
