@@ -1,5 +1,6 @@
 import { lengthDigits, printLength, type UnitSystem } from '@/core/quantity';
 import {
+  blankFigures,
   LIP_MM,
   type Blank,
   type BlankBend,
@@ -51,6 +52,13 @@ export function blankTitle({ name, place }: Pick<Blank, 'name' | 'place'>, syste
   if (!first || !last) return name;
   const [from, to] = [first, last].map(({ stationMm }) => lengthDigits(stationMm, system, 'length'));
   return `${name}, ${from} to ${to} ${system}`;
+}
+
+/** An outline taken from an opening, as a line of the work order. */
+export function outlineLine(blank: Blank, system: UnitSystem): string {
+  const { lengthMm, widthMm } = blankFigures(blank);
+  const [long, wide] = [lengthMm, widthMm].map((mm) => printLength(mm, system, 'length'));
+  return `Cut from its own outline: ${blank.name}, ${long} by ${wide} of ${printLength(blank.thicknessMm, system, 'thickness')}; ${blank.for.toLowerCase()}`;
 }
 
 const HOLE_WORDS: Readonly<Record<BlankHole['purpose'], string>> = {

@@ -1,5 +1,4 @@
 import {
-  blankOfOutline,
   blankOfPiece,
   blanksOfWork,
   massOfPartKg,
@@ -11,8 +10,8 @@ import {
 import { memberOf } from '../frame';
 import { brokenRules, type WorkedRepair } from './member';
 import { plannedTube, renewalsOf } from './renewals';
-import { stands, type JobRecords } from './records';
-import { brokenIn, worksOf, type PlannedWork } from './works';
+import type { JobRecords } from './records';
+import { brokenIn, ownOutlines, worksOf, type PlannedWork } from './works';
 
 /** A blank of the job, and what speaks against cutting it: rules that its repair or work breaks, what the brake would say. */
 export interface ToCut {
@@ -77,11 +76,7 @@ export const toCut = (flats: readonly PlannedFlat[], records: Records): ToCut[] 
       isProposal: false,
     })),
   ),
-  ...stands(records, 'outline').flatMap((outline) => {
-    const member = memberOf(records.frame, outline.memberId);
-    const blank = member && blankOfOutline(outline, member.name);
-    return blank ? [{ blank, broken: 0, findings: [], isProposal: false }] : [];
-  }),
+  ...ownOutlines(records).map((blank) => ({ blank, broken: 0, findings: [], isProposal: false })),
 ];
 
 /** What is bought to length: parts of works that are no sheet, and crossmembers renewed from tube. */

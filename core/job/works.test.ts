@@ -1,5 +1,5 @@
 import { defaultFrame, facesOf, familyOf, hostsOf, typicalLoads, type Frame } from '../frame';
-import { DEFAULT_PRACTICE } from '../reference';
+import { DEFAULT_PRACTICE, STEEL_DENSITY_KG_PER_MM3 } from '../reference';
 import { sectionProperties } from '../mechanics';
 import type { Reading } from '../probe';
 import {
@@ -12,6 +12,7 @@ import {
   type WorkId,
 } from '../shape';
 import type { Find } from '../walk';
+import { steelOfWorksKg } from './works';
 import {
   brokenIn,
   fourAnswers,
@@ -19,6 +20,8 @@ import {
   letInOn,
   quantitiesOf,
   sortedRecords,
+  toBuy,
+  toCut,
   workMember,
   worksOf,
   worksOn,
@@ -198,5 +201,44 @@ describe('a length let in', () => {
   test('the member’s work is done anew when it comes, and when it goes', () => {
     const marks = [[], [planned(good)]].map((more) => onRail(records([...found, ...more])).inputs.mark);
     expect(marks[0]).not.toBe(marks[1]);
+  });
+});
+
+describe('an outline taken from an opening', () => {
+  const outline = {
+    kind: 'outline' as const,
+    id: id(),
+    name: 'floor patch',
+    memberId: LADDER.members[0]!.id,
+    thicknessMm: 2,
+    points: [
+      { xMm: 0, yMm: 0 },
+      { xMm: 300, yMm: 0 },
+      { xMm: 300, yMm: 200 },
+      { xMm: 0, yMm: 200 },
+    ],
+    from: 'measured' as const,
+    by: 'RK',
+    at: at(1),
+    note: '',
+  };
+  test('is cut with the rest, and its steel is priced with the rest; struck it is neither', () => {
+    const bare = records([]);
+    const kept = records([outline]);
+    const massKg = 300 * 200 * 2 * STEEL_DENSITY_KG_PER_MM3;
+    expect(toCut([], kept).map(({ blank }) => blank.name)).toEqual(['floor patch']);
+    expect(steelOfWorksKg(kept) - steelOfWorksKg(bare)).toBeCloseTo(massKg, 9);
+    const strike = { id: id(), evidenceId: outline.id, why: 'measured anew', by: 'RK', at: at(2) };
+    const struck = { ...kept, strikes: [strike] };
+    expect(toCut([], struck)).toEqual([]);
+    expect(steelOfWorksKg(struck)).toBeCloseTo(steelOfWorksKg(bare), 9);
+  });
+  test('works’ parts are cut too, and what is bought to length is listed apart', () => {
+    const hanger = hostsOf(LADDER).find(({ kind }) => kind === 'spring hanger')!;
+    const gusset = work('gusset', 'fitting', hanger.id);
+    const brace = work('cross-brace', 'fitting', hanger.id);
+    const planned = records([gusset, brace]);
+    expect(toCut([], planned).map(({ blank }) => blank.name)).toEqual(['gusset']);
+    expect(toBuy(planned).map(({ name }) => name)).toEqual(['tube']);
   });
 });

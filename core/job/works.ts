@@ -1,7 +1,11 @@
+import { memberOf } from '../frame';
 import {
+  blankFigures,
+  blankOfOutline,
   massOfPartKg,
   workForm,
   workPlace,
+  type Blank,
   type JudgedWork,
   type LetIn,
   type Work,
@@ -69,11 +73,19 @@ const isPutRight = (records: Kept, { on, hostId, at }: Work): boolean =>
     (find) => find.on === on && find.hostId === hostId && find.state.is === 'put right' && find.at > at,
   );
 
-/** Steel that works and renewed crossmembers take, kg, beside the plates: what is done already is bought. */
+/** Outlines taken from openings that stand, as they are cut; one on a member that is gone is none. */
+export const ownOutlines = (records: Kept): Blank[] =>
+  stands(records, 'outline').flatMap((outline) => {
+    const member = memberOf(records.frame, outline.memberId);
+    return (member && blankOfOutline(outline, member.name)) ?? [];
+  });
+
+/** Steel that works, own outlines and renewed crossmembers take, kg, beside the plates: what is done already is bought. */
 export const steelOfWorksKg = (records: Kept): number =>
   worksOf(records)
     .filter(({ isDone }) => !isDone)
     .reduce((sum, { massKg }) => sum + massKg, 0) +
+  ownOutlines(records).reduce((sum, blank) => sum + blankFigures(blank).massKg * blank.count, 0) +
   [...renewalsOf(records).values()].reduce(
     (sum, renewal) => sum + (plannedTube(records, renewal)?.massKg ?? 0),
     0,

@@ -7,6 +7,7 @@ import {
   jobHosts,
   renewalsOf,
   worksOf,
+  ownOutlines,
   toAlign,
   toWeldShut,
   type FourAnswers,
@@ -25,6 +26,7 @@ import { beforeCuttingWords } from '../../../../_words/before-cutting';
 import { crackWeldWords, NOT_READY_WORDS } from '../../../../_words/crack-weld';
 import { HOST_NEED_WORDS } from '../../../../_words/by-hand';
 import { workLine } from '../../../../_words/works';
+import { outlineLine } from '../../../../_words/flats';
 import { boltSetWords, tubeWords } from '../../../../_words/shape';
 import { CAUTIONS, DEFERENCE } from '../../../../_words/cautions';
 import { distrustWords } from '../../../../_words/distrust';
@@ -75,6 +77,7 @@ const wordsIn = (system: UnitSystem, file: JobFile, four: FourAnswers): OrderWor
     ...worksOf(file)
       .filter(({ isDone }) => !isDone)
       .map((planned) => workLine(planned, system)),
+    ...ownOutlines(file).map((blank) => outlineLine(blank, system)),
     ...jobHosts(file).map(
       ({ name, found, needs, verdict, carries }) =>
         `${verdict} ${name}: ${found.join(', ')}${carries.length ? `, carries ${carries.join(', ')}` : ''}; ${needs.map((need) => HOST_NEED_WORDS[need]).join('; ')}`,
