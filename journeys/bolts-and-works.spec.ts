@@ -48,7 +48,9 @@ test('plates are bolted on instead of welded: their holes, bolts and torque stan
   await worked(page);
   await expect(page.getByRole('heading', { name: 'bottom L, bolted' })).toBeVisible();
   await expect(page.getByText(/^Kept by RK/)).toBeVisible();
-  await expect(page.getByRole('region', { name: 'What follows' })).toContainText('Sound metal reinforced');
+  const onTwin = page.getByRole('region', { name: 'What follows' });
+  await expect(onTwin).toContainText('Sound metal drilled');
+  await expect(onTwin).toContainText('where the plates do not carry yet');
   await page.goto(`${untouched.url}${untouched.jobs['GR-7']}/shape?member=rail-right`);
   await worked(page);
 

@@ -327,29 +327,30 @@ function RepairBlock({
         {worked.isProposal ? ' (proposed, not yet kept)' : ''}
       </Text>
       {broken > 0 && <Text style={style.bold}>DO NOT CUT OR WELD LIKE THIS. Rules broken: {broken}.</Text>}
-      <View style={{ flexDirection: 'row', gap: 6 }}>
-        <View style={{ flex: 1 }}>
-          {worked.patterns.map((pattern) => (
-            <View key={pattern.piece.id}>
-              <Text>
-                <Text style={style.bold}>
-                  Plate {printLength(pattern.piece.thicknessMm, system, 'thickness')}, stations{' '}
-                  {at(pattern.piece.startMm)} to {at(pattern.piece.endMm)} {system}
-                </Text>
-                ; flat {printLength(pattern.lengthMm, system, 'length')} by{' '}
-                {printLength(pattern.widthMm, system, 'length')}, {printMass(pattern.massKg, system)}; taper{' '}
-                {printLength(pattern.piece.taperMm, system, 'length')}
-                {pattern.bends.length > 0 &&
-                  `; ${pattern.bends.length} bend${pattern.bends.length > 1 ? 's' : ''} 90°, inside radius ${printLength(pattern.insideRadiusMm, system, 'thickness')}`}
-                {pattern.holes.length > 0 && `; ${pattern.holes.length} holes`}
-                {pattern.piece.notches && `; ${pattern.piece.notches.length} notched`}
-              </Text>
+      {worked.patterns.map((pattern, k) => (
+        <View key={pattern.piece.id}>
+          <Text>
+            <Text style={style.bold}>
+              Plate {printLength(pattern.piece.thicknessMm, system, 'thickness')}, stations{' '}
+              {at(pattern.piece.startMm)} to {at(pattern.piece.endMm)} {system}
+            </Text>
+            ; flat {printLength(pattern.lengthMm, system, 'length')} by{' '}
+            {printLength(pattern.widthMm, system, 'length')}, {printMass(pattern.massKg, system)}; taper{' '}
+            {printLength(pattern.piece.taperMm, system, 'length')}
+            {pattern.bends.length > 0 &&
+              `; ${pattern.bends.length} bend${pattern.bends.length > 1 ? 's' : ''} 90°, inside radius ${printLength(pattern.insideRadiusMm, system, 'thickness')}`}
+            {pattern.holes.length > 0 && `; ${pattern.holes.length} holes`}
+            {pattern.piece.notches && `; ${pattern.piece.notches.length} notched`}
+          </Text>
+          {/* Beside the first flat: it takes no height of its own. */}
+          <View style={{ flexDirection: 'row', gap: 6 }}>
+            <View style={{ flex: 1 }}>
               <FlatDrawing pattern={pattern} system={system} height={compact ? 34 : 48} />
             </View>
-          ))}
+            {k === 0 && <RoundPicture work={work} worked={worked} width={150} height={compact ? 34 : 48} />}
+          </View>
         </View>
-        <RoundPicture work={work} worked={worked} width={compact ? 120 : 170} height={compact ? 50 : 66} />
-      </View>
+      ))}
       {weakest !== undefined && (
         <Text>As repaired S at least {percent(weakest)} of built (lower bound).</Text>
       )}
