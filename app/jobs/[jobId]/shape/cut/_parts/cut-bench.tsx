@@ -108,6 +108,7 @@ function Blanks({
   onChoose: (id: string) => void;
   system: UnitSystem;
 }) {
+  const count = blanks.reduce((sum, { blank }) => sum + blank.count, 0);
   const totalKg = blanks.reduce((sum, { blank }) => sum + blankFigures(blank).massKg * blank.count, 0);
   return (
     <section aria-label="Flats" className="min-w-0">
@@ -126,8 +127,7 @@ function Blanks({
         ))}
       </ul>
       <p className="caption mt-2">
-        {blanks.reduce((sum, { blank }) => sum + blank.count, 0)} pieces, {printMass(totalKg, system)} of
-        steel
+        {count} {count === 1 ? 'piece' : 'pieces'}, {printMass(totalKg, system)} of steel
       </p>
     </section>
   );

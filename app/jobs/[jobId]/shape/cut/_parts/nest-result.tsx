@@ -77,7 +77,8 @@ function Figures({
   return (
     <p className="text-lg">
       <span className="font-semibold">
-        {figures.pieces} pieces on {sheets} {sheets === 1 ? 'sheet' : 'sheets'}
+        {figures.pieces} {figures.pieces === 1 ? 'piece' : 'pieces'} on {sheets}{' '}
+        {sheets === 1 ? 'sheet' : 'sheets'}
       </span>
       : {percent(figures.ofSheets)} of {sheets === 1 ? 'it' : 'them'} used, {percent(figures.ofStrips)} of the
       strips that come off; fewest by area {figures.fewestSheets}. Cut{' '}
