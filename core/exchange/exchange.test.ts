@@ -409,9 +409,12 @@ describe('DXF', () => {
       ).vertices;
     const [here, there] = [outline(false), outline(true)];
     here.forEach((vertex, k) => {
-      expect(there[k]!.x).toBeCloseTo(pattern.lengthMm - vertex.x, 6);
-      expect(there[k]!.y).toBeCloseTo(vertex.y, 6);
-      expect(there[k]!.bulge ?? 0).toBeCloseTo(-(vertex.bulge ?? 0), 6);
+      // It goes round the same way, so its corners come in the other order, each bend before its corner instead of behind.
+      const twin = there[there.length - 1 - k]!;
+      expect(twin.x).toBeCloseTo(pattern.lengthMm - vertex.x, 6);
+      expect(twin.y).toBeCloseTo(vertex.y, 6);
+      const before = there[(2 * there.length - 2 - k) % there.length]!;
+      expect(before.bulge ?? 0).toBeCloseTo(vertex.bulge ?? 0, 6);
     });
   });
 });

@@ -1,4 +1,4 @@
-export { mirrored, type Pen } from './pen';
+export type { Pen } from './pen';
 export { svgPen, type SvgPaths } from './svg-pen';
 export { distance, drawRounded, pathLength, polygonArea, type Point } from './polygon';
 export {

@@ -19,18 +19,3 @@ export interface Pen {
   circle(centreXMm: number, centreYMm: number, radiusMm: number): void;
   text(xMm: number, yMm: number, heightMm: number, words: string): void;
 }
-
-/** A pen that draws mirrored left to right within `widthMm`: the twin for the other side. Text is moved, never reversed. */
-export function mirrored(pen: Pen, widthMm: number): Pen {
-  const flip = (x: number) => widthMm - x;
-  return {
-    layer: (name) => pen.layer(name),
-    moveTo: (x, y) => pen.moveTo(flip(x), y),
-    lineTo: (x, y) => pen.lineTo(flip(x), y),
-    arc: (x, y, r, start, end, clockwise) =>
-      pen.arc(flip(x), y, r, Math.PI - start, Math.PI - end, !clockwise),
-    close: () => pen.close(),
-    circle: (x, y, r) => pen.circle(flip(x), y, r),
-    text: (x, y, height, words) => pen.text(flip(x), y, height, words),
-  };
-}

@@ -61,6 +61,7 @@ export {
   blankFigures,
   holeContour,
   innerContours,
+  mirroredBlank,
   type Blank,
   type BlankBend,
   type BlankFigures,

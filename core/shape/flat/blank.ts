@@ -4,6 +4,7 @@ import {
   contourLength,
   extentOf,
   flattenContour,
+  mirroredContour,
   placedContour,
   type Contour,
   type Point,
@@ -45,6 +46,8 @@ export interface BlankPlace {
   readonly memberName: string;
   /** What is said of its side, where it has one. */
   readonly side?: 'left' | 'right';
+  /** Which end of the blank lies to the front, the marked face towards whoever looks. */
+  readonly front: 'left' | 'right';
   readonly ticks: readonly { readonly xMm: number; readonly stationMm: number }[];
   /** The marked face lies against the wall instead of looking out. */
   readonly isAgainstWall: boolean;
@@ -105,6 +108,30 @@ export function blankFigures(blank: Blank): BlankFigures {
     massKg: areaMm2 * thicknessMm * STEEL_DENSITY_KG_PER_MM3,
   };
 }
+
+/** The other hand of a blank: turned over left to right, everything on it, and said so of its side and its front. */
+export function mirroredBlank(blank: Blank): Blank {
+  const { lengthMm } = blankFigures(blank);
+  const turn = ([x, y]: Point): Point => [lengthMm - x, y];
+  const { place, drillLater } = blank;
+  return {
+    ...blank,
+    outline: mirroredContour(blank.outline, lengthMm),
+    cutouts: blank.cutouts.map((cutout) => mirroredContour(cutout, lengthMm)),
+    holes: blank.holes.map((hole) => ({ ...hole, xMm: lengthMm - hole.xMm })),
+    bends: blank.bends.map((bend) => ({ ...bend, from: turn(bend.from), to: turn(bend.to) })),
+    scribes: blank.scribes.map((scribe) => ({ ...scribe, path: scribe.path.map(turn) })),
+    ...(drillLater && { drillLater: drillLater.map((hole) => ({ ...hole, at: turn(hole.at) })) }),
+    ...(place && { place: mirroredPlace(place, lengthMm) }),
+  };
+}
+
+const mirroredPlace = (place: BlankPlace, lengthMm: number): BlankPlace => ({
+  ...place,
+  ...(place.side && { side: place.side === 'left' ? 'right' : 'left' }),
+  front: place.front === 'left' ? 'right' : 'left',
+  ticks: place.ticks.map((tick) => ({ ...tick, xMm: lengthMm - tick.xMm })),
+});
 
 /** A contour moved so that its box begins at 0, 0, and how far it went. */
 export function fromCorner(contour: Contour): { readonly contour: Contour; readonly moved: Point } {

@@ -1,6 +1,6 @@
-import { drawContour, mirrored, type Pen, type Point } from '../../geometry';
+import { drawContour, type Pen, type Point } from '../../geometry';
 import { lengthDigits, type UnitSystem } from '../../quantity';
-import { blankFigures, type Blank, type BlankHole } from './blank';
+import { blankFigures, mirroredBlank, type Blank, type BlankHole, type BlankPlace } from './blank';
 
 /** CUT is cut; BEND are tangents and middles of bends; MARK is written on it; SCRIBE is what lies beneath when it is held in its place. */
 export const FLAT_LAYERS = ['CUT', 'BEND', 'MARK', 'SCRIBE'] as const;
@@ -12,21 +12,23 @@ export interface DrawnAs {
   readonly warning?: string | undefined;
 }
 
-/** Draws a blank in its layers, mirrored for the twin; text is moved, never reversed. */
-export function drawBlank(pen: Pen, blank: Blank, as: DrawnAs): void {
-  const { lengthMm } = blankFigures(blank);
-  const on = as.isTwin ? mirrored(pen, lengthMm) : pen;
+/** Draws a blank in its layers, the other hand for the twin. */
+export function drawBlank(pen: Pen, given: Blank, as: DrawnAs): void {
+  const blank = handOf(given, as);
   pen.layer('CUT');
-  drawContour(on, blank.outline);
-  for (const cutout of blank.cutouts) drawContour(on, cutout);
-  for (const { xMm, yMm, cutMm } of blank.holes) on.circle(xMm, yMm, cutMm / 2);
+  drawContour(pen, blank.outline);
+  for (const cutout of blank.cutouts) drawContour(pen, cutout);
+  for (const { xMm, yMm, cutMm } of blank.holes) pen.circle(xMm, yMm, cutMm / 2);
   pen.layer('BEND');
-  for (const bend of blank.bends) for (const [from, to] of bendLines(bend)) drawLine(on, from, to);
+  for (const bend of blank.bends) for (const [from, to] of bendLines(bend)) drawLine(pen, from, to);
   pen.layer('SCRIBE');
-  for (const { path, isClosed } of blank.scribes) drawPath(on, path, isClosed);
+  for (const { path, isClosed } of blank.scribes) drawPath(pen, path, isClosed);
   pen.layer('MARK');
-  drawMarks(on, blank, as);
+  drawMarks(pen, blank, as);
 }
+
+const handOf = (blank: Blank, { isTwin }: Pick<DrawnAs, 'isTwin'>): Blank =>
+  isTwin ? mirroredBlank(blank) : blank;
 
 function drawLine(pen: Pen, [x, y]: Point, [toX, toY]: Point): void {
   pen.moveTo(x, y);
@@ -39,7 +41,7 @@ function drawPath(pen: Pen, path: readonly Point[], isClosed: boolean): void {
 }
 
 /** A bend's tangent, its middle, its other tangent. */
-function bendLines({ from, to, halfWidthMm }: Blank['bends'][number]): [Point, Point][] {
+export function bendLines({ from, to, halfWidthMm }: Blank['bends'][number]): [Point, Point][] {
   const along = Math.hypot(to[0] - from[0], to[1] - from[1]);
   if (!(along > 0)) return [];
   const [nx, ny] = [-(to[1] - from[1]) / along, (to[0] - from[0]) / along];
@@ -56,12 +58,12 @@ const lengthOf = (mm: number, system: UnitSystem): string =>
 
 function drawMarks(pen: Pen, blank: Blank, as: DrawnAs): void {
   const { lengthMm, widthMm } = blankFigures(blank);
-  const lines = linesOf(blank, as);
+  const lines = linesIn(blank, as);
   const longest = Math.max(...lines.map((line) => line.length));
   const [low, high] = widestFlat(blank, widthMm);
   const room = high - low;
   const height = Math.min(LETTER_MM, room / (2 * lines.length + 2), (0.8 * lengthMm) / (0.6 * longest));
-  const textX = 0.12 * lengthMm + (as.isTwin ? 0.6 * longest * height : 0);
+  const textX = 0.12 * lengthMm;
   const top = (low + high) / 2 + (lines.length - 1) * 0.9 * height - height / 2;
   lines.forEach((line, k) => pen.text(textX, top - 1.8 * height * k, height, line));
   drawTicks(pen, blank, as, Math.min(LETTER_MM, widthMm / 8));
@@ -85,7 +87,9 @@ function widestFlat({ bends }: Blank, widthMm: number): [number, number] {
 }
 
 /** What is written on it, a line each. */
-export function linesOf(blank: Blank, { system, isTwin, warning }: DrawnAs): string[] {
+export const linesOf = (blank: Blank, as: DrawnAs): string[] => linesIn(handOf(blank, as), as);
+
+function linesIn(blank: Blank, { system, isTwin, warning }: DrawnAs): string[] {
   const { place, count, bends, thicknessMm } = blank;
   const name = `${blank.name}, ${blank.for}${count > 1 ? `, cut ${count}` : ''}`;
   const ends = place && [place.ticks[0], place.ticks[place.ticks.length - 1]];
@@ -98,24 +102,22 @@ export function linesOf(blank: Blank, { system, isTwin, warning }: DrawnAs): str
     ...(ends?.[0] && ends[1]
       ? [`stations ${lengthOf(ends[0].stationMm, system)} to ${lengthOf(ends[1].stationMm, system)}`]
       : []),
-    ...(place ? [directions(blank, isTwin)] : []),
+    ...(place ? [directions(place)] : []),
     ...(bends.length > 0 ? [`${bends.length} bend${bends.length > 1 ? 's' : ''} ${angles.join(', ')}`] : []),
     ...(blank.isRolled ? ['rolled, marked face out'] : []),
   ];
 }
 
-function directions({ place }: Blank, isTwin: boolean): string {
-  const side = place!.side && isTwin ? (place!.side === 'left' ? 'right' : 'left') : place!.side;
-  return [
+const directions = ({ side, front, up, isAgainstWall }: BlankPlace): string =>
+  [
     ...(side ? [`${side.toUpperCase()} side`] : []),
-    isTwin ? 'front >' : '< front',
-    ...(place!.up ? ['top edge UP'] : []),
-    place!.isAgainstWall ? 'this face to the wall' : 'this face out',
+    front === 'right' ? 'front >' : '< front',
+    ...(up ? ['top edge UP'] : []),
+    isAgainstWall ? 'this face to the wall' : 'this face out',
   ].join('  ');
-}
 
 /** Where stations cross it, at both long edges: the middle one is the one to lay it by. */
-function drawTicks(pen: Pen, blank: Blank, { system, isTwin }: DrawnAs, size: number): void {
+function drawTicks(pen: Pen, blank: Blank, { system }: DrawnAs, size: number): void {
   const { place } = blank;
   if (!place) return;
   const { widthMm, lengthMm } = blankFigures(blank);
@@ -124,7 +126,7 @@ function drawTicks(pen: Pen, blank: Blank, { system, isTwin }: DrawnAs, size: nu
     drawLine(pen, [xMm, 0], [xMm, size]);
     drawLine(pen, [xMm, widthMm], [xMm, widthMm - size]);
     const words = `station ${lengthOf(stationMm, system)}`;
-    pen.text(xMm + (isTwin ? -size / 3 : size / 3), widthMm - size, size / 2, words);
+    pen.text(xMm + size / 3, widthMm - size, size / 2, words);
   }
 }
 

@@ -8,7 +8,7 @@ import { pieceSchema, type Piece } from '../piece';
 import { coverage, isInside, type Repair } from '../repair';
 import type { WorkPart } from '../works';
 import { bendAllowanceMm } from './bend';
-import { blankFigures } from './blank';
+import { blankFigures, mirroredBlank } from './blank';
 import { drawBlank, linesOf } from './draw';
 import { checkOutline, standsOffMm } from './findings';
 import { pilotMm } from './flare';
@@ -285,6 +285,37 @@ describe('what is written on it', () => {
     expect(words(true)).toContain('MIRRORED TWIN');
     expect(words(false, 'DO NOT CUT')).toContain('DO NOT CUT');
     expect(words(false)).toContain('1 bend 90 down');
+  });
+  test('a right-hand rail is seen from its own outside: its front to the right, what lies near its front too', () => {
+    const one = piece(CHANNEL, 'bottom L', {
+      notches: [{ fromMm: 1100, toMm: 1200, edge: 'first', deepMm: 20 }],
+    });
+    const holed = (side: 'left' | 'right') => {
+      const on = {
+        ...member(CHANNEL),
+        side,
+        holes: [{ id: 'h', face: 'web', stationMm: 1100, heightMm: 60, diameterMm: 20, purpose: 'drain' }],
+      } as unknown as Member;
+      return blankOfPiece(flatPattern(on, repairOf(one), one, DEFAULT_PRACTICE));
+    };
+    const [left, right] = [holed('left'), holed('right')];
+    const said = (of: typeof left) => linesOf(of, { system: 'mm', isTwin: false }).join(' ');
+    expect(said(left)).toMatch(/LEFT side {2}< front.*this face out/);
+    expect(said(right)).toMatch(/RIGHT side {2}front >.*this face out/);
+    expect(left.holes[0]!.xMm).toBeCloseTo(100, 6);
+    expect(right.holes[0]!.xMm).toBeCloseTo(1100, 6);
+    expect(right.holes[0]!.yMm).toBeCloseTo(left.holes[0]!.yMm, 6);
+    // The left one's twin is the right one, but for its name.
+    expect(mirroredBlank(left).outline).toEqual(right.outline);
+    expect(mirroredBlank(left).place).toEqual(right.place);
+    // Paper laid round it is read from outside too.
+    const paper = (side: 'left' | 'right') => scribeSheet({ ...member(CHANNEL), side }, repairOf(one), [])!;
+    const nearFront = (of: ReturnType<typeof paper>) => of.plates[0]!.outline.map(([x]) => x);
+    expect(paper('right').front).toBe('right');
+    expect(Math.max(...nearFront(paper('right')))).toBeCloseTo(
+      paper('left').lengthMm - Math.min(...nearFront(paper('left'))),
+      6,
+    );
   });
   test('no letter lies over a bend', () => {
     const pen = svgPen();

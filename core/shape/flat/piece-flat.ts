@@ -19,7 +19,7 @@ import type { FlatHole, FlatPattern } from './pattern';
 
 import { pilotMm } from './flare';
 import { relieved } from './relief';
-import type { Blank } from './blank';
+import { mirroredBlank, type Blank } from './blank';
 import type { Opening } from './opening';
 
 /** What of the shop's practice shapes a flat; pockets are drained where nothing is said. */
@@ -169,8 +169,17 @@ function plugs(member: Member, repair: Repair, piece: Piece): WrappedHole[] {
   );
 }
 
-/** A piece's flat as something to cut: y up, its first edge at the top; drains as they are cut before their edges are turned down. */
+/**
+ * A piece's flat as something to cut: y up, its first edge at the top; drains as they are cut before their edges are turned down. It is seen from
+ * outside its member: on a right-hand one the front lies to the right.
+ */
 export function blankOfPiece(pattern: FlatPattern): Blank {
+  const blank = fromTheLeft(pattern);
+  return pattern.side === 'right' ? mirroredBlank(blank) : blank;
+}
+
+/** As a left-hand member's: seen from the left, where stations run to the right. */
+function fromTheLeft(pattern: FlatPattern): Blank {
   const { piece, widthMm, memberStartsMm, side } = pattern;
   const up = ([x, v]: Point): Point => [x, widthMm - v];
   const ticksAt = [0, pattern.lengthMm / 2, pattern.lengthMm];
@@ -210,7 +219,8 @@ export function blankOfPiece(pattern: FlatPattern): Blank {
     ...(piece.kind === 'sleeve' && { isRolled: true }),
     place: {
       memberName: pattern.memberName,
-      ...(side && { side }),
+      ...(side && { side: 'left' as const }),
+      front: 'left',
       ticks: ticksAt.map((xMm) => ({ xMm, stationMm: memberStartsMm + piece.startMm + xMm })),
       isAgainstWall: isInside(piece),
       ...(isUpAtFirst(piece) && { up: 'top edge' as const }),

@@ -8,7 +8,7 @@ import { flattened } from './piece-flat';
 import type { Opening } from './opening';
 
 /**
- * Paper laid round the member at 1:1 to scribe by: x along it, y up with the first face at the top. It lies on the outside, so each corner takes the
+ * Paper laid round the member at 1:1 to scribe by, read from outside: x along it, from the front on a left-hand one, y up with the first face at the top. It lies on the outside, so each corner takes the
  * arc of the outside radius instead of two sharp sides.
  */
 export interface ScribeSheet {
@@ -19,8 +19,10 @@ export interface ScribeSheet {
   readonly folds: readonly number[];
   readonly plates: readonly { readonly name: string; readonly outline: readonly Point[] }[];
   readonly openings: readonly (readonly Point[])[];
-  /** Station of the member at its left edge, told from the datum, mm. */
+  /** Station of the member at its front edge, told from the datum, mm. */
   readonly fromStationMm: number;
+  /** Which edge of the paper lies to the front: it is read from outside the member. */
+  readonly front: 'left' | 'right';
   readonly cornerMm: number;
 }
 
@@ -47,8 +49,9 @@ export function scribeSheet(
   const cornerMm = cornerOutsideMm(shape.thicknessMm);
   const v = (uMm: number) => flattened(uMm, fromUMm, folds, cornerMm, (Math.PI / 2) * cornerMm);
   const widthMm = v(toUMm);
+  const isRight = member.side === 'right';
   const onSheet = ([stationMm, uMm]: readonly [number, number]): Point => [
-    stationMm - fromMm,
+    isRight ? toMm - stationMm : stationMm - fromMm,
     widthMm - v(uMm),
   ];
   return {
@@ -65,6 +68,7 @@ export function scribeSheet(
       .filter(({ pieceId }) => outside.some(({ id }) => id === pieceId))
       .map(({ outline }) => outline.map(onSheet)),
     fromStationMm: startsAtMm(member) + fromMm,
+    front: isRight ? 'right' : 'left',
     cornerMm,
   };
 }
@@ -87,17 +91,18 @@ export function drawScribe(pen: Pen, sheet: ScribeSheet, system: UnitSystem): vo
     8,
     widthMm - 8,
     5,
-    `${sheet.memberName}  < front  laid round the outside, corners Ø ${lengthDigits(2 * sheet.cornerMm, system, 'length')} ${system}`,
+    `${sheet.memberName}  ${sheet.front === 'left' ? '< front' : 'front >'}  laid round the outside, corners Ø ${lengthDigits(2 * sheet.cornerMm, system, 'length')} ${system}`,
   );
 }
 
 /** A tick at every inch or two centimetres, longer and named at every foot or ten. */
-function drawStations(pen: Pen, { lengthMm, fromStationMm }: ScribeSheet, system: UnitSystem): void {
+function drawStations(pen: Pen, { lengthMm, fromStationMm, front }: ScribeSheet, system: UnitSystem): void {
   const stepMm = system === 'in' ? inchesToMm(1) : 20;
   const named = system === 'in' ? 6 : 5;
   const first = Math.ceil(fromStationMm / stepMm - 1e-9);
   for (let k = first; k * stepMm <= fromStationMm + lengthMm + 1e-9; k++) {
-    const x = k * stepMm - fromStationMm;
+    const along = k * stepMm - fromStationMm;
+    const x = front === 'left' ? along : lengthMm - along;
     const isNamed = k % named === 0;
     pen.moveTo(x, 0);
     pen.lineTo(x, isNamed ? 6 : 3);

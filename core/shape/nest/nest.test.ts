@@ -268,7 +268,8 @@ test('a twin is the other hand of its piece, its bends with it', () => {
     [0, 6],
     [100, 6],
   ]);
-  expect(laidBends(twin, laid)[0]).toEqual([
+  // Seen the other way along, so its first line is the far tangent.
+  expect(laidBends(twin, laid)[2]).toEqual([
     [100, 6],
     [0, 6],
   ]);

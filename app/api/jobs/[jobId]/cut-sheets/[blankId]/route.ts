@@ -1,7 +1,7 @@
 import { answer, guarded, notFound, systemOf } from '../../../../_door';
 import { flattenContour } from '@/core/geometry';
 import { flatsOf, toCut } from '@/core/job';
-import { drawBlank, FLAT_LAYERS } from '@/core/shape';
+import { drawBlank, FLAT_LAYERS, mirroredBlank } from '@/core/shape';
 import { askOffice } from '../../../../../_office';
 import { database, jobFile } from '@/data';
 import { drawingIn } from '../_drawing';
@@ -26,11 +26,6 @@ export const GET = (request: Request, { params }: { params: Promise<{ jobId: str
       title: `${file.unit.tag}: ${blank.name}, ${blank.for}${isTwin ? ', mirrored twin' : ''}`,
       layers: FLAT_LAYERS,
       draw: (pen) => drawBlank(pen, blank, { system, isTwin, warning }),
-      outline: mirroredWithin(flattenContour(blank.outline, 0.1), isTwin),
+      outline: flattenContour((isTwin ? mirroredBlank(blank) : blank).outline, 0.1),
     });
   });
-
-const mirroredWithin = (outline: readonly (readonly [number, number])[], isTwin: boolean) => {
-  const lengthMm = Math.max(...outline.map(([x]) => x));
-  return isTwin ? outline.map(([x, y]) => [lengthMm - x, y] as const) : outline;
-};
