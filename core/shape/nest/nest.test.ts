@@ -85,6 +85,15 @@ test('offcuts go first, the smallest that takes it; a whole sheet only for what 
   expect(nest.sheets.map(({ sheetId }) => sheetId).sort()).toEqual(['offcut', 'scrap']);
 });
 
+test('nothing is bought while the shelf has room, were the bought sheet smaller', () => {
+  const sheets = [{ ...sheet(320, 220, 2, 'buy'), isBought: true }, sheet(2000, 1000, 1, 'whole')];
+  expect(nested([box(300, 200)], sheets).sheets.map(({ sheetId }) => sheetId)).toEqual(['whole']);
+  expect(nested([box(300, 200, { count: 25 })], sheets).sheets.map(({ sheetId }) => sheetId)).toEqual([
+    'whole',
+    'buy',
+  ]);
+});
+
 test('two triangles make one square: they interlock closer than their boxes could', () => {
   const triangle: NestPart = {
     id: 't',

@@ -14,6 +14,8 @@ export interface NestSheet {
   readonly lengthMm: number;
   readonly widthMm: number;
   readonly count: number;
+  /** It is not there yet: nothing is bought while the shelf has room. */
+  readonly isBought?: boolean;
 }
 
 export const TURNS = ['lengthwise', 'quarter turns', 'every 15°'] as const;

@@ -40,8 +40,8 @@ interface Plan {
 }
 
 /**
- * Lays pieces on sheets, better and better: each step of the generator is one more try, and whoever asks stops when they have waited enough. Offcuts are
- * used before whole sheets, the smallest first. Pieces keep kerf and gap between them and the edge's share to the sheet's sides; what fits no sheet
+ * Lays pieces on sheets, better and better: each step of the generator is one more try, and whoever asks stops when they have waited enough. What is on the shelf
+ * goes before what must be bought, the smallest first. Pieces keep kerf and gap between them and the edge's share to the sheet's sides; what fits no sheet
  * is named. The same seed comes to the same nest after the same number of tries.
  */
 export function* nestSteps(
@@ -84,10 +84,12 @@ function benchOf(
   { kerfMm, gapMm, edgeMm, turns }: NestWays,
 ): { bench: Bench; tooLarge: string[] } {
   const stock = sheets
-    .flatMap(({ id, lengthMm, widthMm, count }) =>
-      Array.from({ length: count }, (): Stock => ({ sheetId: id, lengthMm, widthMm })),
+    .flatMap(({ id, lengthMm, widthMm, count, isBought = false }) =>
+      Array.from({ length: count }, () => ({ sheetId: id, lengthMm, widthMm, isBought })),
     )
-    .sort((a, b) => a.lengthMm * a.widthMm - b.lengthMm * b.widthMm);
+    .sort(
+      (a, b) => Number(a.isBought) - Number(b.isBought) || a.lengthMm * a.widthMm - b.lengthMm * b.widthMm,
+    );
   const all = parts.flatMap(({ id, outline, inner, count }): Piece[] => {
     const piece = {
       partId: id,

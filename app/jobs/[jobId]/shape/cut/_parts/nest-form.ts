@@ -113,5 +113,8 @@ export function readNest(
   if (!long.ok) return long;
   const wide = lengthIn(typed.buyWide, 'sheet to buy, width', { system, least: 1 });
   if (!wide.ok) return wide;
-  return ok({ ways, sheets: [...onShelf, { id: 'buy', lengthMm: long.value, widthMm: wide.value, count }] });
+  return ok({
+    ways,
+    sheets: [...onShelf, { id: 'buy', lengthMm: long.value, widthMm: wide.value, count, isBought: true }],
+  });
 }
