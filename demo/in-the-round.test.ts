@@ -9,6 +9,7 @@ import {
   repairFaces,
   usualLook,
   workJob,
+  type KnownOf,
   type MemberWork,
   type RoundFace,
 } from '@/core/job';
@@ -139,7 +140,7 @@ describe('the whole frame', () => {
     { stationMm: 1000, kept: { area: { value: 0.5, plusMinus: 0 } }, guessedShare: 0 },
   ] as unknown as MemberWork['picture']['sections'];
   test('is as wide over its rails as it was measured, and as long', () => {
-    const faces = frameFaces(frame, () => []);
+    const faces = frameFaces(frame, () => undefined);
     expect(finite(faces)).toBe(true);
     const rails = frame.members.filter(({ role, line }) => role === 'rail' && !line);
     const [zs, xs] = [2, 0].map((axis) =>
@@ -152,11 +153,25 @@ describe('the whole frame', () => {
     expect(faces.every(({ kept }) => kept === undefined)).toBe(true);
   });
   test('a measured section shades its own stretch, one that is mostly guessed shades nothing', () => {
-    const shaded = frameFaces(frame, (id) => (id === 'rail-left' ? sections : []));
+    const shaded = frameFaces(frame, (id) => (id === 'rail-left' ? { sections, partedAtMm: [] } : undefined));
     expect(shaded.some(({ kept }) => kept === 0.5)).toBe(true);
     expect(shaded.filter(({ kept }) => kept !== undefined).length).toBeLessThan(shaded.length / 8);
     const guessed = sections.map((section) => ({ ...section, guessedShare: 0.6 }));
-    expect(frameFaces(frame, () => guessed).every(({ kept }) => kept === undefined)).toBe(true);
+    expect(
+      frameFaces(frame, () => ({ sections: guessed, partedAtMm: [] })).every(
+        ({ kept }) => kept === undefined,
+      ),
+    ).toBe(true);
+  });
+  test('a gone flange shades by the strength it took, a parted rail by nothing left', () => {
+    const flange = sections.map((section) => ({
+      ...section,
+      kept: { ...section.kept, modulusBottom: { value: 0.2, plusMinus: 0 } },
+    }));
+    const least = (known: KnownOf) =>
+      Math.min(...frameFaces(frame, () => known).flatMap(({ kept }) => kept ?? []));
+    expect(least({ sections: flange, partedAtMm: [] })).toBe(0.2);
+    expect(least({ sections, partedAtMm: [1010] })).toBe(0);
   });
 });
 

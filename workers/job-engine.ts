@@ -46,6 +46,7 @@ export interface MemberSummary {
   /** Some of its metal is gone or cracked through. */
   readonly isBroken: boolean;
   readonly sections: readonly Pick<SectionKept, 'stationMm' | 'kept' | 'guessedShare'>[];
+  readonly partedAtMm: readonly number[];
   readonly flats: readonly PlannedFlat[];
   readonly weldLines: number;
 }
@@ -323,6 +324,7 @@ function summaryOf({ picture, verdict, repairs, notOffered }: MemberWork): Membe
       kept,
       guessedShare,
     })),
+    partedAtMm: picture.partedAtMm,
     flats: flatsOf(repairs),
     weldLines: repairs.reduce((sum, repair) => sum + repair.joined.lines.length, 0),
   };

@@ -93,6 +93,7 @@ export {
   repairFaces,
   ROUND_PARTS,
   usualLook,
+  type KnownOf,
   type RoundFace,
   type RoundPart,
 } from './round';

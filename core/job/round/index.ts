@@ -7,7 +7,7 @@ import { boltFaces, drainFaces, weldFaces } from './joins';
 import { plateFaces, stretchOf, wallFaces } from './stretch';
 
 export { ROUND_PARTS, type RoundFace, type RoundPart } from './face';
-export { frameFaces, type SectionsOf } from './whole';
+export { frameFaces, type KnownOf } from './whole';
 
 /** Steps along a stretch: as fine as is seen on a screen. */
 const FINE_STEPS = 48;

@@ -6,30 +6,42 @@ import { STAYS, type RoundFace } from './face';
 /** Steps along a member of the whole frame. */
 const STEPS = 16;
 
-/** What is known of members' sections, by their id. */
-export type SectionsOf = (
-  memberId: string,
-) => readonly Pick<SectionKept, 'stationMm' | 'kept' | 'guessedShare'>[];
+/** What is known of a member's sections, and where nothing holds it together: a section is none there. */
+export interface KnownOf {
+  readonly sections: readonly Pick<SectionKept, 'stationMm' | 'kept' | 'guessedShare'>[];
+  readonly partedAtMm: readonly number[];
+}
 
-/** The whole frame, member by member, shaded by what their sections keep of their area; what nobody measured has no shade. */
-export const frameFaces = (frame: Frame, sectionsOf: SectionsOf): RoundFace[] =>
-  frame.members.flatMap((member) => memberFaces(frame, member, sectionsOf(member.id)));
+/**
+ * The whole frame, member by member, shaded by the least that its sections keep of area and bending strength; parted, by nothing left; what nobody measured
+ * has no shade.
+ */
+export const frameFaces = (frame: Frame, knownOf: (memberId: string) => KnownOf | undefined): RoundFace[] =>
+  frame.members.flatMap((member) => memberFaces(frame, member, knownOf(member.id)));
 
-function memberFaces(frame: Frame, member: Member, sections: ReturnType<SectionsOf>): RoundFace[] {
+function memberFaces(frame: Frame, member: Member, known: KnownOf | undefined): RoundFace[] {
   const at = pointsOn(frame, member);
-  const judged = sections.filter((section) => isJudged(section) && section.kept.area !== undefined);
   return Array.from({ length: STEPS }, (_, k) => k).flatMap((k) => {
     const [from, to] = [(k * member.lengthMm) / STEPS, ((k + 1) * member.lengthMm) / STEPS];
-    const within = judged.filter(({ stationMm }) => stationMm >= from - 1 && stationMm <= to + 1);
-    const kept =
-      within.length > 0 ? Math.min(...within.map((section) => section.kept.area!.value)) : undefined;
+    const kept = known && leastKept(known, (mm) => mm >= from - 1 && mm <= to + 1);
     return stripsOf(member).map(([face, u0, u1]): RoundFace => ({
       part: 'wall',
       corners: [at(from, face, u0), at(to, face, u0), at(to, face, u1), at(from, face, u1)],
       out: STAYS,
-      ...(kept !== undefined && { kept: Math.min(1, kept) }),
+      ...(kept !== undefined && { kept }),
     }));
   });
+}
+
+/** What carries: a flange that is gone takes little area and most of the strength. */
+const CARRYING = ['area', 'modulusTop', 'modulusBottom'] as const;
+
+function leastKept({ sections, partedAtMm }: KnownOf, isHere: (mm: number) => boolean): number | undefined {
+  if (partedAtMm.some(isHere)) return 0;
+  const values = sections
+    .filter((section) => isJudged(section) && isHere(section.stationMm))
+    .flatMap(({ kept }) => CARRYING.flatMap((key) => kept[key]?.value ?? []));
+  return values.length > 0 ? Math.min(1, ...values) : undefined;
 }
 
 type FaceOf = ReturnType<typeof facesOf>[number];

@@ -51,7 +51,7 @@ export function RoundBench() {
             : 'No plate is drawn on this member: see the whole frame.'}
         </p>
       )}
-      <Key />
+      <Key isWhole={shown === 'whole frame'} />
     </main>
   );
 }
@@ -97,15 +97,12 @@ const FROM_ABOVE = { turnRad: 0.5, tipRad: 0.6 };
 function WholeFrame() {
   const { file } = useRecords();
   const { summaries } = useWork();
-  const faces = useMemo(
-    () => frameFaces(file.frame, (id) => summaries.get(id)?.sections ?? []),
-    [file.frame, summaries],
-  );
+  const faces = useMemo(() => frameFaces(file.frame, (id) => summaries.get(id)), [file.frame, summaries]);
   return <Round key="frame" faces={faces} usual={FROM_ABOVE} label={`The frame of ${file.unit.tag}`} />;
 }
 
 /** What the shades mean. */
-function Key() {
+function Key({ isWhole }: { isWhole: boolean }) {
   const { side } = useMember().member;
   const shades = [
     ['kept-1', 'wall as made'],
@@ -124,6 +121,7 @@ function Key() {
           {words}
         </span>
       ))}
+      {isWhole && <span>Each stretch by the least of its area and bending strength.</span>}
       <span>At first from its outer side, front to the {side === 'right' ? 'right' : 'left'}.</span>
       <span>Brackets whose size nobody recorded are drawn at a usual one.</span>
     </p>
