@@ -28,6 +28,8 @@ export function OutlineBench() {
   const [name, setName] = useState('');
   const [thickness, setThickness] = useState('');
   const [error, setError] = useState<number>();
+  /** Some of its points were tapped: it is a photo's, however it is looked at. */
+  const [isTapped, setTapped] = useState(false);
   const [problem, setProblem] = useState<string>();
   useUnitTurn(system, (as) => {
     setTyped(typed.map(({ x, y, round }) => ({ x: turnedPlace(x, as), y: turnedPlace(y, as), round })));
@@ -42,8 +44,8 @@ export function OutlineBench() {
     memberId: member.id,
     thicknessMm: thick.ok ? thick.value : 0,
     points: points.ok ? points.value : [],
-    from: from === 'photo of a card' ? 'photo' : 'measured',
-    ...(from === 'photo of a card' && error !== undefined && { errorPerMetreMm: error }),
+    from: isTapped ? 'photo' : 'measured',
+    ...(isTapped && error !== undefined && { errorPerMetreMm: error }),
     note: '',
   };
   const blank = contour.ok ? blankOfOutline({ ...draft, id: '', by: '', at: '' }, member.name) : undefined;
@@ -74,12 +76,13 @@ export function OutlineBench() {
             <FromPhoto
               points={points.ok ? points.value : []}
               system={system}
-              onPoint={([xMm, yMm]) =>
+              onPoint={([xMm, yMm]) => {
+                setTapped(true);
                 setTyped([
                   ...typed.filter(({ x, y }) => x.trim() !== '' || y.trim() !== ''),
                   typedPoint({ xMm, yMm }, system),
-                ])
-              }
+                ]);
+              }}
               onScale={setError}
             />
           )}
