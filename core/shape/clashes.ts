@@ -40,7 +40,7 @@ interface Band {
 const TAKEN_LONG_MM = inchesToMm(6);
 
 /** Kinds that hang beside a rail or mark a place on it, and have no foot on its wall. */
-const NO_FOOT: ReadonlySet<FittingKind> = new Set<FittingKind>([
+export const NO_FOOT: ReadonlySet<FittingKind> = new Set<FittingKind>([
   'axle',
   'lift point',
   'jack',

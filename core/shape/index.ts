@@ -109,7 +109,7 @@ export {
   type Weight,
 } from './repair-finding';
 export { checkRules, reasonsAgainst } from './rules';
-export { clashesUnder, isNotchedRound, pastOf, skinsUnder, type Clash } from './clashes';
+export { NO_FOOT, clashesUnder, isNotchedRound, pastOf, skinsUnder, type Clash } from './clashes';
 export { drainsOf, LIP_MM, type Drain } from './drains';
 export { holesUnder, type HoleUnder } from './holes';
 export { plugLayout, type PlugLayout } from './plugs';

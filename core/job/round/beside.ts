@@ -1,19 +1,9 @@
 import { minus, type Vector } from '../../geometry';
-import { breadthMm, crossingsOn, fittingsOn, type Fitting, type FittingKind } from '../../frame';
+import { breadthMm, crossingsOn, fittingsOn, type Fitting } from '../../frame';
+import { NO_FOOT } from '../../shape';
 import { STAYS, type RoundFace } from './face';
 import { inRound, type Stretch } from './stretch';
 
-/** What is no piece of metal on the member, or hangs beside it. */
-const NOT_DRAWN: ReadonlySet<FittingKind> = new Set([
-  'axle',
-  'lift point',
-  'jack',
-  'line',
-  'harness',
-  'tank',
-  'exhaust',
-  'joint',
-]);
 /** A bracket whose size nobody recorded, mm. */
 const USUAL = { alongMm: 100, highMm: 110, thicknessMm: 10 } as const;
 /** How much of a crossmember is shown, mm. */
@@ -64,7 +54,7 @@ function box([x0, y0, z0]: Vector, [x1, y1, z1]: Vector): Vector[][] {
 /** Brackets and hangers of the stretch, as plates of their recorded size: beneath the member where their load hangs lower, else on its outer side. */
 export function fittingFaces({ picture: { frame, member }, fromMm, toMm }: Stretch): RoundFace[] {
   return fittingsOn(frame, member)
-    .filter(({ kind, stationMm }) => !NOT_DRAWN.has(kind) && stationMm >= fromMm && stationMm <= toMm)
+    .filter(({ kind, stationMm }) => !NO_FOOT.has(kind) && stationMm >= fromMm && stationMm <= toMm)
     .flatMap((fitting) =>
       bracket(fitting, member).map((corners): RoundFace => ({
         part: 'fitting',
