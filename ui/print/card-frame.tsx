@@ -42,7 +42,7 @@ function Mark({ x, y, number }: { x: number; y: number; number: number }) {
       <Circle cx={x} cy={y} r={8} fill="none" stroke="#000" strokeWidth={2} />
       <Line x1={x - 12} y1={y} x2={x + 12} y2={y} stroke="#000" strokeWidth={0.4} />
       <Line x1={x} y1={y - 12} x2={x} y2={y + 12} stroke="#000" strokeWidth={0.4} />
-      <Text x={x + 9} y={y - 8} style={{ fontSize: 7 }}>
+      <Text x={x + 9} y={y - 8} style={{ fontSize: 7, fontFamily: 'Order' }}>
         {String(number)}
       </Text>
     </>

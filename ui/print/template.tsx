@@ -77,7 +77,7 @@ function TilePage({
           />
         ))}
         {strokes.texts.map(({ x, y, height, words }, k) => (
-          <Text key={k} x={x} y={y} style={{ fontSize: height }}>
+          <Text key={k} x={x} y={y} style={{ fontSize: height, fontFamily: 'Order' }}>
             {words}
           </Text>
         ))}
