@@ -122,7 +122,7 @@ function drawTicks(pen: Pen, blank: Blank, { system }: DrawnAs, size: number): v
   if (!place) return;
   const { widthMm, lengthMm } = blankFigures(blank);
   for (const { xMm, stationMm } of place.ticks) {
-    if (xMm <= 0 || xMm >= lengthMm) continue;
+    if (xMm < 1 || xMm > lengthMm - 1) continue;
     drawLine(pen, [xMm, 0], [xMm, size]);
     drawLine(pen, [xMm, widthMm], [xMm, widthMm - size]);
     const words = `station ${lengthOf(stationMm, system)}`;
