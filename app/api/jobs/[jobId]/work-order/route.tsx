@@ -26,7 +26,7 @@ import { beforeCuttingWords } from '../../../../_words/before-cutting';
 import { crackWeldWords, NOT_READY_WORDS } from '../../../../_words/crack-weld';
 import { HOST_NEED_WORDS } from '../../../../_words/by-hand';
 import { workLine } from '../../../../_words/works';
-import { outlineLine } from '../../../../_words/flats';
+import { flatFindingWords, outlineLine } from '../../../../_words/flats';
 import { boltSetWords, tubeWords } from '../../../../_words/shape';
 import { CAUTIONS, DEFERENCE } from '../../../../_words/cautions';
 import { distrustWords } from '../../../../_words/distrust';
@@ -51,6 +51,16 @@ const beforeCutting = (system: UnitSystem, file: JobFile): Pick<OrderWords, 'bef
   const words = beforeCuttingWords(file.frame, system);
   return words === undefined ? {} : { beforeCutting: words };
 };
+
+/** What the brake has against its flats, each said once. */
+const flatsSay = ({ patterns }: WorkedRepair, system: UnitSystem): string[] => [
+  ...new Set(
+    patterns
+      .flatMap(({ findings }) => findings)
+      .filter(({ weight }) => weight === 'deviation')
+      .map((finding) => flatFindingWords(finding, system).title),
+  ),
+];
 
 const wordsIn = (system: UnitSystem, file: JobFile, four: FourAnswers): OrderWords => ({
   ...beforeCutting(system, file),
@@ -91,6 +101,7 @@ const wordsIn = (system: UnitSystem, file: JobFile, four: FourAnswers): OrderWor
     ...worked.joinFindings
       .filter((finding) => finding.weight !== 'note')
       .map((finding) => joinWords(finding, system).title),
+    ...flatsSay(worked, system),
   ],
   crackWelds: (work, { repair: { pieces } }) =>
     toWeldShut(work)
