@@ -20,6 +20,7 @@ export const DEBIAN = [
   'python3-scipy',
   'python3-ezdxf',
   'python3-shapely',
+  'python3-sympy',
   'librsvg2-bin',
   'qpdf',
   'poppler-utils',

@@ -66,6 +66,36 @@ const JOIN_WORDS: Readonly<Record<JoinFindingCode, Say<JoinFinding>>> = {
     detail: 'the force must enter before the damage starts',
     change: 'a longer plate, a closer pitch, or bigger bolts',
   }),
+  'gap-grows-leg': (f, s) => ({
+    title: `Gap up to ${printLength(f.value!, s, 'thickness')}: leg grown by it at ${listed(f.lineIds)}`,
+    detail: 'the throat beyond the gap stays what was asked',
+    change: 'clamp it closer',
+  }),
+  'gap-over': (f, s) => ({
+    title: `Gap of ${printLength(f.value!, s, 'thickness')}: not to be welded over, ${listed(f.lineIds)}`,
+    detail: `up to ${printLength(f.limit!, s, 'thickness')} the leg may grow`,
+    change: 'fit it again; then record the gap anew',
+  }),
+  'access-poor': (f) => ({
+    title: `Poor access at ${listed(f.lineIds)}: counted three quarters`,
+    detail: 'where eye and torch hardly come a poorer weld is to be expected (our judgement)',
+    change: 'longer plate or weld; or what is in the way taken off',
+  }),
+  'burns-through': (f, s) => ({
+    title: `Thin beneath ${listed(f.lineIds)}: ${printLength(f.value!, s, 'thickness')}`,
+    detail: 'it burns through before it fuses',
+    change: 'turn down, thinnest wire, copper behind it, short runs; or land farther out',
+  }),
+  'left-open': (f) => ({
+    title: `Left open on purpose: ${listed(f.lineIds)}`,
+    detail: 'counted for nothing, and its lap holds water unless it is sealed',
+    change: 'weld it, or seal it and say who agreed',
+  }),
+  'open-not-allowed': (f) => ({
+    title: `Left open: ${listed(f.lineIds)}`,
+    detail: 'this legal profile wants patches welded all round',
+    change: 'weld it',
+  }),
 };
 
 export const joinWords = (finding: JoinFinding, system: UnitSystem): Words =>

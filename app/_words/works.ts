@@ -1,15 +1,7 @@
-import {
-  mmToInches,
-  percent,
-  printForce,
-  printLength,
-  printMass,
-  printTorque,
-  sixteenths,
-  type UnitSystem,
-} from '@/core/quantity';
+import { percent, printForce, printLength, printMass, printTorque, type UnitSystem } from '@/core/quantity';
 import type { PlannedWork } from '@/core/job';
 import type { Measure, WorkFigure, WorkFinding, WorkId, WorkPart, WorkWhyNot } from '@/core/shape';
+import { workSeamWords } from './seams';
 
 /** Each work, as it is told to somebody who makes it. */
 export const WORK_WORDS: Readonly<Record<WorkId, string>> = {
@@ -325,11 +317,7 @@ export function workLine({ work, place, judged, isDone }: PlannedWork, system: U
   return [
     `${WORK_WORDS[work.form]}: ${place.name}`,
     ...parts,
-    ...(judged.legMm !== undefined && judged.weldMm > 0
-      ? [
-          `weld ${printLength(judged.weldMm, system, 'length')}, leg ${system === 'in' ? `${sixteenths(mmToInches(judged.legMm))} in` : printLength(judged.legMm, 'mm', 'thickness')}`,
-        ]
-      : []),
+    ...judged.seams.map((seam) => workSeamWords(seam, system)),
     ...(broken > 0 ? [`NOT LIKE THIS, rules broken: ${broken}`] : []),
     ...(isDone ? ['done'] : []),
   ].join('; ');

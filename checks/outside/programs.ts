@@ -16,6 +16,7 @@ const PROGRAMS = {
   kriging: { asks: ['sh', '-c', 'octave --no-gui -q --eval "pkg load stk"'], packages: 'octave octave-stk' },
   units: { asks: ['units', '--version'], packages: 'units' },
   ezdxf: { asks: [PYTHON, '-c', 'import ezdxf'], packages: 'python3-ezdxf' },
+  sympy: { asks: [PYTHON, '-c', 'import sympy'], packages: 'python3-sympy' },
   shapely: { asks: [PYTHON, '-c', 'import shapely'], packages: 'python3-shapely' },
   rsvg: { asks: ['rsvg-convert', '--version'], packages: 'librsvg2-bin' },
   qpdf: { asks: ['qpdf', '--version'], packages: 'qpdf' },

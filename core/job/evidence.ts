@@ -16,6 +16,7 @@ import {
   tapKind,
 } from '../walk';
 import { outlineKind, renewalKind, workKind } from '../shape';
+import { seamKind } from '../join';
 import { figureKind, geometryKind, hoursTakenKind, overrideKind } from '../weigh';
 
 /** Every kind of evidence there is. A new one is a file of its own in the room that owns the fact, and a line here. */
@@ -47,6 +48,7 @@ export const EVIDENCE_KINDS = [
   renewalKind,
   workKind,
   outlineKind,
+  seamKind,
 ] as const;
 
 type RecordOf<Kind> = Kind extends EvidenceKind<infer Rec> ? Rec : never;

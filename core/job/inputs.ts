@@ -13,10 +13,11 @@ import {
 import { hostVerdicts, type Geometry, type HostVerdict, type MemberEvidence } from '../weigh';
 import type { Beside } from '../metal';
 import type { LetIn, Repair } from '../shape';
+import type { SeamSaid } from '../join';
 import { cracksAsSeen } from '../trace';
 import { tellsOf, type Evidence } from './evidence';
 import { geometryMeasured } from './geometry';
-import type { JobRecords } from './records';
+import { stands, type JobRecords } from './records';
 import { unexplainedComplaints } from './unexplained';
 import { letInOn, worksOf, type PlannedWork } from './works';
 
@@ -26,6 +27,8 @@ export interface MemberInputs {
   readonly repairs: readonly Repair[];
   /** Lengths of it that are to be let in. */
   readonly letIn: readonly LetIn[];
+  /** What was recorded of its seams: gaps, access, what stays open. */
+  readonly seams: readonly SeamSaid[];
   readonly grossMassKg?: number;
   /** Equal for equal evidence, on every device: what the metal was found to be still holds. */
   readonly metalMark: string;
@@ -177,15 +180,17 @@ export function inputsOf(sorted: SortedRecords, member: Member): MemberInputs {
   };
   const repairs = records.repairs.filter((repair) => repair.memberId === member.id);
   const letIn = letInOn(sorted.works, member.id);
+  const seams = stands(records, 'seam').filter(({ memberId }) => memberId === member.id);
   const gross = records.grossMassKg;
   const metalMark = metalMarkOf(sorted, evidence);
   return {
     evidence,
     repairs,
     letIn,
+    seams,
     ...(gross !== undefined && { grossMassKg: gross }),
     metalMark,
-    mark: fingerprint([metalMark, JSON.stringify([repairs, gross, letIn])]),
+    mark: fingerprint([metalMark, JSON.stringify([repairs, gross, letIn]), ...seams.map(({ id }) => id)]),
   };
 }
 

@@ -108,7 +108,9 @@ export function workMember(inputs: MemberInputs): MemberWork {
   const tried = proposals.map((proposal) => orBetter(picture, proposal, inputs.grossMassKg));
   const isGood = ({ against }: WorkedRepair) => against.length === 0;
   const repairs = [
-    ...saved.map((repair) => workRepair(repairPicture(picture, repair), false, inputs.grossMassKg)),
+    ...saved.map((repair) =>
+      workRepair(repairPicture(picture, repair), false, inputs.grossMassKg, inputs.seams),
+    ),
     ...tried.filter(isGood),
   ].sort((a, b) => a.repair.pieces[0]!.startMm - b.repair.pieces[0]!.startMm);
   const states = memberStates(
@@ -153,11 +155,13 @@ function workRepair(
   context: RepairPicture,
   isProposal: boolean,
   grossMassKg: number | undefined,
+  seams: MemberInputs['seams'] = [],
 ): WorkedRepair {
   const { repair, picture } = context;
   const findings = checkRules(context);
   const openings = openingsOf(picture, repair);
-  const joined = joining(context, grossMassKg === undefined ? undefined : designShearN(grossMassKg));
+  const shearN = grossMassKg === undefined ? undefined : designShearN(grossMassKg);
+  const joined = joining(context, shearN, seams);
   return {
     repair,
     isProposal,

@@ -1,3 +1,4 @@
+import { SQUARE_BUTT_TO_MM } from '../reference';
 import { faceOf, isClosed, type FaceId, type Member } from '../frame';
 import { crackLengthMm, unrolledPath, type Crack } from '../trace';
 
@@ -32,8 +33,6 @@ export interface CrackWeld {
   readonly stationMm: number;
 }
 
-/** Square groove to 1/8 in, one side with backing (AWS D1.1 prequalified B-L1, from memory). */
-const SQUARE_TO_MM = 3.175;
 /** A single V of 60 degrees (AWS D1.1 prequalified B-U2, from memory); root open by about 1/16 in. */
 const [V_DEG, ROOT_MM] = [60, 1.6];
 /** One pass of short-arc wire fills about so deep: 1/4 in plate in three passes or so (common practice, no source). */
@@ -46,7 +45,7 @@ export function crackWelds(member: Pick<Member, 'shape'>, cracks: readonly Crack
     const faces = [...new Set(crack.path.map(({ face }) => face))];
     const wallMm = Math.max(...faces.map((face) => faceOf(shape, face)?.wallMm ?? 0));
     const lengthMm = crackLengthMm(shape, crack.path);
-    const isThin = wallMm <= SQUARE_TO_MM;
+    const isThin = wallMm <= SQUARE_BUTT_TO_MM;
     const side = wallMm * Math.tan((V_DEG / 2) * (Math.PI / 180));
     const areaMm2 = isThin ? wallMm * (wallMm / 2) : wallMm * (ROOT_MM + side);
     const isAllRound = isClosed(shape) && unrolledPath(shape, crack.path).length > 2 && faces.length > 3;

@@ -1,8 +1,10 @@
-import { boltShearN, plugHoleMm } from '../reference';
+import { BURNS_THROUGH_MM, boltShearN, GAP_IGNORED_MM, gapLimitMm, plugHoleMm } from '../reference';
 import { inchesToMm } from '../quantity';
 import { isBolted, type RepairPicture } from '../shape';
 import type { BoltSet } from './bolt-set';
-import { strengthNPerMm, type EndDemand, type Joining, type WeldLine } from './weld-line';
+import { strengthNPerMm, type Joining, type WeldLine } from './weld-line';
+import type { EndDemand } from './end-demand';
+import { isGapOver } from './said';
 
 export const JOIN_FINDING_CODES = [
   'leg-under-minimum',
@@ -17,6 +19,12 @@ export const JOIN_FINDING_CODES = [
   'no-lines',
   'wall-bears',
   'bolts-short',
+  'gap-grows-leg',
+  'gap-over',
+  'access-poor',
+  'burns-through',
+  'left-open',
+  'open-not-allowed',
 ] as const;
 export type JoinFindingCode = (typeof JOIN_FINDING_CODES)[number];
 
@@ -43,7 +51,8 @@ const about = (
 /** What is to be said of a repair's welds: legs against their limits, flow and ends against strength, what is hard to reach. */
 export function checkJoining(context: RepairPicture, joined: Joining): JoinFinding[] {
   if (isBolted(context.repair)) return boltRemarks(joined);
-  const fillets = joined.lines.filter((line) => line.kind === 'fillet');
+  const all = joined.lines.filter((line) => line.kind === 'fillet');
+  const fillets = all.filter(({ leftOpen }) => leftOpen === undefined);
   if (fillets.length === 0) return [{ code: 'no-lines', weight: 'broken', lineIds: [] }];
   const where = (test: (line: WeldLine) => boolean) => fillets.filter(test);
   return [
@@ -70,6 +79,41 @@ export function checkJoining(context: RepairPicture, joined: Joining): JoinFindi
       where((line) => line.position === 'overhead'),
     ),
     ...plugRemark(context, joined),
+    ...saidRemarks(context, all),
+  ];
+}
+
+/** Of what was found and chosen at single seams: gaps, access, thin edges, what stays open. */
+function saidRemarks({ picture: { legal } }: RepairPicture, all: readonly WeldLine[]): JoinFinding[] {
+  const open = all.filter(({ leftOpen }) => leftOpen !== undefined);
+  const laid = all.filter(({ leftOpen }) => leftOpen === undefined);
+  const gaps = laid.filter(({ gapMm = 0 }) => gapMm > GAP_IGNORED_MM);
+  const over = gaps.filter(isGapOver);
+  const most = (lines: readonly WeldLine[]) => Math.max(0, ...lines.map(({ gapMm = 0 }) => gapMm));
+  const thin = laid.filter(({ wallMm }) => wallMm < BURNS_THROUGH_MM);
+  return [
+    ...about(
+      'gap-grows-leg',
+      'note',
+      gaps.filter((line) => !isGapOver(line)),
+      { value: most(gaps.filter((line) => !isGapOver(line))) },
+    ),
+    ...about('gap-over', 'broken', over, {
+      value: most(over),
+      limit: Math.min(...over.map(({ wallMm }) => gapLimitMm(wallMm))),
+    }),
+    ...about(
+      'access-poor',
+      'note',
+      laid.filter(({ access }) => access === 'poor'),
+    ),
+    ...about('burns-through', 'deviation', thin, {
+      value: Math.min(...thin.map(({ wallMm }) => wallMm)),
+      limit: BURNS_THROUGH_MM,
+    }),
+    ...(legal.seamsContinuous
+      ? about('open-not-allowed', 'broken', open)
+      : about('left-open', 'deviation', open)),
   ];
 }
 

@@ -1,14 +1,18 @@
+export * from './sequence';
+export { designShearN, joining } from './joining';
 export {
-  designShearN,
-  joining,
   strengthNPerMm,
-  type EndDemand,
+  WELD_ACCESS,
+  WELD_POSITIONS,
   type Joining,
   type Runs,
+  type WeldAccess,
   type WeldLine,
   type WeldPlace,
   type WeldPosition,
 } from './weld-line';
+export { type EndDemand } from './end-demand';
+export { isGapOver, POOR_ACCESS_SHARE, seamKind, type SeamSaid } from './said';
 export { checkJoining, JOIN_FINDING_CODES, type JoinFinding, type JoinFindingCode } from './finding';
 export { BACKINGS, crackWelds, type Backing, type CrackWeld } from './crack-weld';
 export { type BoltSet } from './bolt-set';

@@ -13,8 +13,15 @@ import type { RepairPicture } from '../shape';
 /** Every remark on welds with a case on either side of its limit. */
 const line = (more: Partial<WeldLine> = {}): WeldLine => ({
   id: 'A1',
+  key: 'p upper edge 1',
   pieceId: 'p',
   kind: 'fillet',
+  type: 'lap',
+  access: 'good',
+  path: [
+    [0, 0],
+    [500, 0],
+  ],
   place: 'upper edge',
   face: 'web',
   fromMm: 0,
@@ -33,11 +40,17 @@ const line = (more: Partial<WeldLine> = {}): WeldLine => ({
 });
 const codes = (
   lines: readonly WeldLine[],
-  more: { ends?: Joining['ends']; plugs?: boolean; thicknessMm?: number } = {},
+  more: {
+    ends?: Joining['ends'];
+    plugs?: boolean;
+    thicknessMm?: number;
+    seamsContinuous?: boolean;
+  } = {},
 ) =>
   checkJoining(
     {
       repair: { plugs: more.plugs ?? false, pieces: [{ thicknessMm: more.thicknessMm ?? 3 }] },
+      picture: { legal: { seamsContinuous: more.seamsContinuous ?? false } },
     } as RepairPicture,
     { lines, ends: more.ends ?? [], bolts: [], totalWeldMm: 0 },
   ).map(({ code, weight }) => [code, weight]);
@@ -49,6 +62,14 @@ test.each<[string, Partial<WeldLine>, string[][]]>([
   ['a leg under its least', { legMm: 2.99 }, [['leg-under-minimum', 'broken'], AMPLE]],
   ['a leg at its most', { legMm: 5 }, [AMPLE]],
   ['a leg over its most', { legMm: 5.01 }, [['leg-over-maximum', 'broken'], AMPLE]],
+  ['a gap that is passed over', { gapMm: 1.58 }, [AMPLE]],
+  ['a gap that grows its leg', { gapMm: 1.6 }, [AMPLE, ['gap-grows-leg', 'note']]],
+  ['the widest gap in plate', { gapMm: 4.76 }, [AMPLE, ['gap-grows-leg', 'note']]],
+  ['a gap too wide in plate', { gapMm: 4.78 }, [AMPLE, ['gap-over', 'broken']]],
+  ['a gap too wide in sheet', { gapMm: 1.6, wallMm: 4.7 }, [AMPLE, ['gap-over', 'broken']]],
+  ['poor access', { access: 'poor' }, [AMPLE, ['access-poor', 'note']]],
+  ['a wall just thick enough', { wallMm: 1.59 }, [AMPLE]],
+  ['a wall that burns through', { wallMm: 1.58 }, [AMPLE, ['burns-through', 'deviation']]],
   ['base as strong as filler', { baseNPerMm: 500 }, [AMPLE]],
   ['base weaker than filler', { baseNPerMm: 499 }, [['base-metal-governs', 'note'], AMPLE]],
   ['flow at its strength', { flowNPerMm: 500 }, [AMPLE]],
@@ -136,3 +157,10 @@ describe('figures of the tables, on both sides of each step', () => {
 
 test('every code stands once', () =>
   expect(new Set(JOIN_FINDING_CODES).size).toBe(JOIN_FINDING_CODES.length));
+
+test('a seam left open is said, and not allowed where patches are welded all round; it flows nothing', () => {
+  const open = line({ id: 'A2', leftOpen: 'drains there', flowNPerMm: 9999 });
+  expect(codes([line(), open])).toEqual([AMPLE, ['left-open', 'deviation']]);
+  expect(codes([line(), open], { seamsContinuous: true })).toEqual([AMPLE, ['open-not-allowed', 'broken']]);
+  expect(codes([open])).toEqual([['no-lines', 'broken']]);
+});

@@ -48,3 +48,16 @@ export const BESIDE_TOE_MM = inchesToMm(1 / 8);
 export const BETWEEN_HEAT_ZONES_MM = inchesToMm(2);
 /** Smallest corner radius of a plate, mm (common practice, no source). */
 export const CORNER_RADIUS_MM = inchesToMm(1 / 2);
+
+/** Gaps up to this are welded over as they are; beyond, the leg grows by the gap (AWS D1.1 fit-up of fillet welds, 1/16 in, from memory). */
+export const GAP_IGNORED_MM = inchesToMm(1 / 16);
+
+/** The widest gap a fillet may bridge, mm: 3/16 in (AWS D1.1 fit-up of fillet welds, from memory); in sheet under 3/16 in, 1/16 in (AWS D1.3, from memory). */
+export const gapLimitMm = (thinnerMm: number): number =>
+  thinnerMm >= inchesToMm(3 / 16) - 1e-6 ? inchesToMm(3 / 16) : inchesToMm(1 / 16);
+
+/** A wall thinner than this burns through before it fuses (common practice, no source: 16 ga): turned down, backed, short runs. */
+export const BURNS_THROUGH_MM = inchesToMm(1 / 16);
+
+/** A butt up to this thick needs no groove: 1/8 in, one side with backing (AWS D1.1 prequalified B-L1, from memory). */
+export const SQUARE_BUTT_TO_MM = 3.175;

@@ -53,13 +53,17 @@ export { cornerOutsideMm, FIT_UP_MM, holeFromBendMm, leastBendRadiusMm, leastLeg
 export {
   BESIDE_TOE_MM,
   BETWEEN_HEAT_ZONES_MM,
+  BURNS_THROUGH_MM,
   chosenLegMm,
   CORNER_RADIUS_MM,
+  GAP_IGNORED_MM,
+  gapLimitMm,
   lapMm,
   maximumLegMm,
   minimumLegMm,
   plugHoleMm,
   shortestRunMm,
+  SQUARE_BUTT_TO_MM,
   widestPitchMm,
 } from './fillets';
 export { cyclesToCrack, fatigue, FATIGUE_IDS, FATIGUE_SOURCE, type FatigueId } from './fatigue';

@@ -126,9 +126,13 @@ export {
 export { checkMeasures, startMeasures, workPlace, worksAt } from './works/place';
 export { workKind, type Work } from './works/record';
 export {
+  SEAM_TYPES,
+  weldOf,
   WORK_IDS,
   WORK_WHY_NOT,
   workForm,
+  type SeamType,
+  type WorkSeam,
   type JudgedWork,
   type Measure,
   type Measures,

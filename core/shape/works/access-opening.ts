@@ -5,6 +5,7 @@ import { inchesToMm as inch } from '../../quantity';
 import { over, under } from './findings';
 import { length, station, thickness } from './measures';
 import { fillet, fromShelf, unlessWelded, wallOf } from './metal';
+import { filletSeam } from './seam';
 import type { WorkForm, WorkPlace } from './work';
 
 /** An opening is no higher than a third of its face and its corners no sharper than a quarter of its height (common practice, no source). */
@@ -99,8 +100,12 @@ export const accessOpening: WorkForm = {
           shape: { is: 'sheet', cornerMm: of.cornerMm! + of.lapMm! },
         },
       ],
-      weldMm: 2 * (closeLong + closeHigh),
-      legMm,
+      seams: filletSeam(
+        'closing piece, all round',
+        2 * (closeLong + closeHigh),
+        { legMm, thinnerMm: Math.min(of.thicknessMm!, wallOf(place)) },
+        'lap',
+      ),
       asks: ASKS,
       unchecked: ['worn metal: counted as made'],
     };

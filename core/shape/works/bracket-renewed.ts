@@ -5,6 +5,7 @@ import { bumpN, loadUnchecked } from './loads';
 import { choice, count, length, load } from './measures';
 import { fillet, unlessWelded, wallOf } from './metal';
 import { isAtBracket } from './places';
+import { filletSeam } from './seam';
 import type { WorkFinding, WorkForm, WorkPlace } from './work';
 
 /** Holes that are to meet may miss each other by this, mm (common practice, no source: half of a standard hole's play). */
@@ -86,8 +87,9 @@ export const bracketRenewed: WorkForm = {
           : []),
       ],
       parts: [],
-      weldMm: bolted ? 0 : of.seamMm!,
-      ...(!bolted && { legMm }),
+      seams: bolted
+        ? []
+        : filletSeam('bracket', of.seamMm!, { legMm, thinnerMm: Math.min(plateMm, wallOf(place)) }),
       asks: [
         'place from the datum first',
         'what hangs on it held up',

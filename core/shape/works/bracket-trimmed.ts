@@ -4,6 +4,7 @@ import { over, under, when } from './findings';
 import { choice, length, thickness } from './measures';
 import { fillet, fromShelf, unlessWelded, wallOf } from './metal';
 import { isAtBracket } from './places';
+import { filletSeam } from './seam';
 import type { JudgedWork, Measures, WorkForm, WorkPlace } from './work';
 
 export const SPREAD = [
@@ -32,7 +33,7 @@ export const bracketTrimmed: WorkForm = {
   judge: (place, of) => {
     const { legMm, nPerMm } = fillet(place, of.thicknessMm!, wallOf(place));
     const how = HOWS[of.how!]!;
-    const { findings, parts, weldMm, asks, figures } = how(place, of);
+    const { findings, parts, weldMm, what, asks, figures } = how(place, of);
     const leastMm = leastEdgeMm(of.holeMm!);
     return {
       figures: [
@@ -45,8 +46,7 @@ export const bracketTrimmed: WorkForm = {
         ...findings,
       ],
       parts,
-      weldMm,
-      legMm,
+      seams: filletSeam(what, weldMm, { legMm, thinnerMm: Math.min(of.thicknessMm!, wallOf(place)) }),
       asks: ['what hangs on it held up', 'edge ground round, no nick', ...asks, 'look with dye'],
       unchecked: ['metal under it'],
     };
@@ -56,7 +56,10 @@ export const bracketTrimmed: WorkForm = {
 type How = (
   place: WorkPlace,
   of: Measures,
-) => Pick<JudgedWork, 'figures' | 'findings' | 'parts' | 'weldMm' | 'asks'>;
+) => Pick<JudgedWork, 'figures' | 'findings' | 'parts' | 'asks'> & {
+  readonly weldMm: number;
+  readonly what: string;
+};
 
 /** The rail plated beneath it: the same push over a longer stretch. */
 const plated: How = (place, { plateLongMm, plateHighMm, thicknessMm }) => {
@@ -82,6 +85,7 @@ const plated: How = (place, { plateLongMm, plateHighMm, thicknessMm }) => {
       },
     ],
     weldMm: 2 * (plateLongMm! + plateHighMm!),
+    what: 'plate beneath, all round',
     asks: ['plate tapered and rounded', 'weld it all round'],
   };
 };
@@ -93,6 +97,7 @@ const tied: How = (_, { tieLongMm, tieRiseMm, thicknessMm }) => ({
   findings: over(tieRiseMm! / Math.max(1, tieLongMm!), STEEPEST, 'tie too steep', ['broken', 'fraction']),
   parts: [{ name: 'tie', lengthMm: tieLongMm!, widthMm: TIE_WIDE_MM, thicknessMm: thicknessMm!, count: 1 }],
   weldMm: 4 * TIE_WIDE_MM,
+  what: 'tie, both ends, both sides',
   asks: ['tie to the crossmember’s web'],
 });
 
@@ -101,6 +106,7 @@ const alone: How = () => ({
   findings: when(true, 'cause still there', ['deviation', 'count']),
   parts: [],
   weldMm: 0,
+  what: '',
   asks: [],
 });
 const HOWS: readonly How[] = [plated, tied, alone];

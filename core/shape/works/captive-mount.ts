@@ -4,6 +4,7 @@ import { bumpN, loadUnchecked } from './loads';
 import { count, length, load, thickness } from './measures';
 import { fillet, fromShelf, unlessWelded, wallOf } from './metal';
 import { isAt } from './places';
+import { filletSeam } from './seam';
 import type { WorkForm } from './work';
 
 /** What is gone for good once it is cut: taken first or never. */
@@ -92,8 +93,13 @@ export const captiveMount: WorkForm = {
           count: 4,
         },
       ],
-      weldMm: weldMm + Math.PI * of.discMm!,
-      legMm,
+      seams: [
+        ...filletSeam('box', weldMm, { legMm, thinnerMm: Math.min(of.boxWallMm!, wallOf(place)) }),
+        ...filletSeam('disc, all round', Math.PI * of.discMm!, {
+          legMm,
+          thinnerMm: Math.min(of.discThickMm!, of.boxWallMm!),
+        }),
+      ],
       asks: ASKS,
       unchecked: [...loadUnchecked(of.loadKg!), 'metal under it'],
     };

@@ -3,6 +3,7 @@ import { over } from './findings';
 import { choice, length, thickness } from './measures';
 import { fillet, unlessWelded } from './metal';
 import { isAt } from './places';
+import { filletSeam } from './seam';
 import type { WorkForm } from './work';
 
 /** What is left of the moment at a hanger's foot once both are tied: welded at both ends they work as a portal, with a diagonal the tie holds them. */
@@ -72,8 +73,10 @@ export const crossBrace: WorkForm = {
           shape: { is: 'length' },
         },
       ],
-      weldMm: 2 * roundMm * (of.tie === 1 ? 2 : 1),
-      legMm,
+      seams: filletSeam('tube to hangers, all round', 2 * roundMm * (of.tie === 1 ? 2 : 1), {
+        legMm,
+        thinnerMm: Math.min(tubeWallMm!, hangerThickMm!),
+      }),
       asks: ASKS,
       unchecked: ['travel', 'metal under it'],
     };

@@ -83,7 +83,7 @@ export const dishPlate: WorkForm = {
           holes: [{ at: [discMm / 2, discMm / 2], diameterMm: of.collarHoleMm! }],
         },
       ],
-      weldMm: 0,
+      seams: [],
       asks: ASKS,
       unchecked: [...loadUnchecked(of.loadKg!), 'the rim'],
     };

@@ -4,6 +4,8 @@ import { over, under } from './findings';
 import { length, thickness } from './measures';
 import { unlessWelded, wallOf } from './metal';
 import { isAtBracket, isOfRole } from './places';
+import { chosenLegMm } from '../../reference';
+import { filletSeam } from './seam';
 import type { WorkForm } from './work';
 
 /** Hammered over by hand, steel bends no tighter than its own thickness without cracking (common practice, no source); over 1/8 in it is heated. */
@@ -69,7 +71,15 @@ export const formedTab: WorkForm = {
           },
         },
       ],
-      weldMm: 2 * longMm! + 2 * tabMm!,
+      seams: filletSeam(
+        'tab, all round',
+        2 * longMm! + 2 * tabMm!,
+        {
+          legMm: chosenLegMm(thicknessMm!, wallOf(place)),
+          thinnerMm: Math.min(thicknessMm!, wallOf(place)),
+        },
+        'edge',
+      ),
       asks: ASKS,
       unchecked: ['metal under it'],
     };

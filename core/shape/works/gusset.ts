@@ -5,6 +5,7 @@ import { over, under } from './findings';
 import { bumpN, loadUnchecked } from './loads';
 import { length, load, thickness } from './measures';
 import { fillet, fromShelf, unlessWelded, wallOf } from './metal';
+import { filletSeam } from './seam';
 import type { WorkForm } from './work';
 
 /** A weld kept so far from a flange's free edge, and the corner cut so far back for the other weld to pass, mm (common practice, no source). */
@@ -84,8 +85,10 @@ export const gusset: WorkForm = {
           shape: { is: 'triangle', snipeMm: of.snipeMm! },
         },
       ],
-      weldMm: weldedMm,
-      legMm,
+      seams: filletSeam('gusset, both sides', weldedMm, {
+        legMm,
+        thinnerMm: Math.min(thicknessMm, wallOf(place)),
+      }),
       asks: ASKS,
       unchecked: [...loadUnchecked(of.loadKg!), 'metal under it'],
     };

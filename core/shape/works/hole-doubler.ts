@@ -3,6 +3,7 @@ import { inchesToMm as inch } from '../../quantity';
 import { under } from './findings';
 import { length, thickness } from './measures';
 import { fillet, fromShelf, unlessWelded, wallOf } from './metal';
+import { filletSeam } from './seam';
 import type { WorkForm } from './work';
 
 /** A washer and a fillet find room round the hole: so many holes across (common practice, no source). */
@@ -57,8 +58,22 @@ export const holeDoubler: WorkForm = {
           drillLater: [{ at: [acrossMm! / 2, acrossMm! / 2], diameterMm: holeMm! }],
         },
       ],
-      weldMm: Math.PI * acrossMm!,
-      legMm,
+      seams: [
+        {
+          what: 'old hole, filled flush',
+          type: 'plug',
+          lengthMm: wornMm!,
+          count: 1,
+          diameterMm: wornMm!,
+          thinnerMm: wallMm,
+        },
+        ...filletSeam(
+          'doubler, all round',
+          Math.PI * acrossMm!,
+          { legMm, thinnerMm: Math.min(thicknessMm!, wallMm) },
+          'lap',
+        ),
+      ],
       asks: ASKS,
       unchecked: ['metal under it'],
     };

@@ -4,6 +4,7 @@ import { loadUnchecked } from './loads';
 import { choice, length, load, thickness } from './measures';
 import { fillet, fromShelf, unlessWelded, wallOf } from './metal';
 import { isAt, isOfRole } from './places';
+import { filletSeam } from './seam';
 import type { WorkForm } from './work';
 
 /** Legs plumb and alike within this, mm a metre of their length and between both (common practice, no source). */
@@ -68,8 +69,10 @@ export const legStructure: WorkForm = {
           count: 2,
         },
       ],
-      weldMm: 2 * seamMm,
-      legMm,
+      seams: filletSeam('both leg plates', 2 * seamMm, {
+        legMm,
+        thinnerMm: Math.min(of.thicknessMm!, wallOf(place)),
+      }),
       asks: ASKS,
       unchecked: [...loadUnchecked(of.loadKg!), 'metal under it'],
     };

@@ -4,6 +4,7 @@ import { over, under, when } from './findings';
 import { choice, count, length, thickness } from './measures';
 import { fillet, unlessWelded, wallOf } from './metal';
 import { isOfRole } from './places';
+import { buttSeam, filletSeam, type WorkSeam } from './seam';
 import type { Measures, PartBend, WorkForm, WorkPart, WorkPlace } from './work';
 
 export const JOINS = ['lapped, plug welded', 'lapped, seam all round', 'butt, backed'] as const;
@@ -60,6 +61,31 @@ const patchOf = (of: Measures, k: number, lapMm: number): Omit<WorkPart, 'length
     bends: turnedEdges(of, k),
   },
 });
+
+/** Spots drilled out and restored as plugs, a stitched lap, or a stitched butt over its backing. */
+function patchSeams(
+  place: WorkPlace,
+  of: Measures,
+  { plugs, roundMm }: { readonly plugs: number; readonly roundMm: number },
+): WorkSeam[] {
+  const thinnerMm = Math.min(of.sheetMm!, of.aroundMm!);
+  const stitched = (seams: WorkSeam[]) => seams.map((seam) => ({ ...seam, stitchMm: of.stitchMm! }));
+  if (of.join === 0)
+    return [
+      {
+        what: 'patch, spots drilled out and restored',
+        type: 'spots restored',
+        lengthMm: roundMm,
+        count: plugs,
+        diameterMm: PLUG_MM,
+        pitchMm: of.pitchMm!,
+        thinnerMm,
+      },
+    ];
+  if (of.join === 2) return stitched(buttSeam('patch, all round, backed', roundMm, thinnerMm));
+  const { legMm } = fillet(place, of.sheetMm!, of.aroundMm!);
+  return stitched(filletSeam('patch, all round', roundMm, { legMm, thinnerMm }, 'lap'));
+}
 
 const sheetUnknown = ({ on }: WorkPlace): string[] => (on === 'panel' ? ['what the sheet is'] : []);
 
@@ -138,8 +164,7 @@ export const sheetPatch: WorkForm = {
         ]),
       ],
       parts: [{ ...patchOf(of, edges.k, lapMm), lengthMm: flatLong, widthMm: flatWide }],
-      weldMm: isPlugged ? plugs * Math.PI * PLUG_MM : roundMm,
-      legMm: fillet(place, of.sheetMm!, of.aroundMm!).legMm,
+      seams: patchSeams(place, of, { plugs, roundMm }),
       asks: [
         'what is behind it looked at first',
         'cut back to sheet that rings',

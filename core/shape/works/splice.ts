@@ -5,6 +5,7 @@ import { over, under, when } from './findings';
 import { choice, length, station, thickness } from './measures';
 import { fillet, fromShelf, unlessWelded, wallOf } from './metal';
 import { isOfRole } from './places';
+import { buttSeam, filletSeam } from './seam';
 import type { WorkFinding, WorkForm, WorkPlace } from './work';
 
 export const CUTS = ['at 45°', 'stepped', 'square'] as const;
@@ -81,8 +82,19 @@ export const splice: WorkForm = {
           count: plates,
         },
       ],
-      weldMm: 2 * aroundMm * (of.cut === 2 ? 1 : Math.SQRT2) + plates * 2 * (2 * of.pastMm! + plateHigh),
-      legMm,
+      seams: [
+        ...buttSeam(
+          'both joints, right round',
+          2 * aroundMm * (of.cut === 2 ? 1 : Math.SQRT2),
+          Math.min(of.newWallMm!, wallOf(place)),
+        ),
+        ...filletSeam(
+          'fish plates, all round',
+          plates * 2 * (2 * of.pastMm! + plateHigh),
+          { legMm, thinnerMm: Math.min(of.fishMm!, wallOf(place)) },
+          'lap',
+        ),
+      ],
       asks: ASKS,
       unchecked: ['metal under it', 'what hangs between the cuts'],
     };

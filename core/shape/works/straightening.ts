@@ -75,7 +75,7 @@ export const straightening: WorkForm = {
         ...under(of.spanMm!, 2 * depthMm, 'press too short', ['broken', 'length']),
       ],
       parts: [],
-      weldMm: 0,
+      seams: [],
       asks: [
         'why it bent, first',
         'pads under the webs, not the flange’s tip',

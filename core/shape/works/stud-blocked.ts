@@ -90,7 +90,22 @@ export const studBlocked: WorkForm = {
           shape: { is: 'triangle', snipeMm: inch(1 / 2) },
         },
       ],
-      weldMm: 0,
+      seams: [
+        {
+          what: 'block and plate, bonded',
+          type: 'bond',
+          lengthMm: 2 * of.pastMm!,
+          thinnerMm: wallOf(place),
+        },
+        {
+          what: 'screws, both sides of the tear',
+          type: 'screws',
+          lengthMm: 2 * of.pastMm!,
+          count: 2 * (Math.ceil((2 * of.pastMm!) / of.screwsMm!) + 1),
+          pitchMm: of.screwsMm!,
+          thinnerMm: wallOf(place),
+        },
+      ],
       asks: ASKS,
       unchecked: ['adhesive', 'what tore it'],
     };

@@ -77,7 +77,7 @@ export const throughPlates: WorkForm = {
           holes: [{ at: [of.plateMm! / 2, of.plateMm! / 2], diameterMm: boltHoleMm(of.boltMm!) }],
         },
       ],
-      weldMm: 0,
+      seams: [],
       asks: ASKS,
       unchecked: [...loadUnchecked(of.loadKg!), 'the other side'],
     };

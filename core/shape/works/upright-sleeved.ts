@@ -8,6 +8,7 @@ import { over, under, when } from './findings';
 import { choice, length, station, thickness } from './measures';
 import { fillet, unlessWelded, wallOf } from './metal';
 import { isOfRole } from './places';
+import { buttSeam, filletSeam } from './seam';
 import type { Measures, WorkForm, WorkPart, WorkPlace } from './work';
 
 /** A sleeve slides over and still bears: so much play in all, mm (common practice, no source: 1/8 in). */
@@ -155,8 +156,15 @@ export const uprightSleeved: WorkForm = {
           count: 2,
         },
       ],
-      weldMm: 2 * roundMm * (of.ends === 1 ? 1 : Math.SQRT2) + 2 * (of.crackMm! + 2 * of.pastMm!),
-      legMm,
+      seams: [
+        ...filletSeam(
+          'sleeve’s ends, all round',
+          2 * roundMm * (of.ends === 1 ? 1 : Math.SQRT2),
+          { legMm, thinnerMm: Math.min(of.wallMm!, wallOf(place)) },
+          'lap',
+        ),
+        ...buttSeam('sleeve’s halves, both sides', 2 * (of.crackMm! + 2 * of.pastMm!), of.wallMm!),
+      ],
       asks: ASKS,
       unchecked: ['metal under it', 'demand'],
     };

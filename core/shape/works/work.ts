@@ -1,7 +1,9 @@
 import type { AttachedBy, FittingKind, Frame, HostOn, Member } from '../../frame';
 import type { LimitSource, Practice, Steel } from '../../reference';
 import type { WorkPart } from './part';
+import type { WorkSeam } from './seam';
 
+export { SEAM_TYPES, weldOf, type SeamType, type WorkSeam } from './seam';
 export type { PartBend, PartHole, PartShape, WorkPart } from './part';
 
 /** Works at a bracket, joint, panel or member that are no plates on a member's wall. One file each. */
@@ -96,8 +98,7 @@ export interface JudgedWork {
   readonly figures: readonly WorkFigure[];
   readonly findings: readonly WorkFinding[];
   readonly parts: readonly WorkPart[];
-  readonly weldMm: number;
-  readonly legMm?: number;
+  readonly seams: readonly WorkSeam[];
   /** What is done, in order. */
   readonly asks: readonly string[];
   readonly unchecked: readonly string[];

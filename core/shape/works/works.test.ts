@@ -6,6 +6,7 @@ import {
   checkMeasures,
   massOfPartKg,
   startMeasures,
+  weldOf,
   WORK_IDS,
   workForm,
   workKind,
@@ -485,7 +486,9 @@ describe('each form worked once by hand', () => {
     const of = { alongMm: 100, downMm: 100, thicknessMm: 6, snipeMm: 20 };
     expect(figure('gusset', 'weld takes', of) / (160 * nPerMm)).toBeCloseTo(1, 1);
     expect(
-      workForm('gusset').judge(AT.gusset, { ...startMeasures(workForm('gusset'), AT.gusset), ...of }).weldMm,
+      weldOf(
+        workForm('gusset').judge(AT.gusset, { ...startMeasures(workForm('gusset'), AT.gusset), ...of }).seams,
+      ),
     ).toBe(320);
   });
   test('cross-brace: k of a 50 mm tube between hangers 250 mm down and 900 apart; its pull at 0.67 Fy', () => {
@@ -647,7 +650,7 @@ describe('on every place of every family', () => {
           const judged = form.judge(AT[id], of);
           for (const { value } of judged.figures) expect(Number.isNaN(value)).toBe(false);
           for (const { value } of judged.findings) expect(Number.isNaN(value)).toBe(false);
-          expect(judged.weldMm).toBeGreaterThanOrEqual(0);
+          expect(weldOf(judged.seams)).toBeGreaterThanOrEqual(0);
         },
       ),
       { seed: 11, numRuns: 300 },
@@ -673,7 +676,7 @@ describe('on every place of every family', () => {
     for (const id of WORK_IDS) {
       const form = workForm(id);
       const at = { ...hard(AT[id]), attachedBy: 'bolts' as const };
-      if (form.whyNot(at) === undefined && form.judge(at, startMeasures(form, at)).weldMm > 0)
+      if (form.whyNot(at) === undefined && weldOf(form.judge(at, startMeasures(form, at)).seams) > 0)
         expect([id, at.on]).toEqual(['nothing', 'member']);
     }
   });

@@ -1,9 +1,10 @@
 'use client';
 
-import { printLength, type UnitSystem } from '@/core/quantity';
+import type { UnitSystem } from '@/core/quantity';
 import type { JudgedWork, WorkWhyNot } from '@/core/shape';
 import { Reason } from '../../../../_parts/reason';
 import { sourceWords } from '../../../../_words/finding';
+import { workSeamWords } from '../../../../_words/seams';
 import {
   figureWords,
   partWords,
@@ -22,7 +23,7 @@ export function JudgedPart({
   whyNot?: WorkWhyNot;
   system: UnitSystem;
 }) {
-  const { figures, findings, parts, weldMm, legMm, asks, unchecked } = judged;
+  const { figures, findings, parts, seams, asks, unchecked } = judged;
   const isBroken = findings.some(({ weight }) => weight === 'broken') || whyNot !== undefined;
   return (
     <>
@@ -34,12 +35,9 @@ export function JudgedPart({
         {parts.map((part) => (
           <li key={part.name}>Cut: {partWords(part, system)}</li>
         ))}
-        {weldMm > 0 && (
-          <li>
-            Weld: {printLength(weldMm, system, 'length')}
-            {legMm !== undefined && `, leg ${printLength(legMm, system, 'thickness')}`}
-          </li>
-        )}
+        {seams.map((seam) => (
+          <li key={seam.what}>Join: {workSeamWords(seam, system)}</li>
+        ))}
       </ul>
       <div className="mt-1 grid gap-1">
         {findings.map((finding, k) => (

@@ -1,0 +1,1 @@
+export { riseK, STEEL_PLATE, type PlateHeat } from './thin-plate';
