@@ -1,6 +1,7 @@
 import { demoBundles } from '.';
 import { TRADE_SPOTS } from '@/core/walk';
-import { fingerprint, inputsOf, sortedRecords, type Evidence, type JobRecords } from '@/core/job';
+import { inputsOf, sortedRecords, type Evidence, type JobRecords } from '@/core/job';
+import { fingerprint } from '@/core/quantity';
 
 const bundle = demoBundles()[0]!;
 const records: JobRecords = { ...bundle, grossMassKg: bundle.unit.grossMassKg!, spotRules: TRADE_SPOTS };

@@ -4,6 +4,7 @@ export const DEFERENCE =
 
 export const CAUTIONS = {
   shape: `Cutting a frame changes what holds it up: support both sides of the cut first, and cut one side at a time. ${DEFERENCE}`,
+  arc: `Zinc, paint, oil and wax give off what poisons and burns; look behind the metal and into the cavity first. Eyes and skin covered, dry gloves, a way out, somebody watches while it is hot and after. ${DEFERENCE}`,
   join: `Before any arc: fuel tank out and out of the building, lines capped, battery off, brake and air lines and harness moved, extinguisher and fire watch, zinc and coating fumes vented. ${DEFERENCE}`,
   crack: `A cracked frame member is not used until repaired. ${DEFERENCE}`,
   foretold: `A range, not a promise: it holds for this load, this road and no new damage; water in the crack, an overload or a pot-hole ends it. ${DEFERENCE}`,

@@ -13,7 +13,8 @@ import {
   type MemberVerdict,
 } from '../weigh';
 import { isBolted, pieceName, STATE_IDS, type StateId } from '../shape';
-import { fingerprint, jobHosts } from './inputs';
+import { fingerprint } from '../quantity';
+import { jobHosts } from './inputs';
 import { workJob, type MemberWork } from './member';
 import type { JobRecords } from './records';
 import { countedRenewed } from './renewals';

@@ -16,7 +16,16 @@ import {
   tapKind,
 } from '../walk';
 import { outlineKind, renewalKind, workKind } from '../shape';
-import { seamKind } from '../join';
+import {
+  readyKind,
+  runDoneKind,
+  scrapTestKind,
+  seamKind,
+  seamLogKind,
+  stepDoneKind,
+  tightenedKind,
+  weldPlanKind,
+} from '../join';
 import { figureKind, geometryKind, hoursTakenKind, overrideKind } from '../weigh';
 
 /** Every kind of evidence there is. A new one is a file of its own in the room that owns the fact, and a line here. */
@@ -49,6 +58,13 @@ export const EVIDENCE_KINDS = [
   workKind,
   outlineKind,
   seamKind,
+  weldPlanKind,
+  readyKind,
+  runDoneKind,
+  seamLogKind,
+  scrapTestKind,
+  stepDoneKind,
+  tightenedKind,
 ] as const;
 
 type RecordOf<Kind> = Kind extends EvidenceKind<infer Rec> ? Rec : never;

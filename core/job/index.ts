@@ -10,15 +10,7 @@ export {
 } from './evidence';
 export { changed, type RecordsChange } from './changes';
 export { recorded, stands, standsOn, type JobFile, type Unreadable, type JobRecords } from './records';
-export {
-  fingerprint,
-  inputsOf,
-  jobHosts,
-  jobSpots,
-  sortedRecords,
-  type MemberInputs,
-  type SortedRecords,
-} from './inputs';
+export { inputsOf, jobHosts, jobSpots, sortedRecords, type MemberInputs, type SortedRecords } from './inputs';
 export {
   brokenRules,
   candidates,
@@ -60,6 +52,9 @@ export {
 export { jobGeometry, placeOf, straightenedFirst } from './geometry';
 export { toAlign, type ToAlign } from './alignment';
 export { toWeldShut } from './crack-welds';
+export { bentSection } from './bent-section';
+export { fittingWelds, type FittingPush, type FittingWeld } from './fitting-welds';
+export { heldSeams, jobLedger, seamLedger, seamSpot, weldTotals, type LedgerSeam } from './seams';
 export {
   ANSWERS,
   fourAnswers,

@@ -24,7 +24,8 @@ import {
 } from '../weigh';
 import { foundState, leastState } from './state-of-frame';
 import { tellsOf } from './evidence';
-import { fingerprint, jobHosts } from './inputs';
+import { fingerprint } from '../quantity';
+import { jobHosts } from './inputs';
 import type { MemberWork } from './member';
 import type { JobRecords } from './records';
 

@@ -1,5 +1,6 @@
 import { ofKind, standing, type Frame, type JobSheet, type Notice, type Strike, type Unit } from '../frame';
-import type { Kit, Practice } from '../reference';
+import type { ScrapTest } from '../join';
+import type { Kit, Person, Practice } from '../reference';
 import type { Repair } from '../shape';
 import type { HeldElsewhere } from '../trace';
 import type { MendedBefore, SpotRule } from '../walk';
@@ -50,6 +51,10 @@ export interface JobFile extends JobRecords {
   };
   /** Caps and plates that the shop can buy in. */
   readonly kits?: readonly Kit[];
+  /** Who works in the shop, and what their papers say. */
+  readonly people?: readonly Person[];
+  /** Scrap tests of the shop's other jobs, oldest first. */
+  readonly scrapTests?: readonly ScrapTest[];
   /** The name of each repair's last change, by repair, those taken out of the plan too: the next change says it was made on it. */
   readonly repairChanges: Readonly<Record<string, string>>;
   readonly closed: boolean;

@@ -15,7 +15,7 @@ import {
   type JobRecords,
   type MemberWork,
 } from '.';
-import { fingerprint } from './inputs';
+import { fingerprint } from '../quantity';
 import { defaultFrame, facesOf, familyOf, standName, typicalLoads, type Frame, type Notice } from '../frame';
 import { boltGrade, DEFAULT_PRACTICE, proofLoadN, tensileStressAreaMm2 } from '../reference';
 import { ksiToMpa, inchesToMm, lbfToNewtons, STANDARD_GRAVITY } from '../quantity';

@@ -1,5 +1,5 @@
 import { shearFlow, WELD_LINK } from '../mechanics';
-import { boltHoleMm, boltLengthMm, boltTorqueNm } from '../reference';
+import { boltHoleMm, boltLengthMm, boltSlipN, boltStack, boltTorqueNm, type BoltStack } from '../reference';
 import type { FaceId } from '../frame';
 import {
   boltsAt,
@@ -27,12 +27,19 @@ export interface BoltSet {
   readonly pitchMm: number;
   readonly gripMm: number;
   readonly lengthMm: number;
+  /** Where shank and thread lie; absent where no bolt of whole quarter inches does it. */
+  readonly stack?: BoltStack;
+  /** Before bare faces slip, N a bolt; coated faces are not counted on. */
+  readonly slipN?: number;
   readonly torqueNm?: number;
   /** The least that one counted bolt may carry for one plate, N; absent where none is counted. */
   readonly strengthN?: number;
   readonly fromMm: number;
   readonly toMm: number;
 }
+
+/** Epoxy or primer on each face that is closed (common practice, no source). */
+const COAT_MM = 0.1;
 
 /** The bolts of a repair by what they go through; none where it is welded. */
 export function boltSets({ picture, repair }: RepairPicture): BoltSet[] {
@@ -48,9 +55,13 @@ export function boltSets({ picture, repair }: RepairPicture): BoltSet[] {
     const { pieceIds, face } = bolts[0]!;
     const held = bolts.flatMap(({ strengthN }) => (strengthN === undefined ? [] : [strengthN]));
     const wallMm = picture.surface.faces.find(({ id }) => id === face)!.wallMm;
-    const gripMm = repair.pieces
-      .filter(({ id }) => pieceIds.includes(id))
-      .reduce((sum, { thicknessMm }) => sum + thicknessMm, wallMm);
+    const platesMm = [
+      wallMm,
+      ...repair.pieces.filter(({ id }) => pieceIds.includes(id)).map(({ thicknessMm }) => thicknessMm),
+    ];
+    const gripMm = platesMm.reduce((sum, each) => sum + each, 0);
+    const stack = boltStack(diameterMm, platesMm, { coatMm: COAT_MM });
+    const slipN = boltSlipN(marks, diameterMm);
     return {
       id: `K${k + 1}`,
       pieceIds,
@@ -62,7 +73,9 @@ export function boltSets({ picture, repair }: RepairPicture): BoltSet[] {
       holeMm: boltHoleMm(diameterMm),
       pitchMm,
       gripMm,
-      lengthMm: boltLengthMm(diameterMm, gripMm),
+      lengthMm: stack?.lengthMm ?? boltLengthMm(diameterMm, gripMm),
+      ...(stack && { stack }),
+      ...(slipN !== undefined && { slipN }),
       ...(torqueNm !== undefined && { torqueNm }),
       ...(held.length > 0 && { strengthN: Math.min(...held) }),
       fromMm: bolts[0]!.stationMm,

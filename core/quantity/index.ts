@@ -34,4 +34,5 @@ export {
   poundsToKg,
   STANDARD_GRAVITY,
 } from './convert';
+export { fingerprint } from './fingerprint';
 export { ONE_SIDED_95 } from './tolerance';

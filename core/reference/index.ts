@@ -146,4 +146,28 @@ export {
   type UnitForPractice,
 } from './legal';
 export { STOCK_TUBES, type StockTube } from './stock-tubes';
-export { NO_LISTS, shopListsForm, shopListsSchema, type Kit, type ShopLists } from './shop-lists';
+export {
+  NO_LISTS,
+  shopListsForm,
+  shopListsSchema,
+  type Kit,
+  type Person,
+  type ShopLists,
+} from './shop-lists';
+export {
+  ARC_WHY_NOT,
+  arcStart,
+  cutStart,
+  GASES,
+  GOUGE,
+  SETTINGS_SOURCE,
+  wireRow,
+  WIRES,
+  type ArcPosition,
+  type ArcStart,
+  type ArcWhyNot,
+  type CutStart,
+  type Gas,
+  type Wire,
+} from './weld-settings';
+export { boltSlipN, boltStack, oversizeHoleMm, STACK_SOURCE, WASHER_MM, type BoltStack } from './bolt-stack';

@@ -22,6 +22,8 @@ export const legalSchema = z.object({
   weldAsMaker: z.boolean(),
   /** Patches welded all round, no gaps. */
   seamsContinuous: z.boolean(),
+  /** Who welds has a paper on record that says so. */
+  welderQualified: z.boolean().optional(),
   /** Metal is looked at this far round a mount. */
   reachMm: z.number().gte(50).lte(1000).optional(),
   /** Kinds and uses of unit it is meant for, by their names; empty: any. */

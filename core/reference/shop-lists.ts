@@ -12,6 +12,7 @@ export const personSchema = z.object({
   /** Which paper says so, and until when. */
   qualification: z.string().trim().max(120).default(''),
 });
+export type Person = z.infer<typeof personSchema>;
 /** A place to work at. */
 export const baySchema = z.object({
   name,

@@ -1,4 +1,5 @@
 import { ofKind, standing } from '@/core/frame';
+import type { ScrapTest } from '@/core/join';
 import type { Reading } from '@/core/probe';
 import type { Evidence, EvidenceId } from '@/core/job';
 import type { HeldElsewhere } from '@/core/trace';
@@ -65,6 +66,18 @@ export function measuredElsewhere(db: Db, jobId: string): MeasuredElsewhere {
 export function heldElsewhere(db: Db, jobId: string): HeldElsewhere {
   const kept = keptElsewhere(db, jobId, ['temporary repair', 'trip']);
   return { repairs: ofKind(kept, 'temporary repair'), trips: ofKind(kept, 'trip') };
+}
+
+/** Scrap tests of the shop's other jobs, oldest first: what held there is a start here. */
+export function scrapTestsElsewhere(db: Db, jobId: string): ScrapTest[] {
+  const rows = db
+    .prepare<[string], { id: string }>(
+      "SELECT DISTINCT job_id AS id FROM evidence WHERE kind = 'scrap test' AND job_id <> ?",
+    )
+    .all(jobId);
+  return rows
+    .flatMap(({ id }) => ofKind(standingIn(db, id, ['scrap test']), 'scrap test'))
+    .sort((a, b) => a.at.localeCompare(b.at));
 }
 
 /** What each of the shop's other jobs took that recorded it and was closed: the last word of each. */

@@ -14,7 +14,13 @@ import type { Change } from '../change';
 import { refused, sameRecord, written, type Written } from '../problem';
 import { noticesOf, unitById } from '../unit';
 import { isClosed } from '../closing';
-import { heldElsewhere, hoursOfClosedJobs, measuredElsewhere, mendedBefore } from '../earlier';
+import {
+  heldElsewhere,
+  hoursOfClosedJobs,
+  measuredElsewhere,
+  mendedBefore,
+  scrapTestsElsewhere,
+} from '../earlier';
 import { shopLists } from '../shop';
 import { spotRulesFor } from '../spots';
 
@@ -44,6 +50,7 @@ export function jobFile(db: Db, jobId: string): JobFile | undefined {
   const unit = job && unitById(db, job.unitId);
   if (!job || !framed || !practised || !unit) return undefined;
   const unreadable = noting();
+  const lists = shopLists(db).part;
   const learnt = hoursLearnt(hoursOfClosedJobs(db, jobId));
   const file = {
     unit,
@@ -63,7 +70,9 @@ export function jobFile(db: Db, jobId: string): JobFile | undefined {
     strikes: strikesOf(db, jobId, unreadable.of('strike')),
     repairs: repairsOf(db, jobId, unreadable.of('repair')),
     repairChanges: repairChangesOf(db, jobId),
-    kits: shopLists(db).part.kits,
+    kits: lists.kits,
+    people: lists.people,
+    scrapTests: scrapTestsElsewhere(db, jobId),
     spotRules: spotRulesFor(db, jobId),
     closed: isClosed(db, jobId),
     mendedBefore: mendedBefore(db, jobId),

@@ -16,3 +16,6 @@ export { PhotoFigure, PhotoPicture } from './photo-figure';
 export { CracksToWeld } from './cracks-to-weld';
 export { openPart, PartsNav, usePart } from './parts';
 export { useLine, type LineState } from './use-line';
+export { ArrestPanel } from './arrest-panel';
+export { DyeTimer } from './dye-timer';
+export { useNow } from './use-now';

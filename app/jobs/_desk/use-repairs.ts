@@ -37,8 +37,11 @@ export function useRepairs() {
     [repairs, at, work],
   );
   const change = useCallback(
-    (shown: ShownRepair, to: (standing: Repair) => Partial<Repair>) =>
-      setChosen({ id: changeRepair(shown, to, by), at }),
+    (shown: ShownRepair, to: (standing: Repair) => Partial<Repair>): string => {
+      const id = changeRepair(shown, to, by);
+      setChosen({ id, at });
+      return id;
+    },
     [changeRepair, by, at],
   );
   const choose = (k: number) => setChosen({ id: repairs[k]!.repair.id, at: k });

@@ -1,3 +1,4 @@
+import { pointGroup, worstInGroup } from '../../mechanics';
 import { boltShearN } from '../../reference';
 import { inchesToMm as inch } from '../../quantity';
 import { over, under, when } from './findings';
@@ -17,21 +18,13 @@ export const PATTERN_MM = inch(1 / 32);
  */
 export function worstFastenerShare(n: number, gaugeMm: number, pitchMm: number, besideMm: number): number {
   const inRow = Math.max(1, Math.ceil(n / 2));
-  const places = Array.from({ length: n }, (_, k): [number, number] => [
-    ((n === 1 ? 0 : k % 2) - (n === 1 ? 0 : 0.5)) * gaugeMm,
-    (Math.floor(k / 2) - (inRow - 1) / 2) * pitchMm,
-  ]);
-  const [cx, cy] = [0, 1].map((axis) => places.reduce((sum, place) => sum + place[axis]!, 0) / n) as [
-    number,
-    number,
-  ];
-  const polar = places.reduce((sum, [x, y]) => sum + (x - cx) ** 2 + (y - cy) ** 2, 0);
-  return Math.max(
-    ...places.map(([x, y]) => {
-      const turn = polar > 0 ? besideMm / polar : 0;
-      return Math.hypot(turn * (y - cy), 1 / n + turn * Math.abs(x - cx));
-    }),
-  );
+  const group = pointGroup(
+    Array.from({ length: n }, (_, k) => [
+      ((n === 1 ? 0 : k % 2) - (n === 1 ? 0 : 0.5)) * gaugeMm,
+      (Math.floor(k / 2) - (inRow - 1) / 2) * pitchMm,
+    ]),
+  )!;
+  return worstInGroup(group, { at: [group.middle[0] + besideMm, group.middle[1]], y: 1 }).force;
 }
 
 export const PUSHES = ['into its seat', 'away from it'] as const;

@@ -22,8 +22,8 @@ import { Choice, Entry, Pick } from '@/ui/controls';
 import { faceWords } from '@/ui/strip';
 import { eachText, useUnitTurn } from '../../../../_parts/turned';
 import { parseStationMm, stationDigits } from '../../../../_words/station';
-import { useMember, useOnMember, usePlace, useReader, useRecords, useStamp } from '../../../_desk';
-import { DyeTimer } from './dye-timer';
+import { DyeTimer, useMember, useOnMember, usePlace, useReader, useRecords, useStamp } from '../../../_desk';
+
 import { UsedEntry, usedOf } from './used-entry';
 
 /** A crack being recorded; it outlives a reload. */

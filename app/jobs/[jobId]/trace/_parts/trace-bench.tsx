@@ -19,7 +19,7 @@ import { DraftLayer, faceWords, type StripScale } from '@/ui/strip';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { useDraft } from '../../../../_parts/remembered';
 import { printStation, stationDigits } from '../../../../_words/station';
-import {
+import { ArrestPanel,
   Bench,
   MemberStrip,
   StrikeSheet,
@@ -30,7 +30,7 @@ import {
   useRecords,
 } from '../../../_desk';
 import { AlignmentPanel } from './alignment-panel';
-import { ArrestPanel } from './arrest-panel';
+
 import { CrackPhotos } from './crack-photos';
 import { CrackForm, draftSchema, NEW_CRACK } from './crack-form';
 import { Elsewhere } from './elsewhere';

@@ -5,8 +5,12 @@ import { stressAtCrack } from '@/core/job';
 import { inchesToMm, printLength, percent, type UnitSystem } from '@/core/quantity';
 import { legalOf, LEAST_STOP_HOLE_MM, printSource, STOP_HOLE_SOURCE } from '@/core/reference';
 import { crossingOn, intensityBetween, stopHole, tipsOf, type Crack, type Tip } from '@/core/trace';
-import { NO_HOLE_WORDS } from '../../../../_words/trace';
-import { useMember, useOnMember, useReader, useRecords, useWork } from '../../../_desk';
+import { NO_HOLE_WORDS } from '../../_words/trace';
+import { useMember } from './place-context';
+import { useOnMember } from './use-on-member';
+import { useReader } from './reader-context';
+import { useRecords } from './records-context';
+import { useWork } from './work-context';
 
 /** Drills by sixteenths from 1/4 in, or by whole millimetres. */
 const DRILLS_MM: Readonly<Record<UnitSystem, readonly number[]>> = {

@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import { useRemembered } from '../../../../_parts/remembered';
+import { useRemembered } from '../../_parts/remembered';
 
 /** Dwell and developing as most makers of penetrant ask (common practice, no source: the can's own times win), minutes. */
 const STEPS = [

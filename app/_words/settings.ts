@@ -1,0 +1,17 @@
+import type { ArcWhyNot } from '@/core/reference';
+import type { UnitSystem } from '@/core/quantity';
+
+export const ARC_WHY_WORDS: Readonly<Record<ArcWhyNot, string>> = {
+  'wire too thin': 'This wire does not carry so much: a thicker one',
+  'wire too thick': 'This wire burns through metal so thin: a thinner one',
+  'gas does not go with the wire': 'Solid wire wants gas; flux-cored wire of this kind wants none',
+};
+
+/** Wire fed: inches a minute, or metres a minute. */
+export const feedWords = (mmPerS: number, system: UnitSystem): string =>
+  system === 'in'
+    ? `${Math.round((mmPerS * 60) / 25.4)} in/min of wire`
+    : `${((mmPerS * 60) / 1000).toFixed(1)} m/min of wire`;
+
+export const speedWords = (mmPerS: number, system: UnitSystem): string =>
+  system === 'in' ? `${Math.round((mmPerS * 60) / 25.4)} in/min` : `${Math.round(mmPerS * 60)} mm/min`;

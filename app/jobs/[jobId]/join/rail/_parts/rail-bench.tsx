@@ -1,0 +1,86 @@
+'use client';
+
+import Link from 'next/link';
+import { useSearchParams } from 'next/navigation';
+import { useCallback } from 'react';
+import { brokenRules, stands, type WorkedRepair } from '@/core/job';
+import { followed, isStillReady, weldBasis, type Ready, type RunDone, type WeldPlan } from '@/core/join';
+import type { StripScale } from '@/ui/strip';
+import { CAUTIONS } from '../../../../../_words/cautions';
+import { MemberStrip, useMember, useNow, useRecords, useWork } from '../../../../_desk';
+import { runsDrawn } from '../../_parts/runs-drawn';
+import { RunLayer } from '../../_parts/seam-layer';
+import { ReadyForm } from './ready-form';
+import { RunCard } from './run-card';
+
+/** One run at a time, at the rail: where to start, which way, when; ticked by hand or glove. Kept here where nothing answers. */
+export function RailBench() {
+  const { file } = useRecords();
+  const { member } = useMember();
+  const { work } = useWork();
+  const asked = useSearchParams().get('repair');
+  const plans = stands(file, 'weld plan').filter(({ memberId }) => memberId === member.id);
+  const plan = plans.findLast(({ ofId }) => ofId === asked) ?? plans.at(-1);
+  const worked = work?.repairs.find(({ repair }) => repair.id === plan?.ofId);
+  return (
+    <main id="main" className="mx-auto max-w-[860px] px-3 pb-10 pt-3">
+      <div className="flex flex-wrap items-center justify-between gap-2">
+        <h1 className="text-2xl font-semibold">At the rail, {member.name.toLowerCase()}</h1>
+        <Link className="plain" href={`/jobs/${file.job.id}/join?member=${member.id}&part=order`}>
+          Back to the order
+        </Link>
+      </div>
+      {!plan && (
+        <p className="mt-4 text-xl">
+          No order is kept for this member. Find one in Join, under <b>Order of runs</b>, and keep it.
+        </p>
+      )}
+      {plan && !work && <p className="mt-4 text-xl">working…</p>}
+      {plan && work && !worked && (
+        <p className="mt-4 text-xl font-semibold">
+          The repair this order was for is no longer planned. Back to the order: find another.
+        </p>
+      )}
+      {plan && worked && <Follow plan={plan} worked={worked} />}
+      <p className="caution mt-4">{CAUTIONS.arc}</p>
+    </main>
+  );
+}
+
+function Follow({ plan, worked }: { plan: WeldPlan; worked: WorkedRepair }) {
+  const { file } = useRecords();
+  const { member } = useMember();
+  const now = useNow();
+  const { lines } = worked.joined;
+  const done: readonly RunDone[] = stands(file, 'run').filter(({ ofId }) => ofId === plan.ofId);
+  const state = followed(plan, done, weldBasis(lines));
+  const ready: Ready | undefined = stands(file, 'ready to weld').findLast(({ ofId }) => ofId === plan.ofId);
+  const over = useCallback(
+    (scale: StripScale) => <RunLayer member={member} runs={runsDrawn(plan, done, lines)} scale={scale} />,
+    [member, plan, done, lines],
+  );
+  const broken = brokenRules(worked).length;
+  if (state.isStale)
+    return (
+      <p className="mt-4 text-xl font-semibold text-oxide">
+        The plates or their seams were changed since this order was kept: its numbers no longer mean them.
+        Plan it anew in Join.
+      </p>
+    );
+  return (
+    <>
+      <MemberStrip readings={false} height={190} over={over} />
+      {broken > 0 && (
+        <p className="mt-2 text-lg font-semibold text-oxide">
+          Not to be welded like this: rules broken, {broken}. Back in Join and Shape they are named.
+        </p>
+      )}
+      {broken === 0 &&
+        (ready && isStillReady(ready, now) ? (
+          <RunCard plan={plan} state={state} done={done} worked={worked} ready={ready} now={now} />
+        ) : (
+          <ReadyForm plan={plan} before={ready} />
+        ))}
+    </>
+  );
+}

@@ -1,0 +1,96 @@
+'use client';
+
+import { useState } from 'react';
+import { READY_CHECKS, whyNotWeld, type Ready, type ReadyCheck, type WeldPlan } from '@/core/join';
+import { legalOf } from '@/core/reference';
+import { Entry } from '@/ui/controls';
+import { READY_WORDS, WHY_NOT_WORDS } from '../../../../../_words/rail';
+import { useMember, useReader, useRecords, useStamp, useWork } from '../../../../_desk';
+
+/** Ready to weld: each check by itself, nobody's arc is struck before. Nothing is ticked for anybody. */
+export function ReadyForm({ plan, before }: { plan: WeldPlan; before: Ready | undefined }) {
+  const { file, keep } = useRecords();
+  const { member } = useMember();
+  const { work } = useWork();
+  const { by } = useReader();
+  const stamp = useStamp();
+  const [checks, setChecks] = useState<readonly ReadyCheck[]>([]);
+  const [welder, setWelder] = useState(before?.welder ?? by.trim());
+  const [leave, setLeave] = useState(before?.makersLeave ?? '');
+  const person = file.people?.find(({ name }) => name.toLowerCase() === welder.trim().toLowerCase());
+  const legal = legalOf(file.practice.legal);
+  const against = work ? whyNotWeld(work.picture.steel, legal, { welder, person, makersLeave: leave }) : [];
+  const isReady = READY_CHECKS.every((each) => checks.includes(each)) && against.length === 0;
+  const toggle = (each: ReadyCheck) =>
+    setChecks(checks.includes(each) ? checks.filter((other) => other !== each) : [...checks, each]);
+  return (
+    <form
+      aria-label="Ready to weld"
+      className="mt-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (!isReady) return;
+        keep({
+          kind: 'ready to weld',
+          ...stamp(),
+          memberId: member.id,
+          ofId: plan.ofId,
+          checks: [...checks],
+          welder: welder.trim(),
+          qualification: person?.qualification ?? '',
+          makersLeave: leave.trim(),
+          note: '',
+        });
+      }}
+    >
+      <h2 className="text-xl font-semibold">Ready to weld?</h2>
+      {before && <p className="caption">The last look holds no longer: it was made over 12 hours ago.</p>}
+      <ul className="mt-1 grid gap-2">
+        {READY_CHECKS.map((each) => (
+          <li key={each}>
+            <button
+              type="button"
+              className="plain w-full justify-start! py-3 text-left text-lg"
+              aria-pressed={checks.includes(each)}
+              onClick={() => toggle(each)}
+            >
+              <span aria-hidden className="mr-2 inline-block w-5 text-center font-bold">
+                {checks.includes(each) ? '✓' : '·'}
+              </span>
+              {READY_WORDS[each]}
+            </button>
+          </li>
+        ))}
+      </ul>
+      <div className="mt-3 flex flex-wrap gap-3">
+        <Entry
+          label="who welds it"
+          className="w-40"
+          maxLength={40}
+          value={welder}
+          onChange={(event) => setWelder(event.target.value)}
+          {...(person && { hint: person.qualification || `${person.role}; no paper on record` })}
+        />
+        {legal.weldAsMaker && (
+          <Entry
+            label="the maker’s leave: where it stands"
+            className="min-w-[240px] grow"
+            maxLength={200}
+            value={leave}
+            onChange={(event) => setLeave(event.target.value)}
+          />
+        )}
+      </div>
+      {against.length > 0 && (
+        <ul className="mt-2 font-semibold text-oxide" aria-label="What stands against it">
+          {against.map((why) => (
+            <li key={why}>{WHY_NOT_WORDS[why]}.</li>
+          ))}
+        </ul>
+      )}
+      <button type="submit" className="solid mt-3 text-lg" disabled={!isReady}>
+        Ready: show the first run
+      </button>
+    </form>
+  );
+}

@@ -1,0 +1,118 @@
+import {
+  baseMetalStrengthNPerMm,
+  filletStrengthNPerMm,
+  lineGroup,
+  worstInGroup,
+  type GroupLoad,
+} from '../mechanics';
+import { fittingsOn, sidesOf, type Fitting, type Frame, type Member } from '../frame';
+import { STANDARD_GRAVITY } from '../quantity';
+import { chosenLegMm, FILLER_TENSILE_MPA, steel, type Practice } from '../reference';
+import { workPlace } from '../shape';
+
+/** What a bracket's welds are asked for, one way at a time. */
+export type FittingPush = 'bump' | 'brake' | 'scrub';
+
+/** A welded bracket's weld group as a line, under what hangs on it. Forces N/mm. */
+export interface FittingWeld {
+  readonly hostId: string;
+  readonly name: string;
+  readonly loadKg: number;
+  readonly legMm: number;
+  readonly strengthNPerMm: number;
+  readonly asked: readonly { readonly push: FittingPush; readonly nPerMm: number }[];
+  /** The worst of them over the strength. */
+  readonly use: number;
+}
+
+/** Why a welded bracket's demand is not worked out. */
+export interface FittingWeldUnknown {
+  readonly hostId: string;
+  readonly name: string;
+  readonly lacks: 'its size' | 'what hangs on it';
+}
+
+/**
+ * The welds of every bracket welded to a member, all round its own plate as made: bump straight up, brake fore and aft and scrub sideways at the height its load
+ * acts, each by itself. The wall beside is counted as made; what was found of it is the member's own verdict.
+ *
+ *    y up │  ┌──────┐ high     x along the member; out of the plane towards whoever looks
+ *         └──┴─along┴── x
+ */
+export function fittingWelds(
+  frame: Frame,
+  practice: Practice,
+  member: Member,
+): { readonly judged: FittingWeld[]; readonly unknown: FittingWeldUnknown[] } {
+  const hosts = fittingsOn(frame, member)
+    .map(({ id }) => frame.fittings.find((fitting) => fitting.id === id))
+    .filter((fitting): fitting is Fitting => fitting?.attached?.by === 'weld')
+    .flatMap((fitting) => sidesOf(fitting).map((side) => ({ fitting, hostId: `${fitting.id} ${side}` })));
+  const judged: FittingWeld[] = [];
+  const unknown: FittingWeldUnknown[] = [];
+  for (const { fitting, hostId } of hosts) {
+    const place = workPlace(frame, practice, { on: 'fitting', hostId });
+    if (!place || place.member.id !== member.id) continue;
+    const { name, loadKg } = place;
+    if (!fitting.size) unknown.push({ hostId, name, lacks: 'its size' });
+    else if (!(loadKg > 0)) unknown.push({ hostId, name, lacks: 'what hangs on it' });
+    else judged.push({ hostId, name, loadKg, ...groupOf(practice, member, fitting, loadKg) });
+  }
+  return { judged, unknown };
+}
+
+function groupOf(practice: Practice, member: Member, fitting: Fitting, loadKg: number) {
+  const { alongMm, highMm, thicknessMm } = fitting.size!;
+  const of = steel(member.steel);
+  const legMm = chosenLegMm(thicknessMm, member.shape.thicknessMm);
+  const strengthNPerMm = Math.min(
+    filletStrengthNPerMm(legMm, FILLER_TENSILE_MPA),
+    baseMetalStrengthNPerMm(Math.min(thicknessMm, member.shape.thicknessMm), of.yieldMpa, of.tensileMpa),
+  );
+  const corners = [
+    [0, 0],
+    [alongMm, 0],
+    [alongMm, highMm],
+    [0, highMm],
+  ] as const;
+  const group = lineGroup(corners.map((corner, k) => [corner, corners[(k + 1) % 4]!]))!;
+  const asked = (['bump', 'brake', 'scrub'] as const).map((push) => ({
+    push,
+    nPerMm: worstInGroup(group, loadOf(push, practice, { alongMm, highMm, loadKg, fitting })).force,
+  }));
+  return {
+    legMm,
+    strengthNPerMm,
+    asked,
+    use: Math.max(...asked.map(({ nPerMm }) => nPerMm)) / strengthNPerMm,
+  };
+}
+
+/** Its load acts under the middle of its plate, as far below the rail's middle as the frame says, and as far out. */
+function loadOf(
+  push: FittingPush,
+  { loadFactors: { bumpG, brakeG, scrubShare } }: Practice,
+  {
+    alongMm,
+    highMm,
+    loadKg,
+    fitting: { dropMm = 0, outMm = 0 },
+  }: {
+    readonly alongMm: number;
+    readonly highMm: number;
+    readonly loadKg: number;
+    readonly fitting: Fitting;
+  },
+): GroupLoad {
+  const weightN = STANDARD_GRAVITY * loadKg;
+  const at = [alongMm / 2, highMm / 2 - dropMm] as const;
+  switch (push) {
+    // Straight up, beside the wall by how far it stands out: it bends the group out of its plane.
+    case 'bump':
+      return { at: [alongMm / 2, highMm / 2], y: bumpG * weightN, mx: bumpG * weightN * Math.abs(outMm) };
+    case 'brake':
+      return { at, x: brakeG * weightN };
+    case 'scrub':
+      return { at, z: scrubShare * weightN };
+  }
+}

@@ -1,0 +1,158 @@
+import { memberOf, type Member } from '../frame';
+import {
+  mayBeCovered,
+  seamStands,
+  weldRuns,
+  type SeamLog,
+  type SeamStands,
+  type SeamSaid,
+  type WeldLine,
+} from '../join';
+import type { SeamType, WorkSeam } from '../shape';
+import type { Photo } from '../walk';
+import { toWeldShut } from './crack-welds';
+import type { MemberWork, WorkedRepair } from './member';
+import { stands, type JobRecords } from './records';
+import { worksOf, worksOn } from './works';
+
+/** One seam of what is planned on a member, with its log. */
+export interface LedgerSeam {
+  readonly memberId: string;
+  /** Repair, work or crack. */
+  readonly ofId: string;
+  readonly of: 'plate' | 'work' | 'crack';
+  /** What its records name. */
+  readonly seam: string;
+  /** What stands beside it on the steel. */
+  readonly mark: string;
+  readonly type: SeamType;
+  readonly lengthMm: number;
+  readonly volumeMm3: number;
+  readonly legMm?: number;
+  readonly line?: WeldLine;
+  readonly workSeam?: WorkSeam;
+  readonly log: readonly SeamLog[];
+  readonly photos: readonly Photo[];
+  readonly leftOpen?: string;
+  readonly stands: SeamStands;
+}
+
+type Kept = Pick<JobRecords, 'evidence' | 'strikes' | 'frame' | 'practice'>;
+type Worked = Pick<MemberWork, 'picture' | 'repairs'>;
+type Bare = Omit<LedgerSeam, 'log' | 'photos' | 'stands' | 'memberId'>;
+
+/** Where a seam's photos are pinned. */
+export const seamSpot = (ofId: string, seam: string): string => `seam ${ofId} ${seam}`.slice(0, 120);
+
+/** Every seam of what somebody decided to make on a member: kept repairs, works, cracks to be welded shut; with what its log says. */
+export function seamLedger(records: Kept, work: Worked): LedgerSeam[] {
+  const { member } = work.picture;
+  const logs = stands(records, 'seam log').filter(({ memberId }) => memberId === member.id);
+  const photos = stands(records, 'photo').filter(({ memberId }) => memberId === member.id);
+  const said = stands(records, 'seam').filter(({ memberId }) => memberId === member.id);
+  return [...ofPlates(work), ...ofWorks(records, member, said), ...ofCracks(work)].map((bare) => {
+    const log = logs.filter(({ ofId, seam }) => ofId === bare.ofId && seam === bare.seam);
+    const own = photos.filter(({ spotId }) => spotId === seamSpot(bare.ofId, bare.seam));
+    return {
+      ...bare,
+      memberId: member.id,
+      log,
+      photos: own,
+      stands: seamStands(log, { hasPhoto: own.length > 0, isLeftOpen: bare.leftOpen !== undefined }),
+    };
+  });
+}
+
+const ofPlates = ({ picture, repairs }: Worked): Bare[] =>
+  repairs
+    .filter(({ isProposal }) => !isProposal)
+    .flatMap((worked) =>
+      worked.joined.lines.map((line) => ({
+        ofId: worked.repair.id,
+        of: 'plate' as const,
+        seam: line.key,
+        mark: line.id,
+        type: line.type,
+        lengthMm: line.lengthMm,
+        volumeMm3: volumeOf(picture.member, worked, line),
+        legMm: line.legMm,
+        line,
+        ...(line.leftOpen !== undefined && { leftOpen: line.leftOpen }),
+      })),
+    );
+
+/** Laid metal of a line: its runs' own. */
+export const volumeOf = (member: Member, { repair }: Pick<WorkedRepair, 'repair'>, line: WeldLine): number =>
+  weldRuns(member.shape, [line], (id) => repair.pieces.find((piece) => piece.id === id)!.thicknessMm).reduce(
+    (sum, { volumeMm3 }) => sum + volumeMm3,
+    0,
+  );
+
+function ofWorks(records: Kept, member: Member, said: readonly SeamSaid[]): Bare[] {
+  return worksOn(worksOf(records), member.id)
+    .filter(({ place, isDone }) => place.member.id === member.id && !isDone)
+    .flatMap(({ work, judged }, k) =>
+      judged.seams.map((workSeam, n): Bare => {
+        const seam = `${n + 1} ${workSeam.what}`.slice(0, 60);
+        const leftOpen = said
+          .filter((each) => each.ofId === work.id && each.seam === seam)
+          .reduce<string | undefined>((last, each) => each.leftOpen ?? last, undefined);
+        return {
+          ofId: work.id,
+          of: 'work',
+          seam,
+          mark: `W${k + 1}.${n + 1}`,
+          type: workSeam.type,
+          lengthMm: workSeam.lengthMm,
+          volumeMm3: workVolume(workSeam),
+          ...(workSeam.legMm !== undefined && { legMm: workSeam.legMm }),
+          workSeam,
+          ...(leftOpen && { leftOpen }),
+        };
+      }),
+    );
+}
+
+function workVolume({ type, lengthMm, legMm = 0, count = 0, diameterMm = 0, thinnerMm }: WorkSeam): number {
+  if (type === 'bond' || type === 'screws') return 0;
+  if (count > 0 && diameterMm > 0) return ((count * Math.PI * diameterMm ** 2) / 4) * thinnerMm;
+  if (legMm > 0) return (legMm ** 2 / 2) * lengthMm;
+  // A groove filled flush, as wide on the mean as it is deep.
+  return thinnerMm ** 2 * 0.8 * lengthMm;
+}
+
+const ofCracks = (work: Worked): Bare[] =>
+  toWeldShut(work).map((weld, k) => ({
+    ofId: weld.crackId,
+    of: 'crack',
+    seam: 'groove',
+    mark: `C${k + 1}`,
+    type: weld.groove === 'V' ? 'bevel' : 'butt',
+    lengthMm: weld.lengthMm,
+    volumeMm3: weld.weldMm3,
+  }));
+
+/** Seams that nothing may be laid over yet: no coat, no plate, no skin. */
+export const heldSeams = (ledger: readonly LedgerSeam[]): LedgerSeam[] =>
+  ledger.filter((each) => !mayBeCovered(each.stands));
+
+/** Members that anything is decided for, with their seams. */
+export const jobLedger = (records: Kept, works: readonly Worked[]): LedgerSeam[] =>
+  works
+    .filter(({ picture }) => memberOf(records.frame, picture.member.id))
+    .flatMap((work) => seamLedger(records, work));
+
+/** Length of seam that a volume is laid along, laps apart: what consumables are reckoned from. */
+export const weldTotals = (
+  ledger: readonly LedgerSeam[],
+): { readonly volumeMm3: number; readonly lengthMm: number; readonly lapMm: number } =>
+  ledger
+    .filter(({ type, leftOpen }) => type !== 'bond' && type !== 'screws' && leftOpen === undefined)
+    .reduce(
+      (sum, { volumeMm3, lengthMm, type }) => ({
+        volumeMm3: sum.volumeMm3 + volumeMm3,
+        lengthMm: sum.lengthMm + lengthMm,
+        lapMm: sum.lapMm + (type === 'lap' || type === 'plug' ? lengthMm : 0),
+      }),
+      { volumeMm3: 0, lengthMm: 0, lapMm: 0 },
+    );

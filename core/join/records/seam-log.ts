@@ -1,0 +1,77 @@
+import { z } from 'zod';
+import { evidenceKind } from '../../frame';
+import { seamKeySchema } from '../said';
+import { atSeam, onItsMember } from './stamp';
+
+/** What is looked for along a weld (AWS D1.1 visual acceptance, from memory, in a shop's words). */
+export const DEFECTS = [
+  'crack',
+  'porosity',
+  'undercut',
+  'missed length',
+  'too small',
+  'no fusion',
+  'burnt through',
+  'crater not filled',
+] as const;
+export type Defect = (typeof DEFECTS)[number];
+
+export const DYES = ['not done', 'clean', 'bled'] as const;
+
+/** One entry in a seam's log: laid, looked at. Later entries answer earlier ones; none is ever taken away. */
+export const seamLogSchema = z
+  .object({
+    kind: z.literal('seam log'),
+    ...atSeam,
+    seam: seamKeySchema,
+    mark: z.string().min(1).max(12),
+    what: z.enum(['welded', 'looked at']),
+    /** Of welding. */
+    machine: z.string().trim().max(60).optional(),
+    amps: z.number().gt(0).lte(1000).optional(),
+    volts: z.number().gt(0).lte(100).optional(),
+    wire: z.string().trim().max(60).optional(),
+    ambientC: z.number().gte(-50).lte(60).optional(),
+    /** Of looking: what was found, and nothing found is a finding too. */
+    defects: z.array(z.enum(DEFECTS)).max(DEFECTS.length).optional(),
+    dye: z.enum(DYES).optional(),
+  })
+  .refine(({ what, defects }) => what !== 'looked at' || defects !== undefined, {
+    message: 'a look says what was found, or that nothing was',
+    path: ['defects'],
+  });
+export type SeamLog = z.infer<typeof seamLogSchema>;
+
+export const seamLogKind = evidenceKind<SeamLog>({
+  name: 'seam log',
+  schema: seamLogSchema,
+  fits: onItsMember,
+  tells: () => [],
+});
+
+export const SEAM_STANDS = [
+  'not welded',
+  'not looked at',
+  'defect',
+  'no photo',
+  'good',
+  'left open',
+] as const;
+export type SeamStands = (typeof SEAM_STANDS)[number];
+
+/** How a seam stands by its log: the last welding and what was seen since. Dye that bled is a crack. */
+export function seamStands(
+  log: readonly SeamLog[],
+  { hasPhoto, isLeftOpen }: { readonly hasPhoto: boolean; readonly isLeftOpen: boolean },
+): SeamStands {
+  if (isLeftOpen) return 'left open';
+  const welded = log.findLastIndex(({ what }) => what === 'welded');
+  if (welded < 0) return 'not welded';
+  const look = log.slice(welded + 1).findLast(({ what }) => what === 'looked at');
+  if (!look) return 'not looked at';
+  if ((look.defects ?? []).length > 0 || look.dye === 'bled') return 'defect';
+  return hasPhoto ? 'good' : 'no photo';
+}
+
+/** Nothing is laid over a seam that stands like this: no coat, no plate, no skin. */
+export const mayBeCovered = (stands: SeamStands): boolean => stands === 'good' || stands === 'left open';

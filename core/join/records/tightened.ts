@@ -1,0 +1,35 @@
+import { z } from 'zod';
+import { evidenceKind } from '../../frame';
+import { atSeam, onItsMember } from './stamp';
+
+/** Bolts of a set brought to their torque, or looked at again. */
+export const tightenedSchema = z.object({
+  kind: z.literal('tightened'),
+  ...atSeam,
+  set: z.string().min(1).max(12),
+  torqueNm: z.number().gt(0, 'a torque is more than nothing').lte(5000),
+  /** How many turned before they clicked, when they were looked at again. */
+  moved: z.number().int().gte(0).lte(400).optional(),
+});
+export type Tightened = z.infer<typeof tightenedSchema>;
+
+export const tightenedKind = evidenceKind<Tightened>({
+  name: 'tightened',
+  schema: tightenedSchema,
+  fits: onItsMember,
+  tells: () => [],
+});
+
+/** Bolts settle: looked at again after a day at the latest (common practice, no source: 50 to 100 miles, or a day). */
+export const LOOK_AGAIN_HOURS = 24;
+
+export const RETIGHTEN = ['not tightened', 'look again', 'wait', 'settled'] as const;
+export type Retighten = (typeof RETIGHTEN)[number];
+
+/** How a set stands: never tightened; tightened and due again; not due yet; looked at again and none had moved. */
+export function retighten(log: readonly Pick<Tightened, 'at' | 'moved'>[], nowMs: number): Retighten {
+  const last = log.at(-1);
+  if (!last) return 'not tightened';
+  if (last.moved === 0) return 'settled';
+  return nowMs - Date.parse(last.at) >= LOOK_AGAIN_HOURS * 3_600_000 ? 'look again' : 'wait';
+}
