@@ -1,4 +1,4 @@
-// npm run bench [-- sections|frames|maps|next-reading|cracks|repairs|nesting|csv|screens|typing|yard|faults …]: figures of this machine, now; compare within one run only.
+// npm run bench [-- sections|frames|maps|next-reading|cracks|repairs|nesting|runs|csv|screens|typing|yard|faults …]: figures of this machine, now; compare within one run only.
 import { spawnSync } from 'node:child_process';
 import { ensureBuild, ensureNpmPackages } from '../set-up/machine.mjs';
 
@@ -6,7 +6,7 @@ ensureNpmPackages();
 const asked = process.argv.slice(2);
 const wants = (name) => asked.length === 0 || asked.includes(name);
 // Bundled as the browser gets it: module by module, every import is a look-up that the product does not pay for.
-for (const name of ['sections', 'frames', 'maps', 'next-reading', 'cracks', 'repairs', 'nesting'].filter(
+for (const name of ['sections', 'frames', 'maps', 'next-reading', 'cracks', 'repairs', 'nesting', 'runs'].filter(
   wants,
 )) {
   const { build } = await import('esbuild');

@@ -31,6 +31,7 @@ export const PRACTICE_SECTIONS = [
   'load cases',
   'by duty',
   'plates',
+  'welds',
   'money and hours',
 ] as const;
 export type PracticeSection = (typeof PRACTICE_SECTIONS)[number];
@@ -82,6 +83,10 @@ const SECTION_ROWS: Readonly<Record<PracticeSection, readonly Row[]>> = {
     ['bendK', 'brake: K', 'number'],
     ['bendRadiusPerThickness', 'inside radius, of thickness', 'number'],
     ['drainDiameterMm', 'drain hole', 'length'],
+  ],
+  welds: [
+    ['weld.plugMm', 'plug hole (empty: the published size)', 'length', true],
+    ['weld.runMm', 'run laid to continuous (empty: the shortest allowed)', 'length', true],
   ],
   'money and hours': [
     ['money.ratePerHour', 'money an hour', 'number'],

@@ -59,7 +59,7 @@ export function LegalForm({
               <input
                 type="checkbox"
                 className="size-5 accent-[var(--ink)]"
-                checked={legal[key]}
+                checked={legal[key] ?? false}
                 onChange={(event) => onChange(withLegal(practice, legal.id, { [key]: event.target.checked }))}
               />{' '}
               {LEGAL_WORDS[key]}

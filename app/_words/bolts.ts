@@ -16,8 +16,8 @@ export function stackWords({ stack, gripMm, diameterMm }: BoltSet, system: UnitS
   return [
     `${length(stack.lengthMm)} long on a grip of ${length(stack.gripMm)}, ${stack.washers} washers`,
     `thread left past the nut ${length(stack.threadLeftMm)}`,
-    stack.isShankInPlates
-      ? 'no thread in the plates'
-      : 'thread lies in the plates: counted so; a longer bolt with more washers keeps it out',
+    stack.isShankInPlanes
+      ? 'no thread between the plates'
+      : 'thread lies between the plates, and is counted so; a longer bolt with more washers keeps it out',
   ].join('; ');
 }

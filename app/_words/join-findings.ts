@@ -51,6 +51,11 @@ const JOIN_WORDS: Readonly<Record<JoinFindingCode, Say<JoinFinding>>> = {
     detail: `the published size; the trade’s usual ${printLength(f.limit!, s, 'length')} is smaller`,
     change: 'your procedure',
   }),
+  'plug-under-published': (f, s) => ({
+    title: `Plug holes ${printLength(f.value!, s, 'length')}, the shop’s own`,
+    detail: `the published size for this plate is ${printLength(f.limit!, s, 'length')}: counted by their own area`,
+    change: 'Shop: plug hole; or leave it empty for the published size',
+  }),
   'no-lines': () => ({
     title: 'Nothing holds it',
     detail: 'no weld lands, and no bolt has its place',

@@ -40,12 +40,13 @@ export const WAYS_WORDS: {
   ],
 };
 export const LEGAL_WORDS: Readonly<
-  Record<'flangesUncut' | 'flangesUndrilled' | 'weldAsMaker' | 'seamsContinuous', string>
+  Record<'flangesUncut' | 'flangesUndrilled' | 'weldAsMaker' | 'seamsContinuous' | 'welderQualified', string>
 > = {
   flangesUncut: 'flanges between the axles not cut, but as the maker says',
   flangesUndrilled: 'no holes in flanges, but as the maker says',
   weldAsMaker: 'welding on the frame only as the maker allows',
   seamsContinuous: 'patches welded all round, no gaps',
+  welderQualified: 'who welds has a paper on record',
 };
 /** What a profile asks, in a line. */
 export const legalLine = (legal: Legal): string => {
@@ -59,6 +60,7 @@ export const SECTION_WORDS: Readonly<Record<PracticeSection, string>> = {
   'load cases': 'Load cases',
   'by duty': 'Load cases by what a unit is used for',
   plates: 'Plates and brake',
+  welds: 'Plug holes and runs',
   'money and hours': 'Rate, prices and norms',
 };
 

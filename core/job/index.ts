@@ -54,7 +54,15 @@ export { toAlign, type ToAlign } from './alignment';
 export { toWeldShut } from './crack-welds';
 export { bentSection } from './bent-section';
 export { fittingWelds, type FittingPush, type FittingWeld } from './fitting-welds';
-export { heldSeams, jobLedger, seamLedger, seamSpot, weldTotals, type LedgerSeam } from './seams';
+export {
+  heldSeams,
+  laidAndHeld,
+  jobLedger,
+  seamLedger,
+  seamSpot,
+  weldTotals,
+  type LedgerSeam,
+} from './seams';
 export {
   ANSWERS,
   fourAnswers,

@@ -136,6 +136,15 @@ const ofCracks = (work: Worked): Bare[] =>
 export const heldSeams = (ledger: readonly LedgerSeam[]): LedgerSeam[] =>
   ledger.filter((each) => !mayBeCovered(each.stands));
 
+/** Seams in a stretch that were laid and that nothing may be laid over yet: what hides them is not put right. A seam with no log at all holds nobody up. */
+export const laidAndHeld = (
+  ledger: readonly LedgerSeam[],
+  { fromMm, toMm }: { readonly fromMm: number; readonly toMm: number },
+): LedgerSeam[] =>
+  heldSeams(ledger).filter(
+    ({ stands: how, line }) => how !== 'not welded' && line && line.fromMm <= toMm && line.toMm >= fromMm,
+  );
+
 /** Members that anything is decided for, with their seams. */
 export const jobLedger = (records: Kept, works: readonly Worked[]): LedgerSeam[] =>
   works

@@ -1,15 +1,5 @@
 import { boltedForceN, plateForceN, type BoltedRepair, type Piece, type RepairPicture } from '../shape';
-import { strengthNPerMm, type WeldLine } from './weld-line';
-
-/** What one end of a piece must bring into the plate, and what its welds or bolts can. */
-export interface EndDemand {
-  readonly pieceId: string;
-  readonly end: 'front end' | 'rear end';
-  readonly forceN: number;
-  readonly capacityN: number;
-  /** Weld within this run counts: from the end to the damage. */
-  readonly runMm: number;
-}
+import { strengthNPerMm, type EndDemand, type WeldLine } from './weld-line';
 
 /** Ends of bolted pieces: the bolts between each and the damage. */
 export const boltedEnds = (context: RepairPicture, repair: BoltedRepair): EndDemand[] =>

@@ -2,8 +2,7 @@ import { BURNS_THROUGH_MM, boltShearN, GAP_IGNORED_MM, gapLimitMm, plugHoleMm } 
 import { inchesToMm } from '../quantity';
 import { isBolted, type RepairPicture } from '../shape';
 import type { BoltSet } from './bolt-set';
-import { strengthNPerMm, type Joining, type WeldLine } from './weld-line';
-import type { EndDemand } from './end-demand';
+import { strengthNPerMm, type EndDemand, type Joining, type WeldLine } from './weld-line';
 import { isGapOver } from './said';
 
 export const JOIN_FINDING_CODES = [
@@ -16,6 +15,7 @@ export const JOIN_FINDING_CODES = [
   'weight-unknown',
   'overhead',
   'trade-plug-smaller',
+  'plug-under-published',
   'no-lines',
   'wall-bears',
   'bolts-short',
@@ -100,7 +100,7 @@ function saidRemarks({ picture: { legal } }: RepairPicture, all: readonly WeldLi
     ),
     ...about('gap-over', 'broken', over, {
       value: most(over),
-      limit: Math.min(...over.map(({ wallMm }) => gapLimitMm(wallMm))),
+      limit: Math.min(...over.map(({ thinnerMm }) => gapLimitMm(thinnerMm))),
     }),
     ...about(
       'access-poor',
@@ -162,17 +162,25 @@ function endRemark(end: EndDemand, fillets: readonly WeldLine[]): JoinFinding[] 
 
 /** The trade's plug hole. */
 const TRADE_PLUG_MM = inchesToMm(3 / 8);
+/** A plug hole under the published size is said; the published size against the trade's is a note. */
 function plugRemark({ repair }: RepairPicture, { lines }: Joining): JoinFinding[] {
-  const value = plugHoleMm(repair.pieces[0]!.thicknessMm);
-  if (!repair.plugs || value <= TRADE_PLUG_MM) return [];
   const plugs = lines.filter((line) => line.kind === 'plug');
-  return [
-    {
-      code: 'trade-plug-smaller',
-      weight: 'note',
-      lineIds: plugs.map(({ id }) => id),
-      value,
-      limit: TRADE_PLUG_MM,
-    },
-  ];
+  if (!repair.plugs) return [];
+  const published = plugHoleMm(repair.pieces[0]!.thicknessMm);
+  const small = plugs.filter((line) => line.plugs!.diameterMm < published - 1e-6);
+  if (small.length > 0) {
+    const value = Math.min(...small.map((line) => line.plugs!.diameterMm));
+    return about('plug-under-published', 'deviation', small, { value, limit: published });
+  }
+  return published > TRADE_PLUG_MM
+    ? [
+        {
+          code: 'trade-plug-smaller',
+          weight: 'note',
+          lineIds: plugs.map(({ id }) => id),
+          value: published,
+          limit: TRADE_PLUG_MM,
+        },
+      ]
+    : [];
 }

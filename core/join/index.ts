@@ -1,3 +1,4 @@
+export { benchTime, type BenchTime } from './bench-time';
 export * from './records';
 export { consumed, startFrom, type ArcAsked, type Consumed } from './settings';
 export * from './sequence';
@@ -6,6 +7,7 @@ export {
   strengthNPerMm,
   WELD_ACCESS,
   WELD_POSITIONS,
+  type EndDemand,
   type Joining,
   type Runs,
   type WeldAccess,
@@ -13,7 +15,6 @@ export {
   type WeldPlace,
   type WeldPosition,
 } from './weld-line';
-export { type EndDemand } from './end-demand';
 export { isGapOver, POOR_ACCESS_SHARE, seamKind, type SeamSaid } from './said';
 export { checkJoining, JOIN_FINDING_CODES, type JoinFinding, type JoinFindingCode } from './finding';
 export { BACKINGS, crackWelds, type Backing, type CrackWeld } from './crack-weld';

@@ -32,6 +32,7 @@ const line = (more: Partial<WeldLine> = {}): WeldLine => ({
   maximumLegMm: 5,
   style: 'continuous',
   position: 'horizontal',
+  thinnerMm: 6,
   wallMm: 6,
   fillerNPerMm: 500,
   baseNPerMm: 600,
@@ -66,7 +67,7 @@ test.each<[string, Partial<WeldLine>, string[][]]>([
   ['a gap that grows its leg', { gapMm: 1.6 }, [AMPLE, ['gap-grows-leg', 'note']]],
   ['the widest gap in plate', { gapMm: 4.76 }, [AMPLE, ['gap-grows-leg', 'note']]],
   ['a gap too wide in plate', { gapMm: 4.78 }, [AMPLE, ['gap-over', 'broken']]],
-  ['a gap too wide in sheet', { gapMm: 1.6, wallMm: 4.7 }, [AMPLE, ['gap-over', 'broken']]],
+  ['a gap too wide in sheet', { gapMm: 1.6, thinnerMm: 4.7 }, [AMPLE, ['gap-over', 'broken']]],
   ['poor access', { access: 'poor' }, [AMPLE, ['access-poor', 'note']]],
   ['a wall just thick enough', { wallMm: 1.59 }, [AMPLE]],
   ['a wall that burns through', { wallMm: 1.58 }, [AMPLE, ['burns-through', 'deviation']]],
@@ -106,11 +107,17 @@ test('an end that cannot take its plate’s force is short; one that just can is
 });
 
 test('the trade’s 3/8 plug is said to be smaller only where the published hole is larger', () => {
-  const plug = line({ kind: 'plug', id: 'A2' });
+  const diameterMm = plugHoleMm(inchesToMm(1 / 8));
+  const plug = line({ kind: 'plug', id: 'A2', plugs: { count: 3, diameterMm, strengthN: 1 } });
   expect(plugHoleMm(inchesToMm(1 / 16))).toBeLessThanOrEqual(inchesToMm(7 / 16));
   expect(codes([line(), plug], { plugs: true, thicknessMm: inchesToMm(1 / 8) })).toEqual([
     AMPLE,
     ['trade-plug-smaller', 'note'],
+  ]);
+  const small = { ...plug, plugs: { ...plug.plugs!, diameterMm: diameterMm - 0.1 } };
+  expect(codes([line(), small], { plugs: true, thicknessMm: inchesToMm(1 / 8) })).toEqual([
+    AMPLE,
+    ['plug-under-published', 'deviation'],
   ]);
   expect(codes([line(), plug], { plugs: false, thicknessMm: inchesToMm(1 / 8) })).toEqual([AMPLE]);
 });

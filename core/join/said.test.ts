@@ -22,6 +22,7 @@ const LINE: WeldLine = {
   style: 'continuous',
   position: 'horizontal',
   access: 'good',
+  thinnerMm: 6,
   wallMm: 6,
   fillerNPerMm: 500,
   baseNPerMm: 600,

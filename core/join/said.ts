@@ -72,5 +72,5 @@ export function settled(line: WeldLine, repairId: string, said: readonly SeamSai
 }
 
 /** A gap too wide to weld over: the parts are fitted again. */
-export const isGapOver = ({ gapMm, wallMm }: Pick<WeldLine, 'gapMm' | 'wallMm'>): boolean =>
-  gapMm !== undefined && gapMm > gapLimitMm(wallMm) + 1e-6;
+export const isGapOver = ({ gapMm, thinnerMm }: Pick<WeldLine, 'gapMm' | 'thinnerMm'>): boolean =>
+  gapMm !== undefined && gapMm > gapLimitMm(thinnerMm) + 1e-6;

@@ -2,7 +2,6 @@ import type { Point } from '../geometry';
 import type { FaceId } from '../frame';
 import type { SeamType } from '../shape';
 import type { BoltSet } from './bolt-set';
-import type { EndDemand } from './end-demand';
 
 export type WeldPlace =
   | 'upper edge'
@@ -46,6 +45,8 @@ export interface WeldLine {
   readonly legMm: number;
   readonly minimumLegMm: number;
   readonly maximumLegMm: number;
+  /** The thinner of plate and wall, as made. */
+  readonly thinnerMm: number;
   /** Lower-bound wall beneath. */
   readonly wallMm: number;
   readonly style: 'continuous' | 'runs to continuous' | 'skip';
@@ -65,6 +66,16 @@ export interface WeldLine {
 
 export const strengthNPerMm = (line: Pick<WeldLine, 'fillerNPerMm' | 'baseNPerMm'>): number =>
   Math.min(line.fillerNPerMm, line.baseNPerMm);
+
+/** What one end of a piece must bring into the plate, and what its welds or bolts can. */
+export interface EndDemand {
+  readonly pieceId: string;
+  readonly end: 'front end' | 'rear end';
+  readonly forceN: number;
+  readonly capacityN: number;
+  /** Weld within this run counts: from the end to the damage. */
+  readonly runMm: number;
+}
 
 export interface Joining {
   readonly lines: readonly WeldLine[];

@@ -26,8 +26,8 @@ export interface BoltStack {
   readonly shankMm: number;
   /** Thread past the nut. */
   readonly threadLeftMm: number;
-  /** No thread lies in the plates but in the last washers' thickness of the last one. */
-  readonly isShankInPlates: boolean;
+  /** Every plane between two plates crosses the shank, none the thread. */
+  readonly isShankInPlanes: boolean;
 }
 
 const pitchMm = (diameterMm: number): number => {
@@ -57,7 +57,7 @@ export function boltStack(
       lengthMm,
       shankMm,
       threadLeftMm: lengthMm - stackMm - nut,
-      isShankInPlates: shankMm >= WASHER_MM + gripMm - platesMm.at(-1)! / 2 - 1e-6,
+      isShankInPlanes: shankMm >= WASHER_MM + gripMm - platesMm.at(-1)! - 1e-6,
     };
   }
   return undefined;

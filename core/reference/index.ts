@@ -39,6 +39,7 @@ export {
   type Money,
   type PracticeOverrides,
   type WalkPractice,
+  type WeldPractice,
   type WalkProfile,
   type LimitSource,
   type Practice,

@@ -131,6 +131,15 @@ export const WALK_PROFILES = {
 } as const satisfies Record<string, { reachMm: number; source: Source }>;
 export type WalkProfile = keyof typeof WALK_PROFILES;
 
+/** How the shop lays its welds, where it goes by no published size. Lengths mm. */
+export const weldPracticeSchema = z.object({
+  /** Hole of a plug weld; absent: the published size. */
+  plugMm: z.number().gte(5, 'a plug hole under 5 mm takes no weld').lte(40).optional(),
+  /** Runs laid skipping about until they are continuous; absent: the shortest an intermittent fillet may be. */
+  runMm: z.number().gte(10, 'a run under 10 mm is a tack').lte(300).optional(),
+});
+export type WeldPractice = z.infer<typeof weldPracticeSchema>;
+
 /** The judgements of one kind that stand alone. */
 const judgements = {
   school: schoolSchema,
@@ -162,6 +171,7 @@ export const practiceSchema = z.object({
   walk: walkPracticeSchema.default(() => DEFAULT_WALK_PRACTICE),
   hand: handPracticeSchema.default(() => DEFAULT_HAND_PRACTICE),
   geometry: geometryPracticeSchema.default(() => DEFAULT_GEOMETRY_PRACTICE),
+  weld: weldPracticeSchema.default(() => ({})),
   money: moneySchema.default(() => DEFAULT_MONEY),
 });
 export type Practice = z.infer<typeof practiceSchema>;
@@ -206,6 +216,7 @@ export const practiceOverridesSchema = z
     walk: walkPracticeSchema.partial(),
     hand: handPracticeSchema.partial(),
     geometry: geometryPracticeSchema.partial(),
+    weld: weldPracticeSchema,
     money: moneySchema.partial(),
   })
   .partial();
@@ -272,6 +283,7 @@ export const DEFAULT_PRACTICE: Practice = {
   walk: DEFAULT_WALK_PRACTICE,
   hand: DEFAULT_HAND_PRACTICE,
   geometry: DEFAULT_GEOMETRY_PRACTICE,
+  weld: {},
   money: DEFAULT_MONEY,
 };
 

@@ -4,6 +4,7 @@ export {
   coverageAt,
   isInside,
   outlineOnStrip,
+  stretchOf,
   pieceName,
   PIECE_KINDS,
   pieceSchema,

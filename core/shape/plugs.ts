@@ -1,5 +1,5 @@
 import { faceAtU, onSheet, type Member } from '../frame';
-import { BETWEEN_HEAT_ZONES_MM, plugHoleMm } from '../reference';
+import { BETWEEN_HEAT_ZONES_MM, plugHoleMm, type WeldPractice } from '../reference';
 import { coverage, taperLengthMm, type Piece } from './repair';
 
 /**
@@ -18,9 +18,13 @@ export interface PlugLayout {
 /** Two heat zones apart (common practice, no source). */
 const PITCH_MM = 2 * BETWEEN_HEAT_ZONES_MM;
 
-export function plugLayout({ shape }: Pick<Member, 'shape'>, piece: Piece): PlugLayout {
+export function plugLayout(
+  { shape }: Pick<Member, 'shape'>,
+  piece: Piece,
+  { plugMm }: Pick<WeldPractice, 'plugMm'> = {},
+): PlugLayout {
   const whole = coverage(shape, piece);
-  const diameterMm = plugHoleMm(piece.thicknessMm);
+  const diameterMm = plugMm ?? plugHoleMm(piece.thicknessMm);
   const rowsUMm = [whole.uFromMm + 1.5 * diameterMm, whole.uToMm - 1.5 * diameterMm].filter(
     (uMm) => faceAtU(shape, onSheet(shape, uMm)).upright,
   );

@@ -213,3 +213,16 @@ export function outlineOnStrip(member: Member, piece: Piece): (readonly [number,
     ...withoutRepeats([...bands].reverse().map(({ station, band }) => [station, band.uToMm] as const)),
   ];
 }
+
+/** Where a repair's pieces lie on its member, and a little beyond. */
+export function stretchOf(
+  { lengthMm }: Pick<Member, 'lengthMm'>,
+  { pieces }: Pick<Repair, 'pieces'>,
+): [number, number] {
+  const [from, to] = [
+    Math.min(...pieces.map(({ startMm }) => startMm)),
+    Math.max(...pieces.map(({ endMm }) => endMm)),
+  ];
+  const beyond = 0.06 * (to - from) + 30;
+  return [Math.max(0, from - beyond), Math.min(lengthMm, to + beyond)];
+}

@@ -3,7 +3,7 @@ import { developedWidthMm, facesOf, onSheet, startsAtMm, type Member } from '@/c
 import { pathLength, type Point } from '@/core/geometry';
 import { pathBetween, type WeldLine, type WeldPlan } from '@/core/join';
 import { lengthDigits, type UnitSystem } from '@/core/quantity';
-import { outlineOnStrip, type Repair } from '@/core/shape';
+import { outlineOnStrip, stretchOf, type Repair } from '@/core/shape';
 import { unrolledPath, type Crack } from '@/core/trace';
 import { registerFonts } from './fonts';
 
@@ -30,7 +30,7 @@ export interface WeldRowSaid {
 const style = StyleSheet.create({
   page: { fontFamily: 'Order', fontSize: 9, padding: 28, color: '#000', lineHeight: 1.2 },
   head: { borderBottomWidth: 1.6, borderColor: '#000', paddingBottom: 3, marginBottom: 4 },
-  tag: { fontSize: 16, fontWeight: 700 },
+  tag: { fontSize: 16, fontWeight: 700, lineHeight: 1.3, marginBottom: 3 },
   section: { fontWeight: 700, fontSize: 10.5, marginTop: 6 },
   bold: { fontWeight: 700 },
   row: { flexDirection: 'row', borderBottomWidth: 0.4, borderColor: '#777', paddingVertical: 2.2 },
@@ -171,7 +171,7 @@ function Drawing({
       ? course[course.length >> 1]!
       : pathBetween(course, pathLength(course) / 2, pathLength(course) / 2)[0]!;
   return (
-    <Svg width={widthPt} height={heightPt + 16} viewBox={`0 0 ${widthPt} ${heightPt + 16}`}>
+    <Svg width={widthPt} height={heightPt + 22} viewBox={`0 0 ${widthPt} ${heightPt + 22}`}>
       <Path d={`M0 0H${widthPt}V${heightPt}H0Z`} fill="none" stroke="#000" strokeWidth={0.8} />
       {facesOf(member.shape)
         .slice(1)
@@ -222,7 +222,7 @@ function Drawing({
         return <Mark key={line.key} x={x(station)} y={y(u)} words={line.id} />;
       })}
       {ticks(member, from, to, system).map(({ mm, words }) => (
-        <Text key={words} x={x(mm)} y={heightPt + 12} style={{ fontFamily: 'Order', fontSize: 8 }}>
+        <Text key={words} x={x(mm)} y={heightPt + 19} style={{ fontFamily: 'Order', fontSize: 8 }}>
           {words}
         </Text>
       ))}
@@ -246,19 +246,6 @@ function Mark({ x, y, words }: { x: number; y: number; words: string }) {
       </Text>
     </>
   );
-}
-
-/** The pieces and a little beyond. */
-export function stretchOf(
-  { lengthMm }: Pick<Member, 'lengthMm'>,
-  { pieces }: Pick<Repair, 'pieces'>,
-): [number, number] {
-  const [from, to] = [
-    Math.min(...pieces.map(({ startMm }) => startMm)),
-    Math.max(...pieces.map(({ endMm }) => endMm)),
-  ];
-  const beyond = 0.06 * (to - from) + 30;
-  return [Math.max(0, from - beyond), Math.min(lengthMm, to + beyond)];
 }
 
 const TICKS = 5;

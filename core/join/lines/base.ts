@@ -19,6 +19,7 @@ export function filletBase(context: RepairPicture, piece: Piece, wallMm: number)
     legMm,
     minimumLegMm: minimumLegMm(thinner),
     maximumLegMm: maximumLegMm(piece.thicknessMm),
+    thinnerMm: thinner,
     wallMm,
     fillerNPerMm: filletStrengthNPerMm(legMm, FILLER_TENSILE_MPA),
     baseNPerMm: baseMetalStrengthNPerMm(

@@ -49,7 +49,7 @@ export function edgeLines(
         style: repair.weldStyle,
         position: positionOf(face, { onBench: repair.onBench, inside: isInside(piece), isEnd: false }),
         ...(repair.weldStyle !== 'continuous' && {
-          runs: runsOf(repair.weldStyle, base.legMm, piece.thicknessMm, picture.steel.yieldMpa),
+          runs: runsOf(repair.weldStyle, base.legMm, piece.thicknessMm, picture),
         }),
         ...(flow !== undefined && { flowNPerMm: flow }),
       };
@@ -116,9 +116,9 @@ function runsOf(
   style: 'runs to continuous' | 'skip',
   legMm: number,
   plateMm: number,
-  yieldMpa: number,
+  { steel: { yieldMpa }, practice: { weld } }: RepairPicture['picture'],
 ): Runs {
-  const lengthMm = shortestRunMm(legMm);
+  const lengthMm = style === 'skip' ? shortestRunMm(legMm) : (weld.runMm ?? shortestRunMm(legMm));
   return {
     lengthMm,
     pitchMm:

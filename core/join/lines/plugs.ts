@@ -11,7 +11,11 @@ export function plugLine(
   stations: readonly PieceStation[],
 ): BareLine[] {
   if (!context.repair.plugs) return [];
-  const { rowsUMm, fromMm, toMm, pitchMm, diameterMm, count } = plugLayout(context.picture.member, piece);
+  const { rowsUMm, fromMm, toMm, pitchMm, diameterMm, count } = plugLayout(
+    context.picture.member,
+    piece,
+    context.picture.practice.weld,
+  );
   const middle = stations[stations.length >> 1];
   if (count === 0 || rowsUMm.length === 0 || !middle?.edges[0]) return [];
   const face = middle.edges[0].face;

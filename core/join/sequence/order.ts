@@ -1,7 +1,7 @@
 import { randomLcg } from 'd3-random';
 import type { MemberShape } from '../../frame';
 import type { WeldRun } from './runs';
-import { unevenness, type BentSection } from './shrinkage';
+import { bowOf, unevenness, type BentSection } from './shrinkage';
 import { thermalTable, warmestStartK, type LaidRun, type ThermalTable } from './thermal';
 
 /** What an order is judged by: how warm its warmest start is when nobody waits, and how far shrinkage runs ahead. */
@@ -25,7 +25,7 @@ export interface OrderStep {
 export interface ToOrder {
   readonly shape: MemberShape;
   readonly runs: readonly WeldRun[];
-  readonly section: Pick<BentSection, 'middle'>;
+  readonly section: BentSection;
   /** Laid already, in their order. */
   readonly laid?: readonly LaidRun[];
 }
@@ -94,7 +94,7 @@ const triesFor = (runs: number): number =>
 
 /**
  * Looks for an order of runs that spreads shrinkage and keeps starts cool, from the one by rule: each step of the generator is a few tries more. It is
- * never worse than the rule's in either figure. The same runs come to the same order on every device.
+ * never worse than the rule's in either figure, nor in the bow on the way. The same runs come to the same order on every device.
  */
 export function* orderSteps(
   { shape, runs, section, laid = [] }: ToOrder,
@@ -108,8 +108,16 @@ export function* orderSteps(
   const rule = judge(skipByRule(runs, open));
   const costOf = ({ warmestK, uneven }: OrderFigures) =>
     warmestK / Math.max(1, rule.figures.warmestK) + uneven / Math.max(1e-6, rule.figures.uneven);
-  const isNoWorse = ({ figures }: Ordered) =>
-    figures.warmestK <= rule.figures.warmestK + 1e-9 && figures.uneven <= rule.figures.uneven + 1e-12;
+  const worstBow = (order: readonly number[]) =>
+    bowOf(
+      [...done, ...order].map((run) => runs[run]!),
+      section,
+    ).worstMm;
+  const ruleBow = worstBow(rule.order);
+  const isNoWorse = ({ order, figures }: Ordered) =>
+    figures.warmestK <= rule.figures.warmestK + 1e-9 &&
+    figures.uneven <= rule.figures.uneven + 1e-12 &&
+    worstBow(order) <= ruleBow + 1e-12;
   const random = randomLcg(seed / 1000 + 0.137);
   const of = open.length < 3 ? 1 : triesFor(open.length);
   let [standing, best] = [rule, rule];
@@ -118,7 +126,7 @@ export function* orderSteps(
     const tried = judge(changed(standing.order, random));
     const warmth = COOLEST * (1 - tries / of);
     if (costOf(tried.figures) < costOf(standing.figures) + warmth * random()) standing = tried;
-    if (isNoWorse(tried) && costOf(tried.figures) < costOf(best.figures) - 1e-9) best = tried;
+    if (costOf(tried.figures) < costOf(best.figures) - 1e-9 && isNoWorse(tried)) best = tried;
     if (tries % BACK_EVERY === 0) standing = best;
     if (tries % TOLD_EVERY === 0 || tries === of) yield { best, tries, of };
   }

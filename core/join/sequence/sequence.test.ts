@@ -38,6 +38,7 @@ const line = (more: Partial<WeldLine> & Pick<WeldLine, 'path'>): WeldLine => ({
   legMm: 5,
   minimumLegMm: 3,
   maximumLegMm: 6,
+  thinnerMm: 6,
   wallMm: 6,
   style: 'continuous',
   position: 'horizontal',
@@ -81,7 +82,11 @@ function drawn(seed: number): ToOrder {
       ? { ...seam, style: 'skip' as const, runs: { lengthMm: 40, pitchMm: 90 } }
       : { ...seam, legMm: 3 + 3 * random() };
   });
-  return { shape, runs: runsOf(lines, shape), section: { middle: [25, shape.depthMm / 2] } };
+  return {
+    shape,
+    runs: runsOf(lines, shape),
+    section: { middle: [25, shape.depthMm / 2], ixMm4: 9e6, iyMm4: 1e6 },
+  };
 }
 const lastOf = (steps: Iterable<OrderStep>): OrderStep => [...steps].at(-1)!;
 const isPermutation = (order: readonly number[], count: number) =>
@@ -171,6 +176,12 @@ describe('an order of runs', () => {
       expect(figures(best.order)).toEqual(best.figures);
       expect(best.figures.warmestK).toBeLessThanOrEqual(rule.warmestK + 1e-9);
       expect(best.figures.uneven).toBeLessThanOrEqual(rule.uneven + 1e-12);
+      const bow = (order: readonly number[]) =>
+        bowOf(
+          order.map((run) => to.runs[run]!),
+          to.section,
+        ).worstMm;
+      expect(bow(best.order)).toBeLessThanOrEqual(bow(skipByRule(to.runs)) + 1e-12);
     }
     const mean = (of: (each: (typeof found)[number]) => number) =>
       found.reduce((sum, each) => sum + of(each), 0) / found.length;

@@ -24,6 +24,7 @@ import type { Opening } from './opening';
 
 /** What of the shop's practice shapes a flat; pockets are drained where nothing is said. */
 type FlatPractice = Pick<MetalPractice, 'bendRadiusPerThickness' | 'bendK' | 'drainDiameterMm'> &
+  Partial<Pick<MetalPractice, 'weld'>> &
   Partial<Pick<Ways, 'drains'>> & {
     /** Damage under the piece: where it is cut out, its water stands. */
     readonly zones?: readonly DamageZone[];
@@ -98,7 +99,7 @@ const holesOf = (member: Member, repair: Repair, piece: Piece, practice: FlatPra
       purpose: 'drain',
     }),
   ),
-  ...plugs(member, repair, piece),
+  ...plugs(member, repair, piece, practice),
   ...keptHoles(member, piece),
   ...boltHoles(member, repair, piece),
 ];
@@ -156,9 +157,9 @@ const boltHoles = (member: Member, repair: Repair, piece: Piece): WrappedHole[] 
     : [];
 
 /** Plug holes of one row after another, in the piece's flat. */
-function plugs(member: Member, repair: Repair, piece: Piece): WrappedHole[] {
+function plugs(member: Member, repair: Repair, piece: Piece, { weld }: FlatPractice): WrappedHole[] {
   if (!repair.plugs || isBolted(repair)) return [];
-  const { rowsUMm, fromMm, pitchMm, diameterMm, count } = plugLayout(member, piece);
+  const { rowsUMm, fromMm, pitchMm, diameterMm, count } = plugLayout(member, piece, weld);
   return rowsUMm.flatMap((uMm) =>
     Array.from({ length: count }, (_, k): WrappedHole => ({
       xMm: fromMm + k * pitchMm,

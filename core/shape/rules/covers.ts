@@ -116,7 +116,7 @@ export function wideBetweenWelds({ picture, repair }: RepairPicture): RepairFind
   return repair.pieces
     .filter(({ kind }) => !formOf(kind).wraps)
     .flatMap((piece): RepairFinding[] => {
-      const rows = repair.plugs ? plugLayout(picture.member, piece).rowsUMm : [];
+      const rows = repair.plugs ? plugLayout(picture.member, piece, picture.practice.weld).rowsUMm : [];
       const ratio = Math.max(...flatWidths(picture.member.shape, piece, rows)) / piece.thicknessMm;
       return ratio > most
         ? [

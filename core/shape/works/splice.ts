@@ -5,8 +5,8 @@ import { over, under, when } from './findings';
 import { choice, length, station, thickness } from './measures';
 import { fillet, fromShelf, unlessWelded, wallOf } from './metal';
 import { isOfRole } from './places';
-import { buttSeam, filletSeam } from './seam';
-import type { WorkFinding, WorkForm, WorkPlace } from './work';
+import { buttSeam, filletSeam, type WorkSeam } from './seam';
+import type { Measures, WorkFinding, WorkForm, WorkPlace } from './work';
 
 export const CUTS = ['at 45°', 'stepped', 'square'] as const;
 /** A fish plate over a joint reaches so many depths past it each way (common practice, no source). */
@@ -82,24 +82,39 @@ export const splice: WorkForm = {
           count: plates,
         },
       ],
-      seams: [
-        ...buttSeam(
-          'both joints, right round',
-          2 * aroundMm * (of.cut === 2 ? 1 : Math.SQRT2),
-          Math.min(of.newWallMm!, wallOf(place)),
-        ),
-        ...filletSeam(
-          'fish plates, all round',
-          plates * 2 * (2 * of.pastMm! + plateHigh),
-          { legMm, thinnerMm: Math.min(of.fishMm!, wallOf(place)) },
-          'lap',
-        ),
-      ],
+      seams: spliceSeams(place, of, { aroundMm, plateHigh, plates, legMm }),
       asks: ASKS,
       unchecked: ['metal under it', 'what hangs between the cuts'],
     };
   },
 };
+
+/** Both joints right round, and the plates over them. */
+function spliceSeams(
+  place: WorkPlace,
+  of: Measures,
+  size: {
+    readonly aroundMm: number;
+    readonly plateHigh: number;
+    readonly plates: number;
+    readonly legMm: number;
+  },
+): WorkSeam[] {
+  const { aroundMm, plateHigh, plates, legMm } = size;
+  return [
+    ...buttSeam(
+      'both joints, right round',
+      2 * aroundMm * (of.cut === 2 ? 1 : Math.SQRT2),
+      Math.min(of.newWallMm!, wallOf(place)),
+    ),
+    ...filletSeam(
+      'fish plates, all round',
+      plates * 2 * (2 * of.pastMm! + plateHigh),
+      { legMm, thinnerMm: Math.min(of.fishMm!, wallOf(place)) },
+      'lap',
+    ),
+  ];
+}
 
 const aroundOf = ({ member: { shape } }: WorkPlace): number =>
   shape.kind === 'channel'

@@ -2,11 +2,12 @@
 
 import { useCallback, useMemo } from 'react';
 import { heldSeams, stands } from '@/core/job';
+import { stretchOf } from '@/core/shape';
 import type { Cursor, StripScale } from '@/ui/strip';
 import { repairName } from '../../../../_words/shape';
 import { printStation } from '../../../../_words/station';
 import { CAUTIONS } from '../../../../_words/cautions';
-import { Bench, MemberStrip, PartsNav, usePart, useReader } from '../../../_desk';
+import { Bench, MemberStrip, PartsNav, useMember, usePart, useReader } from '../../../_desk';
 import { BoltsPart } from './bolts-part';
 import { CracksPart } from './cracks-part';
 import { LogPart } from './log-part';
@@ -39,7 +40,7 @@ export function JoinBench() {
   const onSpot = useCallback(
     (cursor: Cursor) => {
       const under = seamUnder(member.shape, lines, cursor);
-      if (under) setSeam(under.key);
+      if (under) setSeam(under.id);
     },
     [member, lines, setSeam],
   );
@@ -91,6 +92,7 @@ function useJoinLayers({ current, member, seam, plan, done }: JoinDesk, part: Pa
 
 function RepairPicker({ join: { repairs, at, choose, member } }: { join: JoinDesk }) {
   const { system } = useReader();
+  const { setStretch } = useMember();
   if (repairs.length < 2) return null;
   return (
     <div className="mt-2 flex flex-wrap" role="group" aria-label="Repairs">
@@ -100,7 +102,11 @@ function RepairPicker({ join: { repairs, at, choose, member } }: { join: JoinDes
           type="button"
           className="plain -ml-px first:ml-0"
           aria-pressed={k === at}
-          onClick={() => choose(k)}
+          onClick={() => {
+            choose(k);
+            const [fromMm, toMm] = stretchOf(member, worked.repair);
+            setStretch({ fromMm, toMm });
+          }}
         >
           {worked.target
             ? `${printStation(member, worked.target.fromMm, system)} to ${printStation(member, worked.target.toMm, system)}`

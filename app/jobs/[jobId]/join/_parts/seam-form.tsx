@@ -9,6 +9,7 @@ import { lengthDigits, parseLengthMm, printLength } from '@/core/quantity';
 import { Choice, Entry } from '@/ui/controls';
 import { useUnitTurn } from '../../../../_parts/turned';
 import { useReader, useRecords, useStamp } from '../../../_desk';
+import { TakeOver } from './take-over';
 import type { JoinDesk } from './use-join';
 
 type Said = Partial<Pick<SeamSaid, 'gapMm' | 'access' | 'position' | 'leftOpen'>>;
@@ -20,11 +21,11 @@ export function SeamForm({ join, worked, line }: { join: JoinDesk; worked: Worke
   const stamp = useStamp();
   const [problem, setProblem] = useState<string>();
   const say = (said: Said) => {
-    // What is said of a seam is said of a repair that stands: a proposal is taken over first.
-    const ofId = worked.isProposal ? join.change(worked, () => ({})) : worked.repair.id;
+    const ofId = worked.repair.id;
     keep({ kind: 'seam', ...stamp(), memberId: join.member.id, ofId, seam: line.key, note: '', ...said });
     setProblem(undefined);
   };
+  if (worked.isProposal) return <TakeOver join={join} worked={worked} what="gaps and access are recorded" />;
   return (
     <section className="mt-3 border-t-2 border-ink pt-2" aria-label={`Seam ${line.id}`}>
       <h3 className="text-lg font-semibold">
@@ -63,7 +64,7 @@ export function SeamForm({ join, worked, line }: { join: JoinDesk; worked: Worke
       </div>
       <p className="caption mt-1">
         Over {printLength(GAP_IGNORED_MM, system, 'thickness')} the leg grows by the gap; over{' '}
-        {printLength(gapLimitMm(line.wallMm), system, 'thickness')} here it is fitted again (AWS D1.1 and
+        {printLength(gapLimitMm(line.thinnerMm), system, 'thickness')} here it is fitted again (AWS D1.1 and
         D1.3, from memory).
       </p>
     </section>

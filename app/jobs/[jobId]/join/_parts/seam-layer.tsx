@@ -27,7 +27,7 @@ export function SeamLayer({
     <g pointerEvents="none">
       {lines.map((line) => {
         const path = laidOn(member, line.path);
-        const isChosen = line.key === chosen;
+        const isChosen = line.id === chosen;
         const middle = line.plugs
           ? path[path.length >> 1]!
           : pathBetween(path, pathLength(path) / 2, pathLength(path) / 2)[0]!;
@@ -65,7 +65,7 @@ function Label({
   return (
     <text
       x={scale.x(station)}
-      y={scale.y(u) + 5}
+      y={Math.min(scale.top + scale.height - 5, Math.max(scale.top + 13, scale.y(u) + 5))}
       textAnchor="middle"
       fontSize={isBold ? 17 : 14}
       fontWeight="700"
@@ -114,10 +114,11 @@ export function RunLayer({
         <marker
           id="run-way"
           viewBox="0 0 8 8"
-          refX="6"
+          refX="7"
           refY="4"
-          markerWidth="5"
-          markerHeight="5"
+          markerWidth="9"
+          markerHeight="9"
+          markerUnits="userSpaceOnUse"
           orient="auto"
         >
           <path d="M0 0L8 4L0 8Z" fill="var(--ink)" />
@@ -130,7 +131,7 @@ export function RunLayer({
             d={d(laidOn(member, path), scale)}
             fill="none"
             stroke={is === 'next' ? 'var(--here)' : is === 'done' ? 'var(--ink)' : 'var(--slate)'}
-            strokeWidth={is === 'open' ? 3 : 7}
+            strokeWidth={is === 'open' ? 3 : is === 'done' ? 5 : 8}
             markerEnd="url(#run-way)"
           />
         ) : (
@@ -149,7 +150,7 @@ export function RunLayer({
         <text
           key={number}
           x={x}
-          y={y - 5}
+          y={Math.max(scale.top + 13, y - 5)}
           textAnchor="middle"
           fontSize="13"
           fontWeight="700"

@@ -1,6 +1,7 @@
 'use client';
 
 import type { WorkedRepair } from '@/core/job';
+import { benchTime } from '@/core/join';
 import { printLength } from '@/core/quantity';
 import { BOLTED_SOURCE, printSource } from '@/core/reference';
 import { WELD_STYLES } from '@/core/shape';
@@ -9,7 +10,7 @@ import { Reason } from '../../../../_parts/reason';
 import { joinWords } from '../../../../_words/join-findings';
 import { workSeamWords } from '../../../../_words/seams';
 import { boltWords } from '../../../../_words/shape';
-import { useReader } from '../../../_desk';
+import { useReader, useRecords } from '../../../_desk';
 import { boltCount, BoltTable } from './bolt-table';
 import { Ends } from './ends';
 import { SeamForm } from './seam-form';
@@ -23,10 +24,11 @@ const JOIN_SOURCE =
 export function SeamsPart({ join, chosen }: { join: JoinDesk; chosen: string | undefined }) {
   const { current, setSeam } = join;
   if (!current) return <WorkSeams join={join} />;
-  const line = current.joined.lines.find(({ key }) => key === chosen);
+  const line = current.joined.lines.find(({ id }) => id === chosen);
   return (
     <>
       <HowHeld current={current} change={(to) => join.change(current, () => to)} />
+      {!current.repair.bolts && <BenchLine current={current} />}
       {current.repair.bolts ? (
         <BoltTable sets={current.joined.bolts} pieces={current.repair.pieces} />
       ) : (
@@ -84,6 +86,23 @@ function HowHeld({
         Welded on the bench
       </button>
     </div>
+  );
+}
+
+/** What the bench would save or cost: hours by the shop's norm, dearer against gravity. */
+function BenchLine({ current: { joined, repair } }: { current: WorkedRepair }) {
+  const { file } = useRecords();
+  const { norms, ratePerHour, currency } = file.practice.money;
+  // As they lie on the vehicle: on the bench every seam is flat already.
+  const { onVehicle, onBench } = benchTime(joined.lines, repair.pieces.length, norms);
+  const words = ([least, most]: readonly [number, number]) =>
+    `${least.toFixed(1)} to ${most.toFixed(1)} h${ratePerHour > 0 ? ` (${currency}${Math.round(least * ratePerHour)} to ${Math.round(most * ratePerHour)})` : ''}`;
+  return (
+    <p className="mt-1">
+      {repair.onBench
+        ? `On the bench, off and back counted: ${words(onBench)}.`
+        : `Welded as it lies: ${words(onVehicle)}; on the bench, off and back counted: ${words(onBench)}.`}
+    </p>
   );
 }
 

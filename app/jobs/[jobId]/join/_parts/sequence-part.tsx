@@ -17,6 +17,7 @@ import { percent, printLength } from '@/core/quantity';
 import { useReader, useRecords, useStamp, useWork } from '../../../_desk';
 import type { Judged, Sequence } from '@/workers/sequencer';
 import { waitWords } from '../../../../_words/rail';
+import { TakeOver } from './take-over';
 import type { JoinDesk } from './use-join';
 import { useSequencer } from './use-sequencer';
 
@@ -37,12 +38,13 @@ export function SequencePart({ join }: { join: JoinDesk }) {
   );
   if (runs.length === 0)
     return <p className="mt-3 text-lg">Nothing to lay here: {nothingWords(current.repair)}.</p>;
+  if (current.isProposal) return <TakeOver join={join} worked={current} what="its runs are put in order" />;
   const section = bentSection({ picture: work.picture, states }, current);
   const find = () =>
     section &&
     void search.begin({ shape: member.shape, runs, section, laid: laidRuns(runs, done, Date.now()) });
   const take = (found: Sequence) => {
-    const ofId = current.isProposal ? join.change(current, () => ({})) : current.repair.id;
+    const ofId = current.repair.id;
     keep({
       kind: 'weld plan',
       ...stamp(),

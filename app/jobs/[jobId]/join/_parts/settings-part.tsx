@@ -26,15 +26,15 @@ import type { JoinDesk } from './use-join';
 export function SettingsPart({ join }: { join: JoinDesk }) {
   const { file } = useRecords();
   const { system } = useReader();
-  const [asked, setAsked] = useState<Omit<ArcAsked, 'thicknessMm'>>({
-    wire: '0.030 solid',
-    gas: '75 Ar 25 CO2',
-    position: 'vertical',
-  });
   const thinnerMm = Math.min(
     join.member.shape.thicknessMm,
     ...(join.current?.repair.pieces.map(({ thicknessMm }) => thicknessMm) ?? []),
   );
+  const [asked, setAsked] = useState<Omit<ArcAsked, 'thicknessMm'>>(() => ({
+    wire: wireThatCarries(thinnerMm),
+    gas: '75 Ar 25 CO2',
+    position: 'vertical',
+  }));
   const [text, setText] = useState(() => lengthDigits(thinnerMm, system, 'thickness'));
   useUnitTurn(system, (as) => setText(as(text)));
   const read = parseLengthMm(text, system);
@@ -83,6 +83,10 @@ export function SettingsPart({ join }: { join: JoinDesk }) {
     </>
   );
 }
+
+/** The thinnest solid wire that carries what the metal asks. */
+const wireThatCarries = (thicknessMm: number): Wire =>
+  WIRES.find((wire) => arcStart(thicknessMm, wire, '75 Ar 25 CO2', 'vertical').ok) ?? '0.035 solid';
 
 /** A cored wire without gas has none; a solid one always has some. */
 const gasFor = (wire: Wire, gas: Gas): Gas =>

@@ -16,7 +16,7 @@ export function WeldTable({
 }: {
   lines: readonly WeldLine[];
   chosen: string | undefined;
-  onChoose: (key: string) => void;
+  onChoose: (mark: string) => void;
 }) {
   const { system } = useReader();
   return (
@@ -38,20 +38,20 @@ function WeldRow({
 }: {
   line: WeldLine;
   chosen: string | undefined;
-  onChoose: (key: string) => void;
+  onChoose: (mark: string) => void;
 }) {
   const { system } = useReader();
   const { member, setCursor } = useMember();
   const { cursor } = usePlace();
   return (
-    <tr className={line.key === chosen ? 'bg-here/30' : ''}>
+    <tr className={line.id === chosen ? 'bg-here/30' : ''}>
       <th scope="row" className="text-left">
         <button
           type="button"
           className="hit font-bold underline"
-          aria-pressed={line.key === chosen}
+          aria-pressed={line.id === chosen}
           onClick={() => {
-            onChoose(line.key);
+            onChoose(line.id);
             setCursor({ ...cursor, stationMm: (line.fromMm + line.toMm) / 2 });
           }}
         >

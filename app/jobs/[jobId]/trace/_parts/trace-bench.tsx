@@ -19,7 +19,8 @@ import { DraftLayer, faceWords, type StripScale } from '@/ui/strip';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { useDraft } from '../../../../_parts/remembered';
 import { printStation, stationDigits } from '../../../../_words/station';
-import { ArrestPanel,
+import {
+  ArrestPanel,
   Bench,
   MemberStrip,
   StrikeSheet,

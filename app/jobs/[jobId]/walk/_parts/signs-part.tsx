@@ -1,6 +1,6 @@
 'use client';
 
-import { recorded } from '@/core/job';
+import { laidAndHeld, recorded, seamLedger, type LedgerSeam } from '@/core/job';
 import { useState } from 'react';
 import { facesOf, memberOf } from '@/core/frame';
 import { lengthDigits, parseLengthMm, printStress, significant, newtonsToLbf } from '@/core/quantity';
@@ -17,6 +17,7 @@ import {
 } from '@/core/walk';
 import { Entry, Pick, When } from '@/ui/controls';
 import { faceWords, SignMark } from '@/ui/strip';
+import { STANDS_WORDS } from '../../../../_words/rail';
 import { SIGN_WORDS, signWords } from '../../../../_words/walk';
 import {
   MemberStrip,
@@ -26,6 +27,7 @@ import {
   useReader,
   useRecords,
   useStamp,
+  useWork,
 } from '../../../_desk';
 import { AtTheSpot } from './at-the-spot';
 import { ASKED, readSign, SIGN_FIELDS, type SignTyped, turnedSign } from './sign-fields';
@@ -189,8 +191,12 @@ function BoltSays({ detail }: { detail: SignDetail }) {
   );
 }
 
+const heldWords = (held: readonly LedgerSeam[]): string =>
+  `hold: ${held.map(({ mark, stands }) => `${mark} ${STANDS_WORDS[stands]}`).join('; ')}. Look and photo first: Join, Log`;
+
 function SignForm() {
-  const { keep } = useRecords();
+  const { file, keep } = useRecords();
+  const { work } = useWork();
   const { system } = useReader();
   const { member, setCursor } = useMember();
   const { cursor } = usePlace();
@@ -235,6 +241,14 @@ function SignForm() {
     };
     const check = checkSign(member, sign);
     if (!check.ok) return setProblem(check.reason);
+    const held =
+      detail.value.sign === 'put right' && work
+        ? laidAndHeld(seamLedger(file, work), {
+            fromMm: station.value,
+            toMm: to ? to.value : station.value,
+          })
+        : [];
+    if (held.length > 0) return setProblem(heldWords(held));
     keep({
       kind: 'sign',
       ...stamp(),

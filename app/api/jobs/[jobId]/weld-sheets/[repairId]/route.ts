@@ -11,6 +11,7 @@ import {
 import { startFrom, type WeldLine } from '@/core/join';
 import { lengthDigits, printLength, type UnitSystem } from '@/core/quantity';
 import { startsAtMm } from '@/core/frame';
+import { arcStart, WIRES } from '@/core/reference';
 import { database, jobFile } from '@/data';
 import { localTime } from '@/ui/controls/local-time';
 import { orderWords, weldSheetPdf, type WeldRowSaid, type WeldSheetSaid } from '@/ui/print/weld-sheet';
@@ -84,7 +85,10 @@ function settingsWords(file: JobFile, { repair, joined }: WorkedRepair): string 
     ...repair.pieces.map((piece) => piece.thicknessMm),
     ...joined.lines.map(({ wallMm }) => wallMm || Infinity),
   );
-  const asked = { wire: last?.wire ?? '0.030 solid', gas: last?.gas ?? '75 Ar 25 CO2' } as const;
+  const gas = last?.gas ?? '75 Ar 25 CO2';
+  const wire =
+    last?.wire ?? WIRES.find((each) => arcStart(thicknessMm, each, gas, 'vertical').ok) ?? '0.035 solid';
+  const asked = { wire, gas };
   const { start, own } = startFrom({ ...asked, thicknessMm, position: 'vertical' }, tests);
   if (!start.ok) return 'Settings: Join, Settings; scrap test first.';
   return `Begin on scrap, ${own ? 'as it held here' : 'a common start'}: ${asked.wire}, ${asked.gas}, ${Math.round(start.amps)} A, ${start.volts.toFixed(1)} V. Scrap test, the machine’s chart and a qualified procedure win.`;

@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { useSearchParams } from 'next/navigation';
-import { useCallback } from 'react';
+import { useCallback, useEffect } from 'react';
 import { brokenRules, stands, type WorkedRepair } from '@/core/job';
 import { followed, isStillReady, weldBasis, type Ready, type RunDone, type WeldPlan } from '@/core/join';
 import type { StripScale } from '@/ui/strip';
@@ -47,6 +47,21 @@ export function RailBench() {
   );
 }
 
+/** So much of the rail is in sight about the next start, mm. */
+const SIGHT_MM = 600;
+
+/** The next start comes into sight by itself. */
+function useInSight(stationMm: number | undefined): void {
+  const { member, setStretch } = useMember();
+  useEffect(() => {
+    if (stationMm === undefined) return;
+    setStretch({
+      fromMm: Math.max(0, stationMm - SIGHT_MM / 2),
+      toMm: Math.min(member.lengthMm, stationMm + SIGHT_MM / 2),
+    });
+  }, [stationMm, member, setStretch]);
+}
+
 function Follow({ plan, worked }: { plan: WeldPlan; worked: WorkedRepair }) {
   const { file } = useRecords();
   const { member } = useMember();
@@ -59,6 +74,7 @@ function Follow({ plan, worked }: { plan: WeldPlan; worked: WorkedRepair }) {
     (scale: StripScale) => <RunLayer member={member} runs={runsDrawn(plan, done, lines)} scale={scale} />,
     [member, plan, done, lines],
   );
+  useInSight(state.next?.run.path[0]?.[0]);
   const broken = brokenRules(worked).length;
   if (state.isStale)
     return (

@@ -54,7 +54,7 @@ export function ReadyForm({ plan, before }: { plan: WeldPlan; before: Ready | un
               aria-pressed={checks.includes(each)}
               onClick={() => toggle(each)}
             >
-              <span aria-hidden className="mr-2 inline-block w-5 text-center font-bold">
+              <span aria-hidden className="mr-2 inline-block w-5 shrink-0 text-center font-bold">
                 {checks.includes(each) ? '✓' : '·'}
               </span>
               {READY_WORDS[each]}
