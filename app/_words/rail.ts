@@ -62,6 +62,7 @@ export const WHY_NOT_WORDS: Readonly<Record<WeldWhyNot, string>> = {
 };
 
 export const STANDS_WORDS: Readonly<Record<SeamStands, string>> = {
+  changed: 'another length since it was logged: look at what was laid',
   'not welded': 'not welded yet',
   'not looked at': 'welded, not looked at',
   defect: 'a defect: grind out, redo, look again',

@@ -58,7 +58,11 @@ export function seamLedger(records: Kept, work: Worked): LedgerSeam[] {
       memberId: member.id,
       log,
       photos: own,
-      stands: seamStands(log, { hasPhoto: own.length > 0, isLeftOpen: bare.leftOpen !== undefined }),
+      stands: seamStands(log, {
+        hasPhoto: own.length > 0,
+        isLeftOpen: bare.leftOpen !== undefined,
+        lengthMm: bare.lengthMm,
+      }),
     };
   });
 }

@@ -61,6 +61,19 @@ test('left open goes before everything; only what is good or left open may be co
   expect(SEAM_STANDS.filter(mayBeCovered)).toEqual(['good', 'left open']);
 });
 
+test('another length than was logged is another seam by now', () => {
+  const entries = [log({ lengthMm: 1000 }), looked({ lengthMm: 1000 })];
+  const at = (lengthMm: number) => stand(entries, { lengthMm });
+  expect(at(1050)).toBe('good');
+  expect(at(1060)).toBe('changed');
+  expect(at(940)).toBe('changed');
+  expect(mayBeCovered('changed')).toBe(false);
+  const short = (lengthMm: number) =>
+    stand([log({ lengthMm: 100 }), looked({ lengthMm: 100 })], { lengthMm });
+  expect(short(120)).toBe('good');
+  expect(short(121)).toBe('changed');
+});
+
 test('a look says what was found, or that nothing was', () => {
   expect(seamLogKind.schema.safeParse(log({ what: 'looked at' })).success).toBe(false);
   expect(seamLogKind.schema.safeParse(looked()).success).toBe(true);

@@ -26,6 +26,8 @@ export const seamLogSchema = z
     seam: seamKeySchema,
     mark: z.string().min(1).max(12),
     what: z.enum(['welded', 'looked at']),
+    /** How long the seam was when this was said, mm: another length, and it is another seam by now. */
+    lengthMm: z.number().gt(0).lte(60_000).optional(),
     /** Of welding. */
     machine: z.string().trim().max(60).optional(),
     amps: z.number().gt(0).lte(1000).optional(),
@@ -50,6 +52,7 @@ export const seamLogKind = evidenceKind<SeamLog>({
 });
 
 export const SEAM_STANDS = [
+  'changed',
   'not welded',
   'not looked at',
   'defect',
@@ -62,9 +65,14 @@ export type SeamStands = (typeof SEAM_STANDS)[number];
 /** How a seam stands by its log: the last welding and what was seen since. Dye that bled is a crack. */
 export function seamStands(
   log: readonly SeamLog[],
-  { hasPhoto, isLeftOpen }: { readonly hasPhoto: boolean; readonly isLeftOpen: boolean },
+  {
+    hasPhoto,
+    isLeftOpen,
+    lengthMm,
+  }: { readonly hasPhoto: boolean; readonly isLeftOpen: boolean; readonly lengthMm?: number },
 ): SeamStands {
   if (isLeftOpen) return 'left open';
+  if (isOtherLength(log.at(-1)?.lengthMm, lengthMm)) return 'changed';
   const welded = log.findLastIndex(({ what }) => what === 'welded');
   if (welded < 0) return 'not welded';
   const look = log.slice(welded + 1).findLast(({ what }) => what === 'looked at');
@@ -72,6 +80,10 @@ export function seamStands(
   if ((look.defects ?? []).length > 0 || look.dye === 'bled') return 'defect';
   return hasPhoto ? 'good' : 'no photo';
 }
+
+/** More than a hand's breadth of a short seam, a twentieth of a long one (ours). */
+const isOtherLength = (said: number | undefined, now: number | undefined): boolean =>
+  said !== undefined && now !== undefined && Math.abs(said - now) > Math.max(20, 0.05 * now);
 
 /** Nothing is laid over a seam that stands like this: no coat, no plate, no skin. */
 export const mayBeCovered = (stands: SeamStands): boolean => stands === 'good' || stands === 'left open';

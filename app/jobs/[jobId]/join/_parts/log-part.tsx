@@ -154,6 +154,7 @@ function useLog(seam: LedgerSeam) {
       ofId: seam.ofId,
       seam: seam.seam,
       mark: seam.mark,
+      lengthMm: seam.lengthMm,
       note: '',
       ...entry,
     });
