@@ -46,7 +46,8 @@ const upToDate = (cacheName: string, more: readonly SerwistPlugin[] = []) =>
     ],
   });
 
-const isPage = (path: string) => path === '/' || path === '/new' || /^\/jobs\/[^/]+(\/[a-z]+)?$/.test(path);
+const isPage = (path: string) =>
+  path === '/' || path === '/new' || /^\/jobs\/[^/]+(\/[a-z]+){0,2}$/.test(path);
 const isRead = (path: string) => /^\/api\/(jobs\/[^/]+\/(records|earlier)|spots)$/.test(path);
 
 /**

@@ -14,8 +14,11 @@ export const SEAM_TYPE_WORDS: Readonly<Record<SeamType, string>> = {
   edge: 'edge weld',
 };
 
+/** A leg by sixteenths, taken up: nobody is told to lay less than was asked. */
 export const legWords = (mm: number, system: UnitSystem): string =>
-  system === 'in' ? `${sixteenths(mmToInches(mm))} in` : printLength(mm, 'mm', 'thickness');
+  system === 'in'
+    ? `${sixteenths(Math.ceil(mmToInches(mm) * 16 - 0.01) / 16)} in`
+    : printLength(mm, 'mm', 'thickness');
 
 /** One seam of a work in a line. */
 export function workSeamWords(seam: WorkSeam, system: UnitSystem): string {

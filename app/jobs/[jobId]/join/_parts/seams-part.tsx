@@ -10,7 +10,7 @@ import { Reason } from '../../../../_parts/reason';
 import { joinWords } from '../../../../_words/join-findings';
 import { workSeamWords } from '../../../../_words/seams';
 import { boltWords } from '../../../../_words/shape';
-import { useReader, useRecords } from '../../../_desk';
+import { CracksToWeld, useReader, useRecords } from '../../../_desk';
 import { boltCount, BoltTable } from './bolt-table';
 import { Ends } from './ends';
 import { SeamForm } from './seam-form';
@@ -23,10 +23,17 @@ const JOIN_SOURCE =
 /** Every seam of what is planned here: plates' with their limits, demand and findings; works' in a line each. */
 export function SeamsPart({ join, chosen }: { join: JoinDesk; chosen: string | undefined }) {
   const { current, setSeam } = join;
-  if (!current) return <WorkSeams join={join} />;
+  if (!current)
+    return (
+      <>
+        <CracksToWeld />
+        <WorkSeams join={join} />
+      </>
+    );
   const line = current.joined.lines.find(({ id }) => id === chosen);
   return (
     <>
+      <CracksToWeld />
       <HowHeld current={current} change={(to) => join.change(current, () => to)} />
       {!current.repair.bolts && <BenchLine current={current} />}
       {current.repair.bolts ? (
