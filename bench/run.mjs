@@ -6,9 +6,16 @@ ensureNpmPackages();
 const asked = process.argv.slice(2);
 const wants = (name) => asked.length === 0 || asked.includes(name);
 // Bundled as the browser gets it: module by module, every import is a look-up that the product does not pay for.
-for (const name of ['sections', 'frames', 'maps', 'next-reading', 'cracks', 'repairs', 'nesting', 'runs'].filter(
-  wants,
-)) {
+for (const name of [
+  'sections',
+  'frames',
+  'maps',
+  'next-reading',
+  'cracks',
+  'repairs',
+  'nesting',
+  'runs',
+].filter(wants)) {
   const { build } = await import('esbuild');
   await build({
     entryPoints: [`bench/${name}.ts`],

@@ -4,8 +4,23 @@ import { expect, strip, test, worked } from './stage';
 
 const SCREENS = ['answers', 'frame', 'probe', 'trace', 'weigh', 'shape', 'join'] as const;
 const WALK = {
-  light: ['walk', 'walk?part=lift', 'walk?part=photos', 'walk?part=buying'],
-  dark: ['walk?part=signs', 'walk?part=complaint', 'walk?part=tap'],
+  light: [
+    'walk',
+    'walk?part=lift',
+    'walk?part=photos',
+    'walk?part=buying',
+    'join?part=order',
+    'join?part=cracks',
+    'join?part=bolts',
+  ],
+  dark: [
+    'walk?part=signs',
+    'walk?part=complaint',
+    'walk?part=tap',
+    'join?part=settings',
+    'join?part=log',
+    'join/rail',
+  ],
 } as const;
 
 async function faults(page: Page): Promise<string[]> {

@@ -177,7 +177,7 @@ test('a seam’s log, its hold, and the sheet that goes to the truck', async ({ 
   const path = info.outputPath('weld.pdf');
   writeFileSync(
     path,
-    await paperOf(page.request, `${untouched.url}/api${job}/weld-sheets/${repairId}?units=in`),
+    await paperOf(page.request, `${untouched.url}/api${job}/weld-sheets/${repairId}?unit=in`),
   );
   const { words, pages } = readPdf(path);
   expect(pages).toBe(1);

@@ -111,14 +111,6 @@ const SHOTS = [
     },
   },
   {
-    name: 'weigh-flex',
-    open: (jobs) => `${jobs['GR-7']}/weigh?member=rail-right`,
-    then: async (page) => {
-      await page.getByLabel('Load case').selectOption('one wheel in a ditch');
-      await scrollTo(page, 'The whole frame');
-    },
-  },
-  {
     name: 'shape',
     open: (jobs) => `${jobs['GR-7']}/shape?member=rail-right`,
     then: async (page) => {
@@ -128,7 +120,27 @@ const SHOTS = [
   {
     name: 'join',
     open: (jobs) => `${jobs['GR-7']}/join?member=rail-right`,
-    then: (page) => page.getByRole('button', { name: /Worst station/ }).click(),
+    then: (page) => page.getByRole('table', { name: 'Welds' }).getByRole('button', { name: 'A1' }).click(),
+  },
+  {
+    // Last: a repair is taken over and an order kept.
+    name: 'join-rail',
+    size: PHONE,
+    open: (jobs) => `${jobs['GR-7']}/join?member=rail-right&part=order`,
+    then: async (page) => {
+      await page.getByRole('button', { name: 'Take this repair over' }).click();
+      await page.getByRole('button', { name: 'Find an order' }).click();
+      await page.getByRole('button', { name: 'Keep this order' }).click();
+      await page.getByRole('link', { name: 'At the rail' }).click();
+      const form = page.getByRole('form', { name: 'Ready to weld' });
+      await form.waitFor();
+      for (const check of await form.getByRole('listitem').getByRole('button').all()) await check.click();
+      await form.getByLabel(/the maker’s leave/).fill('bulletin 12');
+      await form.getByRole('button', { name: /^Ready: / }).click();
+      await page.getByRole('button', { name: 'Tacked, and measured' }).click();
+      await page.getByRole('button', { name: 'Laid: next' }).click();
+      await page.getByRole('heading', { name: /^2\. / }).waitFor();
+    },
   },
 ];
 

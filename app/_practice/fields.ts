@@ -83,6 +83,7 @@ const SECTION_ROWS: Readonly<Record<PracticeSection, readonly Row[]>> = {
     ['bendK', 'brake: K', 'number'],
     ['bendRadiusPerThickness', 'inside radius, of thickness', 'number'],
     ['drainDiameterMm', 'drain hole', 'length'],
+    ['drainLipMm', 'its lip turned down (empty: 1/8 in)', 'thickness', true],
   ],
   welds: [
     ['weld.plugMm', 'plug hole (empty: the published size)', 'length', true],

@@ -1,7 +1,6 @@
 import { lengthDigits, printLength, type UnitSystem } from '@/core/quantity';
 import {
   blankFigures,
-  LIP_MM,
   type Blank,
   type BlankBend,
   type BlankHole,
@@ -77,7 +76,7 @@ export const holeLines = ({ holes }: Blank, system: UnitSystem): string[] =>
     const sizes = [...new Set(some.map(({ cutMm }) => printLength(cutMm, system, 'length')))].join(' and ');
     const flared = some[0]!.flaredMm;
     return [
-      `${some.length} ${HOLE_WORDS[purpose]}, ${flared === undefined ? '' : 'cut '}Ø ${sizes}${flared === undefined ? '' : `, edges turned down ${printLength(LIP_MM, system, 'length')} to Ø ${printLength(flared, system, 'length')}`}`,
+      `${some.length} ${HOLE_WORDS[purpose]}, ${flared === undefined ? '' : 'cut '}Ø ${sizes}${flared === undefined ? '' : `, edges turned down ${printLength(some[0]!.lipMm ?? 0, system, 'length')} to Ø ${printLength(flared, system, 'length')}`}`,
     ];
   });
 

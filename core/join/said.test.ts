@@ -1,3 +1,6 @@
+import fc from 'fast-check';
+import { baseMetalStrengthNPerMm } from '../mechanics';
+import { strengthNPerMm } from '.';
 import { POOR_ACCESS_SHARE, seamKind, type SeamSaid, type WeldLine } from '.';
 import { settled } from './said';
 
@@ -79,4 +82,29 @@ test.each([
   [{ access: 'middling' }, false],
 ])('%j is kept: %s', (more, isKept) => {
   expect(seamKind.schema.safeParse({ ...said({}), ...more }).success).toBe(isKept);
+});
+
+test('neither a thinner wall, nor a gap, nor poor access ever strengthens a seam', () => {
+  const wall = fc.double({ min: 0.3, max: 12, noNaN: true });
+  fc.assert(
+    fc.property(
+      wall,
+      wall,
+      fc.double({ min: 0, max: 25, noNaN: true }),
+      fc.boolean(),
+      fc.double({ min: 200, max: 800, noNaN: true }),
+      (one, other, gapMm, isPoor, yieldMpa) => {
+        const at = (wallMm: number) => ({
+          ...LINE,
+          wallMm,
+          baseNPerMm: baseMetalStrengthNPerMm(wallMm, yieldMpa, 1.4 * yieldMpa),
+        });
+        const [thin, thick] = [Math.min(one, other), Math.max(one, other)].map(at);
+        expect(strengthNPerMm(thin!)).toBeLessThanOrEqual(strengthNPerMm(thick!) + 1e-9);
+        const found = settled(thick!, 'r', [said({ gapMm, access: isPoor ? 'poor' : 'good' })]);
+        expect(strengthNPerMm(found)).toBeLessThanOrEqual(strengthNPerMm(thick!) + 1e-9);
+        expect(found.legMm).toBeGreaterThanOrEqual(thick!.legMm);
+      },
+    ),
+  );
 });

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { joining, type WeldLine } from '.';
 import { defaultFrame, familyOf, type FaceId } from '../frame';
 import { readingSchema } from '../probe';
-import { DEFAULT_PRACTICE } from '../reference';
+import { DEFAULT_PRACTICE, plugHoleMm, shortestRunMm, type WeldPractice } from '../reference';
 import { pieceSchema, repairPicture, repairSchema, type Piece } from '../shape';
 import { memberPicture } from '../weigh';
 
@@ -48,12 +48,18 @@ const pieceOf = (more: Partial<Piece> = {}): Piece =>
   });
 function linesOf(
   piece: Piece,
-  { wallMm = thicknessMm, onBench = false, plugs = false, weldStyle = 'continuous' } = {},
+  {
+    wallMm = thicknessMm,
+    onBench = false,
+    plugs = false,
+    weldStyle = 'continuous',
+    weld = {} as WeldPractice,
+  } = {},
 ): readonly WeldLine[] {
   const picture = memberPicture({
     frame,
     member: rail,
-    practice: DEFAULT_PRACTICE,
+    practice: { ...DEFAULT_PRACTICE, weld },
     readings: readingsOf(wallMm),
     cracks: [],
   });
@@ -138,6 +144,23 @@ test('plugs are listed where the flat pattern has holes for them, on the vehicle
   expect(plug.fromMm).toBeGreaterThan(bottomL.startMm);
   expect(plug.toMm).toBeLessThan(bottomL.endMm);
   expect(plug.lengthMm).toBeCloseTo(plug.toMm - plug.fromMm, 9);
+});
+
+test('plug holes and runs are the published ones, or the shop’s own', () => {
+  const bottomL = pieceOf({ kind: 'bottom L', lowerEdgeMm: 0, upperEdgeMm: 0.6 * depthMm });
+  const plug = (weld: WeldPractice) =>
+    linesOf(bottomL, { plugs: true, weld }).find(({ kind }) => kind === 'plug')!.plugs!;
+  expect(plug({}).diameterMm).toBeCloseTo(plugHoleMm(thicknessMm), 9);
+  const own = plug({ plugMm: 9.5 });
+  expect(own.diameterMm).toBe(9.5);
+  expect(own.strengthN / plug({}).strengthN).toBeCloseTo((9.5 / plug({}).diameterMm) ** 2, 9);
+  const run = (weldStyle: 'skip' | 'runs to continuous', weld: WeldPractice) =>
+    linesOf(pieceOf(), { weldStyle, weld }).find(({ place }) => place === 'upper edge')!;
+  const shortest = shortestRunMm(run('skip', {}).legMm);
+  expect(run('runs to continuous', {}).runs!.lengthMm).toBeCloseTo(shortest, 9);
+  expect(run('runs to continuous', { runMm: 25 }).runs!.lengthMm).toBe(25);
+  // Skip welds stay skip welds: theirs may not be shorter than an intermittent fillet.
+  expect(run('skip', { runMm: 25 }).runs!.lengthMm).toBeCloseTo(shortest, 9);
 });
 
 test('a rail too thin to weld carries no long weld', () => {

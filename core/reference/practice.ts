@@ -156,6 +156,8 @@ const judgements = {
   /** Inside bend radius as a multiple of plate thickness. */
   bendRadiusPerThickness: z.number().gte(0.5).lte(6),
   drainDiameterMm: z.number().gt(0).lt(100),
+  /** How far a drain's edge is turned down; absent: 1/8 in (common practice, no source). */
+  drainLipMm: z.number().gte(0).lte(20, 'a lip over 20 mm is no drain’s').optional(),
 };
 
 /** The practice profile: every judgement that is the shop's to change, with its default. Lengths mm. */

@@ -111,7 +111,7 @@ export {
 } from './repair-finding';
 export { checkRules, reasonsAgainst } from './rules';
 export { NO_FOOT, clashesUnder, isNotchedRound, pastOf, skinsUnder, type Clash } from './clashes';
-export { drainsOf, LIP_MM, type Drain } from './drains';
+export { drainsOf, type Drain } from './drains';
 export { holesUnder, type HoleUnder } from './holes';
 export { plugLayout, type PlugLayout } from './plugs';
 export { UNCHECKED, uncheckedIn, type Unchecked } from './unchecked';

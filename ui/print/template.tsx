@@ -87,7 +87,7 @@ function TilePage({
         style={{ ...style.foot, left: pt(PAPER_MARGIN_MM), top: pt(paper.heightMm - PAPER_MARGIN_MM + 1.5) }}
       >
         <CheckBar />
-        <Text style={{ marginLeft: 8, flex: 1 }}>
+        <Text style={{ marginLeft: 8, width: pt(paper.widthMm - 2 * PAPER_MARGIN_MM - BAR_MM) - 16 }}>
           {name} of {tiles.length} ({columns} across, {rows} up); print at 100 %: the bar is {BAR_MM} mm
           above, {BAR_INCHES} in below
         </Text>

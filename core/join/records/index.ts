@@ -1,4 +1,4 @@
-export { plannedRunSchema, weldPlanKind, type PlannedRun, type WeldPlan } from './weld-plan';
+export { MOST_PLANNED, plannedRunSchema, weldPlanKind, type PlannedRun, type WeldPlan } from './weld-plan';
 export { runDoneKind, type RunDone } from './run-done';
 export { isStillReady, READY_CHECKS, READY_HOURS, readyKind, type Ready, type ReadyCheck } from './ready';
 export {

@@ -3,6 +3,9 @@ import { evidenceKind } from '../../frame';
 import { seamKeySchema } from '../said';
 import { atSeam, onItsMember } from './stamp';
 
+/** Nobody follows more runs than this. */
+export const MOST_PLANNED = 600;
+
 const place = z.tuple([z.number(), z.number()]);
 
 /** A run as it is followed at the rail: where it starts, which way it goes, how long to wait before it. */
@@ -21,10 +24,10 @@ export type PlannedRun = z.infer<typeof plannedRunSchema>;
 export const weldPlanSchema = z.object({
   kind: z.literal('weld plan'),
   ...atSeam,
-  runs: z.array(plannedRunSchema).min(1, 'a plan has at least one run').max(320),
+  runs: z.array(plannedRunSchema).min(1, 'a plan has at least one run').max(MOST_PLANNED),
   tacks: z
     .array(z.object({ mark: z.string().min(1).max(12), at: place }))
-    .max(400)
+    .max(2000)
     .default([]),
   /** What the plates were when it was made: their lines and lengths. Other lines, and it is made anew. */
   basis: z.string().min(1).max(40),

@@ -18,6 +18,7 @@ export interface BlankHole {
   readonly cutMm: number;
   readonly purpose: 'drain' | 'plug weld' | 'kept hole' | 'bolt' | 'hole';
   readonly flaredMm?: number;
+  readonly lipMm?: number;
 }
 
 /**

@@ -270,6 +270,7 @@ test('a drain is cut smaller than it is flared: the lip’s metal comes from its
   const drain = cap.holes.find(({ purpose }) => purpose === 'drain')!;
   expect(drain.flaredMm).toBe(inchesToMm(3 / 4));
   expect(drain.cutMm).toBeLessThan(drain.flaredMm!);
+  expect(drain.lipMm).toBeCloseTo(3.2, 9);
 });
 
 describe('what is written on it', () => {

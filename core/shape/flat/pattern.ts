@@ -50,6 +50,8 @@ export interface FlatPattern {
   readonly side?: 'left' | 'right';
   /** Where its member begins, mm behind the datum: stations on the plate are read from there. */
   readonly memberStartsMm: number;
+  /** How far its drains' edges are turned down. */
+  readonly drainLipMm: number;
   readonly outline: readonly Point[];
   /** A recess that ends in a bend was cut past it, so that the bend ends at an edge. */
   readonly isRelieved: boolean;

@@ -10,7 +10,7 @@ import { startsAtMm, surfaceOf, type Member } from '../../frame';
 import { foldsBetween, type DamageZone } from '../../weigh';
 import { bendAllowanceMm } from './bend';
 import { boltRowsAt, boltStationsMm, isBolted } from '../bolting';
-import { drainsOf } from '../drains';
+import { LIP_MM, drainsOf } from '../drains';
 import { holesUnder } from '../holes';
 import { plugLayout } from '../plugs';
 import { coverage, isInside, outlineOnStrip, pieceName, type Piece, type Repair } from '../repair';
@@ -23,7 +23,10 @@ import { mirroredBlank, type Blank } from './blank';
 import type { Opening } from './opening';
 
 /** What of the shop's practice shapes a flat; pockets are drained where nothing is said. */
-type FlatPractice = Pick<MetalPractice, 'bendRadiusPerThickness' | 'bendK' | 'drainDiameterMm'> &
+type FlatPractice = Pick<
+  MetalPractice,
+  'bendRadiusPerThickness' | 'bendK' | 'drainDiameterMm' | 'drainLipMm'
+> &
   Partial<Pick<MetalPractice, 'weld'>> &
   Partial<Pick<Ways, 'drains'>> & {
     /** Damage under the piece: where it is cut out, its water stands. */
@@ -59,6 +62,7 @@ export function flatPattern(
     memberName: member.name,
     ...(member.side && { side: member.side }),
     memberStartsMm: startsAtMm(member),
+    drainLipMm: practice.drainLipMm ?? LIP_MM,
     outline,
     isRelieved: asCut !== piece,
     openings: (practice.openings ?? [])
@@ -197,7 +201,11 @@ function fromTheLeft(pattern: FlatPattern): Blank {
       yMm: widthMm - vMm,
       purpose,
       ...(purpose === 'drain'
-        ? { cutMm: pilotMm(diameterMm, piece.thicknessMm), flaredMm: diameterMm }
+        ? {
+            cutMm: pilotMm(diameterMm, piece.thicknessMm, pattern.drainLipMm),
+            flaredMm: diameterMm,
+            lipMm: pattern.drainLipMm,
+          }
         : { cutMm: diameterMm }),
     })),
     bends: pattern.bends.map(({ startVMm, endVMm, fromXMm, toXMm }) => ({

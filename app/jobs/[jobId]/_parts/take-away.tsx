@@ -3,6 +3,7 @@
 import { Menu, MenuAction, MenuLink } from '@/ui/controls';
 import { lengthDigits } from '@/core/quantity';
 import { pieceName } from '@/core/shape';
+import { repairName } from '../../../_words/shape';
 import { stationDigits } from '../../../_words/station';
 import {
   addressOf,
@@ -61,6 +62,17 @@ export function TakeAway() {
           </MenuLink>,
         ];
       })}
+      {file.repairs
+        .filter(({ bolts }) => !bolts)
+        .map((repair) => (
+          <MenuLink
+            key={repair.id}
+            href={`${base}/weld-sheets/${repair.id}?unit=${system}`}
+            note="seams on the wall, order, boxes to sign: one page, PDF"
+          >
+            Weld sheet: {repairName(repair)}, {names.get(repair.memberId)}
+          </MenuLink>
+        ))}
       <MenuLink href={`${base}/cut-list?unit=${system}`} note={`every part to cut, CSV in ${system}`}>
         Cut list
       </MenuLink>

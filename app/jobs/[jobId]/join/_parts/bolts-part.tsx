@@ -6,6 +6,7 @@ import { cardSteps, retighten, type BoltSet, type Tightened } from '@/core/join'
 import { hostsOf } from '@/core/frame';
 import { percent, printForce, printLength, printLineForce, printTorque } from '@/core/quantity';
 import { oversizeHoleMm, printSource, STACK_SOURCE } from '@/core/reference';
+import { findingWords } from '../../../../_words/findings';
 import { RETIGHTEN_WORDS, stackWords } from '../../../../_words/bolts';
 import { legWords } from '../../../../_words/seams';
 import { RIVET_STEP_WORDS, RIVET_STEPS } from '../../../../_words/weld-cards';
@@ -29,12 +30,13 @@ export function BoltsPart({ join }: { join: JoinDesk }) {
               ))}
             </ul>
             <p className="caption">
-              Epoxy or primer on every face before it is closed: slip is then not counted on.{' '}
-              {printSource(STACK_SOURCE)}.
+              New locking nuts. Epoxy or primer on every face before it is closed: slip is then not counted
+              on. {printSource(STACK_SOURCE)}.
             </p>
           </section>
         </>
       )}
+      <Grades join={join} />
       <Brackets />
       <Rivets />
     </>
@@ -90,6 +92,36 @@ function SetRow({ set, ofId, isProposal }: { set: BoltSet; ofId: string; isPropo
         </>
       )}
     </li>
+  );
+}
+
+/** Bolts whose head marks were read: what grade was found, and where more is wanted. */
+function Grades({ join: { work, file, member } }: { join: JoinDesk }) {
+  const { system } = useReader();
+  const read = stands(file, 'sign').filter(
+    ({ memberId, detail }) =>
+      memberId === member.id &&
+      detail.sign === 'fastener' &&
+      detail.is === 'bolt' &&
+      detail.marks !== undefined,
+  );
+  const less = (work?.verdict.findings ?? []).filter(({ code }) => code === 'fastener-grade');
+  if (read.length === 0) return null;
+  return (
+    <section aria-label="Grades" className="mt-3">
+      <h3 className="text-lg font-semibold">Head marks read here: {read.length}</h3>
+      <ul className="ruled text-[16px]">
+        {less.map((finding, k) => {
+          const { title, change } = findingWords(finding, system);
+          return (
+            <li key={k} className="py-1">
+              <span className="font-semibold">{title}</span>: {change}
+            </li>
+          );
+        })}
+      </ul>
+      {less.length === 0 && <p>None is of a lower grade than is wanted there.</p>}
+    </section>
   );
 }
 

@@ -12,6 +12,7 @@ import type { JoinDesk } from './use-join';
 
 /** Who laid each seam, with what, what was seen since; and what may not be covered yet. */
 export function LogPart({ join: { ledger, file, current } }: { join: JoinDesk }) {
+  const { system } = useReader();
   const [open, setOpen] = useState<string>();
   const held = heldSeams(ledger);
   return (
@@ -33,7 +34,11 @@ export function LogPart({ join: { ledger, file, current } }: { join: JoinDesk })
       {held.length > 0 && <p>No coat, no plate, no skin over a seam without its look and its photo.</p>}
       <p className="mt-1">
         {current && !current.isProposal && current.joined.lines.length > 0 && (
-          <a className="plain" download href={`/api/jobs/${file.job.id}/weld-sheets/${current.repair.id}`}>
+          <a
+            className="plain"
+            download
+            href={`/api/jobs/${file.job.id}/weld-sheets/${current.repair.id}?unit=${system}`}
+          >
             Weld sheet, PDF
           </a>
         )}

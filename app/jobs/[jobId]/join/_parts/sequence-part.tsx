@@ -7,6 +7,7 @@ import {
   BOW_BAND,
   followed,
   laidRuns,
+  MOST_PLANNED,
   planOf,
   tacksOf,
   weldBasis,
@@ -24,6 +25,7 @@ import { useSequencer } from './use-sequencer';
 /** The order the runs are laid in: looked for, kept, and followed at the rail. */
 export function SequencePart({ join }: { join: JoinDesk }) {
   const { current, plan, done, member, work, file } = join;
+  const { system } = useReader();
   const { states } = useWork();
   const { keep } = useRecords();
   const stamp = useStamp();
@@ -38,6 +40,13 @@ export function SequencePart({ join }: { join: JoinDesk }) {
   );
   if (runs.length === 0)
     return <p className="mt-3 text-lg">Nothing to lay here: {nothingWords(current.repair)}.</p>;
+  if (runs.length > MOST_PLANNED)
+    return (
+      <p className="mt-3 text-lg">
+        {runs.length} runs are more than anybody follows: weld the edges continuously, or with longer runs
+        (Shop), or fewer plugs.
+      </p>
+    );
   if (current.isProposal) return <TakeOver join={join} worked={current} what="its runs are put in order" />;
   const section = bentSection({ picture: work.picture, states }, current);
   const find = () =>
@@ -87,6 +96,13 @@ export function SequencePart({ join }: { join: JoinDesk }) {
             At the rail
           </Link>
         )}
+        <a
+          className="plain"
+          download
+          href={`/api/jobs/${file.job.id}/weld-sheets/${current.repair.id}?unit=${system}`}
+        >
+          Weld sheet, PDF
+        </a>
       </div>
       {!section && <p className="caption">The metal here was never found: read it first.</p>}
       {sequencing?.problem && (
