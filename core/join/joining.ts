@@ -4,6 +4,7 @@ import { boltFlowShare, boltSets } from './bolt-set';
 import { boltedEnds, endDemands } from './end-demand';
 import { edgeLines } from './lines/edges';
 import { endLines } from './lines/ends';
+import { linkFlows } from './lines/flows';
 import { plugLine } from './lines/plugs';
 import type { BareLine } from './lines/base';
 import { settled, type SeamSaid } from './said';
@@ -39,9 +40,10 @@ function bolting(context: RepairPicture, repair: BoltedRepair, shearN: number | 
 }
 
 function welding(context: RepairPicture, shearN: number | undefined, said: readonly SeamSaid[]): Joining {
+  const flows = shearN === undefined ? undefined : linkFlows(context, shearN);
   const lines = context.pieces.flatMap(({ piece, stations }, k) =>
     marked(piece.id, String.fromCharCode(65 + k), [
-      ...edgeLines(context, piece, stations, shearN),
+      ...edgeLines(context, piece, stations, flows),
       ...endLines(context, piece, stations),
       ...plugLine(context, piece, stations),
     ]).map((line) => settled(line, context.repair.id, said)),

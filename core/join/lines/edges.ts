@@ -1,4 +1,3 @@
-import { shearFlow, WELD_LINK } from '../../mechanics';
 import { shortestRunMm, SQUARE_BUTT_TO_MM, widestPitchMm, YOUNGS_MODULUS_MPA } from '../../reference';
 import type { Point } from '../../geometry';
 import { faceOf, type Face } from '../../frame';
@@ -6,8 +5,6 @@ import {
   coverageAt,
   formOf,
   isInside,
-  memberStates,
-  stateSection,
   taperLengthMm,
   type Piece,
   type PieceStation,
@@ -15,13 +12,14 @@ import {
 } from '../../shape';
 import type { Runs, WeldPlace } from '../weld-line';
 import { filletBase, positionOf, type BareLine } from './base';
+import type { LinkFlows } from './flows';
 
 /** Lengthwise edges over the straight part, one line per unbroken landed run. */
 export function edgeLines(
   context: RepairPicture,
   piece: Piece,
   stations: readonly PieceStation[],
-  shearN: number | undefined,
+  flows: LinkFlows | undefined,
 ): BareLine[] {
   const { repair, picture } = context;
   if (formOf(piece.kind).wraps) return seamLines(context, piece);
@@ -36,7 +34,7 @@ export function edgeLines(
       const face = first.edges[side]!.face;
       const wallMm = Math.min(...run.map((station) => station.edges[side]!.wallMm));
       const base = filletBase(context, piece, wallMm);
-      const flow = shearN === undefined ? undefined : flowAlong(context, piece, side, run, shearN);
+      const flow = flows && flowAlong(context, piece, side, run, flows);
       const lengthMm = last.stationMm - first.stationMm;
       return {
         ...base,
@@ -128,37 +126,22 @@ function runsOf(
   };
 }
 
-/** Largest flow across the edge's weld link over a run, N/mm, from the repaired section's own shear flow. */
+/** Largest flow across the edge's weld link over a run, N/mm: looked at where it begins, in its middle and where it ends. */
 function flowAlong(
-  context: RepairPicture,
+  { picture: { member } }: RepairPicture,
   piece: Piece,
   side: number,
   run: readonly PieceStation[],
-  shearN: number,
+  flows: LinkFlows,
 ): number | undefined {
-  const { picture, repair } = context;
-  const repaired = memberStates(picture, [repair]).find((state) => state.id === 'as repaired');
-  if (!repaired) return undefined;
-  const samples = [run[0]!, run[run.length >> 1]!, run[run.length - 1]!];
-  const flows = samples
-    .map((station) => {
-      const plates = repaired.changeAt(station.stationMm).plates;
-      const section = stateSection(picture, repaired, station.stationMm);
-      const flow = shearFlow(section, 0, shearN);
-      const cover = coverageAt(picture.member, piece, station.stationMm);
-      if (!flow || !cover) return undefined;
-      const links = plates.flatMap(({ weldedAtUMm, inside = false }) =>
-        weldedAtUMm.map((uMm) => ({ uMm, inside })),
-      );
-      const edgeUMm = side === 0 ? cover.uFromMm : cover.uToMm;
-      const at = links.findIndex(
-        ({ uMm, inside }) => inside === isInside(piece) && Math.abs(uMm - edgeUMm) < 1e-6,
-      );
-      const strips = [...section.thicknessMm.keys()].filter(
-        (strip) => section.thicknessMm[strip] === WELD_LINK,
-      );
-      return at >= 0 ? Math.abs(flow.startNPerMm[strips[at]!]!) : undefined;
-    })
-    .filter((flow) => flow !== undefined);
-  return flows.length ? Math.max(...flows) : undefined;
+  const found = [run[0]!, run[run.length >> 1]!, run[run.length - 1]!].flatMap(({ stationMm }) => {
+    const cover = coverageAt(member, piece, stationMm);
+    if (!cover) return [];
+    const edgeUMm = side === 0 ? cover.uFromMm : cover.uToMm;
+    const link = flows(stationMm).find(
+      ({ uMm, inside }) => inside === isInside(piece) && Math.abs(uMm - edgeUMm) < 1e-6,
+    );
+    return link ? [link.nPerMm] : [];
+  });
+  return found.length ? Math.max(...found) : undefined;
 }

@@ -102,8 +102,11 @@ function BenchLine({ current: { joined, repair } }: { current: WorkedRepair }) {
   const { norms, ratePerHour, currency } = file.practice.money;
   // As they lie on the vehicle: on the bench every seam is flat already.
   const { onVehicle, onBench } = benchTime(joined.lines, repair.pieces.length, norms);
+  // No sharper than the norms: half hours, tens of money.
+  const half = (hours: number) => Math.round(hours * 2) / 2;
+  const tens = (hours: number) => Math.round((hours * ratePerHour) / 10) * 10;
   const words = ([least, most]: readonly [number, number]) =>
-    `${least.toFixed(1)} to ${most.toFixed(1)} h${ratePerHour > 0 ? ` (${currency}${Math.round(least * ratePerHour)} to ${Math.round(most * ratePerHour)})` : ''}`;
+    `${half(least)} to ${half(most)} h${ratePerHour > 0 ? ` (${currency}${tens(least)} to ${tens(most)})` : ''}`;
   return (
     <p className="mt-1">
       {repair.onBench
