@@ -5,7 +5,7 @@ import {
   worstInGroup,
   type GroupLoad,
 } from '../mechanics';
-import { fittingsOn, sidesOf, type Fitting, type Frame, type Member } from '../frame';
+import { axlesOf, fittingsOn, sidesOf, type Fitting, type Frame, type Member } from '../frame';
 import { STANDARD_GRAVITY } from '../quantity';
 import { chosenLegMm, FILLER_TENSILE_MPA, steel, type Practice } from '../reference';
 import { workPlace } from '../shape';
@@ -18,6 +18,8 @@ export interface FittingWeld {
   readonly hostId: string;
   readonly name: string;
   readonly loadKg: number;
+  /** No axle has a rating: all of the unit's gross mass is taken to stand on its axles, a quarter of each on a hanger. */
+  readonly isAssumed: boolean;
   readonly legMm: number;
   readonly strengthNPerMm: number;
   readonly asked: readonly { readonly push: FittingPush; readonly nPerMm: number }[];
@@ -43,6 +45,7 @@ export function fittingWelds(
   frame: Frame,
   practice: Practice,
   member: Member,
+  grossMassKg?: number,
 ): { readonly judged: FittingWeld[]; readonly unknown: FittingWeldUnknown[] } {
   const hosts = fittingsOn(frame, member)
     .map(({ id }) => frame.fittings.find((fitting) => fitting.id === id))
@@ -53,13 +56,33 @@ export function fittingWelds(
   for (const { fitting, hostId } of hosts) {
     const place = workPlace(frame, practice, { on: 'fitting', hostId });
     if (!place || place.member.id !== member.id) continue;
-    const { name, loadKg } = place;
+    const { name } = place;
+    const assumedKg = place.loadKg > 0 ? 0 : assumedLoadKg(frame, fitting, grossMassKg);
+    const loadKg = place.loadKg || assumedKg;
     if (!fitting.size) unknown.push({ hostId, name, lacks: 'its size' });
     else if (!(loadKg > 0)) unknown.push({ hostId, name, lacks: 'what hangs on it' });
-    else judged.push({ hostId, name, loadKg, ...groupOf(practice, member, fitting, loadKg) });
+    else
+      judged.push({
+        hostId,
+        name,
+        loadKg,
+        isAssumed: assumedKg > 0,
+        ...groupOf(practice, member, fitting, loadKg),
+      });
   }
   return { judged, unknown };
 }
+
+const SPRUNG: ReadonlySet<Fitting['kind']> = new Set<Fitting['kind']>([
+  'spring hanger',
+  'spring seat',
+  'spring bucket',
+  'equaliser',
+]);
+const assumedLoadKg = (frame: Frame, { kind }: Fitting, grossMassKg: number | undefined): number => {
+  const axles = axlesOf(frame).length;
+  return SPRUNG.has(kind) && grossMassKg !== undefined && axles > 0 ? grossMassKg / axles / 4 : 0;
+};
 
 function groupOf(practice: Practice, member: Member, fitting: Fitting, loadKg: number) {
   const { alongMm, highMm, thicknessMm } = fitting.size!;

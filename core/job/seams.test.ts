@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { defaultFrame, facesOf, familyOf, type Fitting, type MemberShape } from '../frame';
+import { defaultFrame, FAMILY_IDS, facesOf, familyOf, type Fitting, type MemberShape } from '../frame';
 import { lineGroup, worstInGroup } from '../mechanics';
 import { DEFAULT_PRACTICE } from '../reference';
 import type { Reading } from '../probe';
@@ -302,6 +302,16 @@ describe('a welded bracket’s welds as a line', () => {
       ).force,
     ).toBeGreaterThan(0);
   });
+  test('as new, at an ordinary mass, every family’s brackets carry what hangs on them', () => {
+    for (const family of FAMILY_IDS) {
+      const frame = defaultFrame({ ...familyOf(family).typical, family, steel: 'a36', datum: 'hole' });
+      for (const member of frame.members)
+        for (const { use } of fittingWelds(frame, DEFAULT_PRACTICE, member, 5000).judged) {
+          expect(use).toBeGreaterThan(0);
+          expect(use).toBeLessThan(1);
+        }
+    }
+  });
   test('a taller hanger is asked for more, a thinner one carries less', () => {
     const use = (fitting: Partial<Fitting>) => {
       const frame = frameWith(fitting);
@@ -320,6 +330,19 @@ describe('a welded bracket’s welds as a line', () => {
     };
     expect(says({ size: undefined })).toEqual([0, ['its size']]);
     expect(says({ kind: 'bracket' })).toEqual([0, ['what hangs on it']]);
+    // No rating anywhere: the gross mass is shared by the axles, and that is said; a bracket that is no spring's still has nothing.
+    const unrated = (fitting: Partial<Fitting>) => {
+      const made = frameWith(fitting);
+      const frame = { ...made, fittings: made.fittings.map(({ ratingKg: _, ...rest }) => rest) };
+      return fittingWelds(frame, DEFAULT_PRACTICE, rail(frame), 6000).judged;
+    };
+    expect(unrated({})[0]).toMatchObject({ isAssumed: true, loadKg: 1500 });
+    expect(unrated({ kind: 'bracket' })).toEqual([]);
+    const rated = frameWith({});
+    expect(fittingWelds(rated, DEFAULT_PRACTICE, rail(rated), 6000).judged[0]).toMatchObject({
+      isAssumed: false,
+      loadKg: 1000,
+    });
     expect(says({ attached: { by: 'bolts' } })).toEqual([0, []]);
   });
 });

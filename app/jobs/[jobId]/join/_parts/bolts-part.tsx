@@ -131,8 +131,8 @@ function Brackets() {
   const { system } = useReader();
   const { member } = useMember();
   const { judged, unknown } = useMemo(
-    () => fittingWelds(file.frame, file.practice, member),
-    [file.frame, file.practice, member],
+    () => fittingWelds(file.frame, file.practice, member, file.grossMassKg),
+    [file.frame, file.practice, member, file.grossMassKg],
   );
   if (judged.length + unknown.length === 0) return null;
   return (
@@ -145,6 +145,7 @@ function Brackets() {
             <span className={weld.use > 1 ? 'font-bold text-oxide' : ''}>uses {percent(weld.use)}</span> of{' '}
             {printLineForce(weld.strengthNPerMm, system)}{' '}
             <span className="caption">
+              {weld.isAssumed && 'load assumed: the gross weight shared by its axles; '}
               {weld.asked.map(({ push, nPerMm }) => `${push} ${printLineForce(nPerMm, system)}`).join(', ')}
             </span>
           </li>
