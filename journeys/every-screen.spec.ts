@@ -3,7 +3,8 @@ import type { Page } from '@playwright/test';
 import { expect, strip, test, worked } from './stage';
 
 const SCREENS = ['answers', 'frame', 'probe', 'trace', 'weigh', 'shape', 'join'] as const;
-const WALK = {
+/** Parts of Walk and Join: each in one theme. */
+const PARTS = {
   light: [
     'walk',
     'walk?part=lift',
@@ -39,21 +40,25 @@ for (const [theme, tag, member] of [
   ['light', 'GR-7', 'rail-right'],
   ['dark', 'BM-2', 'rail-left'],
 ] as const) {
-  test(`no accessibility fault on any screen, ${theme}`, async ({ page, context, jobs, baseURL }) => {
-    await context.addCookies([{ name: 'ossatura-theme', value: theme, url: baseURL! }]);
-    for (const screen of [...SCREENS, ...WALK[theme]]) {
-      await page.goto(`${jobs[tag]}/${screen}${screen.includes('?') ? '&' : '?'}member=${member}`);
-      await worked(page);
-      if (screen === 'weigh')
-        await page.getByRole('region', { name: 'Reasons' }).locator('summary').first().click();
-      if (screen === 'shape') await page.getByRole('button', { name: 'Specify a work here' }).click();
-      expect(await faults(page), screen).toEqual([]);
-    }
-    for (const path of ['/', '/new']) {
-      await page.goto(path);
-      expect(await faults(page), path).toEqual([]);
-    }
-  });
+  for (const [which, screens] of [
+    ['verb', SCREENS],
+    ['part', PARTS[theme]],
+  ] as const)
+    test(`no accessibility fault on any ${which}, ${theme}`, async ({ page, context, jobs, baseURL }) => {
+      await context.addCookies([{ name: 'ossatura-theme', value: theme, url: baseURL! }]);
+      for (const screen of screens) {
+        await page.goto(`${jobs[tag]}/${screen}${screen.includes('?') ? '&' : '?'}member=${member}`);
+        await worked(page);
+        if (screen === 'weigh')
+          await page.getByRole('region', { name: 'Reasons' }).locator('summary').first().click();
+        if (screen === 'shape') await page.getByRole('button', { name: 'Specify a work here' }).click();
+        expect(await faults(page), screen).toEqual([]);
+      }
+      for (const path of which === 'verb' ? ['/', '/new'] : []) {
+        await page.goto(path);
+        expect(await faults(page), path).toEqual([]);
+      }
+    });
 }
 
 test.describe('on a phone', () => {
