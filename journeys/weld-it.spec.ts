@@ -122,8 +122,20 @@ test('an order of runs is found, kept, and followed at the rail on a phone, over
   const file = await recordsOf(untouched.url, job);
   expect(file.evidence.filter((each) => each.kind === 'run')).toHaveLength(5);
 
-  // Other plates, and the numbers no longer mean them.
+  // The log hears of it, and the rail of the log.
   await page.setViewportSize({ width: 1280, height: 800 });
+  await page.goto(`${untouched.url}${job}/join?member=rail-right&part=log`);
+  await worked(page);
+  const log = page.getByRole('region', { name: 'Log of seams' });
+  await expect(log).toContainText(/\d of \d+ runs laid/);
+  await expect(log).toContainText('some of its runs are laid');
+  await log.getByRole('button', { name: 'A1', exact: true }).click();
+  await log.getByRole('group', { name: 'Weld of A1' }).getByRole('button', { name: 'Welded' }).click();
+  await expect(log).toContainText('welded, not looked at');
+  await page.getByRole('button', { name: 'Order of runs' }).click();
+  await expect(page.getByRole('region', { name: 'The order kept' })).toContainText(/[4-9]\d of \d+ laid/);
+
+  // Other plates, and the numbers no longer mean them.
   await page.goto(`${untouched.url}${job}/join?member=rail-right`);
   await worked(page);
   await page.getByRole('radio', { name: 'continuous', exact: true }).click();

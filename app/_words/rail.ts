@@ -1,5 +1,6 @@
 import type { Member } from '@/core/frame';
 import { faceAtU, heightOnFace, onSheet } from '@/core/frame';
+import type { LedgerSeam } from '@/core/job';
 import type { PlannedRun, ReadyCheck, SeamStands, WeldWhyNot } from '@/core/join';
 import { printLength, type UnitSystem } from '@/core/quantity';
 import { faceWords } from '@/ui/strip';
@@ -64,9 +65,14 @@ export const WHY_NOT_WORDS: Readonly<Record<WeldWhyNot, string>> = {
 export const STANDS_WORDS: Readonly<Record<SeamStands, string>> = {
   changed: 'another length since it was logged: look at what was laid',
   'not welded': 'not welded yet',
+  'part laid': 'some of its runs are laid',
   'not looked at': 'welded, not looked at',
   defect: 'a defect: grind out, redo, look again',
   'no photo': 'looked at; no photo yet',
   good: 'good',
   'left open': 'left open on purpose',
 };
+
+/** Why what hides these seams is not put right yet. */
+export const heldWords = (held: readonly LedgerSeam[]): string =>
+  `hold: ${held.map(({ mark, stands }) => `${mark} ${STANDS_WORDS[stands]}`).join('; ')}. Look and photo first: Join, Log`;

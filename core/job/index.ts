@@ -56,6 +56,7 @@ export { bentSection } from './bent-section';
 export { fittingWelds, type FittingPush, type FittingWeld } from './fitting-welds';
 export {
   heldSeams,
+  heldAtHost,
   laidAndHeld,
   jobLedger,
   seamLedger,

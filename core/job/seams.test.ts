@@ -8,6 +8,7 @@ import {
   bentSection,
   brokenRules,
   fittingWelds,
+  heldAtHost,
   heldSeams,
   inputsOf,
   laidAndHeld,
@@ -233,6 +234,57 @@ test('seams of a work are in the ledger with marks of their own, bonds without m
     ['W1.2', 'lap'],
   ]);
   for (const { volumeMm3 } of seams) expect(volumeMm3).toBeGreaterThan(0);
+});
+
+test('a host is not put right over seams of its works that were laid and not looked at', () => {
+  const bracket = {
+    id: 'h',
+    kind: 'spring hanger',
+    name: 'Hanger',
+    side: 'left',
+    stationMm: 2000,
+    size: { alongMm: 120, highMm: 80, thicknessMm: 6 },
+    attached: { by: 'weld' },
+  } as Fitting;
+  const base = records();
+  const frame = { ...base.frame, fittings: [bracket] };
+  const place = workPlace(frame, base.practice, { on: 'fitting', hostId: 'h left' })!;
+  const work = {
+    kind: 'work',
+    ...stamp(),
+    id: 'work-2',
+    form: 'gusset',
+    on: 'fitting',
+    hostId: 'h left',
+    measures: startMeasures(workForm('gusset'), place),
+    memberIds: ['rail-left'],
+  } as Evidence;
+  const held = (more: Evidence[]) =>
+    heldAtHost({ ...base, frame, evidence: [work, ...more] }, 'fitting', 'h left').map(({ mark }) => mark);
+  const laid = logged('welded', { ofId: 'work-2', seam: '1 gusset, both sides', mark: 'W1.1' });
+  expect(held([])).toEqual([]);
+  expect(held([laid])).toEqual(['W1.1']);
+  expect(heldAtHost({ ...base, frame, evidence: [work, laid] }, 'fitting', 'h right')).toEqual([]);
+});
+
+test('runs ticked at the rail stand in the ledger, in part and right along', () => {
+  const run = (nth: number): Evidence =>
+    ({ kind: 'run', ...stamp(), ...at, seam: UPPER, mark: 'A1', nth, is: 'run' }) as Evidence;
+  const plan = {
+    kind: 'weld plan',
+    ...stamp(),
+    ...at,
+    runs: [1, 2].map((nth) => ({ seam: UPPER, mark: 'A1', nth, path: [[0, 0]], lengthMm: 50, waitS: 0 })),
+    tacks: [],
+    basis: 'x',
+  } as unknown as Evidence;
+  const upper = (evidence: Evidence[]) => {
+    const of = records(evidence);
+    return seamLedger(of, workOf(of)).find(({ seam }) => seam === UPPER)!;
+  };
+  expect(upper([plan]).stands).toBe('not welded');
+  expect(upper([plan, run(1)])).toMatchObject({ stands: 'part laid', laid: { runs: 1, of: 2 } });
+  expect(upper([plan, run(1), run(2)]).stands).toBe('not looked at');
 });
 
 test('the section its welds bend is the repaired one', () => {

@@ -1,8 +1,10 @@
-import { memberOf, type Member } from '../frame';
+import { memberOf, type HostOn, type Member } from '../frame';
 import {
+  laidOf,
   mayBeCovered,
   seamStands,
   weldRuns,
+  type LaidAtTheRail,
   type SeamLog,
   type SeamStands,
   type SeamSaid,
@@ -34,12 +36,14 @@ export interface LedgerSeam {
   readonly log: readonly SeamLog[];
   readonly photos: readonly Photo[];
   readonly leftOpen?: string;
+  /** What was ticked of it at the rail. */
+  readonly laid?: LaidAtTheRail;
   readonly stands: SeamStands;
 }
 
 type Kept = Pick<JobRecords, 'evidence' | 'strikes' | 'frame' | 'practice'>;
 type Worked = Pick<MemberWork, 'picture' | 'repairs'>;
-type Bare = Omit<LedgerSeam, 'log' | 'photos' | 'stands' | 'memberId'>;
+type Bare = Omit<LedgerSeam, 'log' | 'photos' | 'stands' | 'memberId' | 'laid'>;
 
 /** Where a seam's photos are pinned. */
 export const seamSpot = (ofId: string, seam: string): string => `seam ${ofId} ${seam}`.slice(0, 120);
@@ -47,21 +51,34 @@ export const seamSpot = (ofId: string, seam: string): string => `seam ${ofId} ${
 /** Every seam of what somebody decided to make on a member: kept repairs, works, cracks to be welded shut; with what its log says. */
 export function seamLedger(records: Kept, work: Worked): LedgerSeam[] {
   const { member } = work.picture;
+  const said = stands(records, 'seam').filter(({ memberId }) => memberId === member.id);
+  return logged(records, member, [...ofPlates(work), ...ofWorks(records, member, said), ...ofCracks(work)]);
+}
+
+function logged(records: Kept, member: Member, seams: readonly Bare[]): LedgerSeam[] {
   const logs = stands(records, 'seam log').filter(({ memberId }) => memberId === member.id);
   const photos = stands(records, 'photo').filter(({ memberId }) => memberId === member.id);
-  const said = stands(records, 'seam').filter(({ memberId }) => memberId === member.id);
-  return [...ofPlates(work), ...ofWorks(records, member, said), ...ofCracks(work)].map((bare) => {
+  const plans = stands(records, 'weld plan');
+  const done = stands(records, 'run');
+  return seams.map((bare) => {
     const log = logs.filter(({ ofId, seam }) => ofId === bare.ofId && seam === bare.seam);
     const own = photos.filter(({ spotId }) => spotId === seamSpot(bare.ofId, bare.seam));
+    const laid = laidOf(
+      plans.findLast(({ ofId }) => ofId === bare.ofId),
+      done.filter(({ ofId }) => ofId === bare.ofId),
+      bare.seam,
+    );
     return {
       ...bare,
       memberId: member.id,
+      ...(laid && { laid }),
       log,
       photos: own,
       stands: seamStands(log, {
         hasPhoto: own.length > 0,
         isLeftOpen: bare.leftOpen !== undefined,
         lengthMm: bare.lengthMm,
+        ...(laid && { laid }),
       }),
     };
   });
@@ -148,6 +165,17 @@ export const laidAndHeld = (
   heldSeams(ledger).filter(
     ({ stands: how, line }) => how !== 'not welded' && line && line.fromMm <= toMm && line.toMm >= fromMm,
   );
+
+/** Seams of the works at a host that were laid and not looked at: it is not put right before they are. */
+export function heldAtHost(records: Kept, on: HostOn, hostId: string): LedgerSeam[] {
+  const works = worksOf(records).filter(({ work }) => work.on === on && work.hostId === hostId);
+  const members = [...new Map(works.map(({ place }) => [place.member.id, place.member])).values()];
+  const ids = new Set(works.map(({ work }) => work.id));
+  const said = stands(records, 'seam');
+  return members
+    .flatMap((member) => heldSeams(logged(records, member, ofWorks(records, member, said))))
+    .filter(({ ofId, stands: how }) => ids.has(ofId) && how !== 'not welded');
+}
 
 /** Members that anything is decided for, with their seams. */
 export const jobLedger = (records: Kept, works: readonly Worked[]): LedgerSeam[] =>

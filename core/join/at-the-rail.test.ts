@@ -1,5 +1,17 @@
 import type { WeldLine } from '.';
-import { followed, laidRuns, planOf, tacksOf, weldBasis, weldRuns, type RunDone, type WeldPlan } from '.';
+import {
+  followed,
+  laidByLog,
+  laidOf,
+  laidRuns,
+  planOf,
+  tacksOf,
+  weldBasis,
+  weldRuns,
+  type RunDone,
+  type SeamLog,
+  type WeldPlan,
+} from '.';
 
 const line = (key: string, u: number): WeldLine => ({
   id: key,
@@ -112,4 +124,46 @@ test('heat is reckoned from when it was ticked; a clock that was put back makes 
   ]);
   expect(laidRuns(RUNS, [laid(2, 11)], now)).toEqual([{ run: 2, endedAgoS: 0 }]);
   expect(laidRuns(RUNS, [{ ...laid(2, 1), nth: 99 }], now)).toEqual([]);
+});
+
+describe('the log and the rail are one', () => {
+  const welded = (more: Partial<SeamLog> = {}): SeamLog => ({
+    kind: 'seam log',
+    id: 'log',
+    memberId: 'm',
+    ofId: 'r',
+    by: 'RK',
+    at: '2026-11-20T09:00:00Z',
+    note: '',
+    seam: 'A1',
+    mark: 'A1',
+    what: 'welded',
+    ...more,
+  });
+  test('a seam logged as welded has its runs done, those ticked before once', () => {
+    const ticked = [laid(2, 1)];
+    const heard = laidByLog(PLAN, [welded()], ticked);
+    expect(heard.map(({ seam, nth }) => `${seam}.${nth}`).sort()).toEqual(['A1.1', 'A1.2', 'A1.4']);
+    const state = follow([...ticked, ...heard]);
+    expect(state.runs.filter(({ done }) => done)).toHaveLength(4);
+    expect(state.next!.run.seam).toBe('A2');
+  });
+  test('a look, another repair’s weld, and one from before the plan say nothing of its runs', () => {
+    for (const entry of [
+      welded({ what: 'looked at', defects: [] }),
+      welded({ ofId: 'another' }),
+      welded({ at: '2026-11-20T07:59:59Z' }),
+    ])
+      expect(laidByLog(PLAN, [entry], [])).toEqual([]);
+  });
+  test('what was ticked of a seam: how many of how many, when the last; twice ticked is once', () => {
+    expect(laidOf(PLAN, [], 'A1')).toBeUndefined();
+    expect(laidOf(undefined, [laid(2, 1)], 'A1')).toBeUndefined();
+    expect(laidOf(PLAN, [{ ...laid(2, 1), is: 'tack' }], 'A1')).toBeUndefined();
+    expect(laidOf(PLAN, [laid(2, 1), laid(2, 3), laid(0, 2), laid(5, 9)], 'A1')).toEqual({
+      runs: 2,
+      of: 4,
+      at: '2026-11-20T08:03:00Z',
+    });
+  });
 });

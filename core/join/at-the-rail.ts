@@ -1,7 +1,7 @@
 import { fingerprint } from '../quantity';
 import type { Point } from '../geometry';
 import type { WeldLine } from './weld-line';
-import type { PlannedRun, RunDone, WeldPlan } from './records';
+import type { LaidAtTheRail, PlannedRun, RunDone, SeamLog, WeldPlan } from './records';
 import { pointAlong, type LaidRun } from './sequence/thermal';
 import type { Tack } from './sequence/tacks';
 import type { WeldRun } from './sequence/runs';
@@ -41,6 +41,41 @@ export const planOf = (
 
 const sameRun = (a: Pick<PlannedRun, 'seam' | 'nth'>, b: Pick<PlannedRun, 'seam' | 'nth'>): boolean =>
   a.seam === b.seam && a.nth === b.nth;
+
+/** Runs of a plan whose whole seam was logged as welded since, run by run, as if each had been ticked: the log and the rail are one. */
+export const laidByLog = (plan: WeldPlan, log: readonly SeamLog[], done: readonly RunDone[]): RunDone[] =>
+  log
+    .filter(({ what, at, ofId }) => what === 'welded' && at >= plan.at && ofId === plan.ofId)
+    .flatMap(({ id, seam, memberId, ofId, by, at }) =>
+      plan.runs
+        .filter((run) => run.seam === seam && !done.some((each) => each.is === 'run' && sameRun(each, run)))
+        .map(({ mark, nth }): RunDone => ({
+          kind: 'run',
+          id: `${id} ${nth}`,
+          memberId,
+          ofId,
+          by,
+          at,
+          note: '',
+          seam,
+          mark,
+          nth,
+          is: 'run',
+        })),
+    );
+
+/** Of one seam: what was ticked of it at the rail, of all its plan has. Nothing where none was. */
+export function laidOf(
+  plan: WeldPlan | undefined,
+  done: readonly RunDone[],
+  seam: string,
+): LaidAtTheRail | undefined {
+  const planned = plan?.runs.filter((run) => run.seam === seam) ?? [];
+  const own = done.filter((each) => each.is === 'run' && planned.some((run) => sameRun(run, each)));
+  const last = own.reduce((latest, { at }) => (at > latest ? at : latest), '');
+  const runs = new Set(own.map(({ nth }) => nth)).size;
+  return runs > 0 ? { runs, of: planned.length, at: last } : undefined;
+}
 
 /** A run of the plan, whether it is laid, and whether it was laid before its turn. */
 export interface FollowedRun {

@@ -90,7 +90,8 @@ function saidRemarks({ picture: { legal } }: RepairPicture, all: readonly WeldLi
   const gaps = laid.filter(({ gapMm = 0 }) => gapMm > GAP_IGNORED_MM);
   const over = gaps.filter(isGapOver);
   const most = (lines: readonly WeldLine[]) => Math.max(0, ...lines.map(({ gapMm = 0 }) => gapMm));
-  const thin = laid.filter(({ wallMm }) => wallMm < BURNS_THROUGH_MM);
+  // Nothing known beneath is not thin: that the weld counts for nothing there is said by its strength.
+  const thin = laid.filter(({ wallMm }) => wallMm > 0 && wallMm < BURNS_THROUGH_MM);
   return [
     ...about(
       'gap-grows-leg',
@@ -107,7 +108,7 @@ function saidRemarks({ picture: { legal } }: RepairPicture, all: readonly WeldLi
       'note',
       laid.filter(({ access }) => access === 'poor'),
     ),
-    ...about('burns-through', 'deviation', thin, {
+    ...about('burns-through', 'note', thin, {
       value: Math.min(...thin.map(({ wallMm }) => wallMm)),
       limit: BURNS_THROUGH_MM,
     }),

@@ -19,5 +19,14 @@ export { isGapOver, POOR_ACCESS_SHARE, seamKind, type SeamSaid } from './said';
 export { checkJoining, JOIN_FINDING_CODES, type JoinFinding, type JoinFindingCode } from './finding';
 export { BACKINGS, crackWelds, type Backing, type CrackWeld } from './crack-weld';
 export { type BoltSet } from './bolt-set';
-export { followed, laidRuns, planOf, weldBasis, type Followed, type FollowedRun } from './at-the-rail';
+export {
+  followed,
+  laidByLog,
+  laidOf,
+  laidRuns,
+  planOf,
+  weldBasis,
+  type Followed,
+  type FollowedRun,
+} from './at-the-rail';
 export { WELD_WHY_NOT, whyNotWeld, type WeldWhyNot } from './who';

@@ -162,6 +162,7 @@ export {
   GASES,
   GOUGE,
   SETTINGS_SOURCE,
+  THICKEST_CUT_MM,
   wireRow,
   WIRES,
   type ArcPosition,

@@ -101,6 +101,9 @@ const CUTS: readonly (readonly [toMm: number, CutStart])[] = [
   [inchesToMm(3 / 8), { amps: 60, mmPerS: 12, standOffMm: 3 }],
   [inchesToMm(1 / 2), { amps: 80, mmPerS: 8, standOffMm: 3 }],
 ];
+/** Thicker than this no shop's plasma of a common size cuts (common practice, no source). */
+export const THICKEST_CUT_MM = inchesToMm(1 / 2);
+
 /** Undefined over 1/2 in: a torch of another class. */
 export const cutStart = (thicknessMm: number): CutStart | undefined =>
   CUTS.find(([toMm]) => thicknessMm <= toMm + 0.05)?.[1];

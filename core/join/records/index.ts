@@ -9,6 +9,7 @@ export {
   seamLogKind,
   seamStands,
   type Defect,
+  type LaidAtTheRail,
   type SeamLog,
   type SeamStands,
 } from './seam-log';

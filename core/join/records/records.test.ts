@@ -61,6 +61,19 @@ test('left open goes before everything; only what is good or left open may be co
   expect(SEAM_STANDS.filter(mayBeCovered)).toEqual(['good', 'left open']);
 });
 
+test('what was ticked at the rail is laid, in part or right along; a look before its last run is none of it', () => {
+  const laid = (runs: number) => ({ laid: { runs, of: 4, at: '2026-11-20T09:00:00Z' } });
+  const later = looked({ at: '2026-11-20T09:30:00Z' });
+  expect(stand([], laid(3))).toBe('part laid');
+  expect(stand([later], laid(3))).toBe('part laid');
+  expect(stand([], laid(4))).toBe('not looked at');
+  expect(stand([looked()], laid(4))).toBe('not looked at');
+  expect(stand([later], laid(4))).toBe('good');
+  // Ground out and welded again by the log: the log goes on from there.
+  expect(stand([later, log({ at: '2026-11-20T10:00:00Z' })], laid(4))).toBe('not looked at');
+  expect(mayBeCovered('part laid')).toBe(false);
+});
+
 test('another length than was logged is another seam by now', () => {
   const entries = [log({ lengthMm: 1000 }), looked({ lengthMm: 1000 })];
   const at = (lengthMm: number) => stand(entries, { lengthMm });
@@ -137,8 +150,8 @@ test('bolts: never tightened, due after a day, settled once none had moved', () 
   expect(retighten([], 0)).toBe('not tightened');
   expect(retighten([{ at }], hours(23.9))).toBe('wait');
   expect(retighten([{ at }], hours(24))).toBe('look again');
-  expect(retighten([{ at }, { at, moved: 2 }], hours(24))).toBe('look again');
-  expect(retighten([{ at }, { at, moved: 0 }], hours(999))).toBe('settled');
+  expect(retighten([{ at }, { at, moved: 'some' }], hours(24))).toBe('look again');
+  expect(retighten([{ at }, { at, moved: 'none' }], hours(999))).toBe('settled');
 });
 
 test('a card’s steps keep their order; the last word on each stands', () => {

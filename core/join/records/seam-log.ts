@@ -54,6 +54,7 @@ export const seamLogKind = evidenceKind<SeamLog>({
 export const SEAM_STANDS = [
   'changed',
   'not welded',
+  'part laid',
   'not looked at',
   'defect',
   'no photo',
@@ -62,20 +63,35 @@ export const SEAM_STANDS = [
 ] as const;
 export type SeamStands = (typeof SEAM_STANDS)[number];
 
-/** How a seam stands by its log: the last welding and what was seen since. Dye that bled is a crack. */
+/** Runs of a seam that were ticked at the rail, of all its plan has, and when the last was. */
+export interface LaidAtTheRail {
+  readonly runs: number;
+  readonly of: number;
+  readonly at: string;
+}
+
+/** How a seam stands by its log, and by what was ticked at the rail: the last welding and what was seen since. Dye that bled is a crack. */
 export function seamStands(
   log: readonly SeamLog[],
   {
     hasPhoto,
     isLeftOpen,
     lengthMm,
-  }: { readonly hasPhoto: boolean; readonly isLeftOpen: boolean; readonly lengthMm?: number },
+    laid,
+  }: {
+    readonly hasPhoto: boolean;
+    readonly isLeftOpen: boolean;
+    readonly lengthMm?: number;
+    readonly laid?: LaidAtTheRail;
+  },
 ): SeamStands {
   if (isLeftOpen) return 'left open';
   if (isOtherLength(log.at(-1)?.lengthMm, lengthMm)) return 'changed';
   const welded = log.findLastIndex(({ what }) => what === 'welded');
-  if (welded < 0) return 'not welded';
-  const look = log.slice(welded + 1).findLast(({ what }) => what === 'looked at');
+  if (welded < 0 && !laid) return 'not welded';
+  if (welded < 0 && laid!.runs < laid!.of) return 'part laid';
+  const looks = log.slice(welded + 1).filter(({ what }) => what === 'looked at');
+  const look = looks.findLast(({ at }) => welded >= 0 || at >= laid!.at);
   if (!look) return 'not looked at';
   if ((look.defects ?? []).length > 0 || look.dye === 'bled') return 'defect';
   return hasPhoto ? 'good' : 'no photo';

@@ -8,8 +8,8 @@ export const tightenedSchema = z.object({
   ...atSeam,
   set: z.string().min(1).max(12),
   torqueNm: z.number().gt(0, 'a torque is more than nothing').lte(5000),
-  /** How many turned before they clicked, when they were looked at again. */
-  moved: z.number().int().gte(0).lte(400).optional(),
+  /** Looked at again: whether any turned before it clicked. */
+  moved: z.enum(['none', 'some']).optional(),
 });
 export type Tightened = z.infer<typeof tightenedSchema>;
 
@@ -30,6 +30,6 @@ export type Retighten = (typeof RETIGHTEN)[number];
 export function retighten(log: readonly Pick<Tightened, 'at' | 'moved'>[], nowMs: number): Retighten {
   const last = log.at(-1);
   if (!last) return 'not tightened';
-  if (last.moved === 0) return 'settled';
+  if (last.moved === 'none') return 'settled';
   return nowMs - Date.parse(last.at) >= LOOK_AGAIN_HOURS * 3_600_000 ? 'look again' : 'wait';
 }

@@ -1,7 +1,7 @@
 import { riseK } from '../../mechanics';
-import type { Point } from '../../geometry';
+import { pathLength, type Point } from '../../geometry';
 import type { MemberShape } from '../../frame';
-import { squareApart, type WeldRun } from './runs';
+import { pathBetween, squareApart, type WeldRun } from './runs';
 
 /** Heat that laid metal brings into the parts, J/mm³: arc voltage × amps × 0.8 over what it lays (common practice, no source: 0.5 kJ/mm for a 3/16 in fillet). */
 const HEAT_PER_MM3 = 45;
@@ -21,12 +21,11 @@ export const runSeconds = (run: WeldRun): number => runHeatJ(run) / ARC_W;
 /** A run's heat as three sources along it, from its start to its end. */
 const SHARES = [1 / 6, 1 / 2, 5 / 6] as const;
 
+/** The place a share of the way along a course. */
 export function pointAlong(path: readonly Point[], share: number): Point {
   if (path.length === 1) return path[0]!;
-  const at = share * (path.length - 1);
-  const k = Math.min(path.length - 2, Math.floor(at));
-  const [a, b] = [path[k]!, path[k + 1]!];
-  return [a[0] + (b[0] - a[0]) * (at - k), a[1] + (b[1] - a[1]) * (at - k)];
+  const atMm = share * pathLength(path);
+  return pathBetween(path, atMm, atMm)[0]!;
 }
 
 /** Runs with what a search asks over and over: how far each one's start lies from every bit of every other's heat. */

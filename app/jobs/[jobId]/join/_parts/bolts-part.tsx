@@ -53,14 +53,16 @@ function SetRow({ set, ofId, isProposal }: { set: BoltSet; ofId: string; isPropo
     (each) => each.ofId === ofId && each.set === set.id,
   );
   const state = retighten(log, now);
-  const tell = (moved?: number) =>
+  const { torqueNm } = set;
+  const tell = (moved?: Tightened['moved']) =>
+    torqueNm !== undefined &&
     keep({
       kind: 'tightened',
       ...stamp(),
       memberId: member.id,
       ofId,
       set: set.id,
-      torqueNm: set.torqueNm ?? 1,
+      torqueNm,
       note: '',
       ...(moved !== undefined && { moved }),
     });
@@ -83,10 +85,10 @@ function SetRow({ set, ofId, isProposal }: { set: BoltSet; ofId: string; isPropo
       )}
       {!isProposal && (state === 'look again' || state === 'wait') && (
         <>
-          <button type="button" className="plain" onClick={() => tell(0)}>
+          <button type="button" className="plain" onClick={() => tell('none')}>
             Again: none moved
           </button>
-          <button type="button" className="plain" onClick={() => tell(1)}>
+          <button type="button" className="plain" onClick={() => tell('some')}>
             Again: some moved
           </button>
         </>

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { heldSeams, seamSpot, type LedgerSeam } from '@/core/job';
-import { DEFECTS, DYES, type Defect, type SeamLog } from '@/core/join';
+import { DEFECTS, DYES, type Defect, type SeamLog, type SeamStands } from '@/core/join';
 import { printLength } from '@/core/quantity';
 import { Choice, Entry, When } from '@/ui/controls';
 import { SEAM_TYPE_WORDS } from '../../../../_words/seams';
@@ -60,6 +60,15 @@ export function LogPart({ join: { ledger, file, current } }: { join: JoinDesk })
   );
 }
 
+/** A look is of a seam that is laid right along. */
+const MAY_BE_LOOKED_AT: ReadonlySet<SeamStands> = new Set<SeamStands>([
+  'changed',
+  'not looked at',
+  'defect',
+  'no photo',
+  'good',
+]);
+
 function SeamRow({ seam, isOpen, onOpen }: { seam: LedgerSeam; isOpen: boolean; onOpen: () => void }) {
   const { system } = useReader();
   const isGood = seam.stands === 'good';
@@ -80,6 +89,7 @@ function SeamRow({ seam, isOpen, onOpen }: { seam: LedgerSeam; isOpen: boolean; 
           <span className="caption">
             {' '}
             {SEAM_TYPE_WORDS[seam.type]}, {printLength(seam.lengthMm, system, 'length')}
+            {seam.laid && `; ${seam.laid.runs} of ${seam.laid.of} runs laid`}
           </span>
         </span>
         <span
@@ -101,7 +111,7 @@ function SeamRow({ seam, isOpen, onOpen }: { seam: LedgerSeam; isOpen: boolean; 
         <div className="ml-2 border-l-2 border-rule pl-3">
           <Entries log={seam.log} />
           <WeldedForm seam={seam} />
-          {seam.stands !== 'not welded' && seam.stands !== 'left open' && <LookForm seam={seam} />}
+          {MAY_BE_LOOKED_AT.has(seam.stands) && <LookForm seam={seam} />}
         </div>
       )}
     </li>

@@ -5,7 +5,7 @@ import { toast } from 'sonner';
 import type { WorkedRepair } from '@/core/job';
 import { WELD_ACCESS, WELD_POSITIONS, type SeamSaid, type WeldLine } from '@/core/join';
 import { GAP_IGNORED_MM, gapLimitMm } from '@/core/reference';
-import { lengthDigits, parseLengthMm, printLength } from '@/core/quantity';
+import { lengthDigits, parseMeasuredMm, printLength } from '@/core/quantity';
 import { Choice, Entry } from '@/ui/controls';
 import { useUnitTurn } from '../../../../_parts/turned';
 import { useReader, useRecords, useStamp } from '../../../_desk';
@@ -88,10 +88,10 @@ function GapEntry({
   );
   useUnitTurn(system, (as) => setText(as(text)));
   const commit = () => {
-    if (text.trim() === '') return;
-    const read = parseLengthMm(text.trim() === '0' ? '0' : text, system);
-    const gapMm = read.ok ? read.value : /^0*\.?0*$/.test(text.trim()) ? 0 : undefined;
-    if (gapMm === undefined) return onWrong(read.ok ? '' : read.reason);
+    const read = parseMeasuredMm(text, system);
+    if (!read.ok) return onWrong(read.reason);
+    const gapMm = read.value;
+    if (gapMm === undefined) return;
     if (gapMm > 25) return onWrong('a gap over 1 in (25 mm) is no joint; left as it was');
     if (line.gapMm === undefined || Math.abs(gapMm - line.gapMm) > 0.01) onGap(gapMm);
   };

@@ -11,6 +11,7 @@ import {
   GOUGE,
   printSource,
   SETTINGS_SOURCE,
+  THICKEST_CUT_MM,
   WIRES,
   type Gas,
   type Wire,
@@ -186,12 +187,12 @@ function CutCard({ thicknessMm, system }: { thicknessMm: number; system: UnitSys
       {cut ? (
         <p>
           Cut: {cut.amps} A, {speedWords(cut.mmPerS, system)}, tip {thick(cut.standOffMm)} off. Gouge:{' '}
-          {Math.round(cut.amps * GOUGE.ampsShare)} A, {GOUGE.standOffMm} mm off, torch leant over{' '}
+          {Math.round(cut.amps * GOUGE.ampsShare)} A, {thick(GOUGE.standOffMm)} off, torch leant over{' '}
           {GOUGE.leanDeg}°, {thick(GOUGE.passDeepMm)} a pass. After gouging, grind to bright metal and read
           what is left.
         </p>
       ) : (
-        <p>Over 1/2 in: a torch of another class; its maker’s chart.</p>
+        <p>Thicker than {thick(THICKEST_CUT_MM)}: a torch of another class; its maker’s chart.</p>
       )}
       <p className="caption">Common practice, no source; the torch maker’s chart wins.</p>
     </section>

@@ -2,7 +2,7 @@
 
 import { useMemo, useState } from 'react';
 import { seamLedger, stands, type LedgerSeam } from '@/core/job';
-import type { WeldPlan } from '@/core/join';
+import { laidByLog, type WeldPlan } from '@/core/join';
 import { useMember, useRecords, useRepairs } from '../../../_desk';
 
 /** The repair looked at in Join: its lines, the seam chosen of them, its plan and what was laid. */
@@ -18,7 +18,10 @@ export function useJoin() {
     () => stands(file, 'weld plan').findLast(({ ofId }) => ofId === id),
     [file, id],
   );
-  const done = useMemo(() => stands(file, 'run').filter(({ ofId }) => ofId === id), [file, id]);
+  const done = useMemo(() => {
+    const ticked = stands(file, 'run').filter(({ ofId }) => ofId === id);
+    return plan ? [...ticked, ...laidByLog(plan, stands(file, 'seam log'), ticked)] : ticked;
+  }, [file, id, plan]);
   return { ...desk, file, member, ledger, plan, done, seam, setSeam };
 }
 export type JoinDesk = ReturnType<typeof useJoin>;

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import { ToggleGroup } from 'radix-ui';
 import { hostOf, type Host } from '@/core/frame';
-import { stands } from '@/core/job';
+import { heldAtHost, stands } from '@/core/job';
 import {
   checkFind,
   openFinds,
@@ -19,6 +19,7 @@ import {
   type Way,
 } from '@/core/walk';
 import { Entry, When } from '@/ui/controls';
+import { heldWords } from '../../../../_words/rail';
 import { findStateWords, FIND_PART_WORDS, HOST_WORDS } from '../../../../_words/walk';
 import { StrikeSheet, useReader, useRecords, useStamp } from '../../../_desk';
 import { asksOf, NOTHING_TYPED, readFind, typedFor } from './find-form';
@@ -118,7 +119,7 @@ function FindPad({ host, ways }: { host: Host; ways: readonly Way[] }) {
         </div>
       )}
       {part && asked && <Sizes key={`${part} ${asked}`} host={host} part={part} is={asked} onTake={take} />}
-      {part && <PutRight onTake={take} />}
+      {part && <PutRight host={host} onTake={take} />}
     </>
   );
 }
@@ -185,16 +186,20 @@ function Sizes({
   );
 }
 
-function PutRight({ onTake }: { onTake: (state: FindState) => void }) {
+function PutRight({ host, onTake }: { host: Host; onTake: (state: FindState) => void }) {
+  const { file } = useRecords();
+  const held = heldAtHost(file, host.on, host.id);
   return (
     <details className="mt-1">
       <summary className="flex min-h-[44px] cursor-pointer items-center underline">Put right since</summary>
+      {held.length > 0 && <p className="font-semibold text-oxide">{heldWords(held)}.</p>}
       <div className="flex flex-wrap gap-1.5">
         {REMEDIES.map((done) => (
           <button
             key={done}
             type="button"
             className="plain"
+            disabled={held.length > 0}
             onClick={() => onTake({ is: 'put right', done })}
           >
             {done}

@@ -1,6 +1,6 @@
 'use client';
 
-import { laidAndHeld, recorded, seamLedger, type LedgerSeam } from '@/core/job';
+import { laidAndHeld, recorded, seamLedger } from '@/core/job';
 import { useState } from 'react';
 import { facesOf, memberOf } from '@/core/frame';
 import { lengthDigits, parseLengthMm, printStress, significant, newtonsToLbf } from '@/core/quantity';
@@ -17,7 +17,7 @@ import {
 } from '@/core/walk';
 import { Entry, Pick, When } from '@/ui/controls';
 import { faceWords, SignMark } from '@/ui/strip';
-import { STANDS_WORDS } from '../../../../_words/rail';
+import { heldWords } from '../../../../_words/rail';
 import { SIGN_WORDS, signWords } from '../../../../_words/walk';
 import {
   MemberStrip,
@@ -190,9 +190,6 @@ function BoltSays({ detail }: { detail: SignDetail }) {
     </span>
   );
 }
-
-const heldWords = (held: readonly LedgerSeam[]): string =>
-  `hold: ${held.map(({ mark, stands }) => `${mark} ${STANDS_WORDS[stands]}`).join('; ')}. Look and photo first: Join, Log`;
 
 function SignForm() {
   const { file, keep } = useRecords();

@@ -2,9 +2,17 @@
 
 import Link from 'next/link';
 import { useSearchParams } from 'next/navigation';
-import { useCallback, useEffect } from 'react';
-import { brokenRules, stands, type WorkedRepair } from '@/core/job';
-import { followed, isStillReady, weldBasis, type Ready, type RunDone, type WeldPlan } from '@/core/join';
+import { useCallback, useEffect, useMemo } from 'react';
+import { brokenRules, stands, type JobFile, type WorkedRepair } from '@/core/job';
+import {
+  followed,
+  isStillReady,
+  laidByLog,
+  weldBasis,
+  type Ready,
+  type RunDone,
+  type WeldPlan,
+} from '@/core/join';
 import type { StripScale } from '@/ui/strip';
 import { CAUTIONS } from '../../../../../_words/cautions';
 import { MemberStrip, useMember, useNow, useRecords, useWork } from '../../../../_desk';
@@ -62,12 +70,20 @@ function useInSight(stationMm: number | undefined): void {
   }, [stationMm, member, setStretch]);
 }
 
+/** Runs ticked here, and with them those whose whole seam the log says is welded. */
+function useLaid(file: JobFile, plan: WeldPlan): { ticked: readonly RunDone[]; done: readonly RunDone[] } {
+  return useMemo(() => {
+    const ticked = stands(file, 'run').filter(({ ofId }) => ofId === plan.ofId);
+    return { ticked, done: [...ticked, ...laidByLog(plan, stands(file, 'seam log'), ticked)] };
+  }, [file, plan]);
+}
+
 function Follow({ plan, worked }: { plan: WeldPlan; worked: WorkedRepair }) {
   const { file } = useRecords();
   const { member } = useMember();
   const now = useNow();
   const { lines } = worked.joined;
-  const done: readonly RunDone[] = stands(file, 'run').filter(({ ofId }) => ofId === plan.ofId);
+  const { ticked, done } = useLaid(file, plan);
   const state = followed(plan, done, weldBasis(lines));
   const ready: Ready | undefined = stands(file, 'ready to weld').findLast(({ ofId }) => ofId === plan.ofId);
   const over = useCallback(
@@ -93,7 +109,15 @@ function Follow({ plan, worked }: { plan: WeldPlan; worked: WorkedRepair }) {
       )}
       {broken === 0 &&
         (ready && isStillReady(ready, now) ? (
-          <RunCard plan={plan} state={state} done={done} worked={worked} ready={ready} now={now} />
+          <RunCard
+            plan={plan}
+            state={state}
+            ticked={ticked}
+            done={done}
+            worked={worked}
+            ready={ready}
+            now={now}
+          />
         ) : (
           <ReadyForm plan={plan} before={ready} />
         ))}

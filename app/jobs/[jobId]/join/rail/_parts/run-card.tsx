@@ -21,6 +21,7 @@ import { useMember, useReader, useRecords, useStamp } from '../../../../_desk';
 export function RunCard({
   plan,
   state,
+  ticked,
   done,
   worked,
   ready,
@@ -28,6 +29,9 @@ export function RunCard({
 }: {
   plan: WeldPlan;
   state: Followed;
+  /** Ticked at the rail: what can be taken back here. */
+  ticked: readonly RunDone[];
+  /** These, and those whose seam was logged. */
   done: readonly RunDone[];
   worked: WorkedRepair;
   ready: Ready;
@@ -38,12 +42,12 @@ export function RunCard({
   const { by } = useReader();
   const stamp = useStamp();
   const [shown, setShown] = useState(false);
-  const tacked = done.some(({ is }) => is === 'tack');
+  const tacked = ticked.some(({ is }) => is === 'tack');
   const tick = (run: FollowedRun, is: 'run' | 'tack' = 'run') => {
     const { seam, mark, nth } = run.run;
     keep({ kind: 'run', ...stamp(), memberId: member.id, ofId: plan.ofId, seam, mark, nth, is, note: '' });
   };
-  const last = done.findLast(({ is }) => is === 'run');
+  const last = ticked.findLast(({ is }) => is === 'run');
   const laid = state.runs.filter((each) => each.done).length;
   return (
     <div className="mt-3">
