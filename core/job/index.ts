@@ -14,6 +14,7 @@ export { inputsOf, jobHosts, jobSpots, sortedRecords, type MemberInputs, type So
 export {
   brokenRules,
   candidates,
+  repairAmong,
   sketchedPicture,
   weighMember,
   workJob,

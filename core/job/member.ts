@@ -66,6 +66,16 @@ export const brokenRules = ({
   ...joinFindings.filter(({ weight }) => weight === 'broken'),
 ];
 
+/** A repair by its name among members' work, with the member's work it is part of. */
+export function repairAmong<Work extends { readonly repairs: readonly WorkedRepair[] }>(
+  works: readonly Work[],
+  repairId: string,
+): { readonly work: Work; readonly worked: WorkedRepair } | undefined {
+  return works
+    .flatMap((work) => work.repairs.map((worked) => ({ work, worked })))
+    .find(({ worked }) => worked.repair.id === repairId);
+}
+
 /** One member, first reading to last weld. */
 export interface MemberWork {
   /** The marks of what it was worked out from. */

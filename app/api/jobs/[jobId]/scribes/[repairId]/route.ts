@@ -1,5 +1,6 @@
 import { answer, guarded, notFound, systemOf } from '../../../../_door';
 import { askOffice } from '../../../../../_office';
+import { repairAmong } from '@/core/job';
 import { drawScribe, openingsOf, SCRIBE_LAYERS, scribeSheet } from '@/core/shape';
 import { database, jobFile } from '@/data';
 import { drawingIn } from '../../cut-sheets/_drawing';
@@ -12,11 +13,14 @@ export const GET = (request: Request, { params }: { params: Promise<{ jobId: str
     if (!file) return notFound('job');
     const works = await askOffice('worked', file);
     if (!works.ok) return answer(works);
-    const found = works.value
-      .flatMap(({ picture, repairs }) => repairs.map(({ repair }) => ({ picture, repair })))
-      .find(({ repair }) => repair.id === repairId);
+    const found = repairAmong(works.value, repairId);
     const sheet =
-      found && scribeSheet(found.picture.member, found.repair, openingsOf(found.picture, found.repair));
+      found &&
+      scribeSheet(
+        found.work.picture.member,
+        found.worked.repair,
+        openingsOf(found.work.picture, found.worked.repair),
+      );
     if (!sheet) return notFound('sheet to scribe by');
     const system = systemOf(request);
     return drawingIn(request, {

@@ -2,6 +2,7 @@ import { answer, download, guarded, notFound, systemOf } from '../../../../_door
 import { askOffice } from '../../../../../_office';
 import {
   brokenRules,
+  repairAmong,
   stands,
   toWeldShut,
   type JobFile,
@@ -31,9 +32,7 @@ export const GET = (request: Request, { params }: { params: Promise<{ jobId: str
     if (!file) return notFound('job');
     const works = await askOffice('worked', file);
     if (!works.ok) return answer(works);
-    const found = works.value
-      .flatMap((work) => work.repairs.map((worked): Found => ({ work, worked })))
-      .find(({ worked }) => worked.repair.id === repairId);
+    const found: Found | undefined = repairAmong(works.value, repairId);
     if (!found || found.worked.joined.lines.length === 0) return notFound('repair that is welded');
     const system = systemOf(request);
     const { picture } = found.work;
