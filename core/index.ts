@@ -11,5 +11,6 @@ export * as metal from './metal';
 export * as weigh from './weigh';
 export * as shape from './shape';
 export * as join from './join';
+export * as order from './order';
 export * as job from './job';
 export * as exchange from './exchange';

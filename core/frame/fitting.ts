@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { CARRIED, type Carried } from './carried';
+import { TANK_HOLDS } from './loads';
 
 export const FITTING_KINDS = [
   'axle',
@@ -80,6 +81,8 @@ export const fittingSchema = z.object({
   attached: z
     .object({ by: z.enum(ATTACHED_BY), count: z.number().int().gte(1).lte(60).optional() })
     .optional(),
+  /** Tanks: what is in it; one of which nobody said so is taken for fuel. */
+  holds: z.enum(TANK_HOLDS).optional(),
   /** Mounts of one thing: four of a subframe. Corners across are looked for within it. */
   set: z.string().trim().min(1).max(40).optional(),
 });

@@ -87,6 +87,9 @@ export {
   type Loads,
   type ScaleTicket,
   type FrameStand,
+  burns,
+  TANK_HOLDS,
+  type TankHolds,
 } from './loads';
 export { bySchema, instantSchema, recordIdSchema, standing, strikeSchema, type Strike } from './strike';
 export { evidenceKind, ofKind, onMember, type EvidenceKind, type EvidenceStamp, type Fit } from './evidence';

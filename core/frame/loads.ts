@@ -1,5 +1,11 @@
 import { z } from 'zod';
 
+/** What is in a tank: water and waste burn nothing; gas goes out of the building as fuel does. One of which nobody said so is taken for fuel. */
+export const TANK_HOLDS = ['fuel', 'gas', 'water', 'waste', 'air'] as const;
+export type TankHolds = (typeof TANK_HOLDS)[number];
+export const burns = (holds: TankHolds | undefined): boolean =>
+  holds === undefined || holds === 'fuel' || holds === 'gas';
+
 export const LOAD_KINDS = ['engine', 'cab', 'body', 'tank', 'payload', 'fittings', 'house'] as const;
 
 /** Something heavy that the frame carries, spread evenly between two stations. */
@@ -11,6 +17,7 @@ export const loadSchema = z
     massKg: z.number().gt(0, 'a load weighs something').lt(80_000, 'a load over 80 t is on no road frame'),
     fromMm: z.number().gte(-3000).lte(42_000),
     toMm: z.number().gte(-3000).lte(42_000),
+    holds: z.enum(TANK_HOLDS).optional(),
     /** Share of it on the left rail. */
     leftShare: z.number().gte(0).lte(1),
     /** Its centre above the ground; left out, as is usual for its kind. */

@@ -112,13 +112,13 @@ export function typicalLoads(frame: Frame, grossKg: number): Load[] {
     case 'gooseneck trailer':
       return [
         item('house', 'House', 0.6, 0.02, 0.99),
-        item('tank', 'Water', 0.06, 0.4, 0.6),
+        { ...item('tank', 'Water', 0.06, 0.4, 0.6), holds: 'water' },
         item('payload', 'Belongings', 0.2, 0.1, 0.95),
       ];
     case 'I-beam trailer':
       return [
         item('house', 'House or body', 0.62, 0.12, 0.99),
-        item('tank', 'Water', 0.06, 0.7, 0.8),
+        { ...item('tank', 'Water', 0.06, 0.7, 0.8), holds: 'water' },
         item('payload', 'Payload', 0.25, 0.15, 0.95),
       ];
     case 'semi trailer':

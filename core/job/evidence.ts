@@ -26,6 +26,19 @@ import {
   tightenedKind,
   weldPlanKind,
 } from '../join';
+import {
+  boughtKind,
+  extraAnswerKind,
+  extraKind,
+  gateSaidKind,
+  handoverKind,
+  jobPlanKind,
+  ownTaskKind,
+  permitKind,
+  removalKind,
+  slotKind,
+  taskSaidKind,
+} from '../order';
 import { figureKind, geometryKind, hoursTakenKind, overrideKind } from '../weigh';
 
 /** Every kind of evidence there is. A new one is a file of its own in the room that owns the fact, and a line here. */
@@ -65,6 +78,17 @@ export const EVIDENCE_KINDS = [
   scrapTestKind,
   stepDoneKind,
   tightenedKind,
+  taskSaidKind,
+  removalKind,
+  gateSaidKind,
+  permitKind,
+  extraKind,
+  extraAnswerKind,
+  ownTaskKind,
+  boughtKind,
+  slotKind,
+  jobPlanKind,
+  handoverKind,
 ] as const;
 
 type RecordOf<Kind> = Kind extends EvidenceKind<infer Rec> ? Rec : never;

@@ -102,3 +102,4 @@ export {
   type RoundFace,
   type RoundPart,
 } from './round';
+export { alongFrame, jobOrder, orderNow, orderScene, type JobOrder } from './order';

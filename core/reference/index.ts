@@ -141,12 +141,15 @@ export {
   legalSchema,
   SHIPPED_LEGAL,
   shopLegalSchema,
+  WATCH_SOURCE,
+  watchMinutes,
   type Legal,
   type LegalBasis,
   type ShopLegal,
   type UnitForPractice,
 } from './legal';
 export { STOCK_TUBES, type StockTube } from './stock-tubes';
+export { DEFAULT_WEEK, shopWeekSchema, type ShopWeek } from './shop-week';
 export {
   NO_LISTS,
   shopListsForm,

@@ -24,6 +24,8 @@ export const legalSchema = z.object({
   seamsContinuous: z.boolean(),
   /** Who welds has a paper on record that says so. */
   welderQualified: z.boolean().optional(),
+  /** How long somebody watches after hot work, minutes; absent: the longer of the two published ones. */
+  watchMin: z.number().int().gte(30, 'half an hour at the least').lte(480).optional(),
   /** Metal is looked at this far round a mount. */
   reachMm: z.number().gte(50).lte(1000).optional(),
   /** Kinds and uses of unit it is meant for, by their names; empty: any. */
@@ -33,6 +35,14 @@ export const legalSchema = z.object({
   fromKg: z.number().gt(0).lt(100_000).optional(),
 });
 export type Legal = z.infer<typeof legalSchema>;
+
+/** NFPA 51B asks for an hour since its 2019 edition; OSHA 1910.252(a)(2)(iii)(B) for half an hour. */
+const WATCH_MIN = 60;
+export const WATCH_SOURCE: Source = {
+  document: 'NFPA 51B (2019 on): 60 min; 29 CFR 1910.252(a)(2)(iii)(B): 30 min',
+  fromMemory: true,
+};
+export const watchMinutes = ({ watchMin = WATCH_MIN }: Pick<Legal, 'watchMin'>): number => watchMin;
 
 const NONE: Legal = {
   id: 'none',

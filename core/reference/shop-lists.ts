@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { Form } from '../quantity';
+import { DEFAULT_WEEK, shopWeekSchema } from './shop-week';
 
 const name = z.string().trim().min(1, 'a name is needed').max(60);
 const price = z.number().gte(0).lte(1e6);
@@ -27,6 +28,8 @@ export const kitSchema = z.object({
   edgeMm: z.number().gte(0).lte(1000),
   thicknessMm: z.number().gt(0.5).lt(40),
   price: price.optional(),
+  /** Days from the order to the door. */
+  leadDays: z.number().int().gte(0).lte(365).optional(),
 });
 export type Kit = z.infer<typeof kitSchema>;
 export const consumableSchema = z.object({ name, unit: z.string().trim().min(1).max(20), price });
@@ -48,9 +51,17 @@ export const shopListsSchema = z.object({
   kits: z.array(kitSchema).max(200).refine(once, 'two kits have one name'),
   consumables: z.array(consumableSchema).max(200).refine(once, 'two consumables have one name'),
   shelf: z.array(shelfSchema).max(400),
+  week: shopWeekSchema.default(() => DEFAULT_WEEK),
 });
 export type ShopLists = z.infer<typeof shopListsSchema>;
-export const NO_LISTS: ShopLists = { people: [], bays: [], kits: [], consumables: [], shelf: [] };
+export const NO_LISTS: ShopLists = {
+  people: [],
+  bays: [],
+  kits: [],
+  consumables: [],
+  shelf: [],
+  week: DEFAULT_WEEK,
+};
 export const shopListsForm: Form<ShopLists> = {
   name: 'shop lists',
   version: 1,

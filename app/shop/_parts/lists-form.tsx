@@ -17,6 +17,7 @@ import {
   type ListsTyped,
   type RowTyped,
 } from './lists';
+import { DAY_NAMES, type WeekTyped } from './week';
 
 /** People, bays, steel, kits and consumables, kept together as the next revision. */
 export function ListsForm({
@@ -63,6 +64,7 @@ export function ListsForm({
           onRows={(rows) => setTyped({ ...typed, [name]: rows })}
         />
       ))}
+      <Week week={typed.week} onWeek={(week) => setTyped({ ...typed, week })} />
       {problem && (
         <p role="alert" className="mt-2 font-semibold text-oxide">
           {problem}
@@ -80,6 +82,51 @@ export function ListsForm({
         </button>
       </div>
     </form>
+  );
+}
+
+function Week({ week, onWeek }: { week: WeekTyped; onWeek: (week: WeekTyped) => void }) {
+  const toggle = (day: number) =>
+    onWeek({
+      ...week,
+      days: week.days.includes(day) ? week.days.filter((other) => other !== day) : [...week.days, day],
+    });
+  const set = (key: 'fromHour' | 'hoursADay' | 'shut') => (event: { target: { value: string } }) =>
+    onWeek({ ...week, [key]: event.target.value });
+  return (
+    <section aria-label="When we work" className="border-b border-rule py-2">
+      <h3 className="font-semibold">
+        When we work <span className="caption">Dates of jobs are reckoned by it.</span>
+      </h3>
+      <div className="flex flex-wrap items-end gap-2 py-1">
+        <div className="flex flex-wrap" role="group" aria-label="Days we work">
+          {DAY_NAMES.map((name, k) => (
+            <button
+              key={name}
+              type="button"
+              className="plain -ml-px first:ml-0"
+              aria-pressed={week.days.includes(k + 1)}
+              onClick={() => toggle(k + 1)}
+            >
+              {name}
+            </button>
+          ))}
+        </div>
+        <Entry label="from, o’clock" className="w-28" value={week.fromHour} onChange={set('fromHour')} />
+        <Entry
+          label="hours of work a day"
+          className="w-32"
+          value={week.hoursADay}
+          onChange={set('hoursADay')}
+        />
+        <Entry
+          label="shut on, such as 2026-12-25"
+          className="min-w-60 flex-1"
+          value={week.shut}
+          onChange={set('shut')}
+        />
+      </div>
+    </section>
   );
 }
 

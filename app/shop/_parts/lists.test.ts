@@ -1,5 +1,6 @@
-import { NO_LISTS, type ShopLists } from '@/core/reference';
+import { DEFAULT_WEEK, NO_LISTS, type ShopLists } from '@/core/reference';
 import { turned } from '../../_parts/turned';
+import { readWeek } from './week';
 import { readLists, turnedLists, typedLists } from './lists';
 
 const LISTS: ShopLists = {
@@ -20,6 +21,7 @@ const LISTS: ShopLists = {
   ],
   consumables: [{ name: 'wire', unit: 'spool', price: 45 }],
   shelf: [{ thicknessMm: 4.7625, lengthMm: 1219.2, widthMm: 304.8, count: 2 }],
+  week: { ...DEFAULT_WEEK, days: [1, 2, 3, 4, 6], shut: ['2026-12-25'] },
 };
 
 describe('what the shop has, typed', () => {
@@ -60,5 +62,25 @@ describe('what the shop has, typed', () => {
       ok: false,
       reason: expect.stringContaining('one name'),
     });
+  });
+});
+
+describe('when the shop works, typed', () => {
+  const week = { days: [5, 1], fromHour: '8', hoursADay: '7,5', shut: '2026-12-25 2027-01-01' };
+  test('days in their order, either comma, shut days apart', () =>
+    expect(readWeek(week)).toEqual({
+      ok: true,
+      value: { days: [1, 5], fromHour: 8, hoursADay: 7.5, shut: ['2026-12-25', '2027-01-01'] },
+    }));
+  test.each([
+    [{ days: [] }, /days: a shop works one day/],
+    [{ hoursADay: '0' }, /hours a day/],
+    [{ hoursADay: '25' }, /hours a day/],
+    [{ hoursADay: '' }, /hours a day/],
+    [{ fromHour: '24' }, /from/],
+    [{ shut: 'christmas' }, /shut on/],
+  ])('%j is refused with the reason', (more, reason) => {
+    const read = readWeek({ ...week, ...more });
+    expect(!read.ok && read.reason).toMatch(reason);
   });
 });

@@ -8,6 +8,7 @@ import {
   type UnitSystem,
 } from '@/core/quantity';
 import { shopListsSchema, type ShopLists } from '@/core/reference';
+import { readWeek, typedWeek, type WeekTyped } from './week';
 
 /** A column of one of the shop's lists. */
 export interface ListColumn {
@@ -16,7 +17,7 @@ export interface ListColumn {
   readonly is: 'words' | 'yes' | 'length' | 'thickness' | 'number';
   readonly maybe?: true;
 }
-type ListName = keyof ShopLists;
+type ListName = Exclude<keyof ShopLists, 'week'>;
 export const LIST_NAMES = [
   'people',
   'bays',
@@ -73,6 +74,7 @@ export const LISTS: Readonly<
       column('edgeMm', 'edge height', 'length'),
       column('thicknessMm', 'thickness', 'thickness'),
       column('price', 'price', 'number', true),
+      column('leadDays', 'days till it is here', 'number', true),
     ],
   },
   consumables: {
@@ -88,7 +90,7 @@ export const LISTS: Readonly<
 
 /** Rows as they are typed; a yes is `yes`. */
 export type RowTyped = Readonly<Record<string, string>>;
-export type ListsTyped = Readonly<Record<ListName, readonly RowTyped[]>>;
+export type ListsTyped = Readonly<Record<ListName, readonly RowTyped[]>> & { readonly week: WeekTyped };
 
 /** A length with every figure it has: what stands in a form is kept again with the rest, and must not drift. */
 const exactLength = (mm: number, system: UnitSystem): string =>
@@ -104,7 +106,8 @@ export function typedLists(lists: ShopLists, system: UnitSystem): ListsTyped {
     (lists[name] as readonly Record<string, unknown>[]).map((row) =>
       Object.fromEntries(LISTS[name].columns.map(({ key, is }) => [key, text(row[key], is)])),
     );
-  return Object.fromEntries(LIST_NAMES.map((name) => [name, rows(name)])) as unknown as ListsTyped;
+  const all = Object.fromEntries(LIST_NAMES.map((name) => [name, rows(name)])) as unknown as ListsTyped;
+  return { ...all, week: typedWeek(lists.week) };
 }
 
 function readCell({ is, label, maybe }: ListColumn, text: string, system: UnitSystem): Outcome<unknown> {
@@ -136,7 +139,9 @@ export function readLists(typed: ListsTyped, system: UnitSystem): Outcome<ShopLi
       lists[name].push(record);
     }
   }
-  const checked = shopListsSchema.safeParse(lists, { error: schemaWords });
+  const week = readWeek(typed.week);
+  if (!week.ok) return fail(`When we work: ${week.reason}`, 'week');
+  const checked = shopListsSchema.safeParse({ ...lists, week: week.value }, { error: schemaWords });
   if (checked.success) return ok(checked.data);
   const [issue] = checked.error.issues;
   const [name, row, key] = issue!.path as [ListName, number?, string?];
@@ -156,7 +161,8 @@ export const turnedLists = (typed: ListsTyped, as: (text: string) => string): Li
         return [key, is === 'length' || is === 'thickness' ? as(text) : text];
       }),
     );
-  return Object.fromEntries(
+  const lists = Object.fromEntries(
     LIST_NAMES.map((name) => [name, typed[name].map((row) => turnedRow(name, row))]),
   ) as unknown as ListsTyped;
+  return { ...lists, week: typed.week };
 };

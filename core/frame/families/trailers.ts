@@ -153,7 +153,7 @@ function beamTrailer(choice: FamilyChoice): Frame {
       [
         ['coupler', 'Coupler', 'both', plan.firstMm, { dropMm: inch(2) }],
         ...hangers,
-        ['tank', 'Waste tank', 'left', plan.rearMm + inch(50)],
+        ['tank', 'Waste tank', 'left', plan.rearMm + inch(50), { holds: 'waste' }],
         ['line', 'Gas line', 'right', plan.rearMm],
         ['harness', 'Brake wiring', 'left', plan.rearMm],
         ['hitch', 'Rear carrier', 'both', choice.lengthMm - inch(4)],
@@ -279,7 +279,7 @@ function gooseneck(choice: FamilyChoice): Frame {
         ['joint', 'Knee: upper deck meets the front wall', 'both', kneeMm],
         ['landing leg', 'Landing legs', 'both', kneeMm + inch(4), { dropMm: inch(24) }],
         ...rearAxleMarks(plan, '', inch(13), hangerOf(hangerDrop)),
-        ['tank', 'Fresh-water tank', 'left', rounded((kneeMm + plan.rearMm) / 2)],
+        ['tank', 'Fresh-water tank', 'left', rounded((kneeMm + plan.rearMm) / 2), { holds: 'water' }],
         ['line', 'Gas line', 'right', rounded((kneeMm + plan.rearMm) / 2)],
         ['harness', 'Wiring', 'left', kneeMm + inch(20)],
         ...equalisers(plan, hangerDrop),

@@ -15,6 +15,7 @@ export {
 export {
   geometryKind,
   geometrySchema,
+  keyOfMeasure,
   MEASURES,
   STOOD,
   wheelbaseEnds,

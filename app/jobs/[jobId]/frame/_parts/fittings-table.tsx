@@ -6,6 +6,7 @@ import {
   carriedBy,
   CARRIED,
   FITTING_KINDS,
+  TANK_HOLDS,
   withFitting,
   type AttachedBy,
   type Fitting,
@@ -168,6 +169,19 @@ function FittingRow({
         />
       </td>
       <td className="pr-1">
+        {mark.kind === 'tank' && (
+          <select
+            aria-label={`${mark.name} holds`}
+            className="field"
+            value={mark.holds ?? ''}
+            onChange={(event) => onChange({ holds: (event.target.value || undefined) as Fitting['holds'] })}
+          >
+            <option value="">not said: fuel</option>
+            {TANK_HOLDS.map((each) => (
+              <option key={each}>{each}</option>
+            ))}
+          </select>
+        )}
         {mark.kind === 'axle' && (
           <MassCell
             label={`${mark.name} rating`}

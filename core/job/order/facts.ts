@@ -1,0 +1,100 @@
+import { memberOf } from '../../frame';
+import type { Fact, Plan, Task } from '../../order';
+import { alignmentLacks } from '../../trace';
+import { toAlign } from '../alignment';
+import { stands, type JobRecords } from '../records';
+import type { LedgerSeam } from '../seams';
+
+/** When the first metal was cut or moved, by what was said of tasks; undefined before that. */
+export const firstCutAt = (records: JobRecords, { tasks }: Pick<Plan, 'tasks'>): string | undefined => {
+  const cuts = new Set(
+    tasks
+      .filter(({ what }) => what === 'opening cut' || what === 'final cut' || what === 'old out')
+      .map(({ id }) => id),
+  );
+  return stands(records, 'task')
+    .filter(({ taskId, is }) => cuts.has(taskId) && is === 'done')
+    .reduce<string | undefined>(
+      (first, { at }) => (first === undefined || at < first ? at : first),
+      undefined,
+    );
+};
+
+/** What other rooms' records say of a plan's tasks: measured, photographed, pulled into line, laid, looked at, taken off. */
+export function factsOf(
+  records: JobRecords,
+  plan: Plan,
+  ledger: readonly LedgerSeam[],
+): ReadonlyMap<string, Fact> {
+  const cutAt = firstCutAt(records, plan);
+  const facts = plan.tasks.flatMap((task): [string, Fact][] => {
+    const fact = factOf(records, task, ledger, cutAt);
+    return fact ? [[task.id, { at: fact.at, by: fact.by }]] : [];
+  });
+  return new Map(facts);
+}
+
+function factOf(
+  records: JobRecords,
+  task: Task,
+  ledger: readonly LedgerSeam[],
+  cutAt: string | undefined,
+): Fact | undefined {
+  const isBefore = ({ at }: Fact) => cutAt === undefined || at < cutAt;
+  const measured = () => stands(records, 'geometry').filter(isBefore);
+  switch (task.what) {
+    case 'wheelbase':
+    case 'diagonals':
+      return measured().findLast(({ measure }) => measure.of === task.what);
+    case 'laser marks':
+      return measured().findLast(({ measure }) => measure.of === 'line' && measure.memberId === task.of.id);
+    case 'steering flex':
+      return stands(records, 'load test')
+        .filter(isBefore)
+        .findLast(({ places }) => places.some(({ what }) => what === 'steering gear against rail'));
+    case 'photos before':
+      return stands(records, 'photo')
+        .filter(({ moment, memberId }) => moment === 'before' && memberId === task.memberId)
+        .find(isBefore);
+    case 'take off':
+    case 'take off load':
+      return stands(records, 'removal').findLast(({ partId }) => partId === task.of.id);
+    case 'pull into line':
+      return alignedAt(records, task);
+    case 'tack':
+      return stands(records, 'run').find(({ ofId, is }) => ofId === task.of.id && is === 'tack');
+    case 'weld':
+    case 'crack weld':
+      return ledgerFact(ledger, task.of.id, isLaid);
+    case 'look at welds':
+    case 'look at crack':
+      return ledgerFact(ledger, task.of.id, ({ stands: how }) => how === 'good' || how === 'left open');
+    case 'bolt up':
+      return stands(records, 'tightened').findLast(({ ofId }) => ofId === task.of.id);
+    default:
+      return undefined;
+  }
+}
+
+const isLaid = ({ stands: how }: LedgerSeam): boolean =>
+  how !== 'not welded' && how !== 'part laid' && how !== 'changed';
+
+/** Every seam of a thing is so, one of them by a record: then as of the last record. */
+function ledgerFact(
+  ledger: readonly LedgerSeam[],
+  ofId: string,
+  is: (seam: LedgerSeam) => boolean,
+): Fact | undefined {
+  const own = ledger.filter((seam) => seam.ofId === ofId);
+  if (own.length === 0 || !own.every(is)) return undefined;
+  const logs = own.flatMap(({ log, laid }) => [...log, ...(laid ? [{ at: laid.at, by: '' }] : [])]);
+  return logs.reduce<Fact | undefined>((last, each) => (!last || each.at > last.at ? each : last), undefined);
+}
+
+function alignedAt(records: JobRecords, { of }: Task): Fact | undefined {
+  const found = toAlign(records).find((each) => each.of.id === of.id || each.name === of.name);
+  const isMember = memberOf(records.frame, of.id) !== undefined || found !== undefined;
+  return isMember && found?.last && alignmentLacks(found.last, found.locatesAxle).length === 0
+    ? found.last
+    : undefined;
+}

@@ -1,0 +1,172 @@
+import type { Compared, GateScene, GeometrySince, Plan, TaskProgress, Zone } from '../../order';
+import { findWeight } from '../../walk';
+import { keyOfMeasure, type Geometry, type GeometryMeasure } from '../../weigh';
+import { legalOf, watchMinutes, type GeometryPractice } from '../../reference';
+import type { Evidence } from '../evidence';
+import { liftBasis } from '../lift';
+import { stands, type JobFile } from '../records';
+import { heldSeams, type LedgerSeam } from '../seams';
+import { firstCutAt } from './facts';
+
+/** Everything a plan's gates are asked on, from the records as they stand at an instant. */
+export function gateScene(
+  file: JobFile,
+  plan: Plan,
+  progress: readonly TaskProgress[],
+  ledger: readonly LedgerSeam[],
+  nowMs: number,
+): GateScene {
+  const lift = stands(file, 'lift').at(-1);
+  const held = new Map<string, number>();
+  for (const { ofId, stands: how } of heldSeams(ledger))
+    if (how !== 'not welded') held.set(ofId, (held.get(ofId) ?? 0) + 1);
+  const byId = new Map(progress.map((each) => [each.task.id, each]));
+  return {
+    plan,
+    progress: byId,
+    removals: stands(file, 'removal'),
+    said: stands(file, 'gate'),
+    permits: stands(file, 'permit'),
+    extras: stands(file, 'extra'),
+    answers: stands(file, 'extra answer'),
+    foundWhileOpen: new Map(
+      plan.zones.flatMap((zone) => {
+        const found = foundIn(file, plan, zone, byId);
+        return found ? [[zone.id, found] as const] : [];
+      }),
+    ),
+    ...(lift && {
+      lift: { answer: lift.answer, isStale: lift.basis !== liftBasis(file, file.notices), at: lift.at },
+    }),
+    geometry: geometrySince(file, plan, byId),
+    heldSeams: held,
+    logged: new Set(ledger.filter(({ log, laid }) => log.length > 0 || laid).map(({ ofId }) => ofId)),
+    photographed: new Set(
+      stands(file, 'photo').flatMap(({ spotId }) => (spotId?.startsWith('task ') ? [spotId.slice(5)] : [])),
+    ),
+    watchMin: watchMinutes(legalOf(file.practice.legal)),
+    nowMs,
+  };
+}
+
+/** What says that metal is bad, of whatever kind of record. */
+function tellsBad(file: JobFile, record: Evidence): string | undefined {
+  if (record.kind === 'crack') return record.memberId;
+  if (record.kind === 'look') return undefined;
+  if (record.kind === 'find')
+    return findWeight(record, file.practice.hand) === 'failed' ? record.memberIds[0] : undefined;
+  if (record.kind !== 'sign') return undefined;
+  const { detail, memberId } = record;
+  const isBad =
+    detail.sign === 'hole' ||
+    detail.sign === 'delamination' ||
+    detail.sign === 'out of shape' ||
+    (detail.sign === 'struck' && detail.answer === 'gave way') ||
+    (detail.sign === 'layers' && detail.counted > detail.expected) ||
+    (detail.sign === 'light through' && detail.shows === 'it lights up');
+  return isBad ? memberId : undefined;
+}
+
+/** Bad metal recorded on a zone's members after it was opened, and before it was coated. */
+function foundIn(
+  file: JobFile,
+  { tasks }: Plan,
+  zone: Zone,
+  progress: ReadonlyMap<string, TaskProgress>,
+): { count: number; at: string } | undefined {
+  const here = tasks.filter(({ zoneId }) => zoneId === zone.id);
+  const doneAt = (whats: readonly string[]) =>
+    here.filter(({ what }) => whats.includes(what)).flatMap(({ id }) => progress.get(id)?.doneAt ?? []);
+  const opened = doneAt(['opening cut', 'old out', 'bright metal', 'clear']).sort()[0];
+  if (opened === undefined) return undefined;
+  const closed = doneAt(['outside coat']).sort().at(-1) ?? '9';
+  const members = new Set(
+    [...zone.repairs, ...zone.cracks, ...zone.works, ...zone.renewals].map(({ memberId }) => memberId),
+  );
+  const struck = new Set(file.strikes.map(({ evidenceId }) => evidenceId));
+  const found = file.evidence.filter(
+    (record) =>
+      record.at > opened &&
+      record.at < closed &&
+      !struck.has(record.id) &&
+      members.has(tellsBad(file, record) ?? ''),
+  );
+  const last = found.reduce((latest, { at }) => (at > latest ? at : latest), '');
+  return found.length > 0 ? { count: found.length, at: last } : undefined;
+}
+
+/** For each thing that is cut and tacked: what was measured before the first cut, what since its tack, and how far the same things moved. */
+function geometrySince(
+  file: JobFile,
+  plan: Plan,
+  progress: ReadonlyMap<string, TaskProgress>,
+): ReadonlyMap<string, GeometrySince> {
+  const all = stands(file, 'geometry').sort((a, b) => a.at.localeCompare(b.at));
+  const cutAt = firstCutAt(file, plan);
+  const before = all.filter(({ at }) => cutAt === undefined || at < cutAt);
+  return new Map(
+    plan.tasks
+      .filter(({ what }) => what === 'tack')
+      .flatMap((tack): [string, GeometrySince][] => {
+        const tackedAt = progress.get(tack.id)?.doneAt;
+        if (tackedAt === undefined) return [];
+        const since = all.filter(({ at }) => at > tackedAt);
+        const moved = since.flatMap((record) => {
+          const was = before.findLast((each) => keyOfMeasure(each.measure) === keyOfMeasure(record.measure));
+          return was ? comparedWith(was, record, file.practice.geometry) : [];
+        });
+        return [[tack.of.id, { before: before.length, since: since.length, moved: lastOfEach(moved) }]];
+      }),
+  );
+}
+
+const lastOfEach = (moved: readonly Compared[]): Compared[] => [
+  ...new Map(moved.map((each) => [each.name, each])).values(),
+];
+
+/** How far a thing measured twice moved between, beside what it may. */
+export function comparedWith(was: Geometry, is: Geometry, limits: GeometryPractice): Compared[] {
+  const [a, b] = [was.measure, is.measure];
+  const lengths = lengthsOf(a).flatMap(([name, mm, limitMm]) => {
+    const now = lengthsOf(b).find(([other]) => other === name);
+    return now ? [{ name, movedMm: Math.abs(now[1] - mm), limitMm: limitMm(limits) }] : [];
+  });
+  return [...lengths, ...bowMoved(a, b, limits)];
+}
+
+type LengthOf = readonly [name: string, mm: number, limit: (limits: GeometryPractice) => number];
+function lengthsOf(measure: GeometryMeasure): LengthOf[] {
+  const sides = ({ sidesMm }: GeometryPractice) => sidesMm;
+  const across = ({ diagonalsMm }: GeometryPractice) => diagonalsMm;
+  if (measure.of === 'wheelbase')
+    return [
+      ['wheelbase, left', measure.leftMm, sides],
+      ['wheelbase, right', measure.rightMm, sides],
+    ];
+  if (measure.of === 'diagonals')
+    return [
+      [`${measure.place}, one diagonal`, measure.oneMm, across],
+      [`${measure.place}, the other diagonal`, measure.otherMm, across],
+    ];
+  return [];
+}
+
+/** Marks of one line at the same stations, each off the straight between the first and the last: how the bow changed. */
+function bowMoved(a: GeometryMeasure, b: GeometryMeasure, { lineShare }: GeometryPractice): Compared[] {
+  if (a.of !== 'line' || b.of !== 'line') return [];
+  const bowAt = (marks: typeof a.marks, stationMm: number): number | undefined => {
+    const sorted = [...marks].sort((one, other) => one.stationMm - other.stationMm);
+    const [first, last] = [sorted[0]!, sorted.at(-1)!];
+    const mark = sorted.find((each) => Math.abs(each.stationMm - stationMm) < 1);
+    const share = (stationMm - first.stationMm) / (last.stationMm - first.stationMm);
+    return mark && mark.offMm - (first.offMm + share * (last.offMm - first.offMm));
+  };
+  const stations = a.marks.map(({ stationMm }) => stationMm);
+  const lengthMm = Math.max(...stations) - Math.min(...stations);
+  const moved = stations.flatMap((stationMm) => {
+    const [was, is] = [bowAt(a.marks, stationMm), bowAt(b.marks, stationMm)];
+    return was === undefined || is === undefined ? [] : [Math.abs(is - was)];
+  });
+  if (moved.length < 3) return [];
+  return [{ name: `line, ${a.direction}`, movedMm: Math.max(...moved), limitMm: lengthMm * lineShare }];
+}

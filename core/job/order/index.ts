@@ -1,0 +1,55 @@
+import {
+  gatesOf,
+  openRefits,
+  planOrder,
+  progressOf,
+  shutBefore,
+  type Gate,
+  type OrderScene,
+  type Plan,
+  type TaskProgress,
+} from '../../order';
+import { stands, type JobFile } from '../records';
+import { jobLedger } from '../seams';
+import { factsOf } from './facts';
+import { gateScene } from './gate-scene';
+import { orderScene, type Works } from './scene';
+
+export { alongFrame, orderScene } from './scene';
+export { comparedWith } from './gate-scene';
+
+/** The order of a job's work as it stands at an instant: every task with how far it is, every gate, what is next. */
+export interface JobOrder {
+  readonly scene: OrderScene;
+  readonly plan: Plan;
+  readonly progress: readonly TaskProgress[];
+  readonly gates: readonly Gate[];
+  /** Tasks that may be begun now, gates open. */
+  readonly next: readonly TaskProgress[];
+  /** Off and not back, back and not tried. */
+  readonly refits: readonly TaskProgress[];
+}
+
+export function jobOrder(file: JobFile, works: Works, nowMs: number): JobOrder {
+  const scene = orderScene(file, works);
+  const plan = planOrder(scene);
+  return { scene, plan, ...orderNow(file, works, plan, nowMs) };
+}
+
+/** What moves with the clock and with what is ticked, on a plan that was made before. */
+export function orderNow(
+  file: JobFile,
+  works: Works,
+  plan: Plan,
+  nowMs: number,
+): Omit<JobOrder, 'scene' | 'plan'> {
+  const ledger = jobLedger(file, [...works.values()]);
+  const progress = progressOf(plan, stands(file, 'task'), factsOf(file, plan, ledger), nowMs);
+  const gates = gatesOf(gateScene(file, plan, progress, ledger, nowMs));
+  return {
+    progress,
+    gates,
+    next: progress.filter(({ isNext, task }) => isNext && shutBefore(gates, task.id).length === 0),
+    refits: openRefits(progress),
+  };
+}

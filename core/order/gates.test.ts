@@ -1,0 +1,316 @@
+import {
+  gatesOf,
+  isOpen,
+  planOrder,
+  progressOf,
+  shutBefore,
+  type Gate,
+  type GateScene,
+  type OrderScene,
+  type Permit,
+  type Removal,
+  type TaskSaid,
+} from '.';
+import { PERMIT_CHECKS } from './records';
+import { aPart, aRepair, emptyScene } from './scene-for-tests';
+
+const HOUR = 3_600_000;
+const T0 = Date.parse('2026-11-20T08:00:00Z');
+const at = (hours: number) => new Date(T0 + hours * HOUR).toISOString();
+const id = '00000000-0000-4000-8000-000000000001';
+const stamp = (hours: number) => ({ id, by: 'RK', at: at(hours), note: '' });
+
+const FUEL = aPart({ id: 'tank', kind: 'tank', name: 'Tank', isFuel: true });
+const said = (hours: number, taskId: string, is: TaskSaid['is'] = 'done'): TaskSaid => ({
+  kind: 'task',
+  ...stamp(hours),
+  taskId,
+  title: taskId,
+  is,
+});
+
+function gatesWith(
+  done: readonly TaskSaid[] = [],
+  more: Partial<GateScene> = {},
+  of: Partial<OrderScene> = {},
+): Gate[] {
+  const plan = planOrder({ ...emptyScene(), repairs: [aRepair()], parts: [aPart()], ...of });
+  const nowMs = more.nowMs ?? T0 + 10 * HOUR;
+  const progress = new Map(progressOf(plan, done, new Map(), nowMs).map((each) => [each.task.id, each]));
+  return gatesOf({
+    plan,
+    progress,
+    removals: [],
+    said: [],
+    permits: [],
+    extras: [],
+    answers: [],
+    foundWhileOpen: new Map(),
+    geometry: new Map(),
+    heldSeams: new Map(),
+    logged: new Set(),
+    photographed: new Set(),
+    watchMin: 60,
+    nowMs,
+    ...more,
+  });
+}
+const lacks = (gates: readonly Gate[], gate: Gate['gate']) =>
+  gates.filter((each) => each.gate === gate).flatMap((each) => each.lacks.map(({ code }) => code));
+
+const PERMIT: Permit = {
+  kind: 'permit',
+  ...stamp(9),
+  zoneId: 'A',
+  is: 'given',
+  checks: [...PERMIT_CHECKS],
+  none: [],
+  helper: 'TM',
+  watchMin: 60,
+};
+
+describe('may it be raised', () => {
+  const lift = { answer: 'Lift here', isStale: false, at: at(0) } as const;
+  test.each([
+    ['nobody asked', undefined, ['lift not asked']],
+    ['asked, and here', lift, []],
+    ['asked of what was known before', { ...lift, isStale: true }, ['lift asked before']],
+    ['not here', { ...lift, answer: 'Not here' as const }, ['lift not here']],
+    ['not known', { ...lift, answer: 'Not known' as const }, ['lift not here']],
+  ])('%s', (_, answer, expected) =>
+    expect(lacks(gatesWith([], answer ? { lift: answer } : {}), 'raise')).toEqual(expected),
+  );
+  test('not while it is cut open, and asked anew once it is welded', () => {
+    const set = [said(1, 'set stands unit'), said(2, 'opening cut r1')];
+    expect(lacks(gatesWith(set, { lift }), 'raise')).toEqual(['cut open']);
+    const welded = [...set, said(5, 'look at welds r1')];
+    expect(lacks(gatesWith(welded, { lift }), 'raise')).toEqual(['lift asked before']);
+    expect(lacks(gatesWith(welded, { lift: { ...lift, at: at(6) } }), 'raise')).toEqual([]);
+  });
+  test('it holds the setting of stands, then their coming out; nobody forces it', () => {
+    const [before] = gatesWith().filter(({ gate }) => gate === 'raise');
+    expect(before).toMatchObject({ holds: ['set stands unit'], mayBeForced: false });
+    const [after] = gatesWith([said(1, 'set stands unit')]).filter(({ gate }) => gate === 'raise');
+    expect(after!.holds).toEqual(['stands out unit']);
+  });
+  test('where nothing is opened nobody raises anything for it', () =>
+    expect(
+      gatesWith([], {}, { repairs: [aRepair({ isCutOut: false })] }).some(({ gate }) => gate === 'raise'),
+    ).toBe(false));
+});
+
+describe('hot work', () => {
+  const removal = (isOutside?: boolean): Removal => ({
+    kind: 'removal',
+    ...stamp(3),
+    partId: 'tank',
+    name: 'Tank',
+    place: 'yard',
+    bag: '',
+    fate: 'goes back',
+    ...(isOutside !== undefined && { isOutside }),
+  });
+  const withTank = { parts: [FUEL] };
+  test('no permit, no arc', () => expect(lacks(gatesWith(), 'hot work')).toEqual(['no permit']));
+  test('a permit with every check opens it, for one shift', () => {
+    const open = (hours: number) =>
+      lacks(gatesWith([], { permits: [PERMIT], nowMs: T0 + (9 + hours) * HOUR }), 'hot work');
+    expect(open(11.99)).toEqual([]);
+    expect(open(12)).toEqual(['permit over']);
+  });
+  test('a check neither done nor said to be of nothing there is open', () => {
+    const short = { ...PERMIT, checks: PERMIT_CHECKS.filter((each) => each !== 'cavity') };
+    expect(lacks(gatesWith([], { permits: [short] }), 'hot work')).toEqual(['check open']);
+    expect(lacks(gatesWith([], { permits: [{ ...short, none: ['cavity'] }] }), 'hot work')).toEqual([]);
+  });
+  test.each([
+    ['never off', [], ['fuel not off']],
+    ['off, nobody said where', [removal()], ['fuel not outside']],
+    ['off, in the building', [removal(false)], ['fuel not outside']],
+    ['off and outside', [removal(true)], []],
+    ['outside, then recorded inside again', [removal(true), removal(false)], ['fuel not outside']],
+  ])('fuel %s: ticked or not, the record decides', (_, removals, expected) =>
+    expect(lacks(gatesWith([], { permits: [PERMIT], removals }, withTank), 'hot work')).toEqual(expected),
+  );
+  test('the arc out, the permit is over and the watch runs', () => {
+    const out: Permit = { ...PERMIT, id: 'x', at: at(9.5), is: 'arc out', permitId: PERMIT.id };
+    const [gate] = gatesWith([], { permits: [PERMIT, out] }).filter((each) => each.gate === 'hot work');
+    expect(gate!.lacks.map(({ code }) => code)).toEqual(['permit over']);
+    expect(gate!.permit).toMatchObject({ arcOutAt: at(9.5), watchUntilMs: T0 + 10.5 * HOUR });
+    expect(gate!.permit).not.toHaveProperty('watchedAt');
+  });
+  test('nobody forces it', () =>
+    expect(gatesWith().find(({ gate }) => gate === 'hot work')).toMatchObject({ mayBeForced: false }));
+});
+
+describe('the geometry is locked at the tack', () => {
+  const tacked = [said(2, 'tack r1')];
+  const geometry = (since: number, before = 2, movedMm?: number) => ({
+    geometry: new Map([
+      [
+        'r1',
+        {
+          before,
+          since,
+          moved: movedMm === undefined ? [] : [{ name: 'wheelbase, left', movedMm, limitMm: 3 }],
+        },
+      ],
+    ]),
+  });
+  test.each([
+    ['not tacked', [], {}, ['no measure since tack']],
+    ['tacked, not measured', tacked, geometry(0), ['no measure since tack']],
+    ['measured, nothing before it', tacked, geometry(1, 0), ['no measure before']],
+    ['measured, where it was', tacked, geometry(1, 2, 3), []],
+    ['measured, and it moved', tacked, geometry(1, 2, 3.01), ['moved since before']],
+  ])('%s', (_, done, more, expected) => expect(lacks(gatesWith(done, more), 'geometry')).toEqual(expected));
+  test('passed with a second signature and a reason, it is open and says so; not by one from before the tack', () => {
+    const forced = (hours: number) => ({
+      kind: 'gate' as const,
+      ...stamp(hours),
+      gate: 'geometry' as const,
+      of: 'r1',
+      is: 'forced' as const,
+      second: 'TM',
+    });
+    const gateAt = (hours: number) =>
+      gatesWith(tacked, { said: [forced(hours)] }).find(({ gate }) => gate === 'geometry')!;
+    expect(isOpen(gateAt(3))).toBe(true);
+    expect(gateAt(3).lacks).not.toEqual([]);
+    expect(isOpen(gateAt(1))).toBe(false);
+  });
+  test('an overlay on a whole rail has no such gate', () =>
+    expect(lacks(gatesWith([], {}, { repairs: [aRepair({ isCutOut: false })] }), 'geometry')).toEqual([]));
+});
+
+describe('cool before it is looked at', () => {
+  const welded = [said(9, 'weld r1')];
+  const cool = (hours: number, surfaceC?: number) =>
+    lacks(
+      gatesWith(welded, {
+        nowMs: T0 + (9 + hours) * HOUR,
+        said:
+          surfaceC === undefined
+            ? []
+            : [{ kind: 'gate', ...stamp(9.1), gate: 'cool', of: 'r1', is: 'measured', second: '', surfaceC }],
+      }),
+      'cool',
+    );
+  test('by the clock', () => {
+    expect(cool(0.99)).toEqual(['still warm']);
+    expect(cool(1)).toEqual([]);
+  });
+  test('by a thermometer, whatever the clock says', () => {
+    expect(cool(0.2, 52)).toEqual([]);
+    expect(cool(5, 53)).toEqual(['too hot']);
+  });
+});
+
+describe('nothing is covered unseen', () => {
+  const looked = [said(9, 'look at welds r1')];
+  test.each([
+    ['not looked at', [], {}, ['seam not looked at']],
+    ['ticked without a photo', looked, {}, ['no photo']],
+    ['ticked, photographed', looked, { photographed: new Set(['look at welds r1']) }, []],
+    [
+      'ticked, and the log holds a seam',
+      looked,
+      { heldSeams: new Map([['r1', 1]]), logged: new Set(['r1']) },
+      ['seam not looked at'],
+    ],
+    ['in the log, all good', [], { logged: new Set(['r1']) }, []],
+  ])('%s', (_, done, more, expected) => expect(lacks(gatesWith(done, more), 'look')).toEqual(expected));
+});
+
+describe('coat now, or wait', () => {
+  const air = (surfaceC: number, airC: number, humidity: number, hours = 9) =>
+    lacks(
+      gatesWith([], {
+        said: [
+          {
+            kind: 'gate',
+            ...stamp(hours),
+            gate: 'coat',
+            of: 'A',
+            is: 'measured',
+            second: '',
+            surfaceC,
+            airC,
+            humidity,
+          },
+        ],
+      }),
+      'coat',
+    );
+  test.each([
+    ['fine', [20, 20, 0.5], []],
+    // Dew point of 20 °C at 70 % is 14.4 °C.
+    ['three kelvin above', [17.5, 20, 0.7], []],
+    ['a little less', [17.2, 20, 0.7], ['near dew point']],
+    ['at 85 %', [25, 20, 0.85], []],
+    ['over it', [25, 20, 0.86], ['too damp']],
+    ['at 5 °C', [5, 8, 0.4], []],
+    ['colder', [4.9, 8, 0.4], ['too cold']],
+  ] as const)('%s', (_, [surface, airC, humidity], expected) =>
+    expect(air(surface, airC, humidity)).toEqual([...expected]),
+  );
+  test('measured four hours ago it is asked again', () => {
+    expect(air(20, 20, 0.5, 6.01)).toEqual([]);
+    expect(air(20, 20, 0.5, 6)).toEqual(['air not measured']);
+    expect(lacks(gatesWith(), 'coat')).toEqual(['air not measured']);
+  });
+});
+
+describe('cured before anything goes back', () => {
+  const cured = (hours: number) =>
+    lacks(gatesWith([said(0, 'outside coat A')], { nowMs: T0 + hours * HOUR }), 'cure');
+  test('a day after the last coat', () => {
+    expect(cured(23.9)).toEqual(['not cured']);
+    expect(cured(24)).toEqual([]);
+    expect(lacks(gatesWith(), 'cure')).toEqual(['not cured']);
+  });
+});
+
+describe('the owner’s yes', () => {
+  const extra = (hours: number, grows: boolean, extraId = 'x1') => ({
+    kind: 'extra' as const,
+    ...stamp(hours),
+    id: extraId,
+    zoneId: 'A',
+    grows,
+    what: 'second layer',
+    hours: [1, 2] as [number, number],
+    money: [0, 0] as [number, number],
+  });
+  const found = { foundWhileOpen: new Map([['A', { count: 2, at: at(5) }]]) };
+  test.each([
+    ['nothing found', {}, []],
+    ['found, nobody said what it changes', found, ['found, not answered']],
+    ['said before it was found', { ...found, extras: [extra(4, false)] }, ['found, not answered']],
+    ['said: nothing changes', { ...found, extras: [extra(6, false)] }, []],
+    ['it grows, the owner not asked', { ...found, extras: [extra(6, true)] }, ['owner not asked']],
+    [
+      'it grows, the owner answered',
+      {
+        ...found,
+        extras: [extra(6, true)],
+        answers: [
+          {
+            kind: 'extra answer' as const,
+            ...stamp(7),
+            extraId: 'x1',
+            answer: 'no' as const,
+            who: 'owner',
+            how: 'by telephone' as const,
+          },
+        ],
+      },
+      [],
+    ],
+  ])('%s', (_, more, expected) => expect(lacks(gatesWith([], more), 'owner')).toEqual(expected));
+  test('the zone stands still, but for looking further', () => {
+    const gates = gatesWith([], found);
+    expect(shutBefore(gates, 'final cut r1').map(({ gate }) => gate)).toContain('owner');
+    expect(shutBefore(gates, 'look inside r1').map(({ gate }) => gate)).not.toContain('owner');
+  });
+});

@@ -1,0 +1,71 @@
+import { PERMIT_CHECKS, type Permit } from '../records';
+import type { Task } from '../task';
+import { isDone, type Gate, type GateScene, type Lack, type PermitState } from './gate';
+
+/** A permit is for one shift, h (ours). */
+export const PERMIT_H = 12;
+const HOUR_MS = 3_600_000;
+
+/** Leave to strike an arc or a disc in a zone. What hangs near is asked one by one; fuel must be recorded as out of the building, ticked or not. */
+export function hotWork(scene: GateScene): Gate[] {
+  const hotZones = scene.plan.zones.filter(({ id }) =>
+    scene.plan.tasks.some((task) => task.zoneId === id && task.isHot),
+  );
+  return hotZones.map(({ id }): Gate => {
+    const state = permitState(scene, id);
+    return {
+      gate: 'hot work',
+      of: id,
+      zoneId: id,
+      name: id,
+      lacks: [...permitLacks(state, scene.nowMs), ...fuelLacks(scene)],
+      holds: scene.plan.tasks.filter((task) => task.zoneId === id && task.isHot).map((task) => task.id),
+      mayBeForced: false,
+      ...(state && { permit: state }),
+    };
+  });
+}
+
+/** The last permit of a zone with what was said of it since. */
+export function permitState(
+  { permits, nowMs: _ }: Pick<GateScene, 'permits' | 'nowMs'>,
+  zoneId: string,
+): PermitState | undefined {
+  const own = permits.filter((each) => each.zoneId === zoneId);
+  const permit = own.findLast(({ is }) => is === 'given');
+  if (!permit) return undefined;
+  const since = own.filter(({ permitId }) => permitId === permit.id);
+  const arcOut = since.findLast(({ is }) => is === 'arc out');
+  const watched = since.findLast(({ is }) => is === 'watched');
+  return {
+    permit,
+    ...(arcOut && {
+      arcOutAt: arcOut.at,
+      watchUntilMs: Date.parse(arcOut.at) + (permit.watchMin ?? 60) * 60_000,
+    }),
+    ...(watched && arcOut && watched.at >= arcOut.at && { watchedAt: watched.at }),
+  };
+}
+
+function permitLacks(state: PermitState | undefined, nowMs: number): Lack[] {
+  if (!state) return [{ code: 'no permit' }];
+  const { permit, arcOutAt } = state;
+  if (arcOutAt !== undefined || nowMs - Date.parse(permit.at) >= PERMIT_H * HOUR_MS)
+    return [{ code: 'permit over' }];
+  return openChecks(permit).map((check) => ({ code: 'check open', check }));
+}
+
+/** Checks that are neither done nor said to be of nothing there. */
+export const openChecks = ({ checks, none }: Pick<Permit, 'checks' | 'none'>) =>
+  PERMIT_CHECKS.filter((check) => !checks.includes(check) && !none.includes(check));
+
+/** Fuel on the plan that nobody recorded as carried out of the building since it came off. */
+function fuelLacks(scene: GateScene): Lack[] {
+  const { plan, removals } = scene;
+  const isFuel = (task: Task) => task.isFuel === true;
+  return plan.tasks.filter(isFuel).flatMap((task): Lack[] => {
+    const removal = removals.findLast(({ partId }) => partId === task.of.id);
+    if (!isDone(scene, task.id) && !removal) return [{ code: 'fuel not off', name: task.of.name }];
+    return removal?.isOutside ? [] : [{ code: 'fuel not outside', name: task.of.name }];
+  });
+}

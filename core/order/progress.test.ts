@@ -1,0 +1,104 @@
+import { openRefits, planOrder, progressOf, type TaskSaid } from '.';
+import { aPart, aRepair, emptyScene } from './scene-for-tests';
+
+const HOUR = 3_600_000;
+const T0 = Date.parse('2026-11-20T08:00:00Z');
+const at = (hours: number) => new Date(T0 + hours * HOUR).toISOString();
+const say = (hours: number, taskId: string, is: TaskSaid['is'], by = 'RK'): TaskSaid => ({
+  kind: 'task',
+  id: `${taskId} ${hours} ${by}`,
+  by,
+  at: at(hours),
+  note: is === 'not needed' ? 'why' : '',
+  taskId,
+  title: taskId,
+  is,
+});
+const plan = planOrder({ ...emptyScene(), repairs: [aRepair()], parts: [aPart()] });
+const of = (
+  said: TaskSaid[],
+  taskId: string,
+  facts = new Map<string, { at: string; by: string }>(),
+  now = 20,
+) => progressOf(plan, said, facts, T0 + now * HOUR).find(({ task }) => task.id === taskId)!;
+
+describe('how far a task is', () => {
+  test.each([
+    [[], 'open'],
+    [[say(1, 'clear A', 'started')], 'started'],
+    [[say(1, 'clear A', 'started'), say(2, 'clear A', 'stopped')], 'started'],
+    [[say(1, 'clear A', 'done')], 'done'],
+    [[say(1, 'clear A', 'not needed')], 'not needed'],
+    [[say(1, 'clear A', 'done'), say(2, 'clear A', 'again')], 'open'],
+    [[say(1, 'clear A', 'done'), say(2, 'clear A', 'again'), say(3, 'clear A', 'done')], 'done'],
+  ] as const)('%j: %s', (said, state) => expect(of([...said], 'clear A').state).toBe(state));
+  test('finished twice it counts once, and says so', () => {
+    const twice = of([say(1, 'clear A', 'done'), say(2, 'clear A', 'done', 'TM')], 'clear A');
+    expect(twice).toMatchObject({ state: 'done', doneAt: at(1), by: 'RK', timesDone: 2 });
+  });
+  test('what other records know is not ticked again; opened again after, it is open', () => {
+    const facts = new Map([['clear A', { at: at(3), by: 'TM' }]]);
+    expect(of([], 'clear A', facts)).toMatchObject({ state: 'done', by: 'TM', isFromRecords: true });
+    expect(of([say(4, 'clear A', 'again')], 'clear A', facts).state).toBe('open');
+    expect(of([say(2, 'clear A', 'again')], 'clear A', facts).state).toBe('done');
+  });
+});
+
+describe('hours on it', () => {
+  test('each pair of hands by its own clock; the end of the task ends everybody’s', () =>
+    expect(
+      of(
+        [
+          say(1, 'clear A', 'started', 'RK'),
+          say(2, 'clear A', 'started', 'TM'),
+          say(3, 'clear A', 'stopped', 'RK'),
+          say(5, 'clear A', 'done', 'RK'),
+        ],
+        'clear A',
+      ).workedH,
+    ).toBeCloseTo(2 + 3, 9));
+  test('a clock that runs counts until now, and who has it', () =>
+    expect(of([say(18, 'clear A', 'started')], 'clear A')).toMatchObject({ workedH: 2, running: ['RK'] }));
+  test('a clock left running all night counts as a long shift', () =>
+    expect(of([say(1, 'clear A', 'started')], 'clear A', undefined, 30).workedH).toBe(12));
+  test('started twice by one person it is one clock', () =>
+    expect(
+      of(
+        [say(1, 'clear A', 'started'), say(2, 'clear A', 'started'), say(4, 'clear A', 'stopped')],
+        'clear A',
+      ).workedH,
+    ).toBe(3));
+  test('done without a start it took nobody knows how long', () =>
+    expect(of([say(1, 'clear A', 'done')], 'clear A').workedH).toBe(0));
+});
+
+describe('what is next', () => {
+  test('only what waits for nothing that is open; not needed is over too', () => {
+    expect(of([], 'opening cut r1').isNext).toBe(false);
+    expect(of([], 'wheelbase unit').isNext).toBe(true);
+    const all = plan.edges.filter(({ after }) => after === 'opening cut r1').map(({ before }) => before);
+    const said = [...new Set(all)].map((each, k) => say(k, each, k % 2 ? 'done' : 'not needed'));
+    expect(of(said, 'opening cut r1').isNext).toBe(true);
+    expect(of(said.slice(1), 'opening cut r1').isNext).toBe(false);
+  });
+  test('done before something that it waits for, it says ahead of what', () => {
+    expect(of([say(1, 'opening cut r1', 'done')], 'opening cut r1').aheadOf).toContain('set stands unit');
+    const inTurn = of(
+      [say(1, 'set stands unit', 'done'), say(2, 'opening cut r1', 'done')],
+      'opening cut r1',
+    );
+    expect(inTurn.aheadOf).not.toContain('set stands unit');
+  });
+});
+
+describe('off and not back, back and not tried', () => {
+  const open = (said: TaskSaid[]) =>
+    openRefits(progressOf(plan, said, new Map(), T0 + 99 * HOUR)).map(({ task }) => task.id);
+  const off = say(1, 'take off mark-4 right', 'done');
+  test.each([
+    [[], []],
+    [[off], ['put back mark-4 right', 'test mark-4 right']],
+    [[off, say(2, 'put back mark-4 right', 'done')], ['test mark-4 right']],
+    [[off, say(2, 'put back mark-4 right', 'done'), say(3, 'test mark-4 right', 'done')], []],
+  ])('%#', (said, expected) => expect(open(said)).toEqual(expected));
+});

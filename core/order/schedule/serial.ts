@@ -1,0 +1,268 @@
+import { afterWait, type WorkCalendar } from './calendar';
+
+/** A task as the calendar has it: numbers only, so that thousands of draws of it are quick. */
+export interface SchedTask {
+  readonly hours: readonly [number, number];
+  readonly tail?: { readonly chance: number; readonly hours: readonly [number, number] };
+  /** Earlier tasks of the job that it waits for, by number. */
+  readonly after: readonly number[];
+  readonly thenWaitH: number;
+  readonly hands: 1 | 2;
+  readonly welds: boolean;
+  readonly atBench: boolean;
+  readonly axleOut: boolean;
+  /** Not before this hour of work. */
+  readonly notBeforeH: number;
+  /** Done already: it takes nothing. */
+  readonly isDone: boolean;
+}
+export interface SchedJob {
+  readonly id: string;
+  readonly tasks: readonly SchedTask[];
+  readonly startH: number;
+  /** Index of the bay it is to stand in; any that is free where nothing is said; none where it is done away. */
+  readonly bay?: number;
+  readonly isAway: boolean;
+  /** Hours of each away day lost to the road, as a factor on its work; 1 in the shop. */
+  readonly slower: number;
+}
+export interface Crew {
+  readonly welds: boolean;
+}
+export interface Resources {
+  readonly calendar: WorkCalendar;
+  readonly people: readonly Crew[];
+  readonly bays: number;
+}
+
+/** Hours of work from the calendar's first. */
+export interface Placed {
+  readonly startH: Float64Array;
+  readonly endH: Float64Array;
+  /** Who, by number; −1 for nobody. */
+  readonly who: Int16Array;
+  readonly with: Int16Array;
+}
+export interface ScheduledJob {
+  readonly id: string;
+  readonly placed: Placed;
+  readonly bay: number;
+  readonly fromH: number;
+  readonly toH: number;
+}
+
+/** Why a job has no place in the calendar. */
+export const NO_SCHEDULE = [
+  'nobody works here',
+  'nobody welds',
+  'not two pairs of hands',
+  'no bay',
+  'beyond the horizon',
+] as const;
+export type NoSchedule = (typeof NO_SCHEDULE)[number];
+
+/** What stands against a job ever being done by these people in these bays. */
+export function cannotBeDone(job: SchedJob, { people, bays }: Resources): NoSchedule | undefined {
+  const open = job.tasks.filter(({ isDone }) => !isDone);
+  if (open.length === 0) return undefined;
+  if (people.length === 0) return 'nobody works here';
+  if (open.some(({ welds }) => welds) && !people.some(({ welds }) => welds)) return 'nobody welds';
+  if (open.some(({ hands }) => hands === 2) && people.length < 2) return 'not two pairs of hands';
+  if (bays === 0 && !job.isAway) return 'no bay';
+  return undefined;
+}
+
+/** Stretches of time that somebody or something is taken, sorted, never overlapping. */
+type Taken = { from: number[]; to: number[] };
+const free = (): Taken => ({ from: [], to: [] });
+
+/** The first moment from `fromH` on that is free for so long. */
+function firstGap({ from, to }: Taken, fromH: number, takesH: number): number {
+  let at = fromH;
+  // Most is looked for near the end of what is taken.
+  let k = lowerBound(to, at);
+  for (; k < from.length; k++) {
+    if (from[k]! - at >= takesH - 1e-9) return at;
+    if (to[k]! > at) at = to[k]!;
+  }
+  return at;
+}
+/** First index whose value is over `at`. */
+function lowerBound(sorted: readonly number[], at: number): number {
+  let [low, high] = [0, sorted.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (sorted[middle]! > at) high = middle;
+    else low = middle + 1;
+  }
+  return low;
+}
+function take({ from, to }: Taken, fromH: number, toH: number): void {
+  if (!(toH > fromH)) return;
+  const k = lowerBound(from, fromH);
+  from.splice(k, 0, fromH);
+  to.splice(k, 0, toH);
+}
+
+interface Free {
+  readonly people: Taken[];
+  readonly bays: Taken[];
+}
+
+/**
+ * Jobs one after another in their order, each task at the first moment that what it waits for, who it needs and its bay allow (serial schedule
+ * generation, Kelley 1963): a later job fills gaps that an earlier one left. `takes` gives each task's own hours. A bay is held from a job's first
+ * task in it to its last; whoever does a task stays on it to its end.
+ */
+export function schedule(
+  jobs: readonly SchedJob[],
+  resources: Resources,
+  takes: (job: number, task: number) => number,
+  priority?: readonly (readonly number[])[],
+): ScheduledJob[] {
+  const at: Free = {
+    people: resources.people.map(free),
+    bays: Array.from({ length: resources.bays }, free),
+  };
+  return jobs.map((job, j) => placeJob(job, resources, at, (k) => takes(j, k), priority?.[j]));
+}
+
+/** A job that finds its bay taken somewhere within its stay is tried after that; so often at most. */
+const TRIES = 60;
+
+function placeJob(
+  job: SchedJob,
+  resources: Resources,
+  at: Free,
+  takes: (task: number) => number,
+  order: readonly number[] = job.tasks.map((_, k) => k),
+): ScheduledJob {
+  const bays = job.isAway ? [-1] : job.bay === undefined ? at.bays.map((_, k) => k) : [job.bay];
+  let best: (ScheduledJob & { people: Taken[] }) | undefined;
+  for (const bay of bays) {
+    let from = job.startH;
+    for (let tries = 0; tries < TRIES; tries++) {
+      const people = at.people.map((each) => ({ from: [...each.from], to: [...each.to] }));
+      const placed = placeTasks(job, resources, people, { from, takes, order });
+      const stay = stayOf(job, placed);
+      const clash = bay < 0 || !stay ? undefined : clashAt(at.bays[bay]!, stay.fromH, stay.toH);
+      if (clash !== undefined) {
+        from = clash;
+        continue;
+      }
+      const toH = lastEnd(placed, from);
+      const fromH = stay?.fromH ?? from;
+      if (!best || toH < best.toH - 1e-9) best = { id: job.id, placed, bay, fromH, toH, people };
+      break;
+    }
+  }
+  // Nobody's bay is ever free: it is placed as if there were one, and the bay says −1.
+  if (!best) {
+    const placed = placeTasks(job, resources, at.people, { from: job.startH, takes, order });
+    return { id: job.id, placed, bay: -1, fromH: job.startH, toH: lastEnd(placed, job.startH) };
+  }
+  at.people.splice(0, at.people.length, ...best.people);
+  const stay = stayOf(job, best.placed);
+  if (best.bay >= 0 && stay) take(at.bays[best.bay]!, stay.fromH, stay.toH);
+  const { people: _, ...scheduled } = best;
+  return scheduled;
+}
+
+const lastEnd = ({ endH }: Placed, from: number): number => {
+  let last = from;
+  for (const end of endH) if (end > last) last = end;
+  return last;
+};
+
+/** From its first task in the bay to its last. */
+function stayOf(job: SchedJob, { startH, endH }: Placed): { fromH: number; toH: number } | undefined {
+  let [fromH, toH] = [Infinity, -Infinity];
+  for (let k = 0; k < job.tasks.length; k++) {
+    const { atBench, isDone } = job.tasks[k]!;
+    if (atBench || isDone) continue;
+    fromH = Math.min(fromH, startH[k]!);
+    toH = Math.max(toH, endH[k]!);
+  }
+  return toH > fromH ? { fromH, toH } : undefined;
+}
+
+/** Where the bay is free again, if it is taken anywhere within. */
+function clashAt({ from, to }: Taken, fromH: number, toH: number): number | undefined {
+  for (let k = lowerBound(to, fromH); k < from.length && from[k]! < toH - 1e-9; k++)
+    if (to[k]! > fromH + 1e-9) return to[k];
+  return undefined;
+}
+
+function placeTasks(
+  { tasks, slower }: SchedJob,
+  { calendar, people: crew }: Resources,
+  people: readonly Taken[],
+  {
+    from,
+    takes,
+    order,
+  }: { readonly from: number; readonly takes: (task: number) => number; readonly order: readonly number[] },
+): Placed {
+  const n = tasks.length;
+  const startH = new Float64Array(n).fill(from);
+  const endH = new Float64Array(n).fill(from);
+  const who = new Int16Array(n).fill(-1);
+  const beside = new Int16Array(n).fill(-1);
+  for (const k of order) {
+    const task = tasks[k]!;
+    if (task.isDone) continue;
+    let ready = Math.max(from, task.notBeforeH);
+    for (const before of task.after)
+      if (!tasks[before]!.isDone)
+        ready = Math.max(ready, afterWait(calendar, endH[before]!, tasks[before]!.thenWaitH));
+    const hours = (takes(k) * slower) / task.hands;
+    const [first, second, at] = handsFor(task, crew, people, ready, hours);
+    startH[k] = at;
+    endH[k] = at + hours;
+    who[k] = first;
+    beside[k] = second;
+    if (first >= 0) take(people[first]!, at, at + hours);
+    if (second >= 0) take(people[second]!, at, at + hours);
+  }
+  return { startH, endH, who, with: beside };
+}
+
+/** Who is free first for so long: a welder where one is needed, and any other beside for two pairs of hands. */
+function handsFor(
+  { welds, hands }: SchedTask,
+  crew: readonly Crew[],
+  people: readonly Taken[],
+  ready: number,
+  hours: number,
+): readonly [first: number, second: number, at: number] {
+  if (hands === 1) {
+    let [best, at] = [-1, Infinity];
+    for (let k = 0; k < people.length; k++) {
+      if (welds && !crew[k]!.welds) continue;
+      const gap = firstGap(people[k]!, ready, hours);
+      // Whoever does not weld is taken first where it makes no difference: welders are scarce.
+      if (gap < at - 1e-9 || (gap < at + 1e-9 && best >= 0 && crew[best]!.welds && !crew[k]!.welds))
+        [best, at] = [k, gap];
+    }
+    return [best, -1, best < 0 ? ready : at];
+  }
+  let best: readonly [number, number, number] = [-1, -1, Infinity];
+  for (let a = 0; a < people.length; a++) {
+    if (welds && !crew[a]!.welds) continue;
+    for (let b = 0; b < people.length; b++) {
+      if (b === a || (!welds && b < a)) continue;
+      const at = bothFree(people[a]!, people[b]!, ready, hours);
+      if (at < best[2] - 1e-9) best = [a, b, at];
+    }
+  }
+  return best[0] < 0 ? [-1, -1, ready] : best;
+}
+
+function bothFree(one: Taken, other: Taken, ready: number, hours: number): number {
+  let at = ready;
+  for (;;) {
+    const next = firstGap(other, firstGap(one, at, hours), hours);
+    if (next <= at + 1e-9) return next;
+    at = next;
+  }
+}
