@@ -65,7 +65,7 @@ module.exports = {
       to: {
         dependencyTypes: ['npm', 'npm-dev', 'npm-no-pkg', 'npm-optional', 'npm-peer'],
         pathNot:
-          'node_modules/(zod|dequal|d3-array|@types/d3-array|simple-statistics|fft\.js|d3-contour|@types/d3-contour|d3-random|@types/d3-random|csv-parse|csv-stringify|fflate|@tarikjabiri/dxf|clipper2-ts|ml-matrix)/',
+          'node_modules/(zod|dequal|d3-array|@types/d3-array|simple-statistics|fft\.js|d3-contour|@types/d3-contour|d3-random|@types/d3-random|csv-parse|csv-stringify|fflate|@tarikjabiri/dxf|clipper2-ts|ml-matrix|ical-generator)/',
       },
     },
     {

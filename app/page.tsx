@@ -90,6 +90,9 @@ function YardHead({ system }: { system: UnitSystem }) {
         <Link href="/shop" className="hit inline-flex items-center px-2 underline">
           Shop
         </Link>
+        <Link href="/calendar" className="hit inline-flex items-center px-2 underline">
+          Calendar
+        </Link>
         <BundleIn />
         <Link href="/new" className="solid">
           Open a job

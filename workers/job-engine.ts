@@ -14,11 +14,13 @@ import {
   tryUsualLifts,
   verdictWithDemand,
   jobFirmness,
+  jobOrder,
   waysOut,
   workMember,
   type AsMade,
   type JobDemand,
   type JobFile,
+  type JobOrder,
   type LiftReply,
   type LiftTried,
   type Planned,
@@ -91,6 +93,8 @@ export interface JobEngine {
   readonly waysOut: () => Promise<Priced[]>;
   /** How firm the decision on each member is. */
   readonly firmness: () => Promise<ReadonlyMap<string, Firmness>>;
+  /** Every task in its order, with its gates, as of an instant. */
+  readonly order: (nowMs: number) => Promise<JobOrder>;
   /** Ends what is being worked out; the next change, or the next question, goes on with it. */
   readonly stop: () => void;
 }
@@ -194,7 +198,7 @@ export function jobEngine(around: Surroundings): JobEngine {
 /** What is asked of a whole job: answered once nothing is stale. */
 const questions = (
   settled: () => Promise<Bench>,
-): Pick<JobEngine, 'askLift' | 'tryLifts' | 'waysOut' | 'firmness'> => ({
+): Pick<JobEngine, 'askLift' | 'tryLifts' | 'waysOut' | 'firmness' | 'order'> => ({
   askLift: async (plan) => {
     const { file, done } = await settled();
     return askLift(file, file.notices, done, plan);
@@ -206,6 +210,10 @@ const questions = (
   firmness: async () => {
     const { file, done } = await settled();
     return jobFirmness(file, done);
+  },
+  order: async (nowMs) => {
+    const { file, done } = await settled();
+    return jobOrder(file, done, nowMs);
   },
   waysOut: async () => {
     const { file, done } = await settled();

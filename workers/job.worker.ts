@@ -52,5 +52,6 @@ expose({
   tryLifts: () => opened().tryLifts(),
   waysOut: () => opened().waysOut(),
   firmness: () => opened().firmness(),
+  order: (nowMs) => opened().order(nowMs),
   stop: () => opened().stop(),
 } satisfies JobWorker);

@@ -3,6 +3,7 @@ import {
   answeredJob,
   jobDemand,
   jobLine,
+  jobOrder,
   triedPractice,
   workJob,
   type JobFile,
@@ -27,6 +28,9 @@ const TASKS = {
     triedPractice(file, tried, file.notices, format(new Date(), 'yyyy-MM-dd')),
   /** Every member worked out, plates and welds with it. */
   worked: (file: JobFile) => sent(workJob(file)),
+  /** Every task in its order, as of now. */
+  order: (file: JobFile) =>
+    jobOrder(file, new Map(workJob(file).map((work) => [work.picture.member.id, work])), Date.now()),
   /** What each wheel and the coupler of the frame as built stand on. */
   wheels: (file: JobFile) => {
     const works = new Map(workJob(file).map((work) => [work.picture.member.id, work]));

@@ -4,7 +4,19 @@ import { usePathname } from 'next/navigation';
 import { useEffect } from 'react';
 import { PAGES } from './names';
 
-const VERBS = ['answers', 'walk', 'frame', 'probe', 'trace', 'weigh', 'shape', 'join', 'join/rail'] as const;
+const VERBS = [
+  'answers',
+  'walk',
+  'frame',
+  'probe',
+  'trace',
+  'weigh',
+  'shape',
+  'join',
+  'join/rail',
+  'order',
+  'order/rail',
+] as const;
 /** A job's other screens are fetched once it has been open and quiet for so long. */
 const QUIET_MS = 4000;
 /** A server that is busy, or a network that comes and goes, is asked again so often. */

@@ -102,4 +102,12 @@ export {
   type RoundFace,
   type RoundPart,
 } from './round';
-export { alongFrame, jobOrder, orderNow, orderScene, type JobOrder } from './order';
+export {
+  alongFrame,
+  jobOrder,
+  orderNow,
+  orderScene,
+  type JobOrder,
+  type JobToGet,
+  type ToGet,
+} from './order';

@@ -1,6 +1,6 @@
 import { ofKind, standing, type Frame, type JobSheet, type Notice, type Strike, type Unit } from '../frame';
 import type { ScrapTest } from '../join';
-import type { Kit, Person, Practice } from '../reference';
+import type { Consumable, Kit, Person, Practice, ShelfPiece, ShopWeek } from '../reference';
 import type { Repair } from '../shape';
 import type { HeldElsewhere } from '../trace';
 import type { MendedBefore, SpotRule } from '../walk';
@@ -53,6 +53,11 @@ export interface JobFile extends JobRecords {
   readonly kits?: readonly Kit[];
   /** Who works in the shop, and what their papers say. */
   readonly people?: readonly Person[];
+  /** Where it works, and when. */
+  readonly bays?: readonly string[];
+  readonly week?: ShopWeek;
+  readonly consumables?: readonly Consumable[];
+  readonly shelf?: readonly ShelfPiece[];
   /** Scrap tests of the shop's other jobs, oldest first. */
   readonly scrapTests?: readonly ScrapTest[];
   /** The name of each repair's last change, by repair, those taken out of the plan too: the next change says it was made on it. */

@@ -139,6 +139,10 @@ describe('hot work', () => {
     expect(gate!.permit).toMatchObject({ arcOutAt: at(9.5), watchUntilMs: T0 + 10.5 * HOUR });
     expect(gate!.permit).not.toHaveProperty('watchedAt');
   });
+  test('withdrawn, it is shut', () => {
+    const gone: Permit = { ...PERMIT, id: 'x', at: at(9.5), is: 'withdrawn', permitId: PERMIT.id };
+    expect(lacks(gatesWith([], { permits: [PERMIT, gone] }), 'hot work')).toEqual(['permit withdrawn']);
+  });
   test('nobody forces it', () =>
     expect(gatesWith().find(({ gate }) => gate === 'hot work')).toMatchObject({ mayBeForced: false }));
 });

@@ -89,3 +89,13 @@ export {
   simulated,
   type FinishOf,
 } from './schedule/simulate';
+export {
+  latestStart,
+  shopDates,
+  type DatedJob,
+  type DatedTask,
+  type ShopDates,
+  type ShopJob,
+  type ShopToSchedule,
+} from './schedule/shop';
+export { planBasis, snapshotOf } from './schedule/snapshot';

@@ -41,6 +41,7 @@ export const aRepair = (more: Partial<PlannedRepair> = {}): PlannedRepair => ({
   offAndBack: [],
   isCap: false,
   isBought: false,
+  steelKey: 'steel 4.8',
   ...more,
 });
 

@@ -26,6 +26,8 @@ export interface PlannedRepair extends Along {
   /** A cap that wraps the floor, or both walls: others build off the middle one. */
   readonly isCap: boolean;
   readonly isBought: boolean;
+  /** What its steel is ordered under. */
+  readonly steelKey: string;
 }
 export interface PlannedCrack extends Along {
   readonly id: string;

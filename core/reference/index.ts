@@ -154,8 +154,10 @@ export {
   NO_LISTS,
   shopListsForm,
   shopListsSchema,
+  type Consumable,
   type Kit,
   type Person,
+  type ShelfPiece,
   type ShopLists,
 } from './shop-lists';
 export {

@@ -33,6 +33,7 @@ export const kitSchema = z.object({
 });
 export type Kit = z.infer<typeof kitSchema>;
 export const consumableSchema = z.object({ name, unit: z.string().trim().min(1).max(20), price });
+export type Consumable = z.infer<typeof consumableSchema>;
 /** A piece of steel on the shelf or in the offcut pile. */
 export const shelfSchema = z.object({
   thicknessMm: z.number().gt(0.5).lt(50),
@@ -40,6 +41,7 @@ export const shelfSchema = z.object({
   widthMm: z.number().gt(0).lte(5000),
   count: z.number().int().gte(1).lte(1000),
 });
+export type ShelfPiece = z.infer<typeof shelfSchema>;
 
 const once = <Item extends { readonly name: string }>(items: readonly Item[]): boolean =>
   new Set(items.map((item) => item.name.toLowerCase())).size === items.length;

@@ -19,3 +19,4 @@ export { useLine, type LineState } from './use-line';
 export { ArrestPanel } from './arrest-panel';
 export { DyeTimer } from './dye-timer';
 export { useNow } from './use-now';
+export { useOrder } from './use-order';

@@ -3,7 +3,7 @@
 import { proxy, wrap, type Remote } from 'comlink';
 import { startTransition, useCallback, useEffect, useMemo, useReducer, useRef } from 'react';
 import { toast } from 'sonner';
-import type { JobDemand, JobFile, LiftReply, LiftTried, RecordsChange } from '@/core/job';
+import type { JobDemand, JobFile, JobOrder, LiftReply, LiftTried, RecordsChange } from '@/core/job';
 import type { LiftPlan } from '@/core/walk';
 import type { Firmness, Priced } from '@/core/weigh';
 import type { JobWorker } from '@/workers/job.worker';
@@ -27,6 +27,7 @@ export interface Engine extends Reported {
   readonly tryLifts: () => Promise<LiftTried[]>;
   readonly waysOut: () => Promise<Priced[]>;
   readonly firmness: () => Promise<ReadonlyMap<string, Firmness>>;
+  readonly order: (nowMs: number) => Promise<JobOrder>;
 }
 
 const NOTHING_YET: Reported = {
@@ -108,25 +109,23 @@ export function useEngine(initial: JobFile, firstId: string): Engine {
   const hear = useCallback((change: RecordsChange) => tell((engine) => void engine.hear(change)), [tell]);
   const show = useCallback((memberId: string) => tell((engine) => void engine.show(memberId)), [tell]);
   const stop = useCallback(() => tell((engine) => void engine.stop()), [tell]);
-  const askLift = useCallback(
-    (plan: LiftPlan) =>
-      worker.current?.askLift(plan) ?? Promise.reject(new Error('the page is still starting')),
+  const ask = useCallback(
+    <Reply>(question: (engine: Remote<JobWorker>) => Promise<Reply>): Promise<Reply> =>
+      worker.current ? question(worker.current) : Promise.reject(new Error('the page is still starting')),
     [],
   );
-  const tryLifts = useCallback(
-    () => worker.current?.tryLifts() ?? Promise.reject(new Error('the page is still starting')),
-    [],
-  );
-  const waysOut = useCallback(
-    () => worker.current?.waysOut() ?? Promise.reject(new Error('the page is still starting')),
-    [],
-  );
-  const firmness = useCallback(
-    () => worker.current?.firmness() ?? Promise.reject(new Error('the page is still starting')),
-    [],
+  const questions = useMemo(
+    () => ({
+      askLift: (plan: LiftPlan) => ask((engine) => engine.askLift(plan)),
+      tryLifts: () => ask((engine) => engine.tryLifts()),
+      waysOut: () => ask((engine) => engine.waysOut()),
+      firmness: () => ask((engine) => engine.firmness()),
+      order: (nowMs: number) => ask((engine) => engine.order(nowMs)),
+    }),
+    [ask],
   );
   return useMemo(
-    () => ({ ...reported, hear, show, stop, askLift, tryLifts, waysOut, firmness }),
-    [reported, hear, show, stop, askLift, tryLifts, waysOut, firmness],
+    () => ({ ...reported, hear, show, stop, ...questions }),
+    [reported, hear, show, stop, questions],
   );
 }

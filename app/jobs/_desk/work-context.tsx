@@ -1,7 +1,7 @@
 'use client';
 
 import { createContext, useContext, useMemo, type ReactNode } from 'react';
-import type { JobDemand, LiftReply, LiftTried } from '@/core/job';
+import type { JobDemand, JobOrder, LiftReply, LiftTried } from '@/core/job';
 import { memberStates, type MemberState } from '@/core/shape';
 import type { LiftPlan } from '@/core/walk';
 import type { Firmness, Priced } from '@/core/weigh';
@@ -41,6 +41,8 @@ export interface Work {
   readonly waysOut: () => Promise<Priced[]>;
   /** How firm the decision on each member is. */
   readonly firmness: () => Promise<ReadonlyMap<string, Firmness>>;
+  /** Every task in its order, with its gates, as of an instant. */
+  readonly order: (nowMs: number) => Promise<JobOrder>;
 }
 
 const WorkContext = createContext<Work | undefined>(undefined);
@@ -78,6 +80,7 @@ export function WorkProvider({ engine, children }: { engine: Engine; children: R
       tryLifts: engine.tryLifts,
       waysOut: engine.waysOut,
       firmness: engine.firmness,
+      order: engine.order,
     }),
     [engine, work, states],
   );

@@ -14,8 +14,10 @@ import { jobLedger } from '../seams';
 import { factsOf } from './facts';
 import { gateScene } from './gate-scene';
 import { orderScene, type Works } from './scene';
+import { toGet, type JobToGet } from './to-get';
 
 export { alongFrame, orderScene } from './scene';
+export { toGet, type JobToGet, type KitFor, type ToGet } from './to-get';
 export { comparedWith } from './gate-scene';
 
 /** The order of a job's work as it stands at an instant: every task with how far it is, every gate, what is next. */
@@ -26,6 +28,7 @@ export interface JobOrder {
   readonly gates: readonly Gate[];
   /** Tasks that may be begun now, gates open. */
   readonly next: readonly TaskProgress[];
+  readonly toGet: JobToGet;
   /** Off and not back, back and not tried. */
   readonly refits: readonly TaskProgress[];
 }
@@ -33,7 +36,7 @@ export interface JobOrder {
 export function jobOrder(file: JobFile, works: Works, nowMs: number): JobOrder {
   const scene = orderScene(file, works);
   const plan = planOrder(scene);
-  return { scene, plan, ...orderNow(file, works, plan, nowMs) };
+  return { scene, plan, toGet: toGet(file, works), ...orderNow(file, works, plan, nowMs) };
 }
 
 /** What moves with the clock and with what is ticked, on a plan that was made before. */
@@ -42,7 +45,7 @@ export function orderNow(
   works: Works,
   plan: Plan,
   nowMs: number,
-): Omit<JobOrder, 'scene' | 'plan'> {
+): Omit<JobOrder, 'scene' | 'plan' | 'toGet'> {
   const ledger = jobLedger(file, [...works.values()]);
   const progress = progressOf(plan, stands(file, 'task'), factsOf(file, plan, ledger), nowMs);
   const gates = gatesOf(gateScene(file, plan, progress, ledger, nowMs));

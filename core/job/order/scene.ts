@@ -48,11 +48,15 @@ export function alongFrame(frame: Frame, member: Member, fromMm: number, toMm: n
   };
 }
 
+/** What steel of a thickness is ordered under. */
+export const steelKey = (thicknessMm: number): string => `steel ${thicknessMm.toFixed(1)}`;
+
 /** What the order of work is made from: what somebody decided, what hangs near it, what the owner granted. */
 export function orderScene(records: JobRecords, works: Works): OrderScene {
   const { frame, practice } = records;
   const planned = worksOf(records).filter(({ isDone }) => !isDone);
-  const repairs = [...works.values()].flatMap((work) => repairsOf(frame, work));
+  const ordered = new Set(stands(records, 'bought').map(({ key }) => key));
+  const repairs = [...works.values()].flatMap((work) => repairsOf(frame, work, ordered));
   const cracks = [...works.values()].flatMap((work) => cracksOf(frame, work));
   const renewals = standingRenewals(records);
   const aligns = alignsOf(records);
@@ -87,7 +91,7 @@ export function orderScene(records: JobRecords, works: Works): OrderScene {
 /** Kinds of plate that wrap a floor or two walls: others are built off the middle one. */
 const CAPS: ReadonlySet<string> = new Set(['bottom U', 'top U', 'full C', 'sleeve', 'bottom L', 'top L']);
 
-function repairsOf(frame: Frame, work: MemberWork): PlannedRepair[] {
+function repairsOf(frame: Frame, work: MemberWork, ordered: ReadonlySet<string>): PlannedRepair[] {
   const { member } = work.picture;
   return work.repairs
     .filter(({ isProposal }) => !isProposal)
@@ -109,7 +113,8 @@ function repairsOf(frame: Frame, work: MemberWork): PlannedRepair[] {
           .filter(({ way }) => way === 'off and back')
           .map(({ hostId }) => hostId),
         isCap: repair.pieces.some(({ kind }) => CAPS.has(kind)),
-        isBought: false,
+        isBought: ordered.has(`kit ${repair.id}`),
+        steelKey: steelKey(Math.max(...repair.pieces.map(({ thicknessMm }) => thicknessMm))),
       };
     });
 }

@@ -58,6 +58,7 @@ export interface Gate {
 
 export interface PermitState {
   readonly permit: Permit;
+  readonly isWithdrawn?: true;
   readonly arcOutAt?: string;
   readonly watchedAt?: string;
   /** Since when the watch is over, were somebody there for all of it. */

@@ -36,9 +36,11 @@ export function permitState(
   if (!permit) return undefined;
   const since = own.filter(({ permitId }) => permitId === permit.id);
   const arcOut = since.findLast(({ is }) => is === 'arc out');
+  const isWithdrawn = since.some(({ is }) => is === 'withdrawn');
   const watched = since.findLast(({ is }) => is === 'watched');
   return {
     permit,
+    ...(isWithdrawn && { isWithdrawn: true }),
     ...(arcOut && {
       arcOutAt: arcOut.at,
       watchUntilMs: Date.parse(arcOut.at) + (permit.watchMin ?? 60) * 60_000,
@@ -49,7 +51,8 @@ export function permitState(
 
 function permitLacks(state: PermitState | undefined, nowMs: number): Lack[] {
   if (!state) return [{ code: 'no permit' }];
-  const { permit, arcOutAt } = state;
+  const { permit, arcOutAt, isWithdrawn } = state;
+  if (isWithdrawn) return [{ code: 'permit withdrawn' }];
   if (arcOutAt !== undefined || nowMs - Date.parse(permit.at) >= PERMIT_H * HOUR_MS)
     return [{ code: 'permit over' }];
   return openChecks(permit).map((check) => ({ code: 'check open', check }));

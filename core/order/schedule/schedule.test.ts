@@ -131,6 +131,15 @@ describe('several jobs', () => {
     const [, free] = run([waits, other], shop([false, false], 2));
     expect(free!.fromH).toBe(0);
   });
+  test('a unit that rolls is pushed out while it waits a day; under a day it stays, and with its axle out', () => {
+    const waits = (notBeforeH: number, axleOut: boolean) =>
+      job([task(1, [], { axleOut }), task(1, [0], { notBeforeH })], { id: 'a' });
+    const bFrom = (a: SchedJob) => run([a, job([task(2)], { id: 'b' })], shop([false, false], 1))[1]!.fromH;
+    expect(bFrom(waits(20, false))).toBe(1);
+    expect(bFrom(waits(8, false))).toBe(1);
+    expect(bFrom(waits(7.9, false))).toBeCloseTo(8.9, 9);
+    expect(bFrom(waits(20, true))).toBe(21);
+  });
   test('a small job goes into a gap of its bay that an earlier one left', () => {
     const later = job([task(2)], { id: 'a', startH: 14 });
     const small = job([task(3)], { id: 'b' });
@@ -149,7 +158,10 @@ describe('several jobs', () => {
   test('nobody does two things at once, nothing begins before what it waits for: seeded jobs', () => {
     for (const seed of [0.13, 0.29, 0.47, 0.71, 0.93]) {
       const random = randomLcg(seed);
-      const jobs = Array.from({ length: 4 }, (_, j) => randomJob(random, `${j}`));
+      const jobs = Array.from({ length: 4 }, (_, j) => {
+        const each = randomJob(random, `${j}`);
+        return { ...each, tasks: each.tasks.map((some) => ({ ...some, axleOut: true })) };
+      });
       const people = [true, false, true];
       const done = run(jobs, shop(people, 2));
       const spans = done.flatMap(({ placed }) =>

@@ -144,14 +144,14 @@ function placeJob(
     for (let tries = 0; tries < TRIES; tries++) {
       const people = at.people.map((each) => ({ from: [...each.from], to: [...each.to] }));
       const placed = placeTasks(job, resources, people, { from, takes, order });
-      const stay = stayOf(job, placed);
-      const clash = bay < 0 || !stay ? undefined : clashAt(at.bays[bay]!, stay.fromH, stay.toH);
+      const stays = staysOf(job, placed, resources.calendar.hoursADay);
+      const clash = bay < 0 ? undefined : clashesAt(at.bays[bay]!, stays);
       if (clash !== undefined) {
-        from = clash;
+        from = Math.max(clash, from + LEAST_STEP_H);
         continue;
       }
       const toH = lastEnd(placed, from);
-      const fromH = stay?.fromH ?? from;
+      const fromH = stays[0]?.fromH ?? from;
       if (!best || toH < best.toH - 1e-9) best = { id: job.id, placed, bay, fromH, toH, people };
       break;
     }
@@ -162,8 +162,9 @@ function placeJob(
     return { id: job.id, placed, bay: -1, fromH: job.startH, toH: lastEnd(placed, job.startH) };
   }
   at.people.splice(0, at.people.length, ...best.people);
-  const stay = stayOf(job, best.placed);
-  if (best.bay >= 0 && stay) take(at.bays[best.bay]!, stay.fromH, stay.toH);
+  if (best.bay >= 0)
+    for (const { fromH, toH } of staysOf(job, best.placed, resources.calendar.hoursADay))
+      take(at.bays[best.bay]!, fromH, toH);
   const { people: _, ...scheduled } = best;
   return scheduled;
 }
@@ -174,16 +175,41 @@ const lastEnd = ({ endH }: Placed, from: number): number => {
   return last;
 };
 
-/** From its first task in the bay to its last. */
-function stayOf(job: SchedJob, { startH, endH }: Placed): { fromH: number; toH: number } | undefined {
-  let [fromH, toH] = [Infinity, -Infinity];
-  for (let k = 0; k < job.tasks.length; k++) {
-    const { atBench, isDone } = job.tasks[k]!;
-    if (atBench || isDone) continue;
-    fromH = Math.min(fromH, startH[k]!);
-    toH = Math.max(toH, endH[k]!);
+interface Stay {
+  readonly fromH: number;
+  readonly toH: number;
+}
+
+/**
+ * When it stands in its bay: from its first task there to its last while an axle is out; a unit that rolls is pushed out where nothing is done to it
+ * for a whole day or longer.
+ */
+function staysOf({ tasks }: SchedJob, { startH, endH }: Placed, dayH: number): Stay[] {
+  const spans: Stay[] = [];
+  for (let k = 0; k < tasks.length; k++)
+    if (!tasks[k]!.atBench && !tasks[k]!.isDone && endH[k]! > startH[k]!)
+      spans.push({ fromH: startH[k]!, toH: endH[k]! });
+  spans.sort((a, b) => a.fromH - b.fromH);
+  const mayLeave = !tasks.some(({ axleOut }) => axleOut);
+  const stays: { fromH: number; toH: number }[] = [];
+  for (const { fromH, toH } of spans) {
+    const last = stays.at(-1);
+    if (last && !(mayLeave && fromH - last.toH >= dayH)) last.toH = Math.max(last.toH, toH);
+    else stays.push({ fromH, toH });
   }
-  return toH > fromH ? { fromH, toH } : undefined;
+  return stays;
+}
+
+/** A later stay that clashes moves the whole job on by the clash’s end less where that stay began: at least so far, h. */
+const LEAST_STEP_H = 0.25;
+
+/** From when the job may be tried again, if its bay is taken anywhere within its stays. */
+function clashesAt(bay: Taken, stays: readonly Stay[]): number | undefined {
+  for (const { fromH, toH } of stays) {
+    const free = clashAt(bay, fromH, toH);
+    if (free !== undefined) return stays[0]!.fromH + (free - fromH);
+  }
+  return undefined;
 }
 
 /** Where the bay is free again, if it is taken anywhere within. */

@@ -42,7 +42,7 @@ function stepsOf({ norms }: OrderScene, repair: PlannedRepair, task: Make): Task
         bright,
       ]
     : [bright];
-  const partKey = repair.isBought ? { partKey: `kit ${repair.id}` } : {};
+  const partKey = { partKey: repair.isBought ? `kit ${repair.id}` : repair.steelKey };
   if (repair.isBolted)
     return [
       ...opened,

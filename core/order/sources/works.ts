@@ -82,7 +82,7 @@ function ofRenewal(scene: OrderScene, zone: Zone, { memberId, name, fromMm }: Sc
   const hot = { isHot: true, needsWelder: true, hands: 2 } as const;
   return [
     task('old out', out, { isHot: true, hands: 2 }),
-    task('make parts', make, { atBench: true, partKey: `tube ${memberId}` }),
+    task('make parts', make, { atBench: true, partKey: `length tube ${name}`.slice(0, 120) }),
     task('fit', fit, { hands: 2 }),
     task('tack', tack, hot),
     task('weld', weld, { ...hot, thenWaitH: COOL_H }),

@@ -82,6 +82,7 @@ function Verbs() {
       members: file.frame.members.length,
       readings: stands(file, 'reading').length,
       cracks: stands(file, 'crack').length,
+      done: new Set(stands(file, 'task').flatMap(({ is, taskId }) => (is === 'done' ? [taskId] : []))).size,
     }),
     [file],
   );

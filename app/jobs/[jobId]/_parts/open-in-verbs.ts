@@ -8,6 +8,8 @@ export interface OpenCounts {
   readonly members: number;
   readonly readings: number;
   readonly cracks: number;
+  /** Tasks of the order that were done. */
+  readonly done: number;
   readonly summaries: readonly MemberSummary[];
   /** Whether every member is worked out. */
   readonly isWorked: boolean;
@@ -57,5 +59,6 @@ export function openInVerbs(
         ),
       ),
     ],
+    ['order', 'Order', counts.done === 0 ? 'nothing done' : `${counts.done} done`],
   ];
 }

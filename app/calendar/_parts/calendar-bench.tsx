@@ -1,0 +1,211 @@
+'use client';
+
+import Link from 'next/link';
+import { useEffect, useMemo, useState } from 'react';
+import { toast } from 'sonner';
+import type { Slot } from '@/core/order';
+import type { Person, ShopWeek } from '@/core/reference';
+import type { PlannedJob } from '@/data';
+import { Entry, Pick, today } from '@/ui/controls';
+import { newId } from '../../_client';
+import { evidenceParcel, theOutbox } from '../../_outbox';
+import { useScheduler } from '../../_parts/use-scheduler';
+import { dayWords, NO_SCHEDULE_WORDS } from '../../_words/dates';
+import { BaysDrawn } from './bays-drawn';
+import { movedSlot } from './moved';
+
+const DRAWS = 2000;
+
+/** Jobs in bays and days, moved by hand, key or form; what waits; who it concerns. */
+export function CalendarBench({
+  jobs: given,
+  people,
+  bays,
+  week,
+}: {
+  jobs: readonly PlannedJob[];
+  people: readonly Person[];
+  bays: readonly string[];
+  week: ShopWeek;
+}) {
+  const [slots, setSlots] = useState<Readonly<Record<string, Slot>>>({});
+  const [by, setBy] = useState('');
+  const jobs = useMemo(
+    () => given.map((job) => ({ ...job, ...(slots[job.id] && { slot: slots[job.id]! }) })),
+    [given, slots],
+  );
+  const planned = useMemo(
+    () => jobs.filter(({ plan, done }) => plan?.tasks.some(({ id }) => !done.includes(id))),
+    [jobs],
+  );
+  const { scheduling, begin } = useScheduler();
+  useEffect(() => {
+    if (planned.length === 0) return;
+    void begin({
+      jobs: planned.map(({ id, plan, slot, done, needBy }) => ({
+        id,
+        tasks: plan!.tasks,
+        done,
+        ...(slot && { slot }),
+        ...(needBy !== undefined && { needBy }),
+      })),
+      people,
+      bays,
+      week,
+      today: today(),
+      draws: DRAWS,
+    });
+  }, [planned, people, bays, week, begin]);
+  const move = (job: PlannedJob, to: { readonly startOn: string; readonly bay?: string | undefined }) => {
+    const who = by.trim() || 'unnamed';
+    const slot: Slot = { ...movedSlot(job.slot, to), id: newId(), by: who, at: new Date().toISOString() };
+    setSlots((before) => ({ ...before, [job.id]: slot }));
+    void theOutbox()
+      .send(evidenceParcel(job.id, slot))
+      .catch(() => toast.error('It could not be kept here; nothing recorded before is lost.'));
+  };
+  const dates = scheduling?.found?.dates;
+  const failed = dates && !dates.ok ? planned.find(({ id }) => id === dates.jobId) : undefined;
+  return (
+    <>
+      <div className="flex flex-wrap items-end gap-3 py-2">
+        <Entry
+          label="moved by (role or initials)"
+          className="w-48"
+          maxLength={40}
+          value={by}
+          onChange={(event) => setBy(event.target.value)}
+        />
+        <p className="caption max-w-prose" role="status">
+          {scheduling === undefined
+            ? ''
+            : scheduling.share < 1
+              ? `drawing, ${Math.round(scheduling.share * 100)} %`
+              : `${DRAWS} draws of every job together.`}
+        </p>
+      </div>
+      {failed && dates && !dates.ok && (
+        <p className="text-lg font-semibold text-oxide" role="alert">
+          {NO_SCHEDULE_WORDS[dates.why]} ({failed.tag}).
+        </p>
+      )}
+      {planned.length === 0 && (
+        <p className="max-w-prose pt-2 text-xl">
+          No plan is kept yet. In a job, Order, Dates: keep its plan for the calendar, and it stands here.
+        </p>
+      )}
+      {dates?.ok && planned.length > 0 && (
+        <BaysDrawn jobs={planned} dates={dates} bays={bays} week={week} onMove={move} />
+      )}
+      <Jobs jobs={planned} bays={bays} dates={dates?.ok ? dates : undefined} onMove={move} />
+      <Waiting jobs={jobs.filter((job) => !planned.includes(job))} />
+    </>
+  );
+}
+
+type Dates = Extract<NonNullable<ReturnType<typeof useScheduler>['scheduling']>['found'], object>['dates'];
+export type GoodDates = Extract<Dates, { ok: true }>;
+export type Move = (
+  job: PlannedJob,
+  to: { readonly startOn: string; readonly bay?: string | undefined },
+) => void;
+
+function Jobs({
+  jobs,
+  bays,
+  dates,
+  onMove,
+}: {
+  jobs: readonly PlannedJob[];
+  bays: readonly string[];
+  dates: GoodDates | undefined;
+  onMove: Move;
+}) {
+  return (
+    <ul className="ruled mt-3 border-y border-rule" aria-label="Planned jobs">
+      {jobs.map((job) => {
+        const dated = dates?.jobs.find(({ id }) => id === job.id);
+        const startOn = job.slot?.startOn ?? today();
+        return (
+          <li key={job.id} className="flex flex-wrap items-end gap-x-5 gap-y-1 py-2">
+            <div className="min-w-52 flex-1">
+              <Link className="text-xl font-bold underline" href={`/jobs/${job.id}/order?part=dates`}>
+                {job.tag}
+              </Link>
+              <p>{job.title}</p>
+              {job.plan?.meanwhile && <p className="caption">Told meanwhile: {job.plan.meanwhile}</p>}
+            </div>
+            <Entry
+              label="not before"
+              type="date"
+              className="w-40"
+              value={startOn}
+              onChange={(event) =>
+                event.target.value && onMove(job, { startOn: event.target.value, bay: job.slot?.bay })
+              }
+            />
+            {!job.slot?.away && (
+              <Pick
+                label="bay"
+                value={job.slot?.bay ?? ''}
+                options={['', ...bays]}
+                words={(each) => each || 'any'}
+                onPick={(bay) => onMove(job, { startOn, ...(bay && { bay }) })}
+                className="w-32"
+              />
+            )}
+            <p className="min-w-60 flex-1">
+              {dated && (
+                <>
+                  {dayWords(dated.fromDay)} to {dayWords(dated.toDay)}
+                  {job.slot?.away ? ', where it stands' : dated.bay ? `, ${dated.bay}` : ''}; ready by{' '}
+                  <b>{dayWords(dated.promised.on)}</b> ({Math.round(dated.promised.chance * 100)} %).
+                  {job.plan?.promised && dated.promised.on > job.plan.promised.on && (
+                    <span className="font-semibold text-oxide">
+                      {' '}
+                      Promised {dayWords(job.plan.promised.on)}: later now.
+                    </span>
+                  )}
+                  {dated.byNeed !== undefined && (
+                    <span className={dated.byNeed < dated.promised.chance ? 'font-semibold text-oxide' : ''}>
+                      {' '}
+                      Needed by {dayWords(job.needBy!)}: {Math.round(dated.byNeed * 100)} %.
+                    </span>
+                  )}
+                </>
+              )}
+            </p>
+          </li>
+        );
+      })}
+    </ul>
+  );
+}
+
+/** Jobs without a plan, or with nothing left of it: they stand in nobody's way, and are not forgotten. */
+function Waiting({ jobs }: { jobs: readonly PlannedJob[] }) {
+  if (jobs.length === 0) return null;
+  return (
+    <section aria-label="Waiting" className="mt-5">
+      <h2 className="border-b border-ink text-lg font-semibold">Waiting, no day</h2>
+      <ul className="ruled">
+        {jobs.map(({ id, tag, title, plan, needBy }) => (
+          <li key={id} className="flex flex-wrap items-baseline gap-x-4 py-1">
+            <Link
+              className="hit inline-flex items-center text-lg font-bold underline"
+              href={`/jobs/${id}/answers`}
+            >
+              {tag}
+            </Link>
+            <span className="min-w-40 flex-1">{title}</span>
+            <span>{plan ? 'everything of its plan is done' : 'no plan is kept'}</span>
+            {needBy && <span>needed by {dayWords(needBy)}</span>}
+            <Link className="hit inline-flex items-center underline" href={`/jobs/${id}/trace`}>
+              may it be used until then?
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,77 @@
+'use client';
+
+import type { DatedJob } from '@/core/order';
+import { dayWords } from '../../../../_words/dates';
+
+const ROW = 17;
+const LEFT = 300;
+const WIDE = 1000;
+
+/** The tasks against the days they fall on, one row each; the list of tasks says the same. */
+export function DaysDrawn({
+  dated,
+  hoursADay,
+  days,
+}: {
+  dated: DatedJob;
+  hoursADay: number;
+  days: readonly string[];
+}) {
+  const shown = dated.tasks.filter(({ fromH, toH }) => toH > fromH);
+  const first = Math.floor(Math.min(...shown.map(({ fromH }) => fromH)) / hoursADay);
+  const last = Math.ceil(Math.max(...shown.map(({ toH }) => toH)) / hoursADay);
+  const count = Math.max(1, last - first);
+  const x = (hour: number) => LEFT + ((hour / hoursADay - first) / count) * (WIDE - LEFT);
+  const tall = 24 + shown.length * ROW;
+  // Labels of days stand at least this far apart.
+  const every = Math.max(1, Math.ceil((count * 62) / (WIDE - LEFT)));
+  return (
+    <figure className="my-2 overflow-x-auto">
+      <svg
+        viewBox={`0 0 ${WIDE} ${tall}`}
+        className="block w-full min-w-[680px]"
+        role="img"
+        aria-label={`From ${dayWords(dated.fromDay)} to ${dayWords(dated.toDay)}`}
+      >
+        {Array.from({ length: count + 1 }, (_, k) => (
+          <g key={k}>
+            <line
+              x1={x((first + k) * hoursADay)}
+              x2={x((first + k) * hoursADay)}
+              y1={18}
+              y2={tall}
+              stroke="var(--rule)"
+            />
+            {k < count && k % every === 0 && (
+              <text x={x((first + k) * hoursADay) + 3} y={13} fontSize={12} fill="var(--soft)">
+                {dayWords(days[first + k] ?? '').slice(0, -5)}
+              </text>
+            )}
+          </g>
+        ))}
+        {shown.map((task, k) => {
+          const y = 22 + k * ROW;
+          return (
+            <g key={task.id}>
+              {k % 2 === 0 && <rect x={0} y={y - 1} width={WIDE} height={ROW} fill="var(--sheet)" />}
+              <text x={2} y={y + 11} fontSize={12} fill="var(--ink)">
+                {task.title.length > 46 ? `${task.title.slice(0, 45)}…` : task.title}
+              </text>
+              <rect
+                x={x(task.fromH)}
+                y={y + 2}
+                width={Math.max(2, x(task.toH) - x(task.fromH))}
+                height={ROW - 6}
+                fill="var(--slate)"
+              />
+              <text x={Math.min(WIDE - 60, x(task.toH) + 4)} y={y + 11} fontSize={11} fill="var(--soft)">
+                {task.who.join(', ')}
+              </text>
+            </g>
+          );
+        })}
+      </svg>
+      <figcaption className="caption">Foreseen in the middle of its ranges; who is free first.</figcaption>
+    </figure>
+  );
+}

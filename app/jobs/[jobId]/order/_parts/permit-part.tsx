@@ -1,0 +1,239 @@
+'use client';
+
+import { useState } from 'react';
+import type { JobOrder } from '@/core/job';
+import { openChecks, PERMIT_CHECKS, type Gate, type PermitCheck } from '@/core/order';
+import { legalOf, printSource, WATCH_SOURCE, watchMinutes } from '@/core/reference';
+import { Choice, Entry, When } from '@/ui/controls';
+import { CAUTIONS } from '../../../../_words/cautions';
+import { CHECK_WORDS } from '../../../../_words/order';
+import { useNow, useReader, useRecords, useStamp } from '../../../_desk';
+
+/** The hot-work permit of one zone: given check by check, the arc out, the watch with its clock. */
+export function PermitPart({ gate, order, onClose }: { gate: Gate; order: JobOrder; onClose: () => void }) {
+  const { file } = useRecords();
+  const { system } = useReader();
+  const { permit } = gate;
+  const isRunning =
+    permit && permit.arcOutAt === undefined && !gate.lacks.some(({ code }) => code.startsWith('permit'));
+  return (
+    <div className="my-2 border-y-2 border-ink bg-sheet px-3 py-3">
+      <p className="caution mb-2">{CAUTIONS.permit}</p>
+      {permit && (
+        <p>
+          Given by {permit.permit.by}, <When at={permit.permit.at} />; {permit.permit.helper} helps; watched
+          for {permit.permit.watchMin} min after.{' '}
+          <a
+            className="underline"
+            download
+            href={`/api/jobs/${file.job.id}/permits/${permit.permit.id}?unit=${system}`}
+          >
+            Permit, PDF
+          </a>
+        </p>
+      )}
+      {isRunning && <ArcOut gate={gate} />}
+      {permit?.arcOutAt !== undefined && <Watch gate={gate} />}
+      {!isRunning && <GiveForm gate={gate} order={order} onClose={onClose} />}
+    </div>
+  );
+}
+
+function useSay(gate: Gate) {
+  const { keep } = useRecords();
+  const stamp = useStamp();
+  return (is: 'arc out' | 'watched' | 'withdrawn', note = '') =>
+    keep({
+      kind: 'permit',
+      ...stamp(),
+      note,
+      zoneId: gate.of,
+      is,
+      permitId: gate.permit!.permit.id,
+      checks: [],
+      none: [],
+      helper: '',
+    });
+}
+
+function ArcOut({ gate }: { gate: Gate }) {
+  const say = useSay(gate);
+  return (
+    <div className="mt-2 flex flex-wrap gap-2">
+      <button type="button" className="solid" onClick={() => say('arc out')}>
+        Last arc is out: watch begins
+      </button>
+      <button type="button" className="plain" onClick={() => say('withdrawn')}>
+        Withdraw the permit
+      </button>
+    </div>
+  );
+}
+
+/** How long is still watched, counted down; over only when somebody says that nothing glows. */
+function Watch({ gate }: { gate: Gate }) {
+  const say = useSay(gate);
+  const now = useNow();
+  const { watchUntilMs = 0, watchedAt, arcOutAt } = gate.permit!;
+  const left = Math.max(0, watchUntilMs - now);
+  const minutes = Math.floor(left / 60_000);
+  const seconds = Math.floor((left % 60_000) / 1000);
+  if (watchedAt !== undefined)
+    return (
+      <p className="mt-1">
+        Watched to the end, <When at={watchedAt} />.
+      </p>
+    );
+  return (
+    <div className="mt-2">
+      <p className="text-3xl font-semibold tabular-nums" role="timer" aria-label="Fire watch">
+        {left > 0
+          ? `${minutes}:${String(seconds).padStart(2, '0')} to watch`
+          : 'The time is over: look once more'}
+      </p>
+      <p className="caption">
+        Since <When at={arcOutAt!} />. Behind the metal, in the cavity, under the floor; the hand on the far
+        side.
+      </p>
+      <button type="button" className="solid mt-2" disabled={left > 0} onClick={() => say('watched')}>
+        Nothing smokes, nothing glows
+      </button>
+    </div>
+  );
+}
+
+type Answer = 'done' | 'none';
+function GiveForm({ gate, order, onClose }: { gate: Gate; order: JobOrder; onClose: () => void }) {
+  const { file, keep } = useRecords();
+  const { by } = useReader();
+  const stamp = useStamp();
+  const least = watchMinutes(legalOf(file.practice.legal));
+  const [answers, setAnswers] = useState<Partial<Record<PermitCheck, Answer>>>({});
+  const [helper, setHelper] = useState('');
+  const [watch, setWatch] = useState<'30' | '60' | '120'>(least <= 30 ? '30' : '60');
+  const [problem, setProblem] = useState<string>();
+  const near = order.plan.zones.find(({ id }) => id === gate.of)?.parts ?? [];
+  const checks = PERMIT_CHECKS.filter((each) => answers[each] === 'done');
+  const none = PERMIT_CHECKS.filter((each) => answers[each] === 'none');
+  const open = openChecks({ checks, none });
+  const give = () => {
+    if (open.length > 0)
+      return setProblem(
+        `not looked at yet: ${open.map((each) => CHECK_WORDS[each].toLowerCase()).join('; ')}. Nothing was kept`,
+      );
+    if (helper.trim() === '' || helper.trim().toLowerCase() === by.trim().toLowerCase())
+      return setProblem('a helper who is not you stands beside it; nothing was kept');
+    if (Number(watch) < least)
+      return setProblem(`this profile asks for ${least} min of watch; nothing was kept`);
+    keep({
+      kind: 'permit',
+      ...stamp(),
+      note: '',
+      zoneId: gate.of,
+      is: 'given',
+      checks: [...checks],
+      none: [...none],
+      helper: helper.trim(),
+      watchMin: Number(watch),
+    });
+    onClose();
+  };
+  return (
+    <form
+      aria-label={`Permit, zone ${gate.of}`}
+      className="mt-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        give();
+      }}
+    >
+      {near.length > 0 && (
+        <p>
+          Near these seams hang: <b>{near.map(({ name }) => name.toLowerCase()).join(', ')}</b>.
+        </p>
+      )}
+      <ul className="ruled mt-1">
+        {PERMIT_CHECKS.map((check) => (
+          <li key={check} className="flex flex-wrap items-center gap-2 py-1">
+            <span className="min-w-60 flex-1">{CHECK_WORDS[check]}</span>
+            <Answers
+              label={CHECK_WORDS[check]}
+              value={answers[check]}
+              mayBeNone={!ALWAYS.has(check)}
+              onAnswer={(answer) =>
+                setAnswers({ ...answers, [check]: answers[check] === answer ? undefined : answer })
+              }
+            />
+          </li>
+        ))}
+      </ul>
+      <div className="mt-2 flex flex-wrap items-end gap-3">
+        <Entry
+          label="helper"
+          className="w-40"
+          maxLength={40}
+          value={helper}
+          onChange={(event) => setHelper(event.target.value)}
+          required
+        />
+        <div>
+          <p className="caption">watched after, min ({printSource(WATCH_SOURCE)})</p>
+          <Choice label="Watched after" value={watch} options={['30', '60', '120']} onChange={setWatch} />
+        </div>
+        <button type="submit" className="solid">
+          Give the permit
+        </button>
+      </div>
+      {problem && (
+        <p role="alert" className="mt-1 font-semibold text-oxide">
+          {problem}.
+        </p>
+      )}
+    </form>
+  );
+}
+
+/** Somebody stands there with an extinguisher whatever the unit is. */
+const ALWAYS: ReadonlySet<PermitCheck> = new Set([
+  'coatings off',
+  'cavity',
+  'extinguisher',
+  'ventilation',
+  'helper',
+  'draught',
+]);
+
+function Answers({
+  label,
+  value,
+  mayBeNone,
+  onAnswer,
+}: {
+  label: string;
+  value: Answer | undefined;
+  mayBeNone: boolean;
+  onAnswer: (answer: Answer) => void;
+}) {
+  return (
+    <span className="flex" role="group" aria-label={label}>
+      <button
+        type="button"
+        className="plain"
+        aria-pressed={value === 'done'}
+        onClick={() => onAnswer('done')}
+      >
+        seen to
+      </button>
+      {mayBeNone && (
+        <button
+          type="button"
+          className="plain -ml-px"
+          aria-pressed={value === 'none'}
+          onClick={() => onAnswer('none')}
+        >
+          none there
+        </button>
+      )}
+    </span>
+  );
+}

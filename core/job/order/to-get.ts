@@ -1,0 +1,188 @@
+import { consumed, type Consumed } from '../../join';
+import type { ScenePart, SceneWork } from '../../order';
+import { arcStart, type Kit } from '../../reference';
+import { blankFigures, type Blank } from '../../shape';
+import { stands, type JobFile } from '../records';
+import { jobLedger, weldTotals } from '../seams';
+import { flatsOf, toBuy, toCut } from '../to-cut';
+import { orderScene, steelKey, type Works } from './scene';
+
+/** Something the job takes that is bought, or lies on the shelf. */
+export interface ToGet {
+  /** What its orders and arrivals are recorded under. */
+  readonly key: string;
+  readonly is: 'steel' | 'length' | 'companion';
+  readonly name: string;
+  readonly for: string;
+  readonly count: number;
+  readonly thicknessMm?: number;
+  readonly lengthMm?: number;
+  readonly massKg?: number;
+  /** All of it can be cut from what is on the shelf. */
+  readonly onShelf?: boolean;
+  /** By the shop's price of steel, least and most. */
+  readonly cost?: readonly [number, number];
+}
+/** Bought caps that would do for a repair in place of plates made. */
+export interface KitFor {
+  readonly key: string;
+  readonly for: string;
+  readonly kits: readonly Kit[];
+}
+export interface JobToGet {
+  readonly parts: readonly ToGet[];
+  readonly kits: readonly KitFor[];
+  readonly consumed: Consumed;
+}
+
+/** Everything a job takes: steel by its thickness, lengths, what goes with what is taken apart, kits that would do, wire and gas. */
+export function toGet(file: JobFile, works: Works): JobToGet {
+  const scene = orderScene(file, works);
+  const decided = [...works.values()].flatMap(({ repairs }) =>
+    flatsOf(repairs).filter(({ isProposal }) => !isProposal),
+  );
+  return {
+    parts: [
+      ...sheets(
+        toCut(decided, file).map(({ blank }) => blank),
+        file,
+      ),
+      ...toBuy(file).map((each) => ({
+        key: `length ${each.name} ${each.for}`.slice(0, 120),
+        is: 'length' as const,
+        name: each.name,
+        for: each.for,
+        count: each.count,
+        lengthMm: each.lengthMm,
+        thicknessMm: each.wallMm,
+        massKg: each.massKg,
+        cost: priced(each.massKg, file),
+      })),
+      ...companions(scene.parts, scene.works, new Set(scene.repairs.flatMap(({ offAndBack }) => offAndBack))),
+    ],
+    kits: kitsFor(file, works),
+    consumed: consumed(weldTotals(jobLedger(file, [...works.values()])), usualWire(file)),
+  };
+}
+
+const priced = (massKg: number, { practice }: JobFile): readonly [number, number] => [
+  massKg * practice.money.steelPerKg[0],
+  massKg * practice.money.steelPerKg[1],
+];
+
+/** Sheet by its thickness; whether every blank of it lies on a piece of the shelf, one way round or the other. */
+function sheets(blanks: readonly Blank[], file: JobFile): ToGet[] {
+  const by = new Map<string, Blank[]>();
+  for (const blank of blanks) {
+    const key = steelKey(blank.thicknessMm);
+    by.set(key, [...(by.get(key) ?? []), blank]);
+  }
+  return [...by].map(([key, all]): ToGet => {
+    const thicknessMm = all[0]!.thicknessMm;
+    const massKg = all.reduce((sum, blank) => sum + blankFigures(blank).massKg * blank.count, 0);
+    return {
+      key,
+      is: 'steel',
+      name: 'sheet',
+      for: [...new Set(all.map(({ name }) => name))].slice(0, 3).join(', '),
+      count: all.reduce((sum, { count }) => sum + count, 0),
+      thicknessMm,
+      massKg,
+      onShelf: fitsShelf(all, thicknessMm, file),
+      cost: priced(massKg, file),
+    };
+  });
+}
+
+/** Thicknesses this near are the same sheet, mm. */
+const SAME_MM = 0.2;
+function fitsShelf(blanks: readonly Blank[], thicknessMm: number, { shelf = [] }: JobFile): boolean {
+  const left = shelf
+    .filter((piece) => Math.abs(piece.thicknessMm - thicknessMm) <= SAME_MM)
+    .flatMap(({ lengthMm, widthMm, count }) => Array.from({ length: count }, () => ({ lengthMm, widthMm })));
+  const wanted = blanks
+    .flatMap((blank) => Array.from({ length: blank.count }, () => blankFigures(blank)))
+    .sort((a, b) => b.areaMm2 - a.areaMm2);
+  // One blank a piece: what more a piece holds is for the nest to say.
+  return wanted.every(({ lengthMm, widthMm }) => {
+    const at = left.findIndex(
+      (piece) =>
+        (piece.lengthMm >= lengthMm && piece.widthMm >= widthMm) ||
+        (piece.lengthMm >= widthMm && piece.widthMm >= lengthMm),
+    );
+    if (at >= 0) left.splice(at, 1);
+    return at >= 0;
+  });
+}
+
+/** What goes with something that is taken apart: not put back used (common practice, no source). */
+const COMPANIONS: Partial<Record<ScenePart['kind'], readonly string[]>> = {
+  'spring hanger': ['eye bolts, bushings'],
+  'spring seat': ['U-bolts, new'],
+  'spring bucket': ['spring isolators'],
+  'control arm': ['bushings: press on the outer shell; bolts as a set'],
+  'shock mount': ['shock bushings'],
+  'body mount': ['mount rubber and bolt'],
+  'bed mount': ['bed bolts'],
+  'captive mount': ['bolts as a set'],
+  'tank strap': ['straps and bolts'],
+  tank: ['clips, seals'],
+  line: ['clips, unions'],
+  exhaust: ['gasket, hanger rubbers, clamps'],
+  'skid-plate mount': ['bolts, captive nuts'],
+  'steering gear': ['bolts as a set, to the maker’s grade'],
+  panel: ['screws, sealant'],
+};
+
+function companions(
+  parts: readonly ScenePart[],
+  works: readonly SceneWork[],
+  off: ReadonlySet<string>,
+): ToGet[] {
+  const apart = [
+    ...parts.filter(
+      ({ id, kind }) => off.has(id) || kind === 'tank strap' || kind === 'exhaust' || kind === 'panel',
+    ),
+    ...works.flatMap(({ hostId, name, fitting }) => (fitting ? [{ id: hostId, name, kind: fitting }] : [])),
+  ];
+  const once = new Map(apart.map((each) => [each.id, each]));
+  return [...once.values()].flatMap(({ id, name, kind }) =>
+    (COMPANIONS[kind] ?? []).map((companion): ToGet => ({
+      key: `with ${id} ${companion}`.slice(0, 120),
+      is: 'companion',
+      name: companion,
+      for: name,
+      count: 1,
+    })),
+  );
+}
+
+/** Kits of the shop's catalogue long enough and thick enough for what a repair covers. */
+function kitsFor({ kits = [], frame }: JobFile, works: Works): KitFor[] {
+  return [...works.values()].flatMap(({ picture: { member }, repairs }) =>
+    repairs
+      .filter(({ isProposal }) => !isProposal)
+      .flatMap(({ repair }): KitFor[] => {
+        const longMm = Math.max(...repair.pieces.map(({ startMm, endMm }) => endMm - startMm));
+        const thickMm = Math.max(...repair.pieces.map(({ thicknessMm }) => thicknessMm));
+        const fits = kits.filter(
+          ({ coversMm, thicknessMm, family }) =>
+            coversMm >= longMm &&
+            thicknessMm >= thickMm - SAME_MM &&
+            (family === '' || family === frame.family),
+        );
+        return fits.length > 0 ? [{ key: `kit ${repair.id}`, for: member.name, kits: fits }] : [];
+      }),
+  );
+}
+
+/** The wire and gas that held in the shop last; the commonest where none was tried. */
+function usualWire(file: JobFile) {
+  const tests = [...(file.scrapTests ?? []), ...stands(file, 'scrap test')];
+  const last = tests.findLast(({ held }) => held);
+  const [wire, gas] = [last?.wire ?? '0.035 solid', last?.gas ?? '75 Ar 25 CO2'] as const;
+  const start = arcStart(USUAL_MM, wire, gas, 'flat');
+  return { wire, gas, feedMmS: last?.feedMmS ?? (start.ok ? start.feedMmS : 0) };
+}
+/** Feed is reckoned for a wall of 3/16 in. */
+const USUAL_MM = 4.7625;

@@ -1,0 +1,194 @@
+import type { Person, ShopWeek } from '../../reference';
+import type { PlannedTask, Slot } from '../records';
+import { dayAt, hourOn, workCalendar, type WorkCalendar } from './calendar';
+import { cannotBeDone, schedule, type NoSchedule, type Resources, type SchedJob } from './serial';
+import { chanceBy, dayWithChance, middleHours, simulated, type FinishOf } from './simulate';
+
+/** A job as the shop's calendar has it: the plan that was kept, when it is to begin, what of it is done. */
+export interface ShopJob {
+  readonly id: string;
+  readonly tasks: readonly PlannedTask[];
+  readonly slot?: Pick<Slot, 'startOn' | 'bay' | 'chance' | 'away'>;
+  readonly done: readonly string[];
+  readonly needBy?: string;
+}
+export interface ShopToSchedule {
+  readonly jobs: readonly ShopJob[];
+  readonly people: readonly Person[];
+  readonly bays: readonly string[];
+  readonly week: ShopWeek;
+  /** Nothing is placed before it, yyyy-mm-dd. */
+  readonly today: string;
+  readonly draws: number;
+}
+
+/** A task in the calendar, by days and by hours of work from the first. */
+export interface DatedTask {
+  readonly id: string;
+  readonly title: string;
+  readonly zoneId?: string;
+  readonly fromDay: string;
+  readonly toDay: string;
+  readonly fromH: number;
+  readonly toH: number;
+  readonly who: readonly string[];
+}
+/** A job in the calendar: foreseen in the middle of its ranges, and by draws the days that are kept with a chance. */
+export interface DatedJob {
+  readonly id: string;
+  readonly bay?: string;
+  readonly fromDay: string;
+  readonly toDay: string;
+  readonly tasks: readonly DatedTask[];
+  /** Day by chance, least to most. */
+  readonly days: readonly { readonly chance: number; readonly day: string }[];
+  readonly promised: { readonly on: string; readonly chance: number };
+  /** Chance that it is finished by the day it is needed. */
+  readonly byNeed?: number;
+}
+export type ShopDates =
+  | {
+      readonly ok: true;
+      readonly jobs: readonly DatedJob[];
+      readonly hoursADay: number;
+      readonly days: readonly string[];
+    }
+  | { readonly ok: false; readonly jobId: string; readonly why: NoSchedule };
+
+/** What is said of a finish: from a bold day to one that is nearly sure. */
+const CHANCES = [0.1, 0.5, 0.8, 0.95] as const;
+const USUAL_CHANCE = 0.8;
+
+const schedJob = (job: ShopJob, calendar: WorkCalendar, bays: readonly string[]): SchedJob => {
+  const done = new Set(job.done);
+  const { slot } = job;
+  const bay = slot?.bay === undefined ? -1 : bays.indexOf(slot.bay);
+  const { hoursADay } = calendar;
+  const road = slot?.away ? Math.min(hoursADay - LEAST_AWAY_H, slot.away.travelHours) : 0;
+  return {
+    id: job.id,
+    startH: slot ? hourOn(calendar, slot.startOn) : 0,
+    ...(bay >= 0 && { bay }),
+    isAway: slot?.away !== undefined,
+    slower: hoursADay / (hoursADay - road),
+    tasks: job.tasks.map((task) => ({
+      hours: task.hours,
+      ...(task.tail && { tail: task.tail }),
+      after: task.after,
+      thenWaitH: task.thenWaitH ?? 0,
+      hands: task.hands,
+      welds: task.welds === true,
+      atBench: task.atBench === true,
+      axleOut: task.axleOut === true,
+      notBeforeH: task.notBefore === undefined ? 0 : hourOn(calendar, task.notBefore),
+      isDone: done.has(task.id),
+    })),
+  };
+};
+/** However far it is, this much of a day is worked, h. */
+const LEAST_AWAY_H = 1;
+
+/** Jobs that begin first go first; of those that begin on one day, in the order they were given. */
+const inTurn = (jobs: readonly ShopJob[]): ShopJob[] =>
+  [...jobs].sort((a, b) => (a.slot?.startOn ?? '9').localeCompare(b.slot?.startOn ?? '9'));
+
+/** All jobs of a shop in its calendar, with the days that are kept by their chances. `random` gives 0 … 1, seeded. */
+export function shopDates(
+  shop: ShopToSchedule,
+  random: () => number,
+  heard?: (share: number) => void,
+): ShopDates {
+  const { people, bays, week, today, draws } = shop;
+  const calendar = workCalendar(today, week);
+  const resources: Resources = {
+    calendar,
+    people: people.map(({ welds }) => ({ welds })),
+    bays: bays.length,
+  };
+  const jobs = inTurn(shop.jobs);
+  const sched = jobs.map((job) => schedJob(job, calendar, bays));
+  for (const job of sched) {
+    const why = cannotBeDone(job, resources);
+    if (why) return { ok: false, jobId: job.id, why };
+  }
+  const placed = schedule(sched, resources, (j, k) => middleHours(sched[j]!.tasks[k]!));
+  const finishes = simulated(sched, resources, { draws, random, ...(heard && { heard }) });
+  return {
+    ok: true,
+    hoursADay: calendar.hoursADay,
+    days: calendar.days.slice(0, 400),
+    jobs: placed.map((each, j): DatedJob => {
+      const job = jobs[j]!;
+      const tasks = datedTasks(job, each.placed, calendar, people);
+      return {
+        id: each.id,
+        ...(each.bay >= 0 && { bay: bays[each.bay]! }),
+        fromDay: dayAt(calendar, each.fromH),
+        toDay: dayAt(calendar, each.toH, true),
+        tasks,
+        ...chancesOf(finishes[j]!, job, calendar),
+      };
+    }),
+  };
+}
+
+function chancesOf(finish: FinishOf, { slot, needBy }: ShopJob, calendar: WorkCalendar) {
+  const chance = slot?.chance ?? USUAL_CHANCE;
+  return {
+    days: CHANCES.map((each) => ({ chance: each, day: dayWithChance(finish, { calendar }, each) })),
+    promised: { on: dayWithChance(finish, { calendar }, chance), chance },
+    ...(needBy !== undefined && { byNeed: chanceBy(finish, { calendar }, needBy) }),
+  };
+}
+
+const datedTasks = (
+  { tasks, done }: ShopJob,
+  { startH, endH, who, with: beside }: ReturnType<typeof schedule>[number]['placed'],
+  calendar: WorkCalendar,
+  people: readonly Person[],
+): DatedTask[] =>
+  tasks.flatMap(({ id, title, zoneId }, k): DatedTask[] => {
+    if (done.includes(id)) return [];
+    return [
+      {
+        id,
+        title,
+        ...(zoneId !== undefined && { zoneId }),
+        fromH: startH[k]!,
+        toH: endH[k]!,
+        fromDay: dayAt(calendar, startH[k]!),
+        toDay: dayAt(calendar, endH[k]!, endH[k]! > startH[k]!),
+        who: [who[k]!, beside[k]!].filter((each) => each >= 0).map((each) => people[each]!.name),
+      },
+    ];
+  });
+
+/**
+ * The last day one job may begin so that it is finished by the day it is needed with its chance, the others where they are; undefined where even today is
+ * too late. Found by halving: later never ends sooner.
+ */
+export function latestStart(
+  shop: ShopToSchedule,
+  jobId: string,
+  random: () => () => number,
+): string | undefined {
+  const job = shop.jobs.find(({ id }) => id === jobId);
+  if (!job?.needBy) return undefined;
+  const { days } = workCalendar(shop.today, shop.week);
+  const chance = job.slot?.chance ?? USUAL_CHANCE;
+  const isKept = (startOn: string): boolean => {
+    const jobs = shop.jobs.map((each) =>
+      each.id === jobId ? { ...each, slot: { chance, ...each.slot, startOn } } : each,
+    );
+    const dates = shopDates({ ...shop, jobs, draws: Math.min(400, shop.draws) }, random());
+    return dates.ok && (dates.jobs.find(({ id }) => id === jobId)?.byNeed ?? 0) >= chance;
+  };
+  let [low, high] = [0, days.findIndex((day) => day > job.needBy!)];
+  if (high <= 0 || !isKept(days[0]!)) return undefined;
+  while (high - low > 1) {
+    const middle = (low + high) >> 1;
+    if (isKept(days[middle]!)) low = middle;
+    else high = middle;
+  }
+  return days[low];
+}

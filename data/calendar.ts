@@ -1,0 +1,56 @@
+import { stands } from '@/core/job';
+import type { JobPlan, Slot } from '@/core/order';
+import type { Db } from './connection';
+import { evidenceOf } from './evidence';
+import { jobById } from './job';
+import { isClosed } from './closing';
+import { jobIds } from './yard';
+import { strikesOf } from './strike';
+import { unitById } from './unit';
+
+/** An open job as the shop's calendar has it: its last plan, where and when, what was ticked since. */
+export interface PlannedJob {
+  readonly id: string;
+  readonly tag: string;
+  readonly title: string;
+  readonly plan?: JobPlan;
+  readonly slot?: Slot;
+  readonly done: readonly string[];
+  readonly needBy?: string;
+}
+
+/** Every open job, planned or not, newest first. Only what a calendar needs of it is read. */
+export const plannedJobs = (db: Db): PlannedJob[] =>
+  jobIds(db).flatMap((id): PlannedJob[] => {
+    const job = jobById(db, id);
+    const unit = job && unitById(db, job.unitId);
+    if (!job || !unit || isClosed(db, id)) return [];
+    const kept = {
+      evidence: evidenceOf(db, id, ['job plan', 'slot', 'task', 'intake']),
+      strikes: strikesOf(db, id),
+    };
+    const plan = stands(kept, 'job plan').at(-1);
+    const slot = stands(kept, 'slot').at(-1);
+    const needBy = stands(kept, 'intake').at(-1)?.needBy;
+    return [
+      {
+        id,
+        tag: unit.tag,
+        title: job.title,
+        ...(plan && { plan }),
+        ...(slot && { slot }),
+        ...(needBy !== undefined && { needBy }),
+        done: doneSince(stands(kept, 'task')),
+      },
+    ];
+  });
+
+/** Tasks that are over as it stands: done or not needed, and not opened again. */
+function doneSince(said: readonly { taskId: string; is: string; at: string }[]): string[] {
+  const over = new Map<string, boolean>();
+  for (const { taskId, is } of [...said].sort((a, b) => a.at.localeCompare(b.at))) {
+    if (is === 'done' || is === 'not needed') over.set(taskId, true);
+    if (is === 'again') over.set(taskId, false);
+  }
+  return [...over].flatMap(([taskId, isOver]) => (isOver ? [taskId] : []));
+}
