@@ -1,14 +1,15 @@
 import type { JobBundle } from '@/core/exchange';
 import { boatTrailer } from './boat-trailer';
 import { gritter } from './gritter';
+import { diversAtTheGate, gritterInMidPlan } from './order';
 import { diversTrailer, libraryTrailer, surveyVan, surveyVanBefore } from './others';
 
 /** The invented scenario: every unit's bundle, the same on each seeding. */
 export const demoBundles = (): JobBundle[] => [
-  gritter(),
+  gritterInMidPlan(gritter()),
   boatTrailer(),
   libraryTrailer(),
-  diversTrailer(),
+  diversAtTheGate(diversTrailer()),
   surveyVan(),
 ];
 
@@ -18,3 +19,5 @@ export const closedBundles = (): {
   readonly closedAt: string;
   readonly by: string;
 }[] => [{ bundle: surveyVanBefore(), closedAt: '2024-10-11T16:00:00Z', by: 'RK' }];
+
+export { DEMO_LISTS } from './order';

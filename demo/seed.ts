@@ -1,5 +1,5 @@
-import { closeJob, importBundle, openDatabase } from '@/data';
-import { closedBundles, demoBundles } from './index';
+import { changeShopLists, closeJob, importBundle, openDatabase, shopLists } from '@/data';
+import { closedBundles, DEMO_LISTS, demoBundles } from './index';
 import { seeded, seededId } from './seeded';
 
 /** Seeds the demo database named by OSSATURA_DB; what is already there stays as it is. */
@@ -19,4 +19,7 @@ for (const { bundle, closedAt, by } of closedBundles()) {
   if (outcome.ok && !outcome.value.wasHere)
     closeJob(db, bundle.job.id, { id: seededId(seeded(23)), closed: true, by, at: closedAt });
 }
+// A shop that changed its lists keeps its own.
+if (shopLists(db).revision === 0)
+  changeShopLists(db, { basedOn: 0, to: DEMO_LISTS, by: 'RK', at: '2026-11-16T07:30:00Z' });
 db.close();

@@ -133,6 +133,8 @@ interface Bench {
 
 /** When the engine may go on, and whether it should. */
 interface Pace {
+  /** Who waits for every member to be worked out, whatever the frame asks of them. */
+  readonly waiting: (() => void)[];
   quietFrom: number;
   waitingSince: number | undefined;
   stopped: boolean;
@@ -142,7 +144,7 @@ export function jobEngine(around: Surroundings): JobEngine {
   const { report, shelf, wait, now } = around;
   let bench: Bench | undefined;
   let settling: Promise<void> | undefined;
-  const pace: Pace = { quietFrom: 0, waitingSince: undefined, stopped: false };
+  const pace: Pace = { waiting: [], quietFrom: 0, waitingSince: undefined, stopped: false };
 
   const settle = (): Promise<void> => {
     pace.stopped = false;
@@ -163,6 +165,17 @@ export function jobEngine(around: Surroundings): JobEngine {
     while (settling) await settling;
     await settle();
     if (!bench || pace.stopped) throw new Error('it was stopped');
+    return bench;
+  };
+  /** The bench once every member is worked out; the frame may follow. */
+  const worked = async (): Promise<Bench> => {
+    pace.quietFrom = 0;
+    while (!bench || staleMembers(bench).length > 0) {
+      const until = new Promise<void>((resolve) => void pace.waiting.push(resolve));
+      void settle();
+      await until;
+      if (pace.stopped) throw new Error('it was stopped');
+    }
     return bench;
   };
   return {
@@ -191,13 +204,14 @@ export function jobEngine(around: Surroundings): JobEngine {
       void settle();
     },
     stop: () => void (pace.stopped = true),
-    ...questions(settled),
+    ...questions(settled, worked),
   };
 }
 
 /** What is asked of a whole job: answered once nothing is stale. */
 const questions = (
   settled: () => Promise<Bench>,
+  worked: () => Promise<Bench>,
 ): Pick<JobEngine, 'askLift' | 'tryLifts' | 'waysOut' | 'firmness' | 'order'> => ({
   askLift: async (plan) => {
     const { file, done } = await settled();
@@ -212,7 +226,7 @@ const questions = (
     return jobFirmness(file, done);
   },
   order: async (nowMs) => {
-    const { file, done } = await settled();
+    const { file, done } = await worked();
     return jobOrder(file, done, nowMs);
   },
   waysOut: async () => {
@@ -235,9 +249,11 @@ async function work(inHand: () => Bench | undefined, pace: Pace, around: Surroun
     pace.waitingSince = undefined;
     await breathe();
     const bench = inHand();
-    if (!bench || pace.stopped) return;
+    if (!bench || pace.stopped) return release(pace);
     const stale = staleMembers(bench);
     if (stale.length > 0) workOne(bench, stale[0]!, report);
+    // Who waited for the members answers before the frame is solved.
+    else if (pace.waiting.length > 0) release(pace);
     else if (isDemandStale(bench)) workDemand(bench, report);
     else if (!bench.fresh) return;
     else {
@@ -249,6 +265,9 @@ async function work(inHand: () => Bench | undefined, pace: Pace, around: Surroun
     report({ kind: 'progress', done: all - staleMembers(bench).length, of: all });
   }
 }
+
+/** Lets everybody go on who waited for the members. */
+const release = ({ waiting }: Pace): void => waiting.splice(0).forEach((resolve) => resolve());
 
 const newBench = (file: JobFile): Bench => ({
   file,

@@ -105,6 +105,7 @@ export {
 export {
   alongFrame,
   jobOrder,
+  leftOff,
   orderNow,
   orderScene,
   type JobOrder,

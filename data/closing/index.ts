@@ -1,5 +1,7 @@
-import { closingSchema, type Closing } from '@/core/job';
+import { closingSchema, leftOff, type Closing } from '@/core/job';
 import type { Db } from '../connection';
+import { evidenceOf } from '../evidence';
+import { strikesOf } from '../strike';
 import { refused, sameRecord, written, type Written } from '../problem';
 
 interface Row {
@@ -33,6 +35,13 @@ export const closingsOf = (db: Db, jobId: string): Closing[] =>
     .all(jobId)
     .map((row) => closingSchema.parse({ ...row, closed: row.closed === 1 }));
 
+/** What came off and is not back, or not tried, by name. */
+const stillOff = (db: Db, jobId: string): string[] =>
+  leftOff({
+    evidence: evidenceOf(db, jobId, ['removal', 'task']),
+    strikes: strikesOf(db, jobId),
+  }).map(({ name }) => name);
+
 /** The same word twice is one; an id that stands for another word, or another job's, is refused. */
 export function closeJob(db: Db, jobId: string, closing: Closing): Written<Closing> {
   if (!db.prepare('SELECT 1 FROM job WHERE id = ?').get(jobId))
@@ -49,6 +58,13 @@ export function closeJob(db: Db, jobId: string, closing: Closing): Written<Closi
         return sameRecord(before, said)
           ? written(closing)
           : refused('conflict', 'this id is already recorded with other facts', 'Nothing was changed.');
+      const off = closing.closed ? stillOff(db, jobId) : [];
+      if (off.length > 0)
+        return refused(
+          'invalid',
+          `not closed while something is off or untried: ${off.slice(0, 4).join(', ')}${off.length > 4 ? ` and ${off.length - 4} more` : ''}. Order, Off and back`,
+          'Nothing was changed.',
+        );
       db.prepare(
         `INSERT INTO job_closing (id, number, job_id, closed, by_whom, at)
         SELECT @id, coalesce(max(number), 0) + 1, @jobId, @closed, @by, @at FROM job_closing`,

@@ -7,8 +7,7 @@ import type { ShopWeek } from '@/core/reference';
 import type { PlannedJob } from '@/data';
 import { today } from '@/ui/controls';
 import { dayWords } from '../../_words/dates';
-import type { GoodDates, Move } from './calendar-bench';
-import { movedBay, movedDay } from './moved';
+import { movedBay, movedDay, type GoodDates, type Move } from './moved';
 
 const LEFT = 92;
 const WIDE = 1180;

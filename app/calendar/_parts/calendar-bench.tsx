@@ -12,7 +12,7 @@ import { evidenceParcel, theOutbox } from '../../_outbox';
 import { useScheduler } from '../../_parts/use-scheduler';
 import { dayWords, NO_SCHEDULE_WORDS } from '../../_words/dates';
 import { BaysDrawn } from './bays-drawn';
-import { movedSlot } from './moved';
+import { movedSlot, type GoodDates, type Move } from './moved';
 
 const DRAWS = 2000;
 
@@ -102,13 +102,6 @@ export function CalendarBench({
     </>
   );
 }
-
-type Dates = Extract<NonNullable<ReturnType<typeof useScheduler>['scheduling']>['found'], object>['dates'];
-export type GoodDates = Extract<Dates, { ok: true }>;
-export type Move = (
-  job: PlannedJob,
-  to: { readonly startOn: string; readonly bay?: string | undefined },
-) => void;
 
 function Jobs({
   jobs,

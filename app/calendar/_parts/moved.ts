@@ -1,5 +1,13 @@
-import { workCalendar, type Slot } from '@/core/order';
+import { workCalendar, type ShopDates, type Slot } from '@/core/order';
 import type { ShopWeek } from '@/core/reference';
+import type { PlannedJob } from '@/data';
+
+export type GoodDates = Extract<ShopDates, { ok: true }>;
+/** Moves a job: not before which day, in which bay; any, where none is said. */
+export type Move = (
+  job: PlannedJob,
+  to: { readonly startOn: string; readonly bay?: string | undefined },
+) => void;
 
 /** A day so many working days on from another, or back; never before `today`. */
 export function movedDay(day: string, by: number, week: ShopWeek, today: string): string {

@@ -20,3 +20,4 @@ export { ArrestPanel } from './arrest-panel';
 export { DyeTimer } from './dye-timer';
 export { useNow } from './use-now';
 export { useOrder } from './use-order';
+export { useInSight } from './use-in-sight';

@@ -109,10 +109,11 @@ export function useEngine(initial: JobFile, firstId: string): Engine {
   const hear = useCallback((change: RecordsChange) => tell((engine) => void engine.hear(change)), [tell]);
   const show = useCallback((memberId: string) => tell((engine) => void engine.show(memberId)), [tell]);
   const stop = useCallback(() => tell((engine) => void engine.stop()), [tell]);
+  /** What is asked before the worker stands is asked then. */
   const ask = useCallback(
     <Reply>(question: (engine: Remote<JobWorker>) => Promise<Reply>): Promise<Reply> =>
-      worker.current ? question(worker.current) : Promise.reject(new Error('the page is still starting')),
-    [],
+      new Promise((resolve, reject) => tell((engine) => void question(engine).then(resolve, reject))),
+    [tell],
   );
   const questions = useMemo(
     () => ({

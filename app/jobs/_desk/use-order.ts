@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { JobOrder } from '@/core/job';
 import { useRecords } from './records-context';
 import { useWork } from './work-context';
@@ -18,23 +18,24 @@ export function useOrder(): { readonly order: JobOrder | undefined; readonly pro
     const timer = setInterval(() => setTick((n) => n + 1), AGAIN_MS);
     return () => clearInterval(timer);
   }, []);
+  const asked = useRef(0);
+  const shown = useRef(0);
   useEffect(() => {
-    let isWanted = true;
+    const number = ++asked.current;
     ask(Date.now()).then(
-      (order) => isWanted && setKnown({ order }),
-      (error: unknown) =>
+      // An older answer is better than none, and never takes the place of a newer one.
+      (order) => {
+        if (number < shown.current) return;
+        shown.current = number;
+        setKnown({ order });
+      },
+      (error: unknown) => {
         // Stopped, or not begun yet: what changes next asks again.
-        isWanted &&
-        setKnown((before) => ({
-          ...before,
-          ...(!isWorking && {
-            problem: error instanceof Error ? error.message : 'it could not be worked out',
-          }),
-        })),
+        if (number !== asked.current || isWorking) return;
+        const problem = error instanceof Error ? error.message : 'it could not be worked out';
+        setKnown((before) => ({ ...before, problem }));
+      },
     );
-    return () => {
-      isWanted = false;
-    };
   }, [ask, file, tick, isWorking]);
   return { order: known.order, ...(known.problem !== undefined && { problem: known.problem }) };
 }

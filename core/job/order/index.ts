@@ -18,6 +18,7 @@ import { toGet, type JobToGet } from './to-get';
 
 export { alongFrame, orderScene } from './scene';
 export { toGet, type JobToGet, type KitFor, type ToGet } from './to-get';
+export { leftOff } from './left-off';
 export { comparedWith } from './gate-scene';
 
 /** The order of a job's work as it stands at an instant: every task with how far it is, every gate, what is next. */

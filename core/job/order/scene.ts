@@ -61,6 +61,11 @@ export function orderScene(records: JobRecords, works: Works): OrderScene {
   const renewals = standingRenewals(records);
   const aligns = alignsOf(records);
   const out = outOfLine(records, new Set(aligns.map(({ name }) => name)));
+  const decided = new Set([
+    ...repairs.map(({ memberId }) => memberId),
+    ...planned.flatMap(({ work }) => work.memberIds),
+    ...renewals.map(({ memberId }) => memberId),
+  ]);
   const affected = new Set([
     ...repairs.map(({ memberId }) => memberId),
     ...cracks.map(({ memberId }) => memberId),
@@ -79,7 +84,7 @@ export function orderScene(records: JobRecords, works: Works): OrderScene {
     aligns: [...aligns, ...out.placed],
     straightened: out.whole,
     parts: partsOf(frame, repairs, affected),
-    unplanned: unplannedIn(records, works, affected),
+    unplanned: unplannedIn(records, works, decided),
     heldTogether: heldTogether(records, affected),
     extras: extrasOf(stands(records, 'extra'), stands(records, 'extra answer')),
     own: stands(records, 'own task'),
@@ -274,13 +279,17 @@ function partsOf(
 }
 
 /** Found bad, and nothing decided: it is not forgotten because it makes no task. */
-function unplannedIn(records: JobRecords, works: Works, affected: ReadonlySet<string>): Unplanned[] {
+function unplannedIn(records: JobRecords, works: Works, decided: ReadonlySet<string>): Unplanned[] {
   const said = overridesOf(records);
-  const members = [...works.values()].flatMap(({ picture: { member }, verdict }): Unplanned[] => {
-    const asks = harsher(verdict.verdict, said.get(member.id));
-    if (severity(asks) < severity('Mend') || affected.has(member.id)) return [];
-    return [{ is: 'member', id: member.id, name: member.name, asks }];
-  });
+  const members = [...works.values()].flatMap(
+    ({ picture: { member, zones, cracks }, verdict }): Unplanned[] => {
+      const asks = harsher(verdict.verdict, said.get(member.id));
+      // A crack is welded shut without anybody deciding more; thin metal is not.
+      const isOnlyCracked = cracks.length > 0 && zones.length === 0;
+      if (severity(asks) < severity('Mend') || decided.has(member.id) || isOnlyCracked) return [];
+      return [{ is: 'member', id: member.id, name: member.name, asks }];
+    },
+  );
   const worked = new Set(worksOf(records).map(({ work }) => `${work.on} ${work.hostId}`));
   const hosts = jobHosts(records)
     .filter(({ carriesNothing, on, id }) => carriesNothing && !worked.has(`${on} ${id}`))

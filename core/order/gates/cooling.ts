@@ -1,7 +1,7 @@
 import { COOL_H, CURE_H } from '../hours';
 import { COOL_C } from '../dew';
 import type { Task } from '../task';
-import { forcedSince, isDone, isOpen, lastSaid, type Gate, type GateScene, type Lack } from './gate';
+import { forcedSince, isDone, lastSaid, lookName, type Gate, type GateScene, type Lack } from './gate';
 
 const HOUR_MS = 3_600_000;
 const hoursSince = (at: string | undefined, nowMs: number): number =>
@@ -16,7 +16,8 @@ export function coolDown(scene: GateScene): Gate[] {
       const weld = plan.tasks.find(
         ({ what, of }) => (what === 'weld' || what === 'crack weld') && of.id === look.of.id,
       );
-      if (!weld || isDone(scene, look.id)) return [];
+      // Nothing is warm before it is welded.
+      if (!weld || !isDone(scene, weld.id) || isDone(scene, look.id)) return [];
       const doneAt = progress.get(weld.id)?.doneAt;
       const said = lastSaid(scene, 'cool', look.of.id);
       const measured = said?.is === 'measured' && said.at >= (doneAt ?? '9') ? said.surfaceC : undefined;
@@ -34,7 +35,7 @@ export function coolDown(scene: GateScene): Gate[] {
           gate: 'cool',
           of: look.of.id,
           ...(look.zoneId !== undefined && { zoneId: look.zoneId }),
-          name: look.of.name,
+          name: lookName(look),
           lacks,
           holds: [look.id],
           mayBeForced: false,
@@ -75,5 +76,3 @@ export function cure(scene: GateScene): Gate[] {
     ];
   });
 }
-
-export const gateIsOpen = isOpen;

@@ -1,6 +1,6 @@
 import { ABOVE_DEW_K, dewPointC, TOO_COLD_C, TOO_DAMP } from '../dew';
 import type { GateSaid } from '../records';
-import { forcedSince, isDone, lastSaid, type Gate, type GateScene, type Lack } from './gate';
+import { forcedSince, isDone, lastSaid, lookName, type Gate, type GateScene, type Lack } from './gate';
 
 /** Nothing is coated or covered before every seam beneath has its look and its photo. */
 export function lookFirst(scene: GateScene): Gate[] {
@@ -14,10 +14,10 @@ export function lookFirst(scene: GateScene): Gate[] {
     if (looks.length === 0 || holds.length === 0) return [];
     const lacks = looks.flatMap((look): Lack[] => {
       const held = heldSeams.get(look.of.id) ?? 0;
-      if (held > 0) return [{ code: 'seam not looked at', name: look.of.name, value: held }];
+      if (held > 0) return [{ code: 'seam not looked at', name: lookName(look), value: held }];
       if (logged.has(look.of.id)) return [];
-      if (!isDone(scene, look.id)) return [{ code: 'seam not looked at', name: look.of.name }];
-      return photographed.has(look.id) ? [] : [{ code: 'no photo', name: look.of.name }];
+      if (!isDone(scene, look.id)) return [{ code: 'seam not looked at', name: lookName(look) }];
+      return photographed.has(look.id) ? [] : [{ code: 'no photo', name: lookName(look) }];
     });
     return [{ gate: 'look', of: id, zoneId: id, name: id, lacks, holds, mayBeForced: false }];
   });

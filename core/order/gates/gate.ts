@@ -1,5 +1,6 @@
 import type { LiftAnswer } from '../../walk';
 import type { Plan } from '../plan';
+import type { Task } from '../task';
 import type { TaskProgress } from '../progress';
 import type { Extra, ExtraAnswer, GateId, GateSaid, Permit, PermitCheck, Removal } from '../records';
 
@@ -125,3 +126,6 @@ export const forcedSince = (
 };
 export const isOpen = ({ lacks, forced }: Pick<Gate, 'lacks' | 'forced'>): boolean =>
   lacks.length === 0 || forced !== undefined;
+/** A crack and a plate on one member are told apart. */
+export const lookName = ({ what, of }: Task): string =>
+  what === 'look at crack' ? `${of.name}, crack` : of.name;

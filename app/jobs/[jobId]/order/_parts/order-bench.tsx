@@ -41,7 +41,7 @@ export function OrderBench() {
     : {};
   return (
     <Bench slice={false} picker={false}>
-      <div className="flex flex-wrap items-start justify-between gap-2">
+      <div className="flex flex-wrap items-start gap-x-6 gap-y-2">
         <PartsNav label="Parts of Order" parts={PARTS} words={PART_WORDS} counts={counts} open={part} />
         <Link className="solid shrink-0" href={`/jobs/${file.job.id}/order/rail?member=${member.id}`}>
           At the truck

@@ -116,7 +116,7 @@ function Row({
     <li id={`task-${task.id}`} className="py-0.5">
       <button
         type="button"
-        className="hit flex w-full flex-wrap items-baseline gap-x-3 text-left"
+        className="hit flex w-full flex-wrap content-center items-baseline gap-x-3 text-left"
         aria-expanded={isOpen}
         onClick={onOpen}
       >

@@ -53,7 +53,7 @@ export function WhyHere({ at, order }: { at: TaskProgress; order: JobOrder }) {
           : open.length === 0
             ? `All ${waits.length} before it are done.`
             : `${waits.length - open.length} of ${waits.length} before it are done.`}{' '}
-        {behind > 0 && `${behind} wait for it.`}
+        {behind > 0 && `${behind} ${behind === 1 ? 'waits' : 'wait'} for it.`}
       </p>
     </div>
   );

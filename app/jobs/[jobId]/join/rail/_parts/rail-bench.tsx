@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { useSearchParams } from 'next/navigation';
-import { useCallback, useEffect, useMemo } from 'react';
+import { useCallback, useMemo } from 'react';
 import { brokenRules, stands, type JobFile, type WorkedRepair } from '@/core/job';
 import {
   followed,
@@ -15,7 +15,7 @@ import {
 } from '@/core/join';
 import type { StripScale } from '@/ui/strip';
 import { CAUTIONS } from '../../../../../_words/cautions';
-import { MemberStrip, useMember, useNow, useRecords, useWork } from '../../../../_desk';
+import { MemberStrip, useInSight, useMember, useNow, useRecords, useWork } from '../../../../_desk';
 import { runsDrawn } from '../../_parts/runs-drawn';
 import { RunLayer } from '../../_parts/seam-layer';
 import { ReadyForm } from './ready-form';
@@ -53,21 +53,6 @@ export function RailBench() {
       <p className="caution mt-4">{CAUTIONS.arc}</p>
     </main>
   );
-}
-
-/** So much of the rail is in sight about the next start, mm. */
-const SIGHT_MM = 600;
-
-/** The next start comes into sight by itself. */
-function useInSight(stationMm: number | undefined): void {
-  const { member, setStretch } = useMember();
-  useEffect(() => {
-    if (stationMm === undefined) return;
-    setStretch({
-      fromMm: Math.max(0, stationMm - SIGHT_MM / 2),
-      toMm: Math.min(member.lengthMm, stationMm + SIGHT_MM / 2),
-    });
-  }, [stationMm, member, setStretch]);
 }
 
 /** Runs ticked here, and with them those whose whole seam the log says is welded. */

@@ -1,11 +1,32 @@
 'use client';
 
+import Link from 'next/link';
 import { useState } from 'react';
+import { stands } from '@/core/job';
 import { READY_CHECKS, whyNotWeld, type Ready, type ReadyCheck, type WeldPlan } from '@/core/join';
 import { legalOf } from '@/core/reference';
 import { Entry } from '@/ui/controls';
 import { READY_WORDS, WHY_NOT_WORDS } from '../../../../../_words/rail';
-import { useMember, useReader, useRecords, useStamp, useWork } from '../../../../_desk';
+import { lackWords } from '../../../../../_words/order';
+import { useMember, useOrder, useReader, useRecords, useStamp, useWork } from '../../../../_desk';
+
+/**
+ * What the hot-work gate of this repair lacks. It holds the arc where permits are given in this job, or where fuel was recorded as off and not out of the
+ * building; a shop that gives none is told, and not held up.
+ */
+function useFireGate(ofId: string): { readonly words: readonly string[]; readonly isHolding: boolean } {
+  const { file } = useRecords();
+  const { system } = useReader();
+  const { order } = useOrder();
+  const weld = order?.plan.tasks.find(({ what, of }) => what === 'weld' && of.id === ofId);
+  const gate = weld && order?.gates.find((each) => each.gate === 'hot work' && each.holds.includes(weld.id));
+  if (!gate) return { words: [], isHolding: false };
+  const isBegun = stands(file, 'permit').some(({ zoneId }) => zoneId === gate.of);
+  return {
+    words: gate.lacks.map((lack) => lackWords(lack, system)),
+    isHolding: gate.lacks.some(({ code }) => isBegun || code === 'fuel not outside'),
+  };
+}
 
 /** Ready to weld: each check by itself, nobody's arc is struck before. Nothing is ticked for anybody. */
 export function ReadyForm({ plan, before }: { plan: WeldPlan; before: Ready | undefined }) {
@@ -20,7 +41,9 @@ export function ReadyForm({ plan, before }: { plan: WeldPlan; before: Ready | un
   const person = file.people?.find(({ name }) => name.toLowerCase() === welder.trim().toLowerCase());
   const legal = legalOf(file.practice.legal);
   const against = work ? whyNotWeld(work.picture.steel, legal, { welder, person, makersLeave: leave }) : [];
-  const isReady = READY_CHECKS.every((each) => checks.includes(each)) && against.length === 0;
+  const fire = useFireGate(plan.ofId);
+  const isReady =
+    READY_CHECKS.every((each) => checks.includes(each)) && against.length === 0 && !fire.isHolding;
   const toggle = (each: ReadyCheck) =>
     setChecks(checks.includes(each) ? checks.filter((other) => other !== each) : [...checks, each]);
   return (
@@ -87,6 +110,17 @@ export function ReadyForm({ plan, before }: { plan: WeldPlan; before: Ready | un
             <li key={why}>{WHY_NOT_WORDS[why]}.</li>
           ))}
         </ul>
+      )}
+      {fire.words.length > 0 && (
+        <p className={`mt-2 ${fire.isHolding ? 'font-semibold text-oxide' : ''}`}>
+          Hot work: {fire.words.join('; ')}.{' '}
+          <Link
+            className="hit inline-flex items-center underline"
+            href={`/jobs/${file.job.id}/order?part=gates`}
+          >
+            Order, Gates
+          </Link>
+        </p>
       )}
       <button type="submit" className="solid mt-3 text-lg" disabled={!isReady}>
         Ready: show the first run

@@ -6,7 +6,7 @@ import type { JobOrder } from '@/core/job';
 import { isOver, phaseOf, shutBefore, type TaskProgress } from '@/core/order';
 import { PHASE_CAUTIONS, taskWords } from '../../../../../_words/order';
 import { DEFERENCE } from '../../../../../_words/cautions';
-import { MemberStrip, PhotoPicture, useMember, useOrder, useRecords } from '../../../../_desk';
+import { MemberStrip, PhotoPicture, useInSight, useMember, useOrder, useRecords } from '../../../../_desk';
 import { stands } from '@/core/job';
 import { RemovalForm } from '../../_parts/removal-form';
 import { TaskActs } from '../../_parts/task-acts';
@@ -123,6 +123,7 @@ function Now({ order, asked }: { order: JobOrder; asked: string | undefined }) {
 function Where({ task }: { task: TaskProgress['task'] }) {
   const { file } = useRecords();
   const { member } = useMember();
+  useInSight(task.memberId === member.id ? task.stationMm : undefined);
   const photo = stands(file, 'photo').findLast(({ spotId }) => spotId === `task ${task.id}`.slice(0, 120));
   return (
     <>

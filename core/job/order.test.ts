@@ -1,0 +1,280 @@
+import { axlesOf, defaultFrame, familyOf, typicalLoads, type Strike } from '../frame';
+import { isOpen, shutBefore, type GateId } from '../order';
+import type { Reading } from '../probe';
+import { DEFAULT_PRACTICE } from '../reference';
+import { repairSchema } from '../shape';
+import { jobOrder, leftOff, workJob, type Evidence, type JobFile } from '.';
+
+const REPAIR = repairSchema.parse({
+  id: 'repair-1',
+  memberId: 'rail-right',
+  cutOut: true,
+  pieces: [
+    {
+      id: 'p1',
+      kind: 'side plate',
+      startMm: 2400,
+      endMm: 3400,
+      thicknessMm: 4.7625,
+      lowerEdgeMm: 20,
+      upperEdgeMm: 150,
+      taperMm: 100,
+    },
+  ],
+  weldStyle: 'continuous',
+  plugs: false,
+  onBench: false,
+  by: 'TM',
+  at: '2026-11-25T08:00:00Z',
+});
+
+/** Half of the right web's wall gone over a yard. */
+const readings = (): Reading[] =>
+  [2400, 2600, 2800, 3000, 3200].flatMap((stationMm, k) =>
+    [40, 90, 140].map((heightMm, n) => ({
+      kind: 'reading' as const,
+      id: `00000000-0000-4000-8000-1${String(k * 10 + n).padStart(11, '0')}`,
+      memberId: 'rail-right',
+      stationMm,
+      face: 'web' as const,
+      heightMm,
+      thicknessMm: 2.5,
+      method: 'ultrasonic' as const,
+      by: 'TM',
+      at: '2026-11-24T08:00:00Z',
+      note: '',
+    })),
+  ) as Reading[];
+
+/** A truck with a thin right rail: plates decided, or only proposed. */
+function demoJob(plates: 'cut out' | 'proposed') {
+  const made = defaultFrame({
+    ...familyOf('open-channel ladder').typical,
+    family: 'open-channel ladder',
+    steel: 'a36',
+    datum: 'hole',
+  });
+  const frame = { ...made, loads: { items: typicalLoads(made, 5000), takenOff: ['payload', 'tank'] } };
+  const unit = {
+    id: '00000000-0000-4000-8000-000000000777',
+    tag: 'T-1',
+    description: 'truck',
+    kind: 'truck',
+    exposure: 'road salt',
+    duty: 'work',
+  } as const;
+  const file: JobFile = {
+    frame,
+    practice: { ...DEFAULT_PRACTICE, legal: { ...DEFAULT_PRACTICE.legal, chosen: 'none' } },
+    evidence: readings(),
+    strikes: [],
+    repairs: plates === 'cut out' ? [REPAIR] : [],
+    unit,
+    notices: [],
+    job: {
+      id: '00000000-0000-4000-8000-000000000778',
+      unitId: unit.id,
+      title: 'rail',
+      purpose: 'repair',
+      complaint: '',
+      openedBy: 'TM',
+      openedAt: '2026-11-24T08:00:00Z',
+    },
+    frameRevision: 1,
+    practiceRevision: 1,
+    repairChanges: {},
+    closed: false,
+  };
+  const axles = axlesOf(frame);
+  const works = new Map(
+    workJob(file).map((work) => [
+      work.picture.member.id,
+      plates === 'proposed'
+        ? work
+        : { ...work, repairs: work.repairs.filter(({ isProposal }) => !isProposal) },
+    ]),
+  );
+  return {
+    repairId: REPAIR.id,
+    fuelId: 'load tank',
+    wheelbaseIds: { fromId: axles[0]!.id, toId: axles.at(-1)!.id },
+    order: (more: readonly Evidence[], nowAt = '2026-11-26T20:00:00Z', strikes: readonly Strike[] = []) =>
+      jobOrder({ ...file, evidence: [...file.evidence, ...more], strikes }, works, Date.parse(nowAt)),
+  };
+}
+
+const id = (k: number) => `00000000-0000-4000-8000-${String(k).padStart(12, '0')}`;
+const at = (hour: number) => `2026-11-26T${String(hour).padStart(2, '0')}:00:00Z`;
+const stamp = (k: number, hour: number) => ({ id: id(k), by: 'TM', at: at(hour), note: '' });
+const done = (k: number, taskId: string, hour: number): Evidence => ({
+  kind: 'task',
+  ...stamp(k, hour),
+  taskId,
+  title: taskId,
+  is: 'done',
+});
+
+describe('what is recorded elsewhere is heard here', () => {
+  const job = demoJob('cut out');
+  const repair = job.repairId;
+  const gate = (more: readonly Evidence[], which: GateId) =>
+    job.order(more).gates.find((each) => each.gate === which)!;
+  const state = (more: readonly Evidence[], taskId: string) =>
+    job.order(more).progress.find(({ task }) => task.id === taskId)!;
+
+  test('a repair somebody took over makes its tasks; what the engine only proposes makes none', () => {
+    expect(job.order([]).plan.tasks.map(({ id: each }) => each)).toContain(`weld ${repair}`);
+    expect(demoJob('proposed').order([]).plan.tasks).toEqual([]);
+    expect(demoJob('proposed').order([]).plan.troubles).toContainEqual(
+      expect.objectContaining({ is: 'nothing planned' }),
+    );
+  });
+  test('a wheelbase measured before the first cut is the baseline; one from after it is not', () => {
+    const wheelbase: Evidence = {
+      kind: 'geometry',
+      ...stamp(1, 8),
+      measure: { of: 'wheelbase', ...job.wheelbaseIds, leftMm: 3500, rightMm: 3501 },
+      instrument: 'tape',
+      stood: 'on its wheels, empty',
+    };
+    expect(state([wheelbase], 'wheelbase unit')).toMatchObject({ state: 'done', isFromRecords: true });
+    expect(state([done(2, `opening cut ${repair}`, 7), wheelbase], 'wheelbase unit').state).toBe('open');
+  });
+  test('a part recorded as off is off; its fuel opens the gate only once it is outside', () => {
+    const removal = (isOutside: boolean): Evidence => ({
+      kind: 'removal',
+      ...stamp(3, 9),
+      partId: job.fuelId,
+      name: 'Fuel',
+      place: 'shed',
+      bag: '',
+      fate: 'goes back',
+      isOutside,
+    });
+    const codes = (more: readonly Evidence[]) => gate(more, 'hot work').lacks.map(({ code }) => code);
+    expect(codes([])).toContain('fuel not off');
+    expect(codes([removal(false)])).toContain('fuel not outside');
+    expect(codes([removal(true)])).toEqual(['no permit']);
+  });
+  test('bad metal found once it is open stops the zone, from whichever room; before, it does not', () => {
+    const soft = (hour: number): Evidence => ({
+      kind: 'sign',
+      ...stamp(4, hour),
+      memberId: 'rail-right',
+      stationMm: 2800,
+      face: 'web',
+      heightMm: 50,
+      detail: { sign: 'hole', acrossMm: 20 },
+    });
+    const opened = done(5, `opening cut ${repair}`, 10);
+    const owners = (more: readonly Evidence[]) =>
+      job
+        .order(more)
+        .gates.filter((each) => each.gate === 'owner')
+        .flatMap(({ lacks }) => lacks.map(({ code }) => code));
+    expect(owners([soft(9), opened])).toEqual([]);
+    expect(owners([opened, soft(11)])).toEqual(['found, not answered']);
+    const told: Evidence = {
+      kind: 'extra',
+      ...stamp(6, 12),
+      zoneId: 'A',
+      grows: true,
+      what: 'a hole behind the hanger',
+      hours: [1, 2],
+      money: [110, 220],
+    };
+    expect(owners([opened, soft(11), told])).toEqual(['owner not asked']);
+    const yes: Evidence = {
+      kind: 'extra answer',
+      ...stamp(7, 13),
+      extraId: told.id,
+      answer: 'yes',
+      who: 'owner',
+      how: 'in person',
+    };
+    expect(owners([opened, soft(11), told, yes])).toEqual([]);
+    const tasks = (more: readonly Evidence[]) => job.order(more).plan.tasks.map(({ what }) => what);
+    expect(tasks([opened, soft(11), told])).not.toContain('extra');
+    expect(tasks([opened, soft(11), told, yes])).toContain('extra');
+  });
+  test('tacked, a wheelbase that moved more than the sides may differ keeps the weld shut', () => {
+    const wheelbase = (k: number, hour: number, leftMm: number): Evidence => ({
+      kind: 'geometry',
+      ...stamp(k, hour),
+      measure: { of: 'wheelbase', ...job.wheelbaseIds, leftMm, rightMm: 3500 },
+      instrument: 'tape',
+      stood: 'on stands',
+    });
+    const base = [wheelbase(8, 8, 3500), done(9, `opening cut ${repair}`, 9), done(10, `tack ${repair}`, 12)];
+    const lacks = (more: readonly Evidence[]) =>
+      job
+        .order([...base, ...more])
+        .gates.filter((each) => each.gate === 'geometry')
+        .flatMap(({ lacks: all }) => all.map(({ code }) => code));
+    expect(lacks([])).toEqual(['no measure since tack']);
+    // An eighth of an inch is 3.175 mm.
+    expect(lacks([wheelbase(11, 13, 3503.1)])).toEqual([]);
+    expect(lacks([wheelbase(11, 13, 3503.2)])).toEqual(['moved since before']);
+  });
+  test('a strike through takes it back', () => {
+    const removal: Evidence = {
+      kind: 'removal',
+      ...stamp(12, 9),
+      partId: job.fuelId,
+      name: 'Fuel',
+      place: 'yard',
+      bag: '',
+      fate: 'goes back',
+      isOutside: true,
+    };
+    const strike = { ...stamp(13, 10), evidenceId: removal.id, why: 'another truck' };
+    expect(job.order([removal]).gates.find((each) => each.gate === 'hot work')!.lacks).toHaveLength(1);
+    expect(
+      job.order([removal], at(20), [strike]).gates.find((each) => each.gate === 'hot work')!.lacks,
+    ).toHaveLength(2);
+  });
+  test('a shut gate keeps its tasks from being next, whatever they wait for', () => {
+    const order = job.order([]);
+    for (const { task } of order.next) expect(shutBefore(order.gates, task.id)).toEqual([]);
+    expect(order.gates.some((each) => !isOpen(each))).toBe(true);
+  });
+});
+
+describe('off and not back, by the records alone', () => {
+  const removal = (fate: 'goes back' | 'scrap' = 'goes back'): Evidence => ({
+    kind: 'removal',
+    ...stamp(20, 8),
+    partId: 'mark-4 right',
+    name: 'Line',
+    place: '',
+    bag: '',
+    fate,
+  });
+  const off = (evidence: Evidence[]) => leftOff({ evidence, strikes: [] }).length;
+  test.each([
+    ['off', [removal()], 1],
+    ['scrap owes nothing', [removal('scrap')], 0],
+    ['back, not tried', [removal(), done(21, 'put back mark-4 right', 9)], 1],
+    [
+      'back and tried',
+      [removal(), done(21, 'put back mark-4 right', 9), done(22, 'test mark-4 right', 10)],
+      0,
+    ],
+    [
+      'tried before it came off',
+      [done(22, 'test mark-4 right', 7), done(21, 'put back mark-4 right', 7), removal()],
+      1,
+    ],
+    [
+      'tried, then opened again',
+      [
+        removal(),
+        done(21, 'put back mark-4 right', 9),
+        done(22, 'test mark-4 right', 10),
+        { ...done(23, 'test mark-4 right', 11), is: 'again' } as Evidence,
+      ],
+      1,
+    ],
+    ['nothing off', [done(21, 'put back mark-4 right', 9)], 0],
+  ] as [string, Evidence[], number][])('%s', (_, evidence, count) => expect(off(evidence)).toBe(count));
+});
