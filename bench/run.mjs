@@ -1,4 +1,4 @@
-// npm run bench [-- sections|frames|maps|next-reading|cracks|repairs|nesting|runs|csv|screens|typing|yard|faults …]: figures of this machine, now; compare within one run only.
+// npm run bench [-- sections|frames|maps|next-reading|cracks|repairs|nesting|runs|schedule|csv|screens|typing|yard|faults …]: figures of this machine, now; compare within one run only.
 import { spawnSync } from 'node:child_process';
 import { ensureBuild, ensureNpmPackages } from '../set-up/machine.mjs';
 
@@ -15,6 +15,7 @@ for (const name of [
   'repairs',
   'nesting',
   'runs',
+  'schedule',
 ].filter(wants)) {
   const { build } = await import('esbuild');
   await build({

@@ -2,7 +2,7 @@ import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { expect, strip, test, worked } from './stage';
 
-const SCREENS = ['answers', 'frame', 'probe', 'trace', 'weigh', 'shape', 'join'] as const;
+const SCREENS = ['answers', 'frame', 'probe', 'trace', 'weigh', 'shape', 'join', 'order'] as const;
 /** Parts of Walk and Join: each in one theme. */
 const PARTS = {
   light: [

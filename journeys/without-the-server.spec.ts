@@ -24,7 +24,7 @@ test('a device that opened a job starts without the server: every verb, what was
         async (address) => Boolean(await (await caches.open('pages')).match(address)),
         `${first.url}${path}`,
       );
-    for (const verb of ['walk', 'frame', 'probe', 'trace', 'weigh', 'shape', 'join'])
+    for (const verb of ['walk', 'frame', 'probe', 'trace', 'weigh', 'shape', 'join', 'order', 'order/rail'])
       await expect.poll(() => isKept(`${job}/${verb}`), { timeout: 120_000 }).toBe(true);
 
     first.child.kill();
@@ -39,7 +39,7 @@ test('a device that opened a job starts without the server: every verb, what was
     await typeColumn(page, '30', 'web', { '2': '0.23' });
     await expect(page.getByRole('status').filter({ hasText: 'offline: 1 held here' })).toBeVisible();
     // Verbs never visited open too.
-    for (const verb of ['Weigh', 'Frame', 'Trace']) {
+    for (const verb of ['Weigh', 'Frame', 'Trace', 'Order']) {
       await page.getByRole('link', { name: new RegExp(`^${verb}`) }).click();
       await page.waitForURL(new RegExp(verb.toLowerCase()));
       await expect(page.getByRole('heading', { level: 1 })).toHaveCount(1);

@@ -57,7 +57,6 @@ const SHOTS = [
       await page.getByRole('region', { name: 'Answer' }).waitFor();
     },
   },
-  { name: 'walk-buying', dark: true, open: (jobs) => `${jobs['SV-9']}/walk?part=buying` },
   { name: 'frame', open: (jobs) => `${jobs['GR-7']}/frame?member=rail-right` },
   {
     name: 'probe',
@@ -102,15 +101,6 @@ const SHOTS = [
     },
   },
   {
-    name: 'weigh-demand',
-    open: (jobs) => `${jobs['GR-7']}/weigh?member=rail-right`,
-    then: async (page) => {
-      await page.getByRole('button', { name: /Worst station/ }).click();
-      await scrollTo(page, 'Demand');
-      await page.waitForSelector('.js-plotly-plot .trace', { state: 'attached' });
-    },
-  },
-  {
     name: 'shape',
     open: (jobs) => `${jobs['GR-7']}/shape?member=rail-right`,
     then: async (page) => {
@@ -121,6 +111,12 @@ const SHOTS = [
     name: 'join',
     open: (jobs) => `${jobs['GR-7']}/join?member=rail-right`,
     then: (page) => page.getByRole('table', { name: 'Welds' }).getByRole('button', { name: 'A1' }).click(),
+  },
+  { name: 'order', open: (jobs) => `${jobs['DV-3']}/order` },
+  {
+    name: 'calendar',
+    open: () => '/calendar',
+    then: (page) => page.getByRole('button', { name: /^GR-7,/ }).waitFor(),
   },
   {
     // Last: a repair is taken over and an order kept.

@@ -37,7 +37,7 @@ export interface JobOrder {
 export function jobOrder(file: JobFile, works: Works, nowMs: number): JobOrder {
   const scene = orderScene(file, works);
   const plan = planOrder(scene);
-  return { scene, plan, toGet: toGet(file, works), ...orderNow(file, works, plan, nowMs) };
+  return { scene, plan, toGet: toGet(file, works, { scene, plan }), ...orderNow(file, works, plan, nowMs) };
 }
 
 /** What moves with the clock and with what is ticked, on a plan that was made before. */

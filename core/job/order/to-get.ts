@@ -1,11 +1,11 @@
 import { consumed, type Consumed } from '../../join';
-import type { ScenePart, SceneWork } from '../../order';
+import type { OrderScene, Plan, ScenePart, SceneWork } from '../../order';
 import { arcStart, type Kit } from '../../reference';
 import { blankFigures, type Blank } from '../../shape';
 import { stands, type JobFile } from '../records';
 import { jobLedger, weldTotals } from '../seams';
 import { flatsOf, toBuy, toCut } from '../to-cut';
-import { orderScene, steelKey, type Works } from './scene';
+import { steelKey, type Works } from './scene';
 
 /** Something the job takes that is bought, or lies on the shelf. */
 export interface ToGet {
@@ -36,8 +36,12 @@ export interface JobToGet {
 }
 
 /** Everything a job takes: steel by its thickness, lengths, what goes with what is taken apart, kits that would do, wire and gas. */
-export function toGet(file: JobFile, works: Works): JobToGet {
-  const scene = orderScene(file, works);
+export function toGet(
+  file: JobFile,
+  works: Works,
+  { scene, plan }: { readonly scene: OrderScene; readonly plan: Plan },
+): JobToGet {
+  const off = new Set(plan.tasks.flatMap(({ what, of }) => (what === 'take off' ? [of.id] : [])));
   const decided = [...works.values()].flatMap(({ repairs }) =>
     flatsOf(repairs).filter(({ isProposal }) => !isProposal),
   );
@@ -58,7 +62,10 @@ export function toGet(file: JobFile, works: Works): JobToGet {
         massKg: each.massKg,
         cost: priced(each.massKg, file),
       })),
-      ...companions(scene.parts, scene.works, new Set(scene.repairs.flatMap(({ offAndBack }) => offAndBack))),
+      ...companions(
+        scene.parts.filter(({ id }) => off.has(id)),
+        scene.works,
+      ),
     ],
     kits: kitsFor(file, works),
     consumed: consumed(weldTotals(jobLedger(file, [...works.values()])), usualWire(file)),
@@ -134,15 +141,9 @@ const COMPANIONS: Partial<Record<ScenePart['kind'], readonly string[]>> = {
   panel: ['screws, sealant'],
 };
 
-function companions(
-  parts: readonly ScenePart[],
-  works: readonly SceneWork[],
-  off: ReadonlySet<string>,
-): ToGet[] {
+function companions(parts: readonly ScenePart[], works: readonly SceneWork[]): ToGet[] {
   const apart = [
-    ...parts.filter(
-      ({ id, kind }) => off.has(id) || kind === 'tank strap' || kind === 'exhaust' || kind === 'panel',
-    ),
+    ...parts,
     ...works.flatMap(({ hostId, name, fitting }) => (fitting ? [{ id: hostId, name, kind: fitting }] : [])),
   ];
   const once = new Map(apart.map((each) => [each.id, each]));

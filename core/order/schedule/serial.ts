@@ -137,36 +137,26 @@ function placeJob(
   takes: (task: number) => number,
   order: readonly number[] = job.tasks.map((_, k) => k),
 ): ScheduledJob {
-  const bays = job.isAway ? [-1] : job.bay === undefined ? at.bays.map((_, k) => k) : [job.bay];
-  let best: (ScheduledJob & { people: Taken[] }) | undefined;
-  for (const bay of bays) {
-    let from = job.startH;
-    for (let tries = 0; tries < TRIES; tries++) {
-      const people = at.people.map((each) => ({ from: [...each.from], to: [...each.to] }));
-      const placed = placeTasks(job, resources, people, { from, takes, order });
-      const stays = staysOf(job, placed, resources.calendar.hoursADay);
-      const clash = bay < 0 ? undefined : clashesAt(at.bays[bay]!, stays);
-      if (clash !== undefined) {
-        from = Math.max(clash, from + LEAST_STEP_H);
-        continue;
-      }
-      const toH = lastEnd(placed, from);
-      const fromH = stays[0]?.fromH ?? from;
-      if (!best || toH < best.toH - 1e-9) best = { id: job.id, placed, bay, fromH, toH, people };
-      break;
+  const bays = job.bay === undefined ? at.bays.map((_, k) => k) : [job.bay];
+  let from = job.startH;
+  for (let tries = 0; ; tries++) {
+    // Nobody's bay is ever free: it is placed as if there were one, and the bay says −1.
+    const isLast = tries === TRIES;
+    const people = at.people.map((each) => ({ from: [...each.from], to: [...each.to] }));
+    const placed = placeTasks(job, resources, people, { from: isLast ? job.startH : from, takes, order });
+    const stays = staysOf(job, placed, resources.calendar.hoursADay);
+    const clashes = bays.map((bay) => clashesAt(at.bays[bay]!, stays));
+    const free = clashes.indexOf(undefined);
+    if (!job.isAway && !isLast && free < 0) {
+      from = Math.max(Math.min(...clashes.map((each) => each!)), from + LEAST_STEP_H);
+      continue;
     }
+    at.people.splice(0, at.people.length, ...people);
+    const bay = job.isAway || isLast ? -1 : bays[free]!;
+    if (bay >= 0) for (const { fromH, toH } of stays) take(at.bays[bay]!, fromH, toH);
+    const fromH = stays[0]?.fromH ?? from;
+    return { id: job.id, placed, bay, fromH, toH: lastEnd(placed, from) };
   }
-  // Nobody's bay is ever free: it is placed as if there were one, and the bay says −1.
-  if (!best) {
-    const placed = placeTasks(job, resources, at.people, { from: job.startH, takes, order });
-    return { id: job.id, placed, bay: -1, fromH: job.startH, toH: lastEnd(placed, job.startH) };
-  }
-  at.people.splice(0, at.people.length, ...best.people);
-  if (best.bay >= 0)
-    for (const { fromH, toH } of staysOf(job, best.placed, resources.calendar.hoursADay))
-      take(at.bays[best.bay]!, fromH, toH);
-  const { people: _, ...scheduled } = best;
-  return scheduled;
 }
 
 const lastEnd = ({ endH }: Placed, from: number): number => {

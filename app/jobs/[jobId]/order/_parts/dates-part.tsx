@@ -247,7 +247,6 @@ function SlotForm({ slot, order }: { slot: Slot | undefined; order: JobOrder }) 
               className="w-36"
               value={travel}
               onChange={(event) => setTravel(event.target.value)}
-              required
             />
             <div>
               <p className="caption">power there</p>

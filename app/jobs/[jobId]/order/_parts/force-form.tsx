@@ -45,7 +45,6 @@ export function ForceForm({ gate, onClose }: { gate: Gate; onClose: () => void }
           maxLength={300}
           value={why}
           onChange={(event) => setWhy(event.target.value)}
-          required
         />
         <Entry
           label="second pair of eyes"
@@ -53,7 +52,6 @@ export function ForceForm({ gate, onClose }: { gate: Gate; onClose: () => void }
           maxLength={40}
           value={second}
           onChange={(event) => setSecond(event.target.value)}
-          required
         />
       </div>
     </RecordForm>

@@ -170,7 +170,6 @@ function AnswerForm({ extra, onClose }: { extra: Extra; onClose: () => void }) {
             className="w-44"
             value={until}
             onChange={(event) => setUntil(event.target.value)}
-            required
           />
         )}
         <Entry
@@ -247,7 +246,6 @@ function ExtraForm({ order, onClose }: { order: JobOrder; onClose: () => void })
           maxLength={200}
           value={what}
           onChange={(event) => setWhat(event.target.value)}
-          required
         />
       </div>
       <div className="mt-2 flex flex-wrap items-end gap-2">
@@ -335,7 +333,6 @@ function OwnForm({ order, onClose }: { order: JobOrder; onClose: () => void }) {
           maxLength={120}
           value={what}
           onChange={(event) => setWhat(event.target.value)}
-          required
         />
         <Entry
           label="hours, least"

@@ -96,7 +96,7 @@ function PartRow({
       {removal && removal.place === '' && removal.fate !== 'scrap' && (
         <p className="font-semibold text-oxide">Nobody said where it lies.</p>
       )}
-      {at.task.isFuel && removal && !removal.isOutside && (
+      {at.task.isFuel && isOff && !removal?.isOutside && (
         <p className="font-semibold text-oxide">Not recorded as out of the building: hot work stays shut.</p>
       )}
       {isOpen &&

@@ -87,7 +87,6 @@ function HandoverForm({ order, onClose }: { order: JobOrder; onClose: () => void
           maxLength={40}
           value={to}
           onChange={(event) => setTo(event.target.value)}
-          required
         />
         <Entry
           label="what the next one must know, and must not do"
@@ -95,7 +94,6 @@ function HandoverForm({ order, onClose }: { order: JobOrder; onClose: () => void
           maxLength={600}
           value={words}
           onChange={(event) => setWords(event.target.value)}
-          required
         />
       </div>
       {begun.map(({ task }) => (

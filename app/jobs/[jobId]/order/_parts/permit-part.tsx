@@ -174,7 +174,6 @@ function GiveForm({ gate, order, onClose }: { gate: Gate; order: JobOrder; onClo
           maxLength={40}
           value={helper}
           onChange={(event) => setHelper(event.target.value)}
-          required
         />
         <div>
           <p className="caption">watched after, min ({printSource(WATCH_SOURCE)})</p>

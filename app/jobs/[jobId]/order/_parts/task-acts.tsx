@@ -48,7 +48,6 @@ export function TaskActs({
           maxLength={300}
           value={why}
           onChange={(event) => setWhy(event.target.value)}
-          required
         />
         <button type="submit" className="solid" disabled={why.trim() === ''}>
           Not needed
