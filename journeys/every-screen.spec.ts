@@ -13,6 +13,8 @@ const PARTS = {
     'join?part=order',
     'join?part=cracks',
     'join?part=bolts',
+    'order?part=gates',
+    'order?part=dates',
   ],
   dark: [
     'walk?part=signs',
@@ -21,6 +23,10 @@ const PARTS = {
     'join?part=settings',
     'join?part=log',
     'join/rail',
+    'order?part=off',
+    'order?part=found',
+    'order?part=papers',
+    'order/rail',
   ],
 } as const;
 
@@ -54,7 +60,7 @@ for (const [theme, tag, member] of [
         if (screen === 'shape') await page.getByRole('button', { name: 'Specify a work here' }).click();
         expect(await faults(page), screen).toEqual([]);
       }
-      for (const path of which === 'verb' ? ['/', '/new'] : []) {
+      for (const path of which === 'verb' ? ['/', '/new', '/calendar'] : []) {
         await page.goto(path);
         expect(await faults(page), path).toEqual([]);
       }

@@ -167,17 +167,6 @@ export function jobEngine(around: Surroundings): JobEngine {
     if (!bench || pace.stopped) throw new Error('it was stopped');
     return bench;
   };
-  /** The bench once every member is worked out; the frame may follow. */
-  const worked = async (): Promise<Bench> => {
-    pace.quietFrom = 0;
-    while (!bench || staleMembers(bench).length > 0) {
-      const until = new Promise<void>((resolve) => void pace.waiting.push(resolve));
-      void settle();
-      await until;
-      if (pace.stopped) throw new Error('it was stopped');
-    }
-    return bench;
-  };
   return {
     begin: async (file, inSight) => {
       bench = { ...newBench(file), inSight };
@@ -204,8 +193,25 @@ export function jobEngine(around: Surroundings): JobEngine {
       void settle();
     },
     stop: () => void (pace.stopped = true),
-    ...questions(settled, worked),
+    ...questions(settled, () => membersWorked(() => bench, pace, settle)),
   };
+}
+
+/** The bench once every member is worked out; the frame may follow. What somebody stopped is not taken up again by a question. */
+async function membersWorked(
+  inHand: () => Bench | undefined,
+  pace: Pace,
+  settle: () => Promise<void>,
+): Promise<Bench> {
+  pace.quietFrom = 0;
+  for (;;) {
+    const bench = inHand();
+    if (bench && staleMembers(bench).length === 0) return bench;
+    if (pace.stopped) throw new Error('it was stopped');
+    const until = new Promise<void>((resolve) => void pace.waiting.push(resolve));
+    void settle();
+    await until;
+  }
 }
 
 /** What is asked of a whole job: answered once nothing is stale. */

@@ -60,12 +60,14 @@ export function DatesPart({ order }: { order: JobOrder }) {
         </p>
       ) : (
         <>
-          <h2 className="text-2xl font-semibold" role="status">
-            {dated
-              ? `Ready ${dayWords(dated.promised.on)}, kept ${Math.round(dated.promised.chance * 100)} times in a hundred`
-              : dates && !dates.ok
-                ? 'No day can be named'
-                : 'working…'}
+          <h2 className="text-2xl font-semibold">
+            <span role="status">
+              {dated
+                ? `Ready ${dayWords(dated.promised.on)}, kept ${Math.round(dated.promised.chance * 100)} times in a hundred`
+                : dates && !dates.ok
+                  ? 'No day can be named'
+                  : 'working…'}
+            </span>
           </h2>
           {dates && !dates.ok && (
             <p className="text-lg font-semibold text-oxide">
