@@ -91,7 +91,7 @@ export const PHASE_WORDS: Readonly<Record<Phase, string>> = {
   open: 'Opened',
   make: 'At the bench',
   fit: 'Fitted and tacked',
-  weld: 'Welded, bolted',
+  weld: 'Joined',
   look: 'Looked at',
   coat: 'Coated',
   refit: 'Back on, tried',

@@ -57,6 +57,12 @@ const CASES: readonly (readonly [why: ReasonCode, of: OrderScene, before: string
   ['stands before the cut', scene({ repairs: [aRepair()] }), 'set stands unit', 'opening cut r1'],
   ['stands until it is cool', scene({ repairs: [aRepair()] }), 'look at welds r1', 'stands out unit'],
   [
+    'stands until it is cool',
+    scene({ repairs: [aRepair({ isCutOut: false })] }),
+    'look at welds r1',
+    'put back load payload',
+  ],
+  [
     'in line before it is welded',
     scene({
       aligns: [{ id: 'rail-right', name: 'Right rail', memberId: 'rail-right', fromMm: 2500, toMm: 2500 }],

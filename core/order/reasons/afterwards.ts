@@ -42,7 +42,9 @@ export const curedFirst: OrderRule = {
 /** It rests on its stands until the last seam is cool and looked at. */
 export const standsStay: OrderRule = {
   why: 'stands until it is cool',
-  pairs: ({ tasks }) => all(tasks.filter(are(...LAST_LOOKS)), tasks.filter(are('stands out'))),
+  // A load goes back on when the metal is whole, whatever it stood on.
+  pairs: ({ tasks }) =>
+    all(tasks.filter(are(...LAST_LOOKS)), tasks.filter(are('stands out', 'put back load'))),
 };
 
 /** What was refitted is tried before the unit goes out; what goes on top of a load goes on last. */

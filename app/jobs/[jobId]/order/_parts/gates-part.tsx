@@ -33,6 +33,8 @@ export function GatesPart({ order }: { order: JobOrder }) {
   );
 }
 
+const low = (words: string): string => words.charAt(0).toLowerCase() + words.slice(1);
+
 /** Which of its tasks is next tells one gate from another of its kind. */
 const ofWords = ({ gate, name, zoneId }: Gate): string =>
   gate === 'raise'
@@ -80,7 +82,7 @@ function GateRow({ gate, order }: { gate: Gate; order: JobOrder }) {
         {held.length > 0 &&
           `Before: ${held
             .slice(0, 2)
-            .map(({ task }) => taskWords(task).toLowerCase())
+            .map(({ task }) => low(taskWords(task)))
             .join('; ')}${held.length > 2 ? ` and ${held.length - 2} more` : ''}.`}
         {!gate.mayBeForced && !stands && ' Nobody signs past it.'}
       </p>

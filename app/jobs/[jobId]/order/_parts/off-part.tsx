@@ -79,7 +79,11 @@ function PartRow({
           {at.task.of.name}
         </button>
         <span className="min-w-40 flex-1">
-          {removal ? removalWords(removal, system) : isOff ? 'off; nobody said where' : ''}
+          {removal
+            ? removalWords(removal, system)
+            : isOff && at.task.what !== 'battery off'
+              ? 'off; nobody said where'
+              : ''}
         </span>
         <span className={isOff && now ? 'w-44 font-semibold text-oxide' : 'w-44'}>
           {at.state === 'not needed'
