@@ -1,5 +1,15 @@
 import { stands, type JobFile, type JobOrder } from '@/core/job';
-import { isOpen, isOver, openChecks, PERMIT_CHECKS, shutBefore, type Gate, type Permit } from '@/core/order';
+import {
+  isOpen,
+  isOver,
+  openChecks,
+  PERMIT_CHECKS,
+  shutBefore,
+  stageOf,
+  STAGES,
+  type Gate,
+  type Permit,
+} from '@/core/order';
 import { printSource, WATCH_SOURCE } from '@/core/reference';
 import type { UnitSystem } from '@/core/quantity';
 import { localTime } from '@/ui/controls/local-time';
@@ -10,13 +20,12 @@ import {
   CHECK_WORDS,
   GATE_WORDS,
   lackWords,
-  PHASE_WORDS,
   REASON_WORDS,
+  STAGE_WORDS,
   STATE_WORDS,
   taskWords,
   troubleWords,
 } from './order';
-import { PHASES, phaseOf } from '@/core/order';
 
 const printed = () => `printed ${localTime(new Date().toISOString())}`;
 const low = (words: string) => words.charAt(0).toLowerCase() + words.slice(1);
@@ -69,11 +78,11 @@ export function planPaper(file: JobFile, order: JobOrder, system: UnitSystem): P
             },
           ]
         : []),
-      ...PHASES.flatMap((phase): PaperBlock[] => {
-        const here = progress.filter(({ task }) => phaseOf(task) === phase);
+      ...STAGES.flatMap((stage): PaperBlock[] => {
+        const here = progress.filter(({ task }) => stageOf(task) === stage);
         if (here.length === 0) return [];
         return [
-          { is: 'heading', words: PHASE_WORDS[phase] },
+          { is: 'heading', words: STAGE_WORDS[stage] },
           {
             is: 'table',
             heads: ['no.', 'zone', 'task', 'state', 'why here'],
@@ -290,7 +299,13 @@ export function handoverPaper(file: JobFile, order: JobOrder, system: UnitSystem
           ),
       },
       { is: 'heading', words: 'Next' },
-      { is: 'lines', lines: order.next.slice(0, 5).map(({ task }) => taskWords(task)) },
+      {
+        is: 'lines',
+        lines:
+          order.next.length > 0
+            ? order.next.slice(0, 5).map(({ task }) => taskWords(task))
+            : ['Nothing may be begun: a gate is shut, or all is done.'],
+      },
     ],
     cautions: [CAUTIONS.order],
     signs: ['hands over', 'takes over'],

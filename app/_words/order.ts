@@ -6,6 +6,7 @@ import type {
   PermitCheck,
   Phase,
   ReasonCode,
+  Stage,
   Task,
   TaskWhat,
   Test,
@@ -93,6 +94,16 @@ export const PHASE_WORDS: Readonly<Record<Phase, string>> = {
   fit: 'Fitted and tacked',
   weld: 'Joined',
   look: 'Looked at',
+  coat: 'Coated',
+  refit: 'Back on, tried',
+  prove: 'Proved',
+};
+
+export const STAGE_WORDS: Readonly<Record<Stage, string>> = {
+  measure: 'Before the first cut',
+  strip: 'Off it comes',
+  support: 'On stands',
+  metal: 'On the metal',
   coat: 'Coated',
   refit: 'Back on, tried',
   prove: 'Proved',

@@ -1,5 +1,5 @@
 import type { Edge } from './reasons';
-import { phaseOf, type Phase, type Task } from './task';
+import { stageOf, STAGES, type Task } from './task';
 
 /** Tasks that each wait for the other, round and round, with the reasons that make them. */
 export interface Circle {
@@ -53,29 +53,15 @@ export function circlesIn(ids: readonly string[], edges: readonly Edge[]): Circl
   return found;
 }
 
-/** Stages that are gone through with the whole unit; what is done to the metal is done thing by thing, zone by zone. */
-const STAGES: Readonly<Record<Phase, number>> = {
-  measure: 0,
-  strip: 1,
-  support: 2,
-  align: 3,
-  open: 3,
-  make: 3,
-  fit: 3,
-  weld: 3,
-  look: 3,
-  coat: 4,
-  refit: 5,
-  prove: 6,
-};
-
 /** Where each task stands by habit: its stage, its zone, then as the sources made it. Equal on every device. */
 function ranksOf(tasks: readonly Task[]): ReadonlyMap<string, number> {
   const zones = [...new Set(tasks.flatMap(({ zoneId }) => zoneId ?? []))].sort(
     (a, b) => a.length - b.length || a.localeCompare(b),
   );
   const zoneOf = ({ zoneId }: Task) => (zoneId === undefined ? 0 : 1 + zones.indexOf(zoneId));
-  return new Map(tasks.map((task, k) => [task.id, STAGES[phaseOf(task)] * 1e6 + zoneOf(task) * 1e3 + k]));
+  return new Map(
+    tasks.map((task, k) => [task.id, STAGES.indexOf(stageOf(task)) * 1e6 + zoneOf(task) * 1e3 + k]),
+  );
 }
 
 /** Edges that hold once circles are cut: within a circle, only those that go forward through the stages, and as the tasks were made within one. */

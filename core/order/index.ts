@@ -1,10 +1,13 @@
 export {
   PHASES,
   phaseOf,
+  stageOf,
+  STAGES,
   TASK_PHASES,
   taskId,
   TESTS,
   type Phase,
+  type Stage,
   type Task,
   type TaskOf,
   type TaskWhat,

@@ -124,3 +124,12 @@ export interface Task {
 
 export const taskId = (what: TaskWhat, ofId: string): string => `${what} ${ofId}`.slice(0, 120);
 export const phaseOf = ({ what }: Pick<Task, 'what'>): Phase => TASK_PHASES[what];
+
+/** Stages that are gone through with the whole unit, in their order; what is done to the metal is done thing by thing, zone by zone. */
+export const STAGES = ['measure', 'strip', 'support', 'metal', 'coat', 'refit', 'prove'] as const;
+export type Stage = (typeof STAGES)[number];
+const ON_METAL: ReadonlySet<Phase> = new Set<Phase>(['align', 'open', 'make', 'fit', 'weld', 'look']);
+export function stageOf(task: Pick<Task, 'what'>): Stage {
+  const phase = phaseOf(task);
+  return ON_METAL.has(phase) ? 'metal' : (phase as Stage);
+}

@@ -1,5 +1,6 @@
 'use client';
 
+import { useSearchParams } from 'next/navigation';
 import { useState } from 'react';
 import { stands, type JobOrder } from '@/core/job';
 import { isOver, type Removal, type TaskProgress } from '@/core/order';
@@ -53,7 +54,8 @@ function PartRow({
 }) {
   const { system } = useReader();
   const [isTelling, setTelling] = useState(false);
-  const [isOpen, setOpen] = useState(false);
+  // A tag’s code names its part: its record opens by itself.
+  const [isOpen, setOpen] = useState(useSearchParams().get('thing') === at.task.of.id);
   const own = order.progress.filter(({ task }) => task.of.is === 'part' && task.of.id === at.task.of.id);
   const back = own.find(({ task }) =>
     ['put back', 'put back load', 'refix', 'battery on'].includes(task.what),

@@ -3,8 +3,8 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import type { JobOrder } from '@/core/job';
-import { isOver, phaseOf, PHASES, shutBefore, type TaskProgress } from '@/core/order';
-import { PHASE_WORDS, STATE_WORDS, taskWords, troubleWords } from '../../../../_words/order';
+import { isOver, shutBefore, stageOf, STAGES, type TaskProgress } from '@/core/order';
+import { STAGE_WORDS, STATE_WORDS, taskWords, troubleWords } from '../../../../_words/order';
 import { useReader, useRecords } from '../../../_desk';
 import { Lanes } from './lanes';
 import { RemovalForm } from './removal-form';
@@ -57,12 +57,12 @@ export function PlanPart({ order }: { order: JobOrder }) {
           {all ? 'Only what is open' : `Show what is done too (${progress.length - left.length})`}
         </button>
       )}
-      {PHASES.map((phase) => {
-        const here = shown.filter(({ task }) => phaseOf(task) === phase);
+      {STAGES.map((stage) => {
+        const here = shown.filter(({ task }) => stageOf(task) === stage);
         if (here.length === 0) return null;
         return (
-          <section key={phase} aria-label={PHASE_WORDS[phase]} className="mt-3">
-            <h3 className="border-b border-ink text-lg font-semibold">{PHASE_WORDS[phase]}</h3>
+          <section key={stage} aria-label={STAGE_WORDS[stage]} className="mt-3">
+            <h3 className="border-b border-ink text-lg font-semibold">{STAGE_WORDS[stage]}</h3>
             <ol className="ruled">
               {here.map((at) => (
                 <Row
