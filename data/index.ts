@@ -11,7 +11,7 @@ export { keepStrike, strikesOf } from './strike';
 export { keepRepair, repairChangesOf, repairsOf, withdrawRepair, type RepairChange } from './repair';
 export { bundleOf, importBundle, type Imported, type Stands } from './bundle';
 export { keepStartingFrame, startingFrames, startingFrameSchema, type StartingFrame } from './starting-frame';
-export { closeJob, closingsOf, isClosed } from './closing';
+export { closeIfBack, closeJob, closingsOf, isClosed } from './closing';
 export { changeSpots, shopSpots, spotChangeSchema, spotRulesFor } from './spots';
 export { hasPicture, keepPhoto, keepPicture, photoBytes, photosOf, PHOTO_LIMIT } from './photo';
 export {

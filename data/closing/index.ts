@@ -58,13 +58,6 @@ export function closeJob(db: Db, jobId: string, closing: Closing): Written<Closi
         return sameRecord(before, said)
           ? written(closing)
           : refused('conflict', 'this id is already recorded with other facts', 'Nothing was changed.');
-      const off = closing.closed ? stillOff(db, jobId) : [];
-      if (off.length > 0)
-        return refused(
-          'invalid',
-          `not closed while something is off or untried: ${off.slice(0, 4).join(', ')}${off.length > 4 ? ` and ${off.length - 4} more` : ''}. Order, Off and back`,
-          'Nothing was changed.',
-        );
       db.prepare(
         `INSERT INTO job_closing (id, number, job_id, closed, by_whom, at)
         SELECT @id, coalesce(max(number), 0) + 1, @jobId, @closed, @by, @at FROM job_closing`,
@@ -72,4 +65,16 @@ export function closeJob(db: Db, jobId: string, closing: Closing): Written<Closi
       return written(closing);
     })
     .immediate();
+}
+
+/** A job closed by somebody now: not while something is off, or back and untried. What a bundle says of its past is taken as it was said. */
+export function closeIfBack(db: Db, jobId: string, closing: Closing): Written<Closing> {
+  const off = closing.closed ? stillOff(db, jobId) : [];
+  if (off.length === 0) return closeJob(db, jobId, closing);
+  const named = `${off.slice(0, 4).join(', ')}${off.length > 4 ? ` and ${off.length - 4} more` : ''}`;
+  return refused(
+    'invalid',
+    `not closed while something is off or untried: ${named}. Order, Off and back`,
+    'Nothing was changed.',
+  );
 }

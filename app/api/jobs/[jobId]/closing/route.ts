@@ -1,8 +1,8 @@
 import { mutation } from '../../../_door';
 import { closingSchema } from '@/core/job';
-import { closeJob, database } from '@/data';
+import { closeIfBack, database } from '@/data';
 
 export const POST = async (request: Request, { params }: { params: Promise<{ jobId: string }> }) => {
   const { jobId } = await params;
-  return mutation(request, closingSchema, (closing) => closeJob(database(), jobId, closing));
+  return mutation(request, closingSchema, (closing) => closeIfBack(database(), jobId, closing));
 };

@@ -1,0 +1,94 @@
+import { stands, type Evidence } from '@/core/job';
+import {
+  bundleOf,
+  closeIfBack,
+  importBundle,
+  isClosed,
+  keepEvidence,
+  openDatabase,
+  plannedJobs,
+  type Db,
+} from '@/data';
+import { calendarText } from '@/core/exchange';
+import { shopDates } from '@/core/order';
+import { DEMO_LISTS, demoBundles } from '.';
+
+const bundles = demoBundles();
+const gritter = bundles[0]!;
+let db: Db;
+beforeAll(() => {
+  db = openDatabase(':memory:');
+  for (const bundle of bundles) expect(importBundle(db, bundle).ok).toBe(true);
+});
+afterAll(() => db.close());
+
+const stamp = (at: string) => ({ id: crypto.randomUUID(), by: 'RK', at, note: '' });
+const close = () =>
+  closeIfBack(db, gritter.job.id, {
+    id: crypto.randomUUID(),
+    closed: true,
+    by: 'RK',
+    at: '2026-11-28T16:00:00Z',
+  });
+
+test('every record of the order is kept, and comes back as it was in a bundle', () => {
+  const back = bundleOf(db, gritter.job.id)!;
+  expect(back.evidence).toEqual(gritter.evidence);
+  for (const kind of ['task', 'removal', 'extra', 'extra answer', 'slot', 'job plan'] as const)
+    expect(stands(back, kind).length).toBeGreaterThan(0);
+});
+
+test('a job is not closed while something is off; back, it is', () => {
+  const refusedFor = close();
+  expect(refusedFor).toMatchObject({ ok: false, problem: { message: expect.stringContaining('Fuel') } });
+  expect(isClosed(db, gritter.job.id)).toBe(false);
+  const back: Evidence = {
+    kind: 'task',
+    ...stamp('2026-11-28T15:00:00Z'),
+    taskId: 'put back load tank',
+    title: 'Put back fuel',
+    is: 'done',
+  };
+  expect(keepEvidence(db, gritter.job.id, [back]).ok).toBe(true);
+  expect(close().ok).toBe(true);
+});
+
+test('the calendar knows open jobs, their plans and what is done of them; a closed one has left it', () => {
+  const planned = plannedJobs(db);
+  expect(planned.map(({ tag }) => tag).sort()).toEqual(['BK-1', 'BM-2', 'DV-3', 'SV-9']);
+  const divers = planned.find(({ tag }) => tag === 'DV-3')!;
+  expect(divers.plan!.tasks.length).toBeGreaterThan(10);
+  expect(divers).toMatchObject({ needBy: '2026-12-20', slot: { bay: 'South' } });
+  expect(divers.done).toContain('clear A');
+  expect(planned.find(({ tag }) => tag === 'BM-2')).not.toHaveProperty('plan');
+});
+
+test('its days as iCalendar: one event for its stay, one for each task, each with a name of its own', () => {
+  const divers = plannedJobs(db).find(({ tag }) => tag === 'DV-3')!;
+  const dates = shopDates(
+    {
+      jobs: [{ id: divers.id, tasks: divers.plan!.tasks, done: [], slot: divers.slot! }],
+      people: DEMO_LISTS.people,
+      bays: ['North', 'South'],
+      week: DEMO_LISTS.week,
+      today: '2026-11-28',
+      draws: 1,
+    },
+    () => 0.5,
+  );
+  if (!dates.ok) throw new Error(dates.why);
+  const text = calendarText(
+    dates.jobs.map((job) => ({
+      ...job,
+      tag: 'DV-3',
+      title: 'beam',
+      promised: { on: '2026-12-04', chance: 0.8 },
+    })),
+    { week: DEMO_LISTS.week, hoursADay: dates.hoursADay, stamp: '2026-11-28T12:00:00Z' },
+  );
+  const uids = text.match(/^UID:.*$/gm)!;
+  expect(new Set(uids).size).toBe(uids.length);
+  expect(uids.length).toBe(2 + dates.jobs[0]!.tasks.filter(({ fromH, toH }) => toH > fromH).length);
+  expect(text).toContain('SUMMARY:DV-3 promised');
+  expect(text).toContain('DTSTART;VALUE=DATE:20261130');
+});
