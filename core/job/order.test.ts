@@ -86,20 +86,26 @@ function demoJob(plates: 'cut out' | 'proposed') {
     closed: false,
   };
   const axles = axlesOf(frame);
-  const works = new Map(
-    workJob(file).map((work) => [
-      work.picture.member.id,
-      plates === 'proposed'
-        ? work
-        : { ...work, repairs: work.repairs.filter(({ isProposal }) => !isProposal) },
-    ]),
-  );
+  const worksOf = (of: JobFile) =>
+    new Map(
+      workJob(of).map((work) => [
+        work.picture.member.id,
+        plates === 'proposed'
+          ? work
+          : { ...work, repairs: work.repairs.filter(({ isProposal }) => !isProposal) },
+      ]),
+    );
+  // Worked out anew only for records that tell of metal.
+  const known = worksOf(file);
   return {
     repairId: REPAIR.id,
     fuelId: 'load tank',
     wheelbaseIds: { fromId: axles[0]!.id, toId: axles.at(-1)!.id },
-    order: (more: readonly Evidence[], nowAt = '2026-11-26T20:00:00Z', strikes: readonly Strike[] = []) =>
-      jobOrder({ ...file, evidence: [...file.evidence, ...more], strikes }, works, Date.parse(nowAt)),
+    order: (more: readonly Evidence[], nowAt = '2026-11-26T20:00:00Z', strikes: readonly Strike[] = []) => {
+      const now = { ...file, evidence: [...file.evidence, ...more], strikes };
+      const isOfMetal = more.some(({ kind }) => kind === 'sign' || kind === 'crack');
+      return jobOrder(now, isOfMetal ? worksOf(now) : known, Date.parse(nowAt));
+    },
   };
 }
 

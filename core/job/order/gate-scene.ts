@@ -1,16 +1,16 @@
 import type { Compared, GateScene, GeometrySince, Plan, TaskProgress, Zone } from '../../order';
-import { findWeight } from '../../walk';
+import type { Saying } from '../../metal';
 import { keyOfMeasure, type Geometry, type GeometryMeasure } from '../../weigh';
 import { legalOf, watchMinutes, type GeometryPractice } from '../../reference';
-import type { Evidence } from '../evidence';
 import { liftBasis } from '../lift';
 import { stands, type JobFile } from '../records';
 import { heldSeams, type LedgerSeam } from '../seams';
 import { firstCutAt } from './facts';
+import type { Works } from './scene';
 
 /** Everything a plan's gates are asked on, from the records as they stand at an instant. */
 export function gateScene(
-  file: JobFile,
+  { file, works }: { readonly file: JobFile; readonly works: Works },
   plan: Plan,
   progress: readonly TaskProgress[],
   ledger: readonly LedgerSeam[],
@@ -31,7 +31,7 @@ export function gateScene(
     answers: stands(file, 'extra answer'),
     foundWhileOpen: new Map(
       plan.zones.flatMap((zone) => {
-        const found = foundIn(file, plan, zone, byId);
+        const found = foundIn({ file, works }, plan, zone, byId);
         return found ? [[zone.id, found] as const] : [];
       }),
     ),
@@ -49,27 +49,31 @@ export function gateScene(
   };
 }
 
-/** What says that metal is bad, of whatever kind of record. */
-function tellsBad(file: JobFile, record: Evidence): string | undefined {
-  if (record.kind === 'crack') return record.memberId;
-  if (record.kind === 'look') return undefined;
-  if (record.kind === 'find')
-    return findWeight(record, file.practice.hand) === 'failed' ? record.memberIds[0] : undefined;
-  if (record.kind !== 'sign') return undefined;
-  const { detail, memberId } = record;
-  const isBad =
-    detail.sign === 'hole' ||
-    detail.sign === 'delamination' ||
-    detail.sign === 'out of shape' ||
-    (detail.sign === 'struck' && detail.answer === 'gave way') ||
-    (detail.sign === 'layers' && detail.counted > detail.expected) ||
-    (detail.sign === 'light through' && detail.shows === 'it lights up');
-  return isBad ? memberId : undefined;
+/** Claims that speak against metal. */
+const AGAINST: ReadonlySet<Saying['claim']> = new Set<Saying['claim']>([
+  'gone',
+  'parted',
+  'unsound',
+  'doubtful',
+]);
+
+/** When bad metal was noted on these members by whoever stood there, and bad things of what hangs on them. */
+function notedBad(file: JobFile, works: Works, members: ReadonlySet<string>): string[] {
+  const records = [...members].flatMap((id) =>
+    (works.get(id)?.picture.account.sayings ?? [])
+      .filter(({ claim, by, isRound }) => AGAINST.has(claim) && by !== 'told' && !isRound)
+      .map(({ recordId, at }) => [recordId, at] as const),
+  );
+  const finds = stands(file, 'find')
+    .filter(({ state, memberIds }) => !ANSWERED.has(state.is) && memberIds.some((id) => members.has(id)))
+    .map(({ id, at }) => [id, at] as const);
+  return [...new Map([...records, ...finds]).values()].flatMap((at) => at ?? []);
 }
+const ANSWERED: ReadonlySet<string> = new Set(['sound', 'put right']);
 
 /** Bad metal recorded on a zone's members after it was opened, and before it was coated. */
 function foundIn(
-  file: JobFile,
+  { file, works }: { readonly file: JobFile; readonly works: Works },
   { tasks }: Plan,
   zone: Zone,
   progress: ReadonlyMap<string, TaskProgress>,
@@ -83,15 +87,8 @@ function foundIn(
   const members = new Set(
     [...zone.repairs, ...zone.cracks, ...zone.works, ...zone.renewals].map(({ memberId }) => memberId),
   );
-  const struck = new Set(file.strikes.map(({ evidenceId }) => evidenceId));
-  const found = file.evidence.filter(
-    (record) =>
-      record.at > opened &&
-      record.at < closed &&
-      !struck.has(record.id) &&
-      members.has(tellsBad(file, record) ?? ''),
-  );
-  const last = found.reduce((latest, { at }) => (at > latest ? at : latest), '');
+  const found = notedBad(file, works, members).filter((at) => at > opened && at < closed);
+  const last = found.reduce((latest, at) => (at > latest ? at : latest), '');
   return found.length > 0 ? { count: found.length, at: last } : undefined;
 }
 

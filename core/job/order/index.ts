@@ -49,7 +49,7 @@ export function orderNow(
 ): Omit<JobOrder, 'scene' | 'plan' | 'toGet'> {
   const ledger = jobLedger(file, [...works.values()]);
   const progress = progressOf(plan, stands(file, 'task'), factsOf(file, plan, ledger), nowMs);
-  const gates = gatesOf(gateScene(file, plan, progress, ledger, nowMs));
+  const gates = gatesOf(gateScene({ file, works }, plan, progress, ledger, nowMs));
   return {
     progress,
     gates,
