@@ -59,7 +59,7 @@ test('the calendar knows open jobs, their plans and what is done of them; a clos
   const divers = planned.find(({ tag }) => tag === 'DV-3')!;
   expect(divers.plan!.tasks.length).toBeGreaterThan(10);
   expect(divers).toMatchObject({ needBy: '2026-12-20', slot: { bay: 'South' } });
-  expect(divers.done).toContain('clear A');
+  expect(divers.done).toContain('clear E');
   expect(planned.find(({ tag }) => tag === 'BM-2')).not.toHaveProperty('plan');
 });
 

@@ -23,10 +23,10 @@ test('DV-3 stands at a shut gate: the permit is given check by check, the arc ru
   await expect(weld.getByRole('button', { name: 'Done' })).toBeDisabled();
 
   await page.getByRole('button', { name: /^Gates/ }).click();
-  const gate = page.getByRole('listitem', { name: 'Hot work, zone A' });
+  const gate = page.getByRole('listitem', { name: 'Hot work, zone E' });
   await expect(gate).toContainText('Nobody signs past it');
   await gate.getByRole('button', { name: 'Permit' }).click();
-  const form = gate.getByRole('form', { name: 'Permit, zone A' });
+  const form = gate.getByRole('form', { name: 'Permit, zone E' });
   await form.getByRole('button', { name: 'Give the permit' }).click();
   await expect(form.getByRole('alert')).toContainText('not looked at yet');
   for (const group of await form.getByRole('list').getByRole('group').all())
@@ -69,7 +69,7 @@ test('DV-3 stands at a shut gate: the permit is given check by check, the arc ru
   await kept(page);
 
   // The air decides: coat now, or wait.
-  const coat = page.getByRole('listitem', { name: 'Coat now, or wait, zone A' });
+  const coat = page.getByRole('listitem', { name: 'Coat now, or wait, zone E' });
   await coat.getByRole('button', { name: 'Air and steel' }).click();
   const air = coat.getByRole('form', { name: 'Air and steel' });
   await air.getByLabel('air').fill('68');
@@ -85,7 +85,7 @@ test('DV-3 stands at a shut gate: the permit is given check by check, the arc ru
   await expect(coat).toContainText('open');
 
   // Past a gate that may be passed: two names and a reason, and it stands on the paper.
-  const cure = page.getByRole('listitem', { name: 'Cured, zone A' });
+  const cure = page.getByRole('listitem', { name: 'Cured, zone E' });
   await cure.getByRole('button', { name: 'pass it all the same' }).click();
   const force = cure.getByRole('form', { name: 'Pass it all the same' });
   await force.getByLabel('why').fill('ferry at noon');

@@ -45,7 +45,7 @@ const CASES: readonly (readonly [why: ReasonCode, of: OrderScene, before: string
   ],
   ['made before it is fitted', scene({ repairs: [aRepair()] }), 'make plate r1', 'fit r1'],
   ['measured before the cut', scene({ repairs: [aRepair()] }), 'diagonals unit', 'opening cut r1'],
-  ['measured before the cut', scene({ repairs: [aRepair()] }), 'photos before A', 'opening cut r1'],
+  ['measured before the cut', scene({ repairs: [aRepair()] }), 'photos before D', 'opening cut r1'],
   ['measured before the cut', scene({ repairs: [aRepair()] }), 'ride height unit', 'take off load payload'],
   [
     'reached first',
@@ -190,11 +190,11 @@ const CASES: readonly (readonly [why: ReasonCode, of: OrderScene, before: string
     'look at welds r1',
     'inside coat rail-right',
   ],
-  ['looked at before it is hidden', scene({ repairs: [aRepair()] }), 'look at welds r1', 'outside coat A'],
+  ['looked at before it is hidden', scene({ repairs: [aRepair()] }), 'look at welds r1', 'outside coat D'],
   [
     'cured before refit',
     scene({ repairs: [aRepair()], parts: [aPart()] }),
-    'outside coat A',
+    'outside coat D',
     'put back mark-4 right',
   ],
   [
@@ -205,7 +205,7 @@ const CASES: readonly (readonly [why: ReasonCode, of: OrderScene, before: string
   ],
   [
     'refit for the way',
-    scene({ repairs: [aRepair(), aRepair({ id: 'r2', fromMm: 5000, toMm: 5600 })], transitAfter: 'A' }),
+    scene({ repairs: [aRepair(), aRepair({ id: 'r2', fromMm: 5000, toMm: 5600 })], transitAfter: 'D' }),
     'look at welds r1',
     'opening cut r2',
   ],
@@ -213,7 +213,7 @@ const CASES: readonly (readonly [why: ReasonCode, of: OrderScene, before: string
     'found while open',
     scene({
       repairs: [aRepair()],
-      extras: [{ id: 'x1', zoneId: 'A', what: 'a second layer', hours: [1, 2], isGranted: true }],
+      extras: [{ id: 'x1', zoneId: 'D', what: 'a second layer', hours: [1, 2], isGranted: true }],
     }),
     'look inside r1',
     'extra x1',
@@ -271,6 +271,15 @@ describe('the order that comes of it', () => {
         .length;
     expect(zones(3610)).toBe(1);
     expect(zones(3611)).toBe(2);
+  });
+  test('a zone keeps its name, and its tasks theirs, when another is decided ahead of it', () => {
+    const ids = (...repairs: OrderScene['repairs'][number][]) =>
+      planOrder(scene({ repairs })).zones.map(({ id }) => id);
+    expect(ids(aRepair())).toEqual(['D']);
+    expect(ids(aRepair(), aRepair({ id: 'front', fromMm: 100, toMm: 700 }))).toEqual(['A', 'D']);
+    expect(
+      ids(aRepair({ fromMm: -700, toMm: -100 }), aRepair({ id: 'r2', fromMm: -2000, toMm: -1900 })),
+    ).toEqual(['0D', '0B']);
   });
   test('a line a foot from the seam minds its heat, beyond it does not', () => {
     const isOff = (fromMm: number) =>

@@ -8,7 +8,10 @@ export const HEAT_REACH_MM = inchesToMm(12);
 
 /** A stretch of the unit, both its sides, that is stripped and opened as one. */
 export interface Zone extends Along {
-  /** `A`, `B` … from the front. */
+  /**
+   * The 2 ft of the frame that it begins in, lettered from the datum: a stretch decided later, elsewhere, takes no other’s name, and what was recorded of a
+   * zone stays with its place.
+   */
   readonly id: string;
   readonly repairs: OrderScene['repairs'];
   readonly cracks: OrderScene['cracks'];
@@ -34,8 +37,8 @@ export function zonesOf(scene: OrderScene): Zone[] {
       last.of.push(each);
     } else runs.push({ fromMm: each.of.fromMm, toMm: each.of.toMm, of: [each] });
   }
-  return runs.map(({ fromMm, toMm, of }, k) => ({
-    id: zoneName(k),
+  return runs.map(({ fromMm, toMm, of }) => ({
+    id: zoneName(Math.floor(fromMm / ONE_STRIPPING_MM)),
     fromMm,
     toMm,
     ...(Object.fromEntries(
@@ -45,9 +48,13 @@ export function zonesOf(scene: OrderScene): Zone[] {
   }));
 }
 
-/** A … Z, then AA …: no unit has so many. */
+/** A … Z, then AA …; ahead of the datum 0A, 0B …. No two zones begin within one stretch: they are farther apart than it is long. */
 export const zoneName = (k: number): string =>
-  k < 26 ? String.fromCharCode(65 + k) : `${zoneName(Math.floor(k / 26) - 1)}${zoneName(k % 26)}`;
+  k < 0
+    ? `0${zoneName(-k - 1)}`
+    : k < 26
+      ? String.fromCharCode(65 + k)
+      : `${zoneName(Math.floor(k / 26) - 1)}${zoneName(k % 26)}`;
 
 /** The zone that something placed belongs to. */
 export const zoneAt = (zones: readonly Zone[], of: Along): Zone | undefined =>

@@ -3,8 +3,10 @@ import { isDone, type Gate, type GateScene, type Lack } from './gate';
 /** More was found while it was open: the zone stands still until somebody says what it changes, and the owner says yes, no or later. */
 export function ownersYes(scene: GateScene): Gate[] {
   const { plan, extras, answers, foundWhileOpen } = scene;
-  return plan.zones.flatMap(({ id }): Gate[] => {
-    const own = extras.filter(({ zoneId }) => zoneId === id);
+  const known = new Set(plan.zones.map(({ id }) => id));
+  return plan.zones.flatMap(({ id }, k): Gate[] => {
+    // What was asked of a stretch that is no longer planned is not forgotten: the first one stands still for it.
+    const own = extras.filter(({ zoneId }) => zoneId === id || (k === 0 && !known.has(zoneId)));
     const lastSaid = own.reduce((latest, { at }) => (at > latest ? at : latest), '');
     const found = foundWhileOpen.get(id);
     const lacks: Lack[] = [
