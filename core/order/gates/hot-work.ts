@@ -68,7 +68,11 @@ function fuelLacks(scene: GateScene): Lack[] {
   const isFuel = (task: Task) => task.isFuel === true;
   return plan.tasks.filter(isFuel).flatMap((task): Lack[] => {
     const removal = removals.findLast(({ partId }) => partId === task.of.id);
-    if (!isDone(scene, task.id) && !removal) return [{ code: 'fuel not off', name: task.of.name }];
+    const back = plan.tasks.find(({ what, of }) => PUT_BACK.has(what) && of.id === task.of.id);
+    const isBack = back !== undefined && (scene.progress.get(back.id)?.doneAt ?? '') > (removal?.at ?? '9');
+    if (isBack || (!isDone(scene, task.id) && !removal))
+      return [{ code: 'fuel not off', name: task.of.name }];
     return removal?.isOutside ? [] : [{ code: 'fuel not outside', name: task.of.name }];
   });
 }
+const PUT_BACK: ReadonlySet<string> = new Set(['put back', 'put back load']);

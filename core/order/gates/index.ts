@@ -1,6 +1,6 @@
 import { coolDown, cure } from './cooling';
 import { coatNow, lookFirst } from './covering';
-import { isOpen, type Gate, type GateKind, type GateScene } from './gate';
+import { isDone, isOpen, type Gate, type GateKind, type GateScene } from './gate';
 import { geometryLock } from './geometry';
 import { hotWork } from './hot-work';
 import { ownersYes } from './owner';
@@ -32,7 +32,14 @@ const GATES: readonly GateKind[] = [
   ownersYes,
 ];
 
-export const gatesOf = (scene: GateScene): Gate[] => GATES.flatMap((kind) => kind(scene));
+/** Gates that still hold something; those that somebody passed against what they lacked; and a permit whose fire is still watched. */
+export const gatesOf = (scene: GateScene): Gate[] =>
+  GATES.flatMap((kind) => kind(scene)).filter(
+    ({ holds, forced, permit }) =>
+      forced !== undefined ||
+      holds.some((id) => !isDone(scene, id)) ||
+      (permit?.arcOutAt !== undefined && permit.watchedAt === undefined),
+  );
 
 /** Shut gates before a task. */
 export const shutBefore = (gates: readonly Gate[], taskId: string): Gate[] =>
