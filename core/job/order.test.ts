@@ -183,7 +183,7 @@ describe('what is recorded elsewhere is heard here', () => {
     const told: Evidence = {
       kind: 'extra',
       ...stamp(6, 12),
-      zoneId: 'A',
+      zoneId: 'D',
       grows: true,
       what: 'a hole behind the hanger',
       hours: [1, 2],
@@ -218,6 +218,22 @@ describe('what is recorded elsewhere is heard here', () => {
         .gates.filter((each) => each.gate === 'geometry')
         .flatMap(({ lacks: all }) => all.map(({ code }) => code));
     expect(lacks([])).toEqual(['no measure since tack']);
+    // Another thing measured, or another member’s line, says nothing of it.
+    const line = (k: number, hour: number, memberId: string): Evidence => ({
+      kind: 'geometry',
+      ...stamp(k, hour),
+      measure: {
+        of: 'line',
+        memberId,
+        direction: 'up',
+        marks: [0, 2000, 4000].map((stationMm) => ({ stationMm, offMm: 10 })),
+      },
+      instrument: 'laser line',
+      stood: 'on stands',
+    });
+    expect(lacks([line(12, 8, 'rail-left'), line(13, 13, 'rail-left')])).toEqual(['no measure since tack']);
+    expect(lacks([line(13, 13, 'rail-right')])).toEqual(['no measure before']);
+    expect(lacks([line(12, 8, 'rail-right'), line(13, 13, 'rail-right')])).toEqual([]);
     // An eighth of an inch is 3.175 mm.
     expect(lacks([wheelbase(11, 13, 3503.1)])).toEqual([]);
     expect(lacks([wheelbase(11, 13, 3503.2)])).toEqual(['moved since before']);

@@ -61,7 +61,7 @@ const lacks = (gates: readonly Gate[], gate: Gate['gate']) =>
 const PERMIT: Permit = {
   kind: 'permit',
   ...stamp(9),
-  zoneId: 'A',
+  zoneId: 'D',
   is: 'given',
   checks: [...PERMIT_CHECKS],
   none: [],
@@ -132,6 +132,15 @@ describe('hot work', () => {
   ])('fuel %s: ticked or not, the record decides', (_, removals, expected) =>
     expect(lacks(gatesWith([], { permits: [PERMIT], removals }, withTank), 'hot work')).toEqual(expected),
   );
+  test('put back, it is fuel on the unit again, whatever was recorded when it came off', () => {
+    const back = (hours: number) =>
+      lacks(
+        gatesWith([said(hours, 'put back tank')], { permits: [PERMIT], removals: [removal(true)] }, withTank),
+        'hot work',
+      );
+    expect(back(4)).toEqual(['fuel not off']);
+    expect(back(2)).toEqual([]);
+  });
   test('the arc out, the permit is over and the watch runs', () => {
     const out: Permit = { ...PERMIT, id: 'x', at: at(9.5), is: 'arc out', permitId: PERMIT.id };
     const [gate] = gatesWith([], { permits: [PERMIT, out] }).filter((each) => each.gate === 'hot work');
@@ -149,12 +158,11 @@ describe('hot work', () => {
 
 describe('the geometry is locked at the tack', () => {
   const tacked = [said(2, 'tack r1')];
-  const geometry = (since: number, before = 2, movedMm?: number) => ({
+  const geometry = (since: number, movedMm?: number) => ({
     geometry: new Map([
       [
         'r1',
         {
-          before,
           since,
           moved: movedMm === undefined ? [] : [{ name: 'wheelbase, left', movedMm, limitMm: 3 }],
         },
@@ -164,9 +172,9 @@ describe('the geometry is locked at the tack', () => {
   test.each([
     ['not tacked', [], {}, ['no measure since tack']],
     ['tacked, not measured', tacked, geometry(0), ['no measure since tack']],
-    ['measured, nothing before it', tacked, geometry(1, 0), ['no measure before']],
-    ['measured, where it was', tacked, geometry(1, 2, 3), []],
-    ['measured, and it moved', tacked, geometry(1, 2, 3.01), ['moved since before']],
+    ['measured, nothing before it', tacked, geometry(1), ['no measure before']],
+    ['measured, where it was', tacked, geometry(1, 3), []],
+    ['measured, and it moved', tacked, geometry(1, 3.01), ['moved since before']],
   ])('%s', (_, done, more, expected) => expect(lacks(gatesWith(done, more), 'geometry')).toEqual(expected));
   test('passed with a second signature and a reason, it is open and says so; not by one from before the tack', () => {
     const forced = (hours: number) => ({
@@ -235,7 +243,7 @@ describe('coat now, or wait', () => {
             kind: 'gate',
             ...stamp(hours),
             gate: 'coat',
-            of: 'A',
+            of: 'D',
             is: 'measured',
             second: '',
             surfaceC,
@@ -267,11 +275,33 @@ describe('coat now, or wait', () => {
 
 describe('cured before anything goes back', () => {
   const cured = (hours: number) =>
-    lacks(gatesWith([said(0, 'outside coat A')], { nowMs: T0 + hours * HOUR }), 'cure');
+    lacks(gatesWith([said(0, 'outside coat D')], { nowMs: T0 + hours * HOUR }), 'cure');
   test('a day after the last coat', () => {
     expect(cured(23.9)).toEqual(['not cured']);
     expect(cured(24)).toEqual([]);
     expect(lacks(gatesWith(), 'cure')).toEqual(['not cured']);
+  });
+});
+
+describe('a gate that holds nothing any more', () => {
+  const all = ['opening cut r1', 'final cut r1', 'tack r1', 'weld r1'].map((each, k) => said(k, each));
+  const kinds = (more: Partial<GateScene>) => gatesWith(all, more).map(({ gate }) => gate);
+  test('is not listed; but where it was passed against what it lacked, or its fire is still watched', () => {
+    expect(kinds({})).not.toContain('hot work');
+    expect(kinds({})).not.toContain('geometry');
+    const arcOut: Permit = { ...PERMIT, id: 'x', at: at(9.5), is: 'arc out', permitId: PERMIT.id };
+    const watched: Permit = { ...arcOut, id: 'y', at: at(10.5), is: 'watched' };
+    expect(kinds({ permits: [PERMIT, arcOut] })).toContain('hot work');
+    expect(kinds({ permits: [PERMIT, arcOut, watched] })).not.toContain('hot work');
+    const forced = {
+      kind: 'gate' as const,
+      ...stamp(9),
+      gate: 'geometry' as const,
+      of: 'r1',
+      is: 'forced' as const,
+      second: 'TM',
+    };
+    expect(kinds({ said: [forced] })).toContain('geometry');
   });
 });
 
@@ -280,13 +310,13 @@ describe('the owner’s yes', () => {
     kind: 'extra' as const,
     ...stamp(hours),
     id: extraId,
-    zoneId: 'A',
+    zoneId: 'D',
     grows,
     what: 'second layer',
     hours: [1, 2] as [number, number],
     money: [0, 0] as [number, number],
   });
-  const found = { foundWhileOpen: new Map([['A', { count: 2, at: at(5) }]]) };
+  const found = { foundWhileOpen: new Map([['D', { count: 2, at: at(5) }]]) };
   test.each([
     ['nothing found', {}, []],
     ['found, nobody said what it changes', found, ['found, not answered']],
@@ -312,6 +342,10 @@ describe('the owner’s yes', () => {
       [],
     ],
   ])('%s', (_, more, expected) => expect(lacks(gatesWith([], more), 'owner')).toEqual(expected));
+  test('asked of a stretch that is no longer planned, it is not forgotten', () =>
+    expect(lacks(gatesWith([], { extras: [{ ...extra(6, true), zoneId: 'Q' }] }), 'owner')).toEqual([
+      'owner not asked',
+    ]));
   test('the zone stands still, but for looking further', () => {
     const gates = gatesWith([], found);
     expect(shutBefore(gates, 'final cut r1').map(({ gate }) => gate)).toContain('owner');

@@ -107,19 +107,24 @@ function geometrySince(
       .flatMap((tack): [string, GeometrySince][] => {
         const tackedAt = progress.get(tack.id)?.doneAt;
         if (tackedAt === undefined) return [];
-        const since = all.filter(({ at }) => at > tackedAt);
+        const since = all.filter(({ at, measure }) => at > tackedAt && isOf(measure, tack.memberId));
         const moved = since.flatMap((record) => {
-          const was = before.findLast((each) => keyOfMeasure(each.measure) === keyOfMeasure(record.measure));
-          return was ? comparedWith(was, record, file.practice.geometry) : [];
+          const key = keyOfMeasure(record.measure);
+          const was = before.findLast((each) => keyOfMeasure(each.measure) === key);
+          const compared = was ? comparedWith(was, record, file.practice.geometry) : [];
+          return compared.map((each) => [`${key} ${each.name}`, each] as const);
         });
-        return [[tack.of.id, { before: before.length, since: since.length, moved: lastOfEach(moved) }]];
+        // The last measure of each thing counts.
+        return [[tack.of.id, { since: since.length, moved: [...new Map(moved).values()] }]];
       }),
   );
 }
 
-const lastOfEach = (moved: readonly Compared[]): Compared[] => [
-  ...new Map(moved.map((each) => [each.name, each])).values(),
-];
+/** A measure of the unit, or a line along the member that is tacked: another member’s line says nothing of it. */
+const isOf = (measure: GeometryMeasure, memberId: string | undefined): boolean =>
+  measure.of === 'wheelbase' ||
+  measure.of === 'diagonals' ||
+  (measure.of === 'line' && measure.memberId === memberId);
 
 /** How far a thing measured twice moved between, beside what it may. */
 export function comparedWith(was: Geometry, is: Geometry, limits: GeometryPractice): Compared[] {

@@ -74,8 +74,8 @@ export interface Compared {
 }
 /** What was measured of a repair's member and of the unit, before its first cut and since its last tack. */
 export interface GeometrySince {
-  readonly before: number;
   readonly since: number;
+  /** Things measured both times; empty where nothing measured since was measured before. */
   readonly moved: readonly Compared[];
 }
 

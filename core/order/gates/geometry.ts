@@ -12,7 +12,7 @@ export function geometryLock(scene: GateScene): Gate[] {
       const lacks: Lack[] = [
         ...(!tack || !isDone(scene, tack.id) || !since || since.since === 0
           ? [{ code: 'no measure since tack' } as const]
-          : since.before === 0
+          : since.moved.length === 0
             ? [{ code: 'no measure before' } as const]
             : []),
         ...(since?.moved ?? [])
