@@ -8,7 +8,7 @@ export interface Circle {
 }
 
 type Nexts = ReadonlyMap<string, readonly string[]>;
-const nextsOf = (edges: readonly Edge[]): Nexts => {
+const nextsOf = (edges: readonly Pick<Edge, 'before' | 'after'>[]): Nexts => {
   const nexts = new Map<string, string[]>();
   for (const { before, after } of edges) {
     const known = nexts.get(before);
@@ -113,13 +113,13 @@ export interface CriticalPath {
 const NONE_H = 1e-9;
 
 /** The longest way through (critical path method): forward for starts, backward for slack. `hours` of a task, hands shared out, its wait after it. */
-export function criticalPath(
-  order: readonly Task[],
-  edges: readonly Edge[],
-  hours: (task: Task) => number,
+export function criticalPath<Step extends Pick<Task, 'id' | 'thenWaitH'>>(
+  order: readonly Step[],
+  edges: readonly Pick<Edge, 'before' | 'after'>[],
+  hours: (task: Step) => number,
 ): CriticalPath {
-  const takes = (task: Task) => hours(task) + (task.thenWaitH ?? 0);
-  const into = new Map<string, Edge[]>();
+  const takes = (task: Step) => hours(task) + (task.thenWaitH ?? 0);
+  const into = new Map<string, Pick<Edge, 'before' | 'after'>[]>();
   for (const edge of edges) into.set(edge.after, [...(into.get(edge.after) ?? []), edge]);
   const byId = new Map(order.map((task) => [task.id, task]));
   const startH = new Map<string, number>();

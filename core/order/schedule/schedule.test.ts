@@ -9,13 +9,18 @@ import {
   dayAt,
   dayWithChance,
   hourOn,
+  latestStart,
   middleHours,
   schedule,
+  shopDates,
   simulated,
   workCalendar,
+  type PlannedTask,
   type Resources,
   type SchedJob,
   type SchedTask,
+  type ShopJob,
+  type ShopToSchedule,
 } from '..';
 
 const task = (hours: number, after: number[] = [], more: Partial<SchedTask> = {}): SchedTask => ({
@@ -325,4 +330,64 @@ describe('what can never be done', () => {
   );
   test('what is done asks for nobody', () =>
     expect(cannotBeDone(job([task(1, [], { isDone: true, welds: true })]), shop([], 0))).toBeUndefined());
+});
+
+describe('a shop’s days', () => {
+  const planned = (hours: number, after: number[] = [], more: Partial<PlannedTask> = {}): PlannedTask => ({
+    id: `t${Math.round(hours * 100)} ${after.join()}`,
+    title: 'task',
+    hours: [hours, hours],
+    hands: 1,
+    after,
+    ...more,
+  });
+  const dates = (tasks: PlannedTask[], more: Partial<ShopJob> = {}) =>
+    shopDates(
+      {
+        jobs: [{ id: 'j', tasks, done: [], ...more }],
+        people: [
+          { name: 'RK', role: 'fitter', welds: true, qualification: '' },
+          { name: 'AL', role: 'helper', welds: false, qualification: '' },
+        ],
+        bays: ['North'],
+        week: DEFAULT_WEEK,
+        today: '2026-11-23',
+        draws: 50,
+      },
+      randomLcg(0.5),
+    );
+  test('a job is placed by the order that was searched for: what waits longest goes first', () => {
+    // One welder: as they stand the short one would go first and the long chain behind the other would wait.
+    const tasks = [planned(2, [], { welds: true }), planned(3, [], { welds: true }), planned(6, [1])];
+    const found = dates(tasks);
+    expect(found.ok && Math.max(...found.jobs[0]!.tasks.map(({ toH }) => toH))).toBe(9);
+    const asTheyStand = run(
+      [job([task(2, [], { welds: true }), task(3, [], { welds: true }), task(6, [1])])],
+      shop([true, false]),
+    );
+    expect(asTheyStand[0]!.toH).toBe(11);
+  });
+  test('what an hour more of makes all of it an hour later is said', () => {
+    const found = dates([planned(2), planned(5), planned(1, [0, 1])]);
+    expect(found.ok && found.jobs[0]!.tasks.map(({ isCritical }) => isCritical)).toEqual([false, true, true]);
+  });
+  test('a day no calendar has is no day: beyond three years nothing is named', () => {
+    const at = (startOn: string) => dates([planned(2)], { slot: { startOn, chance: 0.8 } });
+    expect(at('2029-10-01').ok).toBe(true);
+    expect(at('2035-01-01')).toEqual({ ok: false, jobId: 'j', why: 'beyond the horizon' });
+  });
+  test('needed by: the chance, and the last day it may begin; too late even today, none is named', () => {
+    const shopOf = (needBy: string): ShopToSchedule => ({
+      jobs: [{ id: 'j', tasks: [planned(14)], done: [], needBy }],
+      people: [{ name: 'RK', role: 'fitter', welds: true, qualification: '' }],
+      bays: ['North'],
+      week: DEFAULT_WEEK,
+      today: '2026-11-23',
+      draws: 20,
+    });
+    // Two whole days of work: begun on Thursday it is done on Friday.
+    expect(latestStart(shopOf('2026-11-27'), 'j', () => randomLcg(0.5))).toBe('2026-11-26');
+    expect(latestStart(shopOf('2026-11-24'), 'j', () => randomLcg(0.5))).toBe('2026-11-23');
+    expect(latestStart(shopOf('2026-11-23'), 'j', () => randomLcg(0.5))).toBeUndefined();
+  });
 });

@@ -97,12 +97,25 @@ function lowerBound(sorted: readonly number[], at: number): number {
   }
   return low;
 }
+/** What follows on without a gap is one stretch: lists stay short. */
 function take({ from, to }: Taken, fromH: number, toH: number): void {
   if (!(toH > fromH)) return;
   const k = lowerBound(from, fromH);
-  from.splice(k, 0, fromH);
-  to.splice(k, 0, toH);
+  const isAfter = k > 0 && fromH - to[k - 1]! < NO_GAP_H;
+  const isBefore = k < from.length && from[k]! - toH < NO_GAP_H;
+  if (isAfter && isBefore) {
+    to[k - 1] = to[k]!;
+    from.splice(k, 1);
+    to.splice(k, 1);
+  } else if (isAfter) to[k - 1] = toH;
+  else if (isBefore) from[k] = fromH;
+  else {
+    from.splice(k, 0, fromH);
+    to.splice(k, 0, toH);
+  }
 }
+/** Sums of hours round: a gap under this is none, h. */
+const NO_GAP_H = 1e-9;
 
 interface Free {
   readonly people: Taken[];

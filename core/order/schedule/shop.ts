@@ -1,6 +1,8 @@
 import type { Person, ShopWeek } from '../../reference';
 import type { PlannedTask, Slot } from '../records';
 import { dayAt, hourOn, workCalendar, type WorkCalendar } from './calendar';
+import { criticalPath } from '../graph';
+import { bestOrder } from './search';
 import { cannotBeDone, schedule, type NoSchedule, type Resources, type SchedJob } from './serial';
 import { chanceBy, dayWithChance, middleHours, simulated, type FinishOf } from './simulate';
 
@@ -32,6 +34,8 @@ export interface DatedTask {
   readonly fromH: number;
   readonly toH: number;
   readonly who: readonly string[];
+  /** On the longest way through its job with hands enough: an hour more of it is an hour later. */
+  readonly isCritical: boolean;
 }
 /** A job in the calendar: foreseen in the middle of its ranges, and by draws the days that are kept with a chance. */
 export interface DatedJob {
@@ -58,6 +62,9 @@ export type ShopDates =
 /** What is said of a finish: from a bold day to one that is nearly sure. */
 const CHANCES = [0.1, 0.5, 0.8, 0.95] as const;
 const USUAL_CHANCE = 0.8;
+
+/** Orders tried for each job, beside the usual rule. */
+const TRIES = 40;
 
 const schedJob = (job: ShopJob, calendar: WorkCalendar, bays: readonly string[]): SchedJob => {
   const done = new Set(job.done);
@@ -111,8 +118,12 @@ export function shopDates(
     const why = cannotBeDone(job, resources);
     if (why) return { ok: false, jobId: job.id, why };
   }
-  const placed = schedule(sched, resources, (j, k) => middleHours(sched[j]!.tasks[k]!));
-  const finishes = simulated(sched, resources, { draws, random, ...(heard && { heard }) });
+  // An order that serves each job best by itself; the jobs take turns as they begin.
+  const orders = sched.map((job) => bestOrder(job, resources, { tries: TRIES, random }).order);
+  const placed = schedule(sched, resources, (j, k) => middleHours(sched[j]!.tasks[k]!), orders);
+  const beyond = placed.find(({ toH }) => toH >= calendar.days.length * calendar.hoursADay);
+  if (beyond) return { ok: false, jobId: beyond.id, why: 'beyond the horizon' };
+  const finishes = simulated(sched, resources, { draws, random, orders, ...(heard && { heard }) });
   return {
     ok: true,
     hoursADay: calendar.hoursADay,
@@ -146,8 +157,9 @@ const datedTasks = (
   { startH, endH, who, with: beside }: ReturnType<typeof schedule>[number]['placed'],
   calendar: WorkCalendar,
   people: readonly Person[],
-): DatedTask[] =>
-  tasks.flatMap(({ id, title, zoneId }, k): DatedTask[] => {
+): DatedTask[] => {
+  const critical = criticalIn(tasks, done);
+  return tasks.flatMap(({ id, title, zoneId }, k): DatedTask[] => {
     if (done.includes(id)) return [];
     return [
       {
@@ -158,10 +170,23 @@ const datedTasks = (
         toH: endH[k]!,
         fromDay: dayAt(calendar, startH[k]!),
         toDay: dayAt(calendar, endH[k]!, endH[k]! > startH[k]!),
+        isCritical: critical.has(id),
         who: [who[k]!, beside[k]!].filter((each) => each >= 0).map((each) => people[each]!.name),
       },
     ];
   });
+};
+
+/** What stands on the longest way through what is left, by the middle of each range. */
+function criticalIn(tasks: readonly PlannedTask[], done: readonly string[]): ReadonlySet<string> {
+  const left = tasks.filter(({ id }) => !done.includes(id));
+  const edges = left.flatMap(({ id, after }) =>
+    after
+      .map((before) => ({ before: tasks[before]!.id, after: id }))
+      .filter(({ before }) => !done.includes(before)),
+  );
+  return new Set(criticalPath(left, edges, (task) => middleHours(task) / task.hands).ids);
+}
 
 /**
  * The last day one job may begin so that it is finished by the day it is needed with its chance, the others where they are; undefined where even today is

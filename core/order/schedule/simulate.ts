@@ -10,7 +10,7 @@ export function drawnHours({ hours: [least, most], tail }: SchedTask, random: ()
 }
 
 /** What is foreseen of a task in the middle of its range, its tail by its chance. */
-export const middleHours = ({ hours: [least, most], tail }: SchedTask): number =>
+export const middleHours = ({ hours: [least, most], tail }: Pick<SchedTask, 'hours' | 'tail'>): number =>
   (least + most) / 2 + (tail ? (tail.chance * (tail.hours[0] + tail.hours[1])) / 2 : 0);
 
 /** When a job is finished, by draws: hours of work sorted, and the day that is kept with each chance. */
@@ -27,7 +27,14 @@ export function simulated(
     draws,
     random,
     heard,
-  }: { readonly draws: number; readonly random: () => number; readonly heard?: (share: number) => void },
+    orders,
+  }: {
+    readonly draws: number;
+    readonly random: () => number;
+    readonly heard?: (share: number) => void;
+    /** In which order each job's tasks are placed; as they stand where nothing is said. */
+    readonly orders?: readonly (readonly number[])[];
+  },
 ): FinishOf[] {
   const ends = jobs.map(() => new Float64Array(draws));
   const hours = jobs.map(({ tasks }) => new Float64Array(tasks.length));
@@ -35,7 +42,9 @@ export function simulated(
     jobs.forEach(({ tasks }, j) =>
       tasks.forEach((task, k) => void (hours[j]![k] = drawnHours(task, random))),
     );
-    schedule(jobs, resources, (j, k) => hours[j]![k]!).forEach(({ toH }, j) => void (ends[j]![draw] = toH));
+    schedule(jobs, resources, (j, k) => hours[j]![k]!, orders).forEach(
+      ({ toH }, j) => void (ends[j]![draw] = toH),
+    );
     if (heard && draw % 200 === 199) heard((draw + 1) / draws);
   }
   return jobs.map(({ id }, j) => ({ id, endsH: ends[j]!.sort() }));

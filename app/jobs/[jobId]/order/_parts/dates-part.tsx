@@ -26,10 +26,9 @@ const DRAWS = 2000;
 export function DatesPart({ order }: { order: JobOrder }) {
   const { file } = useRecords();
   const slot = stands(file, 'slot').at(-1);
-  const tasks = useMemo(
-    () => snapshotOf(order.plan, order.progress, taskWords, stands(file, 'bought')),
-    [order, file],
-  );
+  const now = JSON.stringify(snapshotOf(order.plan, order.progress, taskWords, stands(file, 'bought')));
+  // The order is made anew as time passes: days are drawn again only where a task became another.
+  const tasks = useMemo(() => JSON.parse(now) as PlannedTask[], [now]);
   const { scheduling, begin } = useScheduler();
   const needBy = intakeOf(file)?.needBy;
   const people = file.people ?? [];

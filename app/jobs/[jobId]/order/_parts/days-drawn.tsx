@@ -62,7 +62,7 @@ export function DaysDrawn({
                 y={y + 2}
                 width={Math.max(2, x(task.toH) - x(task.fromH))}
                 height={ROW - 6}
-                fill="var(--slate)"
+                fill={task.isCritical ? 'var(--ink)' : 'var(--slate)'}
               />
               <text x={Math.min(WIDE - 60, x(task.toH) + 4)} y={y + 11} fontSize={11} fill="var(--soft)">
                 {task.who.join(', ')}
@@ -71,7 +71,10 @@ export function DaysDrawn({
           );
         })}
       </svg>
-      <figcaption className="caption">Foreseen in the middle of its ranges; who is free first.</figcaption>
+      <figcaption className="caption">
+        Foreseen in the middle of its ranges; who is free first. Black: an hour more of it is an hour later
+        for all.
+      </figcaption>
     </figure>
   );
 }
