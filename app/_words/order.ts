@@ -1,5 +1,4 @@
 import { memberOf, type Frame } from '@/core/frame';
-import type { JobOrder } from '@/core/job';
 import type {
   GateId,
   Lack,
@@ -59,7 +58,6 @@ const TASK_WORDS: Readonly<Record<TaskWhat, (name: string, task: Task) => string
   refix: (name, { isHot }) =>
     isHot ? `Weld back: ${name}` : `Back in its place before the other side: ${name}`,
   'bolt up': (name) => `Bolt up, to torque: ${name}`,
-  cool: (name) => `Let it cool: ${name}`,
   'look at welds': (name) => `Look at every seam, photos: ${name}`,
   'look at crack': (name) => `Dye and look at the crack’s weld: ${name}`,
   'inside coat': (name) => `Coat inside: ${name}`,
@@ -210,6 +208,10 @@ export function lackWords(lack: Lack, system: UnitSystem): string {
       return 'the permit was withdrawn';
     case 'check open':
       return `not looked at: ${check ? CHECK_WORDS[check].toLowerCase() : ''}`;
+    case 'seams changed':
+      return 'the seams were changed after the permit was given: look again, give another';
+    case 'watch too short':
+      return `watched ${value} min after, this profile asks for ${limit}`;
     case 'fuel not off':
       return `${low(name)} is not recorded as off`;
     case 'fuel not outside':
@@ -295,13 +297,3 @@ export const GATE_LINKS: Partial<Readonly<Record<GateId, { readonly to: string; 
     geometry: { to: 'weigh?part=geometry', words: 'Measure in Weigh' },
     look: { to: 'join?part=log', words: 'Look in Join' },
   };
-
-/** What somebody at the unit reads of its order in one line. */
-export function orderLine({ progress }: Pick<JobOrder, 'progress'>): string {
-  const left = progress.filter(({ state }) => state === 'open' || state === 'started').length;
-  return progress.length === 0
-    ? 'nothing decided'
-    : left === 0
-      ? 'all done'
-      : `${left} of ${progress.length} open`;
-}

@@ -148,6 +148,25 @@ describe('hot work', () => {
     expect(gate!.permit).toMatchObject({ arcOutAt: at(9.5), watchUntilMs: T0 + 10.5 * HOUR });
     expect(gate!.permit).not.toHaveProperty('watchedAt');
   });
+  test('seams changed after it was given want another; one whose watch is shorter than asked is none', () => {
+    const changed = (hours: number) =>
+      lacks(gatesWith([], { permits: [PERMIT] }, { repairs: [aRepair({ at: at(hours) })] }), 'hot work');
+    expect(changed(8.9)).toEqual([]);
+    expect(changed(9.1)).toEqual(['seams changed']);
+    const watched = (watchMin: number) =>
+      lacks(gatesWith([], { permits: [{ ...PERMIT, watchMin }] }), 'hot work');
+    expect(watched(60)).toEqual([]);
+    expect(watched(59)).toEqual(['watch too short']);
+  });
+  test('said before its time is over, nothing was watched to the end', () => {
+    const out: Permit = { ...PERMIT, id: 'x', at: at(8), is: 'arc out', permitId: PERMIT.id };
+    const gateFor = (minutes: number) =>
+      gatesWith([], {
+        permits: [PERMIT, out, { ...out, id: 'y', at: at(8 + minutes / 60), is: 'watched' }],
+      }).find(({ gate }) => gate === 'hot work')!;
+    expect(gateFor(59).permit).not.toHaveProperty('watchedAt');
+    expect(gateFor(60).permit).toHaveProperty('watchedAt');
+  });
   test('withdrawn, it is shut', () => {
     const gone: Permit = { ...PERMIT, id: 'x', at: at(9.5), is: 'withdrawn', permitId: PERMIT.id };
     expect(lacks(gatesWith([], { permits: [PERMIT, gone] }), 'hot work')).toEqual(['permit withdrawn']);

@@ -10,7 +10,6 @@ export const SMALL: Readonly<Record<string, Range>> = {
   load: [0.5, 2],
   stands: [0.3, 1],
   lookInside: [0.1, 0.4],
-  cool: [0, 0],
   look: [0.2, 0.5],
   plumb: [0.2, 0.6],
   transit: [0.5, 2],

@@ -27,7 +27,7 @@ export {
   type SceneWork,
   type Unplanned,
 } from './scene';
-export { HEAT_REACH_MM, ONE_STRIPPING_MM, zoneAt, zonesOf, type Zone } from './zones';
+export { HEAT_REACH_MM, ONE_STRIPPING_MM, zonesOf, type Zone } from './zones';
 export { TASK_SOURCES } from './sources';
 export { ORDER_RULES, REASONS, type Draft, type Edge, type OrderRule, type ReasonCode } from './reasons';
 export { circlesIn, criticalPath, inOrder, withoutCircles, type Circle, type CriticalPath } from './graph';

@@ -44,6 +44,15 @@ describe('how far a task is', () => {
   });
 });
 
+test('done before its plate was changed, it says so; done after, it does not', () => {
+  const changed = planOrder({ ...emptyScene(), repairs: [aRepair({ at: at(5) })] });
+  const made = (hour: number) =>
+    progressOf(changed, [say(hour, 'make plate r1', 'done')], new Map(), T0 + 20 * HOUR).find(
+      ({ task }) => task.id === 'make plate r1',
+    )!.isChangedSince;
+  expect([made(4), made(6)]).toEqual([true, false]);
+});
+
 describe('hours on it', () => {
   test('each pair of hands by its own clock; the end of the task ends everybody’s', () =>
     expect(

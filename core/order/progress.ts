@@ -28,6 +28,8 @@ export interface TaskProgress {
   readonly timesDone: number;
   /** Done before something that it waits for. */
   readonly aheadOf: readonly string[];
+  /** Done, and what it was made from was changed after that. */
+  readonly isChangedSince: boolean;
   /** Everything it waits for is done. */
   readonly isNext: boolean;
 }
@@ -93,6 +95,7 @@ function ofTask(task: Task, said: readonly TaskSaid[], fact: Fact | undefined, n
     isFromRecords: !done && known !== undefined,
     workedH,
     running: state === 'started' ? running : [],
+    isChangedSince: state === 'done' && over !== undefined && (task.changedAt ?? '') > over.at,
     timesDone: since.filter(({ is }) => is === 'done').length,
     aheadOf: [],
     isNext: false,

@@ -11,7 +11,6 @@ export function frameFor(family: Family, stands: NonNullable<Frame['loads']>['st
 export const emptyScene = (frame = frameFor('open-channel ladder')): OrderScene => ({
   frame,
   norms: DEFAULT_NORMS,
-  legalBasis: 'us',
   repairs: [],
   cracks: [],
   works: [],
@@ -41,6 +40,7 @@ export const aRepair = (more: Partial<PlannedRepair> = {}): PlannedRepair => ({
   offAndBack: [],
   isCap: false,
   isBought: false,
+  at: '2026-11-01T08:00:00Z',
   steelKey: 'steel 4.8',
   ...more,
 });

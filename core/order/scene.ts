@@ -1,5 +1,5 @@
 import type { Carried, FittingKind, Frame, HostOn, Member } from '../frame';
-import type { LegalBasis, Norms } from '../reference';
+import type { Norms } from '../reference';
 import type { WorkId } from '../shape';
 import type { HostNeed, Verdict } from '../weigh';
 
@@ -26,6 +26,8 @@ export interface PlannedRepair extends Along {
   /** A cap that wraps the floor, or both walls: others build off the middle one. */
   readonly isCap: boolean;
   readonly isBought: boolean;
+  /** When it was last changed. */
+  readonly at: string;
   /** What its steel is ordered under. */
   readonly steelKey: string;
 }
@@ -106,7 +108,6 @@ export interface SceneOwn {
 export interface OrderScene {
   readonly frame: Frame;
   readonly norms: Norms;
-  readonly legalBasis: LegalBasis;
   readonly repairs: readonly PlannedRepair[];
   readonly cracks: readonly PlannedCrack[];
   readonly works: readonly SceneWork[];

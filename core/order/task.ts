@@ -51,7 +51,6 @@ export const TASK_PHASES = {
   bond: 'weld',
   refix: 'weld',
   'bolt up': 'weld',
-  cool: 'look',
   'look at welds': 'look',
   'look at crack': 'look',
   'inside coat': 'coat',
@@ -118,6 +117,8 @@ export interface Task {
   readonly isFuel?: true;
   /** An axle is not located from here until its twin task. */
   readonly axleOut?: true;
+  /** When what it is made from was last changed: done before that, it was done of something else. */
+  readonly changedAt?: string;
   /** What it waits for that is bought. */
   readonly partKey?: string;
 }

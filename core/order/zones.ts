@@ -55,7 +55,3 @@ export const zoneName = (k: number): string =>
     : k < 26
       ? String.fromCharCode(65 + k)
       : `${zoneName(Math.floor(k / 26) - 1)}${zoneName(k % 26)}`;
-
-/** The zone that something placed belongs to. */
-export const zoneAt = (zones: readonly Zone[], of: Along): Zone | undefined =>
-  zones.find((zone) => overlap(zone, of));

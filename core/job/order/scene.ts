@@ -9,7 +9,6 @@ import {
   type Frame,
   type Member,
 } from '../../frame';
-import { legalOf } from '../../reference';
 import type {
   Along,
   Extra,
@@ -76,7 +75,6 @@ export function orderScene(records: JobRecords, works: Works): OrderScene {
   return {
     frame,
     norms: practice.money.norms,
-    legalBasis: legalOf(practice.legal).basis,
     repairs,
     cracks,
     works: planned.map((each) => workOf(frame, each)),
@@ -118,6 +116,7 @@ function repairsOf(frame: Frame, work: MemberWork, ordered: ReadonlySet<string>)
           .filter(({ way }) => way === 'off and back')
           .map(({ hostId }) => hostId),
         isCap: repair.pieces.some(({ kind }) => CAPS.has(kind)),
+        at: repair.at,
         isBought: ordered.has(`kit ${repair.id}`),
         steelKey: steelKey(Math.max(...repair.pieces.map(({ thicknessMm }) => thicknessMm))),
       };

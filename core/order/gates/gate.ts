@@ -14,6 +14,8 @@ export const GATE_LACKS = [
   'permit over',
   'permit withdrawn',
   'check open',
+  'seams changed',
+  'watch too short',
   'fuel not off',
   'fuel not outside',
   'no measure since tack',

@@ -1,5 +1,6 @@
 import { PERMIT_CHECKS, type Permit } from '../records';
 import type { Task } from '../task';
+import type { Zone } from '../zones';
 import { isDone, type Gate, type GateScene, type Lack, type PermitState } from './gate';
 
 /** A permit is for one shift, h (ours). */
@@ -11,14 +12,14 @@ export function hotWork(scene: GateScene): Gate[] {
   const hotZones = scene.plan.zones.filter(({ id }) =>
     scene.plan.tasks.some((task) => task.zoneId === id && task.isHot),
   );
-  return hotZones.map(({ id }): Gate => {
+  return hotZones.map(({ id, repairs }): Gate => {
     const state = permitState(scene, id);
     return {
       gate: 'hot work',
       of: id,
       zoneId: id,
       name: id,
-      lacks: [...permitLacks(state, scene.nowMs), ...fuelLacks(scene)],
+      lacks: [...permitLacks(state, scene, repairs), ...fuelLacks(scene)],
       holds: scene.plan.tasks.filter((task) => task.zoneId === id && task.isHot).map((task) => task.id),
       mayBeForced: false,
       ...(state && { permit: state }),
@@ -28,7 +29,7 @@ export function hotWork(scene: GateScene): Gate[] {
 
 /** The last permit of a zone with what was said of it since. */
 export function permitState(
-  { permits, nowMs: _ }: Pick<GateScene, 'permits' | 'nowMs'>,
+  { permits }: Pick<GateScene, 'permits'>,
   zoneId: string,
 ): PermitState | undefined {
   const own = permits.filter((each) => each.zoneId === zoneId);
@@ -37,25 +38,36 @@ export function permitState(
   const since = own.filter(({ permitId }) => permitId === permit.id);
   const arcOut = since.findLast(({ is }) => is === 'arc out');
   const isWithdrawn = since.some(({ is }) => is === 'withdrawn');
-  const watched = since.findLast(({ is }) => is === 'watched');
+  const untilMs = arcOut && Date.parse(arcOut.at) + (permit.watchMin ?? 60) * 60_000;
+  // Said before its time is over, nothing was watched to the end.
+  const watched = since.findLast(
+    ({ is, at }) => is === 'watched' && untilMs !== undefined && Date.parse(at) >= untilMs,
+  );
   return {
     permit,
     ...(isWithdrawn && { isWithdrawn: true }),
-    ...(arcOut && {
-      arcOutAt: arcOut.at,
-      watchUntilMs: Date.parse(arcOut.at) + (permit.watchMin ?? 60) * 60_000,
-    }),
-    ...(watched && arcOut && watched.at >= arcOut.at && { watchedAt: watched.at }),
+    ...(arcOut && untilMs !== undefined && { arcOutAt: arcOut.at, watchUntilMs: untilMs }),
+    ...(watched && { watchedAt: watched.at }),
   };
 }
 
-function permitLacks(state: PermitState | undefined, nowMs: number): Lack[] {
+function permitLacks(
+  state: PermitState | undefined,
+  { nowMs, watchMin }: Pick<GateScene, 'nowMs' | 'watchMin'>,
+  repairs: Zone['repairs'],
+): Lack[] {
   if (!state) return [{ code: 'no permit' }];
   const { permit, arcOutAt, isWithdrawn } = state;
   if (isWithdrawn) return [{ code: 'permit withdrawn' }];
   if (arcOutAt !== undefined || nowMs - Date.parse(permit.at) >= PERMIT_H * HOUR_MS)
     return [{ code: 'permit over' }];
-  return openChecks(permit).map((check) => ({ code: 'check open', check }));
+  const given = permit.watchMin ?? 0;
+  return [
+    ...openChecks(permit).map((check) => ({ code: 'check open' as const, check })),
+    // Other seams, other things beside them.
+    ...(repairs.some(({ at }) => at > permit.at) ? [{ code: 'seams changed' as const }] : []),
+    ...(given < watchMin ? [{ code: 'watch too short' as const, value: given, limit: watchMin }] : []),
+  ];
 }
 
 /** Checks that are neither done nor said to be of nothing there. */

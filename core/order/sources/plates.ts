@@ -22,6 +22,7 @@ export const plates: TaskSource = (scene, zones) =>
         ...shared,
         hours,
         hands: 1,
+        changedAt: repair.at,
         ...more,
       });
       return stepsOf(scene, repair, task);

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import type { JobOrder } from '@/core/job';
-import { openChecks, PERMIT_CHECKS, type Gate, type PermitCheck } from '@/core/order';
+import { openChecks, PERMIT_CHECKS, type Gate, type LackCode, type PermitCheck } from '@/core/order';
 import { legalOf, printSource, WATCH_SOURCE, watchMinutes } from '@/core/reference';
 import { Choice, Entry, When } from '@/ui/controls';
 import { CAUTIONS } from '../../../../_words/cautions';
@@ -34,10 +34,19 @@ export function PermitPart({ gate, order, onClose }: { gate: Gate; order: JobOrd
       )}
       {isRunning && <ArcOut gate={gate} />}
       {permit?.arcOutAt !== undefined && <Watch gate={gate} />}
-      {!isRunning && <GiveForm gate={gate} order={order} onClose={onClose} />}
+      {(!isRunning || gate.lacks.some(({ code }) => ASKS_ANOTHER.has(code))) && (
+        <GiveForm gate={gate} order={order} onClose={onClose} />
+      )}
     </div>
   );
 }
+
+/** The permit stands, and no longer for what is to be welded. */
+const ASKS_ANOTHER: ReadonlySet<LackCode> = new Set<LackCode>([
+  'check open',
+  'seams changed',
+  'watch too short',
+]);
 
 function useSay(gate: Gate) {
   const { keep } = useRecords();

@@ -104,7 +104,7 @@ function Row({
   const number = order.progress.indexOf(at) + 1;
   const isShut = shutBefore(order.gates, task.id).length > 0;
   const stands = isOver(state)
-    ? `${STATE_WORDS[state]}${at.by ? `, ${at.by}` : ''}${at.isFromRecords ? ', by its record' : ''}`
+    ? `${STATE_WORDS[state]}${at.by ? `, ${at.by}` : ''}${at.isFromRecords ? ', by its record' : ''}${at.isChangedSince ? '; changed since' : ''}`
     : isShut
       ? 'gate shut'
       : state === 'started'

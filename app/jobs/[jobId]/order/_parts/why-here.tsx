@@ -37,6 +37,11 @@ export function WhyHere({ at, order }: { at: TaskProgress; order: JobOrder }) {
           Done before {at.aheadOf.map((id) => lower(byId.get(id))).join('; ')}.
         </p>
       )}
+      {at.isChangedSince && (
+        <p className="font-semibold text-oxide">
+          What it is of was changed in Shape after it was done: look whether it still holds, or open it again.
+        </p>
+      )}
       {at.timesDone > 1 && <p>Said done {at.timesDone} times: it counts once.</p>}
       {open.length > 0 && (
         <ul aria-label="What it waits for" className="list-disc pl-5">
