@@ -104,6 +104,7 @@ export {
 } from './round';
 export {
   alongFrame,
+  costsOf,
   jobOrder,
   leftOff,
   orderNow,

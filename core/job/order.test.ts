@@ -1,9 +1,9 @@
 import { axlesOf, defaultFrame, familyOf, typicalLoads, type Strike } from '../frame';
-import { isOpen, shutBefore, type GateId } from '../order';
+import { extraMoney, isOpen, shutBefore, type GateId } from '../order';
 import type { Reading } from '../probe';
 import { DEFAULT_PRACTICE } from '../reference';
 import { repairSchema } from '../shape';
-import { jobOrder, leftOff, workJob, type Evidence, type JobFile } from '.';
+import { costsOf, jobOrder, leftOff, workJob, type Evidence, type JobFile } from '.';
 
 const REPAIR = repairSchema.parse({
   id: 'repair-1',
@@ -260,6 +260,25 @@ describe('what is recorded elsewhere is heard here', () => {
     for (const { task } of order.next) expect(shutBefore(order.gates, task.id)).toEqual([]);
     expect(order.gates.some((each) => !isOpen(each))).toBe(true);
   });
+});
+
+test('what was paid is the last word on each thing; what was reckoned is the steel', () => {
+  const bought = (key: string, cost?: number) => ({
+    kind: 'bought' as const,
+    ...stamp(30, 8),
+    key,
+    name: key,
+    is: 'in' as const,
+    ...(cost !== undefined && { cost }),
+  });
+  const parts = [{ cost: [10, 20] as const }, {}, { cost: [5, 6] as const }];
+  expect(
+    costsOf({ parts: parts as never }, [bought('a', 50), bought('a', 60), bought('b'), bought('c', 7)]),
+  ).toEqual({
+    reckoned: [15, 26],
+    spent: 67,
+  });
+  expect(extraMoney([1.5, 3], 110, 40)).toEqual([205, 370]);
 });
 
 describe('off and not back, by the records alone', () => {

@@ -17,7 +17,7 @@ import { orderScene, type Works } from './scene';
 import { toGet, type JobToGet } from './to-get';
 
 export { alongFrame, orderScene } from './scene';
-export { toGet, type JobToGet, type KitFor, type ToGet } from './to-get';
+export { costsOf, toGet, type JobToGet, type KitFor, type ToGet } from './to-get';
 export { leftOff } from './left-off';
 export { comparedWith } from './gate-scene';
 

@@ -1,5 +1,5 @@
 import { consumed, type Consumed } from '../../join';
-import type { OrderScene, Plan, ScenePart, SceneWork } from '../../order';
+import type { Bought, OrderScene, Plan, ScenePart, SceneWork } from '../../order';
 import { arcStart, type Kit } from '../../reference';
 import { blankFigures, type Blank } from '../../shape';
 import { stands, type JobFile } from '../records';
@@ -76,6 +76,19 @@ const priced = (massKg: number, { practice }: JobFile): readonly [number, number
   massKg * practice.money.steelPerKg[0],
   massKg * practice.money.steelPerKg[1],
 ];
+
+/** What steel was reckoned at, least and most, and what was paid so far: the last word on each thing bought. */
+export function costsOf(
+  { parts }: Pick<JobToGet, 'parts'>,
+  bought: readonly Bought[],
+): { readonly reckoned: readonly [number, number]; readonly spent: number } {
+  const sum = (k: 0 | 1) => parts.reduce((total, { cost }) => total + (cost?.[k] ?? 0), 0);
+  const last = new Map(bought.map((each) => [each.key, each]));
+  return {
+    reckoned: [sum(0), sum(1)],
+    spent: [...last.values()].reduce((total, { cost = 0 }) => total + cost, 0),
+  };
+}
 
 /** Sheet by its thickness; whether every blank of it lies on a piece of the shelf, one way round or the other. */
 function sheets(blanks: readonly Blank[], file: JobFile): ToGet[] {

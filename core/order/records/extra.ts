@@ -17,6 +17,13 @@ export const extraSchema = z.object({
 });
 export type Extra = z.infer<typeof extraSchema>;
 
+/** What more work comes to by the shop's rate, with what is bought for it, least and most. */
+export const extraMoney = (
+  [least, most]: readonly [number, number],
+  ratePerHour: number,
+  parts: number,
+): [number, number] => [least * ratePerHour + parts, most * ratePerHour + parts];
+
 export const extraKind = evidenceKind<Extra>({
   name: 'extra',
   schema: extraSchema,

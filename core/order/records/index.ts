@@ -1,5 +1,5 @@
 export { boughtKind, type Bought } from './bought';
-export { EXTRA_ANSWERS, extraAnswerKind, extraKind, type Extra, type ExtraAnswer } from './extra';
+export { EXTRA_ANSWERS, extraAnswerKind, extraKind, extraMoney, type Extra, type ExtraAnswer } from './extra';
 export { GATE_IDS, gateSaidKind, type GateId, type GateSaid } from './gate-said';
 export { handoverKind, type Handover } from './handover';
 export { jobPlanKind, type JobPlan, type PlannedTask } from './job-plan';

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { stands, type JobOrder, type ToGet } from '@/core/job';
+import { costsOf, stands, type JobOrder, type ToGet } from '@/core/job';
 import { boughtKind, type Bought } from '@/core/order';
 import { printLength, printMass, type UnitSystem } from '@/core/quantity';
 import { Entry, Pick, RecordForm } from '@/ui/controls';
@@ -16,13 +16,7 @@ export function BuyPart({ order }: { order: JobOrder }) {
   const bought = stands(file, 'bought');
   const lastOf = (key: string) => bought.findLast((each) => each.key === key);
   const { currency } = file.practice.money;
-  const reckoned = parts.reduce((sum, { cost = [0, 0] }) => [sum[0]! + cost[0], sum[1]! + cost[1]], [
-    0, 0,
-  ] as number[]);
-  const spent = [...new Set(bought.map(({ key }) => key))].reduce(
-    (sum, key) => sum + (lastOf(key)?.cost ?? 0),
-    0,
-  );
+  const { reckoned, spent } = costsOf(order.toGet, bought);
   const kit = kits.filter(({ key }) => !lastOf(key));
   return (
     <section aria-label="To buy">
@@ -35,8 +29,8 @@ export function BuyPart({ order }: { order: JobOrder }) {
         <p>
           Cost so far {currency}
           {Math.round(spent)}; steel was reckoned at {currency}
-          {Math.round(reckoned[0]!)} to {currency}
-          {Math.round(reckoned[1]!)}.
+          {Math.round(reckoned[0])} to {currency}
+          {Math.round(reckoned[1])}.
         </p>
       )}
       <ul className="ruled mt-2">

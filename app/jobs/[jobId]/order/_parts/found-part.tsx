@@ -6,6 +6,7 @@ import {
   EXTRA_ANSWERS,
   extraAnswerKind,
   extraKind,
+  extraMoney,
   OWN_BEFORE,
   ownTaskKind,
   type Extra,
@@ -206,19 +207,17 @@ function ExtraForm({ order, onClose }: { order: JobOrder; onClose: () => void })
   const [problem, setProblem] = useState<string>();
   const { ratePerHour, currency } = file.practice.money;
   const [least, most, parts] = [number(typed.least), number(typed.most), number(typed.parts) ?? 0];
-  const money = [(least ?? 0) * ratePerHour + parts, (most ?? 0) * ratePerHour + parts] as [number, number];
+  const money = extraMoney([least ?? 0, most ?? 0], ratePerHour, parts);
   const keepIt = () => {
     if (grows && (least === undefined || most === undefined))
       return setProblem('hours, from least to most; nothing was kept');
-    const members = order.scene.repairs.filter((repair) =>
-      order.plan.zones.some((zone) => zone.id === zoneId && zone.repairs.some(({ id }) => id === repair.id)),
-    );
+    const memberId = order.plan.zones.find(({ id }) => id === zoneId)?.repairs[0]?.memberId;
     const checked = extraKind.schema.safeParse({
       kind: 'extra',
       ...stamp(),
       note: '',
       zoneId,
-      ...(members[0] && { memberId: members[0].memberId }),
+      ...(memberId !== undefined && { memberId }),
       grows,
       what,
       hours: grows ? [least, most] : [0, 0],
