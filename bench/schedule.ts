@@ -33,7 +33,14 @@ const people = ['RK', 'TM', 'AL'].map((name, k) => ({
 const run = (draws: number): number => {
   const begun = performance.now();
   shopDates(
-    { jobs, people, bays: ['North', 'South'], week: DEFAULT_WEEK, today: '2026-11-30', draws },
+    {
+      jobs,
+      people,
+      bays: ['North', 'South'].map((name) => ({ name, hasLift: true })),
+      week: DEFAULT_WEEK,
+      today: '2026-11-30',
+      draws,
+    },
     randomLcg(0.5),
   );
   return performance.now() - begun;

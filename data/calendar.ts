@@ -1,7 +1,16 @@
 import { stands } from '@/core/job';
-import type { JobPlan, Slot } from '@/core/order';
+import {
+  lookDue,
+  LOOKED_BY,
+  SPEAKS_AGAINST,
+  type Interim,
+  type JobPlan,
+  type LookDue,
+  type Slot,
+} from '@/core/order';
 import type { Db } from './connection';
-import { evidenceOf } from './evidence';
+import { heldElsewhere } from './earlier';
+import { evidenceOf, since } from './evidence';
 import { jobById } from './job';
 import { isClosed } from './closing';
 import { jobIds } from './yard';
@@ -15,22 +24,25 @@ export interface PlannedJob {
   readonly title: string;
   readonly plan?: JobPlan;
   readonly slot?: Slot;
+  /** What its owner was told until its turn, when it is looked at again, and how much was found since that may be worse. */
+  readonly told?: { readonly interim: Interim; readonly due?: LookDue; readonly foundSince: number };
   readonly done: readonly string[];
   readonly needBy?: string;
 }
 
 /** Every open job, planned or not, newest first. Only what a calendar needs of it is read. */
-export const plannedJobs = (db: Db): PlannedJob[] =>
+export const plannedJobs = (db: Db, today: string): PlannedJob[] =>
   jobIds(db).flatMap((id): PlannedJob[] => {
     const job = jobById(db, id);
     const unit = job && unitById(db, job.unitId);
     if (!job || !unit || isClosed(db, id)) return [];
     const kept = {
-      evidence: evidenceOf(db, id, ['job plan', 'slot', 'task', 'intake']),
+      evidence: evidenceOf(db, id, ['job plan', 'slot', 'task', 'intake', 'interim', 'trip']),
       strikes: strikesOf(db, id),
     };
     const plan = stands(kept, 'job plan').at(-1);
     const slot = stands(kept, 'slot').at(-1);
+    const told = toldOf(db, id, kept, today);
     const needBy = stands(kept, 'intake').at(-1)?.needBy;
     return [
       {
@@ -39,11 +51,27 @@ export const plannedJobs = (db: Db): PlannedJob[] =>
         title: job.title,
         ...(plan && { plan }),
         ...(slot && { slot }),
+        ...(told && { told }),
         ...(needBy !== undefined && { needBy }),
         done: doneSince(stands(kept, 'task')),
       },
     ];
   });
+
+function toldOf(
+  db: Db,
+  jobId: string,
+  kept: Parameters<typeof stands>[0],
+  today: string,
+): PlannedJob['told'] {
+  const interim = stands(kept, 'interim').at(-1);
+  if (!interim) return undefined;
+  const trips = [...heldElsewhere(db, jobId).trips, ...stands(kept, 'trip')];
+  const looked = since(db, jobId, { kinds: LOOKED_BY, after: interim.at });
+  const due = lookDue(interim, looked.last, trips, today);
+  const { count } = since(db, jobId, { kinds: SPEAKS_AGAINST, after: interim.at });
+  return { interim, ...(due && { due }), foundSince: count };
+}
 
 /** Tasks that are over as it stands: done or not needed, and not opened again. */
 function doneSince(said: readonly { taskId: string; is: string; at: string }[]): string[] {

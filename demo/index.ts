@@ -1,13 +1,13 @@
 import type { JobBundle } from '@/core/exchange';
 import { boatTrailer } from './boat-trailer';
 import { gritter } from './gritter';
-import { diversAtTheGate, gritterInMidPlan } from './order';
+import { boatTrailerWaits, diversAtTheGate, gritterInMidPlan } from './order';
 import { diversTrailer, libraryTrailer, surveyVan, surveyVanBefore } from './others';
 
 /** The invented scenario: every unit's bundle, the same on each seeding. */
 export const demoBundles = (): JobBundle[] => [
   gritterInMidPlan(gritter()),
-  boatTrailer(),
+  boatTrailerWaits(boatTrailer()),
   libraryTrailer(),
   diversAtTheGate(diversTrailer()),
   surveyVan(),

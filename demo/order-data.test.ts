@@ -5,6 +5,7 @@ import {
   importBundle,
   isClosed,
   keepEvidence,
+  keepStrike,
   openDatabase,
   plannedJobs,
   type Db,
@@ -54,22 +55,39 @@ test('a job is not closed while something is off; back, it is', () => {
 });
 
 test('the calendar knows open jobs, their plans and what is done of them; a closed one has left it', () => {
-  const planned = plannedJobs(db);
+  const planned = plannedJobs(db, '2026-11-28');
   expect(planned.map(({ tag }) => tag).sort()).toEqual(['BK-1', 'BM-2', 'DV-3', 'SV-9']);
   const divers = planned.find(({ tag }) => tag === 'DV-3')!;
   expect(divers.plan!.tasks.length).toBeGreaterThan(10);
   expect(divers).toMatchObject({ needBy: '2026-12-20', slot: { bay: 'South' } });
   expect(divers.done).toContain('clear E');
-  expect(planned.find(({ tag }) => tag === 'BM-2')).not.toHaveProperty('plan');
+  const waits = planned.find(({ tag }) => tag === 'BM-2')!;
+  expect(waits).not.toHaveProperty('plan');
+  expect(waits.told).toMatchObject({ interim: { answer: 'to the shop only' } });
+});
+
+test('what its owner was told: a look since begins the days anew, and says that something may be worse; struck, neither', () => {
+  const job = plannedJobs(db, '2026-11-28').find(({ tag }) => tag === 'BM-2')!;
+  const told = (today = '2026-11-28') => plannedJobs(db, today).find(({ id }) => id === job.id)!.told!;
+  expect(told()).toMatchObject({ due: { on: '2026-12-04', isOver: false }, foundSince: 0 });
+  expect(told('2026-12-03').due!.isOver).toBe(false);
+  expect(told('2026-12-04').due!.isOver).toBe(true);
+  const before = stands(bundleOf(db, job.id)!, 'reading')[0]!;
+  const again = { ...before, id: '00000000-0000-4000-8000-00000000a001', at: '2026-11-25T09:00:00Z' };
+  expect(keepEvidence(db, job.id, [again]).ok).toBe(true);
+  expect(told()).toMatchObject({ due: { on: '2026-12-09' }, foundSince: 1 });
+  const strike = { id: '00000000-0000-4000-8000-00000000a002', evidenceId: again.id, why: 'wrong place' };
+  expect(keepStrike(db, job.id, { ...strike, by: 'TM', at: '2026-11-26T09:00:00Z' }).ok).toBe(true);
+  expect(told()).toMatchObject({ due: { on: '2026-12-04' }, foundSince: 0 });
 });
 
 test('its days as iCalendar: one event for its stay, one for each task, each with a name of its own', () => {
-  const divers = plannedJobs(db).find(({ tag }) => tag === 'DV-3')!;
+  const divers = plannedJobs(db, '2026-11-28').find(({ tag }) => tag === 'DV-3')!;
   const dates = shopDates(
     {
       jobs: [{ id: divers.id, tasks: divers.plan!.tasks, done: [], slot: divers.slot! }],
       people: DEMO_LISTS.people,
-      bays: ['North', 'South'],
+      bays: DEMO_LISTS.bays,
       week: DEMO_LISTS.week,
       today: '2026-11-28',
       draws: 1,
@@ -84,11 +102,18 @@ test('its days as iCalendar: one event for its stay, one for each task, each wit
       title: 'beam',
       promised: { on: '2026-12-04', chance: 0.8 },
     })),
-    { week: DEMO_LISTS.week, hoursADay: dates.hoursADay, stamp: '2026-11-28T12:00:00Z' },
+    {
+      week: DEMO_LISTS.week,
+      hoursADay: dates.hoursADay,
+      stamp: '2026-11-28T12:00:00Z',
+      looks: [{ id: 'b', tag: 'BM-2', on: '2026-12-04', says: 'empty' }],
+    },
   );
   const uids = text.match(/^UID:.*$/gm)!;
   expect(new Set(uids).size).toBe(uids.length);
-  expect(uids.length).toBe(2 + dates.jobs[0]!.tasks.filter(({ fromH, toH }) => toH > fromH).length);
+  expect(uids.length).toBe(3 + dates.jobs[0]!.tasks.filter(({ fromH, toH }) => toH > fromH).length);
   expect(text).toContain('SUMMARY:DV-3 promised');
   expect(text).toContain('DTSTART;VALUE=DATE:20261130');
+  expect(text).toContain('SUMMARY:BM-2: look again');
+  expect(text).toContain('DTSTART;VALUE=DATE:20261204');
 });

@@ -147,6 +147,21 @@ export function diversAtTheGate(before: JobBundle): JobBundle {
   return withPlanKept(stripped, { seed: 304, by: 'TM', at: '2026-11-25T16:45:00Z' });
 }
 
+/** BM-2: nothing is planned; its owner was told how it gets here, and when somebody looks at it again. */
+export const boatTrailerWaits = (bundle: JobBundle): JobBundle =>
+  withEvidence(bundle, [
+    {
+      kind: 'interim',
+      id: seededId(seeded(321)),
+      answer: 'to the shop only',
+      advice: 'empty, under 30 mph (48 km/h), no farther than here; then it stands',
+      everyDays: 14,
+      by: 'TM',
+      at: '2026-11-20T16:00:00Z',
+      note: '',
+    },
+  ]);
+
 /** GR-7: stripping begun for the crack, a second layer found beneath the flat bar, the owner's yes; plates still to be decided. */
 export function gritterInMidPlan(bundle: JobBundle): JobBundle {
   const { plan } = orderOf(bundle);

@@ -225,7 +225,63 @@ test('the shop’s calendar: a job is moved by key and by form, and stays moved'
   await page.reload();
   await expect(bar).toHaveAttribute('aria-label', /North$/, { timeout: 60_000 });
   expect(moved).not.toBe(before);
-  await expect(page.getByRole('region', { name: 'Waiting' })).toContainText('BM-2');
+  // Dragged by hand: two days on, and back into the other bay.
+  const at = (await bar.boundingBox())!;
+  const day =
+    (await page.locator('svg line').nth(1).boundingBox())!.x -
+    (await page.locator('svg line').nth(0).boundingBox())!.x;
+  const dropped = await bar.getAttribute('aria-label');
+  await page.mouse.move(at.x + 10, at.y + at.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(at.x + 10 + 2 * day, at.y + at.height / 2 + 60, { steps: 6 });
+  await page.mouse.up();
+  await expect(bar).toHaveAttribute('aria-label', /South$/);
+  expect(await bar.getAttribute('aria-label')).not.toBe(dropped);
+  const waiting = page
+    .getByRole('region', { name: 'Waiting' })
+    .getByRole('listitem')
+    .filter({ hasText: 'BM-2' });
+  await expect(waiting).toContainText('To the shop only');
+  await expect(waiting).toContainText(/Looked at again|look was due/);
+});
+
+test('until its turn: no milder than the records, with a look; a bay that does not take it is said', async ({
+  page,
+  untouched,
+}) => {
+  const job = untouched.jobs['BK-1']!;
+  await page.goto(`${untouched.url}${job}/order?part=dates`);
+  const until = page.getByRole('region', { name: 'Until its turn' });
+  await expect(until).toContainText('To the shop only', { timeout: 60_000 });
+  await until.getByRole('button', { name: 'What the owner is told' }).click();
+  const form = until.getByRole('form', { name: 'Until its turn' });
+  expect(
+    await form
+      .getByLabel(/^it may/)
+      .locator('option')
+      .allTextContents(),
+  ).toEqual(['To the shop only', 'Do not move it']);
+  await expect(until).not.toContainText('still working it out', { timeout: 60_000 });
+  await form.getByRole('button', { name: 'This was told' }).click();
+  await expect(form.getByRole('alert')).toContainText('say how it may be used; nothing was kept');
+  await form.getByLabel(/^how:/).fill('empty, on the flat');
+  await form.getByLabel(/^or after/).fill('far');
+  await form.getByRole('button', { name: 'This was told' }).click();
+  await expect(form.getByRole('alert')).toContainText('such as 30; nothing was kept');
+  await form.getByLabel(/^or after/).fill('50');
+  await form.getByRole('button', { name: 'This was told' }).click();
+  await expect(until).toContainText('Looked at again after 50 mi more');
+  await kept(page);
+  await page.reload();
+  await expect(until).toContainText('empty, on the flat');
+
+  await page.goto(`${untouched.url}${untouched.jobs['DV-3']!}/order?part=dates`);
+  const dates = page.getByRole('form', { name: 'When and where' });
+  await dates.getByRole('button', { name: 'Needs a lift' }).click();
+  await dates.getByRole('button', { name: 'Keep this' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'South has no lift' })).toContainText(
+    'it stands in North',
+  );
 });
 
 test('the server dies in mid task: nothing lost, nothing twice', async ({ page }) => {

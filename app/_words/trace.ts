@@ -3,7 +3,7 @@ import { findingWords } from './findings';
 import { checkWords } from './geometry';
 import { printStation } from './station';
 import { FIND_PART_WORDS } from './walk';
-import type { MayMove, MoveAnswer, MoveReason, ToAlign } from '@/core/job';
+import type { MayMove, MoveReason, ToAlign } from '@/core/job';
 import { kmToMiles, printDistance, printLength, percent, type UnitSystem } from '@/core/quantity';
 import type {
   AlignmentLack,
@@ -16,6 +16,7 @@ import type {
   TimeLeft,
   WhyNoHole,
   WhyNot,
+  MoveAnswer,
 } from '@/core/trace';
 
 /** Why nothing is foretold of a crack, and what would change that. */

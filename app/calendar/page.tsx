@@ -1,13 +1,17 @@
 import Link from 'next/link';
 import { database, plannedJobs, shopLists } from '@/data';
+import { today } from '@/ui/controls/local-time';
 import { ThemeSwitch } from '../_parts/switches';
+import { chosenSystem } from '../_parts/units';
+import { UnitsHere } from '../_parts/units-here';
 import { CalendarBench } from './_parts/calendar-bench';
 
 export const metadata = { title: 'Calendar' };
 export const dynamic = 'force-dynamic';
 
 /** All jobs of the shop in its bays and days, and those that wait. */
-export default function Calendar() {
+export default async function Calendar() {
+  const system = await chosenSystem();
   const db = database();
   const lists = shopLists(db).part;
   return (
@@ -28,14 +32,16 @@ export default function Calendar() {
           <a href="/api/calendar" download className="plain">
             All of it, iCalendar
           </a>
+          <UnitsHere system={system} />
           <ThemeSwitch />
         </nav>
       </header>
       <CalendarBench
-        jobs={plannedJobs(db)}
+        jobs={plannedJobs(db, today())}
         people={lists.people}
-        bays={lists.bays.map(({ name }) => name)}
+        bays={lists.bays}
         week={lists.week}
+        system={system}
       />
     </main>
   );

@@ -4,7 +4,7 @@ import { When } from '@/ui/controls';
 import { ThemeSwitch } from '../_parts/switches';
 import { chosenSystem } from '../_parts/units';
 import { ListsForm } from './_parts/lists-form';
-import { UnitsHere } from './_parts/units-here';
+import { UnitsHere } from '../_parts/units-here';
 import { ShopPracticeForm } from './_parts/shop-practice-form';
 
 export const metadata = { title: 'Shop' };

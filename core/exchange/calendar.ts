@@ -14,6 +14,14 @@ export interface CalendarJob {
   readonly tasks: readonly DatedTask[];
 }
 
+/** A day on which something is looked at again. */
+export interface CalendarLook {
+  readonly id: string;
+  readonly tag: string;
+  readonly on: string;
+  readonly says: string;
+}
+
 /** Local time without a zone, as a wall clock shows it: a shop is in one place. */
 const wallClock = (day: string, hour: number): string => {
   const minutes = Math.round(hour * 60);
@@ -24,12 +32,23 @@ const nextDay = (day: string): string =>
   new Date(Date.parse(`${day}T00:00:00Z`) + 86_400_000).toISOString().slice(0, 10);
 
 /**
- * Jobs as iCalendar (RFC 5545): an all-day event for the stay of each, one for the day that is promised, one for each task at its hours. A UID stays the
+ * Jobs as iCalendar (RFC 5545): an all-day event for the stay of each, one for the day that is promised, one for each task at its hours, one for each look
+ * that is due. A UID stays the
  * same while the job and the task do, so that a calendar that read it before moves what it has. `stamp` is when it was made.
  */
 export function calendarText(
   jobs: readonly CalendarJob[],
-  { week, hoursADay, stamp }: { readonly week: ShopWeek; readonly hoursADay: number; readonly stamp: string },
+  {
+    week,
+    hoursADay,
+    stamp,
+    looks = [],
+  }: {
+    readonly week: ShopWeek;
+    readonly hoursADay: number;
+    readonly stamp: string;
+    readonly looks?: readonly CalendarLook[];
+  },
 ): string {
   const calendar = ical({
     name: 'Ossatura',
@@ -70,5 +89,15 @@ export function calendarText(
       });
     }
   }
+  for (const { id, tag, on, says } of looks)
+    calendar.createEvent({
+      id: uid(id, 'look'),
+      stamp,
+      start: on,
+      end: nextDay(on),
+      allDay: true,
+      summary: `${tag}: look again`,
+      ...(says && { description: says }),
+    });
   return calendar.toString();
 }

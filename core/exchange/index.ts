@@ -25,4 +25,4 @@ export {
   type CsvPeek,
 } from './csv-columns';
 export { isZip, printBundleZip, readBundleZip, type BundleZip } from './bundle-zip';
-export { calendarText, type CalendarJob } from './calendar';
+export { calendarText, type CalendarJob, type CalendarLook } from './calendar';

@@ -32,6 +32,7 @@ import {
   extraKind,
   gateSaidKind,
   handoverKind,
+  interimKind,
   jobPlanKind,
   ownTaskKind,
   permitKind,
@@ -89,6 +90,7 @@ export const EVIDENCE_KINDS = [
   slotKind,
   jobPlanKind,
   handoverKind,
+  interimKind,
 ] as const;
 
 type RecordOf<Kind> = Kind extends EvidenceKind<infer Rec> ? Rec : never;

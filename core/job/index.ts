@@ -40,16 +40,8 @@ export { closingSchema, type Closing } from './closing';
 export { jobLine, VERB_OF, type JobLine, type NextStep } from './line';
 export { distrustOf, type Distrust } from './trust';
 export { stressAtCrack } from './crack-stress';
-export {
-  jobTimeLeft,
-  mayMove,
-  MOVE_ANSWERS,
-  pastLimitOf,
-  type MayMove,
-  type MoveAnswer,
-  type MoveBasis,
-  type MoveReason,
-} from './move';
+export { jobTimeLeft, mayMove, pastLimitOf, type MayMove, type MoveBasis, type MoveReason } from './move';
+export { seedOf, watchedCracks, type WatchedCrack } from './until';
 export { jobGeometry, placeOf, straightenedFirst } from './geometry';
 export { toAlign, type ToAlign } from './alignment';
 export { toWeldShut } from './crack-welds';

@@ -6,10 +6,12 @@ import {
   crossingOn,
   grewAfter,
   limitOf,
+  MOVE_ANSWERS,
   notTakenOver,
   testedSince,
   timeLeft,
   type Crack,
+  type MoveAnswer,
   type TimeLeft,
 } from '../trace';
 import { mendedIn } from '../walk';
@@ -27,15 +29,6 @@ import type { JobDemand } from './demand';
 import { jobGeometry } from './geometry';
 import { jobHosts } from './inputs';
 import { stands, type JobRecords } from './records';
-
-/** Whether a unit may move until it is repaired, mildest first. */
-export const MOVE_ANSWERS = [
-  'no reason recorded against it',
-  'restricted',
-  'to the shop only',
-  'do not move',
-] as const;
-export type MoveAnswer = (typeof MOVE_ANSWERS)[number];
 
 /** One reason, and what it asks for by itself. */
 export type MoveReason = { readonly answer: MoveAnswer } & (

@@ -1,6 +1,6 @@
 import { ofKind, standing, type Frame, type JobSheet, type Notice, type Strike, type Unit } from '../frame';
 import type { ScrapTest } from '../join';
-import type { Consumable, Kit, Person, Practice, ShelfPiece, ShopWeek } from '../reference';
+import type { Bay, Consumable, Kit, Person, Practice, ShelfPiece, ShopWeek } from '../reference';
 import type { Repair } from '../shape';
 import type { HeldElsewhere } from '../trace';
 import type { MendedBefore, SpotRule } from '../walk';
@@ -54,7 +54,7 @@ export interface JobFile extends JobRecords {
   /** Who works in the shop, and what their papers say. */
   readonly people?: readonly Person[];
   /** Where it works, and when. */
-  readonly bays?: readonly string[];
+  readonly bays?: readonly Bay[];
   readonly week?: ShopWeek;
   readonly consumables?: readonly Consumable[];
   readonly shelf?: readonly ShelfPiece[];

@@ -6,7 +6,6 @@ import {
   jobDemand,
   jobSpots,
   mayMove,
-  MOVE_ANSWERS,
   rememberAsMade,
   verdictWithDemand,
   workJob,
@@ -15,7 +14,6 @@ import {
   type Evidence,
   type JobDemand,
   type JobRecords,
-  type MoveAnswer,
 } from '.';
 import {
   defaultFrame,
@@ -31,7 +29,7 @@ import { standingAgainst } from '../metal';
 import { DEFAULT_PRACTICE } from '../reference';
 import type { Reading } from '../probe';
 import { renewalTubes, workPlace } from '../shape';
-import type { Crack } from '../trace';
+import { MOVE_ANSWERS, type Crack, type MoveAnswer } from '../trace';
 import type { LiftPlan, Look, LookResult, Sign, SignDetail, Way } from '../walk';
 import { severity, unitVerdict, type Verdict } from '../weigh';
 

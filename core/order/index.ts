@@ -94,11 +94,15 @@ export {
 } from './schedule/simulate';
 export {
   latestStart,
+  baysFor,
   shopDates,
   type DatedJob,
   type DatedTask,
+  shopJob,
+  type BayTrouble,
   type ShopDates,
   type ShopJob,
   type ShopToSchedule,
 } from './schedule/shop';
 export { planBasis, snapshotOf } from './schedule/snapshot';
+export { LOOKED_BY, lookDue, SPEAKS_AGAINST, type LookDue } from './until';

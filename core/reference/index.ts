@@ -151,6 +151,7 @@ export {
 export { STOCK_TUBES, type StockTube } from './stock-tubes';
 export { DEFAULT_WEEK, shopWeekSchema, type ShopWeek } from './shop-week';
 export {
+  type Bay,
   NO_LISTS,
   shopListsForm,
   shopListsSchema,

@@ -20,6 +20,7 @@ export const baySchema = z.object({
   hasLift: z.boolean(),
   longestMm: z.number().gt(0).lte(40_000).optional(),
 });
+export type Bay = z.infer<typeof baySchema>;
 /** A cap or plate that is bought in: generic, as the shop describes it. */
 export const kitSchema = z.object({
   name,

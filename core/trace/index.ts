@@ -86,3 +86,4 @@ export {
   type RunsOn,
 } from './elsewhere';
 export { crackFamilies, familyLengthMm } from './family';
+export { isStricter, MOVE_ANSWERS, type MoveAnswer } from './may-move';

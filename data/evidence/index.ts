@@ -31,6 +31,22 @@ export function evidenceOf(
   return readRows(select.all(jobId, ...(kinds ? [JSON.stringify(kinds)] : [])), evidenceFrom, missed);
 }
 
+/** How many records of these kinds still stand that are later than an instant, and when the last was made; their bodies are not opened. */
+export function since(
+  db: Db,
+  jobId: string,
+  { kinds, after }: { readonly kinds: readonly Evidence['kind'][]; readonly after: string },
+): { readonly count: number; readonly last?: string } {
+  const row = db
+    .prepare<[string, string, string], { count: number; last: string | null }>(
+      `SELECT count(*) AS count, max(json_extract(body, '$.at')) AS last FROM evidence
+       WHERE job_id = ? AND kind IN (SELECT value FROM json_each(?)) AND json_extract(body, '$.at') > ?
+         AND id NOT IN (SELECT evidence_id FROM strike)`,
+    )
+    .get(jobId, JSON.stringify(kinds), after)!;
+  return { count: row.count, ...(row.last !== null && { last: row.last }) };
+}
+
 /** What was kept, and what is odd about some of it. */
 export interface Keeping {
   readonly kept: number;

@@ -72,7 +72,7 @@ export function jobFile(db: Db, jobId: string): JobFile | undefined {
     repairChanges: repairChangesOf(db, jobId),
     kits: lists.kits,
     people: lists.people,
-    bays: lists.bays.map(({ name }) => name),
+    bays: lists.bays,
     week: lists.week,
     consumables: lists.consumables,
     shelf: lists.shelf,

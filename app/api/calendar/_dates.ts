@@ -1,5 +1,5 @@
-import { shopDates, type ShopDates } from '@/core/order';
-import { calendarText } from '@/core/exchange';
+import { shopDates, shopJob, type ShopDates } from '@/core/order';
+import { calendarText, type CalendarLook } from '@/core/exchange';
 import { database, plannedJobs, refused, shopLists, written, type PlannedJob, type Written } from '@/data';
 import { today } from '@/ui/controls/local-time';
 import { NO_SCHEDULE_WORDS } from '../../_words/dates';
@@ -8,7 +8,8 @@ import { NO_SCHEDULE_WORDS } from '../../_words/dates';
 export function calendarOf(only?: string): Written<string> {
   const db = database();
   const lists = shopLists(db).part;
-  const jobs = plannedJobs(db).filter(({ plan }) => plan !== undefined);
+  const all = plannedJobs(db, today());
+  const jobs = all.filter(({ plan }) => plan !== undefined);
   if (only !== undefined && !jobs.some(({ id }) => id === only))
     return refused('not-found', 'no plan of this job is kept yet: Order, Dates', 'Nothing was changed.');
   const dates = datesOf(jobs, lists);
@@ -23,23 +24,27 @@ export function calendarOf(only?: string): Written<string> {
   return written(
     calendarText(
       shown.map(({ promised, ...job }) => ({ ...job, ...(promised && { promised }) })),
-      { week: lists.week, hoursADay: dates.hoursADay, stamp: new Date().toISOString() },
+      {
+        week: lists.week,
+        hoursADay: dates.hoursADay,
+        stamp: new Date().toISOString(),
+        looks: looksOf(all.filter(({ id }) => only === undefined || id === only)),
+      },
     ),
   );
 }
 
+const looksOf = (jobs: readonly PlannedJob[]): CalendarLook[] =>
+  jobs.flatMap(({ id, tag, told }) =>
+    told?.due?.on === undefined ? [] : [{ id, tag, on: told.due.on, says: told.interim.advice }],
+  );
+
 const datesOf = (jobs: readonly PlannedJob[], lists: ReturnType<typeof shopLists>['part']): ShopDates =>
   shopDates(
     {
-      jobs: jobs.map(({ id, plan, slot, done, needBy }) => ({
-        id,
-        tasks: plan!.tasks,
-        done,
-        ...(slot && { slot }),
-        ...(needBy !== undefined && { needBy }),
-      })),
+      jobs: jobs.map((job) => shopJob({ ...job, plan: job.plan! })),
       people: lists.people,
-      bays: lists.bays.map(({ name }) => name),
+      bays: lists.bays,
       week: lists.week,
       today: today(),
       draws: 1,

@@ -3,15 +3,17 @@
 import Link from 'next/link';
 import { useEffect, useMemo, useState } from 'react';
 import { toast } from 'sonner';
-import type { Slot } from '@/core/order';
-import type { Person, ShopWeek } from '@/core/reference';
+import { shopJob, type Slot } from '@/core/order';
+import type { Bay, Person, ShopWeek } from '@/core/reference';
+import type { UnitSystem } from '@/core/quantity';
 import type { PlannedJob } from '@/data';
 import { Entry, Pick, today } from '@/ui/controls';
 import { newId } from '../../_client';
 import { evidenceParcel, theOutbox } from '../../_outbox';
 import { useScheduler } from '../../_parts/use-scheduler';
-import { dayWords, NO_SCHEDULE_WORDS } from '../../_words/dates';
+import { BAY_TROUBLE_WORDS, dayWords, NO_SCHEDULE_WORDS } from '../../_words/dates';
 import { BaysDrawn } from './bays-drawn';
+import { ToldLine, Waiting } from './waiting';
 import { movedSlot, type GoodDates, type Move } from './moved';
 
 const DRAWS = 2000;
@@ -22,12 +24,15 @@ export function CalendarBench({
   people,
   bays,
   week,
+  system,
 }: {
   jobs: readonly PlannedJob[];
   people: readonly Person[];
-  bays: readonly string[];
+  bays: readonly Bay[];
   week: ShopWeek;
+  system: UnitSystem;
 }) {
+  const names = bays.map(({ name }) => name);
   const [slots, setSlots] = useState<Readonly<Record<string, Slot>>>({});
   const [by, setBy] = useState('');
   const jobs = useMemo(
@@ -42,13 +47,7 @@ export function CalendarBench({
   useEffect(() => {
     if (planned.length === 0) return;
     void begin({
-      jobs: planned.map(({ id, plan, slot, done, needBy }) => ({
-        id,
-        tasks: plan!.tasks,
-        done,
-        ...(slot && { slot }),
-        ...(needBy !== undefined && { needBy }),
-      })),
+      jobs: planned.map((job) => shopJob({ ...job, plan: job.plan! })),
       people,
       bays,
       week,
@@ -95,20 +94,22 @@ export function CalendarBench({
         </p>
       )}
       {dates?.ok && planned.length > 0 && (
-        <BaysDrawn jobs={planned} dates={dates} bays={bays} week={week} onMove={move} />
+        <BaysDrawn jobs={planned} dates={dates} bays={names} week={week} onMove={move} />
       )}
-      <Jobs jobs={planned} bays={bays} dates={dates?.ok ? dates : undefined} onMove={move} />
-      <Waiting jobs={jobs.filter((job) => !planned.includes(job))} />
+      <Jobs system={system} jobs={planned} bays={names} dates={dates?.ok ? dates : undefined} onMove={move} />
+      <Waiting jobs={jobs.filter((job) => !planned.includes(job))} system={system} />
     </>
   );
 }
 
 function Jobs({
+  system,
   jobs,
   bays,
   dates,
   onMove,
 }: {
+  system: UnitSystem;
   jobs: readonly PlannedJob[];
   bays: readonly string[];
   dates: GoodDates | undefined;
@@ -126,7 +127,11 @@ function Jobs({
                 {job.tag}
               </Link>
               <p>{job.title}</p>
-              {job.plan?.meanwhile && <p className="caption">Told meanwhile: {job.plan.meanwhile}</p>}
+              {job.told ? (
+                <ToldLine told={job.told} system={system} />
+              ) : (
+                job.plan?.meanwhile && <p className="caption">Told meanwhile: {job.plan.meanwhile}</p>
+              )}
             </div>
             <Entry
               label="not before"
@@ -150,6 +155,11 @@ function Jobs({
             <p className="min-w-60 flex-1">
               {dated && (
                 <>
+                  {dated.notIn && (
+                    <span className="font-semibold text-oxide">
+                      {dated.notIn.bay} {BAY_TROUBLE_WORDS[dated.notIn.why]}.{' '}
+                    </span>
+                  )}
                   {dayWords(dated.fromDay)} to {dayWords(dated.toDay)}
                   {job.slot?.away ? ', where it stands' : dated.bay ? `, ${dated.bay}` : ''}; ready by{' '}
                   <b>{dayWords(dated.promised.on)}</b> ({Math.round(dated.promised.chance * 100)} %).
@@ -172,33 +182,5 @@ function Jobs({
         );
       })}
     </ul>
-  );
-}
-
-/** Jobs without a plan, or with nothing left of it: they stand in nobody's way, and are not forgotten. */
-function Waiting({ jobs }: { jobs: readonly PlannedJob[] }) {
-  if (jobs.length === 0) return null;
-  return (
-    <section aria-label="Waiting" className="mt-5">
-      <h2 className="border-b border-ink text-lg font-semibold">Waiting, no day</h2>
-      <ul className="ruled">
-        {jobs.map(({ id, tag, title, plan, needBy }) => (
-          <li key={id} className="flex flex-wrap items-baseline gap-x-4 py-1">
-            <Link
-              className="hit inline-flex items-center text-lg font-bold underline"
-              href={`/jobs/${id}/answers`}
-            >
-              {tag}
-            </Link>
-            <span className="min-w-40 flex-1">{title}</span>
-            <span>{plan ? 'everything of its plan is done' : 'no plan is kept'}</span>
-            {needBy && <span>needed by {dayWords(needBy)}</span>}
-            <Link className="hit inline-flex items-center underline" href={`/jobs/${id}/trace`}>
-              may it be used until then?
-            </Link>
-          </li>
-        ))}
-      </ul>
-    </section>
   );
 }

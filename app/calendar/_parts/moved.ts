@@ -36,6 +36,7 @@ export const movedSlot = (
   chance: slot?.chance ?? 0.8,
   startOn: to.startOn,
   ...(to.bay !== undefined && !slot?.away && { bay: to.bay }),
+  ...(slot?.onLift && { onLift: slot.onLift }),
   ...(slot?.away && { away: slot.away }),
   ...(slot?.downtimePerDay !== undefined && { downtimePerDay: slot.downtimePerDay }),
   ...(slot?.transitAfter !== undefined && { transitAfter: slot.transitAfter }),

@@ -19,5 +19,6 @@ export { useLine, type LineState } from './use-line';
 export { ArrestPanel } from './arrest-panel';
 export { DyeTimer } from './dye-timer';
 export { useNow } from './use-now';
+export { useMayMove } from './use-may-move';
 export { useOrder } from './use-order';
 export { useInSight } from './use-in-sight';

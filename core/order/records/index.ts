@@ -2,6 +2,7 @@ export { boughtKind, type Bought } from './bought';
 export { EXTRA_ANSWERS, extraAnswerKind, extraKind, extraMoney, type Extra, type ExtraAnswer } from './extra';
 export { GATE_IDS, gateSaidKind, type GateId, type GateSaid } from './gate-said';
 export { handoverKind, type Handover } from './handover';
+export { interimKind, type Interim } from './interim';
 export { jobPlanKind, type JobPlan, type PlannedTask } from './job-plan';
 export { OWN_BEFORE, ownTaskKind, type OwnTask } from './own-task';
 export { PERMIT_CHECKS, permitKind, type Permit, type PermitCheck } from './permit';

@@ -32,7 +32,9 @@ export const jobPlanSchema = z
     basis: z.string().min(1).max(120),
     /** What was promised, and with which chance. */
     promised: z.object({ on: z.iso.date(), chance: z.number().gte(0).lte(1) }).optional(),
-    /** What the owner is told until its turn comes. */
+    /** Of its frame, end to end, mm: no bay that is shorter holds it. */
+    lengthMm: z.number().gt(0).lte(40_000).optional(),
+    /** What the owner was told until its turn came, in plans kept before that was a record of its own. */
     meanwhile: z.string().trim().max(300).default(''),
   })
   .superRefine(({ tasks }, context) => {

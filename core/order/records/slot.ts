@@ -11,6 +11,8 @@ export const slotSchema = z.object({
   /** Not before this day. */
   startOn: z.iso.date(),
   bay: z.string().trim().max(60).optional(),
+  /** It has to go up: only a bay with a lift will do. */
+  onLift: z.literal(true).optional(),
   /** Chance that the promised day is kept. */
   chance: z.number().gte(0.5, 'even odds are no promise').lte(0.99),
   /** Done where the unit stands: how far, with what. */

@@ -1,9 +1,10 @@
 import { randomLcg } from 'd3-random';
-import { DEFAULT_WEEK } from '../../reference';
+import { DEFAULT_WEEK, type Bay } from '../../reference';
 import {
   afterWait,
   bestOrder,
   byLongestTail,
+  baysFor,
   cannotBeDone,
   chanceBy,
   dayAt,
@@ -39,6 +40,7 @@ const job = (tasks: SchedTask[], more: Partial<SchedJob> = {}): SchedJob => ({
   id: 'j',
   tasks,
   startH: 0,
+  bays: [0, 1],
   isAway: false,
   slower: 1,
   ...more,
@@ -51,7 +53,10 @@ const shop = (people: boolean[], bays = 2): Resources => ({
   bays,
 });
 const takesMiddle = (jobs: readonly SchedJob[]) => (j: number, k: number) => middleHours(jobs[j]!.tasks[k]!);
-const run = (jobs: SchedJob[], resources: Resources) => schedule(jobs, resources, takesMiddle(jobs));
+const run = (jobs: SchedJob[], resources: Resources) =>
+  schedule(inBaysOf(jobs, resources), resources, takesMiddle(jobs));
+const inBaysOf = (jobs: SchedJob[], { bays: count }: Resources) =>
+  jobs.map((each) => ({ ...each, bays: each.bays.filter((bay) => bay < count) }));
 
 describe('working time', () => {
   test('five days of seven hours, a shut day left out', () => {
@@ -153,7 +158,10 @@ describe('several jobs', () => {
     expect(run([later, long], shop([false], 1))[1]!.fromH).toBe(16);
   });
   test('a job bound to a bay waits for that one', () => {
-    const [, b] = run([job([task(5)], { bay: 1 }), job([task(1)], { bay: 1 })], shop([false, false], 2));
+    const [, b] = run(
+      [job([task(5)], { bays: [1] }), job([task(1)], { bays: [1] })],
+      shop([false, false], 2),
+    );
     expect(b!.fromH).toBe(5);
   });
   test('bench work holds no bay', () => {
@@ -328,8 +336,30 @@ describe('what can never be done', () => {
   ] as const)('people %j, %d bays: %s', (people, bays, why) =>
     expect(cannotBeDone(welded, shop([...people], bays))).toBe(why),
   );
+  test('bays there are, and none that takes it; away it needs none', () => {
+    expect(cannotBeDone({ ...welded, bays: [] }, shop([true, false], 2))).toBe('no bay fits');
+    expect(cannotBeDone({ ...welded, bays: [], isAway: true }, shop([true, false], 2))).toBeUndefined();
+  });
   test('what is done asks for nobody', () =>
     expect(cannotBeDone(job([task(1, [], { isDone: true, welds: true })]), shop([], 0))).toBeUndefined());
+});
+
+describe('which bays take a unit', () => {
+  const bays: Bay[] = [
+    { name: 'North', hasLift: true, longestMm: 8000 },
+    { name: 'South', hasLift: false },
+  ];
+  const slot = { startOn: '2026-11-23', chance: 0.8 };
+  test.each([
+    ['any', {}, [0, 1]],
+    ['as long as the bay', { lengthMm: 8000 }, [0, 1]],
+    ['longer than one', { lengthMm: 8001 }, [1]],
+    ['to go up', { slot: { ...slot, onLift: true as const } }, [0]],
+    ['to go up, and too long for the lift', { slot: { ...slot, onLift: true as const }, lengthMm: 9000 }, []],
+    ['asked for one', { slot: { ...slot, bay: 'South' } }, [1]],
+    ['asked for one that does not take it', { slot: { ...slot, bay: 'North' }, lengthMm: 9000 }, [1]],
+    ['asked for one that is no longer there', { slot: { ...slot, bay: 'East' } }, [0, 1]],
+  ] as const)('%s', (_, job, expected) => expect(baysFor(job, bays)).toEqual(expected));
 });
 
 describe('a shop’s days', () => {
@@ -349,7 +379,7 @@ describe('a shop’s days', () => {
           { name: 'RK', role: 'fitter', welds: true, qualification: '' },
           { name: 'AL', role: 'helper', welds: false, qualification: '' },
         ],
-        bays: ['North'],
+        bays: [{ name: 'North', hasLift: true }],
         week: DEFAULT_WEEK,
         today: '2026-11-23',
         draws: 50,
@@ -380,7 +410,7 @@ describe('a shop’s days', () => {
     const shopOf = (needBy: string): ShopToSchedule => ({
       jobs: [{ id: 'j', tasks: [planned(14)], done: [], needBy }],
       people: [{ name: 'RK', role: 'fitter', welds: true, qualification: '' }],
-      bays: ['North'],
+      bays: [{ name: 'North', hasLift: true }],
       week: DEFAULT_WEEK,
       today: '2026-11-23',
       draws: 20,

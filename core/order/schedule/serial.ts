@@ -20,8 +20,8 @@ export interface SchedJob {
   readonly id: string;
   readonly tasks: readonly SchedTask[];
   readonly startH: number;
-  /** Index of the bay it is to stand in; any that is free where nothing is said; none where it is done away. */
-  readonly bay?: number;
+  /** Bays it may stand in, by number; not read where it is done away. */
+  readonly bays: readonly number[];
   readonly isAway: boolean;
   /** Hours of each away day lost to the road, as a factor on its work; 1 in the shop. */
   readonly slower: number;
@@ -57,6 +57,7 @@ export const NO_SCHEDULE = [
   'nobody welds',
   'not two pairs of hands',
   'no bay',
+  'no bay fits',
   'beyond the horizon',
 ] as const;
 export type NoSchedule = (typeof NO_SCHEDULE)[number];
@@ -68,13 +69,22 @@ export function cannotBeDone(job: SchedJob, { people, bays }: Resources): NoSche
   if (people.length === 0) return 'nobody works here';
   if (open.some(({ welds }) => welds) && !people.some(({ welds }) => welds)) return 'nobody welds';
   if (open.some(({ hands }) => hands === 2) && people.length < 2) return 'not two pairs of hands';
-  if (bays === 0 && !job.isAway) return 'no bay';
-  return undefined;
+  if (job.isAway) return undefined;
+  if (bays === 0) return 'no bay';
+  return job.bays.length === 0 ? 'no bay fits' : undefined;
 }
 
 /** Stretches of time that somebody or something is taken, sorted, never overlapping. */
 type Taken = { from: number[]; to: number[] };
 const free = (): Taken => ({ from: [], to: [] });
+/** What is taken, written over what another had: thousands of draws allocate nothing here. */
+function copyInto({ from, to }: Taken, other: Taken): void {
+  const n = (other.from.length = other.to.length = from.length);
+  for (let k = 0; k < n; k++) {
+    other.from[k] = from[k]!;
+    other.to[k] = to[k]!;
+  }
+}
 
 /** The first moment from `fromH` on that is free for so long. */
 function firstGap({ from, to }: Taken, fromH: number, takesH: number): number {
@@ -118,7 +128,9 @@ function take({ from, to }: Taken, fromH: number, toH: number): void {
 const NO_GAP_H = 1e-9;
 
 interface Free {
-  readonly people: Taken[];
+  /** Swapped with `tried` once a job has its place. */
+  people: Taken[];
+  tried: Taken[];
   readonly bays: Taken[];
 }
 
@@ -135,6 +147,7 @@ export function schedule(
 ): ScheduledJob[] {
   const at: Free = {
     people: resources.people.map(free),
+    tried: resources.people.map(free),
     bays: Array.from({ length: resources.bays }, free),
   };
   return jobs.map((job, j) => placeJob(job, resources, at, (k) => takes(j, k), priority?.[j]));
@@ -150,13 +163,13 @@ function placeJob(
   takes: (task: number) => number,
   order: readonly number[] = job.tasks.map((_, k) => k),
 ): ScheduledJob {
-  const bays = job.bay === undefined ? at.bays.map((_, k) => k) : [job.bay];
+  const { bays } = job;
   let from = job.startH;
   for (let tries = 0; ; tries++) {
     // Nobody's bay is ever free: it is placed as if there were one, and the bay says −1.
     const isLast = tries === TRIES;
-    const people = at.people.map((each) => ({ from: [...each.from], to: [...each.to] }));
-    const placed = placeTasks(job, resources, people, { from: isLast ? job.startH : from, takes, order });
+    for (let k = 0; k < at.people.length; k++) copyInto(at.people[k]!, at.tried[k]!);
+    const placed = placeTasks(job, resources, at.tried, { from: isLast ? job.startH : from, takes, order });
     const stays = staysOf(job, placed, resources.calendar.hoursADay);
     const clashes = bays.map((bay) => clashesAt(at.bays[bay]!, stays));
     const free = clashes.indexOf(undefined);
@@ -164,7 +177,7 @@ function placeJob(
       from = Math.max(Math.min(...clashes.map((each) => each!)), from + LEAST_STEP_H);
       continue;
     }
-    at.people.splice(0, at.people.length, ...people);
+    [at.people, at.tried] = [at.tried, at.people];
     const bay = job.isAway || isLast ? -1 : bays[free]!;
     if (bay >= 0) for (const { fromH, toH } of stays) take(at.bays[bay]!, fromH, toH);
     const fromH = stays[0]?.fromH ?? from;
@@ -206,13 +219,20 @@ function staysOf({ tasks }: SchedJob, { startH, endH }: Placed, dayH: number): S
 /** A later stay that clashes moves the whole job on by the clash’s end less where that stay began: at least so far, h. */
 const LEAST_STEP_H = 0.25;
 
-/** From when the job may be tried again, if its bay is taken anywhere within its stays. */
+/**
+ * From when the job may be tried again, if its bay is taken anywhere within its stays: all of them moved on together until none clashes. They are placed
+ * anew from there, so that what moves differently is seen.
+ */
 function clashesAt(bay: Taken, stays: readonly Stay[]): number | undefined {
-  for (const { fromH, toH } of stays) {
-    const free = clashAt(bay, fromH, toH);
-    if (free !== undefined) return stays[0]!.fromH + (free - fromH);
+  let by = 0;
+  for (let k = 0; k < stays.length; k++) {
+    const { fromH, toH } = stays[k]!;
+    const free = clashAt(bay, fromH + by, toH + by);
+    if (free === undefined) continue;
+    by = free - fromH;
+    k = -1;
   }
-  return undefined;
+  return by > 0 ? stays[0]!.fromH + by : undefined;
 }
 
 /** Where the bay is free again, if it is taken anywhere within. */
@@ -245,7 +265,7 @@ function placeTasks(
       if (!tasks[before]!.isDone)
         ready = Math.max(ready, afterWait(calendar, endH[before]!, tasks[before]!.thenWaitH));
     const hours = (takes(k) * slower) / task.hands;
-    const [first, second, at] = handsFor(task, crew, people, ready, hours);
+    const { first, second, at } = handsFor(task, crew, people, ready, hours);
     startH[k] = at;
     endH[k] = at + hours;
     who[k] = first;
@@ -256,35 +276,47 @@ function placeTasks(
   return { startH, endH, who, with: beside };
 }
 
-/** Who is free first for so long: a welder where one is needed, and any other beside for two pairs of hands. */
+interface Hands {
+  first: number;
+  second: number;
+  at: number;
+}
+/** Written over by each task in turn. */
+const found: Hands = { first: -1, second: -1, at: 0 };
+
+/** Who is free first for so long: a welder where one is needed, and any other beside for two pairs of hands. Read before it is asked again. */
 function handsFor(
   { welds, hands }: SchedTask,
   crew: readonly Crew[],
   people: readonly Taken[],
   ready: number,
   hours: number,
-): readonly [first: number, second: number, at: number] {
-  if (hands === 1) {
-    let [best, at] = [-1, Infinity];
-    for (let k = 0; k < people.length; k++) {
-      if (welds && !crew[k]!.welds) continue;
-      const gap = firstGap(people[k]!, ready, hours);
-      // Whoever does not weld is taken first where it makes no difference: welders are scarce.
-      if (gap < at - 1e-9 || (gap < at + 1e-9 && best >= 0 && crew[best]!.welds && !crew[k]!.welds))
-        [best, at] = [k, gap];
-    }
-    return [best, -1, best < 0 ? ready : at];
-  }
-  let best: readonly [number, number, number] = [-1, -1, Infinity];
+): Readonly<Hands> {
+  found.first = found.second = -1;
+  found.at = Infinity;
   for (let a = 0; a < people.length; a++) {
     if (welds && !crew[a]!.welds) continue;
-    for (let b = 0; b < people.length; b++) {
-      if (b === a || (!welds && b < a)) continue;
+    if (hands === 1) {
+      const gap = firstGap(people[a]!, ready, hours);
+      // Whoever does not weld is taken first where it makes no difference: welders are scarce.
+      const isNoLater = gap < found.at + 1e-9 && found.first >= 0;
+      if (gap < found.at - 1e-9 || (isNoLater && crew[found.first]!.welds && !crew[a]!.welds)) {
+        found.first = a;
+        found.at = gap;
+      }
+      continue;
+    }
+    for (let b = welds ? 0 : a + 1; b < people.length; b++) {
+      if (b === a) continue;
       const at = bothFree(people[a]!, people[b]!, ready, hours);
-      if (at < best[2] - 1e-9) best = [a, b, at];
+      if (at >= found.at - 1e-9) continue;
+      found.first = a;
+      found.second = b;
+      found.at = at;
     }
   }
-  return best[0] < 0 ? [-1, -1, ready] : best;
+  if (found.first < 0) found.at = ready;
+  return found;
 }
 
 function bothFree(one: Taken, other: Taken, ready: number, hours: number): number {

@@ -1,5 +1,5 @@
-import type { Person, ShopWeek } from '../../reference';
-import type { PlannedTask, Slot } from '../records';
+import type { Bay, Person, ShopWeek } from '../../reference';
+import type { JobPlan, PlannedTask, Slot } from '../records';
 import { dayAt, hourOn, workCalendar, type WorkCalendar } from './calendar';
 import { criticalPath } from '../graph';
 import { bestOrder } from './search';
@@ -10,14 +10,37 @@ import { chanceBy, dayWithChance, middleHours, simulated, type FinishOf } from '
 export interface ShopJob {
   readonly id: string;
   readonly tasks: readonly PlannedTask[];
-  readonly slot?: Pick<Slot, 'startOn' | 'bay' | 'chance' | 'away'>;
+  readonly slot?: Pick<Slot, 'startOn' | 'bay' | 'chance' | 'away' | 'onLift'>;
+  readonly lengthMm?: number;
   readonly done: readonly string[];
   readonly needBy?: string;
 }
+/** A job as the calendar goes by it: what was kept of its plan. */
+export const shopJob = ({
+  id,
+  plan,
+  slot,
+  done,
+  needBy,
+}: {
+  readonly id: string;
+  readonly plan: Pick<JobPlan, 'tasks' | 'lengthMm'>;
+  readonly slot?: Slot | undefined;
+  readonly done: readonly string[];
+  readonly needBy?: string | undefined;
+}): ShopJob => ({
+  id,
+  tasks: plan.tasks,
+  done,
+  ...(plan.lengthMm !== undefined && { lengthMm: plan.lengthMm }),
+  ...(slot && { slot }),
+  ...(needBy !== undefined && { needBy }),
+});
+
 export interface ShopToSchedule {
   readonly jobs: readonly ShopJob[];
   readonly people: readonly Person[];
-  readonly bays: readonly string[];
+  readonly bays: readonly Bay[];
   readonly week: ShopWeek;
   /** Nothing is placed before it, yyyy-mm-dd. */
   readonly today: string;
@@ -41,6 +64,8 @@ export interface DatedTask {
 export interface DatedJob {
   readonly id: string;
   readonly bay?: string;
+  /** Why it does not stand in the bay that was asked for. */
+  readonly notIn?: { readonly bay: string; readonly why: BayTrouble };
   readonly fromDay: string;
   readonly toDay: string;
   readonly tasks: readonly DatedTask[];
@@ -66,16 +91,39 @@ const USUAL_CHANCE = 0.8;
 /** Orders tried for each job, beside the usual rule. */
 const TRIES = 40;
 
-const schedJob = (job: ShopJob, calendar: WorkCalendar, bays: readonly string[]): SchedJob => {
+/** Why a bay does not take a unit. */
+export type BayTrouble = 'no lift' | 'too short';
+
+const troubleOf = (
+  { hasLift, longestMm = Infinity }: Bay,
+  { slot, lengthMm = 0 }: Pick<ShopJob, 'slot' | 'lengthMm'>,
+): BayTrouble | undefined => {
+  if (slot?.onLift && !hasLift) return 'no lift';
+  return lengthMm > longestMm ? 'too short' : undefined;
+};
+
+/** Bays that take it: the one that was asked for if it is one of them, else all of them. */
+export function baysFor(job: Pick<ShopJob, 'slot' | 'lengthMm'>, bays: readonly Bay[]): readonly number[] {
+  const fit = bays.flatMap((bay, k) => (troubleOf(bay, job) === undefined ? [k] : []));
+  const asked = fit.filter((k) => bays[k]!.name === job.slot?.bay);
+  return asked.length > 0 ? asked : fit;
+}
+
+const refusedBay = (job: ShopJob, bays: readonly Bay[]): Pick<DatedJob, 'notIn'> => {
+  const bay = job.slot?.away ? undefined : bays.find(({ name }) => name === job.slot?.bay);
+  const why = bay && troubleOf(bay, job);
+  return why ? { notIn: { bay: bay.name, why } } : {};
+};
+
+const schedJob = (job: ShopJob, calendar: WorkCalendar, bays: readonly Bay[]): SchedJob => {
   const done = new Set(job.done);
   const { slot } = job;
-  const bay = slot?.bay === undefined ? -1 : bays.indexOf(slot.bay);
   const { hoursADay } = calendar;
   const road = slot?.away ? Math.min(hoursADay - LEAST_AWAY_H, slot.away.travelHours) : 0;
   return {
     id: job.id,
     startH: slot ? hourOn(calendar, slot.startOn) : 0,
-    ...(bay >= 0 && { bay }),
+    bays: baysFor(job, bays),
     isAway: slot?.away !== undefined,
     slower: hoursADay / (hoursADay - road),
     tasks: job.tasks.map((task) => ({
@@ -133,7 +181,8 @@ export function shopDates(
       const tasks = datedTasks(job, each.placed, calendar, people);
       return {
         id: each.id,
-        ...(each.bay >= 0 && { bay: bays[each.bay]! }),
+        ...(each.bay >= 0 && { bay: bays[each.bay]!.name }),
+        ...refusedBay(job, bays),
         fromDay: dayAt(calendar, each.fromH),
         toDay: dayAt(calendar, each.toH, true),
         tasks,

@@ -6,6 +6,7 @@ import { intakeOf, stands, type JobOrder } from '@/core/job';
 import {
   planBasis,
   POWERS,
+  shopJob,
   slotKind,
   snapshotOf,
   type DatedJob,
@@ -15,10 +16,11 @@ import {
 import { DEFAULT_WEEK } from '@/core/reference';
 import { Choice, Entry, Pick, today } from '@/ui/controls';
 import { useScheduler } from '../../../../_parts/use-scheduler';
-import { dayWords, NO_SCHEDULE_WORDS } from '../../../../_words/dates';
+import { BAY_TROUBLE_WORDS, dayWords, NO_SCHEDULE_WORDS } from '../../../../_words/dates';
 import { taskWords } from '../../../../_words/order';
 import { useReader, useRecords, useStamp } from '../../../_desk';
 import { DaysDrawn } from './days-drawn';
+import { UntilPart } from './until-part';
 
 const DRAWS = 2000;
 
@@ -33,11 +35,12 @@ export function DatesPart({ order }: { order: JobOrder }) {
   const needBy = intakeOf(file)?.needBy;
   const people = file.people ?? [];
   const bays = file.bays ?? [];
+  const { lengthMm } = file.frame;
   useEffect(() => {
     if (tasks.length === 0) return;
     void begin(
       {
-        jobs: [{ id: file.job.id, tasks, ...(slot && { slot }), done: [], ...(needBy && { needBy }) }],
+        jobs: [shopJob({ id: file.job.id, plan: { tasks, lengthMm }, slot, done: [], needBy })],
         people,
         bays,
         week: file.week ?? DEFAULT_WEEK,
@@ -53,6 +56,7 @@ export function DatesPart({ order }: { order: JobOrder }) {
   const dated = dates?.ok ? dates.jobs[0] : undefined;
   return (
     <section aria-label="Dates">
+      <UntilPart />
       {tasks.length === 0 ? (
         <p className="text-xl">
           {order.progress.length === 0 ? 'Nothing is decided: no day to name.' : 'Everything is done.'}
@@ -80,6 +84,11 @@ export function DatesPart({ order }: { order: JobOrder }) {
           {scheduling?.problem && (
             <p role="alert" className="font-semibold text-oxide">
               {scheduling.problem}
+            </p>
+          )}
+          {dated?.notIn && (
+            <p className="font-semibold text-oxide" role="alert">
+              {dated.notIn.bay} {BAY_TROUBLE_WORDS[dated.notIn.why]}: it stands in {dated.bay ?? 'no bay'}.
             </p>
           )}
           {dated && <Chances dated={dated} needBy={needBy} latest={scheduling?.found?.latest} slot={slot} />}
@@ -161,6 +170,7 @@ function SlotForm({ slot, order }: { slot: Slot | undefined; order: JobOrder }) 
   const [startOn, setStart] = useState(slot?.startOn ?? today());
   const [bay, setBay] = useState(slot?.bay ?? '');
   const [chance, setChance] = useState(chanceOf(slot?.chance));
+  const [onLift, setLift] = useState(slot?.onLift === true);
   const [isAway, setAway] = useState(slot?.away !== undefined);
   const [travel, setTravel] = useState(String(slot?.away?.travelHours ?? ''));
   const [power, setPower] = useState<(typeof POWERS)[number]>(slot?.away?.power ?? 'mains');
@@ -175,6 +185,7 @@ function SlotForm({ slot, order }: { slot: Slot | undefined; order: JobOrder }) 
       note: '',
       startOn,
       ...(bay && !isAway && { bay }),
+      ...(onLift && !isAway && { onLift }),
       chance: Number(chance),
       ...(isAway && { away: { travelHours: number(travel), power } }),
       ...(downtime.trim() && { downtimePerDay: number(downtime) }),
@@ -203,14 +214,19 @@ function SlotForm({ slot, order }: { slot: Slot | undefined; order: JobOrder }) 
           onChange={(event) => setStart(event.target.value)}
         />
         {!isAway && (
-          <Pick
-            label="bay"
-            value={bay}
-            options={['', ...(file.bays ?? [])]}
-            words={(each) => each || 'any'}
-            onPick={setBay}
-            className="w-32"
-          />
+          <>
+            <Pick
+              label="bay"
+              value={bay}
+              options={['', ...(file.bays ?? []).map(({ name }) => name)]}
+              words={(each) => each || 'any'}
+              onPick={setBay}
+              className="w-32"
+            />
+            <button type="button" className="plain" aria-pressed={onLift} onClick={() => setLift(!onLift)}>
+              Needs a lift
+            </button>
+          </>
         )}
         <div>
           <p className="caption">kept, times in a hundred</p>
@@ -290,7 +306,6 @@ function KeepPlan({
   const { system } = useReader();
   const kept = stands(file, 'job plan').at(-1);
   const basis = planBasis(order.plan);
-  const [meanwhile, setMeanwhile] = useState(kept?.meanwhile ?? '');
   const isStale = kept !== undefined && kept.basis !== basis;
   return (
     <div className="mt-3">
@@ -301,13 +316,6 @@ function KeepPlan({
         </p>
       )}
       <div className="flex flex-wrap items-end gap-3">
-        <Entry
-          label="what the owner is told until its turn comes"
-          className="min-w-60 flex-1"
-          maxLength={300}
-          value={meanwhile}
-          onChange={(event) => setMeanwhile(event.target.value)}
-        />
         <button
           type="button"
           className="solid"
@@ -318,8 +326,9 @@ function KeepPlan({
               note: '',
               tasks: tasks.map((task) => ({ ...task })),
               basis,
+              lengthMm: file.frame.lengthMm,
               ...(dated && { promised: { on: dated.promised.on, chance: dated.promised.chance } }),
-              meanwhile: meanwhile.trim(),
+              meanwhile: '',
             })
           }
         >

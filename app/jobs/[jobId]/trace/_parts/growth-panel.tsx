@@ -2,7 +2,7 @@
 
 import { useDeferredValue, useMemo, useState } from 'react';
 import { randomLcg } from 'd3-random';
-import { stands, stressAtCrack } from '@/core/job';
+import { seedOf, stands, stressAtCrack } from '@/core/job';
 import {
   kmToMiles,
   ksiToMpa,
@@ -25,9 +25,6 @@ const SHARES = ['1', '0.85', '0.7', '0.5'] as const;
 type Share = (typeof SHARES)[number];
 const shareWords = (as: string) => (share: Share) =>
   share === '1' ? as : `${Math.round(Number(share) * 100)} %`;
-
-/** The same crack is resampled the same way each time it is looked at. */
-const seedOf = (id: string): number => parseInt(id.replace(/-/g, '').slice(0, 8), 16) / 0xffffffff;
 
 /** Trips typed in by somebody who wants to know before they go. */
 const A_TRIP = { in: '100', mm: '160' } as const;

@@ -1,22 +1,18 @@
 'use client';
 
 import { useMemo } from 'react';
-import { jobSpots, mayMove, pastLimitOf, type MayMove } from '@/core/job';
+import { jobSpots } from '@/core/job';
 import { progressOf } from '@/core/walk';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { moveReasonWords, MOVE_WORDS } from '../../../../_words/trace';
-import { today } from '@/ui/controls';
-import { useReader, useRecordsLater, useWork } from '../../../_desk';
+import { useMayMove, useReader, useRecordsLater, useWork } from '../../../_desk';
 
 /** Whether the unit may move until it is mended, with every reason. */
 export function MayMovePanel() {
   const { file } = useRecordsLater();
-  const { summaries, demand, isWorking } = useWork();
+  const { isWorking } = useWork();
   const { system } = useReader();
-  const answer = useMemo((): MayMove => {
-    const pastLimit = pastLimitOf(file, demand);
-    return mayMove(file, today(), { weighed: summaries, pastLimit });
-  }, [file, summaries, demand]);
+  const answer = useMayMove();
   const told = { frame: file.frame, system };
   const walked = useMemo(() => progressOf(jobSpots(file, file.job.purpose === 'pre-purchase look')), [file]);
   const isBad = answer.answer !== 'no reason recorded against it';

@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import type { UnitSystem } from '@/core/quantity';
-import { UnitSwitch } from '../../_parts/switches';
+import { UnitSwitch } from './switches';
 
 /** Inches or millimetres, for this page and those after it. */
 export function UnitsHere({ system }: { system: UnitSystem }) {

@@ -1,0 +1,155 @@
+'use client';
+
+import { useMemo, useState } from 'react';
+import Link from 'next/link';
+import { stands, watchedCracks } from '@/core/job';
+import { interimKind, lookDue, LOOKED_BY, type Interim } from '@/core/order';
+import { kmToMiles, parseDistanceKm, printDistance, type UnitSystem } from '@/core/quantity';
+import { isStricter, MOVE_ANSWERS } from '@/core/trace';
+import { Entry, Pick, RecordForm, today } from '@/ui/controls';
+import { useUnitTurn } from '../../../../_parts/turned';
+import { lookDueWords } from '../../../../_words/dates';
+import { moveReasonWords, MOVE_WORDS } from '../../../../_words/trace';
+import { useMayMove, useReader, useRecords, useStamp, useWork } from '../../../_desk';
+
+/** Whether it may be used until its turn comes, what its owner was told, and when it is looked at again. */
+export function UntilPart() {
+  const { file } = useRecords();
+  const { system } = useReader();
+  const { isWorking } = useWork();
+  const { answer, reasons } = useMayMove();
+  const [isTelling, setTelling] = useState(false);
+  const told = stands(file, 'interim').at(-1);
+  const isTooMild = told !== undefined && isStricter(answer, told.answer);
+  return (
+    <section aria-label="Until its turn" className="mb-4 border-b border-rule pb-3">
+      <h2 className="text-2xl font-semibold">Until its turn</h2>
+      <p>
+        The records say: <b>{MOVE_WORDS[answer]}</b>
+        {reasons[0] && `: ${moveReasonWords(reasons[0], { frame: file.frame, system })}`}
+        {reasons.length > 1 && `, and ${reasons.length - 1} more`}.{' '}
+        <Link className="underline" href={`/jobs/${file.job.id}/trace`}>
+          every reason
+        </Link>
+        {isWorking && <span className="caption"> still working it out</span>}
+      </p>
+      {told ? <Told told={told} /> : <p className="caption">Its owner was told nothing yet.</p>}
+      {isTooMild && (
+        <p role="alert" className="text-lg font-semibold text-oxide">
+          What the owner was told is milder than what the records say now: tell it anew.
+        </p>
+      )}
+      {isTelling ? (
+        <TellForm told={told} onClose={() => setTelling(false)} />
+      ) : (
+        <button type="button" className="plain mt-1" onClick={() => setTelling(true)}>
+          {told ? 'Told anew' : 'What the owner is told'}
+        </button>
+      )}
+    </section>
+  );
+}
+
+function Told({ told }: { told: Interim }) {
+  const { file } = useRecords();
+  const { system } = useReader();
+  const trips = [...(file.heldElsewhere?.trips ?? []), ...stands(file, 'trip')];
+  const lastLook = LOOKED_BY.flatMap((kind) => stands(file, kind).map(({ at }) => at))
+    .sort()
+    .at(-1);
+  const due = lookDue(told, lastLook, trips, today());
+  return (
+    <p>
+      Told by {told.by}: <b>{MOVE_WORDS[told.answer]}</b>
+      {told.advice && `; ${told.advice}`}.{' '}
+      {due && (
+        <span className={due.isOver ? 'font-semibold text-oxide' : ''}>{lookDueWords(due, system)}</span>
+      )}
+    </p>
+  );
+}
+
+const distanceTyped = (km: number | undefined, system: UnitSystem): string =>
+  km === undefined ? '' : String(Number((system === 'in' ? kmToMiles(km) : km).toFixed(2)));
+
+function TellForm({ told, onClose }: { told: Interim | undefined; onClose: () => void }) {
+  const { file, keep } = useRecords();
+  const { system } = useReader();
+  const { demand, isWorking } = useWork();
+  const stamp = useStamp();
+  const { answer: least } = useMayMove();
+  const watched = useMemo(() => watchedCracks(file, demand)[0], [file, demand]);
+  const before = told && !isStricter(least, told.answer) ? told.answer : least;
+  const [picked, setPicked] = useState(before);
+  const [advice, setAdvice] = useState(told?.advice ?? '');
+  const [days, setDays] = useState(String(told?.everyDays ?? ''));
+  const [far, setFar] = useState(distanceTyped(told?.everyKm, system));
+  useUnitTurn(system, (as) => setFar(as(far, 'distance')));
+  const [problem, setProblem] = useState<string>();
+  // What is found while the form is open holds back at once.
+  const answer = isStricter(least, picked) ? least : picked;
+  const keepIt = () => {
+    if (isWorking) return setProblem('it is still being worked out: in a moment; nothing was kept');
+    const km = far.trim() ? parseDistanceKm(far, system) : undefined;
+    if (km && !km.ok) return setProblem(`${km.reason}; nothing was kept`);
+    const checked = interimKind.schema.safeParse({
+      kind: 'interim',
+      ...stamp(),
+      note: '',
+      answer,
+      advice,
+      ...(days.trim() && { everyDays: Number(days.trim()) }),
+      ...(km && { everyKm: km.value }),
+    });
+    if (!checked.success) return setProblem(`${checked.error.issues[0]!.message}; nothing was kept`);
+    keep(checked.data);
+    onClose();
+  };
+  return (
+    <RecordForm
+      label="Until its turn"
+      problem={problem}
+      keep="This was told"
+      onKeep={keepIt}
+      onLeave={onClose}
+    >
+      <div className="flex flex-wrap items-end gap-2">
+        <Pick
+          label="it may (no milder than the records)"
+          className="w-72"
+          value={answer}
+          options={MOVE_ANSWERS.filter((each) => !isStricter(least, each))}
+          words={(each) => MOVE_WORDS[each]}
+          onPick={setPicked}
+        />
+        <Entry
+          label="how: load, speed, roads, what to watch"
+          className="min-w-60 flex-1"
+          maxLength={400}
+          value={advice}
+          onChange={(event) => setAdvice(event.target.value)}
+        />
+        <Entry
+          label="looked at again after, days"
+          className="w-44"
+          inputMode="numeric"
+          value={days}
+          onChange={(event) => setDays(event.target.value)}
+        />
+        <Entry
+          label={`or after, ${system === 'in' ? 'mi' : 'km'}`}
+          className="w-32"
+          inputMode="decimal"
+          value={far}
+          onChange={(event) => setFar(event.target.value)}
+        />
+      </div>
+      {watched && (
+        <p className="caption">
+          The crack in {watched.name} asks for a look every {printDistance(watched.everyKm, system, 2)}, if it
+          goes on as it went.
+        </p>
+      )}
+    </RecordForm>
+  );
+}
