@@ -12,5 +12,6 @@ export * as weigh from './weigh';
 export * as shape from './shape';
 export * as join from './join';
 export * as order from './order';
+export * as prove from './prove';
 export * as job from './job';
 export * as exchange from './exchange';

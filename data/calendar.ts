@@ -73,6 +73,24 @@ function toldOf(
   return { interim, ...(due && { due }), foundSince: count };
 }
 
+/** A later look that was agreed, of any job, closed ones too. */
+export interface BookedLook {
+  readonly id: string;
+  readonly tag: string;
+  readonly on: string;
+  readonly what: string;
+}
+export const bookedLooks = (db: Db): BookedLook[] =>
+  jobIds(db).flatMap((jobId) => {
+    const kept = { evidence: evidenceOf(db, jobId, ['look booked']), strikes: strikesOf(db, jobId) };
+    const looks = stands(kept, 'look booked');
+    const job = looks.length > 0 ? jobById(db, jobId) : undefined;
+    const tag = job && unitById(db, job.unitId)?.tag;
+    return tag === undefined
+      ? []
+      : looks.flatMap(({ id, on, what }) => (on === undefined ? [] : [{ id, tag, on, what }]));
+  });
+
 /** Tasks that are over as it stands: done or not needed, and not opened again. */
 function doneSince(said: readonly { taskId: string; is: string; at: string }[]): string[] {
   const over = new Map<string, boolean>();

@@ -32,5 +32,5 @@ export {
 } from './shop';
 export { jobIds, LINE, UNITS_A_PAGE, yardPage, type YardJob, type YardPage, type YardView } from './yard';
 export { noting } from './readable';
-export { plannedJobs, type PlannedJob } from './calendar';
+export { bookedLooks, plannedJobs, type BookedLook, type PlannedJob } from './calendar';
 export { knownDamage } from './start';

@@ -15,12 +15,14 @@ import {
   verdictWithDemand,
   jobFirmness,
   jobOrder,
+  jobProof,
   waysOut,
   workMember,
   type AsMade,
   type JobDemand,
   type JobFile,
   type JobOrder,
+  type JobProof,
   type LiftReply,
   type LiftTried,
   type Planned,
@@ -95,6 +97,8 @@ export interface JobEngine {
   readonly firmness: () => Promise<ReadonlyMap<string, Firmness>>;
   /** Every task in its order, with its gates, as of an instant. */
   readonly order: (nowMs: number) => Promise<JobOrder>;
+  /** What is open before it is signed off, as of an instant and a day. */
+  readonly proof: (nowMs: number, today: string) => Promise<JobProof>;
   /** Ends what is being worked out; the next change, or the next question, goes on with it. */
   readonly stop: () => void;
 }
@@ -218,7 +222,7 @@ async function membersWorked(
 const questions = (
   settled: () => Promise<Bench>,
   worked: () => Promise<Bench>,
-): Pick<JobEngine, 'askLift' | 'tryLifts' | 'waysOut' | 'firmness' | 'order'> => ({
+): Pick<JobEngine, 'askLift' | 'tryLifts' | 'waysOut' | 'firmness' | 'order' | 'proof'> => ({
   askLift: async (plan) => {
     const { file, done } = await settled();
     return askLift(file, file.notices, done, plan);
@@ -234,6 +238,10 @@ const questions = (
   order: async (nowMs) => {
     const { file, done } = await worked();
     return jobOrder(file, done, nowMs);
+  },
+  proof: async (nowMs, today) => {
+    const { file, done } = await worked();
+    return jobProof(file, done, nowMs, today);
   },
   waysOut: async () => {
     const { file, done } = await settled();

@@ -53,5 +53,6 @@ expose({
   waysOut: () => opened().waysOut(),
   firmness: () => opened().firmness(),
   order: (nowMs) => opened().order(nowMs),
+  proof: (nowMs, today) => opened().proof(nowMs, today),
   stop: () => opened().stop(),
 } satisfies JobWorker);

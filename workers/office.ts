@@ -4,6 +4,7 @@ import {
   jobDemand,
   jobLine,
   jobOrder,
+  jobProof,
   triedPractice,
   workJob,
   type JobFile,
@@ -31,6 +32,14 @@ const TASKS = {
   /** Every task in its order, as of now. */
   order: (file: JobFile) =>
     jobOrder(file, new Map(workJob(file).map((work) => [work.picture.member.id, work])), Date.now()),
+  /** What is open before it is signed off, as of now. */
+  proof: (file: JobFile) =>
+    jobProof(
+      file,
+      new Map(workJob(file).map((work) => [work.picture.member.id, work])),
+      Date.now(),
+      format(new Date(), 'yyyy-MM-dd'),
+    ),
   /** What each wheel and the coupler of the frame as built stand on. */
   wheels: (file: JobFile) => {
     const works = new Map(workJob(file).map((work) => [work.picture.member.id, work]));

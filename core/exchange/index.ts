@@ -25,4 +25,5 @@ export {
   type CsvPeek,
 } from './csv-columns';
 export { isZip, printBundleZip, readBundleZip, type BundleZip } from './bundle-zip';
+export { parsePassportCode, printPassportCode, recordText, type PassportCode } from './passport';
 export { calendarText, type CalendarJob, type CalendarLook } from './calendar';

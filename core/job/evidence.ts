@@ -40,6 +40,16 @@ import {
   slotKind,
   taskSaidKind,
 } from '../order';
+import {
+  flexKind,
+  leftUndoneKind,
+  lookBookedKind,
+  passportIssuedKind,
+  proofKind,
+  signOffKind,
+  snagKind,
+  snagAnswerKind,
+} from '../prove';
 import { figureKind, geometryKind, hoursTakenKind, overrideKind } from '../weigh';
 
 /** Every kind of evidence there is. A new one is a file of its own in the room that owns the fact, and a line here. */
@@ -91,6 +101,14 @@ export const EVIDENCE_KINDS = [
   jobPlanKind,
   handoverKind,
   interimKind,
+  flexKind,
+  leftUndoneKind,
+  lookBookedKind,
+  passportIssuedKind,
+  proofKind,
+  signOffKind,
+  snagKind,
+  snagAnswerKind,
 ] as const;
 
 type RecordOf<Kind> = Kind extends EvidenceKind<infer Rec> ? Rec : never;

@@ -105,3 +105,4 @@ export {
   type JobToGet,
   type ToGet,
 } from './order';
+export { jobProof, proveScene, type JobProof } from './prove';

@@ -59,6 +59,7 @@ export {
   loadTestSchema,
   TEST_PURPOSES,
   testedSince,
+  TOLD_APART_MM,
   testResults,
   WATCHED,
   watchedSchema,

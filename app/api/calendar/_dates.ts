@@ -1,6 +1,15 @@
 import { shopDates, shopJob, type ShopDates } from '@/core/order';
 import { calendarText, type CalendarLook } from '@/core/exchange';
-import { database, plannedJobs, refused, shopLists, written, type PlannedJob, type Written } from '@/data';
+import {
+  bookedLooks,
+  database,
+  plannedJobs,
+  refused,
+  shopLists,
+  written,
+  type PlannedJob,
+  type Written,
+} from '@/data';
 import { today } from '@/ui/controls/local-time';
 import { NO_SCHEDULE_WORDS } from '../../_words/dates';
 
@@ -28,7 +37,10 @@ export function calendarOf(only?: string): Written<string> {
         week: lists.week,
         hoursADay: dates.hoursADay,
         stamp: new Date().toISOString(),
-        looks: looksOf(all.filter(({ id }) => only === undefined || id === only)),
+        looks:
+          only === undefined
+            ? [...looksOf(all), ...bookedLooks(db).map(({ what, ...look }) => ({ ...look, says: what }))]
+            : looksOf(all.filter(({ id }) => id === only)),
       },
     ),
   );

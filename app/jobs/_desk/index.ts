@@ -20,5 +20,5 @@ export { ArrestPanel } from './arrest-panel';
 export { DyeTimer } from './dye-timer';
 export { useNow } from './use-now';
 export { useMayMove } from './use-may-move';
-export { useOrder } from './use-order';
+export { useOrder, useProof } from './use-order';
 export { useInSight } from './use-in-sight';

@@ -3,7 +3,7 @@
 import { proxy, wrap, type Remote } from 'comlink';
 import { startTransition, useCallback, useEffect, useMemo, useReducer, useRef } from 'react';
 import { toast } from 'sonner';
-import type { JobDemand, JobFile, JobOrder, LiftReply, LiftTried, RecordsChange } from '@/core/job';
+import type { JobDemand, JobFile, JobOrder, JobProof, LiftReply, LiftTried, RecordsChange } from '@/core/job';
 import type { LiftPlan } from '@/core/walk';
 import type { Firmness, Priced } from '@/core/weigh';
 import type { JobWorker } from '@/workers/job.worker';
@@ -28,6 +28,7 @@ export interface Engine extends Reported {
   readonly waysOut: () => Promise<Priced[]>;
   readonly firmness: () => Promise<ReadonlyMap<string, Firmness>>;
   readonly order: (nowMs: number) => Promise<JobOrder>;
+  readonly proof: (nowMs: number, today: string) => Promise<JobProof>;
 }
 
 const NOTHING_YET: Reported = {
@@ -122,6 +123,7 @@ export function useEngine(initial: JobFile, firstId: string): Engine {
       waysOut: () => ask((engine) => engine.waysOut()),
       firmness: () => ask((engine) => engine.firmness()),
       order: (nowMs: number) => ask((engine) => engine.order(nowMs)),
+      proof: (nowMs: number, today: string) => ask((engine) => engine.proof(nowMs, today)),
     }),
     [ask],
   );

@@ -1,18 +1,24 @@
 'use client';
 
-import { useEffect, useRef, useState } from 'react';
-import type { JobOrder } from '@/core/job';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { JobOrder, JobProof } from '@/core/job';
+import { today } from '@/ui/controls';
 import { useRecords } from './records-context';
 import { useWork } from './work-context';
 
 /** Clocks of gates go on by themselves: asked again so often. */
 const AGAIN_MS = 20_000;
 
-/** The order of work as it stands: anew after every record, and as time passes. The last one stays in sight meanwhile. */
-export function useOrder(): { readonly order: JobOrder | undefined; readonly problem?: string } {
+interface Known<Answer> {
+  readonly answer?: Answer;
+  readonly problem?: string;
+}
+
+/** What a job's records come to: anew after every record, and as time passes. The last answer stays in sight meanwhile. */
+function useAnswer<Answer>(ask: (nowMs: number) => Promise<Answer>): Known<Answer> {
   const { file } = useRecords();
-  const { order: ask, isWorking } = useWork();
-  const [known, setKnown] = useState<{ readonly order?: JobOrder; readonly problem?: string }>({});
+  const { isWorking } = useWork();
+  const [known, setKnown] = useState<Known<Answer>>({});
   const [tick, setTick] = useState(0);
   useEffect(() => {
     const timer = setInterval(() => setTick((n) => n + 1), AGAIN_MS);
@@ -24,10 +30,10 @@ export function useOrder(): { readonly order: JobOrder | undefined; readonly pro
     const number = ++asked.current;
     ask(Date.now()).then(
       // An older answer is better than none, and never takes the place of a newer one.
-      (order) => {
+      (answer) => {
         if (number < shown.current) return;
         shown.current = number;
-        setKnown({ order });
+        setKnown({ answer });
       },
       (error: unknown) => {
         // Stopped, or not begun yet: what changes next asks again.
@@ -37,5 +43,20 @@ export function useOrder(): { readonly order: JobOrder | undefined; readonly pro
       },
     );
   }, [ask, file, tick, isWorking]);
-  return { order: known.order, ...(known.problem !== undefined && { problem: known.problem }) };
+  return known;
+}
+
+/** The order of work as it stands. */
+export function useOrder(): { readonly order: JobOrder | undefined; readonly problem?: string } {
+  const { order: ask } = useWork();
+  const { answer: order, problem } = useAnswer(ask);
+  return { order, ...(problem !== undefined && { problem }) };
+}
+
+/** What is open before the job is signed off, as it stands. */
+export function useProof(): { readonly proof: JobProof | undefined; readonly problem?: string } {
+  const { proof: askProof } = useWork();
+  const ask = useCallback((nowMs: number) => askProof(nowMs, today()), [askProof]);
+  const { answer: proof, problem } = useAnswer(ask);
+  return { proof, ...(problem !== undefined && { problem }) };
 }

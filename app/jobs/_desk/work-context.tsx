@@ -1,7 +1,7 @@
 'use client';
 
 import { createContext, useContext, useMemo, type ReactNode } from 'react';
-import type { JobDemand, JobOrder, LiftReply, LiftTried } from '@/core/job';
+import type { JobDemand, JobOrder, JobProof, LiftReply, LiftTried } from '@/core/job';
 import { memberStates, type MemberState } from '@/core/shape';
 import type { LiftPlan } from '@/core/walk';
 import type { Firmness, Priced } from '@/core/weigh';
@@ -43,6 +43,8 @@ export interface Work {
   readonly firmness: () => Promise<ReadonlyMap<string, Firmness>>;
   /** Every task in its order, with its gates, as of an instant. */
   readonly order: (nowMs: number) => Promise<JobOrder>;
+  /** What is open before it is signed off. */
+  readonly proof: (nowMs: number, today: string) => Promise<JobProof>;
 }
 
 const WorkContext = createContext<Work | undefined>(undefined);
@@ -81,6 +83,7 @@ export function WorkProvider({ engine, children }: { engine: Engine; children: R
       waysOut: engine.waysOut,
       firmness: engine.firmness,
       order: engine.order,
+      proof: engine.proof,
     }),
     [engine, work, states],
   );

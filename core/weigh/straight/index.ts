@@ -1,6 +1,15 @@
 export { figureKind, figureSchema, KNOWN_FROM, type Figure } from './figure';
 export { bowsOf, diagonalsOf, offPlane, type Bow } from './fit';
-export { INSTRUMENTS, instrumentSource, readsAngles, readsLengths, type Instrument } from './instruments';
+export {
+  angleErrorDeg,
+  INSTRUMENTS,
+  instrumentSource,
+  lengthErrorMm,
+  readingErrorMm,
+  readsAngles,
+  readsLengths,
+  type Instrument,
+} from './instruments';
 export {
   frameIs,
   GEOMETRY_SAYS,

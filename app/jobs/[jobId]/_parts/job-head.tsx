@@ -82,6 +82,7 @@ function Verbs() {
       members: file.frame.members.length,
       readings: stands(file, 'reading').length,
       cracks: stands(file, 'crack').length,
+      isSigned: stands(file, 'sign off').length > 0,
       done: new Set(stands(file, 'task').flatMap(({ is, taskId }) => (is === 'done' ? [taskId] : []))).size,
     }),
     [file],
@@ -102,7 +103,7 @@ function Verbs() {
           key={verb}
           href={`/jobs/${file.job.id}/${verb}?member=${member.id}`}
           aria-current={verb === here ? 'page' : undefined}
-          className="group relative flex min-h-14 min-w-[80px] flex-1 flex-col justify-center border-l border-rule px-2 leading-tight aria-[current=page]:bg-sheet"
+          className="group relative flex min-h-14 min-w-[72px] flex-1 flex-col justify-center border-l border-rule px-1.5 leading-tight aria-[current=page]:bg-sheet"
         >
           <span className="text-[17px] font-semibold">{word}</span>
           <span className="caption whitespace-nowrap text-[12px]! tracking-tight">{open}</span>

@@ -8,6 +8,8 @@ export interface OpenCounts {
   readonly members: number;
   readonly readings: number;
   readonly cracks: number;
+  /** Somebody signed it off; whether that holds is Prove's to say. */
+  readonly isSigned: boolean;
   /** Tasks of the order that were done. */
   readonly done: number;
   readonly summaries: readonly MemberSummary[];
@@ -60,5 +62,6 @@ export function openInVerbs(
       ),
     ],
     ['order', 'Order', counts.done === 0 ? 'nothing done' : `${counts.done} done`],
+    ['prove', 'Prove', counts.isSigned ? 'signed' : 'not signed'],
   ];
 }

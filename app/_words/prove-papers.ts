@@ -1,0 +1,192 @@
+import { memberOf } from '@/core/frame';
+import { stands, type JobFile, type JobProof } from '@/core/job';
+import type { PassportIssued } from '@/core/prove';
+import { printDistance, printLength, type UnitSystem } from '@/core/quantity';
+import { localTime } from '@/ui/controls/local-time';
+import type { Paper, PaperBlock } from '@/ui/print/paper';
+import { CAUTIONS } from './cautions';
+import { dayWords } from './dates';
+import {
+  answerWords,
+  changeFigure,
+  changeWords,
+  FLEX_WORDS,
+  itemWords,
+  MOVED_WORDS,
+  OPEN_WORDS,
+  pairWords,
+  PROOF_WORDS,
+} from './prove';
+
+const signed = ({ signOff, isSignedOff }: JobProof): string =>
+  signOff === undefined
+    ? 'NOT SIGNED OFF.'
+    : `${isSignedOff ? 'Signed off' : 'SIGNED OFF BEFORE WHAT STANDS OPEN NOW'} by ${signOff.by} and ${signOff.second}, ${localTime(signOff.at)}, walked round with ${signOff.walkedWith}.`;
+
+/** What is open, in words, with who let it stand and why; on every paper. */
+function openBlock({ items }: JobProof, system: UnitSystem): PaperBlock[] {
+  if (items.length === 0) return [{ is: 'lines', lines: ['Nothing on record is open.'] }];
+  return [
+    {
+      is: 'table',
+      heads: ['what', 'of', 'stands because'],
+      widths: [170, 170, 0],
+      rows: items.map((each) => [
+        OPEN_WORDS[each.item.code],
+        itemWords(each.item, system),
+        answerWords(each) || 'OPEN: nobody signed for it',
+      ]),
+    },
+  ];
+}
+
+/** Everything decided, a row each: plates, works, members renewed. */
+function madeRows(file: JobFile, system: UnitSystem): string[][] {
+  const nameOf = (memberId: string) => memberOf(file.frame, memberId)?.name ?? memberId;
+  const plates = file.repairs.map(({ memberId, pieces }) => {
+    const [from, to] = [pieces.map(({ startMm }) => startMm), pieces.map(({ endMm }) => endMm)];
+    const thick = Math.max(...pieces.map(({ thicknessMm }) => thicknessMm));
+    return [
+      nameOf(memberId),
+      `${printLength(Math.min(...from), system, 'length')} to ${printLength(Math.max(...to), system, 'length')}`,
+      `${[...new Set(pieces.map(({ kind }) => kind))].join(', ')}, up to ${printLength(thick, system, 'thickness')}`,
+    ];
+  });
+  const works = stands(file, 'work').map(({ memberIds, form }) => [
+    memberIds.map(nameOf).join(', '),
+    '',
+    form,
+  ]);
+  const renewals = stands(file, 'renewal').map(({ memberId }) => [nameOf(memberId), '', 'renewed']);
+  return [...plates, ...works, ...renewals];
+}
+
+const measuredBlock = ({ changes, pairs }: JobProof, system: UnitSystem): PaperBlock[] => [
+  { is: 'heading', words: 'Measured before and after' },
+  changes.length === 0
+    ? { is: 'lines', lines: ['Nothing was measured both before the first cut and after the last weld.'] }
+    : {
+        is: 'table',
+        heads: ['what', 'before', 'after', 'moved by, of its limit', ''],
+        widths: [150, 70, 70, 150, 0],
+        rows: changes.map((change) => [
+          change.name,
+          changeFigure(change.was, change, system),
+          changeFigure(change.is, change, system),
+          changeWords(change, system),
+          MOVED_WORDS[change.says],
+        ]),
+      },
+  ...(pairs.length === 0
+    ? []
+    : [
+        {
+          is: 'lines' as const,
+          lines: pairs.map(
+            (pair) =>
+              `${pair.place}, ${pair.push}, ${pair.state}: ${pairWords(pair, system)}; ${FLEX_WORDS[pair.says]}.`,
+          ),
+        },
+      ]),
+];
+
+/** What was done, what was measured, what is left: for the owner. */
+export function closingPaper(file: JobFile, proof: JobProof, system: UnitSystem): Paper {
+  const tried = stands(file, 'proof');
+  const booked = stands(file, 'look booked');
+  const made = madeRows(file, system);
+  return {
+    title: `${file.unit.tag}: closing report`,
+    under: `${file.job.title}; printed ${localTime(new Date().toISOString())}. ${signed(proof)}`,
+    blocks: [
+      { is: 'heading', words: 'What was specified' },
+      made.length > 0
+        ? { is: 'table', heads: ['member', 'from, to', 'of'], widths: [130, 150, 0], rows: made }
+        : { is: 'lines', lines: ['No plates.'] },
+      ...measuredBlock(proof, system),
+      { is: 'heading', words: 'Tried' },
+      {
+        is: 'lines',
+        lines:
+          tried.length > 0
+            ? tried.map(
+                ({ of, place, held, note, by }) =>
+                  `${PROOF_WORDS[of]}: ${place}, ${held ? 'held' : 'DID NOT HOLD'}${note ? ` (${note})` : ''}; ${by}.`,
+              )
+            : ['Nothing is recorded.'],
+      },
+      { is: 'heading', words: 'Open, and why it stands' },
+      ...openBlock(proof, system),
+      { is: 'heading', words: 'Looked at again' },
+      {
+        is: 'lines',
+        lines:
+          booked.length > 0
+            ? booked.map(
+                ({ what, on, afterKm }) =>
+                  `${what}: ${[on && dayWords(on), afterKm !== undefined && `after ${printDistance(afterKm, system)}`].filter(Boolean).join(' or ')}.`,
+              )
+            : ['No look is booked.'],
+      },
+    ],
+    cautions: [CAUTIONS.prove],
+    signs: ['repaired', 'second pair of eyes', 'owner'],
+  };
+}
+
+/** The repair for the next inspector: extent, measures, people, what is open, and the sum of the record, so that paper and record can be held together. */
+export async function passportPaper(
+  file: JobFile,
+  proof: JobProof,
+  system: UnitSystem,
+  {
+    issued,
+    isSame,
+    code,
+  }: { readonly issued: PassportIssued; readonly isSame: boolean; readonly code: string },
+): Promise<Paper> {
+  const made = madeRows(file, system);
+  const people = [
+    ...new Set([...file.evidence.map(({ by }) => by), ...file.repairs.map(({ by }) => by)]),
+  ].sort();
+  return {
+    title: `${file.unit.tag}: repair passport`,
+    under: `${file.unit.description}. ${file.job.title}. ${signed(proof)}`,
+    blocks: [
+      ...(isSame
+        ? []
+        : [
+            {
+              is: 'warning' as const,
+              lines: [
+                'THE RECORD WAS ALTERED SINCE THIS PASSPORT WAS ISSUED. What stands below is the record as it is now; the first paper is the reference.',
+              ],
+            },
+          ]),
+      {
+        is: 'tags',
+        tags: [
+          {
+            title: issued.sha256.slice(0, 16),
+            lines: [
+              `Issued ${localTime(issued.at)} by ${issued.by}.`,
+              `Sum of the record, SHA-256: ${issued.sha256.match(/.{16}/g)!.join(' ')}`,
+              'The record whose sum is another is not the one this paper was printed from.',
+            ],
+            code,
+          },
+        ],
+      },
+      { is: 'heading', words: 'What was specified' },
+      made.length > 0
+        ? { is: 'table', heads: ['member', 'from, to', 'of'], widths: [130, 150, 0], rows: made }
+        : { is: 'lines', lines: ['No plates.'] },
+      ...measuredBlock(proof, system),
+      { is: 'heading', words: 'Open, and why it stands' },
+      ...openBlock(proof, system),
+      { is: 'lines', lines: [`Recorded by: ${people.join(', ')}.`] },
+    ],
+    cautions: [CAUTIONS.prove],
+    signs: ['issued'],
+  };
+}

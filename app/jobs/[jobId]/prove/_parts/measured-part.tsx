@@ -1,0 +1,186 @@
+'use client';
+
+import Link from 'next/link';
+import { useState } from 'react';
+import { stands, type JobProof } from '@/core/job';
+import { flexKind } from '@/core/prove';
+import { parseMeasuredMm } from '@/core/quantity';
+import { LOAD_STATES } from '@/core/trace';
+import { Entry, Pick, RecordForm } from '@/ui/controls';
+import {
+  changeFigure,
+  changeWords,
+  FLEX_WORDS,
+  MOVED_WORDS,
+  NOT_SAID_WORDS,
+  pairWords,
+} from '../../../../_words/prove';
+import { useReader, useRecords, useStamp } from '../../../_desk';
+import { MovedChart } from './moved-chart';
+
+/** What was measured before the first cut and after the last weld, and how far the same push moved the same place. */
+export function MeasuredPart({ proof }: { proof: JobProof }) {
+  const { file } = useRecords();
+  const { system } = useReader();
+  const [isPushing, setPushing] = useState(false);
+  return (
+    <section aria-label="Before and after">
+      <h2 className="text-2xl font-semibold">Measured again</h2>
+      {proof.changes.length === 0 ? (
+        <p className="max-w-prose">
+          {proof.cutAt === undefined
+            ? 'No metal is recorded as cut or welded yet: what is measured now is the baseline.'
+            : 'Nothing was measured both before the first cut and after the last weld: straight is not said.'}{' '}
+          <Link className="underline" href={`/jobs/${file.job.id}/weigh?part=geometry`}>
+            Measure in Weigh
+          </Link>
+        </p>
+      ) : (
+        <>
+          <table
+            className="w-full border-collapse text-left text-[16px]"
+            aria-label="Measured before and after"
+          >
+            <thead>
+              <tr className="caption border-b border-ink">
+                {['what', 'before', 'after', 'moved by, of what it may', ''].map((head) => (
+                  <th key={head} scope="col" className="py-1 pr-4 font-normal">
+                    {head}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody className="ruled">
+              {proof.changes.map((change) => (
+                <tr key={`${change.key} ${change.name}`}>
+                  <th scope="row" className="py-1 pr-4 font-normal">
+                    {change.name}
+                  </th>
+                  <td className="pr-4">{changeFigure(change.was, change, system)}</td>
+                  <td className="pr-4">{changeFigure(change.is, change, system)}</td>
+                  <td className="pr-4">{changeWords(change, system)}</td>
+                  <td className={change.says === 'moved' ? 'font-semibold text-oxide' : ''}>
+                    {MOVED_WORDS[change.says]}
+                    {change.notSaid && `: ${NOT_SAID_WORDS[change.notSaid]}`}
+                    {(change.before.simulated ?? change.after.simulated) && ', simulated'}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <MovedChart changes={proof.changes} system={system} />
+        </>
+      )}
+      <h2 className="mt-4 text-2xl font-semibold">The same push</h2>
+      <ul className="ruled" aria-label="The same push">
+        {proof.pairs.map((pair) => (
+          <li key={`${pair.place} ${pair.push} ${pair.state}`} className="py-1">
+            <b>{pair.place}</b>, {pair.push}, {pair.state}: {pairWords(pair, system)};{' '}
+            <span className={pair.says === 'gives less' ? 'font-semibold' : 'font-semibold text-oxide'}>
+              {FLEX_WORDS[pair.says]}
+            </span>
+          </li>
+        ))}
+      </ul>
+      {proof.pairs.length === 0 && <p className="caption">No push is recorded.</p>}
+      {isPushing ? (
+        <PushForm proof={proof} onClose={() => setPushing(false)} />
+      ) : (
+        <button type="button" className="plain mt-1" onClick={() => setPushing(true)}>
+          Record a push
+        </button>
+      )}
+    </section>
+  );
+}
+
+function PushForm({ proof, onClose }: { proof: JobProof; onClose: () => void }) {
+  const { file, keep } = useRecords();
+  const { system } = useReader();
+  const stamp = useStamp();
+  const complaints = stands(file, 'complaint');
+  // A push that was read before is read again in the same words.
+  const first = proof.pairs.find(({ after }) => !after);
+  const [typed, setTyped] = useState({
+    place: first?.place ?? '',
+    push: first?.push ?? '',
+    gave: '',
+    plusMinus: '',
+    changed: '',
+  });
+  const [state, setState] = useState<(typeof LOAD_STATES)[number]>(first?.state ?? LOAD_STATES[0]);
+  const [complaintId, setComplaint] = useState(first?.complaintId ?? complaints[0]?.id ?? '');
+  const [problem, setProblem] = useState<string>();
+  const set = (key: keyof typeof typed) => (event: { target: { value: string } }) =>
+    setTyped({ ...typed, [key]: event.target.value });
+  const keepIt = () => {
+    const gave = parseMeasuredMm(typed.gave, system);
+    if (!gave.ok) return setProblem(`how far it gave: ${gave.reason}; nothing was kept`);
+    const error = typed.plusMinus.trim() ? parseMeasuredMm(typed.plusMinus, system) : undefined;
+    if (error && !error.ok) return setProblem(`give or take: ${error.reason}; nothing was kept`);
+    const checked = flexKind.schema.safeParse({
+      kind: 'flex',
+      ...stamp(),
+      note: '',
+      place: typed.place,
+      push: typed.push,
+      state,
+      gaveMm: gave.value,
+      ...(error && { plusMinusMm: error.value }),
+      ...(complaintId && { complaintId }),
+      changed: typed.changed,
+    });
+    if (!checked.success) return setProblem(`${checked.error.issues[0]!.message}; nothing was kept`);
+    keep(checked.data);
+    onClose();
+  };
+  const unit = system === 'in' ? 'in' : 'mm';
+  return (
+    <RecordForm label="A push" problem={problem} keep="Keep the push" onKeep={keepIt} onLeave={onClose}>
+      <div className="flex flex-wrap items-end gap-2">
+        <Entry
+          label="read where, against what"
+          className="min-w-60 flex-1"
+          maxLength={120}
+          value={typed.place}
+          onChange={set('place')}
+        />
+        <Entry
+          label="what pushes: who, where, how hard"
+          className="min-w-60 flex-1"
+          maxLength={120}
+          value={typed.push}
+          onChange={set('push')}
+        />
+        <Pick label="it stands" value={state} options={LOAD_STATES} onPick={setState} className="w-52" />
+        <Entry label={`it gave, ${unit}`} className="w-28" value={typed.gave} onChange={set('gave')} />
+        <Entry
+          label={`give or take, ${unit}`}
+          className="w-28"
+          value={typed.plusMinus}
+          onChange={set('plusMinus')}
+        />
+        {complaints.length > 0 && (
+          <Pick
+            label="of which complaint"
+            value={complaintId}
+            options={['', ...complaints.map(({ id }) => id)]}
+            words={(id) => {
+              const complaint = complaints.find((each) => each.id === id);
+              return complaint ? `${complaint.what}, ${complaint.where}` : 'none';
+            }}
+            onPick={setComplaint}
+            className="w-60"
+          />
+        )}
+        <Entry
+          label="what else was changed since it was read before"
+          className="min-w-60 flex-1"
+          maxLength={200}
+          value={typed.changed}
+          onChange={set('changed')}
+        />
+      </div>
+    </RecordForm>
+  );
+}

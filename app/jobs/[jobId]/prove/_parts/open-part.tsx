@@ -1,0 +1,211 @@
+'use client';
+
+import Link from 'next/link';
+import { useState } from 'react';
+import type { JobProof } from '@/core/job';
+import {
+  leftUndoneKind,
+  MAY_STAND,
+  snagAnswerKind,
+  snagKind,
+  type Answered,
+  type OpenCode,
+} from '@/core/prove';
+import { Entry, RecordForm } from '@/ui/controls';
+import { answerWords, itemWords, MAY_WORDS, OPEN_WORDS } from '../../../../_words/prove';
+import { useReader, useRecords, useStamp } from '../../../_desk';
+
+/** Where each kind of open thing is done. */
+const DONE_IN: Readonly<Partial<Record<OpenCode, string>>> = {
+  'off or untried': 'order?part=off',
+  'begun and not finished': 'order?part=plan',
+  'seam not finished': 'join?part=log',
+  'seam not looked at': 'join?part=log',
+  'gate shut': 'order?part=gates',
+  'temporary not released': 'trace',
+  'proof failed': 'prove?part=tried',
+  'out of true': 'weigh',
+  moved: 'prove?part=measured',
+  'not measured again': 'weigh',
+  'complaint open': 'prove?part=measured',
+  'cause stays': 'prove?part=tried',
+  'nothing decided': 'shape',
+  'not begun': 'order?part=plan',
+  'stage open': 'order?part=plan',
+  'no look booked': 'prove?part=tried',
+};
+
+/** Everything open, what nobody may sign away first; the owner's word where it is the owner's; snags of the walk-through. */
+export function OpenPart({ proof }: { proof: JobProof }) {
+  return (
+    <section aria-label="What is open">
+      <h2 className="text-2xl font-semibold">
+        {proof.items.length === 0
+          ? 'Nothing on record is open'
+          : `${proof.items.length} open, ${proof.holds.length} of them in the way of signing off`}
+      </h2>
+      {MAY_STAND.map((may) => {
+        const items = proof.items.filter(({ item }) => item.may === may);
+        return (
+          items.length > 0 && (
+            <div key={may} className="mt-3">
+              <h3 className="border-b border-ink text-lg font-semibold">{MAY_WORDS[may]}</h3>
+              <ul className="ruled" aria-label={MAY_WORDS[may]}>
+                {items.map((each) => (
+                  <Item key={each.item.key} each={each} />
+                ))}
+              </ul>
+            </div>
+          )
+        );
+      })}
+      <SnagForm />
+    </section>
+  );
+}
+
+function Item({ each }: { each: Answered }) {
+  const { file, keep } = useRecords();
+  const { system } = useReader();
+  const stamp = useStamp();
+  const [isLeaving, setLeaving] = useState(false);
+  const { item, left } = each;
+  const to = DONE_IN[item.code];
+  const member = item.memberId === undefined ? '' : `${to?.includes('?') ? '&' : '?'}member=${item.memberId}`;
+  const said = answerWords(each);
+  const putRight = () => {
+    const answer = { kind: 'snag answer', ...stamp(), note: '', snagId: item.key.slice(5), is: 'put right' };
+    keep(snagAnswerKind.schema.parse(answer));
+  };
+  return (
+    <li className="py-2">
+      <div className="flex flex-wrap items-baseline gap-x-4">
+        <span className={`min-w-60 flex-1 ${item.may === 'nobody' ? 'font-semibold text-oxide' : ''}`}>
+          {OPEN_WORDS[item.code]}: <b>{itemWords(item, system)}</b>
+        </span>
+        {to && (
+          <Link
+            className="hit inline-flex items-center underline"
+            href={`/jobs/${file.job.id}/${to}${member}`}
+          >
+            do it
+          </Link>
+        )}
+        {item.code === 'snag open' && (
+          <button type="button" className="plain" onClick={putRight}>
+            put right
+          </button>
+        )}
+        {item.may === 'the owner' && !isLeaving && (
+          <button type="button" className="plain" onClick={() => setLeaving(true)}>
+            {left ? 'the owner says otherwise' : 'left with the owner’s word'}
+          </button>
+        )}
+      </div>
+      {said && <p>{said}</p>}
+      {isLeaving && <LeaveForm each={each} onClose={() => setLeaving(false)} />}
+    </li>
+  );
+}
+
+function LeaveForm({ each: { item, left }, onClose }: { each: Answered; onClose: () => void }) {
+  const { keep } = useRecords();
+  const { system } = useReader();
+  const stamp = useStamp();
+  const [typed, setTyped] = useState({
+    why: left?.why ?? '',
+    owner: left?.owner ?? 'owner',
+    how: left?.how ?? '',
+  });
+  const [problem, setProblem] = useState<string>();
+  const set = (key: keyof typeof typed) => (event: { target: { value: string } }) =>
+    setTyped({ ...typed, [key]: event.target.value });
+  const keepIt = () => {
+    const checked = leftUndoneKind.schema.safeParse({
+      kind: 'left undone',
+      ...stamp(),
+      note: '',
+      of: item.key,
+      what: `${OPEN_WORDS[item.code]}: ${itemWords(item, system)}`.slice(0, 300),
+      ...(item.memberId !== undefined && { memberId: item.memberId }),
+      ...typed,
+    });
+    if (!checked.success) return setProblem(`${checked.error.issues[0]!.message}; nothing was kept`);
+    keep(checked.data);
+    onClose();
+  };
+  return (
+    <RecordForm
+      label="Left with the owner’s word"
+      problem={problem}
+      keep="Signed for"
+      onKeep={keepIt}
+      onLeave={onClose}
+    >
+      <div className="flex flex-wrap gap-2">
+        <Entry
+          label="why it stays"
+          className="min-w-60 flex-1"
+          maxLength={300}
+          value={typed.why}
+          onChange={set('why')}
+        />
+        <Entry
+          label="who of the owner’s side"
+          className="w-44"
+          maxLength={40}
+          value={typed.owner}
+          onChange={set('owner')}
+        />
+        <Entry
+          label="how: on paper, by telephone"
+          className="w-56"
+          maxLength={80}
+          value={typed.how}
+          onChange={set('how')}
+        />
+      </div>
+    </RecordForm>
+  );
+}
+
+/** What is seen on the walk-through, as it is seen. */
+function SnagForm() {
+  const { keep } = useRecords();
+  const stamp = useStamp();
+  const [what, setWhat] = useState('');
+  const [problem, setProblem] = useState<string>();
+  const keepIt = () => {
+    const checked = snagKind.schema.safeParse({ kind: 'snag', ...stamp(), note: '', what });
+    if (!checked.success) return setProblem(`${checked.error.issues[0]!.message}; nothing was kept`);
+    setProblem(undefined);
+    setWhat('');
+    keep(checked.data);
+  };
+  return (
+    <form
+      aria-label="A snag"
+      className="mt-4 flex flex-wrap items-end gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        keepIt();
+      }}
+    >
+      <Entry
+        label="walk-through: what is not as it should be"
+        className="min-w-60 flex-1"
+        maxLength={300}
+        value={what}
+        onChange={(event) => setWhat(event.target.value)}
+      />
+      <button type="submit" className="plain">
+        Note the snag
+      </button>
+      {problem && (
+        <p role="alert" className="basis-full font-semibold text-oxide">
+          {problem}
+        </p>
+      )}
+    </form>
+  );
+}

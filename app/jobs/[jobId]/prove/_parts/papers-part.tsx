@@ -1,0 +1,142 @@
+'use client';
+
+import { useState } from 'react';
+import { stands, type JobProof } from '@/core/job';
+import type { PassportIssued } from '@/core/prove';
+import { Entry, When } from '@/ui/controls';
+import { ask, tell, type Answer } from '../../../../_client';
+import { useKeeping } from '../../../../_outbox';
+import { useReader, useRecords, useStamp } from '../../../_desk';
+
+/** The owner's closing report; the passport with the sum of the record; a paper held against the record, or against a file. */
+export function PapersPart({ proof }: { proof: JobProof }) {
+  const { file } = useRecords();
+  const { system } = useReader();
+  const issued = stands(file, 'passport').at(-1);
+  const paper = (which: string) => `/api/jobs/${file.job.id}/prove-papers/${which}?unit=${system}`;
+  return (
+    <section aria-label="Papers">
+      <ul className="ruled border-y border-rule">
+        <li className="flex flex-wrap items-center gap-4 py-2">
+          <span className="min-w-60 flex-1">
+            Closing report for the owner: what was specified, measured, tried, what is left and why
+          </span>
+          <a className="plain" download href={paper('closing-report')}>
+            Closing report
+          </a>
+        </li>
+        <li className="flex flex-wrap items-center gap-4 py-2">
+          <span className="min-w-60 flex-1">
+            Repair passport for the next inspector, with the sum of the record
+            {issued && (
+              <span className="caption block">
+                issued by {issued.by}, <When at={issued.at} />: {issued.sha256.slice(0, 16)}…
+              </span>
+            )}
+          </span>
+          {issued && (
+            <a className="plain" download href={paper('passport')}>
+              Repair passport
+            </a>
+          )}
+          <IssueButton proof={proof} issued={issued} />
+        </li>
+      </ul>
+      <CheckForm />
+    </section>
+  );
+}
+
+function IssueButton({ proof, issued }: { proof: JobProof; issued: PassportIssued | undefined }) {
+  const { file, keep } = useRecords();
+  const stamp = useStamp();
+  const { state } = useKeeping();
+  const [problem, setProblem] = useState<string>();
+  const issue = async () => {
+    if (state !== 'kept') return setProblem('something is on its way to the server yet: nothing was issued');
+    if (!proof.isSignedOff) return setProblem('it is signed off first: nothing was issued');
+    const stamped = stamp();
+    const sum = await ask<{ sha256: string }>(
+      `/api/jobs/${file.job.id}/passport?upTo=${encodeURIComponent(stamped.at)}`,
+    );
+    if (!sum.ok) return setProblem(`${sum.problem.message}; nothing was issued`);
+    setProblem(undefined);
+    keep({ kind: 'passport', ...stamped, note: '', sha256: sum.value.sha256 });
+  };
+  return (
+    <>
+      <button type="button" className="solid" onClick={() => void issue()}>
+        {issued ? 'Issue it anew' : 'Issue the passport'}
+      </button>
+      {problem && (
+        <p role="alert" className="basis-full font-semibold text-oxide">
+          {problem}
+        </p>
+      )}
+    </>
+  );
+}
+
+type Found = Answer<{ isSame: boolean }>;
+
+/** A passport's code held against this record, or against a job's file from elsewhere. */
+function CheckForm() {
+  const { file } = useRecords();
+  const [code, setCode] = useState('');
+  const [bundle, setBundle] = useState<File>();
+  const [found, setFound] = useState<Found>();
+  const check = async () =>
+    setFound(
+      bundle
+        ? await tell('/api/passports', { code, bundle: await bundle.text() })
+        : await ask(`/api/jobs/${file.job.id}/passport?code=${encodeURIComponent(code)}`),
+    );
+  return (
+    <form
+      aria-label="Hold a passport against the record"
+      className="mt-4 flex flex-wrap items-end gap-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void check();
+      }}
+    >
+      <Entry
+        label="what the passport’s code says when it is scanned"
+        className="min-w-60 flex-1"
+        maxLength={400}
+        value={code}
+        onChange={(event) => {
+          setCode(event.target.value);
+          setFound(undefined);
+        }}
+      />
+      <label className="caption">
+        against a job’s file instead of this record
+        <input
+          type="file"
+          accept="application/json,.json"
+          className="field block w-64"
+          onChange={(event) => {
+            setBundle(event.target.files?.[0]);
+            setFound(undefined);
+          }}
+        />
+      </label>
+      <button type="submit" className="plain">
+        Hold them together
+      </button>
+      {found && (
+        <p
+          role="status"
+          className={`basis-full text-lg font-semibold ${found.ok && found.value.isSame ? '' : 'text-oxide'}`}
+        >
+          {!found.ok
+            ? `${found.problem.message}.`
+            : found.value.isSame
+              ? 'The same record, as it stood then.'
+              : 'Altered since: this is not the record that the paper was printed from.'}
+        </p>
+      )}
+    </form>
+  );
+}

@@ -1,0 +1,15 @@
+export * from './records';
+export { flexPairs, FLEX_SAYS, type FlexPair, type FlexSays } from './given';
+export { changesBetween, changesSince, MOVED_SAYS, type Change, type MovedSays } from './moved';
+export {
+  ITEM_SOURCES,
+  MAY_STAND,
+  OPEN_CODES,
+  openItems,
+  type ItemSource,
+  type MayStand,
+  type OpenCode,
+  type OpenItem,
+  type ProveScene,
+} from './items';
+export { answered, holdsSignOff, isSignedOff, type Answered } from './signed';

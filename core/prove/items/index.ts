@@ -1,0 +1,36 @@
+import { MAY_STAND, type ItemSource, type OpenItem, type ProveScene } from './item';
+import { causes, complaints, failedTries, geometry, looks, snags, temporaries, undecided } from './proofs';
+import { gates, metalWork, refits, seams, stages } from './work';
+
+export {
+  MAY_STAND,
+  OPEN_CODES,
+  type ItemSource,
+  type MayStand,
+  type OpenCode,
+  type OpenItem,
+  type ProveScene,
+} from './item';
+
+/** Where open items come from: a new kind of them is a function here. */
+export const ITEM_SOURCES: readonly ItemSource[] = [
+  refits,
+  metalWork,
+  seams,
+  gates,
+  temporaries,
+  failedTries,
+  geometry,
+  complaints,
+  causes,
+  undecided,
+  stages,
+  snags,
+  looks,
+];
+
+/** Everything open, what nobody may let stand first. */
+export const openItems = (scene: ProveScene): OpenItem[] =>
+  ITEM_SOURCES.flatMap((source) => source(scene)).sort(
+    (a, b) => MAY_STAND.indexOf(a.may) - MAY_STAND.indexOf(b.may),
+  );

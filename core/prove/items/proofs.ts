@@ -1,0 +1,91 @@
+import type { ItemSource, OpenItem } from './item';
+
+/** A temporary repair that stays goes out only after the load test that releases it. */
+export const temporaries: ItemSource = ({ temporaries: all }) =>
+  all.map(({ id, name }) => ({
+    key: `temporary ${id}`,
+    code: 'temporary not released',
+    name,
+    may: 'nobody',
+  }));
+
+/** What steers or stops is not signed away. */
+const NEVER: ReadonlySet<string> = new Set(['lock to lock', 'torqued again']);
+export const failedTries: ItemSource = ({ failed }) =>
+  failed.map((proof) => ({
+    key: `proof ${proof.of} ${proof.place.toLowerCase()}`,
+    code: 'proof failed',
+    name: proof.place,
+    may: NEVER.has(proof.of) ? 'nobody' : 'two names',
+    about: proof,
+  }));
+
+/** Out of true as measured last, moved by the repair, or never measured again. */
+export const geometry: ItemSource = ({ changes, out, notMeasuredAgain }) => [
+  ...out.map(({ name, check }): OpenItem => ({
+    key: `out ${check.says} ${name}`,
+    code: 'out of true',
+    name,
+    may: 'two names',
+    about: check,
+  })),
+  ...changes
+    .filter(({ says }) => says === 'moved')
+    .map((change): OpenItem => ({
+      key: `moved ${change.key} ${change.name}`,
+      code: 'moved',
+      name: change.name,
+      may: 'two names',
+      ...(change.memberId !== undefined && { memberId: change.memberId }),
+      about: change,
+    })),
+  ...notMeasuredAgain.map((name): OpenItem => ({
+    key: `again ${name}`,
+    code: 'not measured again',
+    name,
+    may: 'two names',
+  })),
+];
+
+/** What an owner complained of is closed where its measure is better and its cause was found; otherwise it is told and signed for. */
+export const complaints: ItemSource = ({ complaints: all }) =>
+  all
+    .filter(({ isCauseFound, pairs }) => !isCauseFound || !isBetter(pairs.map(({ says }) => says)))
+    .map(({ id, name, pairs }) => ({
+      key: `complaint ${id}`,
+      code: 'complaint open',
+      name,
+      may: 'the owner',
+      ...(pairs[0] && { about: pairs.find(({ says }) => says !== 'gives less') ?? pairs[0] }),
+    }));
+/** One place that gives no less, or of which nothing can be said, leaves it open. */
+const isBetter = (says: readonly string[]): boolean =>
+  says.length > 0 && says.every((each) => each === 'gives less');
+
+/** A repair whose cause is there yet comes back. */
+export const causes: ItemSource = ({ causes: all }) =>
+  all.map(({ memberId, name, cause }) => ({
+    key: `cause ${memberId}`,
+    code: 'cause stays',
+    name: cause === undefined ? name : `${name}: ${cause}`,
+    may: 'the owner',
+    memberId,
+  }));
+
+/** Bad metal and brackets for which nothing is planned. */
+export const undecided: ItemSource = ({ unplanned }) =>
+  unplanned.map((each) => ({
+    key: `undecided ${each.is} ${each.id}`,
+    code: 'nothing decided',
+    name: each.name,
+    may: 'the owner',
+    ...(each.is === 'member' && { memberId: each.id }),
+  }));
+
+export const snags: ItemSource = ({ snags: all }) =>
+  all.map(({ id, what }) => ({ key: `snag ${id}`, code: 'snag open', name: what, may: 'the owner' }));
+
+export const looks: ItemSource = ({ wasWorked, hasLookBooked }) =>
+  wasWorked && !hasLookBooked
+    ? [{ key: 'look', code: 'no look booked', name: 'a later look', may: 'two names' }]
+    : [];

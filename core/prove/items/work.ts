@@ -1,0 +1,114 @@
+import { isOver, phaseOf, shutBefore, stageOf, type Gate, type TaskProgress } from '../../order';
+import type { ItemSource, OpenItem } from './item';
+
+/** Off, or back and not tried, once for each part: a line that leaks, a lamp that is dark. */
+export const refits: ItemSource = ({ refits: open }) => {
+  const byPart = new Map<string, TaskProgress[]>();
+  for (const each of open) byPart.set(each.task.of.id, [...(byPart.get(each.task.of.id) ?? []), each]);
+  return [...byPart].map(([id, tasks]) => ({
+    key: `refit ${id}`,
+    code: 'off or untried',
+    name: tasks[0]!.task.of.name,
+    may: 'nobody',
+    count: tasks.length,
+  }));
+};
+
+const METAL: ReadonlySet<string> = new Set(['align', 'open', 'make', 'fit', 'weld', 'look']);
+const CUTS: ReadonlySet<string> = new Set([
+  'opening cut',
+  'final cut',
+  'old out',
+  'bright metal',
+  'tack',
+  'weld',
+]);
+
+/** What is made of metal: once it is cut or tacked, it is finished; what nobody began is the owner's to leave. */
+export const metalWork: ItemSource = ({ progress }) => {
+  const byThing = new Map<string, TaskProgress[]>();
+  for (const each of progress)
+    if (METAL.has(phaseOf(each.task)))
+      byThing.set(each.task.of.id, [...(byThing.get(each.task.of.id) ?? []), each]);
+  return [...byThing].flatMap(([id, tasks]): OpenItem[] => {
+    const open = tasks.filter(({ state }) => !isOver(state));
+    if (open.length === 0) return [];
+    const isBegun = tasks.some(isCutInto);
+    const { memberId, of } = open[0]!.task;
+    return [
+      {
+        key: `work ${id}`,
+        code: isBegun ? 'begun and not finished' : 'not begun',
+        name: of.name,
+        may: isBegun ? 'nobody' : 'the owner',
+        ...(memberId !== undefined && { memberId }),
+        count: open.length,
+      },
+    ];
+  });
+};
+
+/** Stages of the whole unit with tasks nobody did: measuring, stripping, coating, proving. Refits stand by themselves. */
+export const stages: ItemSource = ({ progress, refits: off }) => {
+  const offIds = new Set(off.map(({ task }) => task.id));
+  const byStage = new Map<string, number>();
+  for (const { task, state } of progress)
+    if (!isOver(state) && !METAL.has(phaseOf(task)) && !offIds.has(task.id))
+      byStage.set(stageOf(task), (byStage.get(stageOf(task)) ?? 0) + 1);
+  return [...byStage].map(([stage, count]) => ({
+    key: `stage ${stage}`,
+    code: 'stage open',
+    name: stage,
+    may: 'two names',
+    count,
+  }));
+};
+
+/** Whether metal of it was cut, tacked or welded. */
+const isCutInto = ({ task, state }: TaskProgress): boolean =>
+  CUTS.has(task.what) && (state === 'done' || state === 'started');
+
+/** Gates that still hold something of what was begun back; and what the owner has not answered. What nobody began is open with its work. */
+export const gates: ItemSource = ({ gates: all, progress }) => {
+  const open = new Set(progress.filter(({ state }) => !isOver(state)).map(({ task }) => task.id));
+  const begun = progress.filter(isCutInto).map(({ task }) => task);
+  const isUp = progress.some(({ task, state }) => task.what === 'set stands' && state === 'done');
+  const isBegun = ({ gate, of, zoneId }: Gate): boolean => {
+    if (gate === 'owner') return true;
+    if (gate === 'raise') return isUp;
+    return begun.some((task) => task.of.id === of || (zoneId !== undefined && task.zoneId === zoneId));
+  };
+  return all
+    .filter(
+      (gate) => isBegun(gate) && gate.holds.some((id) => open.has(id) && shutBefore([gate], id).length > 0),
+    )
+    .map((gate): OpenItem => ({
+      key: `gate ${gate.gate} ${gate.of}`,
+      code: 'gate shut',
+      name: gate.zoneId === undefined ? gate.name : `zone ${gate.zoneId}`,
+      may: gate.gate === 'owner' ? 'the owner' : gate.mayBeForced ? 'two names' : 'nobody',
+      about: gate,
+    }));
+};
+
+/** Seams that were begun and not finished, or hold a defect; finished, and not looked at or photographed. */
+export const seams: ItemSource = ({ seams: all }) =>
+  all.flatMap(({ ofId, seam, mark, memberId, name, stands }): OpenItem[] => {
+    const own = { key: `seam ${ofId} ${seam}`, name: `${mark}, ${name}`, memberId, about: stands };
+    switch (stands) {
+      case 'good':
+      case 'left open':
+      // Nothing of it is laid: it is open with the work it belongs to.
+      case 'not welded':
+        return [];
+      case 'part laid':
+      case 'changed':
+      case 'defect':
+        return [{ ...own, code: 'seam not finished', may: 'nobody' }];
+      case 'not looked at':
+      case 'no photo':
+        return [{ ...own, code: 'seam not looked at', may: 'two names' }];
+      default:
+        return stands satisfies never;
+    }
+  });
