@@ -3,6 +3,7 @@ import { boatTrailer } from './boat-trailer';
 import { gritter } from './gritter';
 import { boatTrailerWaits, diversAtTheGate, gritterInMidPlan } from './order';
 import { diversTrailer, libraryTrailer, surveyVan, surveyVanBefore } from './others';
+import { provedAndClosed } from './proved';
 
 /** The invented scenario: every unit's bundle, the same on each seeding. */
 export const demoBundles = (): JobBundle[] => [
@@ -18,6 +19,6 @@ export const closedBundles = (): {
   readonly bundle: JobBundle;
   readonly closedAt: string;
   readonly by: string;
-}[] => [{ bundle: surveyVanBefore(), closedAt: '2024-10-11T16:00:00Z', by: 'RK' }];
+}[] => [{ bundle: provedAndClosed(surveyVanBefore()), closedAt: '2024-10-11T16:00:00Z', by: 'RK' }];
 
 export { DEMO_LISTS } from './order';

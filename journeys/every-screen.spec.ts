@@ -2,7 +2,7 @@ import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { expect, strip, test, worked } from './stage';
 
-const SCREENS = ['answers', 'frame', 'probe', 'trace', 'weigh', 'shape', 'join', 'order'] as const;
+const SCREENS = ['answers', 'frame', 'probe', 'trace', 'weigh', 'shape', 'join', 'order', 'prove'] as const;
 /** Parts of Walk and Join: each in one theme. */
 const PARTS = {
   light: [
@@ -15,6 +15,8 @@ const PARTS = {
     'join?part=bolts',
     'order?part=gates',
     'order?part=dates',
+    'prove?part=measured',
+    'prove?part=papers',
   ],
   dark: [
     'walk?part=signs',
@@ -27,6 +29,8 @@ const PARTS = {
     'order?part=found',
     'order?part=papers',
     'order/rail',
+    'prove?part=tried',
+    'prove?part=sign',
   ],
 } as const;
 

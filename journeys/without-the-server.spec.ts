@@ -24,7 +24,18 @@ test('a device that opened a job starts without the server: every verb, what was
         async (address) => Boolean(await (await caches.open('pages')).match(address)),
         `${first.url}${path}`,
       );
-    for (const verb of ['walk', 'frame', 'probe', 'trace', 'weigh', 'shape', 'join', 'order', 'order/rail'])
+    for (const verb of [
+      'walk',
+      'frame',
+      'probe',
+      'trace',
+      'weigh',
+      'shape',
+      'join',
+      'order',
+      'prove',
+      'order/rail',
+    ])
       await expect.poll(() => isKept(`${job}/${verb}`), { timeout: 120_000 }).toBe(true);
 
     first.child.kill();

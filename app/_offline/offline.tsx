@@ -15,6 +15,7 @@ const VERBS = [
   'join',
   'join/rail',
   'order',
+  'prove',
   'order/rail',
 ] as const;
 /** A job's other screens are fetched once it has been open and quiet for so long. */

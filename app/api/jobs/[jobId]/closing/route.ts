@@ -19,7 +19,7 @@ async function closed(jobId: string, closing: Closing): Promise<Written<Closing>
       return refused(
         'invalid',
         signOff
-          ? `not closed: ${open} things are open that the sign-off does not name. Prove, Sign off`
+          ? `not closed: ${open === 1 ? 'one thing is' : `${open} things are`} open that the sign-off does not name. Prove, Sign off`
           : 'not closed before it is signed off: Prove, Sign off',
         'Nothing was changed.',
       );

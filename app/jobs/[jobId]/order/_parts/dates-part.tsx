@@ -56,7 +56,6 @@ export function DatesPart({ order }: { order: JobOrder }) {
   const dated = dates?.ok ? dates.jobs[0] : undefined;
   return (
     <section aria-label="Dates">
-      <UntilPart />
       {tasks.length === 0 ? (
         <p className="text-xl">
           {order.progress.length === 0 ? 'Nothing is decided: no day to name.' : 'Everything is done.'}
@@ -97,6 +96,7 @@ export function DatesPart({ order }: { order: JobOrder }) {
           <KeepPlan order={order} tasks={tasks} dated={dated} />
         </>
       )}
+      <UntilPart />
     </section>
   );
 }

@@ -22,7 +22,7 @@ export function UntilPart() {
   const told = stands(file, 'interim').at(-1);
   const isTooMild = told !== undefined && isStricter(answer, told.answer);
   return (
-    <section aria-label="Until its turn" className="mb-4 border-b border-rule pb-3">
+    <section aria-label="Until its turn" className="mt-4 border-t border-rule pt-3">
       <h2 className="text-2xl font-semibold">Until its turn</h2>
       <p>
         The records say: <b>{MOVE_WORDS[answer]}</b>

@@ -1,0 +1,102 @@
+import { createHash } from 'node:crypto';
+import {
+  parseBundle,
+  parsePassportCode,
+  printPassportCode,
+  recordText,
+  type JobBundle,
+} from '@/core/exchange';
+import { stands } from '@/core/job';
+import { closedBundles, demoBundles } from '.';
+
+const UP_TO = '2026-11-28T12:00:00Z';
+const sum = (bundle: JobBundle, upTo = UP_TO) =>
+  createHash('sha256').update(recordText(bundle, upTo)).digest('hex');
+const gritter = demoBundles()[0]!;
+
+/** Every leaf of a value by its path, with a value beside its own. */
+function leaves(value: unknown, path: readonly (string | number)[] = []): (readonly (string | number)[])[] {
+  if (value === null || typeof value !== 'object') return [path];
+  return Object.entries(value).flatMap(([key, each]) =>
+    leaves(each, [...path, Array.isArray(value) ? Number(key) : key]),
+  );
+}
+const changedAt = (bundle: JobBundle, path: readonly (string | number)[]): JobBundle => {
+  const copy = structuredClone(bundle);
+  let at = copy as unknown as Record<string | number, unknown>;
+  for (const key of path.slice(0, -1)) at = at[key] as Record<string | number, unknown>;
+  const key = path.at(-1)!;
+  const was = at[key];
+  if (typeof was === 'number') at[key] = was + 0.25;
+  else if (typeof was === 'boolean') at[key] = !was;
+  else at[key] = `${String(was)}x`;
+  return copy;
+};
+
+test('the same record has the same sum, whoever put it together; a bundle carries it over', () => {
+  expect(sum(gritter)).toBe(sum(structuredClone(gritter)));
+  const back = parseBundle(recordText(gritter, UP_TO));
+  expect(back.ok && sum(back.value)).toBe(sum(gritter));
+});
+
+test('a passport altered in any field is another: every leaf of one of each kind, and of the frame', () => {
+  // One record of each kind stands for the others of it; each leaf of the rest is changed.
+  const kinds = new Set<string>();
+  const small: JobBundle = {
+    ...gritter,
+    evidence: gritter.evidence.filter(({ kind }) => !kinds.has(kind) && kinds.add(kind)),
+  };
+  const own = sum(small);
+  const all = leaves(small);
+  expect(all.length).toBeGreaterThan(500);
+  const unseen = all.filter((path) => {
+    try {
+      return sum(changedAt(small, path)) === own;
+    } catch {
+      // What no longer fits its schema is caught before any sum.
+      return false;
+    }
+  });
+  // An instant that moves past the passport takes its record out; one that stays before it is another text: both are other sums.
+  expect(unseen.map((path) => path.join('.'))).toEqual([]);
+});
+
+test('what is recorded after it is no part of it; what is put in before it, is', () => {
+  const [reading] = stands(gritter, 'reading');
+  const with_ = (at: string): JobBundle => ({
+    ...gritter,
+    evidence: [...gritter.evidence, { ...reading!, id: '00000000-0000-4000-8000-0000000000aa', at }],
+  });
+  expect(sum(with_('2026-11-28T12:00:01Z'))).toBe(sum(gritter));
+  expect(sum(with_('2026-11-28T12:00:00Z'))).not.toBe(sum(gritter));
+  const passport = {
+    kind: 'passport' as const,
+    id: '00000000-0000-4000-8000-0000000000ab',
+    by: 'RK',
+    at: UP_TO,
+    note: '',
+  };
+  expect(sum({ ...gritter, evidence: [...gritter.evidence, { ...passport, sha256: 'a'.repeat(64) }] })).toBe(
+    sum(gritter),
+  );
+});
+
+test('its code is read back, and nothing else is taken for one', () => {
+  const code = { jobId: gritter.job.id, upTo: UP_TO, sha256: sum(gritter) };
+  expect(parsePassportCode(` ${printPassportCode(code)}\n`)).toEqual(code);
+  for (const wrong of [
+    '',
+    'hello',
+    printPassportCode({ ...code, sha256: 'a'.repeat(63) }),
+    `${printPassportCode(code)} x`,
+  ])
+    expect(parsePassportCode(wrong)).toBeUndefined();
+  expect(parsePassportCode(printPassportCode({ ...code, upTo: 'tomorrow' }))).toBeUndefined();
+});
+
+test('the van’s older job was closed with its proof', () => {
+  const [before] = closedBundles();
+  expect(stands(before!.bundle, 'sign off')).toHaveLength(1);
+  expect(stands(before!.bundle, 'look booked')[0]!.on).toBe('2025-10-01');
+  expect(stands(before!.bundle, 'proof').every(({ held }) => held)).toBe(true);
+});
