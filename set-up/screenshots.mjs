@@ -23,7 +23,6 @@ const SHOTS = [
     then: (page) => page.waitForFunction(() => !document.body.innerText.includes('being worked out')),
   },
   { name: 'shop', open: () => '/shop' },
-  { name: 'weigh-geometry', open: (jobs) => `${jobs['GR-7']}/weigh?part=geometry` },
   {
     name: 'answers',
     open: (jobs) => `${jobs['GR-7']}/answers`,
@@ -113,6 +112,11 @@ const SHOTS = [
     then: (page) => page.getByRole('table', { name: 'Welds' }).getByRole('button', { name: 'A1' }).click(),
   },
   { name: 'order', open: (jobs) => `${jobs['DV-3']}/order` },
+  {
+    name: 'prove',
+    open: (jobs) => `${jobs['DV-3']}/prove`,
+    then: (page) => page.getByRole('heading', { name: /in the way of signing off/ }).waitFor(),
+  },
   {
     name: 'calendar',
     open: () => '/calendar',

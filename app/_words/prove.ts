@@ -39,8 +39,14 @@ export const MAY_WORDS: Readonly<Record<MayStand, string>> = {
   'the owner': 'done, or left with the owner’s word',
 };
 
+const MADE_WORDS: Readonly<Partial<Record<NonNullable<OpenItem['is']>, string>>> = {
+  repair: 'plates',
+  crack: 'crack',
+  renewal: 'renewed',
+};
+
 /** One open item as a line: what it is, and of what. */
-export function itemWords({ code, name, count, about }: OpenItem, system: UnitSystem): string {
+export function itemWords({ code, name, count, about, is }: OpenItem, system: UnitSystem): string {
   const counted = count === undefined ? '' : ` (${count} ${count === 1 ? 'task' : 'tasks'})`;
   if (code === 'stage open') return `${STAGE_WORDS[name as Stage]}${counted}`;
   if (code === 'gate shut' && typeof about === 'object' && 'gate' in about)
@@ -50,7 +56,8 @@ export function itemWords({ code, name, count, about }: OpenItem, system: UnitSy
   if (code === 'proof failed' && typeof about === 'object' && 'note' in about)
     return `${about.note}: ${name}`;
   if (typeof about === 'string') return `${name}: ${about}`;
-  return `${name}${counted}`;
+  const kind = is === undefined ? undefined : MADE_WORDS[is];
+  return `${kind ? `${kind}, ` : ''}${name}${counted}`;
 }
 
 export const answerWords = ({ left, passed }: Answered): string =>

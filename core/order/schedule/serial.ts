@@ -137,21 +137,38 @@ interface Free {
 /**
  * Jobs one after another in their order, each task at the first moment that what it waits for, who it needs and its bay allow (serial schedule
  * generation, Kelley 1963): a later job fills gaps that an earlier one left. `takes` gives each task's own hours. A bay is held from a job's first
- * task in it to its last; whoever does a task stays on it to its end.
+ * task in it to its last; whoever does a task stays on it to its end. Places are written `into` what the caller has, where it draws over and over.
  */
 export function schedule(
   jobs: readonly SchedJob[],
   resources: Resources,
   takes: (job: number, task: number) => number,
   priority?: readonly (readonly number[])[],
+  into: readonly Placed[] = jobs.map(emptyPlaced),
 ): ScheduledJob[] {
   const at: Free = {
     people: resources.people.map(free),
     tried: resources.people.map(free),
     bays: Array.from({ length: resources.bays }, free),
   };
-  return jobs.map((job, j) => placeJob(job, resources, at, (k) => takes(j, k), priority?.[j]));
+  return jobs.map((job, j) => {
+    const order = priority?.[j] ?? job.tasks.map((_, k) => k);
+    return placeJob(job, resources, at, { takes: (k) => takes(j, k), order, placed: into[j]! });
+  });
 }
+
+/** How one job is placed: its tasks' own hours, their order, and where the places are written. */
+interface Placing {
+  readonly takes: (task: number) => number;
+  readonly order: readonly number[];
+  readonly placed: Placed;
+}
+export const emptyPlaced = ({ tasks: { length } }: Pick<SchedJob, 'tasks'>): Placed => ({
+  startH: new Float64Array(length),
+  endH: new Float64Array(length),
+  who: new Int16Array(length),
+  with: new Int16Array(length),
+});
 
 /** A job that finds its bay taken somewhere within its stay is tried after that; so often at most. */
 const TRIES = 60;
@@ -160,8 +177,7 @@ function placeJob(
   job: SchedJob,
   resources: Resources,
   at: Free,
-  takes: (task: number) => number,
-  order: readonly number[] = job.tasks.map((_, k) => k),
+  { takes, order, placed }: Placing,
 ): ScheduledJob {
   const { bays } = job;
   let from = job.startH;
@@ -169,7 +185,7 @@ function placeJob(
     // Nobody's bay is ever free: it is placed as if there were one, and the bay says −1.
     const isLast = tries === TRIES;
     for (let k = 0; k < at.people.length; k++) copyInto(at.people[k]!, at.tried[k]!);
-    const placed = placeTasks(job, resources, at.tried, { from: isLast ? job.startH : from, takes, order });
+    placeTasks(job, resources, at.tried, isLast ? job.startH : from, { takes, order, placed });
     const stays = staysOf(job, placed, resources.calendar.hoursADay);
     const clashes = bays.map((bay) => clashesAt(at.bays[bay]!, stays));
     const free = clashes.indexOf(undefined);
@@ -246,17 +262,13 @@ function placeTasks(
   { tasks, slower }: SchedJob,
   { calendar, people: crew }: Resources,
   people: readonly Taken[],
-  {
-    from,
-    takes,
-    order,
-  }: { readonly from: number; readonly takes: (task: number) => number; readonly order: readonly number[] },
-): Placed {
-  const n = tasks.length;
-  const startH = new Float64Array(n).fill(from);
-  const endH = new Float64Array(n).fill(from);
-  const who = new Int16Array(n).fill(-1);
-  const beside = new Int16Array(n).fill(-1);
+  from: number,
+  { takes, order, placed: { startH, endH, who, with: beside } }: Placing,
+): void {
+  startH.fill(from);
+  endH.fill(from);
+  who.fill(-1);
+  beside.fill(-1);
   for (const k of order) {
     const task = tasks[k]!;
     if (task.isDone) continue;
@@ -273,7 +285,6 @@ function placeTasks(
     if (first >= 0) take(people[first]!, at, at + hours);
     if (second >= 0) take(people[second]!, at, at + hours);
   }
-  return { startH, endH, who, with: beside };
 }
 
 interface Hands {

@@ -1,5 +1,5 @@
 import { dayAt } from './calendar';
-import { schedule, type Resources, type SchedJob, type SchedTask } from './serial';
+import { emptyPlaced, schedule, type Resources, type SchedJob, type SchedTask } from './serial';
 
 /** A task's hours by one draw: evenly between least and most, and its tail as often as its chance. */
 export function drawnHours({ hours: [least, most], tail }: SchedTask, random: () => number): number {
@@ -38,13 +38,13 @@ export function simulated(
 ): FinishOf[] {
   const ends = jobs.map(() => new Float64Array(draws));
   const hours = jobs.map(({ tasks }) => new Float64Array(tasks.length));
+  const takes = (j: number, k: number) => hours[j]![k]!;
+  const into = jobs.map(emptyPlaced);
   for (let draw = 0; draw < draws; draw++) {
     jobs.forEach(({ tasks }, j) =>
       tasks.forEach((task, k) => void (hours[j]![k] = drawnHours(task, random))),
     );
-    schedule(jobs, resources, (j, k) => hours[j]![k]!, orders).forEach(
-      ({ toH }, j) => void (ends[j]![draw] = toH),
-    );
+    schedule(jobs, resources, takes, orders, into).forEach(({ toH }, j) => void (ends[j]![draw] = toH));
     if (heard && draw % 200 === 199) heard((draw + 1) / draws);
   }
   return jobs.map(({ id }, j) => ({ id, endsH: ends[j]!.sort() }));

@@ -1,4 +1,4 @@
-import type { Gate, TaskProgress, Unplanned } from '../../order';
+import type { Gate, TaskOf, TaskProgress, Unplanned } from '../../order';
 import type { SeamStands } from '../../join';
 import type { GeometryCheck } from '../../weigh';
 import type { FlexPair } from '../given';
@@ -39,6 +39,8 @@ export interface OpenItem {
   readonly may: MayStand;
   readonly memberId?: string;
   readonly count?: number;
+  /** What kind of thing is made or mended, where that is open. */
+  readonly is?: TaskOf['is'];
   /** What belongs to its code: how a seam stands, what failed, by how much something moved. */
   readonly about?: SeamStands | Gate | Change | GeometryCheck | FlexPair | Proof;
 }

@@ -43,6 +43,7 @@ export const metalWork: ItemSource = ({ progress }) => {
         may: isBegun ? 'nobody' : 'the owner',
         ...(memberId !== undefined && { memberId }),
         count: open.length,
+        is: of.is,
       },
     ];
   });

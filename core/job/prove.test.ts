@@ -1,0 +1,178 @@
+import type { Evidence } from '.';
+import { demoJob } from './job-for-tests';
+
+const id = (n: number) => `00000000-0000-4000-8000-2${String(n).padStart(11, '0')}`;
+let last = 0;
+const stamp = (day: number, hour = 10) => ({
+  id: id(++last),
+  by: 'RK',
+  at: `2026-11-${String(day).padStart(2, '0')}T${String(hour).padStart(2, '0')}:00:00Z`,
+  note: '',
+});
+const job = demoJob('cut out');
+const REPAIR = job.repairId;
+const task = (what: string, day: number, hour = 10, is: 'done' | 'started' = 'done'): Evidence => ({
+  kind: 'task',
+  ...stamp(day, hour),
+  taskId: `${what} ${REPAIR}`,
+  title: what,
+  is,
+});
+const wheelbase = (day: number, rightMm = 4000): Evidence => ({
+  kind: 'geometry',
+  ...stamp(day),
+  measure: { of: 'wheelbase', ...job.wheelbaseIds, leftMm: 4000, rightMm },
+  instrument: 'laser distance',
+  stood: 'on its wheels, empty',
+});
+const codes = (more: readonly Evidence[]) =>
+  job.proof(more).items.map(({ item }) => `${item.code}: ${item.may}`);
+
+describe('what a job’s records leave open', () => {
+  test('decided and not begun: the owner may leave it; nothing of geometry, cause or look is asked', () => {
+    const { items, wasWorked, isSignedOff } = job.proof([]);
+    expect(wasWorked).toBe(false);
+    expect(isSignedOff).toBe(false);
+    const open = items.map(({ item }) => item.code);
+    expect(open).toContain('not begun');
+    for (const code of [
+      'begun and not finished',
+      'not measured again',
+      'cause stays',
+      'no look booked',
+      'gate shut',
+    ])
+      expect(open).not.toContain(code);
+  });
+  test('cut: it is finished by whoever cut it, its cause and its geometry are asked for, a look is owed', () => {
+    const open = codes([task('opening cut', 26)]);
+    expect(open).toEqual(
+      expect.arrayContaining([
+        'begun and not finished: nobody',
+        'not measured again: two names',
+        'cause stays: the owner',
+        'no look booked: two names',
+      ]),
+    );
+    expect(open).not.toContain('not begun: the owner');
+  });
+  test('measured before and not since is named; measured since, it is compared', () => {
+    const cut = [wheelbase(25), task('opening cut', 26)];
+    expect(job.proof(cut).items.find(({ item }) => item.code === 'not measured again')!.item.name).toBe(
+      'wheelbase',
+    );
+    const same = job.proof([...cut, wheelbase(27)]);
+    expect(same.changes.map(({ says }) => says)).toEqual(['as it was', 'as it was']);
+    expect(same.items.map(({ item }) => item.code)).not.toContain('not measured again');
+    const moved = job.proof([...cut, wheelbase(27, 4009)]);
+    expect(moved.items.filter(({ item }) => item.code === 'moved').map(({ item }) => item.name)).toEqual([
+      'wheelbase, right',
+    ]);
+  });
+  test('welded after it was measured, it is measured again', () => {
+    const more = [wheelbase(25), task('opening cut', 26), wheelbase(27), task('weld', 28, 9)];
+    expect(job.proof(more).changes).toEqual([]);
+    expect(codes(more)).toContain('not measured again: two names');
+  });
+  test('a cause said to be gone is closed; said and not held, it is not', () => {
+    const gone = (held: boolean): Evidence => ({
+      kind: 'proof',
+      ...stamp(27),
+      note: 'drain opened, cavity dry',
+      of: 'the cause is gone',
+      place: 'Right rail',
+      memberId: 'rail-right',
+      held,
+    });
+    const cut = task('opening cut', 26);
+    expect(codes([cut, gone(true)])).not.toContain('cause stays: the owner');
+    expect(codes([cut, gone(false)])).toEqual(
+      expect.arrayContaining(['cause stays: the owner', 'proof failed: two names']),
+    );
+  });
+  test('a look that is booked, and a snag that is open', () => {
+    const cut = task('opening cut', 26);
+    const look: Evidence = { kind: 'look booked', ...stamp(27), what: 'torque', afterKm: 800 };
+    expect(codes([cut, look])).not.toContain('no look booked: two names');
+    expect(codes([{ kind: 'snag', ...stamp(27), what: 'lamp hangs' }])).toContain('snag open: the owner');
+  });
+  test('a temporary repair goes out after the test that releases it, and no longer than its limit', () => {
+    const clamp: Evidence = {
+      kind: 'temporary repair',
+      ...stamp(20),
+      memberId: 'rail-left',
+      stationMm: 1000,
+      form: 'clamp',
+      limitKm: 50,
+      until: '2026-11-28',
+    };
+    const test_: Evidence = {
+      kind: 'load test',
+      ...stamp(21),
+      purpose: 'release a temporary repair',
+      states: ['empty, on its wheels', 'hitched'],
+      places: [{ id: 'a', what: 'gap', name: 'clamp', witnesses: ['rail-left'] }],
+      readings: [],
+      windUpLetGo: true,
+    };
+    const open = (more: Evidence[], nowAt?: string) =>
+      job.proof(more, nowAt).items.some(({ item }) => item.code === 'temporary not released');
+    expect(open([clamp])).toBe(true);
+    expect(open([clamp, test_])).toBe(false);
+    expect(open([clamp, { ...test_, ...stamp(19) } as Evidence])).toBe(true);
+    expect(open([clamp, test_], '2026-11-29T08:00:00Z')).toBe(true);
+  });
+  test('the same push before and after is put beside the complaint it is of; nothing on record explains it: open all the same', () => {
+    const complaint: Evidence = {
+      kind: 'complaint',
+      ...stamp(24),
+      what: 'play',
+      where: 'steering',
+      memberIds: ['rail-right'],
+    };
+    const push = (day: number, gaveMm: number): Evidence => ({
+      kind: 'flex',
+      ...stamp(day),
+      place: 'gear against rail',
+      push: 'wheel by one',
+      state: 'empty, on its wheels',
+      gaveMm,
+      complaintId: complaint.id,
+      changed: '',
+    });
+    const cut = task('opening cut', 26);
+    const open = (more: Evidence[]) =>
+      job.proof(more).items.some(({ item }) => item.code === 'complaint open');
+    expect(open([complaint, cut])).toBe(true);
+    expect(open([complaint, push(25, 6), cut, push(27, 2)])).toBe(false);
+    expect(open([complaint, push(25, 6), cut, push(27, 6)])).toBe(true);
+    expect(
+      open([{ ...complaint, memberIds: ['rail-left'] } as Evidence, push(25, 6), cut, push(27, 2)]),
+    ).toBe(true);
+  });
+  test('signed off by two with each reason; a record after it that opens something ends it', () => {
+    const cut = task('opening cut', 26);
+    const welded = job.proof([]).items;
+    const passed = welded
+      .filter(({ item }) => item.may === 'two names')
+      .map(({ item }) => ({ key: item.key, name: item.name, why: 'not of this visit' }));
+    const left = welded
+      .filter(({ item }) => item.may === 'the owner')
+      .map(({ item }): Evidence => ({
+        kind: 'left undone',
+        ...stamp(27),
+        of: item.key,
+        what: item.name,
+        why: 'later',
+        owner: 'owner',
+        how: 'on paper',
+      }));
+    const off: Evidence = { kind: 'sign off', ...stamp(27, 12), second: 'TM', walkedWith: 'owner', passed };
+    expect(job.proof([...left, off]).isSignedOff).toBe(true);
+    expect(job.proof([...left.slice(1), off]).isSignedOff).toBe(false);
+    expect(job.proof([...left, off, cut]).isSignedOff).toBe(false);
+    expect(
+      job.proof([...left, off, { kind: 'snag', ...stamp(27, 13), what: 'lamp hangs' }]).isSignedOff,
+    ).toBe(false);
+  });
+});
