@@ -45,8 +45,10 @@ const readings = (): Reading[] =>
     })),
   ) as Reading[];
 
-/** A truck with a thin right rail: plates decided, or only proposed. */
-export function demoJob(plates: 'cut out' | 'proposed') {
+type Plates = 'cut out' | 'proposed';
+
+/** A truck with a thin right rail. */
+function thinRail(plates: Plates): JobFile {
   const made = defaultFrame({
     ...familyOf('open-channel ladder').typical,
     family: 'open-channel ladder',
@@ -62,7 +64,7 @@ export function demoJob(plates: 'cut out' | 'proposed') {
     exposure: 'road salt',
     duty: 'work',
   } as const;
-  const file: JobFile = {
+  return {
     frame,
     practice: { ...DEFAULT_PRACTICE, legal: { ...DEFAULT_PRACTICE.legal, chosen: 'none' } },
     evidence: readings(),
@@ -84,7 +86,12 @@ export function demoJob(plates: 'cut out' | 'proposed') {
     repairChanges: {},
     closed: false,
   };
-  const axles = axlesOf(frame);
+}
+
+/** Its records with plates decided, or only proposed; worked out anew only for records that tell of metal. */
+export function demoJob(plates: Plates) {
+  const file = thinRail(plates);
+  const axles = axlesOf(file.frame);
   const worksOf = (of: JobFile) =>
     new Map(
       workJob(of).map((work) => [

@@ -1,4 +1,3 @@
-import type { Strike } from '../frame';
 import { extraMoney, isOpen, shutBefore, type GateId } from '../order';
 import { demoJob } from './job-for-tests';
 import { costsOf, leftOff, type Evidence } from '.';

@@ -13,13 +13,17 @@ export function byLongestTail({ tasks }: SchedJob, takes = (k: number) => middle
 
 /** An order in which every task comes after what it waits for; of those that may come, the first by `sort`. */
 function inTurn(tasks: SchedJob['tasks'], sort: (a: number, b: number) => number): number[] {
-  const left = new Set(tasks.map((_, k) => k));
+  const waits = Int32Array.from(tasks, ({ after }) => after.length);
+  const followers: number[][] = tasks.map(() => []);
+  tasks.forEach(({ after }, k) => after.forEach((before) => followers[before]!.push(k)));
+  const ready = tasks.flatMap((_, k) => (waits[k] === 0 ? [k] : []));
   const order: number[] = [];
-  while (left.size > 0) {
-    const ready = [...left].filter((k) => tasks[k]!.after.every((before) => !left.has(before)));
-    const next = ready.sort(sort)[0]!;
-    left.delete(next);
-    order.push(next);
+  while (ready.length > 0) {
+    let best = 0;
+    for (let n = 1; n < ready.length; n++) if (sort(ready[n]!, ready[best]!) < 0) best = n;
+    const [next] = ready.splice(best, 1);
+    order.push(next!);
+    for (const follower of followers[next!]!) if (--waits[follower]! === 0) ready.push(follower);
   }
   return order;
 }

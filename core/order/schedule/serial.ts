@@ -39,6 +39,8 @@ export interface Resources {
 export interface Placed {
   readonly startH: Float64Array;
   readonly endH: Float64Array;
+  /** From when what waits for it may begin: its wait by the clock is over. */
+  readonly freedH: Float64Array;
   /** Who, by number; −1 for nobody. */
   readonly who: Int16Array;
   readonly with: Int16Array;
@@ -166,6 +168,7 @@ interface Placing {
 export const emptyPlaced = ({ tasks: { length } }: Pick<SchedJob, 'tasks'>): Placed => ({
   startH: new Float64Array(length),
   endH: new Float64Array(length),
+  freedH: new Float64Array(length),
   who: new Int16Array(length),
   with: new Int16Array(length),
 });
@@ -263,23 +266,27 @@ function placeTasks(
   { calendar, people: crew }: Resources,
   people: readonly Taken[],
   from: number,
-  { takes, order, placed: { startH, endH, who, with: beside } }: Placing,
+  { takes, order, placed: { startH, endH, freedH, who, with: beside } }: Placing,
 ): void {
   startH.fill(from);
   endH.fill(from);
+  freedH.fill(from);
   who.fill(-1);
   beside.fill(-1);
   for (const k of order) {
     const task = tasks[k]!;
     if (task.isDone) continue;
     let ready = Math.max(from, task.notBeforeH);
-    for (const before of task.after)
-      if (!tasks[before]!.isDone)
-        ready = Math.max(ready, afterWait(calendar, endH[before]!, tasks[before]!.thenWaitH));
+    const { after } = task;
+    for (let n = 0; n < after.length; n++) {
+      const freed = freedH[after[n]!]!;
+      if (freed > ready) ready = freed;
+    }
     const hours = (takes(k) * slower) / task.hands;
     const { first, second, at } = handsFor(task, crew, people, ready, hours);
     startH[k] = at;
     endH[k] = at + hours;
+    freedH[k] = task.thenWaitH > 0 ? afterWait(calendar, at + hours, task.thenWaitH) : at + hours;
     who[k] = first;
     beside[k] = second;
     if (first >= 0) take(people[first]!, at, at + hours);
