@@ -7,7 +7,7 @@ export const CAUTIONS = {
   arc: `Zinc, paint, oil and wax give off what poisons and burns; look behind the metal and into the cavity first. Eyes and skin covered, dry gloves, a way out, somebody watches while it is hot and after. ${DEFERENCE}`,
   join: `Before any arc: fuel tank out and out of the building, lines capped, battery off, brake and air lines and harness moved, extinguisher and fire watch, zinc and coating fumes vented. ${DEFERENCE}`,
   order: `An order is no supervision: whoever stands beneath looks first, nobody works alone under a frame that is cut, hot work waits for its permit. ${DEFERENCE}`,
-  prove: `What the records say is proved; what nobody recorded is not. A repaired frame is looked at again after its first miles under load. ${DEFERENCE}`,
+  prove: `Only what is recorded was proved, as far as it says. A repaired frame is looked at again after its first miles under load. ${DEFERENCE}`,
   permit: `Burning and cutting start more fires after they stop than while they go on: the watch is part of the work. Zinc, paint and wax fume is poison. ${DEFERENCE}`,
   crack: `A cracked frame member is not used until repaired. ${DEFERENCE}`,
   foretold: `A range, not a promise: it holds for this load, this road and no new damage; water in the crack, an overload or a pot-hole ends it. ${DEFERENCE}`,

@@ -27,6 +27,7 @@ export const OPEN_WORDS: Readonly<Record<OpenCode, string>> = {
   'complaint open': 'What the owner feels: not better, or not explained',
   'cause stays': 'Nobody says that its cause is gone',
   'nothing decided': 'Bad, and nothing is decided for it',
+  'not judged': 'Not judged: too little was seen or read',
   'not begun': 'Decided, not begun',
   'stage open': 'Tasks open in a stage',
   'snag open': 'Snag of the walk-through',

@@ -48,6 +48,7 @@ const NOTHING: ProveScene = {
   complaints: [],
   causes: [],
   unplanned: [],
+  unjudged: [],
   changes: [],
   out: [],
   notMeasuredAgain: [],
@@ -153,6 +154,13 @@ describe('what is open', () => {
       })[0]![1];
     expect(failed('lock to lock')).toBe('nobody');
     expect(failed('noise listened for')).toBe('two names');
+  });
+  test('members nobody can judge are signed for together; one more is another thing to sign for', () => {
+    const of = (...ids: string[]) =>
+      openItems({ ...NOTHING, unjudged: ids.map((each) => ({ id: each, name: each })) });
+    expect(of('a', 'b').map(({ code, may }) => [code, may])).toEqual([['not judged', 'two names']]);
+    expect(of('a', 'b', 'c')[0]!.key).not.toBe(of('a', 'b')[0]!.key);
+    expect(of('a', 'c')[0]!.key).not.toBe(of('a', 'b')[0]!.key);
   });
   test('a cause that stays, bad metal with nothing decided, a temporary repair, a snag, a place not measured', () =>
     expect(

@@ -52,6 +52,9 @@ export function proveScene(file: JobFile, works: Works, order: JobOrder, today: 
     complaints: complaintsOf(file, pairs),
     causes: causesOf(file, works, order),
     unplanned: order.scene.unplanned,
+    unjudged: [...works.values()]
+      .filter(({ verdict }) => verdict.verdict === 'Can’t say')
+      .map(({ picture: { member } }) => ({ id: member.id, name: member.name })),
     changes:
       worked.cutAt === undefined || worked.laidAt === undefined
         ? []

@@ -1,5 +1,15 @@
 import { MAY_STAND, type ItemSource, type OpenItem, type ProveScene } from './item';
-import { causes, complaints, failedTries, geometry, looks, snags, temporaries, undecided } from './proofs';
+import {
+  causes,
+  complaints,
+  failedTries,
+  geometry,
+  looks,
+  snags,
+  temporaries,
+  undecided,
+  unjudged,
+} from './proofs';
 import { gates, metalWork, refits, seams, stages } from './work';
 
 export {
@@ -24,6 +34,7 @@ export const ITEM_SOURCES: readonly ItemSource[] = [
   complaints,
   causes,
   undecided,
+  unjudged,
   stages,
   snags,
   looks,

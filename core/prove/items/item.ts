@@ -20,6 +20,7 @@ export const OPEN_CODES = [
   'complaint open',
   'cause stays',
   'nothing decided',
+  'not judged',
   'not begun',
   'stage open',
   'snag open',
@@ -68,6 +69,8 @@ export interface ProveScene {
   /** Members worked on, with what made them bad; none known where nobody said. */
   readonly causes: readonly { readonly memberId: string; readonly name: string; readonly cause?: string }[];
   readonly unplanned: readonly Unplanned[];
+  /** Members of which too little is known to judge them. */
+  readonly unjudged: readonly { readonly id: string; readonly name: string }[];
   readonly changes: readonly Change[];
   /** Measured last, and out of straight or square. */
   readonly out: readonly { readonly name: string; readonly check: GeometryCheck }[];

@@ -1,3 +1,4 @@
+import { fingerprint } from '../../quantity';
 import type { ItemSource, OpenItem } from './item';
 
 /** A temporary repair that stays goes out only after the load test that releases it. */
@@ -81,6 +82,19 @@ export const undecided: ItemSource = ({ unplanned }) =>
     may: 'the owner',
     ...(each.is === 'member' && { memberId: each.id }),
   }));
+
+/** Members nobody can judge yet, together: signing off says nothing of them, and that is signed. Another one ends it. */
+export const unjudged: ItemSource = ({ unjudged: all }) =>
+  all.length === 0
+    ? []
+    : [
+        {
+          key: `unjudged ${fingerprint(all.map(({ id }) => id))}`,
+          code: 'not judged',
+          name: all.map(({ name }) => name).join(', '),
+          may: 'two names',
+        },
+      ];
 
 export const snags: ItemSource = ({ snags: all }) =>
   all.map(({ id, what }) => ({ key: `snag ${id}`, code: 'snag open', name: what, may: 'the owner' }));

@@ -30,6 +30,7 @@ const DONE_IN: Readonly<Partial<Record<OpenCode, string>>> = {
   'complaint open': 'prove?part=measured',
   'cause stays': 'prove?part=tried',
   'nothing decided': 'shape',
+  'not judged': 'walk',
   'not begun': 'order?part=plan',
   'stage open': 'order?part=plan',
   'no look booked': 'prove?part=tried',
