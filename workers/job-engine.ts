@@ -239,8 +239,9 @@ const questions = (
     const { file, done } = await worked();
     return jobOrder(file, done, nowMs);
   },
+  // What the frame asks of its members is part of what is open: it is waited for.
   proof: async (nowMs, today) => {
-    const { file, done } = await worked();
+    const { file, done } = await settled();
     return jobProof(file, done, nowMs, today);
   },
   waysOut: async () => {

@@ -5,6 +5,7 @@ import {
   jobLine,
   jobOrder,
   jobProof,
+  judgedJob,
   triedPractice,
   workJob,
   type JobFile,
@@ -36,7 +37,7 @@ const TASKS = {
   proof: (file: JobFile) =>
     jobProof(
       file,
-      new Map(workJob(file).map((work) => [work.picture.member.id, work])),
+      new Map(judgedJob(file).works.map((work) => [work.picture.member.id, work])),
       Date.now(),
       format(new Date(), 'yyyy-MM-dd'),
     ),
