@@ -183,7 +183,7 @@ function placeJob(
   { takes, order, placed }: Placing,
 ): ScheduledJob {
   const { bays } = job;
-  let from = job.startH;
+  let from = firstBayH(job, at.bays);
   for (let tries = 0; ; tries++) {
     // Nobody's bay is ever free: it is placed as if there were one, and the bay says −1.
     const isLast = tries === TRIES;
@@ -202,6 +202,15 @@ function placeJob(
     const fromH = stays[0]?.fromH ?? from;
     return { id: job.id, placed, bay, fromH, toH: lastEnd(placed, from) };
   }
+}
+
+/** A job that needs a bay from its first task on is not tried before one is free for a moment. */
+function firstBayH({ tasks, bays, startH, isAway }: SchedJob, taken: readonly Taken[]): number {
+  const needsOne = tasks.every(({ isDone, atBench }) => isDone || !atBench);
+  if (isAway || bays.length === 0 || !needsOne) return startH;
+  let first = Infinity;
+  for (const bay of bays) first = Math.min(first, firstGap(taken[bay]!, startH, LEAST_STEP_H));
+  return first;
 }
 
 const lastEnd = ({ endH }: Placed, from: number): number => {

@@ -37,37 +37,39 @@ export function MeasuredPart({ proof }: { proof: JobProof }) {
         </p>
       ) : (
         <>
-          <table
-            className="w-full border-collapse text-left text-[16px]"
-            aria-label="Measured before and after"
-          >
-            <thead>
-              <tr className="caption border-b border-ink">
-                {['what', 'before', 'after', 'moved by, of what it may', ''].map((head) => (
-                  <th key={head} scope="col" className="py-1 pr-4 font-normal">
-                    {head}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody className="ruled">
-              {proof.changes.map((change) => (
-                <tr key={`${change.key} ${change.name}`}>
-                  <th scope="row" className="py-1 pr-4 font-normal">
-                    {change.name}
-                  </th>
-                  <td className="pr-4">{changeFigure(change.was, change, system)}</td>
-                  <td className="pr-4">{changeFigure(change.is, change, system)}</td>
-                  <td className="pr-4">{changeWords(change, system)}</td>
-                  <td className={change.says === 'moved' ? 'font-semibold text-oxide' : ''}>
-                    {MOVED_WORDS[change.says]}
-                    {change.notSaid && `: ${NOT_SAID_WORDS[change.notSaid]}`}
-                    {(change.before.simulated ?? change.after.simulated) && ', simulated'}
-                  </td>
+          <div className="overflow-x-auto">
+            <table
+              className="w-full border-collapse text-left text-[16px]"
+              aria-label="Measured before and after"
+            >
+              <thead>
+                <tr className="caption border-b border-ink">
+                  {['what', 'before', 'after', 'moved by, of what it may', ''].map((head) => (
+                    <th key={head} scope="col" className="py-1 pr-4 font-normal">
+                      {head}
+                    </th>
+                  ))}
                 </tr>
-              ))}
-            </tbody>
-          </table>
+              </thead>
+              <tbody className="ruled">
+                {proof.changes.map((change) => (
+                  <tr key={`${change.key} ${change.name}`}>
+                    <th scope="row" className="py-1 pr-4 font-normal">
+                      {change.name}
+                    </th>
+                    <td className="pr-4">{changeFigure(change.was, change, system)}</td>
+                    <td className="pr-4">{changeFigure(change.is, change, system)}</td>
+                    <td className="pr-4">{changeWords(change, system)}</td>
+                    <td className={change.says === 'moved' ? 'font-semibold text-oxide' : ''}>
+                      {MOVED_WORDS[change.says]}
+                      {change.notSaid && `: ${NOT_SAID_WORDS[change.notSaid]}`}
+                      {(change.before.simulated ?? change.after.simulated) && ', simulated'}
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
           <MovedChart changes={proof.changes} system={system} />
         </>
       )}

@@ -48,6 +48,7 @@ function SignForm({ proof }: { proof: JobProof }) {
   const [whys, setWhys] = useState<Readonly<Record<string, string>>>({});
   const [problem, setProblem] = useState<string>();
   const keepIt = () => {
+    if (by.trim() === '') return setProblem('who signs? By, at the top; nothing was kept');
     const checked = signOffKind.schema.safeParse({
       kind: 'sign off',
       ...stamp(),
