@@ -73,23 +73,31 @@ function toldOf(
   return { interim, ...(due && { due }), foundSince: count };
 }
 
-/** A later look that was agreed, of any job, closed ones too. */
+/** A later look that was agreed, of any job, closed ones too, and that nobody has made since. */
 export interface BookedLook {
   readonly id: string;
+  readonly jobId: string;
   readonly tag: string;
   readonly on: string;
   readonly what: string;
 }
-export const bookedLooks = (db: Db): BookedLook[] =>
-  jobIds(db).flatMap((jobId) => {
-    const kept = { evidence: evidenceOf(db, jobId, ['look booked']), strikes: strikesOf(db, jobId) };
-    const looks = stands(kept, 'look booked');
-    const job = looks.length > 0 ? jobById(db, jobId) : undefined;
-    const tag = job && unitById(db, job.unitId)?.tag;
-    return tag === undefined
-      ? []
-      : looks.flatMap(({ id, on, what }) => (on === undefined ? [] : [{ id, tag, on, what }]));
-  });
+export function bookedLooks(db: Db): BookedLook[] {
+  const jobs = jobIds(db).flatMap((id) => jobById(db, id) ?? []);
+  return jobs
+    .flatMap(({ id: jobId, unitId }) => {
+      const kept = { evidence: evidenceOf(db, jobId, ['look booked']), strikes: strikesOf(db, jobId) };
+      const looks = stands(kept, 'look booked');
+      const tag = looks.length > 0 ? unitById(db, unitId)?.tag : undefined;
+      if (tag === undefined) return [];
+      const ofUnit = jobs.filter((job) => job.unitId === unitId);
+      const isMade = (at: string) =>
+        ofUnit.some(({ id }) => since(db, id, { kinds: LOOKED_BY, after: at }).count > 0);
+      return looks.flatMap(({ id, on, what, at }) =>
+        on === undefined || isMade(at) ? [] : [{ id, jobId, tag, on, what }],
+      );
+    })
+    .sort((a, b) => a.on.localeCompare(b.on));
+}
 
 /** Tasks that are over as it stands: done or not needed, and not opened again. */
 function doneSince(said: readonly { taskId: string; is: string; at: string }[]): string[] {

@@ -1,5 +1,6 @@
 import { stands, type Evidence } from '@/core/job';
 import {
+  bookedLooks,
   bundleOf,
   closeIfBack,
   importBundle,
@@ -79,6 +80,23 @@ test('what its owner was told: a look since begins the days anew, and says that 
   const strike = { id: '00000000-0000-4000-8000-00000000a002', evidenceId: again.id, why: 'wrong place' };
   expect(keepStrike(db, job.id, { ...strike, by: 'TM', at: '2026-11-26T09:00:00Z' }).ok).toBe(true);
   expect(told()).toMatchObject({ due: { on: '2026-12-04' }, foundSince: 0 });
+});
+
+test('a booked look stands until somebody looks at the unit again, in whichever job', () => {
+  const job = plannedJobs(db, '2026-11-28').find(({ tag }) => tag === 'BK-1')!;
+  const look = {
+    kind: 'look booked' as const,
+    ...stamp('2026-11-26T09:00:00Z'),
+    what: 'torque',
+    on: '2027-01-10',
+  };
+  expect(bookedLooks(db).map(({ tag }) => tag)).toEqual([]);
+  expect(keepEvidence(db, job.id, [look]).ok).toBe(true);
+  expect(bookedLooks(db)).toMatchObject([{ tag: 'BK-1', on: '2027-01-10', jobId: job.id }]);
+  const reading = stands(bundleOf(db, job.id)!, 'reading')[0]!;
+  const again = { ...reading, ...stamp('2026-11-27T09:00:00Z') };
+  expect(keepEvidence(db, job.id, [again]).ok).toBe(true);
+  expect(bookedLooks(db)).toEqual([]);
 });
 
 test('its days as iCalendar: one event for its stay, one for each task, each with a name of its own', () => {

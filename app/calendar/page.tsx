@@ -1,10 +1,11 @@
 import Link from 'next/link';
-import { database, plannedJobs, shopLists } from '@/data';
+import { bookedLooks, database, plannedJobs, shopLists } from '@/data';
 import { today } from '@/ui/controls/local-time';
 import { ThemeSwitch } from '../_parts/switches';
 import { chosenSystem } from '../_parts/units';
 import { UnitsHere } from '../_parts/units-here';
 import { CalendarBench } from './_parts/calendar-bench';
+import { Booked } from './_parts/waiting';
 
 export const metadata = { title: 'Calendar' };
 export const dynamic = 'force-dynamic';
@@ -43,6 +44,7 @@ export default async function Calendar() {
         week={lists.week}
         system={system}
       />
+      <Booked looks={bookedLooks(db)} today={today()} />
     </main>
   );
 }

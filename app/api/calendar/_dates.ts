@@ -39,7 +39,10 @@ export function calendarOf(only?: string): Written<string> {
         stamp: new Date().toISOString(),
         looks:
           only === undefined
-            ? [...looksOf(all), ...bookedLooks(db).map(({ what, ...look }) => ({ ...look, says: what }))]
+            ? [
+                ...looksOf(all),
+                ...bookedLooks(db).map(({ id, tag, on, what }) => ({ id, tag, on, says: what })),
+              ]
             : looksOf(all.filter(({ id }) => id === only)),
       },
     ),

@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import type { UnitSystem } from '@/core/quantity';
-import type { PlannedJob } from '@/data';
+import type { BookedLook, PlannedJob } from '@/data';
 import { dayWords, lookDueWords } from '../../_words/dates';
 import { MOVE_WORDS } from '../../_words/trace';
 
@@ -58,6 +58,33 @@ export function Waiting({ jobs, system }: { jobs: readonly PlannedJob[]; system:
               </div>
             </li>
           ))}
+      </ul>
+    </section>
+  );
+}
+
+/** Looks that were booked as jobs were closed, and that nobody has made since. */
+export function Booked({ looks, today }: { looks: readonly BookedLook[]; today: string }) {
+  if (looks.length === 0) return null;
+  return (
+    <section aria-label="Looks booked" className="mt-5">
+      <h2 className="border-b border-ink text-lg font-semibold">Looks booked</h2>
+      <ul className="ruled">
+        {looks.map(({ id, jobId, tag, on, what }) => (
+          <li key={id} className="flex flex-wrap items-baseline gap-x-4 py-1">
+            <Link
+              className="hit inline-flex items-center text-lg font-bold underline"
+              href={`/jobs/${jobId}/prove?part=tried`}
+            >
+              {tag}
+            </Link>
+            <span className="min-w-40 flex-1">{what}</span>
+            <span className={on <= today ? 'font-semibold text-oxide' : ''}>
+              {dayWords(on)}
+              {on <= today && ': due'}
+            </span>
+          </li>
+        ))}
       </ul>
     </section>
   );
