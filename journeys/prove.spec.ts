@@ -66,7 +66,7 @@ test('what is open is left with the owner’s word, done, or signed for by two; 
     await why.fill('not part of this visit');
   await sign.getByLabel('walked round with').fill('owner');
   const by = page.getByLabel('Who is recording: role or initials');
-  await by.fill('');
+  await by.fill(' ');
   await sign.getByRole('button', { name: 'Sign off' }).click();
   await expect(sign.getByRole('alert')).toContainText('who signs?');
   await by.fill('TM');
