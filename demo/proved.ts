@@ -2,7 +2,7 @@ import type { JobBundle } from '@/core/exchange';
 import type { Evidence } from '@/core/job';
 import { seeded, seededId } from './seeded';
 
-/** The van’s older job, closed with its proof: tried, looked at again once, signed off by two; the sill’s other layers left with its owner’s word. */
+/** The van’s older job, closed with what was tried, a later look booked, and the sill’s inner layers left with its owner’s word. It is older than signing off by two. */
 export function provedAndClosed(bundle: JobBundle): JobBundle {
   const random = seeded(401);
   const stamp = (at: string, note = '') => ({ id: seededId(random), by: 'RK', at, note });
@@ -42,13 +42,6 @@ export function provedAndClosed(bundle: JobBundle): JobBundle {
       why: 'the van was to be sold within two years',
       owner: 'owner',
       how: 'on paper',
-    },
-    {
-      kind: 'sign off',
-      ...stamp('2024-10-11T15:30:00Z'),
-      second: 'TM',
-      walkedWith: 'owner',
-      passed: [],
     },
   ];
   return { ...bundle, evidence: [...bundle.evidence, ...proof] };
