@@ -131,7 +131,7 @@ test('the repair in the round is turned by keys and pulled apart, on any unit; t
       .catch(() => null);
     const isStill = (await page.getByText('A still: this device draws too slowly').count()) > 0;
     expect(isStill || Number(frames) >= 30).toBe(true);
-  }).toPass({ timeout: 60_000 });
+  }).toPass({ timeout: 180_000 });
   const shot = () => drawn.screenshot();
   const before = await shot();
   await picture.focus();
