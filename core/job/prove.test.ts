@@ -90,6 +90,20 @@ describe('what a job’s records leave open', () => {
       expect.arrayContaining(['cause stays: the owner', 'proof failed: two names']),
     );
   });
+  test('the last word on a cause counts', () => {
+    const said = (day: number, held: boolean): Evidence => ({
+      kind: 'proof',
+      ...stamp(day),
+      note: 'drain opened',
+      of: 'the cause is gone',
+      place: 'Right rail',
+      memberId: 'rail-right',
+      held,
+    });
+    const cut = task('opening cut', 26);
+    expect(codes([cut, said(27, true), said(28, false)])).toContain('cause stays: the owner');
+    expect(codes([cut, said(27, false), said(28, true)])).not.toContain('cause stays: the owner');
+  });
   test('a look that is booked, and a snag that is open', () => {
     const cut = task('opening cut', 26);
     const look: Evidence = { kind: 'look booked', ...stamp(27), what: 'torque', afterKm: 800 };

@@ -1,4 +1,6 @@
 export {
+  CUTS_METAL,
+  LAYS_METAL,
   PHASES,
   phaseOf,
   stageOf,

@@ -123,6 +123,25 @@ export interface Task {
   readonly partKey?: string;
 }
 
+/** Tasks that take metal away or let a part of it go: from the first of them on it is finished, or it hangs. */
+export const CUTS_METAL: ReadonlySet<TaskWhat> = new Set<TaskWhat>([
+  'opening cut',
+  'final cut',
+  'old out',
+  'crack ends',
+  'drill',
+]);
+/** Tasks that join something to the frame. */
+export const LAYS_METAL: ReadonlySet<TaskWhat> = new Set<TaskWhat>([
+  'tack',
+  'second plate',
+  'weld',
+  'crack weld',
+  'bond',
+  'refix',
+  'bolt up',
+]);
+
 export const taskId = (what: TaskWhat, ofId: string): string => `${what} ${ofId}`.slice(0, 120);
 export const phaseOf = ({ what }: Pick<Task, 'what'>): Phase => TASK_PHASES[what];
 

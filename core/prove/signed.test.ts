@@ -74,6 +74,13 @@ describe('what is open', () => {
       'nobody',
     );
     expect(codes({ progress: [progress('opening cut', 'done'), progress('weld', 'done')] })).toEqual([]);
+    // A crack that is ground out holds less than it did.
+    expect(codes({ progress: [progress('crack ends', 'done'), progress('crack weld', 'open')] })[0]![1]).toBe(
+      'nobody',
+    );
+    expect(codes({ progress: [progress('bright metal', 'done'), progress('weld', 'open')] })[0]![1]).toBe(
+      'the owner',
+    );
     // A plate that is made on the bench is not yet in the frame.
     expect(codes({ progress: [progress('make plate', 'done'), progress('weld', 'open')] })[0]![1]).toBe(
       'the owner',

@@ -1,9 +1,10 @@
 import { memberOf, type Frame } from '../../frame';
-import type { TaskProgress } from '../../order';
+import { CUTS_METAL, LAYS_METAL, type TaskOf, type TaskProgress, type TaskWhat } from '../../order';
 import {
   changesSince,
   failedProofs,
   flexPairs,
+  isCutInto,
   openSnags,
   type FlexPair,
   type ProveScene,
@@ -18,23 +19,23 @@ import type { Works } from '../order/scene';
 import { stands, type JobFile } from '../records';
 import { jobLedger } from '../seams';
 
-const CUTS: ReadonlySet<string> = new Set(['opening cut', 'final cut', 'old out']);
-const LAYS: ReadonlySet<string> = new Set(['tack', 'weld', 'crack weld', 'bond', 'bolt up', 'refix']);
-
-/** When metal was first cut or laid, and when it was laid last. */
+/** When the frame was first let go or joined to, and when it was joined to last: what is measured before and after. */
 export interface Worked {
   readonly cutAt?: string;
   readonly laidAt?: string;
 }
+/** Drilled and ground out, a frame stays where it is. */
+const LETS_GO = (what: TaskWhat): boolean =>
+  CUTS_METAL.has(what) && what !== 'crack ends' && what !== 'drill';
+
 export function workedWhen(progress: readonly TaskProgress[]): Worked {
-  const when = (whats: readonly ReadonlySet<string>[]) =>
-    progress
-      .filter(({ task }) => whats.some((what) => what.has(task.what)))
-      .flatMap(({ startedAt, doneAt }) => [startedAt, doneAt])
-      .filter((at) => at !== undefined)
-      .sort();
-  const [first] = when([CUTS, LAYS]);
-  const last = when([CUTS, LAYS]).at(-1);
+  const when = progress
+    .filter(({ task: { what } }) => LETS_GO(what) || LAYS_METAL.has(what))
+    .flatMap(({ startedAt, doneAt }) => [startedAt, doneAt])
+    .filter((at) => at !== undefined)
+    .sort();
+  const [first] = when;
+  const last = when.at(-1);
   return { ...(first !== undefined && { cutAt: first }), ...(last !== undefined && { laidAt: last }) };
 }
 
@@ -66,7 +67,7 @@ export function proveScene(file: JobFile, works: Works, order: JobOrder, today: 
     temporaries: temporariesOf(file, today),
     failed: failedProofs(stands(file, 'proof')),
     snags: openSnags(stands(file, 'snag'), stands(file, 'snag answer')),
-    wasWorked: worked.cutAt !== undefined,
+    wasWorked: order.progress.some(isCutInto),
     hasLookBooked: stands(file, 'look booked').length > 0,
   };
 }
@@ -101,25 +102,26 @@ function complaintsOf(file: JobFile, pairs: readonly FlexPair[]): ProveScene['co
   }));
 }
 
+const MENDS: ReadonlySet<TaskOf['is']> = new Set<TaskOf['is']>(['repair', 'crack', 'renewal', 'work']);
+
 /** Members that were cut or welded, and whose cause nobody said was gone since it was found. */
 function causesOf(file: JobFile, works: Works, order: JobOrder): ProveScene['causes'] {
   const decided = new Set(
-    order.progress.flatMap(({ task: { what, memberId, of }, state }) =>
-      state !== 'open' &&
-      (CUTS.has(what) || LAYS.has(what)) &&
-      memberId !== undefined &&
-      (of.is === 'repair' || of.is === 'renewal' || of.is === 'work')
-        ? [memberId]
-        : [],
-    ),
+    order.progress
+      .filter(isCutInto)
+      .flatMap(({ task: { memberId, of } }) =>
+        memberId !== undefined && MENDS.has(of.is) ? [memberId] : [],
+      ),
   );
-  const gone = new Set(
+  // The last word on each counts.
+  const said = new Map(
     stands(file, 'proof')
-      .filter(({ of, held }) => of === 'the cause is gone' && held)
-      .map(({ memberId }) => memberId),
+      .filter(({ of }) => of === 'the cause is gone')
+      .sort((a, b) => a.at.localeCompare(b.at))
+      .map(({ memberId, held }) => [memberId, held]),
   );
   return [...decided]
-    .filter((memberId) => !gone.has(memberId))
+    .filter((memberId) => said.get(memberId) !== true)
     .map((memberId) => {
       const known = works.get(memberId)?.verdict.findings.find(({ code }) => code === 'cause-known');
       return {

@@ -10,7 +10,7 @@ import {
   undecided,
   unjudged,
 } from './proofs';
-import { gates, metalWork, refits, seams, stages } from './work';
+import { gates, isCutInto, metalWork, refits, seams, stages } from './work';
 
 export {
   MAY_STAND,
@@ -21,6 +21,8 @@ export {
   type OpenItem,
   type ProveScene,
 } from './item';
+
+export { isCutInto };
 
 /** Where open items come from: a new kind of them is a function here. */
 export const ITEM_SOURCES: readonly ItemSource[] = [

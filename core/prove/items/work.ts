@@ -1,4 +1,13 @@
-import { isOver, phaseOf, shutBefore, stageOf, type Gate, type TaskProgress } from '../../order';
+import {
+  CUTS_METAL,
+  isOver,
+  LAYS_METAL,
+  phaseOf,
+  shutBefore,
+  stageOf,
+  type Gate,
+  type TaskProgress,
+} from '../../order';
 import type { ItemSource, OpenItem } from './item';
 
 /** Off, or back and not tried, once for each part: a line that leaks, a lamp that is dark. */
@@ -15,15 +24,6 @@ export const refits: ItemSource = ({ refits: open }) => {
 };
 
 const METAL: ReadonlySet<string> = new Set(['align', 'open', 'make', 'fit', 'weld', 'look']);
-const CUTS: ReadonlySet<string> = new Set([
-  'opening cut',
-  'final cut',
-  'old out',
-  'bright metal',
-  'tack',
-  'weld',
-]);
-
 /** What is made of metal: once it is cut or tacked, it is finished; what nobody began is the owner's to leave. */
 export const metalWork: ItemSource = ({ progress }) => {
   const byThing = new Map<string, TaskProgress[]>();
@@ -65,9 +65,9 @@ export const stages: ItemSource = ({ progress, refits: off }) => {
   }));
 };
 
-/** Whether metal of it was cut, tacked or welded. */
-const isCutInto = ({ task, state }: TaskProgress): boolean =>
-  CUTS.has(task.what) && (state === 'done' || state === 'started');
+/** Whether metal of it was cut, drilled, ground out, tacked or welded. */
+export const isCutInto = ({ task, state }: TaskProgress): boolean =>
+  (CUTS_METAL.has(task.what) || LAYS_METAL.has(task.what)) && (state === 'done' || state === 'started');
 
 /** Gates that still hold something of what was begun back; and what the owner has not answered. What nobody began is open with its work. */
 export const gates: ItemSource = ({ gates: all, progress }) => {
