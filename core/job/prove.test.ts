@@ -1,3 +1,4 @@
+import { partsOf } from '../prove';
 import type { Evidence } from '.';
 import { demoJob } from './job-for-tests';
 
@@ -169,7 +170,12 @@ describe('what a job’s records leave open', () => {
     const welded = job.proof([]).items;
     const passed = welded
       .filter(({ item }) => item.may === 'two names')
-      .map(({ item }) => ({ key: item.key, name: item.name, why: 'not of this visit' }));
+      .map(({ item }) => ({
+        key: item.key,
+        name: item.name,
+        parts: [...partsOf(item)],
+        why: 'not of this visit',
+      }));
     const left = welded
       .filter(({ item }) => item.may === 'the owner')
       .map(({ item }): Evidence => ({

@@ -13,4 +13,4 @@ export {
   type OpenItem,
   type ProveScene,
 } from './items';
-export { answered, holdsSignOff, isSignedOff, type Answered } from './signed';
+export { answered, holdsSignOff, isSignedOff, partsOf, type Answered } from './signed';

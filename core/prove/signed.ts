@@ -10,6 +10,9 @@ export interface Answered {
   readonly passed?: SignOff['passed'][number];
 }
 
+/** What of an item is let stand: itself, where it has no parts. */
+export const partsOf = ({ key, parts }: OpenItem): readonly string[] => parts ?? [key];
+
 /** Each open item with what was said of it: the owner's word counts where it is the owner's, two names where it is theirs. */
 export const answered = (
   items: readonly OpenItem[],
@@ -18,7 +21,8 @@ export const answered = (
 ): Answered[] =>
   items.map((item) => {
     const owners = item.may === 'the owner' ? left.findLast(({ of }) => of === item.key) : undefined;
-    const passed = item.may === 'two names' ? signOff?.passed.find(({ key }) => key === item.key) : undefined;
+    const said = item.may === 'two names' ? signOff?.passed.find(({ key }) => key === item.key) : undefined;
+    const passed = said && partsOf(item).every((part) => said.parts.includes(part)) ? said : undefined;
     return { item, ...(owners && { left: owners }), ...(passed && { passed }) };
   });
 

@@ -38,6 +38,8 @@ export interface OpenItem {
   readonly code: OpenCode;
   readonly name: string;
   readonly may: MayStand;
+  /** What of it is open, where that can grow or get worse: each is let stand by itself, and one more, or a worse one, is not. */
+  readonly parts?: readonly string[];
   readonly memberId?: string;
   readonly count?: number;
   /** What kind of thing is made or mended, where that is open. */

@@ -1,4 +1,3 @@
-import { fingerprint } from '../../quantity';
 import type { ItemSource, OpenItem } from './item';
 
 /** A temporary repair that stays goes out only after the load test that releases it. */
@@ -18,6 +17,7 @@ export const failedTries: ItemSource = ({ failed }) =>
     code: 'proof failed',
     name: proof.place,
     may: NEVER.has(proof.of) ? 'nobody' : 'two names',
+    parts: [proof.id],
     about: proof,
   }));
 
@@ -28,6 +28,7 @@ export const geometry: ItemSource = ({ changes, out, notMeasuredAgain }) => [
     code: 'out of true',
     name,
     may: 'two names',
+    parts: [`${check.says} ${check.measured.id}`],
     about: check,
   })),
   ...changes
@@ -37,6 +38,7 @@ export const geometry: ItemSource = ({ changes, out, notMeasuredAgain }) => [
       code: 'moved',
       name: change.name,
       may: 'two names',
+      parts: [`${change.name} ${change.after.id}`],
       ...(change.memberId !== undefined && { memberId: change.memberId }),
       about: change,
     })),
@@ -76,7 +78,8 @@ export const causes: ItemSource = ({ causes: all }) =>
 /** Bad metal and brackets for which nothing is planned. */
 export const undecided: ItemSource = ({ unplanned }) =>
   unplanned.map((each) => ({
-    key: `undecided ${each.is} ${each.id}`,
+    // A word on what was to be mended is none on what is to be renewed.
+    key: `undecided ${each.is} ${each.id} ${each.asks}`,
     code: 'nothing decided',
     name: each.name,
     may: 'the owner',
@@ -89,7 +92,8 @@ export const unjudged: ItemSource = ({ unjudged: all }) =>
     ? []
     : [
         {
-          key: `unjudged ${fingerprint(all.map(({ id }) => id))}`,
+          key: 'unjudged',
+          parts: all.map(({ id }) => `unjudged ${id}`),
           code: 'not judged',
           name: all.map(({ name }) => name).join(', '),
           may: 'two names',

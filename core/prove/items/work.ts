@@ -52,16 +52,17 @@ export const metalWork: ItemSource = ({ progress }) => {
 /** Stages of the whole unit with tasks nobody did: measuring, stripping, coating, proving. Refits stand by themselves. */
 export const stages: ItemSource = ({ progress, refits: off }) => {
   const offIds = new Set(off.map(({ task }) => task.id));
-  const byStage = new Map<string, number>();
+  const byStage = new Map<string, string[]>();
   for (const { task, state } of progress)
     if (!isOver(state) && !METAL.has(phaseOf(task)) && !offIds.has(task.id))
-      byStage.set(stageOf(task), (byStage.get(stageOf(task)) ?? 0) + 1);
-  return [...byStage].map(([stage, count]) => ({
+      byStage.set(stageOf(task), [...(byStage.get(stageOf(task)) ?? []), task.id]);
+  return [...byStage].map(([stage, ids]) => ({
     key: `stage ${stage}`,
     code: 'stage open',
     name: stage,
     may: 'two names',
-    count,
+    parts: ids,
+    count: ids.length,
   }));
 };
 
@@ -88,6 +89,7 @@ export const gates: ItemSource = ({ gates: all, progress }) => {
       code: 'gate shut',
       name: gate.zoneId === undefined ? gate.name : `zone ${gate.zoneId}`,
       may: gate.gate === 'owner' ? 'the owner' : gate.mayBeForced ? 'two names' : 'nobody',
+      parts: gate.lacks.map(({ code, name = '' }) => `${gate.gate} ${gate.of} ${code} ${name}`),
       about: gate,
     }));
 };

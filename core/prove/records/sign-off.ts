@@ -17,6 +17,8 @@ export const signOffSchema = z
         z.object({
           key: z.string().min(1).max(200),
           name: z.string().min(1).max(300),
+          /** What of it was open as it was signed. */
+          parts: z.array(z.string().min(1).max(300)).min(1).max(400),
           why: z.string().trim().min(5, 'a reason has some words').max(300),
         }),
       )

@@ -75,7 +75,8 @@ const distanceTyped = (km: number | undefined, system: UnitSystem): string =>
 function TellForm({ told, onClose }: { told: Interim | undefined; onClose: () => void }) {
   const { file, keep } = useRecords();
   const { system } = useReader();
-  const { demand, isWorking } = useWork();
+  const { demand, isWorking, summaries } = useWork();
+  const isKnown = !isWorking && summaries.size >= file.frame.members.length;
   const stamp = useStamp();
   const { answer: least } = useMayMove();
   const watched = useMemo(() => watchedCracks(file, demand)[0], [file, demand]);
@@ -89,7 +90,7 @@ function TellForm({ told, onClose }: { told: Interim | undefined; onClose: () =>
   // What is found while the form is open holds back at once.
   const answer = isStricter(least, picked) ? least : picked;
   const keepIt = () => {
-    if (isWorking) return setProblem('it is still being worked out: in a moment; nothing was kept');
+    if (!isKnown) return setProblem('it is still being worked out: in a moment; nothing was kept');
     const km = far.trim() ? parseDistanceKm(far, system) : undefined;
     if (km && !km.ok) return setProblem(`${km.reason}; nothing was kept`);
     const checked = interimKind.schema.safeParse({

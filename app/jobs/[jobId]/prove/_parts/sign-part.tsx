@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import type { JobProof } from '@/core/job';
-import { signOffKind } from '@/core/prove';
+import { partsOf, signOffKind } from '@/core/prove';
 import { Entry, When } from '@/ui/controls';
 import { itemWords, OPEN_WORDS } from '../../../../_words/prove';
 import { openPart, useReader, useRecords, useStamp } from '../../../_desk';
@@ -57,6 +57,7 @@ function SignForm({ proof }: { proof: JobProof }) {
       walkedWith,
       passed: toPass.map(({ item }) => ({
         key: item.key,
+        parts: [...partsOf(item)],
         name: `${OPEN_WORDS[item.code]}: ${itemWords(item, system)}`.slice(0, 300),
         why: whys[item.key] ?? '',
       })),
