@@ -13,7 +13,7 @@ export const DEMO_LISTS: ShopLists = {
     { name: 'AL', role: 'helper', welds: false, qualification: '' },
   ],
   bays: [
-    { name: 'North', hasLift: true, longestMm: inchesToMm(300) },
+    { name: 'North', hasLift: true, longestMm: inchesToMm(420) },
     { name: 'South', hasLift: false },
   ],
   kits: [],
@@ -89,6 +89,7 @@ function withPlanKept(
       id: seededId(random),
       tasks: snapshotOf(plan, progress, titleOf, []),
       basis: planBasis(plan),
+      lengthMm: bundle.frame.lengthMm,
       meanwhile: '',
       by,
       at,

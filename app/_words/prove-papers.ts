@@ -9,6 +9,7 @@ import { dayWords } from './dates';
 import {
   answerWords,
   changeFigure,
+  changeName,
   changeWords,
   FLEX_WORDS,
   itemWords,
@@ -70,7 +71,7 @@ const measuredBlock = ({ changes, pairs }: JobProof, system: UnitSystem): PaperB
         heads: ['what', 'before', 'after', 'moved by, of its limit', ''],
         widths: [150, 70, 70, 150, 0],
         rows: changes.map((change) => [
-          change.name,
+          changeName(change, system),
           changeFigure(change.was, change, system),
           changeFigure(change.is, change, system),
           changeWords(change, system),

@@ -53,13 +53,18 @@ export function itemWords({ code, name, count, about, is }: OpenItem, system: Un
   if (code === 'gate shut' && typeof about === 'object' && 'gate' in about)
     return `${GATE_WORDS[about.gate]}: ${name}`;
   if (code === 'moved' && typeof about === 'object' && 'after' in about && 'limit' in about)
-    return `${name}: ${changeWords(about, system)}`;
+    return `${changeName(about, system)}: ${changeWords(about, system)}`;
   if (code === 'proof failed' && typeof about === 'object' && 'note' in about)
     return `${about.note}: ${name}`;
+  if (code === 'not measured again' && name === '') return 'nothing of its geometry ever was';
   if (typeof about === 'string') return `${name}: ${about}`;
   const kind = is === undefined ? undefined : MADE_WORDS[is];
   return `${kind ? `${kind}, ` : ''}${name}${counted}`;
 }
+
+/** One open item in one line. */
+export const openLine = (item: OpenItem, system: UnitSystem): string =>
+  [OPEN_WORDS[item.code], itemWords(item, system)].filter((words) => words !== '').join(': ');
 
 export const answerWords = ({ left, passed }: Answered): string =>
   left
@@ -76,6 +81,10 @@ export const MOVED_WORDS: Readonly<Record<MovedSays, string>> = {
 
 const figure = (value: number, { quantity }: Change, system: UnitSystem): string =>
   quantity === 'angle' ? `${value.toFixed(1)}°` : printLength(value, system, 'thickness');
+
+/** What was measured twice, and where along its member. */
+export const changeName = ({ name, atMm }: Change, system: UnitSystem): string =>
+  atMm ? `${name}, at ${atMm.map((mm) => printLength(mm, system, 'length')).join(' to ')}` : name;
 
 /** How far a thing moved, with its error and what it may. */
 export const changeWords = (change: Change, system: UnitSystem): string =>

@@ -1,6 +1,6 @@
 export * from './records';
 export { flexPairs, FLEX_SAYS, type FlexPair, type FlexSays } from './given';
-export { changesBetween, changesSince, MOVED_SAYS, type Change, type MovedSays } from './moved';
+export { changesBetween, changesSince, placeKey, MOVED_SAYS, type Change, type MovedSays } from './moved';
 export {
   isCutInto,
   ITEM_SOURCES,

@@ -85,7 +85,9 @@ describe('measured before and after', () => {
   test('marks at other ends are another line; two marks only are none', () => {
     expect(between(line([0, 0, 0]), line([0, 0, 0], 600))).toEqual([]);
     expect(between(line([0, 0, 0]), line([0, 0, 0], 502))).toHaveLength(0);
-    expect(between(line([0, 0, 0]), line([0, 0, 0])).map(({ name }) => name)).toEqual(['line, up, at 500']);
+    expect(between(line([0, 0, 0]), line([0, 0, 0])).map(({ name, atMm }) => [name, atMm])).toEqual([
+      ['line, up', [500]],
+    ]);
   });
   test('what bends under its load is told only of a unit that stood the same', () => {
     const [change] = between(line([0, 0, 0]), line([0, 9, 0]), { stood: 'on stands' });

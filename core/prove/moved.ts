@@ -17,6 +17,8 @@ export type MovedSays = (typeof MOVED_SAYS)[number];
 export interface Change {
   readonly key: string;
   readonly name: string;
+  /** Where along its member, mm; from where to where for an angle. */
+  readonly atMm?: readonly number[];
   readonly memberId?: string;
   readonly quantity: 'length' | 'angle';
   readonly was: number;
@@ -35,6 +37,7 @@ export interface Change {
 /** A figure of a measure that is compared: by name, what it came to, its own error, what it may move. */
 interface Figure {
   readonly name: string;
+  readonly atMm?: readonly number[];
   readonly value: number;
   readonly plusMinus: number;
   readonly limit: number;
@@ -73,7 +76,8 @@ function figuresOf(record: Geometry, limits: GeometryPractice): readonly Figure[
     case 'angle along': {
       const [first, ...others] = [...measure.stations].sort((a, b) => a.stationMm - b.stationMm);
       return others.map((each) => ({
-        name: `${measure.of}, ${Math.round(first!.stationMm)} to ${Math.round(each.stationMm)}`,
+        name: measure.of,
+        atMm: [first!.stationMm, each.stationMm],
         value: each.degrees - first!.degrees,
         plusMinus: together(degrees, degrees),
         limit: limits.angleDeg,
@@ -117,7 +121,8 @@ function bows(
   return sorted.slice(1, -1).map(({ stationMm, offMm }) => {
     const share = (stationMm - first.stationMm) / lengthMm;
     return {
-      name: `line, ${direction}, at ${Math.round(stationMm)}`,
+      name: `line, ${direction}`,
+      atMm: [stationMm],
       value: offMm - (first.offMm + share * (last.offMm - first.offMm)),
       plusMinus: together(own, (1 - share) * own, share * own),
       limit: lengthMm * lineShare,
@@ -138,6 +143,10 @@ function isSameSpan(one: GeometryMeasure, other: GeometryMeasure): boolean {
   return a.every((end, k) => Math.abs(end - b[k]!) <= SAME_MARK_MM);
 }
 
+/** The same figure at the same place, to the millimetre. */
+export const placeKey = ({ name, atMm = [] }: Pick<Figure, 'name' | 'atMm'>): string =>
+  [name, ...atMm.map(Math.round)].join(' ');
+
 /** What one thing measured twice says: each figure that both have. */
 export function changesBetween(before: Geometry, after: Geometry, limits: GeometryPractice): Change[] {
   if (
@@ -145,11 +154,11 @@ export function changesBetween(before: Geometry, after: Geometry, limits: Geomet
     !isSameSpan(before.measure, after.measure)
   )
     return [];
-  const had = new Map(figuresOf(before, limits).map((each) => [each.name, each]));
+  const had = new Map(figuresOf(before, limits).map((each) => [placeKey(each), each]));
   const memberId = 'memberId' in after.measure ? after.measure.memberId : undefined;
   const isAngle = after.measure.of === 'level across' || after.measure.of === 'angle along';
   return figuresOf(after, limits).flatMap((now): Change[] => {
-    const was = had.get(now.name);
+    const was = had.get(placeKey(now));
     if (!was) return [];
     const by = now.value - was.value;
     const plusMinus = together(now.plusMinus, was.plusMinus);
@@ -161,6 +170,7 @@ export function changesBetween(before: Geometry, after: Geometry, limits: Geomet
       {
         key: keyOfMeasure(after.measure),
         name: now.name,
+        ...(now.atMm && { atMm: now.atMm }),
         ...(memberId !== undefined && { memberId }),
         quantity: isAngle ? 'angle' : 'length',
         was: was.value,

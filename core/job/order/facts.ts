@@ -65,7 +65,7 @@ function factOf(
       return stands(records, 'run').find(({ ofId, is }) => ofId === task.of.id && is === 'tack');
     case 'weld':
     case 'crack weld':
-      return ledgerFact(ledger, task.of.id, isLaid);
+      return ledgerFact(ledger, task.of.id, isLaid, 'welded');
     case 'look at welds':
     case 'look at crack':
       return ledgerFact(ledger, task.of.id, ({ stands: how }) => how === 'good' || how === 'left open');
@@ -79,15 +79,19 @@ function factOf(
 const isLaid = ({ stands: how }: LedgerSeam): boolean =>
   how !== 'not welded' && how !== 'part laid' && how !== 'changed';
 
-/** Every seam of a thing is so, one of them by a record: then as of the last record. */
+/** Every seam of a thing is so, one of them by a record: then as of the last record; a weld as of the last that was laid, however late it was looked at. */
 function ledgerFact(
   ledger: readonly LedgerSeam[],
   ofId: string,
   is: (seam: LedgerSeam) => boolean,
+  only?: 'welded',
 ): Fact | undefined {
   const own = ledger.filter((seam) => seam.ofId === ofId);
   if (own.length === 0 || !own.every(is)) return undefined;
-  const logs = own.flatMap(({ log, laid }) => [...log, ...(laid ? [{ at: laid.at, by: '' }] : [])]);
+  const logs = own.flatMap(({ log, laid }) => [
+    ...log.filter(({ what }) => only === undefined || what === only),
+    ...(laid ? [{ at: laid.at, by: '' }] : []),
+  ]);
   return logs.reduce<Fact | undefined>((last, each) => (!last || each.at > last.at ? each : last), undefined);
 }
 

@@ -74,12 +74,12 @@ export function proveScene(file: JobFile, works: Works, order: JobOrder, today: 
 
 const nameOf = (frame: Frame, memberId: string) => memberOf(frame, memberId)?.name ?? memberId;
 
-/** What was measured before the first cut and not since the last weld; where nothing was, that is said. */
+/** What was measured before the first cut and not since the last weld; one without a name where nothing ever was. */
 function notMeasuredAgain(frame: Frame, measured: readonly Geometry[], { cutAt, laidAt }: Worked): string[] {
   if (cutAt === undefined || laidAt === undefined) return [];
   const since = new Set(measured.filter(({ at }) => at > laidAt).map(({ measure }) => keyOfMeasure(measure)));
   const before = measured.filter(({ at }) => at < cutAt);
-  if (before.length === 0 && since.size === 0) return ['nothing of its geometry'];
+  if (before.length === 0 && since.size === 0) return [''];
   const owed = before.filter(({ measure }) => !since.has(keyOfMeasure(measure)));
   return [
     ...new Set(

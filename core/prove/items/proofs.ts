@@ -1,3 +1,4 @@
+import { placeKey } from '../moved';
 import type { ItemSource, OpenItem } from './item';
 
 /** A temporary repair that stays goes out only after the load test that releases it. */
@@ -34,7 +35,7 @@ export const geometry: ItemSource = ({ changes, out, notMeasuredAgain }) => [
   ...changes
     .filter(({ says }) => says === 'moved')
     .map((change): OpenItem => ({
-      key: `moved ${change.key} ${change.name}`,
+      key: `moved ${change.key} ${placeKey(change)}`,
       code: 'moved',
       name: change.name,
       may: 'two names',
@@ -104,6 +105,4 @@ export const snags: ItemSource = ({ snags: all }) =>
   all.map(({ id, what }) => ({ key: `snag ${id}`, code: 'snag open', name: what, may: 'the owner' }));
 
 export const looks: ItemSource = ({ wasWorked, hasLookBooked }) =>
-  wasWorked && !hasLookBooked
-    ? [{ key: 'look', code: 'no look booked', name: 'a later look', may: 'two names' }]
-    : [];
+  wasWorked && !hasLookBooked ? [{ key: 'look', code: 'no look booked', name: '', may: 'two names' }] : [];

@@ -3,12 +3,13 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import { stands, type JobProof } from '@/core/job';
-import { flexKind } from '@/core/prove';
+import { flexKind, placeKey } from '@/core/prove';
 import { parseMeasuredMm } from '@/core/quantity';
 import { LOAD_STATES } from '@/core/trace';
 import { Entry, Pick, RecordForm } from '@/ui/controls';
 import {
   changeFigure,
+  changeName,
   changeWords,
   FLEX_WORDS,
   MOVED_WORDS,
@@ -53,9 +54,9 @@ export function MeasuredPart({ proof }: { proof: JobProof }) {
               </thead>
               <tbody className="ruled">
                 {proof.changes.map((change) => (
-                  <tr key={`${change.key} ${change.name}`}>
+                  <tr key={`${change.key} ${placeKey(change)}`}>
                     <th scope="row" className="py-1 pr-4 font-normal">
-                      {change.name}
+                      {changeName(change, system)}
                     </th>
                     <td className="pr-4">{changeFigure(change.was, change, system)}</td>
                     <td className="pr-4">{changeFigure(change.is, change, system)}</td>

@@ -12,7 +12,7 @@ import {
   type OpenCode,
 } from '@/core/prove';
 import { Entry, RecordForm } from '@/ui/controls';
-import { answerWords, itemWords, MAY_WORDS, OPEN_WORDS } from '../../../../_words/prove';
+import { answerWords, itemWords, MAY_WORDS, OPEN_WORDS, openLine } from '../../../../_words/prove';
 import { useReader, useRecords, useStamp } from '../../../_desk';
 
 /** Where each kind of open thing is done. */
@@ -74,6 +74,7 @@ function Item({ each }: { each: Answered }) {
   const to = DONE_IN[item.code];
   const member = item.memberId === undefined ? '' : `${to?.includes('?') ? '&' : '?'}member=${item.memberId}`;
   const said = answerWords(each);
+  const words = itemWords(item, system);
   const putRight = () => {
     const answer = { kind: 'snag answer', ...stamp(), note: '', snagId: item.key.slice(5), is: 'put right' };
     keep(snagAnswerKind.schema.parse(answer));
@@ -82,7 +83,12 @@ function Item({ each }: { each: Answered }) {
     <li className="py-2">
       <div className="flex flex-wrap items-baseline gap-x-4">
         <span className={`min-w-60 flex-1 ${item.may === 'nobody' ? 'font-semibold text-oxide' : ''}`}>
-          {OPEN_WORDS[item.code]}: <b>{itemWords(item, system)}</b>
+          {OPEN_WORDS[item.code]}
+          {words && (
+            <>
+              : <b>{words}</b>
+            </>
+          )}
         </span>
         {to && (
           <Link
@@ -127,7 +133,7 @@ function LeaveForm({ each: { item, left }, onClose }: { each: Answered; onClose:
       ...stamp(),
       note: '',
       of: item.key,
-      what: `${OPEN_WORDS[item.code]}: ${itemWords(item, system)}`.slice(0, 300),
+      what: openLine(item, system).slice(0, 300),
       ...(item.memberId !== undefined && { memberId: item.memberId }),
       ...typed,
     });

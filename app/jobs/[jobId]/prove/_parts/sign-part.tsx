@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { JobProof } from '@/core/job';
 import { partsOf, signOffKind } from '@/core/prove';
 import { Entry, When } from '@/ui/controls';
-import { itemWords, OPEN_WORDS } from '../../../../_words/prove';
+import { openLine } from '../../../../_words/prove';
 import { openPart, useReader, useRecords, useStamp } from '../../../_desk';
 
 /** By name and by a second pair of eyes; what two names may let stand, each with its reason. Nothing is signed while something holds it. */
@@ -58,7 +58,7 @@ function SignForm({ proof }: { proof: JobProof }) {
       passed: toPass.map(({ item }) => ({
         key: item.key,
         parts: [...partsOf(item)],
-        name: `${OPEN_WORDS[item.code]}: ${itemWords(item, system)}`.slice(0, 300),
+        name: openLine(item, system).slice(0, 300),
         why: whys[item.key] ?? '',
       })),
     });
@@ -77,7 +77,7 @@ function SignForm({ proof }: { proof: JobProof }) {
       {toPass.map(({ item }) => (
         <Entry
           key={item.key}
-          label={`${OPEN_WORDS[item.code]}: ${itemWords(item, system)}. It stands because`}
+          label={`${openLine(item, system)}. It stands because`}
           className="mb-2"
           maxLength={300}
           value={whys[item.key] ?? ''}
