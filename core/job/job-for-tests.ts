@@ -3,6 +3,7 @@ import type { Reading } from '../probe';
 import { DEFAULT_PRACTICE } from '../reference';
 import { repairSchema } from '../shape';
 import { jobOrder, jobProof, workJob, type Evidence, type JobFile } from '.';
+import { jobLedger } from './seams';
 
 const REPAIR = repairSchema.parse({
   id: 'repair-1',
@@ -105,6 +106,8 @@ export function demoJob(plates: Plates) {
   const known = worksOf(file);
   return {
     repairId: REPAIR.id,
+    /** Every seam of its repair. */
+    seams: jobLedger(file, [...known.values()]),
     fuelId: 'load tank',
     wheelbaseIds: { fromId: axles[0]!.id, toId: axles.at(-1)!.id },
     order: (more: readonly Evidence[], nowAt = '2026-11-26T20:00:00Z', strikes: readonly Strike[] = []) => {

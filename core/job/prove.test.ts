@@ -75,6 +75,25 @@ describe('what a job’s records leave open', () => {
     expect(job.proof(more).changes).toEqual([]);
     expect(codes(more)).toContain('not measured again: two names');
   });
+  test('looked at days after it was laid, what was measured between is measured after the weld', () => {
+    expect(job.seams.length).toBeGreaterThan(0);
+    const log = (day: number, what: 'welded' | 'looked at') =>
+      job.seams.map(({ memberId, ofId, seam, mark, lengthMm }): Evidence => ({
+        kind: 'seam log',
+        ...stamp(day),
+        memberId,
+        ofId,
+        seam,
+        mark,
+        lengthMm,
+        what,
+        ...(what === 'looked at' && { defects: [] }),
+      }));
+    const laid = [wheelbase(24), task('opening cut', 25), ...log(26, 'welded'), wheelbase(27)];
+    expect(job.proof(laid).changes).toHaveLength(2);
+    expect(job.proof([...laid, ...log(28, 'looked at')]).changes).toHaveLength(2);
+    expect(job.proof([...laid, ...log(28, 'welded')]).changes).toHaveLength(0);
+  });
   test('a cause said to be gone is closed; said and not held, it is not', () => {
     const gone = (held: boolean): Evidence => ({
       kind: 'proof',
