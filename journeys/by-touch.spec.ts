@@ -22,6 +22,20 @@ const finger = async (page: Page) => {
     await send('touchEnd', []);
   };
 };
+/** A swipe carries on after the finger has left, and a tap meanwhile only stops it. */
+const hasSettled = async (page: Page) => {
+  let last: number | undefined;
+  await expect
+    .poll(
+      async () => {
+        const before = last;
+        last = await page.evaluate(() => scrollY);
+        return before === last;
+      },
+      { intervals: [300] },
+    )
+    .toBe(true);
+};
 const stationOf = async (page: Page) =>
   /station ([\d /]+) in/.exec((await strip(page).getAttribute('aria-label'))!)![1];
 
@@ -36,11 +50,12 @@ test('a swipe over the Strip scrolls the page and changes nothing; a tap places;
   const before = await stationOf(page);
   const top = await page.evaluate(() => scrollY);
   await move(at(0.7, 0.7), at(0.72, 0.1), 0);
-  await page.waitForTimeout(400);
+  await hasSettled(page);
   expect(await stationOf(page)).toBe(before);
   expect(await page.evaluate(() => scrollY)).not.toBe(top);
 
   await strip(page).scrollIntoViewIfNeeded();
+  await hasSettled(page);
   const again = (await strip(page).boundingBox())!;
   const now = (x: number, y: number): At => [again.x + x * again.width, again.y + y * again.height];
   await page.touchscreen.tap(...now(0.4, 0.6));
@@ -61,9 +76,10 @@ test('swiping over a crack half traced adds no point; each tap adds one', async 
   const box = (await strip(page).boundingBox())!;
   const at = (x: number, y: number): At => [box.x + x * box.width, box.y + y * box.height];
   await move(at(0.5, 0.8), at(0.52, 0.2), 0);
-  await page.waitForTimeout(400);
+  await hasSettled(page);
   await expect(form).toContainText('0 points');
   await strip(page).scrollIntoViewIfNeeded();
+  await hasSettled(page);
   const again = (await strip(page).boundingBox())!;
   await page.touchscreen.tap(again.x + 0.5 * again.width, again.y + 0.6 * again.height);
   await expect(form).toContainText('1 point');

@@ -45,7 +45,7 @@ export interface OpenItem {
   /** What kind of thing is made or mended, where that is open. */
   readonly is?: TaskOf['is'];
   /** What belongs to its code: how a seam stands, what failed, by how much something moved. */
-  readonly about?: SeamStands | Gate | Change | GeometryCheck | FlexPair | Proof;
+  readonly about?: SeamStands | Gate | Change | GeometryCheck | FlexPair | Proof | Snag;
 }
 
 /** Everything that open items are made from, sorted once. */

@@ -102,7 +102,13 @@ export const unjudged: ItemSource = ({ unjudged: all }) =>
       ];
 
 export const snags: ItemSource = ({ snags: all }) =>
-  all.map(({ id, what }) => ({ key: `snag ${id}`, code: 'snag open', name: what, may: 'the owner' }));
+  all.map((snag) => ({
+    key: `snag ${snag.id}`,
+    code: 'snag open',
+    name: snag.what,
+    may: 'the owner',
+    about: snag,
+  }));
 
 export const looks: ItemSource = ({ wasWorked, hasLookBooked }) =>
   wasWorked && !hasLookBooked ? [{ key: 'look', code: 'no look booked', name: '', may: 'two names' }] : [];

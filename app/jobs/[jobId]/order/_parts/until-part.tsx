@@ -10,7 +10,7 @@ import { Entry, Pick, RecordForm, today } from '@/ui/controls';
 import { useUnitTurn } from '../../../../_parts/turned';
 import { lookDueWords } from '../../../../_words/dates';
 import { moveReasonWords, MOVE_WORDS } from '../../../../_words/trace';
-import { useMayMove, useReader, useRecords, useStamp, useWork } from '../../../_desk';
+import { useChecked, useMayMove, useReader, useRecords, useWork } from '../../../_desk';
 
 /** Whether it may be used until its turn comes, what its owner was told, and when it is looked at again. */
 export function UntilPart() {
@@ -73,11 +73,10 @@ const distanceTyped = (km: number | undefined, system: UnitSystem): string =>
   km === undefined ? '' : String(Number((system === 'in' ? kmToMiles(km) : km).toFixed(2)));
 
 function TellForm({ told, onClose }: { told: Interim | undefined; onClose: () => void }) {
-  const { file, keep } = useRecords();
+  const { file } = useRecords();
   const { system } = useReader();
   const { demand, isWorking, summaries } = useWork();
   const isKnown = !isWorking && summaries.size >= file.frame.members.length;
-  const stamp = useStamp();
   const { answer: least } = useMayMove();
   const watched = useMemo(() => watchedCracks(file, demand)[0], [file, demand]);
   const before = told && !isStricter(least, told.answer) ? told.answer : least;
@@ -86,25 +85,19 @@ function TellForm({ told, onClose }: { told: Interim | undefined; onClose: () =>
   const [days, setDays] = useState(String(told?.everyDays ?? ''));
   const [far, setFar] = useState(distanceTyped(told?.everyKm, system));
   useUnitTurn(system, (as) => setFar(as(far, 'distance')));
-  const [problem, setProblem] = useState<string>();
+  const { problem, refuse, keepChecked } = useChecked(onClose);
   // What is found while the form is open holds back at once.
   const answer = isStricter(least, picked) ? least : picked;
   const keepIt = () => {
-    if (!isKnown) return setProblem('it is still being worked out: in a moment; nothing was kept');
+    if (!isKnown) return refuse('it is still being worked out: in a moment');
     const km = far.trim() ? parseDistanceKm(far, system) : undefined;
-    if (km && !km.ok) return setProblem(`${km.reason}; nothing was kept`);
-    const checked = interimKind.schema.safeParse({
-      kind: 'interim',
-      ...stamp(),
-      note: '',
+    if (km && !km.ok) return refuse(`${km.reason}`);
+    keepChecked(interimKind, {
       answer,
       advice,
       ...(days.trim() && { everyDays: Number(days.trim()) }),
       ...(km && { everyKm: km.value }),
     });
-    if (!checked.success) return setProblem(`${checked.error.issues[0]!.message}; nothing was kept`);
-    keep(checked.data);
-    onClose();
   };
   return (
     <RecordForm

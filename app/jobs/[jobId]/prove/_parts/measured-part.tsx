@@ -16,7 +16,7 @@ import {
   NOT_SAID_WORDS,
   pairWords,
 } from '../../../../_words/prove';
-import { useReader, useRecords, useStamp } from '../../../_desk';
+import { useChecked, useReader, useRecords } from '../../../_desk';
 import { MovedChart } from './moved-chart';
 
 /** What was measured before the first cut and after the last weld, and how far the same push moved the same place. */
@@ -98,9 +98,8 @@ export function MeasuredPart({ proof }: { proof: JobProof }) {
 }
 
 function PushForm({ proof, onClose }: { proof: JobProof; onClose: () => void }) {
-  const { file, keep } = useRecords();
+  const { file } = useRecords();
   const { system } = useReader();
-  const stamp = useStamp();
   const complaints = stands(file, 'complaint');
   // A push that was read before is read again in the same words.
   const first = proof.pairs.find(({ after }) => !after);
@@ -113,18 +112,15 @@ function PushForm({ proof, onClose }: { proof: JobProof; onClose: () => void }) 
   });
   const [state, setState] = useState<(typeof LOAD_STATES)[number]>(first?.state ?? LOAD_STATES[0]);
   const [complaintId, setComplaint] = useState(first?.complaintId ?? complaints[0]?.id ?? '');
-  const [problem, setProblem] = useState<string>();
+  const { problem, refuse, keepChecked } = useChecked(onClose);
   const set = (key: keyof typeof typed) => (event: { target: { value: string } }) =>
     setTyped({ ...typed, [key]: event.target.value });
   const keepIt = () => {
     const gave = parseMeasuredMm(typed.gave, system);
-    if (!gave.ok) return setProblem(`how far it gave: ${gave.reason}; nothing was kept`);
+    if (!gave.ok) return refuse(`how far it gave: ${gave.reason}`);
     const error = typed.plusMinus.trim() ? parseMeasuredMm(typed.plusMinus, system) : undefined;
-    if (error && !error.ok) return setProblem(`give or take: ${error.reason}; nothing was kept`);
-    const checked = flexKind.schema.safeParse({
-      kind: 'flex',
-      ...stamp(),
-      note: '',
+    if (error && !error.ok) return refuse(`give or take: ${error.reason}`);
+    keepChecked(flexKind, {
       place: typed.place,
       push: typed.push,
       state,
@@ -133,9 +129,6 @@ function PushForm({ proof, onClose }: { proof: JobProof; onClose: () => void }) 
       ...(complaintId && { complaintId }),
       changed: typed.changed,
     });
-    if (!checked.success) return setProblem(`${checked.error.issues[0]!.message}; nothing was kept`);
-    keep(checked.data);
-    onClose();
   };
   const unit = system === 'in' ? 'in' : 'mm';
   return (

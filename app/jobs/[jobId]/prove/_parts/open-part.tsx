@@ -13,7 +13,7 @@ import {
 } from '@/core/prove';
 import { Entry, RecordForm } from '@/ui/controls';
 import { answerWords, itemWords, MAY_WORDS, OPEN_WORDS, openLine } from '../../../../_words/prove';
-import { useReader, useRecords, useStamp } from '../../../_desk';
+import { useChecked, useReader, useRecords } from '../../../_desk';
 
 /** Where each kind of open thing is done. */
 const DONE_IN: Readonly<Partial<Record<OpenCode, string>>> = {
@@ -66,19 +66,17 @@ export function OpenPart({ proof }: { proof: JobProof }) {
 }
 
 function Item({ each }: { each: Answered }) {
-  const { file, keep } = useRecords();
+  const { file } = useRecords();
   const { system } = useReader();
-  const stamp = useStamp();
+  const { keepChecked } = useChecked();
   const [isLeaving, setLeaving] = useState(false);
   const { item, left } = each;
   const to = DONE_IN[item.code];
   const member = item.memberId === undefined ? '' : `${to?.includes('?') ? '&' : '?'}member=${item.memberId}`;
   const said = answerWords(each);
   const words = itemWords(item, system);
-  const putRight = () => {
-    const answer = { kind: 'snag answer', ...stamp(), note: '', snagId: item.key.slice(5), is: 'put right' };
-    keep(snagAnswerKind.schema.parse(answer));
-  };
+  const { about } = item;
+  const snag = typeof about === 'object' && 'kind' in about && about.kind === 'snag' ? about : undefined;
   return (
     <li className="py-2">
       <div className="flex flex-wrap items-baseline gap-x-4">
@@ -98,8 +96,12 @@ function Item({ each }: { each: Answered }) {
             do it
           </Link>
         )}
-        {item.code === 'snag open' && (
-          <button type="button" className="plain" onClick={putRight}>
+        {snag && (
+          <button
+            type="button"
+            className="plain"
+            onClick={() => keepChecked(snagAnswerKind, { snagId: snag.id, is: 'put right' })}
+          >
             put right
           </button>
         )}
@@ -116,30 +118,22 @@ function Item({ each }: { each: Answered }) {
 }
 
 function LeaveForm({ each: { item, left }, onClose }: { each: Answered; onClose: () => void }) {
-  const { keep } = useRecords();
   const { system } = useReader();
-  const stamp = useStamp();
   const [typed, setTyped] = useState({
     why: left?.why ?? '',
     owner: left?.owner ?? 'owner',
     how: left?.how ?? '',
   });
-  const [problem, setProblem] = useState<string>();
+  const { problem, keepChecked } = useChecked(onClose);
   const set = (key: keyof typeof typed) => (event: { target: { value: string } }) =>
     setTyped({ ...typed, [key]: event.target.value });
   const keepIt = () => {
-    const checked = leftUndoneKind.schema.safeParse({
-      kind: 'left undone',
-      ...stamp(),
-      note: '',
+    keepChecked(leftUndoneKind, {
       of: item.key,
       what: openLine(item, system).slice(0, 300),
       ...(item.memberId !== undefined && { memberId: item.memberId }),
       ...typed,
     });
-    if (!checked.success) return setProblem(`${checked.error.issues[0]!.message}; nothing was kept`);
-    keep(checked.data);
-    onClose();
   };
   return (
     <RecordForm
@@ -178,16 +172,10 @@ function LeaveForm({ each: { item, left }, onClose }: { each: Answered; onClose:
 
 /** What is seen on the walk-through, as it is seen. */
 function SnagForm() {
-  const { keep } = useRecords();
-  const stamp = useStamp();
   const [what, setWhat] = useState('');
-  const [problem, setProblem] = useState<string>();
+  const { problem, keepChecked } = useChecked(() => setWhat(''));
   const keepIt = () => {
-    const checked = snagKind.schema.safeParse({ kind: 'snag', ...stamp(), note: '', what });
-    if (!checked.success) return setProblem(`${checked.error.issues[0]!.message}; nothing was kept`);
-    setProblem(undefined);
-    setWhat('');
-    keep(checked.data);
+    keepChecked(snagKind, { what });
   };
   return (
     <form

@@ -5,7 +5,7 @@ import type { JobProof } from '@/core/job';
 import { partsOf, signOffKind } from '@/core/prove';
 import { Entry, When } from '@/ui/controls';
 import { openLine } from '../../../../_words/prove';
-import { openPart, useReader, useRecords, useStamp } from '../../../_desk';
+import { openPart, useChecked, useReader } from '../../../_desk';
 
 /** By name and by a second pair of eyes; what two names may let stand, each with its reason. Nothing is signed while something holds it. */
 export function SignPart({ proof }: { proof: JobProof }) {
@@ -39,20 +39,15 @@ export function SignPart({ proof }: { proof: JobProof }) {
 }
 
 function SignForm({ proof }: { proof: JobProof }) {
-  const { keep } = useRecords();
   const { by, system } = useReader();
-  const stamp = useStamp();
   const toPass = proof.items.filter(({ item }) => item.may === 'two names');
   const [second, setSecond] = useState('');
   const [walkedWith, setWalked] = useState('');
   const [whys, setWhys] = useState<Readonly<Record<string, string>>>({});
-  const [problem, setProblem] = useState<string>();
+  const { problem, refuse, keepChecked } = useChecked();
   const keepIt = () => {
-    if (by.trim() === '') return setProblem('who signs? By, at the top; nothing was kept');
-    const checked = signOffKind.schema.safeParse({
-      kind: 'sign off',
-      ...stamp(),
-      note: '',
+    if (by.trim() === '') return refuse('who signs? By, at the top');
+    keepChecked(signOffKind, {
       second,
       walkedWith,
       passed: toPass.map(({ item }) => ({
@@ -62,8 +57,6 @@ function SignForm({ proof }: { proof: JobProof }) {
         why: whys[item.key] ?? '',
       })),
     });
-    if (!checked.success) return setProblem(`${checked.error.issues[0]!.message}; nothing was kept`);
-    keep(checked.data);
   };
   return (
     <form

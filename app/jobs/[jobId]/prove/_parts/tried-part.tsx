@@ -8,7 +8,7 @@ import { Choice, Entry, Pick, RecordForm, When } from '@/ui/controls';
 import { useUnitTurn } from '../../../../_parts/turned';
 import { dayWords } from '../../../../_words/dates';
 import { PROOF_WORDS } from '../../../../_words/prove';
-import { useReader, useRecords, useStamp } from '../../../_desk';
+import { useChecked, useReader, useRecords } from '../../../_desk';
 
 /** What was tried and whether it held; when somebody looks again. */
 export function TriedPart({ proof }: { proof: JobProof }) {
@@ -64,24 +64,21 @@ export function TriedPart({ proof }: { proof: JobProof }) {
 const HELD = ['held', 'did not hold'] as const;
 
 function TriedForm({ proof, onClose }: { proof: JobProof; onClose: () => void }) {
-  const { file, keep } = useRecords();
-  const stamp = useStamp();
+  const { file } = useRecords();
   const causes = proof.items.filter(({ item }) => item.code === 'cause stays');
   const [of, setOf] = useState<ProofOf>(causes.length > 0 ? 'the cause is gone' : PROOFS[0]);
   const [memberId, setMember] = useState(causes[0]?.item.memberId ?? file.frame.members[0]!.id);
   const [typed, setTyped] = useState({ place: '', note: '', film: '', asked: '' });
   const [held, setHeld] = useState<(typeof HELD)[number] | ''>('');
-  const [problem, setProblem] = useState<string>();
+  const { problem, refuse, keepChecked } = useChecked(onClose);
   const set = (key: keyof typeof typed) => (event: { target: { value: string } }) =>
     setTyped({ ...typed, [key]: event.target.value });
   const isCause = of === 'the cause is gone';
   const nameOf = (id: string) => file.frame.members.find((member) => member.id === id)?.name ?? id;
   const keepIt = () => {
-    if (held === '') return setProblem('did it hold, or not? Nothing was kept');
+    if (held === '') return refuse('did it hold, or not?');
     const microns = (text: string) => (text.trim() ? Number(text.replace(',', '.')) : undefined);
-    const checked = proofKind.schema.safeParse({
-      kind: 'proof',
-      ...stamp(),
+    keepChecked(proofKind, {
       note: typed.note,
       of,
       place: isCause ? nameOf(memberId) : typed.place,
@@ -89,9 +86,6 @@ function TriedForm({ proof, onClose }: { proof: JobProof; onClose: () => void })
       ...(isCause && { memberId }),
       ...(of === 'dry film' && { filmUm: microns(typed.film), askedUm: microns(typed.asked) }),
     });
-    if (!checked.success) return setProblem(`${checked.error.issues[0]!.message}; nothing was kept`);
-    keep(checked.data);
-    onClose();
   };
   return (
     <RecordForm
@@ -151,28 +145,20 @@ function TriedForm({ proof, onClose }: { proof: JobProof; onClose: () => void })
 }
 
 function LookForm({ onClose }: { onClose: () => void }) {
-  const { keep } = useRecords();
   const { system } = useReader();
-  const stamp = useStamp();
   const [typed, setTyped] = useState({ what: 'torque, seams, drains', on: '', far: '' });
-  const [problem, setProblem] = useState<string>();
+  const { problem, refuse, keepChecked } = useChecked(onClose);
   useUnitTurn(system, (as) => setTyped((before) => ({ ...before, far: as(before.far, 'distance') })));
   const set = (key: keyof typeof typed) => (event: { target: { value: string } }) =>
     setTyped({ ...typed, [key]: event.target.value });
   const keepIt = () => {
     const km = typed.far.trim() ? parseDistanceKm(typed.far, system) : undefined;
-    if (km && !km.ok) return setProblem(`${km.reason}; nothing was kept`);
-    const checked = lookBookedKind.schema.safeParse({
-      kind: 'look booked',
-      ...stamp(),
-      note: '',
+    if (km && !km.ok) return refuse(`${km.reason}`);
+    keepChecked(lookBookedKind, {
       what: typed.what,
       ...(typed.on && { on: typed.on }),
       ...(km && { afterKm: km.value }),
     });
-    if (!checked.success) return setProblem(`${checked.error.issues[0]!.message}; nothing was kept`);
-    keep(checked.data);
-    onClose();
   };
   return (
     <RecordForm label="Book a look" problem={problem} keep="Book it" onKeep={keepIt} onLeave={onClose}>
