@@ -14,6 +14,7 @@ const ROOMS = [
   'join',
   'order',
   'prove',
+  'patterns',
   'job',
   'exchange',
 ];

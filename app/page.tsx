@@ -93,6 +93,9 @@ function YardHead({ system }: { system: UnitSystem }) {
         <Link href="/calendar" className="hit inline-flex items-center px-2 underline">
           Calendar
         </Link>
+        <Link href="/patterns" className="hit inline-flex items-center px-2 underline">
+          Patterns
+        </Link>
         <BundleIn />
         <Link href="/new" className="solid">
           Open a job
@@ -145,6 +148,7 @@ function UnitRow({
         <p>{unit.description}</p>
         <p className="caption">
           {unit.exposure}; {unit.duty}
+          {unit.builtYear !== undefined && `; built ${unit.builtYear}`}
           {unit.grossMassKg !== undefined && `; gross ${printMass(unit.grossMassKg, system)}`}
         </p>
       </div>

@@ -13,5 +13,6 @@ export * as shape from './shape';
 export * as join from './join';
 export * as order from './order';
 export * as prove from './prove';
+export * as patterns from './patterns';
 export * as job from './job';
 export * as exchange from './exchange';

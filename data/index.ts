@@ -12,6 +12,7 @@ export { keepRepair, repairChangesOf, repairsOf, withdrawRepair, type RepairChan
 export { bundleOf, importBundle, type Imported, type Stands } from './bundle';
 export { keepStartingFrame, startingFrames, startingFrameSchema, type StartingFrame } from './starting-frame';
 export { closeIfBack, closeJob, closingsOf, isClosed } from './closing';
+export { dropPattern, keepPattern, patternById, patternsOf, listedPatterns } from './pattern';
 export { changeSpots, shopSpots, spotChangeSchema, spotRulesFor } from './spots';
 export { hasPicture, keepPhoto, keepPicture, photoBytes, photosOf, PHOTO_LIMIT } from './photo';
 export {

@@ -69,6 +69,7 @@ export function boatTrailer(): JobBundle {
       exposure: 'dips in the sea',
       duty: 'work',
       grossMassKg: poundsToKg(6400),
+      builtYear: 2011,
     },
     notices: [
       {

@@ -392,7 +392,7 @@ const AWKWARD_MM = 0.1 + 0.2;
 /** Rows as the first version wrote them, and as the later ones did; written before the migrations after it. */
 function fillByHand(raw: InstanceType<typeof Database>, version: number): void {
   raw.exec(`
-    INSERT INTO unit VALUES ('old-unit', 'OLD-1', 'an older trailer', 'trailer', 'road salt', 'work', NULL);
+    INSERT INTO unit (id, tag, description, kind, exposure, duty, gross_mass_kg) VALUES ('old-unit', 'OLD-1', 'an older trailer', 'trailer', 'road salt', 'work', NULL);
     INSERT INTO job VALUES ('old-job', 'old-unit', 'look', 'repair', '', 'RK', '2026-01-01T00:00:00Z');`);
   if (version >= 4) return fillToday(raw);
   raw.exec(`

@@ -4,6 +4,7 @@ import { gritter } from './gritter';
 import { boatTrailerWaits, diversAtTheGate, gritterInMidPlan } from './order';
 import { diversTrailer, libraryTrailer, surveyVan, surveyVanBefore } from './others';
 import { provedAndClosed } from './proved';
+import { sisterBundles } from './sister';
 
 /** The invented scenario: every unit's bundle, the same on each seeding. */
 export const demoBundles = (): JobBundle[] => [
@@ -14,11 +15,20 @@ export const demoBundles = (): JobBundle[] => [
   surveyVan(),
 ];
 
-/** Jobs that were done with before: seeded, then closed. */
-export const closedBundles = (): {
+interface ClosedBundle {
   readonly bundle: JobBundle;
   readonly closedAt: string;
   readonly by: string;
-}[] => [{ bundle: provedAndClosed(surveyVanBefore()), closedAt: '2024-10-11T16:00:00Z', by: 'RK' }];
+}
+/** Jobs that were done with before: seeded, then closed. */
+export function closedBundles(): ClosedBundle[] {
+  const { capped, lookedAt } = sisterBundles();
+  return [
+    { bundle: provedAndClosed(surveyVanBefore()), closedAt: '2024-10-11T16:00:00Z', by: 'RK' },
+    { bundle: capped, closedAt: '2024-05-27T15:00:00Z', by: 'RK' },
+    { bundle: lookedAt, closedAt: '2025-06-02T11:00:00Z', by: 'TM' },
+  ];
+}
 
+export { demoPattern } from './sister';
 export { DEMO_LISTS } from './order';

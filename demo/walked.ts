@@ -17,7 +17,7 @@ type Seen = Pick<Look, 'result'> & Partial<Pick<Look, 'why' | 'ways' | 'note' | 
 /** What was found at a spot, by what its id or title says; the first that fits counts. */
 type Findings = readonly (readonly [fits: RegExp, seen: Seen])[];
 
-interface Round {
+export interface Round {
   readonly by: string;
   readonly startedAt: string;
   readonly findings: Findings;
@@ -28,7 +28,7 @@ interface Round {
 }
 
 /** A round of looks along the walking order, half a minute apart. */
-function looks(frame: Frame, round: Round, random: () => number): Evidence[] {
+export function looks(frame: Frame, round: Round, random: () => number): Evidence[] {
   const spots = hotSpots(frame, TRADE_SPOTS, round.beforeBuying).slice(0, round.upTo);
   return spots.map((spot, k): Look => {
     const seen = round.findings.find(([fits]) => fits.test(`${spot.id} ${spot.title}`))?.[1] ?? {

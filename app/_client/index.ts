@@ -1,6 +1,7 @@
 import type { Frame, JobSheet, Notice, NoticeLifted, ScaleTicket, Unit } from '@/core/frame';
 import type { ReadingImport } from '@/core/exchange';
 import type { JobFile, Tried } from '@/core/job';
+import type { Pattern } from '@/core/patterns';
 import type { Reading } from '@/core/probe';
 import type { UnitSystem } from '@/core/quantity';
 import type { Practice, ShopLists } from '@/core/reference';
@@ -78,6 +79,12 @@ export const liftNotice = (unitId: string, lifted: NoticeLifted): Promise<Answer
 export const keepStartingFrame = (
   starting: Said & { readonly id: string; readonly name: string; readonly frame: Frame },
 ): Promise<Answer<unknown>> => tell('/api/starting-frames', starting);
+
+export const keepPattern = (pattern: Pattern): Promise<Answer<Pattern>> => tell('/api/patterns', pattern);
+export const dropPattern = (
+  patternId: string,
+  dropped: Said & { readonly id: string; readonly why: string },
+): Promise<Answer<unknown>> => tell(`/api/patterns/${patternId}/dropped`, dropped);
 
 export const takeBundle = (file: Blob): Promise<Answer<Imported>> =>
   ask('/api/bundles', { method: 'POST', body: file });

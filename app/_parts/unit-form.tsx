@@ -19,20 +19,27 @@ export function UnitForm({ unit, system }: { unit: Unit; system: UnitSystem }) {
   const [open, setOpen] = useState(false);
   const [typed, setTyped] = useState<Partial<Unit>>({});
   const [gross, setGross] = useState<string>();
+  const [built, setBuilt] = useState<string>();
   const [problems, setProblems] = useState<Partial<Record<string, string>>>({});
   const fields = { ...unit, ...typed };
   const close = () => {
     setOpen(false);
     setTyped({});
     setGross(undefined);
+    setBuilt(undefined);
     setProblems({});
   };
   const keep = async () => {
-    const { grossMassKg: before, ...facts } = fields;
+    const { grossMassKg: before, builtYear: wasBuilt, ...facts } = fields;
     const mass = gross === undefined ? before : gross.trim() === '' ? undefined : parseMassKg(gross, system);
     if (typeof mass === 'object' && !mass.ok) return setProblems({ grossMassKg: mass.reason });
     const grossMassKg = typeof mass === 'object' ? mass.value : mass;
-    const next = unitSchema.safeParse({ ...facts, ...(grossMassKg !== undefined && { grossMassKg }) });
+    const builtYear = built === undefined ? wasBuilt : built.trim() === '' ? undefined : Number(built.trim());
+    const next = unitSchema.safeParse({
+      ...facts,
+      ...(grossMassKg !== undefined && { grossMassKg }),
+      ...(builtYear !== undefined && { builtYear }),
+    });
     if (!next.success)
       return setProblems(
         Object.fromEntries(next.error.issues.map((issue) => [String(issue.path[0]), issue.message])),
@@ -99,6 +106,14 @@ export function UnitForm({ unit, system }: { unit: Unit; system: UnitSystem }) {
             onChange={(event) => setGross(event.target.value)}
             hint="sizes the welds’ shear flow"
             {...(problems.grossMassKg && { problem: problems.grossMassKg })}
+          />
+          <Entry
+            label="Built, year"
+            inputMode="numeric"
+            value={built ?? String(fields.builtYear ?? '')}
+            onChange={(event) => setBuilt(event.target.value)}
+            hint="units of one run of years fail alike"
+            {...(problems.builtYear && { problem: problems.builtYear })}
           />
           {problems.whole && (
             <p role="alert" className="font-semibold text-oxide sm:col-span-2">

@@ -36,6 +36,13 @@ export const unitSchema = z.object({
     .gt(50, 'a gross weight under 50 kg is not a road unit')
     .lt(100_000, 'a gross weight over 100 t is not a road unit')
     .optional(),
+  /** When it was built: units of one family and one run of years fail alike. */
+  builtYear: z
+    .number('the year is four digits')
+    .int('a year of building is a whole number')
+    .gte(1900, 'built before 1900')
+    .lte(2100, 'built after 2100')
+    .optional(),
 });
 export type Unit = z.infer<typeof unitSchema>;
 

@@ -4,6 +4,7 @@ import { z } from 'zod';
 import { defaultFrame, evidenceKind, familyOf, frameForm, type EvidenceKind } from '../frame';
 import { ok, opened, packed, valueOf, type Body, type Form } from '../quantity';
 import { overridesForm, practiceForm, shopListsForm } from '../reference';
+import { patternForm } from '../patterns';
 import { repairForm } from '../shape';
 import { EVIDENCE_KINDS, fitsFrame, openEvidence, packEvidence, tellsOf, type Evidence } from '.';
 
@@ -18,6 +19,7 @@ const forms = [
   practiceForm,
   overridesForm,
   repairForm,
+  patternForm,
   shopListsForm,
 ] as readonly unknown[] as readonly Form<object>[];
 

@@ -1,5 +1,6 @@
 import { ofKind, standing, type Frame, type JobSheet, type Notice, type Strike, type Unit } from '../frame';
 import type { ScrapTest } from '../join';
+import type { ListedPattern } from '../patterns';
 import type { Bay, Consumable, Kit, Person, Practice, ShelfPiece, ShopWeek } from '../reference';
 import type { Repair } from '../shape';
 import type { HeldElsewhere } from '../trace';
@@ -51,6 +52,8 @@ export interface JobFile extends JobRecords {
   };
   /** Caps and plates that the shop can buy in. */
   readonly kits?: readonly Kit[];
+  /** The shop's own patterns for frames of this family, with how they held. */
+  readonly patterns?: readonly ListedPattern[];
   /** Who works in the shop, and what their papers say. */
   readonly people?: readonly Person[];
   /** Where it works, and when. */

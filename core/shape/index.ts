@@ -7,6 +7,7 @@ export {
   stretchOf,
   pieceName,
   PIECE_KINDS,
+  notchSchema,
   pieceSchema,
   repairForm,
   repairSchema,

@@ -55,15 +55,17 @@ export const repairSchema = z.object({
     .array(z.object({ hostId: z.string().min(1).max(60), way: z.enum(PAST_WAYS) }))
     .max(40)
     .optional(),
+  /** The shop's pattern that it was laid from: how often one is used, and how it held, is counted by this. */
+  pattern: z.object({ id: z.string().min(1).max(60), name: z.string().trim().min(1).max(80) }).optional(),
   by: bySchema,
   at: instantSchema,
 });
 export type Repair = z.infer<typeof repairSchema>;
 export const repairForm: Form<Repair> = {
   name: 'repair',
-  version: 3,
+  version: 4,
   schema: repairSchema,
-  upcasts: { 1: (body) => body, 2: (body) => body },
+  upcasts: { 1: (body) => body, 2: (body) => body, 3: (body) => body },
 };
 
 /** Whether a repair can lie on its member at all; the rules say whether it is any good. */

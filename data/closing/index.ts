@@ -20,11 +20,13 @@ const lastWord = (db: Db, jobId: string): Row | undefined =>
     .get(jobId);
 
 export const isClosed = (db: Db, jobId: string): boolean => lastWord(db, jobId)?.closed === 1;
-/** The day a closed job was closed. */
-export const closedOn = (db: Db, jobId: string): string | undefined => {
+/** When a closed job was closed. */
+export const closedAt = (db: Db, jobId: string): string | undefined => {
   const row = lastWord(db, jobId);
-  return row?.closed === 1 ? row.at.slice(0, 10) : undefined;
+  return row?.closed === 1 ? row.at : undefined;
 };
+/** The day a closed job was closed. */
+export const closedOn = (db: Db, jobId: string): string | undefined => closedAt(db, jobId)?.slice(0, 10);
 
 /** Every word on whether a job is closed, in the order they were said. */
 export const closingsOf = (db: Db, jobId: string): Closing[] =>

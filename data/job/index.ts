@@ -21,6 +21,7 @@ import {
   mendedBefore,
   scrapTestsElsewhere,
 } from '../earlier';
+import { patternsFor } from '../pattern';
 import { shopLists } from '../shop';
 import { spotRulesFor } from '../spots';
 
@@ -71,6 +72,7 @@ export function jobFile(db: Db, jobId: string): JobFile | undefined {
     repairs: repairsOf(db, jobId, unreadable.of('repair')),
     repairChanges: repairChangesOf(db, jobId),
     kits: lists.kits,
+    patterns: patternsFor(db, framed.frame.family, unreadable.of('pattern')),
     people: lists.people,
     bays: lists.bays,
     week: lists.week,

@@ -1,10 +1,8 @@
 import { z } from 'zod';
-import { bySchema, instantSchema, ofKind, recordIdSchema, standing } from '@/core/frame';
+import { bySchema, instantSchema, recordIdSchema } from '@/core/frame';
 import {
   hotSpots,
-  isDoubtful,
   learnedSpots,
-  signWeight,
   spotRules,
   spotRuleSchema,
   TRADE_SPOTS,
@@ -14,10 +12,9 @@ import {
 } from '@/core/walk';
 import { closedOn } from '../closing';
 import type { Db } from '../connection';
-import { evidenceOf } from '../evidence';
+import { foundOn } from '../found';
 import { currentFrame } from '../frame';
 import { refused, sameRecord, written, type Written } from '../problem';
-import { strikesOf } from '../strike';
 import { closedMarks, keepWorkedOut } from '../worked-out';
 
 /** One change to the shop's list: a spot added (or put anew), one dropped, one taken up again. */
@@ -133,33 +130,8 @@ function taughtByOne(db: Db, { id, tag, mark }: { id: string; tag: string; mark:
   return value;
 }
 
-/** What was bad on a job: signs of failed or hidden metal, cracks, bad looks outside the list. */
-function findingsOf(db: Db, jobId: string): ClosedFinding[] {
-  const evidence = standing(evidenceOf(db, jobId, ['sign', 'crack', 'look']), strikesOf(db, jobId));
-  return [
-    ...ofKind(evidence, 'sign')
-      .filter((sign) => ['failed', 'hides'].includes(signWeight(sign.detail)))
-      .map((sign) => ({
-        id: sign.id,
-        memberId: sign.memberId,
-        stationMm: sign.stationMm,
-        what: sign.detail.sign,
-      })),
-    ...ofKind(evidence, 'crack').map((crack) => ({
-      id: crack.id,
-      memberId: crack.memberId,
-      stationMm: crack.path[0]!.stationMm,
-      what: 'crack',
-    })),
-    ...ofKind(evidence, 'look')
-      .filter(
-        (look) => isDoubtful(look.result) && look.memberId !== undefined && look.stationMm !== undefined,
-      )
-      .map((look) => ({
-        id: look.id,
-        memberId: look.memberId!,
-        stationMm: look.stationMm!,
-        what: look.result,
-      })),
-  ];
-}
+/** What was bad on a job. */
+const findingsOf = (db: Db, jobId: string): ClosedFinding[] =>
+  foundOn(db, jobId)
+    .filter(({ is }) => is === 'bad')
+    .map(({ id, memberId, fromMm, what }) => ({ id, memberId, stationMm: fromMm, what }));

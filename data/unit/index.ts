@@ -12,6 +12,7 @@ export interface UnitRow {
   exposure: string;
   duty: string;
   gross_mass_kg: number | null;
+  built_year: number | null;
 }
 interface NoticeRow {
   id: string;
@@ -23,7 +24,16 @@ interface NoticeRow {
 }
 
 export const unitFrom = (row: UnitRow): Unit =>
-  unitSchema.parse({ ...row, grossMassKg: row.gross_mass_kg ?? undefined });
+  unitSchema.parse({
+    ...row,
+    grossMassKg: row.gross_mass_kg ?? undefined,
+    builtYear: row.built_year ?? undefined,
+  });
+const rowOf = (unit: Unit) => ({
+  ...unit,
+  grossMassKg: unit.grossMassKg ?? null,
+  builtYear: unit.builtYear ?? null,
+});
 const noticeFrom = (row: NoticeRow): Notice =>
   noticeSchema.parse({ ...row, unitId: row.unit_id, by: row.by_whom, about: row.about ?? undefined });
 
@@ -58,8 +68,8 @@ export function addUnit(db: Db, unit: Unit): Written<Unit> {
   if (taken)
     return refused('conflict', `the tag ${unit.tag} is already in the yard`, 'Nothing was added.', 'tag');
   db.prepare(
-    'INSERT INTO unit (id, tag, description, kind, exposure, duty, gross_mass_kg) VALUES (@id, @tag, @description, @kind, @exposure, @duty, @grossMassKg)',
-  ).run({ ...unit, grossMassKg: unit.grossMassKg ?? null });
+    'INSERT INTO unit (id, tag, description, kind, exposure, duty, gross_mass_kg, built_year) VALUES (@id, @tag, @description, @kind, @exposure, @duty, @grossMassKg, @builtYear)',
+  ).run(rowOf(unit));
   return written(unit);
 }
 
@@ -80,8 +90,8 @@ export function correctUnit(db: Db, was: Unit, unit: Unit): Written<Unit> {
   if (taken)
     return refused('conflict', `the tag ${unit.tag} is another unit’s`, 'The unit is as it was.', 'tag');
   db.prepare(
-    'UPDATE unit SET tag = @tag, description = @description, kind = @kind, exposure = @exposure, duty = @duty, gross_mass_kg = @grossMassKg WHERE id = @id',
-  ).run({ ...unit, grossMassKg: unit.grossMassKg ?? null });
+    'UPDATE unit SET tag = @tag, description = @description, kind = @kind, exposure = @exposure, duty = @duty, gross_mass_kg = @grossMassKg, built_year = @builtYear WHERE id = @id',
+  ).run(rowOf(unit));
   return written(unit);
 }
 

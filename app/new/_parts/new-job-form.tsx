@@ -91,6 +91,7 @@ export function NewJobForm({
     exposure: 'road salt',
     duty: 'work',
     gross: '',
+    built: '',
     title: '',
     purpose: 'repair',
     complaint: '',
@@ -168,7 +169,7 @@ export function NewJobForm({
   const entry = (
     field: keyof OpeningFields,
     label: string,
-    more: { unit?: string; hint?: string; className?: string; list?: string } = {},
+    more: { unit?: string; hint?: string; className?: string; list?: string; inputMode?: 'numeric' } = {},
   ) => (
     <Entry
       label={label}
@@ -212,6 +213,7 @@ export function NewJobForm({
               unit: system === 'in' ? 'lb' : 'kg',
               hint: 'may be left open',
             })}
+            {entry('built', 'Built, year', { inputMode: 'numeric', hint: 'may be left open' })}
           </fieldset>
         )}
         <fieldset className="grid gap-3 sm:grid-cols-3">

@@ -17,6 +17,7 @@ const fields = (more: Partial<OpeningFields> = {}): OpeningFields => ({
   exposure: 'road salt',
   duty: 'work',
   gross: '26,000',
+  built: '1998',
   title: 'rust',
   purpose: 'repair',
   complaint: '',
@@ -54,6 +55,7 @@ test('a good form opens a unit, a job and a frame that hangs together', () => {
   const { unit, job, frame } = read.opening;
   expect(job.unitId).toBe(unit.id);
   expect(unit.grossMassKg).toBeCloseTo(11793.4, 1);
+  expect(unit.builtYear).toBe(1998);
   expect(frame.members.filter((member) => member.role === 'rail').map((member) => member.shape)).toEqual(
     [0, 1].map(() => ({ kind: 'channel', depthMm: 203.2, flangeMm: 69.85, thicknessMm: 6.35 })),
   );
@@ -98,6 +100,9 @@ test('a wall may be given as a fraction, a gauge or millimetres', () => {
 test.each<[Partial<OpeningFields>, keyof OpeningFields]>([
   [{ tag: '' }, 'tag'],
   [{ by: '' }, 'by'],
+  [{ built: '98' }, 'built'],
+  [{ built: '2101' }, 'built'],
+  [{ built: 'last year' }, 'built'],
   [{ gross: 'heavy' }, 'gross'],
   [{ gross: '-4' }, 'gross'],
   [{ depth: 'tall' }, 'depth'],

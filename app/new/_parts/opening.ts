@@ -31,6 +31,7 @@ export interface OpeningFields {
   exposure: (typeof EXPOSURES)[number];
   duty: (typeof DUTIES)[number];
   gross: string;
+  built: string;
   title: string;
   purpose: (typeof PURPOSES)[number];
   complaint: string;
@@ -234,6 +235,12 @@ function fieldOf(path: readonly string[]): keyof OpeningFields {
   return 'length';
 }
 
+/** Which field of the form a unit's fact is typed in, where the two are called otherwise. */
+const FIELD_OF: Readonly<Partial<Record<string, keyof OpeningFields>>> = {
+  grossMassKg: 'gross',
+  builtYear: 'built',
+};
+
 /** A frame of the shop's own was measured once; of the family's, nobody has taken a measure until one is typed or somebody says so. */
 const isPresumed = (fields: OpeningFields, system: UnitSystem, starting: Frame | undefined): boolean =>
   !starting &&
@@ -264,12 +271,12 @@ export function readOpening(
       exposure: fields.exposure,
       duty: fields.duty,
       ...(gross?.ok && { grossMassKg: gross.value }),
+      ...(fields.built.trim() !== '' && { builtYear: Number(fields.built.trim()) }),
     },
   );
   if (!unit.success)
     for (const issue of unit.error.issues)
-      problems[issue.path[0] === 'grossMassKg' ? 'gross' : (issue.path[0] as keyof OpeningFields)] ??=
-        issue.message;
+      problems[FIELD_OF[String(issue.path[0])] ?? (issue.path[0] as keyof OpeningFields)] ??= issue.message;
   const job = jobSheetSchema.safeParse({
     id: stamp.jobId,
     unitId: existing?.id ?? stamp.unitId,

@@ -28,6 +28,7 @@ import { HeldBy } from './held-by';
 import { InTheWay } from './in-the-way';
 import { OtherForms } from './other-forms';
 import { RenewalPart } from './renewal-part';
+import { KeepPattern, PatternsPart } from './patterns-part';
 import { PieceForm } from './piece-form';
 import { WorksPart } from './works-part';
 import { FlatSheet } from './flat-sheet';
@@ -73,6 +74,7 @@ export function ShapeBench() {
         <NothingFits key={tried.repair.id} tried={tried} onTake={(other) => change(other, () => ({}))} />
       ))}
       <RenewalPart />
+      <PatternsPart onLay={(repair) => change({ repair, isProposal: true }, () => ({}))} />
       <AddHere onAdd={(repair) => change({ repair, isProposal: true }, () => ({}))} />
       {repairs.length > 0 && (
         <div className="mt-2 flex flex-wrap" role="group" aria-label="Repairs">
@@ -181,6 +183,7 @@ export function ShapeBench() {
                 </button>
               )}
             </div>
+            <KeepPattern key={current.repair.id} worked={current} />
             <p className="caution mt-3">{CAUTIONS.shape}</p>
           </section>
           <section aria-label="What follows" className="min-w-0">

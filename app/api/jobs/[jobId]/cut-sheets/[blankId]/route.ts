@@ -4,7 +4,7 @@ import { flatsOf, toCut } from '@/core/job';
 import { drawBlank, FLAT_LAYERS, mirroredBlank } from '@/core/shape';
 import { askOffice } from '../../../../../_office';
 import { database, jobFile } from '@/data';
-import { drawingIn } from '../_drawing';
+import { drawingIn } from '../../../../_drawing';
 
 /** A flat at 1:1 (`as` dxf, svg or pdf on `paper`); `twin=1` mirrors it for the other side. */
 export const GET = (request: Request, { params }: { params: Promise<{ jobId: string; blankId: string }> }) =>

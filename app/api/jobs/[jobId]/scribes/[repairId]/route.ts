@@ -3,7 +3,7 @@ import { askOffice } from '../../../../../_office';
 import { repairAmong } from '@/core/job';
 import { drawScribe, openingsOf, SCRIBE_LAYERS, scribeSheet } from '@/core/shape';
 import { database, jobFile } from '@/data';
-import { drawingIn } from '../../cut-sheets/_drawing';
+import { drawingIn } from '../../../../_drawing';
 
 /** What is scribed on the member for a repair, at 1:1: plates' outlines, openings, folds, stations. */
 export const GET = (request: Request, { params }: { params: Promise<{ jobId: string; repairId: string }> }) =>

@@ -9,7 +9,7 @@ import { blankFigures, blankOfOutline, contourOf, type Blank, type Outline } fro
 import { Choice, Entry } from '@/ui/controls';
 import { useUnitTurn } from '../../../../../_parts/turned';
 import { useMember, useReader, useRecords, useStamp } from '../../../../_desk';
-import { BlankPicture } from '../../_parts/flat-sheet';
+import { BlankPicture } from '../../../../../_parts/blank-picture';
 import { FromPhoto } from './from-photo';
 import { NO_POINT, readPoints, turnedPlace, typedPoint, type PointTyped } from './outline-typed';
 

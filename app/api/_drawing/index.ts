@@ -1,4 +1,4 @@
-import { answer, download, systemOf } from '../../../_door';
+import { answer, download, systemOf } from '../_door';
 import { dxfOf, svgOf } from '@/core/exchange';
 import type { Pen, Point } from '@/core/geometry';
 import { fail, ok, type Outcome } from '@/core/quantity';

@@ -1,0 +1,62 @@
+import type { Held, ListedPattern, tallyOf, Unlike } from '@/core/patterns';
+import { printLength, type UnitSystem } from '@/core/quantity';
+import { pieceName, type Repair } from '@/core/shape';
+import { dayWords } from './dates';
+
+/** What a repair is made of, as a line. */
+export const madeOfWords = ({ pieces, cutOut, bolts }: Pick<Repair, 'pieces' | 'cutOut' | 'bolts'>): string =>
+  `${pieces.map(pieceName).join(' and ')}, ${bolts ? 'bolted' : cutOut ? 'bad metal cut out' : 'laid over'}`;
+
+/** In what a member differs from what a pattern was made on. */
+export function unlikeWords(unlike: Unlike, { pieces }: Pick<Repair, 'pieces'>, system: UnitSystem): string {
+  switch (unlike.code) {
+    case 'other side':
+      return 'the other side: its flats are cut as the other hand';
+    case 'section': {
+      const [was, is] = [unlike.wasMm, unlike.isMm].map((mm) =>
+        printLength(mm, system, unlike.what === 'thickness' ? 'thickness' : 'length'),
+      );
+      return `${unlike.what} ${is}, where it was made ${was}`;
+    }
+    case 'length': {
+      const [was, is] = [unlike.wasMm, unlike.isMm].map((mm) => printLength(mm, system, 'length'));
+      return `${pieceName(pieces[unlike.piece]!)} comes out ${is} long, where it was made ${was}`;
+    }
+    case 'measured from':
+      return `${pieceName(pieces[unlike.piece]!)} is measured from a ${unlike.is}: it has no ${unlike.was} like the one it was made by`;
+    default:
+      return unlike satisfies never;
+  }
+}
+
+export function heldWords(held: Held): string {
+  switch (held.is) {
+    case 'not closed':
+      return 'its job is open';
+    case 'nobody looked':
+      return 'nobody looked there since';
+    case 'held':
+      return `looked at ${dayWords(held.at.slice(0, 10))}: sound`;
+    case 'failed':
+      return `failed: ${held.what}, ${dayWords(held.at.slice(0, 10))}`;
+    case 'mended again':
+      return `mended again: ${held.what}, ${dayWords(held.at.slice(0, 10))}`;
+    default:
+      return held satisfies never;
+  }
+}
+
+const times = (count: number): string => (count === 1 ? 'once' : `${count} times`);
+/** How often a pattern was made and how it held; nothing is said of those that nobody looked at. */
+export function tallyWords({ made, looked, held, failed }: ReturnType<typeof tallyOf>): string {
+  if (made === 0) return 'not made yet: its job is open';
+  const since =
+    looked === 0
+      ? 'nobody has looked at one since'
+      : `${looked} looked at since: ${held} sound, ${failed} failed or mended again`;
+  return `made ${times(made)}; ${since}`;
+}
+
+/** Where a pattern comes from. */
+export const fromWords = ({ pattern: { from, member, by, at } }: Pick<ListedPattern, 'pattern'>): string =>
+  `${from.tag}, ${member.name.toLowerCase()}; kept by ${by}, ${dayWords(at.slice(0, 10))}`;

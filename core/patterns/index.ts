@@ -1,0 +1,22 @@
+export { landmarksOn, type Anchor, type Anchors, type Landmark, type LandmarkKind } from './landmarks';
+export {
+  MOST_PHOTOS,
+  patternDroppedSchema,
+  patternForm,
+  patternOf,
+  patternSchema,
+  type Pattern,
+  type PatternAbout,
+  type PatternDropped,
+} from './pattern';
+export { layPattern, suits, type LaidPattern, type Unlike } from './laid';
+export {
+  howItHeld,
+  tallyOf,
+  type Held,
+  type KnownUse,
+  type LaterRecord,
+  type ListedPattern,
+  type PatternUse,
+} from './held';
+export { foundIn, TELLING_KINDS, type FoundThere } from './found';

@@ -1,0 +1,197 @@
+import { memberOf, type Frame, type Unit } from '@/core/frame';
+import type { JobBundle } from '@/core/exchange';
+import type { Evidence } from '@/core/job';
+import { taskId, type TaskWhat } from '@/core/order';
+import { layPattern, patternOf, type Pattern } from '@/core/patterns';
+import { inchesToMm, poundsToKg } from '@/core/quantity';
+import { repairSchema, type Repair } from '@/core/shape';
+import { boatTrailer } from './boat-trailer';
+import { seeded, seededId } from './seeded';
+import { looks } from './walked';
+
+/** How far the sister's right rear hangers stand behind the left ones: welded on anew once, by somebody who did not measure. */
+const ASTRAY_MM = inchesToMm(2);
+
+const stampsOf = (seed: number) => {
+  const random = seeded(seed);
+  return { random, id: () => seededId(random) };
+};
+
+/** The older boat-moving trailer: made like the one in the yard, but that its right hangers stand astray. */
+function sister(): { readonly unit: Unit; readonly frame: Frame } {
+  const { id } = stampsOf(501);
+  const { frame } = boatTrailer();
+  const unit: Unit = {
+    id: id(),
+    tag: 'BM-1',
+    description: 'Boat-moving trailer, the older sister',
+    kind: 'trailer',
+    exposure: 'dips in the sea',
+    duty: 'work',
+    grossMassKg: poundsToKg(6400),
+    builtYear: 2009,
+  };
+  const fittings = frame.fittings.flatMap((fitting) =>
+    fitting.kind === 'spring hanger'
+      ? [
+          { ...fitting, side: 'left' as const },
+          {
+            ...fitting,
+            id: `${fitting.id}-r`,
+            side: 'right' as const,
+            stationMm: fitting.stationMm + ASTRAY_MM,
+          },
+        ]
+      : [fitting],
+  );
+  return { unit, frame: { ...frame, fittings } };
+}
+
+/** The cap that the left rail got. */
+const capOn = (id: string, at: string): Repair =>
+  repairSchema.parse({
+    id,
+    memberId: 'rail-left',
+    cutOut: true,
+    pieces: [
+      {
+        id: 'cap-1',
+        kind: 'bottom U',
+        startMm: inchesToMm(132),
+        endMm: inchesToMm(198),
+        thicknessMm: inchesToMm(3 / 16),
+        lowerEdgeMm: 0,
+        upperEdgeMm: inchesToMm(4.5),
+        taperMm: inchesToMm(4.5),
+      },
+    ],
+    weldStyle: 'runs to continuous',
+    plugs: false,
+    onBench: false,
+    beneath: ['mark-7 left', 'cross-5 start', 'mark-9 left'].map((hostId) => ({
+      hostId,
+      way: 'off and back',
+    })),
+    by: 'RK',
+    at,
+  });
+
+/** What was ticked of a repair: when each task was begun and done, hours after eight. */
+const TICKED: readonly (readonly [what: TaskWhat, title: string, fromH: number, toH: number])[] = [
+  ['make plate', 'Cap made', 0, 3.4],
+  ['fit', 'Cap fitted', 24, 26.1],
+  ['tack', 'Cap tacked', 26.2, 27.1],
+  ['weld', 'Cap welded', 48, 53.2],
+];
+function ticked(id: () => string, repairId: string, day: string): Evidence[] {
+  const begins = Date.parse(`${day}T08:00:00Z`);
+  const said = (what: TaskWhat, title: string, is: 'started' | 'done', atH: number): Evidence => ({
+    kind: 'task',
+    id: id(),
+    by: 'TM',
+    at: new Date(begins + atH * 3_600_000).toISOString(),
+    note: '',
+    taskId: taskId(what, repairId),
+    title,
+    is,
+  });
+  return TICKED.flatMap(([what, title, fromH, toH]) => [
+    said(what, title, 'started', fromH),
+    said(what, title, 'done', toH),
+  ]);
+}
+
+const CAPPED_AT = '2024-05-13T12:00:00Z';
+/** The shop's own pattern: the sister's left cap. */
+export function demoPattern(): Pattern {
+  const { id } = stampsOf(502);
+  const { unit, frame } = sister();
+  const jobId = cappedIds().jobId;
+  return patternOf(frame, memberOf(frame, 'rail-left')!, capOn(cappedIds().left, CAPPED_AT), {
+    id: id(),
+    name: 'Cap under the rear springs',
+    note: 'Wash the rail out and open its drains first; the hangers come off with the springs.',
+    from: { jobId, tag: unit.tag },
+    workedH: TICKED.reduce((sum, [, , fromH, toH]) => sum + toH - fromH, 0),
+    photos: [],
+    by: 'RK',
+    at: '2024-05-16T15:00:00Z',
+  });
+}
+
+function cappedIds() {
+  const { id } = stampsOf(503);
+  return { jobId: id(), left: `cap ${id().slice(0, 8)}`, right: `cap ${id().slice(0, 8)}` };
+}
+
+/** The sister's two jobs: both rails capped, the right one by the left one's pattern; looked at a year later. */
+export function sisterBundles(): { readonly capped: JobBundle; readonly lookedAt: JobBundle } {
+  const { unit, frame } = sister();
+  const { random, id } = stampsOf(504);
+  const { jobId, left, right } = cappedIds();
+  const laid = layPattern(demoPattern(), frame, memberOf(frame, 'rail-right')!);
+  if (!laid.ok) throw new Error(laid.reason);
+  const beneath = ['mark-7-r right', 'cross-5 end', 'mark-9-r right'].map((hostId) => ({
+    hostId,
+    way: 'off and back' as const,
+  }));
+  const before = boatTrailer();
+  const shared = { ...before, unit, frame, notices: [], strikes: [] };
+  const job = { ...before.job, unitId: unit.id, openedBy: 'RK' };
+  const capped: JobBundle = {
+    ...shared,
+    repairs: [
+      capOn(left, CAPPED_AT),
+      { ...laid.value.repair, id: right, beneath, by: 'RK', at: '2024-05-14T09:00:00Z' },
+    ],
+    evidence: [
+      ...looks(
+        frame,
+        {
+          by: 'RK',
+          startedAt: '2024-05-13T09:00:00Z',
+          findings: [
+            [/hanger.*left/i, { result: 'soft', cause: 'sealed drain' }],
+            [/hanger.*right/i, { result: 'scaling', cause: 'sealed drain' }],
+          ],
+        },
+        random,
+      ),
+      ...ticked(id, left, '2024-05-14'),
+      ...ticked(id, right, '2024-05-20'),
+    ],
+    job: {
+      ...job,
+      id: jobId,
+      title: 'Both rails capped under the springs',
+      complaint: 'Rails soft at the hangers',
+      openedAt: '2024-05-13T08:00:00Z',
+    },
+  };
+  const lookedAt: JobBundle = {
+    ...shared,
+    repairs: [],
+    evidence: looks(
+      frame,
+      {
+        by: 'TM',
+        startedAt: '2025-06-02T09:00:00Z',
+        findings: [
+          [/right/i, { result: 'not seen', why: 'no time' }],
+          [/hanger/i, { result: 'sound' }],
+        ],
+      },
+      random,
+    ),
+    job: {
+      ...job,
+      id: id(),
+      title: 'Caps looked at after a year',
+      purpose: 'follow-up',
+      complaint: '',
+      openedBy: 'TM',
+      openedAt: '2025-06-02T08:30:00Z',
+    },
+  };
+  return { capped, lookedAt };
+}
