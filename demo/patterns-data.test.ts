@@ -2,15 +2,18 @@ import { memberOf, twinOf } from '@/core/frame';
 import { layPattern, patternOf, tallyOf, type Pattern } from '@/core/patterns';
 import {
   closeJob,
+  correctUnit,
   dropPattern,
   importBundle,
   jobFile,
   keepEvidence,
   keepPattern,
   keepRepair,
+  keepStrike,
   listedPatterns,
   openDatabase,
   patternsOf,
+  shopFaults,
   shopSpots,
   withdrawRepair,
   type Db,
@@ -168,4 +171,61 @@ test('the scenario fills a yard once, and teaches no new spot that its own journ
   const learned = shopSpots(empty).rules.filter(({ from }) => from === 'learned');
   expect(learned.filter(({ families }) => families.includes(pattern.family))).toEqual([]);
   empty.close();
+});
+
+describe('where frames failed in this shop', () => {
+  const faultAt = (kind: string, nth: number) =>
+    shopFaults(db, pattern.family).find(({ place }) => place.kind === kind && place.nth === nth)!;
+  const trailer = demoBundles().find(({ unit }) => unit.tag === 'BM-2')!;
+
+  test('two sisters that scale at the same crossmember are one fault; a job hears of its own family only', () => {
+    for (const bundle of demoBundles()) importBundle(db, bundle);
+    expect(faultAt('crossmember', 1)).toMatchObject({ looked: 2, years: [2009, 2011] });
+    expect(faultAt('crossmember', 1).failed.map(({ tag }) => tag)).toEqual(['BM-1', 'BM-2']);
+    const heard = jobFile(db, trailer.job.id)!.faults!;
+    expect(new Set(heard.map(({ family }) => family))).toEqual(new Set([pattern.family]));
+    expect(new Set(shopFaults(db).map(({ family }) => family)).size).toBeGreaterThan(3);
+  });
+
+  test('what is kept of a job is read anew when a look, a strike or the unit’s year changes', () => {
+    expect(faultAt('spring hanger', 1)).toMatchObject({ looked: 1, failed: [{ tag: 'BM-1' }] });
+    const before = faultAt('spring hanger', 1).failed[0]!.what;
+    const look = capped.evidence.find(
+      (each) => each.kind === 'look' && each.result === 'soft' && (each.stationMm ?? 0) < 4000,
+    )!;
+    const strike = {
+      id: crypto.randomUUID(),
+      evidenceId: look.id,
+      why: 'wrong rail',
+      by: 'RK',
+      at: '2026-11-01T08:00:00Z',
+    };
+    expect(keepStrike(db, capped.job.id, strike).ok).toBe(true);
+    expect(before).toContain('soft');
+    expect(faultAt('spring hanger', 1).failed[0]!.what).not.toContain('soft');
+    const crack = {
+      kind: 'crack' as const,
+      id: crypto.randomUUID(),
+      memberId: 'rail-right',
+      path: [30, 60].map((heightMm) => ({ stationMm: 219, face: 'outer' as const, heightMm })),
+      startFound: true,
+      finishFound: true,
+      seenBy: 'eye' as const,
+      by: 'TM',
+      at: '2026-06-02T10:00:00Z',
+      note: '',
+    };
+    expect(keepEvidence(db, capped.job.id, [crack]).ok).toBe(true);
+    expect(faultAt('crossmember', 1).failed[0]!.what).toContain('crack');
+    const { unit } = capped;
+    expect(correctUnit(db, unit, { ...unit, builtYear: 1999 }).ok).toBe(true);
+    expect(faultAt('crossmember', 1).years).toEqual([1999, 1999]);
+  });
+
+  test('a unit that nobody looked at there is called in; one that stands here is to be looked at', () => {
+    importBundle(db, { ...trailer, evidence: [] });
+    expect(faultAt('spring hanger', 1).toCallIn).toMatchObject([{ tag: 'BM-2', isHere: true }]);
+    close(trailer.job.id, '2026-11-28T08:00:00Z');
+    expect(faultAt('spring hanger', 1).toCallIn).toMatchObject([{ tag: 'BM-2', isHere: false }]);
+  });
 });

@@ -151,6 +151,7 @@ export function sisterBundles(): { readonly capped: JobBundle; readonly lookedAt
           by: 'RK',
           startedAt: '2024-05-13T09:00:00Z',
           findings: [
+            [/^front-foot rail-right/, { result: 'scaling', cause: 'trapped wet dirt' }],
             [/hanger.*left/i, { result: 'soft', cause: 'sealed drain' }],
             [/hanger.*right/i, { result: 'scaling', cause: 'sealed drain' }],
           ],

@@ -1,4 +1,13 @@
-import type { Held, ListedPattern, tallyOf, Unlike } from '@/core/patterns';
+import type {
+  FailedUnit,
+  Fault,
+  FaultPlace,
+  Held,
+  ListedPattern,
+  tallyOf,
+  ToCallIn,
+  Unlike,
+} from '@/core/patterns';
 import { printLength, type UnitSystem } from '@/core/quantity';
 import { pieceName, type Repair } from '@/core/shape';
 import { dayWords } from './dates';
@@ -46,7 +55,7 @@ export function heldWords(held: Held): string {
   }
 }
 
-const times = (count: number): string => (count === 1 ? 'once' : `${count} times`);
+const times = (count: number): string => (count === 1 ? 'once' : count === 2 ? 'twice' : `${count} times`);
 /** How often a pattern was made and how it held; nothing is said of those that nobody looked at. */
 export function tallyWords({ made, looked, held, failed }: ReturnType<typeof tallyOf>): string {
   if (made === 0) return 'not made yet: its job is open';
@@ -60,3 +69,36 @@ export function tallyWords({ made, looked, held, failed }: ReturnType<typeof tal
 /** Where a pattern comes from. */
 export const fromWords = ({ pattern: { from, member, by, at } }: Pick<ListedPattern, 'pattern'>): string =>
   `${from.tag}, ${member.name.toLowerCase()}; kept by ${by}, ${dayWords(at.slice(0, 10))}`;
+
+/** Members that run fore and aft have a front; of the others one end is where their stations begin. */
+const ALONG: ReadonlySet<FaultPlace['role']> = new Set<FaultPlace['role']>([
+  'rail',
+  'sill',
+  'floor rail',
+  'tongue',
+]);
+const endWords = (kind: 'front end' | 'rear end', role: FaultPlace['role']): string =>
+  ALONG.has(role) ? `its ${kind}` : kind === 'front end' ? 'the end its tape begins at' : 'its other end';
+
+/** Where a fault is, on any frame of its family. */
+export function placeWords({ onName, role, zone, kind, nth, of }: FaultPlace): string {
+  if (kind === 'front end' || kind === 'rear end') {
+    const by = zone === 'at' ? 'at' : 'some way in from';
+    return `${onName}, ${by} ${endWords(kind, role)}`;
+  }
+  return `${onName}, ${zone} ${of === 1 ? `the ${kind}` : `${kind} ${nth} of ${of} from the front`}`;
+}
+
+const yearsWords = ([from, to]: readonly [number, number]): string =>
+  from === to ? `built ${from}` : `built ${from} to ${to}`;
+
+/** On how many units, of how many that anybody looked at there. */
+export const faultCountWords = ({ failed, looked, years }: Fault): string =>
+  `bad on ${failed.length} of ${looked} looked at there${years ? `, ${yearsWords(years)}` : ''}`;
+
+/** What was found on each unit that failed. */
+export const failedWords = ({ tag, what, builtYear, at }: FailedUnit): string =>
+  `${tag}: ${what.join(', ')}, ${dayWords(at.slice(0, 10))}${builtYear === undefined ? '' : `, built ${builtYear}`}`;
+
+export const callInWords = ({ tag, builtYear, isHere }: ToCallIn): string =>
+  `${tag}${builtYear === undefined ? ', year not known' : `, built ${builtYear}`}${isHere ? ': here now, nobody looked there yet' : ''}`;

@@ -1,8 +1,9 @@
 import Link from 'next/link';
-import { database, listedPatterns, noting, patternsOf, shopPractice } from '@/data';
+import { database, listedPatterns, noting, patternsOf, shopFaults, shopPractice } from '@/data';
 import { ThemeSwitch } from '../_parts/switches';
 import { chosenSystem } from '../_parts/units';
 import { UnitsHere } from '../_parts/units-here';
+import { FaultsPart } from './_parts/faults-part';
 import { PatternRow } from './_parts/pattern-row';
 
 export const metadata = { title: 'Patterns' };
@@ -52,6 +53,7 @@ export default async function Patterns() {
           ))
         )}
       </section>
+      <FaultsPart faults={shopFaults(db)} />
     </main>
   );
 }

@@ -1,6 +1,6 @@
 import { ofKind, standing, type Frame, type JobSheet, type Notice, type Strike, type Unit } from '../frame';
 import type { ScrapTest } from '../join';
-import type { ListedPattern } from '../patterns';
+import type { Fault, ListedPattern } from '../patterns';
 import type { Bay, Consumable, Kit, Person, Practice, ShelfPiece, ShopWeek } from '../reference';
 import type { Repair } from '../shape';
 import type { HeldElsewhere } from '../trace';
@@ -54,6 +54,8 @@ export interface JobFile extends JobRecords {
   readonly kits?: readonly Kit[];
   /** The shop's own patterns for frames of this family, with how they held. */
   readonly patterns?: readonly ListedPattern[];
+  /** Where frames of this family failed in this shop, this one's own records among them. */
+  readonly faults?: readonly Fault[];
   /** Who works in the shop, and what their papers say. */
   readonly people?: readonly Person[];
   /** Where it works, and when. */

@@ -20,3 +20,19 @@ export {
   type PatternUse,
 } from './held';
 export { foundIn, TELLING_KINDS, type FoundThere } from './found';
+export {
+  AT_MM,
+  faultsOf,
+  faultsOver,
+  jobPlaces,
+  LIKE_YEARS,
+  placeKey,
+  placesOver,
+  type FailedUnit,
+  type Fault,
+  type FaultPlace,
+  type JobPlaces,
+  type ToCallIn,
+  type UnitPlaces,
+  type Zone,
+} from './faults';

@@ -28,20 +28,30 @@ export function keepWorkedOut(
   }
 }
 
-/** Changes whenever a job's evidence, strikes or frame do: for every job that was ever closed, in one question. */
-export const closedMarks = (db: Db): Map<string, string> =>
+/** What changes whenever a job's evidence, strikes or frame do. */
+const MARK = `
+  coalesce((SELECT max(revision) FROM job_frame WHERE job_id = job.id), 0) || ' ' ||
+  coalesce((SELECT max(number) FROM evidence WHERE job_id = job.id), 0) || ' ' ||
+  coalesce((SELECT n FROM struck WHERE struck.job_id = job.id), 0)`;
+const STRUCK =
+  'struck AS (SELECT evidence.job_id, count(*) AS n FROM strike CROSS JOIN evidence ON evidence.id = strike.evidence_id GROUP BY evidence.job_id)';
+
+const marksFrom = (db: Db, sql: string): Map<string, string> =>
   new Map(
     db
-      .prepare<[], { id: string; mark: string }>(
-        `WITH struck AS (
-           SELECT evidence.job_id, count(*) AS n FROM strike CROSS JOIN evidence ON evidence.id = strike.evidence_id GROUP BY evidence.job_id
-         )
-         SELECT closing.job_id AS id,
-           coalesce((SELECT max(revision) FROM job_frame WHERE job_id = closing.job_id), 0) || ' ' ||
-           coalesce((SELECT max(number) FROM evidence WHERE job_id = closing.job_id), 0) || ' ' ||
-           coalesce((SELECT n FROM struck WHERE struck.job_id = closing.job_id), 0) || ' ' || closing.number AS mark
-         FROM (SELECT job_id, max(number) AS number FROM job_closing GROUP BY job_id) AS closing`,
-      )
+      .prepare<[], { id: string; mark: string }>(`WITH ${STRUCK} ${sql}`)
       .all()
       .map(({ id, mark }) => [id, mark]),
+  );
+
+/** A mark for every job, in one question. */
+export const jobMarks = (db: Db): Map<string, string> =>
+  marksFrom(db, `SELECT job.id AS id, ${MARK} AS mark FROM job`);
+
+/** A mark for every job that was ever closed, which its closings change too. */
+export const closedMarks = (db: Db): Map<string, string> =>
+  marksFrom(
+    db,
+    `SELECT job.id AS id, ${MARK} || ' ' || job.number AS mark
+     FROM (SELECT job_id AS id, max(number) AS number FROM job_closing GROUP BY job_id) AS job`,
   );

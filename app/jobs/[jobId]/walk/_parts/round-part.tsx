@@ -2,7 +2,7 @@
 
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { facesOf, memberOf } from '@/core/frame';
-
+import { faultsOver, placeKey } from '@/core/patterns';
 import {
   askedBy,
   CAUSES,
@@ -15,6 +15,7 @@ import {
   UNSEEN_WHYS,
   WAYS,
   type Cause,
+  type HotSpot,
   type LookOn,
   type LookResult,
   type SpotState,
@@ -24,6 +25,7 @@ import {
 import { Entry, Pick, When } from '@/ui/controls';
 import { ToggleGroup } from 'radix-ui';
 import { CAUTIONS } from '../../../../_words/cautions';
+import { failedWords, faultCountWords, placeWords } from '../../../../_words/patterns';
 import { TOUR_WORDS, unseenWords } from '../../../../_words/walk';
 import { StrikeSheet, useMember, useReader, useRecords, useStamp, PhotoButton } from '../../../_desk';
 import { AtTheHost } from './at-the-host';
@@ -248,6 +250,31 @@ export function RoundPart({ states }: { states: readonly SpotState[] }) {
   );
 }
 
+/** Where other units of its family failed in this shop. */
+function FailedHere({ spot: { memberId, fromMm, toMm } }: { spot: HotSpot }) {
+  const { file } = useRecords();
+  const faults = useMemo(
+    () =>
+      memberId === undefined || fromMm === undefined || toMm === undefined
+        ? []
+        : faultsOver(
+            file.faults ?? [],
+            { frame: file.frame, unitId: file.unit.id },
+            { memberId, fromMm, toMm },
+          ),
+    [file, memberId, fromMm, toMm],
+  );
+  return faults.map((fault) => (
+    <p
+      key={placeKey(fault.place)}
+      className={fault.failed.length > 1 ? 'font-semibold text-oxide' : 'font-semibold'}
+    >
+      Look well: {placeWords(fault.place).toLowerCase()}, {faultCountWords(fault)}.{' '}
+      <span className="caption">{fault.failed.map(failedWords).join('; ')}</span>
+    </p>
+  ));
+}
+
 /** Seen against not seen, by metal and not by taps; the unseen part hatched. */
 function ProgressBar({ spots, seen, critical, criticalSeen }: ReturnType<typeof progressOf>) {
   return (
@@ -324,6 +351,7 @@ function Spot({
               </span>
             )}
           </p>
+          <FailedHere spot={spot} />
           {mended && (
             <p className="font-semibold">
               Renewed here by an earlier job, <When at={mended.at} only="day" />: its patch is as made.
