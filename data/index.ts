@@ -13,6 +13,7 @@ export { bundleOf, importBundle, type Imported, type Stands } from './bundle';
 export { keepStartingFrame, startingFrames, startingFrameSchema, type StartingFrame } from './starting-frame';
 export { closeIfBack, closeJob, closingsOf, isClosed } from './closing';
 export { dropPattern, keepPattern, patternById, patternsOf, listedPatterns } from './pattern';
+export { shopHours } from './hours';
 export { shopFaults } from './faults';
 export { changeSpots, shopSpots, spotChangeSchema, spotRulesFor } from './spots';
 export { hasPicture, keepPhoto, keepPicture, photoBytes, photosOf, PHOTO_LIMIT } from './photo';

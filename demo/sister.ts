@@ -76,13 +76,40 @@ const capOn = (id: string, at: string): Repair =>
     at,
   });
 
-/** What was ticked of a repair: when each task was begun and done, hours after eight. */
-const TICKED: readonly (readonly [what: TaskWhat, title: string, fromH: number, toH: number])[] = [
-  ['make plate', 'Cap made', 0, 3.4],
-  ['fit', 'Cap fitted', 24, 26.1],
-  ['tack', 'Cap tacked', 26.2, 27.1],
-  ['weld', 'Cap welded', 48, 53.2],
+/** Each task of a cap: what it was planned at, how many hands, and when it was begun and done, hours after eight. */
+const TASKS: readonly {
+  readonly what: TaskWhat;
+  readonly title: string;
+  readonly planned: [number, number];
+  readonly hands: 1 | 2;
+  readonly fromH: number;
+  readonly toH: number;
+}[] = [
+  { what: 'make plate', title: 'Cap made', planned: [0.6, 1.8], hands: 1, fromH: 0, toH: 1.7 },
+  { what: 'fit', title: 'Cap fitted', planned: [0.4, 1.2], hands: 2, fromH: 24, toH: 24.6 },
+  { what: 'tack', title: 'Cap tacked', planned: [0.25, 0.77], hands: 2, fromH: 25, toH: 25.3 },
+  { what: 'weld', title: 'Cap welded', planned: [1.45, 4.3], hands: 2, fromH: 48, toH: 50.2 },
 ];
+const WORKED_H = TASKS.reduce((sum, { fromH, toH }) => sum + toH - fromH, 0);
+/** The plan as it was kept before the first cap was made. */
+const planOf = (id: () => string, repairIds: readonly string[]): Evidence => ({
+  kind: 'job plan',
+  id: id(),
+  by: 'RK',
+  at: '2024-05-13T14:00:00Z',
+  note: '',
+  tasks: repairIds.flatMap((repairId) =>
+    TASKS.map(({ what, title, planned, hands }) => ({
+      id: taskId(what, repairId),
+      title,
+      hours: planned,
+      hands,
+      after: [],
+    })),
+  ),
+  basis: 'two caps',
+  meanwhile: '',
+});
 function ticked(id: () => string, repairId: string, day: string): Evidence[] {
   const begins = Date.parse(`${day}T08:00:00Z`);
   const said = (what: TaskWhat, title: string, is: 'started' | 'done', atH: number): Evidence => ({
@@ -95,7 +122,7 @@ function ticked(id: () => string, repairId: string, day: string): Evidence[] {
     title,
     is,
   });
-  return TICKED.flatMap(([what, title, fromH, toH]) => [
+  return TASKS.flatMap(({ what, title, fromH, toH }) => [
     said(what, title, 'started', fromH),
     said(what, title, 'done', toH),
   ]);
@@ -112,7 +139,7 @@ export function demoPattern(): Pattern {
     name: 'Cap under the rear springs',
     note: 'Wash the rail out and open its drains first; the hangers come off with the springs.',
     from: { jobId, tag: unit.tag },
-    workedH: TICKED.reduce((sum, [, , fromH, toH]) => sum + toH - fromH, 0),
+    workedH: WORKED_H,
     photos: [],
     by: 'RK',
     at: '2024-05-16T15:00:00Z',
@@ -158,6 +185,7 @@ export function sisterBundles(): { readonly capped: JobBundle; readonly lookedAt
         },
         random,
       ),
+      planOf(id, [left, right]),
       ...ticked(id, left, '2024-05-14'),
       ...ticked(id, right, '2024-05-20'),
     ],

@@ -4,6 +4,7 @@ import type {
   FaultPlace,
   Held,
   ListedPattern,
+  NormLearnt,
   tallyOf,
   ToCallIn,
   Unlike,
@@ -102,3 +103,20 @@ export const failedWords = ({ tag, what, builtYear, at }: FailedUnit): string =>
 
 export const callInWords = ({ tag, builtYear, isHere }: ToCallIn): string =>
   `${tag}${builtYear === undefined ? ', year not known' : `, built ${builtYear}`}${isHere ? ': here now, nobody looked there yet' : ''}`;
+
+const timesWords = (factor: number): string => factor.toFixed(2);
+/** A factor with its band. */
+export const bandWords = ({ factor, low, high }: Pick<NormLearnt, 'factor' | 'low' | 'high'>): string =>
+  `${timesWords(factor)} times (${timesWords(low)} to ${timesWords(high)})`;
+
+/** What closed jobs say of a norm: nothing is said to differ while it could as well be right. */
+export function learntWords(learnt: NormLearnt): string {
+  const jobs = learnt.seen.length;
+  const from = `${jobs} ${jobs === 1 ? 'job' : 'jobs'}`;
+  const says = learnt.low <= 1 && learnt.high >= 1 ? ': the usual norm may be right as it is' : '';
+  return `${bandWords(learnt)} the usual norm, from ${from}${says}`;
+}
+
+const hour = (hours: number): string => String(Number(hours.toFixed(2)));
+export const hoursWords = ([least, most]: readonly [number, number]): string =>
+  `${hour(least)} to ${hour(most)} h`;

@@ -1,9 +1,10 @@
 import Link from 'next/link';
-import { database, listedPatterns, noting, patternsOf, shopFaults, shopPractice } from '@/data';
+import { database, listedPatterns, noting, patternsOf, shopFaults, shopHours, shopPractice } from '@/data';
 import { ThemeSwitch } from '../_parts/switches';
 import { chosenSystem } from '../_parts/units';
 import { UnitsHere } from '../_parts/units-here';
 import { FaultsPart } from './_parts/faults-part';
+import { HoursPart } from './_parts/hours-part';
 import { PatternRow } from './_parts/pattern-row';
 
 export const metadata = { title: 'Patterns' };
@@ -15,7 +16,7 @@ export default async function Patterns() {
   const db = database();
   const unreadable = noting();
   const listed = listedPatterns(db, patternsOf(db, unreadable.of('pattern')));
-  const practice = shopPractice(db).part;
+  const { part: practice, revision } = shopPractice(db);
   return (
     <main id="main" className="mx-auto max-w-[1240px] px-5 pb-16">
       <header className="flex flex-wrap items-end justify-between gap-x-6 gap-y-2 border-b-2 border-ink pb-3 pt-5">
@@ -54,6 +55,7 @@ export default async function Patterns() {
         )}
       </section>
       <FaultsPart faults={shopFaults(db)} />
+      <HoursPart seen={shopHours(db)} shop={{ practice, revision }} />
     </main>
   );
 }

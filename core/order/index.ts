@@ -39,6 +39,7 @@ export {
   FORGOTTEN_H,
   isOver,
   openRefits,
+  clockOf,
   progressOf,
   TASK_STATES,
   type Fact,

@@ -103,24 +103,38 @@ function ofTask(task: Task, said: readonly TaskSaid[], fact: Fact | undefined, n
 }
 
 /** Each person's own clock: from a start to the next stop or end, whoever ends it for everybody. */
-function clockOf(said: readonly TaskSaid[], nowMs: number): { workedH: number; running: string[] } {
+export function clockOf(
+  said: readonly TaskSaid[],
+  nowMs: number,
+): {
+  readonly workedH: number;
+  readonly running: readonly string[];
+  /** Who had a clock running at all. */
+  readonly people: number;
+  /** One was left running and counts as so much as nobody works: what it really took is not known. */
+  readonly isForgotten: boolean;
+} {
   const since = new Map<string, number>();
-  let workedH = 0;
+  const people = new Set<string>();
+  let [workedH, isForgotten] = [0, false];
   const end = (who: string, atMs: number) => {
     const from = since.get(who);
     if (from === undefined) return;
-    workedH += Math.min(FORGOTTEN_H, Math.max(0, (atMs - from) / HOUR_MS));
+    const hours = (atMs - from) / HOUR_MS;
+    if (hours > FORGOTTEN_H) isForgotten = true;
+    workedH += Math.min(FORGOTTEN_H, Math.max(0, hours));
     since.delete(who);
   };
   for (const { is, by, at } of said) {
     const atMs = Date.parse(at);
+    if (is === 'started') people.add(by);
     if (is === 'started' && !since.has(by)) since.set(by, atMs);
     if (is === 'stopped') end(by, atMs);
     if (is === 'done' || is === 'not needed') for (const who of [...since.keys()]) end(who, atMs);
   }
   const running = [...since.keys()];
   for (const who of running) end(who, nowMs);
-  return { workedH, running };
+  return { workedH, running, people: people.size, isForgotten };
 }
 
 /** Parts that are off and not back, and refits that nobody tried: nothing is closed while there are any. */

@@ -36,3 +36,15 @@ export {
   type UnitPlaces,
   type Zone,
 } from './faults';
+export {
+  correctedNorm,
+  hoursSeen,
+  middleOf,
+  normsLearnt,
+  OUTLIER_SDS,
+  type FamilyHours,
+  type HoursSeen,
+  type NormId,
+  type NormLearnt,
+  type WorkedJob,
+} from './hours';

@@ -5,9 +5,12 @@ import type { Evidence, EvidenceId } from '@/core/job';
 import type { HeldElsewhere } from '@/core/trace';
 import type { HoursTaken, MeasuredElsewhere } from '@/core/weigh';
 import { mendedIn, type MendedBefore } from '@/core/walk';
+import type { Norms } from '@/core/reference';
 import { isClosed } from '../closing';
 import type { Db } from '../connection';
 import { evidenceOf } from '../evidence';
+import { currentPractice } from '../practice';
+import { sameRecord } from '../problem';
 import { noting } from '../readable';
 import { strikesOf } from '../strike';
 
@@ -80,8 +83,11 @@ export function scrapTestsElsewhere(db: Db, jobId: string): ScrapTest[] {
     .sort((a, b) => a.at.localeCompare(b.at));
 }
 
-/** What each of the shop's other jobs took that recorded it and was closed: the last word of each. */
-export function hoursOfClosedJobs(db: Db, jobId: string): HoursTaken[] {
+/**
+ * What each of the shop's other jobs took that recorded it and was closed: the last word of each. Only those that were foreseen by the same norms: once a
+ * shop has put its norms right, what was foreseen by the old ones would put them right again.
+ */
+export function hoursOfClosedJobs(db: Db, jobId: string, norms: Norms): HoursTaken[] {
   const rows = db
     .prepare<[string], { id: string }>(
       "SELECT DISTINCT job_id AS id FROM evidence WHERE kind = 'hours taken' AND job_id <> ? ORDER BY job_id",
@@ -89,6 +95,7 @@ export function hoursOfClosedJobs(db: Db, jobId: string): HoursTaken[] {
     .all(jobId);
   return rows
     .filter(({ id }) => isClosed(db, id))
+    .filter(({ id }) => sameRecord(currentPractice(db, id)?.practice.money.norms, norms))
     .flatMap(({ id }) => ofKind(standingIn(db, id, ['hours taken']), 'hours taken').slice(-1));
 }
 

@@ -53,7 +53,7 @@ export function jobFile(db: Db, jobId: string): JobFile | undefined {
   if (!job || !framed || !practised || !unit) return undefined;
   const unreadable = noting();
   const lists = shopLists(db).part;
-  const learnt = hoursLearnt(hoursOfClosedJobs(db, jobId));
+  const learnt = hoursLearnt(hoursOfClosedJobs(db, jobId, practised.practice.money.norms));
   const file = {
     unit,
     job,
