@@ -64,7 +64,7 @@ for (const [theme, tag, member] of [
         if (screen === 'shape') await page.getByRole('button', { name: 'Specify a work here' }).click();
         expect(await faults(page), screen).toEqual([]);
       }
-      for (const path of which === 'verb' ? ['/', '/new', '/calendar'] : []) {
+      for (const path of which === 'verb' ? ['/', '/new', '/calendar', '/patterns'] : []) {
         await page.goto(path);
         expect(await faults(page), path).toEqual([]);
       }
