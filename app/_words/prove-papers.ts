@@ -1,9 +1,11 @@
 import { memberOf } from '@/core/frame';
 import { stands, type JobFile, type JobProof } from '@/core/job';
 import type { PassportIssued } from '@/core/prove';
-import { printDistance, printLength, type UnitSystem } from '@/core/quantity';
+import { percent, printDistance, printLength, type UnitSystem } from '@/core/quantity';
+import { photoPairs, type Photo, type PhotoPair } from '@/core/walk';
+import type { SectionKept } from '@/core/weigh';
 import { localTime } from '@/ui/controls/local-time';
-import type { Paper, PaperBlock } from '@/ui/print/paper';
+import type { Paper, PaperBlock, PicturePair } from '@/ui/print/paper';
 import { CAUTIONS } from './cautions';
 import { dayWords } from './dates';
 import {
@@ -18,6 +20,7 @@ import {
   pairWords,
   PROOF_WORDS,
 } from './prove';
+import { printStation } from './station';
 
 const signed = ({ signOff, isSignedOff }: JobProof): string =>
   signOff === undefined
@@ -91,8 +94,81 @@ const measuredBlock = ({ changes, pairs }: JobProof, system: UnitSystem): PaperB
       ]),
 ];
 
+/** What is left of a section, of what it was made with. */
+const worthFigure = (section: SectionKept | undefined): string => {
+  if (!section) return 'not read';
+  const { modulusTop, modulusBottom } = section.kept;
+  const both = [modulusTop, modulusBottom].flatMap((each) => (each ? [percent(each.value)] : []));
+  return both.length > 0 ? both.join(' top, ') + (both.length > 1 ? ' bottom' : '') : 'nothing left';
+};
+/** Each kept repair where least was left, as found and as specified. */
+export const worthRows = (file: JobFile, { worth }: JobProof, system: UnitSystem): string[][] =>
+  worth.flatMap(({ memberId, stationMm, before, after }) => {
+    const member = memberOf(file.frame, memberId);
+    return member
+      ? [
+          [
+            `${member.name}, ${printStation(member, stationMm, system)}`,
+            worthFigure(before),
+            worthFigure(after),
+          ],
+        ]
+      : [];
+  });
+export const WORTH_HEADS = ['bending strength, of as built', 'as found', 'as specified'] as const;
+const worthBlock = (file: JobFile, proof: JobProof, system: UnitSystem): PaperBlock[] => {
+  const rows = worthRows(file, proof, system);
+  return rows.length === 0
+    ? []
+    : [
+        { is: 'table', heads: WORTH_HEADS, widths: [200, 150, 0], rows },
+        { is: 'lines', lines: ['As specified holds where its welds are whole: see what was looked at.'] },
+      ];
+};
+
+/** Pictures of one paper: as many as an owner looks through. */
+export const MOST_PAIRS = 24;
+/** Pairs of pictures from one place, the latest first. */
+export const printedPairs = (file: JobFile): readonly PhotoPair[] =>
+  photoPairs(stands(file, 'photo')).sort((a, b) => b.after.at.localeCompare(a.after.at));
+
+function pairsBlock(
+  file: JobFile,
+  system: UnitSystem,
+  pictureOf: (photo: Photo) => Buffer | undefined,
+): PaperBlock[] {
+  const all = printedPairs(file);
+  if (all.length === 0) return [];
+  const pairs = all.slice(0, MOST_PAIRS).map(({ before, after }): PicturePair => {
+    const [was, is] = [pictureOf(before), pictureOf(after)];
+    const member = after.memberId === undefined ? undefined : memberOf(file.frame, after.memberId);
+    const place =
+      member && after.stationMm !== undefined
+        ? `${member.name}, ${printStation(member, after.stationMm, system)}: `
+        : '';
+    return {
+      words: `${place}${after.caption}; ${localTime(before.at)}, ${localTime(after.at)}.`,
+      ...(was && { before: was }),
+      ...(is && { after: is }),
+    };
+  });
+  const left = all.length - pairs.length;
+  return [
+    { is: 'heading', words: 'Before and after' },
+    { is: 'pairs', pairs },
+    ...(left > 0
+      ? [{ is: 'lines' as const, lines: [`${left} more pairs are with the job, not printed here.`] }]
+      : []),
+  ];
+}
+
 /** What was done, what was measured, what is left: for the owner. */
-export function closingPaper(file: JobFile, proof: JobProof, system: UnitSystem): Paper {
+export function closingPaper(
+  file: JobFile,
+  proof: JobProof,
+  system: UnitSystem,
+  pictureOf: (photo: Photo) => Buffer | undefined,
+): Paper {
   const tried = stands(file, 'proof');
   const booked = stands(file, 'look booked');
   const made = madeRows(file, system);
@@ -104,7 +180,9 @@ export function closingPaper(file: JobFile, proof: JobProof, system: UnitSystem)
       made.length > 0
         ? { is: 'table', heads: ['member', 'from, to', 'of'], widths: [130, 150, 0], rows: made }
         : { is: 'lines', lines: ['No plates.'] },
+      ...worthBlock(file, proof, system),
       ...measuredBlock(proof, system),
+      ...pairsBlock(file, system, pictureOf),
       { is: 'heading', words: 'Tried' },
       {
         is: 'lines',
@@ -182,6 +260,7 @@ export async function passportPaper(
       made.length > 0
         ? { is: 'table', heads: ['member', 'from, to', 'of'], widths: [130, 150, 0], rows: made }
         : { is: 'lines', lines: ['No plates.'] },
+      ...worthBlock(file, proof, system),
       ...measuredBlock(proof, system),
       { is: 'heading', words: 'Open, and why it stands' },
       ...openBlock(proof, system),

@@ -105,4 +105,4 @@ export {
   type JobToGet,
   type ToGet,
 } from './order';
-export { jobProof, proveScene, type JobProof } from './prove';
+export { jobProof, proveScene, worthOf, type JobProof, type RepairWorth } from './prove';

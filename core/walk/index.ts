@@ -52,7 +52,7 @@ export {
 export { ACTS, leaveKind, type Act, type Leave } from './leave';
 export { mendedIn, type MendedBefore } from './mended-before';
 export { COMPLAINTS, complaintKind, type Complaint } from './complaint';
-export { PHOTO_MOMENTS, photoKind, photoSchema, type Photo } from './photo';
+export { PHOTO_MOMENTS, photoKind, photoPairs, photoSchema, type Photo, type PhotoPair } from './photo';
 export { CLAIM_STANDINGS, claimKind, type Claim } from './claim';
 export { hotSpots, spotRuleSchema, TOURS, type HotSpot, type SpotRule, type Tour } from './spot';
 export { spotRules, TRADE_SPOTS, type SpotChange } from './trade-spots';

@@ -36,3 +36,17 @@ export const photoKind = evidenceKind<Photo>({
   },
   tells: () => [],
 });
+
+/** One place, before and after. */
+export interface PhotoPair {
+  readonly before: Photo;
+  readonly after: Photo;
+}
+/** Pictures taken after, each with the one that was taken before from the same place; struck ones are left out before. */
+export function photoPairs(photos: readonly Photo[]): PhotoPair[] {
+  const byId = new Map(photos.map((photo) => [photo.id, photo]));
+  return photos.flatMap((after) => {
+    const before = after.pairOf === undefined ? undefined : byId.get(after.pairOf);
+    return before ? [{ before, after }] : [];
+  });
+}

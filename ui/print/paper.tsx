@@ -15,7 +15,15 @@ export type PaperBlock =
       /** A box to cross at the head of each row. */
       readonly boxed?: true;
     }
-  | { readonly is: 'tags'; readonly tags: readonly PaperTag[] };
+  | { readonly is: 'tags'; readonly tags: readonly PaperTag[] }
+  /** Pictures side by side, before and after; one that is not here is said. */
+  | { readonly is: 'pairs'; readonly pairs: readonly PicturePair[] };
+export interface PicturePair {
+  readonly words: string;
+  /** JPEG. */
+  readonly before?: Buffer;
+  readonly after?: Buffer;
+}
 /** A tag that is tied to something: large words, small lines, a picture code. */
 export interface PaperTag {
   readonly title: string;
@@ -126,9 +134,40 @@ function Block({ block }: { block: PaperBlock }) {
           ))}
         </View>
       );
+    case 'pairs':
+      return (
+        <View>
+          {block.pairs.map((pair, k) => (
+            <Pair key={k} pair={pair} />
+          ))}
+        </View>
+      );
     default:
       return block satisfies never;
   }
+}
+
+function Pair({ pair: { words, before, after } }: { pair: PicturePair }) {
+  return (
+    <View wrap={false} style={{ marginTop: 5 }}>
+      <View style={{ flexDirection: 'row', gap: 6 }}>
+        {[before, after].map((bytes, k) => (
+          <View key={k} style={{ width: 200, height: 150, borderWidth: 0.6, borderColor: '#000' }}>
+            {bytes ? (
+              // eslint-disable-next-line jsx-a11y/alt-text -- a PDF's picture takes none
+              <Image
+                src={{ data: bytes, format: 'jpg' }}
+                style={{ width: '100%', height: '100%', objectFit: 'cover' }}
+              />
+            ) : (
+              <Text style={{ padding: 8 }}>{k === 0 ? 'before' : 'after'}: the picture is not here</Text>
+            )}
+          </View>
+        ))}
+      </View>
+      <Text>{words}</Text>
+    </View>
+  );
 }
 
 function Table({ heads, widths, rows, boxed }: Extract<PaperBlock, { is: 'table' }>) {

@@ -13,13 +13,17 @@ import { jobOrder } from '../order';
 import type { Works } from '../order/scene';
 import { stands, type JobFile } from '../records';
 import { proveScene, workedWhen } from './scene';
+import { worthOf, type RepairWorth } from './worth';
 
+export { worthOf, type RepairWorth } from './worth';
 export { proveScene, workedWhen } from './scene';
 
 /** Whether a job is right, as far as its records say, at an instant. */
 export interface JobProof {
   readonly changes: readonly Change[];
   readonly pairs: readonly FlexPair[];
+  /** Kept repairs, as found and as specified. */
+  readonly worth: readonly RepairWorth[];
   /** Everything open, with what was said of it. */
   readonly items: readonly Answered[];
   /** What stands against signing off at all. */
@@ -42,6 +46,7 @@ export function jobProof(file: JobFile, works: Works, nowMs: number, today: stri
   return {
     changes: scene.changes,
     pairs: flexPairs(stands(file, 'flex'), { cutAt: worked.cutAt, since: worked.laidAt }),
+    worth: worthOf([...works.values()]),
     items,
     holds: holdsSignOff(items),
     ...(signOff && { signOff }),

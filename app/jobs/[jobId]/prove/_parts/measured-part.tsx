@@ -16,6 +16,7 @@ import {
   NOT_SAID_WORDS,
   pairWords,
 } from '../../../../_words/prove';
+import { WORTH_HEADS, worthRows } from '../../../../_words/prove-papers';
 import { useChecked, useReader, useRecords } from '../../../_desk';
 import { MovedChart } from './moved-chart';
 
@@ -74,6 +75,7 @@ export function MeasuredPart({ proof }: { proof: JobProof }) {
           <MovedChart changes={proof.changes} system={system} />
         </>
       )}
+      <Worth proof={proof} />
       <h2 className="mt-4 text-2xl font-semibold">The same push</h2>
       <ul className="ruled" aria-label="The same push">
         {proof.pairs.map((pair) => (
@@ -94,6 +96,47 @@ export function MeasuredPart({ proof }: { proof: JobProof }) {
         </button>
       )}
     </section>
+  );
+}
+
+/** What each kept repair makes of the section where least was left. */
+function Worth({ proof }: { proof: JobProof }) {
+  const { file } = useRecords();
+  const { system } = useReader();
+  const rows = worthRows(file, proof, system);
+  if (rows.length === 0) return null;
+  return (
+    <>
+      <h2 className="mt-4 text-2xl font-semibold">What the section is worth</h2>
+      <div className="overflow-x-auto">
+        <table
+          className="w-full border-collapse text-left text-[16px]"
+          aria-label="What the section is worth"
+        >
+          <thead>
+            <tr className="caption border-b border-ink">
+              {WORTH_HEADS.map((head) => (
+                <th key={head} scope="col" className="py-1 pr-4 font-normal">
+                  {head}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody className="ruled">
+            {rows.map(([place, before, after]) => (
+              <tr key={place}>
+                <th scope="row" className="py-1 pr-4 font-normal">
+                  {place}
+                </th>
+                <td className="pr-4">{before}</td>
+                <td>{after}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <p className="caption">As specified holds where its welds are whole: see what was looked at.</p>
+    </>
   );
 }
 

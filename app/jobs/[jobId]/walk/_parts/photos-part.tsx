@@ -3,7 +3,7 @@
 import { recorded } from '@/core/job';
 import { useState } from 'react';
 
-import { PHOTO_MOMENTS, type Photo } from '@/core/walk';
+import { PHOTO_MOMENTS, photoPairs, type Photo } from '@/core/walk';
 import { Entry, Pick, Sheet } from '@/ui/controls';
 import {
   StrikeSheet,
@@ -29,12 +29,7 @@ export function PhotosPart() {
   const [open, setOpen] = useState<Photo>();
   const struck = new Map(file.strikes.map((strike) => [strike.evidenceId, strike]));
   const photos = recorded(file, 'photo');
-  const pairs = photos
-    .filter((photo) => photo.pairOf !== undefined && !struck.has(photo.id))
-    .flatMap((after) => {
-      const before = photos.find((photo) => photo.id === after.pairOf);
-      return before && !struck.has(before.id) ? [{ before, after }] : [];
-    });
+  const pairs = photoPairs(photos.filter(({ id }) => !struck.has(id)));
   return (
     <div>
       <div className="flex flex-wrap items-end gap-2">

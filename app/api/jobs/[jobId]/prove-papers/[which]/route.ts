@@ -1,12 +1,19 @@
 import { toDataURL } from 'qrcode';
 import { printPassportCode } from '@/core/exchange';
 import { stands } from '@/core/job';
-import { bundleOf, database, jobFile, refused } from '@/data';
+import type { Photo } from '@/core/walk';
+import { bundleOf, database, jobFile, photoBytes, refused } from '@/data';
 import { paperPdf } from '@/ui/print/paper';
 import { answer, download, guarded, notFound, systemOf } from '../../../../_door';
 import { recordSum } from '../../../../_door/record-sum';
 import { askOffice } from '../../../../../_office';
 import { closingPaper, passportPaper } from '../../../../../_words/prove-papers';
+
+/** A picture as it is printed, where it is kept here. */
+const pictureOf = ({ picture }: Photo): Buffer | undefined => {
+  const bytes = picture && photoBytes(database(), picture.hash, 'thumb');
+  return bytes && Buffer.from(bytes);
+};
 
 /** The owner's closing report, and the passport that was issued last. */
 export const GET = (request: Request, { params }: { params: Promise<{ jobId: string; which: string }> }) =>
@@ -23,7 +30,7 @@ export const GET = (request: Request, { params }: { params: Promise<{ jobId: str
     const system = systemOf(request);
     const paper =
       which === 'closing-report' || !issued
-        ? closingPaper(file, proof.value, system)
+        ? closingPaper(file, proof.value, system, pictureOf)
         : await passportPaper(file, proof.value, system, {
             issued,
             isSame: recordSum(bundleOf(database(), jobId)!, issued.at) === issued.sha256,
