@@ -103,6 +103,7 @@ test('what is open is left with the owner’s word, done, or signed for by two; 
     mimeType: 'application/json',
     buffer: Buffer.from(content),
   });
+  await expect(page.getByRole('region', { name: 'What keeps it whole' })).toContainText('its gross weight');
   const picker = hold.getByLabel('against a job’s file');
   await picker.setInputFiles(file(text));
   await says(/The same record/);
@@ -113,6 +114,7 @@ test('what is open is left with the owner’s word, done, or signed for by two; 
 
   for (const [which, words] of [
     ['closing-report', 'Open, and why it stands'],
+    ['closing-report', 'What keeps it whole'],
     ['passport', sha256.slice(0, 16)],
   ] as const) {
     const path = info.outputPath(`${which}.pdf`);

@@ -28,16 +28,7 @@ const SHOTS = [
     open: (jobs) => `${jobs['GR-7']}/answers`,
     then: (page) => page.waitForFunction(() => !document.body.innerText.includes('being worked out')),
   },
-  {
-    name: 'weigh-ways-out',
-    open: (jobs) => `${jobs['GR-7']}/weigh?member=rail-right`,
-    then: async (page) => {
-      const ways = page.getByRole('region', { name: 'Ways out and money' });
-      await ways.getByRole('row').nth(3).waitFor();
-      await scrollTo(page, 'Ways out and money');
-      await page.waitForTimeout(1500);
-    },
-  },
+  { name: 'patterns', open: () => '/patterns' },
   {
     name: 'walk',
     open: (jobs) => `${jobs['GR-7']}/walk?member=rail-right`,

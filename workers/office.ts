@@ -1,5 +1,6 @@
 import { format } from 'date-fns';
 import {
+  adviceOf,
   answeredJob,
   jobDemand,
   jobLine,
@@ -41,6 +42,11 @@ const TASKS = {
       Date.now(),
       format(new Date(), 'yyyy-MM-dd'),
     ),
+  /** What keeps the frame whole on the road; nothing where it was not solved there. */
+  advice: (file: JobFile) => {
+    const works = new Map(workJob(file).map((work) => [work.picture.member.id, work]));
+    return adviceOf(file, jobDemand(file, works, ['as found', 'as repaired'])) ?? null;
+  },
   /** What each wheel and the coupler of the frame as built stand on. */
   wheels: (file: JobFile) => {
     const works = new Map(workJob(file).map((work) => [work.picture.member.id, work]));

@@ -45,9 +45,10 @@ const pair = (n: number): Evidence[] => [
   photo(2 * n + 1, { moment: 'after', pairOf: id(2 * n) }),
 ];
 const blocks = (evidence: readonly Evidence[], strikes: JobFile['strikes'] = []) =>
-  closingPaper({ ...kept, evidence: [...kept.evidence, ...evidence], strikes }, known, 'in', ({ id: of }) =>
-    of === id(3) ? undefined : Buffer.from(of),
-  ).blocks;
+  closingPaper({ ...kept, evidence: [...kept.evidence, ...evidence], strikes }, known, 'in', {
+    pictureOf: ({ id: of }) => (of === id(3) ? undefined : Buffer.from(of)),
+    advice: null,
+  }).blocks;
 const pairsIn = (all: readonly PaperBlock[]) =>
   all.flatMap((block) => (block.is === 'pairs' ? block.pairs : []));
 

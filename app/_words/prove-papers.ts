@@ -1,5 +1,5 @@
 import { memberOf } from '@/core/frame';
-import { stands, type JobFile, type JobProof } from '@/core/job';
+import { stands, type Advice, type JobFile, type JobProof } from '@/core/job';
 import type { PassportIssued } from '@/core/prove';
 import { percent, printDistance, printLength, type UnitSystem } from '@/core/quantity';
 import { photoPairs, type Photo, type PhotoPair } from '@/core/walk';
@@ -9,6 +9,7 @@ import type { Paper, PaperBlock, PicturePair } from '@/ui/print/paper';
 import { CAUTIONS } from './cautions';
 import { dayWords } from './dates';
 import {
+  adviceLines,
   answerWords,
   changeFigure,
   changeName,
@@ -167,7 +168,10 @@ export function closingPaper(
   file: JobFile,
   proof: JobProof,
   system: UnitSystem,
-  pictureOf: (photo: Photo) => Buffer | undefined,
+  {
+    pictureOf,
+    advice,
+  }: { readonly pictureOf: (photo: Photo) => Buffer | undefined; readonly advice: Advice | null },
 ): Paper {
   const tried = stands(file, 'proof');
   const booked = stands(file, 'look booked');
@@ -206,6 +210,13 @@ export function closingPaper(
                   `${what}: ${[on && dayWords(on), afterKm !== undefined && `after ${printDistance(afterKm, system)}`].filter(Boolean).join(' or ')}.`,
               )
             : ['No look is booked.'],
+      },
+      { is: 'heading', words: 'What keeps it whole' },
+      {
+        is: 'lines',
+        lines: advice
+          ? adviceLines(file.frame, advice, system)
+          : ['Nothing is known of the road: its loads are not on record.'],
       },
     ],
     cautions: [CAUTIONS.prove],

@@ -105,4 +105,15 @@ export {
   type JobToGet,
   type ToGet,
 } from './order';
-export { jobProof, proveScene, worthOf, type JobProof, type RepairWorth } from './prove';
+export {
+  adviceOf,
+  expectedFelt,
+  jobProof,
+  proveScene,
+  worthOf,
+  type Advice,
+  type AxleMargin,
+  type ExpectedFelt,
+  type JobProof,
+  type RepairWorth,
+} from './prove';

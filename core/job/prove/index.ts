@@ -15,6 +15,7 @@ import { stands, type JobFile } from '../records';
 import { proveScene, workedWhen } from './scene';
 import { worthOf, type RepairWorth } from './worth';
 
+export { adviceOf, expectedFelt, type Advice, type AxleMargin, type ExpectedFelt } from './advice';
 export { worthOf, type RepairWorth } from './worth';
 export { proveScene, workedWhen } from './scene';
 

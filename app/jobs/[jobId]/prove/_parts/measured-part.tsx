@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { useState } from 'react';
-import { stands, type JobProof } from '@/core/job';
+import { expectedFelt, stands, type JobProof } from '@/core/job';
 import { flexKind, placeKey } from '@/core/prove';
 import { parseMeasuredMm } from '@/core/quantity';
 import { LOAD_STATES } from '@/core/trace';
@@ -11,13 +11,14 @@ import {
   changeFigure,
   changeName,
   changeWords,
+  expectedWords,
   FLEX_WORDS,
   MOVED_WORDS,
   NOT_SAID_WORDS,
   pairWords,
 } from '../../../../_words/prove';
 import { WORTH_HEADS, worthRows } from '../../../../_words/prove-papers';
-import { useChecked, useReader, useRecords } from '../../../_desk';
+import { useChecked, useReader, useRecords, useWork } from '../../../_desk';
 import { MovedChart } from './moved-chart';
 
 /** What was measured before the first cut and after the last weld, and how far the same push moved the same place. */
@@ -88,6 +89,7 @@ export function MeasuredPart({ proof }: { proof: JobProof }) {
         ))}
       </ul>
       {proof.pairs.length === 0 && <p className="caption">No push is recorded.</p>}
+      <Expected />
       {isPushing ? (
         <PushForm proof={proof} onClose={() => setPushing(false)} />
       ) : (
@@ -96,6 +98,26 @@ export function MeasuredPart({ proof }: { proof: JobProof }) {
         </button>
       )}
     </section>
+  );
+}
+
+/** What the frame model expects, to hold beside what was pushed: it knows the metal on record and nothing of play in bushes and springs. */
+function Expected() {
+  const { system } = useReader();
+  const { demand } = useWork();
+  const expected = demand ? expectedFelt(demand) : [];
+  if (expected.length === 0) return null;
+  return (
+    <>
+      <p className="caption mt-2">
+        What the frame model expects of it; play in bushes and springs is not in it:
+      </p>
+      <ul className="ruled" aria-label="What the frame model expects">
+        {expected.map((each) => (
+          <li key={each.id}>{expectedWords(each, system)}</li>
+        ))}
+      </ul>
+    </>
   );
 }
 

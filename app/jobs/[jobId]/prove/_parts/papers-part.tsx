@@ -1,12 +1,13 @@
 'use client';
 
 import { useState } from 'react';
-import { stands, type JobProof } from '@/core/job';
+import { adviceOf, stands, type JobProof } from '@/core/job';
 import type { PassportIssued } from '@/core/prove';
 import { Entry, When } from '@/ui/controls';
 import { ask, tell, type Answer } from '../../../../_client';
 import { useKeeping } from '../../../../_outbox';
-import { useReader, useRecords, useStamp } from '../../../_desk';
+import { adviceLines } from '../../../../_words/prove';
+import { useReader, useRecords, useStamp, useWork } from '../../../_desk';
 
 /** The owner's closing report; the passport with the sum of the record; a paper held against the record, or against a file. */
 export function PapersPart({ proof }: { proof: JobProof }) {
@@ -42,7 +43,32 @@ export function PapersPart({ proof }: { proof: JobProof }) {
           <IssueButton proof={proof} issued={issued} />
         </li>
       </ul>
+      <KeepsWhole />
       <CheckForm />
+    </section>
+  );
+}
+
+/** What keeps this frame whole, as it was worked out; printed on the closing report too. */
+function KeepsWhole() {
+  const { file } = useRecords();
+  const { system } = useReader();
+  const { demand } = useWork();
+  const advice = demand && adviceOf(file, demand);
+  return (
+    <section aria-label="What keeps it whole" className="mt-4">
+      <h2 className="text-xl font-semibold">What keeps it whole</h2>
+      {advice ? (
+        <ul className="ruled border-y border-rule">
+          {adviceLines(file.frame, advice, system).map((line) => (
+            <li key={line} className={/OVER ITS|ASKED MORE/.test(line) ? 'font-semibold text-oxide' : ''}>
+              {line}
+            </li>
+          ))}
+        </ul>
+      ) : (
+        <p className="caption">Nothing is known of the road before its loads are on record and worked out.</p>
+      )}
     </section>
   );
 }

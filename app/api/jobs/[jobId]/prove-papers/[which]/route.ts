@@ -28,9 +28,11 @@ export const GET = (request: Request, { params }: { params: Promise<{ jobId: str
     const proof = await askOffice('proof', file);
     if (!proof.ok) return answer(proof);
     const system = systemOf(request);
+    const advice = which === 'closing-report' ? await askOffice('advice', file) : undefined;
+    if (advice?.ok === false) return answer(advice);
     const paper =
       which === 'closing-report' || !issued
-        ? closingPaper(file, proof.value, system, pictureOf)
+        ? closingPaper(file, proof.value, system, { pictureOf, advice: advice?.value ?? null })
         : await passportPaper(file, proof.value, system, {
             issued,
             isSame: recordSum(bundleOf(database(), jobId)!, issued.at) === issued.sha256,
