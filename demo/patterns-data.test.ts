@@ -175,7 +175,7 @@ test('the scenario fills a yard once, and teaches no new spot that its own journ
 
 describe('where frames failed in this shop', () => {
   const faultAt = (kind: string, nth: number) =>
-    shopFaults(db, pattern.family).find(({ place }) => place.kind === kind && place.nth === nth)!;
+    shopFaults(db, { family: pattern.family }).find(({ place }) => place.kind === kind && place.nth === nth)!;
   const trailer = demoBundles().find(({ unit }) => unit.tag === 'BM-2')!;
 
   test('two sisters that scale at the same crossmember are one fault; a job hears of its own family only', () => {
@@ -220,6 +220,17 @@ describe('where frames failed in this shop', () => {
     const { unit } = capped;
     expect(correctUnit(db, unit, { ...unit, builtYear: 1999 }).ok).toBe(true);
     expect(faultAt('crossmember', 1).years).toEqual([1999, 1999]);
+  });
+
+  test('of jobs that nobody read yet so many are read at once, the others the next time', () => {
+    importBundle(db, trailer);
+    const read = (most: number) =>
+      shopFaults(db, { family: pattern.family, most }).flatMap(({ failed }) => failed).length;
+    expect(read(0)).toBe(0);
+    const first = read(1);
+    expect(first).toBeGreaterThan(0);
+    expect(read(1)).toBeGreaterThan(first);
+    expect(read(0)).toBe(read(Infinity));
   });
 
   test('a unit that nobody looked at there is called in; one that stands here is to be looked at', () => {

@@ -69,6 +69,9 @@ test('a left rail’s repair becomes the shop’s pattern and is laid on its une
     expect(right!.pieces).toHaveLength(left!.pieces.length);
     await page.reload();
     await expect(page.getByText(/rules broken: \d/).first()).toBeVisible({ timeout: 90_000 });
+    // Laid once it is not laid over itself.
+    await expect(row).toContainText('lies there already');
+    await expect(row.getByRole('button', { name: 'Lay it here' })).toHaveCount(0);
   });
 
   await test.step('the page of patterns: where it was made, its flats, and dropped with a reason', async () => {

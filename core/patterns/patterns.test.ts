@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { defaultFrame, FAMILY_IDS, familyOf, memberOf, twinOf, type Frame, type Member } from '../frame';
-import { checkRepair, repairSchema, type Piece, type Repair } from '../shape';
+import { checkRepair, lieOver, repairSchema, type Piece, type Repair } from '../shape';
 import {
   howItHeld,
   landmarksOn,
@@ -259,6 +259,22 @@ describe('where the section is another', () => {
     expect(suits(pattern, tube, right(tube))).toBe(false);
     expect(layPattern(pattern, tube, right(tube)).ok).toBe(false);
   });
+});
+
+test('two repairs lie over one another where their plates share a stretch of one member', () => {
+  const rail = left(frameOf());
+  const [a, b] = [
+    repairOn(rail, [{}]),
+    (startMm: number, id = 'rail-left') => ({
+      ...repairOn(rail, [{ startMm, endMm: startMm + 500 }]),
+      memberId: id,
+    }),
+  ];
+  expect(lieOver(a, b(2899))).toBe(true);
+  expect(lieOver(a, b(2900))).toBe(false);
+  expect(lieOver(a, b(1501))).toBe(true);
+  expect(lieOver(a, b(1500))).toBe(false);
+  expect(lieOver(a, b(2899, 'rail-right'))).toBe(false);
 });
 
 test('a pattern keeps how it was joined, names where it came from, and is read as it was written', () => {

@@ -3,6 +3,7 @@ export {
   coverage,
   coverageAt,
   isInside,
+  lieOver,
   outlineOnStrip,
   stretchOf,
   pieceName,

@@ -228,3 +228,11 @@ export function stretchOf(
   const beyond = 0.06 * (to - from) + 30;
   return [Math.max(0, from - beyond), Math.min(lengthMm, to + beyond)];
 }
+
+/** Whether two repairs of one member reach into the same stretch of it: two plates over one another would be counted twice. */
+export function lieOver(a: Repair, b: Repair): boolean {
+  if (a.memberId !== b.memberId) return false;
+  return a.pieces.some((one) =>
+    b.pieces.some((other) => one.startMm < other.endMm && other.startMm < one.endMm),
+  );
+}

@@ -19,8 +19,17 @@ interface Row {
   body: string | null;
 }
 
+/** Jobs that are read anew while one is opened: a yard of thousands that nobody read yet is read through on the page of patterns, or bit by bit. */
+const READ_AT_ONCE = 60;
+
+/** What a job hears of its family. Where not every job is read yet, nothing is said of those that are not. */
+export const faultsFor = (db: Db, family: Family): Fault[] => shopFaults(db, { family, most: READ_AT_ONCE });
+
 /** Where frames failed in this shop, of one family or of all. What a job says is read once and kept until something of it changes. */
-export function shopFaults(db: Db, family?: Family): Fault[] {
+export function shopFaults(
+  db: Db,
+  { family, most = Infinity }: { readonly family?: Family; readonly most?: number } = {},
+): Fault[] {
   const marks = jobMarks(db);
   const rows = db
     .prepare<[string], Row>(
@@ -32,10 +41,12 @@ export function shopFaults(db: Db, family?: Family): Fault[] {
        ORDER BY unit.tag COLLATE NOCASE, job.opened_at, job.id`,
     )
     .all(PLACES);
+  let unread = 0;
   const units = new Map<string, UnitPlaces & { jobs: (JobPlaces & { jobId: string })[] }>();
   for (const row of rows) {
     const isKnown = row.mark === marks.get(row.jobId);
     if (family && isKnown && row.family !== family) continue;
+    if (!isKnown && ++unread > most) continue;
     const places = isKnown ? (JSON.parse(row.body!) as JobPlaces) : placesOf(db, row.jobId, marks);
     if (!places || (family && places.family !== family)) continue;
     const unit = units.get(row.unitId);

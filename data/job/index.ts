@@ -21,7 +21,7 @@ import {
   mendedBefore,
   scrapTestsElsewhere,
 } from '../earlier';
-import { shopFaults } from '../faults';
+import { faultsFor } from '../faults';
 import { patternsFor } from '../pattern';
 import { shopLists } from '../shop';
 import { spotRulesFor } from '../spots';
@@ -74,7 +74,7 @@ export function jobFile(db: Db, jobId: string): JobFile | undefined {
     repairChanges: repairChangesOf(db, jobId),
     kits: lists.kits,
     patterns: patternsFor(db, framed.frame.family, unreadable.of('pattern')),
-    faults: shopFaults(db, framed.frame.family),
+    faults: faultsFor(db, framed.frame.family),
     people: lists.people,
     bays: lists.bays,
     week: lists.week,

@@ -11,7 +11,7 @@ import {
   tallyOf,
   type ListedPattern,
 } from '@/core/patterns';
-import type { Repair } from '@/core/shape';
+import { lieOver, type Repair } from '@/core/shape';
 import { Entry, RecordForm } from '@/ui/controls';
 import { keepPattern } from '../../../../_client';
 import { fromWords, madeOfWords, tallyWords, unlikeWords } from '../../../../_words/patterns';
@@ -41,16 +41,12 @@ export function PatternsPart({ onLay }: { onLay: (laid: Repair) => void }) {
 
 function Offered({ listed, onLay }: { listed: ListedPattern; onLay: (laid: Repair) => void }) {
   const { file } = useRecords();
-  const { by, system } = useReader();
-  const stamp = useStamp();
+  const { system } = useReader();
   const { member } = useMember();
   const { pattern, uses } = listed;
   const laid = layPattern(pattern, file.frame, member);
   const tally = tallyOf(uses);
-  const stampedBy = () => {
-    const { at } = stamp();
-    return { by: by.trim() || 'unnamed', at };
-  };
+  const isTaken = laid.ok && file.repairs.some((kept) => lieOver(kept, laid.value.repair));
   return (
     <li className="py-2">
       <div className="flex flex-wrap items-baseline gap-x-4">
@@ -58,12 +54,8 @@ function Offered({ listed, onLay }: { listed: ListedPattern; onLay: (laid: Repai
           <span className="font-semibold">{pattern.name}</span>: {madeOfWords(pattern.repair)}{' '}
           <span className="caption">{fromWords(listed)}</span>
         </span>
-        {laid.ok && (
-          <button
-            type="button"
-            className="plain"
-            onClick={() => onLay({ ...laid.value.repair, ...stampedBy() })}
-          >
+        {laid.ok && !isTaken && (
+          <button type="button" className="plain" onClick={() => onLay(laid.value.repair)}>
             Lay it here
           </button>
         )}
@@ -78,6 +70,11 @@ function Offered({ listed, onLay }: { listed: ListedPattern; onLay: (laid: Repai
         </ul>
       ) : (
         <p className="font-semibold">It cannot lie here: {laid.reason}.</p>
+      )}
+      {isTaken && (
+        <p className="font-semibold">
+          A repair that was kept lies there already: take that out of the plan first.
+        </p>
       )}
     </li>
   );

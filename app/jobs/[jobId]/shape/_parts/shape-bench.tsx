@@ -5,7 +5,7 @@ import { useCallback, useState } from 'react';
 import { twinOf } from '@/core/frame';
 import { percent } from '@/core/quantity';
 import { flatsOf, toCutOf, type WorkedRepair } from '@/core/job';
-import { checkRepair, pieceName, type Repair } from '@/core/shape';
+import { checkRepair, lieOver, pieceName, type Repair } from '@/core/shape';
 import { lowerBound } from '@/core/weigh';
 import { nothingDrawnWords } from '../../../../_words/by-hand';
 import type { StripScale } from '@/ui/strip';
@@ -235,6 +235,10 @@ function OnTwin({ repair, onLay }: { repair: Repair; onLay: (laid: Repair) => vo
       <p className="caption self-center" role="status">
         Drawn on {twin.name.toLowerCase()} too: look at it there.
       </p>
+    );
+  if (file.repairs.some((kept) => lieOver(kept, laid)))
+    return (
+      <p className="caption self-center">A kept repair lies there on {twin.name.toLowerCase()} already.</p>
     );
   return (
     <button
