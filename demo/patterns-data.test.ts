@@ -74,6 +74,18 @@ describe('keeping and dropping', () => {
     expect(patternsOf(db)).toEqual([]);
     expect(keepPattern(db, another({ name: pattern.name })).ok).toBe(true);
   });
+  test('one that cannot be read hides only itself, and is held against no job', () => {
+    keepPattern(db, pattern);
+    db.prepare(
+      "INSERT INTO pattern (id, name, version, body, by_whom, at) VALUES ('broken', 'Broken', 1, '{}', 'RK', '2026-01-01T00:00:00Z')",
+    ).run();
+    const missed: string[] = [];
+    expect(patternsOf(db, ({ id }) => missed.push(id))).toEqual([pattern]);
+    expect(missed).toEqual(['broken']);
+    const file = jobFile(db, capped.job.id)!;
+    expect(file.unreadable).toBeUndefined();
+    expect(file.patterns).toHaveLength(1);
+  });
   test('neither is ever changed or erased on disk', () => {
     keepPattern(db, pattern);
     expect(() => db.prepare("UPDATE pattern SET name = 'x'").run()).toThrow('never changed');

@@ -73,7 +73,7 @@ export function jobFile(db: Db, jobId: string): JobFile | undefined {
     repairs: repairsOf(db, jobId, unreadable.of('repair')),
     repairChanges: repairChangesOf(db, jobId),
     kits: lists.kits,
-    patterns: patternsFor(db, framed.frame.family, unreadable.of('pattern')),
+    patterns: patternsFor(db, framed.frame.family),
     faults: faultsFor(db, framed.frame.family),
     people: lists.people,
     bays: lists.bays,

@@ -74,11 +74,11 @@ export function keepPattern(db: Db, pattern: Pattern): Written<Pattern> {
     .immediate();
 }
 
-/** The patterns for one family, with how they held. */
-export const patternsFor = (db: Db, family: Pattern['family'], missed?: Missed): ListedPattern[] =>
+/** The patterns for one family, with how they held. One that cannot be read is no record of any job: the page of patterns says so. */
+export const patternsFor = (db: Db, family: Pattern['family']): ListedPattern[] =>
   listedPatterns(
     db,
-    patternsOf(db, missed).filter((pattern) => pattern.family === family),
+    patternsOf(db).filter((pattern) => pattern.family === family),
   );
 
 interface DroppedRow {
