@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, kept, recordsOf, test } from './stage';
 
-test('a left rail’s repair becomes the shop’s pattern and is laid on its unequal right; what the shop learned is said, taken and dropped', async ({
+test('a left rail’s repair becomes the shop’s pattern and is laid on its unequal right, judged there, and dropped with a reason', async ({
   page,
   untouched,
 }, info) => {
@@ -96,11 +96,19 @@ test('a left rail’s repair becomes the shop’s pattern and is laid on its une
     await sheet.getByRole('button', { name: 'Drop the pattern' }).click();
     await expect(long).toHaveCount(0);
   });
+});
+
+test('what the shop learned: where frames failed is said on the Round, a norm is taken by name, and a phone shows it all', async ({
+  page,
+  untouched,
+}, info) => {
+  const { url, jobs } = untouched;
+  await page.goto(`${url}/patterns`);
 
   await test.step('where frames failed: on the page, and on the Round of the next one', async () => {
     const failed = page.getByRole('region', { name: 'Where frames failed' });
     await expect(failed).toContainText('bad on 2 of 2 looked at there, built 2009 to 2011');
-    await page.goto(`${url}${job}/walk`);
+    await page.goto(`${url}${jobs['BM-2']!}/walk`);
     const spot = page.getByRole('region', { name: 'This spot' });
     await expect(async () => {
       await page.keyboard.press('n');
