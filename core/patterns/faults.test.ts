@@ -105,6 +105,12 @@ describe('where frames failed', () => {
     const other = unit([], { jobs: [{ ...jobPlaces(boxed, []), jobId: 'j' }] });
     expect(faultsOf([unit([found(last.stationMm)]), other])[0]!.toCallIn).toEqual([]);
   });
+  test('what was only told is no look and no failure: such a unit is to be called in', () => {
+    const told = unit([found(last.stationMm, { isTold: true })]);
+    expect(faultsOf([told])).toEqual([]);
+    const [fault] = faultsOf([told, unit([found(last.stationMm)])]);
+    expect(fault).toMatchObject({ looked: 1, toCallIn: [{ tag: told.tag }] });
+  });
   test('called in are those of the same run of years; a year that nobody knows says nothing', () => {
     const built = (builtYear: number) => unit([found(last.stationMm)], { builtYear });
     const other = (builtYear?: number) => unit([], { ...(builtYear !== undefined && { builtYear }) });

@@ -88,11 +88,12 @@ export interface JobPlaces {
   readonly looked: readonly string[];
 }
 
-/** A finding is of the place that its middle lies in; a look is of every place that it reaches into. */
+/** A finding is of the place that its middle lies in; a look is of every place that it reaches into. What was only told is neither. */
 export function jobPlaces(frame: Frame, found: readonly FoundThere[]): JobPlaces {
   const members = new Map(frame.members.map((member) => [member.id, member]));
   const looked = new Set<string>();
-  const bad = found.flatMap(({ memberId, fromMm, toMm, is, what, at }) => {
+  const seen = found.filter(({ isTold }) => !isTold);
+  const bad = seen.flatMap(({ memberId, fromMm, toMm, is, what, at }) => {
     const member = members.get(memberId);
     if (!member) return [];
     for (const place of placesOver(frame, member, fromMm, toMm)) looked.add(placeKey(place));

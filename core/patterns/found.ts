@@ -11,6 +11,8 @@ export interface FoundThere {
   readonly at: string;
   readonly is: 'bad' | 'sound';
   readonly what: string;
+  /** Nobody here looked: somebody told it. */
+  readonly isTold?: true;
 }
 
 /** Evidence that tells of a place being bad or sound. */
@@ -45,8 +47,10 @@ export const foundIn = (evidence: readonly (Sign | Crack | Look)[]): FoundThere[
 function lookedAt({ memberId, stationMm, result, ways, ...look }: Look): FoundThere[] {
   if (memberId === undefined || stationMm === undefined || result === 'not seen') return [];
   const is = isDoubtful(result) ? ('bad' as const) : ('sound' as const);
-  if (is === 'sound' && isOnlyTold(ways)) return [];
-  return [{ ...stampOf(look), memberId, fromMm: stationMm, toMm: stationMm, is, what: result }];
+  const isTold = isOnlyTold(ways);
+  if (is === 'sound' && isTold) return [];
+  const at = { memberId, fromMm: stationMm, toMm: stationMm };
+  return [{ ...stampOf(look), ...at, is, what: result, ...(isTold && { isTold }) }];
 }
 
 const stampOf = ({ id, at }: { readonly id: string; readonly at: string }) => ({ id, at });

@@ -6,7 +6,7 @@ import { currentFrame } from '../frame';
 import { jobMarks, keepWorkedOut } from '../worked-out';
 
 /** How what a job says of its frame's places is kept; another way of telling places takes another name. */
-const PLACES = 'places 1';
+const PLACES = 'places 2';
 
 interface Row {
   jobId: string;
