@@ -2,6 +2,7 @@ import { format } from 'date-fns';
 import {
   adviceOf,
   answeredJob,
+  isAllKept,
   jobDemand,
   jobLine,
   jobOrder,
@@ -45,7 +46,8 @@ const TASKS = {
   /** What keeps the frame whole on the road; nothing where it was not solved there. */
   advice: (file: JobFile) => {
     const works = new Map(workJob(file).map((work) => [work.picture.member.id, work]));
-    return adviceOf(file, jobDemand(file, works, ['as found', 'as repaired'])) ?? null;
+    const demand = jobDemand(file, works, ['as found', 'as repaired']);
+    return adviceOf(file, demand, isAllKept([...works.values()])) ?? null;
   },
   /** What each wheel and the coupler of the frame as built stand on. */
   wheels: (file: JobFile) => {

@@ -1,5 +1,13 @@
 import { totalKg } from '@/core/frame';
-import { adviceOf, expectedFelt, jobDemand, workJob, type JobDemand, type JobRecords } from '@/core/job';
+import {
+  adviceOf,
+  expectedFelt,
+  isAllKept,
+  jobDemand,
+  workJob,
+  type JobDemand,
+  type JobRecords,
+} from '@/core/job';
 import { demoBundles } from '@/demo';
 import { adviceLines, expectedWords } from './prove';
 
@@ -14,7 +22,7 @@ const demandOf = (records: JobRecords): JobDemand =>
   ]);
 const gritter = of('GR-7');
 const demand = demandOf(gritter);
-const advice = adviceOf(gritter, demand)!;
+const advice = adviceOf(gritter, demand, true)!;
 
 describe('what keeps a frame whole', () => {
   test('axles and coupler carry all that is on record: nothing is lost between them', () => {
@@ -40,7 +48,7 @@ describe('what keeps a frame whole', () => {
       },
     });
     const [axle] = advice.axles;
-    const lines = (to?: number) => adviceLines(gritter.frame, adviceOf(gritter, rated(to))!, 'mm')[0]!;
+    const lines = (to?: number) => adviceLines(gritter.frame, adviceOf(gritter, rated(to), true)!, 'mm')[0]!;
     expect(lines(axle!.loadKg + 100)).toMatch(/100 kg are left to its rating/);
     expect(lines(axle!.loadKg - 100)).toMatch(/OVER ITS RATING by 100 kg/);
     expect(lines()).toContain('look at its plate');
@@ -50,7 +58,7 @@ describe('what keeps a frame whole', () => {
     const gross = (grossMassKg?: number) =>
       adviceLines(
         gritter.frame,
-        adviceOf(grossMassKg === undefined ? {} : { grossMassKg }, demand)!,
+        adviceOf(grossMassKg === undefined ? {} : { grossMassKg }, demand, true)!,
         'mm',
       ).find((line) => line.toLowerCase().includes('gross'));
     const { wheels, couplerKg = 0 } = demand[advice.state]!;
@@ -72,19 +80,34 @@ describe('what keeps a frame whole', () => {
   });
   test('not solved on its wheels, nothing is said of the road; not repaired, it is said to be as found', () => {
     const stands = { ...demand, [advice.state]: { ...demand[advice.state]!, isDriven: false } };
-    expect(adviceOf(gritter, stands)).toBeUndefined();
-    expect(adviceOf(gritter, {})).toBeUndefined();
+    expect(adviceOf(gritter, stands, true)).toBeUndefined();
+    expect(adviceOf(gritter, {}, true)).toBeUndefined();
     const { 'as repaired': _, ...found } = demand;
-    expect(adviceOf(gritter, found)!.state).toBe('as found');
-    expect(adviceLines(gritter.frame, adviceOf(gritter, found)!, 'in').at(-1)).toContain(
+    expect(adviceOf(gritter, found, true)!.state).toBe('as found');
+    expect(adviceLines(gritter.frame, adviceOf(gritter, found, true)!, 'in').at(-1)).toContain(
       'nothing is repaired',
     );
   });
 });
 
+test('what the engine only proposes repairs nothing: it is told as found, and no push is foretold', () => {
+  const works = workJob(gritter);
+  expect(works.some(({ repairs }) => repairs.some(({ isProposal }) => isProposal))).toBe(true);
+  expect(isAllKept(works)).toBe(false);
+  const kept = works.map((work) => ({
+    ...work,
+    repairs: work.repairs.map((worked) => ({ ...worked, isProposal: false })),
+  }));
+  expect(isAllKept(kept)).toBe(true);
+  const proposed = adviceOf(gritter, demand, false)!;
+  expect(proposed.state).toBe('as found');
+  expect(proposed.first!.reserve).toBeLessThanOrEqual(adviceOf(gritter, demand, true)!.first!.reserve);
+  expect(expectedFelt(demand, false)).toEqual([]);
+});
+
 describe('what the model expects of a push', () => {
   test('a repair makes stiffer what rust made slack: as specified it gives no more than as found', () => {
-    const expected = expectedFelt(demand);
+    const expected = expectedFelt(demand, true);
     expect(expected.length).toBeGreaterThan(0);
     for (const { ratio, found, repaired } of expected) {
       if (ratio !== undefined) expect(ratio).toBeCloseTo(repaired / found, 12);
@@ -94,10 +117,10 @@ describe('what the model expects of a push', () => {
   });
   test('nothing repaired, or nothing solved, nothing is expected; what did not move has no ratio', () => {
     const { 'as repaired': repaired, ...found } = demand;
-    expect(expectedFelt(found)).toEqual([]);
-    expect(expectedFelt({})).toEqual([]);
+    expect(expectedFelt(found, true)).toEqual([]);
+    expect(expectedFelt({}, true)).toEqual([]);
     const still = { ...repaired!, felt: repaired!.felt.map((each) => ({ ...each, value: 0 })) };
-    for (const each of expectedFelt({ 'as found': still, 'as repaired': repaired! }))
+    for (const each of expectedFelt({ 'as found': still, 'as repaired': repaired! }, true))
       expect(each.ratio).toBeUndefined();
   });
 });

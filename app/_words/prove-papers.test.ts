@@ -60,16 +60,18 @@ describe('what the section is worth', () => {
     expect(stationMm).toBeGreaterThan(proposed.target!.fromMm - 100);
     expect(stationMm).toBeLessThan(proposed.target!.toMm + 100);
     expect(before!.kept.modulusBottom!.value).toBeLessThan(0.8);
-    expect(after.kept.modulusBottom!.value).toBeGreaterThan(1);
+    expect(after!.kept.modulusBottom!.value).toBeGreaterThan(1);
     const [row] = worthRows(kept, known, 'in');
     expect(row![0]).toMatch(/^Left rail, \d+/);
     expect(row![1]).toMatch(/^\d+ % top, \d+ % bottom$/);
   });
-  test('where nobody read the metal nothing is said of what was there', () => {
-    const unread = { ...kept, evidence: kept.evidence.filter(({ kind }) => kind !== 'reading') };
-    const [row] = worthRows(unread, proofOf(unread), 'mm');
-    if (row) expect(row[1]).toBe('not read');
-    expect(proofOf(unread).worth.every(({ before }) => before === undefined)).toBe(true);
+  test('where nobody read the metal, neither what was there nor what it brings is told', () => {
+    const unread = { ...kept, evidence: [] };
+    const proof = proofOf(unread);
+    expect(proof.worth).toHaveLength(1);
+    const [row] = worthRows(unread, proof, 'mm');
+    expect(row![1]).toBe('not read');
+    expect(row![2]).toBe('not known: nobody read the metal under it');
   });
 });
 

@@ -111,7 +111,7 @@ export const worthRows = (file: JobFile, { worth }: JobProof, system: UnitSystem
           [
             `${member.name}, ${printStation(member, stationMm, system)}`,
             worthFigure(before),
-            worthFigure(after),
+            after ? worthFigure(after) : 'not known: nobody read the metal under it',
           ],
         ]
       : [];

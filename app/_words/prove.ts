@@ -169,7 +169,10 @@ export function adviceLines(frame: Frame, advice: Advice, system: UnitSystem): s
             : `Hardest for it is ${first.caseId}: ${member.name}, ${printStation(member, first.stationMm, system)}, at its limit at ${first.reserve.toFixed(1)} times what was reckoned. The other cases leave it more.`,
         ]
       : [];
-  const as = state === 'as repaired' ? 'as specified, its welds whole' : 'as found: nothing is repaired';
+  const as =
+    state === 'as repaired'
+      ? 'as specified, its welds whole'
+      : 'as found: nothing is repaired, or not everything is decided';
   return [
     ...axles.map((axle) => axleWords(axle, system)),
     ...gross,

@@ -108,6 +108,7 @@ export {
 export {
   adviceOf,
   expectedFelt,
+  isAllKept,
   jobProof,
   proveScene,
   worthOf,

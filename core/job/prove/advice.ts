@@ -1,6 +1,7 @@
 import type { CaseId } from '../../frame';
 import { FELT_IDS, type Felt } from '../../weigh';
 import type { JobDemand, StateDemand } from '../demand';
+import type { MemberWork } from '../member';
 import type { JobRecords } from '../records';
 
 /** One axle as the unit is loaded, kg: what stands on it, and what is left to its rating (over it, below nothing). */
@@ -27,12 +28,20 @@ export interface Advice {
   };
 }
 
-/** Undefined where the frame was not solved on its wheels, loaded: nothing is known of the road then. */
+/** Whether everything that the repaired frame was worked out with was kept by somebody: the engine's proposals are in it too, and nobody decided them. */
+export const isAllKept = (works: readonly Pick<MemberWork, 'repairs'>[]): boolean =>
+  works.every(({ repairs }) => repairs.every(({ isProposal }) => !isProposal));
+
+/**
+ * Undefined where the frame was not solved on its wheels, loaded: nothing is known of the road then. While a proposal is among its repairs it is told as it
+ * was found.
+ */
 export function adviceOf(
   { grossMassKg }: Pick<JobRecords, 'grossMassKg'>,
   demand: JobDemand,
+  isKept: boolean,
 ): Advice | undefined {
-  const state = demand['as repaired'] ? 'as repaired' : 'as found';
+  const state = isKept && demand['as repaired'] ? 'as repaired' : 'as found';
   const solved = demand[state];
   if (!solved?.isDriven) return undefined;
   const first = askedMost(solved);
@@ -81,8 +90,9 @@ export interface ExpectedFelt {
   readonly ratio?: number;
 }
 
-/** What one would feel, as found and as repaired, by the frame model; nothing where either was not solved. */
-export function expectedFelt(demand: JobDemand): ExpectedFelt[] {
+/** What one would feel, as found and as repaired, by the frame model; nothing where either was not solved, or a proposal is among the repairs. */
+export function expectedFelt(demand: JobDemand, isKept: boolean): ExpectedFelt[] {
+  if (!isKept) return [];
   const [found, repaired] = [demand['as found'], demand['as repaired']];
   return FELT_IDS.flatMap((id): ExpectedFelt[] => {
     const [was, is] = [found, repaired].map((state) => state?.felt.find((each) => each.id === id));

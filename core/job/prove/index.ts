@@ -13,9 +13,10 @@ import { jobOrder } from '../order';
 import type { Works } from '../order/scene';
 import { stands, type JobFile } from '../records';
 import { proveScene, workedWhen } from './scene';
+import { isAllKept } from './advice';
 import { worthOf, type RepairWorth } from './worth';
 
-export { adviceOf, expectedFelt, type Advice, type AxleMargin, type ExpectedFelt } from './advice';
+export { adviceOf, expectedFelt, isAllKept, type Advice, type AxleMargin, type ExpectedFelt } from './advice';
 export { worthOf, type RepairWorth } from './worth';
 export { proveScene, workedWhen } from './scene';
 
@@ -25,6 +26,8 @@ export interface JobProof {
   readonly pairs: readonly FlexPair[];
   /** Kept repairs, as found and as specified. */
   readonly worth: readonly RepairWorth[];
+  /** Nothing that the repaired frame is worked out with is only proposed. */
+  readonly isAllKept: boolean;
   /** Everything open, with what was said of it. */
   readonly items: readonly Answered[];
   /** What stands against signing off at all. */
@@ -48,6 +51,7 @@ export function jobProof(file: JobFile, works: Works, nowMs: number, today: stri
     changes: scene.changes,
     pairs: flexPairs(stands(file, 'flex'), { cutAt: worked.cutAt, since: worked.laidAt }),
     worth: worthOf([...works.values()]),
+    isAllKept: isAllKept([...works.values()]),
     items,
     holds: holdsSignOff(items),
     ...(signOff && { signOff }),

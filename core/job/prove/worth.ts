@@ -9,7 +9,8 @@ export interface RepairWorth {
   readonly stationMm: number;
   /** Absent where nobody read the metal there. */
   readonly before?: SectionKept;
-  readonly after: SectionKept;
+  /** Absent where nothing is known of the metal that it is made on. */
+  readonly after?: SectionKept;
 }
 
 /** A section found farther than this from where the repair was looked at is another place, mm. */
@@ -40,8 +41,8 @@ export const worthOf = (works: readonly Pick<MemberWork, 'picture' | 'repairs'>[
       const at =
         weakest(read, ({ before }) => leastModulus(before!)) ??
         weakest(both, ({ after }) => leastModulus(after));
-      if (!at) return [];
-      const { id: repairId, memberId } = repair;
-      return [{ repairId, memberId, stationMm: at.after.stationMm, ...at }];
+      const { id: repairId, memberId, pieces } = repair;
+      const middleMm = (pieces[0]!.startMm + pieces[0]!.endMm) / 2;
+      return [{ repairId, memberId, stationMm: at?.after.stationMm ?? middleMm, ...at }];
     }),
   );

@@ -89,7 +89,7 @@ export function MeasuredPart({ proof }: { proof: JobProof }) {
         ))}
       </ul>
       {proof.pairs.length === 0 && <p className="caption">No push is recorded.</p>}
-      <Expected />
+      <Expected isKept={proof.isAllKept} />
       {isPushing ? (
         <PushForm proof={proof} onClose={() => setPushing(false)} />
       ) : (
@@ -102,10 +102,10 @@ export function MeasuredPart({ proof }: { proof: JobProof }) {
 }
 
 /** What the frame model expects, to hold beside what was pushed: it knows the metal on record and nothing of play in bushes and springs. */
-function Expected() {
+function Expected({ isKept }: { isKept: boolean }) {
   const { system } = useReader();
   const { demand } = useWork();
-  const expected = demand ? expectedFelt(demand) : [];
+  const expected = demand ? expectedFelt(demand, isKept) : [];
   if (expected.length === 0) return null;
   return (
     <>

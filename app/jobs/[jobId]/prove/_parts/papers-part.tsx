@@ -43,18 +43,18 @@ export function PapersPart({ proof }: { proof: JobProof }) {
           <IssueButton proof={proof} issued={issued} />
         </li>
       </ul>
-      <KeepsWhole />
+      <KeepsWhole isKept={proof.isAllKept} />
       <CheckForm />
     </section>
   );
 }
 
 /** What keeps this frame whole, as it was worked out; printed on the closing report too. */
-function KeepsWhole() {
+function KeepsWhole({ isKept }: { isKept: boolean }) {
   const { file } = useRecords();
   const { system } = useReader();
   const { demand } = useWork();
-  const advice = demand && adviceOf(file, demand);
+  const advice = demand && adviceOf(file, demand, isKept);
   return (
     <section aria-label="What keeps it whole" className="mt-4">
       <h2 className="text-xl font-semibold">What keeps it whole</h2>
