@@ -10,6 +10,15 @@ export const FELT_WORDS: Readonly<Record<Felt['id'], string>> = {
   'tyre to body over a bump': 'Body nearer to the tyre, bump (springs as assumed)',
 };
 
+/** What one would feel, as it is read: an angle or a length. */
+export const feltFigure = (
+  { value, quantity }: Pick<Felt, 'value' | 'quantity'>,
+  system: UnitSystem,
+): string =>
+  quantity === 'angle'
+    ? `${((value * 180) / Math.PI).toFixed(1)}°`
+    : printLength(value, system, value > 25.4 ? 'length' : 'thickness');
+
 /** How much of what it may carry is used; past all sense it is said to be parted. */
 export const usedWords = (utilisation: number): string =>
   utilisation > PARTED_FROM ? 'parted here' : percent(utilisation);

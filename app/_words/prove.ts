@@ -13,7 +13,7 @@ import type { Stage } from '@/core/order';
 import { memberOf, type Frame } from '@/core/frame';
 import type { Advice, AxleMargin, ExpectedFelt } from '@/core/job';
 import { printLength, printMass, type UnitSystem } from '@/core/quantity';
-import { FELT_WORDS } from './demand';
+import { FELT_WORDS, feltFigure } from './demand';
 import { GATE_WORDS, STAGE_WORDS } from './order';
 import { printStation } from './station';
 
@@ -135,11 +135,7 @@ export function expectedWords(
   { id, quantity, found, repaired, ratio }: ExpectedFelt,
   system: UnitSystem,
 ): string {
-  const [was, is] = [found, repaired].map((value) =>
-    quantity === 'angle'
-      ? `${((value * 180) / Math.PI).toFixed(1)}°`
-      : printLength(value, system, value > 25.4 ? 'length' : 'thickness'),
-  );
+  const [was, is] = [found, repaired].map((value) => feltFigure({ value, quantity }, system));
   return `${FELT_WORDS[id]}: ${was} as found, ${is} as specified${ratio === undefined ? '' : `, ${ratio.toFixed(2)} times`}`;
 }
 

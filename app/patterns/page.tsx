@@ -1,8 +1,6 @@
-import Link from 'next/link';
 import { database, listedPatterns, noting, patternsOf, shopFaults, shopHours, shopPractice } from '@/data';
-import { ThemeSwitch } from '../_parts/switches';
+import { AroundHead } from '../_parts/around-head';
 import { chosenSystem } from '../_parts/units';
-import { UnitsHere } from '../_parts/units-here';
 import { FaultsPart } from './_parts/faults-part';
 import { HoursPart } from './_parts/hours-part';
 import { PatternRow } from './_parts/pattern-row';
@@ -19,20 +17,7 @@ export default async function Patterns() {
   const { part: practice, revision } = shopPractice(db);
   return (
     <main id="main" className="mx-auto max-w-[1240px] px-5 pb-16">
-      <header className="flex flex-wrap items-end justify-between gap-x-6 gap-y-2 border-b-2 border-ink pb-3 pt-5">
-        <div>
-          <p className="text-lg font-bold tracking-tight">
-            <Link href="/" className="underline">
-              Yard
-            </Link>
-          </p>
-          <h1 className="text-4xl font-bold">Patterns</h1>
-        </div>
-        <div className="flex items-center gap-2">
-          <UnitsHere system={system} />
-          <ThemeSwitch />
-        </div>
-      </header>
+      <AroundHead title="Patterns" system={system} />
       {unreadable.list.length > 0 && (
         <p role="alert" className="my-3 border-l-[6px] border-oxide pl-3 font-semibold">
           {unreadable.list.length} patterns cannot be read; the others are shown as they are.

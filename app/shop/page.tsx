@@ -1,10 +1,8 @@
-import Link from 'next/link';
 import { database, shopHistory, shopLists, shopPractice } from '@/data';
 import { When } from '@/ui/controls';
-import { ThemeSwitch } from '../_parts/switches';
+import { AroundHead } from '../_parts/around-head';
 import { chosenSystem } from '../_parts/units';
 import { ListsForm } from './_parts/lists-form';
-import { UnitsHere } from '../_parts/units-here';
 import { ShopPracticeForm } from './_parts/shop-practice-form';
 
 export const metadata = { title: 'Shop' };
@@ -17,20 +15,7 @@ export default async function Shop() {
   const [practice, lists, history] = [shopPractice(db), shopLists(db), shopHistory(db)];
   return (
     <main id="main" className="mx-auto max-w-[1240px] px-5 pb-16">
-      <header className="flex flex-wrap items-end justify-between gap-x-6 gap-y-2 border-b-2 border-ink pb-3 pt-5">
-        <div>
-          <p className="text-lg font-bold tracking-tight">
-            <Link href="/" className="underline">
-              Yard
-            </Link>
-          </p>
-          <h1 className="text-4xl font-bold">Shop</h1>
-        </div>
-        <div className="flex items-center gap-2">
-          <UnitsHere system={system} />
-          <ThemeSwitch />
-        </div>
-      </header>
+      <AroundHead title="Shop" system={system} />
       <p className="max-w-prose py-3">
         How this shop judges and works. A change here is a new revision: jobs opened after it are judged by
         it, jobs that are there keep to theirs and say that the shop has changed.

@@ -1,7 +1,7 @@
 'use client';
 
 import Link from 'next/link';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { expectedFelt, stands, type JobProof } from '@/core/job';
 import { flexKind, placeKey } from '@/core/prove';
 import { parseMeasuredMm } from '@/core/quantity';
@@ -20,6 +20,28 @@ import {
 import { WORTH_HEADS, worthRows } from '../../../../_words/prove-papers';
 import { useChecked, useReader, useRecords, useWork } from '../../../_desk';
 import { MovedChart } from './moved-chart';
+
+const MOVED_HEADS = ['what', 'before', 'after', 'moved by, of what it may', ''] as const;
+
+/** A table of this page: its heads small, a rule under each row. */
+function Ruled({ label, heads, children }: { label: string; heads: readonly string[]; children: ReactNode }) {
+  return (
+    <div className="overflow-x-auto">
+      <table className="w-full border-collapse text-left text-[16px]" aria-label={label}>
+        <thead>
+          <tr className="caption border-b border-ink">
+            {heads.map((head) => (
+              <th key={head} scope="col" className="py-1 pr-4 font-normal">
+                {head}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody className="ruled">{children}</tbody>
+      </table>
+    </div>
+  );
+}
 
 /** What was measured before the first cut and after the last weld, and how far the same push moved the same place. */
 export function MeasuredPart({ proof }: { proof: JobProof }) {
@@ -40,39 +62,23 @@ export function MeasuredPart({ proof }: { proof: JobProof }) {
         </p>
       ) : (
         <>
-          <div className="overflow-x-auto">
-            <table
-              className="w-full border-collapse text-left text-[16px]"
-              aria-label="Measured before and after"
-            >
-              <thead>
-                <tr className="caption border-b border-ink">
-                  {['what', 'before', 'after', 'moved by, of what it may', ''].map((head) => (
-                    <th key={head} scope="col" className="py-1 pr-4 font-normal">
-                      {head}
-                    </th>
-                  ))}
-                </tr>
-              </thead>
-              <tbody className="ruled">
-                {proof.changes.map((change) => (
-                  <tr key={`${change.key} ${placeKey(change)}`}>
-                    <th scope="row" className="py-1 pr-4 font-normal">
-                      {changeName(change, system)}
-                    </th>
-                    <td className="pr-4">{changeFigure(change.was, change, system)}</td>
-                    <td className="pr-4">{changeFigure(change.is, change, system)}</td>
-                    <td className="pr-4">{changeWords(change, system)}</td>
-                    <td className={change.says === 'moved' ? 'font-semibold text-oxide' : ''}>
-                      {MOVED_WORDS[change.says]}
-                      {change.notSaid && `: ${NOT_SAID_WORDS[change.notSaid]}`}
-                      {(change.before.simulated ?? change.after.simulated) && ', simulated'}
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </div>
+          <Ruled label="Measured before and after" heads={MOVED_HEADS}>
+            {proof.changes.map((change) => (
+              <tr key={`${change.key} ${placeKey(change)}`}>
+                <th scope="row" className="py-1 pr-4 font-normal">
+                  {changeName(change, system)}
+                </th>
+                <td className="pr-4">{changeFigure(change.was, change, system)}</td>
+                <td className="pr-4">{changeFigure(change.is, change, system)}</td>
+                <td className="pr-4">{changeWords(change, system)}</td>
+                <td className={change.says === 'moved' ? 'font-semibold text-oxide' : ''}>
+                  {MOVED_WORDS[change.says]}
+                  {change.notSaid && `: ${NOT_SAID_WORDS[change.notSaid]}`}
+                  {(change.before.simulated ?? change.after.simulated) && ', simulated'}
+                </td>
+              </tr>
+            ))}
+          </Ruled>
           <MovedChart changes={proof.changes} system={system} />
         </>
       )}
@@ -130,33 +136,17 @@ function Worth({ proof }: { proof: JobProof }) {
   return (
     <>
       <h2 className="mt-4 text-2xl font-semibold">What the section is worth</h2>
-      <div className="overflow-x-auto">
-        <table
-          className="w-full border-collapse text-left text-[16px]"
-          aria-label="What the section is worth"
-        >
-          <thead>
-            <tr className="caption border-b border-ink">
-              {WORTH_HEADS.map((head) => (
-                <th key={head} scope="col" className="py-1 pr-4 font-normal">
-                  {head}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody className="ruled">
-            {rows.map(([place, before, after]) => (
-              <tr key={place}>
-                <th scope="row" className="py-1 pr-4 font-normal">
-                  {place}
-                </th>
-                <td className="pr-4">{before}</td>
-                <td>{after}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
+      <Ruled label="What the section is worth" heads={WORTH_HEADS}>
+        {rows.map(([place, before, after]) => (
+          <tr key={place}>
+            <th scope="row" className="py-1 pr-4 font-normal">
+              {place}
+            </th>
+            <td className="pr-4">{before}</td>
+            <td>{after}</td>
+          </tr>
+        ))}
+      </Ruled>
       <p className="caption">As specified holds where its welds are whole: see what was looked at.</p>
     </>
   );

@@ -2,7 +2,6 @@
 
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { facesOf, memberOf } from '@/core/frame';
-import { faultsOver, placeKey } from '@/core/patterns';
 import {
   askedBy,
   CAUSES,
@@ -15,7 +14,6 @@ import {
   UNSEEN_WHYS,
   WAYS,
   type Cause,
-  type HotSpot,
   type LookOn,
   type LookResult,
   type SpotState,
@@ -25,11 +23,11 @@ import {
 import { Entry, Pick, When } from '@/ui/controls';
 import { ToggleGroup } from 'radix-ui';
 import { CAUTIONS } from '../../../../_words/cautions';
-import { failedWords, faultCountWords, placeWords } from '../../../../_words/patterns';
 import { TOUR_WORDS, unseenWords } from '../../../../_words/walk';
 import { StrikeSheet, useMember, useReader, useRecords, useStamp, PhotoButton } from '../../../_desk';
 import { AtTheHost } from './at-the-host';
 import { AtTheSpot } from './at-the-spot';
+import { FailedHere } from './failed-here';
 import { LeaveRow } from './leave-row';
 import { SpotsSheet } from './spots-sheet';
 import { printStation } from '../../../../_words/station';
@@ -248,31 +246,6 @@ export function RoundPart({ states }: { states: readonly SpotState[] }) {
       <SpotsSheet open={listOpen} onOpenChange={setListOpen} />
     </div>
   );
-}
-
-/** Where other units of its family failed in this shop. */
-function FailedHere({ spot: { memberId, fromMm, toMm } }: { spot: HotSpot }) {
-  const { file } = useRecords();
-  const faults = useMemo(
-    () =>
-      memberId === undefined || fromMm === undefined || toMm === undefined
-        ? []
-        : faultsOver(
-            file.faults ?? [],
-            { frame: file.frame, unitId: file.unit.id },
-            { memberId, fromMm, toMm },
-          ),
-    [file, memberId, fromMm, toMm],
-  );
-  return faults.map((fault) => (
-    <p
-      key={placeKey(fault.place)}
-      className={fault.failed.length > 1 ? 'font-semibold text-oxide' : 'font-semibold'}
-    >
-      Look well: {placeWords(fault.place).toLowerCase()}, {faultCountWords(fault)}.{' '}
-      <span className="caption">{fault.failed.map(failedWords).join('; ')}</span>
-    </p>
-  ));
 }
 
 /** Seen against not seen, by metal and not by taps; the unseen part hatched. */

@@ -2,12 +2,12 @@
 
 import { useMemo, useState } from 'react';
 import { CASE_IDS, memberOf, type CaseId } from '@/core/frame';
-import { printLength, printMass, type UnitSystem } from '@/core/quantity';
+import { printMass, type UnitSystem } from '@/core/quantity';
 import type { JobDemand } from '@/core/job';
 import type { FrameDemand } from '@/core/weigh';
 import { FlexView, type FlexLayer } from '@/ui/skeleton';
 import { Choice, Pick } from '@/ui/controls';
-import { FELT_WORDS, problemWords, unsolvedWords } from '../../../../_words/demand';
+import { FELT_WORDS, feltFigure, problemWords, unsolvedWords } from '../../../../_words/demand';
 import { printStation } from '../../../../_words/station';
 import { useMember, usePlace, useReader, useRecords, useWork } from '../../../_desk';
 import { SHOWN, STATE_INK, Used } from './demand-states';
@@ -127,7 +127,7 @@ function WhatIsFelt({ demand, system }: { demand: JobDemand; system: UnitSystem 
         </tr>
       </thead>
       <tbody className="ruled">
-        {found.felt.map(({ id, quantity }) => (
+        {found.felt.map(({ id }) => (
           <tr key={id}>
             <th scope="row" className="py-1 text-left font-normal">
               {FELT_WORDS[id]}
@@ -136,11 +136,7 @@ function WhatIsFelt({ demand, system }: { demand: JobDemand; system: UnitSystem 
               const felt = demand[state]!.felt.find((each) => each.id === id);
               return (
                 <td key={state} className="whitespace-nowrap pl-5 text-right">
-                  {felt
-                    ? quantity === 'angle'
-                      ? `${((felt.value * 180) / Math.PI).toFixed(1)}°`
-                      : printLength(felt.value, system, felt.value > 25.4 ? 'length' : 'thickness')
-                    : '–'}
+                  {felt ? feltFigure(felt, system) : '–'}
                 </td>
               );
             })}
