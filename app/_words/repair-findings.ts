@@ -151,6 +151,11 @@ const REPAIR_WORDS: Readonly<Record<RepairFindingCode, Say<RepairFinding>>> = {
     detail: 'its path is covered from tip to tip, on every face it runs over; what is left free goes on',
     change: 'a plate on that face too, or wider over it',
   }),
+  'plates-overlaid': () => ({
+    title: 'Another kept repair’s plate lies there',
+    detail: 'neither lands on the wall, and both would be counted as strength',
+    change: 'take one out of the plan, or make them pieces of one repair',
+  }),
   'skin-beneath': (f) => ({
     title: `Lands on or closes in an ${f.name}`,
     detail: 'the rust beneath goes on, and nothing sound is known to be under it',

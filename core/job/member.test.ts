@@ -286,3 +286,16 @@ describe('a proposal that would leave it no better', () => {
     expect(work.notOffered).toEqual([]);
   });
 });
+
+test('two kept repairs over one another break a rule on both; one taken out of the plan, the other keeps none of it', () => {
+  const records = surveyed('channel', rust);
+  const member = records.frame.members.find(({ id }) => id === 'rail-left')!;
+  const [proposed] = workOn(records, member).repairs;
+  const kept = (id: string) => ({ ...proposed!.repair, id, by: 'TM', at: '2026-01-02T00:00:00Z' });
+  const overlaid = (...ids: string[]) =>
+    workOn({ ...records, repairs: ids.map(kept) }, member).repairs.map(
+      (worked) => brokenRules(worked).filter(({ code }) => code === 'plates-overlaid').length,
+    );
+  expect(overlaid('one', 'two')).toEqual([1, 1]);
+  expect(overlaid('one')).toEqual([0]);
+});

@@ -16,6 +16,7 @@ import {
   isBolted,
   kitOver,
   openingsOf,
+  overlaid,
   lengthened,
   memberStates,
   proposeRepairs,
@@ -119,7 +120,10 @@ export function workMember(inputs: MemberInputs): MemberWork {
   const isGood = ({ against }: WorkedRepair) => against.length === 0;
   const repairs = [
     ...saved.map((repair) =>
-      workRepair(repairPicture(picture, repair), false, inputs.grossMassKg, inputs.seams),
+      workRepair(repairPicture(picture, repair), false, inputs.grossMassKg, {
+        seams: inputs.seams,
+        others: saved.filter(({ id }) => id !== repair.id),
+      }),
     ),
     ...tried.filter(isGood),
   ].sort((a, b) => a.repair.pieces[0]!.startMm - b.repair.pieces[0]!.startMm);
@@ -165,10 +169,13 @@ function workRepair(
   context: RepairPicture,
   isProposal: boolean,
   grossMassKg: number | undefined,
-  seams: MemberInputs['seams'] = [],
+  { seams, others }: { readonly seams: MemberInputs['seams']; readonly others: readonly Repair[] } = {
+    seams: [],
+    others: [],
+  },
 ): WorkedRepair {
   const { repair, picture } = context;
-  const findings = checkRules(context);
+  const findings = [...checkRules(context), ...overlaid(picture.member, repair, others)];
   const openings = openingsOf(picture, repair);
   const shearN = grossMassKg === undefined ? undefined : designShearN(grossMassKg);
   const joined = joining(context, shearN, seams);

@@ -51,6 +51,7 @@ export {
 export { candidatesOver, kitOver, proposeRepairs } from './propose';
 export { firstBolts } from './bolted-layouts';
 export { lengthened } from './reach';
+export { overlaid } from './rules/overlaid';
 export { blankOfPiece, flatPattern } from './flat/piece-flat';
 export {
   FLAT_FINDING_CODES,

@@ -60,6 +60,7 @@ export const REPAIR_FINDING_CODES = [
   'crack-stays',
   'face-hidden',
   'no-drain-room',
+  'plates-overlaid',
 ] as const;
 export type RepairFindingCode = (typeof REPAIR_FINDING_CODES)[number];
 
