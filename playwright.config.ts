@@ -7,6 +7,7 @@ import { CHROMIUM, CHROMIUM_ARGS } from './set-up/browser.mjs';
  */
 export default defineConfig({
   testDir: 'journeys',
+  globalSetup: './journeys/ready.ts',
   timeout: 300_000,
   expect: { timeout: 45_000 },
   workers: 2,

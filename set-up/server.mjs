@@ -1,5 +1,5 @@
 import { spawn, spawnSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { cpSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -72,6 +72,33 @@ export async function serve(path, { port, host = '127.0.0.1', env = {}, ask = '/
   throw new Error(`the server did not answer: ${output}`);
 }
 
+/** Where a demo database lies that was made ready once, for each throw-away server to take a copy of; what starts the servers sets it. */
+const READY = 'OSSATURA_DEMO_READY';
+
+/**
+ * Makes a demo database ready: seeded, and every job's line in the yard worked out, as in a shop that was open before. Until it is taken away again,
+ * `serveDemo` copies it instead of seeding anew. Returns what takes it away.
+ */
+export async function readyDemo() {
+  const folder = mkdtempSync(join(tmpdir(), 'ossatura-ready-'));
+  const path = join(folder, 'demo.db');
+  seed(path);
+  const server = await serve(path, { env: { OSSATURA_DEMO: '1' } });
+  const { default: Database } = await import('better-sqlite3');
+  const db = new Database(path, { readonly: true });
+  const left = db.prepare(
+    "SELECT count(*) FROM job WHERE id NOT IN (SELECT job_id FROM worked_out WHERE what = 'line')",
+  );
+  for (let tries = 0; tries < 600 && left.pluck().get() > 0; tries++)
+    await new Promise((resolve) => setTimeout(resolve, 200));
+  db.close();
+  server.child.kill();
+  await new Promise((resolve) => server.child.once('exit', resolve));
+  rmSync(`${path}.serving`, { force: true });
+  process.env[READY] = folder;
+  return () => rmSync(folder, { recursive: true, force: true });
+}
+
 /**
  * A throw-away server on demo data (or an empty database), with the address of each unit's job.
  * @param {{ empty?: boolean, port?: number, host?: string, env?: Record<string, string> }} [options]
@@ -79,7 +106,8 @@ export async function serve(path, { port, host = '127.0.0.1', env = {}, ask = '/
 export async function serveDemo({ empty = false, ...options } = {}) {
   const folder = mkdtempSync(join(tmpdir(), 'ossatura-'));
   const path = join(folder, 'demo.db');
-  if (!empty) seed(path);
+  if (!empty && process.env[READY]) cpSync(process.env[READY], folder, { recursive: true });
+  else if (!empty) seed(path);
   const server = await serve(path, { ...options, env: { OSSATURA_DEMO: '1', ...options.env } });
   const { default: Database } = await import('better-sqlite3');
   const db = new Database(path, { readonly: true });

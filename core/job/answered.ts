@@ -1,7 +1,7 @@
 import type { Notice } from '../frame';
 import type { Priced } from '../weigh';
 import { fourAnswers, plannedOn, type FourAnswers } from './answers';
-import { judgedJob } from './demand';
+import { judgedJob, type KnownJob } from './demand';
 import { tryUsualLifts } from './lift';
 import type { MemberWork } from './member';
 import type { JobRecords } from './records';
@@ -12,8 +12,9 @@ export function answeredJob(
   records: JobRecords,
   notices: readonly Notice[],
   today: string,
+  known?: KnownJob,
 ): { readonly works: MemberWork[]; readonly four: FourAnswers; readonly ways: Priced[] } {
-  const { works, demand } = judgedJob(records);
+  const { works, demand } = judgedJob(records, known);
   const byId = new Map(works.map((work) => [work.picture.member.id, work]));
   const weighed = new Map(
     works.map((work) => [work.picture.member.id, { verdict: work.verdict, plan: plannedOn(work) }]),

@@ -1,6 +1,7 @@
 import { defaultFrame, facesOf, familyOf, typicalLoads, usualStands, type Frame, type Hole } from '../frame';
 import {
   judgedJob,
+  knownNothing,
   jobDemand,
   rememberAsMade,
   verdictWithDemand,
@@ -283,4 +284,30 @@ test('the frame as made, solved once and kept: the same answers as solved anew, 
   expect(jobDemand(heavier, heavierWorks, ['as found'], {}, asMade)).toEqual(
     jobDemand(heavier, heavierWorks, ['as found']),
   );
+});
+
+test('a job known already: what still rests on the same records is the same object, and the rest is as if nothing had been known', () => {
+  const known = knownNothing();
+  const first = judgedJob(rusted, known);
+  expect(judgedJob(rusted, known).demand['as found']).toBe(first.demand['as found']);
+  const [read] = rusted.evidence as Reading[];
+  const more = { ...rusted, evidence: [...rusted.evidence, { ...read!, id: 'more', thicknessMm: 2 }] };
+  const then = judgedJob(more, known);
+  const plain = ({ works: all, demand: asked }: ReturnType<typeof judgedJob>) => [
+    all.map(({ states: _, ...work }) => work),
+    asked,
+  ];
+  expect(plain(then)).toEqual(plain(judgedJob(more)));
+  expect(then.demand['as built']).toBe(first.demand['as built']);
+  expect(then.demand['as found']).not.toBe(first.demand['as found']);
+  const [before, after] = [first, then].map(({ works: all }) =>
+    all.find(({ picture }) => picture.member.id === 'cross-1'),
+  );
+  expect(after!.picture).toBe(before!.picture);
+  const stricter = more.practice.loadFactors;
+  const other = {
+    ...more,
+    practice: { ...more.practice, loadFactors: { ...stricter, bumpG: stricter.bumpG + 1 } },
+  };
+  expect(plain(judgedJob(other, known))).toEqual(plain(judgedJob(other)));
 });

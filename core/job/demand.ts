@@ -184,14 +184,33 @@ export function verdictWithDemand(picture: MemberPicture, demand: JobDemand): Me
   return weigh(picture, isDriven && found && built ? { found, built, ...(least && { least }) } : undefined);
 }
 
+/** What was worked out of a job before; held by whoever is asked of the same job more than once. */
+export interface KnownJob {
+  readonly works: Map<string, MemberWork>;
+  demand: JobDemand;
+  readonly asMade: AsMade;
+}
+export const knownNothing = (): KnownJob => ({ works: new Map(), demand: {}, asMade: rememberAsMade() });
+
+/** What the frame asks in the states wanted, and every member it was solved from; what none of whose inputs changed is taken over from `known`. */
+export function demandOf(
+  records: JobRecords,
+  wanted: readonly DemandId[],
+  known: KnownJob = knownNothing(),
+): { readonly works: ReadonlyMap<string, MemberWork>; readonly demand: JobDemand } {
+  const works = new Map(workJob(records, known.works).map((work) => [work.picture.member.id, work]));
+  const demand = jobDemand(records, works, wanted, known.demand, known.asMade);
+  known.demand = { ...known.demand, ...demand };
+  return { works, demand };
+}
+
 /** Every member worked out and judged with what the frame asks of it: what a report prints. */
-export function judgedJob(records: JobRecords): { readonly works: MemberWork[]; readonly demand: JobDemand } {
-  const works = workJob(records);
-  const demand = jobDemand(records, new Map(works.map((work) => [work.picture.member.id, work])), [
-    'as built',
-    'as found',
-    'least',
-  ]);
+export function judgedJob(
+  records: JobRecords,
+  known?: KnownJob,
+): { readonly works: MemberWork[]; readonly demand: JobDemand } {
+  const { works: worked, demand } = demandOf(records, ['as built', 'as found', 'least'], known);
+  const works = [...worked.values()];
   return {
     works: works.map((work) => ({ ...work, verdict: verdictWithDemand(work.picture, demand) })),
     demand,

@@ -24,13 +24,16 @@ export {
   type WorkedRepair,
 } from './member';
 export {
+  demandOf,
   isDemandOf,
   jobDemand,
   judgedJob,
+  knownNothing,
   rememberAsMade,
   verdictWithDemand,
   type AsMade,
   type JobDemand,
+  type KnownJob,
   type StateDemand,
 } from './demand';
 export { askLift, liftBasis, tryUsualLifts, USUAL_WAYS, type LiftReply, type LiftTried } from './lift';

@@ -276,8 +276,20 @@ function withRoomForWelds(picture: MemberPicture, proposal: Repair): Repair {
   return repair;
 }
 
-/** Every member of the job. Members without evidence are cheap: they have no map. */
-export const workJob = (records: JobRecords): MemberWork[] => workSorted(sortedRecords(records));
-
-const workSorted = (sorted: SortedRecords): MemberWork[] =>
-  sorted.records.frame.members.map((member) => workMember(inputsOf(sorted, member)));
+/**
+ * Every member of the job. Members without evidence are cheap: they have no map. A member none of whose inputs changed since it was `known` is taken over
+ * as it is; what was worked out is known afterwards.
+ */
+export function workJob(
+  records: JobRecords,
+  known: Map<string, MemberWork> = new Map<string, MemberWork>(),
+): MemberWork[] {
+  const sorted = sortedRecords(records);
+  return records.frame.members.map((member) => {
+    const inputs = inputsOf(sorted, member);
+    const before = known.get(member.id);
+    const work = before?.marks.mark === inputs.mark ? before : workMember(inputs);
+    known.set(member.id, work);
+    return work;
+  });
+}
