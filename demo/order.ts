@@ -26,7 +26,7 @@ export const DEMO_LISTS: ShopLists = {
   week: { ...DEFAULT_WEEK, shut: ['2026-12-25', '2027-01-01'] },
 };
 
-const fileOf = (bundle: JobBundle): JobFile => ({
+export const fileOf = (bundle: JobBundle): JobFile => ({
   ...bundle,
   closed: false,
   frameRevision: 1,

@@ -6,8 +6,11 @@ import {
   recordText,
   type JobBundle,
 } from '@/core/exchange';
-import { stands } from '@/core/job';
+import { memberOf } from '@/core/frame';
+import { jobDebris, jobProof, judgedJob, stands } from '@/core/job';
+import { coatOf } from '@/core/prove';
 import { closedBundles, demoBundles } from '.';
+import { fileOf } from './order';
 
 const UP_TO = '2026-11-28T12:00:00Z';
 const sum = (bundle: JobBundle, upTo = UP_TO) =>
@@ -96,7 +99,20 @@ test('its code is read back, and nothing else is taken for one', () => {
 
 test('the van’s older job was closed with what was tried, a look booked, and what its owner left', () => {
   const [before] = closedBundles();
-  expect(stands(before!.bundle, 'left undone')).toHaveLength(1);
+  expect(stands(before!.bundle, 'left undone')).toHaveLength(4);
   expect(stands(before!.bundle, 'look booked')[0]!.on).toBe('2025-10-01');
   expect(stands(before!.bundle, 'proof').every(({ held }) => held)).toBe(true);
+  const file = fileOf(before!.bundle);
+  const works = new Map(judgedJob(file).works.map((work) => [work.picture.member.id, work]));
+  const proved = (of: typeof file) => jobProof(of, works, Date.parse('2024-10-11T16:00:00Z'), '2024-10-11');
+  expect(proved(file)).toMatchObject({ isSignedOff: true, signOff: { by: 'RK', second: 'TM' } });
+  // Without the owner’s word on one of them it would not stand.
+  const [, ...others] = stands(file, 'left undone');
+  const isOther = ({ kind, id }: (typeof file.evidence)[number]) =>
+    kind !== 'left undone' || others.some((each) => each.id === id);
+  expect(proved({ ...file, evidence: file.evidence.filter(isOther) }).isSignedOff).toBe(false);
+  const [visit] = stands(file, 'preserved');
+  const sill = memberOf(file.frame, visit!.memberId)!;
+  expect(coatOf(sill, visit!.coat).isShort).toBe(false);
+  expect(jobDebris(file)).toMatchObject([{ memberId: 'sill-left', visits: [{ kg: 1.9 }] }]);
 });

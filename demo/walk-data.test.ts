@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import sharp from 'sharp';
 import { closedBundles, demoBundles } from '.';
 import { ofKind } from '@/core/frame';
-import type { Evidence } from '@/core/job';
+import { stands, type Evidence } from '@/core/job';
 import type { Photo, SpotRule } from '@/core/walk';
 import {
   bundleOf,
@@ -333,4 +333,23 @@ test('a temporary repair goes with its unit: every other job of it hears, until 
   const strike = { id: crypto.randomUUID(), evidenceId: clamp.id, why: 'taken off', by: 'RK', at: stamp.at };
   expect(keepStrike(db, earlier, strike).ok).toBe(true);
   expect(held(van.job.id)).toEqual([0, 1]);
+});
+
+test('what a unit’s older job washed out and coated is known to every other job of it, and to no other unit', () => {
+  const [before] = closedBundles();
+  expect(importBundle(db, before!.bundle).ok && importBundle(db, van).ok).toBe(true);
+  const earlier = before!.bundle.job.id;
+  const known = (id: string) => {
+    const { visits, weighed } = jobFile(db, id)!.preservedElsewhere!;
+    return [visits.length, weighed.map(({ kg }) => kg)];
+  };
+  expect([known(van.job.id), known(earlier), known(jobId)]).toEqual([
+    [1, [1.9]],
+    [0, []],
+    [0, []],
+  ]);
+  const [visit] = stands(before!.bundle, 'preserved');
+  const strike = { evidenceId: visit!.id, why: 'another van', by: 'RK', at: '2026-11-01T10:00:00Z' };
+  expect(keepStrike(db, earlier, { id: crypto.randomUUID(), ...strike }).ok).toBe(true);
+  expect(known(van.job.id)).toEqual([0, []]);
 });

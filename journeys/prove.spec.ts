@@ -143,3 +143,50 @@ test('what is open is left with the owner’s word, done, or signed for by two; 
   expect(closed.ok()).toBe(false);
   expect(await closed.text()).toContain('one thing is open that the sign-off does not name');
 });
+
+test('washed, emptied, coated: what comes in is held against the visits before, a coat that is too little is said, in both systems', async ({
+  page,
+  untouched,
+}, info) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  const job = untouched.jobs['SV-9']!;
+  await page.goto(`${untouched.url}${job}/prove?part=tried`);
+  const tried = page.getByRole('region', { name: 'Tried, and looks' });
+  const visits = tried.getByRole('list', { name: 'Washed, emptied, coated' });
+  const comesIn = tried.getByRole('list', { name: 'How much comes in' });
+  // The van’s older job emptied its sill two years ago.
+  await expect(visits).toContainText('Left sill: washed; 4.19 lb came out', { timeout: 60_000 });
+  await expect(comesIn).toContainText('how long that had gathered nobody knows');
+
+  await tried.getByRole('button', { name: 'It was washed, emptied or coated' }).click();
+  const form = tried.getByRole('form', { name: 'Washed, emptied or coated' });
+  const keepIt = () => form.getByRole('button', { name: 'Keep the visit' }).click();
+  await form.getByLabel('which member').selectOption({ label: 'Left sill' });
+  await keepIt();
+  await expect(form.getByRole('alert')).toContainText('washed, emptied or coated; nothing was kept');
+  await form.getByLabel('dirt that came out, lb').fill('a bucket');
+  await keepIt();
+  await expect(form.getByRole('alert')).toContainText('pounds');
+  await form.getByLabel('dirt that came out, lb').fill('13.2');
+  await form.getByLabel('coated with').fill('cavity wax');
+  await keepIt();
+  await expect(form.getByRole('alert')).toContainText('how much of it was used?');
+  await form.getByLabel('how much of it, qt').fill('0.1');
+  await keepIt();
+  await expect(visits).toContainText('LESS THAN COVERS ALL OF IT');
+  await expect(comesIn).toContainText('a month');
+  await kept(page);
+
+  // What was typed turns with the units, and is the same when it is kept.
+  await form.getByLabel('dirt that came out, lb').fill('2');
+  await page.getByRole('button', { name: /^Units: / }).click();
+  await expect(form.getByLabel('dirt that came out, kg')).toHaveValue('0.9072');
+  await page.reload();
+  await expect(visits).toContainText('5.99 kg came out', { timeout: 60_000 });
+  const path = info.outputPath('closing-report.pdf');
+  writeFileSync(
+    path,
+    await paperOf(page.request, `${untouched.url}/api${job}/prove-papers/closing-report?unit=mm`),
+  );
+  expect(readPdf(path).words).toContain('LESS THAN COVERS ALL OF IT');
+});

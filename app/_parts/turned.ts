@@ -4,25 +4,29 @@ import { useState } from 'react';
 import {
   kgToPounds,
   kmToMiles,
+  litresToQuarts,
   mmToInches,
   parseDistanceKm,
   parseLengthMm,
   parseMassKg,
+  parseVolumeLitres,
   type UnitSystem,
 } from '@/core/quantity';
 
-export type TypedKind = 'length' | 'weight' | 'distance';
+export type TypedKind = 'length' | 'weight' | 'distance' | 'volume';
 
 /** As many figures as bring what was typed back unchanged when the units are turned back. */
 const DIGITS: Readonly<Record<TypedKind, Readonly<Record<UnitSystem, number>>>> = {
   length: { in: 7, mm: 5 },
   weight: { in: 3, mm: 4 },
   distance: { in: 3, mm: 3 },
+  volume: { in: 4, mm: 4 },
 };
 const WAYS = {
   length: [parseLengthMm, mmToInches],
   weight: [parseMassKg, kgToPounds],
   distance: [parseDistanceKm, kmToMiles],
+  volume: [parseVolumeLitres, litresToQuarts],
 } as const;
 /** A unit or a fraction says for itself what it is. */
 const SAYS_ITS_UNIT = /[a-z'"’”′″/⁄¼-¾⅐-⅞]/i;

@@ -1,5 +1,5 @@
 import { memberOf } from '@/core/frame';
-import { stands, type Advice, type JobFile, type JobProof } from '@/core/job';
+import { jobDebris, stands, type Advice, type JobFile, type JobProof } from '@/core/job';
 import type { PassportIssued } from '@/core/prove';
 import { percent, printDistance, printLength, type UnitSystem } from '@/core/quantity';
 import { photoPairs, type Photo, type PhotoPair } from '@/core/walk';
@@ -21,6 +21,7 @@ import {
   pairWords,
   PROOF_WORDS,
 } from './prove';
+import { debrisWords, visitWords } from './preserved';
 import { printStation } from './station';
 
 const signed = ({ signOff, isSignedOff }: JobProof): string =>
@@ -163,6 +164,22 @@ function pairsBlock(
   ];
 }
 
+/** When it was washed, emptied and coated in this job, and how much comes in over all of the unit's. */
+function preservedBlock(file: JobFile, system: UnitSystem): PaperBlock[] {
+  const lines = [
+    ...stands(file, 'preserved').map(
+      (visit) => `${visitWords(file.frame, visit, system)}; ${visit.by}, ${localTime(visit.at)}.`,
+    ),
+    ...jobDebris(file).map((trend) => debrisWords(file.frame, trend, system)),
+  ];
+  return lines.length === 0
+    ? []
+    : [
+        { is: 'heading', words: 'Washed, emptied, coated' },
+        { is: 'lines', lines },
+      ];
+}
+
 /** What was done, what was measured, what is left: for the owner. */
 export function closingPaper(
   file: JobFile,
@@ -211,6 +228,7 @@ export function closingPaper(
               )
             : ['No look is booked.'],
       },
+      ...preservedBlock(file, system),
       { is: 'heading', words: 'What keeps it whole' },
       {
         is: 'lines',

@@ -7,6 +7,7 @@ import type { HeldElsewhere } from '../trace';
 import type { MendedBefore, SpotRule } from '../walk';
 import type { HoursLearnt, MeasuredElsewhere } from '../weigh';
 import type { Evidence, EvidenceId, EvidenceOf } from './evidence';
+import type { PreservedElsewhere } from './prove/preserved';
 
 /** A job's records as they were kept: struck evidence is still among them. */
 export interface JobRecords {
@@ -23,6 +24,8 @@ export interface JobRecords {
   readonly mendedBefore?: readonly MendedBefore[];
   /** Temporary repairs and trips of the unit's other jobs. */
   readonly heldElsewhere?: HeldElsewhere;
+  /** How the unit was kept whole in its other jobs. */
+  readonly preservedElsewhere?: PreservedElsewhere;
   /** Geometry that the unit's other jobs measured. */
   readonly measuredElsewhere?: MeasuredElsewhere;
   /** What the shop's closed jobs say of its norms of hours. */

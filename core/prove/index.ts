@@ -1,4 +1,13 @@
 export * from './records';
+export {
+  coatedM2,
+  coatOf,
+  debrisTrends,
+  DEBRIS_SAYS,
+  type DebrisSays,
+  type DebrisTrend,
+  type Weighed,
+} from './preserved';
 export { flexPairs, FLEX_SAYS, type FlexPair, type FlexSays } from './given';
 export { changesBetween, changesSince, placeKey, MOVED_SAYS, type Change, type MovedSays } from './moved';
 export {

@@ -5,6 +5,7 @@ export { GAUGE_NUMBERS, gaugeThicknessMm, MM_PER_INCH } from './gauge';
 export { parseLengthMm, parseMeasuredMm, parsePlaceMm, type UnitSystem } from './length';
 export { parseDistanceKm } from './distance';
 export { parseMassKg } from './mass';
+export { litresToQuarts, parseVolumeLitres, printVolume } from './volume';
 export { parseCelsius, printTemperature, printTemperatureDifference, temperatureDigits } from './temperature';
 export {
   lengthDigits,

@@ -5,7 +5,9 @@ import {
   parseLengthMm,
   parseMeasuredMm,
   parsePlaceMm,
+  litresToQuarts,
   parseMassKg,
+  parseVolumeLitres,
   printDistance,
   printLength,
   sixteenths,
@@ -162,4 +164,27 @@ test('a distance is told in two figures, or in as many as were counted', () => {
   expect(printDistance(48.28032, 'in')).toBe('30 mi');
   expect(printDistance(1234, 'mm')).toBe('1200 km');
   expect(printDistance(130733.45, 'in', 6)).toBe('81234 mi');
+});
+
+test.each([
+  ['1.5', 'mm', 1.5],
+  ['0,75 l', 'in', 0.75],
+  ['2', 'in', 1.892706],
+  ['2 qt', 'mm', 1.892706],
+  ['1 gal', 'mm', 3.785412],
+  ['400 ml', 'in', 0.4],
+] as const)('a volume: %s in %s is %d l', (text, system, litres) => {
+  const read = valueOf(parseVolumeLitres(text, system));
+  expect(read).toBeCloseTo(litres, 6);
+  expect(litresToQuarts(read) * 0.946352946).toBeCloseTo(litres, 6);
+});
+test.each(['', '0', '-1', 'two', '1 kg', '1.2.3'])('no volume: "%s"', (text) => {
+  expect(parseVolumeLitres(text, 'in')).toMatchObject({
+    ok: false,
+    reason: expect.stringContaining('quarts'),
+  });
+  expect(parseVolumeLitres(text, 'mm')).toMatchObject({
+    ok: false,
+    reason: expect.stringContaining('litres'),
+  });
 });

@@ -1,3 +1,4 @@
+export { CAVITY_COAT, coatLitres } from './coats';
 export { COMMON_PRACTICE, printSource, type Source } from './source';
 export {
   FILLER_TENSILE_MPA,

@@ -1,7 +1,7 @@
 import { ofKind, standing } from '@/core/frame';
 import type { ScrapTest } from '@/core/join';
 import type { Reading } from '@/core/probe';
-import type { Evidence, EvidenceId } from '@/core/job';
+import { weighedIn, type Evidence, type EvidenceId, type PreservedElsewhere } from '@/core/job';
 import type { HeldElsewhere } from '@/core/trace';
 import type { HoursTaken, MeasuredElsewhere } from '@/core/weigh';
 import { mendedIn, type MendedBefore } from '@/core/walk';
@@ -69,6 +69,12 @@ export function measuredElsewhere(db: Db, jobId: string): MeasuredElsewhere {
 export function heldElsewhere(db: Db, jobId: string): HeldElsewhere {
   const kept = keptElsewhere(db, jobId, ['temporary repair', 'trip']);
   return { repairs: ofKind(kept, 'temporary repair'), trips: ofKind(kept, 'trip') };
+}
+
+/** What the unit's other jobs washed, emptied and coated, closed or not; struck records left out. */
+export function preservedElsewhere(db: Db, jobId: string): PreservedElsewhere {
+  const evidence = keptElsewhere(db, jobId, ['preserved', 'sign']);
+  return { visits: ofKind(evidence, 'preserved'), weighed: weighedIn({ evidence, strikes: [] }) };
 }
 
 /** Scrap tests of the shop's other jobs, oldest first: what held there is a start here. */

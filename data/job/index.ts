@@ -16,6 +16,7 @@ import { noticesOf, unitById } from '../unit';
 import { isClosed } from '../closing';
 import {
   heldElsewhere,
+  preservedElsewhere,
   hoursOfClosedJobs,
   measuredElsewhere,
   mendedBefore,
@@ -85,6 +86,7 @@ export function jobFile(db: Db, jobId: string): JobFile | undefined {
     closed: isClosed(db, jobId),
     mendedBefore: mendedBefore(db, jobId),
     heldElsewhere: heldElsewhere(db, jobId),
+    preservedElsewhere: preservedElsewhere(db, jobId),
     measuredElsewhere: measuredElsewhere(db, jobId),
     ...(learnt && { hoursLearnt: learnt }),
     ...(unit.grossMassKg !== undefined && { grossMassKg: unit.grossMassKg }),

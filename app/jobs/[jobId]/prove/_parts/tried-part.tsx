@@ -9,6 +9,7 @@ import { useUnitTurn } from '../../../../_parts/turned';
 import { dayWords } from '../../../../_words/dates';
 import { PROOF_WORDS } from '../../../../_words/prove';
 import { useChecked, useReader, useRecords } from '../../../_desk';
+import { PreservedPart } from './preserved-part';
 
 /** What was tried and whether it held; when somebody looks again. */
 export function TriedPart({ proof }: { proof: JobProof }) {
@@ -57,6 +58,7 @@ export function TriedPart({ proof }: { proof: JobProof }) {
           Book a look
         </button>
       )}
+      <PreservedPart />
     </section>
   );
 }
