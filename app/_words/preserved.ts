@@ -1,6 +1,7 @@
 import { memberOf, type Frame } from '@/core/frame';
 import { coatOf, type DebrisSays, type DebrisTrend, type Preserved } from '@/core/prove';
 import { printMass, printVolume, type UnitSystem } from '@/core/quantity';
+import { CAVITY_COAT } from '@/core/reference';
 import { dayWords } from './dates';
 
 const DEBRIS_WORDS: Readonly<Record<DebrisSays, string>> = {
@@ -31,7 +32,7 @@ export function coatTakesWords(frame: Frame, memberId: string, system: UnitSyste
   const member = memberOf(frame, memberId);
   if (!member) return undefined;
   const { low, high } = coatOf(member);
-  return `${printVolume(low, system)} to ${printVolume(high, system)}, by what of the can stays on the wall: all of ${member.name}, 100 µm once dry`;
+  return `All of ${member.name} takes ${printVolume(low, system)} to ${printVolume(high, system)} for ${CAVITY_COAT.filmUm} µm once dry, by what of the can stays on the wall`;
 }
 
 /** One visit to one member. */

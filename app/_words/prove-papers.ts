@@ -6,10 +6,10 @@ import { photoPairs, type Photo, type PhotoPair } from '@/core/walk';
 import type { SectionKept } from '@/core/weigh';
 import { localTime } from '@/ui/controls/local-time';
 import type { Paper, PaperBlock, PicturePair } from '@/ui/print/paper';
+import { adviceLines } from './advice';
 import { CAUTIONS } from './cautions';
 import { dayWords } from './dates';
 import {
-  adviceLines,
   answerWords,
   changeFigure,
   changeName,

@@ -10,12 +10,10 @@ import type {
   ProofOf,
 } from '@/core/prove';
 import type { Stage } from '@/core/order';
-import { memberOf, type Frame } from '@/core/frame';
-import type { Advice, AxleMargin, ExpectedFelt } from '@/core/job';
-import { printLength, printMass, type UnitSystem } from '@/core/quantity';
+import type { ExpectedFelt } from '@/core/job';
+import { printLength, type UnitSystem } from '@/core/quantity';
 import { FELT_WORDS, feltFigure } from './demand';
 import { GATE_WORDS, STAGE_WORDS } from './order';
-import { printStation } from './station';
 
 export const OPEN_WORDS: Readonly<Record<OpenCode, string>> = {
   'off or untried': 'Off, not back, or not tried',
@@ -137,42 +135,4 @@ export function expectedWords(
 ): string {
   const [was, is] = [found, repaired].map((value) => feltFigure({ value, quantity }, system));
   return `${FELT_WORDS[id]}: ${was} as found, ${is} as specified${ratio === undefined ? '' : `, ${ratio.toFixed(2)} times`}`;
-}
-
-function axleWords({ name, loadKg, marginKg }: AxleMargin, system: UnitSystem): string {
-  const stands = `${name}: ${printMass(loadKg, system)} stands on it`;
-  if (marginKg === undefined) return `${stands}; nobody said what it is rated for: look at its plate.`;
-  return marginKg < 0
-    ? `${stands}: OVER ITS RATING by ${printMass(-marginKg, system)}.`
-    : `${stands}, ${printMass(marginKg, system)} are left to its rating.`;
-}
-
-/** What keeps the frame whole, a line each; the loads are those on record. */
-export function adviceLines(frame: Frame, advice: Advice, system: UnitSystem): string[] {
-  const { state, axles, grossMarginKg, first } = advice;
-  const gross =
-    grossMarginKg === undefined
-      ? ['Its gross weight is not on record.']
-      : grossMarginKg < 0
-        ? [`OVER ITS GROSS WEIGHT by ${printMass(-grossMarginKg, system)} with what is on record.`]
-        : [`${printMass(grossMarginKg, system)} are left to its gross weight with what is on record.`];
-  const member = first && memberOf(frame, first.memberId);
-  const hardest =
-    first && member
-      ? [
-          first.reserve < 1
-            ? `ASKED MORE THAN IT MAY, ${first.caseId}: ${member.name}, ${printStation(member, first.stationMm, system)}, at ${first.reserve.toFixed(2)} of what was reckoned it is at its limit.`
-            : `Hardest for it is ${first.caseId}: ${member.name}, ${printStation(member, first.stationMm, system)}, at its limit at ${first.reserve.toFixed(1)} times what was reckoned. The other cases leave it more.`,
-        ]
-      : [];
-  const as =
-    state === 'as repaired'
-      ? 'as specified, its welds whole'
-      : 'as found: nothing is repaired, or not everything is decided';
-  return [
-    ...axles.map((axle) => axleWords(axle, system)),
-    ...gross,
-    ...hardest,
-    `By the loads on record, the frame ${as}. Another load is another answer.`,
-  ];
 }

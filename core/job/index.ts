@@ -118,6 +118,7 @@ export {
   weighedIn,
   worthOf,
   type Advice,
+  type AskedCase,
   type AxleMargin,
   type ExpectedFelt,
   type JobProof,

@@ -35,7 +35,7 @@ import {
   type Unchecked,
 } from '../shape';
 import { checkJoining, designShearN, joining, strengthNPerMm, type JoinFinding, type Joining } from '../join';
-import { inputsOf, sortedRecords, type MemberInputs, type SortedRecords } from './inputs';
+import { inputsOf, sortedRecords, type MemberInputs } from './inputs';
 import type { JobRecords } from './records';
 
 /** A repair worked right through: what it restores, which rules it breaks, its flat patterns and its welds. */

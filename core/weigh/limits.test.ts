@@ -80,6 +80,7 @@ describe('what the frame asks', () => {
   const demand = (more: Partial<MemberDemand>): MemberDemand => ({
     memberId: rail.id,
     along: [],
+    byCase: [],
     spots: [],
     pads: [],
     ...more,

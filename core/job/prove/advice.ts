@@ -1,8 +1,9 @@
-import type { CaseId } from '../../frame';
+import { hostOf, isEnclosing, type CaseId } from '../../frame';
+import { STANDARD_GRAVITY } from '../../quantity';
 import { FELT_IDS, type Felt } from '../../weigh';
 import type { JobDemand, StateDemand } from '../demand';
 import type { MemberWork } from '../member';
-import type { JobRecords } from '../records';
+import { stands, type JobRecords } from '../records';
 
 /** One axle as the unit is loaded, kg: what stands on it, and what is left to its rating (over it, below nothing). */
 export interface AxleMargin {
@@ -19,13 +20,31 @@ export interface Advice {
   readonly axles: readonly AxleMargin[];
   /** Gross mass less what stands on its wheels and its coupler, kg. */
   readonly grossMarginKg?: number;
-  /** Where the road asks most of it, in which case, and how many times as hard that case may be before it is at its limit. */
-  readonly first?: {
-    readonly memberId: string;
-    readonly stationMm: number;
-    readonly caseId: CaseId;
-    readonly reserve: number;
-  };
+  /** Every case there is, the hardest first. */
+  readonly cases: readonly AskedCase[];
+  /** What it was reckoned with: how many g over a bump. */
+  readonly bumpG: number;
+  /** The hanger that reaches lowest, where any does. */
+  readonly levered?: Levered;
+  /** Members that close a space in, by name, and pockets whose drain was last found blocked. */
+  readonly closedIn: readonly string[];
+  readonly blocked: readonly string[];
+}
+
+/** Where one case asks most of the frame, and how many times as hard that case may be before it is at its limit there. */
+export interface AskedCase {
+  readonly memberId: string;
+  readonly stationMm: number;
+  readonly caseId: CaseId;
+  readonly reserve: number;
+}
+
+/** A hanger as a lever: what a wheel's push sideways, shared with the other hanger of its spring, turns about the middle of the rail, N·m. */
+export interface Levered {
+  readonly name: string;
+  readonly dropMm: number;
+  readonly inCase: 'tandem scrub' | 'corner';
+  readonly momentNm: number;
 }
 
 /** Whether everything that the repaired frame was worked out with was kept by somebody: the engine's proposals are in it too, and nobody decided them. */
@@ -37,19 +56,25 @@ export const isAllKept = (works: readonly Pick<MemberWork, 'repairs'>[]): boolea
  * was found.
  */
 export function adviceOf(
-  { grossMassKg }: Pick<JobRecords, 'grossMassKg'>,
+  records: Pick<JobRecords, 'grossMassKg' | 'frame' | 'practice' | 'evidence' | 'strikes'>,
   demand: JobDemand,
   isKept: boolean,
 ): Advice | undefined {
   const state = isKept && demand['as repaired'] ? 'as repaired' : 'as found';
   const solved = demand[state];
   if (!solved?.isDriven) return undefined;
-  const first = askedMost(solved);
+  const { grossMassKg, frame, practice } = records;
+  const cases = askedCases(solved);
+  const levered = leveredIn(records, solved, cases);
   return {
     state,
     axles: axlesOf(solved),
     ...(grossMassKg !== undefined && { grossMarginKg: grossMassKg - standingKg(solved) }),
-    ...(first && { first }),
+    cases,
+    bumpG: practice.loadFactors.bumpG,
+    ...(levered && { levered }),
+    closedIn: frame.members.filter(({ shape }) => isEnclosing(shape)).map(({ name }) => name),
+    blocked: blockedDrains(records),
   };
 }
 
@@ -72,12 +97,56 @@ function axlesOf({ wheels }: StateDemand): AxleMargin[] {
   });
 }
 
-function askedMost({ members }: StateDemand): Advice['first'] {
-  const worst = members.flatMap(({ memberId, worst: at }) => (at ? [{ memberId, ...at }] : []));
-  const [first] = worst.sort((a, b) => b.utilisation - a.utilisation);
-  if (!first || !(first.utilisation > 0)) return undefined;
-  const { memberId, stationMm, caseId, utilisation } = first;
-  return { memberId, stationMm, caseId, reserve: 1 / utilisation };
+function askedCases({ members }: StateDemand): AskedCase[] {
+  const hardest = new Map<CaseId, AskedCase>();
+  for (const { memberId, byCase } of members)
+    for (const { stationMm, caseId, utilisation } of byCase) {
+      const asked = { memberId, stationMm, caseId, reserve: 1 / utilisation };
+      if (utilisation > 0 && asked.reserve < (hardest.get(caseId)?.reserve ?? Infinity))
+        hardest.set(caseId, asked);
+    }
+  return [...hardest.values()].sort((a, b) => a.reserve - b.reserve);
+}
+
+/** Springs hang from two hangers, which share what pushes their wheel sideways. */
+const HANGERS_OF_A_SPRING = 2;
+function leveredIn(
+  { frame, practice }: Pick<JobRecords, 'frame' | 'practice'>,
+  { wheels }: StateDemand,
+  cases: readonly AskedCase[],
+): Levered | undefined {
+  const [lowest] = frame.fittings
+    .filter(({ kind, dropMm }) => kind === 'spring hanger' && dropMm !== undefined && dropMm > 0)
+    .sort((a, b) => b.dropMm! - a.dropMm!);
+  if (!lowest || wheels.length === 0) return undefined;
+  const { scrubShare, cornerG } = practice.loadFactors;
+  const inCase =
+    cases.some(({ caseId }) => caseId === 'tandem scrub') && scrubShare > cornerG ? 'tandem scrub' : 'corner';
+  const sideN =
+    (inCase === 'corner' ? cornerG : scrubShare) *
+    Math.max(...wheels.map(({ loadKg }) => loadKg)) *
+    STANDARD_GRAVITY;
+  const { name, dropMm } = lowest;
+  return {
+    name,
+    dropMm: dropMm!,
+    inCase,
+    momentNm: ((sideN / HANGERS_OF_A_SPRING) * dropMm!) / 1000,
+  };
+}
+
+/** Pockets whose drain was last found blocked. */
+function blockedDrains(records: Pick<JobRecords, 'frame' | 'evidence' | 'strikes'>): string[] {
+  const last = new Map(
+    stands(records, 'find')
+      .filter(({ on, part }) => on === 'pocket' && part === 'drain')
+      .sort((a, b) => a.at.localeCompare(b.at))
+      .map(({ hostId, state: { is } }) => [hostId, is]),
+  );
+  return [...last].flatMap(([id, is]) => {
+    const pocket = hostOf(records.frame, 'pocket', id);
+    return is === 'blocked' && pocket ? [pocket.name] : [];
+  });
 }
 
 /** What the frame model expects a repair to change of what one feels. */

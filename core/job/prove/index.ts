@@ -16,7 +16,15 @@ import { proveScene, workedWhen } from './scene';
 import { isAllKept } from './advice';
 import { worthOf, type RepairWorth } from './worth';
 
-export { adviceOf, expectedFelt, isAllKept, type Advice, type AxleMargin, type ExpectedFelt } from './advice';
+export {
+  adviceOf,
+  expectedFelt,
+  isAllKept,
+  type Advice,
+  type AskedCase,
+  type AxleMargin,
+  type ExpectedFelt,
+} from './advice';
 export { jobDebris, weighedIn, type PreservedElsewhere } from './preserved';
 export { worthOf, type RepairWorth } from './worth';
 export { proveScene, workedWhen } from './scene';

@@ -54,6 +54,8 @@ export interface MemberDemand {
   readonly memberId: string;
   readonly along: readonly StationDemand[];
   readonly worst?: StationDemand;
+  /** Its worst in every case it is used in, where it is asked anything. */
+  readonly byCase: readonly StationDemand[];
   /** What it would use were everything as stiff as made: its own metal's doing. More than that, others gave way beside it. */
   readonly byItself?: number;
   /** Crossmembers that hold it from buckling sideways where it is worst, and that nobody has looked at: by name. */

@@ -14,9 +14,15 @@ export const most = (all: readonly StationDemand[]): StationDemand | undefined =
     undefined,
   );
 
+/** The one used most in each case. */
+export const mostOfEach = (all: readonly StationDemand[]): StationDemand[] =>
+  [...new Set(all.map(({ caseId }) => caseId))].map((id) => most(all.filter(({ caseId }) => caseId === id))!);
+
 /** What an element is asked: its worst in use, and its worst raised. */
 interface ElementDemand {
   readonly used?: StationDemand;
+  /** Every case it is used in, each at its worst. */
+  readonly byCase: readonly StationDemand[];
   readonly lifted?: StationDemand;
 }
 
@@ -25,8 +31,10 @@ export function worstOf(asks: readonly ElementDemand[]): ElementDemand {
   const used = most(asks.flatMap((each) => each.used ?? []));
   const lifted = most(asks.flatMap((each) => each.lifted ?? []));
   const rangeMpa = Math.max(0, ...asks.map((each) => each.used?.rangeMpa ?? 0));
+  const byCase = mostOfEach(asks.flatMap((each) => each.byCase));
   const locked = asks.find((each) => each.used?.lockedIn !== undefined)?.used?.lockedIn;
   return {
+    byCase,
     ...(used && { used: { ...used, rangeMpa, ...(locked !== undefined && { lockedIn: locked }) } }),
     ...(lifted && { lifted }),
   };
@@ -81,6 +89,7 @@ export function elementDemand(
   }
   const [road, raised] = [most(used), most(lifted)];
   return {
+    byCase: mostOfEach(used),
     ...(road && { used: { ...road, rangeMpa, ...(before && { lockedIn: locked }) } }),
     ...(raised && { lifted: raised }),
   };

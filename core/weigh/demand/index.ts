@@ -17,7 +17,7 @@ import type { LoadFactors } from '../../reference';
 import { momentGradient } from '../strength';
 import { cutOf, heldBy, notHeldBy, type Cut, type Stretch } from './cut';
 import type { Detail, FrameDemand, MemberDemand, WallAt } from './demand';
-import { elementDemand, most, worstOf } from './element';
+import { elementDemand, most, mostOfEach, worstOf } from './element';
 import { fatigueSpots } from './fatigue-spots';
 import { feltNumbers } from './felt';
 import { flexShapes } from './flex-shapes';
@@ -237,6 +237,7 @@ function memberDemand(
     memberId: mesh.member.id,
     along,
     ...(worst && { worst }),
+    byCase: mostOfEach(each.flatMap((one) => one.byCase)),
     ...(byItself.length > 0 && { byItself: Math.max(...byItself) }),
     ...(unseen.length > 0 && { restsOn: unseen }),
     ...(lost.length > 0 && { notHeldBy: lost }),

@@ -6,7 +6,7 @@ import type { PassportIssued } from '@/core/prove';
 import { Entry, When } from '@/ui/controls';
 import { ask, tell, type Answer } from '../../../../_client';
 import { useKeeping } from '../../../../_outbox';
-import { adviceLines } from '../../../../_words/prove';
+import { adviceLines, isWarning } from '../../../../_words/advice';
 import { useReader, useRecords, useStamp, useWork } from '../../../_desk';
 
 /** The owner's closing report; the passport with the sum of the record; a paper held against the record, or against a file. */
@@ -61,7 +61,7 @@ function KeepsWhole({ isKept }: { isKept: boolean }) {
       {advice ? (
         <ul className="ruled border-y border-rule">
           {adviceLines(file.frame, advice, system).map((line) => (
-            <li key={line} className={/OVER ITS|ASKED MORE/.test(line) ? 'font-semibold text-oxide' : ''}>
+            <li key={line} className={isWarning(line) ? 'font-semibold text-oxide' : ''}>
               {line}
             </li>
           ))}

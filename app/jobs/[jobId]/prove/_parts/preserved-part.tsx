@@ -140,8 +140,7 @@ function VisitForm({ onClose }: { onClose: () => void }) {
         />
       </div>
       <p className="caption mt-1">
-        A coat takes {coatTakesWords(file.frame, memberId, system)} (common practice, no source: the can says
-        its own).
+        {coatTakesWords(file.frame, memberId, system)} (common practice, no source: the can says its own).
       </p>
     </RecordForm>
   );
