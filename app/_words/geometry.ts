@@ -66,6 +66,10 @@ const NOT_SAID_WORDS: Readonly<Record<NotSaid, string>> = {
   'near its limit': 'too near its limit for how it was read: read it finer, or twice more',
   'as it stood':
     'its load or what holds it up may do that to a good frame: empty, on its wheels, on level ground',
+  'two marks': 'any two marks lie on a straight line: a third between them says whether this one does',
+  'instrument out of date':
+    'what it was read with was checked over a year before: it can show what is out, not that this is straight',
+  'another unit': 'a figure of another unit: it can show what is out, not that this one is straight',
 };
 
 const printDegrees = (degrees: number): string => `${degrees.toFixed(1)}°`;

@@ -96,6 +96,7 @@ export const changeFigure = figure;
 export const NOT_SAID_WORDS = {
   'near its limit': 'too near its limit for the instrument',
   'stood differently': 'it stood differently the two times',
+  'instrument out of date': 'what it was read with was checked over a year before',
 } as const;
 
 export const FLEX_WORDS: Readonly<Record<FlexSays, string>> = {

@@ -70,6 +70,26 @@ describe('what a job’s records leave open', () => {
       'wheelbase, right',
     ]);
   });
+  test('two marks measure no line again, nor had they measured one before', () => {
+    const line = (day: number, ...offMm: number[]): Evidence => ({
+      ...(wheelbase(day) as Extract<Evidence, { kind: 'geometry' }>),
+      instrument: 'laser line',
+      measure: {
+        of: 'line',
+        memberId: 'rail-left',
+        direction: 'across',
+        marks: offMm.map((off, k) => ({ stationMm: 1000 * k, offMm: off })),
+      },
+    });
+    const owed = (...more: Evidence[]) =>
+      job
+        .proof([wheelbase(25), ...more, task('opening cut', 26), wheelbase(27)])
+        .items.filter(({ item }) => item.code === 'not measured again').length;
+    expect(owed(line(25, 0, 0, 0))).toBe(1);
+    expect(owed(line(25, 0, 0, 0), line(28, 0, 0))).toBe(1);
+    expect(owed(line(25, 0, 0, 0), line(28, 0, 0, 0))).toBe(0);
+    expect(owed(line(25, 0, 0))).toBe(0);
+  });
   test('welded after it was measured, it is measured again', () => {
     const more = [wheelbase(25), task('opening cut', 26), wheelbase(27), task('weld', 28, 9)];
     expect(job.proof(more).changes).toEqual([]);

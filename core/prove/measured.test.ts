@@ -47,6 +47,20 @@ describe('measured before and after', () => {
     expect(of(-4.7, 1).says).toBe('moved');
     expect(of(0, 1).plusMinus).toBeCloseTo(Math.SQRT2, 12);
   });
+  test('an instrument out of date, before or after, says what moved and never that it is as it was', () => {
+    const of = (mm: number, before?: string, after?: string) =>
+      changesBetween(
+        geometry(diagonals(3000), BEFORE, { plusMinus: 1, ...(before && { checkedOn: before }) }),
+        geometry(diagonals(3000 + mm), AFTER, { plusMinus: 1, ...(after && { checkedOn: after }) }),
+        LIMITS,
+      )[0]!;
+    const old = { says: 'can’t say', notSaid: 'instrument out of date' };
+    expect(of(0, '2026-01-01', '2026-01-01').says).toBe('as it was');
+    expect(of(0, '2024-01-01')).toMatchObject(old);
+    expect(of(0, undefined, '2024-01-01')).toMatchObject(old);
+    expect(of(1.8, '2024-01-01')).toMatchObject({ notSaid: 'near its limit' });
+    expect(of(20, '2024-01-01').says).toBe('moved');
+  });
   test('the error of a difference, and of a bow, is what draws of its readings scatter by (seeded, 20,000)', () => {
     const sigma = 0.7 / 2;
     const draw = randomNormal.source(randomLcg(0.31))(0, sigma);

@@ -1,6 +1,7 @@
 import type { GeometryPractice } from '../reference';
 import {
   angleErrorDeg,
+  isOutOfDate,
   keyOfMeasure,
   lengthErrorMm,
   readingErrorMm,
@@ -29,7 +30,7 @@ export interface Change {
   readonly limit: number;
   readonly says: MovedSays;
   /** Why nothing can be said. */
-  readonly notSaid?: 'near its limit' | 'stood differently';
+  readonly notSaid?: 'near its limit' | 'stood differently' | 'instrument out of date';
   readonly before: Geometry;
   readonly after: Geometry;
 }
@@ -164,8 +165,13 @@ export function changesBetween(before: Geometry, after: Geometry, limits: Geomet
     const plusMinus = together(now.plusMinus, was.plusMinus);
     const is = straightOrNot(by, plusMinus, now.limit);
     const stoodElse = now.bends && before.stood !== after.stood;
+    const isOld = isOutOfDate(before) || isOutOfDate(after);
     const says =
-      is === 'straight' && !stoodElse ? 'as it was' : is === 'out' && !stoodElse ? 'moved' : 'can’t say';
+      is === 'straight' && !stoodElse && !isOld
+        ? 'as it was'
+        : is === 'out' && !stoodElse
+          ? 'moved'
+          : 'can’t say';
     return [
       {
         key: keyOfMeasure(after.measure),
@@ -180,7 +186,11 @@ export function changesBetween(before: Geometry, after: Geometry, limits: Geomet
         limit: now.limit,
         says,
         ...(says === 'can’t say' && {
-          notSaid: stoodElse ? ('stood differently' as const) : ('near its limit' as const),
+          notSaid: stoodElse
+            ? ('stood differently' as const)
+            : is === 'straight'
+              ? ('instrument out of date' as const)
+              : ('near its limit' as const),
         }),
         before,
         after,

@@ -10,7 +10,7 @@ import {
   type ProveScene,
 } from '../../prove';
 import { testedSince } from '../../trace';
-import { keyOfMeasure, type Geometry } from '../../weigh';
+import { keyOfMeasure, tellsNothing, type Geometry } from '../../weigh';
 import { geometryMeasured, jobGeometry, placeOf } from '../geometry';
 import { sortedRecords } from '../inputs';
 import { jobTimeLeft } from '../move';
@@ -77,8 +77,9 @@ const nameOf = (frame: Frame, memberId: string) => memberOf(frame, memberId)?.na
 /** What was measured before the first cut and not since the last weld; one without a name where nothing ever was. */
 function notMeasuredAgain(frame: Frame, measured: readonly Geometry[], { cutAt, laidAt }: Worked): string[] {
   if (cutAt === undefined || laidAt === undefined) return [];
-  const since = new Set(measured.filter(({ at }) => at > laidAt).map(({ measure }) => keyOfMeasure(measure)));
-  const before = measured.filter(({ at }) => at < cutAt);
+  const told = measured.filter(({ measure }) => !tellsNothing(measure));
+  const since = new Set(told.filter(({ at }) => at > laidAt).map(({ measure }) => keyOfMeasure(measure)));
+  const before = told.filter(({ at }) => at < cutAt);
   if (before.length === 0 && since.size === 0) return [''];
   const owed = before.filter(({ measure }) => !since.has(keyOfMeasure(measure)));
   return [

@@ -24,7 +24,9 @@ export {
 export {
   geometryKind,
   geometrySchema,
+  isOutOfDate,
   keyOfMeasure,
+  tellsNothing,
   MEASURES,
   STOOD,
   wheelbaseEnds,

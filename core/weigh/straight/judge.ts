@@ -2,7 +2,15 @@ import { COMMON_PRACTICE, MILL_STRAIGHTNESS, type GeometryPractice, type Source 
 import { keyOfFigure, type Figure } from './figure';
 import { bowsOf, diagonalsOf, distanceMm, offPlane, type Bow } from './fit';
 import { angleErrorDeg, differenceErrorMm, lengthErrorMm, readingErrorMm } from './instruments';
-import { keyOfMeasure, type Geometry, type GeometryMeasure, type MountPlace, type Stood } from './measure';
+import {
+  isOutOfDate,
+  keyOfMeasure,
+  tellsNothing,
+  type Geometry,
+  type GeometryMeasure,
+  type MountPlace,
+  type Stood,
+} from './measure';
 
 /** What a measure says of the frame. */
 export const GEOMETRY_SAYS = [
@@ -20,8 +28,15 @@ export const GEOMETRY_SAYS = [
 export type GeometrySays = (typeof GEOMETRY_SAYS)[number];
 export const STRAIGHT_OR_NOT = ['straight', 'can’t say', 'out'] as const;
 export type StraightOrNot = (typeof STRAIGHT_OR_NOT)[number];
-/** Why nothing can be said: too near its limit for the instrument; the unit stood so that it may be its load. */
-export type NotSaid = 'near its limit' | 'as it stood';
+/** Why nothing can be said: too near its limit for the instrument; the unit stood so that it may be its load; what can show that it is out, and never that it is straight. */
+export const NOT_SAID = [
+  'near its limit',
+  'as it stood',
+  'two marks',
+  'instrument out of date',
+  'another unit',
+] as const;
+export type NotSaid = (typeof NOT_SAID)[number];
 
 /** One thing compared, as data. `value` is held against `limit`; straight and out only beyond doubt of the instrument. */
 export interface GeometryCheck {
@@ -113,12 +128,22 @@ function checked(compared: Compared, measured: Geometry): GeometryCheck {
   const is = straightOrNot(compared.value, compared.plusMinus, compared.limit);
   const mayBeLoad = BENT_BY_HOW_IT_STOOD.has(compared.says) && CARRIED_ELSEWISE.includes(measured.stood);
   if (is === 'out' && mayBeLoad) return { ...compared, is: 'can’t say', notSaid: 'as it stood', measured };
-  return { ...compared, is, ...(is === 'can’t say' && { notSaid: 'near its limit' as const }), measured };
+  if (is === 'out') return { ...compared, is, measured };
+  const notSaid = is === 'can’t say' ? 'near its limit' : doubtOf(compared, measured);
+  return notSaid ? { ...compared, is: 'can’t say', notSaid, measured } : { ...compared, is, measured };
+}
+
+/** Why what seems straight is not said to be. */
+function doubtOf({ against }: Compared, measured: Geometry): NotSaid | undefined {
+  if (isOutOfDate(measured)) return 'instrument out of date';
+  return against?.from === 'a known-good frame' ? 'another unit' : undefined;
 }
 
 /** What a measure says by itself. */
 function within(record: Geometry, limits: GeometryPractice): GeometryCheck[] {
-  return comparedWithin(record, record.measure, limits).map((compared) => checked(compared, record));
+  const { measure } = record;
+  if (measure.of === 'line' && tellsNothing(measure)) return [ofTwoMarks(record, measure, limits)];
+  return comparedWithin(record, measure, limits).map((compared) => checked(compared, record));
 }
 
 function comparedWithin(record: Geometry, measure: GeometryMeasure, limits: GeometryPractice): Compared[] {
@@ -169,6 +194,29 @@ const byPractice = (value: number, plusMinus: number, limit: number): Figures =>
   limit,
   source: COMMON_PRACTICE,
 });
+
+function ofTwoMarks(
+  measured: Geometry,
+  { marks, memberId, direction }: Extract<GeometryMeasure, { of: 'line' }>,
+  { lineShare }: GeometryPractice,
+): GeometryCheck {
+  const stations = marks.map(({ stationMm }) => stationMm);
+  const [fromMm, toMm] = [Math.min(...stations), Math.max(...stations)];
+  return {
+    quantity: 'length',
+    value: 0,
+    plusMinus: 0,
+    limit: lineShare * (toMm - fromMm),
+    source: MILL_STRAIGHTNESS,
+    says: direction === 'up' ? 'bowed up or down' : 'bowed to a side',
+    is: 'can’t say',
+    notSaid: 'two marks',
+    of: [],
+    memberId,
+    at: { fromMm, toMm },
+    measured,
+  };
+}
 
 /** One length against another read with the same instrument. */
 function difference(record: Geometry, oneMm: number, otherMm: number, limitMm: number): Figures {

@@ -63,7 +63,7 @@ export const geometryMeasureSchema = z.discriminatedUnion('of', [
     of: z.literal('line'),
     memberId: hostIdSchema,
     direction: z.enum(['up', 'across']),
-    marks: z.array(z.object({ stationMm, offMm })).min(3, 'a line wants three marks or more').max(30),
+    marks: z.array(z.object({ stationMm, offMm })).min(2, 'a line wants three marks or more').max(30),
   }),
   z.object({
     of: z.literal('mounts'),
@@ -102,12 +102,14 @@ export const geometrySchema = z
     /** How exactly it was read where somebody knows better than the instrument's usual, two standard deviations, mm or degrees. */
     plusMinus: z.number().gt(0).lte(100).optional(),
     stood: z.enum(STOOD),
+    /** The day it was last checked against something known, where somebody said. */
+    checkedOn: z.iso.date().optional(),
     simulated: z.literal(true).optional(),
     by: bySchema,
     at: instantSchema,
     note: z.string().max(300).default(''),
   })
-  .superRefine(({ measure, instrument }, context) => {
+  .superRefine(({ measure, instrument, checkedOn, at }, context) => {
     const wrong = (path: string[], message: string) =>
       context.addIssue({ code: 'custom', path: ['measure', ...path], message });
     const isAngle = measure.of === 'level across' || measure.of === 'angle along';
@@ -119,10 +121,26 @@ export const geometrySchema = z
       });
     const doubled = twice(stationsOf(measure).map(String)) ?? twice(namesOf(measure));
     if (doubled !== undefined) wrong([], `${doubled} is there twice`);
+    if (checkedOn !== undefined && checkedOn > at.slice(0, 10))
+      context.addIssue({
+        code: 'custom',
+        path: ['checkedOn'],
+        message: 'it was checked before it measured, not after',
+      });
     if (measure.of === 'wheelbase' && measure.fromId === measure.toId)
       wrong(['toId'], 'from one place to another one');
   });
 export type Geometry = z.infer<typeof geometrySchema>;
+
+/** An instrument is checked once a year (common practice, no source). */
+const IN_DATE_DAYS = 366;
+/** Whether what it was measured with was checked too long before; where nobody said, nothing is held against it. */
+export const isOutOfDate = ({ checkedOn, at }: Pick<Geometry, 'checkedOn' | 'at'>): boolean =>
+  checkedOn !== undefined && Date.parse(at) - Date.parse(checkedOn) > IN_DATE_DAYS * 86_400_000;
+
+/** Any two marks lie on a straight line. */
+export const tellsNothing = (measure: GeometryMeasure): boolean =>
+  measure.of === 'line' && measure.marks.length < 3;
 
 const twice = (values: readonly string[]): string | undefined =>
   values.find((value, k) => values.indexOf(value) !== k);

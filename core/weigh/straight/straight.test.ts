@@ -6,6 +6,7 @@ import { differenceErrorMm, lengthErrorMm } from './instruments';
 import {
   bowsOf,
   diagonalsOf,
+  frameIs,
   geometryChecks,
   geometryKind,
   geometrySchema,
@@ -214,12 +215,12 @@ describe('a line along a member', () => {
     expect(line([0, 30, 0], 'across', 'on its wheels, loaded').is).toBe('out');
     expect(line([0, 30, 0], 'up').is).toBe('out');
   });
-  test('two marks make no line, an angle finder no length, one station twice no two', () => {
+  test('one mark makes no line, an angle finder no length, one station twice no two', () => {
     const whole = measured({ of: 'line', memberId: 'a', direction: 'up', marks: marks(0, 1, 2) }, 'string');
     expect(geometrySchema.safeParse(whole).success).toBe(true);
     const [a, b] = marks(0, 1);
     for (const wrong of [
-      { ...whole, measure: { ...whole.measure, marks: [a, b] } },
+      { ...whole, measure: { ...whole.measure, marks: [a] } },
       { ...whole, instrument: 'angle finder' },
       { ...whole, measure: { ...whole.measure, marks: [a, a, b] } },
     ])
@@ -274,7 +275,13 @@ describe('a set of mounts', () => {
       { of: 'mounts', set: 'Front Subframe', points: known },
       { from: 'a known-good frame' },
     );
-    expect(said(corners(), good)['mount off its figure']).toMatchObject({ is: 'straight' });
+    // Another unit shows what is out, and never that this one is straight.
+    expect(said(corners(), good)['mount off its figure']).toMatchObject({
+      is: 'can’t say',
+      notSaid: 'another unit',
+    });
+    const makers = { ...good, from: 'the maker' as const };
+    expect(said(corners(), makers)['mount off its figure']).toMatchObject({ is: 'straight' });
     expect(said(corners(0, 12), good)['mount off its figure']).toMatchObject({
       is: 'out',
       of: ['front subframe', expect.any(String), 'RR'],
@@ -283,6 +290,45 @@ describe('a set of mounts', () => {
   test('mounts on one line span no plane', () => {
     const inLine = corners().map((point) => ({ ...point, yMm: 0 }));
     expect(offPlane(inLine)).toBeUndefined();
+  });
+});
+
+describe('what can show that it is out, and never that it is straight', () => {
+  const diagonals = (by: number): GeometryMeasure => ({
+    of: 'diagonals',
+    place: 'rear',
+    oneMm: 3000,
+    otherMm: 3000 + by,
+  });
+  const on = (checkedOn: string | undefined, by = 0) =>
+    check(measured(diagonals(by), 'trammel', checkedOn === undefined ? {} : { checkedOn }))[0]!;
+  test('an instrument checked a year and a day before, leap years and all, is in date; a day more is not', () => {
+    expect(on(undefined).is).toBe('straight');
+    expect(on('2025-11-01').is).toBe('straight');
+    expect(on('2025-10-31')).toMatchObject({ is: 'can’t say', notSaid: 'instrument out of date' });
+    expect(on('2025-10-31', 50).is).toBe('out');
+  });
+  test('it was checked before it measured, the same day at the latest', () => {
+    const says = (checkedOn: string) =>
+      geometrySchema.safeParse({ ...measured(diagonals(0)), checkedOn }).success;
+    expect([says('2026-11-01'), says('2026-11-02'), says('yesterday')]).toEqual([true, false, false]);
+  });
+  test('two marks are kept, and say nothing: what a line of three showed out stays out', () => {
+    const line = (...offMm: number[]): GeometryMeasure => ({
+      of: 'line',
+      memberId: 'rail-left',
+      direction: 'across',
+      marks: offMm.map((off, k) => ({ stationMm: 1000 * k, offMm: off })),
+    });
+    const two = measured(line(0, 300), 'laser line', { day: 2 });
+    expect(geometrySchema.safeParse(two).success).toBe(true);
+    expect(geometrySchema.safeParse(measured(line(0), 'laser line')).success).toBe(false);
+    expect(check(two)).toMatchObject([{ is: 'can’t say', notSaid: 'two marks', memberId: 'rail-left' }]);
+    expect(frameIs(check(two))).toBe('can’t say');
+    const bowed = measured(line(0, 40, 0), 'laser line');
+    expect(geometryChecks([bowed, two], [], LIMITS)).toMatchObject([{ is: 'out', measured: bowed }]);
+    const straight = measured(line(0, 0, 0), 'laser line', { day: 3 });
+    expect(geometryChecks([bowed, two, straight], [], LIMITS)[0]!.is).toBe('straight');
   });
 });
 

@@ -79,6 +79,12 @@ function Asked({ measuring: { typed, form, change, choose } }: { measuring: Meas
         onPick={(stood) => change({ stood })}
         words={(each) => STOOD_WORDS[each]}
       />
+      <Entry
+        label="it was checked last on, if known"
+        type="date"
+        value={typed.checkedOn}
+        onChange={(event) => change({ checkedOn: event.target.value })}
+      />
       {form.onMember && (
         <Pick
           label="along"

@@ -71,7 +71,7 @@ export const GEOMETRY_FORMS: Readonly<Record<MeasureOf, GeometryForm>> = {
     onMember: true,
     rows: {
       name: 'marks',
-      least: 3,
+      least: 2,
       fields: [field('stationMm', 'station', 'station'), field('offMm', 'line to member', 'place')],
     },
   },
@@ -111,6 +111,8 @@ export interface TypedMeasure {
   readonly direction: 'up' | 'across';
   readonly instrument: Geometry['instrument'];
   readonly stood: Geometry['stood'];
+  /** A day, or nothing. */
+  readonly checkedOn: string;
   readonly isSimulated: boolean;
 }
 
@@ -154,6 +156,7 @@ export function readGeometry(
       measure,
       instrument: typed.instrument,
       stood: typed.stood,
+      ...(typed.checkedOn && { checkedOn: typed.checkedOn }),
       ...(typed.isSimulated && { simulated: true }),
     },
     { error: schemaWords },

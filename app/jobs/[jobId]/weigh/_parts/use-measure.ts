@@ -35,6 +35,7 @@ const blank = (of: MeasureOf): TypedMeasure => ({
   direction: 'up',
   instrument: usualFor(of),
   stood: STOOD[0],
+  checkedOn: '',
   isSimulated: false,
 });
 
@@ -68,7 +69,7 @@ export function useMeasure(onDone: () => void) {
     },
   });
   const choose = (next: MeasureOf) => {
-    setTyped({ ...blank(next), stood: typed.stood });
+    setTyped({ ...blank(next), stood: typed.stood, checkedOn: typed.checkedOn });
     setProblem(undefined);
   };
   const submit = () => {
