@@ -7,7 +7,7 @@ import {
   type JobBundle,
 } from '@/core/exchange';
 import { memberOf } from '@/core/frame';
-import { jobDebris, jobProof, judgedJob, stands } from '@/core/job';
+import { brokenRules, jobDebris, jobProof, judgedJob, stands } from '@/core/job';
 import { coatOf } from '@/core/prove';
 import { closedBundles, demoBundles } from '.';
 import { fileOf } from './order';
@@ -115,4 +115,17 @@ test('the van’s older job was closed with what was tried, a look booked, and w
   const sill = memberOf(file.frame, visit!.memberId)!;
   expect(coatOf(sill, visit!.coat).isShort).toBe(false);
   expect(jobDebris(file)).toMatchObject([{ memberId: 'sill-left', visits: [{ kg: 1.9 }] }]);
+});
+
+test('the sister’s rails were measured before they were capped and after: nothing moved, and the deck gives less', () => {
+  const [, capped] = closedBundles();
+  const file = fileOf(capped!.bundle);
+  const works = new Map(judgedJob(file).works.map((work) => [work.picture.member.id, work]));
+  // The shop's own pattern breaks no rule where it was made, on either rail.
+  for (const { repairs } of works.values())
+    for (const worked of repairs) if (!worked.isProposal) expect(brokenRules(worked)).toEqual([]);
+  const { changes, pairs } = jobProof(file, works, Date.parse('2024-05-27T15:00:00Z'), '2024-05-27');
+  expect(new Set(changes.map(({ key }) => key)).size).toBe(5);
+  expect(changes.filter(({ says }) => says !== 'as it was')).toEqual([]);
+  expect(pairs).toMatchObject([{ says: 'gives less' }]);
 });

@@ -7,6 +7,7 @@ import { inchesToMm, poundsToKg } from '@/core/quantity';
 import { repairSchema, type Repair } from '@/core/shape';
 import { boatTrailer } from './boat-trailer';
 import { seeded, seededId } from './seeded';
+import { every, survey } from './survey';
 import { looks } from './walked';
 
 /** How far the sister's right rear hangers stand behind the left ones: welded on anew once, by somebody who did not measure. */
@@ -57,12 +58,12 @@ const capOn = (id: string, at: string): Repair =>
       {
         id: 'cap-1',
         kind: 'bottom U',
-        startMm: inchesToMm(132),
-        endMm: inchesToMm(198),
+        startMm: inchesToMm(130),
+        endMm: inchesToMm(203),
         thicknessMm: inchesToMm(3 / 16),
         lowerEdgeMm: 0,
-        upperEdgeMm: inchesToMm(4.5),
-        taperMm: inchesToMm(4.5),
+        upperEdgeMm: inchesToMm(4),
+        taperMm: inchesToMm(4),
       },
     ],
     weldStyle: 'runs to continuous',
@@ -128,6 +129,96 @@ function ticked(id: () => string, repairId: string, day: string): Evidence[] {
   ]);
 }
 
+/** The sound metal above the rot, read where the caps land. */
+const readAlong = (frame: Frame, memberId: string) =>
+  survey(
+    memberOf(frame, memberId)!,
+    [],
+    {
+      by: 'RK',
+      startedAt: '2024-05-13T11:00:00Z',
+      stationsIn: every(3, 112, 214),
+      spots: [
+        ['outer', 4.5],
+        ['outer', 3],
+        ['inner', 4.5],
+        ['inner', 3],
+        ['top', 1.5],
+      ],
+    },
+    seeded(memberId === 'rail-left' ? 506 : 507),
+  );
+
+/** What was measured before the first cut and after the last weld: lines along both rails, diagonals, and how far the deck gave. */
+function measuredTwice(id: () => string, frame: Frame): Evidence[] {
+  const lineOn = (
+    memberId: string,
+    direction: 'up' | 'across',
+    at: string,
+    offIn: readonly number[],
+  ): Evidence => {
+    const { lengthMm } = memberOf(frame, memberId)!;
+    const marks = offIn.map((off, k) => ({
+      stationMm: lengthMm * (0.02 + (0.96 * k) / (offIn.length - 1)),
+      offMm: inchesToMm(off),
+    }));
+    return {
+      kind: 'geometry',
+      id: id(),
+      by: 'RK',
+      at,
+      note: '',
+      instrument: 'laser line',
+      checkedOn: '2024-02-05',
+      stood: 'on its wheels, empty',
+      measure: { of: 'line', memberId, direction, marks },
+    };
+  };
+  const diagonals = (at: string, oneIn: number, otherIn: number): Evidence => ({
+    kind: 'geometry',
+    id: id(),
+    by: 'RK',
+    at,
+    note: '',
+    instrument: 'trammel',
+    stood: 'on its wheels, empty',
+    measure: {
+      of: 'diagonals',
+      place: 'hanger to hanger',
+      oneMm: inchesToMm(oneIn),
+      otherMm: inchesToMm(otherIn),
+    },
+  });
+  const gave = (at: string, gaveMm: number): Evidence => ({
+    kind: 'flex',
+    id: id(),
+    by: 'TM',
+    at,
+    note: '',
+    place: 'left rail over the rear spring, against the floor',
+    push: 'jack under the tail, 500 lb on its gauge',
+    state: 'empty, on its wheels',
+    gaveMm,
+    plusMinusMm: 0.5,
+    changed: '',
+  });
+  const [was, is] = ['2024-05-13T16:00:00Z', '2024-05-24T09:00:00Z'];
+  return [
+    lineOn('rail-left', 'up', was, [2, 1.98, 1.86, 1.94, 2]),
+    lineOn('rail-right', 'up', was, [2, 1.97, 1.91, 1.95, 2]),
+    lineOn('rail-left', 'across', was, [3, 3.02, 3.05, 3.03, 3]),
+    lineOn('rail-right', 'across', was, [3, 3.01, 3.04, 3.01, 3]),
+    diagonals(was, 88.5, 88.4375),
+    gave(was, 11),
+    lineOn('rail-left', 'up', is, [2, 1.99, 1.93, 1.97, 2]),
+    lineOn('rail-right', 'up', is, [2, 1.98, 1.94, 1.97, 2]),
+    lineOn('rail-left', 'across', is, [3, 3.03, 3.08, 3.04, 3]),
+    lineOn('rail-right', 'across', is, [3, 3.01, 3.05, 3.02, 3]),
+    diagonals(is, 88.5, 88.46875),
+    gave(is, 6.5),
+  ];
+}
+
 const CAPPED_AT = '2024-05-13T12:00:00Z';
 /** The shop's own pattern: the sister's left cap. */
 export function demoPattern(): Pattern {
@@ -185,9 +276,11 @@ export function sisterBundles(): { readonly capped: JobBundle; readonly lookedAt
         },
         random,
       ),
+      ...['rail-left', 'rail-right'].flatMap((memberId) => readAlong(frame, memberId)),
       planOf(id, [left, right]),
       ...ticked(id, left, '2024-05-14'),
       ...ticked(id, right, '2024-05-20'),
+      ...measuredTwice(stampsOf(505).id, frame),
     ],
     job: {
       ...job,

@@ -30,7 +30,7 @@ const signed = ({ signOff, isSignedOff }: JobProof): string =>
     : `${isSignedOff ? 'Signed off' : 'SIGNED OFF BEFORE WHAT STANDS OPEN NOW'} by ${signOff.by} and ${signOff.second}, ${localTime(signOff.at)}, walked round with ${signOff.walkedWith}.`;
 
 /** What is open, in words, with who let it stand and why; on every paper. */
-function openBlock({ items }: JobProof, system: UnitSystem): PaperBlock[] {
+function openBlock(file: JobFile, { items }: JobProof, system: UnitSystem): PaperBlock[] {
   if (items.length === 0) return [{ is: 'lines', lines: ['Nothing on record is open.'] }];
   return [
     {
@@ -39,7 +39,7 @@ function openBlock({ items }: JobProof, system: UnitSystem): PaperBlock[] {
       widths: [170, 170, 0],
       rows: items.map((each) => [
         OPEN_WORDS[each.item.code],
-        itemWords(each.item, system),
+        itemWords(file.frame, each.item, system),
         answerWords(each) || 'OPEN: nobody signed for it',
       ]),
     },
@@ -67,7 +67,7 @@ function madeRows(file: JobFile, system: UnitSystem): string[][] {
   return [...plates, ...works, ...renewals];
 }
 
-const measuredBlock = ({ changes, pairs }: JobProof, system: UnitSystem): PaperBlock[] => [
+const measuredBlock = (file: JobFile, { changes, pairs }: JobProof, system: UnitSystem): PaperBlock[] => [
   { is: 'heading', words: 'Measured before and after' },
   changes.length === 0
     ? { is: 'lines', lines: ['Nothing was measured both before the first cut and after the last weld.'] }
@@ -76,7 +76,7 @@ const measuredBlock = ({ changes, pairs }: JobProof, system: UnitSystem): PaperB
         heads: ['what', 'before', 'after', 'moved by, of its limit', ''],
         widths: [150, 70, 70, 150, 0],
         rows: changes.map((change) => [
-          changeName(change, system),
+          changeName(file.frame, change, system),
           changeFigure(change.was, change, system),
           changeFigure(change.is, change, system),
           changeWords(change, system),
@@ -202,7 +202,7 @@ export function closingPaper(
         ? { is: 'table', heads: ['member', 'from, to', 'of'], widths: [130, 150, 0], rows: made }
         : { is: 'lines', lines: ['No plates.'] },
       ...worthBlock(file, proof, system),
-      ...measuredBlock(proof, system),
+      ...measuredBlock(file, proof, system),
       ...pairsBlock(file, system, pictureOf),
       { is: 'heading', words: 'Tried' },
       {
@@ -216,7 +216,7 @@ export function closingPaper(
             : ['Nothing is recorded.'],
       },
       { is: 'heading', words: 'Open, and why it stands' },
-      ...openBlock(proof, system),
+      ...openBlock(file, proof, system),
       { is: 'heading', words: 'Looked at again' },
       {
         is: 'lines',
@@ -290,9 +290,9 @@ export async function passportPaper(
         ? { is: 'table', heads: ['member', 'from, to', 'of'], widths: [130, 150, 0], rows: made }
         : { is: 'lines', lines: ['No plates.'] },
       ...worthBlock(file, proof, system),
-      ...measuredBlock(proof, system),
+      ...measuredBlock(file, proof, system),
       { is: 'heading', words: 'Open, and why it stands' },
-      ...openBlock(proof, system),
+      ...openBlock(file, proof, system),
       { is: 'lines', lines: [`Recorded by: ${people.join(', ')}.`] },
     ],
     cautions: [CAUTIONS.prove],

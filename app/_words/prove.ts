@@ -9,6 +9,7 @@ import type {
   OpenItem,
   ProofOf,
 } from '@/core/prove';
+import { memberOf, type Frame } from '@/core/frame';
 import type { Stage } from '@/core/order';
 import type { ExpectedFelt } from '@/core/job';
 import { printLength, type UnitSystem } from '@/core/quantity';
@@ -49,13 +50,17 @@ const MADE_WORDS: Readonly<Partial<Record<NonNullable<OpenItem['is']>, string>>>
 };
 
 /** One open item as a line: what it is, and of what. */
-export function itemWords({ code, name, count, about, is }: OpenItem, system: UnitSystem): string {
+export function itemWords(
+  frame: Frame,
+  { code, name, count, about, is }: OpenItem,
+  system: UnitSystem,
+): string {
   const counted = count === undefined ? '' : ` (${count} ${count === 1 ? 'task' : 'tasks'})`;
   if (code === 'stage open') return `${STAGE_WORDS[name as Stage]}${counted}`;
   if (code === 'gate shut' && typeof about === 'object' && 'gate' in about)
     return `${GATE_WORDS[about.gate]}: ${name}`;
   if (code === 'moved' && typeof about === 'object' && 'after' in about && 'limit' in about)
-    return `${changeName(about, system)}: ${changeWords(about, system)}`;
+    return `${changeName(frame, about, system)}: ${changeWords(about, system)}`;
   if (code === 'proof failed' && typeof about === 'object' && 'note' in about)
     return `${about.note}: ${name}`;
   if (code === 'not measured again' && name === '') return 'nothing of its geometry ever was';
@@ -65,8 +70,8 @@ export function itemWords({ code, name, count, about, is }: OpenItem, system: Un
 }
 
 /** One open item in one line. */
-export const openLine = (item: OpenItem, system: UnitSystem): string =>
-  [OPEN_WORDS[item.code], itemWords(item, system)].filter((words) => words !== '').join(': ');
+export const openLine = (frame: Frame, item: OpenItem, system: UnitSystem): string =>
+  [OPEN_WORDS[item.code], itemWords(frame, item, system)].filter((words) => words !== '').join(': ');
 
 export const answerWords = ({ left, passed }: Answered): string =>
   left
@@ -84,9 +89,12 @@ export const MOVED_WORDS: Readonly<Record<MovedSays, string>> = {
 const figure = (value: number, { quantity }: Change, system: UnitSystem): string =>
   quantity === 'angle' ? `${value.toFixed(1)}°` : printLength(value, system, 'thickness');
 
-/** What was measured twice, and where along its member. */
-export const changeName = ({ name, atMm }: Change, system: UnitSystem): string =>
-  atMm ? `${name}, at ${atMm.map((mm) => printLength(mm, system, 'length')).join(' to ')}` : name;
+/** What was measured twice, on what and where along it. */
+export function changeName(frame: Frame, { name, atMm, memberId }: Change, system: UnitSystem): string {
+  const member = memberId === undefined ? undefined : memberOf(frame, memberId);
+  const at = atMm?.map((mm) => printLength(mm, system, 'length')).join(' to ');
+  return [member?.name, name, at && `at ${at}`].filter(Boolean).join(', ');
+}
 
 /** How far a thing moved, with its error and what it may. */
 export const changeWords = (change: Change, system: UnitSystem): string =>

@@ -16,6 +16,8 @@ export interface MemberMark {
     readonly stationMm: number;
     readonly seen: boolean;
   }[];
+  /** Something of it is left undone with its owner's word. */
+  readonly stays: boolean;
 }
 
 /** What can be moved along the frame. */
@@ -248,7 +250,7 @@ function Line({
           )}
         </>
       )}
-      <title>{`${member.name}: ${mark?.verdict ?? 'working'}`}</title>
+      <title>{`${member.name}: ${mark ? verdictWords(mark) : 'working'}`}</title>
     </Part>
   );
 }
@@ -291,7 +293,7 @@ function Part({
       role="button"
       tabIndex={0}
       aria-pressed={isSelected}
-      aria-label={`${member.name}: ${mark ? mark.verdict : 'working'}`}
+      aria-label={`${member.name}: ${mark ? verdictWords(mark) : 'working'}`}
       className="cursor-pointer"
       onClick={() => onSelect(member.id)}
       onKeyDown={(event) => {
@@ -351,6 +353,22 @@ const Found = ({ x, y, seen }: { x: number; y: number; seen: boolean }) => (
     {!seen && <path d={`M${x - 7} ${y + 5}L${x + 7} ${y - 5}`} stroke="var(--ink)" strokeWidth="1.4" />}
   </g>
 );
+
+/** A pennant: something here is left undone with its owner's word. */
+const Stays = ({ x, y }: { x: number; y: number }) => (
+  <g pointerEvents="none">
+    <path d={`M${x} ${y + 9}V${y - 9}`} stroke="var(--ink)" strokeWidth="2" />
+    <path
+      d={`M${x} ${y - 9}H${x + 14}L${x + 9} ${y - 4}L${x + 14} ${y + 1}H${x}Z`}
+      fill="var(--here)"
+      stroke="var(--ink)"
+      strokeWidth="1.2"
+    />
+  </g>
+);
+/** A member's verdict, and whether its owner lets it stay so. */
+const verdictWords = (mark: MemberMark): string =>
+  mark.stays ? `${mark.verdict}, left undone with the owner’s word` : mark.verdict;
 
 function Rail({
   member,
@@ -412,6 +430,7 @@ function Rail({
         stroke="var(--ink)"
         strokeWidth="1.6"
       />
+      {mark?.stays && <Stays x={x + 8} y={top + 16} />}
       {isSelected && (
         <rect
           x={x - 3.5}
@@ -453,6 +472,7 @@ function Rail({
         fill={mark ? VERDICT_INK[mark.verdict] : 'var(--soft)'}
       >
         {mark?.verdict}
+        {mark?.stays && ' · stays'}
       </text>
       <title>{`${member.name}; a finding near a peg is critical`}</title>
     </Part>
@@ -504,6 +524,7 @@ function Crossmember({
       {mark?.found.map(({ stationMm, seen }, k) => (
         <Found key={k} x={x + (stationMm / member.lengthMm) * width} y={y + nudge} seen={seen} />
       ))}
+      {mark?.stays && <Stays x={x + width - 18} y={y + nudge} />}
       {isSelected && (
         <rect
           x={x - 2}
@@ -540,7 +561,7 @@ function Crossmember({
         {label}
         {mark && mark.verdict !== 'Can’t say' ? ` ${mark.verdict}` : ''}
       </text>
-      <title>{`${member.name}: ${mark?.verdict ?? 'working'}`}</title>
+      <title>{`${member.name}: ${mark ? verdictWords(mark) : 'working'}`}</title>
     </Part>
   );
 }

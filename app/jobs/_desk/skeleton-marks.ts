@@ -26,6 +26,9 @@ function foundOnFoot(records: Pick<JobRecords, 'evidence' | 'strikes'>): FoundTh
   ];
 }
 
+/** Nothing of these is left to be done. */
+const GOOD: ReadonlySet<string> = new Set(['Leave', 'Leave by hand']);
+
 /** What the Skeleton marks on each member that is worked out. */
 export function skeletonMarks(
   records: Pick<JobRecords, 'evidence' | 'strikes'>,
@@ -33,6 +36,7 @@ export function skeletonMarks(
 ): Map<string, MemberMark> {
   const found = foundOnFoot(records);
   const cracks = stands(records, 'crack');
+  const left = new Set(stands(records, 'left undone').map(({ memberId }) => memberId));
   const middle = (crack: (typeof cracks)[number]) => {
     const { fromMm, toMm } = crackExtent(crack);
     return (fromMm + toMm) / 2;
@@ -45,6 +49,7 @@ export function skeletonMarks(
         sections,
         measured,
         found: found.filter((each) => each.memberId === id),
+        stays: left.has(id) && !GOOD.has(verdict.verdict),
         crackStationsMm: cracks.filter((crack) => crack.memberId === id).map(middle),
       },
     ]),

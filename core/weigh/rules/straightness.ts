@@ -9,7 +9,10 @@ export const straightness = (picture: MemberPicture): Finding[] =>
 
 /** What was measured along this member, compared. */
 export const memberChecks = ({ member, geometry = [], practice }: MemberPicture): GeometryCheck[] =>
-  geometryChecks(geometry, [], practice.geometry).filter(({ memberId }) => memberId === member.id);
+  geometryChecks(geometry, [], practice.geometry).filter(
+    // What tells nothing makes no verdict harsher either.
+    ({ memberId, notSaid }) => memberId === member.id && notSaid !== 'two marks',
+  );
 
 const asFinding =
   (picture: MemberPicture) =>

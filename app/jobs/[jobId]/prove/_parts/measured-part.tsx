@@ -66,7 +66,7 @@ export function MeasuredPart({ proof }: { proof: JobProof }) {
             {proof.changes.map((change) => (
               <tr key={`${change.key} ${placeKey(change)}`}>
                 <th scope="row" className="py-1 pr-4 font-normal">
-                  {changeName(change, system)}
+                  {changeName(file.frame, change, system)}
                 </th>
                 <td className="pr-4">{changeFigure(change.was, change, system)}</td>
                 <td className="pr-4">{changeFigure(change.is, change, system)}</td>
@@ -79,7 +79,7 @@ export function MeasuredPart({ proof }: { proof: JobProof }) {
               </tr>
             ))}
           </Ruled>
-          <MovedChart changes={proof.changes} system={system} />
+          <MovedChart frame={file.frame} changes={proof.changes} system={system} />
         </>
       )}
       <Worth proof={proof} />

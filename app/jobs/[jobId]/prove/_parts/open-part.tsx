@@ -74,7 +74,7 @@ function Item({ each }: { each: Answered }) {
   const to = DONE_IN[item.code];
   const member = item.memberId === undefined ? '' : `${to?.includes('?') ? '&' : '?'}member=${item.memberId}`;
   const said = answerWords(each);
-  const words = itemWords(item, system);
+  const words = itemWords(file.frame, item, system);
   const { about } = item;
   const snag = typeof about === 'object' && 'kind' in about && about.kind === 'snag' ? about : undefined;
   return (
@@ -118,6 +118,7 @@ function Item({ each }: { each: Answered }) {
 }
 
 function LeaveForm({ each: { item, left }, onClose }: { each: Answered; onClose: () => void }) {
+  const { file } = useRecords();
   const { system } = useReader();
   const [typed, setTyped] = useState({
     why: left?.why ?? '',
@@ -130,7 +131,7 @@ function LeaveForm({ each: { item, left }, onClose }: { each: Answered; onClose:
   const keepIt = () => {
     keepChecked(leftUndoneKind, {
       of: item.key,
-      what: openLine(item, system).slice(0, 300),
+      what: openLine(file.frame, item, system).slice(0, 300),
       ...(item.memberId !== undefined && { memberId: item.memberId }),
       ...typed,
     });

@@ -5,7 +5,7 @@ import type { JobProof } from '@/core/job';
 import { partsOf, signOffKind } from '@/core/prove';
 import { Entry, When } from '@/ui/controls';
 import { openLine } from '../../../../_words/prove';
-import { openPart, useChecked, useReader } from '../../../_desk';
+import { openPart, useChecked, useReader, useRecords } from '../../../_desk';
 
 /** By name and by a second pair of eyes; what two names may let stand, each with its reason. Nothing is signed while something holds it. */
 export function SignPart({ proof }: { proof: JobProof }) {
@@ -39,6 +39,7 @@ export function SignPart({ proof }: { proof: JobProof }) {
 }
 
 function SignForm({ proof }: { proof: JobProof }) {
+  const { file } = useRecords();
   const { by, system } = useReader();
   const toPass = proof.items.filter(({ item }) => item.may === 'two names');
   const [second, setSecond] = useState('');
@@ -53,7 +54,7 @@ function SignForm({ proof }: { proof: JobProof }) {
       passed: toPass.map(({ item }) => ({
         key: item.key,
         parts: [...partsOf(item)],
-        name: openLine(item, system).slice(0, 300),
+        name: openLine(file.frame, item, system).slice(0, 300),
         why: whys[item.key] ?? '',
       })),
     });
@@ -70,7 +71,7 @@ function SignForm({ proof }: { proof: JobProof }) {
       {toPass.map(({ item }) => (
         <Entry
           key={item.key}
-          label={`${openLine(item, system)}. It stands because`}
+          label={`${openLine(file.frame, item, system)}. It stands because`}
           className="mb-2"
           maxLength={300}
           value={whys[item.key] ?? ''}
