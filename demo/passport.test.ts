@@ -124,7 +124,20 @@ test('the sister’s rails were measured before they were capped and after: noth
   // The shop's own pattern breaks no rule where it was made, on either rail.
   for (const { repairs } of works.values())
     for (const worked of repairs) if (!worked.isProposal) expect(brokenRules(worked)).toEqual([]);
-  const { changes, pairs } = jobProof(file, works, Date.parse('2024-05-27T15:00:00Z'), '2024-05-27');
+  const proofOf = (of: typeof file, from: typeof works) =>
+    jobProof(of, from, Date.parse('2024-05-27T15:00:00Z'), '2024-05-27');
+  const unread = ({ items }: ReturnType<typeof proofOf>) =>
+    items.filter(({ item }) => item.code === 'landing not read').length;
+  const { changes, pairs, read, items } = proofOf(file, works);
+  expect(read.map(({ before, unread: faces }) => [before.count > 100, faces])).toEqual([
+    [true, []],
+    [true, []],
+  ]);
+  expect(items.map(({ item }) => item.code)).not.toContain('landing not read');
+  // Had nobody read it, both caps would be on metal that nobody knows.
+  const told = { ...file, evidence: file.evidence.filter(({ kind }) => kind !== 'reading') };
+  const felt = new Map(judgedJob(told).works.map((work) => [work.picture.member.id, work]));
+  expect(unread(proofOf(told, felt))).toBe(2);
   expect(new Set(changes.map(({ key }) => key)).size).toBe(5);
   expect(changes.filter(({ says }) => says !== 'as it was')).toEqual([]);
   expect(pairs).toMatchObject([{ says: 'gives less' }]);

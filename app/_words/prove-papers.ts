@@ -1,5 +1,5 @@
 import { memberOf } from '@/core/frame';
-import { jobDebris, stands, type Advice, type JobFile, type JobProof } from '@/core/job';
+import { jobDebris, stands, type Advice, type JobFile, type JobProof, type ReadTimes } from '@/core/job';
 import type { PassportIssued } from '@/core/prove';
 import { percent, printDistance, printLength, type UnitSystem } from '@/core/quantity';
 import { photoPairs, type Photo, type PhotoPair } from '@/core/walk';
@@ -128,6 +128,32 @@ const worthBlock = (file: JobFile, proof: JobProof, system: UnitSystem): PaperBl
       ];
 };
 
+const readTimes = ({ count, thinnestMm }: ReadTimes, system: UnitSystem): string =>
+  thinnestMm === undefined
+    ? 'not read'
+    : `${count} ${count === 1 ? 'reading' : 'readings'}, thinnest ${printLength(thinnestMm, system, 'thickness')}`;
+/** Each kept repair as it was read before its plates were on and after; what lands on metal nobody read. */
+export const readRows = (file: JobFile, { read }: JobProof, system: UnitSystem): string[][] =>
+  read.flatMap(({ memberId, fromMm, toMm, laidAt, before, after, unread }) => {
+    const member = memberOf(file.frame, memberId);
+    const [from, to] = [Math.max(0, fromMm), Math.min(toMm, member?.lengthMm ?? toMm)];
+    return member
+      ? [
+          [
+            `${member.name}, ${printStation(member, from, system)} to ${printStation(member, to, system)}`,
+            readTimes(before, system),
+            laidAt === undefined ? 'nothing is laid yet' : readTimes(after, system),
+            unread.length > 0 ? `NOT READ: ${unread.join(', ')}` : 'read or struck',
+          ],
+        ]
+      : [];
+  });
+export const READ_HEADS = ['read where it lies', 'before it was laid', 'after', 'where it lands'] as const;
+const readBlock = (file: JobFile, proof: JobProof, system: UnitSystem): PaperBlock[] => {
+  const rows = readRows(file, proof, system);
+  return rows.length === 0 ? [] : [{ is: 'table', heads: READ_HEADS, widths: [160, 120, 120, 0], rows }];
+};
+
 /** Pictures of one paper: as many as an owner looks through. */
 export const MOST_PAIRS = 24;
 /** Pairs of pictures from one place, the latest first. */
@@ -202,6 +228,7 @@ export function closingPaper(
         ? { is: 'table', heads: ['member', 'from, to', 'of'], widths: [130, 150, 0], rows: made }
         : { is: 'lines', lines: ['No plates.'] },
       ...worthBlock(file, proof, system),
+      ...readBlock(file, proof, system),
       ...measuredBlock(file, proof, system),
       ...pairsBlock(file, system, pictureOf),
       { is: 'heading', words: 'Tried' },

@@ -21,6 +21,7 @@ export const OPEN_WORDS: Readonly<Record<OpenCode, string>> = {
   'begun and not finished': 'Cut or tacked, and not finished',
   'seam not finished': 'Seam not whole, changed or with a defect',
   'seam not looked at': 'Seam not looked at, or no photo of it',
+  'landing not read': 'Laid on metal that nobody had read',
   'gate shut': 'Gate shut',
   'temporary not released': 'Temporary repair over its limit, or no load test released it',
   'proof failed': 'Tried, and did not hold',

@@ -123,5 +123,7 @@ export {
   type ExpectedFelt,
   type JobProof,
   type PreservedElsewhere,
+  type ReadAround,
+  type ReadTimes,
   type RepairWorth,
 } from './prove';

@@ -114,6 +114,36 @@ describe('what a job’s records leave open', () => {
     expect(job.proof([...laid, ...log(28, 'looked at')]).changes).toHaveLength(2);
     expect(job.proof([...laid, ...log(28, 'welded')]).changes).toHaveLength(0);
   });
+  test('where a repair lies it was read before its plates were on, and after; a millimetre beside does not count', () => {
+    const of = (...more: Evidence[]) => job.proof(more).read.find(({ repairId }) => repairId === REPAIR)!;
+    const planned = of();
+    expect(planned).not.toHaveProperty('laidAt');
+    expect(planned.before.count).toBeGreaterThan(0);
+    expect(planned.after).toEqual({ count: 0 });
+    const reading = (day: number, stationMm: number, thicknessMm: number): Evidence => ({
+      kind: 'reading',
+      ...stamp(day),
+      memberId: planned.memberId,
+      stationMm,
+      face: 'web',
+      heightMm: 60,
+      thicknessMm,
+      method: 'ultrasonic',
+    });
+    const weld = task('weld', 26);
+    const laid = of(weld, reading(27, planned.fromMm, 4.5), reading(28, planned.toMm, 4.25));
+    expect(laid).toMatchObject({
+      laidAt: weld.at,
+      before: planned.before,
+      after: { count: 2, thinnestMm: 4.25 },
+    });
+    expect(of(weld, reading(27, planned.fromMm - 1, 1), reading(27, planned.toMm + 1, 1)).after.count).toBe(
+      0,
+    );
+    expect(of(weld, reading(25, planned.fromMm, 4.5)).before.count).toBe(planned.before.count + 1);
+    // Between the first tack and the last weld it is neither.
+    expect(of(task('tack', 25), weld, reading(25, planned.fromMm, 4.5)).after.count).toBe(0);
+  });
   test('a cause said to be gone is closed; said and not held, it is not', () => {
     const gone = (held: boolean): Evidence => ({
       kind: 'proof',

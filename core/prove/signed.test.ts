@@ -45,6 +45,7 @@ const NOTHING: ProveScene = {
   refits: [],
   gates: [],
   seams: [],
+  unreadLandings: [],
   complaints: [],
   causes: [],
   unplanned: [],
@@ -132,6 +133,15 @@ describe('what is open', () => {
       codes({ seams: [{ ofId: 'r1', seam: 's', mark: 'W1', memberId: 'm', name: 'Rail', stands }] }),
     ).toEqual(expected),
   );
+  test('laid on metal nobody read: two names, face by face; one face more is not what they signed', () => {
+    const landing = (...faces: string[]) => ({
+      unreadLandings: [{ id: 'r1', memberId: 'm', name: 'Rail', faces }],
+    });
+    expect(codes(landing('web'))).toEqual([['landing not read', 'two names']]);
+    const [item] = openItems({ ...NOTHING, ...landing('web', 'bottom') });
+    expect(item).toMatchObject({ key: 'landing r1', name: 'Rail: web, bottom', memberId: 'm' });
+    expect(item!.parts).toEqual(['landing r1 web', 'landing r1 bottom']);
+  });
   const pair = (says: 'gives less' | 'not attributable' | 'gives as before') =>
     ({ place: 'p', push: 'x', state: 'hitched', says }) as const;
   test.each([

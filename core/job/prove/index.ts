@@ -14,6 +14,7 @@ import type { Works } from '../order/scene';
 import { stands, type JobFile } from '../records';
 import { proveScene, workedWhen } from './scene';
 import { isAllKept } from './advice';
+import { readAround, type ReadAround } from './read-around';
 import { worthOf, type RepairWorth } from './worth';
 
 export {
@@ -26,6 +27,7 @@ export {
   type ExpectedFelt,
 } from './advice';
 export { jobDebris, weighedIn, type PreservedElsewhere } from './preserved';
+export { readAround, type ReadAround, type ReadTimes } from './read-around';
 export { worthOf, type RepairWorth } from './worth';
 export { proveScene, workedWhen } from './scene';
 
@@ -35,6 +37,8 @@ export interface JobProof {
   readonly pairs: readonly FlexPair[];
   /** Kept repairs, as found and as specified. */
   readonly worth: readonly RepairWorth[];
+  /** Where each kept repair lies, as it was read before and after. */
+  readonly read: readonly ReadAround[];
   /** Nothing that the repaired frame is worked out with is only proposed. */
   readonly isAllKept: boolean;
   /** Everything open, with what was said of it. */
@@ -60,6 +64,7 @@ export function jobProof(file: JobFile, works: Works, nowMs: number, today: stri
     changes: scene.changes,
     pairs: flexPairs(stands(file, 'flex'), { cutAt: worked.cutAt, since: worked.laidAt }),
     worth: worthOf([...works.values()]),
+    read: readAround(file, works, order.progress),
     isAllKept: isAllKept([...works.values()]),
     items,
     holds: holdsSignOff(items),

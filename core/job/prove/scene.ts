@@ -18,6 +18,7 @@ import type { JobOrder } from '../order';
 import type { Works } from '../order/scene';
 import { stands, type JobFile } from '../records';
 import { jobLedger } from '../seams';
+import { readAround } from './read-around';
 
 /** When the frame was first let go or joined to, and when it was joined to last: what is measured before and after. */
 export interface Worked {
@@ -50,6 +51,14 @@ export function proveScene(file: JobFile, works: Works, order: JobOrder, today: 
     refits: order.refits,
     gates: order.gates,
     seams: ledger.map((seam) => ({ ...seam, name: nameOf(file.frame, seam.memberId) })),
+    unreadLandings: readAround(file, works, order.progress)
+      .filter(({ laidAt, unread }) => laidAt !== undefined && unread.length > 0)
+      .map(({ repairId, memberId, unread }) => ({
+        id: repairId,
+        memberId,
+        name: nameOf(file.frame, memberId),
+        faces: unread,
+      })),
     complaints: complaintsOf(file, pairs),
     causes: causesOf(file, works, order),
     unplanned: order.scene.unplanned,

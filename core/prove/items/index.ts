@@ -10,7 +10,7 @@ import {
   undecided,
   unjudged,
 } from './proofs';
-import { gates, isCutInto, metalWork, refits, seams, stages } from './work';
+import { gates, isCutInto, landings, metalWork, refits, seams, stages } from './work';
 
 export {
   MAY_STAND,
@@ -29,6 +29,7 @@ export const ITEM_SOURCES: readonly ItemSource[] = [
   refits,
   metalWork,
   seams,
+  landings,
   gates,
   temporaries,
   failedTries,

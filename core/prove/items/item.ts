@@ -11,6 +11,7 @@ export const OPEN_CODES = [
   'begun and not finished',
   'seam not finished',
   'seam not looked at',
+  'landing not read',
   'gate shut',
   'temporary not released',
   'proof failed',
@@ -60,6 +61,13 @@ export interface ProveScene {
     readonly memberId: string;
     readonly name: string;
     readonly stands: SeamStands;
+  }[];
+  /** Repairs that are laid, with the faces on which nobody had read the metal that they land on. */
+  readonly unreadLandings: readonly {
+    readonly id: string;
+    readonly memberId: string;
+    readonly name: string;
+    readonly faces: readonly string[];
   }[];
   readonly complaints: readonly {
     readonly id: string;

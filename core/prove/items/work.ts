@@ -94,6 +94,17 @@ export const gates: ItemSource = ({ gates: all, progress }) => {
     }));
 };
 
+/** Plates are on, and what they are welded to was never read: nobody knows that it holds them. */
+export const landings: ItemSource = ({ unreadLandings }) =>
+  unreadLandings.map(({ id, memberId, name, faces }): OpenItem => ({
+    key: `landing ${id}`,
+    code: 'landing not read',
+    name: `${name}: ${faces.join(', ')}`,
+    may: 'two names',
+    parts: faces.map((face) => `landing ${id} ${face}`),
+    memberId,
+  }));
+
 /** Seams that were begun and not finished, or hold a defect; finished, and not looked at or photographed. */
 export const seams: ItemSource = ({ seams: all }) =>
   all.flatMap(({ ofId, seam, mark, memberId, name, stands }): OpenItem[] => {

@@ -17,7 +17,7 @@ import {
   NOT_SAID_WORDS,
   pairWords,
 } from '../../../../_words/prove';
-import { WORTH_HEADS, worthRows } from '../../../../_words/prove-papers';
+import { READ_HEADS, readRows, WORTH_HEADS, worthRows } from '../../../../_words/prove-papers';
 import { useChecked, useReader, useRecords, useWork } from '../../../_desk';
 import { MovedChart } from './moved-chart';
 
@@ -83,6 +83,7 @@ export function MeasuredPart({ proof }: { proof: JobProof }) {
         </>
       )}
       <Worth proof={proof} />
+      <ReadTwice proof={proof} />
       <h2 className="mt-4 text-2xl font-semibold">The same push</h2>
       <ul className="ruled" aria-label="The same push">
         {proof.pairs.map((pair) => (
@@ -148,6 +149,31 @@ function Worth({ proof }: { proof: JobProof }) {
         ))}
       </Ruled>
       <p className="caption">As specified holds where its welds are whole: see what was looked at.</p>
+    </>
+  );
+}
+
+/** How the metal was read where each part lies, before it was on and after. */
+function ReadTwice({ proof }: { proof: JobProof }) {
+  const { file } = useRecords();
+  const { system } = useReader();
+  const rows = readRows(file, proof, system);
+  if (rows.length === 0) return null;
+  return (
+    <>
+      <h2 className="mt-4 text-2xl font-semibold">Read before and after</h2>
+      <Ruled label="Read before and after" heads={READ_HEADS}>
+        {rows.map(([place, before, after, lands]) => (
+          <tr key={place}>
+            <th scope="row" className="py-1 pr-4 font-normal">
+              {place}
+            </th>
+            <td className="pr-4">{before}</td>
+            <td className="pr-4">{after}</td>
+            <td className={lands!.startsWith('NOT') ? 'font-semibold text-oxide' : ''}>{lands}</td>
+          </tr>
+        ))}
+      </Ruled>
     </>
   );
 }

@@ -21,6 +21,7 @@ const DONE_IN: Readonly<Partial<Record<OpenCode, string>>> = {
   'begun and not finished': 'order?part=plan',
   'seam not finished': 'join?part=log',
   'seam not looked at': 'join?part=log',
+  'landing not read': 'probe',
   'gate shut': 'order?part=gates',
   'temporary not released': 'trace',
   'proof failed': 'prove?part=tried',
