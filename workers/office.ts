@@ -9,6 +9,7 @@ import {
   jobProof,
   judgedJob,
   knownNothing,
+  slicesOf,
   triedPractice,
   workJob,
   type JobFile,
@@ -55,10 +56,11 @@ const TASKS = {
   /** What is open before it is signed off, as of now. */
   proof: (file: JobFile) =>
     jobProof(file, byMember(judgedJob(file, knownOf(file)).works), Date.now(), today()),
-  /** What keeps the frame whole on the road; nothing where it was not solved there. */
-  advice: (file: JobFile) => {
+  /** What keeps the frame whole on the road, nothing where it was not solved there; and its repairs in section. */
+  closing: (file: JobFile) => {
     const { works, demand } = demandOf(file, ['as found', 'as repaired'], knownOf(file));
-    return adviceOf(file, demand, isAllKept([...works.values()])) ?? null;
+    const all = [...works.values()];
+    return { advice: adviceOf(file, demand, isAllKept(all)) ?? null, slices: slicesOf(all) };
   },
   /** What each wheel and the coupler of the frame as built stand on. */
   wheels: (file: JobFile) => {

@@ -1,4 +1,4 @@
-import { jobProof, workJob, type Evidence, type JobFile } from '@/core/job';
+import { jobProof, slicesOf, workJob, type Evidence, type JobFile, type RepairSlices } from '@/core/job';
 import { demoBundles } from '@/demo';
 import type { PaperBlock } from '@/ui/print/paper';
 import { closingPaper, MOST_PAIRS, worthRows } from './prove-papers';
@@ -44,10 +44,15 @@ const pair = (n: number): Evidence[] => [
   photo(2 * n),
   photo(2 * n + 1, { moment: 'after', pairOf: id(2 * n) }),
 ];
-const blocks = (evidence: readonly Evidence[], strikes: JobFile['strikes'] = []) =>
+const blocks = (
+  evidence: readonly Evidence[],
+  strikes: JobFile['strikes'] = [],
+  slices: readonly RepairSlices[] = [],
+) =>
   closingPaper({ ...kept, evidence: [...kept.evidence, ...evidence], strikes }, known, 'in', {
     pictureOf: ({ id: of }) => (of === id(3) ? undefined : Buffer.from(of)),
     advice: null,
+    slices,
   }).blocks;
 const pairsIn = (all: readonly PaperBlock[]) =>
   all.flatMap((block) => (block.is === 'pairs' ? block.pairs : []));
@@ -72,6 +77,33 @@ describe('what the section is worth', () => {
     const [row] = worthRows(unread, proof, 'mm');
     expect(row![1]).toBe('not read');
     expect(row![2]).toBe('not known: nobody read the metal under it');
+  });
+});
+
+describe('sections before and after', () => {
+  const slices = slicesOf(workJob(kept));
+  const sections = (all: readonly PaperBlock[]) =>
+    all.flatMap((block) => (block.is === 'sections' ? block.sections : []));
+  test('a kept repair is drawn where least was left: rust thins the wall, what is specified has plates', () => {
+    expect(slices).toHaveLength(1);
+    const [drawn] = sections(blocks([], [], slices));
+    expect(drawn!.words).toMatch(/^Left rail, /);
+    expect(drawn!.before.plates).toEqual([]);
+    expect(drawn!.after.plates.length).toBeGreaterThan(0);
+    expect(
+      sections(
+        blocks(
+          [],
+          [],
+          Array.from({ length: 13 }, () => slices[0]!),
+        ),
+      ),
+    ).toHaveLength(12);
+    expect(sections(blocks([]))).toEqual([]);
+  });
+  test('what is only proposed, and what nobody read, is not drawn', () => {
+    expect(slicesOf(works)).toEqual([]);
+    expect(slicesOf(workJob({ ...kept, evidence: [] }))).toEqual([]);
   });
 });
 

@@ -1,5 +1,13 @@
 import { memberOf } from '@/core/frame';
-import { jobDebris, stands, type Advice, type JobFile, type JobProof, type ReadTimes } from '@/core/job';
+import {
+  jobDebris,
+  stands,
+  type Advice,
+  type JobFile,
+  type JobProof,
+  type ReadTimes,
+  type RepairSlices,
+} from '@/core/job';
 import type { PassportIssued } from '@/core/prove';
 import { percent, printDistance, printLength, type UnitSystem } from '@/core/quantity';
 import { photoPairs, type Photo, type PhotoPair } from '@/core/walk';
@@ -128,6 +136,36 @@ const worthBlock = (file: JobFile, proof: JobProof, system: UnitSystem): PaperBl
       ];
 };
 
+/** Sections of one paper. */
+const MOST_SLICES = 12;
+function slicesBlock(file: JobFile, slices: readonly RepairSlices[], system: UnitSystem): PaperBlock[] {
+  const drawn = slices.slice(0, MOST_SLICES).flatMap(({ memberId, stationMm, found, repaired, ...size }) => {
+    const member = memberOf(file.frame, memberId);
+    return member
+      ? [
+          {
+            words: `${member.name}, ${printStation(member, stationMm, system)}`,
+            before: found,
+            after: repaired,
+            size,
+          },
+        ]
+      : [];
+  });
+  const [first] = slices;
+  if (!first || drawn.length === 0) return [];
+  const left = slices.length - drawn.length;
+  return [
+    { is: 'sections', sections: drawn },
+    {
+      is: 'lines',
+      lines: [
+        `In section, as found and as specified; walls and plates ${first.exaggeration} times as thick.${left > 0 ? ` ${left} more are not drawn here.` : ''}`,
+      ],
+    },
+  ];
+}
+
 const readTimes = ({ count, thinnestMm }: ReadTimes, system: UnitSystem): string =>
   thinnestMm === undefined
     ? 'not read'
@@ -214,7 +252,12 @@ export function closingPaper(
   {
     pictureOf,
     advice,
-  }: { readonly pictureOf: (photo: Photo) => Buffer | undefined; readonly advice: Advice | null },
+    slices,
+  }: {
+    readonly pictureOf: (photo: Photo) => Buffer | undefined;
+    readonly advice: Advice | null;
+    readonly slices: readonly RepairSlices[];
+  },
 ): Paper {
   const tried = stands(file, 'proof');
   const booked = stands(file, 'look booked');
@@ -228,6 +271,7 @@ export function closingPaper(
         ? { is: 'table', heads: ['member', 'from, to', 'of'], widths: [130, 150, 0], rows: made }
         : { is: 'lines', lines: ['No plates.'] },
       ...worthBlock(file, proof, system),
+      ...slicesBlock(file, slices, system),
       ...readBlock(file, proof, system),
       ...measuredBlock(file, proof, system),
       ...pairsBlock(file, system, pictureOf),

@@ -115,6 +115,7 @@ export {
   jobDebris,
   jobProof,
   proveScene,
+  slicesOf,
   weighedIn,
   worthOf,
   type Advice,
@@ -125,5 +126,6 @@ export {
   type PreservedElsewhere,
   type ReadAround,
   type ReadTimes,
+  type RepairSlices,
   type RepairWorth,
 } from './prove';

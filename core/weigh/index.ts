@@ -13,6 +13,7 @@ export {
   type SectionChange,
   type SectionLayout,
 } from './wall-section';
+export { drawnSection, plateRing, wallRing, type DrawnSection, type Ring } from './section-rings';
 export {
   builtProperties,
   figure,

@@ -1,5 +1,7 @@
 import { Document, Image, Page, renderToBuffer, StyleSheet, Text, View } from '@react-pdf/renderer';
+import type { DrawnSection } from '@/core/weigh';
 import { registerFonts } from './fonts';
+import { SectionPicture, type SectionSize } from './section-picture';
 
 /** One block of a paper for the shop: what it is decides how it is set. */
 export type PaperBlock =
@@ -17,7 +19,15 @@ export type PaperBlock =
     }
   | { readonly is: 'tags'; readonly tags: readonly PaperTag[] }
   /** Pictures side by side, before and after; one that is not here is said. */
-  | { readonly is: 'pairs'; readonly pairs: readonly PicturePair[] };
+  | { readonly is: 'pairs'; readonly pairs: readonly PicturePair[] }
+  /** Sections side by side, as found and as specified. */
+  | { readonly is: 'sections'; readonly sections: readonly SectionPair[] };
+export interface SectionPair {
+  readonly words: string;
+  readonly before: DrawnSection;
+  readonly after: DrawnSection;
+  readonly size: SectionSize;
+}
 export interface PicturePair {
   readonly words: string;
   /** JPEG. */
@@ -134,6 +144,8 @@ function Block({ block }: { block: PaperBlock }) {
           ))}
         </View>
       );
+    case 'sections':
+      return <Sections {...block} />;
     case 'pairs':
       return (
         <View>
@@ -169,6 +181,20 @@ function Pair({ pair: { words, before, after } }: { pair: PicturePair }) {
     </View>
   );
 }
+
+const Sections = ({ sections }: Extract<PaperBlock, { is: 'sections' }>) => (
+  <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 14, marginTop: 4 }}>
+    {sections.map(({ words, before, after, size }) => (
+      <View key={words} wrap={false}>
+        <View style={{ flexDirection: 'row', gap: 4 }}>
+          <SectionPicture drawn={before} size={size} heightPt={90} />
+          <SectionPicture drawn={after} size={size} heightPt={90} />
+        </View>
+        <Text>{words}</Text>
+      </View>
+    ))}
+  </View>
+);
 
 function Table({ heads, widths, rows, boxed }: Extract<PaperBlock, { is: 'table' }>) {
   const column = (k: number) => (k < heads.length - 1 ? { width: widths[k]!, paddingRight: 4 } : { flex: 1 });

@@ -11,7 +11,7 @@ import {
   type Surface,
 } from '@/core/frame';
 import { lengthDigits, type UnitSystem } from '@/core/quantity';
-import { foldsBetween, platePoint, type SectionChange } from '@/core/weigh';
+import { platePoint, plateRing, wallRing, type Ring, type SectionChange } from '@/core/weigh';
 import { KNOWN, type WallProfile } from '@/core/probe';
 
 export interface SliceProps {
@@ -46,18 +46,9 @@ export function Slice(props: SliceProps) {
   const y0 = 34 + shape.depthMm * scale;
   const X = (x: number) => (mirrored ? WIDTH - (x0 + x * scale) : x0 + x * scale);
   const Y = (y: number) => y0 - y * scale;
-  const quad = (uFrom: number, uTo: number, face: Face, thicknessMm: number) => {
-    const inward = thicknessMm * exaggeration;
-    const [a, b] = [surfacePoint(shape, face, uFrom), surfacePoint(shape, face, uTo)];
-    const inner = (p: readonly [number, number]) => {
-      const [nx, ny] =
-        shape.kind === 'tube'
-          ? [(2 * p[0]) / shape.depthMm - 1, (2 * p[1]) / shape.depthMm - 1]
-          : face.outward;
-      return [p[0] - nx * inward, p[1] - ny * inward] as const;
-    };
-    return [a, b, inner(b), inner(a)].map(([x, y]) => `${X(x).toFixed(1)},${Y(y).toFixed(1)}`).join(' ');
-  };
+  const points = (ring: Ring) => ring.map(([x, y]) => `${X(x).toFixed(1)},${Y(y).toFixed(1)}`).join(' ');
+  const quad = (uFrom: number, uTo: number, face: Face, thicknessMm: number) =>
+    points(wallRing(shape, face, [uFrom, uTo], thicknessMm * exaggeration));
   const rows = useMemo(
     () =>
       surface.rowFace.map((face, row) => ({
@@ -132,16 +123,11 @@ export function Slice(props: SliceProps) {
           );
         })}
       {change.plates.map((plate, k) => {
-        const stops = [plate.uFromMm, ...foldsBetween(surface, plate.uFromMm, plate.uToMm), plate.uToMm];
         const t = plate.thicknessMm * exaggeration;
-        const ring = [
-          ...stops.map((u) => platePoint(surface, u, 0, plate.inside)),
-          ...[...stops].reverse().map((u) => platePoint(surface, u, t, plate.inside)),
-        ];
         return (
           <g key={k}>
             <polygon
-              points={ring.map(([x, y]) => `${X(x).toFixed(1)},${Y(y).toFixed(1)}`).join(' ')}
+              points={points(plateRing(surface, plate, t))}
               fill="var(--slate)"
               fillOpacity={plate.carries ? 1 : 0.35}
               stroke="var(--slate)"

@@ -28,6 +28,7 @@ export {
 } from './advice';
 export { jobDebris, weighedIn, type PreservedElsewhere } from './preserved';
 export { readAround, type ReadAround, type ReadTimes } from './read-around';
+export { slicesOf, type RepairSlices } from './slices';
 export { worthOf, type RepairWorth } from './worth';
 export { proveScene, workedWhen } from './scene';
 

@@ -28,11 +28,14 @@ export const GET = (request: Request, { params }: { params: Promise<{ jobId: str
     const proof = await askOffice('proof', file);
     if (!proof.ok) return answer(proof);
     const system = systemOf(request);
-    const advice = which === 'closing-report' ? await askOffice('advice', file) : undefined;
-    if (advice?.ok === false) return answer(advice);
+    const closing = which === 'closing-report' ? await askOffice('closing', file) : undefined;
+    if (closing?.ok === false) return answer(closing);
     const paper =
-      which === 'closing-report' || !issued
-        ? closingPaper(file, proof.value, system, { pictureOf, advice: advice?.value ?? null })
+      closing || !issued
+        ? closingPaper(file, proof.value, system, {
+            pictureOf,
+            ...(closing?.value ?? { advice: null, slices: [] }),
+          })
         : await passportPaper(file, proof.value, system, {
             issued,
             isSame: recordSum(bundleOf(database(), jobId)!, issued.at) === issued.sha256,
