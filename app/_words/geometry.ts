@@ -94,7 +94,10 @@ export function checkWords(
 ): { readonly title: string; readonly detail: string } {
   const figure = (value: number) => geometryFigure(value, check.quantity, system);
   const [out, within] = saysWords(check);
-  const says = `${check.is === 'straight' ? within : out} ${figure(check.value)} ± ${figure(check.plusMinus)}`;
+  const says =
+    check.notSaid === 'two marks'
+      ? 'two marks, which tell nothing of a bow'
+      : `${check.is === 'straight' ? within : out} ${figure(check.value)} ± ${figure(check.plusMinus)}`;
   const against = check.against ? `; ${check.against.from}’s figure: ${check.against.where}` : '';
   const notSaid = check.notSaid ? `; ${NOT_SAID_WORDS[check.notSaid]}` : '';
   return {

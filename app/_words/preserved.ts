@@ -19,11 +19,15 @@ export function debrisWords(
   { memberId, visits, rates, says }: DebrisTrend,
   system: UnitSystem,
 ): string {
-  const out = visits.map(({ at, kg }) => `${printMass(kg, system)} on ${dayWords(at.slice(0, 10))}`);
+  const out = visits.map(
+    ({ at, kg }) => `${kg > 0 ? printMass(kg, system) : 'nothing'} on ${dayWords(at.slice(0, 10))}`,
+  );
   const last = rates.at(-1);
   const rate = last
     ? `; ${printMass(last.kgPerMonth, system)} a month (± ${printMass(last.plusMinus, system)}) since the visit before`
-    : '; how long that had gathered nobody knows';
+    : visits.every(({ kg }) => kg === 0)
+      ? ''
+      : '; how long that had gathered nobody knows';
   return `${nameOf(frame, memberId)}: ${out.join(', ')} came out${rate}${says ? `; ${DEBRIS_WORDS[says]}` : ''}.`;
 }
 
