@@ -206,6 +206,26 @@ describe('what the model expects of a push', () => {
     }
     expect(expectedWords(expected[0]!, 'mm')).toMatch(/as found, .* as specified, \d\.\d\d times/);
   });
+  test('its band reaches to the metal at its least: never above what is expected, and none where nothing is in doubt', () => {
+    const known = jobDemand(
+      gritter,
+      new Map(workJob(gritter).map((work) => [work.picture.member.id, work])),
+      ['least'],
+      demand,
+    );
+    const banded = expectedFelt({ ...demand, ...known }, true);
+    const some = banded.filter(({ ratioAtLeast }) => ratioAtLeast !== undefined);
+    expect(some.length).toBeGreaterThan(0);
+    for (const { id, ratio, ratioAtLeast, repaired } of some) {
+      expect(ratioAtLeast).toBeLessThan(ratio!);
+      const least = known.least!.felt.find((each) => each.id === id)!.value;
+      expect(ratioAtLeast).toBeCloseTo(repaired / least, 12);
+    }
+    expect(expectedWords(some[0]!, 'in')).toMatch(/times \(down to \d\.\d\d, were all that is doubtful/);
+    const sure = { ...demand, least: demand['as found']! };
+    expect(expectedFelt(sure, true).some(({ ratioAtLeast }) => ratioAtLeast !== undefined)).toBe(false);
+    expect(expectedFelt(demand, true).some(({ ratioAtLeast }) => ratioAtLeast !== undefined)).toBe(false);
+  });
   test('nothing repaired, or nothing solved, nothing is expected; what did not move has no ratio', () => {
     const { 'as repaired': repaired, ...found } = demand;
     expect(expectedFelt(found, true)).toEqual([]);

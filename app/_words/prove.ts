@@ -140,9 +140,13 @@ export const PROOF_WORDS: Readonly<Record<ProofOf, string>> = {
 
 /** What the frame model expects of one thing that one feels. */
 export function expectedWords(
-  { id, quantity, found, repaired, ratio }: ExpectedFelt,
+  { id, quantity, found, repaired, ratio, ratioAtLeast }: ExpectedFelt,
   system: UnitSystem,
 ): string {
   const [was, is] = [found, repaired].map((value) => feltFigure({ value, quantity }, system));
-  return `${FELT_WORDS[id]}: ${was} as found, ${is} as specified${ratio === undefined ? '' : `, ${ratio.toFixed(2)} times`}`;
+  const band =
+    ratioAtLeast === undefined
+      ? ''
+      : ` (down to ${ratioAtLeast.toFixed(2)}, were all that is doubtful as found gone)`;
+  return `${FELT_WORDS[id]}: ${was} as found, ${is} as specified${ratio === undefined ? '' : `, ${ratio.toFixed(2)} times`}${band}`;
 }

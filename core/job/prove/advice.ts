@@ -157,15 +157,18 @@ export interface ExpectedFelt {
   readonly repaired: number;
   /** Repaired over found; absent where it did not move as found. */
   readonly ratio?: number;
+  /** The same where all that is doubtful of the metal as found is taken for gone: how much better it may become. */
+  readonly ratioAtLeast?: number;
 }
 
 /** What one would feel, as found and as repaired, by the frame model; nothing where either was not solved, or a proposal is among the repairs. */
 export function expectedFelt(demand: JobDemand, isKept: boolean): ExpectedFelt[] {
   if (!isKept) return [];
-  const [found, repaired] = [demand['as found'], demand['as repaired']];
+  const [found, repaired, least] = [demand['as found'], demand['as repaired'], demand.least];
   return FELT_IDS.flatMap((id): ExpectedFelt[] => {
     const [was, is] = [found, repaired].map((state) => state?.felt.find((each) => each.id === id));
     if (!was || !is) return [];
+    const worst = least?.felt.find((each) => each.id === id);
     return [
       {
         id,
@@ -173,6 +176,8 @@ export function expectedFelt(demand: JobDemand, isKept: boolean): ExpectedFelt[]
         found: was.value,
         repaired: is.value,
         ...(was.value > 0 && { ratio: is.value / was.value }),
+        // Doubt only ever makes it give more.
+        ...(worst && worst.value > was.value && { ratioAtLeast: is.value / worst.value }),
       },
     ];
   });
