@@ -177,6 +177,33 @@ test('washed, emptied, coated: what comes in is held against the visits before, 
   await expect(comesIn).toContainText('a month');
   await kept(page);
 
+  // A year ago little had come out: that more comes in now is said on the Round too, where the sill is looked at.
+  const little = {
+    kind: 'preserved',
+    version: 1,
+    id: crypto.randomUUID(),
+    by: 'RK',
+    at: '2025-10-11T08:00:00Z',
+    note: '',
+    memberId: 'sill-left',
+    washed: true,
+    debrisKg: 0.4,
+  };
+  const sent = await page.request.post(`${untouched.url}/api${job}/evidence`, {
+    data: { evidence: [little] },
+  });
+  expect(sent.ok()).toBe(true);
+  await page.goto(`${untouched.url}${job}/walk?member=sill-left`);
+  const spot = page.getByRole('region', { name: 'This spot' });
+  await page
+    .getByRole('region', { name: 'The way round' })
+    .getByRole('button', { name: /^Sill, layer by layer, left/ })
+    .click();
+  await expect(spot).toContainText('MORE COMES IN THAN BEFORE');
+  await page.goto(`${untouched.url}${job}/prove?part=tried`);
+  await expect(comesIn).toContainText('MORE COMES IN THAN BEFORE', { timeout: 60_000 });
+  await tried.getByRole('button', { name: 'It was washed, emptied or coated' }).click();
+
   // What was typed turns with the units, and is the same when it is kept.
   await form.getByLabel('dirt that came out, lb').fill('2');
   await page.getByRole('button', { name: /^Units: / }).click();

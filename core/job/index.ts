@@ -123,7 +123,6 @@ export {
   type AxleMargin,
   type ExpectedFelt,
   type JobProof,
-  type PreservedElsewhere,
   type ReadAround,
   type ReadTimes,
   type RepairSlices,

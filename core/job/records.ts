@@ -2,12 +2,12 @@ import { ofKind, standing, type Frame, type JobSheet, type Notice, type Strike, 
 import type { ScrapTest } from '../join';
 import type { Fault, ListedPattern } from '../patterns';
 import type { Bay, Consumable, Kit, Person, Practice, ShelfPiece, ShopWeek } from '../reference';
+import type { PreservedElsewhere } from '../prove';
 import type { Repair } from '../shape';
 import type { HeldElsewhere } from '../trace';
 import type { MendedBefore, SpotRule } from '../walk';
 import type { HoursLearnt, MeasuredElsewhere } from '../weigh';
 import type { Evidence, EvidenceId, EvidenceOf } from './evidence';
-import type { PreservedElsewhere } from './prove/preserved';
 
 /** A job's records as they were kept: struck evidence is still among them. */
 export interface JobRecords {

@@ -6,6 +6,7 @@ export {
   DEBRIS_SAYS,
   type DebrisSays,
   type DebrisTrend,
+  type PreservedElsewhere,
   type Weighed,
 } from './preserved';
 export { flexPairs, FLEX_SAYS, type FlexPair, type FlexSays } from './given';

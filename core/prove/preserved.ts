@@ -9,6 +9,12 @@ export interface Weighed {
   readonly kg: number;
 }
 
+/** What a unit's other jobs recorded of keeping it whole. */
+export interface PreservedElsewhere {
+  readonly visits: readonly Preserved[];
+  readonly weighed: readonly Weighed[];
+}
+
 /** Dirt that came in between two visits, kg a month, with its error. */
 export interface DebrisRate {
   readonly fromAt: string;

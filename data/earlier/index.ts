@@ -1,7 +1,8 @@
 import { ofKind, standing } from '@/core/frame';
 import type { ScrapTest } from '@/core/join';
 import type { Reading } from '@/core/probe';
-import { weighedIn, type Evidence, type EvidenceId, type PreservedElsewhere } from '@/core/job';
+import { weighedIn, type Evidence, type EvidenceId } from '@/core/job';
+import type { PreservedElsewhere } from '@/core/prove';
 import type { HeldElsewhere } from '@/core/trace';
 import type { HoursTaken, MeasuredElsewhere } from '@/core/weigh';
 import { mendedIn, type MendedBefore } from '@/core/walk';

@@ -26,7 +26,7 @@ export {
   type AxleMargin,
   type ExpectedFelt,
 } from './advice';
-export { jobDebris, weighedIn, type PreservedElsewhere } from './preserved';
+export { jobDebris, weighedIn } from './preserved';
 export { readAround, type ReadAround, type ReadTimes } from './read-around';
 export { slicesOf, type RepairSlices } from './slices';
 export { worthOf, type RepairWorth } from './worth';

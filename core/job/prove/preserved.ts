@@ -1,11 +1,5 @@
-import { debrisTrends, type DebrisTrend, type Preserved, type Weighed } from '../../prove';
+import { debrisTrends, type DebrisTrend, type Weighed } from '../../prove';
 import { stands, type JobRecords } from '../records';
-
-/** What a unit's other jobs recorded of keeping it whole. */
-export interface PreservedElsewhere {
-  readonly visits: readonly Preserved[];
-  readonly weighed: readonly Weighed[];
-}
 
 /** What came out of members, by visits that emptied them and by what was noted on the way round. */
 export const weighedIn = (kept: Pick<JobRecords, 'evidence' | 'strikes'>): Weighed[] => [

@@ -27,6 +27,7 @@ import { TOUR_WORDS, unseenWords } from '../../../../_words/walk';
 import { StrikeSheet, useMember, useReader, useRecords, useStamp, PhotoButton } from '../../../_desk';
 import { AtTheHost } from './at-the-host';
 import { AtTheSpot } from './at-the-spot';
+import { ComesInHere } from './comes-in-here';
 import { FailedHere } from './failed-here';
 import { LeaveRow } from './leave-row';
 import { SpotsSheet } from './spots-sheet';
@@ -325,6 +326,7 @@ function Spot({
             )}
           </p>
           <FailedHere spot={spot} />
+          <ComesInHere spot={spot} />
           {mended && (
             <p className="font-semibold">
               Renewed here by an earlier job, <When at={mended.at} only="day" />: its patch is as made.
