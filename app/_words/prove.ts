@@ -22,6 +22,8 @@ export const OPEN_WORDS: Readonly<Record<OpenCode, string>> = {
   'seam not finished': 'Seam not whole, changed or with a defect',
   'seam not looked at': 'Seam not looked at, or no photo of it',
   'landing not read': 'Laid on metal that nobody had read',
+  'bolts not tightened': 'Bolts not brought to their torque',
+  'bolts not settled': 'Bolts not looked at again since they were tightened, or some had moved',
   'gate shut': 'Gate shut',
   'temporary not released': 'Temporary repair over its limit, or no load test released it',
   'proof failed': 'Tried, and did not hold',

@@ -1,4 +1,5 @@
 import { axlesOf, defaultFrame, familyOf, typicalLoads, type Strike } from '../frame';
+import type { BoltSet } from '../join';
 import type { Reading } from '../probe';
 import { DEFAULT_PRACTICE } from '../reference';
 import { repairSchema } from '../shape';
@@ -115,6 +116,25 @@ export function demoJob(plates: Plates) {
       const isOfMetal = more.some(({ kind }) => kind === 'sign' || kind === 'crack');
       return jobOrder(now, isOfMetal ? worksOf(now) : known, Date.parse(nowAt));
     },
+    /** The same with its plates bolted on in these sets. */
+    bolted: (sets: readonly string[], more: readonly Evidence[], nowAt = '2026-11-28T20:00:00Z') =>
+      jobProof(
+        { ...file, evidence: [...file.evidence, ...more] },
+        new Map(
+          [...known].map(([id, work]) => [
+            id,
+            {
+              ...work,
+              repairs: work.repairs.map((worked) => ({
+                ...worked,
+                joined: { ...worked.joined, bolts: sets.map((set) => ({ id: set }) as BoltSet) },
+              })),
+            },
+          ]),
+        ),
+        Date.parse(nowAt),
+        nowAt.slice(0, 10),
+      ),
     /** What is open with these records, at the end of the day they were made on. */
     proof: (more: readonly Evidence[], nowAt = '2026-11-28T20:00:00Z') =>
       jobProof(

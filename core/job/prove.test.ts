@@ -144,6 +144,35 @@ describe('what a job’s records leave open', () => {
     // Between the first tack and the last weld it is neither.
     expect(of(task('tack', 25), weld, reading(25, planned.fromMm, 4.5)).after.count).toBe(0);
   });
+  test('bolts: once one is tightened every set is asked for, and each is looked at again after a day', () => {
+    const tight = (set: string, day: number, moved?: 'none' | 'some'): Evidence => ({
+      kind: 'tightened',
+      ...stamp(day),
+      memberId: 'rail-right',
+      ofId: REPAIR,
+      set,
+      torqueNm: 100,
+      ...(moved && { moved }),
+    });
+    const open = (...more: Evidence[]) =>
+      job
+        .bolted(['B1', 'B2'], more)
+        .items.flatMap(({ item }) =>
+          item.code.startsWith('bolts') ? [`${item.name}: ${String(item.about)}`] : [],
+        );
+    expect(open()).toEqual([]);
+    expect(open(tight('B1', 27))).toEqual([
+      expect.stringContaining('B2: not tightened'),
+      expect.stringContaining('B1: look again'),
+    ]);
+    expect(open(tight('B1', 28), tight('B2', 28)).map((each) => each.split(': ')[1])).toEqual([
+      'wait',
+      'wait',
+    ]);
+    const settled = [tight('B1', 26), tight('B2', 26), tight('B1', 27, 'none'), tight('B2', 27, 'none')];
+    expect(open(...settled)).toEqual([]);
+    expect(open(...settled, tight('B2', 28, 'some'))).toHaveLength(1);
+  });
   test('a cause said to be gone is closed; said and not held, it is not', () => {
     const gone = (held: boolean): Evidence => ({
       kind: 'proof',

@@ -46,6 +46,7 @@ const NOTHING: ProveScene = {
   gates: [],
   seams: [],
   unreadLandings: [],
+  bolts: [],
   complaints: [],
   causes: [],
   unplanned: [],
@@ -133,6 +134,13 @@ describe('what is open', () => {
       codes({ seams: [{ ofId: 'r1', seam: 's', mark: 'W1', memberId: 'm', name: 'Rail', stands }] }),
     ).toEqual(expected),
   );
+  test('bolts: one set never tightened is nobody’s to sign away; tightened and not looked at again, two names', () => {
+    const set = (stands: 'not tightened' | 'look again' | 'wait') =>
+      codes({ bolts: [{ repairId: 'r1', memberId: 'm', name: 'Rail', set: 'B1', stands }] });
+    expect(set('not tightened')).toEqual([['bolts not tightened', 'nobody']]);
+    expect(set('wait')).toEqual([['bolts not settled', 'two names']]);
+    expect(set('look again')).toEqual([['bolts not settled', 'two names']]);
+  });
   test('laid on metal nobody read: two names, face by face; one face more is not what they signed', () => {
     const landing = (...faces: string[]) => ({
       unreadLandings: [{ id: 'r1', memberId: 'm', name: 'Rail', faces }],

@@ -1,4 +1,5 @@
 import { memberOf } from '../../frame';
+import type { Tightened } from '../../join';
 import type { Fact, Plan, Task } from '../../order';
 import { alignmentLacks } from '../../trace';
 import { toAlign } from '../alignment';
@@ -20,15 +21,17 @@ export const firstCutAt = (records: JobRecords, { tasks }: Pick<Plan, 'tasks'>):
     );
 };
 
+/** What of a job's work its facts are held against: every seam, and the sets of bolts of each repair. */
+interface Known {
+  readonly ledger: readonly LedgerSeam[];
+  readonly sets: ReadonlyMap<string, readonly string[]>;
+}
+
 /** What other rooms' records say of a plan's tasks: measured, photographed, pulled into line, laid, looked at, taken off. */
-export function factsOf(
-  records: JobRecords,
-  plan: Plan,
-  ledger: readonly LedgerSeam[],
-): ReadonlyMap<string, Fact> {
+export function factsOf(records: JobRecords, plan: Plan, { ledger, sets }: Known): ReadonlyMap<string, Fact> {
   const cutAt = firstCutAt(records, plan);
   const facts = plan.tasks.flatMap((task): [string, Fact][] => {
-    const fact = factOf(records, task, ledger, cutAt);
+    const fact = factOf(records, task, { ledger, sets }, cutAt);
     return fact ? [[task.id, { at: fact.at, by: fact.by }]] : [];
   });
   return new Map(facts);
@@ -37,7 +40,7 @@ export function factsOf(
 function factOf(
   records: JobRecords,
   task: Task,
-  ledger: readonly LedgerSeam[],
+  { ledger, sets }: Known,
   cutAt: string | undefined,
 ): Fact | undefined {
   const isBefore = ({ at }: Fact) => cutAt === undefined || at < cutAt;
@@ -70,10 +73,16 @@ function factOf(
     case 'look at crack':
       return ledgerFact(ledger, task.of.id, ({ stands: how }) => how === 'good' || how === 'left open');
     case 'bolt up':
-      return stands(records, 'tightened').findLast(({ ofId }) => ofId === task.of.id);
+      return boltedUp(stands(records, 'tightened'), task.of.id, sets.get(task.of.id) ?? []);
     default:
       return undefined;
   }
+}
+
+/** Up once every set was brought to its torque: one that was is not all. */
+function boltedUp(log: readonly Tightened[], ofId: string, sets: readonly string[]): Fact | undefined {
+  const own = log.filter((each) => each.ofId === ofId);
+  return sets.every((id) => own.some(({ set }) => set === id)) ? own.at(-1) : undefined;
 }
 
 const isLaid = ({ stands: how }: LedgerSeam): boolean =>

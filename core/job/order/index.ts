@@ -40,6 +40,14 @@ export function jobOrder(file: JobFile, works: Works, nowMs: number): JobOrder {
   return { scene, plan, toGet: toGet(file, works, { scene, plan }), ...orderNow(file, works, plan, nowMs) };
 }
 
+/** The sets of bolts of each repair. */
+const setsOf = (works: Works): ReadonlyMap<string, readonly string[]> =>
+  new Map(
+    [...works.values()].flatMap(({ repairs }) =>
+      repairs.map(({ repair, joined }) => [repair.id, joined.bolts.map(({ id }) => id)] as const),
+    ),
+  );
+
 /** What moves with the clock and with what is ticked, on a plan that was made before. */
 export function orderNow(
   file: JobFile,
@@ -48,7 +56,12 @@ export function orderNow(
   nowMs: number,
 ): Omit<JobOrder, 'scene' | 'plan' | 'toGet'> {
   const ledger = jobLedger(file, [...works.values()]);
-  const progress = progressOf(plan, stands(file, 'task'), factsOf(file, plan, ledger), nowMs);
+  const progress = progressOf(
+    plan,
+    stands(file, 'task'),
+    factsOf(file, plan, { ledger, sets: setsOf(works) }),
+    nowMs,
+  );
   const gates = gatesOf(gateScene({ file, works }, plan, progress, ledger, nowMs));
   return {
     progress,

@@ -57,7 +57,7 @@ export interface JobProof {
 
 export function jobProof(file: JobFile, works: Works, nowMs: number, today: string): JobProof {
   const order = jobOrder(file, works, nowMs);
-  const scene = proveScene(file, works, order, today);
+  const scene = proveScene(file, works, order, { nowMs, today });
   const worked = workedWhen(order.progress);
   const signOff = stands(file, 'sign off').at(-1);
   const items = answered(openItems(scene), stands(file, 'left undone'), signOff);

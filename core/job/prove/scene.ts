@@ -1,4 +1,5 @@
 import { memberOf, type Frame } from '../../frame';
+import { retighten } from '../../join';
 import { CUTS_METAL, LAYS_METAL, type TaskOf, type TaskProgress, type TaskWhat } from '../../order';
 import {
   changesSince,
@@ -41,7 +42,12 @@ export function workedWhen(progress: readonly TaskProgress[]): Worked {
 }
 
 /** What open items are made from, of a job's records and its order as they stand; `today` is the day where the unit is. */
-export function proveScene(file: JobFile, works: Works, order: JobOrder, today: string): ProveScene {
+export function proveScene(
+  file: JobFile,
+  works: Works,
+  order: JobOrder,
+  { nowMs, today }: { readonly nowMs: number; readonly today: string },
+): ProveScene {
   const worked = workedWhen(order.progress);
   const measured = geometryMeasured(file).geometry;
   const pairs = flexPairs(stands(file, 'flex'), { cutAt: worked.cutAt, since: worked.laidAt });
@@ -59,6 +65,7 @@ export function proveScene(file: JobFile, works: Works, order: JobOrder, today: 
         name: nameOf(file.frame, memberId),
         faces: unread,
       })),
+    bolts: boltsOf(file, works, order, nowMs),
     complaints: complaintsOf(file, pairs),
     causes: causesOf(file, works, order),
     unplanned: order.scene.unplanned,
@@ -98,6 +105,28 @@ function notMeasuredAgain(frame: Frame, measured: readonly Geometry[], { cutAt, 
       ),
     ),
   ];
+}
+
+/** Sets of every repair of which a bolt was tightened, or whose bolts somebody said to be up. */
+function boltsOf(file: JobFile, works: Works, order: JobOrder, nowMs: number): ProveScene['bolts'] {
+  const log = stands(file, 'tightened');
+  const up = new Set(
+    order.progress
+      .filter(({ task: { what }, state }) => what === 'bolt up' && (state === 'done' || state === 'started'))
+      .map(({ task }) => task.of.id),
+  );
+  return [...works.values()].flatMap(({ picture: { member }, repairs }) =>
+    repairs.flatMap(({ repair: { id: repairId }, isProposal, joined }) => {
+      if (isProposal || !(up.has(repairId) || log.some(({ ofId }) => ofId === repairId))) return [];
+      return joined.bolts.flatMap(({ id: set }) => {
+        const own = log.filter((each) => each.ofId === repairId && each.set === set);
+        const how = retighten(own, nowMs);
+        return how === 'settled'
+          ? []
+          : [{ repairId, memberId: member.id, name: member.name, set, stands: how }];
+      });
+    }),
+  );
 }
 
 function complaintsOf(file: JobFile, pairs: readonly FlexPair[]): ProveScene['complaints'] {

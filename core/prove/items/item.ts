@@ -1,5 +1,5 @@
 import type { Gate, TaskOf, TaskProgress, Unplanned } from '../../order';
-import type { SeamStands } from '../../join';
+import type { Retighten, SeamStands } from '../../join';
 import type { GeometryCheck } from '../../weigh';
 import type { FlexPair } from '../given';
 import type { Change } from '../moved';
@@ -12,6 +12,8 @@ export const OPEN_CODES = [
   'seam not finished',
   'seam not looked at',
   'landing not read',
+  'bolts not tightened',
+  'bolts not settled',
   'gate shut',
   'temporary not released',
   'proof failed',
@@ -46,7 +48,7 @@ export interface OpenItem {
   /** What kind of thing is made or mended, where that is open. */
   readonly is?: TaskOf['is'];
   /** What belongs to its code: how a seam stands, what failed, by how much something moved. */
-  readonly about?: SeamStands | Gate | Change | GeometryCheck | FlexPair | Proof | Snag;
+  readonly about?: SeamStands | Retighten | Gate | Change | GeometryCheck | FlexPair | Proof | Snag;
 }
 
 /** Everything that open items are made from, sorted once. */
@@ -68,6 +70,14 @@ export interface ProveScene {
     readonly memberId: string;
     readonly name: string;
     readonly faces: readonly string[];
+  }[];
+  /** Sets of bolts of repairs that were begun to be bolted up, which are not settled: tightened, looked at again, and none had moved. */
+  readonly bolts: readonly {
+    readonly repairId: string;
+    readonly memberId: string;
+    readonly name: string;
+    readonly set: string;
+    readonly stands: Exclude<Retighten, 'settled'>;
   }[];
   readonly complaints: readonly {
     readonly id: string;

@@ -105,6 +105,20 @@ export const landings: ItemSource = ({ unreadLandings }) =>
     memberId,
   }));
 
+/** A set that was never brought to its torque holds nothing; one that nobody looked at again may have settled since. */
+export const bolts: ItemSource = ({ bolts: sets }) =>
+  sets.map(({ repairId, memberId, name, set, stands }): OpenItem => {
+    const isLoose = stands === 'not tightened';
+    return {
+      key: `bolts ${repairId} ${set}`,
+      code: isLoose ? 'bolts not tightened' : 'bolts not settled',
+      name: `${name}, set ${set}`,
+      may: isLoose ? 'nobody' : 'two names',
+      memberId,
+      about: stands,
+    };
+  });
+
 /** Seams that were begun and not finished, or hold a defect; finished, and not looked at or photographed. */
 export const seams: ItemSource = ({ seams: all }) =>
   all.flatMap(({ ofId, seam, mark, memberId, name, stands }): OpenItem[] => {

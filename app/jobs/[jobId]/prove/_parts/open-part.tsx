@@ -22,6 +22,8 @@ const DONE_IN: Readonly<Partial<Record<OpenCode, string>>> = {
   'seam not finished': 'join?part=log',
   'seam not looked at': 'join?part=log',
   'landing not read': 'probe',
+  'bolts not tightened': 'join?part=bolts',
+  'bolts not settled': 'join?part=bolts',
   'gate shut': 'order?part=gates',
   'temporary not released': 'trace',
   'proof failed': 'prove?part=tried',
