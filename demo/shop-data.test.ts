@@ -185,6 +185,21 @@ test('geometry goes with the unit: another job’s measures come along, struck o
   expect(evidenceMark(db, id)).not.toBe(before);
 });
 
+test('a closed job stands as it was closed: what was measured of the unit later it hears once it is opened again', () => {
+  const id = another();
+  const heard = () => jobFile(db, id)!.measuredElsewhere!.geometry.map(({ at }) => at);
+  const all = heard();
+  expect(all.length).toBeGreaterThan(1);
+  const [first, second] = [...all].sort();
+  expect(first! < second!).toBe(true);
+  const say = (closed: boolean, at: string) =>
+    expect(closeJob(db, id, { id: crypto.randomUUID(), closed, by: 'RK', at }).ok).toBe(true);
+  say(true, first!);
+  expect(heard()).toEqual(all.filter((at) => at <= first!));
+  say(false, '2027-01-01T08:00:00Z');
+  expect(heard()).toEqual(all);
+});
+
 test('hours of another job correct the norms once it is closed, its last word, while it stands', () => {
   const id = another();
   const took = (hours: number) => ({

@@ -101,14 +101,27 @@ test('compared: the twin on the same ruler, the last survey of the same unit, ho
   );
 });
 
-test('a closed job is said to be closed, and open again', async ({ page }) => {
-  // Looked for by its tag: jobs that other journeys opened may fill the Yard's first page.
-  await page.goto('/');
-  await page.getByLabel('tag, unit or job').fill('SV-9');
-  await page.getByRole('button', { name: 'Find' }).click();
-  const unit = page.getByRole('region', { name: 'SV-9' });
-  await expect(unit.getByRole('button', { name: 'Open again: Left sill patched' })).toBeVisible();
-  await unit.getByRole('button', { name: 'Open again: Left sill patched' }).click();
-  await unit.getByRole('button', { name: 'Close: Left sill patched' }).click();
-  await expect(unit.getByText('; closed')).toBeVisible();
+test('a closed job is said to be closed, and open again', async ({ page, untouched }) => {
+  const { url } = untouched;
+  await page.goto(`${url}/?search=BM-1&closed=1`);
+  const looked = 'Caps looked at after a year';
+  const sister = page.getByRole('region', { name: 'BM-1' });
+  await sister.getByRole('button', { name: `Open again: ${looked}` }).click();
+  await sister.getByRole('button', { name: `Close: ${looked}` }).click();
+  await expect(sister.getByRole('button', { name: `Open again: ${looked}` })).toBeVisible();
+
+  // Signed off as it stood then; opened again, it hears what was measured of the unit since, and is not closed on the old word.
+  await page.goto(`${url}/?search=SV-9&closed=1`);
+  const van = page.getByRole('region', { name: 'SV-9' });
+  const patched = await van.getByRole('link', { name: /Left sill patched/ }).getAttribute('href');
+  const proved = `${url}${patched!.match(/\/jobs\/[^/?]+/)![0]}/prove?part=sign`;
+  const signed = page.getByRole('region', { name: 'Sign off' }).getByRole('heading', { level: 2 });
+  await page.goto(proved);
+  await expect(signed).toHaveText('Signed off', { timeout: 60_000 });
+  await page.goto(`${url}/?search=SV-9&closed=1`);
+  await van.getByRole('button', { name: 'Open again: Left sill patched' }).click();
+  await van.getByRole('button', { name: 'Close: Left sill patched' }).click();
+  await expect(page.getByText(/open that the sign-off does not name/)).toBeVisible();
+  await page.goto(proved);
+  await expect(signed).toHaveText('Signed off before what is open now', { timeout: 60_000 });
 });

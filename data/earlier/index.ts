@@ -7,7 +7,7 @@ import type { HeldElsewhere } from '@/core/trace';
 import type { HoursTaken, MeasuredElsewhere } from '@/core/weigh';
 import { mendedIn, type MendedBefore } from '@/core/walk';
 import type { Norms } from '@/core/reference';
-import { isClosed } from '../closing';
+import { closedAt, isClosed } from '../closing';
 import type { Db } from '../connection';
 import { evidenceOf } from '../evidence';
 import { currentPractice } from '../practice';
@@ -60,9 +60,15 @@ export function mendedBefore(db: Db, jobId: string): MendedBefore[] {
     });
 }
 
-/** Geometry and figures that the unit's other jobs recorded, closed or not; struck ones left out. */
+/**
+ * Geometry and figures that the unit's other jobs recorded, closed or not; struck ones left out. A closed job stands as it was closed: what was measured
+ * of the unit later is for later jobs, and for this one once it is opened again.
+ */
 export function measuredElsewhere(db: Db, jobId: string): MeasuredElsewhere {
-  const kept = keptElsewhere(db, jobId, ['geometry', 'figure']);
+  const until = closedAt(db, jobId);
+  const kept = keptElsewhere(db, jobId, ['geometry', 'figure']).filter(
+    ({ at }) => until === undefined || at <= until,
+  );
   return { geometry: ofKind(kept, 'geometry'), figures: ofKind(kept, 'figure') };
 }
 
