@@ -138,6 +138,16 @@ test('the sister’s rails were measured before they were capped and after: noth
   const told = { ...file, evidence: file.evidence.filter(({ kind }) => kind !== 'reading') };
   const felt = new Map(judgedJob(told).works.map((work) => [work.picture.member.id, work]));
   expect(unread(proofOf(told, felt))).toBe(2);
+  // Read only after the plates were on, it may be the plates that were read.
+  const late = {
+    ...file,
+    evidence: file.evidence.map((each) =>
+      each.kind === 'reading' ? { ...each, at: '2024-05-26T08:00:00Z' } : each,
+    ),
+  };
+  expect(proofOf(late, works).read.every(({ isReadLate }) => isReadLate)).toBe(true);
+  expect(read.some(({ isReadLate }) => isReadLate)).toBe(false);
+  expect(unread(proofOf(late, works))).toBe(2);
   expect(new Set(changes.map(({ key }) => key)).size).toBe(5);
   expect(changes.filter(({ says }) => says !== 'as it was')).toEqual([]);
   expect(pairs).toMatchObject([{ says: 'gives less' }]);

@@ -63,7 +63,9 @@ function leverLines({ levered }: Advice, system: UnitSystem): string[] {
   if (!levered) return [];
   const { name, dropMm, inCase, momentNm } = levered;
   const words = `${name} reaches ${printLength(dropMm, system, 'length')} below the middle of the rail: ${inCase === 'corner' ? 'in a bend' : 'turned tight'}, it levers the rail by ${printTorque(momentNm, system)}`;
-  return [dropMm > TALL_MM ? `${words}. A brace across to its twin takes that off the rail.` : `${words}.`];
+  return [
+    dropMm > TALL_MM ? `${words}. A brace across to its twin takes some of that off the rail.` : `${words}.`,
+  ];
 }
 
 /** Names of closed-in members told one by one. */

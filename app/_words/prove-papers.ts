@@ -172,7 +172,7 @@ const readTimes = ({ count, thinnestMm }: ReadTimes, system: UnitSystem): string
     : `${count} ${count === 1 ? 'reading' : 'readings'}, thinnest ${printLength(thinnestMm, system, 'thickness')}`;
 /** Each kept repair as it was read before its plates were on and after; what lands on metal nobody read. */
 export const readRows = (file: JobFile, { read }: JobProof, system: UnitSystem): string[][] =>
-  read.flatMap(({ memberId, fromMm, toMm, laidAt, before, after, unread }) => {
+  read.flatMap(({ memberId, fromMm, toMm, laidAt, before, after, unread, isReadLate }) => {
     const member = memberOf(file.frame, memberId);
     const [from, to] = [Math.max(0, fromMm), Math.min(toMm, member?.lengthMm ?? toMm)];
     return member
@@ -181,7 +181,11 @@ export const readRows = (file: JobFile, { read }: JobProof, system: UnitSystem):
             `${member.name}, ${printStation(member, from, system)} to ${printStation(member, to, system)}`,
             readTimes(before, system),
             laidAt === undefined ? 'nothing is laid yet' : readTimes(after, system),
-            unread.length > 0 ? `NOT READ: ${unread.join(', ')}` : 'read or struck',
+            unread.length > 0
+              ? `NOT READ: ${unread.join(', ')}`
+              : isReadLate
+                ? 'NOT READ before it was laid'
+                : 'read or struck',
           ],
         ]
       : [];

@@ -10,10 +10,12 @@ import type {
   ProofOf,
 } from '@/core/prove';
 import { memberOf, type Frame } from '@/core/frame';
+import type { Retighten } from '@/core/join';
 import type { Stage } from '@/core/order';
 import type { ExpectedFelt } from '@/core/job';
 import { printLength, type UnitSystem } from '@/core/quantity';
 import { FELT_WORDS, feltFigure } from './demand';
+import { RETIGHTEN_WORDS } from './bolts';
 import { GATE_WORDS, STAGE_WORDS } from './order';
 
 export const OPEN_WORDS: Readonly<Record<OpenCode, string>> = {
@@ -67,7 +69,8 @@ export function itemWords(
   if (code === 'proof failed' && typeof about === 'object' && 'note' in about)
     return `${about.note}: ${name}`;
   if (code === 'not measured again' && name === '') return 'nothing of its geometry ever was';
-  if (typeof about === 'string') return `${name}: ${about}`;
+  if (typeof about === 'string')
+    return `${name}: ${about in RETIGHTEN_WORDS ? RETIGHTEN_WORDS[about as Retighten] : about}`;
   const kind = is === undefined ? undefined : MADE_WORDS[is];
   return `${kind ? `${kind}, ` : ''}${name}${counted}`;
 }

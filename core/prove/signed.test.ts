@@ -149,6 +149,10 @@ describe('what is open', () => {
     const [item] = openItems({ ...NOTHING, ...landing('web', 'bottom') });
     expect(item).toMatchObject({ key: 'landing r1', name: 'Rail: web, bottom', memberId: 'm' });
     expect(item!.parts).toEqual(['landing r1 web', 'landing r1 bottom']);
+    // Read only since the plates were on: what was read may be the plates.
+    expect(openItems({ ...NOTHING, ...landing() })).toMatchObject([
+      { code: 'landing not read', name: 'Rail', parts: ['landing r1 late'] },
+    ]);
   });
   const pair = (says: 'gives less' | 'not attributable' | 'gives as before') =>
     ({ place: 'p', push: 'x', state: 'hitched', says }) as const;

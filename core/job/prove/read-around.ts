@@ -22,6 +22,8 @@ export interface ReadAround {
   readonly after: ReadTimes;
   /** Its edges that land on metal nobody read, by face. */
   readonly unread: readonly string[];
+  /** Nobody read or struck it before its plates were on: what was read there since may be the plates. */
+  readonly isReadLate: boolean;
 }
 
 /** Plates are read beside, too: where their welds land, mm. */
@@ -39,6 +41,8 @@ export const readAround = (file: JobFile, works: Works, progress: readonly TaskP
           reading.memberId === picture.member.id && reading.stationMm >= fromMm && reading.stationMm <= toMm,
       );
       const laid = laidTimes(progress, repairId);
+      const before = timesOf(there.filter(({ at }) => !laid || at < laid.first));
+      const after = timesOf(laid ? there.filter(({ at }) => at > laid.last) : []);
       return [
         {
           repairId,
@@ -46,9 +50,10 @@ export const readAround = (file: JobFile, works: Works, progress: readonly TaskP
           fromMm,
           toMm,
           ...(laid && { laidAt: laid.first }),
-          before: timesOf(there.filter(({ at }) => !laid || at < laid.first)),
-          after: timesOf(laid ? there.filter(({ at }) => at > laid.last) : []),
+          before,
+          after,
           unread: unreadEdges(worked.findings),
+          isReadLate: laid !== undefined && before.count === 0 && restsOnReadings(worked),
         },
       ];
     }),
@@ -66,6 +71,12 @@ function laidTimes(
   const [first] = times;
   return first === undefined ? undefined : { first, last: times.at(-1)! };
 }
+
+/** Some of its edges are known to land by what a gauge read, not by a hammer. */
+const restsOnReadings = ({ pieces }: MemberWork['repairs'][number]): boolean =>
+  pieces.some(({ stations }) =>
+    stations.some(({ edges }) => edges.some(({ why }) => why === 'sound' || why === 'unsound')),
+  );
 
 const timesOf = (readings: readonly Reading[]): ReadTimes => ({
   count: readings.length,

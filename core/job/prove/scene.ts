@@ -58,7 +58,7 @@ export function proveScene(
     gates: order.gates,
     seams: ledger.map((seam) => ({ ...seam, name: nameOf(file.frame, seam.memberId) })),
     unreadLandings: readAround(file, works, order.progress)
-      .filter(({ laidAt, unread }) => laidAt !== undefined && unread.length > 0)
+      .filter(({ laidAt, unread, isReadLate }) => laidAt !== undefined && (unread.length > 0 || isReadLate))
       .map(({ repairId, memberId, unread }) => ({
         id: repairId,
         memberId,

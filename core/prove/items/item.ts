@@ -64,7 +64,7 @@ export interface ProveScene {
     readonly name: string;
     readonly stands: SeamStands;
   }[];
-  /** Repairs that are laid, with the faces on which nobody had read the metal that they land on. */
+  /** Repairs that are laid, with the faces on which nobody has read the metal that they land on; none where it was read only after they were on. */
   readonly unreadLandings: readonly {
     readonly id: string;
     readonly memberId: string;

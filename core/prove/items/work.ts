@@ -99,9 +99,9 @@ export const landings: ItemSource = ({ unreadLandings }) =>
   unreadLandings.map(({ id, memberId, name, faces }): OpenItem => ({
     key: `landing ${id}`,
     code: 'landing not read',
-    name: `${name}: ${faces.join(', ')}`,
+    name: faces.length > 0 ? `${name}: ${faces.join(', ')}` : name,
     may: 'two names',
-    parts: faces.map((face) => `landing ${id} ${face}`),
+    parts: faces.length > 0 ? faces.map((face) => `landing ${id} ${face}`) : [`landing ${id} late`],
     memberId,
   }));
 
