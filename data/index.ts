@@ -14,6 +14,7 @@ export { keepStartingFrame, startingFrames, startingFrameSchema, type StartingFr
 export { closeIfBack, closeJob, closingsOf, isClosed } from './closing';
 export { dropPattern, keepPattern, patternById, patternsOf, listedPatterns } from './pattern';
 export { shopHours } from './hours';
+export { asBuiltFor } from './as-built';
 export { shopFaults } from './faults';
 export { changeSpots, shopSpots, spotChangeSchema, spotRulesFor } from './spots';
 export { hasPicture, keepPhoto, keepPicture, photoBytes, photosOf, PHOTO_LIMIT } from './photo';

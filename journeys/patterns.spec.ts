@@ -141,3 +141,39 @@ test('what the shop learned: where frames failed is said on the Round, a norm is
     await page.screenshot({ path: info.outputPath('patterns-phone.png'), fullPage: true });
   });
 });
+
+test('a photo of a place as it was built is shown on the Round of the next frame of its family, with what speaks against it', async ({
+  page,
+  untouched,
+}) => {
+  const { url, jobs } = untouched;
+  await page.goto(`${url}${jobs['BM-2']!}/walk?part=photos&member=rail-left`);
+  await page.getByLabel('when').selectOption('as built');
+  await expect(page.getByText('Only where the metal is still the maker’s')).toBeVisible();
+
+  await page.goto(`${url}${jobs['BM-2']!}/walk`);
+  const built = page.getByRole('region', { name: 'As it was built' });
+  const next = page.getByRole('button', { name: 'The next spot' });
+  await expect(next).toBeVisible();
+  await expect(async () => {
+    if ((await built.count()) === 0) await next.click();
+    await expect(built).toContainText('Front hanger, left (simulated)', { timeout: 300 });
+  }).toPass();
+  await expect(built).toContainText(
+    'Another unit 2 years apart: its maker may have built this one otherwise',
+  );
+  await expect(built).toContainText('bad metal was on record right there', { ignoreCase: true });
+  await built.getByRole('button', { name: 'Open as built: Front hanger, left (simulated), BM-1' }).click();
+  const sheet = page.getByRole('dialog');
+  await expect(sheet.getByRole('img')).toBeVisible();
+  await expect
+    .poll(() => sheet.getByRole('img').evaluate((img) => (img as HTMLImageElement).naturalWidth))
+    .toBe(960);
+  await page.keyboard.press('Escape');
+
+  await page.goto(`${url}/patterns`);
+  const all = page.getByRole('region', { name: 'As they were built' });
+  await expect(
+    all.getByRole('listitem').filter({ hasText: 'Front spring hanger (simulated)' }),
+  ).toContainText('spring hanger 1 of 4 from the front');
+});

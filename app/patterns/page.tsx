@@ -1,6 +1,16 @@
-import { database, listedPatterns, noting, patternsOf, shopFaults, shopHours, shopPractice } from '@/data';
+import {
+  asBuiltFor,
+  database,
+  listedPatterns,
+  noting,
+  patternsOf,
+  shopFaults,
+  shopHours,
+  shopPractice,
+} from '@/data';
 import { AroundHead } from '../_parts/around-head';
 import { chosenSystem } from '../_parts/units';
+import { AsBuiltPart } from './_parts/as-built-part';
 import { FaultsPart } from './_parts/faults-part';
 import { HoursPart } from './_parts/hours-part';
 import { PatternRow } from './_parts/pattern-row';
@@ -40,6 +50,7 @@ export default async function Patterns() {
         )}
       </section>
       <FaultsPart faults={shopFaults(db)} />
+      <AsBuiltPart pictures={asBuiltFor(db)} />
       <HoursPart seen={shopHours(db)} shop={{ practice, revision }} />
     </main>
   );

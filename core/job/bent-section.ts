@@ -1,5 +1,5 @@
 import type { BentSection } from '../join';
-import { stateProperties } from '../shape';
+import { reachOf, stateProperties } from '../shape';
 import type { MemberWork, WorkedRepair } from './member';
 
 /** The section that a repair's welds bend as they shrink: as repaired, in the middle of its pieces. Undefined where no metal was found. */
@@ -10,8 +10,7 @@ export function bentSection(
   const state =
     states.find(({ id }) => id === 'as repaired') ?? states.find(({ id }) => id === 'as found') ?? states[0];
   if (!state) return undefined;
-  const from = Math.min(...repair.pieces.map(({ startMm }) => startMm));
-  const to = Math.max(...repair.pieces.map(({ endMm }) => endMm));
-  const of = stateProperties(picture, state, (from + to) / 2);
+  const { fromMm, toMm } = reachOf(repair);
+  const of = stateProperties(picture, state, (fromMm + toMm) / 2);
   return of && { middle: [of.centroidXMm, of.centroidYMm], ixMm4: of.ixMm4, iyMm4: of.iyMm4 };
 }

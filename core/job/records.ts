@@ -1,6 +1,6 @@
 import { ofKind, standing, type Frame, type JobSheet, type Notice, type Strike, type Unit } from '../frame';
 import type { ScrapTest } from '../join';
-import type { Fault, ListedPattern } from '../patterns';
+import type { AsBuilt, Fault, ListedPattern } from '../patterns';
 import type { Bay, Consumable, Kit, Person, Practice, ShelfPiece, ShopWeek } from '../reference';
 import type { PreservedElsewhere } from '../prove';
 import type { Repair } from '../shape';
@@ -59,6 +59,8 @@ export interface JobFile extends JobRecords {
   readonly patterns?: readonly ListedPattern[];
   /** Where frames of this family failed in this shop, this one's own records among them. */
   readonly faults?: readonly Fault[];
+  /** Photos of places as they were built, on frames of this family. */
+  readonly asBuilt?: readonly AsBuilt[];
   /** Who works in the shop, and what their papers say. */
   readonly people?: readonly Person[];
   /** Where it works, and when. */

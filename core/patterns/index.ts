@@ -19,6 +19,15 @@ export {
   type ListedPattern,
   type PatternUse,
 } from './held';
+export {
+  asBuiltIn,
+  asBuiltOver,
+  type AsBuilt,
+  type AsBuiltIn,
+  type NotAsBuilt,
+  type ShownAsBuilt,
+  type StandsAt,
+} from './as-built';
 export { foundIn, TELLING_KINDS, type FoundThere } from './found';
 export {
   AT_MM,

@@ -18,7 +18,7 @@ import {
   type MemberShape,
 } from '../frame';
 import type { MemberPicture } from '../weigh';
-import { coverageAt, isInside, taperLengthMm, type Bolts, type Piece, type Repair } from './repair';
+import { coverageAt, isInside, reachOf, taperLengthMm, type Bolts, type Piece, type Repair } from './repair';
 
 /** A repair that is bolted on. */
 export type BoltedRepair = Pick<Repair, 'pieces'> & { readonly bolts: Bolts };
@@ -120,11 +120,8 @@ const acrossFrom = ({ pieces }: BoltedRepair, piece: Piece): Piece[] =>
  */
 export function boltStationsMm(repair: BoltedRepair, piece: Piece): number[] {
   const { diameterMm, pitchMm } = repair.bolts;
-  const [from, to] = [
-    Math.min(...repair.pieces.map(({ startMm }) => startMm)),
-    Math.max(...repair.pieces.map(({ endMm }) => endMm)),
-  ];
-  const middleMm = (from + to) / 2;
+  const { fromMm, toMm } = reachOf(repair);
+  const middleMm = (fromMm + toMm) / 2;
   const edgeMm = leastEdgeMm(diameterMm);
   const [first, last] = [
     Math.ceil((piece.startMm + edgeMm - middleMm) / pitchMm - 1e-6),

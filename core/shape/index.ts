@@ -5,6 +5,7 @@ export {
   isInside,
   lieOver,
   outlineOnStrip,
+  reachOf,
   stretchOf,
   pieceName,
   PIECE_KINDS,

@@ -3,7 +3,7 @@ import { crackExtent } from '../trace';
 import type { MemberPicture, SectionKept } from '../weigh';
 import { carryingReach } from './development';
 import { landingsAt, type EdgeLanding } from './landing';
-import { turnsOf, type Piece, type Repair } from './repair';
+import { reachOf, turnsOf, type Piece, type Repair } from './repair';
 import { memberStates, stateKept } from './states';
 
 export interface PieceStation {
@@ -29,10 +29,7 @@ export interface RepairPicture {
 export function repairPicture(picture: MemberPicture, repair: Repair): RepairPicture {
   const target = damageUnder(picture, repair);
   const repaired = memberStates(picture, [repair]).find((state) => state.id === 'as repaired');
-  const over = target ?? {
-    fromMm: Math.min(...repair.pieces.map(({ startMm }) => startMm)),
-    toMm: Math.max(...repair.pieces.map(({ endMm }) => endMm)),
-  };
+  const over = target ?? reachOf(repair);
   const columns = columnsOver([...(picture.found?.stationsMm ?? [])], over);
   return {
     picture,
@@ -64,10 +61,9 @@ function columnsOver(
 }
 
 function damageUnder(picture: MemberPicture, repair: Repair): { fromMm: number; toMm: number } | undefined {
-  const from = Math.min(...repair.pieces.map((piece) => piece.startMm));
-  const to = Math.max(...repair.pieces.map((piece) => piece.endMm));
+  const { fromMm, toMm } = reachOf(repair);
   const under = [...picture.zones, ...picture.cracks.map(crackExtent)].filter(
-    (run) => run.fromMm <= to && run.toMm >= from,
+    (run) => run.fromMm <= toMm && run.toMm >= fromMm,
   );
   if (under.length === 0) return undefined;
   return {

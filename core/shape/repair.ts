@@ -216,17 +216,20 @@ export function outlineOnStrip(member: Member, piece: Piece): (readonly [number,
   ];
 }
 
+/** From where to where pieces reach on their member, mm. */
+export const reachOf = ({ pieces }: { readonly pieces: readonly Pick<Piece, 'startMm' | 'endMm'>[] }) => ({
+  fromMm: Math.min(...pieces.map(({ startMm }) => startMm)),
+  toMm: Math.max(...pieces.map(({ endMm }) => endMm)),
+});
+
 /** Where a repair's pieces lie on its member, and a little beyond. */
 export function stretchOf(
   { lengthMm }: Pick<Member, 'lengthMm'>,
-  { pieces }: Pick<Repair, 'pieces'>,
+  repair: Pick<Repair, 'pieces'>,
 ): [number, number] {
-  const [from, to] = [
-    Math.min(...pieces.map(({ startMm }) => startMm)),
-    Math.max(...pieces.map(({ endMm }) => endMm)),
-  ];
-  const beyond = 0.06 * (to - from) + 30;
-  return [Math.max(0, from - beyond), Math.min(lengthMm, to + beyond)];
+  const { fromMm, toMm } = reachOf(repair);
+  const beyond = 0.06 * (toMm - fromMm) + 30;
+  return [Math.max(0, fromMm - beyond), Math.min(lengthMm, toMm + beyond)];
 }
 
 /** Whether two repairs of one member reach into the same stretch of it: two plates over one another would be counted twice. */

@@ -4,8 +4,11 @@ import { fail, ok } from '../quantity';
 
 const stamp = { id: recordIdSchema, by: bySchema, at: instantSchema, note: z.string().max(500).default('') };
 
-export const PHOTO_MOMENTS = ['as it is', 'before', 'after'] as const;
-/** A picture; `picture` is absent while it is still held in the browser. `pairOf` names the one taken before from the same place. */
+export const PHOTO_MOMENTS = ['as it is', 'before', 'after', 'as built'] as const;
+/**
+ * A picture; `picture` is absent while it is still held in the browser. `pairOf` names the one taken before from the same place. One of a place as the
+ * maker built it is shown on other frames of the family, at the same place.
+ */
 export const photoSchema = z.object({
   kind: z.literal('photo'),
   ...stamp,
@@ -32,6 +35,8 @@ export const photoKind = evidenceKind<Photo>({
   schema: photoSchema,
   fits: (frame, photo) => {
     if (!photo.picture) return fail('a photo comes with its picture', 'picture');
+    if (photo.moment === 'as built' && (photo.memberId === undefined || photo.stationMm === undefined))
+      return fail('a photo of how it was built says where on the frame that is', 'memberId');
     return photo.memberId === undefined ? ok({}) : onMember(frame, photo.memberId, () => ok({}));
   },
   tells: () => [],

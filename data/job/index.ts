@@ -22,6 +22,7 @@ import {
   mendedBefore,
   scrapTestsElsewhere,
 } from '../earlier';
+import { asBuiltFor } from '../as-built';
 import { faultsFor } from '../faults';
 import { patternsFor } from '../pattern';
 import { shopLists } from '../shop';
@@ -76,6 +77,7 @@ export function jobFile(db: Db, jobId: string): JobFile | undefined {
     kits: lists.kits,
     patterns: patternsFor(db, framed.frame.family),
     faults: faultsFor(db, framed.frame.family),
+    asBuilt: asBuiltFor(db, framed.frame.family),
     people: lists.people,
     bays: lists.bays,
     week: lists.week,

@@ -12,7 +12,7 @@ import {
   type PatternUse,
 } from '@/core/patterns';
 import { opened, packed, valueOf, type Body } from '@/core/quantity';
-import { pieceName, type Repair } from '@/core/shape';
+import { pieceName, reachOf, type Repair } from '@/core/shape';
 import { closedAt } from '../closing';
 import type { Db } from '../connection';
 import { foundOn } from '../found';
@@ -154,11 +154,6 @@ function knownUse(
   };
   return { use, held: howItHeld(use, recordsOfUnit(db, jobId)) };
 }
-
-const reachOf = ({ pieces }: Repair) => ({
-  fromMm: Math.min(...pieces.map(({ startMm }) => startMm)),
-  toMm: Math.max(...pieces.map(({ endMm }) => endMm)),
-});
 
 /** Ends nearer than this are one place, mm. */
 const SAME_MM = 1;

@@ -20,7 +20,7 @@ import type {
   SceneWork,
   Unplanned,
 } from '../../order';
-import { weldOf } from '../../shape';
+import { reachOf, weldOf } from '../../shape';
 import { lowerBound, severity } from '../../weigh';
 import { toAlign } from '../alignment';
 import { toWeldShut } from '../crack-welds';
@@ -100,8 +100,7 @@ function repairsOf(frame: Frame, work: MemberWork, ordered: ReadonlySet<string>)
     .filter(({ isProposal }) => !isProposal)
     .map((worked): PlannedRepair => {
       const { repair, joined } = worked;
-      const fromMm = Math.min(...repair.pieces.map(({ startMm }) => startMm));
-      const toMm = Math.max(...repair.pieces.map(({ endMm }) => endMm));
+      const { fromMm, toMm } = reachOf(repair);
       return {
         id: repair.id,
         memberId: member.id,
@@ -124,12 +123,9 @@ function repairsOf(frame: Frame, work: MemberWork, ordered: ReadonlySet<string>)
 }
 
 function leastKept({ picture }: MemberWork, { repair }: WorkedRepair): number {
-  const [from, to] = [
-    Math.min(...repair.pieces.map(({ startMm }) => startMm)),
-    Math.max(...repair.pieces.map(({ endMm }) => endMm)),
-  ];
+  const { fromMm, toMm } = reachOf(repair);
   const shares = picture.sections
-    .filter(({ stationMm }) => stationMm >= from && stationMm <= to)
+    .filter(({ stationMm }) => stationMm >= fromMm && stationMm <= toMm)
     .flatMap(({ kept }) =>
       [kept.modulusTop, kept.modulusBottom].flatMap((each) => (each ? [lowerBound(each)] : [])),
     );

@@ -1,5 +1,6 @@
 import { LAYS_METAL, type TaskProgress } from '../../order';
 import type { Reading } from '../../probe';
+import { reachOf } from '../../shape';
 import type { MemberWork } from '../member';
 import type { Works } from '../order/scene';
 import { stands, type JobFile } from '../records';
@@ -33,9 +34,9 @@ export const readAround = (file: JobFile, works: Works, progress: readonly TaskP
   [...works.values()].flatMap(({ picture, repairs }) =>
     repairs.flatMap((worked): ReadAround[] => {
       if (worked.isProposal) return [];
-      const { id: repairId, memberId, pieces } = worked.repair;
-      const fromMm = Math.min(...pieces.map(({ startMm }) => startMm)) - BESIDE_MM;
-      const toMm = Math.max(...pieces.map(({ endMm }) => endMm)) + BESIDE_MM;
+      const { id: repairId, memberId } = worked.repair;
+      const reach = reachOf(worked.repair);
+      const [fromMm, toMm] = [reach.fromMm - BESIDE_MM, reach.toMm + BESIDE_MM];
       const there = stands(file, 'reading').filter(
         (reading) =>
           reading.memberId === picture.member.id && reading.stationMm >= fromMm && reading.stationMm <= toMm,

@@ -1,7 +1,7 @@
 import type { Vector } from '../../geometry';
 import { evenWall, surfacePoint, type Member } from '../../frame';
 import { KNOWN, wallAt } from '../../probe';
-import { coverageAt, cutsAt, type Piece, type Repair } from '../../shape';
+import { coverageAt, cutsAt, reachOf, type Piece, type Repair } from '../../shape';
 import { platePoint, type MemberPicture } from '../../weigh';
 import { STAYS, type RoundFace } from './face';
 
@@ -24,12 +24,15 @@ export const inRound =
   ({ side }: Pick<Member, 'side'>) =>
   (stationMm: number, [x, y]: readonly [number, number]): Vector => [stationMm, y, side === 'right' ? x : -x];
 
-export const stretchOf = (picture: MemberPicture, pieces: readonly Piece[], mostSteps: number): Stretch => ({
-  picture,
-  mostSteps,
-  fromMm: Math.max(0, Math.min(...pieces.map(({ startMm }) => startMm)) - PAST_MM),
-  toMm: Math.min(picture.member.lengthMm, Math.max(...pieces.map(({ endMm }) => endMm)) + PAST_MM),
-});
+export function stretchOf(picture: MemberPicture, pieces: readonly Piece[], mostSteps: number): Stretch {
+  const { fromMm, toMm } = reachOf({ pieces });
+  return {
+    picture,
+    mostSteps,
+    fromMm: Math.max(0, fromMm - PAST_MM),
+    toMm: Math.min(picture.member.lengthMm, toMm + PAST_MM),
+  };
+}
 
 /** Even stations over a stretch, ends with them. */
 export function stationsOver({ fromMm, toMm, mostSteps }: Omit<Stretch, 'picture'>): number[] {

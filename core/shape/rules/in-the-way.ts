@@ -3,6 +3,7 @@ import { inchesToMm } from '../../quantity';
 import { clashesUnder, isNotchedRound, jointsCutLoose, pastOf, type Clash } from '../clashes';
 import { holesUnder } from '../holes';
 import type { RepairFinding } from '../repair-finding';
+import { reachOf } from '../repair';
 import type { RepairPicture } from '../repair-picture';
 
 /**
@@ -64,10 +65,8 @@ export const MINDS_HEAT: ReadonlySet<FittingKind> = new Set<FittingKind>([
 const HEAT_REACH_MM = inchesToMm(12);
 
 export function heatNear({ picture, repair }: RepairPicture): RepairFinding[] {
-  const [fromMm, toMm] = [
-    Math.min(...repair.pieces.map(({ startMm }) => startMm)) - HEAT_REACH_MM,
-    Math.max(...repair.pieces.map(({ endMm }) => endMm)) + HEAT_REACH_MM,
-  ];
+  const reach = reachOf(repair);
+  const [fromMm, toMm] = [reach.fromMm - HEAT_REACH_MM, reach.toMm + HEAT_REACH_MM];
   return fittingsOn(picture.frame, picture.member)
     .filter(({ kind, stationMm }) => MINDS_HEAT.has(kind) && stationMm >= fromMm && stationMm <= toMm)
     .filter(

@@ -15,6 +15,7 @@ import {
   PhotoFigure,
   PhotoPicture,
 } from '../../../_desk';
+import { AsBuiltHere } from './as-built-here';
 import { printStation } from '../../../../_words/station';
 
 /** Photos pinned to the frame; before and after from the same place side by side. A photo goes by strike-through only. */
@@ -50,10 +51,17 @@ export function PhotosPart() {
           face={cursor.face}
         />
       </div>
+      {moment === 'as built' && (
+        <p className="mt-1 font-semibold">
+          Only where the metal is still the maker’s: it is shown on other frames of this family, at the same
+          place.
+        </p>
+      )}
       <p className="caption mt-1">
         Kept without its location, no larger than 2000 px. A photo taken without reception is held here and
         goes up when the server is back.
       </p>
+      <AsBuiltHere memberId={member.id} fromMm={cursor.stationMm} toMm={cursor.stationMm} />
       {pairs.length > 0 && (
         <section className="mt-4" aria-label="Before and after">
           <h2 className="text-lg font-semibold">Before and after</h2>

@@ -27,6 +27,7 @@ import { TOUR_WORDS, unseenWords } from '../../../../_words/walk';
 import { StrikeSheet, useMember, useReader, useRecords, useStamp, PhotoButton } from '../../../_desk';
 import { AtTheHost } from './at-the-host';
 import { AtTheSpot } from './at-the-spot';
+import { AsBuiltHere } from './as-built-here';
 import { ComesInHere } from './comes-in-here';
 import { FailedHere } from './failed-here';
 import { LeaveRow } from './leave-row';
@@ -327,6 +328,7 @@ function Spot({
           </p>
           <FailedHere spot={spot} />
           <ComesInHere spot={spot} />
+          <AsBuiltHere memberId={spot.memberId} fromMm={spot.fromMm} toMm={spot.toMm} />
           {mended && (
             <p className="font-semibold">
               Renewed here by an earlier job, <When at={mended.at} only="day" />: its patch is as made.
