@@ -1,4 +1,4 @@
-// npm run bench [-- sections|frames|maps|next-reading|cracks|repairs|nesting|runs|schedule|csv|screens|typing|yard|faults …]: figures of this machine, now; compare within one run only.
+// npm run bench [-- sections|frames|maps|next-reading|cracks|repairs|nesting|runs|schedule|csv|screens|papers|typing|yard|faults …]: figures of this machine, now; compare within one run only.
 import { spawnSync } from 'node:child_process';
 import { ensureBuild, ensureNpmPackages } from '../set-up/machine.mjs';
 
@@ -31,12 +31,13 @@ for (const name of [
 // The database opens on the server only.
 if (wants('csv'))
   spawnSync('npx', ['tsx', '--conditions=react-server', 'bench/csv.ts'], { stdio: 'inherit' });
-if (wants('screens') || wants('typing')) {
+if (wants('screens') || wants('typing') || wants('papers')) {
   if (!ensureBuild()) process.exit(1);
   const { serveDemo } = await import('../set-up/server.mjs');
   const server = await serveDemo();
   try {
     if (wants('screens')) await (await import('./screens.mjs')).benchScreens(server);
+    if (wants('papers')) await (await import('./papers.mjs')).benchPapers(server);
     if (wants('typing')) await (await import('./typing.mjs')).benchTyping(server);
   } finally {
     server.stop();

@@ -17,7 +17,7 @@ export { shopHours } from './hours';
 export { asBuiltFor } from './as-built';
 export { shopFaults } from './faults';
 export { changeSpots, shopSpots, spotChangeSchema, spotRulesFor } from './spots';
-export { hasPicture, keepPhoto, keepPicture, photoBytes, photosOf, PHOTO_LIMIT } from './photo';
+export { hasPicture, keepPhoto, keepPicture, photoBytes, photosOf, printedPhoto, PHOTO_LIMIT } from './photo';
 export {
   earlierSurveys,
   heldElsewhere,

@@ -1,8 +1,9 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, test as base, type Page } from '@playwright/test';
+import { unzipSync } from 'fflate';
 import { CHROMIUM, CHROMIUM_ARGS } from '../set-up/browser.mjs';
 import { serve, serveDemo } from '../set-up/server.mjs';
 import { tapRecording, wavOf } from '../stand-ins/tap-sound';
@@ -209,7 +210,24 @@ test('photos: before and after side by side, wrong content refused and nothing l
   await figure.last().getByRole('button', { name: 'strike' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'wrong place' }).click();
   await expect(page.getByRole('heading', { name: 'Photos: 1' })).toBeVisible();
-  expect((await takeAway(page, /^Photos/)).name).toBe('BK-1-photos.zip');
+  const zip = await takeAway(page, /^Photos/);
+  expect(zip.name).toBe('BK-1-photos.zip');
+  const [[name, bytes]] = Object.entries(unzipSync(readFileSync(zip.path))) as [[string, Uint8Array]];
+  expect(name).toBe('001 after outrigger weld.jpg');
+  expect([...bytes.subarray(0, 3)]).toEqual([0xff, 0xd8, 0xff]);
+
+  await page.goto(`${jobs['BK-1']}/prove?part=papers`);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Photo book' }).click(),
+  ]);
+  expect(download.suggestedFilename()).toBe('BK-1-photos.pdf');
+  const path = await download.path();
+  expect(spawnSync('qpdf', ['--check', path]).status).toBe(0);
+  const words = spawnSync('pdftotext', ['-layout', path, '-'], { encoding: 'utf8' }).stdout;
+  for (const said of ['Left beam', 'after: outrigger weld', '1 photo;', 'page 1 of 1'])
+    expect(words).toContain(said);
+  expect(words).not.toContain('not here');
 });
 
 test('the look before buying: a claim, and one page that says what was not seen', async ({ page, jobs }) => {

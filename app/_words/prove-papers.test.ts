@@ -124,6 +124,6 @@ describe('pictures before and after', () => {
     expect(pairsIn(blocks(many(MOST_PAIRS)))).toHaveLength(MOST_PAIRS);
     expect(words(MOST_PAIRS).join(' ')).not.toContain('more pairs');
     expect(pairsIn(blocks(many(MOST_PAIRS + 3)))).toHaveLength(MOST_PAIRS);
-    expect(words(MOST_PAIRS + 3)).toContain('3 more pairs are with the job, not printed here.');
+    expect(words(MOST_PAIRS + 3)).toContain('3 more pairs are in the photo book of this job.');
   });
 });

@@ -227,7 +227,7 @@ function pairsBlock(
     { is: 'heading', words: 'Before and after' },
     { is: 'pairs', pairs },
     ...(left > 0
-      ? [{ is: 'lines' as const, lines: [`${left} more pairs are with the job, not printed here.`] }]
+      ? [{ is: 'lines' as const, lines: [`${left} more pairs are in the photo book of this job.`] }]
       : []),
   ];
 }

@@ -13,6 +13,8 @@ import { strikesOf } from '../strike';
 export const PHOTO_LIMIT = 25 * 1024 * 1024;
 const LONGEST_PX = 2000;
 const THUMB_PX = 320;
+/** Sharp enough on paper at the size a book prints it. */
+const PRINTED_PX = 900;
 const NOTHING = 'The picture was not taken in; everything recorded before stands.';
 
 /** Pictures lie beside the database, named by the SHA-256 of what is kept of them: the same picture twice is one file. */
@@ -127,6 +129,18 @@ function place(path: string, content: Buffer): void {
 export function photoBytes(db: Db, hash: string, size: 'whole' | 'thumb'): Buffer | undefined {
   const path = /^[0-9a-f]{64}$/.test(hash) ? fileOf(db, hash, size) : undefined;
   return path && existsSync(path) ? readFileSync(path) : undefined;
+}
+
+/** A kept picture as large as it is printed; undefined where it is not here. */
+export async function printedPhoto(db: Db, hash: string): Promise<Uint8Array | undefined> {
+  const whole = photoBytes(db, hash, 'whole');
+  return (
+    whole &&
+    sharp(whole)
+      .resize({ width: PRINTED_PX, height: PRINTED_PX, fit: 'inside', withoutEnlargement: true })
+      .jpeg({ quality: 78 })
+      .toBuffer()
+  );
 }
 
 const photos = (db: Db, jobId: string): Photo[] => ofKind(evidenceOf(db, jobId, ['photo']), 'photo');

@@ -1,3 +1,4 @@
+import { Readable } from 'node:stream';
 import type { z } from 'zod';
 import pino from 'pino';
 import { schemaWords } from '@/core/quantity';
@@ -179,6 +180,10 @@ export const download = (content: BodyInit, type: string, name: string): Respons
       'cache-control': 'no-store',
     },
   });
+
+/** A download that is sent as it is made: no faster than it is taken, so that a large one takes no more room than a small one. */
+export const streamed = (pieces: AsyncIterable<Uint8Array>, type: string, name: string): Response =>
+  download(Readable.toWeb(Readable.from(pieces)) as ReadableStream, type, name);
 
 export const systemOf = (request: Request): 'in' | 'mm' =>
   new URL(request.url).searchParams.get('unit') === 'mm' ? 'mm' : 'in';

@@ -1,6 +1,6 @@
-import { zipSync } from 'fflate';
-import { answer, bodyForm, download, guarded, notFound } from '../../../_door';
-import { photoSchema } from '@/core/walk';
+import { Zip, ZipPassThrough } from 'fflate';
+import { answer, bodyForm, guarded, notFound, streamed } from '../../../_door';
+import { photoSchema, type Photo } from '@/core/walk';
 import { database, jobFile, keepPhoto, photoBytes, photosOf, PHOTO_LIMIT, refused } from '@/data';
 
 type Context = { params: Promise<{ jobId: string }> };
@@ -37,31 +37,40 @@ function safeJson(text: string): unknown {
   }
 }
 
-/** Every photo that stands, whole, in one zip. */
+/** Every photo that stands, whole, in one zip that is sent picture by picture. */
 export const GET = (request: Request, { params }: Context) =>
   guarded(request, async () => {
     const db = database();
     const file = jobFile(db, (await params).jobId);
     if (!file) return notFound('job');
-    const files = Object.fromEntries(
-      photosOf(db, file.job.id).flatMap((photo, k) => {
-        const bytes = photo.picture && photoBytes(db, photo.picture.hash, 'whole');
-        return bytes
-          ? [
-              [
-                `${String(k + 1).padStart(3, '0')} ${photo.moment} ${photo.caption || 'photo'}.jpg`.replace(
-                  /[^\w .-]+/g,
-                  '-',
-                ),
-                new Uint8Array(bytes),
-              ],
-            ]
-          : [];
-      }),
-    );
-    return download(
-      zipSync(files, { level: 0 }) as Uint8Array<ArrayBuffer>,
+    return streamed(
+      zipped(photosOf(db, file.job.id), (hash) => photoBytes(db, hash, 'whole')),
       'application/zip',
       `${file.unit.tag}-photos.zip`,
     );
   });
+
+/** Pictures are packed as they are: they do not grow smaller. Those that are not here are left out. */
+async function* zipped(
+  photos: readonly Photo[],
+  bytesOf: (hash: string) => Uint8Array | undefined,
+): AsyncGenerator<Uint8Array> {
+  const packed: Uint8Array[] = [];
+  const zip = new Zip((failure, piece) => {
+    if (failure) throw failure;
+    packed.push(piece);
+  });
+  for (const [k, photo] of photos.entries()) {
+    const bytes = photo.picture && bytesOf(photo.picture.hash);
+    if (!bytes) continue;
+    const entry = new ZipPassThrough(nameOf(photo, k));
+    zip.add(entry);
+    entry.push(new Uint8Array(bytes), true);
+    yield* packed.splice(0);
+  }
+  zip.end();
+  yield* packed.splice(0);
+}
+
+const nameOf = ({ moment, caption }: Photo, k: number): string =>
+  `${String(k + 1).padStart(3, '0')} ${moment} ${caption || 'photo'}.jpg`.replace(/[^\w .-]+/g, '-');

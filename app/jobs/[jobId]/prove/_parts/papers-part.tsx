@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { adviceOf, stands, type JobProof } from '@/core/job';
 import type { PassportIssued } from '@/core/prove';
 import { Entry, When } from '@/ui/controls';
@@ -15,6 +15,7 @@ export function PapersPart({ proof }: { proof: JobProof }) {
   const { system } = useReader();
   const issued = stands(file, 'passport').at(-1);
   const paper = (which: string) => `/api/jobs/${file.job.id}/prove-papers/${which}?unit=${system}`;
+  useReady(paper('ready'));
   return (
     <section aria-label="Papers">
       <ul className="ruled border-y border-rule">
@@ -26,6 +27,7 @@ export function PapersPart({ proof }: { proof: JobProof }) {
             Closing report
           </a>
         </li>
+        <PhotoBookRow />
         <li className="flex flex-wrap items-center gap-4 py-2">
           <span className="min-w-60 flex-1">
             Repair passport for the next inspector, with the sum of the record
@@ -46,6 +48,31 @@ export function PapersPart({ proof }: { proof: JobProof }) {
       <KeepsWhole isKept={proof.isAllKept} />
       <CheckForm />
     </section>
+  );
+}
+
+/** Has the server work out what the papers print while somebody still reads; that it cannot is said when a paper is asked for. */
+function useReady(address: string): void {
+  useEffect(() => void fetch(address).catch(() => undefined), [address]);
+}
+
+/** All photos on paper, where there are any. */
+function PhotoBookRow() {
+  const { file } = useRecords();
+  const { system } = useReader();
+  const count = stands(file, 'photo').length;
+  return (
+    <li className="flex flex-wrap items-center gap-4 py-2">
+      <span className="min-w-60 flex-1">
+        Photo book: every photo, member by member, before and after side by side
+        <span className="caption block">{count === 0 ? 'no photo is on record' : `${count} on record`}</span>
+      </span>
+      {count > 0 && (
+        <a className="plain" download href={`/api/jobs/${file.job.id}/photo-book?unit=${system}`}>
+          Photo book
+        </a>
+      )}
+    </li>
   );
 }
 

@@ -15,21 +15,22 @@ const pictureOf = ({ picture }: Photo): Buffer | undefined => {
   return bytes && Buffer.from(bytes);
 };
 
-/** The owner's closing report, and the passport that was issued last. */
+/** The owner's closing report, the passport that was issued last; `ready` only works out what both print, so that they come at once when they are asked for. */
 export const GET = (request: Request, { params }: { params: Promise<{ jobId: string; which: string }> }) =>
   guarded(request, async () => {
     const { jobId, which } = await params;
     const file = jobFile(database(), jobId);
     if (!file) return notFound('job');
-    if (which !== 'closing-report' && which !== 'passport') return notFound('paper');
+    if (which !== 'closing-report' && which !== 'passport' && which !== 'ready') return notFound('paper');
     const issued = stands(file, 'passport').at(-1);
     if (which === 'passport' && !issued)
       return answer(refused('not-found', 'no passport was issued: Prove, Papers', 'Nothing was changed.'));
     const proof = await askOffice('proof', file);
     if (!proof.ok) return answer(proof);
     const system = systemOf(request);
-    const closing = which === 'closing-report' ? await askOffice('closing', file) : undefined;
+    const closing = which === 'passport' ? undefined : await askOffice('closing', file);
     if (closing?.ok === false) return answer(closing);
+    if (which === 'ready') return new Response(null, { status: 204 });
     const paper =
       closing || !issued
         ? closingPaper(file, proof.value, system, {
