@@ -1,4 +1,4 @@
-import type { Frame } from '@/core/frame';
+import { memberOf, type Frame } from '@/core/frame';
 import { placeOf } from '@/core/job';
 import { printLength, type UnitSystem } from '@/core/quantity';
 import { printSource } from '@/core/reference';
@@ -12,6 +12,7 @@ import type {
   StraightOrNot,
   Stood,
 } from '@/core/weigh';
+import { printStation } from './station';
 
 export const MEASURE_WORDS: Readonly<Record<MeasureOf, readonly [name: string, how: string]>> = {
   wheelbase: [
@@ -99,11 +100,25 @@ export function checkWords(
       ? 'two marks, which tell nothing of a bow'
       : `${check.is === 'straight' ? within : out} ${figure(check.value)} ± ${figure(check.plusMinus)}`;
   const against = check.against ? `; ${check.against.from}’s figure: ${check.against.where}` : '';
+  const lone = check.lone ? `; ${loneWords(check, check.lone, frame, system)}` : '';
   const notSaid = check.notSaid ? `; ${NOT_SAID_WORDS[check.notSaid]}` : '';
   return {
     title: `${placeOf({ frame }, check)}: ${says}`,
-    detail: `limit ${figure(check.limit)} (${printSource(check.source)})${against}${notSaid}`,
+    detail: `limit ${figure(check.limit)} (${printSource(check.source)})${against}${lone}${notSaid}`,
   };
+}
+
+/** One mark makes all of a bow: nobody heats a rail because of a slip of the tape, and nobody calls a kink a slip. */
+function loneWords(
+  { memberId }: GeometryCheck,
+  { atMm, offMm }: NonNullable<GeometryCheck['lone']>,
+  frame: Frame,
+  system: UnitSystem,
+): string {
+  const member = memberId === undefined ? undefined : memberOf(frame, memberId);
+  const at = member ? printStation(member, atMm, system) : printLength(atMm, system, 'length');
+  const off = printLength(Math.abs(offMm), system, 'thickness');
+  return `the mark at ${at} alone makes it, ${off} off the line of the others: read that one again; a dent or a kink right there reads the same`;
 }
 
 /** A check as a line on paper. */

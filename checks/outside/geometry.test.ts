@@ -1,33 +1,48 @@
 import { randomLcg, randomUniform } from 'd3-random';
-import { offPlane, type MountPlace } from '@/core/weigh';
+import { offLine, offPlane, type Mark, type MountPlace } from '@/core/weigh';
 import { against, PYTHON, run } from './programs';
 
-/** Sets of mounts, seeded: the plane of all others by NumPy's least squares, one mount left out after the other. */
 const uniform = randomUniform.source(randomLcg(0.31));
+const draw = (most: number) => uniform(-most, most)();
+/** Sets of mounts, seeded: the plane of all others by NumPy's least squares, one mount left out after the other. */
 const sets = [4, 4, 5, 6, 8].map((count) =>
   Array.from({ length: count }, (_, k): MountPlace => {
-    const draw = (most: number) => uniform(-most, most)();
     return { name: `m${k}`, xMm: draw(1500), yMm: draw(500), zMm: 100 + draw(20) };
   }),
 );
+/** Lines of marks, seeded: unevenly apart, one of them short of a dozen. */
+const lines = [3, 4, 5, 7, 11].map((count) =>
+  Array.from({ length: count }, (_, k): Mark => ({
+    stationMm: 900 * k + draw(300),
+    offMm: 50 + 0.004 * k + draw(6),
+  })),
+);
 
-against(['finite elements'], 'planes through mounts by NumPy', () => {
-  const asked = sets.map((points) => points.map(({ xMm, yMm, zMm }) => [xMm, yMm, zMm]));
+/** To a billionth of what it is, or of a millimetre where that is less. */
+const isSame = (ours: number, theirs: number) =>
+  expect(Math.abs(ours - theirs) / Math.max(1, Math.abs(theirs))).toBeLessThan(1e-9);
+
+against(['finite elements'], 'planes through mounts by NumPy, lines through marks by SciPy', () => {
+  const asked = {
+    planes: sets.map((points) => points.map(({ xMm, yMm, zMm }) => [xMm, yMm, zMm])),
+    lines: lines.map((marks) => marks.map(({ stationMm, offMm }) => [stationMm, offMm])),
+  };
   const ran = run(PYTHON, [`${__dirname}/geometry.py`], JSON.stringify(asked));
   if (ran.status !== 0) throw new Error(ran.err);
-  const theirs = JSON.parse(ran.out) as number[][];
-  test.each(sets.map((points, k) => [points.length, k] as const))(
-    '%d mounts, set %d: to a billionth',
-    (_, k) => {
-      const ours = offPlane(sets[k]!)!;
-      ours.forEach(({ offMm }, point) => {
-        const scale = Math.max(1, Math.abs(theirs[k]![point]!));
-        expect(Math.abs(offMm - theirs[k]![point]!) / scale).toBeLessThan(1e-9);
-      });
-    },
-  );
-  test('the comparison notices a plane through all of them', () => {
-    const quarter = offPlane(sets[0]!)!.map(({ offMm, errors }) => offMm / errors ** 2);
-    expect(Math.abs(quarter[0]! - theirs[0]![0]!)).toBeGreaterThan(0.1);
+  const theirs = JSON.parse(ran.out) as { planes: number[][]; lines: number[][] };
+  test.each(sets.map((points, k) => [points.length, k] as const))('%d mounts, set %d', (_, k) => {
+    const ours = offPlane(sets[k]!)!;
+    expect(ours).toHaveLength(sets[k]!.length);
+    ours.forEach(({ offMm }, point) => isSame(offMm, theirs.planes[k]![point]!));
+  });
+  test.each(lines.map((marks, k) => [marks.length, k] as const))('%d marks, line %d', (_, k) => {
+    const ours = offLine(lines[k]!);
+    expect(ours).toHaveLength(lines[k]!.length);
+    ours.forEach(({ offMm }, mark) => isSame(offMm, theirs.lines[k]![mark]!));
+  });
+  test('the comparison notices a plane and a line through all of them', () => {
+    const ofAll = ({ offMm, errors }: { offMm: number; errors: number }) => offMm / errors ** 2;
+    expect(Math.abs(ofAll(offPlane(sets[0]!)![0]!) - theirs.planes[0]![0]!)).toBeGreaterThan(0.1);
+    expect(Math.abs(ofAll(offLine(lines[1]!)[0]!) - theirs.lines[1]![0]!)).toBeGreaterThan(0.1);
   });
 });

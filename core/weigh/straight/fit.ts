@@ -44,6 +44,31 @@ function furthest(marks: readonly Mark[]): Bow {
   return bows.reduce((worst, bow) => (Math.abs(bow.bowMm) > Math.abs(worst.bowMm) ? bow : worst));
 }
 
+/** A mark off the straight line that fits all others best, and by how much more than one mark's own error that is uncertain. */
+export interface OffLine {
+  readonly atMm: number;
+  readonly offMm: number;
+  readonly errors: number;
+}
+
+/**
+ * How far each mark stands off the line of all others (least squares): its residual e from the line of all, and its leverage h there, give e/(1−h),
+ * uncertain by 1/√(1−h). Nothing is said of a mark without which the others stand at one station.
+ */
+export function offLine(marks: readonly Mark[]): OffLine[] {
+  const mean = (of: (mark: Mark) => number) => marks.reduce((sum, mark) => sum + of(mark), 0) / marks.length;
+  const [s0, o0] = [mean(({ stationMm }) => stationMm), mean(({ offMm }) => offMm)];
+  const ss = marks.reduce((sum, { stationMm }) => sum + (stationMm - s0) ** 2, 0);
+  const so = marks.reduce((sum, { stationMm, offMm }) => sum + (stationMm - s0) * (offMm - o0), 0);
+  return marks.flatMap(({ stationMm, offMm }) => {
+    const s = stationMm - s0;
+    const leverage = 1 / marks.length + (s * s) / ss;
+    if (!(1 - leverage > FLAT)) return [];
+    const residual = offMm - o0 - (so / ss) * s;
+    return [{ atMm: stationMm, offMm: residual / (1 - leverage), errors: 1 / Math.sqrt(1 - leverage) }];
+  });
+}
+
 /** A mount off the plane of all others in its set, and by how much more than one height's own error that is uncertain. */
 export interface OffPlane {
   readonly name: string;

@@ -1,5 +1,5 @@
 export { figureKind, figureSchema, KNOWN_FROM, type Figure } from './figure';
-export { bowsOf, diagonalsOf, offPlane, type Bow } from './fit';
+export { bowsOf, diagonalsOf, offLine, offPlane, type Bow, type Mark } from './fit';
 export {
   angleErrorDeg,
   INSTRUMENTS,

@@ -1,6 +1,6 @@
 import { COMMON_PRACTICE, MILL_STRAIGHTNESS, type GeometryPractice, type Source } from '../../reference';
 import { keyOfFigure, type Figure } from './figure';
-import { bowsOf, diagonalsOf, distanceMm, offPlane, type Bow } from './fit';
+import { bowsOf, diagonalsOf, distanceMm, offLine, offPlane, type Bow } from './fit';
 import { angleErrorDeg, differenceErrorMm, lengthErrorMm, readingErrorMm } from './instruments';
 import {
   isOutOfDate,
@@ -54,6 +54,8 @@ export interface GeometryCheck {
   readonly at?: { readonly fromMm: number; readonly toMm: number };
   /** What it was held against, where that is a figure from elsewhere. */
   readonly against?: Figure;
+  /** The one mark that makes all of a bow: misread, or a dent or kink right there. */
+  readonly lone?: { readonly atMm: number; readonly offMm: number };
   readonly measured: Geometry;
 }
 
@@ -175,8 +177,11 @@ function comparedWithin(record: Geometry, measure: GeometryMeasure, limits: Geom
           memberId: measure.memberId,
         },
       ];
-    case 'line':
-      return [bowed(record, measure, limits)];
+    case 'line': {
+      const compared = bowed(record, measure, limits);
+      const lone = loneMark(record, measure, compared);
+      return [{ ...compared, ...(lone && { lone }) }];
+    }
     case 'mounts':
       return mountsWithin(record, measure, limits);
     case 'twins':
@@ -274,6 +279,28 @@ function bowed(
     memberId,
     at: { fromMm: bow.fromMm, toMm: bow.toMm },
   };
+}
+
+/** So much straighter than the one mark is off are the others where it alone makes a bow (ours: a bow of the whole member is shared by all of its marks). */
+const LONE_SHARE = 1 / 3;
+/** The others still show a bow: one mark between their ends and one more. */
+const LEAST_MARKS = 4;
+
+/** The mark without which nothing of a bow is left, where there is just one such and the bow is out. */
+function loneMark(
+  record: Geometry,
+  { marks }: Extract<GeometryMeasure, { of: 'line' }>,
+  { value, plusMinus, limit }: Compared,
+): GeometryCheck['lone'] {
+  if (marks.length < LEAST_MARKS || straightOrNot(value, plusMinus, limit) !== 'out') return undefined;
+  const error = record.plusMinus ?? readingErrorMm(record.instrument);
+  const alone = offLine(marks).filter(({ atMm, offMm, errors }) => {
+    const others = bowsOf(marks.filter(({ stationMm }) => stationMm !== atMm));
+    const bow = Math.max(...others.map(({ bowMm }) => Math.abs(bowMm)));
+    return bow <= Math.abs(offMm) * LONE_SHARE && Math.abs(offMm) - error * errors > limit;
+  });
+  const [only] = alone;
+  return alone.length === 1 ? { atMm: only!.atMm, offMm: only!.offMm } : undefined;
 }
 
 const heightErrorMm = (record: Geometry): number => record.plusMinus ?? readingErrorMm(record.instrument);

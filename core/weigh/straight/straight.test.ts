@@ -10,6 +10,7 @@ import {
   geometryChecks,
   geometryKind,
   geometrySchema,
+  offLine,
   offPlane,
   straightOrNot,
   wheelbaseEnds,
@@ -206,6 +207,42 @@ describe('a line along a member', () => {
     const kinked = line([0, 0, 0, 9, 0, 0, 0]);
     expect(kinked).toMatchObject({ is: 'out', at: { fromMm: 2000, toMm: 4000 } });
     expect(kinked.value).toBeCloseTo(9, 9);
+  });
+  test('one mark that makes all of a bow is named, wherever it stands; the verdict is as harsh as without that', () => {
+    const slipped = line([0.4, 0.1, 25, 0.3, 0, 0.2]);
+    expect(slipped).toMatchObject({ is: 'out', lone: { atMm: 2400 } });
+    expect(slipped.lone!.offMm).toBeCloseTo(25, 0);
+    expect(line([25, 0, 0.3, 0, 0.2, 0.1])).toMatchObject({ is: 'out', lone: { atMm: 0 } });
+    expect(line([0, 0, 0, 9, 0, 0, 0]).lone).toMatchObject({ atMm: 3000 });
+  });
+  test('no mark is named where the bow is shared, where three marks cannot tell which, and where nothing is out', () => {
+    const parabola = [-3, -2, -1, 0, 1, 2, 3].map((x) => 30 - (30 * x * x) / 9);
+    for (const offs of [parabola, [0, 13, 26, 13, 0], [0, 0, 25, 25, 0, 0], [0, 25, 0], [0, 1, 2, 1, 0]])
+      expect(line(offs).lone).toBeUndefined();
+  });
+  test('a third of what the one mark is off is left to the others, no more', () => {
+    // With the fourth mark left out, the others' largest bow is the second's, over 0 to 6 m; off the line of the others the fourth is `off`.
+    const made = (second: number) => line([0, second, 0, 30, 0, 0, 0]);
+    const share = (second: number) => {
+      const all = marks(0, second, 0, 30, 0, 0, 0);
+      const others = bowsOf(all.filter((_, k) => k !== 3)).map(({ bowMm }) => Math.abs(bowMm));
+      return Math.max(...others) / Math.abs(offLine(all)[3]!.offMm);
+    };
+    const [within, beyond] = [9, 10];
+    expect(share(within)).toBeLessThan(1 / 3);
+    expect(share(beyond)).toBeGreaterThan(1 / 3);
+    expect(made(within).lone).toMatchObject({ atMm: 3000 });
+    expect(made(beyond).lone).toBeUndefined();
+  });
+  test('a smooth bow just out is never put down to one mark, however many there are', () => {
+    for (const count of [4, 5, 7, 9, 13])
+      for (const bow of [14, 16, 20, 40]) {
+        const offs = Array.from(
+          { length: count },
+          (_, k) => bow * 4 * (k / (count - 1)) * (1 - k / (count - 1)),
+        );
+        expect([count, bow, line(offs).lone]).toEqual([count, bow, undefined]);
+      }
   });
   test('loaded, it sags by its load: bowed down says nothing, bowed sideways does', () => {
     expect(line([0, 30, 0], 'up', 'on its wheels, loaded')).toMatchObject({
