@@ -149,7 +149,7 @@ const readAlong = (frame: Frame, memberId: string) =>
     seeded(memberId === 'rail-left' ? 506 : 507),
   );
 
-/** What was measured before the first cut and after the last weld: lines along both rails, diagonals, and how far the deck gave. */
+/** What was measured before the first cut and after the last weld: lines along both rails, diagonals, bunks, twist, and how far the deck gave. */
 function measuredTwice(id: () => string, frame: Frame): Evidence[] {
   const lineOn = (
     memberId: string,
@@ -189,6 +189,36 @@ function measuredTwice(id: () => string, frame: Frame): Evidence[] {
       otherMm: inchesToMm(otherIn),
     },
   });
+  const shared = { by: 'RK', note: '', stood: 'on its wheels, empty' } as const;
+  /** The four brackets that the bunks stand on, from the left front one. */
+  const bunks = (at: string, offMm: readonly (readonly [number, number, number])[]): Evidence => ({
+    kind: 'geometry',
+    id: id(),
+    at,
+    ...shared,
+    instrument: 'trammel',
+    measure: {
+      of: 'mounts',
+      set: 'bunk brackets',
+      points: BUNKS.map(([name, xMm, yMm], k) => ({
+        name,
+        xMm: xMm + offMm[k]![0],
+        yMm: yMm + offMm[k]![1],
+        zMm: offMm[k]![2],
+      })),
+    },
+  });
+  const twist = (at: string, degrees: readonly number[]): Evidence => ({
+    kind: 'geometry',
+    id: id(),
+    at,
+    ...shared,
+    instrument: 'spirit level',
+    measure: {
+      of: 'level across',
+      stations: degrees.map((each, k) => ({ stationMm: inchesToMm(20 + 58 * k), degrees: each })),
+    },
+  });
   const gave = (at: string, gaveMm: number): Evidence => ({
     kind: 'flex',
     id: id(),
@@ -209,15 +239,36 @@ function measuredTwice(id: () => string, frame: Frame): Evidence[] {
     lineOn('rail-left', 'across', was, [3, 3.02, 3.05, 3.03, 3]),
     lineOn('rail-right', 'across', was, [3, 3.01, 3.04, 3.01, 3]),
     diagonals(was, 88.5, 88.4375),
+    bunks(was, [
+      [0, 0, 0],
+      [1, 0.5, 1],
+      [-0.5, 1, 0],
+      [0.5, 0, 0.5],
+    ]),
+    twist(was, [0.1, 0.12, 0.2, 0.22]),
     gave(was, 11),
     lineOn('rail-left', 'up', is, [2, 1.99, 1.93, 1.97, 2]),
     lineOn('rail-right', 'up', is, [2, 1.98, 1.94, 1.97, 2]),
     lineOn('rail-left', 'across', is, [3, 3.03, 3.08, 3.04, 3]),
     lineOn('rail-right', 'across', is, [3, 3.01, 3.05, 3.02, 3]),
     diagonals(is, 88.5, 88.46875),
+    bunks(is, [
+      [0, 0, 0],
+      [1, 0.5, 0.5],
+      [0.5, 2, 0.5],
+      [0.5, 0, 2],
+    ]),
+    twist(is, [0.1, 0.14, 0.15, 0.16]),
     gave(is, 6.5),
   ];
 }
+
+const BUNKS = [
+  ['left front', 0, 0],
+  ['left rear', 1830, 0],
+  ['right front', 0, 1250],
+  ['right rear', 1830, 1250],
+] as const;
 
 const CAPPED_AT = '2024-05-13T12:00:00Z';
 /** The shop's own pattern: the sister's left cap. */

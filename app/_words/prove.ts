@@ -17,6 +17,7 @@ import { printLength, type UnitSystem } from '@/core/quantity';
 import { FELT_WORDS, feltFigure } from './demand';
 import { RETIGHTEN_WORDS } from './bolts';
 import { GATE_WORDS, STAGE_WORDS } from './order';
+import { printStation } from './station';
 
 export const OPEN_WORDS: Readonly<Record<OpenCode, string>> = {
   'off or untried': 'Off, not back, or not tried',
@@ -98,13 +99,21 @@ const figure = (value: number, { quantity }: Change, system: UnitSystem): string
 /** What was measured twice, on what and where along it. */
 export function changeName(frame: Frame, { name, atMm, memberId }: Change, system: UnitSystem): string {
   const member = memberId === undefined ? undefined : memberOf(frame, memberId);
-  const at = atMm?.map((mm) => printLength(mm, system, 'length')).join(' to ');
+  const station = (mm: number) =>
+    member ? printStation(member, mm, system) : printLength(mm, system, 'length');
+  const at = atMm?.map(station).join(' to ');
   return [member?.name, name, at && `at ${at}`].filter(Boolean).join(', ');
 }
 
 /** How far a thing moved, with its error and what it may. */
 export const changeWords = (change: Change, system: UnitSystem): string =>
-  `${change.by > 0 ? '+' : ''}${figure(change.by, change, system)} ± ${figure(change.plusMinus, change, system)} of ${figure(change.limit, change, system)}`;
+  `${signedFigure(change, system)} ± ${figure(change.plusMinus, change, system)} of ${figure(change.limit, change, system)}`;
+
+/** More or less than before; what prints as nothing has no sign. */
+function signedFigure(change: Change, system: UnitSystem): string {
+  const size = figure(Math.abs(change.by), change, system);
+  return Number.parseFloat(size) === 0 ? size : `${change.by > 0 ? '+' : '-'}${size}`;
+}
 
 export const changeFigure = figure;
 export const NOT_SAID_WORDS = {

@@ -1,8 +1,9 @@
-"""Planes by least squares with NumPy, lines by SciPy: each point's distance from the plane, or the line, of all others."""
+"""Planes by least squares with NumPy, lines by SciPy: each point's distance from the plane, or the line, of all others; sets of points turned and shifted upon others."""
 import json
 import sys
 
 import numpy as np
+from scipy.spatial.transform import Rotation
 from scipy.stats import linregress
 
 asked = json.load(sys.stdin)
@@ -25,4 +26,9 @@ for marks in asked["lines"]:
         line = linregress(*np.delete(so, k, axis=0).T)
         off.append(float(so[k, 1] - line.intercept - line.slope * so[k, 0]))
     lines.append(off)
-json.dump({"planes": planes, "lines": lines}, sys.stdout)
+upon = []
+for points, there in asked["upon"]:
+    a, b = np.array(points, dtype=float), np.array(there, dtype=float)
+    turn, _ = Rotation.align_vectors(b - b.mean(axis=0), a - a.mean(axis=0))
+    upon.append((turn.apply(a - a.mean(axis=0)) + b.mean(axis=0)).tolist())
+json.dump({"upon": upon, "planes": planes, "lines": lines}, sys.stdout)

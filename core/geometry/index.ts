@@ -13,6 +13,7 @@ export {
   type SeenFace,
   type Vector,
 } from './solid';
+export { rigidFit } from './rigid';
 export { interpolateLinear, intervalOf, median } from './interpolate';
 export { isoRegions, type GridRegion } from './isolines';
 export { bulgeOf } from './contour-pen';

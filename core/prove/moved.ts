@@ -90,7 +90,7 @@ function figuresOf(record: Geometry, limits: GeometryPractice): readonly Figure[
     case 'mounts':
       return measure.points.flatMap((one, k) =>
         measure.points.slice(k + 1).map((other) => ({
-          name: [one.name, other.name].sort().join(' to ').toLowerCase(),
+          name: `${measure.set}, ${[one.name, other.name].sort().join(' to ')}`.toLowerCase(),
           value: Math.hypot(one.xMm - other.xMm, one.yMm - other.yMm, one.zMm - other.zMm),
           plusMinus: together(own, own),
           limit: limits.placeMm,

@@ -2,7 +2,7 @@ import { defaultFrame, familyOf } from '@/core/frame';
 import { changesBetween } from '@/core/prove';
 import { DEFAULT_GEOMETRY_PRACTICE } from '@/core/reference';
 import type { Geometry } from '@/core/weigh';
-import { movedViews, roundBelow } from './moved-views';
+import { MOST_LARGER, movedViews, roundBelow } from './moved-views';
 
 const family = 'open-channel ladder';
 const frame = defaultFrame({ ...familyOf(family).typical, family, steel: 'a36', datum: 'hole' });
@@ -63,6 +63,8 @@ test.each([
   [5, 5],
   [10, 10],
   [99, 50],
+  [MOST_LARGER, 200],
+  [1e9, 200],
   [Infinity, 1],
   [NaN, 1],
 ])('%d is made %d', (factor, round) => expect(roundBelow(factor)).toBe(round));

@@ -58,16 +58,20 @@ export const movedViews = (frame: Frame, changes: readonly Change[]): MovedView[
     ];
   });
 
+/** No way is drawn longer than this many times: a tenth of a millimetre must not look like a bend. */
+export const MOST_LARGER = 200;
 /** A factor that is said at a glance: 1, 2, 5 and their tens; 1 where nothing is off. */
-export function roundBelow(factor: number): number {
-  if (!(factor >= 1) || !Number.isFinite(factor)) return 1;
+export function roundBelow(wanted: number): number {
+  if (!(wanted >= 1) || !Number.isFinite(wanted)) return 1;
+  const factor = Math.min(MOST_LARGER, wanted);
   const ten = 10 ** Math.floor(Math.log10(factor));
   return ten * ROUND.findLast((each) => each * ten <= factor * (1 + 1e-9))!;
 }
 
 const isShown = ({ role }: Member, view: MovedView['view']): boolean =>
   role === 'rail' || (role === 'crossmember' && view === 'plan');
-const AXIS = { plan: 1, side: 2 } as const;
+/** The axis drawn up the sheet: y to the right from above, z up from the side. */
+export const AXIS = { plan: 1, side: 2 } as const;
 
 function asMade(frame: Frame, member: Member, view: MovedView['view']): MovedView['made'][number] {
   const { from, to } = placementOf(frame, member);
@@ -94,3 +98,10 @@ function measuredLine(frame: Frame, { measure }: Geometry, view: MovedView['view
     ),
   };
 }
+
+/** Each thing of a kind once, with its measure before and after. */
+export const measuredTwice = (changes: readonly Change[], of: Geometry['measure']['of']): Change[] => [
+  ...new Map(
+    changes.filter(({ after }) => after.measure.of === of).map((change) => [change.key, change]),
+  ).values(),
+];
