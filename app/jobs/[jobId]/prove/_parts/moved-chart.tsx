@@ -188,7 +188,7 @@ function AngleChart({ view, system }: { view: AngleView; system: UnitSystem }) {
       yaxis: { title: { text: 'degrees' }, rangemode: 'tozero' },
       showlegend: true,
     }),
-    [view, system],
+    [system],
   );
   return (
     <figure className="mt-3">
