@@ -1,3 +1,4 @@
+import { after } from 'next/server';
 import type { JobLine } from '@/core/job';
 import { database, evidenceMark, jobFile, jobIds, keepWorkedOut, LINE, workedOut, type Db } from '@/data';
 import { askOffice } from '../_office';
@@ -24,8 +25,6 @@ const lines = (): Lines =>
 
 /** The whole yard is looked through for changed jobs this often at most. */
 const LOOK_THROUGH_MS = 60_000;
-/** The page that asked is answered first. */
-const AFTER_MS = 200;
 /** Jobs looked at in one breath: requests are answered between. */
 const AT_A_TIME = 25;
 
@@ -34,7 +33,8 @@ export function wantLines(inSight: readonly string[]): void {
   const here = lines();
   const db = database();
   inSight.filter((id) => here.failed.get(id) !== markOf(db, id)).forEach((id) => here.wanted.add(id));
-  if (!here.isRunning) setTimeout(() => void run(), AFTER_MS);
+  // The page that asks is answered first.
+  if (!here.isRunning) after(() => void run());
 }
 
 async function run(): Promise<void> {

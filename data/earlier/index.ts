@@ -9,7 +9,7 @@ import { mendedIn, type MendedBefore } from '@/core/walk';
 import type { Norms } from '@/core/reference';
 import { closedAt, isClosed } from '../closing';
 import type { Db } from '../connection';
-import { evidenceOf } from '../evidence';
+import { evidenceOf, jobsWith } from '../evidence';
 import { currentPractice } from '../practice';
 import { sameRecord } from '../problem';
 import { noting } from '../readable';
@@ -86,13 +86,8 @@ export function preservedElsewhere(db: Db, jobId: string): PreservedElsewhere {
 
 /** Scrap tests of the shop's other jobs, oldest first: what held there is a start here. */
 export function scrapTestsElsewhere(db: Db, jobId: string): ScrapTest[] {
-  const rows = db
-    .prepare<[string], { id: string }>(
-      "SELECT DISTINCT job_id AS id FROM evidence WHERE kind = 'scrap test' AND job_id <> ?",
-    )
-    .all(jobId);
-  return rows
-    .flatMap(({ id }) => ofKind(standingIn(db, id, ['scrap test']), 'scrap test'))
+  return jobsWith(db, { kind: 'scrap test', besides: jobId })
+    .flatMap((id) => ofKind(standingIn(db, id, ['scrap test']), 'scrap test'))
     .sort((a, b) => a.at.localeCompare(b.at));
 }
 
@@ -101,15 +96,10 @@ export function scrapTestsElsewhere(db: Db, jobId: string): ScrapTest[] {
  * shop has put its norms right, what was foreseen by the old ones would put them right again.
  */
 export function hoursOfClosedJobs(db: Db, jobId: string, norms: Norms): HoursTaken[] {
-  const rows = db
-    .prepare<[string], { id: string }>(
-      "SELECT DISTINCT job_id AS id FROM evidence WHERE kind = 'hours taken' AND job_id <> ? ORDER BY job_id",
-    )
-    .all(jobId);
-  return rows
-    .filter(({ id }) => isClosed(db, id))
-    .filter(({ id }) => sameRecord(currentPractice(db, id)?.practice.money.norms, norms))
-    .flatMap(({ id }) => ofKind(standingIn(db, id, ['hours taken']), 'hours taken').slice(-1));
+  return jobsWith(db, { kind: 'hours taken', besides: jobId })
+    .filter((id) => isClosed(db, id))
+    .filter((id) => sameRecord(currentPractice(db, id)?.practice.money.norms, norms))
+    .flatMap((id) => ofKind(standingIn(db, id, ['hours taken']), 'hours taken').slice(-1));
 }
 
 /** What stands of some kinds of evidence in the unit's other jobs. A row of theirs that cannot be read is theirs to say. */

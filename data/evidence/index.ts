@@ -31,6 +31,19 @@ export function evidenceOf(
   return readRows(select.all(jobId, ...(kinds ? [JSON.stringify(kinds)] : [])), evidenceFrom, missed);
 }
 
+/** Other jobs than this that hold records of a kind that is rare beside readings, without reading through those. */
+export const jobsWith = (
+  db: Db,
+  { kind, besides }: { readonly kind: Exclude<Evidence['kind'], 'reading'>; readonly besides: string },
+): string[] =>
+  db
+    .prepare<[string, string], string>(
+      // The second term names the index that leaves readings out.
+      "SELECT DISTINCT job_id FROM evidence WHERE kind = ? AND kind <> 'reading' AND job_id <> ? ORDER BY job_id",
+    )
+    .pluck()
+    .all(kind, besides);
+
 /** How many records of these kinds still stand that are later than an instant, and when the last was made; their bodies are not opened. */
 export function since(
   db: Db,

@@ -3,6 +3,7 @@ import { faultsOf, jobPlaces, type Fault, type JobPlaces, type UnitPlaces } from
 import type { Db } from '../connection';
 import { foundOn } from '../found';
 import { currentFrame } from '../frame';
+import { untilChanged } from '../unchanged';
 import { jobMarks, keepWorkedOut } from '../worked-out';
 
 /** How what a job says of its frame's places is kept; another way of telling places takes another name. */
@@ -20,10 +21,11 @@ interface Row {
 }
 
 /** Jobs that are read anew while one is opened: a yard of thousands that nobody read yet is read through on the page of patterns, or bit by bit. */
-const READ_AT_ONCE = 60;
+const READ_AT_ONCE = 12;
 
 /** What a job hears of its family. Where not every job is read yet, nothing is said of those that are not. */
-export const faultsFor = (db: Db, family: Family): Fault[] => shopFaults(db, { family, most: READ_AT_ONCE });
+export const faultsFor = (db: Db, family: Family): readonly Fault[] =>
+  untilChanged(db, `faults of ${family}`, () => shopFaults(db, { family, most: READ_AT_ONCE }));
 
 /** Where frames failed in this shop, of one family or of all. What a job says is read once and kept until something of it changes. */
 export function shopFaults(
