@@ -22,7 +22,7 @@ export async function benchFaults() {
     for (const trouble of TROUBLES(path)) {
       const run = await troubleRun(path, jobId, trouble);
       console.log(
-        `${run.name}: ${run.meanwhile} acknowledged meanwhile, ${run.after} after; missing ${run.missing}, twice ${run.twice}`,
+        `${run.name}: ${run.meanwhile} acknowledged meanwhile, ${run.after} after; missing ${run.missing}, twice ${run.twice}, out of order ${run.outOfOrder}; the file is ${run.sound}; it said: ${run.said.join(' / ') || 'nothing'}`,
       );
     }
     const start = performance.now();

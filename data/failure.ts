@@ -12,8 +12,17 @@ const WORDS: readonly (readonly [RegExp, string])[] = [
   [/^(SQLITE_CANTOPEN|ENOENT|EMFILE|ENFILE)/, 'the server cannot open its records'],
 ];
 
+/** What is kept is looked at as it is written: only damage makes it something that is no JSON. What is sent is parsed where it comes in. */
+const isGarbled = (error: unknown): boolean => error instanceof SyntaxError && /JSON/.test(error.message);
+
 /** The storage failure behind an error; undefined where it is none. */
 export function storageFailure(error: unknown): Problem | undefined {
+  if (isGarbled(error))
+    return {
+      code: 'unavailable',
+      message: 'a record on the server cannot be read: its file may be damaged',
+      kept: KEPT,
+    };
   const code = (error as { code?: unknown } | null)?.code;
   const words = typeof code === 'string' && WORDS.find(([pattern]) => pattern.test(code))?.[1];
   return words ? { code: 'unavailable', message: words, kept: KEPT } : undefined;

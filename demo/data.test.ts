@@ -599,6 +599,19 @@ test.each([
     message: expect.stringContaining(words),
   });
 });
+test('a record that is no JSON is damage: it was looked at when it was written', () => {
+  const garbled = () => JSON.parse('ZZZZ') as unknown;
+  expect(garbled).toThrow(SyntaxError);
+  try {
+    garbled();
+  } catch (error) {
+    expect(storageFailure(error)).toMatchObject({
+      code: 'unavailable',
+      message: expect.stringContaining('may be damaged'),
+    });
+  }
+  expect(storageFailure(new SyntaxError('Invalid regular expression'))).toBeUndefined();
+});
 test.each([[new Error('x')], [undefined], [{ code: 'SQLITE_CONSTRAINT' }], [{ code: 7 }]])(
   'a fault of ours is no storage failure: %p',
   (error) => expect(storageFailure(error)).toBeUndefined(),

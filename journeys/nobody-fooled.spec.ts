@@ -4,7 +4,7 @@ import { seeded } from '../demo/seeded';
 import { killRun, TROUBLES, troubleRun } from '../set-up/faults.mjs';
 import { serveDemo } from '../set-up/server.mjs';
 
-test('killed at random writes, and locked: what was acknowledged is there, once', async () => {
+test('killed at random writes, locked, no room, damaged, the clock backwards: what was acknowledged is there, once, in order', async () => {
   const server = await serveDemo();
   const { path, jobs } = server;
   server.child.kill();
@@ -16,7 +16,16 @@ test('killed at random writes, and locked: what was acknowledged is there, once'
     expect(run.acknowledged).toBeGreaterThan(0);
     for (const trouble of TROUBLES(path)) {
       const troubled = await troubleRun(path, jobId, { ...trouble, writes: 6 });
-      expect(troubled).toMatchObject({ meanwhile: 0, after: 6, missing: 0, twice: 0 });
+      const meanwhile = trouble.isNoTrouble ? 6 : 0;
+      expect(troubled).toMatchObject({
+        meanwhile,
+        after: 6,
+        missing: 0,
+        twice: 0,
+        outOfOrder: 0,
+        sound: 'ok',
+      });
+      if (trouble.says) expect(troubled.said.join()).toMatch(trouble.says);
     }
   } finally {
     server.stop();
@@ -38,6 +47,11 @@ test('a row that cannot be read hides only itself, and the job says so on screen
   await expect(page.getByRole('list', { name: 'Not to be relied on' })).toContainText(
     '1 record of this job cannot be read on the server',
   );
+  await page.goto(`${jobs['DV-3']}/answers`);
+  for (const question of ['May it be driven?', 'May somebody work beneath it?'])
+    await expect(page.getByRole('region', { name: question })).toContainText('cannot be read on the server', {
+      timeout: 60_000,
+    });
   db.exec('DROP TRIGGER evidence_stays');
   db.prepare("DELETE FROM evidence WHERE id = 'bad'").run();
   db.exec(

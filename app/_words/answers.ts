@@ -103,6 +103,8 @@ export function answerReasonWords(reason: AnswerReason, { frame, system }: ToldO
       return `specified in a way that breaks a rule: ${listed(reason.names)}`;
     case 'not authorised':
       return `${reason.names.join(', ')} pays and has not said yes: nothing is cut before`;
+    case 'records unreadable':
+      return `${reason.count === 1 ? 'one record' : `${reason.count} records`} of this job cannot be read on the server: what stands in it is missing here`;
     case 'nothing found to repair':
       return 'no member or bracket asks for it, of what was seen';
     default:

@@ -209,6 +209,8 @@ const LIFT_SAYS: Readonly<Record<LiftReason['code'], (reason: LiftReason, system
   'unseen critical': (r) => `not seen: ${r.name}`,
   'not measured, near its limit': (r, s) =>
     `would use ${percent(r.value!)} of what it may carry ${at(r, s)} if it were as made; nobody measured it`,
+  'records unreadable': ({ value = 1 }) =>
+    `${value === 1 ? 'one record' : `${value} records`} of this job cannot be read on the server: the metal may be worse than it says here`,
   'measures unknown': () =>
     'the frame’s measures are its family’s usual ones: take them from this unit, in Frame',
   'loads unknown': () => 'what stands on the frame is not recorded: list its loads in Frame',

@@ -34,8 +34,12 @@ export function wantLines(inSight: readonly string[]): void {
   const db = database();
   inSight.filter((id) => here.failed.get(id) !== markOf(db, id)).forEach((id) => here.wanted.add(id));
   // The page that asks is answered first.
-  if (!here.isRunning) after(() => void run());
+  if (!here.isRunning) after(() => void run().catch(tellWhy));
 }
+
+/** Records that cannot be read just now are read when the page is asked for again. */
+const tellWhy = (error: unknown): void =>
+  console.error(`lines were not worked out: ${error instanceof Error ? error.message : String(error)}`);
 
 async function run(): Promise<void> {
   const here = lines();

@@ -1,4 +1,4 @@
-import { defaultFrame, familyOf, hostsOf, type Host } from '../frame';
+import { defaultFrame, familyOf, hostsOf, type Host, type Notice } from '../frame';
 import { DEFAULT_PRACTICE } from '../reference';
 import type { Look } from '../walk';
 import type { Finding, Verdict } from '../weigh';
@@ -102,6 +102,19 @@ test('nothing recorded is never a yes to driving, beneath or repair', () => {
   expect(said(empty)).toBe('can’t say, can’t say, can’t say, can’t say');
   expect(empty.drive.reasons[0]).toMatchObject({ why: 'look first' });
   expect(empty.repair.reasons[0]).toMatchObject({ why: 'look first' });
+});
+
+test('what cannot be read on the server may be a rail rotted through: no yes, and a no stays one', () => {
+  const unreadable = [{ what: 'evidence', id: 'bad', why: 'garbled' }];
+  const all = four({ ...records(walked()), unreadable });
+  for (const question of ['drive', 'beneath', 'repair'] as const)
+    expect(all[question]).toMatchObject({
+      is: 'can’t say',
+      reasons: [{ why: 'records unreadable', count: 1 }, expect.anything()],
+    });
+  expect(said(four({ ...records(walked()), unreadable: [] }))).toBe('yes, yes, with limits, yes');
+  const notice = { about: 'drive' } as Notice;
+  expect(four({ ...records(walked()), unreadable }, { notices: [notice] }).drive.is).toBe('no');
 });
 
 test('before everything is worked out nothing is said to be fine', () => {

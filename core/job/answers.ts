@@ -28,6 +28,7 @@ export type AnswerReason = { readonly says: AnswerIs } & (
   | { readonly why: 'nothing recorded against it' }
   | { readonly why: 'raised'; readonly tried: LiftTried }
   | { readonly why: 'being worked out' }
+  | { readonly why: 'records unreadable'; readonly count: number }
   | { readonly why: 'notice'; readonly notice: Notice }
   | { readonly why: 'hold it first'; readonly reason: MoveReason }
   | { readonly why: 'raised only as it may be lifted'; readonly ways: readonly LiftTried['way'][] }
@@ -100,12 +101,16 @@ export function fourAnswers(records: JobRecords, basis: AnswersBasis): FourAnswe
   });
   const isWhole = records.frame.members.every(({ id }) => basis.weighed.has(id));
   const working: AnswerReason[] = isWhole ? [] : [{ says: 'can’t say', why: 'being worked out' }];
+  // What stands in them may be a rail rotted through: the lift's own gate hears of them too.
+  const unread: AnswerReason[] = records.unreadable?.length
+    ? [{ says: 'can’t say', why: 'records unreadable', count: records.unreadable.length }]
+    : [];
   const lift = ofLift(basis.lifts);
   const said: Readonly<Record<Question, readonly AnswerReason[]>> = {
-    drive: [...working, ...ofDriving(records, spots, move)],
+    drive: [...working, ...unread, ...ofDriving(records, spots, move)],
     lift,
-    beneath: [...working, ...ofBeneath(spots, move, basis.lifts, lift)],
-    repair: [...working, ...ofRepair(records, basis.weighed)],
+    beneath: [...working, ...unread, ...ofBeneath(spots, move, basis.lifts, lift)],
+    repair: [...working, ...unread, ...ofRepair(records, basis.weighed)],
   };
   // Somebody forbade it: it stays forbidden until the notice is lifted, whatever is found since.
   const forbidden = (question: Question) =>

@@ -40,10 +40,11 @@ const liftEvidence = (
   notices: notices.map((notice) => notice.words),
   reachMm: records.practice.walk.reachMm,
   partedShare: records.practice.hand.partedShare,
+  unreadable: records.unreadable?.length ?? 0,
 });
 
 /**
- * Changes whenever anything does that a lift rests on (evidence that tells of metal, the frame and its loads, its factors, the list of spots,
+ * Changes whenever anything does that a lift rests on (evidence that tells of metal, what of it cannot be read, the frame and its loads, its factors, the list of spots,
  * notices): an answer given on another basis is asked again.
  */
 export function liftBasis(records: JobRecords, notices: readonly Notice[]): string {
@@ -57,6 +58,7 @@ export function liftBasis(records: JobRecords, notices: readonly Notice[]): stri
     hand,
     records.spotRules,
     notices.map((notice) => notice.words),
+    ...(records.unreadable ?? []).map(({ id }) => id),
   ];
   return fingerprint([...tells, '|', ...struck, '|', JSON.stringify(rest)]);
 }

@@ -9,6 +9,13 @@ import type { MendedBefore, SpotRule } from '../walk';
 import type { HoursLearnt, MeasuredElsewhere } from '../weigh';
 import type { Evidence, EvidenceId, EvidenceOf } from './evidence';
 
+/** A row on the server that cannot be read: what it is of, and why. What it said is missing from everything that is worked out. */
+export interface Unreadable {
+  readonly what: string;
+  readonly id: string;
+  readonly why: string;
+}
+
 /** A job's records as they were kept: struck evidence is still among them. */
 export interface JobRecords {
   readonly frame: Frame;
@@ -30,13 +37,8 @@ export interface JobRecords {
   readonly measuredElsewhere?: MeasuredElsewhere;
   /** What the shop's closed jobs say of its norms of hours. */
   readonly hoursLearnt?: HoursLearnt;
-}
-
-/** A row on the server that cannot be read: what it is of, and why. What it said is missing from everything that is worked out. */
-export interface Unreadable {
-  readonly what: string;
-  readonly id: string;
-  readonly why: string;
+  /** What stands on the server's disk and could not be read: said wherever the job is judged. */
+  readonly unreadable?: readonly Unreadable[];
 }
 
 /** A job's whole file: its unit and sheet beside its records, with the revisions that a change of frame or practice must name. */
@@ -73,8 +75,6 @@ export interface JobFile extends JobRecords {
   /** The name of each repair's last change, by repair, those taken out of the plan too: the next change says it was made on it. */
   readonly repairChanges: Readonly<Record<string, string>>;
   readonly closed: boolean;
-  /** What stands on the server's disk and could not be read: said wherever the job is judged. */
-  readonly unreadable?: readonly Unreadable[];
 }
 
 type Kept = Pick<JobRecords, 'evidence' | 'strikes'>;

@@ -89,6 +89,7 @@ export const LIFT_REASONS = [
   'not measured, near its limit',
   'loads unknown',
   'measures unknown',
+  'records unreadable',
   'not computed',
   'notice',
   'no rating',

@@ -14,4 +14,6 @@ export interface LiftEvidence {
   readonly reachMm: number;
   /** Gone or cracked over more of its outline than this, a member is parted. */
   readonly partedShare: number;
+  /** Records that could not be read: what they say of the metal nobody knows. */
+  readonly unreadable?: number;
 }

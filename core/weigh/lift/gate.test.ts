@@ -457,6 +457,12 @@ describe('what it loads further along', () => {
     expect(said(plan(), facts({}), on(true))[1]).toEqual(['measures unknown']);
     expect(said(plan(), facts({}), on())[1]).toEqual([]);
   });
+  test('a record that cannot be read keeps the gate shut, whatever else carries; none of them does not', () => {
+    const on = (unreadable: number) => ({ ...evidence(), unreadable });
+    expect(said(plan(), facts({}), on(1))[1]).toEqual(['records unreadable']);
+    expect(liftAnswer(liftReasons(plan(), facts({}), on(1)), false)).toBe('Not known');
+    expect(said(plan(), facts({}), on(0))[1]).toEqual([]);
+  });
   test('loads not known, or not solved: unknown, and then every member counts as loaded', () => {
     expect(said(plan(), facts({ loadsKnown: false }), evidence())[1]).toEqual(['loads unknown']);
     const unsolved = facts({ unsolved: 'it would not stand', members: [] });

@@ -105,6 +105,7 @@ function loadReasons(plan: LiftPlan, facts: LiftFacts, evidence: LiftEvidence): 
   return [
     ...(facts.loadsKnown ? [] : [unknown({ code: 'loads unknown' })]),
     ...(evidence.frame.presumed ? [unknown({ code: 'measures unknown' })] : []),
+    ...(evidence.unreadable ? [unknown({ code: 'records unreadable', value: evidence.unreadable })] : []),
     ...(facts.unsolved === undefined ? [] : [unknown({ code: 'not computed', name: facts.unsolved })]),
     ...over.map(({ memberId, stationMm, utilisation }) =>
       refused({
