@@ -84,6 +84,11 @@ test('what is refused for what it says lies under "not taken": mended it goes, t
   await typeColumn(page, '24', 'web', { '2': '0.24', '5': '0.241', '6': '0.242' });
   const open = page.getByRole('button', { name: '2 not taken' });
   await expect(open).toBeVisible();
+  // It stands in the head without pushing a verb off it, and no green *kept* beside it.
+  await expect(page.getByText('the rest is kept')).toHaveClass('sr-only');
+  const verbs = page.getByRole('navigation', { name: 'Verbs' });
+  expect(await verbs.evaluate((nav) => nav.scrollWidth - nav.clientWidth)).toBe(0);
+  await expect(open).toBeVisible();
   expect(await readings(page)).toHaveLength(1);
   await page.reload();
   await worked(page);

@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import type { UnitSystem } from '@/core/quantity';
 import { useKeeping } from '.';
+import type { Keeping } from './outbox';
 import { heldWords, keepingWords } from './keeping-words';
 import { NotTakenSheet } from './not-taken-sheet';
 
@@ -20,24 +21,20 @@ export function KeepingLight({ system, quiet = false }: { system: UnitSystem; qu
   const refused = keeping.notTaken.length;
   const isQuiet = quiet && refused === 0 && (keeping.state === 'kept' || keeping.state === 'looking');
   if (isQuiet) return null;
+  // What was not taken stands in the place of *kept*: beside it, it would be read as all well.
   return (
     <>
-      <span
-        className="flex min-w-[74px] items-center gap-1.5 pl-1 text-sm"
-        role="status"
-        title={keeping.state === 'held here' ? heldWords(keeping.held).full : undefined}
-      >
-        <span className={`inline-block size-3 shrink-0 ${SHAPE[keeping.state]}`} aria-hidden />
-        {keepingWords(keeping)}
-      </span>
-      {refused > 0 && (
-        <button
-          type="button"
-          className="hit whitespace-nowrap bg-oxide px-2 text-sm font-semibold text-paper"
-          onClick={() => setOpen(true)}
+      {refused > 0 ? (
+        <NotTaken keeping={keeping} onOpen={() => setOpen(true)} />
+      ) : (
+        <span
+          className="flex min-w-[74px] items-center gap-1.5 pl-1 text-sm"
+          role="status"
+          title={keeping.state === 'held here' ? heldWords(keeping.held).full : undefined}
         >
-          {refused} not taken
-        </button>
+          <span className={`inline-block size-3 shrink-0 ${SHAPE[keeping.state]}`} aria-hidden />
+          {keepingWords(keeping)}
+        </span>
       )}
       <NotTakenSheet
         notTaken={keeping.notTaken}
@@ -45,6 +42,30 @@ export function KeepingLight({ system, quiet = false }: { system: UnitSystem; qu
         open={isOpen && refused > 0}
         onOpenChange={setOpen}
       />
+    </>
+  );
+}
+
+/** One button: what was not taken, above it what else is not kept yet. */
+function NotTaken({ keeping, onOpen }: { keeping: Keeping; onOpen: () => void }) {
+  const words = keepingWords(keeping);
+  return (
+    <>
+      <span role="status" className="sr-only">
+        {keeping.state === 'kept' ? 'the rest is kept' : words}
+      </span>
+      <button
+        type="button"
+        className="hit whitespace-nowrap bg-oxide px-2 text-sm font-semibold leading-tight text-paper"
+        onClick={onOpen}
+      >
+        {keeping.state !== 'kept' && (
+          <span aria-hidden className="block text-[13px] font-normal">
+            {words}
+          </span>
+        )}
+        {keeping.notTaken.length} not taken
+      </button>
     </>
   );
 }
