@@ -190,6 +190,6 @@ test('what cannot be a reading is refused in words; what is unlikely is kept wit
   await form.getByLabel(/from corner/).fill('2');
   await form.getByLabel(/^thickness/).fill('0.5');
   await page.keyboard.press('Enter');
-  await expect(page.getByText('Kept, but look again')).toBeVisible();
+  await expect(page.getByText('Look at that again')).toBeVisible();
   await expect(page.getByText('Readings on left rail: 1')).toBeVisible();
 });

@@ -39,7 +39,7 @@ export function SeamForm({ join, worked, line }: { join: JoinDesk; worked: Worke
           onWrong={setProblem}
           onGap={(gapMm) => {
             say({ gapMm });
-            toast.success(`Gap at ${line.id} kept`);
+            toast.success(`Gap at ${line.id} noted`);
           }}
         />
         <div>

@@ -62,7 +62,7 @@ export function SequencePart({ join }: { join: JoinDesk }) {
       note: '',
       ...planOf(runs, found.order, found.waitsS, { tacks: tacksOf(lines), lines }),
     });
-    toast.success('The order is kept: every page and phone follows it');
+    toast.success('Every page and phone follows this order');
     search.drop();
   };
   const { sequencing } = search;

@@ -143,7 +143,7 @@ function TestForm({ asked }: { asked: ArcAsked }) {
       return setProblem('amps up to 500 and volts up to 50, as figures; nothing was kept');
     setProblem(undefined);
     keep({ kind: 'scrap test', ...stamp(), ...asked, amps: a, volts: v, held, note: '' });
-    toast.success(held ? 'Held: from now on this is where the shop begins' : 'Broke: kept, and said');
+    toast.success(held ? 'Held: from now on this is where the shop begins' : 'Broke: noted, and said');
   };
   return (
     <div className="mt-2 flex flex-wrap items-end gap-3" role="group" aria-label="A scrap test">

@@ -109,7 +109,7 @@ export function GaugePanel({
       ...(gauge.isSimulated && { simulated: true as const }),
     });
     if (said.quality < POOR_QUALITY)
-      toast.warning('Kept, but the echo is poor', {
+      toast.warning('The echo is poor', {
         description: 'A pitted back or a doubled echo: read beside it too.',
       });
     onTaken(thicknessMm);

@@ -117,7 +117,7 @@ export function ReadingEntry({ ref, onKeys }: { ref: Ref<EntryHandle>; onKeys: (
     });
     if (!outcome.ok) return setProblems(outcome.problems);
     keep(outcome.reading);
-    if (outcome.warning) toast.warning('Kept, but look again', { description: outcome.warning });
+    if (outcome.warning) toast.warning('Look at that again', { description: outcome.warning });
     stepOn({ ...cursor, stationMm: outcome.reading.stationMm, heightMm: outcome.reading.heightMm });
     thickness.current?.focus();
   };

@@ -56,7 +56,7 @@ export function OutlineBench() {
     if (!(thick.value > 0.3 && thick.value < 40))
       return setProblem('no sheet is as thin or as thick as that');
     keep({ ...draft, ...stamp(), thicknessMm: thick.value });
-    toast.success('Kept with what is to be cut');
+    toast.success('Now among what is to be cut');
     router.push(`/jobs/${file.job.id}/shape/cut?member=${member.id}`);
   };
   return (
