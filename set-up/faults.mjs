@@ -48,14 +48,17 @@ function onDisk(path, jobId) {
 
 /**
  * Writes without a break while the server is killed `kills` times at random moments and started again; a write that was not acknowledged is sent
- * again under its own id, as a browser would.
+ * again under its own id, as a browser would. `acknowledged` holds what earlier runs on the same file were told is kept: none of it may be missing later.
  * @param {string} path
  * @param {string} jobId
- * @param {{ kills: number, random?: () => number, longestMs?: number }} options
+ * @param {{ kills: number, random?: () => number, longestMs?: number, acknowledged?: Set<string> }} options
  * @returns {Promise<{ kills: number, acknowledged: number, missing: number, twice: number, sound: string }>}
  */
-export async function killRun(path, jobId, { kills, random = Math.random, longestMs = 220 }) {
-  const acknowledged = new Set();
+export async function killRun(
+  path,
+  jobId,
+  { kills, random = Math.random, longestMs = 220, acknowledged = new Set() },
+) {
   let open = [];
   let k = 0;
   for (let kill = 0; kill < kills; kill++) {
