@@ -1,11 +1,13 @@
 'use client';
 
 import { useEffect, useState } from 'react';
+import { memberOf, type Frame } from '@/core/frame';
 import type { JobFile } from '@/core/job';
 import { printLength, type UnitSystem } from '@/core/quantity';
 import { pieceName, type Repair } from '@/core/shape';
 import { askRecords, newId } from '../_client';
 import { boltWords } from '../_words/shape';
+import { printStation } from '../_words/station';
 import { theOutbox } from '.';
 import { repairParcel, withdrawalParcel, type Draft } from './parcel';
 import type { NotTaken } from './shelf';
@@ -33,12 +35,12 @@ export function BothRepairs({ item, system }: { item: NotTaken; system: UnitSyst
     <div className="grid gap-x-4 gap-y-2 pt-2 sm:grid-cols-2">
       <div>
         <h4 className="font-semibold">Made here</h4>
-        <Pieces repair={mine} none="taken out of the plan" system={system} />
+        <Pieces repair={mine} none="taken out of the plan" frame={file?.frame} system={system} />
       </div>
       <div>
         <h4 className="font-semibold">Stands on the server</h4>
         {file ? (
-          <Pieces repair={stands} none="taken out of the plan" system={system} />
+          <Pieces repair={stands} none="taken out of the plan" frame={file.frame} system={system} />
         ) : (
           <p className="caption">asking the server…</p>
         )}
@@ -70,9 +72,21 @@ function onTop({ parcel }: NotTaken, file: JobFile): Draft | undefined {
   return undefined;
 }
 
-function Pieces({ repair, none, system }: { repair: Repair | undefined; none: string; system: UnitSystem }) {
+function Pieces({
+  repair,
+  none,
+  frame,
+  system,
+}: {
+  repair: Repair | undefined;
+  none: string;
+  frame: Frame | undefined;
+  system: UnitSystem;
+}) {
   if (!repair) return <p>{none}</p>;
-  const at = (mm: number) => printLength(mm, system, 'length');
+  const member = frame && memberOf(frame, repair.memberId);
+  // Without the frame nobody knows how far behind the datum the member begins.
+  const at = (mm: number) => (member ? printStation(member, mm, system) : '…');
   return (
     <ul>
       {repair.pieces.map((piece) => (

@@ -252,7 +252,7 @@ function Rates({ surveys }: { surveys: readonly EarlierSurvey[] | undefined }) {
           words={(id) =>
             id === 'whole'
               ? 'whole member'
-              : `${lengthDigits(zones[Number(id)]!.fromMm, system, 'length')} to ${printLength(zones[Number(id)]!.toMm, system, 'length')}`
+              : `${stationDigits(member, zones[Number(id)]!.fromMm, system)} to ${printStation(member, zones[Number(id)]!.toMm, system)}`
           }
           onPick={setZone}
         />

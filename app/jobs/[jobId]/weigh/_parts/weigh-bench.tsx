@@ -16,6 +16,7 @@ import { Plot, type Ink } from '@/ui/charts';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { findingWords } from '../../../../_words/findings';
 import { stands } from '@/core/job';
+import { startsAtMm } from '@/core/frame';
 import {
   Bench,
   MemberStrip,
@@ -166,7 +167,14 @@ function KeptChart({
   cursorMm: number;
 }) {
   const hasGuesses = !sections.every(isJudged);
-  const at = useCallback((mm: number) => (system === 'in' ? mmToInches(mm) : mm), [system]);
+  const { member } = useMember();
+  const at = useCallback(
+    (ownMm: number) => {
+      const mm = startsAtMm(member) + ownMm;
+      return system === 'in' ? mmToInches(mm) : mm;
+    },
+    [member, system],
+  );
   const data = useCallback(
     (ink: Ink): Data[] => {
       const x = sections.map((section) => at(section.stationMm));
