@@ -11,7 +11,6 @@ const ALONG_THE_FRAME: Readonly<Record<string, string>> = {
   'app/_words/geometry.ts': 'a mark of a member that is no longer on the frame',
   'app/_words/walk.ts': 'points of a lift',
   'app/jobs/[jobId]/order/_parts/off-part.tsx': 'where a thing sat',
-  'app/jobs/[jobId]/order/_parts/removal-form.tsx': 'where a thing sat',
   'app/jobs/[jobId]/walk/_parts/lift-drawing.tsx': 'points of a lift',
   'app/jobs/[jobId]/walk/_parts/lift-form.ts': 'points of a lift',
   'app/jobs/[jobId]/walk/_parts/lift-part.tsx': 'points of a lift',
