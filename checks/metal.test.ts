@@ -28,3 +28,23 @@ test('no room after the account of the metal reads raw evidence to judge metal',
 test('who may read it still does: a leave nobody uses is taken back', () => {
   for (const path of MAY.keys()) expect([path, reads(path)]).toEqual([path, true]);
 });
+
+/** Signs that say nothing of how much metal stands: read by themselves for what else they say. */
+const NO_WALL = new Map([
+  ['coating', 'zinc, which is stripped before anybody welds'],
+  ['fastener', 'the marks on a bolt’s head'],
+  ['old repair', 'where a plate stops, only where the account holds that it is still on'],
+  ['put right', 'what was mended before, as history and as done'],
+  ['debris', 'the weight of dirt that came out'],
+  ['holds it together', 'what must not come off before both sides are held'],
+]);
+const READS_KIND = /\bdetail\.sign [!=]== '([^']+)'/g;
+
+test('a sign read by itself there is no word on the wall', () => {
+  const rooms = [...ROOMS, 'core/order', 'core/prove'];
+  const kinds = rooms
+    .flatMap(filesIn)
+    .filter((path) => /\.tsx?$/.test(path) && !path.includes('.test.'))
+    .flatMap((path) => [...readFileSync(path, 'utf8').matchAll(READS_KIND)].map(([, kind]) => kind!));
+  expect([...new Set(kinds)].sort()).toEqual([...NO_WALL.keys()].sort());
+});

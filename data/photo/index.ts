@@ -131,7 +131,7 @@ export function photoBytes(db: Db, hash: string, size: 'whole' | 'thumb'): Buffe
   return path && existsSync(path) ? readFileSync(path) : undefined;
 }
 
-/** A kept picture as large as it is printed; undefined where it is not here. */
+/** A kept picture as large as it is printed; undefined where it is not here, or its file is damaged: the others are printed all the same. */
 export async function printedPhoto(db: Db, hash: string): Promise<Uint8Array | undefined> {
   const whole = photoBytes(db, hash, 'whole');
   return (
@@ -140,6 +140,7 @@ export async function printedPhoto(db: Db, hash: string): Promise<Uint8Array | u
       .resize({ width: PRINTED_PX, height: PRINTED_PX, fit: 'inside', withoutEnlargement: true })
       .jpeg({ quality: 78 })
       .toBuffer()
+      .catch(() => undefined)
   );
 }
 
