@@ -2,13 +2,12 @@
 
 import { useCallback, useMemo, useState } from 'react';
 import type { Data, Layout } from 'plotly.js';
-import { startsAtMm } from '@/core/frame';
 import type { JobDemand } from '@/core/job';
-import { ksiToMpa, mmToInches, type UnitSystem } from '@/core/quantity';
+import { ksiToMpa, type UnitSystem } from '@/core/quantity';
 import { Plot, type Ink } from '@/ui/charts';
 import { Choice } from '@/ui/controls';
-import { useMember } from '../../../_desk';
 import { of, SHOWN, STATE_INK } from './demand-states';
+import { useStationAxis } from './use-station-axis';
 
 const DRAWN = ['share', 'stress'] as const;
 const DRAWN_WORDS: Readonly<Record<(typeof DRAWN)[number], string>> = {
@@ -29,14 +28,7 @@ export function DemandChart({
   cursorMm: number;
 }) {
   const [drawn, setDrawn] = useState<(typeof DRAWN)[number]>('share');
-  const { member } = useMember();
-  const at = useCallback(
-    (ownMm: number) => {
-      const mm = startsAtMm(member) + ownMm;
-      return system === 'in' ? mmToInches(mm) : mm;
-    },
-    [member, system],
-  );
+  const at = useStationAxis(system);
   const lines = useMemo(
     () =>
       SHOWN.flatMap((state) => {

@@ -2,7 +2,7 @@
 
 import { useCallback, useMemo } from 'react';
 import type { Data, Layout } from 'plotly.js';
-import { mmToInches, type UnitSystem } from '@/core/quantity';
+import type { UnitSystem } from '@/core/quantity';
 import {
   isJudged,
   lowerBound,
@@ -16,7 +16,6 @@ import { Plot, type Ink } from '@/ui/charts';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { findingWords } from '../../../../_words/findings';
 import { stands } from '@/core/job';
-import { startsAtMm } from '@/core/frame';
 import {
   Bench,
   MemberStrip,
@@ -35,6 +34,7 @@ import { FramePanel } from './frame-panel';
 import { OverridePart } from './override-part';
 import { Reasons } from './reasons';
 import { useFirmness } from './use-firmness';
+import { useStationAxis } from './use-station-axis';
 import { FIRM_WORDS, firmLine, wouldChange } from '../../../../_words/firmness';
 import { UnitPanel } from './unit-panel';
 import { WaysOutPanel } from './ways-out-panel';
@@ -167,14 +167,7 @@ function KeptChart({
   cursorMm: number;
 }) {
   const hasGuesses = !sections.every(isJudged);
-  const { member } = useMember();
-  const at = useCallback(
-    (ownMm: number) => {
-      const mm = startsAtMm(member) + ownMm;
-      return system === 'in' ? mmToInches(mm) : mm;
-    },
-    [member, system],
-  );
+  const at = useStationAxis(system);
   const data = useCallback(
     (ink: Ink): Data[] => {
       const x = sections.map((section) => at(section.stationMm));
