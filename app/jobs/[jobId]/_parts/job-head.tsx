@@ -103,7 +103,7 @@ function Verbs() {
           key={verb}
           href={`/jobs/${file.job.id}/${verb}?member=${member.id}`}
           aria-current={verb === here ? 'page' : undefined}
-          className="group relative flex min-h-14 min-w-[64px] flex-1 flex-col justify-center border-l border-rule pl-1.5 leading-tight aria-[current=page]:bg-sheet"
+          className="group relative flex min-h-14 min-w-[76px] lg:min-w-[64px] flex-1 flex-col justify-center border-l border-rule pl-1.5 leading-tight aria-[current=page]:bg-sheet"
         >
           <span className="text-[17px] font-semibold">{word}</span>
           <span className="caption truncate text-[12px]! tracking-tight">{open}</span>

@@ -66,7 +66,7 @@ function Shown({ each, onOpen }: { each: ShownAsBuilt; onOpen: (each: ShownAsBui
     <figure className="flex gap-2">
       <button
         type="button"
-        className="block w-28 shrink-0"
+        className="block w-28 shrink-0 self-start"
         aria-label={`Open as built: ${photo.caption}, ${each.asBuilt.tag}`}
         onClick={() => onOpen(each)}
       >
