@@ -39,7 +39,7 @@ export function AsBuiltHere({
   if (shown.length === 0) return null;
   return (
     <section aria-label="As it was built" className="mt-2">
-      <h3 className="font-semibold">As it was built</h3>
+      <p className="font-semibold">As it was built</p>
       <ul className="flex flex-wrap gap-3">
         {shown.map((each) => (
           <li key={each.asBuilt.photo.id} className="min-w-64 flex-1 border-t border-rule pt-1.5">
