@@ -24,6 +24,7 @@ export const OPEN_WORDS: Readonly<Record<OpenCode, string>> = {
   'begun and not finished': 'Cut or tacked, and not finished',
   'seam not finished': 'Seam not whole, changed or with a defect',
   'seam not looked at': 'Seam not looked at, or no photo of it',
+  'records unreadable': 'Records that cannot be read on the server',
   'landing not read': 'Laid on metal that nobody had read',
   'bolts not tightened': 'Bolts not brought to their torque',
   'bolts not settled': 'Bolts not looked at again since they were tightened, or some had moved',
@@ -58,7 +59,7 @@ const MADE_WORDS: Readonly<Partial<Record<NonNullable<OpenItem['is']>, string>>>
 /** One open item as a line: what it is, and of what. */
 export function itemWords(
   frame: Frame,
-  { code, name, count, about, is }: OpenItem,
+  { code, name, count, about, is, parts = [] }: OpenItem,
   system: UnitSystem,
 ): string {
   const counted = count === undefined ? '' : ` (${count} ${count === 1 ? 'task' : 'tasks'})`;
@@ -69,6 +70,7 @@ export function itemWords(
     return `${changeName(frame, about, system)}: ${changeWords(about, system)}`;
   if (code === 'proof failed' && typeof about === 'object' && 'note' in about)
     return `${about.note}: ${name}`;
+  if (code === 'records unreadable') return `${parts.length}: ${name}${parts.length > 3 ? ' …' : ''}`;
   if (code === 'not measured again' && name === '') return 'nothing of its geometry ever was';
   if (typeof about === 'string')
     return `${name}: ${about in RETIGHTEN_WORDS ? RETIGHTEN_WORDS[about as Retighten] : about}`;

@@ -46,6 +46,7 @@ const NOTHING: ProveScene = {
   gates: [],
   seams: [],
   unreadLandings: [],
+  unreadable: [],
   bolts: [],
   complaints: [],
   causes: [],
@@ -65,6 +66,11 @@ const codes = (scene: Partial<ProveScene>) =>
 
 describe('what is open', () => {
   test('a frame as new, nothing done: nothing is open', () => expect(codes({})).toEqual([]));
+  test('records that cannot be read are open, each by itself; three are named, all of them stand in it', () => {
+    expect(codes({ unreadable: ['evidence 1'] })).toEqual([['records unreadable', 'two names']]);
+    const [item] = openItems({ ...NOTHING, unreadable: ['a', 'b', 'c', 'd'] });
+    expect(item).toMatchObject({ name: 'a, b, c', parts: ['a', 'b', 'c', 'd'] });
+  });
   test('cut and not welded is finished by whoever cut it; what nobody began is the owner’s to leave', () => {
     expect(codes({ progress: [progress('opening cut', 'done'), progress('weld', 'open')] })).toEqual([
       ['begun and not finished', 'nobody'],

@@ -97,7 +97,9 @@ async function drawPicture(doc: Doc, { words, read }: BookPicture, { x, y }: { x
   if (bytes) doc.image(Buffer.from(bytes), x, y, inside as PDFKit.Mixins.ImageOption);
   else {
     doc.rect(x, y, PICTURE_WIDE, PICTURE_HIGH).lineWidth(0.5).stroke('#000');
-    doc.fontSize(9).text('The picture is not here, or cannot be read.', x + 8, y + 8, { width: PICTURE_WIDE - 16 });
+    doc
+      .fontSize(9)
+      .text('The picture is not here, or cannot be read.', x + 8, y + 8, { width: PICTURE_WIDE - 16 });
   }
   doc.fontSize(8.5).text(words, x, y + PICTURE_HIGH + 3, { width: PICTURE_WIDE, height: 32, ellipsis: true });
 }

@@ -65,6 +65,7 @@ export function proveScene(
         name: nameOf(file.frame, memberId),
         faces: unread,
       })),
+    unreadable: (file.unreadable ?? []).map(({ what, id }) => `${what} ${id}`),
     bolts: boltsOf(file, works, order, nowMs),
     complaints: complaintsOf(file, pairs),
     causes: causesOf(file, works, order),

@@ -10,7 +10,7 @@ import {
   undecided,
   unjudged,
 } from './proofs';
-import { bolts, gates, isCutInto, landings, metalWork, refits, seams, stages } from './work';
+import { bolts, gates, isCutInto, landings, metalWork, refits, seams, stages, unreadable } from './work';
 
 export {
   MAY_STAND,
@@ -30,6 +30,7 @@ export const ITEM_SOURCES: readonly ItemSource[] = [
   metalWork,
   seams,
   landings,
+  unreadable,
   bolts,
   gates,
   temporaries,

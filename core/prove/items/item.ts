@@ -12,6 +12,7 @@ export const OPEN_CODES = [
   'seam not finished',
   'seam not looked at',
   'landing not read',
+  'records unreadable',
   'bolts not tightened',
   'bolts not settled',
   'gate shut',
@@ -79,6 +80,8 @@ export interface ProveScene {
     readonly set: string;
     readonly stands: Exclude<Retighten, 'settled'>;
   }[];
+  /** Records on the server that cannot be read, by id: what is open in them nobody knows. */
+  readonly unreadable: readonly string[];
   readonly complaints: readonly {
     readonly id: string;
     readonly name: string;

@@ -94,6 +94,16 @@ export const gates: ItemSource = ({ gates: all, progress }) => {
     }));
 };
 
+/** What stands in a record that cannot be read may be open, or bad: it is mended on the server, or two say why it does not matter. One more is not let stand. */
+export const unreadable: ItemSource = ({ unreadable: ids }): OpenItem[] => {
+  const name = ids.slice(0, NAMED_RECORDS).join(', ');
+  return ids.length === 0
+    ? []
+    : [{ key: 'records unreadable', code: 'records unreadable', name, may: 'two names', parts: ids }];
+};
+/** So many are named; all of them are counted. */
+const NAMED_RECORDS = 3;
+
 /** Plates are on, and what they are welded to was never read: nobody knows that it holds them. */
 export const landings: ItemSource = ({ unreadLandings }) =>
   unreadLandings.map(({ id, memberId, name, faces }): OpenItem => ({
