@@ -112,6 +112,9 @@ test('what is open is left with the owner’s word, done, or signed for by two; 
   await picker.setInputFiles(file(JSON.stringify(first)));
   await says(/Altered since/);
 
+  // What the papers print is worked out as the part is opened; asking for it changes nothing.
+  const ready = await page.request.get(`${untouched.url}/api${job}/prove-papers/ready`, { timeout: 180_000 });
+  expect([ready.status(), await ready.text()]).toEqual([204, '']);
   for (const [which, words] of [
     ['closing-report', 'Open, and why it stands'],
     ['closing-report', 'What keeps it whole'],

@@ -10,8 +10,8 @@ export function AsBuiltPart({ pictures }: { pictures: readonly AsBuilt[] }) {
     <section aria-label="As they were built" className="mt-8">
       <h2 className="text-2xl font-semibold">As they were built</h2>
       <p className="max-w-prose">
-        Photos kept as <b>as built</b>, in Walk, Photos. Each is shown on the Round of every frame of its
-        family, at the same place: for whoever finds it rotted away.
+        Photos marked <b>as built</b> when they were taken, in Walk, Photos. Each is shown on the Round of
+        every frame of its family, at the same place: for whoever finds it rotted away.
       </p>
       {pictures.length === 0 && (
         <p className="pt-4 text-xl">
