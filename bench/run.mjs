@@ -1,4 +1,4 @@
-// npm run bench [-- sections|frames|maps|next-reading|cracks|repairs|nesting|runs|schedule|csv|screens|papers|typing|yard|faults …]: figures of this machine, now; compare within one run only.
+// npm run bench [-- sections|frames|states|maps|next-reading|cracks|repairs|nesting|runs|schedule|csv|screens|papers|typing|yard|faults …]: figures of this machine, now; compare within one run only.
 import { spawnSync } from 'node:child_process';
 import { ensureBuild, ensureNpmPackages } from '../set-up/machine.mjs';
 
@@ -9,6 +9,7 @@ const wants = (name) => asked.length === 0 || asked.includes(name);
 for (const name of [
   'sections',
   'frames',
+  'states',
   'maps',
   'next-reading',
   'cracks',

@@ -6,7 +6,7 @@ import {
   jobDemand,
   isBroken,
   recordedAgainst,
-  rememberAsMade,
+  knownFrame,
   sketchedPicture,
   plannedOn,
   flatsOf,
@@ -18,7 +18,7 @@ import {
   jobProof,
   waysOut,
   workMember,
-  type AsMade,
+  type KnownFrame,
   type JobDemand,
   type JobFile,
   type JobOrder,
@@ -129,7 +129,7 @@ interface Bench {
   readonly failed: Map<string, string>;
   demand?: JobDemand | undefined;
   /** The frame as made, solved once for as long as it stays as it is. */
-  readonly asMade: AsMade;
+  readonly frame: KnownFrame;
   demandFailedOn?: SortedRecords;
   /** Whether something was worked out that the shelf does not have. */
   fresh: boolean;
@@ -290,7 +290,7 @@ const newBench = (file: JobFile): Bench => ({
   inSight: file.frame.members[0]!.id,
   done: new Map(),
   failed: new Map(),
-  asMade: rememberAsMade(),
+  frame: knownFrame(),
   fresh: false,
 });
 
@@ -387,7 +387,7 @@ const isDemandStale = ({ file, sorted, done, demand, demandFailedOn }: Bench): b
 /** What the frame asks of its members, state by state; a state none of whose inputs changed is not solved again. */
 function workDemand(bench: Bench, report: Surroundings['report']): void {
   try {
-    bench.demand = jobDemand(bench.file, bench.done, undefined, bench.demand, bench.asMade);
+    bench.demand = jobDemand(bench.file, bench.done, undefined, bench.demand, bench.frame);
     bench.fresh = true;
   } catch (error) {
     bench.demand = undefined;

@@ -51,7 +51,7 @@ export function solveRaised(structure: Structure, raised: Raised): Outcome<Solve
     if (supports.length === 0) return { ok: false, reason: 'it stands on nothing' };
     const { nodes, elements } = wheels.length ? under : { nodes: [], elements: [] };
     const stood = standingModel(structure, { nodes, elements, ties: floor }, supports);
-    const prepared = prepareFrame(stood.model);
+    const prepared = prepareFrame(stood.model, structure.worked);
     if (!('solve' in prepared))
       return { ok: false, reason: 'it would not stand: too few points, or all in a line' };
     const lineLoads = gravityLoads(structure)

@@ -9,6 +9,7 @@ import {
   type Support,
   type Vector3,
   type WarpTie,
+  type WorkedElements,
 } from '../mechanics';
 import { steel, YOUNGS_MODULUS_MPA } from '../reference';
 import type { Fitting, FittingKind } from './fitting';
@@ -49,6 +50,8 @@ export interface Structure {
   readonly members: readonly MeshedMember[];
   readonly problems: readonly StructureProblem[];
   readonly holds: Holds;
+  /** Its elements as they are worked out, for all models that it stands in. */
+  readonly worked: WorkedElements;
 }
 
 /** A member's section over a stretch of it (its middle, half its length), about its reference point; undefined where no metal is left. */
@@ -90,7 +93,7 @@ const LOADS_RAILS: ReadonlySet<FittingKind> = new Set<FittingKind>([
   'tank',
 ]);
 /** A flat plate set into a beam stiffens it where it stands; it is no beam of its own. */
-const isBeam = (member: Member): boolean => !(member.role === 'plate' && member.shape.kind === 'flat');
+export const isBeam = (member: Member): boolean => !(member.role === 'plate' && member.shape.kind === 'flat');
 
 interface Joint {
   readonly one: number;
@@ -133,6 +136,7 @@ export function structureOf(frame: Frame, profileAt: ProfileAt, holds: Holds = A
     members,
     problems: mesh.problems,
     holds,
+    worked: new WeakMap(),
   };
 }
 

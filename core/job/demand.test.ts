@@ -1,9 +1,19 @@
-import { defaultFrame, facesOf, familyOf, typicalLoads, usualStands, type Frame, type Hole } from '../frame';
 import {
+  defaultFrame,
+  facesOf,
+  familyOf,
+  hostsOf,
+  typicalLoads,
+  usualStands,
+  type Frame,
+  type Hole,
+} from '../frame';
+import {
+  demandOf,
   judgedJob,
   knownNothing,
   jobDemand,
-  rememberAsMade,
+  knownFrame,
   verdictWithDemand,
   workJob,
   type JobRecords,
@@ -11,6 +21,7 @@ import {
 } from '.';
 import type { Reading } from '../probe';
 import { STANDARD_GRAVITY } from '../quantity';
+import type { Find } from '../walk';
 import { DEFAULT_PRACTICE } from '../reference';
 import { demandFindings, nearest, type MemberDemand } from '../weigh';
 
@@ -39,7 +50,7 @@ function records(frame: Frame, left: number): JobRecords {
           (face.id === 'bottom' || (face.id === 'web' && heightMm < 70));
         readings.push({
           kind: 'reading',
-          id: `${readings.length}`,
+          id: `${left} ${readings.length}`,
           memberId: rail.id,
           stationMm,
           face: face.id,
@@ -270,18 +281,19 @@ describe('verdicts with what the frame asks', () => {
 });
 
 test('the frame as made, solved once and kept: the same answers as solved anew, and solved again when the frame changes', () => {
-  const asMade = rememberAsMade();
+  const known = knownFrame();
+  const asMade = (of: JobRecords, its = worked(of)) => known.asMade({ records: of, works: its, hosts: [] });
   const first = asMade(rusted, works);
   expect(asMade(rusted, works)).toBe(first);
-  const kept = jobDemand(rusted, works, ['as built', 'as found'], {}, asMade);
+  const kept = jobDemand(rusted, works, ['as built', 'as found'], {}, known);
   expect(kept['as found']).toEqual(demand['as found']);
   // More rust is another frame as found, and the same as made.
   const worse = records(rusted.frame, 0.2);
-  expect(asMade(worse, worked(worse))).toBe(first);
+  expect(asMade(worse)).toBe(first);
   const heavier = records(loaded(7000), 0.35);
   const heavierWorks = worked(heavier);
   expect(asMade(heavier, heavierWorks)).not.toBe(first);
-  expect(jobDemand(heavier, heavierWorks, ['as found'], {}, asMade)).toEqual(
+  expect(jobDemand(heavier, heavierWorks, ['as found'], {}, known)).toEqual(
     jobDemand(heavier, heavierWorks, ['as found']),
   );
 });
@@ -310,4 +322,62 @@ test('a job known already: what still rests on the same records is the same obje
     practice: { ...more.practice, loadFactors: { ...stricter, bumpG: stricter.bumpG + 1 } },
   };
   expect(plain(judgedJob(other, known))).toEqual(plain(judgedJob(other)));
+});
+
+describe('a frame asked again and again keeps its cuts, and answers as if it had kept none', () => {
+  const STATES = ['as built', 'as found', 'cut open', 'tacked', 'as repaired', 'least'] as const;
+  const known = knownNothing();
+  const cross = base.members.find(({ role }) => role === 'crossmember')!;
+  const joint = hostsOf(base).find(
+    ({ on, spans }) => on === 'joint' && spans.some(({ memberId }) => memberId === cross.id),
+  )!;
+  const letGo: Find = {
+    kind: 'find',
+    id: '00000000-0000-4000-8000-000000000001',
+    by: 'RK',
+    at: '2026-01-02T00:00:00Z',
+    note: '',
+    on: 'joint',
+    hostId: joint.id,
+    title: joint.name,
+    part: 'weld',
+    state: { is: 'broken' },
+    memberIds: joint.spans.map(({ memberId }) => memberId),
+  };
+  const proposal = works.get('rail-right')!.repairs[0]!.repair;
+  const drilled = {
+    ...rusted.frame,
+    members: rusted.frame.members.map((member) =>
+      member.id === 'rail-right'
+        ? {
+            ...member,
+            holes: [{ id: 'h', stationMm: 4200, face: 'web', heightMm: 60, diameterMm: 25 } as Hole],
+          }
+        : member,
+    ),
+  };
+  const heavier = { ...rusted.frame, loads: { ...rusted.frame.loads!, items: typicalLoads(base, 7500) } };
+  test.each<[string, JobRecords]>([
+    ['as it is', rusted],
+    ['half as much left', records(rusted.frame, 0.2)],
+    ['a crossmember’s joint broken: it braces nothing', { ...rusted, evidence: [...rusted.evidence, letGo] }],
+    [
+      'thicker plates kept',
+      {
+        ...rusted,
+        repairs: [
+          {
+            ...proposal,
+            id: 'own',
+            pieces: proposal.pieces.map((piece) => ({ ...piece, thicknessMm: 9.5 })),
+          },
+        ],
+      },
+    ],
+    ['a hole drilled', { ...rusted, frame: drilled }],
+    ['more on board', { ...rusted, frame: heavier }],
+    ['as it was again', rusted],
+  ])('%s', (_, now) => {
+    expect(demandOf(now, STATES, known).demand).toEqual(jobDemand(now, worked(now), STATES));
+  });
 });

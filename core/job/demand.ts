@@ -9,6 +9,7 @@ import {
   type FrameDemand,
   type FrameState,
   type HostVerdict,
+  type KeptCuts,
   type MemberPicture,
   type MemberVerdict,
 } from '../weigh';
@@ -43,16 +44,34 @@ const statesOf = (records: JobRecords, works: Works, wanted: readonly DemandId[]
 
 type Forces = ReturnType<typeof stateForces>;
 /** The frame as made, solved: every other state is judged beside it. */
-export type AsMade = (records: JobRecords, works: Works) => Forces;
+type AsMade = (asked: AskedFrame) => Forces;
 
-/** Solves the frame as made once, and again only when what that rests on has changed. Held by whoever asks more than once. */
-export function rememberAsMade(): AsMade {
+/** What was worked out of a frame before; held by whoever asks more than once. */
+export interface KnownFrame {
+  readonly asMade: AsMade;
+  readonly cuts: KeptCuts;
+}
+
+/** Solves the frame as made once, and again only when what that rests on has changed; keeps the cuts through all that did not. */
+export function knownFrame(): KnownFrame {
+  const cuts: KeptCuts = new WeakMap();
   let last: { readonly mark: string; readonly forces: Forces } | undefined;
-  return (records, works) => {
-    const mark = stateMark(records, works, 'as built');
-    if (last?.mark !== mark) last = { mark, forces: stateForces(stateOfFrame(records, works, 'as built')) };
-    return last.forces;
+  return {
+    cuts,
+    asMade: (asked) => {
+      const mark = stateMark(asked, 'as built');
+      if (last?.mark !== mark)
+        last = { mark, forces: stateForces({ ...stateOfFrame(asked, 'as built'), kept: cuts }) };
+      return last.forces;
+    },
   };
+}
+
+/** A frame to be solved: its records, what its members' work found, and what was found of what hangs on them. */
+interface AskedFrame {
+  readonly records: JobRecords;
+  readonly works: Works;
+  readonly hosts: readonly HostVerdict[];
 }
 
 /**
@@ -64,63 +83,66 @@ export function jobDemand(
   works: Works,
   wanted: readonly DemandId[] = DEMAND_IDS,
   before: JobDemand = {},
-  solveAsMade: AsMade = rememberAsMade(),
+  frame: KnownFrame = knownFrame(),
 ): JobDemand {
-  const asMade = () => solveAsMade(records, works);
+  const asked = { records, works, hosts: jobHosts(records) };
   return Object.fromEntries(
     statesOf(records, works, wanted).map((state) => {
-      const mark = stateMark(records, works, state);
+      const mark = stateMark(asked, state);
       const known = before[state];
-      return [state, known?.mark === mark ? known : { ...solvedState(records, works, state, asMade), mark }];
+      return [state, known?.mark === mark ? known : { ...solvedState(asked, state, frame), mark }];
     }),
   );
 }
 
 /** Whether a demand still rests on what stands. */
-export const isDemandOf = (records: JobRecords, works: Works, demand: JobDemand): boolean =>
-  statesOf(records, works, DEMAND_IDS).every(
-    (state) => demand[state]?.mark === stateMark(records, works, state),
+export function isDemandOf(records: JobRecords, works: Works, demand: JobDemand): boolean {
+  const asked = { records, works, hosts: jobHosts(records) };
+  return statesOf(records, works, DEMAND_IDS).every(
+    (state) => demand[state]?.mark === stateMark(asked, state),
   );
+}
 
 /** A frame in one of its states, as far as it is known. */
-function stateOfFrame(records: JobRecords, works: Works, state: DemandId): FrameState {
+function stateOfFrame({ records, works, hosts }: AskedFrame, state: DemandId): FrameState {
   const [frame, factors] = [frameIn(records.frame, state), records.practice.loadFactors];
   switch (state) {
     case 'as built':
-      return { frame, factors, wallAt: wallIn(works, state) };
+      return { frame, factors, ...wallIn(works, state) };
     case 'as repaired':
       return {
         frame,
         factors,
-        ...repairedState(works, jobHosts(records), countedRenewed(records)),
+        ...repairedState(works, hosts, countedRenewed(records)),
         detailsOn: (member) => plateEnds(works.get(member.id)),
       };
     case 'least':
-      return { frame, factors, ...leastState(works, jobHosts(records), 'as made') };
+      return { frame, factors, ...leastState(works, hosts, 'as made') };
     default:
-      return { frame, factors, ...foundState(works, jobHosts(records)), wallAt: wallIn(works, state) };
+      return { frame, factors, ...foundState(works, hosts), ...wallIn(works, state) };
   }
 }
 
 /** Cut open and tacked, a frame is on stands and goes nowhere; in every other state it is driven, and old metal may still be as stiff as it was made. */
-function solvedState(records: JobRecords, works: Works, state: DemandId, asMade: () => Forces): FrameDemand {
-  if (state === 'as built') return asMade().demand();
-  const asked = stateOfFrame(records, works, state);
-  if (state === 'cut open' || state === 'tacked') return demandOnStands(asked);
+function solvedState(asked: AskedFrame, state: DemandId, { asMade, cuts: kept }: KnownFrame): FrameDemand {
+  if (state === 'as built') return asMade(asked).demand();
+  const of = { ...stateOfFrame(asked, state), kept };
+  if (state === 'cut open' || state === 'tacked') return demandOnStands(of);
   if (state === 'as repaired')
     // What stands on it while it is welded is what was not taken off before.
-    return stateDemand(asked, [asMade()], {
-      ...stateOfFrame(records, works, 'as found'),
-      frame: frameIn(records.frame, 'cut open'),
+    return stateDemand(of, [asMade(asked)], {
+      ...stateOfFrame(asked, 'as found'),
+      frame: frameIn(asked.records.frame, 'cut open'),
+      kept,
     });
-  if (state !== 'as found') return stateDemand(asked);
-  const found = stateDemand(asked, [asMade()]);
-  const broken = withoutBroken(asked, jobHosts(records));
+  if (state !== 'as found') return stateDemand(of);
+  const found = stateDemand(of, [asMade(asked)]);
+  const broken = withoutBroken(of, asked.hosts);
   return broken ? { ...found, ...movement(broken) } : found;
 }
 
 /** What one state rests on: the frame with its loads, the factors, and of each member what counts in that state. */
-function stateMark(records: JobRecords, works: Works, state: DemandId): string {
+function stateMark({ records, works, hosts }: AskedFrame, state: DemandId): string {
   const counts = ({ picture, marks }: MemberWork): string =>
     state === 'as built'
       ? String(picture.built.thicknessMm)
@@ -131,10 +153,10 @@ function stateMark(records: JobRecords, works: Works, state: DemandId): string {
     const work = works.get(member.id);
     return work ? counts(work) : '';
   });
-  const hosts = state === 'as built' ? [] : jobHosts(records).map(holdsMark);
+  const held = state === 'as built' ? [] : hosts.map(holdsMark);
   return fingerprint([
     state,
-    JSON.stringify([records.frame, records.practice.loadFactors, hosts]),
+    JSON.stringify([records.frame, records.practice.loadFactors, held]),
     ...members,
   ]);
 }
@@ -188,9 +210,9 @@ export function verdictWithDemand(picture: MemberPicture, demand: JobDemand): Me
 export interface KnownJob {
   readonly works: Map<string, MemberWork>;
   demand: JobDemand;
-  readonly asMade: AsMade;
+  readonly frame: KnownFrame;
 }
-export const knownNothing = (): KnownJob => ({ works: new Map(), demand: {}, asMade: rememberAsMade() });
+export const knownNothing = (): KnownJob => ({ works: new Map(), demand: {}, frame: knownFrame() });
 
 /** What the frame asks in the states wanted, and every member it was solved from; what none of whose inputs changed is taken over from `known`. */
 export function demandOf(
@@ -199,7 +221,7 @@ export function demandOf(
   known: KnownJob = knownNothing(),
 ): { readonly works: ReadonlyMap<string, MemberWork>; readonly demand: JobDemand } {
   const works = new Map(workJob(records, known.works).map((work) => [work.picture.member.id, work]));
-  const demand = jobDemand(records, works, wanted, known.demand, known.asMade);
+  const demand = jobDemand(records, works, wanted, known.demand, known.frame);
   known.demand = { ...known.demand, ...demand };
   return { works, demand };
 }

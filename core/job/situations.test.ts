@@ -6,11 +6,11 @@ import {
   jobDemand,
   jobSpots,
   mayMove,
-  rememberAsMade,
+  knownFrame,
   verdictWithDemand,
   workJob,
   worksForMember,
-  type AsMade,
+  type KnownFrame,
   type Evidence,
   type JobDemand,
   type JobRecords,
@@ -181,11 +181,11 @@ interface Answers {
   readonly move: MoveAnswer;
 }
 /** As built a frame is the same whatever was found on it. */
-const AS_BUILT = new Map<Frame, { demand?: JobDemand; readonly asMade: AsMade }>();
+const AS_BUILT = new Map<Frame, { demand?: JobDemand; readonly frame: KnownFrame }>();
 function answersOf(job: JobRecords, plan: LiftPlan | undefined, railId: string): Answers {
   const works = new Map(workJob(job).map((work) => [work.picture.member.id, work]));
-  const known = AS_BUILT.get(job.frame) ?? { asMade: rememberAsMade() };
-  const demand = jobDemand(job, works, ['as built', 'as found', 'least'], known.demand, known.asMade);
+  const known = AS_BUILT.get(job.frame) ?? { frame: knownFrame() };
+  const demand = jobDemand(job, works, ['as built', 'as found', 'least'], known.demand, known.frame);
   AS_BUILT.set(job.frame, { ...known, demand: { 'as built': demand['as built']! } });
   const judged = [...works.values()].map((work) => ({
     ...work,

@@ -9,7 +9,7 @@ import {
   type FrameState,
   type HostVerdict,
   type StateWall,
-  type WallAt,
+  type Walls,
 } from '../weigh';
 import { stateSection, type MemberState, type StateId } from '../shape';
 import type { MemberWork } from './member';
@@ -17,11 +17,11 @@ import type { MemberWork } from './member';
 export type Works = ReadonlyMap<string, MemberWork>;
 
 /** What a state of the frame consists of, beside the frame itself. */
-type StateOf = Pick<FrameState, 'wallAt' | 'holds' | 'braces' | 'isUnseen'>;
+type StateOf = Walls & Pick<FrameState, 'holds' | 'braces' | 'isUnseen'>;
 
 /** As found: holes, cracks and soft metal in its walls, joints that let go, crossmembers that hold nothing any more. */
 export const foundState = (works: Works, hosts: readonly HostVerdict[]): StateOf => ({
-  wallAt: wallIn(works, 'as found'),
+  ...wallIn(works, 'as found'),
   ...whatHolds(works, hosts),
 });
 
@@ -30,13 +30,13 @@ export const leastState = (
   works: Works,
   hosts: readonly HostVerdict[],
   unknownMembers: 'as made' | 'away',
-): StateOf => ({ wallAt: leastWallIn(works, unknownMembers), ...whatHolds(works, hosts) });
+): StateOf => ({ ...leastWallIn(works, unknownMembers), ...whatHolds(works, hosts) });
 
 /**
  * Joints that carry nothing are let go; crossmembers found bad brace nothing. Brackets hold here: a broken one is renewed for itself, and does not
  * condemn the sound rail that it hung on.
  */
-function whatHolds(works: Works, hosts: readonly HostVerdict[]): Required<Omit<StateOf, 'wallAt'>> {
+function whatHolds(works: Works, hosts: readonly HostVerdict[]): Required<Omit<StateOf, keyof Walls>> {
   const failed = new Set(
     hosts.filter(({ carriesNothing }) => carriesNothing).map(({ on, id }) => `${on} ${id}`),
   );
@@ -82,7 +82,8 @@ export function repairedState(
   return {
     // What is renewed is at least as strong as the old one was made, and counts as that.
     wallAt: (member, stationMm, halfMm) =>
-      (renewed.has(member.id) ? made : repaired)(member, stationMm, halfMm),
+      (renewed.has(member.id) ? made : repaired).wallAt(member, stationMm, halfMm),
+    wallsOf: (member) => (renewed.has(member.id) ? made : repaired).wallsOf(member),
     ...found,
     holds: { ...found.holds, joint },
     braces: (crossmember) => isPlanned(crossmember) || found.braces(crossmember),
@@ -90,7 +91,7 @@ export function repairedState(
 }
 
 /** The walls of one state, over a stretch: where its section is weakest, and how it bends as a whole. */
-export function wallIn(works: Works, wanted: StateId): WallAt {
+export function wallIn(works: Works, wanted: StateId): Required<Walls> {
   const known = new Map<string, Weakened>();
   const weakenedIn = (member: Member, { picture: { account } }: MemberWork, state: StateId): Weakened => {
     if (state !== 'as found') return NOT_WEAKENED;
@@ -98,12 +99,19 @@ export function wallIn(works: Works, wanted: StateId): WallAt {
     known.set(member.id, weakened);
     return weakened;
   };
-  return (member, stationMm, halfMm) => {
-    const work = works.get(member.id);
-    if (!work) return undefined;
-    const state = stateNamed(work, wanted);
-    if (state.id === 'as built') return builtStretch(member, work, state, stationMm, halfMm);
-    return foundStretch(member, work, state, { stationMm, halfMm, ...weakenedIn(member, work, state.id) });
+  const stateOf = ({ id }: Member) => {
+    const work = works.get(id);
+    return work && stateNamed(work, wanted);
+  };
+  return {
+    wallsOf: stateOf,
+    wallAt: (member, stationMm, halfMm) => {
+      const work = works.get(member.id);
+      const state = stateOf(member);
+      if (!work || !state) return undefined;
+      if (state.id === 'as built') return builtStretch(member, work, state, stationMm, halfMm);
+      return foundStretch(member, work, state, { stationMm, halfMm, ...weakenedIn(member, work, state.id) });
+    },
   };
 }
 
@@ -243,14 +251,17 @@ const holesIn = (member: Member, stationMm: number, halfMm: number) =>
  * The wall with all doubtful, hidden and unseen metal taken away. `unknownMembers`: whether members of which nothing at all is on record stand
  * *as made* (their own verdict says what is to be looked at) or are taken *away*, as far as load goes along them.
  */
-function leastWallIn(works: Works, unknownMembers: 'as made' | 'away'): WallAt {
+function leastWallIn(works: Works, unknownMembers: 'as made' | 'away'): Walls {
   const asFound = wallIn(works, 'as found');
   const walls = new Map<string, (stationMm: number) => Float64Array>();
-  return (member, stationMm, halfMm) => {
+  const pictureOf = (member: Member) => {
     const picture = works.get(member.id)?.picture;
-    if (!picture) return undefined;
-    if (!picture.account.isKnown && (!bearsLoad(member) || unknownMembers === 'as made'))
-      return asFound(member, stationMm, halfMm);
+    const isTakenAway = picture?.account.isKnown || (bearsLoad(member) && unknownMembers === 'away');
+    return isTakenAway ? picture : undefined;
+  };
+  const wallAt: Walls['wallAt'] = (member, stationMm, halfMm) => {
+    const picture = pictureOf(member);
+    if (!picture) return asFound.wallAt(member, stationMm, halfMm);
     const wallOf = walls.get(member.id) ?? leastWall(picture);
     walls.set(member.id, wallOf);
     const { surface, account } = picture;
@@ -259,4 +270,5 @@ function leastWallIn(works: Works, unknownMembers: 'as made' | 'away'): WallAt {
     const layout = layoutOf(surface, { cuts: holesIn(member, stationMm, halfMm), plates: [] });
     return { surface, section: laidSection(layout, wallMm), wallMm };
   };
+  return { wallAt, wallsOf: (member) => pictureOf(member) ?? asFound.wallsOf(member) };
 }

@@ -62,9 +62,11 @@ export {
   type FrameDemand,
   type MemberDemand,
   type PadDemand,
+  type KeptCuts,
   type StateWall,
   type StationDemand,
   type WallAt,
+  type Walls,
 } from './demand';
 export {
   webBearingN,

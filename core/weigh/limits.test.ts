@@ -27,7 +27,8 @@ import { memberPicture, type Finding, type MemberPicture } from '.';
 import { sectionProperties, withThickness, type EndForces, type Section } from '../mechanics';
 import type { StateWall } from './demand';
 import type { Cut } from './demand/cut';
-import { besideSlot, shearOf, shearShare } from './demand/shear';
+import { besideSlot, shearOf } from './demand/shear';
+import { shearShare, shearWalls } from './demand/shear-walls';
 import { wallSection } from './wall-section';
 import { evenWall, heightOnFace, surfaceOf, SHEAR_MODULUS_MPA } from '../frame';
 
@@ -541,6 +542,7 @@ describe('shear', () => {
       section: wallSection(surface, leastMm),
       leastMm,
       strength: { yieldMpa: 250 },
+      shear: shearWalls(surface, leastMm, 250),
       ...(slot && { slot }),
     }) as unknown as Cut;
   const pushed = (shearZN: number) => ({ shearZN }) as EndForces;

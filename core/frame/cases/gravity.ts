@@ -3,7 +3,7 @@ import { inchesToMm, STANDARD_GRAVITY } from '../../quantity';
 import { STEEL_DENSITY_KG_PER_MM3 } from '../../reference';
 import type { Frame } from '../frame';
 import type { Load } from '../loads';
-import { along, type MeshedMember, type Structure } from '../structure';
+import type { Structure } from '../structure';
 import { groundBelowMm } from '../undercarriage';
 
 export const totalKg = (frame: Frame): number =>
@@ -61,8 +61,9 @@ export function gravityLoads(structure: Structure, isOn: (item: Load) => boolean
     pushedAcross: new Float64Array(count),
     pushedAlong: new Float64Array(count),
   };
+  const carriers = (['left', 'right'] as const).map((side) => carriersOf(structure, side));
   for (const item of (structure.frame.loads?.items ?? []).filter(isOn))
-    layOn(structure, item, lengthOf, carried);
+    layOn(structure, item, { lengthOf, carriers }, carried);
   const { weight, pushedAcross, pushedAlong } = carried;
   const massKg = weight.reduce((sum, q, k) => sum + (q * lengthOf[k]!) / STANDARD_GRAVITY, 0);
   return {
@@ -85,20 +86,19 @@ function elementLengths(structure: Structure): Float64Array {
   return lengths;
 }
 
+/** What loads are laid on: how long each element is, and the carriers of either side. */
+interface Laid {
+  readonly lengthOf: Float64Array;
+  readonly carriers: readonly (readonly Carrier[])[];
+}
+
 /** A load is laid on in slices this long, mm. */
 const SLICE_MM = 50;
 /** Whatever is shorter than this still has feet so far apart, mm (ours). */
 const FEET_MM = 600;
 
 /** Slices of a load, each on the long members of both sides that pass its station; beyond the ends, on the nearest. */
-function layOn(structure: Structure, item: Load, lengthOf: Float64Array, into: Carried): void {
-  const carriers = (['left', 'right'] as const).map((side) =>
-    structure.members.filter(
-      ({ member }) =>
-        member.side === side &&
-        (member.role === 'rail' || member.role === 'deck beam' || member.role === 'floor rail'),
-    ),
-  );
+function layOn({ frame }: Structure, item: Load, { lengthOf, carriers }: Laid, into: Carried): void {
   const weightN = item.massKg * STANDARD_GRAVITY;
   const slices = Math.max(1, Math.ceil((item.toMm - item.fromMm) / SLICE_MM));
   const middleMm = (item.fromMm + item.toMm) / 2;
@@ -117,14 +117,12 @@ function layOn(structure: Structure, item: Load, lengthOf: Float64Array, into: C
     ] as const)
       if (on && share > 0) add(into.weight, on.element, (weightN * share) / slices);
     if (left && right && right.y > left.y) {
-      const downN = ((weightN / slices) * aboveMm(structure.frame, item, left.z)) / (right.y - left.y);
+      const downN = ((weightN / slices) * aboveMm(frame, item, left.z)) / (right.y - left.y);
       add(into.pushedAcross, left.element, downN);
       add(into.pushedAcross, right.element, -downN);
     }
   }
-  for (const [on, newtons] of pitched(carriers, feet(places, middleMm), (z) =>
-    aboveMm(structure.frame, item, z),
-  ))
+  for (const [on, newtons] of pitched(carriers, feet(places, middleMm), (z) => aboveMm(frame, item, z)))
     add(into.pushedAlong, on.element, weightN * newtons);
 }
 
@@ -142,7 +140,7 @@ const feet = (places: readonly number[], middleMm: number): readonly number[] =>
 
 /** What a unit push rearwards at the height of a load does: up at the front, down behind, straight in between, nothing in sum. */
 function pitched(
-  carriers: readonly (readonly MeshedMember[])[],
+  carriers: Laid['carriers'],
   places: readonly number[],
   aboveOf: (carrierZ: number) => number,
 ): (readonly [Carrier, number])[] {
@@ -159,24 +157,37 @@ function pitched(
   return on.map(({ carrier, x }) => [carrier, (-aboveMm * (x - middleMm)) / squares] as const);
 }
 
+/** An element of a long member: where along the frame it runs, across and up. */
 interface Carrier {
   readonly element: number;
+  readonly fromX: number;
+  readonly toX: number;
   readonly y: number;
   readonly z: number;
 }
 
-function carrierAt(carriers: readonly MeshedMember[], x: number): Carrier | undefined {
+function carriersOf({ members }: Structure, side: 'left' | 'right'): Carrier[] {
+  return members
+    .filter(
+      ({ member }) =>
+        member.side === side &&
+        (member.role === 'rail' || member.role === 'deck beam' || member.role === 'floor rail'),
+    )
+    .flatMap(({ placement, stationsMm, elements }) => {
+      const [x, y, z] = placement.from;
+      return elements.flatMap((element, k): Carrier[] =>
+        element < 0 ? [] : [{ element, fromX: x + stationsMm[k]!, toX: x + stationsMm[k + 1]!, y, z }],
+      );
+    });
+}
+
+function carrierAt(carriers: readonly Carrier[], x: number): Carrier | undefined {
   let best: Carrier | undefined;
   let away = Infinity;
-  for (const { placement, stationsMm, elements } of carriers)
-    elements.forEach((element, k) => {
-      if (element < 0) return;
-      const from = placement.from[0] + stationsMm[k]!,
-        to = placement.from[0] + stationsMm[k + 1]!;
-      const here = x < from ? from - x : x > to ? x - to : 0;
-      if (here >= away) return;
-      const [, y, z] = along(placement, 0);
-      [best, away] = [{ element, y, z }, here];
-    });
+  for (const carrier of carriers) {
+    const { fromX, toX } = carrier;
+    const here = x < fromX ? fromX - x : x > toX ? x - toX : 0;
+    if (here < away) [best, away] = [carrier, here];
+  }
   return best;
 }

@@ -47,7 +47,7 @@ export function solveOnStands(structure: Structure, stands: readonly FrameStand[
       { nodes: [], elements: [], ties: heldSquare(structure) },
       supports,
     );
-    const prepared = prepareFrame(stood.model);
+    const prepared = prepareFrame(stood.model, structure.worked);
     if (!('solve' in prepared)) return none(prepared);
     const solved = prepared.solve([
       {

@@ -17,6 +17,7 @@ export type {
   WarpTie,
 } from './model';
 export { NODE_DOF, ON_REFERENCE } from './model';
+export type { WorkedElements } from './prepared';
 export { prepareFrame, solveFrame, type PreparedFrame } from './solve';
 export { normalStress, stressField, type FibreStress, type StressField } from './stress';
 export { webTieStiffness } from './joint';

@@ -64,38 +64,33 @@ function endLoads(
 function unitLoads(model: BeamModel, one: Prepared, { element, lineYz }: LineLoad): UnitLoads | undefined {
   const make = () =>
     AXES.map((perMmN) => endLoads(model, one, { element, perMmN, ...(lineYz && { lineYz }) }));
-  if (!lineYz) return (one.onCentroid ??= make());
-  return lineYz === ON_REFERENCE ? (one.onReference ??= make()) : undefined;
+  if (!lineYz) return (one.units.onCentroid ??= make());
+  return lineYz === ON_REFERENCE ? (one.units.onReference ??= make()) : undefined;
 }
 
-/** Own end loads of every loaded element; what they put on the model's unknowns is added to `f`. */
+/** Own end loads of every element, fourteen each, one after another; what they put on the model's unknowns is added to `f`. */
 export function lineLoadsOf(
   model: BeamModel,
   prepared: readonly Prepared[],
   load: LoadCase,
   f: Float64Array,
-): (Float64Array | undefined)[] {
-  const sums: (Float64Array | undefined)[] = [];
-  const add = (
-    { unknowns }: Prepared,
-    into: Float64Array,
-    [own, onUnknowns]: readonly [Float64Array, Float64Array],
-    times: number,
-  ) => {
-    for (let k = 0; k < ELEMENT_DOF; k++) {
-      into[k]! += times * own[k]!;
+): Float64Array {
+  const sums = new Float64Array(prepared.length * ELEMENT_DOF);
+  const add = (element: number, [own, onUnknowns]: UnitLoads[number], times: number) => {
+    const { unknowns } = prepared[element]!;
+    for (let k = 0, into = element * ELEMENT_DOF; k < ELEMENT_DOF; k++, into++) {
+      sums[into]! += times * own[k]!;
       const at = unknowns[k]!;
       if (at >= 0) f[at]! += times * onUnknowns[k]!;
     }
   };
   for (const line of load.lineLoads) {
     const one = prepared[line.element]!;
-    const into = (sums[line.element] ??= new Float64Array(ELEMENT_DOF));
     const units = unitLoads(model, one, line);
-    if (!units) add(one, into, endLoads(model, one, line), 1);
+    if (!units) add(line.element, endLoads(model, one, line), 1);
     else
       for (let axis = 0; axis < 3; axis++)
-        if (line.perMmN[axis]! !== 0) add(one, into, units[axis]!, line.perMmN[axis]!);
+        if (line.perMmN[axis]! !== 0) add(line.element, units[axis]!, line.perMmN[axis]!);
   }
   return sums;
 }

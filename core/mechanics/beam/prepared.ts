@@ -9,35 +9,42 @@ import {
   type ElementFrame,
 } from './element';
 import { NODE_DOF, type BeamElement, type BeamModel, type ElementEnd, type Vector3 } from './model';
-import { nodeOrder } from './skyline';
+import { eliminationOrder, patternOf, type Pattern } from './sparse';
 
 /** Read once: where modules are not bundled, an import is looked up each time it is used. */
 const [END_DOF, ELEMENT_DOF] = [END, SIZE];
 
 export type UnitLoads = readonly (readonly [own: Float64Array, onUnknowns: Float64Array])[];
 
-/** An element worked out: its stiffness and the way from the model's unknowns to its own dof. */
-export interface Prepared {
+/** An element worked out by itself: its stiffness, and the way from its two nodes to its own dof. */
+export interface Worked {
   readonly element: BeamElement;
   readonly frame: ElementFrame;
   /** Halfway along its line of reference points. */
   readonly middle: Vector3;
   /** 7 × 7 for each end. */
   readonly turn: readonly [Float64Array, Float64Array];
-  /** The model's unknowns of the fourteen, −1 where held; and the factor on a shared warping. */
-  readonly unknowns: Int32Array;
+  /** The factor on a shared warping at each end. */
   readonly warpRatio: readonly [number, number];
   /** Stiffness on the model's unknowns, upper half; and the element's own end forces for them, 14 × 14. */
   readonly stiffness: Float64Array;
   readonly forces: Float64Array;
   /** Loads of 1 N/mm along each global axis, on the centroid and on the reference line: own end loads, and the same on the model's unknowns. Made when first asked for. */
-  onCentroid?: UnitLoads;
-  onReference?: UnitLoads;
+  readonly units: { onCentroid?: UnitLoads; onReference?: UnitLoads };
 }
 
-/** Which unknown is whose. */
+/** The same in its model: which of the model's unknowns its fourteen are, −1 where held. */
+export interface Prepared extends Worked {
+  readonly unknowns: Int32Array;
+}
+
+/** Elements worked out before, on the same nodes and of the same steel. */
+export type WorkedElements = WeakMap<BeamElement, Worked>;
+
+/** Which unknown is whose, and which are tied to which. */
 export interface Numbering {
   readonly count: number;
+  readonly pattern: Pattern;
   /** First unknown of each node. */
   readonly nodeStart: Int32Array;
   readonly nodeOf: Int32Array;
@@ -47,34 +54,56 @@ export interface Numbering {
 const warpKey = (end: ElementEnd): string | undefined =>
   end.warping.kind === 'shared' ? `${end.node}:${end.warping.key}` : undefined;
 
-/** Unknowns in an order that keeps neighbours close; every node's six, then its members' warpings. */
+/** Unknowns node by node as they are eliminated; every node's six, then its members' warpings. */
 export function numberUnknowns({ nodes, elements }: BeamModel): Numbering {
-  const neighbours = nodes.map(() => new Set<number>());
+  const neighbours: number[][] = nodes.map(() => []);
   const warps = nodes.map(() => new Set<string>());
   for (const { from, to } of elements) {
-    neighbours[from.node]?.add(to.node);
-    neighbours[to.node]?.add(from.node);
+    neighbours[from.node]?.push(to.node);
+    neighbours[to.node]?.push(from.node);
     for (const end of [from, to]) {
       const key = warpKey(end);
       if (key) warps[end.node]?.add(key);
     }
   }
+  const elimination = eliminationOrder(neighbours);
+  const pattern = patternOf(
+    elimination,
+    warps.map((keys) => NODE_DOF + keys.size),
+  );
   const nodeStart = new Int32Array(nodes.length);
+  const nodeOf = new Int32Array(pattern.size);
   const warp = new Map<string, number>();
-  const nodeOf: number[] = [];
-  for (const node of nodeOrder(neighbours.map((set) => [...set]))) {
-    nodeStart[node] = nodeOf.length;
-    for (let dof = 0; dof < NODE_DOF; dof++) nodeOf.push(node);
-    for (const key of warps[node]!) {
-      warp.set(key, nodeOf.length);
-      nodeOf.push(node);
-    }
-  }
-  return { count: nodeOf.length, nodeStart, nodeOf: Int32Array.from(nodeOf), warp };
+  elimination.order.forEach((node, turn) => {
+    const from = pattern.first[turn]!;
+    nodeStart[node] = from;
+    nodeOf.fill(node, from, pattern.first[turn + 1]);
+    [...warps[node]!].forEach((key, k) => warp.set(key, from + NODE_DOF + k));
+  });
+  return { count: pattern.size, pattern, nodeStart, nodeOf, warp };
 }
 
-/** One element worked out; a reason when it is none. */
-export function prepare(model: BeamModel, element: BeamElement, numbering: Numbering): Prepared | string {
+/** One element in its model; a reason when it is none. */
+export function prepare(
+  model: BeamModel,
+  element: BeamElement,
+  numbering: Numbering,
+  known: WorkedElements,
+): Prepared | string {
+  const one = known.get(element) ?? worked(model, element);
+  if (typeof one === 'string') return one;
+  known.set(element, one);
+  const unknowns = new Int32Array(ELEMENT_DOF);
+  for (const [half, end] of [element.from, element.to].entries()) {
+    for (let dof = 0; dof < NODE_DOF; dof++)
+      unknowns[half * END_DOF + dof] = numbering.nodeStart[end.node]! + dof;
+    const key = warpKey(end);
+    unknowns[half * END_DOF + 6] = key === undefined ? -1 : numbering.warp.get(key)!;
+  }
+  return { ...one, unknowns };
+}
+
+function worked(model: BeamModel, element: BeamElement): Worked | string {
   const frame = elementFrame(model.nodes, element);
   if (typeof frame === 'string') return frame;
   const { profile } = element;
@@ -94,19 +123,12 @@ export function prepare(model: BeamModel, element: BeamElement, numbering: Numbe
   const warpRatio = [element.from, element.to].map((end) =>
     end.warping.kind === 'shared' ? end.warping.ratio : 0,
   ) as [number, number];
-  const unknowns = new Int32Array(ELEMENT_DOF);
-  for (const [half, end] of [element.from, element.to].entries()) {
-    for (let dof = 0; dof < NODE_DOF; dof++)
-      unknowns[half * END_DOF + dof] = numbering.nodeStart[end.node]! + dof;
-    const key = warpKey(end);
-    unknowns[half * END_DOF + 6] = key === undefined ? -1 : numbering.warp.get(key)!;
-  }
   const [a, b] = [
     plus(model.nodes[element.from.node]!, element.from.offsetMm),
     plus(model.nodes[element.to.node]!, element.to.offsetMm),
   ];
   const middle: Vector3 = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2, (a[2] + b[2]) / 2];
-  return { element, frame, middle, turn, unknowns, warpRatio, ...turned(own, turn, warpRatio) };
+  return { element, frame, middle, turn, warpRatio, units: {}, ...turned(own, turn, warpRatio) };
 }
 
 function letGo(own: Float64Array, dof: number): void {

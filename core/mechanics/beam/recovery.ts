@@ -10,7 +10,7 @@ import {
   type Vector3,
 } from './model';
 import type { Numbering, Prepared } from './prepared';
-import { multiply, type Skyline } from './skyline';
+import { multiply, type Matrix } from './sparse';
 
 /** Read once: where modules are not bundled, an import is looked up each time it is used. */
 const [END_DOF, ELEMENT_DOF] = [END, SIZE];
@@ -31,19 +31,21 @@ export interface System {
   readonly model: BeamModel;
   readonly numbering: Numbering;
   readonly prepared: readonly Prepared[];
-  readonly matrix: Skyline;
+  readonly matrix: Matrix;
   readonly stiffest: number;
+  /** The model's largest extent, mm. */
+  readonly extentMm: number;
 }
 /** One load on it: what elements carry themselves, the whole on the unknowns, and how these moved. */
 export interface SolvedLoad {
-  readonly ownLoads: readonly (Float64Array | undefined)[];
+  readonly ownLoads: Float64Array;
   readonly f: Float64Array;
   readonly u: Float64Array;
 }
 
 /** Displacements, end forces, reactions, and how well they balance. */
 export function recovered(
-  { model, numbering, prepared, matrix, stiffest }: System,
+  { model, numbering, prepared, matrix, stiffest, extentMm }: System,
   load: LoadCase,
   { ownLoads, f, u }: SolvedLoad,
 ): CaseResult {
@@ -57,7 +59,7 @@ export function recovered(
   const from: EndForces[] = [],
     to: EndForces[] = [];
   prepared.forEach((one, index) => {
-    const ends = endForces(model, one, u, ownLoads[index]);
+    const ends = endForces(model, one, u, ownLoads.subarray(index * ELEMENT_DOF, (index + 1) * ELEMENT_DOF));
     from.push(ends[0]);
     to.push(ends[1]);
   });
@@ -76,7 +78,7 @@ export function recovered(
     to,
     reactions,
     residual: size > 0 ? Math.sqrt(error / size) : 0,
-    equilibriumError: unbalanced(model, prepared, load, reactions),
+    equilibriumError: unbalanced(model, prepared, load, { reactions, extentMm }),
   };
 }
 
@@ -87,7 +89,7 @@ function endForces(
   model: BeamModel,
   { element, frame, forces, unknowns, warpRatio }: Prepared,
   u: Float64Array,
-  load: Float64Array | undefined,
+  load: Float64Array,
 ): [EndForces, EndForces] {
   let q6 = 0,
     q7 = 0,
@@ -110,28 +112,20 @@ function endForces(
     q12 += forces[168 + c]! * value;
     q13 += forces[182 + c]! * value;
   }
-  let q0 = -q7,
-    q1 = -q8,
-    q2 = -q9,
-    q3 = -q10,
-    q4 = frame.lengthMm * q9 - q11,
-    q5 = -frame.lengthMm * q8 - q12;
-  if (load) {
-    q0 -= load[0]!;
-    q1 -= load[1]!;
-    q2 -= load[2]!;
-    q3 -= load[3]!;
-    q4 -= load[4]!;
-    q5 -= load[5]!;
-    q6 -= load[6]!;
-    q7 -= load[7]!;
-    q8 -= load[8]!;
-    q9 -= load[9]!;
-    q10 -= load[10]!;
-    q11 -= load[11]!;
-    q12 -= load[12]!;
-    q13 -= load[13]!;
-  }
+  const q0 = -q7 - load[0]!,
+    q1 = -q8 - load[1]!,
+    q2 = -q9 - load[2]!,
+    q3 = -q10 - load[3]!,
+    q4 = frame.lengthMm * q9 - q11 - load[4]!,
+    q5 = -frame.lengthMm * q8 - q12 - load[5]!;
+  q6 -= load[6]!;
+  q7 -= load[7]!;
+  q8 -= load[8]!;
+  q9 -= load[9]!;
+  q10 -= load[10]!;
+  q11 -= load[11]!;
+  q12 -= load[12]!;
+  q13 -= load[13]!;
   const warps = element.profile.cwMm6 > 0;
   const twistRigidity = model.shearMpa * element.profile.jMm4;
   const twist = (half: 0 | 1) =>
@@ -179,7 +173,7 @@ function unbalanced(
   model: BeamModel,
   prepared: readonly Prepared[],
   load: LoadCase,
-  reactions: readonly (readonly number[])[],
+  { reactions, extentMm }: { readonly reactions: CaseResult['reactions']; readonly extentMm: number },
 ): number {
   const sum = [0, 0, 0, 0, 0, 0];
   let applied = 0;
@@ -217,9 +211,8 @@ function unbalanced(
     add(plus(model.nodes[support.node]!, support.offsetMm), [r[0]!, r[1]!, r[2]!], [r[3]!, r[4]!, r[5]!]);
   });
   const scale = applied || 1;
-  const arm = characteristicLength(model);
   return Math.max(
     ...sum.slice(0, 3).map((value) => Math.abs(value) / scale),
-    ...sum.slice(3).map((value) => Math.abs(value) / (scale * arm)),
+    ...sum.slice(3).map((value) => Math.abs(value) / (scale * extentMm)),
   );
 }

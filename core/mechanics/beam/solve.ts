@@ -1,7 +1,6 @@
 import { addNodeLoads, badLoad, lineLoadsOf } from './loads';
 import {
   NODE_DOF,
-  type BeamElement,
   type BeamModel,
   type CaseResult,
   type LoadCase,
@@ -9,30 +8,45 @@ import {
   type Support,
   type Unsolvable,
 } from './model';
-import { numberUnknowns, prepare, type Numbering, type Prepared } from './prepared';
+import { numberUnknowns, prepare, type Numbering, type Prepared, type WorkedElements } from './prepared';
 import { characteristicLength, held, recovered, type System } from './recovery';
 import { SIZE } from './element';
-import { addTo, factorise, freeMode, skyline, solveFactored, type Factors, type Skyline } from './skyline';
+import {
+  addTo,
+  diagonalAt,
+  emptyMatrix,
+  factorise,
+  freeMode,
+  placeOf,
+  solveFactored,
+  stillness,
+  type Factors,
+  type Matrix,
+} from './sparse';
 
-/** A pivot that keeps less than this share of its diagonal moves freely: rounding leaves 1e-16 to 1e-13, the softest real support 1e-9. */
-const FREE_SHARE = 1e-12;
+/** A shape that meets less resistance than this share of what its unknowns meet one by one moves freely. */
+const FREE_STILLNESS = 1e-12;
 
 /** A frame ready for any number of load cases: one factorisation. */
 export interface PreparedFrame {
   readonly model: BeamModel;
   readonly solve: (cases: readonly LoadCase[]) => Solved;
-  /** The same frame with some elements' profiles changed; the rest is kept. */
-  readonly withElements: (changed: ReadonlyMap<number, BeamElement>) => PreparedFrame | Unsolvable;
   readonly unknownCount: number;
 }
 
-/** Builds and factorises a frame. A frame that can move, or an element that is none, is answered with where and why. */
-export function prepareFrame(model: BeamModel): PreparedFrame | Unsolvable {
+/**
+ * Builds and factorises a frame. A frame that can move, or an element that is none, is answered with where and why. Elements `known` from another model
+ * on the same nodes are taken over; those worked out now are known afterwards.
+ */
+export function prepareFrame(
+  model: BeamModel,
+  known: WorkedElements = new WeakMap(),
+): PreparedFrame | Unsolvable {
   if (!model.supports.some((support) => support.stiffness.some((k) => k > 0))) return { kind: 'no supports' };
   const numbering = numberUnknowns(model);
   const prepared: Prepared[] = [];
   for (const [index, element] of model.elements.entries()) {
-    const one = prepare(model, element, numbering);
+    const one = prepare(model, element, numbering, known);
     if (typeof one === 'string') return { kind: 'bad element', element: index, id: element.id, why: one };
     prepared.push(one);
   }
@@ -41,39 +55,31 @@ export function prepareFrame(model: BeamModel): PreparedFrame | Unsolvable {
 
 type Ties = readonly (readonly [a: number | undefined, b: number | undefined, stiffness: number])[];
 
-/** For each unknown the first one it is coupled to: the skyline's outline. */
-function outline(
-  model: BeamModel,
-  numbering: Numbering,
-  prepared: readonly Prepared[],
-  ties: Ties,
-): Int32Array {
-  const first = Int32Array.from({ length: numbering.count }, (_, k) => k);
-  const reach = (k: number, least: number) => {
-    if (least < first[k]!) first[k] = least;
-  };
-  for (const { unknowns } of prepared) {
-    const least = unknowns.reduce((low, k) => (k >= 0 && k < low ? k : low), numbering.count);
-    for (const k of unknowns) if (k >= 0) reach(k, least);
-  }
-  for (const { node } of model.supports) {
-    const start = numbering.nodeStart[node]!;
-    for (let dof = 0; dof < NODE_DOF; dof++) reach(start + dof, start);
-  }
-  for (const [a, b] of ties) if (a !== undefined && b !== undefined) reach(Math.max(a, b), Math.min(a, b));
-  return first;
-}
-
-function addElement(matrix: Skyline, { unknowns, stiffness }: Prepared): void {
+/** Both its nodes' unknowns stand together in the rows of whichever is eliminated first. */
+function addElement(matrix: Matrix, { unknowns, stiffness }: Prepared): void {
+  const { first, blockOf, rows, start, values } = matrix;
+  const [one, other] = [blockOf[unknowns[0]!]!, blockOf[unknowns[SIZE / 2]!]!];
+  const [early, late] = one < other ? [one, other] : [other, one];
+  const width = rows[early]!.length;
+  const besideEarly = placeOf(matrix, early, late) - first[late]!;
   for (let r = 0; r < SIZE; r++)
     for (let c = r; c < SIZE; c++) {
       const value = stiffness[r * SIZE + c]!;
-      if (value === 0 || unknowns[r]! < 0 || unknowns[c]! < 0) continue;
-      addTo(matrix, unknowns[r]!, unknowns[c]!, unknowns[r] === unknowns[c] && r !== c ? 2 * value : value);
+      const [p, q] = [unknowns[r]!, unknowns[c]!];
+      if (value === 0 || p < 0 || q < 0) continue;
+      const [row, column] = p < q ? [p, q] : [q, p];
+      const block = blockOf[row]!;
+      const at =
+        block === early
+          ? start[early]! +
+            (row - first[early]!) * width +
+            (blockOf[column] === early ? column - first[early]! : column + besideEarly)
+          : start[late]! + (row - first[late]!) * rows[late]!.length + column - first[late]!;
+      values[at]! += p === q && r !== c ? 2 * value : value;
     }
 }
 
-function addTies(matrix: Skyline, ties: Ties): void {
+function addTies(matrix: Matrix, ties: Ties): void {
   for (const [a, b, stiffness] of ties) {
     // A closed member has no warping to tie.
     if (a === undefined || b === undefined || !(diagonalOf(matrix, a) > 0 && diagonalOf(matrix, b) > 0))
@@ -94,42 +100,33 @@ function assembled(
     numbering.warp.get(`${node}:${other}`),
     stiffness,
   ]);
-  const matrix = skyline(numbering.count, outline(model, numbering, prepared, ties));
+  const matrix = emptyMatrix(numbering.pattern);
   for (const one of prepared) addElement(matrix, one);
   addTies(matrix, ties);
   const stiffest = stiffestDiagonal(matrix);
   for (const support of model.supports) addSupport(matrix, numbering, support, stiffest);
   const idle = holdIdle(matrix);
   const factors = factorise(matrix);
-  if (!(factors.weakest.share > FREE_SHARE)) return mechanism(model, numbering, factors);
-  const system: System = { model, numbering, prepared, matrix, stiffest };
+  const free = factors.suspects.find((unknown) => !(stillness(matrix, factors, unknown) > FREE_STILLNESS));
+  if (free !== undefined) return mechanism(model, numbering, factors, free);
+  const system: System = {
+    model,
+    numbering,
+    prepared,
+    matrix,
+    stiffest,
+    extentMm: characteristicLength(model),
+  };
   return {
     model,
     unknownCount: numbering.count,
     solve: (cases) => solveCases(system, factors, idle, cases),
-    withElements: (changed) => withChanged(system, changed),
   };
 }
 
-/** The same frame with some elements' profiles changed. */
-function withChanged(
-  { model, numbering, prepared }: System,
-  changed: ReadonlyMap<number, BeamElement>,
-): PreparedFrame | Unsolvable {
-  const next = [...prepared];
-  const elements = [...model.elements];
-  for (const [index, element] of changed) {
-    const one = prepare(model, element, numbering);
-    if (typeof one === 'string') return { kind: 'bad element', element: index, id: element.id, why: one };
-    next[index] = one;
-    elements[index] = element;
-  }
-  return assembled({ ...model, elements }, numbering, next);
-}
+const diagonalOf = (matrix: Matrix, k: number): number => matrix.values[diagonalAt(matrix, k)]!;
 
-const diagonalOf = (matrix: Skyline, k: number): number => matrix.values[matrix.start[k + 1]! - 1]!;
-
-function stiffestDiagonal(matrix: Skyline): number {
+function stiffestDiagonal(matrix: Matrix): number {
   let most = 1;
   for (let k = 0; k < matrix.size; k++) most = Math.max(most, diagonalOf(matrix, k));
   return most;
@@ -137,7 +134,7 @@ function stiffestDiagonal(matrix: Skyline): number {
 
 /** Tᵀ k T of a spring at a point rigidly out from its node: its forces also turn the node. */
 function addSupport(
-  matrix: Skyline,
+  matrix: Matrix,
   numbering: Numbering,
   { node, offsetMm, stiffness }: Support,
   stiffest: number,
@@ -165,23 +162,23 @@ function addSupport(
 }
 
 /** Unknowns that nothing resists and nothing couples (warping of closed members, turns of a pin): held, and remembered. */
-function holdIdle(matrix: Skyline): Uint8Array {
+function holdIdle(matrix: Matrix): Uint8Array {
   const idle = new Uint8Array(matrix.size);
   for (let k = 0; k < matrix.size; k++)
     if (!(diagonalOf(matrix, k) > 0)) {
       idle[k] = 1;
-      matrix.values[matrix.start[k + 1]! - 1] = 1;
+      matrix.values[diagonalAt(matrix, k)] = 1;
     }
   return idle;
 }
 
 const DIRECTIONS = ['x', 'y', 'z', 'about x', 'about y', 'about z'] as const;
 
-function mechanism(model: BeamModel, numbering: Numbering, factors: Factors): Unsolvable {
-  const mode = freeMode(factors, factors.weakest.column);
+function mechanism(model: BeamModel, numbering: Numbering, factors: Factors, unknown: number): Unsolvable {
+  const mode = freeMode(factors, unknown);
   const size = characteristicLength(model);
   let most = 0;
-  let where = { node: numbering.nodeOf[factors.weakest.column]!, dof: 0 };
+  let where = { node: numbering.nodeOf[unknown]!, dof: 0 };
   const moving: number[] = [];
   model.nodes.forEach((_, node) => {
     let here = 0;

@@ -12,7 +12,8 @@ import {
 } from '../../frame';
 import { steel } from '../../reference';
 import { sectionStrength, type SectionStrength } from '../strength';
-import type { StateWall, WallAt } from './demand';
+import { shearWalls, type ShearWalls } from './shear-walls';
+import type { StateWall } from './demand';
 
 /** A section where an element is cut: what it is as a beam, what it can take, and its fibres. */
 export interface Cut extends StateWall {
@@ -24,13 +25,22 @@ export interface Cut extends StateWall {
   readonly y: Float64Array;
   readonly z: Float64Array;
   readonly omega: Float64Array;
-  readonly faceOfNode: readonly (Face['id'] | undefined)[];
+  /** Which of `edgesOfFace` each node is on; −1 on none. */
+  readonly faceOfNode: Int8Array;
   /** Whether a node is the wall's own: the others are plates'. */
   readonly isWall: readonly boolean[];
-  /** First and last node of every face that has any, along the wall. */
-  readonly edgesOfFace: ReadonlyMap<Face['id'], readonly [number, number]>;
+  /** Every face that has any node, along the wall: its first and last. */
+  readonly edgesOfFace: readonly FaceEdges[];
   /** Whether any metal stands at a node: where a wall is gone there is no fibre to be stressed. */
   readonly hasMetal: readonly boolean[];
+  /** What is left of its upright walls; absent where it has none. */
+  readonly shear?: ShearWalls;
+}
+
+interface FaceEdges {
+  readonly id: Face['id'];
+  readonly first: number;
+  readonly last: number;
 }
 
 /** A stretch of a member: its middle and half its length. */
@@ -39,15 +49,8 @@ export interface Stretch {
   readonly halfMm: number;
 }
 
-export function cutOf(
-  frame: Frame,
-  member: Member,
-  { stationMm, halfMm }: Stretch,
-  { wallAt, braces }: Found,
-): Cut | undefined {
-  const wall = wallAt(member, stationMm, halfMm);
-  if (!wall) return undefined;
-  const seat = { ...referencePoint(member.shape), mirrored: placementOf(frame, member).mirrored };
+export function cutOf(member: Member, wall: StateWall, { mirrored, unbracedMm }: Held): Cut | undefined {
+  const seat = { ...referencePoint(member.shape), mirrored };
   const warps = !isClosed(member.shape);
   const profileOf = (section: Section) => beamProfile(section, seat, warps);
   const profile = profileOf(wall.section);
@@ -56,24 +59,24 @@ export function cutOf(
   const warp = profile.cwMm6 > 0 ? warping(wall.section) : undefined;
   const rows = rowsOfNodes(wall);
   const isWall = rows.map(({ away }) => away < ON_THE_WALL_MM ** 2);
-  const faceOfNode = facesOfNodes(wall.surface, rows, isWall);
+  const faces = facesOfNodes(wall.surface, rows, isWall);
+  const edgesOfFace = edgesOf(faces);
+  const leastMm = wall.leastMm ?? wall.wallMm;
+  const strength = sectionStrength(wall, steel(member.steel), unbracedMm, SHEAR_MODULUS_MPA);
+  const shear = shearWalls(wall.surface, leastMm, strength.yieldMpa);
   return {
     ...wall,
-    leastMm: wall.leastMm ?? wall.wallMm,
+    leastMm,
     profile,
     stiffness: bending(wall, profile, profileOf),
-    strength: sectionStrength(
-      wall,
-      steel(member.steel),
-      unbracedMm(frame, member, stationMm, braces),
-      SHEAR_MODULUS_MPA,
-    ),
+    strength,
+    ...(shear && { shear }),
     y: wall.section.xMm.map((x) => hand * (x - seat.xMm)),
     z: wall.section.yMm.map((y) => y - seat.yMm),
     omega: warp ? warp.omegaMm2.map((omega) => hand * omega) : new Float64Array(wall.section.xMm.length),
-    faceOfNode,
+    faceOfNode: Int8Array.from(faces, (face) => edgesOfFace.findIndex(({ id }) => id === face)),
     isWall,
-    edgesOfFace: edgesOf(faceOfNode),
+    edgesOfFace,
     hasMetal: nodesWithMetal(wall.section),
   };
 }
@@ -89,14 +92,34 @@ function bending(
   return along.every((each) => each !== undefined) ? inRow(whole, along) : weakest;
 }
 
-/** What a state of the frame was found to be: its walls, and which crossmembers still hold the rails sideways. */
-export interface Found {
-  readonly wallAt: WallAt;
-  readonly braces: (crossmember: Member) => boolean;
+/** How a member stands in its frame: which hand it is of, and how far it runs between what holds it sideways. */
+export interface Held {
+  readonly mirrored: boolean;
+  readonly unbracedMm: number;
+}
+
+/** Which crossmembers still hold the rails sideways. */
+export type Braces = (crossmember: Member) => boolean;
+/** Crossmembers on a rail, by station. */
+type Crossings = ReturnType<typeof crossingsOn>;
+
+/** How every member of a frame is held, read from the frame once. */
+export function heldIn(frame: Frame): (member: Member, braces: Braces) => (stationMm: number) => Held {
+  const known = new Map<string, { readonly mirrored: boolean; readonly crossings: Crossings }>();
+  const placed = (member: Member) => {
+    const crossings = member.role === 'rail' ? crossingsOn(frame, member) : [];
+    return { mirrored: placementOf(frame, member).mirrored, crossings };
+  };
+  return (member, braces) => {
+    const here = known.get(member.id) ?? placed(member);
+    known.set(member.id, here);
+    const holds = here.crossings.filter((crossing) => braces(crossing.member)).map((each) => each.stationMm);
+    return (stationMm) => ({ mirrored: here.mirrored, unbracedMm: unbracedMm(member, holds, stationMm) });
+  };
 }
 
 /** Crossmembers that hold a rail on either side of a station. */
-export function heldBy(frame: Frame, rail: Member, stationMm: number, braces: Found['braces']): Member[] {
+export function heldBy(frame: Frame, rail: Member, stationMm: number, braces: Braces): Member[] {
   const holds = crossingsOn(frame, rail)
     .filter((crossing) => braces(crossing.member))
     .sort((a, b) => a.stationMm - b.stationMm);
@@ -106,18 +129,15 @@ export function heldBy(frame: Frame, rail: Member, stationMm: number, braces: Fo
 }
 
 /** Crossmembers between those that hold on either side of a station, which hold no more. */
-export function notHeldBy(frame: Frame, rail: Member, stationMm: number, braces: Found['braces']): Member[] {
+export function notHeldBy(frame: Frame, rail: Member, stationMm: number, braces: Braces): Member[] {
   const all = heldBy(frame, rail, stationMm, () => true);
   const holding = heldBy(frame, rail, stationMm, braces);
   return all.filter((crossmember) => !holding.includes(crossmember));
 }
 
 /** Between the crossmembers that hold, on either side of a station of a rail; a whole member else. */
-function unbracedMm(frame: Frame, member: Member, stationMm: number, braces: Found['braces']): number {
+function unbracedMm(member: Member, holds: readonly number[], stationMm: number): number {
   if (member.role !== 'rail') return member.lengthMm;
-  const holds = crossingsOn(frame, member)
-    .filter((crossing) => braces(crossing.member))
-    .map(({ stationMm: mm }) => mm);
   const before = Math.max(0, ...holds.filter((mm) => mm <= stationMm));
   const after = Math.min(member.lengthMm, ...holds.filter((mm) => mm > stationMm));
   return Math.max(after - before, 1);
@@ -170,14 +190,12 @@ function facesOfNodes(
   return faces.map((face, node) => (isWall[node] && !covered.has(face) ? face : undefined));
 }
 
-function edgesOf(
-  faceOfNode: readonly (Face['id'] | undefined)[],
-): Map<Face['id'], readonly [number, number]> {
-  const edges = new Map<Face['id'], readonly [number, number]>();
-  faceOfNode.forEach((face, node) => {
-    if (face !== undefined) edges.set(face, [edges.get(face)?.[0] ?? node, node]);
+function edgesOf(faceOfNode: readonly (Face['id'] | undefined)[]): FaceEdges[] {
+  const edges = new Map<Face['id'], FaceEdges>();
+  faceOfNode.forEach((id, node) => {
+    if (id !== undefined) edges.set(id, { id, first: edges.get(id)?.first ?? node, last: node });
   });
-  return edges;
+  return [...edges.values()];
 }
 
 function nodesWithMetal({ xMm, from, to, thicknessMm }: Section): boolean[] {

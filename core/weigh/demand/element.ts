@@ -47,7 +47,7 @@ interface Looked {
   readonly before?: { readonly cut: Cut; readonly from: EndForces; readonly to: EndForces };
 }
 
-/** An element's worst in use, and its worst raised. */
+/** An element's worst in use, and its worst raised: of each case the worse of its ends. */
 export function elementDemand(
   cut: Cut,
   { element, stationMm }: { readonly element: number; readonly stationMm: number },
@@ -57,40 +57,60 @@ export function elementDemand(
   const used: StationDemand[] = [],
     lifted: StationDemand[] = [];
   let [rangeMpa, locked] = [0, 0];
-  const standing = solved.cases.find(({ id }) => id === 'standing');
+  const standing = solved.cases.find(({ id, kept }) => id === 'standing' && kept[element]! >= 0);
   for (const [k, { id, result, kept }] of solved.cases.entries()) {
     const at = kept[element]!;
     if (at < 0) continue;
     const share = isLifted(id) ? factors.liftAllowable : factors.roadAllowable;
-    for (const end of ['from', 'to'] as const) {
-      const level =
-        standing && standing.kept[element]! >= 0 && standing.result[end][standing.kept[element]!]!;
-      const forces = result[end][at]!;
-      const isDitch = id === 'one wheel in a ditch' && level;
-      const { greatestMpa, ...fibre } = isDitch
-        ? swungOf(cut, forces, level)
-        : peakOf(cut, forces, { share, gradient: gradients[k]! });
-      const [shear, slot] = isDitch
-        ? []
-        : [shearOf(cut, forces, share), besideSlot(cut, forces, greatestMpa, share)];
-      const peak = [fibre, shear, slot].reduce<Limit>(
-        (worst, each) => (each && each.utilisation > worst.utilisation ? each : worst),
-        fibre,
-      );
+    let worse: Limit | undefined;
+    for (const end of ENDS) {
+      const level = standing?.result[end][standing.kept[element]!];
+      const isDitch = id === 'one wheel in a ditch';
+      const asked = { forces: result[end][at]!, share, gradient: gradients[k]! };
+      const { greatestMpa, peak } = endDemand(cut, asked, isDitch ? level : undefined);
+      if (!worse || peak.utilisation > worse.utilisation) worse = peak;
       // ±0.5 g about standing: the range is the standing stress itself.
       if (id === 'standing') rangeMpa = Math.max(rangeMpa, greatestMpa);
       if (before && level && !isLifted(id) && !isDitch)
         locked = Math.max(
           locked,
-          lockedIn({ cut: before.cut, standing: before[end] }, cut, { forces, standing: level }, share),
+          lockedIn(
+            { cut: before.cut, standing: before[end] },
+            cut,
+            { forces: asked.forces, standing: level },
+            share,
+          ),
         );
-      (isRaised(id) ? lifted : used).push({ stationMm, caseId: id, ...peak, rangeMpa: 0 });
     }
+    (isRaised(id) ? lifted : used).push({ stationMm, caseId: id, ...worse!, rangeMpa: 0 });
   }
   const [road, raised] = [most(used), most(lifted)];
   return {
-    byCase: mostOfEach(used),
+    byCase: used,
     ...(road && { used: { ...road, rangeMpa, ...(before && { lockedIn: locked }) } }),
     ...(raised && { lifted: raised }),
   };
+}
+const ENDS = ['from', 'to'] as const;
+
+/** What an end is asked most of: its fibres, its upright walls, what stands beside a slot. Where it swings from `level`, it is the swing that counts. */
+function endDemand(
+  cut: Cut,
+  {
+    forces,
+    share,
+    gradient,
+  }: { readonly forces: EndForces; readonly share: number; readonly gradient: number },
+  level: EndForces | undefined,
+): { readonly greatestMpa: number; readonly peak: Limit } {
+  if (level) {
+    const { greatestMpa, ...peak } = swungOf(cut, forces, level);
+    return { greatestMpa, peak };
+  }
+  const { greatestMpa, ...fibre } = peakOf(cut, forces, { share, gradient });
+  const [shear, slot] = [shearOf(cut, forces, share), besideSlot(cut, forces, greatestMpa, share)];
+  let peak: Limit = fibre;
+  if (shear && shear.utilisation > peak.utilisation) peak = shear;
+  if (slot && slot.utilisation > peak.utilisation) peak = slot;
+  return { greatestMpa, peak };
 }

@@ -1,4 +1,3 @@
-import type { Face } from '../../frame';
 import { stressField, type EndForces } from '../../mechanics';
 import type { Cut } from './cut';
 import type { StationDemand } from './demand';
@@ -23,9 +22,9 @@ export const fieldAt =
     axialMpa + perYMpa * (y - centroid[0]) + perZMpa * (z - centroid[1]) + perOmegaMpa * omega;
 
 /** What compression may reach at a node of an evenly pressed wall. */
-export const pressedLimit = ({ strength, faceOfNode }: Cut, node: number): number => {
-  const face = faceOfNode[node];
-  const wall = face === undefined ? strength.yieldMpa : strength.wallMpa.get(face)!(1);
+export const pressedLimit = ({ strength, faceOfNode, edgesOfFace }: Cut, node: number): number => {
+  const face = edgesOfFace[faceOfNode[node]!];
+  const wall = face ? strength.wallMpa.get(face.id)!(1) : strength.yieldMpa;
   return Math.min(wall, strength.lateralMpa(1), strength.yieldMpa);
 };
 
@@ -48,7 +47,7 @@ export function peakOf(cut: Cut, forces: EndForces, { share, gradient }: Allowed
     const stressMpa = stressAt(node);
     const size = Math.abs(stressMpa);
     if (size > greatestMpa) greatestMpa = size;
-    const limit = stressMpa >= 0 ? strength.yieldMpa : pressed(faceOfNode[node])[0];
+    const limit = stressMpa >= 0 ? strength.yieldMpa : pressed.mpa[faceOfNode[node]! + 1]!;
     const used = share * limit > 0 ? size / (share * limit) : Infinity;
     if (used > utilisation) {
       utilisation = used;
@@ -65,7 +64,9 @@ export function peakOf(cut: Cut, forces: EndForces, { share, gradient }: Allowed
       warpingMpa: 0,
     };
   const stressMpa = stressAt(worst);
-  const [limit, why] = stressMpa >= 0 ? ([strength.yieldMpa, 'yield'] as const) : pressed(faceOfNode[worst]);
+  const face = faceOfNode[worst]! + 1;
+  const [limit, why] =
+    stressMpa >= 0 ? ([strength.yieldMpa, 'yield'] as const) : [pressed.mpa[face]!, pressed.why[face]!];
   const warpingMpa = field.perOmegaMpa * cut.omega[worst]!;
   return { greatestMpa, stressMpa, allowableMpa: share * limit, utilisation, why, warpingMpa };
 }
@@ -85,9 +86,16 @@ function stressesIn(
  * twice its yield. Either side may drop: from ditch to ditch it swings twice what one takes it from standing, so that once is held against yield.
  */
 export function swungOf(cut: Cut, forces: EndForces, level: EndForces): FibrePeak {
-  const change = Object.fromEntries(
-    Object.entries(forces).map(([key, value]) => [key, value - level[key as keyof EndForces]]),
-  ) as unknown as EndForces;
+  const change: EndForces = {
+    axialN: forces.axialN - level.axialN,
+    shearYN: forces.shearYN - level.shearYN,
+    shearZN: forces.shearZN - level.shearZN,
+    torqueNmm: forces.torqueNmm - level.torqueNmm,
+    stVenantNmm: forces.stVenantNmm - level.stVenantNmm,
+    momentYNmm: forces.momentYNmm - level.momentYNmm,
+    momentZNmm: forces.momentZNmm - level.momentZNmm,
+    bimomentNmm2: forces.bimomentNmm2 - level.bimomentNmm2,
+  };
   const swung = peakOf(cut, change, { share: 1, gradient: 1 });
   const { yieldMpa } = cut.strength;
   return {
@@ -98,23 +106,29 @@ export function swungOf(cut: Cut, forces: EndForces, level: EndForces): FibrePea
   };
 }
 
-type PressedLimit = readonly [mpa: number, why: StationDemand['why']];
+/** What compression may reach, and why no more: first where no face is, on a plate; then on each face of the cut. */
+interface PressedLimits {
+  readonly mpa: readonly number[];
+  readonly why: readonly StationDemand['why'][];
+}
 
-/** What compression may reach on each face, by how it is pressed from edge to edge; on a plate, where no face is. */
+/** By how each face is pressed from edge to edge. */
 function compressionLimits(
   { strength, edgesOfFace }: Cut,
   stressAt: (node: number) => number,
   gradient: number,
-): (face: Face['id'] | undefined) => PressedLimit {
+): PressedLimits {
   const { yieldMpa } = strength;
   const lateral = strength.lateralMpa(gradient);
-  const beyond: PressedLimit = lateral < yieldMpa ? [lateral, 'sideways buckling'] : [yieldMpa, 'yield'];
-  const limits = new Map<Face['id'], PressedLimit>();
-  for (const [face, [one, other]] of edgesOfFace) {
-    const [first, last] = [stressAt(one), stressAt(other)];
-    const [worse, better] = first < last ? [first, last] : [last, first];
-    const wall = worse < 0 ? strength.wallMpa.get(face)!(better / worse) : yieldMpa;
-    limits.set(face, wall < yieldMpa && wall <= lateral ? [wall, 'wall buckling'] : beyond);
+  const mpa = [Math.min(lateral, yieldMpa)];
+  const why: StationDemand['why'][] = [lateral < yieldMpa ? 'sideways buckling' : 'yield'];
+  for (const { id, first, last } of edgesOfFace) {
+    const [one, other] = [stressAt(first), stressAt(last)];
+    const [worse, better] = one < other ? [one, other] : [other, one];
+    const wall = worse < 0 ? strength.wallMpa.get(id)!(better / worse) : yieldMpa;
+    const buckles = wall < yieldMpa && wall <= lateral;
+    mpa.push(buckles ? wall : mpa[0]!);
+    why.push(buckles ? 'wall buckling' : why[0]!);
   }
-  return (face) => (face === undefined ? beyond : limits.get(face)!);
+  return { mpa, why };
 }

@@ -15,7 +15,8 @@ import {
 import type { EndForces } from '../../mechanics';
 import type { LoadFactors } from '../../reference';
 import { momentGradient } from '../strength';
-import { cutOf, heldBy, notHeldBy, type Cut, type Stretch } from './cut';
+import { heldBy, notHeldBy, type Cut, type Stretch } from './cut';
+import { cutsIn, type CutAt, type KeptCuts, type Walls } from './cuts';
 import type { Detail, FrameDemand, MemberDemand, WallAt } from './demand';
 import { elementDemand, most, mostOfEach, worstOf } from './element';
 import { fatigueSpots } from './fatigue-spots';
@@ -24,19 +25,21 @@ import { flexShapes } from './flex-shapes';
 import { padsOn } from './pads';
 
 export * from './demand';
+export type { KeptCuts, Walls } from './cuts';
 export { nearest } from './fatigue-spots';
 
 /** A frame in one state: its walls, what of its joints and fittings still holds, where plates were welded on. */
-export interface FrameState {
+export interface FrameState extends Walls {
   readonly frame: Frame;
   readonly factors: LoadFactors;
-  readonly wallAt: WallAt;
   readonly holds?: Holds;
   /** Which crossmembers still hold the rails sideways; all, where nothing else is said. */
   readonly braces?: (crossmember: Member) => boolean;
   /** Which crossmembers nobody has looked at; none, where nothing else is said. */
   readonly isUnseen?: (crossmember: Member) => boolean;
   readonly detailsOn?: (member: Member) => readonly Detail[];
+  /** Where cuts are kept for the next state or the next solve. */
+  readonly kept?: KeptCuts;
 }
 
 /** What a frame asks of its members in every case. */
@@ -125,7 +128,7 @@ export interface PreparedDemand {
     others?: readonly StateForces[],
     before?: StoodBefore,
   ) => MemberDemand[];
-  readonly cutAt: (member: Member, stretch: Stretch) => Cut | undefined;
+  readonly cutAt: CutAt;
 }
 
 export function preparedDemand({
@@ -136,19 +139,14 @@ export function preparedDemand({
   braces = () => true,
   isUnseen = () => false,
   detailsOn = () => [],
+  wallsOf,
+  kept,
 }: FrameState): PreparedDemand {
-  const cuts = new Map<string, Cut | undefined>();
-  const cutAt = (member: Member, stretch: Stretch): Cut | undefined => {
-    const key = `${member.id}@${stretch.stationMm.toFixed(3)}`;
-    if (!cuts.has(key)) cuts.set(key, cutOf(frame, member, stretch, { wallAt, braces }));
-    return cuts.get(key);
-  };
+  const cutsHeld = cutsIn(frame, { wallAt, ...(wallsOf && { wallsOf }) }, kept);
+  const cutAt = cutsHeld(braces);
   const isBraced = frame.members.every((member) => member.role !== 'crossmember' || braces(member));
   // A rail's own metal, held by crossmembers that all still brace it.
-  const bracedCutAt = (member: Member, stretch: Stretch): Cut | undefined =>
-    isBraced || member.role !== 'rail'
-      ? cutAt(member, stretch)
-      : cutOf(frame, member, stretch, { wallAt, braces: () => true });
+  const bracedCutAt = isBraced ? cutAt : cutsHeld(() => true);
   const structure = structureOf(
     frame,
     (member, stationMm, halfMm) => cutAt(member, { stationMm, halfMm })?.stiffness,
@@ -218,13 +216,16 @@ function memberDemand(
         }),
       );
     const braced = all.length > 1 ? (bracedCutAt(stretch) ?? cut) : cut;
-    // The first is this state's own; the rest is everything as stiff as made.
-    const alone = all
-      .slice(1)
-      .filter(({ elements }) => elements[k]! >= 0)
-      .map(({ elements, solved, gradients }) =>
-        elementDemand(braced, { element: elements[k]!, stationMm }, solved, { factors, gradients }),
-      );
+    // The first is this state's own; the rest is everything as stiff as made, and asked already where it is held as it was made.
+    const alone =
+      braced === cut
+        ? asks.slice(1)
+        : all
+            .slice(1)
+            .filter(({ elements }) => elements[k]! >= 0)
+            .map(({ elements, solved, gradients }) =>
+              elementDemand(braced, { element: elements[k]!, stationMm }, solved, { factors, gradients }),
+            );
     return [{ ...worstOf(asks), byItself: worstOf(alone).used?.utilisation }];
   });
   const along = each.flatMap(({ used }) => used ?? []);
