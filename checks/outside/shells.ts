@@ -100,8 +100,15 @@ export function shellMesh(youngsMpa: number, poisson: number): Mesh {
   };
 }
 
-/** Runs CalculiX; answers the displacements of set ALL by node, and for each element of the printed set its mean sxx: the wall's membrane stress along x. */
-export function ccx(deck: string): { moved: Map<number, readonly number[]>; alongMpa: Map<number, number> } {
+/**
+ * Runs CalculiX; answers the displacements of set ALL by node, and for each element of the printed sets its mean sxx and syy: the wall's membrane
+ * stress along x and along y.
+ */
+export function ccx(deck: string): {
+  moved: Map<number, readonly number[]>;
+  alongMpa: Map<number, number>;
+  acrossMpa: Map<number, number>;
+} {
   const folder = mkdtempSync(join(tmpdir(), 'ccx-'));
   writeFileSync(join(folder, 'job.inp'), deck);
   const ran = run('sh', ['-c', `cd '${folder}' && OMP_NUM_THREADS=1 ccx job`]);
@@ -114,7 +121,7 @@ export function ccx(deck: string): { moved: Map<number, readonly number[]>; alon
   })();
   rmSync(folder, { recursive: true });
   const moved = new Map<number, readonly number[]>();
-  const sums = new Map<number, [sum: number, count: number]>();
+  const sums = new Map<number, [along: number, across: number, count: number]>();
   let isStress = false;
   for (const row of printed.split('\n')) {
     if (row.includes('displacements')) isStress = false;
@@ -126,11 +133,13 @@ export function ccx(deck: string): { moved: Map<number, readonly number[]>; alon
       .map(Number);
     if (numbers.some((value) => !Number.isFinite(value))) continue;
     if (isStress && numbers.length === 8) {
-      const [sum, count] = sums.get(numbers[0]!) ?? [0, 0];
-      sums.set(numbers[0]!, [sum + numbers[2]!, count + 1]);
+      const [along, across, count] = sums.get(numbers[0]!) ?? [0, 0, 0];
+      sums.set(numbers[0]!, [along + numbers[2]!, across + numbers[3]!, count + 1]);
     } else if (!isStress && numbers.length === 4) moved.set(numbers[0]!, numbers.slice(1));
   }
   if (moved.size === 0 || ![...moved.values()].some((u) => u.some((value) => value !== 0)))
     throw new Error(`CalculiX moved nothing: ${ran.out.slice(-2000)}`);
-  return { moved, alongMpa: new Map([...sums].map(([element, [sum, count]]) => [element, sum / count])) };
+  const mean = (of: (sums: [number, number, number]) => number) =>
+    new Map([...sums].map(([element, each]) => [element, of(each) / each[2]]));
+  return { moved, alongMpa: mean(([along]) => along), acrossMpa: mean(([, across]) => across) };
 }

@@ -1,9 +1,54 @@
 import { fail, ok, type Outcome } from '../quantity';
-import { axlesOf, type Frame } from './frame';
+import { STEEL_DENSITY_KG_PER_MM3, steel, YOUNGS_MODULUS_MPA } from '../reference';
+import { axlesOf, type Frame, type Member } from './frame';
 import type { Load, ScaleTicket } from './loads';
+import { lineLengthMm, placementOf } from './placement';
+import { isBeam } from './structure';
+import { surfaceOf } from './surface';
+
+/** What stands on a unit beside its payload: how heavy, where along it, how much of it on the left. */
+interface Standing {
+  readonly massKg: number;
+  readonly atMm: number;
+  readonly leftShare: number;
+}
+
+const ofLoad = ({ massKg, fromMm, toMm, leftShare }: Load): Standing => ({
+  massKg,
+  atMm: (fromMm + toMm) / 2,
+  leftShare,
+});
+
+/** The frame's own metal as made, member by member, as the solver weighs it: what is not steel by its modulus. */
+const ofMetal =
+  (frame: Frame) =>
+  (member: Member): Standing => {
+    const placement = placementOf(frame, member);
+    const { rowFace, edgeUMm } = surfaceOf(member.shape);
+    const areaMm2 = rowFace.reduce(
+      (sum, { wallMm }, row) => sum + wallMm * (edgeUMm[row + 1]! - edgeUMm[row]!),
+      0,
+    );
+    const young = steel(member.steel).youngsMpa;
+    return {
+      massKg:
+        areaMm2 *
+        lineLengthMm(placement) *
+        STEEL_DENSITY_KG_PER_MM3 *
+        (young ? young / YOUNGS_MODULUS_MPA : 1),
+      atMm: (placement.from[0] + placement.to[0]) / 2,
+      leftShare: member.side === 'left' ? 1 : member.side === 'right' ? 0 : 0.5,
+    };
+  };
+
+const sumOf = (all: readonly Standing[], of: (each: Standing) => number): number =>
+  all.reduce((sum, each) => sum + of(each), 0);
+const massOf = ({ massKg }: Standing): number => massKg;
+const momentOf = ({ massKg, atMm }: Standing): number => massKg * atMm;
 
 /**
- * Puts the payload where the scale says it is: its mass and its place are what the ticket leaves once everything else is taken off.
+ * Puts the payload where the scale says it is: its mass and its place are what the ticket leaves once everything else is taken off, the frame's own metal
+ * too. What axles and wheels weigh themselves counts as payload: a little heavy, and not light.
  * Left and right follow the ticket. Says what cannot be right: a ticket for other axles, a payload that would weigh nothing, one off the frame.
  */
 export function payloadFromTicket(frame: Frame, ticket: ScaleTicket): Outcome<readonly Load[]> {
@@ -26,18 +71,20 @@ export function payloadFromTicket(frame: Frame, ticket: ScaleTicket): Outcome<re
   const moment = stands.reduce((sum, each) => sum + each.x * (each.left + each.right), 0);
   const left = stands.reduce((sum, each) => sum + each.left, 0);
   const others = items.filter((item) => item.kind !== 'payload');
-  const massKg = whole - others.reduce((sum, item) => sum + item.massKg, 0);
+  const beside = [...others.map(ofLoad), ...frame.members.filter(isBeam).map(ofMetal(frame))];
+  const massKg = whole - sumOf(beside, massOf);
   if (!(massKg > 0))
-    return fail(`the scale reads ${whole.toFixed(0)} kg, less than what is listed without the payload`);
-  const centreMm =
-    (moment - others.reduce((sum, item) => sum + (item.massKg * (item.fromMm + item.toMm)) / 2, 0)) / massKg;
+    return fail(
+      `the scale reads ${whole.toFixed(0)} kg, less than the frame and what is listed without the payload`,
+    );
+  const centreMm = (moment - sumOf(beside, momentOf)) / massKg;
   if (!(centreMm > -1000 && centreMm < frame.lengthMm + 1000))
     return fail(
       'the payload would have to stand off the frame: check the listed loads and the axles’ stations',
     );
   const leftShare = Math.min(
     1,
-    Math.max(0, (left - others.reduce((sum, item) => sum + item.massKg * item.leftShare, 0)) / massKg),
+    Math.max(0, (left - sumOf(beside, (each) => each.massKg * each.leftShare)) / massKg),
   );
   const before = items.find((item) => item.kind === 'payload');
   const half = Math.min(
@@ -65,14 +112,15 @@ export function payloadFromCoupler(frame: Frame, couplerKg: number): Outcome<rea
   const payload = items.find((item) => item.kind === 'payload');
   if (!coupler || axles.length === 0) return fail('this frame has no coupler or no axles');
   if (!payload) return fail('no payload is listed that could stand elsewhere');
-  const whole = items.reduce((sum, item) => sum + item.massKg, 0);
+  const beside = [
+    ...items.filter((item) => item !== payload).map(ofLoad),
+    ...frame.members.filter(isBeam).map(ofMetal(frame)),
+  ];
+  const whole = payload.massKg + sumOf(beside, massOf);
   if (!(couplerKg < whole)) return fail('the coupler cannot carry more than all that is listed');
   const axleMm = axles.reduce((sum, axle) => sum + axle.stationMm, 0) / axles.length;
   const wanted = couplerKg * coupler.stationMm + (whole - couplerKg) * axleMm;
-  const others = items
-    .filter((item) => item !== payload)
-    .reduce((sum, item) => sum + (item.massKg * (item.fromMm + item.toMm)) / 2, 0);
-  const byMm = (wanted - others) / payload.massKg - (payload.fromMm + payload.toMm) / 2;
+  const byMm = (wanted - sumOf(beside, momentOf)) / payload.massKg - (payload.fromMm + payload.toMm) / 2;
   const [fromMm, toMm] = [payload.fromMm + byMm, payload.toMm + byMm];
   if (!(toMm > 0 && fromMm < frame.lengthMm))
     return fail('the payload would have to stand off the frame: check the listed loads');

@@ -37,9 +37,12 @@ export function solveCases(
   const massKg = sprungMassKg(frame);
   const under = undercarriageOf(structure, massKg);
   const standing: Standing = { structure, under, gravity: gravityLoads(structure), massKg };
+  const bare = gravityLoads(structure, isAlwaysThere);
   const groups = [
     ...(under.wheels.length >= 2 ? [solveOnWheels(standing, factors)] : []),
-    ...raisedGroups(standing, points).map((group) => solveRaised(standing, group)),
+    ...raisedGroups(standing, points).map((group) =>
+      solveRaised({ ...standing, gravity: isRaised(group.id) ? bare : standing.gravity }, group),
+    ),
   ];
   const why = { kind: frame.loads?.items.length ? 'not for this frame' : 'no loads' } as const;
   const cases = groups.flatMap((group) => group.cases);
@@ -69,10 +72,20 @@ export function solveStanding(structure: Structure): SolvedCase | undefined {
   return solvedOn(structure, under, supports, [standing]).cases[0];
 }
 
-const onItsWheels = (under: Undercarriage): StandSupport[] => [
-  ...under.wheels.map((wheel) => wheel.support),
-  ...(under.coupler ? [under.coupler] : []),
-];
+/**
+ * Wheels roll, each by itself: one place keeps a unit from rolling away, or its coupler does. Two wheels of an axle that both held would keep the axle
+ * from turning under the frame, and with their tyres' hold sideways take up most of what winds it.
+ */
+function onItsWheels({ wheels, coupler }: Undercarriage): StandSupport[] {
+  const held = wheels.findIndex(({ support }) => support.stiffness[0] > 0);
+  return [
+    ...wheels.map(({ support }, k): StandSupport => {
+      const [along, ...others] = support.stiffness;
+      return { ...support, stiffness: [k === held ? along : 0, ...others] };
+    }),
+    ...(coupler ? [coupler] : []),
+  ];
+}
 
 const eachOnce = (problems: readonly StructureProblem[]): StructureProblem[] =>
   problems.filter(
@@ -107,7 +120,7 @@ interface RaisedGroup {
 }
 
 const solveRaised = ({ structure, under, gravity }: Standing, { supports, onWheels, id }: RaisedGroup) => {
-  const lineLoads = (isRaised(id) ? gravityLoads(structure, isAlwaysThere) : gravity).inDirection([0, 0, -1]);
+  const lineLoads = gravity.inDirection([0, 0, -1]);
   return solvedOn(structure, onWheels ? under : NOTHING_MORE, supports, [
     { id, load: { id, nodeLoads: [], lineLoads } },
   ]);
@@ -134,7 +147,7 @@ function solvedOn(
     unsolved: cases.map(({ id }) => ({ id, why })),
     problems: stood.problems,
   });
-  const prepared = prepareFrame(stood.model);
+  const prepared = prepareFrame(stood.model, structure.worked);
   if (!('solve' in prepared)) return none(prepared);
   const solve = (loads: readonly LoadCase[]) =>
     prepared.solve(loads.map((load) => ({ ...load, lineLoads: keptLines(load.lineLoads, stood.kept) })));

@@ -219,7 +219,7 @@ const CHANNEL: MemberShape = {
 
 export const openLadder: FamilyDefinition = {
   family: 'open-channel ladder',
-  typical: { ...typical, grossKg: poundsToKg(12_500), railShape: CHANNEL },
+  typical: { ...typical, grossKg: poundsToKg(11_000), railShape: CHANNEL },
   first: 'axle',
   build: ladder,
 };
