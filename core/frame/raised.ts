@@ -2,6 +2,7 @@ import { prepareFrame, type Vector3 } from '../mechanics';
 import type { Outcome } from '../quantity';
 import { gravityLoads, sprungMassKg } from './cases/gravity';
 import { heldSquare } from './cases/held-square';
+import { laidOnKept } from './cases/kept-lines';
 import { legSupports, padUnder } from './cases/pads';
 import { supportForces } from './cases/solve';
 import type { SolvedCase, SolvedFrame } from './cases';
@@ -54,11 +55,7 @@ export function solveRaised(structure: Structure, raised: Raised): Outcome<Solve
     const prepared = prepareFrame(stood.model, structure.worked);
     if (!('solve' in prepared))
       return { ok: false, reason: 'it would not stand: too few points, or all in a line' };
-    const lineLoads = gravityLoads(structure)
-      .inDirection(slope)
-      .flatMap((load) =>
-        stood.kept[load.element]! >= 0 ? [{ ...load, element: stood.kept[load.element]! }] : [],
-      );
+    const lineLoads = laidOnKept(structure, stood.kept)(gravityLoads(structure).inDirection(slope));
     const solved = prepared.solve([{ id: 'on a lift', nodeLoads: [], lineLoads }]);
     if (!solved.ok) return { ok: false, reason: 'it would not stand: too few points, or all in a line' };
     const forces = supportForces(stood.model, supports, solved.cases[0]!);

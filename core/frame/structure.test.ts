@@ -235,6 +235,10 @@ describe('bad frames are named and placed, the rest computed', () => {
     );
     for (const id of ['standing', 'bump', 'corner', 'on a lift'] as const)
       expect(result.cases.map((each) => each.id)).toContain(id);
+    // What stood on the piece comes down on the rest: nothing of it vanishes but the metal that is gone.
+    const weigh = (of: typeof result) => of.wheels.reduce((sum, { loadKg }) => sum + loadKg, 0);
+    expect(weigh(solved(truck)) - weigh(result)).toBeGreaterThan(0);
+    expect(weigh(solved(truck)) - weigh(result)).toBeLessThan(25);
     expect(result.unsolved.filter(({ why }) => why.kind !== 'not for this frame')).toEqual([]);
   });
   test('less metal, more movement: thinned to half the frame sags more, by its own stiffness', () => {

@@ -398,6 +398,21 @@ test('a plate carries only within its reach: in front of it and behind it the se
   expect(endMm).toBeLessThanOrEqual(strip.endMm);
   const plates = (stationMm: number) => repairedChange(read, repair)(stationMm).plates?.length ?? 0;
   expect([startMm - 1, startMm, endMm, endMm + 1, 0, rail.lengthMm].map(plates)).toEqual([0, 1, 1, 0, 0, 0]);
+
+  // A cover plate's end as AISC 360 F13.3 has it, in the allowable stresses of ASD (from memory): a strip of 3/16 × 4 in, 36 ksi, brings in
+  // 0.67 · 36 · 3/16 · 4 = 18.09 kip; along each edge a 3/16 fillet would take 3 · 0.928 = 2.784 kip/in, the plate beside it 0.4 · 36 · 3/16 = 2.70:
+  // 18.09 / (2 · 2.70) = 3.35 in.
+  const [thick, wide] = [3 / 16, 4].map(inchesToMm) as [number, number];
+  const cover = piece({
+    kind: 'side plate',
+    lowerEdgeMm: 60,
+    upperEdgeMm: 60 + wide,
+    thicknessMm: thick,
+    taperMm: 0,
+  });
+  const reach = carryingReach(read, { ...repair, pieces: [cover] }, cover);
+  expect((reach.startMm - cover.startMm) / 25.4).toBeCloseTo(3.35, 2);
+  expect((cover.endMm - reach.endMm) / 25.4).toBeCloseTo(3.35, 2);
 });
 
 describe('what speaks against offering a repair', () => {

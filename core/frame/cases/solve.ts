@@ -1,11 +1,4 @@
-import {
-  prepareFrame,
-  type BeamModel,
-  type CaseResult,
-  type LineLoad,
-  type LoadCase,
-  type Vector3,
-} from '../../mechanics';
+import { prepareFrame, type BeamModel, type CaseResult, type LoadCase, type Vector3 } from '../../mechanics';
 import { STANDARD_GRAVITY } from '../../quantity';
 import type { LoadFactors } from '../../reference';
 import type { StandSupport } from '../stand';
@@ -14,6 +7,7 @@ import { standingModel, type Structure, type StructureProblem } from '../structu
 import { undercarriageOf, type Undercarriage } from '../undercarriage';
 import { gravityLoads, sprungMassKg } from './gravity';
 import { heldSquare } from './held-square';
+import { laidOnKept } from './kept-lines';
 import { defaultLiftPoints, type LiftPoints } from './lift-points';
 import { legSupports, padUnder } from './pads';
 import { cases as roadCases, plainCases, type OnWheels, type RoadCase } from './road';
@@ -149,8 +143,9 @@ function solvedOn(
   });
   const prepared = prepareFrame(stood.model, structure.worked);
   if (!('solve' in prepared)) return none(prepared);
+  const onKept = laidOnKept(structure, stood.kept);
   const solve = (loads: readonly LoadCase[]) =>
-    prepared.solve(loads.map((load) => ({ ...load, lineLoads: keptLines(load.lineLoads, stood.kept) })));
+    prepared.solve(loads.map((load) => ({ ...load, lineLoads: onKept(load.lineLoads) })));
   const solved = solve(cases.map((each) => each.load));
   if (!solved.ok) return none(solved.reason);
   const solveMore = (loads: readonly LoadCase[]) => {
@@ -177,10 +172,6 @@ function solvedOn(
     problems: stood.problems,
   };
 }
-
-/** Line loads of elements that stand in the solved model, under the numbers they have there. */
-const keptLines = (lines: readonly LineLoad[], kept: Int32Array): LineLoad[] =>
-  lines.flatMap((line) => (kept[line.element]! >= 0 ? [{ ...line, element: kept[line.element]! }] : []));
 
 /** What stands on each wheel and on the coupler; the wheels are the first supports of the standing case. */
 function stoodOn(

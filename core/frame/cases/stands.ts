@@ -5,6 +5,7 @@ import type { StandSupport } from '../stand';
 import { standingModel, type Structure } from '../structure';
 import { gravityLoads } from './gravity';
 import { heldSquare } from './held-square';
+import { laidOnKept } from './kept-lines';
 import { defaultLiftPoints } from './lift-points';
 import { padUnder } from './pads';
 import { supportForces } from './solve';
@@ -53,9 +54,7 @@ export function solveOnStands(structure: Structure, stands: readonly FrameStand[
       {
         id: 'on stands',
         nodeLoads: [],
-        lineLoads: lineLoads.flatMap((load) =>
-          stood.kept[load.element]! >= 0 ? [{ ...load, element: stood.kept[load.element]! }] : [],
-        ),
+        lineLoads: laidOnKept(structure, stood.kept)(lineLoads),
       },
     ]);
     if (!solved.ok) return none(solved.reason);
