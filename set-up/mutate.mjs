@@ -45,6 +45,10 @@ const ALSO = {
   join: ['core/job/member', 'demo/demo.test'],
   job: ['demo/inputs', 'workers', 'demo/demo.test'],
   exchange: ['demo/data.test'],
+  metal: ['core/weigh', 'core/shape', 'core/job'],
+  order: ['core/job/order', 'core/job/limits', 'demo/order-data'],
+  patterns: ['core/job', 'demo/patterns-data'],
+  prove: ['core/job/prove', 'demo/passport'],
 };
 /** Tests that look at a room: its own first, then those that cost more. */
 const testsOf = (room) =>

@@ -81,11 +81,20 @@ def solve(model):
         move = turn @ move
         at = [6 * end["node"] + dof for end in (element["from"], element["to"]) for dof in range(6)]
         let_go = element["from"]["released"] + element["to"]["released"]
-        for dof in [k for k, free in enumerate(let_go) if free]:
+        springs = []
+        for dof in [k for k, free in enumerate(let_go) if free is not False]:
+            # A joint that gives by a spring: what turns behind it against the node.
+            if let_go[dof] is not True:
+                springs.append((let_go[dof], move[dof, :].copy(), move.shape[1]))
             move[dof, :] = 0
             move = np.hstack([move, np.eye(12)[:, [dof]]])
             at.append(size)
             size += 1
+        for rate, turned, own in springs:
+            between = np.zeros(len(at))
+            between[: len(turned)] -= turned
+            between[own] += 1
+            add(at, rate * np.outer(between, between))
         length = np.linalg.norm(b - a)
         k = stiffness(model["youngs"], model["shear"], element["section"], length)
         add(at, move.T @ k @ move)

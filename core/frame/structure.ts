@@ -1,5 +1,6 @@
 import {
   webTieStiffness,
+  webTurnStiffness,
   type BeamElement,
   type BeamModel,
   type BeamProfile,
@@ -410,7 +411,20 @@ function elementEnd({
   const offset = minus(point, nodes[node]!);
   const end = { node, ...(size(offset) > 1e-6 && { offsetMm: offset }) };
   if (joint === 'pin') return { ...end, warping: { kind: 'free' }, released: PIN };
-  return { ...end, warping: endWarping(member, node, host, joint, warpTies) };
+  const released = host && joint === 'web' ? turnsOnWeb(member, host.member) : undefined;
+  return { ...end, warping: endWarping(member, node, host, joint, warpTies), ...(released && { released }) };
+}
+
+/** A crossmember or outrigger joined to a rail's upright wall turns with that wall as far as it gives. */
+function turnsOnWeb(member: Member, { shape }: Member): Releases | undefined {
+  if (member.role !== 'crossmember' && member.role !== 'outrigger') return undefined;
+  const stiffness = webTurnStiffness(YOUNGS_MODULUS_MPA, {
+    webHighMm: shape.depthMm,
+    webMm: shape.thicknessMm,
+    deepMm: member.shape.depthMm,
+    broadMm: breadthMm(member.shape),
+  });
+  return [false, false, false, false, false, stiffness];
 }
 
 function endWarping(

@@ -471,6 +471,28 @@ describe('what has no answer is named, never numbered', () => {
     near(Math.abs(result.to[0]!.momentYNmm), (L * L) / 8);
     expect(Math.abs(result.from[0]!.momentYNmm)).toBeLessThan(1e-3);
   });
+  test('an end that gives by a spring: P L³/3EI + P L²/k at the tip; even load between two such ends, w L²/12 · 1/(1 + 2EI/kL) at the wall', () => {
+    const [L, k] = [1000, 5e8];
+    const ei = E * closed.iyyMm4;
+    const gives = [false, false, false, false, false, k] as const;
+    const { nodes, elements } = straight(closed, L, 2);
+    const hung = { ...elements[0]!, from: { ...elements[0]!.from, released: gives } };
+    const tip = only(
+      { nodes, elements: [hung, elements[1]!], supports: fixedAtStart, shearDeforms: false },
+      { nodeLoads: [{ node: 2, forceN: [0, 1000, 0] }], lineLoads: [] },
+    );
+    near(end(tip, 1), (1000 * L ** 3) / (3 * ei) + (1000 * L * L) / k);
+    const both = only(
+      {
+        nodes,
+        elements: [hung, { ...elements[1]!, to: { ...elements[1]!.to, released: gives } }],
+        supports: [0, 2].map((node) => ({ id: `${node}`, node, stiffness: HELD })),
+        shearDeforms: false,
+      },
+      { nodeLoads: [], lineLoads: [0, 1].map((element) => ({ element, perMmN: [0, 1, 0] as Vector3 })) },
+    );
+    near(Math.abs(both.from[0]!.momentZNmm), (L * L) / 12 / (1 + (2 * ei) / (k * L)));
+  });
 });
 
 describe('section figures that the beam stands on', () => {

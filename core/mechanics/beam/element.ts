@@ -236,19 +236,25 @@ export function endTransform(
   return out;
 }
 
-/** Lets go of released dof by eliminating them: the element follows them freely. Changes both arguments. A reason when it then has no stiffness there at all is left to the solver. */
+/**
+ * Lets go of released dof by eliminating what turns or slides behind the joint: the element follows freely, or by the joint's own spring. Changes both
+ * arguments. A reason when it then has no stiffness there at all is left to the solver.
+ */
 export function release(
   k: Float64Array,
   loads: readonly Float64Array[],
   from: Releases | undefined,
   to: Releases | undefined,
 ): void {
-  const gone: number[] = [];
-  from?.forEach((isOut, dof) => isOut && gone.push(dof));
-  to?.forEach((isOut, dof) => isOut && gone.push(END + dof));
-  for (const dof of gone) {
-    const pivot = k[dof * SIZE + dof]!;
-    if (!(pivot > 0)) continue;
+  const gone = [from, to].flatMap((releases, end) =>
+    (releases ?? []).flatMap((how, dof) =>
+      how === false ? [] : [{ dof: end * END + dof, spring: how === true ? 0 : how }],
+    ),
+  );
+  for (const { dof, spring } of gone) {
+    const own = k[dof * SIZE + dof]!;
+    if (!(own > 0)) continue;
+    const pivot = own + spring;
     for (const load of loads) {
       const share = load[dof]! / pivot;
       for (let row = 0; row < SIZE; row++) load[row]! -= k[row * SIZE + dof]! * share;
@@ -256,7 +262,7 @@ export function release(
     const column = Float64Array.from({ length: SIZE }, (_, row) => k[row * SIZE + dof]!);
     for (let row = 0; row < SIZE; row++)
       for (let c = 0; c < SIZE; c++) k[row * SIZE + c]! -= (column[row]! * column[c]!) / pivot;
-    for (let row = 0; row < SIZE; row++) k[row * SIZE + dof] = k[dof * SIZE + row] = 0;
+    if (spring === 0) for (let row = 0; row < SIZE; row++) k[row * SIZE + dof] = k[dof * SIZE + row] = 0;
   }
 }
 

@@ -20,4 +20,4 @@ export { NODE_DOF, ON_REFERENCE } from './model';
 export type { WorkedElements } from './prepared';
 export { prepareFrame, solveFrame, type PreparedFrame } from './solve';
 export { normalStress, stressField, type FibreStress, type StressField } from './stress';
-export { webTieStiffness } from './joint';
+export { webTieStiffness, webTurnStiffness, type WebJoint } from './joint';

@@ -16,8 +16,12 @@ export type EndWarping =
   | { readonly kind: 'free' }
   | { readonly kind: 'shared'; readonly key: string; readonly ratio: number };
 
-/** Which of an element end's six local dof are let go (a pin, a slide): along x, y, z, about x, y, z. */
-export type Releases = readonly [boolean, boolean, boolean, boolean, boolean, boolean];
+/**
+ * Which of an element end's six local dof are let go (a pin, a slide): along x, y, z, about x, y, z. A number: it gives there as a spring of so much,
+ * N/mm or N·mm a radian.
+ */
+type Release = boolean | number;
+export type Releases = readonly [Release, Release, Release, Release, Release, Release];
 
 export interface ElementEnd {
   readonly node: number;
