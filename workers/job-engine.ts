@@ -224,12 +224,12 @@ const questions = (
   worked: () => Promise<Bench>,
 ): Pick<JobEngine, 'askLift' | 'tryLifts' | 'waysOut' | 'firmness' | 'order' | 'proof'> => ({
   askLift: async (plan) => {
-    const { file, done } = await settled();
-    return askLift(file, file.notices, done, plan);
+    const { file, done, frame } = await settled();
+    return askLift(file, file.notices, done, plan, frame.cuts);
   },
   tryLifts: async () => {
-    const { file, done } = await settled();
-    return tryUsualLifts(file, file.notices, done);
+    const { file, done, frame } = await settled();
+    return tryUsualLifts(file, file.notices, done, frame.cuts);
   },
   firmness: async () => {
     const { file, done } = await settled();

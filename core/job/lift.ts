@@ -18,6 +18,7 @@ import {
   middleStations,
   preparedLift,
   type Instead,
+  type KeptCuts,
   type LiftEvidence,
   type LiftStep,
   type PreparedLift,
@@ -76,20 +77,24 @@ export interface LiftReply {
   }[];
 }
 
-const statesOfLift = (works: ReadonlyMap<string, MemberWork>, { hosts }: LiftEvidence) => ({
-  found: foundState(works, hosts),
-  least: leastState(works, hosts, 'away'),
+const statesOfLift = (works: ReadonlyMap<string, MemberWork>, { hosts }: LiftEvidence, kept: KeptCuts) => ({
+  found: { ...foundState(works, hosts), kept },
+  least: { ...leastState(works, hosts, 'away'), kept },
 });
 
-/** Whether the unit may be raised so, by what is on record and by the frame model on the sections found; and where it had better be. */
+/**
+ * Whether the unit may be raised so, by what is on record and by the frame model on the sections found; and where it had better be. Cuts that are `kept`
+ * from before are taken over.
+ */
 export function askLift(
   records: JobRecords,
   notices: readonly Notice[],
   works: ReadonlyMap<string, MemberWork>,
   plan: LiftPlan,
+  kept: KeptCuts = new WeakMap(),
 ): LiftReply {
   const evidence = liftEvidence(records, notices, works);
-  const lift = preparedLift(records.frame, records.practice.loadFactors, statesOfLift(works, evidence));
+  const lift = preparedLift(records.frame, records.practice.loadFactors, statesOfLift(works, evidence, kept));
   const facts = lift.facts(plan);
   const reasons = liftReasons(plan, facts, evidence);
   // Another place can only help against what speaks of a place.
@@ -136,9 +141,10 @@ export function tryUsualLifts(
   records: JobRecords,
   notices: readonly Notice[],
   works: ReadonlyMap<string, MemberWork>,
+  kept: KeptCuts = new WeakMap(),
 ): LiftTried[] {
   const evidence = liftEvidence(records, notices, works);
-  const lift = preparedLift(records.frame, records.practice.loadFactors, statesOfLift(works, evidence));
+  const lift = preparedLift(records.frame, records.practice.loadFactors, statesOfLift(works, evidence, kept));
   const tried = USUAL_WAYS.map((way): LiftTried => {
     const plan = usualLift(records.frame, way);
     const facts = lift.facts(plan);

@@ -6,7 +6,9 @@ import {
   jobDemand,
   jobLine,
   jobSpots,
+  knownFrame,
   liftBasis,
+  tryUsualLifts,
   workJob,
   recorded,
   isBroken,
@@ -21,6 +23,7 @@ import { boltGrade, DEFAULT_PRACTICE, proofLoadN, tensileStressAreaMm2 } from '.
 import { ksiToMpa, inchesToMm, lbfToNewtons, STANDARD_GRAVITY } from '../quantity';
 import type { Reading } from '../probe';
 import type { Complaint, LiftPlan, Look, Sign, SignDetail } from '../walk';
+import type { KeptCuts } from '../weigh';
 
 const AT = '2026-01-01T00:00:00Z';
 let made = 0;
@@ -139,6 +142,18 @@ const asked = (records: JobRecords, of: LiftPlan = plan(), notices: Notice[] = [
 const codes = (reply: ReturnType<typeof askLift>, weight?: string) =>
   reply.reasons.filter((reason) => !weight || reason.weight === weight).map((reason) => reason.code);
 const soundJob: JobRecords = { ...base, evidence: [...read(1, 0, 0), ...allSeen()] };
+
+test('lifts asked one after another of changing metal, cuts kept, answer as if none had been kept', () => {
+  const kept: KeptCuts = new WeakMap();
+  const known = new Map<string, MemberWork>();
+  const rotten: JobRecords = { ...base, evidence: [...read(0.3, 2000, 3400), ...allSeen()] };
+  for (const records of [soundJob, rotten, base, soundJob]) {
+    const works = new Map(workJob(records, known).map((work) => [work.picture.member.id, work]));
+    jobDemand(records, works, undefined, undefined, { ...knownFrame(), cuts: kept });
+    expect(askLift(records, [], works, plan(), kept)).toEqual(askLift(records, [], works, plan()));
+    expect(tryUsualLifts(records, [], works, kept)).toEqual(tryUsualLifts(records, [], works));
+  }
+});
 
 describe('the lift gate', () => {
   test('a sound frame, seen and measured, rated points: lift here', () => {
