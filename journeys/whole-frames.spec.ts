@@ -147,7 +147,7 @@ test('loads from a scale ticket put the payload where it stands; a bad ticket ch
   await expect(loads.getByRole('alert')).toContainText('line 1 is no stand of a scale ticket');
   await loads.getByLabel(/^Ticket/).fill('AXLE 1;LEFT 100 kg;RIGHT 100 kg\nAXLE 2;LEFT 100 kg;RIGHT 100 kg');
   await loads.getByRole('button', { name: 'Read the ticket' }).click();
-  await expect(loads.getByRole('alert')).toContainText('less than what is listed');
+  await expect(loads.getByRole('alert')).toContainText('less than the frame and what is listed');
   await expect(weight).toHaveValue(listed);
   await loads.getByRole('button', { name: 'Take the scale’s ticket' }).click();
   await expect(loads.getByText(/^Last ticket/)).toBeVisible();
