@@ -314,8 +314,8 @@ export function LoadsForm({ frame, onFrame }: { frame: Frame; onFrame: (frame: F
             .join('; ')}
           {frame.loads.ticket.couplerKg !== undefined &&
             `; coupler ${printMass(frame.loads.ticket.couplerKg, system)}`}
-          . The payload stands where it says, as heavy as what it leaves once the frame’s own metal and the other
-          lines are taken off; axles and wheels count with it.
+          . The payload stands where it says, as heavy as what it leaves once the frame’s own metal and the
+          other lines are taken off; axles and wheels count with it.
         </p>
       )}
     </section>
