@@ -59,7 +59,7 @@ export function recovered(
   const from: EndForces[] = [],
     to: EndForces[] = [];
   prepared.forEach((one, index) => {
-    const ends = endForces(model, one, u, ownLoads.subarray(index * ELEMENT_DOF, (index + 1) * ELEMENT_DOF));
+    const ends = endForces(model, one, u, { ownLoads, at: index * ELEMENT_DOF });
     from.push(ends[0]);
     to.push(ends[1]);
   });
@@ -89,7 +89,7 @@ function endForces(
   model: BeamModel,
   { element, frame, forces, unknowns, warpRatio }: Prepared,
   u: Float64Array,
-  load: Float64Array,
+  { ownLoads, at: first }: { readonly ownLoads: Float64Array; readonly at: number },
 ): [EndForces, EndForces] {
   let q6 = 0,
     q7 = 0,
@@ -112,20 +112,20 @@ function endForces(
     q12 += forces[168 + c]! * value;
     q13 += forces[182 + c]! * value;
   }
-  const q0 = -q7 - load[0]!,
-    q1 = -q8 - load[1]!,
-    q2 = -q9 - load[2]!,
-    q3 = -q10 - load[3]!,
-    q4 = frame.lengthMm * q9 - q11 - load[4]!,
-    q5 = -frame.lengthMm * q8 - q12 - load[5]!;
-  q6 -= load[6]!;
-  q7 -= load[7]!;
-  q8 -= load[8]!;
-  q9 -= load[9]!;
-  q10 -= load[10]!;
-  q11 -= load[11]!;
-  q12 -= load[12]!;
-  q13 -= load[13]!;
+  const q0 = -q7 - ownLoads[first]!,
+    q1 = -q8 - ownLoads[first + 1]!,
+    q2 = -q9 - ownLoads[first + 2]!,
+    q3 = -q10 - ownLoads[first + 3]!,
+    q4 = frame.lengthMm * q9 - q11 - ownLoads[first + 4]!,
+    q5 = -frame.lengthMm * q8 - q12 - ownLoads[first + 5]!;
+  q6 -= ownLoads[first + 6]!;
+  q7 -= ownLoads[first + 7]!;
+  q8 -= ownLoads[first + 8]!;
+  q9 -= ownLoads[first + 9]!;
+  q10 -= ownLoads[first + 10]!;
+  q11 -= ownLoads[first + 11]!;
+  q12 -= ownLoads[first + 12]!;
+  q13 -= ownLoads[first + 13]!;
   const warps = element.profile.cwMm6 > 0;
   const twistRigidity = model.shearMpa * element.profile.jMm4;
   const twist = (half: 0 | 1) =>
