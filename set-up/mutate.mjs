@@ -37,7 +37,7 @@ const ALSO = {
   mechanics: ['core/frame', 'core/weigh', 'core/join'],
   reference: ['core/shape', 'core/join', 'core/weigh', 'core/job/member'],
   frame: ['core/weigh', 'core/walk', 'core/job'],
-  walk: ['core/job/walk', 'core/job/limits'],
+  walk: ['core/job/walk', 'core/job/limits', 'stand-ins/tap-sound'],
   probe: ['core/job/limits', 'core/weigh', 'core/job/member', 'demo/inputs'],
   trace: ['core/job/limits', 'core/weigh', 'core/job/member'],
   weigh: ['core/shape', 'core/job'],
