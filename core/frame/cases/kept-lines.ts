@@ -30,7 +30,11 @@ export function laidOnKept(
 
 const endsOf = ({ elements, nodes }: Structure, element: number): readonly [Vector3, Vector3] => {
   const { from, to } = elements[element]!;
-  return [nodes[from.node]!, nodes[to.node]!];
+  const at = ({ node, offsetMm: [x, y, z] = [0, 0, 0] }: typeof from): Vector3 => {
+    const [nx, ny, nz] = nodes[node]!;
+    return [nx + x, ny + y, nz + z];
+  };
+  return [at(from), at(to)];
 };
 const lengthOf = (structure: Structure, element: number): number => {
   const [a, b] = endsOf(structure, element);
