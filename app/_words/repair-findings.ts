@@ -7,7 +7,7 @@ const REPAIR_WORDS: Readonly<Record<RepairFindingCode, Say<RepairFinding>>> = {
   'plate-over-longest': (f, s) => ({
     title: `Plate ${printLength(f.value!, s, 'length')} long`,
     detail: `this shop plates no longer than ${printLength(f.limit!, s, 'length')}`,
-    change: 'two plates with a joint between them, or a splice',
+    change: 'make it in lengths, with a joint between them; or a splice',
   }),
   'seam-not-continuous': () => ({
     title: 'Skip welds where the profile asks for a seam all round',
@@ -155,6 +155,42 @@ const REPAIR_WORDS: Readonly<Record<RepairFindingCode, Say<RepairFinding>>> = {
     title: 'Another kept repair’s plate lies there',
     detail: 'neither lands on the wall, and both would be counted as strength',
     change: 'take one out of the plan, or make them pieces of one repair',
+  }),
+  'joint-through': (f, s) => ({
+    title: `Made in lengths: its joint is welded right through ${printLength(f.value!, s, 'thickness')}`,
+    detail:
+      'the middle length first, the others built off it; edges ground to a groove, root open over the rail or over a strip behind it, run on and off, ground flush',
+    change: 'nothing: look at it with dye before it is coated',
+  }),
+  'joint-over-damage': () => ({
+    title: 'Its joint lies over the bad metal',
+    detail: 'the rail beneath shares nothing there: the joint carries all of it',
+    change: 'a joint beside the damage, where the lengths allow',
+  }),
+  'joint-near-weld': (f, s) => ({
+    title: `Its joint ${printLength(f.value!, s, 'length')} from the weld of ${f.name}`,
+    detail: `two heats keep ${printLength(f.limit!, s, 'length')} apart`,
+    change: 'a joint further along',
+  }),
+  'joint-in-critical-zone': (f, s) => ({
+    title: `Its joint ${printLength(f.value!, s, 'length')} from ${f.name}`,
+    detail: `the road asks most within ${printLength(f.limit!, s, 'length')} of a bracket`,
+    change: 'a joint further off, where the lengths allow',
+  }),
+  'joint-level': (f, s) => ({
+    title: `Its joint level with another piece’s end or joint: ${printLength(f.value!, s, 'length')} apart`,
+    detail: `at least ${printLength(f.limit!, s, 'length')}: no section loses two plates at once`,
+    change: 'a joint further along',
+  }),
+  'joint-at-hole': (f, s) => ({
+    title: `Its joint runs ${f.value! > 0 ? `${printLength(f.value!, s, 'length')} past` : 'into'} a hole, a plug or a notch`,
+    detail: `a groove that runs out into one starts a crack there: at least ${printLength(f.limit!, s, 'length')} of metal between`,
+    change: 'a joint between two holes',
+  }),
+  'length-short': (f, s) => ({
+    title: `One of its lengths is only ${printLength(f.value!, s, 'length')}`,
+    detail: `shorter than the member is deep, ${printLength(f.limit!, s, 'length')}: all joint and no plate`,
+    change: 'lengths nearer to equal',
   }),
   'skin-beneath': (f) => ({
     title: `Lands on or closes in an ${f.name}`,

@@ -165,7 +165,8 @@ const holdsMark = ({ on, id, carriesNothing }: HostVerdict) => [on, id, carriesN
 
 /**
  * A plate's ends on a rail: category E, E′ where they are cut square (our reading of AISC 360 A-3.1: no end weld across), D where they are bolted (holes
- * in a net section). Joints of a length let in, ground flush: C.
+ * in a net section). Joints of a length let in, ground flush: C; of a plate's own lengths, over the rail or a strip that stays: D (AISC 360 A-3.1
+ * section 5, from memory).
  */
 function plateEnds(work: MemberWork | undefined): Detail[] {
   const joints = (work?.letIn ?? []).flatMap(({ fromMm, toMm }) =>
@@ -182,6 +183,11 @@ function plateEnds(work: MemberWork | undefined): Detail[] {
       return [
         { stationMm: piece.startMm, what: `${pieceName(piece)}, front end`, category },
         { stationMm: piece.endMm, what: `${pieceName(piece)}, rear end`, category },
+        ...(piece.joints ?? []).map((stationMm): Detail => ({
+          stationMm,
+          what: `${pieceName(piece)}, joint`,
+          category: 'D',
+        })),
       ];
     }),
   );

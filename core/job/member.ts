@@ -12,7 +12,8 @@ import {
   candidatesOver,
   checkRules,
   clashesUnder,
-  flatPattern,
+  flatPatterns,
+  inLengths,
   isBolted,
   kitOver,
   openingsOf,
@@ -113,9 +114,7 @@ export function workMember(inputs: MemberInputs): MemberWork {
   const { picture, verdict } = weighMember(inputs);
   const saved = inputs.repairs;
   const { letIn } = inputs;
-  const proposals = proposeRepairs(picture, saved, letIn).map((proposal) =>
-    withRoomForWelds(picture, proposal),
-  );
+  const proposals = proposeRepairs(picture, saved, letIn).map((proposal) => drawnOut(picture, proposal));
   const tried = proposals.map((proposal) => orBetter(picture, proposal, inputs.grossMassKg));
   const isGood = ({ against }: WorkedRepair) => against.length === 0;
   const repairs = [
@@ -194,8 +193,8 @@ function workRepair(
       })),
     ),
     against: reasonsAgainst(findings, foundFraction(context)),
-    patterns: repair.pieces.map((piece) =>
-      flatPattern(picture.member, repair, piece, {
+    patterns: repair.pieces.flatMap((piece) =>
+      flatPatterns(picture.member, repair, piece, {
         ...picture.practice,
         drains: picture.ways.drains,
         zones: picture.zones,
@@ -232,7 +231,7 @@ export function candidates(
   // Where no plate may be welded at all, a bought one may not either.
   const bought = drawn.length === 0 ? [] : kits;
   return [
-    ...drawn.map((each) => worked(withRoomForWelds(picture, each))),
+    ...drawn.map((each) => worked(drawnOut(picture, each))),
     ...bought.flatMap((kit): Candidate[] => {
       const repair = kitOver(picture, run, kit);
       return repair ? [{ ...worked(repair), kit }] : [];
@@ -253,6 +252,10 @@ const foundFraction = ({ picture, target }: RepairPicture): number =>
       .filter(({ stationMm }) => target && stationMm >= target.fromMm && stationMm <= target.toMm)
       .map(({ kept }) => Math.min(lowerBound(kept.modulusTop!), lowerBound(kept.modulusBottom!))),
   );
+
+/** As long as its welds ask, and in lengths that the shop has. */
+const drawnOut = (picture: MemberPicture, proposal: Repair): Repair =>
+  inLengths(picture, withRoomForWelds(picture, proposal));
 
 const LENGTHWISE: readonly string[] = ['upper edge', 'edge on the flange'];
 

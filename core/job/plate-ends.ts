@@ -8,7 +8,7 @@ export type JudgedEnd = PlateEnd & { readonly stationMm: number };
 /** An end and its spot are one within this, mm. */
 const SAME_MM = 1;
 
-/** Every end of a repair's pieces that the frame's demand, as repaired, judged, each station once by its worst; undefined where it has not been worked out. */
+/** Every end and joint of a repair's pieces that the frame's demand, as repaired, judged, each station once by its worst; undefined where it has not been worked out. */
 export function plateEndsOf(
   demand: JobDemand | undefined,
   memberId: string,
@@ -18,7 +18,7 @@ export function plateEndsOf(
     demand?.[state]?.members.find((each) => each.memberId === memberId);
   const repaired = of('as repaired');
   if (!repaired || !demand?.['as repaired']?.isDriven) return undefined;
-  const ends = pieces.flatMap(({ startMm, endMm }) => [startMm, endMm]);
+  const ends = pieces.flatMap(({ startMm, endMm, joints = [] }) => [startMm, endMm, ...joints]);
   return repaired.spots
     .filter((spot) => spot.atPlateEnd && ends.some((mm) => Math.abs(mm - spot.stationMm) <= SAME_MM))
     .filter((spot, k, all) => all.findIndex(({ stationMm }) => stationMm === spot.stationMm) === k)

@@ -12,7 +12,7 @@ import {
 } from '../reference';
 import type { Reading } from '../probe';
 import type { Crack } from '../trace';
-import type { Repair } from '../shape';
+import { lengthsOf, type Repair } from '../shape';
 import { severity } from '../weigh';
 import {
   inputsOf,
@@ -203,13 +203,37 @@ describe('ways of working on what is drawn', () => {
     expect(first({})).toMatchObject({ cutOut: false, plugs: false });
   });
   test.each([
-    [5000, false],
-    [600, true],
-  ])('no plate longer than %d mm: said: %s', (longestPlateMm, isSaid) => {
-    const codes = work(records(MILD, ROTTEN, everywhere({ longestPlateMm }))).repairs[0]!.findings.map(
-      ({ code }) => code,
+    [5000, 1],
+    [600, 2],
+  ])('no plate longer than %d mm: made in lengths, at least %d', (longestPlateMm, least) => {
+    const { repair, findings, patterns, joined } = work(records(MILD, ROTTEN, everywhere({ longestPlateMm })))
+      .repairs[0]!;
+    const lengths = repair.pieces.flatMap(lengthsOf);
+    expect(lengths.length).toBeGreaterThanOrEqual(least);
+    expect(Math.max(...lengths.map(({ fromMm, toMm }) => toMm - fromMm))).toBeLessThanOrEqual(longestPlateMm);
+    expect(findings.map(({ code }) => code)).not.toContain('plate-over-longest');
+    expect(patterns).toHaveLength(lengths.length);
+    const grooves = joined.lines.filter(({ place }) => place === 'joint');
+    expect(grooves).toHaveLength(lengths.length - repair.pieces.length);
+    for (const { type, lengthMm } of grooves) {
+      expect(type).toBe('bevel');
+      expect(lengthMm).toBeGreaterThan(100);
+    }
+  });
+  test('one kept longer than the shop makes them says so, whether it mends anything or not', () => {
+    const shop = everywhere({ longestPlateMm: 600 });
+    const [drawn] = work(records(MILD, ROTTEN, shop)).repairs;
+    const inOne = { ...drawn!.repair, pieces: drawn!.repair.pieces.map(({ joints: _, ...piece }) => piece) };
+    const codes = (repair: Repair) =>
+      work({ ...records(MILD, ROTTEN, shop), repairs: [repair] })
+        .repairs.find(({ isProposal }) => !isProposal)!
+        .findings.map(({ code }) => code);
+    expect(codes({ ...inOne, id: 'kept' })).toContain('plate-over-longest');
+    const sound = { ...inOne, id: 'sound', pieces: [{ ...inOne.pieces[0]!, startMm: 3200, endMm: 3900 }] };
+    expect(codes(sound)).toContain('plate-over-longest');
+    expect(codes({ ...sound, pieces: [{ ...sound.pieces[0]!, endMm: 3800 }] })).not.toContain(
+      'plate-over-longest',
     );
-    expect(codes.includes('plate-over-longest')).toBe(isSaid);
   });
   test('spliced up to the shop’s share of a rail, renewed beyond it', () => {
     const gone = read(MILD, 1).map((reading) =>

@@ -38,6 +38,7 @@ export function endDemands(context: RepairPicture, piece: Piece, lines: readonly
       line.pieceId === piece.id &&
       line.kind === 'fillet' &&
       line.place !== 'seam' &&
+      line.place !== 'joint' &&
       line.leftOpen === undefined,
   );
   return own

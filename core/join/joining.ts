@@ -4,6 +4,7 @@ import { boltFlowShare, boltSets } from './bolt-set';
 import { boltedEnds, endDemands } from './end-demand';
 import { edgeLines } from './lines/edges';
 import { endLines } from './lines/ends';
+import { jointLines } from './lines/joints';
 import { linkFlows } from './lines/flows';
 import { plugLine } from './lines/plugs';
 import type { BareLine } from './lines/base';
@@ -45,6 +46,7 @@ function welding(context: RepairPicture, shearN: number | undefined, said: reado
     marked(piece.id, String.fromCharCode(65 + k), [
       ...edgeLines(context, piece, stations, flows),
       ...endLines(context, piece, stations),
+      ...jointLines(context, piece),
       ...plugLine(context, piece, stations),
     ]).map((line) => settled(line, context.repair.id, said)),
   );

@@ -9,6 +9,7 @@ export type WeldPlace =
   | 'flange tip'
   | 'edge on the flange'
   | 'seam'
+  | 'joint'
   | 'front end'
   | 'rear end'
   | 'plugs';

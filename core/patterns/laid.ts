@@ -81,8 +81,14 @@ function layPiece(ground: Ground, made: Piece, places: PiecePlaces): Outcome<Pie
     lowerEdgeMm,
     upperEdgeMm,
     ...(made.notches && { notches: notches.value }),
+    ...(made.joints && {
+      joints: made.joints.map((mm) => start.mm + shareAlong(made, mm) * (end.mm - start.mm)),
+    }),
   });
 }
+
+/** A joint keeps its share of the plate's length. */
+const shareAlong = ({ startMm, endMm }: Piece, mm: number): number => (mm - startMm) / (endMm - startMm);
 
 const missing = (member: Member, anchors: Anchors) =>
   fail(`${member.name} has nothing to measure it from: ${anchors.map(({ kind }) => kind).join(', ')}`);

@@ -29,6 +29,10 @@ export const kitSchema = z.object({
   edgeMm: z.number().gte(0).lte(1000),
   thicknessMm: z.number().gt(0.5).lt(40),
   price: price.optional(),
+  /** Alike pieces of a set, each as long as it covers, welded end to end; one where nothing is said. */
+  pieces: z.number().int().gte(1).lte(12).optional(),
+  /** What its maker says of how it goes on. */
+  instructions: z.string().trim().max(200).optional(),
   /** Days from the order to the door. */
   leadDays: z.number().int().gte(0).lte(365).optional(),
 });
@@ -67,7 +71,7 @@ export const NO_LISTS: ShopLists = {
 };
 export const shopListsForm: Form<ShopLists> = {
   name: 'shop lists',
-  version: 1,
+  version: 2,
   schema: shopListsSchema,
-  upcasts: {},
+  upcasts: { 1: (body) => body },
 };

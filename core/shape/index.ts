@@ -3,6 +3,7 @@ export {
   coverage,
   coverageAt,
   isInside,
+  lengthsOf,
   lieOver,
   outlineOnStrip,
   reachOf,
@@ -53,7 +54,7 @@ export { candidatesOver, kitOver, proposeRepairs } from './propose';
 export { firstBolts } from './bolted-layouts';
 export { lengthened } from './reach';
 export { overlaid } from './rules/overlaid';
-export { blankOfPiece, flatPattern } from './flat/piece-flat';
+export { blankOfPiece, flatPattern, flatPatterns } from './flat/piece-flat';
 export {
   FLAT_FINDING_CODES,
   type FlatFinding,
@@ -116,6 +117,7 @@ export {
 export { checkRules, reasonsAgainst } from './rules';
 export { NO_FOOT, clashesUnder, isNotchedRound, pastOf, skinsUnder, type Clash } from './clashes';
 export { drainsOf, type Drain } from './drains';
+export { inLengths } from './joints';
 export { holesUnder, type HoleUnder } from './holes';
 export { plugLayout, type PlugLayout } from './plugs';
 export { UNCHECKED, uncheckedIn, type Unchecked } from './unchecked';

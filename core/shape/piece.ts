@@ -44,6 +44,8 @@ export const pieceSchema = z.object({
   taperMm: z.number().gte(0).lte(2000),
   /** Cut into a lengthwise edge to pass what is in the way: the first edge is the upper one of a bottom piece, the last its tip. */
   notches: z.array(notchSchema).max(40).optional(),
+  /** Stations where it is made of two lengths, welded to each other right through: it is one plate all the same. */
+  joints: z.array(z.number()).max(12).optional(),
 });
 export type Piece = z.infer<typeof pieceSchema>;
 
@@ -53,3 +55,13 @@ export const pieceName = ({ kind, face, inside }: Pick<Piece, 'kind' | 'face' | 
 
 /** It lies on the inside of the wall. */
 export const isInside = ({ inside }: Pick<Piece, 'inside'>): boolean => inside === true;
+
+/** The lengths a piece is made of, front to rear: the whole of it where it has no joint. */
+export function lengthsOf({
+  startMm,
+  endMm,
+  joints = [],
+}: Pick<Piece, 'startMm' | 'endMm' | 'joints'>): { readonly fromMm: number; readonly toMm: number }[] {
+  const cuts = [startMm, ...joints, endMm];
+  return cuts.slice(1).map((toMm, k) => ({ fromMm: cuts[k]!, toMm }));
+}

@@ -39,7 +39,10 @@ const KIT_FORMS: Partial<Readonly<Record<MemberShape['kind'], PieceKind>>> = {
   hat: 'bottom U',
 };
 
-/** A cap as it is bought, set about the middle of a run of damage: its length, edge and thickness are what they are. */
+/**
+ * A cap as it is bought, set about the middle of a run of damage: its length, edge and thickness are what they are. Of a set as few pieces as reach past
+ * the damage by the member's depth, end to end.
+ */
 export function kitOver(
   picture: MemberPicture,
   run: Pick<Target, 'fromMm' | 'toMm'>,
@@ -50,7 +53,14 @@ export function kitOver(
   if (!kind || kit.edgeMm > shape.depthMm || (kit.family !== '' && kit.family !== picture.frame.family))
     return undefined;
   const middleMm = (run.fromMm + run.toMm) / 2;
-  const startMm = Math.max(0, Math.min(roundDown(middleMm - kit.coversMm / 2), lengthMm - kit.coversMm));
+  const wantedMm = run.toMm - run.fromMm + 2 * shape.depthMm;
+  const pieces = Math.min(kit.pieces ?? 1, Math.max(1, Math.ceil(wantedMm / kit.coversMm - 1e-9)));
+  const coversMm = pieces * kit.coversMm;
+  const startMm = Math.max(0, Math.min(roundDown(middleMm - coversMm / 2), lengthMm - coversMm));
+  const endMm = Math.min(lengthMm, startMm + coversMm);
+  const joints = Array.from({ length: pieces - 1 }, (_, k) => startMm + (k + 1) * kit.coversMm).filter(
+    (mm) => mm < endMm,
+  );
   const { seams, plugs, opening } = picture.ways;
   return withWayPast(picture, {
     id: `kit-${id}-${kit.name}`.slice(0, 60),
@@ -61,11 +71,12 @@ export function kitOver(
         id: `${id}-kit`,
         kind,
         startMm,
-        endMm: Math.min(lengthMm, startMm + kit.coversMm),
+        endMm,
         thicknessMm: kit.thicknessMm,
         lowerEdgeMm: 0,
         upperEdgeMm: kit.edgeMm,
         taperMm: roundDown(0.25 * shape.depthMm),
+        ...(joints.length > 0 && { joints }),
       },
     ],
     weldStyle: seams,

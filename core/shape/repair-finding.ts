@@ -61,6 +61,13 @@ export const REPAIR_FINDING_CODES = [
   'face-hidden',
   'no-drain-room',
   'plates-overlaid',
+  'joint-through',
+  'joint-over-damage',
+  'joint-near-weld',
+  'joint-in-critical-zone',
+  'joint-level',
+  'joint-at-hole',
+  'length-short',
 ] as const;
 export type RepairFindingCode = (typeof REPAIR_FINDING_CODES)[number];
 

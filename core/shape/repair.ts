@@ -3,10 +3,11 @@ import { bySchema, instantSchema, isClosed, type Face, type Member, type MemberS
 import { fail, ok, type Form, type Outcome } from '../quantity';
 import { leastPitchMm } from '../reference';
 import { faceOfPiece, formOf, type Coverage } from './forms';
-import { pieceSchema, type Notch, type Piece } from './piece';
+import { lengthsOf, pieceSchema, type Notch, type Piece } from './piece';
 
 export {
   isInside,
+  lengthsOf,
   notchSchema,
   PIECE_KINDS,
   pieceName,
@@ -63,9 +64,9 @@ export const repairSchema = z.object({
 export type Repair = z.infer<typeof repairSchema>;
 export const repairForm: Form<Repair> = {
   name: 'repair',
-  version: 4,
+  version: 5,
   schema: repairSchema,
-  upcasts: { 1: (body) => body, 2: (body) => body, 3: (body) => body },
+  upcasts: { 1: (body) => body, 2: (body) => body, 3: (body) => body, 4: (body) => body },
 };
 
 /** Whether a repair can lie on its member at all; the rules say whether it is any good. */
@@ -79,6 +80,8 @@ export function checkRepair(
     );
   if (repair.bolts && repair.cutOut)
     return fail('plates that are bolted on lie over the metal: nothing is cut out under them');
+  if (repair.bolts && repair.pieces.some(({ joints = [] }) => joints.length > 0))
+    return fail('plates that are bolted on are of one length: a weld across them is what bolts spare');
   for (const piece of repair.pieces) {
     const checked = checkPiece(member, piece);
     if (!checked.ok) return checked;
@@ -108,7 +111,24 @@ function checkPiece({ shape, name, lengthMm, role }: Member, piece: Piece): Outc
         : `${piece.kind} has an edge off the flange`,
     );
   const checked = form.check?.(shape, piece, face) ?? ok(null);
-  return checked.ok ? checkNotches(shape, piece, face) : checked;
+  if (!checked.ok) return checked;
+  const notched = checkNotches(shape, piece, face);
+  return notched.ok ? checkJoints(piece) : notched;
+}
+
+/** Joints lie on the straight part, in their order, each length one that can be held. */
+function checkJoints(piece: Piece): Outcome<null> {
+  const { joints = [], kind, startMm, endMm } = piece;
+  if (joints.length === 0) return ok(null);
+  if (formOf(kind).wraps) return fail(`a ${kind} is of one length`);
+  if (joints.some((mm) => !(mm > startMm && mm < endMm)))
+    return fail(`a joint of the ${kind} lies beyond its ends`);
+  if (lengthsOf(piece).some(({ fromMm, toMm }) => !(toMm - fromMm >= SHORTEST_MM)))
+    return fail(`two joints of the ${kind} are nearer than 2 in (50 mm), or one is that near its end`);
+  const taperMm = taperLengthMm(piece);
+  return joints.every((mm) => mm >= startMm + taperMm && mm <= endMm - taperMm)
+    ? ok(null)
+    : fail(`a joint of the ${kind} lies in the taper of its end`);
 }
 
 function checkNotches(shape: MemberShape, piece: Piece, face: Face): Outcome<null> {
@@ -204,9 +224,14 @@ const squared = ({ notches = [] }: Piece, mm: number): number =>
   notches.flatMap(({ fromMm, toMm }) => [fromMm, toMm]).find((side) => Math.abs(side - mm) <= 2 * HAIR_MM) ??
   mm;
 
-/** The piece's outline on the Strip: closed, (station, u), starting at its upper front corner. */
-export function outlineOnStrip(member: Member, piece: Piece): (readonly [number, number])[] {
-  const bands = turnsOf(piece).map((mm) => ({
+/** The outline on the Strip of a piece, or of one of its lengths: closed, (station, u), starting at its upper front corner. */
+export function outlineOnStrip(
+  member: Member,
+  piece: Piece,
+  { fromMm, toMm } = { fromMm: piece.startMm, toMm: piece.endMm },
+): (readonly [number, number])[] {
+  const within = turnsOf(piece).filter((mm) => mm > fromMm + 1e-6 && mm < toMm - 1e-6);
+  const bands = [fromMm, ...within, toMm].map((mm) => ({
     station: squared(piece, mm),
     band: coverageAt(member, piece, mm)!,
   }));

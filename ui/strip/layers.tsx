@@ -5,7 +5,7 @@ import { facesOf, faceOf, uOnFace, type Member } from '@/core/frame';
 import { lengthDigits, type UnitSystem } from '@/core/quantity';
 import { LINE_LEVELS, type MapContours, type MapShape, type Reading, type SoundEdge } from '@/core/probe';
 import { unrolledPath, type Crack } from '@/core/trace';
-import { outlineOnStrip, pieceName, type Piece, type PieceStation } from '@/core/shape';
+import { lengthsOf, outlineOnStrip, pieceName, type Piece, type PieceStation } from '@/core/shape';
 import { contourLabels } from './contour-labels';
 import type { StripScale } from './scale';
 
@@ -385,7 +385,9 @@ export const PlateLayer = memo(function PlateLayer({
             {turns.map((turn) => (
               <path
                 key={turn}
-                d={`M${outline.map(([station, u]) => `${scale.x(station).toFixed(1)} ${scale.y(u + turn).toFixed(1)}`).join('L')}Z`}
+                d={lengthsOf(piece)
+                  .map((span) => outlinePath(outlineOnStrip(member, piece, span), scale, turn))
+                  .join('')}
                 fill="var(--slate)"
                 fillOpacity={chosen ? 0.2 : 0.1}
                 stroke="var(--slate)"
@@ -445,5 +447,12 @@ export const PlateLayer = memo(function PlateLayer({
     </g>
   );
 });
+
+const outlinePath = (
+  outline: readonly (readonly [number, number])[],
+  scale: StripScale,
+  turnMm: number,
+): string =>
+  `M${outline.map(([station, u]) => `${scale.x(station).toFixed(1)} ${scale.y(u + turnMm).toFixed(1)}`).join('L')}Z`;
 
 const wrapTo = (uMm: number, perimeterMm: number): number => (uMm < 0 ? uMm + perimeterMm : uMm);

@@ -70,10 +70,12 @@ export const LISTS: Readonly<
     columns: [
       column('name', 'what', 'words'),
       column('family', 'for frames', 'words', true),
-      column('coversMm', 'covers', 'length'),
+      column('coversMm', 'each covers', 'length'),
       column('edgeMm', 'edge height', 'length'),
       column('thicknessMm', 'thickness', 'thickness'),
+      column('pieces', 'pieces of a set', 'number', true),
       column('price', 'price', 'number', true),
+      column('instructions', 'its maker’s instructions', 'words', true),
       column('leadDays', 'days till it is here', 'number', true),
     ],
   },

@@ -20,7 +20,7 @@ import type {
   SceneWork,
   Unplanned,
 } from '../../order';
-import { reachOf, weldOf } from '../../shape';
+import { lengthsOf, reachOf, weldOf } from '../../shape';
 import { lowerBound, severity } from '../../weigh';
 import { toAlign } from '../alignment';
 import { toWeldShut } from '../crack-welds';
@@ -109,7 +109,7 @@ function repairsOf(frame: Frame, work: MemberWork, ordered: ReadonlySet<string>)
         isCutOut: repair.cutOut,
         isBolted: repair.bolts !== undefined,
         brokenRules: brokenRules(worked).length,
-        plates: repair.pieces.length,
+        plates: repair.pieces.reduce((sum, piece) => sum + lengthsOf(piece).length, 0),
         weldM: joined.totalWeldMm / 1000,
         offAndBack: (repair.beneath ?? [])
           .filter(({ way }) => way === 'off and back')

@@ -180,8 +180,8 @@ function kitsFor({ kits = [], frame }: JobFile, works: Works): KitFor[] {
         const longMm = Math.max(...repair.pieces.map(({ startMm, endMm }) => endMm - startMm));
         const thickMm = Math.max(...repair.pieces.map(({ thicknessMm }) => thicknessMm));
         const fits = kits.filter(
-          ({ coversMm, thicknessMm, family }) =>
-            coversMm >= longMm &&
+          ({ coversMm, pieces = 1, thicknessMm, family }) =>
+            pieces * coversMm >= longMm &&
             thicknessMm >= thickMm - SAME_MM &&
             (family === '' || family === frame.family),
         );

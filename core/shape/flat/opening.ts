@@ -1,3 +1,4 @@
+import { rectClip } from 'clipper2-ts';
 import type { Point } from '../../geometry';
 import type { MemberPicture } from '../../weigh';
 import { formOf } from '../forms';
@@ -53,3 +54,16 @@ function withoutStraight(points: readonly Point[]): Point[] {
   });
   return kept;
 }
+
+/** Wider than any wall is round, mm. */
+const ALL_ROUND_MM = 1e5;
+/** Decimals of a millimetre that clipping keeps. */
+const PRECISION = 4;
+
+/** What of an opening lies between two stations. */
+export const clippedAlong = (outline: readonly Point[], fromMm: number, toMm: number): Point[][] =>
+  rectClip(
+    { left: fromMm, top: -ALL_ROUND_MM, right: toMm, bottom: ALL_ROUND_MM },
+    outline.map(([x, y]) => ({ x, y })),
+    PRECISION,
+  ).map((path) => path.map(({ x, y }): Point => [x, y]));

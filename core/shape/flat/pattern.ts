@@ -38,7 +38,7 @@ export interface FlatBend {
 }
 
 /**
- * A piece laid flat. x runs along the rail from the piece's front end, v across it from its first edge:
+ * A piece, or one of its lengths, laid flat. x runs along the rail from its front end, v across it from its first edge:
  *
  *      v=0 ┌──╲____________╱──┐      bends are drawn at both tangent lines and the middle;
  *          │  ·· bend ····     │     v is shorter than the wrapped width by what each bend saves
@@ -61,6 +61,10 @@ export interface FlatPattern {
   /** Where other plates of its repair end over or under it, from its own front end. */
   readonly othersEndAtXMm: readonly number[];
   readonly holes: readonly FlatHole[];
+  /** Which of its piece's lengths it is, from the front; absent where the piece is of one. */
+  readonly length?: { readonly nth: number; readonly of: number };
+  /** Station of its member where it begins. */
+  readonly startMm: number;
   readonly lengthMm: number;
   readonly widthMm: number;
   readonly insideRadiusMm: number;

@@ -13,14 +13,14 @@ import { boltRowsAt, boltStationsMm, isBolted } from '../bolting';
 import { LIP_MM, drainsOf } from '../drains';
 import { holesUnder } from '../holes';
 import { plugLayout } from '../plugs';
-import { coverage, isInside, outlineOnStrip, pieceName, type Piece, type Repair } from '../repair';
+import { coverage, isInside, lengthsOf, outlineOnStrip, pieceName, type Piece, type Repair } from '../repair';
 import { flatFindings } from './findings';
 import type { FlatHole, FlatPattern } from './pattern';
 
 import { pilotMm } from './flare';
 import { relieved } from './relief';
 import { mirroredBlank, type Blank } from './blank';
-import type { Opening } from './opening';
+import { clippedAlong, type Opening } from './opening';
 
 /** What of the shop's practice shapes a flat; pockets are drained where nothing is said. */
 type FlatPractice = Pick<
@@ -34,11 +34,27 @@ type FlatPractice = Pick<
     readonly openings?: readonly Opening[];
   };
 
+/** Flats of a piece's lengths, front to rear; of a piece without a joint one. */
+export const flatPatterns = (
+  member: Member,
+  repair: Repair,
+  piece: Piece,
+  practice: FlatPractice,
+): FlatPattern[] => {
+  const lengths = lengthsOf(piece);
+  return lengths.map((span, k) => ({
+    ...flatPattern(member, repair, piece, practice, span),
+    ...(lengths.length > 1 && { length: { nth: k + 1, of: lengths.length } }),
+  }));
+};
+
+/** The flat of a piece, or of the part of it between two of its joints. */
 export function flatPattern(
   member: Member,
   repair: Repair,
   piece: Piece,
   practice: FlatPractice,
+  { fromMm, toMm } = { fromMm: piece.startMm, toMm: piece.endMm },
 ): FlatPattern {
   const surface = surfaceOf(member.shape);
   const whole = coverage(member.shape, piece);
@@ -51,12 +67,10 @@ export function flatPattern(
   // Laid inside, its own corner lies a wall and its own thickness in from the rail's.
   const cornerMm = insideRadiusMm + (isInside(piece) ? member.shape.thicknessMm + piece.thicknessMm : 0);
   const toV = (uMm: number) => rolled * flattened(uMm, whole.uFromMm, folds, cornerMm, allowanceMm);
-  const toFlat = ([stationMm, uMm]: readonly [number, number]): Point => [
-    stationMm - piece.startMm,
-    toV(uMm),
-  ];
+  const toFlat = ([stationMm, uMm]: readonly [number, number]): Point => [stationMm - fromMm, toV(uMm)];
   const asCut = relieved(piece, { folds, cornerMm, ...whole });
-  const outline = outlineOnStrip(member, asCut).map(toFlat);
+  const outline = outlineOnStrip(member, asCut, { fromMm, toMm }).map(toFlat);
+  const isHere = (xMm: number, reachMm: number) => xMm + reachMm > 0 && xMm - reachMm < toMm - fromMm;
   const pattern = {
     piece,
     memberName: member.name,
@@ -67,16 +81,20 @@ export function flatPattern(
     isRelieved: asCut !== piece,
     openings: (practice.openings ?? [])
       .filter(({ pieceId }) => pieceId === piece.id)
-      .map((opening) => opening.outline.map(toFlat)),
-    othersEndAtXMm: othersEndAt(repair, piece),
-    lengthMm: piece.endMm - piece.startMm,
+      .flatMap((opening) => clippedAlong(opening.outline, fromMm, toMm))
+      .map((outlined) => outlined.map(toFlat)),
+    othersEndAtXMm: othersEndAt(repair, piece, fromMm).filter((xMm) => xMm > 0 && xMm < toMm - fromMm),
+    startMm: fromMm,
+    lengthMm: toMm - fromMm,
     widthMm: toV(whole.uToMm),
     bends: folds.map((fold) => ({
       startVMm: toV(fold - cornerMm),
       endVMm: toV(fold + cornerMm),
       ...spanAcross(outline, toV(fold)),
     })),
-    holes: holesOf(member, repair, piece, practice).map(({ uMm, ...hole }) => ({ ...hole, vMm: toV(uMm) })),
+    holes: holesOf(member, repair, piece, practice)
+      .map(({ stationMm, uMm, ...hole }) => ({ ...hole, xMm: stationMm - fromMm, vMm: toV(uMm) }))
+      .filter(({ xMm, diameterMm }) => isHere(xMm, diameterMm / 2)),
     insideRadiusMm,
     bendAllowanceMm: allowanceMm,
     massKg: Math.abs(polygonArea(outline)) * piece.thicknessMm * STEEL_DENSITY_KG_PER_MM3,
@@ -84,20 +102,19 @@ export function flatPattern(
   return { ...pattern, findings: flatFindings(pattern, member, repair) };
 }
 
-/** Where other plates of a repair end over or under a piece, from its front end. */
-const othersEndAt = ({ pieces }: Repair, { id, startMm, endMm }: Piece): number[] =>
+/** Where other plates of a repair end over or under a piece, from where its flat begins. */
+const othersEndAt = ({ pieces }: Repair, { id }: Piece, fromMm: number): number[] =>
   pieces
     .filter((other) => other.id !== id)
-    .flatMap((other) => [other.startMm - startMm, other.endMm - startMm])
-    .filter((xMm) => xMm > 0 && xMm < endMm - startMm);
+    .flatMap((other) => [other.startMm - fromMm, other.endMm - fromMm]);
 
 /** A hole of a piece where it lies on its member's wall. */
-type WrappedHole = Omit<FlatHole, 'vMm'> & { readonly uMm: number };
+type WrappedHole = Omit<FlatHole, 'vMm' | 'xMm'> & { readonly uMm: number; readonly stationMm: number };
 
 const holesOf = (member: Member, repair: Repair, piece: Piece, practice: FlatPractice): WrappedHole[] => [
   ...drainsOf(member, repair, piece, { practice, zones: practice.zones ?? [] }).map(
     ({ stationMm, uMm, diameterMm }): WrappedHole => ({
-      xMm: stationMm - piece.startMm,
+      stationMm,
       uMm,
       diameterMm,
       purpose: 'drain',
@@ -141,7 +158,7 @@ const keptHoles = (member: Member, piece: Piece): WrappedHole[] =>
   holesUnder(member, piece)
     .filter(({ is }) => is === 'under it')
     .map(({ hole, uMm }) => ({
-      xMm: hole.stationMm - piece.startMm,
+      stationMm: hole.stationMm,
       uMm,
       diameterMm: hole.diameterMm,
       purpose: 'kept hole',
@@ -152,7 +169,7 @@ const boltHoles = (member: Member, repair: Repair, piece: Piece): WrappedHole[] 
   isBolted(repair)
     ? boltStationsMm(repair, piece).flatMap((stationMm) =>
         boltRowsAt(member, repair, piece, stationMm).map((uMm): WrappedHole => ({
-          xMm: stationMm - piece.startMm,
+          stationMm,
           uMm,
           diameterMm: boltHoleMm(repair.bolts.diameterMm),
           purpose: 'bolt',
@@ -166,7 +183,7 @@ function plugs(member: Member, repair: Repair, piece: Piece, { weld }: FlatPract
   const { rowsUMm, fromMm, pitchMm, diameterMm, count } = plugLayout(member, piece, weld);
   return rowsUMm.flatMap((uMm) =>
     Array.from({ length: count }, (_, k): WrappedHole => ({
-      xMm: fromMm + k * pitchMm,
+      stationMm: piece.startMm + fromMm + k * pitchMm,
       uMm,
       diameterMm,
       purpose: 'plug weld',
@@ -185,12 +202,12 @@ export function blankOfPiece(pattern: FlatPattern): Blank {
 
 /** As a left-hand member's: seen from the left, where stations run to the right. */
 function fromTheLeft(pattern: FlatPattern): Blank {
-  const { piece, widthMm, memberStartsMm, side } = pattern;
+  const { piece, widthMm, memberStartsMm, side, length } = pattern;
   const up = ([x, v]: Point): Point => [x, widthMm - v];
   const ticksAt = [0, pattern.lengthMm / 2, pattern.lengthMm];
   return {
-    id: piece.id,
-    name: pieceName(piece),
+    id: length ? `${piece.id} ${length.nth}` : piece.id,
+    name: length ? `${pieceName(piece)}, length ${length.nth} of ${length.of}` : pieceName(piece),
     for: pattern.memberName,
     thicknessMm: piece.thicknessMm,
     count: 1,
@@ -230,7 +247,7 @@ function fromTheLeft(pattern: FlatPattern): Blank {
       memberName: pattern.memberName,
       ...(side && { side: 'left' as const }),
       front: 'left',
-      ticks: ticksAt.map((xMm) => ({ xMm, stationMm: memberStartsMm + piece.startMm + xMm })),
+      ticks: ticksAt.map((xMm) => ({ xMm, stationMm: memberStartsMm + pattern.startMm + xMm })),
       isAgainstWall: isInside(piece),
       ...(isUpAtFirst(piece) && { up: 'top edge' as const }),
     },

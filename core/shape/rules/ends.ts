@@ -3,7 +3,7 @@ import { CRITICAL_REACH_MM, crossingsOn, fittingsOn } from '../../frame';
 import { isBolted } from '../bolting';
 import type { RepairFinding } from '../repair-finding';
 import type { RepairPicture } from '../repair-picture';
-import type { Piece } from '../repair';
+import { lengthsOf, type Piece } from '../repair';
 
 /** Ends that lie within the member; at its very end there is nothing to run out onto. */
 function innerEnds(
@@ -48,12 +48,12 @@ const LONGEST_REACH = 4;
 /** Past the damage by so much that the plate carries more of its own length than of the rail's. */
 export function tooLong(context: RepairPicture): RepairFinding[] {
   const { picture, target, pieces } = context;
-  if (!target) return [];
   const limit = LONGEST_REACH * picture.member.shape.depthMm;
   return pieces.flatMap(({ piece }): RepairFinding[] => {
-    const value = Math.max(target.fromMm - piece.startMm, piece.endMm - target.toMm);
-    const [lengthMm, most] = [piece.endMm - piece.startMm, picture.ways.longestPlateMm ?? Infinity];
-    if (lengthMm > most)
+    const value = target ? Math.max(target.fromMm - piece.startMm, piece.endMm - target.toMm) : 0;
+    const most = picture.ways.longestPlateMm ?? Infinity;
+    const lengthMm = Math.max(...lengthsOf(piece).map(({ fromMm, toMm }) => toMm - fromMm));
+    if (lengthMm > most + 1e-6)
       return [
         {
           code: 'plate-over-longest',

@@ -14,6 +14,7 @@ import {
 import { development, endPlaces, runOut, squareEnd, tooLong } from './ends';
 import { cutLoose, heatNear, holesBeneath, inTheWay } from './in-the-way';
 import { crackCoverage, skinBeneath, staggered, wideBetweenWelds } from './covers';
+import { joints } from './joints';
 import { landing, lap, tooThinToWeld } from './landing';
 import { shopPlates, steelTakesWelds } from './may-be-welded';
 import { drainRoom } from './drains';
@@ -68,6 +69,7 @@ const OF_PLATES: readonly RepairRule[] = [
   crackCoverage,
   skinBeneath,
   staggered,
+  joints,
   reachedFaces,
   drainRoom,
 ];

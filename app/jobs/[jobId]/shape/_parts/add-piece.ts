@@ -81,6 +81,16 @@ export function withAnother(member: Member, { id, pieces }: Repair): Partial<Rep
   return { pieces: [...pieces, free ? asForm(member, next, last.kind, free.id) : next] };
 }
 
+/** A piece with its ends elsewhere: of its joints those stay that still lie on its straight part. */
+export function withEnds(member: Member, piece: Piece, ends: Pick<Piece, 'startMm' | 'endMm'>): Piece {
+  const { joints = [], ...plain } = { ...piece, ...ends };
+  const kept = joints.filter((mm) => checkRepair(member, { pieces: [{ ...plain, joints: [mm] }] }).ok);
+  return { ...plain, ...(kept.length > 0 && { joints: kept }) };
+}
+
+/** A piece of one length. */
+export const inOne = ({ joints: _, ...piece }: Piece): Piece => piece;
+
 /** A name that no piece of the repair has. */
 function freeId(stem: string, pieces: readonly Pick<Piece, 'id'>[]): string {
   let number = pieces.length + 1;

@@ -9,6 +9,7 @@ import { Choice, Pick } from '@/ui/controls';
 import { useState } from 'react';
 import { boltSizeWords } from '../../../../_words/shape';
 import { useReader } from '../../../_desk';
+import { inOne } from './add-piece';
 import { LengthEntry } from './length-entry';
 
 /** How a repair's plates are held: by welds, or, where somebody gets to the nuts, by bolts of a size, grade and pitch. */
@@ -32,7 +33,12 @@ export function HeldBy({
         onChange={(how) =>
           onChange(
             how === 'bolted'
-              ? { bolts: bolts ?? firstBolts(picture), cutOut: false, plugs: false }
+              ? {
+                  bolts: bolts ?? firstBolts(picture),
+                  cutOut: false,
+                  plugs: false,
+                  pieces: repair.pieces.map(inOne),
+                }
               : { bolts: undefined },
           )
         }

@@ -23,10 +23,13 @@ type LengthField = 'startMm' | 'endMm' | 'upperEdgeMm' | 'lowerEdgeMm' | 'taperM
 /** A piece's figures. A length is kept on Enter or on leaving its field, if the piece can lie there. */
 export function PieceForm({
   piece,
+  isBolted,
   onChange,
   onRemove,
 }: {
   piece: Piece;
+  /** Held by bolts: it is of one length then. */
+  isBolted: boolean;
   /** Takes it out of the repair, where it is not the only one. */
   onRemove?: (() => void) | undefined;
   /** Told as a change to the piece as it stands: the one drawn here may be a moment older. */
@@ -126,6 +129,54 @@ export function PieceForm({
         )}
       </div>
       <Notches piece={piece} onChange={notched} />
+      {!formOf(piece.kind).wraps && !isBolted && <Joints piece={piece} onChange={onChange} />}
+    </div>
+  );
+}
+
+/** Where the piece is made of two lengths: a joint at the cursor, each by its station, or as the shop's longest plate asks. */
+function Joints({ piece, onChange }: { piece: Piece; onChange: (to: (piece: Piece) => Piece) => void }) {
+  const { member } = useMember();
+  const { cursor } = usePlace();
+  const [problem, setProblem] = useState<string>();
+  const { joints = [] } = piece;
+  const offer = (next: readonly number[]) => {
+    const sorted = [...next].sort((a, b) => a - b);
+    const check = checkRepair(member, { pieces: [{ ...piece, joints: sorted }] });
+    setProblem(check.ok ? undefined : `${check.reason}; left as it was`);
+    if (check.ok) onChange((standing) => ({ ...standing, joints: sorted }));
+  };
+  return (
+    <div className="mt-2">
+      {joints.map((stationMm, k) => (
+        <fieldset
+          key={k}
+          className="mt-2 flex flex-wrap items-end gap-2 border-l-4 border-rule pl-2"
+          aria-label={`joint ${k + 1}`}
+        >
+          <LengthEntry
+            label={`joint ${k + 1}, at station`}
+            valueMm={stationMm}
+            kind="length"
+            fromMm={startsAtMm(member)}
+            onWrong={setProblem}
+            onLength={(mm) => offer(joints.map((each, n) => (n === k ? mm : each)))}
+          />
+          <button type="button" className="plain" onClick={() => offer(joints.filter((_, n) => n !== k))}>
+            Make these two lengths one
+          </button>
+        </fieldset>
+      ))}
+      <p className="mt-2 flex flex-wrap items-center gap-2">
+        <button type="button" className="plain" onClick={() => offer([...joints, cursor.stationMm])}>
+          A joint at the cursor
+        </button>
+        {problem && (
+          <span className="caution" role="alert">
+            {problem}
+          </span>
+        )}
+      </p>
     </div>
   );
 }

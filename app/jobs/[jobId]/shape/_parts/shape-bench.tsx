@@ -5,8 +5,8 @@ import { useCallback, useState } from 'react';
 import { twinOf } from '@/core/frame';
 import { percent } from '@/core/quantity';
 import { flatsOf, toCutOf, type WorkedRepair } from '@/core/job';
-import { checkRepair, lieOver, pieceName, type Repair } from '@/core/shape';
-import { lowerBound } from '@/core/weigh';
+import { checkRepair, inLengths, lieOver, pieceName, type Repair } from '@/core/shape';
+import { lowerBound, type MemberPicture } from '@/core/weigh';
 import { nothingDrawnWords } from '../../../../_words/by-hand';
 import type { StripScale } from '@/ui/strip';
 import { CAUTIONS } from '../../../../_words/cautions';
@@ -21,7 +21,7 @@ import {
   useReader,
   useRecords,
 } from '../../../_desk';
-import { inForm, onTwin, repairAbout, withAnother } from './add-piece';
+import { inForm, onTwin, repairAbout, withAnother, withEnds } from './add-piece';
 import { Checked } from './checked';
 import { EndHandles } from './end-handles';
 import { HeldBy } from './held-by';
@@ -52,11 +52,7 @@ export function ShapeBench() {
           scale={scale}
           onMoved={(moved) =>
             change(current, ({ pieces }) => ({
-              pieces: pieces.map((piece, k) => ({
-                ...piece,
-                startMm: moved[k]?.startMm ?? piece.startMm,
-                endMm: moved[k]?.endMm ?? piece.endMm,
-              })),
+              pieces: pieces.map((piece, k) => (moved[k] ? withEnds(member, piece, moved[k]) : piece)),
             }))
           }
         />
@@ -127,6 +123,7 @@ export function ShapeBench() {
               <PieceForm
                 key={`${current.repair.id}-${k}`}
                 piece={piece}
+                isBolted={current.repair.bolts !== undefined}
                 onChange={(to) =>
                   change(current, ({ pieces }) => ({
                     pieces: pieces.map((each, n) => (n === k ? to(each) : each)),
@@ -167,6 +164,9 @@ export function ShapeBench() {
                 >
                   Cut the bad metal out
                 </button>
+              )}
+              {work && (
+                <InLengths picture={work.picture} worked={current} onChange={(to) => change(current, to)} />
               )}
               <OnTwin
                 key={current.repair.id}
@@ -221,6 +221,28 @@ export function ShapeBench() {
 }
 
 const flatSheets = (worked: WorkedRepair) => flatsOf([worked]).map(toCutOf);
+
+/** Plates longer than the shop makes them, jointed where they meet least. */
+function InLengths({
+  picture,
+  worked,
+  onChange,
+}: {
+  picture: MemberPicture;
+  worked: WorkedRepair;
+  onChange: (to: (standing: Repair) => Partial<Repair>) => void;
+}) {
+  if (!worked.findings.some(({ code }) => code === 'plate-over-longest')) return null;
+  return (
+    <button
+      type="button"
+      className="plain"
+      onClick={() => onChange((standing) => ({ pieces: inLengths(picture, standing).pieces }))}
+    >
+      Make it in lengths
+    </button>
+  );
+}
 
 /** The same plates on the other side, level with these: drawn there, and judged on that side's own metal. */
 function OnTwin({ repair, onLay }: { repair: Repair; onLay: (laid: Repair) => void }) {
