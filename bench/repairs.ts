@@ -1,7 +1,7 @@
 /** A repair checked again as its end is dragged, and every form for the same damage worked out, against the whole member's work. */
 import { demoBundles } from '@/demo';
-import { candidates, inputsOf, sortedRecords, workMember, type JobRecords } from '@/core/job';
-import { checkRules, firstBolts, repairPicture } from '@/core/shape';
+import { candidates, inputsOf, sortedRecords, workMember, workRepair, type JobRecords } from '@/core/job';
+import { firstBolts, repairPicture, type Repair } from '@/core/shape';
 
 function medianMs(run: () => unknown, times = 15): number {
   const took = Array.from({ length: times }, () => {
@@ -28,9 +28,11 @@ const [worked] = work.repairs;
 const bolts = firstBolts(work.picture);
 const boltedOn = { ...worked!.repair, cutOut: false, plugs: false, bolts };
 const whole = medianMs(() => workMember(inputs), 7);
-const again = medianMs(() => checkRules(repairPicture(work.picture, worked!.repair)));
-const bolted = medianMs(() => checkRules(repairPicture(work.picture, boltedOn)));
+const checkedAs = (repair: Repair) =>
+  medianMs(() => workRepair(repairPicture(work.picture, repair), true, 5000), 25);
+const again = checkedAs(worked!.repair);
+const bolted = checkedAs(boltedOn);
 const forms = medianMs(() => candidates(work.picture, worked!.target!), 7);
 console.log(
-  `repairs: one checked again ${again.toFixed(1)} ms, bolted ${bolted.toFixed(1)} ms; every form of it ${forms.toFixed(0)} ms; the member whole ${whole.toFixed(0)} ms; ${(again / whole).toFixed(3)} and ${(forms / whole).toFixed(2)} of it`,
+  `repairs: one worked again as its end is dragged ${again.toFixed(1)} ms, bolted ${bolted.toFixed(1)} ms; every form of it ${forms.toFixed(0)} ms; the member whole ${whole.toFixed(0)} ms; ${(again / whole).toFixed(3)} and ${(forms / whole).toFixed(2)} of it`,
 );

@@ -108,3 +108,72 @@ test('a rotten crossmember is renewed of a tube that leaves space beneath, and t
   await page.getByRole('button', { name: 'Strike through' }).click();
   await expect(renewed).toContainText('Renewed, of a stock tube');
 });
+
+/** Somebody pulls a plate's end along the rail and watches what the rules say; then makes it in lengths. */
+test('rules speak while an end is dragged; what is let go is kept; a plate is made in lengths, each with its own flat', async ({
+  page,
+  untouched,
+}) => {
+  await page.goto(`${untouched.url}${untouched.jobs['GR-7']}/shape?member=rail-right`);
+  await worked(page);
+  const follows = page.getByRole('region', { name: 'What follows' });
+  await expect(page.getByRole('heading', { name: 'bottom L, laid over' })).toBeVisible();
+  await expect(follows).not.toContainText('comes back to');
+  const rear = page.getByLabel('to station');
+  const before = await rear.inputValue();
+  const grip = (await page.locator('g.cursor-ew-resize').nth(1).boundingBox())!;
+  const [x, y] = [grip.x + grip.width / 2, grip.y + grip.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x - 60, y, { steps: 4 });
+  await page.mouse.move(x - 150, y, { steps: 8 });
+  // Not let go yet, and nothing is kept: the rules, the figures and the Slice are of the plate as it is held.
+  await expect(follows).toContainText(/Bending strength comes back to \d+ % only/);
+  await expect(rear).not.toHaveValue(before);
+  await expect(page.getByText('Proposed by the engine')).toBeVisible();
+  await page.mouse.move(x, y, { steps: 8 });
+  await expect(follows).not.toContainText('comes back to');
+  await page.mouse.up();
+  await expect(rear).toHaveValue(before);
+  await expect(page.getByText('Proposed by the engine')).toBeVisible();
+
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x - 150, y, { steps: 10 });
+  await page.mouse.up();
+  await expect(page.getByText(/^Kept by/)).toBeVisible();
+  await kept(page);
+  await page.reload();
+  await worked(page);
+  await expect(follows).toContainText(/Bending strength comes back to \d+ % only/);
+  await page.getByRole('button', { name: 'Back to the engine’s proposal' }).click();
+  await expect(rear).toHaveValue(before);
+
+  // In lengths: refused in a taper, kept on the straight part, each length with a flat of its own.
+  const flats = page.getByRole('region', { name: 'Flat patterns' });
+  const joint = page.getByLabel('joint 1, at station');
+  await page.getByRole('button', { name: 'A joint at the cursor' }).click();
+  await expect(joint).toBeVisible();
+  await joint.fill('72');
+  await joint.press('Enter');
+  await expect(
+    page.getByRole('alert').filter({ hasText: 'lies in the taper of its end; left as it was' }),
+  ).toBeVisible();
+  await joint.fill('100');
+  await joint.press('Enter');
+  await expect(follows).toContainText('Its joint lies over the bad metal');
+  await joint.fill('140 1/2');
+  await joint.press('Enter');
+  await expect(follows).not.toContainText('Its joint lies over the bad metal');
+  await expect(follows).toContainText('its joint is welded right through');
+  await expect(flats.getByRole('heading', { name: /^bottom L, length 1 of 2, flat/ })).toBeVisible();
+  await expect(flats.getByRole('heading', { name: /^bottom L, length 2 of 2, flat/ })).toBeVisible();
+  await kept(page);
+  await page.goto(page.url().replace('/shape', '/join'));
+  await worked(page);
+  await expect(page.getByText(/joint/).first()).toBeVisible();
+  await page.goto(page.url().replace('/join', '/shape'));
+  await worked(page);
+  await page.getByRole('button', { name: 'Make these two lengths one' }).first().click();
+  await expect(flats.getByRole('heading', { name: /^bottom L, flat/ })).toBeVisible();
+});

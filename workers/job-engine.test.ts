@@ -1,5 +1,5 @@
 import { defaultFrame, familyOf, typicalLoads } from '@/core/frame';
-import type { Evidence, JobFile } from '@/core/job';
+import { candidates, inputsOf, sortedRecords, workMember, type Evidence, type JobFile } from '@/core/job';
 import { DEFAULT_PRACTICE } from '@/core/reference';
 import { jobEngine, type JobEngine, type KeptWork, type Report } from './job-engine';
 
@@ -186,6 +186,28 @@ test('a shelf that fails is no hindrance', async () => {
     hoistRatingN: 90_000,
   });
   expect(reply.facts.supports.length).toBeGreaterThan(0);
+});
+
+test('forms for damage are answered once members are worked out; of a member that is not there none', async () => {
+  const { engine } = opened();
+  const rotten: JobFile = {
+    ...file,
+    evidence: Array.from({ length: 90 }, (_, k) =>
+      reading(k, { stationMm: 60 * k, heightMm: 30 + (k % 3), thicknessMm: k > 30 && k < 40 ? 2 : 6 }),
+    ),
+  };
+  await engine.begin(rotten, LEFT);
+  const run = { fromMm: 0, toMm: 40_000 };
+  const told = await Promise.all(
+    frame.members.map(async ({ id }) => [id, (await engine.forms(id, run)).length] as const),
+  );
+  for (const [id, count] of told) {
+    const member = frame.members.find((each) => each.id === id)!;
+    const { picture } = workMember(inputsOf(sortedRecords(rotten), member));
+    expect(count).toBe(candidates(picture, run).length);
+  }
+  expect(told.some(([, count]) => count > 2)).toBe(true);
+  expect(await engine.forms('nobody', run)).toEqual([]);
 });
 
 test('shown another member, it and its twin come whole; what is stopped goes on at the next change', async () => {

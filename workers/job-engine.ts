@@ -1,5 +1,6 @@
 import {
   askLift,
+  candidates,
   changed,
   inputsOf,
   isDemandOf,
@@ -18,6 +19,7 @@ import {
   jobProof,
   waysOut,
   workMember,
+  type Candidate,
   type KnownFrame,
   type JobDemand,
   type JobFile,
@@ -53,6 +55,12 @@ export interface MemberSummary {
   readonly partedAtMm: readonly number[];
   readonly flats: readonly PlannedFlat[];
   readonly weldLines: number;
+}
+
+/** From where to where along a member, mm. */
+export interface Run {
+  readonly fromMm: number;
+  readonly toMm: number;
 }
 
 /** A member's work as it is drawn. Its states are functions and cannot cross the door: they are made again from picture and repairs. */
@@ -95,6 +103,8 @@ export interface JobEngine {
   readonly waysOut: () => Promise<Priced[]>;
   /** How firm the decision on each member is. */
   readonly firmness: () => Promise<ReadonlyMap<string, Firmness>>;
+  /** Every form that could answer damage on a member, ranked. */
+  readonly forms: (memberId: string, run: Run) => Promise<Candidate[]>;
   /** Every task in its order, with its gates, as of an instant. */
   readonly order: (nowMs: number) => Promise<JobOrder>;
   /** What is open before it is signed off, as of an instant and a day. */
@@ -222,7 +232,7 @@ async function membersWorked(
 const questions = (
   settled: () => Promise<Bench>,
   worked: () => Promise<Bench>,
-): Pick<JobEngine, 'askLift' | 'tryLifts' | 'waysOut' | 'firmness' | 'order' | 'proof'> => ({
+): Pick<JobEngine, 'askLift' | 'tryLifts' | 'waysOut' | 'firmness' | 'forms' | 'order' | 'proof'> => ({
   askLift: async (plan) => {
     const { file, done, frame } = await settled();
     return askLift(file, file.notices, done, plan, frame.cuts);
@@ -234,6 +244,12 @@ const questions = (
   firmness: async () => {
     const { file, done } = await settled();
     return jobFirmness(file, done);
+  },
+  forms: async (memberId, run) => {
+    const { file, done } = await worked();
+    const work = done.get(memberId);
+    const { grossMassKg, kits = [], practice } = file;
+    return work ? candidates(work.picture, run, { grossMassKg, kits, norms: practice.money.norms }) : [];
   },
   order: async (nowMs) => {
     const { file, done } = await worked();

@@ -52,6 +52,7 @@ expose({
   tryLifts: () => opened().tryLifts(),
   waysOut: () => opened().waysOut(),
   firmness: () => opened().firmness(),
+  forms: (memberId, run) => opened().forms(memberId, run),
   order: (nowMs) => opened().order(nowMs),
   proof: (nowMs, today) => opened().proof(nowMs, today),
   stop: () => opened().stop(),

@@ -263,7 +263,12 @@ const REPAIR_WORDS: Readonly<Record<RepairFindingCode, Say<RepairFinding>>> = {
     change: 'a higher edge, where the school leaves room',
   }),
   'run-out-short': (f, s) => ({
-    title: `Ends ${printLength(f.value!, s, 'length')} past the damage`,
+    title:
+      f.value! > 0
+        ? `Ends ${printLength(f.value!, s, 'length')} past the damage`
+        : f.value! < 0
+          ? `Ends ${printLength(-f.value!, s, 'length')} short of the damage’s end`
+          : 'Ends where the damage does',
     detail: `one rail depth is wanted: ${printLength(f.limit!, s, 'length')}`,
     change: 'move this end out',
   }),

@@ -1,6 +1,6 @@
-import type { JudgedEnd } from '@/core/job';
+import type { Drainage, JudgedEnd } from '@/core/job';
 import type { BoltSet } from '@/core/join';
-import { mmToInches, printLength, printTorque, sixteenths, type UnitSystem } from '@/core/quantity';
+import { mmToInches, percent, printLength, printTorque, sixteenths, type UnitSystem } from '@/core/quantity';
 import {
   pieceName,
   type Bolts,
@@ -42,6 +42,17 @@ export const boltSetWords = (set: BoltSet, system: UnitSystem): string =>
 /** A repair by its pieces and how they are held. */
 export const repairName = ({ pieces, bolts }: Pick<Repair, 'pieces' | 'bolts'>): string =>
   `${bolts ? 'bolted: ' : ''}${pieces.map(pieceName).join(' + ')}`;
+
+export const DRAINAGE_WORDS: Readonly<Record<Drainage, string>> = {
+  'holds no water': 'an open section holds none',
+  'as it was': 'no way out of its own',
+  drained: 'drained at its low points',
+  sealed: 'sealed in, as this shop does',
+};
+
+/** How much stiffer the member is where the plates begin to carry than just outside them. */
+export const stepWords = (step: number | undefined): string =>
+  step === undefined ? '–' : step < 1 ? `${percent(1 - step)} softer` : `by ${percent(step - 1)}`;
 
 export const PAST_WORDS: Readonly<Record<PastWay | 'notch' | 'undecided', string>> = {
   undecided: 'not decided',

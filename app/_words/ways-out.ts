@@ -54,7 +54,7 @@ export function printMoney(amount: number, { currency }: Pick<Money, 'currency'>
 export const moneyRange = ({ low, high }: Spread, money: Money): string =>
   high === 0 ? '–' : `${printMoney(low, money)} to ${printMoney(high, money)}`;
 
-const hoursRange = ({ low, high }: Spread): string =>
+export const hoursRange = ({ low, high }: Pick<Spread, 'low' | 'high'>): string =>
   high === 0 ? '' : `${Math.round(low)} to ${Math.round(high)} h`;
 
 /** What closed jobs say of the norms, in a line. */

@@ -1,6 +1,7 @@
 import type { BentSection } from '../join';
 import { reachOf, stateProperties } from '../shape';
-import type { MemberWork, WorkedRepair } from './member';
+import type { MemberWork } from './member';
+import type { WorkedRepair } from './worked-repair';
 
 /** The section that a repair's welds bend as they shrink: as repaired, in the middle of its pieces. Undefined where no metal was found. */
 export function bentSection(

@@ -185,8 +185,16 @@ test('plates bolted over sound metal: what their holes take near the ends is sai
   expect(made!.findings.map(({ code }) => code)).not.toContain('drilled-weaker');
 });
 
-test('a heat-treated flange is never drilled: bad there, nothing fits, and it is said', () => {
-  const done = work({ kept: (face) => (face === 'bottom' ? 0.5 : 0.99) });
+test('a heat-treated flange is never drilled: thin there, plates on the web carry for it', () => {
+  const [made] = work({ kept: (face) => (face === 'bottom' ? 0.5 : 0.99) }).repairs;
+  expect(made!.repair.bolts).toBeDefined();
+  expect(made!.repair.pieces.map(({ kind }) => kind)).toEqual(['side plate', 'side plate']);
+  const modulus = made!.restored.map(({ kept }) => lowerBound(kept.modulusBottom!));
+  expect(Math.min(...modulus)).toBeGreaterThanOrEqual(DEFAULT_PRACTICE.leaveFraction);
+});
+
+test('all but gone there, nothing fits, and it is said', () => {
+  const done = work({ kept: (face) => (face === 'bottom' ? 0.05 : 0.99) });
   expect(done.repairs).toEqual([]);
   expect(done.notOffered.flatMap(({ against }) => against.map(({ code }) => code))).toContain(
     'flange-drilled',

@@ -14,6 +14,7 @@ import {
   knownNothing,
   jobDemand,
   knownFrame,
+  plateEndsOf,
   verdictWithDemand,
   workJob,
   type JobRecords,
@@ -22,7 +23,7 @@ import {
 import type { Reading } from '../probe';
 import { STANDARD_GRAVITY } from '../quantity';
 import type { Find } from '../walk';
-import { DEFAULT_PRACTICE } from '../reference';
+import { DEFAULT_PRACTICE, type Practice } from '../reference';
 import { demandFindings, nearest, type MemberDemand } from '../weigh';
 
 const base = defaultFrame({
@@ -379,5 +380,38 @@ describe('a frame asked again and again keeps its cuts, and answers as if it had
     ['as it was again', rusted],
   ])('%s', (_, now) => {
     expect(demandOf(now, STATES, known).demand).toEqual(jobDemand(now, worked(now), STATES));
+  });
+});
+
+describe('a plate made in lengths', () => {
+  const practice: Practice = {
+    ...rusted.practice,
+    ways: {
+      ...rusted.practice.ways,
+      everywhere: { ...rusted.practice.ways.everywhere, longestPlateMm: 900 },
+    },
+  };
+  const of = { ...rusted, practice };
+  const works = worked(of);
+  const { repair } = works.get('rail-right')!.repairs[0]!;
+  const joints = repair.pieces.flatMap((piece) => piece.joints ?? []);
+  const demand = jobDemand(of, works);
+  const ends = plateEndsOf(demand, 'rail-right', repair)!;
+  test('cracks at its joints too: each is judged as an end is, a groove’s category, beside what the maker put there', () => {
+    expect(joints.length).toBeGreaterThan(0);
+    expect(ends.filter(({ isJoint }) => isJoint).map(({ stationMm }) => stationMm)).toEqual(
+      expect.arrayContaining(joints),
+    );
+    expect(ends.filter(({ isJoint }) => !isJoint).length).toBeGreaterThan(0);
+    const spots = demand['as repaired']!.members.find(({ memberId }) => memberId === 'rail-right')!.spots;
+    for (const mm of joints)
+      expect(spots.find(({ stationMm, atPlateEnd }) => atPlateEnd && stationMm === mm)).toMatchObject({
+        category: 'D',
+        what: expect.stringContaining('joint'),
+      });
+  });
+  test('without loads nothing is judged', () => {
+    expect(plateEndsOf(undefined, 'rail-right', repair)).toBeUndefined();
+    expect(plateEndsOf(demand, 'nobody', repair)).toBeUndefined();
   });
 });

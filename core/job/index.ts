@@ -11,18 +11,16 @@ export {
 export { changed, type RecordsChange } from './changes';
 export { recorded, stands, standsOn, type JobFile, type Unreadable, type JobRecords } from './records';
 export { inputsOf, jobHosts, jobSpots, sortedRecords, type MemberInputs, type SortedRecords } from './inputs';
+export { repairAmong, sketchedPicture, weighMember, workJob, workMember, type MemberWork } from './member';
+export { brokenRules, workRepair, type WorkedRepair } from './worked-repair';
 export {
-  brokenRules,
   candidates,
-  repairAmong,
-  sketchedPicture,
-  weighMember,
-  workJob,
-  workMember,
+  DRAINAGE,
   type Candidate,
-  type MemberWork,
-  type WorkedRepair,
-} from './member';
+  type CandidateAsked,
+  type CandidateFigures,
+  type Drainage,
+} from './candidates';
 export {
   demandOf,
   isDemandOf,

@@ -13,7 +13,8 @@ import {
 import type { SeamType, WorkSeam } from '../shape';
 import type { Photo } from '../walk';
 import { toWeldShut } from './crack-welds';
-import type { MemberWork, WorkedRepair } from './member';
+import type { MemberWork } from './member';
+import type { WorkedRepair } from './worked-repair';
 import { stands, type JobRecords } from './records';
 import { worksOf, worksOn } from './works';
 

@@ -8,7 +8,7 @@ import {
   type WorkPart,
 } from '../shape';
 import { memberOf } from '../frame';
-import { brokenRules, type WorkedRepair } from './member';
+import { brokenRules, type WorkedRepair } from './worked-repair';
 import { plannedTube, renewalsOf } from './renewals';
 import type { JobRecords } from './records';
 import { brokenIn, ownOutlines, worksOf, type PlannedWork } from './works';

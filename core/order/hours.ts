@@ -23,6 +23,8 @@ export const STRIP_SHARES = { off: 0.5, back: 0.38, test: 0.12 } as const;
 export const READY_SHARES = { opening: 0.3, final: 0.35, bright: 0.35 } as const;
 /** One plate: made at the bench, fitted to the rail. */
 export const PLATE_SHARES = { make: 0.6, fit: 0.4 } as const;
+/** One plate that is bolted on. */
+export const BOLTED_SHARES = { make: 0.35, drill: 0.4, boltUp: 0.25 } as const;
 /** A metre of weld: tacked first. */
 export const WELD_SHARES = { tack: 0.15, weld: 0.85 } as const;
 /** A crack: its ends found, drilled and ground out; welded. */

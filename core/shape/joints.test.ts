@@ -188,12 +188,21 @@ describe('rules of a joint', () => {
     expect(at(1 - away)).toContain('deviation joint-near-weld');
   });
   test('beside a bracket it is noted and named, the nearest one', () => {
-    const mark = fittingsOn(frame, rail).find(({ kind, stationMm }) => kind !== 'axle' && stationMm > 700)!;
+    const mark = fittingsOn(frame, rail).find(
+      ({ kind, stationMm }) => kind === 'spring hanger' && stationMm > 700,
+    )!;
     const only = { ...bare, fittings: frame.fittings.filter(({ id }) => id === mark.id) };
     const at = (mm: number) =>
       said([piece({ startMm: 0, endMm: rail.lengthMm, joints: [mark.stationMm + mm] })], { on: only });
     expect(at(CRITICAL_REACH_MM)).toEqual([]);
     expect(at(CRITICAL_REACH_MM - 1)).toEqual(['note joint-in-critical-zone']);
+    const harness = {
+      ...only,
+      fittings: only.fittings.map((each) => ({ ...each, kind: 'harness' as const })),
+    };
+    expect(
+      said([piece({ startMm: 0, endMm: rail.lengthMm, joints: [mark.stationMm] })], { on: harness }),
+    ).toEqual([]);
   });
 });
 

@@ -3,6 +3,7 @@ import { CRITICAL_REACH_MM, crossingsOn, fittingsOn } from '../frame';
 import { inchesToMm } from '../quantity';
 import type { MemberPicture } from '../weigh';
 import { isBolted } from './bolting';
+import { NO_FOOT } from './clashes';
 import { drainsOf } from './drains';
 import { formOf } from './forms';
 import { holesUnder } from './holes';
@@ -108,7 +109,7 @@ function costAt(picture: MemberPicture, repair: Repair, piece: Piece): (mm: numb
   const holes = pierced(picture, repair, piece);
   const crossings = crossingsOn(frame, member).map(({ stationMm }) => stationMm);
   const brackets = fittingsOn(frame, member)
-    .filter(({ kind }) => kind !== 'axle')
+    .filter(({ kind }) => !NO_FOOT.has(kind))
     .map(({ stationMm }) => stationMm);
   const others = repair.pieces
     .filter(({ id }) => id !== piece.id)

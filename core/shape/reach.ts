@@ -5,32 +5,53 @@ import type { MemberPicture } from '../weigh';
 import { isBolted, type BoltedRepair } from './bolting';
 import { boltedForceN, developmentMm, plateForceN } from './development';
 import { roundDown, roundUp, type Target } from './layouts';
-import type { Repair } from './repair';
+import type { Piece, Repair } from './repair';
 
 /** Moves the ends out past the damage: one rail depth, the taper and a lap, and the development length, whichever is most. Ends of twin caps are staggered. */
 export function withReach(picture: MemberPicture, target: Target, repair: Repair): Repair {
   if (isBolted(repair)) return boltedReach(picture, target, repair);
   const { member } = picture;
-  const pieces = repair.pieces.map((piece, k) => {
-    const lap = lapMm(Math.min(piece.thicknessMm, picture.built.thicknessMm));
-    const plain = Math.max(member.shape.depthMm, piece.taperMm + lap) + k * inchesToMm(3);
-    let placed = {
-      ...piece,
-      startMm: Math.max(0, target.fromMm - plain),
-      endMm: Math.min(member.lengthMm, target.toMm + plain),
-    };
-    for (let round = 0; round < 3; round++) {
-      const reach = (end: 'start' | 'finish') =>
-        Math.max(plain, finiteOr(developmentMm(picture, { pieces: [placed] }, placed, end), plain));
-      placed = {
-        ...placed,
-        startMm: endPlace(picture, target.fromMm - reach('start'), -1),
-        endMm: endPlace(picture, target.toMm + reach('finish'), 1),
+  return repair.pieces.reduce<Repair>(
+    (soFar, piece, k) => {
+      const lap = lapMm(Math.min(piece.thicknessMm, picture.built.thicknessMm));
+      const plain = Math.max(member.shape.depthMm, piece.taperMm + lap) + k * STAGGER_MM;
+      let placed = {
+        ...piece,
+        startMm: Math.max(0, target.fromMm - plain),
+        endMm: Math.min(member.lengthMm, target.toMm + plain),
       };
-    }
-    return placed;
-  });
-  return { ...repair, pieces };
+      for (let round = 0; round < 3; round++) {
+        const reach = (end: 'start' | 'finish') =>
+          Math.max(plain, finiteOr(developmentMm(picture, { pieces: [placed] }, placed, end), plain));
+        placed = {
+          ...placed,
+          startMm: freeEnd(picture, soFar.pieces, target.fromMm - reach('start'), -1),
+          endMm: freeEnd(picture, soFar.pieces, target.toMm + reach('finish'), 1),
+        };
+      }
+      return { ...soFar, pieces: [...soFar.pieces, placed] };
+    },
+    { ...repair, pieces: [] },
+  );
+}
+
+/** Ends of a repair's pieces stand so far apart: two heat zones and room to measure. */
+const STAGGER_MM = inchesToMm(3);
+const LEVEL_TRIES = 4;
+
+/** A place for an end that is level with no end of the other pieces: moved outward until it is, as often as may help. */
+function freeEnd(
+  picture: MemberPicture,
+  others: readonly Piece[],
+  wantedMm: number,
+  outward: 1 | -1,
+): number {
+  const taken = others.map(({ startMm, endMm }) => (outward > 0 ? endMm : startMm));
+  const isLevel = (mm: number) => taken.some((each) => Math.abs(each - mm) < BETWEEN_HEAT_ZONES_MM);
+  let mm = endPlace(picture, wantedMm, outward);
+  for (let tried = 0; tried < LEVEL_TRIES && isLevel(mm); tried++)
+    mm = endPlace(picture, mm + outward * STAGGER_MM, outward);
+  return mm;
 }
 
 /** Further than this past damage a bolted plate is not tried, in rail depths: the rules would refuse it. */
@@ -43,11 +64,17 @@ function boltedReach(picture: MemberPicture, target: Target, repair: Repair & Bo
   const farthestMm = FARTHEST_DEPTHS * plainMm - inchesToMm(4);
   const laid = (frontMm: number, rearMm: number): Repair & BoltedRepair => ({
     ...repair,
-    pieces: repair.pieces.map((piece, k) => ({
-      ...piece,
-      startMm: endPlace(picture, target.fromMm - frontMm - k * inchesToMm(3), -1),
-      endMm: endPlace(picture, target.toMm + rearMm + k * inchesToMm(3), 1),
-    })),
+    pieces: repair.pieces.reduce<Piece[]>(
+      (before, piece) => [
+        ...before,
+        {
+          ...piece,
+          startMm: freeEnd(picture, before, target.fromMm - frontMm, -1),
+          endMm: freeEnd(picture, before, target.toMm + rearMm, 1),
+        },
+      ],
+      [],
+    ),
   });
   const isEnough = (tried: BoltedRepair, isFront: boolean) =>
     tried.pieces.every((piece) => {
@@ -95,9 +122,10 @@ export function lengthened(
 ): Repair {
   const pieces = repair.pieces.map((piece) => {
     if (piece.id !== pieceId) return piece;
+    const others = repair.pieces.filter(({ id }) => id !== pieceId);
     return end === 'front end'
-      ? { ...piece, startMm: endPlace(picture, piece.startMm - byMm, -1) }
-      : { ...piece, endMm: endPlace(picture, piece.endMm + byMm, 1) };
+      ? { ...piece, startMm: freeEnd(picture, others, piece.startMm - byMm, -1) }
+      : { ...piece, endMm: freeEnd(picture, others, piece.endMm + byMm, 1) };
   });
   return { ...repair, pieces };
 }

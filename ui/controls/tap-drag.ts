@@ -20,10 +20,12 @@ export interface TapDrag<Arg> {
   readonly onDrag?: (at: Pointed, arg: Arg) => void;
   /** Let go after a drag. */
   readonly onDrop?: (arg: Arg) => void;
+  /** Taken away by the system in the middle of a drag: nothing is meant by it. */
+  readonly onCancel?: () => void;
 }
 
 /** One meaning everywhere: a tap places, a swipe scrolls the page and changes nothing, a rest and a drag moves what is held. */
-export function useTapDrag<Arg>({ onTap, onDrag, onDrop }: TapDrag<Arg>) {
+export function useTapDrag<Arg>({ onTap, onDrag, onDrop, onCancel }: TapDrag<Arg>) {
   // A mouse that was dragged clicks where it is let go: that is no tap.
   const draggedRef = useRef(false);
   const bind = useDrag<PointerEvent>(
@@ -32,7 +34,8 @@ export function useTapDrag<Arg>({ onTap, onDrag, onDrop }: TapDrag<Arg>) {
       if (Math.max(...distance) > TREMBLE_PX) draggedRef.current = true;
       if (!draggedRef.current) return;
       if (active) onDrag?.({ clientX, clientY }, arg);
-      if (last && !canceled) onDrop?.(arg);
+      if (last && canceled) onCancel?.();
+      else if (last) onDrop?.(arg);
     },
     { preventScroll: HOLD_MS, preventScrollAxis: 'xy', pointer: { keys: false } },
   );

@@ -118,8 +118,11 @@ export function Strip({
         <FittingLane frame={frame} member={member} scale={scale} />
         <rect x={scale.left} y={scale.top} width={scale.width} height={scale.height} fill="var(--sheet)" />
         <g clipPath="url(#strip-sheet)">{layers}</g>
-        <Faces member={member} scale={scale} narrow={width < 500} />
-        <CursorMark member={member} cursor={cursor} scale={scale} system={system} />
+        {/* Lines over the sheet take no touch: a plate's grip may lie right on one. */}
+        <g pointerEvents="none">
+          <Faces member={member} scale={scale} narrow={width < 500} />
+          <CursorMark member={member} cursor={cursor} scale={scale} system={system} />
+        </g>
       </svg>
     </div>
   );

@@ -7,12 +7,13 @@ import type { UnitSystem } from '@/core/quantity';
 import { PlaceProvider } from './place-context';
 import { ReaderProvider } from './reader-context';
 import { RecordsProvider } from './records-context';
+import { TryingProvider } from './trying-context';
 import { useEngine } from './use-engine';
 import { WorkProvider } from './work-context';
 
 /**
- * Everything a job's screens stand on, in four parts that change at different times: who reads (units, initials), the records, the place
- * looked at, and what was worked out. A screen listens to what it shows and to nothing else.
+ * Everything a job's screens stand on, in five parts that change at different times: who reads (units, initials), the records, the place
+ * looked at, what was worked out, and what is only being tried. A screen listens to what it shows and to nothing else.
  */
 export function DeskProvider({
   initial,
@@ -32,7 +33,9 @@ export function DeskProvider({
       <ReaderProvider initialSystem={initialSystem} openedBy={initial.job.openedBy}>
         <RecordsProvider initial={initial} madeAt={madeAt} onChange={engine.hear}>
           <PlaceProvider onShow={engine.show}>
-            <WorkProvider engine={engine}>{children}</WorkProvider>
+            <WorkProvider engine={engine}>
+              <TryingProvider>{children}</TryingProvider>
+            </WorkProvider>
           </PlaceProvider>
         </RecordsProvider>
       </ReaderProvider>

@@ -2,6 +2,7 @@ export { DeskProvider } from './desk';
 export { useRecords, useRecordsLater, type Records } from './records-context';
 export { useReader } from './reader-context';
 export { useMember, usePlace, usePlaceLater } from './place-context';
+export { useTrying } from './trying-context';
 export { useWork, type MemberSummary, type Summaries, type WorkView } from './work-context';
 export { Bench } from './bench';
 export { MemberStrip } from './member-strip';

@@ -16,6 +16,7 @@ import { useMember, usePlaceLater } from './place-context';
 import { useReader } from './reader-context';
 import { useRecords } from './records-context';
 import { sectionMore } from './section-more';
+import { useShownStates } from './trying-context';
 import { useWork, type WorkView } from './work-context';
 import { printStation } from '../../_words/station';
 
@@ -37,7 +38,8 @@ const STATE_WORDS: Readonly<Record<StateId, string>> = {
 
 /** The Slice at the cursor: drawing, figures, what is kept, where the worst station is. */
 export function SlicePanel({ shows }: { shows: StateId }) {
-  const { work, states } = useWork();
+  const { work } = useWork();
+  const states = useShownStates();
   const { cursor } = usePlaceLater();
   const [wanted, setWanted] = useState<StateId>(shows);
   const available = states.map((state) => state.id);

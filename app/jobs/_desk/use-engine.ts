@@ -3,11 +3,20 @@
 import { proxy, wrap, type Remote } from 'comlink';
 import { startTransition, useCallback, useEffect, useMemo, useReducer, useRef } from 'react';
 import { toast } from 'sonner';
-import type { JobDemand, JobFile, JobOrder, JobProof, LiftReply, LiftTried, RecordsChange } from '@/core/job';
+import type {
+  Candidate,
+  JobDemand,
+  JobFile,
+  JobOrder,
+  JobProof,
+  LiftReply,
+  LiftTried,
+  RecordsChange,
+} from '@/core/job';
 import type { LiftPlan } from '@/core/walk';
 import type { Firmness, Priced } from '@/core/weigh';
 import type { JobWorker } from '@/workers/job.worker';
-import type { MemberSummary, Report, WorkView } from '@/workers/job-engine';
+import type { MemberSummary, Report, Run, WorkView } from '@/workers/job-engine';
 
 /** What the engine has reported so far. */
 interface Reported {
@@ -27,6 +36,7 @@ export interface Engine extends Reported {
   readonly tryLifts: () => Promise<LiftTried[]>;
   readonly waysOut: () => Promise<Priced[]>;
   readonly firmness: () => Promise<ReadonlyMap<string, Firmness>>;
+  readonly forms: (memberId: string, run: Run) => Promise<Candidate[]>;
   readonly order: (nowMs: number) => Promise<JobOrder>;
   readonly proof: (nowMs: number, today: string) => Promise<JobProof>;
 }
@@ -122,6 +132,7 @@ export function useEngine(initial: JobFile, firstId: string): Engine {
       tryLifts: () => ask((engine) => engine.tryLifts()),
       waysOut: () => ask((engine) => engine.waysOut()),
       firmness: () => ask((engine) => engine.firmness()),
+      forms: (memberId: string, run: Run) => ask((engine) => engine.forms(memberId, run)),
       order: (nowMs: number) => ask((engine) => engine.order(nowMs)),
       proof: (nowMs: number, today: string) => ask((engine) => engine.proof(nowMs, today)),
     }),

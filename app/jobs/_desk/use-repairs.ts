@@ -6,6 +6,7 @@ import { isBolted, strengthOfBolts, type Repair } from '@/core/shape';
 import type { ShownRepair } from './as-own';
 import { useReader } from './reader-context';
 import { useRecords } from './records-context';
+import { useShownRepairs } from './trying-context';
 import { useWork } from './work-context';
 
 /** Bolts drawn with a piece: those through two plates once. */
@@ -19,7 +20,7 @@ export function useRepairs() {
   const { changeRepair } = useRecords();
   const { by } = useReader();
   const { work } = useWork();
-  const repairs = useMemo(() => work?.repairs ?? [], [work]);
+  const repairs = useShownRepairs();
   const [chosen, setChosen] = useState<{ id?: string; at: number }>({ at: 0 });
   const found = repairs.findIndex(({ repair }) => repair.id === chosen.id);
   const at = found >= 0 ? found : Math.min(chosen.at, Math.max(0, repairs.length - 1));
@@ -38,11 +39,13 @@ export function useRepairs() {
   );
   const change = useCallback(
     (shown: ShownRepair, to: (standing: Repair) => Partial<Repair>): string => {
-      const id = changeRepair(shown, to, by);
+      // Made on what was kept or proposed, not on what is only being tried.
+      const settled = work?.repairs.find(({ repair }) => repair.id === shown.repair.id) ?? shown;
+      const id = changeRepair(settled, to, by);
       setChosen({ id, at });
       return id;
     },
-    [changeRepair, by, at],
+    [changeRepair, by, at, work],
   );
   const choose = (k: number) => setChosen({ id: repairs[k]!.repair.id, at: k });
   const current: WorkedRepair | undefined = repairs[at];

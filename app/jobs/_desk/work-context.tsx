@@ -1,11 +1,11 @@
 'use client';
 
 import { createContext, useContext, useMemo, type ReactNode } from 'react';
-import type { JobDemand, JobOrder, JobProof, LiftReply, LiftTried } from '@/core/job';
+import type { Candidate, JobDemand, JobOrder, JobProof, LiftReply, LiftTried } from '@/core/job';
 import { memberStates, type MemberState } from '@/core/shape';
 import type { LiftPlan } from '@/core/walk';
 import type { Firmness, Priced } from '@/core/weigh';
-import type { MemberSummary, WorkView } from '@/workers/job-engine';
+import type { MemberSummary, Run, WorkView } from '@/workers/job-engine';
 import { useMember } from './place-context';
 import type { Engine } from './use-engine';
 
@@ -41,6 +41,8 @@ export interface Work {
   readonly waysOut: () => Promise<Priced[]>;
   /** How firm the decision on each member is. */
   readonly firmness: () => Promise<ReadonlyMap<string, Firmness>>;
+  /** Every form that could answer damage on a member, ranked. */
+  readonly forms: (memberId: string, run: Run) => Promise<Candidate[]>;
   /** Every task in its order, with its gates, as of an instant. */
   readonly order: (nowMs: number) => Promise<JobOrder>;
   /** What is open before it is signed off. */
@@ -64,6 +66,7 @@ export function WorkProvider({ engine, children }: { engine: Engine; children: R
         ? memberStates(
             work.picture,
             work.repairs.map((each) => each.repair),
+            work.letIn,
           )
         : [],
     [work],
@@ -82,6 +85,7 @@ export function WorkProvider({ engine, children }: { engine: Engine; children: R
       tryLifts: engine.tryLifts,
       waysOut: engine.waysOut,
       firmness: engine.firmness,
+      forms: engine.forms,
       order: engine.order,
       proof: engine.proof,
     }),

@@ -1,6 +1,6 @@
 import { dot, type Look, type Vector } from '../../geometry';
 import type { MemberPicture } from '../../weigh';
-import type { WorkedRepair } from '../member';
+import type { WorkedRepair } from '../worked-repair';
 import { crossmemberFaces, fittingFaces } from './beside';
 import type { RoundFace } from './face';
 import { boltFaces, drainFaces, weldFaces } from './joins';

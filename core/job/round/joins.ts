@@ -1,7 +1,7 @@
 import { minus, unit, type Vector } from '../../geometry';
 import { boltsOf, coverageAt, drainsOf, isBolted, taperLengthMm, type Piece } from '../../shape';
 import { platePoint } from '../../weigh';
-import type { WorkedRepair } from '../member';
+import type { WorkedRepair } from '../worked-repair';
 import type { RoundFace } from './face';
 import { inRound, outOf, platedStations, type Stretch } from './stretch';
 

@@ -1,5 +1,6 @@
-import { COOL_H, PLATE_SHARES, READY_SHARES, share, SMALL, WELD_SHARES } from '../hours';
-import { memberIn, middleMm, type OrderScene, type PlannedRepair } from '../scene';
+import type { Norms } from '../../reference';
+import { BOLTED_SHARES, COOL_H, PLATE_SHARES, READY_SHARES, share, SMALL, WELD_SHARES } from '../hours';
+import { memberIn, middleMm, type PlannedRepair } from '../scene';
 import { taskId, type Task, type TaskWhat } from '../task';
 import { inZone, onMember, type TaskSource } from './source';
 
@@ -25,13 +26,19 @@ export const plates: TaskSource = (scene, zones) =>
         changedAt: repair.at,
         ...more,
       });
-      return stepsOf(scene, repair, task);
+      return stepsOf(scene.norms, repair, task);
     }),
   );
 
 type Make = (what: TaskWhat, hours: Task['hours'], more?: Partial<Task>) => Task;
 
-function stepsOf({ norms }: OrderScene, repair: PlannedRepair, task: Make): Task[] {
+/** Of a repair what its steps are made of. */
+export type PlateWork = Pick<
+  PlannedRepair,
+  'isCutOut' | 'isBolted' | 'isBought' | 'plates' | 'weldM' | 'id' | 'steelKey'
+>;
+
+function stepsOf(norms: Norms, repair: PlateWork, task: Make): Task[] {
   const { makeReady, plate, boltedPlate, weldPerMetre } = norms;
   const all = (per: readonly [number, number], count: number, part: number) => share(per, count * part);
   const bright = task('bright metal', share(makeReady, READY_SHARES.bright));
@@ -43,18 +50,21 @@ function stepsOf({ norms }: OrderScene, repair: PlannedRepair, task: Make): Task
         bright,
       ]
     : [bright];
-  const partKey = { partKey: repair.isBought ? `kit ${repair.id}` : repair.steelKey };
+  // What is bought is not made: it is waited for where it is fitted.
+  const made = (hours: Task['hours']) =>
+    repair.isBought ? [] : [task('make plate', hours, { atBench: true, partKey: repair.steelKey })];
+  const bought = repair.isBought && { partKey: `kit ${repair.id}` };
   if (repair.isBolted)
     return [
       ...opened,
-      task('make plate', all(boltedPlate, repair.plates, 0.35), { atBench: true, ...partKey }),
-      task('drill', all(boltedPlate, repair.plates, 0.4)),
-      task('bolt up', all(boltedPlate, repair.plates, 0.25), { hands: 2, covers: true }),
+      ...made(all(boltedPlate, repair.plates, BOLTED_SHARES.make)),
+      task('drill', all(boltedPlate, repair.plates, BOLTED_SHARES.drill), { ...bought }),
+      task('bolt up', all(boltedPlate, repair.plates, BOLTED_SHARES.boltUp), { hands: 2, covers: true }),
     ];
   return [
     ...opened,
-    task('make plate', all(plate, repair.plates, PLATE_SHARES.make), { atBench: true, ...partKey }),
-    task('fit', all(plate, repair.plates, PLATE_SHARES.fit), { hands: 2, covers: true }),
+    ...made(all(plate, repair.plates, PLATE_SHARES.make)),
+    task('fit', all(plate, repair.plates, PLATE_SHARES.fit), { hands: 2, covers: true, ...bought }),
     task('tack', all(weldPerMetre, repair.weldM, WELD_SHARES.tack), {
       isHot: true,
       needsWelder: true,
@@ -68,4 +78,14 @@ function stepsOf({ norms }: OrderScene, repair: PlannedRepair, task: Make): Task
     }),
     task('look at welds', SMALL.look!),
   ];
+}
+
+/** Hours of a repair's own steps by the norms, least and most, with what comes off its way and goes back: as its plan would count them. */
+export function plateHours(
+  norms: Norms,
+  { offAndBack, ...work }: Omit<PlateWork, 'id' | 'steelKey'> & { readonly offAndBack: number },
+): [number, number] {
+  const steps = stepsOf(norms, { ...work, id: '', steelKey: '' }, (what, hours) => ({ what, hours }) as Task);
+  const all = [...steps.map(({ hours }) => hours), share(norms.stripDown, offAndBack)];
+  return [0, 1].map((k) => all.reduce((sum, hours) => sum + hours[k]!, 0)) as [number, number];
 }

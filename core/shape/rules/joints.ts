@@ -1,5 +1,6 @@
 import { BETWEEN_HEAT_ZONES_MM } from '../../reference';
 import { CRITICAL_REACH_MM, crossingsOn, fittingsOn } from '../../frame';
+import { NO_FOOT } from '../clashes';
 import { besideJoint, JOINT_CLEAR_MM } from '../joints';
 import { lengthsOf, type Piece } from '../repair';
 import type { RepairFinding } from '../repair-finding';
@@ -66,7 +67,7 @@ const nearWeld: JointRule = ({ picture }, piece, stationMm) => {
 /** Beside a bracket the road asks most. */
 const nearBracket: JointRule = ({ picture }, piece, stationMm) => {
   const [mark] = fittingsOn(picture.frame, picture.member)
-    .filter(({ kind }) => kind !== 'axle')
+    .filter(({ kind }) => !NO_FOOT.has(kind))
     .map(({ name, stationMm: mm }) => ({ name, value: Math.abs(mm - stationMm) }))
     .filter(({ value }) => value < CRITICAL_REACH_MM)
     .sort((a, b) => a.value - b.value);

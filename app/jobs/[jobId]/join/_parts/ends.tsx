@@ -46,7 +46,7 @@ function Fatigue({ worked }: { worked: WorkedRepair }) {
     <ul className="text-[16px]">
       {ends.map((end) => (
         <li key={end.stationMm}>
-          At {printStation(member, end.stationMm, system)}: {endWords(end)}.
+          {end.isJoint ? 'Joint at' : 'At'} {printStation(member, end.stationMm, system)}: {endWords(end)}.
         </li>
       ))}
     </ul>

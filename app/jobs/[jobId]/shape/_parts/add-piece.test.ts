@@ -1,6 +1,6 @@
 import { defaultFrame, familyOf, type Family } from '@/core/frame';
 import { checkRepair, type Repair } from '@/core/shape';
-import { asForm, inForm, pieceAbout, repairAbout, onTwin, withAnother } from './add-piece';
+import { asForm, inForm, inOne, pieceAbout, repairAbout, onTwin, withAnother, withEnds } from './add-piece';
 import { wentPast } from './in-the-way';
 
 const frameOf = (family: Family) =>
@@ -132,5 +132,32 @@ describe('the way past what a plate meets', () => {
     expect(past('undecided', notched).pieces[0]).not.toHaveProperty('notches');
     const short = { ...own, pieces: [{ ...own.pieces[0]!, startMm: 1940 }] };
     expect(past('notch', short).pieces[0]!.notches![0]!.fromMm).toBe(1940);
+  });
+});
+
+describe('a piece whose ends are dragged', () => {
+  const jointed = {
+    ...pieceAbout(channel, 2000, { id: 'p', kind: 'bottom L', thicknessMm: 6 }),
+    startMm: 1000,
+    endMm: 3000,
+    taperMm: 100,
+    joints: [1500, 2500],
+  };
+  test('keeps the joints that still lie on its straight part', () => {
+    expect(withEnds(channel, jointed, { startMm: 1400, endMm: 3000 }).joints).toEqual([1500, 2500]);
+    expect(withEnds(channel, jointed, { startMm: 1401, endMm: 3000 }).joints).toEqual([2500]);
+    expect(withEnds(channel, jointed, { startMm: 1000, endMm: 2500 })).toMatchObject({
+      endMm: 2500,
+      joints: [1500],
+    });
+    expect(withEnds(channel, jointed, { startMm: 1700, endMm: 2400 }).joints).toBeUndefined();
+  });
+  test('has none where it had none; of one length it has none', () => {
+    expect(withEnds(channel, inOne(jointed), { startMm: 900, endMm: 3100 })).toEqual({
+      ...inOne(jointed),
+      startMm: 900,
+      endMm: 3100,
+    });
+    expect(inOne(jointed).joints).toBeUndefined();
   });
 });

@@ -47,7 +47,7 @@ function Ends({ worked }: { worked: WorkedRepair }) {
     <ul className="text-[15px]" aria-label="Ends of its plates">
       {ends.map((end, k) => (
         <li key={k} className={end.says === 'worse than nearby' ? 'font-semibold text-oxide' : ''}>
-          End at {printStation(member, end.stationMm, system)}: {endWords(end)}.
+          {end.isJoint ? 'Joint' : 'End'} at {printStation(member, end.stationMm, system)}: {endWords(end)}.
         </li>
       ))}
     </ul>

@@ -3,67 +3,69 @@
 import { useRef, useState } from 'react';
 import { inchesToMm } from '@/core/quantity';
 import type { Member } from '@/core/frame';
-import { coverage, outlineOnStrip, type Piece, type Repair } from '@/core/shape';
+import { coverage, type Piece, type Repair } from '@/core/shape';
 import { useTapDrag, type Pointed } from '@/ui/controls';
 import type { StripScale } from '@/ui/strip';
+import { withEnds } from './add-piece';
 
 const SNAP_MM = inchesToMm(1 / 4);
+/** No end is dragged nearer to the other one, mm. */
+const LEAST_MM = 100;
 
 interface Grip {
   readonly index: number;
   readonly end: 'startMm' | 'endMm';
 }
 
-/** Grips on both ends of every piece: drag to move an end; it snaps to a quarter inch and is kept when let go. */
+/**
+ * Grips on both ends of every piece: drag to move an end; it snaps to a quarter inch. Every step is told as it is dragged, for the rules to speak at once, and
+ * it is kept when let go.
+ */
 export function EndHandles({
   member,
   repair,
   scale,
+  onDragged,
   onMoved,
 }: {
   member: Member;
   repair: Repair;
   scale: StripScale;
-  onMoved: (pieces: Piece[]) => void;
+  onDragged: (pieces: Piece[]) => void;
+  onMoved: (pieces: Piece[] | undefined) => void;
 }) {
-  const [drag, setDrag] = useState<Grip & { readonly stationMm: number }>();
-  const pieces = repair.pieces.map((piece, k) =>
-    drag?.index === k ? { ...piece, [drag.end]: drag.stationMm } : piece,
-  );
+  const [begun, setBegun] = useState<Pick<Repair, 'pieces'>>();
+  const { pieces } = repair;
   const group = useRef<SVGGElement>(null);
   const stationOf = ({ clientX }: Pointed) => {
     const box = group.current!.ownerSVGElement!.getBoundingClientRect();
     return Math.round(scale.stationAt(clientX - box.left) / SNAP_MM) * SNAP_MM;
   };
-  const limited = (piece: Piece, end: 'startMm' | 'endMm', stationMm: number) =>
+  const limited = (piece: Piece, end: Grip['end'], stationMm: number) =>
     end === 'startMm'
-      ? Math.min(Math.max(0, stationMm), piece.endMm - 100)
-      : Math.max(Math.min(member.lengthMm, stationMm), piece.startMm + 100);
+      ? Math.min(Math.max(0, stationMm), piece.endMm - LEAST_MM)
+      : Math.max(Math.min(member.lengthMm, stationMm), piece.startMm + LEAST_MM);
   const grips = useTapDrag<Grip>({
-    onDrag: (at, { index, end }) =>
-      setDrag({ index, end, stationMm: limited(repair.pieces[index]!, end, stationOf(at)) }),
+    onDrag: (at, { index, end }) => {
+      const from = begun ?? repair;
+      if (!begun) setBegun(repair);
+      const piece = from.pieces[index]!;
+      const ends = { startMm: piece.startMm, endMm: piece.endMm, [end]: limited(piece, end, stationOf(at)) };
+      if (ends[end] === pieces[index]?.[end]) return;
+      onDragged(from.pieces.map((each, n) => (n === index ? withEnds(member, each, ends) : each)));
+    },
+    onCancel: () => {
+      setBegun(undefined);
+      onMoved(undefined);
+    },
     onDrop: ({ index, end }) => {
-      if (drag && drag.stationMm !== repair.pieces[index]![end])
-        onMoved(repair.pieces.map((each, n) => (n === index ? { ...each, [end]: drag.stationMm } : each)));
-      setDrag(undefined);
+      const isMoved = begun && begun.pieces[index]![end] !== pieces[index]![end];
+      setBegun(undefined);
+      onMoved(isMoved ? [...pieces] : undefined);
     },
   });
   return (
     <g ref={group}>
-      {drag &&
-        pieces.map((piece) => (
-          <path
-            key={piece.id}
-            d={`M${outlineOnStrip(member, piece)
-              .map(([station, u]) => `${scale.x(station)} ${scale.y(u)}`)
-              .join('L')}Z`}
-            fill="none"
-            stroke="var(--slate)"
-            strokeWidth="2.5"
-            strokeDasharray="6 4"
-            pointerEvents="none"
-          />
-        ))}
       {pieces.flatMap((piece, k) =>
         (['startMm', 'endMm'] as const).map((end) => {
           const x = scale.x(piece[end]);

@@ -1,15 +1,15 @@
 'use client';
 
-import { useMemo, useState } from 'react';
-import { brokenRules, candidates, type WorkedRepair } from '@/core/job';
-import { lowerBound, type SectionKept } from '@/core/weigh';
-import { percent, printLength, type UnitSystem } from '@/core/quantity';
+import { useEffect, useState } from 'react';
+import { brokenRules, type Candidate, type WorkedRepair } from '@/core/job';
+import { percent, printLength, sectionDigits, sectionUnit, type UnitSystem } from '@/core/quantity';
+import type { Money } from '@/core/reference';
 import { repairWords } from '../../../../_words/repair-findings';
-import { repairName } from '../../../../_words/shape';
-import { printMoney } from '../../../../_words/ways-out';
-import { useReader, useRecords, useWork } from '../../../_desk';
+import { DRAINAGE_WORDS, repairName, stepWords } from '../../../../_words/shape';
+import { hoursRange, printMoney } from '../../../../_words/ways-out';
+import { useMember, useReader, useRecords, useWork } from '../../../_desk';
 
-/** Every form that could answer the same damage, ranked, with what it brings back and what speaks against it. */
+/** Every form that could answer the same damage, ranked, with what it brings back, what it takes, and what speaks against it. */
 export function OtherForms({
   worked,
   onTake,
@@ -32,6 +32,27 @@ export function OtherForms({
   );
 }
 
+/** Asked of the engine: forms of a run of damage on the member in sight; undefined until it has answered. */
+function useForms({ fromMm, toMm }: NonNullable<WorkedRepair['target']>): readonly Candidate[] | undefined {
+  const { file } = useRecords();
+  const { member } = useMember();
+  const { work, forms } = useWork();
+  const [all, setAll] = useState<readonly Candidate[]>();
+  const { kits, practice } = file;
+  useEffect(() => {
+    if (!work) return;
+    let isWanted = true;
+    forms(member.id, { fromMm, toMm }).then(
+      (told) => isWanted && setAll(told),
+      () => undefined,
+    );
+    return () => {
+      isWanted = false;
+    };
+  }, [forms, member.id, work, fromMm, toMm, kits, practice]);
+  return all;
+}
+
 function Candidates({
   run,
   current,
@@ -41,79 +62,106 @@ function Candidates({
   current: WorkedRepair;
   onTake: (candidate: WorkedRepair) => void;
 }) {
-  const { file } = useRecords();
   const { system } = useReader();
-  const { work } = useWork();
-  const { fromMm, toMm } = run;
-  const all = useMemo(
-    () =>
-      work
-        ? candidates(work.picture, { fromMm, toMm }, { grossMassKg: file.grossMassKg, kits: file.kits ?? [] })
-        : [],
-    [work, fromMm, toMm, file.grossMassKg, file.kits],
-  );
+  const all = useForms(run);
+  if (!all) return <p role="status">being worked out…</p>;
   if (all.length === 0)
     return <p>No plate goes here: the steel, the member or the shop’s school asks for another way.</p>;
   return (
-    <table
-      className="ruled w-full text-[15px] [&_td]:py-1 [&_td]:pr-3 [&_td]:align-top"
-      aria-label="Other forms"
-    >
-      <thead>
-        <tr className="caption text-left">
-          <th scope="col">form</th>
-          <th scope="col">brings S back to</th>
-          <th scope="col">weld or bolts</th>
-          <th scope="col">why not</th>
-          <th scope="col" />
-        </tr>
-      </thead>
-      <tbody>
-        {all.map((each) => (
-          <tr key={each.repair.id}>
-            <th scope="row" className="py-1 pr-3 text-left align-top font-semibold">
-              {each.kit ? `bought: ${each.kit.name}` : repairName(each.repair)}
-              <span className="caption block">
-                {printLength(each.repair.pieces[0]!.thicknessMm, system, 'thickness')}
-                {each.kit?.price !== undefined && `, ${printMoney(each.kit.price, file.practice.money)}`}
-              </span>
-            </th>
-            <td>{each.restored.length > 0 ? percent(leastModulus(each.restored)) : '–'}</td>
-            <td>{heldWords(each, system)}</td>
-            <td>{whyNot(each, system)}</td>
-            <td>
-              {each.against.length === 0 && (each.kit !== undefined || !sameForm(each, current)) && (
-                <button type="button" className="plain" onClick={() => onTake(each)}>
-                  Take this form
-                </button>
-              )}
-            </td>
+    <div className="overflow-x-auto">
+      <table
+        className="ruled w-full text-[15px] [&_td]:py-1 [&_td]:pr-3 [&_td]:align-top"
+        aria-label="Other forms"
+      >
+        <thead>
+          <tr className="caption text-left [&_th]:pr-3 [&_th]:align-bottom [&_th]:font-normal">
+            <th scope="col">form</th>
+            <th scope="col">brings S back to</th>
+            <th scope="col">stiffer at its ends</th>
+            <th scope="col">weld or bolts</th>
+            <th scope="col">plate, {sectionUnit(2, system)}</th>
+            <th scope="col">hours</th>
+            <th scope="col">speaks against it</th>
+            <th scope="col" />
           </tr>
-        ))}
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {all.map((each) => (
+            <FormRow
+              key={each.repair.id}
+              candidate={each}
+              isTaken={each.kit === undefined && sameForm(each, current)}
+              onTake={() => onTake(each)}
+            />
+          ))}
+        </tbody>
+      </table>
+    </div>
   );
 }
 
-const leastModulus = (sections: readonly SectionKept[]): number =>
-  Math.min(
-    ...sections.map(({ kept }) => Math.min(lowerBound(kept.modulusTop!), lowerBound(kept.modulusBottom!))),
+function FormRow({
+  candidate,
+  isTaken,
+  onTake,
+}: {
+  candidate: Candidate;
+  isTaken: boolean;
+  onTake: () => void;
+}) {
+  const { file } = useRecords();
+  const { system } = useReader();
+  const { kit, figures, repair, against } = candidate;
+  return (
+    <tr>
+      <th scope="row" className="py-1 pr-3 text-left align-top font-semibold">
+        {kit ? `bought: ${kit.name}` : repairName(repair)}
+        <span className="caption block font-normal">{besides(candidate, file.practice.money, system)}</span>
+      </th>
+      <td>{figures.modulus === undefined ? '–' : percent(figures.modulus)}</td>
+      <td>{stepWords(figures.stiffStep)}</td>
+      <td>{figures.bolts > 0 ? `${figures.bolts} bolts` : printLength(figures.weldMm, system, 'length')}</td>
+      <td>{sectionDigits(figures.areaMm2, 2, system)}</td>
+      <td className="whitespace-nowrap">{hoursRange({ low: figures.hours[0], high: figures.hours[1] })}</td>
+      <td>{againstWords(candidate, system)}</td>
+      <td>
+        {against.length === 0 && !isTaken && (
+          <button type="button" className="plain" onClick={onTake}>
+            Take this form
+          </button>
+        )}
+      </td>
+    </tr>
   );
+}
 
 const sameForm = (one: WorkedRepair, other: WorkedRepair): boolean =>
   repairName(one.repair) === repairName(other.repair);
 
-const heldWords = ({ joined: { bolts, totalWeldMm } }: WorkedRepair, system: UnitSystem): string =>
-  bolts.length > 0
-    ? `${bolts.reduce((sum, { count }) => sum + count, 0)} bolts`
-    : printLength(totalWeldMm, system, 'length');
+/** Its plate, its price where it is bought, what becomes of water, what nobody gets to, how it goes on. */
+function besides({ kit, figures, repair }: Candidate, money: Money, system: UnitSystem): string {
+  const { drainage, hidden } = figures;
+  return [
+    printLength(repair.pieces[0]!.thicknessMm, system, 'thickness'),
+    ...(kit?.price === undefined ? [] : [printMoney(kit.price, money)]),
+    ...(drainage === 'holds no water' ? [] : [`water: ${DRAINAGE_WORDS[drainage]}`]),
+    ...(hidden.length === 0 ? [] : [`not reached: ${hidden.join(', ')}`]),
+    ...(kit?.instructions ? [kit.instructions] : []),
+  ].join('; ');
+}
 
-/** What speaks against it at all; else the rules it breaks; else what it deviates in. */
-function whyNot({ against, findings, joinFindings, ...worked }: WorkedRepair, system: UnitSystem): string {
-  if (against.length > 0)
-    return [...new Set(against.map((each) => repairWords(each, system).title))].join('; ');
-  const broken = brokenRules({ ...worked, against, findings, joinFindings });
-  if (broken.length > 0) return `breaks ${broken.length === 1 ? 'a rule' : `${broken.length} rules`}`;
-  const deviations = findings.filter(({ weight }) => weight === 'deviation').length;
+/** What speaks against it at all; else the rules it breaks, by name; else what it deviates in. */
+function againstWords({ against, ...worked }: WorkedRepair, system: UnitSystem): string {
+  const titles = (findings: WorkedRepair['findings']) =>
+    [...new Set(findings.map((each) => repairWords(each, system).title))].join('; ');
+  if (against.length > 0) return titles(against);
+  const broken = brokenRules({ ...worked, against });
+  const ofPlate = worked.findings.filter(({ weight }) => weight === 'broken');
+  if (broken.length > 0)
+    return [
+      ...(ofPlate.length > 0 ? [titles(ofPlate)] : []),
+      ...(broken.length > ofPlate.length ? ['its welds or bolts'] : []),
+    ].join('; ');
+  const deviations = worked.findings.filter(({ weight }) => weight === 'deviation').length;
   return deviations === 0 ? 'nothing' : `${deviations} stated deviation${deviations === 1 ? '' : 's'}`;
 }

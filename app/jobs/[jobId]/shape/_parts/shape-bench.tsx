@@ -20,6 +20,7 @@ import {
   usePlace,
   useReader,
   useRecords,
+  useTrying,
 } from '../../../_desk';
 import { inForm, onTwin, repairAbout, withAnother, withEnds } from './add-piece';
 import { Checked } from './checked';
@@ -42,6 +43,7 @@ export function ShapeBench() {
   const { member, setCursor, setStretch } = useMember();
   const { cursor } = usePlace();
   const { work, repairs, plates, at, current, choose, change } = useRepairs();
+  const { tryOut, letGo } = useTrying();
   const over = useCallback(
     (scale: StripScale) =>
       current ? (
@@ -50,14 +52,16 @@ export function ShapeBench() {
           member={member}
           repair={current.repair}
           scale={scale}
-          onMoved={(moved) =>
+          onDragged={(pieces) => tryOut({ ...current.repair, pieces })}
+          onMoved={(moved) => {
+            if (!moved) return letGo();
             change(current, ({ pieces }) => ({
               pieces: pieces.map((piece, k) => (moved[k] ? withEnds(member, piece, moved[k]) : piece)),
-            }))
-          }
+            }));
+          }}
         />
       ) : null,
-    [current, member, change],
+    [current, member, change, tryOut, letGo],
   );
 
   return (

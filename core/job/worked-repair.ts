@@ -1,0 +1,132 @@
+import { lowerBound, type MemberPicture, type SectionKept } from '../weigh';
+import {
+  checkRules,
+  clashesUnder,
+  flatPatterns,
+  inLengths,
+  lengthened,
+  openingsOf,
+  overlaid,
+  reasonsAgainst,
+  repairPicture,
+  skinsUnder,
+  uncheckedIn,
+  type Clash,
+  type FlatPattern,
+  type Repair,
+  type RepairFinding,
+  type RepairPicture,
+  type Unchecked,
+} from '../shape';
+import { checkJoining, designShearN, joining, strengthNPerMm, type JoinFinding, type Joining } from '../join';
+import type { MemberInputs } from './inputs';
+
+/** A repair worked right through: what it restores, which rules it breaks, its flat patterns and its welds. */
+export interface WorkedRepair {
+  readonly repair: Repair;
+  readonly isProposal: boolean;
+  readonly target?: { readonly fromMm: number; readonly toMm: number };
+  readonly restored: readonly SectionKept[];
+  /** Each piece looked at along its length: where its edges land. */
+  readonly pieces: RepairPicture['pieces'];
+  readonly findings: readonly RepairFinding[];
+  /** What no rule could look at. */
+  readonly unchecked: readonly Unchecked[];
+  /** What its plates meet, piece by piece. */
+  readonly clashes: readonly (Clash & { readonly pieceId: string })[];
+  /** What speaks against offering it at all. */
+  readonly against: readonly RepairFinding[];
+  readonly patterns: readonly FlatPattern[];
+  readonly joined: Joining;
+  readonly joinFindings: readonly JoinFinding[];
+}
+
+/** Rules of plate and weld that a repair breaks: it is not to be cut or welded like that. */
+export const brokenRules = ({
+  findings,
+  joinFindings,
+}: WorkedRepair): readonly (RepairFinding | JoinFinding)[] => [
+  ...findings.filter(({ weight }) => weight === 'broken'),
+  ...joinFindings.filter(({ weight }) => weight === 'broken'),
+];
+
+/**
+ * A repair of a member worked right through. `seams`: what was recorded of its seams; `others`: kept repairs of the member beside it. Milliseconds: an
+ * end that is dragged has it worked out again at every step.
+ */
+export function workRepair(
+  context: RepairPicture,
+  isProposal: boolean,
+  grossMassKg: number | undefined,
+  { seams, others }: { readonly seams: MemberInputs['seams']; readonly others: readonly Repair[] } = {
+    seams: [],
+    others: [],
+  },
+): WorkedRepair {
+  const { repair, picture } = context;
+  const findings = [...checkRules(context), ...overlaid(picture.member, repair, others)];
+  const openings = openingsOf(picture, repair);
+  const shearN = grossMassKg === undefined ? undefined : designShearN(grossMassKg);
+  const joined = joining(context, shearN, seams);
+  return {
+    repair,
+    isProposal,
+    ...(context.target && { target: context.target }),
+    restored: context.restored,
+    pieces: context.pieces,
+    findings,
+    unchecked: uncheckedIn(context, findings),
+    clashes: repair.pieces.flatMap((piece) =>
+      [...clashesUnder(picture.frame, picture.member, piece), ...skinsUnder(picture, piece)].map((clash) => ({
+        ...clash,
+        pieceId: piece.id,
+      })),
+    ),
+    against: reasonsAgainst(findings, foundFraction(context)),
+    patterns: repair.pieces.flatMap((piece) =>
+      flatPatterns(picture.member, repair, piece, {
+        ...picture.practice,
+        drains: picture.ways.drains,
+        zones: picture.zones,
+        openings,
+      }),
+    ),
+    joined,
+    joinFindings: checkJoining(context, joined),
+  };
+}
+
+/** The least section modulus over what a repair is for, as found, lower bound; 1 where it is for nothing. */
+const foundFraction = ({ picture, target }: RepairPicture): number =>
+  Math.min(
+    1,
+    ...picture.sections
+      .filter(({ stationMm }) => target && stationMm >= target.fromMm && stationMm <= target.toMm)
+      .map(({ kept }) => Math.min(lowerBound(kept.modulusTop!), lowerBound(kept.modulusBottom!))),
+  );
+
+/** As long as its welds ask, and in lengths that the shop has. */
+export const drawnOut = (picture: MemberPicture, proposal: Repair): Repair =>
+  inLengths(picture, withRoomForWelds(picture, proposal));
+
+const LENGTHWISE: readonly string[] = ['upper edge', 'edge on the flange'];
+
+/** The way back: a proposed plate whose end welds cannot take its force is made longer there until they can, three times at most. */
+function withRoomForWelds(picture: MemberPicture, proposal: Repair): Repair {
+  let repair = proposal;
+  for (let round = 0; round < 3; round++) {
+    const { ends, lines } = joining(repairPicture(picture, repair), undefined);
+    const short = ends.filter((end) => end.capacityN < end.forceN);
+    if (short.length === 0) return repair;
+    for (const end of short) {
+      const perMm = lines
+        .filter((line) => line.pieceId === end.pieceId && LENGTHWISE.includes(line.place))
+        .reduce((sum, line) => sum + strengthNPerMm(line), 0);
+      repair =
+        perMm > 0
+          ? lengthened(picture, repair, end.pieceId, end.end, (end.forceN - end.capacityN) / perMm)
+          : repair;
+    }
+  }
+  return repair;
+}
