@@ -1,5 +1,6 @@
 import {
   askLift,
+  besideRepairs,
   candidates,
   changed,
   inputsOf,
@@ -249,7 +250,9 @@ const questions = (
     const { file, done } = await worked();
     const work = done.get(memberId);
     const { grossMassKg, kits = [], practice } = file;
-    return work ? candidates(work.picture, run, { grossMassKg, kits, norms: practice.money.norms }) : [];
+    if (!work) return [];
+    const beside = besideRepairs(file, work.picture.member);
+    return candidates(work.picture, run, { grossMassKg, kits, norms: practice.money.norms, beside });
   },
   order: async (nowMs) => {
     const { file, done } = await worked();

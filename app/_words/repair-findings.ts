@@ -192,6 +192,11 @@ const REPAIR_WORDS: Readonly<Record<RepairFindingCode, Say<RepairFinding>>> = {
     detail: `shorter than the member is deep, ${printLength(f.limit!, s, 'length')}: all joint and no plate`,
     change: 'lengths nearer to equal',
   }),
+  'seat-off-level': (f, s) => ({
+    title: `Sits ${printLength(Math.abs(f.value!), s, 'thickness')} otherwise than its twin: ${f.name}`,
+    detail: `${f.value! > 0 ? 'the plate here takes it further off its wall' : 'the plate on the other side takes it further off its wall'}, if it sits on that face; at most ${printLength(f.limit!, s, 'thickness')} between the sides`,
+    change: `${f.value! > 0 ? 'a shim as thick on the other side' : 'a shim as thick on this side'}; or the plate notched round it, or its seat trimmed by as much`,
+  }),
   'skin-beneath': (f) => ({
     title: `Lands on or closes in an ${f.name}`,
     detail: 'the rust beneath goes on, and nothing sound is known to be under it',

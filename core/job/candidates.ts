@@ -14,7 +14,7 @@ import {
   stateKept,
   type Repair,
 } from '../shape';
-import { brokenRules, drawnOut, workRepair, type WorkedRepair } from './worked-repair';
+import { brokenRules, drawnOut, workRepair, type RepairBeside, type WorkedRepair } from './worked-repair';
 
 /** Whether water gets out of what a repair closes in. */
 export const DRAINAGE = ['holds no water', 'as it was', 'drained', 'sealed'] as const;
@@ -47,6 +47,7 @@ export interface CandidateAsked {
   readonly kits?: readonly Kit[];
   readonly norms?: Norms;
   readonly held?: 'by welds' | 'by bolts';
+  readonly beside?: RepairBeside;
 }
 
 /**
@@ -56,10 +57,10 @@ export interface CandidateAsked {
 export function candidates(
   picture: MemberPicture,
   run: { readonly fromMm: number; readonly toMm: number },
-  { grossMassKg, kits = [], norms = DEFAULT_NORMS, held }: CandidateAsked = {},
+  { grossMassKg, kits = [], norms = DEFAULT_NORMS, held, beside }: CandidateAsked = {},
 ): Candidate[] {
   const worked = (repair: Repair, kit?: Kit): Candidate => {
-    const all = workRepair(repairPicture(picture, repair), true, grossMassKg);
+    const all = workRepair(repairPicture(picture, repair), true, grossMassKg, beside);
     return {
       ...all,
       ...(kit && { kit }),

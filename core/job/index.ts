@@ -10,7 +10,15 @@ export {
 } from './evidence';
 export { changed, type RecordsChange } from './changes';
 export { recorded, stands, standsOn, type JobFile, type Unreadable, type JobRecords } from './records';
-export { inputsOf, jobHosts, jobSpots, sortedRecords, type MemberInputs, type SortedRecords } from './inputs';
+export {
+  besideRepairs,
+  inputsOf,
+  jobHosts,
+  jobSpots,
+  sortedRecords,
+  type MemberInputs,
+  type SortedRecords,
+} from './inputs';
 export { repairAmong, sketchedPicture, weighMember, workJob, workMember, type MemberWork } from './member';
 export { brokenRules, workRepair, type WorkedRepair } from './worked-repair';
 export {

@@ -1,4 +1,4 @@
-import { hostsOf, memberOf, ofKind, standing, type Frame, type Member } from '../frame';
+import { hostsOf, memberOf, ofKind, standing, twinOf, type Frame, type Member } from '../frame';
 import { fingerprint } from '../quantity';
 import { metalPractice } from '../reference';
 import {
@@ -26,6 +26,8 @@ import { letInOn, worksOf, type PlannedWork } from './works';
 export interface MemberInputs {
   readonly evidence: MemberEvidence;
   readonly repairs: readonly Repair[];
+  /** Kept on its twin: what hangs on both is held level. */
+  readonly twinRepairs: readonly Repair[];
   /** Lengths of it that are to be let in. */
   readonly letIn: readonly LetIn[];
   /** What was recorded of its seams: gaps, access, what stays open. */
@@ -179,19 +181,38 @@ export function inputsOf(sorted: SortedRecords, member: Member): MemberInputs {
     ...evidenceOf(sorted, member),
     unexplained: sorted.unexplained.filter(({ memberIds }) => memberIds.includes(member.id)),
   };
-  const repairs = records.repairs.filter((repair) => repair.memberId === member.id);
+  const { repairs, twinRepairs, seams } = besideRepairs(records, member);
   const letIn = letInOn(sorted.works, member.id);
-  const seams = stands(records, 'seam').filter(({ memberId }) => memberId === member.id);
   const gross = records.grossMassKg;
   const metalMark = metalMarkOf(sorted, evidence);
   return {
     evidence,
     repairs,
+    twinRepairs,
     letIn,
     seams,
     ...(gross !== undefined && { grossMassKg: gross }),
     metalMark,
-    mark: fingerprint([metalMark, JSON.stringify([repairs, gross, letIn]), ...seams.map(({ id }) => id)]),
+    mark: fingerprint([
+      metalMark,
+      JSON.stringify([repairs, twinRepairs, gross, letIn]),
+      ...seams.map(({ id }) => id),
+    ]),
+  };
+}
+
+/** What any repair of a member has to do with, beside its metal. */
+export function besideRepairs(
+  records: Pick<JobRecords, 'frame' | 'repairs' | 'evidence' | 'strikes'>,
+  member: Member,
+): Pick<MemberInputs, 'repairs' | 'twinRepairs' | 'seams'> {
+  const twin = twinOf(records.frame, member);
+  const on = (memberId: string | undefined) =>
+    records.repairs.filter((repair) => repair.memberId === memberId);
+  return {
+    repairs: on(member.id),
+    twinRepairs: twin ? on(twin.id) : [],
+    seams: stands(records, 'seam').filter(({ memberId }) => memberId === member.id),
   };
 }
 

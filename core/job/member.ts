@@ -62,15 +62,10 @@ export function workMember(inputs: MemberInputs): MemberWork {
   const saved = inputs.repairs;
   const { letIn } = inputs;
   const proposals = proposeRepairs(picture, saved, letIn).map((proposal) => drawnOut(picture, proposal));
-  const tried = proposals.map((proposal) => orBetter(picture, proposal, inputs.grossMassKg));
+  const tried = proposals.map((proposal) => orBetter(inputs, picture, proposal));
   const isGood = ({ against }: WorkedRepair) => against.length === 0;
   const repairs = [
-    ...saved.map((repair) =>
-      workRepair(repairPicture(picture, repair), false, inputs.grossMassKg, {
-        seams: inputs.seams,
-        others: saved.filter(({ id }) => id !== repair.id),
-      }),
-    ),
+    ...saved.map((repair) => workRepair(repairPicture(picture, repair), false, inputs.grossMassKg, inputs)),
     ...tried.filter(isGood),
   ].sort((a, b) => a.repair.pieces[0]!.startMm - b.repair.pieces[0]!.startMm);
   const states = memberStates(
@@ -100,12 +95,13 @@ export function workMember(inputs: MemberInputs): MemberWork {
  * The engine's own choice, or, where that breaks a rule or would not do at all, the first of the other forms that does neither. It stays welded where the
  * shop welds: that a cut breaks a rule is no reason to drill.
  */
-function orBetter(picture: MemberPicture, proposal: Repair, grossMassKg: number | undefined): WorkedRepair {
-  const worked = workRepair(repairPicture(picture, proposal), true, grossMassKg);
+function orBetter(inputs: MemberInputs, picture: MemberPicture, proposal: Repair): WorkedRepair {
+  const { grossMassKg } = inputs;
+  const worked = workRepair(repairPicture(picture, proposal), true, grossMassKg, inputs);
   const isGood = (each: WorkedRepair) => each.against.length === 0 && brokenRules(each).length === 0;
   if (isGood(worked) || !worked.target) return worked;
   const held = isBolted(proposal) ? 'by bolts' : 'by welds';
-  const better = candidates(picture, worked.target, { grossMassKg, held }).find(isGood);
+  const better = candidates(picture, worked.target, { grossMassKg, held, beside: inputs }).find(isGood);
   if (!better) return worked;
   // Under the first one's name: a proposal is the same one whichever form it has come to.
   return { ...better, repair: { ...better.repair, id: proposal.id } };

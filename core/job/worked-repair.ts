@@ -2,7 +2,9 @@ import { lowerBound, type MemberPicture, type SectionKept } from '../weigh';
 import {
   checkRules,
   clashesUnder,
+  byWeight,
   flatPatterns,
+  heldLevel,
   inLengths,
   lengthened,
   openingsOf,
@@ -50,21 +52,28 @@ export const brokenRules = ({
   ...joinFindings.filter(({ weight }) => weight === 'broken'),
 ];
 
-/**
- * A repair of a member worked right through. `seams`: what was recorded of its seams; `others`: kept repairs of the member beside it. Milliseconds: an
- * end that is dragged has it worked out again at every step.
- */
+/** What a repair has to do with: what was recorded of its member's seams, kept repairs of the member, and of its twin. */
+export interface RepairBeside {
+  readonly seams: MemberInputs['seams'];
+  readonly repairs: readonly Repair[];
+  readonly twinRepairs: readonly Repair[];
+}
+const NOTHING_BESIDE: RepairBeside = { seams: [], repairs: [], twinRepairs: [] };
+
+/** A repair of a member worked right through. Milliseconds: an end that is dragged has it worked out again at every step. */
 export function workRepair(
   context: RepairPicture,
   isProposal: boolean,
   grossMassKg: number | undefined,
-  { seams, others }: { readonly seams: MemberInputs['seams']; readonly others: readonly Repair[] } = {
-    seams: [],
-    others: [],
-  },
+  { seams, repairs, twinRepairs }: RepairBeside = NOTHING_BESIDE,
 ): WorkedRepair {
   const { repair, picture } = context;
-  const findings = [...checkRules(context), ...overlaid(picture.member, repair, others)];
+  const others = isProposal ? [] : repairs.filter(({ id }) => id !== repair.id);
+  const findings = [
+    ...checkRules(context),
+    ...overlaid(picture.member, repair, others),
+    ...heldLevel(context, twinRepairs),
+  ].sort(byWeight);
   const openings = openingsOf(picture, repair);
   const shearN = grossMassKg === undefined ? undefined : designShearN(grossMassKg);
   const joined = joining(context, shearN, seams);

@@ -53,6 +53,7 @@ export {
 export { candidatesOver, kitOver, proposeRepairs } from './propose';
 export { firstBolts } from './bolted-layouts';
 export { lengthened } from './reach';
+export { heldLevel, seatsOf, type Seat } from './rules/level';
 export { overlaid } from './rules/overlaid';
 export { blankOfPiece, flatPattern, flatPatterns } from './flat/piece-flat';
 export {
@@ -114,7 +115,7 @@ export {
   type RepairFindingCode,
   type Weight,
 } from './repair-finding';
-export { checkRules, reasonsAgainst } from './rules';
+export { byWeight, checkRules, reasonsAgainst } from './rules';
 export { NO_FOOT, clashesUnder, isNotchedRound, pastOf, skinsUnder, type Clash } from './clashes';
 export { drainsOf, type Drain } from './drains';
 export { inLengths } from './joints';

@@ -68,6 +68,7 @@ export const REPAIR_FINDING_CODES = [
   'joint-level',
   'joint-at-hole',
   'length-short',
+  'seat-off-level',
 ] as const;
 export type RepairFindingCode = (typeof REPAIR_FINDING_CODES)[number];
 

@@ -1,7 +1,7 @@
 'use client';
 
 import { createContext, useContext, useMemo, useState, type ReactNode } from 'react';
-import { stands, workRepair, type WorkedRepair } from '@/core/job';
+import { besideRepairs, workRepair, type JobFile, type WorkedRepair } from '@/core/job';
 import { memberStates, repairPicture, type MemberState, type Repair } from '@/core/shape';
 import { useRecords } from './records-context';
 import { useWork, type WorkView } from './work-context';
@@ -37,19 +37,11 @@ export function TryingProvider({ children }: { children: ReactNode }) {
   return <TryingContext.Provider value={value}>{children}</TryingContext.Provider>;
 }
 
-/** What stands of it is told by its own record of seams and by the kept repairs beside it, as if it had been kept so. */
-function workedAs(
-  { picture, repairs }: WorkView,
-  repair: Repair,
-  file: Parameters<typeof stands>[0] & { readonly grossMassKg?: number },
-): WorkedRepair {
+/** As if it had been kept so. */
+function workedAs({ picture, repairs }: WorkView, repair: Repair, file: JobFile): WorkedRepair {
   const { isProposal = false } = repairs.find((each) => each.repair.id === repair.id) ?? {};
-  return workRepair(repairPicture(picture, repair), isProposal, file.grossMassKg, {
-    seams: stands(file, 'seam').filter(({ memberId }) => memberId === picture.member.id),
-    others: repairs
-      .filter((each) => !each.isProposal && each.repair.id !== repair.id)
-      .map((each) => each.repair),
-  });
+  const beside = besideRepairs(file, picture.member);
+  return workRepair(repairPicture(picture, repair), isProposal, file.grossMassKg, beside);
 }
 
 /** Repairs of the member in sight, the one that is being dragged as it would be. */

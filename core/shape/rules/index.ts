@@ -103,8 +103,10 @@ export const reasonsAgainst = (findings: readonly RepairFinding[], foundFraction
     return weight === 'broken' && NEVER.has(code);
   });
 
+export const byWeight = (a: RepairFinding, b: RepairFinding): number => RANK[a.weight] - RANK[b.weight];
+
 /** Every rule on one repair, broken ones first. */
 export const checkRules = (context: RepairPicture): RepairFinding[] =>
   [...(isBolted(context.repair) ? OF_BOLTS : OF_WELDS), ...OF_PLATES]
     .flatMap((rule) => rule(context))
-    .sort((a, b) => RANK[a.weight] - RANK[b.weight]);
+    .sort(byWeight);
