@@ -1,6 +1,7 @@
 import type { Drainage, JudgedEnd } from '@/core/job';
 import type { BoltSet } from '@/core/join';
 import { mmToInches, percent, printLength, printTorque, sixteenths, type UnitSystem } from '@/core/quantity';
+import { isMetricBolt, type BoltMarks } from '@/core/reference';
 import {
   pieceName,
   type Bolts,
@@ -24,12 +25,20 @@ export const FORM_WORDS: Readonly<Record<PieceKind, string>> = {
   sleeve: 'two rolled halves round a tube, seams and slanted ends welded',
 };
 
-/** Inch bolts are called by their inches in either system. */
-export const boltSizeWords = (diameterMm: number): string => `${sixteenths(mmToInches(diameterMm))} in`;
+/** Bolts are called by their own inches or millimetres in either system. */
+export const boltSizeWords = (diameterMm: number): string =>
+  isMetricBolt(diameterMm) ? `M${Math.round(diameterMm)}` : `${sixteenths(mmToInches(diameterMm))} in`;
+
+export const BOLT_MARK_WORDS: Readonly<Record<BoltMarks, string>> = {
+  3: 'grade 5 (3 marks)',
+  6: 'grade 8 (6 marks)',
+  8.8: 'class 8.8',
+  10.9: 'class 10.9',
+};
 
 /** A bolt by its size and head marks. */
 export const boltWords = ({ diameterMm, marks }: Pick<Bolts, 'diameterMm' | 'marks'>): string =>
-  `${boltSizeWords(diameterMm)}, grade ${marks === 6 ? '8' : '5'} (${marks} marks)`;
+  `${boltSizeWords(diameterMm)}, ${BOLT_MARK_WORDS[marks]}`;
 
 /** A set of bolts as it is bought, drilled for and tightened. */
 export const boltSetWords = (set: BoltSet, system: UnitSystem): string =>

@@ -188,7 +188,7 @@ const CHANGES: Readonly<Record<string, string>> = {
   'no seam reached': 'open it up until a seam can be reached; else bolts',
   'no second member': 'a second member beside it',
   'no sound sheet round it': 'cut back to sound sheet, or wider plates',
-  'no such bolt': 'an inch bolt up to 1 1/2 in, grade 5 or 8',
+  'no such bolt': 'a coarse bolt: of inches, grade 5 or 8, or of millimetres, class 8.8 or 10.9',
   'no such tube': 'a wall under half of it',
   'not bent': 'nothing: it is in line',
   'not plumb': 'plumb it before it is welded',

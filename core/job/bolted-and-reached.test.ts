@@ -327,3 +327,21 @@ describe('faces that are not reached', () => {
     expect(hidden(['bottom'], [100, 400]).map(({ name }) => name)).toEqual(['bottom']);
   });
 });
+
+test('the same plates on metric bolts: holes, lengths and strength are theirs, and the rules speak of them alike', () => {
+  const [made] = work({ kept: inWeb(0.4) }).repairs;
+  const as = (bolts: NonNullable<Repair['bolts']>) =>
+    work({ kept: inWeb(0.4), repairs: [{ ...made!.repair, id: 'mine', by: 'MR', bolts }] }).repairs.find(
+      ({ isProposal }) => !isProposal,
+    )!;
+  const pitchMm = made!.repair.bolts!.pitchMm;
+  const inches = as({ diameterMm: 15.875, marks: 6, pitchMm });
+  const metric = as({ diameterMm: 16, marks: 10.9, pitchMm });
+  const [one, other] = [inches.joined.bolts[0]!, metric.joined.bolts[0]!];
+  expect(other.holeMm).toBe(18);
+  expect(other.lengthMm % 5).toBe(0);
+  expect(other.count).toBe(one.count);
+  expect(other.strengthN! / one.strengthN!).toBeGreaterThan(0.95);
+  expect(other.strengthN! / one.strengthN!).toBeLessThan(1.1);
+  expect(metric.findings.map(({ code }) => code)).toEqual(inches.findings.map(({ code }) => code));
+});

@@ -1,5 +1,13 @@
 import { shearFlow, WELD_LINK } from '../mechanics';
-import { boltHoleMm, boltLengthMm, boltSlipN, boltStack, boltTorqueNm, type BoltStack } from '../reference';
+import {
+  boltHoleMm,
+  boltLengthMm,
+  boltSlipN,
+  boltStack,
+  boltTorqueNm,
+  type BoltMarks,
+  type BoltStack,
+} from '../reference';
 import type { FaceId } from '../frame';
 import {
   boltsAt,
@@ -22,7 +30,7 @@ export interface BoltSet {
   /** Of these, where the metal is known to hold them. */
   readonly counted: number;
   readonly diameterMm: number;
-  readonly marks: 3 | 6;
+  readonly marks: BoltMarks;
   readonly holeMm: number;
   readonly pitchMm: number;
   readonly gripMm: number;

@@ -1,4 +1,13 @@
-import { boltShearN, boltSlipN, boltStack, oversizeHoleMm, WASHER_MM } from '.';
+import {
+  boltHoleMm,
+  boltLengthMm,
+  boltShearN,
+  boltSlipN,
+  boltStack,
+  METRIC_BOLTS,
+  oversizeHoleMm,
+  WASHER_MM,
+} from '.';
 
 const inch = (inches: number) => 25.4 * inches;
 
@@ -28,6 +37,30 @@ describe('a bolt through a stack', () => {
         expect(quarters - Math.round(quarters)).toBeCloseTo(0, 6);
       }
   });
+  test('an M12 through 6 and 6: by hand 35 long, 5 of shank, past its nut as much as is left', () => {
+    const stack = boltStack(12, [6, 6])!;
+    // Grip 12, washers 5, nut 10.8, two threads 3.5: 31.3, so 35; thread 2 × 12 + 6.
+    expect(stack.lengthMm).toBe(35);
+    expect(stack.shankMm).toBe(5);
+    expect(stack.threadLeftMm).toBeCloseTo(35 - 12 - 5 - 10.8, 9);
+    expect(boltLengthMm(12, 12)).toBe(35);
+    expect(boltHoleMm(12)).toBe(13);
+    expect(boltHoleMm(16)).toBe(18);
+  });
+  test.each([...METRIC_BOLTS])(
+    'an M%d: two threads past the nut by whole 5 mm, whatever the grip',
+    (size, of) => {
+      for (let grip = 3; grip < 60; grip += 1.3) {
+        const stack = boltStack(size, [grip / 2, grip / 2]);
+        if (!stack) continue;
+        expect(stack.threadLeftMm).toBeGreaterThanOrEqual(2 * of.pitchMm - 1e-6);
+        expect(stack.lengthMm % 5).toBeCloseTo(0, 9);
+        expect(stack.lengthMm - 5).toBeLessThan(
+          stack.gripMm + stack.washers * of.washerMm + of.nutMm + 2 * of.pitchMm,
+        );
+      }
+    },
+  );
   test('coats on both faces of each plate lengthen the grip', () => {
     const [bare, coated] = [0, 0.1].map((coatMm) => boltStack(inch(1 / 2), [6, 6], { coatMm })!);
     expect(coated!.gripMm - bare!.gripMm).toBeCloseTo(0.4, 9);

@@ -1,5 +1,6 @@
 import { inchesToMm, MM_PER_INCH } from '../quantity';
-import { boltGrade, tensileStressAreaMm2, UNC_THREADS } from './bolts';
+import { METRIC_LENGTH_STEP_MM } from './bolted';
+import { boltGrade, metricBolt, tensileStressAreaMm2, UNC_THREADS } from './bolts';
 import type { Source } from './source';
 
 export const STACK_SOURCE: Source = {
@@ -7,13 +8,30 @@ export const STACK_SOURCE: Source = {
   fromMemory: true,
 };
 
-/** Height of a hex nut: 7/8 of its bolt (ASME B18.2.2, from memory, within 1/64 in up to 1 in). */
-const nutMm = (diameterMm: number): number => 0.875 * diameterMm;
-/** Thread on a hex bolt up to 6 in long (ASME B18.2.1, from memory). */
-const threadMm = (diameterMm: number): number => 2 * diameterMm + inchesToMm(1 / 4);
+/** What a stack is reckoned with for one size. Lengths mm. */
+interface StackSize {
+  readonly nutMm: number;
+  /** Thread on a bolt of usual length. */
+  readonly threadMm: number;
+  readonly washerMm: number;
+  readonly pitchMm: number;
+  readonly stepMm: number;
+}
+
 /** A flat washer's thickness: 5/32 in at most (from memory). */
 export const WASHER_MM = inchesToMm(5 / 32);
-const QUARTER_MM = inchesToMm(1 / 4);
+/** Hex nut 7/8 of its bolt (ASME B18.2.2, within 1/64 in up to 1 in), thread on bolts up to 6 in; metric by ISO 4032, ISO 4014 to 125 mm. All from memory. */
+function stackSize(diameterMm: number): StackSize {
+  const metric = metricBolt(diameterMm);
+  if (metric) return { ...metric, threadMm: 2 * diameterMm + 6, stepMm: METRIC_LENGTH_STEP_MM };
+  return {
+    nutMm: 0.875 * diameterMm,
+    threadMm: 2 * diameterMm + inchesToMm(1 / 4),
+    washerMm: WASHER_MM,
+    pitchMm: inchPitchMm(diameterMm),
+    stepMm: inchesToMm(1 / 4),
+  };
+}
 const MOST_WASHERS = 4;
 
 /** A bolt through a stack: what to buy, and where its thread lies. Lengths mm. */
@@ -30,13 +48,13 @@ export interface BoltStack {
   readonly isShankInPlanes: boolean;
 }
 
-const pitchMm = (diameterMm: number): number => {
+const inchPitchMm = (diameterMm: number): number => {
   const size = [...UNC_THREADS.keys()].find((each) => Math.abs(each * MM_PER_INCH - diameterMm) < 0.2);
   return MM_PER_INCH / (size === undefined ? 12 : UNC_THREADS.get(size)!);
 };
 
 /**
- * The shortest bolt by quarter inches with two threads past its nut, and one washer under head and nut. Where the nut would run off its thread before it
+ * The shortest bolt by quarter inches, or 5 mm, with two threads past its nut, and one washer under head and nut. Where the nut would run off its thread before it
  * grips, washers are added, four in all at most; undefined where even that does not do.
  */
 export function boltStack(
@@ -45,19 +63,19 @@ export function boltStack(
   { coatMm = 0 }: { readonly coatMm?: number } = {},
 ): BoltStack | undefined {
   const gripMm = platesMm.reduce((sum, each) => sum + each, 0) + 2 * coatMm * platesMm.length;
-  const nut = nutMm(diameterMm);
+  const { nutMm, threadMm, washerMm, pitchMm, stepMm } = stackSize(diameterMm);
   for (let washers = 2; washers <= MOST_WASHERS; washers++) {
-    const stackMm = gripMm + washers * WASHER_MM;
-    const lengthMm = Math.ceil((stackMm + nut + 2 * pitchMm(diameterMm)) / QUARTER_MM - 1e-6) * QUARTER_MM;
-    const shankMm = Math.max(0, lengthMm - threadMm(diameterMm));
+    const stackMm = gripMm + washers * washerMm;
+    const lengthMm = Math.ceil((stackMm + nutMm + 2 * pitchMm) / stepMm - 1e-6) * stepMm;
+    const shankMm = Math.max(0, lengthMm - threadMm);
     if (shankMm > stackMm - 1e-6) continue;
     return {
       gripMm,
       washers,
       lengthMm,
       shankMm,
-      threadLeftMm: lengthMm - stackMm - nut,
-      isShankInPlanes: shankMm >= WASHER_MM + gripMm - platesMm.at(-1)! - 1e-6,
+      threadLeftMm: lengthMm - stackMm - nutMm,
+      isShankInPlanes: shankMm >= washerMm + gripMm - platesMm.at(-1)! - 1e-6,
     };
   }
   return undefined;

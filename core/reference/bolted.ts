@@ -1,5 +1,5 @@
 import { inchesToMm } from '../quantity';
-import { boltGrade, tensileStressAreaMm2 } from './bolts';
+import { boltGrade, metricBolt, tensileStressAreaMm2 } from './bolts';
 import type { Source } from './source';
 
 export const BOLTED_SOURCE: Source = {
@@ -10,15 +10,18 @@ export const BOLTED_SOURCE: Source = {
 
 /** Bolts a plate is put on with, mm: 3/8 to 3/4 in (common practice, no source). */
 export const PLATE_BOLTS_MM: readonly number[] = [3 / 8, 7 / 16, 1 / 2, 5 / 8, 3 / 4].map(inchesToMm);
+/** The same of metric bolts: M10 to M20. */
+export const METRIC_PLATE_BOLTS_MM: readonly number[] = [10, 12, 14, 16, 20];
 
-/** A standard hole is 1/16 in over its bolt (AISC 360 Table J3.3, from memory). */
-export const boltHoleMm = (diameterMm: number): number => diameterMm + inchesToMm(1 / 16);
+/** A standard hole is 1/16 in over its bolt (AISC 360 Table J3.3, from memory); a metric one 1 or 2 mm (EN 1090-2, from memory). */
+export const boltHoleMm = (diameterMm: number): number =>
+  metricBolt(diameterMm)?.holeMm ?? diameterMm + inchesToMm(1 / 16);
 
 const SAFETY = 2;
 /** Shear stress of a bolt with its threads in the plane, of its tensile strength (AISC 360 Table J3.2, from memory: 54 of 120 ksi). */
 const THREADS_IN_PLANE = 0.45;
 
-/** Allowable force of one bolt in one shear plane, N; undefined for head marks of no inch grade. */
+/** Allowable force of one bolt in one shear plane, N; undefined for head marks of no grade. */
 export function boltShearN(marks: number, diameterMm: number): number | undefined {
   const grade = boltGrade(marks, diameterMm);
   return grade && (THREADS_IN_PLANE * grade.tensileMpa * Math.PI * diameterMm ** 2) / 4 / SAFETY;
@@ -68,8 +71,16 @@ const PAST_GRIP: readonly (readonly [bolt: number, past: number])[] = [
   [1, 1.25],
 ];
 const WASHERS_MM = 2 * inchesToMm(5 / 32);
-/** Length of bolt to buy for a grip, mm, by quarter inches: two flat washers, a nut, two threads past it. */
+/** Metric bolts are bought by so much of length, mm. */
+export const METRIC_LENGTH_STEP_MM = 5;
+/** Length of bolt to buy for a grip, mm, by quarter inches or 5 mm: two flat washers, a nut, two threads past it. */
 export function boltLengthMm(diameterMm: number, gripMm: number): number {
+  const metric = metricBolt(diameterMm);
+  if (metric) {
+    const { nutMm, pitchMm, washerMm } = metric;
+    const least = gripMm + 2 * washerMm + nutMm + 2 * pitchMm;
+    return Math.ceil(least / METRIC_LENGTH_STEP_MM - 1e-6) * METRIC_LENGTH_STEP_MM;
+  }
   const past = PAST_GRIP.find(([bolt]) => diameterMm <= inchesToMm(bolt) + 1e-6)?.[1] ?? 1.25;
   const steps = (gripMm + WASHERS_MM + inchesToMm(past)) / inchesToMm(1 / 4);
   return Math.ceil(steps - 1e-6) * inchesToMm(1 / 4);

@@ -76,6 +76,11 @@ export {
   tensileStressAreaMm2,
   UNC_THREADS,
   type BoltGrade,
+  BOLT_MARKS,
+  isMetricBolt,
+  type BoltMarks,
+  METRIC_BOLTS,
+  METRIC_GRADES,
 } from './bolts';
 export {
   bearingAtHoleN,
@@ -87,6 +92,7 @@ export {
   farthestEdgeMm,
   leastEdgeMm,
   leastPitchMm,
+  METRIC_PLATE_BOLTS_MM,
   PLATE_BOLTS_MM,
   widestBoltPitchMm,
 } from './bolted';

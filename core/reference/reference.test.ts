@@ -1,6 +1,10 @@
 import {
   BOLT_GRADES,
   boltGrade,
+  isMetricBolt,
+  METRIC_BOLTS,
+  METRIC_GRADES,
+  UNC_THREADS,
   chosenLegMm,
   DEFAULT_PRACTICE,
   lapMm,
@@ -66,7 +70,7 @@ describe('bolts', () => {
     expect(tensileStressAreaMm2(inch(size))! / 645.16 / area).toBeCloseTo(1, 2);
   });
 
-  test.each([inch(0.35), 10, 12.2, inch(1.6)])('%d mm is no coarse inch size', (mm) => {
+  test.each([inch(0.35), 10.4, 11, 12.2, inch(1.6)])('%d mm is no coarse size', (mm) => {
     expect(tensileStressAreaMm2(mm)).toBeUndefined();
     expect(proofLoadN(3, mm)).toBeUndefined();
   });
@@ -89,6 +93,31 @@ describe('bolts', () => {
     for (const marks of [1, 2, 4, 5, 7]) expect(boltGrade(marks, inch(1 / 2))).toBeUndefined();
     for (const { marks } of BOLT_GRADES) expect(boltGrade(marks, inch(1.51))).toBeUndefined();
     expect(boltGrade(3, 0)).toBeUndefined();
+  });
+
+  // Stress areas and proof loads of coarse threads as ISO 898-1 tables 4 and 5 print them (from memory).
+  test.each([
+    [8, 36.6, 21_200, 30_400],
+    [10, 58, 33_700, 48_100],
+    [12, 84.3, 48_900, 70_000],
+    [14, 115, 66_700, 95_500],
+    [16, 157, 91_000, 130_000],
+    [20, 245, 147_000, 203_000],
+    [24, 353, 212_000, 293_000],
+  ])('an M%d pulls on %d mm²; proof load of class 8.8 %d N, of 10.9 %d N', (size, area, soft, hard) => {
+    expect(tensileStressAreaMm2(size)! / area).toBeCloseTo(1, 2);
+    expect(proofLoadN(8.8, size)! / soft).toBeCloseTo(1, 2);
+    expect(proofLoadN(10.9, size)! / hard).toBeCloseTo(1, 2);
+  });
+  test('inch bolts have no metric class, metric ones no lines; between them lies no size that is both', () => {
+    for (const { marks } of METRIC_GRADES) expect(boltGrade(marks, inch(1 / 2))).toBeUndefined();
+    for (const marks of [0, 3, 6]) expect(boltGrade(marks, 12)).toBeUndefined();
+    for (const inches of UNC_THREADS.keys()) expect(isMetricBolt(inch(inches))).toBe(false);
+    for (const size of METRIC_BOLTS.keys()) expect(isMetricBolt(size)).toBe(true);
+    expect(boltGrade(8.8, 16)!.proofMpa).toBe(580);
+    expect(boltGrade(8.8, 17)!.proofMpa).toBe(600);
+    expect(boltGrade(8.8, 39)).toBeDefined();
+    expect(boltGrade(8.8, 40)).toBeUndefined();
   });
 
   test('proof load of a half-inch grade 5: 85 ksi on 0.1419 in² (handbooks print 12 050 lb)', () => {

@@ -52,6 +52,16 @@ describe('bolts against the tables they come from', () => {
   });
   test('torque of a dry 1/2-13 grade 5 by shop tables: about 75 lbf·ft (common practice, from memory)', () =>
     expect(boltTorqueNm(3, inch(1 / 2))! / 1.3558).toBeCloseTo(75, 0));
+  test('an M16 of class 8.8 in shear: 0.45 of 800 MPa on its shank over 2, beside EN 1993-1-8’s 60.3 kN at γ 1.25 on its thread (from memory)', () => {
+    expect(boltShearN(8.8, 16)).toBeCloseTo((0.45 * 800 * Math.PI * 64) / 2, 6);
+    // Allowable against factored: EN’s design value over a load factor of 1.5 is 40.2 kN.
+    expect(boltShearN(8.8, 16)! / 40_200).toBeGreaterThan(0.85);
+    expect(boltShearN(8.8, 16)! / 40_200).toBeLessThan(1);
+  });
+  test('torque of a dry M12 of class 8.8 by shop tables: about 85 to 90 N·m (common practice, from memory)', () => {
+    expect(boltTorqueNm(8.8, 12)!).toBeGreaterThan(84);
+    expect(boltTorqueNm(8.8, 12)!).toBeLessThan(91);
+  });
   test('head marks that belong to no grade have no strength', () => {
     expect(boltShearN(4, inch(1 / 2))).toBeUndefined();
     expect(boltTorqueNm(4, inch(1 / 2))).toBeUndefined();
@@ -217,6 +227,19 @@ describe('where bolts go', () => {
     for (const uMm of boltRowsAt(on, bolted([corner]), corner, 1500))
       expect(Math.abs(uMm - fold)).toBeGreaterThanOrEqual(inch(5 / 8));
   });
+});
+
+describe('inch and metric bolts', () => {
+  test.each([
+    [12.7, 3, true],
+    [12.7, 8.8, false],
+    [12, 8.8, true],
+    [12, 10.9, true],
+    [12, 6, false],
+    [12.7, 4, false],
+  ])('%d mm with %d on its head may be bought: %s', (diameterMm, marks, isMade) =>
+    expect(boltsSchema.safeParse({ diameterMm, marks, pitchMm: 80 }).success).toBe(isMade),
+  );
 });
 
 describe('refused at the door', () => {

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { bySchema, instantSchema, isClosed, type Face, type Member, type MemberShape } from '../frame';
 import { fail, ok, type Form, type Outcome } from '../quantity';
-import { leastPitchMm } from '../reference';
+import { BOLT_MARKS, boltGrade, leastPitchMm } from '../reference';
 import { faceOfPiece, formOf, type Coverage } from './forms';
 import { lengthsOf, pieceSchema, type Notch, type Piece } from './piece';
 
@@ -22,16 +22,20 @@ export type PastWay = (typeof PAST_WAYS)[number];
 
 export const WELD_STYLES = ['continuous', 'runs to continuous', 'skip'] as const;
 
-/** Bolts that hold plates on: inch sizes by their head marks, 3 for grade 5 and 6 for grade 8. */
+/** Bolts that hold plates on, by their size and head marks: inch sizes have lines, those of whole millimetres figures. */
 export const boltsSchema = z
   .object({
     diameterMm: z.number().gte(6).lte(26),
-    marks: z.union([z.literal(3), z.literal(6)]),
+    marks: z.literal(BOLT_MARKS),
     pitchMm: z.number().lte(400),
   })
   .refine(({ diameterMm, pitchMm }) => pitchMm >= leastPitchMm(diameterMm) - 1e-6, {
     message: 'bolts stand no nearer than 2 2/3 of their diameter',
     path: ['pitchMm'],
+  })
+  .refine(({ diameterMm, marks }) => boltGrade(marks, diameterMm) !== undefined, {
+    message: 'inch bolts have 3 or 6 lines on their heads, metric ones 8.8 or 10.9',
+    path: ['marks'],
   });
 export type Bolts = z.infer<typeof boltsSchema>;
 

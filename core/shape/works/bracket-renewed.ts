@@ -3,7 +3,7 @@ import { boltShearN } from '../../reference';
 import { inchesToMm as inch } from '../../quantity';
 import { over, under, when } from './findings';
 import { bumpN, loadUnchecked } from './loads';
-import { choice, count, length, load } from './measures';
+import { boltMarks, choice, count, isNoBolt, length, load, marksOf } from './measures';
 import { fillet, unlessWelded, wallOf } from './metal';
 import { isAtBracket } from './places';
 import { filletSeam } from './seam';
@@ -44,7 +44,7 @@ export const bracketRenewed: WorkForm = {
     length('newPitchMm', () => inch(3), 0, 1000),
     length('holeMm', ({ made }) => made.hole ?? inch(9 / 16), 4, 100),
     length('boltMm', () => inch(1 / 2), 4, 40),
-    choice('marks', ['3 marks, grade 5', '6 marks, grade 8'], 1),
+    boltMarks(1),
     length('besideMm', () => inch(3), 0, 1000),
     length('seamMm', ({ made }) => 2 * (made.along ?? inch(4)), 0, 5000),
     choice('pushes', PUSHES),
@@ -54,7 +54,7 @@ export const bracketRenewed: WorkForm = {
     const bolted = isBolted(place);
     const plateMm = place.made.plate ?? wallOf(place);
     const { legMm, nPerMm } = fillet(place, plateMm, wallOf(place));
-    const boltN = boltShearN(of.marks === 1 ? 6 : 3, of.boltMm!) ?? 0;
+    const boltN = boltShearN(marksOf(of), of.boltMm!) ?? 0;
     const share = worstFastenerShare(of.fasteners!, of.oldGaugeMm!, of.oldPitchMm!, of.besideMm!);
     const takesN = bolted ? boltN / share : of.seamMm! * nPerMm;
     return {
@@ -70,6 +70,7 @@ export const bracketRenewed: WorkForm = {
       findings: [
         ...(bolted ? patternFindings(of as Record<string, number>) : []),
         ...(bolted ? [] : over(of.pushes!, 0, 'load away from its seat', ['broken', 'count'])),
+        ...when(bolted && isNoBolt(of), 'no such bolt', ['broken', 'length', 'bolted']),
         ...when(!bolted && !(of.seamMm! > 0), 'no seam reached', ['broken', 'count']),
         ...(of.loadKg! > 0
           ? under(takesN, bumpN(of.loadKg!), bolted ? 'bolts too weak' : 'weld too weak', [

@@ -1,8 +1,8 @@
 import { boltShearN, leastEdgeMm } from '../../reference';
 import { inchesToMm as inch } from '../../quantity';
-import { under } from './findings';
+import { under, when } from './findings';
 import { bumpN, loadUnchecked } from './loads';
-import { choice, count, length, load, thickness } from './measures';
+import { boltMarks, count, isNoBolt, length, load, marksOf, thickness } from './measures';
 import { fromShelf } from './metal';
 import { isAt, isOfRole } from './places';
 import type { WorkForm } from './work';
@@ -39,7 +39,7 @@ export const dishPlate: WorkForm = {
     length('collarHoleMm', () => inch(1) + 1, 2, 200),
     count('bolts', 6, 3, 24),
     length('boltMm', () => inch(3 / 8), 4, 20),
-    choice('marks', ['3 marks, grade 5', '6 marks, grade 8'], 0),
+    boltMarks(),
     load(),
   ],
   judge: (_, of) => {
@@ -49,7 +49,7 @@ export const dishPlate: WorkForm = {
     const left = of.stemMm! - of.gripMm! - of.thicknessMm! - of.nutMm!;
     // A pressed cap has the area of the disc it was: d² + 4 h² of its rim and rise.
     const discMm = Math.hypot(of.dishMm!, 2 * of.riseMm!);
-    const boltsN = of.bolts! * (boltShearN(of.marks === 1 ? 6 : 3, of.boltMm!) ?? 0);
+    const boltsN = of.bolts! * (boltShearN(marksOf(of), of.boltMm!) ?? 0);
     return {
       figures: [
         { id: 'ring on sound metal', value: ringMm, quantity: 'length', limit: 2 * edgeMm },
@@ -62,6 +62,7 @@ export const dishPlate: WorkForm = {
         },
       ],
       findings: [
+        ...when(isNoBolt(of), 'no such bolt', ['broken', 'length', 'bolted']),
         ...under(ringMm, 2 * edgeMm, 'does not reach the rim', ['broken', 'length', 'bolted']),
         ...under(of.rimMm!, of.dishMm!, 'dish over the rim', ['broken', 'length']),
         ...under(left, THREADS_MM, 'stem too short', ['broken', 'length']),

@@ -1,8 +1,8 @@
-import { boltHoleMm, boltLengthMm, boltShearN, proofLoadN } from '../../reference';
+import { boltHoleMm, boltLengthMm, proofLoadN } from '../../reference';
 import { inchesToMm as inch } from '../../quantity';
 import { under, when, over } from './findings';
 import { bumpN, loadUnchecked } from './loads';
-import { choice, length, load, thickness } from './measures';
+import { boltMarks, isNoBolt, length, load, marksOf, thickness } from './measures';
 import { fromShelf, wallOf } from './metal';
 import { isAtBracket } from './places';
 import type { WorkForm } from './work';
@@ -30,19 +30,18 @@ export const throughPlates: WorkForm = {
     thickness('sheetMm', (place) => place.made.plate ?? wallOf(place)),
     length('gapMm', () => 0, 0, 400),
     length('boltMm', () => inch(1 / 2), 4, 40),
-    choice('marks', ['3 marks, grade 5', '6 marks, grade 8'], 0),
+    boltMarks(),
     length('soundPastMm', () => inch(1), 0, 300),
     load(),
   ],
   judge: (place, of) => {
-    const marks = of.marks === 1 ? 6 : 3;
     const { yieldMpa } = place.steel;
     const pullN = 4 * of.plateMm! * of.sheetMm! * SHEAR * yieldMpa;
     // A square plate pushed at its middle through a washer of two bolt diameters: bends over what stands out on each side.
     const outMm = Math.max(1, (of.plateMm! - 2 * of.boltMm!) / 2);
     const bendN = (BENDING * yieldMpa * of.plateMm! * of.thicknessMm! ** 2) / 6 / (outMm / 4);
-    const boltN = (proofLoadN(marks, of.boltMm!) ?? 0) / 2;
-    const takesN = Math.min(pullN, bendN, boltN || Infinity);
+    const boltN = (proofLoadN(marksOf(of), of.boltMm!) ?? 0) / 2;
+    const takesN = Math.min(pullN, bendN, boltN);
     const gripMm = 2 * of.thicknessMm! + of.sheetMm! + of.gapMm!;
     return {
       figures: [
@@ -61,7 +60,7 @@ export const throughPlates: WorkForm = {
       findings: [
         ...under(of.plateMm!, 4 * of.boltMm!, 'plate no wider than its washer', ['broken', 'length']),
         ...under(of.soundPastMm!, inch(1 / 2), 'no sound sheet round it', ['broken', 'length']),
-        ...when(boltShearN(marks, of.boltMm!) === undefined, 'no such bolt', ['broken', 'length', 'bolted']),
+        ...when(isNoBolt(of), 'no such bolt', ['broken', 'length', 'bolted']),
         ...over(of.gapMm!, 0, 'a sleeve in the gap', ['deviation', 'length']),
         ...(of.loadKg! > 0
           ? under(takesN, bumpN(of.loadKg!), 'pulls through', ['broken', 'force', 'bolted'])

@@ -123,6 +123,7 @@ describe('each limit has a case on either side, a millimetre apart or one choice
       { oldPitchMm: 76.2, newPitchMm: 77.2 },
     ],
     ['bracket renewed', 'bolt over its hole', { holeMm: 14, boltMm: 14 }, { holeMm: 14, boltMm: 15 }],
+    ['bracket renewed', 'no such bolt', { boltMm: 14, marks: 2 }, { boltMm: 15, marks: 2 }],
     ['bracket renewed', 'bolt loose in its hole', { holeMm: 14, boltMm: 12.7 }, { holeMm: 15, boltMm: 12.7 }],
     ['bracket renewed', 'bolts too weak', { loadKg: 100 }, { loadKg: 20000 }],
     [
@@ -160,6 +161,8 @@ describe('each limit has a case on either side, a millimetre apart or one choice
     ['through plates', 'no sound sheet round it', { soundPastMm: 12.7 }, { soundPastMm: 11.7 }],
     ['through plates', 'a sleeve in the gap', { gapMm: 0 }, { gapMm: 1 }],
     ['through plates', 'no such bolt', { boltMm: 12.7 }, { boltMm: 40 }],
+    ['through plates', 'no such bolt', { boltMm: 12, marks: 2 }, { boltMm: 12, marks: 1 }],
+    ['dish plate', 'no such bolt', { boltMm: 10, marks: 3 }, { boltMm: 10, marks: 0 }],
     ['through plates', 'pulls through', { loadKg: 50 }, { loadKg: 5000 }],
     ['dish plate', 'does not reach the rim', { dishMm: 177, rustedMm: 100 }, { dishMm: 176, rustedMm: 100 }],
     ['dish plate', 'dish over the rim', { dishMm: 165, rimMm: 165 }, { dishMm: 165, rimMm: 164 }],

@@ -2,12 +2,20 @@
 
 import { isClosed } from '@/core/frame';
 import { lengthDigits } from '@/core/quantity';
-import { leastPitchMm, PLATE_BOLTS_MM } from '@/core/reference';
+import {
+  BOLT_MARKS,
+  boltGrade,
+  isMetricBolt,
+  leastPitchMm,
+  METRIC_PLATE_BOLTS_MM,
+  PLATE_BOLTS_MM,
+  type BoltMarks,
+} from '@/core/reference';
 import { firstBolts, type Bolts, type Repair } from '@/core/shape';
 import type { MemberPicture } from '@/core/weigh';
 import { Choice, Pick } from '@/ui/controls';
 import { useState } from 'react';
-import { boltSizeWords } from '../../../../_words/shape';
+import { BOLT_MARK_WORDS, boltSizeWords } from '../../../../_words/shape';
 import { useReader } from '../../../_desk';
 import { inOne } from './add-piece';
 import { LengthEntry } from './length-entry';
@@ -48,29 +56,39 @@ export function HeldBy({
   );
 }
 
+/** Head marks that bolts of a size have. */
+const marksOf = (diameterMm: number): readonly BoltMarks[] =>
+  BOLT_MARKS.filter((marks) => boltGrade(marks, diameterMm) !== undefined);
+
+/** The same bolts in another size: nearest to their strength, no nearer to each other than that size may stand. */
+function inSize(bolts: Bolts, diameterMm: number): Bolts {
+  const marks = marksOf(diameterMm);
+  const isHard = bolts.marks === 6 || bolts.marks === 10.9;
+  return {
+    diameterMm,
+    marks: marks.includes(bolts.marks) ? bolts.marks : (marks.at(isHard ? -1 : 0) ?? bolts.marks),
+    pitchMm: Math.max(bolts.pitchMm, leastPitchMm(diameterMm)),
+  };
+}
+
 function BoltFields({ bolts, onChange }: { bolts: Bolts; onChange: (bolts: Bolts) => void }) {
-  const sizes = [...new Set([...PLATE_BOLTS_MM, bolts.diameterMm])].sort((a, b) => a - b);
+  const sizes = [...new Set([...PLATE_BOLTS_MM, ...METRIC_PLATE_BOLTS_MM, bolts.diameterMm])];
+  const inOrder = sizes.sort((a, b) => Number(isMetricBolt(a)) - Number(isMetricBolt(b)) || a - b);
   return (
     <div className="mt-2 grid grid-cols-2 items-start gap-2 sm:grid-cols-3">
       <Pick
         label="bolt"
         value={String(bolts.diameterMm)}
-        options={sizes.map(String)}
+        options={inOrder.map(String)}
         words={(mm) => boltSizeWords(Number(mm))}
-        onPick={(mm) =>
-          onChange({
-            ...bolts,
-            diameterMm: Number(mm),
-            pitchMm: Math.max(bolts.pitchMm, leastPitchMm(Number(mm))),
-          })
-        }
+        onPick={(mm) => onChange(inSize(bolts, Number(mm)))}
       />
       <Pick
         label="head marks"
-        value={bolts.marks === 6 ? '6' : '3'}
-        options={['3', '6'] as const}
-        words={(marks) => (marks === '6' ? '6: grade 8' : '3: grade 5')}
-        onPick={(marks) => onChange({ ...bolts, marks: marks === '6' ? 6 : 3 })}
+        value={String(bolts.marks)}
+        options={marksOf(bolts.diameterMm).map(String)}
+        words={(marks) => BOLT_MARK_WORDS[Number(marks) as BoltMarks]}
+        onPick={(marks) => onChange({ ...bolts, marks: Number(marks) as BoltMarks })}
       />
       <PitchEntry bolts={bolts} onChange={onChange} />
     </div>
