@@ -1,11 +1,13 @@
 import {
   jobDemand,
   verdictWithDemand,
+  brokenIn,
   fitsFrame,
   inputsOf,
   sortedRecords,
   workMember,
   workJob,
+  worksOf,
   type JobRecords,
   type MemberWork,
 } from '@/core/job';
@@ -273,4 +275,14 @@ describe('as made, every unit of the demo carries what it carries', () => {
       expect(used.filter(({ utilisation }) => utilisation > 1)).toEqual([]);
     },
   );
+});
+
+test('the library trailer’s equaliser is to be renewed: specified where it was found worn, and no rule of the work is broken', () => {
+  const library = demoBundles().find(({ unit }) => unit.tag === 'BK-1')!;
+  const [planned, ...others] = worksOf(library);
+  expect(others).toEqual([]);
+  expect(planned!.work.form).toBe('bracket renewed');
+  expect(planned!.place.name).toBe('Equaliser between axles 1 and 2, left');
+  expect(brokenIn(planned!)).toEqual([]);
+  expect(planned!.isDone).toBe(false);
 });

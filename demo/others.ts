@@ -17,6 +17,7 @@ import { seeded, seededId } from './seeded';
 import { every, survey } from './survey';
 import type { RustPatch } from './truth';
 import { libraryMeasured, vanMeasured } from './measured';
+import { libraryWorks } from './specified';
 import { libraryWalk, diversWalk, vanWalk, vanWalkBefore } from './walked';
 import type { Evidence } from '@/core/job';
 
@@ -116,7 +117,12 @@ export const libraryTrailer = (): JobBundle =>
     title: 'Crack at an outrigger, third look',
     complaint: 'Floor dips beside the door',
     notices: ['Crack in the left beam watched since spring: no use until looked at'],
-    walk: (frame) => [...libraryCounter(), ...libraryWalk(frame), ...libraryMeasured(frame)],
+    walk: (frame) => [
+      ...libraryCounter(),
+      ...libraryWalk(frame),
+      ...libraryMeasured(frame),
+      ...libraryWorks(frame),
+    ],
     readings: (frame, random) =>
       (['rail-left', 'rail-right'] as const).flatMap((id) =>
         survey(

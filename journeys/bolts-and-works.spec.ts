@@ -9,6 +9,9 @@ async function orderOf(page: Page, info: TestInfo, address: string) {
   return readPdf(path);
 }
 
+const ONE_PIXEL =
+  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==';
+
 /** A rail whose plates are bolted on; brackets, tubes and sheet that are put right by other means than a plate. */
 test('plates are bolted on instead of welded: their holes, bolts and torque stand in Shape, Join and on paper', async ({
   page,
@@ -40,6 +43,19 @@ test('plates are bolted on instead of welded: their holes, bolts and torque stan
   await page.reload();
   await worked(page);
   await expect(page.getByRole('radio', { name: 'bolted' })).toBeChecked();
+
+  // Metric bolts: what is drilled and bought for them is told in millimetres to whoever reads inches.
+  const size = page.getByLabel('bolt', { exact: true });
+  const before = await size.inputValue();
+  await size.selectOption({ label: 'M16' });
+  await expect(page.getByLabel('head marks').locator('option')).toHaveText(['class 8.8', 'class 10.9']);
+  await expect(page.getByText(/bolt holes, Ø 18 mm/)).toBeVisible();
+  await size.selectOption(before);
+  await expect(page.getByLabel('head marks').locator('option')).toHaveText([
+    'grade 5 (3 marks)',
+    'grade 8 (6 marks)',
+  ]);
+  await expect(page.getByText(/bolt holes, Ø 11\/16 in/)).toBeVisible();
 
   await page.getByRole('button', { name: 'The same on left rail' }).click();
   await expect(page.getByText('Drawn on left rail too: look at it there.')).toBeVisible();
@@ -85,6 +101,15 @@ test('a work is specified at a bracket: judged while it is typed, kept, changed,
   await part.getByRole('button', { name: 'Specify a work here' }).click();
   const draft = part.getByRole('group', { name: 'A new work' });
   await draft.getByLabel('where').selectOption({ label: 'Rear spring, front hanger, left' });
+  await draft.getByText(/works go here, side by side/).click();
+  const beside = draft.getByRole('table', { name: 'Works that go here' });
+  await expect(beside).toContainText('Gusset to the rail');
+  await beside
+    .getByRole('row')
+    .filter({ hasText: 'Doubler round a hole' })
+    .getByRole('button', { name: 'Take this work' })
+    .click();
+  await expect(draft.getByLabel('what is made')).toHaveValue('hole doubler');
   await draft.getByLabel('what is made').selectOption('cross-brace');
   await expect(draft).toContainText('Moment left at the flange');
   const tube = draft.getByLabel(/^square tube, in/);
@@ -103,6 +128,13 @@ test('a work is specified at a bracket: judged while it is typed, kept, changed,
   await draft.getByRole('button', { name: 'Keep this work' }).click();
   const card = part.getByRole('article', { name: /^Cross-brace between two hangers/ });
   await expect(card).toContainText('2 × tube');
+  await card.getByLabel('Photo before').setInputFiles({
+    name: 'before.png',
+    mimeType: 'image/png',
+    buffer: Buffer.from(ONE_PIXEL, 'base64'),
+  });
+  const pinned = card.getByRole('button', { name: /^Open Cross-brace between two hangers/ });
+  await expect(pinned).toBeVisible();
   await kept(page);
 
   await page.setViewportSize({ width: 390, height: 800 });
@@ -114,6 +146,7 @@ test('a work is specified at a bracket: judged while it is typed, kept, changed,
   await draft.getByRole('button', { name: 'Keep this work' }).click();
   await expect(card).toHaveCount(1);
   await expect(card).not.toContainText('Moment left at the flange: 0 %');
+  await expect(pinned).toBeVisible();
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(391);
   await page.setViewportSize({ width: 1280, height: 800 });
 

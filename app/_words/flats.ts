@@ -8,6 +8,7 @@ import {
   type FlatFindingCode,
 } from '@/core/shape';
 import type { Say, Words } from './finding';
+import { ownSystem } from './shape';
 
 /** What a brake or a table would say of a flat, in words. */
 const FLAT_WORDS: Readonly<Record<FlatFindingCode, Say<FlatFinding>>> = {
@@ -73,7 +74,10 @@ export const holeLines = ({ holes }: Blank, system: UnitSystem): string[] =>
   (Object.keys(HOLE_WORDS) as BlankHole['purpose'][]).flatMap((purpose) => {
     const some = holes.filter((hole) => hole.purpose === purpose);
     if (some.length === 0) return [];
-    const sizes = [...new Set(some.map(({ cutMm }) => printLength(cutMm, system, 'length')))].join(' and ');
+    const drilled = (mm: number) => (purpose === 'bolt' ? ownSystem(mm, system) : system);
+    const sizes = [...new Set(some.map(({ cutMm }) => printLength(cutMm, drilled(cutMm), 'length')))].join(
+      ' and ',
+    );
     const flared = some[0]!.flaredMm;
     return [
       `${some.length} ${HOLE_WORDS[purpose]}, ${flared === undefined ? '' : 'cut '}Ø ${sizes}${flared === undefined ? '' : `, edges turned down ${printLength(some[0]!.lipMm ?? 0, system, 'length')} to Ø ${printLength(flared, system, 'length')}`}`,

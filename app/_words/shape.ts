@@ -29,6 +29,10 @@ export const FORM_WORDS: Readonly<Record<PieceKind, string>> = {
 export const boltSizeWords = (diameterMm: number): string =>
   isMetricBolt(diameterMm) ? `M${Math.round(diameterMm)}` : `${sixteenths(mmToInches(diameterMm))} in`;
 
+/** In what a bolt's own sizes are told: it is bought and drilled for in its own measure, whoever reads. */
+export const ownSystem = (sizeMm: number, system: UnitSystem): UnitSystem =>
+  isMetricBolt(sizeMm) ? 'mm' : system;
+
 export const BOLT_MARK_WORDS: Readonly<Record<BoltMarks, string>> = {
   3: 'grade 5 (3 marks)',
   6: 'grade 8 (6 marks)',
@@ -41,12 +45,14 @@ export const boltWords = ({ diameterMm, marks }: Pick<Bolts, 'diameterMm' | 'mar
   `${boltSizeWords(diameterMm)}, ${BOLT_MARK_WORDS[marks]}`;
 
 /** A set of bolts as it is bought, drilled for and tightened. */
-export const boltSetWords = (set: BoltSet, system: UnitSystem): string =>
-  [
-    `${set.count} of ${boltWords(set)}, ${printLength(set.lengthMm, system, 'length')} long`,
-    `holes ${printLength(set.holeMm, system, 'length')} at ${printLength(set.pitchMm, system, 'length')}`,
+export function boltSetWords(set: BoltSet, system: UnitSystem): string {
+  const own = ownSystem(set.diameterMm, system);
+  return [
+    `${set.count} of ${boltWords(set)}, ${printLength(set.lengthMm, own, 'length')} long`,
+    `holes ${printLength(set.holeMm, own, 'length')} at ${printLength(set.pitchMm, system, 'length')}`,
     ...(set.torqueNm === undefined ? [] : [`${printTorque(set.torqueNm, system)}, dry`]),
   ].join('; ');
+}
 
 /** A repair by its pieces and how they are held. */
 export const repairName = ({ pieces, bolts }: Pick<Repair, 'pieces' | 'bolts'>): string =>

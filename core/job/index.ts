@@ -87,11 +87,20 @@ export { harsher, overridesOf } from './override';
 export { jobFirmness } from './firmness';
 export { plannedTube, renewalsOf } from './renewals';
 export { flatsOf, toBuy, toCut, toCutOf, type PlannedFlat, type ToBuy, type ToCut } from './to-cut';
-export { brokenIn, letInOn, ownOutlines, worksOf, worksOn, type PlannedWork } from './works';
+export {
+  brokenIn,
+  letInOn,
+  ownOutlines,
+  workPhotos,
+  worksOf,
+  worksOn,
+  workSpot,
+  type PlannedWork,
+} from './works';
 export { plateEndsOf, type JudgedEnd } from './plate-ends';
 export { triedPractice, type Tried } from './tried';
 export { answeredJob } from './answered';
-export { worksForHost, worksForMember } from './suited-works';
+export { workCandidates, worksForHost, worksForMember, type WorkCandidate } from './suited-works';
 export {
   frameFaces,
   liftOf,

@@ -1,5 +1,17 @@
-import { worksAt, type WorkId, type WorkPlace } from '../shape';
+import { workHours } from '../order';
+import type { Norms } from '../reference';
+import {
+  massOfPartKg,
+  startMeasures,
+  weldOf,
+  workForm,
+  worksAt,
+  type JudgedWork,
+  type WorkId,
+  type WorkPlace,
+} from '../shape';
 import type { Finding, HostNeed, HostVerdict, Verdict } from '../weigh';
+import { stepsOfWork } from './works';
 
 /** What mends what a bad bracket, joint or panel asks for, the usual one first (common practice, no source). */
 const FOR_NEED: Readonly<Record<HostNeed, readonly WorkId[]>> = {
@@ -50,4 +62,43 @@ export function worksForMember(
     ...(isAsked ? FOR_MEMBER : []),
     ...(verdict === 'Renew' ? (['splice'] as const) : []),
   ]);
+}
+
+/** A work that goes at a place, as it comes out at its usual measures. */
+export interface WorkCandidate {
+  readonly id: WorkId;
+  /** It mends what was found there. */
+  readonly isSuited: boolean;
+  readonly judged: JudgedWork;
+  readonly weldMm: number;
+  readonly massKg: number;
+  /** By the shop's norms, least and most. */
+  readonly hours: readonly [number, number];
+}
+
+/** Every work that goes at a place side by side: what mends what was found there first, of these what breaks least at its usual measures, then what takes fewer hours. */
+export function workCandidates(
+  place: WorkPlace,
+  norms: Norms,
+  suitedTo: readonly WorkId[] = [],
+): WorkCandidate[] {
+  const broken = ({ judged }: WorkCandidate) =>
+    judged.findings.filter(({ weight }) => weight === 'broken').length;
+  const middle = ({ hours: [least, most] }: WorkCandidate) => (least + most) / 2;
+  return worksAt(place)
+    .filter(({ whyNot }) => whyNot === undefined)
+    .map(({ id }): WorkCandidate => {
+      const judged = workForm(id).judge(place, startMeasures(workForm(id), place));
+      return {
+        id,
+        isSuited: suitedTo.includes(id),
+        judged,
+        weldMm: weldOf(judged.seams),
+        massKg: judged.parts.reduce((sum, part) => sum + massOfPartKg(part), 0),
+        hours: workHours(norms, { form: id, carries: [], ...stepsOfWork(judged) }),
+      };
+    })
+    .sort(
+      (a, b) => Number(b.isSuited) - Number(a.isSuited) || broken(a) - broken(b) || middle(a) - middle(b),
+    );
 }

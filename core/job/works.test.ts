@@ -6,13 +6,16 @@ import {
   startMeasures,
   stateSection,
   workForm,
+  weldOf,
   workPlace,
+  worksAt,
   type Measures,
   type Work,
   type WorkId,
 } from '../shape';
 import type { Find } from '../walk';
-import { steelOfWorksKg } from './works';
+import { workHours } from '../order';
+import { steelOfWorksKg, stepsOfWork } from './works';
 import {
   brokenIn,
   fourAnswers,
@@ -22,7 +25,10 @@ import {
   sortedRecords,
   toBuy,
   toCut,
+  workCandidates,
   workMember,
+  workPhotos,
+  workSpot,
   worksOf,
   worksOn,
   type Evidence,
@@ -164,6 +170,56 @@ const onRail = (of: JobRecords) => {
     ),
   };
 };
+
+describe('works side by side at a place', () => {
+  const place = workPlace(LADDER, DEFAULT_PRACTICE, { on: 'fitting', hostId: hanger.id })!;
+  const { norms } = DEFAULT_PRACTICE.money;
+  const all = workCandidates(place, norms, ['hole doubler']);
+  test('each that goes there once, none that does not', () => {
+    const goes = worksAt(place).flatMap(({ id: each, whyNot }) => (whyNot ? [] : [each]));
+    expect(all.map(({ id: each }) => each).sort()).toEqual([...goes].sort());
+    expect(all.length).toBeGreaterThan(3);
+  });
+  test('what mends what was found first, then what breaks less, then what takes fewer hours', () => {
+    expect(all[0]).toMatchObject({ id: 'hole doubler', isSuited: true });
+    const broken = all.map(
+      ({ judged }) => judged.findings.filter(({ weight }) => weight === 'broken').length,
+    );
+    const rest = all.slice(1).map(({ hours }, k) => [broken[k + 1]!, hours[0] + hours[1]] as const);
+    expect(rest).toEqual([...rest].sort((a, b) => a[0] - b[0] || a[1] - b[1]));
+    expect(workCandidates(place, norms)[0]!.isSuited).toBe(false);
+  });
+  test('each with the weld, steel and hours of its own parts', () => {
+    for (const { id: each, judged, weldMm, massKg, hours } of all) {
+      expect(weldMm).toBeCloseTo(weldOf(judged.seams), 9);
+      expect(massKg > 0).toBe(judged.parts.length > 0);
+      expect(hours[1]).toBeGreaterThan(hours[0]);
+      expect(hours).toEqual(workHours(norms, { form: each, carries: [], ...stepsOfWork(judged) }));
+    }
+  });
+  test('photos of a work stay with it when its measures are changed; another form’s are its own', () => {
+    const [first, second] = [
+      work('gusset', 'fitting', hanger.id),
+      work('gusset', 'fitting', hanger.id, { measures: { alongMm: 120 }, minute: 1 }),
+    ];
+    const photo = (of: Work, k: number) =>
+      ({
+        kind: 'photo',
+        id: id(),
+        caption: `p${k}`,
+        moment: 'before',
+        spotId: workSpot(of),
+        by: 'MR',
+        at: at(k),
+        note: '',
+      }) as const;
+    const [own, other] = [photo(first, 1), photo(work('hole doubler', 'fitting', hanger.id), 2)];
+    const kept = records([own, other] as never);
+    expect(workPhotos(kept, second).map(({ caption }) => caption)).toEqual(['p1']);
+    const strike = { id: id(), evidenceId: own.id, by: 'MR', at: at(3), why: 'slip' };
+    expect(workPhotos({ ...kept, strikes: [strike] as never }, second)).toEqual([]);
+  });
+});
 
 describe('a length let in', () => {
   const good = { fromMm: 1980, toMm: 2820, cut: 0, twinApartMm: 200 };

@@ -3,6 +3,7 @@ import {
   blankFigures,
   blankOfOutline,
   massOfPartKg,
+  weldOf,
   workForm,
   workPlace,
   type Blank,
@@ -55,6 +56,22 @@ export function worksOf(records: Kept): PlannedWork[] {
     ];
   });
 }
+
+/** What a work's hours are reckoned from. */
+export const stepsOfWork = ({ parts, seams }: Pick<JudgedWork, 'parts' | 'seams'>) => ({
+  parts: parts.reduce((sum, { count }) => sum + count, 0),
+  weldM: weldOf(seams) / 1000,
+  isBonded: seams.some(({ type }) => type === 'bond' || type === 'screws'),
+});
+
+/** Where a work's photos are pinned: at its host, by its form, so that they stay with it when its measures are changed. */
+export const workSpot = (work: Pick<Work, 'on' | 'hostId' | 'form'>): string =>
+  `work ${keyOf(work)}`.slice(0, 120);
+/** Photos of a work that stand, as they were taken. */
+export const workPhotos = (
+  records: Pick<JobRecords, 'evidence' | 'strikes'>,
+  work: Pick<Work, 'on' | 'hostId' | 'form'>,
+) => stands(records, 'photo').filter(({ spotId }) => spotId === workSpot(work));
 
 /** Works that belong to a member's plan. */
 export const worksOn = (works: readonly PlannedWork[], memberId: string): PlannedWork[] =>

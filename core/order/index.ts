@@ -32,6 +32,7 @@ export {
 export { HEAT_REACH_MM, ONE_STRIPPING_MM, zonesOf, type Zone } from './zones';
 export { TASK_SOURCES } from './sources';
 export { plateHours } from './sources/plates';
+export { workHours } from './sources/works';
 export { ORDER_RULES, REASONS, type Draft, type Edge, type OrderRule, type ReasonCode } from './reasons';
 export { circlesIn, criticalPath, inOrder, withoutCircles, type Circle, type CriticalPath } from './graph';
 export { draftOf, edgesOf, planOrder, type Plan, type Trouble } from './plan';

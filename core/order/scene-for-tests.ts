@@ -58,6 +58,7 @@ export const aWork = (more: Partial<SceneWork> = {}): SceneWork => ({
   fitting: 'bracket',
   carries: [],
   weldM: 0.5,
+  parts: 2,
   isBonded: false,
   brokenRules: 0,
   ...more,

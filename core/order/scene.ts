@@ -46,6 +46,8 @@ export interface SceneWork extends Along {
   readonly fitting?: FittingKind;
   readonly carries: readonly Carried[];
   readonly weldM: number;
+  /** Parts that are cut and made for it. */
+  readonly parts: number;
   readonly isBonded: boolean;
   readonly brokenRules: number;
 }

@@ -20,7 +20,7 @@ import type {
   SceneWork,
   Unplanned,
 } from '../../order';
-import { lengthsOf, reachOf, weldOf } from '../../shape';
+import { lengthsOf, reachOf } from '../../shape';
 import { lowerBound, severity } from '../../weigh';
 import { toAlign } from '../alignment';
 import { toWeldShut } from '../crack-welds';
@@ -31,7 +31,7 @@ import { brokenRules, type WorkedRepair } from '../worked-repair';
 import { overridesOf, harsher } from '../override';
 import { stands, type JobRecords } from '../records';
 import { renewalsOf } from '../renewals';
-import { brokenIn, worksOf, type PlannedWork } from '../works';
+import { brokenIn, stepsOfWork, worksOf, type PlannedWork } from '../works';
 
 export type Works = ReadonlyMap<string, MemberWork>;
 
@@ -165,8 +165,7 @@ function workOf(frame: Frame, planned: PlannedWork): SceneWork {
     ...(host && host.side !== 'middle' && { side: host.side }),
     ...(place.fitting && { fitting: place.fitting }),
     carries: host?.carries ?? [],
-    weldM: weldOf(judged.seams) / 1000,
-    isBonded: judged.seams.some(({ type }) => type === 'bond' || type === 'screws'),
+    ...stepsOfWork(judged),
     brokenRules: brokenIn(planned).length,
   };
 }

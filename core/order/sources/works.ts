@@ -1,4 +1,14 @@
-import { COOL_H, RENEWAL_SHARES, share, SMALL } from '../hours';
+import type { Norms } from '../../reference';
+import {
+  BOLTED_SHARES,
+  COOL_H,
+  PLATE_SHARES,
+  READY_SHARES,
+  RENEWAL_SHARES,
+  share,
+  SMALL,
+  WELD_SHARES,
+} from '../hours';
 import { middleMm, type OrderScene, type SceneRenewal, type SceneWork } from '../scene';
 import { taskId, type Task, type TaskWhat } from '../task';
 import type { Zone } from '../zones';
@@ -20,46 +30,83 @@ export const works: TaskSource = (scene, zones) =>
   zones.flatMap((zone) => zone.works.flatMap((work) => ofWork(scene, zone, work)));
 
 function ofWork(scene: OrderScene, zone: Zone, work: SceneWork): Task[] {
-  const { norms } = scene;
-  const norm =
-    work.form === 'splice' ? norms.splice : work.form === 'straightening' ? norms.straighten : norms.fitting;
-  const axle = work.carries.includes('axle location');
   const shared = {
     of: { is: 'work', id: work.id, name: work.name } as const,
     ...inZone(zone),
     ...onMember(scene, work.memberId, middleMm(work)),
     hands: 1 as const,
   };
-  const task = (what: TaskWhat, part: number, more: Partial<Task> = {}): Task => ({
+  return stepsOf(scene.norms, work, (what, hours, more = {}) => ({
     id: taskId(what, work.id),
     what,
     ...shared,
-    hours: share(norm, part),
+    hours,
     ...more,
-  });
-  if (work.form === 'straightening') return [task('pull into line', 1, { hands: 2 })];
+  }));
+}
+
+/** Of a work what its steps are made of. */
+export type WorkSteps = Pick<SceneWork, 'form' | 'carries' | 'parts' | 'weldM' | 'isBonded'>;
+type Make = (what: TaskWhat, hours: Task['hours'], more?: Partial<Task>) => Task;
+
+function stepsOf(norms: Norms, work: WorkSteps, task: Make): Task[] {
+  if (work.form === 'straightening') return [task('pull into line', norms.straighten, { hands: 2 })];
+  const axle = work.carries.includes('axle location');
   const hot = { isHot: true, needsWelder: true, hands: 2 } as const;
-  const { out, make, fit, tack, weld } = RENEWAL_SHARES;
   const isLegs = work.form === 'leg structure';
+  const { out, make, fit, tack, weld, join } = hoursOfSteps(norms, work);
   return [
     ...(TAKES_OUT.has(work.form)
       ? [task('old out', out, { isHot: true, ...(axle && { axleOut: true as const }) })]
       : [task('bright metal', out)]),
     task('make parts', make, { atBench: true }),
-    ...(work.form === 'captive mount' ? [task('dry fit', fit / 2)] : []),
-    ...(isLegs ? [task('shaft in', fit / 2)] : []),
+    ...(work.form === 'captive mount' ? [task('dry fit', share(fit, 0.5))] : []),
+    ...(isLegs ? [task('shaft in', share(fit, 0.5))] : []),
     task(isLegs ? 'second plate' : 'fit', fit, { covers: true, hands: 2 }),
-    ...(isLegs ? [task('legs plumb', 0, { hours: SMALL.plumb! })] : []),
+    ...(isLegs ? [task('legs plumb', SMALL.plumb!)] : []),
     ...(work.weldM > 0
       ? [
           task('tack', tack, hot),
           task('weld', weld, { ...hot, thenWaitH: COOL_H }),
-          task('look at welds', 0, { hours: SMALL.look! }),
+          task('look at welds', SMALL.look!),
         ]
-      : work.isBonded
-        ? [task('bond', weld + tack)]
-        : [task('bolt up', weld + tack)]),
+      : [task(work.isBonded ? 'bond' : 'bolt up', join)]),
   ];
+}
+
+/**
+ * A length let in has a norm of its own, shared out. Every other work takes what its parts and its weld take, as plates do, and where something is taken out
+ * first a share of what renewing a bracket takes; a piece that is bought, or formed where it is, is fitted like one plate.
+ */
+function hoursOfSteps(norms: Norms, { form, parts, weldM, isBonded }: WorkSteps) {
+  const { out, make, fit, tack, weld } = RENEWAL_SHARES;
+  if (form === 'splice') {
+    const of = (part: number) => share(norms.splice, part);
+    return {
+      out: of(out),
+      make: of(make),
+      fit: of(fit),
+      tack: of(tack),
+      weld: of(weld),
+      join: of(tack + weld),
+    };
+  }
+  return {
+    out: TAKES_OUT.has(form) ? share(norms.fitting, out) : share(norms.makeReady, READY_SHARES.bright),
+    make: share(norms.plate, parts * PLATE_SHARES.make),
+    fit: share(norms.plate, Math.max(1, parts) * PLATE_SHARES.fit),
+    tack: share(norms.weldPerMetre, weldM * WELD_SHARES.tack),
+    weld: share(norms.weldPerMetre, weldM * WELD_SHARES.weld),
+    join: isBonded
+      ? share(norms.fitting, tack + weld)
+      : share(norms.boltedPlate, Math.max(1, parts) * BOLTED_SHARES.boltUp),
+  };
+}
+
+/** Hours of a work's own steps by the norms, least and most: as its plan would count them. */
+export function workHours(norms: Norms, work: WorkSteps): [number, number] {
+  const steps = stepsOf(norms, work, (what, hours) => ({ what, hours }) as Task);
+  return [0, 1].map((k) => steps.reduce((sum, { hours }) => sum + hours[k]!, 0)) as [number, number];
 }
 
 /** Crossmembers renewed: the old one out, the new one in. */

@@ -4,7 +4,7 @@ import type { BoltSet, Joining } from '@/core/join';
 import { printForce, printLength, printTorque } from '@/core/quantity';
 import { pieceName, type Piece } from '@/core/shape';
 import { faceWords } from '@/ui/strip';
-import { boltWords } from '../../../../_words/shape';
+import { boltWords, ownSystem } from '../../../../_words/shape';
 import { stationDigits } from '../../../../_words/station';
 import { useMember, usePlace, useReader } from '../../../_desk';
 import { LineTable } from './line-table';
@@ -29,6 +29,7 @@ function BoltRow({ set, pieces }: { set: BoltSet; pieces: readonly Piece[] }) {
   const { member, setCursor } = useMember();
   const { cursor } = usePlace();
   const length = (mm: number) => printLength(mm, system, 'length');
+  const own = (mm: number) => printLength(mm, ownSystem(set.diameterMm, system), 'length');
   return (
     <tr>
       <th scope="row" className="text-left">
@@ -58,10 +59,10 @@ function BoltRow({ set, pieces }: { set: BoltSet; pieces: readonly Piece[] }) {
       <td className="pr-2 font-semibold">
         {boltWords(set)}
         <span className="caption block">
-          {length(set.lengthMm)} long, grip {length(set.gripMm)}
+          {own(set.lengthMm)} long, grip {length(set.gripMm)}
         </span>
       </td>
-      <td className="whitespace-nowrap pr-2">Ø {length(set.holeMm)}</td>
+      <td className="whitespace-nowrap pr-2">Ø {own(set.holeMm)}</td>
       <td className="whitespace-nowrap pr-2">{length(set.pitchMm)}</td>
       <td className="whitespace-nowrap pr-2">
         {set.torqueNm === undefined ? 'by its maker' : printTorque(set.torqueNm, system)}

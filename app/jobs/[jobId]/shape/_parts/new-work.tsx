@@ -12,10 +12,11 @@ import {
 } from '@/core/shape';
 import { Pick } from '@/ui/controls';
 import { CAUTIONS } from '../../../../_words/cautions';
-import { WORK_WHY_WORDS, WORK_WORDS } from '../../../../_words/works';
+import { WORK_WORDS } from '../../../../_words/works';
 import { useReader, useRecords, useStamp } from '../../../_desk';
 import { JudgedPart } from './judged-part';
 import { MeasureEntry } from './measure-entry';
+import { WorksSideBySide } from './works-side-by-side';
 
 const keyOf = ({ on, id }: WorkPlace): string => `${on} ${id}`;
 
@@ -91,7 +92,7 @@ export function NewWork({
           onPick={setChosen}
         />
       </div>
-      <NotHere all={all} />
+      <WorksSideBySide place={place} form={form} onPick={setChosen} />
       <p className="caption mt-2">Usual measures, or the frame’s own, until yours stand here.</p>
       <div className="mt-1 grid grid-cols-2 items-start gap-2 sm:grid-cols-3">
         {workForm(form).measures.map((measure) => (
@@ -114,27 +115,5 @@ export function NewWork({
         </button>
       </div>
     </div>
-  );
-}
-
-/** Works that do not go at a place, and why. */
-function NotHere({ all }: { all: ReturnType<typeof worksAt> }) {
-  const not = all.flatMap(({ id, whyNot }) =>
-    whyNot && whyNot !== 'not at such a place' ? [{ id, whyNot }] : [],
-  );
-  if (not.length === 0) return null;
-  return (
-    <details>
-      <summary className="flex min-h-11 cursor-pointer items-center text-soft">
-        {not.length === 1 ? 'Another' : `${not.length} others`}, and why not
-      </summary>
-      <ul className="list-disc pb-2 pl-6 text-[15px]">
-        {not.map(({ id, whyNot }) => (
-          <li key={id}>
-            {WORK_WORDS[id]}: {WORK_WHY_WORDS[whyNot]}
-          </li>
-        ))}
-      </ul>
-    </details>
   );
 }

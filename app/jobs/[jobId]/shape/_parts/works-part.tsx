@@ -10,6 +10,7 @@ import { WORK_WORDS } from '../../../../_words/works';
 import { StrikeSheet, useMember, usePlace, useReader, useRecords, useWork } from '../../../_desk';
 import { NewWork } from './new-work';
 import { JudgedPart } from './judged-part';
+import { WorkPhotos } from './work-photos';
 
 /** A work that is being changed, or a new one at a place, in a form. */
 interface Draft {
@@ -161,6 +162,7 @@ function PlannedCard({ planned, onChange }: { planned: PlannedWork; onChange: ()
         </button>
       </p>
       <JudgedPart judged={judged} {...(whyNot && { whyNot })} system={system} />
+      <WorkPhotos planned={planned} />
       <StrikeSheet
         struck={striking ? { id: work.id, words: `${WORK_WORDS[work.form]}, ${place.name}` } : undefined}
         onClose={() => setStriking(false)}

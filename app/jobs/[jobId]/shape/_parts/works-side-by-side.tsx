@@ -1,0 +1,123 @@
+'use client';
+
+import { useMemo } from 'react';
+import { jobHosts, workCandidates, worksForHost, worksForMember, type WorkCandidate } from '@/core/job';
+import { printLength, printMass, type UnitSystem } from '@/core/quantity';
+import { worksAt, type WorkId, type WorkPlace } from '@/core/shape';
+import { hoursRange } from '../../../../_words/ways-out';
+import { WORK_WHY_WORDS, WORK_WORDS, workFindingWords } from '../../../../_words/works';
+import { useReader, useRecords, useWork } from '../../../_desk';
+
+/** Works that go at a place, ranked, with what each takes at its usual measures; those that do not go there, and why not. */
+export function WorksSideBySide({
+  place,
+  form,
+  onPick,
+}: {
+  place: WorkPlace;
+  form: WorkId;
+  onPick: (form: WorkId) => void;
+}) {
+  const { file } = useRecords();
+  const { work } = useWork();
+  const all = useMemo(() => {
+    const host = jobHosts(file).find(({ on, id }) => on === place.on && id === place.id);
+    const suited =
+      place.on === 'member'
+        ? work
+          ? worksForMember(place, work.verdict)
+          : []
+        : host
+          ? worksForHost(place, host)
+          : [];
+    return workCandidates(place, file.practice.money.norms, suited);
+  }, [file, place, work]);
+  return (
+    <details>
+      <summary className="flex min-h-11 cursor-pointer items-center text-soft">
+        {all.length === 1 ? 'One work goes here' : `${all.length} works go here`}, side by side
+      </summary>
+      <div className="overflow-x-auto">
+        <table
+          className="ruled w-full text-[15px] [&_td]:py-1 [&_td]:pr-3 [&_td]:align-top"
+          aria-label="Works that go here"
+        >
+          <thead>
+            <tr className="caption text-left [&_th]:pr-3 [&_th]:font-normal">
+              <th scope="col">at its usual measures</th>
+              <th scope="col">weld</th>
+              <th scope="col">steel</th>
+              <th scope="col">hours</th>
+              <th scope="col">speaks against it</th>
+              <th scope="col" />
+            </tr>
+          </thead>
+          <tbody>
+            {all.map((each) => (
+              <Row key={each.id} candidate={each} isChosen={each.id === form} onPick={onPick} />
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <NotHere place={place} />
+    </details>
+  );
+}
+
+function Row({
+  candidate: { id, isSuited, judged, weldMm, massKg, hours },
+  isChosen,
+  onPick,
+}: {
+  candidate: WorkCandidate;
+  isChosen: boolean;
+  onPick: (form: WorkId) => void;
+}) {
+  const { system } = useReader();
+  return (
+    <tr>
+      <th scope="row" className="py-1 pr-3 text-left align-top font-semibold">
+        {WORK_WORDS[id]}
+        {isSuited && <span className="caption block font-normal">mends what was found there</span>}
+      </th>
+      <td>{weldMm > 0 ? printLength(weldMm, system, 'length') : 'none'}</td>
+      <td>{massKg > 0 ? printMass(massKg, system) : 'none'}</td>
+      <td className="whitespace-nowrap">{hoursRange({ low: hours[0], high: hours[1] })}</td>
+      <td>{againstWords(judged, system)}</td>
+      <td>
+        {!isChosen && (
+          <button type="button" className="plain" onClick={() => onPick(id)}>
+            Take this work
+          </button>
+        )}
+      </td>
+    </tr>
+  );
+}
+
+/** The rules it breaks, by name; else what it deviates in. */
+function againstWords({ findings }: WorkCandidate['judged'], system: UnitSystem): string {
+  const titles = (weight: 'broken' | 'deviation') =>
+    findings
+      .filter((each) => each.weight === weight)
+      .map((each) => workFindingWords(each, system).title)
+      .join('; ');
+  return titles('broken') || titles('deviation') || 'nothing';
+}
+
+/** Works that do not go at a place, and why. */
+function NotHere({ place }: { place: WorkPlace }) {
+  const not = worksAt(place).flatMap(({ id, whyNot }) =>
+    whyNot && whyNot !== 'not at such a place' ? [{ id, whyNot }] : [],
+  );
+  if (not.length === 0) return null;
+  return (
+    <ul className="list-disc pb-2 pl-6 text-[15px]" aria-label="Works that do not go here">
+      {not.map(({ id, whyNot }) => (
+        <li key={id}>
+          {WORK_WORDS[id]}: {WORK_WHY_WORDS[whyNot]}
+        </li>
+      ))}
+    </ul>
+  );
+}
