@@ -58,7 +58,7 @@ describe('what makes which member’s work stale', () => {
         ...records,
         repairs: [{ id: 'r', memberId: 'rail-left' } as JobRecords['repairs'][number]],
       },
-      ['rail-left'],
+      ['rail-left', 'rail-right'],
     ],
     ['the gross weight', { ...records, grossMassKg: 1 }, ALL],
   ])('%s', (_what, some, stale) => expect(changedMembers(some)).toEqual(stale));

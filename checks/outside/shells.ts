@@ -22,6 +22,14 @@ export interface Mesh {
     across: number,
     thicknessAt: (centre: Point) => number,
   ): void;
+  /** The same between four corners, whichever way they lie. */
+  quad(
+    set: string,
+    corners: readonly [Point, Point, Point, Point],
+    pieces: number,
+    across: number,
+    thicknessAt: (centre: Point) => number,
+  ): void;
   node(at: Point): number;
   /** The middle of an element. */
   centre(element: number): Point;
@@ -39,12 +47,29 @@ export function shellMesh(youngsMpa: number, poisson: number): Mesh {
     nodes.set(key(at), found);
     return found.id;
   };
+  const beyond = (from: Point, ...steps: readonly Point[]): Point =>
+    [0, 1, 2].map((axis) => steps.reduce((sum, step) => sum + step[axis]!, from[axis]!)) as unknown as Point;
   return {
     patch(set, corner, u, pieces, v, across, thicknessAt) {
-      const at = (a: number, b: number): Point =>
-        [0, 1, 2].map(
-          (axis) => corner[axis]! + (u[axis]! * a) / pieces + (v[axis]! * b) / across,
+      this.quad(
+        set,
+        [corner, beyond(corner, u), beyond(corner, u, v), beyond(corner, v)],
+        pieces,
+        across,
+        thicknessAt,
+      );
+    },
+    quad(set, [one, two, three, four], pieces, across, thicknessAt) {
+      const at = (a: number, b: number): Point => {
+        const [p, q] = [a / pieces, b / across];
+        return [0, 1, 2].map(
+          (axis) =>
+            one[axis]! * (1 - p) * (1 - q) +
+            two[axis]! * p * (1 - q) +
+            three[axis]! * p * q +
+            four[axis]! * (1 - p) * q,
         ) as unknown as Point;
+      };
       for (let a = 0; a < pieces; a++)
         for (let b = 0; b < across; b++) {
           const around = [
@@ -77,7 +102,10 @@ export function shellMesh(youngsMpa: number, poisson: number): Mesh {
       }
       return [
         '*NODE, NSET=ALL',
-        ...[...nodes.values()].map(({ id, at }) => `${id}, ${at.join(', ')}`),
+        // A field of more than twenty characters is not read.
+        ...[...nodes.values()].map(
+          ({ id, at }) => `${id}, ${at.map((value) => value.toFixed(6)).join(', ')}`,
+        ),
         ...[...groups].flatMap(([name, group]) => [
           `*ELEMENT, TYPE=S8R, ELSET=${name}`,
           ...group.map((each) => `${each.id}, ${each.nodes.join(', ')}`),

@@ -125,6 +125,7 @@ test.each<[string, Where, number, string]>([
   ['hat', 'bottom', 0.5, 'bottom U'],
   ['channel', 'bottom', 0.5, 'bottom L'],
   ['box', 'bottom', 0.5, 'bottom U'],
+  ['tube', 'bottom', 0.5, 'sleeve'],
 ])('%s, %s thinned to %d: %s', (kind, where, left, form) => {
   const { repairs, notOffered } = work(SHAPES[kind]!, where, left);
   expect(notOffered.flatMap(({ against }) => against.map(({ code }) => code))).toEqual([]);

@@ -1,4 +1,11 @@
-import { boltedForceN, plateForceN, type BoltedRepair, type Piece, type RepairPicture } from '../shape';
+import {
+  boltedForceN,
+  endForceN,
+  plateForceN,
+  type BoltedRepair,
+  type Piece,
+  type RepairPicture,
+} from '../shape';
 import { strengthNPerMm, type EndDemand, type WeldLine } from './weld-line';
 
 /** Ends of bolted pieces: the bolts between each and the damage. */
@@ -32,7 +39,7 @@ function runToDamage({ target }: RepairPicture, piece: Piece, end: EndDemand['en
 /** Force against the welds between an end and the damage. */
 export function endDemands(context: RepairPicture, piece: Piece, lines: readonly WeldLine[]): EndDemand[] {
   const { picture } = context;
-  const forceN = plateForceN(picture, piece);
+  const forceN = endForceN(picture, piece);
   const own = lines.filter(
     (line) =>
       line.pieceId === piece.id &&

@@ -3,4 +3,10 @@ export * from './beam';
 export * from './fracture';
 export * from './group';
 export * from './heat';
-export { baseMetalStrengthNPerMm, filletStrengthNPerMm, filletThroatMm, plugStrengthN } from './weld';
+export {
+  acrossForce,
+  baseMetalStrengthNPerMm,
+  filletStrengthNPerMm,
+  filletThroatMm,
+  plugStrengthN,
+} from './weld';

@@ -1,6 +1,6 @@
-import { baseMetalStrengthNPerMm, filletStrengthNPerMm } from '../mechanics';
+import { acrossForce, baseMetalStrengthNPerMm, filletStrengthNPerMm } from '../mechanics';
 import { chosenLegMm, FILLER_TENSILE_MPA } from '../reference';
-import type { Face } from '../frame';
+import { developedWidthMm, type Face } from '../frame';
 import type { MemberPicture } from '../weigh';
 import { formOf } from './forms';
 import {
@@ -54,12 +54,38 @@ export function developmentMm(
  */
 function ringedInMm(picture: MemberPicture, piece: Piece, end: 'start' | 'finish'): number {
   const stationMm = end === 'start' ? piece.startMm : piece.endMm;
-  const ring = ringsAt(picture, piece, stationMm);
-  const longer = piece.taperMm > 0 ? Math.SQRT2 : 1;
-  const takesN = ring
+  const { longer } = ringEnd(picture, piece);
+  const takesN = ringsAt(picture, piece, stationMm)
     .filter(({ lands }) => lands)
-    .reduce((sum, edge) => sum + edgeStrengthNPerMm(picture, piece, edge) * edge.face.widthMm * longer, 0);
-  return takesN >= plateForceN(picture, piece) ? Math.max(END_RING_MM, taperLengthMm(piece)) : Infinity;
+    .reduce((sum, { wallMm, face }) => {
+      const { filler, wall } = ringNPerMm(picture, piece, wallMm);
+      return sum + Math.min(filler, wall) * face.widthMm * longer;
+    }, 0);
+  return takesN >= endForceN(picture, piece) ? Math.max(END_RING_MM, taperLengthMm(piece)) : Infinity;
+}
+
+/**
+ * The end weld of a wrapped piece, unrolled: from its nose it falls back on both sides to where the halves meet, half way round. How much longer it is than
+ * the circle, and at which angle it runs to the force along the tube.
+ */
+function ringEnd({ member }: MemberPicture, piece: Piece): { longer: number; angleRad: number } {
+  const halfMm = developedWidthMm(member.shape) / 2;
+  const backMm = taperLengthMm(piece);
+  return { longer: Math.hypot(halfMm, backMm) / halfMm, angleRad: Math.atan2(halfMm, backMm) };
+}
+
+/** Strength of a wrapped piece's end weld, N per mm of it: of the fillet pulled across, and of the wall beside it. `wallMm`: lower bound beneath it. */
+export function ringNPerMm(
+  picture: MemberPicture,
+  piece: Piece,
+  wallMm: number,
+): { readonly filler: number; readonly wall: number } {
+  const { filletTimes, wallOfYield } = acrossForce(ringEnd(picture, piece).angleRad);
+  const legMm = chosenLegMm(piece.thicknessMm, picture.built.thicknessMm);
+  return {
+    filler: filletTimes * filletStrengthNPerMm(legMm, FILLER_TENSILE_MPA),
+    wall: wallOfYield * picture.steel.yieldMpa * Math.min(wallMm, piece.thicknessMm),
+  };
 }
 
 /** From an end inward to the bolt by which the plate's whole force is in it, mm. Infinite where its bolts together cannot. */
@@ -128,6 +154,17 @@ export function plateForceN(picture: MemberPicture, piece: Piece): number {
   const cover = coverageAt(picture.member, piece, (piece.startMm + piece.endMm) / 2)!;
   return PLATE_STRESS_SHARE * picture.steel.yieldMpa * piece.thicknessMm * (cover.uToMm - cover.uFromMm);
 }
+
+/** What one end must bring into a piece, N: its whole allowable force; round a tube no more than the tube itself, as it was made, can bring there. */
+export function endForceN(picture: MemberPicture, piece: Piece): number {
+  const plateN = plateForceN(picture, piece);
+  if (!formOf(piece.kind).wraps) return plateN;
+  const { member, steel, built } = picture;
+  const tubeN = WALL_STRESS_SHARE * steel.yieldMpa * built.thicknessMm * developedWidthMm(member.shape);
+  return Math.min(plateN, tubeN);
+}
+/** Share of yield that a wall may be pulled at (AISC ASD, from memory). */
+const WALL_STRESS_SHARE = 0.6;
 
 /** The run over which a piece carries its full share. An end at the member's own end has nothing beyond it to develop from. */
 export function carryingReach(

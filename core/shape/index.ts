@@ -34,7 +34,9 @@ export {
   carryingReach,
   developmentMm,
   edgeStrengthNPerMm,
+  endForceN,
   plateForceN,
+  ringNPerMm,
   strengthOfBolts,
   PLATE_STRESS_SHARE,
 } from './development';

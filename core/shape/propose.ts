@@ -1,11 +1,11 @@
 import { outstandLimit, type Kit } from '../reference';
 import { crackExtent } from '../trace';
-import { isClosed, type MemberShape } from '../frame';
+import { developedWidthMm, isClosed, type MemberShape } from '../frame';
 import { isMended, lowerBound, type MemberPicture } from '../weigh';
 import { landingsAt } from './landing';
 import { formOf } from './forms';
 import { boltedLayoutsFor, firstBolts } from './bolted-layouts';
-import { layoutsFor, roundDown, roundUp, type PieceLayout, type Target } from './layouts';
+import { layoutsFor, roundDown, roundUp, type Laid, type PieceLayout, type Target } from './layouts';
 import { withReach } from './reach';
 import { pieceName, type Bolts, type PieceKind, type Repair } from './repair';
 import { memberStates, stateKept, type LetIn } from './states';
@@ -218,7 +218,9 @@ function drafted(
   const { opening, seams, plugs } = picture.ways;
   const { shape, id } = picture.member;
   const cutsOut = opening === 'by section' ? isClosed(shape) : opening === 'cut out';
-  const taperMm = roundUp(0.75 * shape.depthMm);
+  // Round a tube the end falls back at 45°: that is when its weld takes most.
+  const taperOf = ({ kind }: Laid) =>
+    roundUp(formOf(kind).wraps ? developedWidthMm(shape) / 2 : 0.75 * shape.depthMm);
   const plain: Repair = {
     id: `proposal-${id}-${number}`,
     memberId: id,
@@ -229,7 +231,7 @@ function drafted(
       startMm: target.fromMm,
       endMm: target.toMm,
       thicknessMm,
-      taperMm,
+      taperMm: taperOf(laid),
     })),
     weldStyle: seams,
     plugs: !bolts && plugs,

@@ -1,7 +1,21 @@
-import { evenWall, surfaceOf, type MemberShape } from '../frame';
+import { defaultFrame, evenWall, facesOf, familyOf, surfaceOf, type MemberShape } from '../frame';
+import { chosenLegMm, DEFAULT_PRACTICE, FILLER_TENSILE_MPA, steel } from '../reference';
 import { sectionProperties } from '../mechanics';
-import { changedSection } from '../weigh';
-import { checkRepair, flatPattern, pieceKindsFor, pieceSchema, repairSchema, type Piece } from '.';
+import { changedSection, memberPicture } from '../weigh';
+import {
+  checkRepair,
+  developmentMm,
+  endForceN,
+  flatPattern,
+  memberStates,
+  pieceKindsFor,
+  pieceSchema,
+  plateForceN,
+  repairSchema,
+  ringNPerMm,
+  stateProperties,
+  type Piece,
+} from '.';
 
 const TUBE: MemberShape = { kind: 'tube', depthMm: 88.9, thicknessMm: 5.5 };
 const sleeve = (more: Partial<Piece> = {}): Piece =>
@@ -96,4 +110,82 @@ test('it goes on a round tube and on nothing else, and is cut as long as the cir
   });
   expect(flat.widthMm).toBeCloseTo(Math.PI * (88.9 + 6.35), 3);
   expect(flat.bends).toEqual([]);
+});
+
+describe('what a sleeve’s end weld brings in', () => {
+  const made = defaultFrame({
+    ...familyOf('I-beam trailer').typical,
+    family: 'I-beam trailer',
+    steel: 'a36',
+    datum: 'hole',
+  });
+  const picture = (wallMm: number) =>
+    memberPicture({
+      frame: { ...made, members: [...made.members, member] },
+      member,
+      practice: DEFAULT_PRACTICE,
+      readings: Array.from({ length: 37 }, (_, k) => 50 * k).flatMap((stationMm) =>
+        facesOf(TUBE).map((face) => ({
+          kind: 'reading' as const,
+          id: `${stationMm} ${face.id}`,
+          memberId: member.id,
+          stationMm,
+          face: face.id,
+          heightMm: face.widthMm / 2,
+          thicknessMm: wallMm,
+          method: 'ultrasonic' as const,
+          by: 'RK',
+          at: '2026-01-01T00:00:00Z',
+          note: '',
+        })),
+      ),
+      cracks: [],
+    });
+  const counts = (more: Partial<Piece>, wallMm = 5.5) => {
+    const piece = sleeve({ startMm: 300, endMm: 1400, ...more });
+    return Number.isFinite(developmentMm(picture(wallMm), { pieces: [piece] }, piece, 'start'));
+  };
+  const half = around / 2;
+  test('falling back at 45° it takes the tube’s own force; a snipped corner, or a square end, does not make it', () => {
+    expect(counts({ taperMm: half })).toBe(true);
+    expect(counts({ taperMm: half / 2 })).toBe(false);
+    expect(counts({ taperMm: 1 })).toBe(false);
+    expect(counts({ taperMm: 0 })).toBe(false);
+  });
+  test('by hand at 45°: fillet 1.3 times, wall half of yield, √2 longer; the weaker of them against 0.6 of yield on the tube', () => {
+    const piece = sleeve({ startMm: 300, endMm: 1400, taperMm: half });
+    const { filler, wall } = ringNPerMm(picture(5.5), piece, 5.5);
+    const legMm = chosenLegMm(6.35, 5.5);
+    expect(
+      filler / ((1 + 0.5 * Math.SQRT1_2 ** 1.5) * 0.3 * FILLER_TENSILE_MPA * legMm * Math.SQRT1_2),
+    ).toBeCloseTo(1, 6);
+    expect(wall / (0.5 * steel('a36').yieldMpa * 5.5)).toBeCloseTo(1, 6);
+    expect(endForceN(picture(5.5), piece) / (0.6 * steel('a36').yieldMpa * 5.5 * around)).toBeCloseTo(1, 2);
+    // A sleeve thinner than the tube brings no more than itself.
+    const thin = { ...piece, thicknessMm: 3 };
+    expect(endForceN(picture(5.5), thin) / plateForceN(picture(5.5), thin)).toBeCloseTo(1, 9);
+  });
+  test('on metal too thin where it is welded it counts for nothing', () => {
+    expect(counts({ taperMm: half }, 5.5)).toBe(true);
+    expect(counts({ taperMm: half }, 3.5)).toBe(false);
+  });
+  test('a sleeve over rust brings a tube back, and breaks no rule of its welds', () => {
+    const of = picture(5.5);
+    const piece = sleeve({ startMm: 300, endMm: 1400, taperMm: half });
+    const repair = repairSchema.parse({
+      id: 'r',
+      memberId: 'axle',
+      cutOut: false,
+      pieces: [piece],
+      weldStyle: 'continuous',
+      plugs: false,
+      onBench: false,
+      by: 'MR',
+      at: '2026-05-01T08:00:00Z',
+    });
+    const state = memberStates(of, [repair]).find(({ id }) => id === 'as repaired')!;
+    const [tube, own] = [ring(88.9, 88.9 - 11), ring(88.9 + 2 * 6.35, 88.9)];
+    expect(stateProperties(of, state, 850)!.ixMm4 / (tube.i + own.i)).toBeGreaterThan(0.96);
+    expect(stateProperties(of, state, 310)!.ixMm4 / tube.i).toBeLessThan(1.03);
+  });
 });

@@ -2,6 +2,8 @@ import { pathLength, type Point } from '../../geometry';
 import { faceAtU, onSheet } from '../../frame';
 import {
   coverageAt,
+  formOf,
+  ringNPerMm,
   isInside,
   taperLengthMm,
   type Piece,
@@ -36,8 +38,10 @@ export function endLines(
       .filter(({ stationMm }) => stationMm >= fromMm - 1 && stationMm <= toMm + 1)
       .flatMap(({ edges }) => edges.filter((edge) => edge.wallMm > 0).map((edge) => edge.wallMm));
     const face = faceAtU(member.shape, wrapU(context, (tip.uFromMm + tip.uToMm) / 2 - 1e-3));
+    const wallMm = walls.length ? Math.min(...walls) : 0;
     return {
-      ...filletBase(context, piece, walls.length ? Math.min(...walls) : 0),
+      ...filletBase(context, piece, wallMm),
+      ...(formOf(piece.kind).wraps && ringStrength(context, piece, wallMm)),
       place,
       face: face.id,
       path: outline,
@@ -49,5 +53,11 @@ export function endLines(
     };
   });
 }
+
+/** An end weld all round a tube is pulled across its length: filler and wall take more there than along a force. */
+const ringStrength = ({ picture }: RepairPicture, piece: Piece, wallMm: number) => {
+  const { filler, wall } = ringNPerMm(picture, piece, wallMm);
+  return { fillerNPerMm: filler, baseNPerMm: wall };
+};
 
 const wrapU = (context: RepairPicture, uMm: number): number => onSheet(context.picture.member.shape, uMm);

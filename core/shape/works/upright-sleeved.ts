@@ -1,5 +1,5 @@
 import { evenWall, surfaceOf, type MemberShape } from '../../frame';
-import { filletStrengthNPerMm, sectionProperties } from '../../mechanics';
+import { acrossForce, filletStrengthNPerMm, sectionProperties } from '../../mechanics';
 import { chosenLegMm, FILLER_TENSILE_MPA, STOCK_TUBES } from '../../reference';
 import { wallSection } from '../../weigh';
 import { bendAllowanceMm } from '../flat/bend';
@@ -57,16 +57,15 @@ const ASKS = [
   'second member beside it',
 ];
 
-/**
- * What a millimetre of the upright's circumference takes along it: the fillet pulled across its length is stronger by 1 + 0.5 sin^1.5 of its angle (AISC 360
- * J2.4, from memory); the wall beside it in tension at 0.6 Fy, at 45° half way to shear; a slanted end is longer by √2.
- */
+/** What a millimetre of the upright's circumference takes along it: pulled across its length, or at 45° to it and longer by √2. */
 function endWeldNPerMm(place: WorkPlace, of: Measures): number {
   const isSquare = of.ends === 1;
   const legMm = chosenLegMm(of.wallMm!, wallOf(place));
-  const [stronger, base, longer] = isSquare ? [1.5, 0.6, 1] : [1.3, 0.5, Math.SQRT2];
-  const weld = stronger * filletStrengthNPerMm(legMm, FILLER_TENSILE_MPA);
-  return longer * Math.min(weld, base * place.steel.yieldMpa * Math.min(of.wallMm!, wallOf(place)));
+  const [angleRad, longer] = isSquare ? [Math.PI / 2, 1] : [Math.PI / 4, Math.SQRT2];
+  const { filletTimes, wallOfYield } = acrossForce(angleRad);
+  const weld = filletTimes * filletStrengthNPerMm(legMm, FILLER_TENSILE_MPA);
+  const wall = wallOfYield * place.steel.yieldMpa * Math.min(of.wallMm!, wallOf(place));
+  return longer * Math.min(weld, wall);
 }
 
 /** Half a box's sleeve is an L over a wide and a deep side, by its outside; half a tube's is rolled. */
