@@ -1,4 +1,5 @@
 import {
+  crossingsOn,
   defaultFrame,
   facesOf,
   familyOf,
@@ -14,16 +15,18 @@ import {
   knownNothing,
   jobDemand,
   knownFrame,
+  calmerPlace,
   plateEndsOf,
   verdictWithDemand,
   workJob,
+  type JobDemand,
   type JobRecords,
   type MemberWork,
 } from '.';
 import type { Reading } from '../probe';
 import { STANDARD_GRAVITY } from '../quantity';
 import type { Find } from '../walk';
-import { DEFAULT_PRACTICE, type Practice } from '../reference';
+import { DEFAULT_PRACTICE, fatigue, type Practice } from '../reference';
 import { demandFindings, nearest, type MemberDemand } from '../weigh';
 
 const base = defaultFrame({
@@ -413,5 +416,63 @@ describe('a plate made in lengths', () => {
   test('without loads nothing is judged', () => {
     expect(plateEndsOf(undefined, 'rail-right', repair)).toBeUndefined();
     expect(plateEndsOf(demand, 'nobody', repair)).toBeUndefined();
+  });
+});
+
+describe('a calmer place for a plate’s end', () => {
+  const { picture } = works.get('rail-right')!;
+  const { member } = picture;
+  const free = { frame: { ...rusted.frame, members: [member] }, member };
+  /** A rail on which the road asks so much at each station; nothing of the maker’s nearby. */
+  const asking = (rangeAt: (mm: number) => number, frame = free) => {
+    const along = Array.from({ length: Math.floor(member.lengthMm / 10) }, (_, k) => ({
+      stationMm: 10 * k,
+      rangeMpa: rangeAt(10 * k),
+    }));
+    const of = { memberId: member.id, along, spots: [] };
+    const demand = {
+      'as built': { members: [of] },
+      'as repaired': { members: [of], isDriven: true },
+    } as unknown as JobDemand;
+    return (stationMm: number, pieces = [{ startMm: 1500, endMm: 2500 }]) =>
+      calmerPlace(demand, frame, { pieces } as never, {
+        says: 'worse than nearby',
+        stationMm,
+        isJoint: false,
+        category: 'E',
+      });
+  };
+  const threshold = fatigue('E').thresholdMpa;
+  const fallsFrom = (mm: number) => (at: number) => (at >= mm ? threshold - 1 : threshold + 1);
+  test('is the first one outward where the road stays under its threshold', () => {
+    const to = asking(fallsFrom(2600))(2500)!;
+    expect(to).toBeGreaterThanOrEqual(2595);
+    expect(to).toBeLessThan(2625);
+    const front = asking((mm) => (mm <= 1400 ? threshold - 1 : threshold + 1))(1500)!;
+    expect(front).toBeLessThanOrEqual(1405);
+    expect(front).toBeGreaterThan(1375);
+  });
+  test('no farther than three depths, nor off the member', () => {
+    const { depthMm } = member.shape;
+    expect(asking(fallsFrom(2500 + 3 * depthMm - 30))(2500)).toBeDefined();
+    expect(asking(fallsFrom(2500 + 3 * depthMm + 30))(2500)).toBeUndefined();
+    expect(asking(() => threshold + 1)(2500)).toBeUndefined();
+    const near = [{ startMm: 1500, endMm: member.lengthMm - 100 }];
+    expect(asking(fallsFrom(member.lengthMm))(near[0]!.endMm, near)).toBeUndefined();
+  });
+  test('clear of a crossmember’s weld', () => {
+    const crossing = crossingsOn(rusted.frame, member).find(({ stationMm }) => stationMm > 1600)!.stationMm;
+    const pieces = [{ startMm: 1000, endMm: crossing - 150 }];
+    const whole = { frame: rusted.frame, member };
+    const to = asking(fallsFrom(crossing - 20), whole)(pieces[0]!.endMm, pieces)!;
+    expect(to - crossing).toBeGreaterThan(75);
+    expect(asking(fallsFrom(crossing - 20))(pieces[0]!.endMm, pieces)! - crossing).toBeLessThan(20);
+  });
+  test('none of a station where no end lies, nor before the frame is worked out', () => {
+    expect(asking(() => 0)(2000)).toBeUndefined();
+    const end = { says: 'worse than nearby', stationMm: 2500, isJoint: false, category: 'E' } as const;
+    expect(
+      calmerPlace(undefined, free, { pieces: [{ startMm: 0, endMm: 2500 }] } as never, end),
+    ).toBeUndefined();
   });
 });

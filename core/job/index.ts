@@ -97,7 +97,7 @@ export {
   workSpot,
   type PlannedWork,
 } from './works';
-export { plateEndsOf, type JudgedEnd } from './plate-ends';
+export { calmerPlace, plateEndsOf, type JudgedEnd } from './plate-ends';
 export { triedPractice, type Tried } from './tried';
 export { answeredJob } from './answered';
 export { workCandidates, worksForHost, worksForMember, type WorkCandidate } from './suited-works';

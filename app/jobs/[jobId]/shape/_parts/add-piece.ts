@@ -88,6 +88,12 @@ export function withEnds(member: Member, piece: Piece, ends: Pick<Piece, 'startM
   return { ...plain, ...(kept.length > 0 && { joints: kept }) };
 }
 
+/** A piece with the end that lies at a station taken to another; as it is where neither does. */
+export function endMoved(member: Member, piece: Piece, fromMm: number, toMm: number): Piece {
+  const at = (mm: number) => (Math.abs(mm - fromMm) <= 1 ? toMm : mm);
+  return withEnds(member, piece, { startMm: at(piece.startMm), endMm: at(piece.endMm) });
+}
+
 /** A piece of one length. */
 export const inOne = ({ joints: _, ...piece }: Piece): Piece => piece;
 

@@ -1,6 +1,6 @@
 'use client';
 
-import { plateEndsOf, type WorkedRepair } from '@/core/job';
+import { calmerPlace, plateEndsOf, type JudgedEnd, type WorkedRepair } from '@/core/job';
 import { repairWords } from '../../../../_words/repair-findings';
 import { sourceWords } from '../../../../_words/finding';
 import { endWords, UNCHECKED_WORDS } from '../../../../_words/shape';
@@ -9,7 +9,14 @@ import { Reason } from '../../../../_parts/reason';
 import { useMember, useReader, useWork } from '../../../_desk';
 
 /** What the rules say of a repair over its whole length; what broke none, and what nobody could check. */
-export function Checked({ worked }: { worked: WorkedRepair }) {
+export function Checked({
+  worked,
+  onMove,
+}: {
+  worked: WorkedRepair;
+  /** Takes a plate's end from one station to another. */
+  onMove: (fromMm: number, toMm: number) => void;
+}) {
   const { system } = useReader();
   const { member } = useMember();
   const at = (mm: number) => printStation(member, mm, system);
@@ -30,14 +37,14 @@ export function Checked({ worked }: { worked: WorkedRepair }) {
           })}
         />
       ))}
-      <Ends worked={worked} />
+      <Ends worked={worked} onMove={onMove} />
       <Summary worked={worked} />
     </div>
   );
 }
 
 /** What the road asks of the metal at each end of each plate. */
-function Ends({ worked }: { worked: WorkedRepair }) {
+function Ends({ worked, onMove }: { worked: WorkedRepair; onMove: (fromMm: number, toMm: number) => void }) {
   const { system } = useReader();
   const { member } = useMember();
   const { demand } = useWork();
@@ -48,9 +55,33 @@ function Ends({ worked }: { worked: WorkedRepair }) {
       {ends.map((end, k) => (
         <li key={k} className={end.says === 'worse than nearby' ? 'font-semibold text-oxide' : ''}>
           {end.isJoint ? 'Joint' : 'End'} at {printStation(member, end.stationMm, system)}: {endWords(end)}.
+          {end.says === 'worse than nearby' && <Calmer worked={worked} end={end} onMove={onMove} />}
         </li>
       ))}
     </ul>
+  );
+}
+
+/** The nearest place where the end would be no worse than what the maker put there. */
+function Calmer({
+  worked,
+  end,
+  onMove,
+}: {
+  worked: WorkedRepair;
+  end: JudgedEnd;
+  onMove: (fromMm: number, toMm: number) => void;
+}) {
+  const { system } = useReader();
+  const { member } = useMember();
+  const { demand, work } = useWork();
+  const toMm = work && !end.isJoint ? calmerPlace(demand, work.picture, worked.repair, end) : undefined;
+  if (end.isJoint) return null;
+  if (toMm === undefined) return <span className="caption"> No calmer place near, further out.</span>;
+  return (
+    <button type="button" className="plain ml-2" onClick={() => onMove(end.stationMm, toMm)}>
+      Move it out to {printStation(member, toMm, system)}
+    </button>
   );
 }
 

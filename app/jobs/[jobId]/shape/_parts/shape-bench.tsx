@@ -22,7 +22,7 @@ import {
   useRecords,
   useTrying,
 } from '../../../_desk';
-import { inForm, onTwin, repairAbout, withAnother, withEnds } from './add-piece';
+import { endMoved, inForm, onTwin, repairAbout, withAnother, withEnds } from './add-piece';
 import { Checked } from './checked';
 import { EndHandles } from './end-handles';
 import { HeldBy } from './held-by';
@@ -197,7 +197,14 @@ export function ShapeBench() {
               </Link>
             </p>
             <Restored worked={current} />
-            <Checked worked={current} />
+            <Checked
+              worked={current}
+              onMove={(fromMm, toMm) =>
+                change(current, ({ pieces }) => ({
+                  pieces: pieces.map((piece) => endMoved(member, piece, fromMm, toMm)),
+                }))
+              }
+            />
           </section>
           <div className="min-w-0 xl:col-span-2">
             <OtherForms
