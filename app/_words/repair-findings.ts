@@ -197,6 +197,26 @@ const REPAIR_WORDS: Readonly<Record<RepairFindingCode, Say<RepairFinding>>> = {
     detail: `${f.value! > 0 ? 'the plate here takes it further off its wall' : 'the plate on the other side takes it further off its wall'}, if it sits on that face; at most ${printLength(f.limit!, s, 'thickness')} between the sides`,
     change: `${f.value! > 0 ? 'a shim as thick on the other side' : 'a shim as thick on this side'}; or the plate notched round it, or its seat trimmed by as much`,
   }),
+  'inside-not-reached': (f, s) => ({
+    title: `Nobody reaches the inside there${f.value === undefined ? '' : `: ${printLength(f.value, s, 'length')} beyond the nearest way in`}`,
+    detail: `hand and torch go in through the floor while it is cut out, or an opening, and ${printLength(f.limit!, s, 'length')} beyond`,
+    change: 'cut the floor out over it and cap it; or plan an access opening beside it first',
+  }),
+  'inside-first': () => ({
+    title: 'Welded inside first',
+    detail: 'and looked at, scaled and coated round it, before anything closes over it',
+    change: 'nothing: do it first',
+  }),
+  'crack-tip-close': (f, s) => ({
+    title: `A crack’s tip ${printLength(f.value!, s, 'length')} inside the plate’s edge`,
+    detail: `the edge’s own weld runs over where it would go on: at least ${printLength(f.limit!, s, 'length')}`,
+    change: 'a plate that reaches further past the tip',
+  }),
+  'not-in-stock': (f, s) => ({
+    title: `Plate of ${printLength(f.value!, s, 'thickness')} is not on this shop’s shelf`,
+    detail: 'by the shop’s practice',
+    change: 'nothing, if it is bought; or one from stock',
+  }),
   'skin-beneath': (f) => ({
     title: `Lands on or closes in an ${f.name}`,
     detail: 'the rust beneath goes on, and nothing sound is known to be under it',

@@ -13,14 +13,14 @@ import {
 } from '../walk';
 import { hostVerdicts, type Geometry, type HostVerdict, type MemberEvidence } from '../weigh';
 import type { Beside } from '../metal';
-import type { LetIn, Repair } from '../shape';
+import type { Access, LetIn, Repair } from '../shape';
 import type { SeamSaid } from '../join';
 import { cracksAsSeen } from '../trace';
 import { tellsOf, type Evidence } from './evidence';
 import { geometryMeasured } from './geometry';
 import { stands, type JobRecords } from './records';
 import { unexplainedComplaints } from './unexplained';
-import { letInOn, worksOf, type PlannedWork } from './works';
+import { accessesOn, letInOn, worksOf, type PlannedWork } from './works';
 
 /** Everything one member's work rests on, and nothing else. */
 export interface MemberInputs {
@@ -30,6 +30,8 @@ export interface MemberInputs {
   readonly twinRepairs: readonly Repair[];
   /** Lengths of it that are to be let in. */
   readonly letIn: readonly LetIn[];
+  /** Openings planned into it, through which somebody reaches its inside. */
+  readonly accesses: readonly Access[];
   /** What was recorded of its seams: gaps, access, what stays open. */
   readonly seams: readonly SeamSaid[];
   readonly grossMassKg?: number;
@@ -181,7 +183,7 @@ export function inputsOf(sorted: SortedRecords, member: Member): MemberInputs {
     ...evidenceOf(sorted, member),
     unexplained: sorted.unexplained.filter(({ memberIds }) => memberIds.includes(member.id)),
   };
-  const { repairs, twinRepairs, seams } = besideRepairs(records, member);
+  const { repairs, twinRepairs, seams, accesses } = besideRepairs(records, member, sorted.works);
   const letIn = letInOn(sorted.works, member.id);
   const gross = records.grossMassKg;
   const metalMark = metalMarkOf(sorted, evidence);
@@ -189,13 +191,14 @@ export function inputsOf(sorted: SortedRecords, member: Member): MemberInputs {
     evidence,
     repairs,
     twinRepairs,
+    accesses,
     letIn,
     seams,
     ...(gross !== undefined && { grossMassKg: gross }),
     metalMark,
     mark: fingerprint([
       metalMark,
-      JSON.stringify([repairs, twinRepairs, gross, letIn]),
+      JSON.stringify([repairs, twinRepairs, accesses, gross, letIn]),
       ...seams.map(({ id }) => id),
     ]),
   };
@@ -203,15 +206,17 @@ export function inputsOf(sorted: SortedRecords, member: Member): MemberInputs {
 
 /** What any repair of a member has to do with, beside its metal. */
 export function besideRepairs(
-  records: Pick<JobRecords, 'frame' | 'repairs' | 'evidence' | 'strikes'>,
+  records: Pick<JobRecords, 'frame' | 'practice' | 'repairs' | 'evidence' | 'strikes'>,
   member: Member,
-): Pick<MemberInputs, 'repairs' | 'twinRepairs' | 'seams'> {
+  works: readonly PlannedWork[] = worksOf(records),
+): Pick<MemberInputs, 'repairs' | 'twinRepairs' | 'seams' | 'accesses'> {
   const twin = twinOf(records.frame, member);
   const on = (memberId: string | undefined) =>
     records.repairs.filter((repair) => repair.memberId === memberId);
   return {
     repairs: on(member.id),
     twinRepairs: twin ? on(twin.id) : [],
+    accesses: accessesOn(works, member.id),
     seams: stands(records, 'seam').filter(({ memberId }) => memberId === member.id),
   };
 }

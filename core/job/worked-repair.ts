@@ -6,6 +6,7 @@ import {
   flatPatterns,
   heldLevel,
   inLengths,
+  insideReached,
   lengthened,
   openingsOf,
   overlaid,
@@ -13,6 +14,7 @@ import {
   repairPicture,
   skinsUnder,
   uncheckedIn,
+  type Access,
   type Clash,
   type FlatPattern,
   type Repair,
@@ -52,20 +54,22 @@ export const brokenRules = ({
   ...joinFindings.filter(({ weight }) => weight === 'broken'),
 ];
 
-/** What a repair has to do with: what was recorded of its member's seams, kept repairs of the member, and of its twin. */
+/** What a repair has to do with: what was recorded of its member's seams, kept repairs of the member and of its twin, openings planned into it. */
 export interface RepairBeside {
   readonly seams: MemberInputs['seams'];
   readonly repairs: readonly Repair[];
   readonly twinRepairs: readonly Repair[];
+  /** Openings planned into its member. */
+  readonly accesses: readonly Access[];
 }
-const NOTHING_BESIDE: RepairBeside = { seams: [], repairs: [], twinRepairs: [] };
+const NOTHING_BESIDE: RepairBeside = { seams: [], repairs: [], twinRepairs: [], accesses: [] };
 
 /** A repair of a member worked right through. Milliseconds: an end that is dragged has it worked out again at every step. */
 export function workRepair(
   context: RepairPicture,
   isProposal: boolean,
   grossMassKg: number | undefined,
-  { seams, repairs, twinRepairs }: RepairBeside = NOTHING_BESIDE,
+  { seams, repairs, twinRepairs, accesses }: RepairBeside = NOTHING_BESIDE,
 ): WorkedRepair {
   const { repair, picture } = context;
   const others = isProposal ? [] : repairs.filter(({ id }) => id !== repair.id);
@@ -73,6 +77,7 @@ export function workRepair(
     ...checkRules(context),
     ...overlaid(picture.member, repair, others),
     ...heldLevel(context, twinRepairs),
+    ...insideReached(context, accesses),
   ].sort(byWeight);
   const openings = openingsOf(picture, repair);
   const shearN = grossMassKg === undefined ? undefined : designShearN(grossMassKg);

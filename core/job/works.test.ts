@@ -3,6 +3,7 @@ import { DEFAULT_PRACTICE, STEEL_DENSITY_KG_PER_MM3 } from '../reference';
 import { sectionProperties } from '../mechanics';
 import type { Reading } from '../probe';
 import {
+  repairSchema,
   startMeasures,
   stateSection,
   workForm,
@@ -17,6 +18,7 @@ import type { Find } from '../walk';
 import { workHours } from '../order';
 import { steelOfWorksKg, stepsOfWork } from './works';
 import {
+  besideRepairs,
   brokenIn,
   fourAnswers,
   inputsOf,
@@ -218,6 +220,63 @@ describe('works side by side at a place', () => {
     expect(workPhotos(kept, second).map(({ caption }) => caption)).toEqual(['p1']);
     const strike = { id: id(), evidenceId: own.id, by: 'MR', at: at(3), why: 'slip' };
     expect(workPhotos({ ...kept, strikes: [strike] as never }, second)).toEqual([]);
+  });
+});
+
+describe('an opening planned into a closed rail', () => {
+  const BOXED = defaultFrame({
+    ...familyOf('boxed ladder').typical,
+    family: 'boxed ladder',
+    steel: 'a36',
+    datum: 'hole',
+  });
+  const place = workPlace(BOXED, DEFAULT_PRACTICE, { on: 'member', hostId: 'rail-left', stationMm: 2000 })!;
+  const opening = (measures: Measures = {}): Work => ({
+    ...work('access opening', 'member', 'rail-left', { stationMm: 2000 }),
+    measures: { ...startMeasures(workForm('access opening'), place), atMm: 2000, longMm: 150, ...measures },
+  });
+  const rail = BOXED.members.find(({ id: each }) => each === 'rail-left')!;
+  const of = (evidence: readonly Evidence[]) => besideRepairs(records(evidence, BOXED), rail).accesses;
+  test('lets hand and torch into it there; one that breaks a rule, or was struck, does not', () => {
+    const planned = opening();
+    expect(of([planned])).toEqual([{ fromMm: 1925, toMm: 2075 }]);
+    expect(of([opening({ highMm: rail.shape.depthMm })])).toEqual([]);
+    const strike = { id: id(), evidenceId: planned.id, by: 'MR', at: at(9), why: 'slip' };
+    const struck = { ...records([planned], BOXED), strikes: [strike] as never };
+    expect(besideRepairs(struck, rail).accesses).toEqual([]);
+  });
+  test('a plate inside the rail hears of it: broken without, told to be welded first with it', () => {
+    const repair = repairSchema.parse({
+      id: 'mine',
+      memberId: 'rail-left',
+      cutOut: false,
+      plugs: false,
+      weldStyle: 'continuous',
+      onBench: false,
+      by: 'RK',
+      at: at(1),
+      pieces: [
+        {
+          id: 'p',
+          kind: 'side plate',
+          inside: true,
+          startMm: 1850,
+          endMm: 2150,
+          thicknessMm: 4.7625,
+          lowerEdgeMm: 30,
+          upperEdgeMm: 90,
+          taperMm: 60,
+        },
+      ],
+    });
+    const codes = (evidence: readonly Evidence[]) => {
+      const sorted = sortedRecords({ ...records(evidence, BOXED), repairs: [repair] });
+      const { repairs } = workMember(inputsOf(sorted, rail));
+      return repairs.find(({ isProposal }) => !isProposal)!.findings.map(({ code }) => code);
+    };
+    expect(codes([])).toContain('inside-not-reached');
+    expect(codes([opening()])).toContain('inside-first');
+    expect(codes([opening()])).not.toContain('inside-not-reached');
   });
 });
 

@@ -6,6 +6,7 @@ import {
   weldOf,
   workForm,
   workPlace,
+  type Access,
   type Blank,
   type JudgedWork,
   type LetIn,
@@ -107,6 +108,18 @@ export const steelOfWorksKg = (records: Kept): number =>
     (sum, renewal) => sum + (plannedTube(records, renewal)?.massKg ?? 0),
     0,
   );
+
+/** Openings into a member that break no rule and are not closed again: hand and torch go in there. */
+export const accessesOn = (works: readonly PlannedWork[], memberId: string): Access[] =>
+  worksOn(works, memberId)
+    .filter(
+      (planned) =>
+        planned.work.form === 'access opening' && !planned.isDone && brokenIn(planned).length === 0,
+    )
+    .map(({ work: { measures } }) => ({
+      fromMm: measures.atMm! - measures.longMm! / 2,
+      toMm: measures.atMm! + measures.longMm! / 2,
+    }));
 
 /** Lengths let in on a member whose splice breaks no rule: the repaired frame counts on them. */
 export const letInOn = (works: readonly PlannedWork[], memberId: string): LetIn[] =>

@@ -3,8 +3,10 @@ import { BETWEEN_HEAT_ZONES_MM, DEFAULT_PRACTICE, stiffenedLimit } from '../refe
 import type { Crack } from '../trace';
 import type { Sign } from '../walk';
 import { memberPicture } from '../weigh';
-import { pieceSchema, type Piece, type Repair } from '.';
-import { crackCoverage, skinBeneath, staggered, wideBetweenWelds } from './rules/covers';
+import { insideReached, pieceSchema, type Access, type Piece, type Repair } from '.';
+import { INSIDE_REACH_MM } from './rules/inside';
+import { inStock } from './rules/section';
+import { crackCoverage, crackTips, skinBeneath, staggered, wideBetweenWelds } from './rules/covers';
 import type { RepairPicture } from './repair-picture';
 
 const frame = defaultFrame({
@@ -139,5 +141,86 @@ describe('wide and thin between its welds', () => {
     const thin = piece({ thicknessMm: 1.2, lowerEdgeMm: 20, upperEdgeMm: 100 });
     expect(wideBetweenWelds(context([thin]))).toHaveLength(1);
     expect(wideBetweenWelds(context([thin], { plugs: true }))).toEqual([]);
+  });
+});
+
+describe('a crack’s tip under a plate', () => {
+  const crack = (from: number, to: number, face: 'web' | 'bottom' = 'web'): Crack => ({
+    kind: 'crack',
+    id: '00000000-0000-4000-8000-000000000003',
+    memberId: rail.id,
+    path: [from, to].map((heightMm) => ({ stationMm: 2000, face, heightMm })),
+    startFound: true,
+    finishFound: true,
+    seenBy: 'eye',
+    ...by,
+  });
+  const of = (one: Crack, pieces = [piece()]) => crackTips(context(pieces, { cracks: [one] }));
+  const inch = 25.4;
+  test.each<[string, Crack, string[]]>([
+    ['an inch inside both edges', crack(40 + inch, 120 - inch), []],
+    ['a millimetre less below', crack(39 + inch, 80), ['deviation crack-tip-close']],
+    ['a millimetre less above', crack(80, 121 - inch), ['deviation crack-tip-close']],
+    ['not under it at all: another rule says so', crack(10, 30), []],
+  ])('%s', (_, one, said) => expect(codes(of(one))).toEqual(said));
+  test('the smaller distance is told', () => expect(of(crack(50, 110))[0]!.value).toBeCloseTo(10, 6));
+  test('one that runs out of the flange’s free edge has no tip there', () => {
+    const { flangeMm } = rail.shape as typeof rail.shape & { flangeMm: number };
+    const cover = piece({ kind: 'cover plate', lowerEdgeMm: 5, upperEdgeMm: flangeMm - 5 });
+    expect(codes(of(crack(40, flangeMm, 'bottom'), [cover]))).toEqual([]);
+    expect(codes(of(crack(20, flangeMm, 'bottom'), [cover]))).toEqual(['deviation crack-tip-close']);
+  });
+  test('an L round the corner covers a tip near it, from whichever face', () => {
+    const round = piece({ kind: 'bottom L', lowerEdgeMm: 0, upperEdgeMm: 120 });
+    expect(codes(of(crack(2, 90), [round]))).toEqual([]);
+    const { flangeMm } = rail.shape as typeof rail.shape & { flangeMm: number };
+    expect(codes(of(crack(0, flangeMm - 14, 'bottom'), [round]))).toEqual([]);
+  });
+});
+
+describe('plate of the shop’s shelf', () => {
+  test.each([
+    [6.35, []],
+    [6.44, []],
+    [6.46, ['note not-in-stock']],
+    [30, ['note not-in-stock']],
+  ])('%d mm: %j', (thicknessMm, said) =>
+    expect(codes(inStock(context([piece({ thicknessMm })])))).toEqual(said),
+  );
+});
+
+describe('inside a closed section', () => {
+  const box: Member = { ...rail, shape: { kind: 'box', depthMm: 150, widthMm: 75, thicknessMm: 4.8 } };
+  const inner = (more: Partial<Piece> = {}) => piece({ inside: true, startMm: 1800, endMm: 2200, ...more });
+  const zone = { fromMm: 1700, toMm: 2300, bottomFlange: true, topFlange: false, side: false };
+  const of = (pieces: readonly Piece[], accesses: readonly Access[] = [], cutOut = false, member = box) => {
+    const made = context(pieces, { cutOut });
+    const picture = { ...made.picture, member, zones: [zone as never] };
+    return insideReached({ ...made, picture }, accesses);
+  };
+  const cap = piece({ id: 'cap', kind: 'bottom U', startMm: 1000, endMm: 3000, upperEdgeMm: 60 });
+  test('nobody reaches it as it stands, nor through a floor that stays', () => {
+    expect(codes(of([inner()]))).toEqual(['broken inside-not-reached']);
+    expect(of([inner()])[0]!.value).toBeUndefined();
+    expect(codes(of([inner(), cap]))).toEqual(['broken inside-not-reached']);
+  });
+  test.each<[string, Partial<Piece>, string]>([
+    ['within it', {}, 'note inside-first'],
+    ['to an arm’s reach beyond it', { endMm: 2300 + INSIDE_REACH_MM }, 'note inside-first'],
+    ['a millimetre farther', { endMm: 2301 + INSIDE_REACH_MM }, 'broken inside-not-reached'],
+    ['a millimetre farther in front', { startMm: 1699 - INSIDE_REACH_MM }, 'broken inside-not-reached'],
+  ])('through the floor that is cut out, %s', (_, more, said) =>
+    expect(codes(of([inner(more), cap], [], true))).toEqual([said]),
+  );
+  test('through openings that were planned; between two of them, as far as both reach', () => {
+    const at = (mm: number): Access => ({ fromMm: mm - 50, toMm: mm + 50 });
+    const long = inner({ startMm: 1500, endMm: 2500 });
+    expect(codes(of([inner()], [at(2000)]))).toEqual(['note inside-first']);
+    expect(codes(of([long], [at(1500)]))).toEqual(['broken inside-not-reached']);
+    expect(codes(of([long], [at(1500), at(2500)]))).toEqual(['broken inside-not-reached']);
+    expect(codes(of([long], [at(1500), at(1750 + 100), at(2500), at(2150)]))).toEqual(['note inside-first']);
+  });
+  test('an open section is reached from its other side', () => {
+    expect(of([inner()], [], false, rail)).toEqual([]);
   });
 });

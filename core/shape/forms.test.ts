@@ -101,10 +101,11 @@ describe.each(CLAIMED)('on a %s, a %s on the %s', (_, kind, face, shape) => {
     if (sets.upper) expect(door(shape, { ...one, upperEdgeMm: widthMm + 1 })).not.toBe('');
     if (sets.lower && !sets.upper) expect(door(shape, { ...one, lowerEdgeMm: widthMm + 1 })).not.toBe('');
   });
-  test('goes inside an open wall only', () => {
+  test('goes inside an open wall; into a box flat on its sides alone', () => {
     const inside = door(shape, { ...one, inside: true });
     expect(inside === '').toBe(formOf(kind).inside(shape));
-    if (isClosed(shape)) expect(inside).toMatch(/does not go inside/);
+    if (isClosed(shape) && kind !== 'side plate') expect(inside).toMatch(/does not go inside/);
+    if (shape.kind === 'tube') expect(inside).not.toBe('');
   });
   test('lies flat: its outline does not cross itself, and weighs what it covers', () => {
     const repair: Repair = {
@@ -242,6 +243,31 @@ describe('what a plate adds to a section, against the sum of its parts by hand',
     expect(got.areaMm2).toBeCloseTo(bare.areaMm2 + 2 * 5 * high, 3);
     expect(got.centroidXMm).toBeCloseTo(bare.centroidXMm, 6);
     expect(got.ixMm4).toBeCloseTo(bare.ixMm4 + (2 * 5 * high ** 3) / 12, -2);
+  });
+  test('a plate on each side inside a box: parallel axes about both', () => {
+    const shape: MemberShape = { kind: 'box', depthMm: 150, widthMm: 75, thicknessMm: 4.8 };
+    const t = 6;
+    const sides = (['outer', 'inner'] as const).map((face) =>
+      piece(shape, 'side plate', { face, inside: true, lowerEdgeMm: 30, upperEdgeMm: 120, thicknessMm: t }),
+    );
+    const [plain, got] = [
+      properties(shape, []),
+      properties(
+        shape,
+        sides.map((one) => band(shape, one)),
+      ),
+    ];
+    const area = 90 * t;
+    expect(got.areaMm2 - plain.areaMm2).toBeCloseTo(2 * area, 3);
+    expect((got.ixMm4 - plain.ixMm4) / ((2 * t * 90 ** 3) / 12)).toBeCloseTo(1, 2);
+    // From the middle of the box to the middle of a plate laid against the inside of its wall.
+    const out = 75 / 2 - 4.8 - t / 2;
+    expect((got.iyMm4 - plain.iyMm4) / (2 * area * out ** 2 + (2 * 90 * t ** 3) / 12)).toBeCloseTo(1, 1);
+    const outside = properties(
+      shape,
+      sides.map((one) => band(shape, { ...one, inside: false })),
+    );
+    expect(outside.iyMm4).toBeGreaterThan(got.iyMm4);
   });
   test('an L inside a channel nests in its corner', () => {
     const shape = SHAPES[0]!;

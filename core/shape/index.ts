@@ -55,6 +55,7 @@ export {
 export { candidatesOver, kitOver, proposeRepairs } from './propose';
 export { firstBolts } from './bolted-layouts';
 export { lengthened } from './reach';
+export { insideReached, type Access } from './rules/inside';
 export { heldLevel, seatsOf, type Seat } from './rules/level';
 export { overlaid } from './rules/overlaid';
 export { blankOfPiece, flatPattern, flatPatterns } from './flat/piece-flat';

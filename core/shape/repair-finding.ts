@@ -69,6 +69,10 @@ export const REPAIR_FINDING_CODES = [
   'joint-at-hole',
   'length-short',
   'seat-off-level',
+  'inside-not-reached',
+  'inside-first',
+  'crack-tip-close',
+  'not-in-stock',
 ] as const;
 export type RepairFindingCode = (typeof REPAIR_FINDING_CODES)[number];
 

@@ -1,7 +1,7 @@
 import { uOnFace } from '../../frame';
 import { fail, ok } from '../../quantity';
 import type { PieceForm } from './form';
-import { flatFaces, isOpen } from './sides';
+import { flatFaces } from './sides';
 
 /** Narrower than this there is no room for two welds and metal between them, mm (ours: 3/4 in). */
 const NARROWEST_MM = 20;
@@ -18,7 +18,8 @@ export const sidePlate: PieceForm = {
     return { uFromMm, uToMm, noseUMm: (uFromMm + uToMm) / 2 };
   },
   replaces: false,
-  inside: (shape) => isOpen(shape),
+  // In a box too, where somebody gets to it: through its floor while that is out, or an opening.
+  inside: (shape) => shape.kind !== 'tube',
   check: (_, { lowerEdgeMm, upperEdgeMm }) =>
     upperEdgeMm - lowerEdgeMm >= NARROWEST_MM
       ? ok(null)

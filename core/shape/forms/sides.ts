@@ -15,5 +15,3 @@ export const mainSideOf =
 /** Flat faces of a section that stand, or that lie; a tube has none. */
 export const flatFaces = (shape: MemberShape, upright: boolean): readonly Face[] =>
   shape.kind === 'tube' ? [] : facesOf(shape).filter((face) => face.upright === upright);
-
-export const isOpen = (shape: MemberShape): boolean => shape.kind !== 'box' && shape.kind !== 'tube';

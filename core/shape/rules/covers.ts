@@ -1,4 +1,4 @@
-import { developedWidthMm, faceAtU, isBranched, isClosed, type MemberShape } from '../../frame';
+import { developedWidthMm, faceAtU, isBranched, isClosed, type Member, type MemberShape } from '../../frame';
 import { inchesToMm } from '../../quantity';
 import { BETWEEN_HEAT_ZONES_MM, stiffenedLimit } from '../../reference';
 import { crackExtent, unrolledPath } from '../../trace';
@@ -6,7 +6,7 @@ import { pastOf, skinsUnder } from '../clashes';
 import { plugLayout } from '../plugs';
 import { formOf } from '../forms';
 import { flatWidths } from '../flat/flat-widths';
-import { coverageAt, type Piece } from '../repair';
+import { coverageAt, type Piece, type Repair } from '../repair';
 import type { RepairFinding } from '../repair-finding';
 import type { RepairPicture } from '../repair-picture';
 
@@ -39,6 +39,85 @@ export function crackCoverage({ picture, repair }: RepairPicture): RepairFinding
         ];
   });
 }
+
+/** Ahead of a crack's tip to the edge of what covers it, at least, mm (ours: 1 in): nearer, the edge's own weld runs over where it would go on. */
+const PAST_TIP_MM = inchesToMm(1);
+
+/** A crack's tip on the unrolled wall, and to which side it would go on across the member. */
+interface Tip {
+  readonly stationMm: number;
+  readonly u: number;
+  readonly ahead: 1 | -1;
+}
+
+/**
+ * Both tips of a crack under a repair lie well inside what covers them, on the side to which they would go on. Out of a free edge there is none; how
+ * far a plate reaches past one along the member is for its run-out to say.
+ */
+export function crackTips({ picture, repair }: RepairPicture): RepairFinding[] {
+  const { shape } = picture.member;
+  return cracksUnder(picture, repair.pieces).flatMap((crack): RepairFinding[] => {
+    const value = Math.min(
+      Infinity,
+      ...tipsOf(shape, unrolledPath(shape, crack.path)).map((tip) =>
+        coveredAhead(picture.member, repair, tip),
+      ),
+    );
+    // What is not covered at all is said by the rule before this one.
+    return value >= 0 && value < PAST_TIP_MM - 1e-6
+      ? [
+          {
+            code: 'crack-tip-close',
+            weight: 'deviation',
+            quantity: 'length',
+            source: 'practice',
+            value,
+            limit: PAST_TIP_MM,
+            at: crackExtent(crack),
+          },
+        ]
+      : [];
+  });
+}
+
+function tipsOf(shape: MemberShape, path: readonly (readonly [number, number])[]): Tip[] {
+  const ends = [
+    [path[0], path[1]],
+    [path.at(-1), path.at(-2)],
+  ] as const;
+  return ends.flatMap(([tip, before]): Tip[] => {
+    if (!tip || !before || Math.abs(tip[1] - before[1]) < 1) return [];
+    if (!isClosed(shape) && isNearFreeEdge(shape, tip[1])) return [];
+    return [{ stationMm: tip[0], u: tip[1], ahead: tip[1] > before[1] ? 1 : -1 }];
+  });
+}
+
+/** From a tip ahead to the edge of what covers it, the most of all pieces; past the sheet's own end nothing goes on. Negative where nothing covers it. */
+function coveredAhead(
+  member: Member,
+  { pieces }: Pick<Repair, 'pieces'>,
+  { stationMm, u, ahead }: Tip,
+): number {
+  const aroundMm = developedWidthMm(member.shape);
+  const isShut = isClosed(member.shape);
+  const laps = isShut ? [-aroundMm, 0, aroundMm] : [0];
+  return Math.max(
+    -Infinity,
+    ...pieces.flatMap((piece) => {
+      const cover = coverageAt(member, piece, stationMm);
+      if (!cover) return [];
+      return laps
+        .map((lap) => u + lap)
+        .filter((at) => at >= cover.uFromMm && at <= cover.uToMm)
+        .map((at) => {
+          const edgeMm = ahead > 0 ? cover.uToMm : cover.uFromMm;
+          const isEnd = !isShut && (edgeMm <= SHEET_END_MM || edgeMm >= aroundMm - SHEET_END_MM);
+          return isEnd ? Infinity : Math.abs(edgeMm - at);
+        });
+    }),
+  );
+}
+const SHEET_END_MM = 0.5;
 
 /** The sheet's ends, and both tips of a beam's flanges. */
 function isNearFreeEdge(shape: MemberShape, u: number): boolean {

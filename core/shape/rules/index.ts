@@ -13,7 +13,7 @@ import {
 } from './bolted';
 import { development, endPlaces, runOut, squareEnd, tooLong } from './ends';
 import { cutLoose, heatNear, holesBeneath, inTheWay } from './in-the-way';
-import { crackCoverage, skinBeneath, staggered, wideBetweenWelds } from './covers';
+import { crackCoverage, crackTips, skinBeneath, staggered, wideBetweenWelds } from './covers';
 import { joints } from './joints';
 import { landing, lap, tooThinToWeld } from './landing';
 import { shopPlates, steelTakesWelds } from './may-be-welded';
@@ -22,7 +22,7 @@ import { reachedFaces } from './reach';
 import { shelf } from './shelf';
 import { crackBeside, sealedPocket, seamsAsked } from './legal';
 import { straightBeneath } from './straight';
-import { beneath, flangeCut, freeEdge, plateThickness, restored, zincBeneath } from './section';
+import { beneath, flangeCut, freeEdge, inStock, plateThickness, restored, zincBeneath } from './section';
 
 export type RepairRule = (context: RepairPicture) => RepairFinding[];
 
@@ -57,6 +57,7 @@ const OF_PLATES: readonly RepairRule[] = [
   endPlaces,
   restored,
   plateThickness,
+  inStock,
   flangeCut,
   freeEdge,
   beneath,
@@ -67,6 +68,7 @@ const OF_PLATES: readonly RepairRule[] = [
   cutLoose,
   holesBeneath,
   crackCoverage,
+  crackTips,
   skinBeneath,
   staggered,
   joints,

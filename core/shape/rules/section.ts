@@ -67,6 +67,25 @@ export function plateThickness({ picture, repair }: RepairPicture): RepairFindin
   });
 }
 
+/** Plates nearer than this to one on the shelf are of it, mm. */
+const SAME_PLATE_MM = 0.1;
+
+/** A plate of a thickness that the shop does not have is bought first, or bought as a cap. */
+export const inStock = ({ picture: { practice }, repair }: RepairPicture): RepairFinding[] =>
+  repair.pieces
+    .filter(
+      ({ thicknessMm }) =>
+        !practice.stockThicknessesMm.some((mm) => Math.abs(mm - thicknessMm) <= SAME_PLATE_MM),
+    )
+    .map(({ id, thicknessMm }) => ({
+      code: 'not-in-stock',
+      weight: 'note',
+      pieceId: id,
+      quantity: 'thickness',
+      value: thicknessMm,
+      source: 'practice',
+    }));
+
 /** The thickest face that a piece lies on, as made. */
 function thickestUnder(shape: MemberShape, piece: Piece): number {
   const covered = facesCovered(shape, piece);

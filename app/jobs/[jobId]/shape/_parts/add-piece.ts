@@ -1,4 +1,4 @@
-import type { Member } from '@/core/frame';
+import { isClosed, type Member } from '@/core/frame';
 import { inchesToMm } from '@/core/quantity';
 import {
   checkRepair,
@@ -73,7 +73,9 @@ export function withAnother(member: Member, { id, pieces }: Repair): Partial<Rep
   const last = pieces[pieces.length - 1]!;
   const form = formOf(last.kind);
   const next: Piece = { ...last, id: freeId(id.slice(0, 8), pieces) };
-  if (form.inside(member.shape) && !pieces.some((piece) => piece.inside && piece.kind === last.kind))
+  // Into a closed section somebody has to get first: that is for a hand to say.
+  const goesInside = form.inside(member.shape) && !isClosed(member.shape);
+  if (goesInside && !pieces.some((piece) => piece.inside && piece.kind === last.kind))
     return { pieces: [...pieces, { ...next, inside: true }] };
   const free = form
     .facesOn(member.shape)
