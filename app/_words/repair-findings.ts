@@ -194,7 +194,7 @@ const REPAIR_WORDS: Readonly<Record<RepairFindingCode, Say<RepairFinding>>> = {
   }),
   'seat-off-level': (f, s) => ({
     title: `Sits ${printLength(Math.abs(f.value!), s, 'thickness')} otherwise than its twin: ${f.name}`,
-    detail: `${f.value! > 0 ? 'the plate here takes it further off its wall' : 'the plate on the other side takes it further off its wall'}, if it sits on that face; at most ${printLength(f.limit!, s, 'thickness')} between the sides`,
+    detail: `${f.value! > 0 ? 'the plate here takes it further off its wall' : 'the plate on the other side takes it further off its wall'}, if it sits there; at most ${printLength(f.limit!, s, 'thickness')} between the sides`,
     change: `${f.value! > 0 ? 'a shim as thick on the other side' : 'a shim as thick on this side'}; or the plate notched round it, or its seat trimmed by as much`,
   }),
   'inside-not-reached': (f, s) => ({

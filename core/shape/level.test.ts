@@ -78,10 +78,7 @@ const said = (here: Repair, there: readonly Repair[], on = frame) =>
   heldLevel(context(here, on), there).map(({ weight, value, name }) => [weight, value, name]);
 
 test('a plate on one side alone takes what is fixed over it off its place by its own thickness, on each face it covers', () => {
-  expect(said(repair('left'), [])).toEqual([
-    ['deviation', 6, 'cab mount (web)'],
-    ['deviation', 6, 'cab mount (bottom)'],
-  ]);
+  expect(said(repair('left'), [])).toEqual([['deviation', 6, 'cab mount (web, bottom)']]);
 });
 test('the same plate on the other side holds it level; so does another form of one thickness where it covers the face', () => {
   expect(said(repair('left'), [repair('right')])).toEqual([]);
@@ -113,12 +110,12 @@ test('what is notched round, or was found clear, or lies elsewhere, stays where 
   const clear = { beneath: [{ hostId: 'cab mount left', way: 'clear of it' as const }] };
   expect(said(repair('left', {}, clear), [])).toEqual([]);
   const off = { beneath: [{ hostId: 'cab mount left', way: 'off and back' as const }] };
-  expect(said(repair('left', {}, off), [])).toHaveLength(2);
+  expect(said(repair('left', {}, off), [])).toHaveLength(1);
   expect(said(repair('left', { startMm: 200, endMm: 1500 }), [])).toEqual([]);
 });
 test('what was found clear on the other side does not hold it level there', () => {
   const clear = { beneath: [{ hostId: 'cab mount right', way: 'clear of it' as const }] };
-  expect(said(repair('left'), [repair('right', {}, clear)])).toHaveLength(2);
+  expect(said(repair('left'), [repair('right', {}, clear)])).toHaveLength(1);
 });
 test('what stands on one side alone has no twin; nor has a member without one', () => {
   expect(seatsOf(context(repair('left')), []).map(({ name }) => name)).not.toContain('step');
@@ -129,10 +126,7 @@ test('a plate inside the wall moves nothing that sits outside it', () =>
   expect(said(repair('left', { inside: true }), [])).toEqual([]));
 test('mounts that come to one height are told together, from the first to the last', () => {
   const long = heldLevel(context(repair('left', { endMm: 3600 })), []);
-  expect(long.map(({ name }) => name)).toEqual([
-    'cab mount; bed mount (web)',
-    'cab mount; bed mount (bottom)',
-  ]);
+  expect(long.map(({ name }) => name)).toEqual(['cab mount; bed mount (web, bottom)']);
   expect(long[0]!.at).toEqual({ fromMm: 2000, toMm: 3200 });
 });
 test('a crossmember lapped over the flanges sits on the plate; one between the webs does not', () => {
@@ -142,7 +136,9 @@ test('a crossmember lapped over the flanges sits on the plate; one between the w
     members: [...frame.members, { ...made.members.find(({ id }) => id === 'cross-2')!, atMm: 2000, joint }],
   });
   const full = () => repair('left', { kind: 'full C', upperEdgeMm: 200 });
-  expect(said(full(), [], cross('flange')).map(([, , name]) => name)).toContain('Crossmember 2 (top)');
+  expect(said(full(), [], cross('flange')).map(([, , name]) => name)).toEqual([
+    expect.stringMatching(/^Crossmember 2 \(.*top/),
+  ]);
   expect(said(full(), [], cross('web'))).toEqual([]);
 });
 test('left told against right is right against left turned round', () => {

@@ -76,22 +76,30 @@ export function heldLevel(context: RepairPicture, twinRepairs: readonly Repair[]
   const off = seatsOf(context, twinRepairs).filter(
     ({ hereMm, thereMm }) => Math.abs(hereMm - thereMm) > SAME_MM,
   );
+  /** Seats of one height on the same faces are one remark. */
+  const facesOf = ({ name, stationMm, hereMm, thereMm }: Seat) =>
+    off
+      .filter((each) => each.name === name && each.stationMm === stationMm)
+      .filter((each) => Math.abs(each.hereMm - each.thereMm - hereMm + thereMm) < SAME_MM)
+      .map(({ face }) => face)
+      .join(', ');
   const heights = new Map<string, Seat[]>();
   for (const seat of off) {
-    const height = `${seat.face} ${(seat.hereMm - seat.thereMm).toFixed(1)}`;
+    const height = `${facesOf(seat)} ${(seat.hereMm - seat.thereMm).toFixed(1)}`;
     heights.set(height, [...(heights.get(height) ?? []), seat]);
   }
   return [...heights.values()].map((seats): RepairFinding => {
-    const [{ face, hereMm, thereMm }] = seats as [Seat];
+    const [first] = seats as [Seat];
     const stations = seats.map(({ stationMm }) => stationMm);
+    const value = first.hereMm - first.thereMm;
     return {
       code: 'seat-off-level',
-      weight: Math.abs(hereMm - thereMm) > limit ? 'deviation' : 'note',
+      weight: Math.abs(value) > limit ? 'deviation' : 'note',
       quantity: 'thickness',
-      value: hereMm - thereMm,
+      value,
       limit,
       source: 'practice',
-      name: `${[...new Set(seats.map(({ name }) => name))].join('; ')} (${face})`,
+      name: `${[...new Set(seats.map(({ name }) => name))].join('; ')} (${facesOf(first)})`,
       at: { fromMm: Math.min(...stations), toMm: Math.max(...stations) },
     };
   });
