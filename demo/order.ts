@@ -16,7 +16,19 @@ export const DEMO_LISTS: ShopLists = {
     { name: 'North', hasLift: true, longestMm: inchesToMm(420) },
     { name: 'South', hasLift: false },
   ],
-  kits: [],
+  kits: [
+    {
+      name: 'rail cap, 4 ft',
+      family: 'open-channel ladder',
+      coversMm: inchesToMm(48),
+      edgeMm: inchesToMm(4),
+      thicknessMm: inchesToMm(1 / 4),
+      pieces: 2,
+      price: 95,
+      instructions: 'middle joint first, seams in runs',
+      leadDays: 6,
+    },
+  ],
   consumables: [
     { name: 'wire 0.035', unit: 'spool', price: 48 },
     { name: 'flap disc', unit: 'piece', price: 6 },

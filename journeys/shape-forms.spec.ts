@@ -149,6 +149,12 @@ test('rules speak while an end is dragged; what is let go is kept; a plate is ma
   await page.getByRole('button', { name: 'Back to the engine’s proposal' }).click();
   await expect(rear).toHaveValue(before);
 
+  // Bought caps of the shop's catalogue stand among the forms, a set end to end.
+  await page.getByText('Other forms that could go here').first().click();
+  const bought = page.getByRole('row').filter({ hasText: 'bought: rail cap, 4 ft' });
+  await expect(bought).toContainText('$95');
+  await expect(bought).toContainText('middle joint first');
+
   // In lengths: refused in a taper, kept on the straight part, each length with a flat of its own.
   const flats = page.getByRole('region', { name: 'Flat patterns' });
   const joint = page.getByLabel('joint 1, at station');

@@ -166,6 +166,18 @@ describe('where brackets stand elsewhere', () => {
     expect(on.value.unlike).toContainEqual({ code: 'other side' });
   });
 
+  test('its joints keep their share of its length', () => {
+    const [piece] = repair.pieces as [Piece];
+    const jointed = { ...repair, pieces: [{ ...piece, notches: [], joints: [piece.startMm + 255] }] };
+    const moved = withMoved(frame, 'spring hanger', 15);
+    const on = laid(jointed, { frame, member: rail }, { frame: moved, member: right(moved) });
+    if (!on.ok) throw new Error(on.reason);
+    const [there] = on.value.repair.pieces;
+    expect(there!.joints).toHaveLength(1);
+    const share = (there!.joints![0]! - there!.startMm) / (there!.endMm - there!.startMm);
+    expect(share).toBeCloseTo(255 / (piece.endMm - piece.startMm), 6);
+  });
+
   test('a length that comes out otherwise is said; one within a millimetre is not', () => {
     const ends = (byMm: number) => {
       const longer = withRight(frame, { lengthMm: rail.lengthMm + byMm });

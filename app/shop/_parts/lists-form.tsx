@@ -166,7 +166,7 @@ function List({
               <Entry
                 key={key}
                 label={`${label}`}
-                className={is === 'words' ? 'min-w-40 flex-1' : 'w-28'}
+                className={is === 'words' ? 'min-w-40 flex-1' : 'w-24'}
                 {...((is === 'length' || is === 'thickness') && { unit: system })}
                 value={row[key] ?? ''}
                 onChange={(event) => set(k, key, event.target.value)}
