@@ -41,7 +41,7 @@ const ALSO = {
   probe: ['core/job/limits', 'core/weigh', 'core/job/member', 'demo/inputs'],
   trace: ['core/job/limits', 'core/weigh', 'core/job/member'],
   weigh: ['core/shape', 'core/job'],
-  shape: ['core/join', 'core/job/member', 'demo/demo.test'],
+  shape: ['core/join', 'core/job/(member|forms-offered|schools|bolted|works)', 'demo/demo.test'],
   join: ['core/job/member', 'demo/demo.test'],
   job: ['demo/inputs', 'workers', 'demo/demo.test'],
   exchange: ['demo/data.test'],

@@ -168,6 +168,9 @@ describe('rules of a joint', () => {
     const of = (member: Member) => said([piece({ joints: [2000] })], { member });
     expect(of(holed(JOINT_CLEAR_MM))).toEqual([]);
     expect(of(holed(JOINT_CLEAR_MM - 1))).toEqual(['broken joint-at-hole']);
+    // Ahead of it as behind it: from the hole's rim.
+    expect(of(holed(-JOINT_CLEAR_MM - 20))).toEqual([]);
+    expect(of(holed(-JOINT_CLEAR_MM - 19))).toEqual(['broken joint-at-hole']);
     const notched = (fromMm: number) =>
       said([piece({ joints: [2000], notches: [{ fromMm, toMm: fromMm + 80, edge: 'first', deepMm: 20 }] })]);
     expect(notched(2000 + JOINT_CLEAR_MM)).toEqual([]);
@@ -287,6 +290,47 @@ describe('made in lengths by the engine', () => {
   test('bolted plates are left as they are', () => {
     const bolted = repair([piece()], { bolts: { diameterMm: 12.7, marks: 6, pitchMm: 75 } });
     expect(inLengths(upTo(600), bolted)).toEqual(bolted);
+  });
+  describe('at the best place there is', () => {
+    const zoned = (fromMm: number, toMm: number, on = bare) => {
+      const plain = upTo(1300, on);
+      return { ...plain, zones: [{ fromMm, toMm } as never] };
+    };
+    const joint = (of: ReturnType<typeof upTo>) => inLengths(of, repair([piece()])).pieces[0]!.joints![0]!;
+    // A plate from 1000 to 3400 in lengths of 1300 at most: its joint lies between 2100 and 2300.
+    test('in its middle where nothing speaks against it', () =>
+      expect(Math.abs(joint(upTo(1300, bare)) - 2200)).toBeLessThanOrEqual(inchesToMm(1 / 4)));
+    test('off the damage, on whichever side there is room', () => {
+      expect(joint(zoned(1500, 2250))).toBeGreaterThan(2250);
+      expect(joint(zoned(2150, 3000))).toBeLessThan(2150);
+      expect(joint(zoned(2450, 3000))).toBeGreaterThan(2190);
+    });
+    test('in the damage where it must be, for a hole is worse', () => {
+      const holed = {
+        ...rail,
+        holes: [{ id: 'h', stationMm: 2270, face: 'web', heightMm: 30, diameterMm: 20 }],
+      };
+      const of = { ...zoned(1500, 2240), member: holed as Member };
+      expect(joint(of)).toBeLessThan(2270 - 10 - JOINT_CLEAR_MM + 0.01);
+    });
+    test('off a crossmember’s weld sooner than off a bracket', () => {
+      const near = {
+        ...bare,
+        members: [rail, { ...frame.members.find(({ id }) => id === 'cross-3')!, atMm: 2200 }],
+      };
+      const away = Math.abs(joint(upTo(1300, near)) - 2200);
+      expect(away).toBeGreaterThanOrEqual(BETWEEN_HEAT_ZONES_MM + JOINT_CLEAR_MM - 1e-6);
+      const bracket = {
+        ...frame.fittings.find(({ kind }) => kind === 'spring hanger')!,
+        stationMm: 1950,
+        side: 'both' as const,
+      };
+      const both = { ...near, fittings: [bracket] };
+      const at = joint(upTo(1300, both));
+      expect(Math.abs(at - 2200)).toBeGreaterThanOrEqual(BETWEEN_HEAT_ZONES_MM + JOINT_CLEAR_MM - 1e-6);
+      // Behind the weld it is more than a foot from the bracket, in front of it less.
+      expect(at).toBeGreaterThan(2200);
+    });
   });
   test('as few lengths as will do, none too long, none that breaks a rule, on rails full of brackets', () => {
     fc.assert(
