@@ -14,7 +14,7 @@ export { addressOf, copyAddress } from './link-here';
 export { useChecked } from './use-checked';
 export { useStamp } from './use-stamp';
 export { PhotoButton } from './photo-button';
-export { PhotoFigure, PhotoPicture } from './photo-figure';
+export { PhotoFigure, PhotoPicture, PhotoSheet } from './photo-figure';
 export { CracksToWeld } from './cracks-to-weld';
 export { openPart, PartsNav, usePart } from './parts';
 export { useLine, type LineState } from './use-line';

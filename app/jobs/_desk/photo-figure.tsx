@@ -3,7 +3,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import { memberOf } from '@/core/frame';
 import type { Photo } from '@/core/walk';
-import { When } from '@/ui/controls';
+import { Sheet, When } from '@/ui/controls';
 import { faceWords } from '@/ui/strip';
 import { theOutbox } from '../../_outbox';
 import { printStation } from '../../_words/station';
@@ -43,6 +43,19 @@ export function PhotoFigure({
         </span>
       </figcaption>
     </figure>
+  );
+}
+
+/** A photo looked at by itself, whole; closed where none is. */
+export function PhotoSheet({ photo, onClose }: { photo: Photo | undefined; onClose: () => void }) {
+  return (
+    <Sheet
+      title={photo?.caption ?? 'Photo'}
+      open={photo !== undefined}
+      onOpenChange={(next) => !next && onClose()}
+    >
+      {photo && <PhotoPicture photo={photo} size="whole" />}
+    </Sheet>
   );
 }
 

@@ -3,9 +3,8 @@
 import { useMemo, useState } from 'react';
 import { workPhotos, workSpot, type PlannedWork } from '@/core/job';
 import type { Photo } from '@/core/walk';
-import { Sheet } from '@/ui/controls';
 import { WORK_WORDS } from '../../../../_words/works';
-import { PhotoButton, PhotoFigure, PhotoPicture, useRecords } from '../../../_desk';
+import { PhotoButton, PhotoFigure, PhotoSheet, useRecords } from '../../../_desk';
 
 /** Photos of a work, taken before and after: they stand in the photo book as a pair. */
 export function WorkPhotos({ planned: { work, place } }: { planned: PlannedWork }) {
@@ -32,13 +31,7 @@ export function WorkPhotos({ planned: { work, place } }: { planned: PlannedWork 
         <PhotoButton {...pinned} moment="before" label="Photo before" />
         <PhotoButton {...pinned} moment="after" label="Photo after" {...(before && { pairOf: before.id })} />
       </div>
-      <Sheet
-        title={open?.caption ?? 'Photo'}
-        open={open !== undefined}
-        onOpenChange={(next) => !next && setOpen(undefined)}
-      >
-        {open && <PhotoPicture photo={open} size="whole" />}
-      </Sheet>
+      <PhotoSheet photo={open} onClose={() => setOpen(undefined)} />
     </div>
   );
 }

@@ -4,8 +4,7 @@ import { useState } from 'react';
 import { stands } from '@/core/job';
 import type { Crack } from '@/core/trace';
 import type { Photo } from '@/core/walk';
-import { Sheet } from '@/ui/controls';
-import { PhotoButton, PhotoFigure, PhotoPicture, useRecords } from '../../../_desk';
+import { PhotoButton, PhotoFigure, PhotoSheet, useRecords } from '../../../_desk';
 
 /** Pictures of a crack hang on it by this. */
 const spotOf = ({ id }: Crack): string => `crack ${id}`;
@@ -44,13 +43,7 @@ export function CrackPhotos({ crack }: { crack: Crack }) {
           ))}
         </div>
       )}
-      <Sheet
-        title={open?.caption ?? 'Photo'}
-        open={open !== undefined}
-        onOpenChange={(next) => !next && setOpen(undefined)}
-      >
-        {open && <PhotoPicture photo={open} size="whole" />}
-      </Sheet>
+      <PhotoSheet photo={open} onClose={() => setOpen(undefined)} />
     </div>
   );
 }

@@ -16,7 +16,7 @@ import {
   type Watched,
 } from '@/core/trace';
 import type { Photo } from '@/core/walk';
-import { Entry, Pick, Sheet, When } from '@/ui/controls';
+import { Entry, Pick, When } from '@/ui/controls';
 import { useDraft } from '../../../../_parts/remembered';
 import { useUnitTurn } from '../../../../_parts/turned';
 import { DEFERENCE } from '../../../../_words/cautions';
@@ -25,7 +25,7 @@ import { newId } from '../../../../_client';
 import {
   PhotoButton,
   PhotoFigure,
-  PhotoPicture,
+  PhotoSheet,
   StrikeSheet,
   useReader,
   useRecords,
@@ -110,13 +110,7 @@ function TestPictures({ testId }: { testId: string }) {
       {photos.map((photo) => (
         <PhotoFigure key={photo.id} photo={photo} onOpen={setOpen} />
       ))}
-      <Sheet
-        title={open?.caption ?? 'Photo'}
-        open={open !== undefined}
-        onOpenChange={(next) => !next && setOpen(undefined)}
-      >
-        {open && <PhotoPicture photo={open} size="whole" />}
-      </Sheet>
+      <PhotoSheet photo={open} onClose={() => setOpen(undefined)} />
     </div>
   );
 }

@@ -4,7 +4,7 @@ import { recorded } from '@/core/job';
 import { useState } from 'react';
 
 import { PHOTO_MOMENTS, photoPairs, type Photo } from '@/core/walk';
-import { Entry, Pick, Sheet } from '@/ui/controls';
+import { Entry, Pick } from '@/ui/controls';
 import {
   StrikeSheet,
   useMember,
@@ -13,7 +13,7 @@ import {
   useRecords,
   PhotoButton,
   PhotoFigure,
-  PhotoPicture,
+  PhotoSheet,
 } from '../../../_desk';
 import { AsBuiltHere } from './as-built-here';
 import { printStation } from '../../../../_words/station';
@@ -129,13 +129,7 @@ export function PhotosPart() {
         struck={striking && { id: striking.id, words: `The photo “${striking.caption}”` }}
         onClose={() => setStriking(undefined)}
       />
-      <Sheet
-        title={open?.caption ?? 'Photo'}
-        open={open !== undefined}
-        onOpenChange={(next) => !next && setOpen(undefined)}
-      >
-        {open && <PhotoPicture photo={open} size="whole" />}
-      </Sheet>
+      <PhotoSheet photo={open} onClose={() => setOpen(undefined)} />
     </div>
   );
 }
