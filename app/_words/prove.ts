@@ -26,6 +26,7 @@ export const OPEN_WORDS: Readonly<Record<OpenCode, string>> = {
   'seam not looked at': 'Seam not looked at, or no photo of it',
   'records unreadable': 'Records that cannot be read on the server',
   'landing not read': 'Laid on metal that nobody had read',
+  'closed in': 'Closed in beneath plates',
   'bolts not tightened': 'Bolts not brought to their torque',
   'bolts not settled': 'Bolts not looked at again since they were tightened, or some had moved',
   'gate shut': 'Gate shut',

@@ -17,6 +17,8 @@ export {
   MAY_STAND,
   OPEN_CODES,
   openItems,
+  CLOSED_IN,
+  type ClosedIn,
   type ItemSource,
   type MayStand,
   type OpenCode,

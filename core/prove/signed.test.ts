@@ -15,6 +15,7 @@ import {
   proofKind,
   signOffKind,
   snagKind,
+  type ClosedIn,
   type LeftUndone,
   type OpenItem,
   type ProveScene,
@@ -46,6 +47,7 @@ const NOTHING: ProveScene = {
   gates: [],
   seams: [],
   unreadLandings: [],
+  closedIn: [],
   unreadable: [],
   bolts: [],
   complaints: [],
@@ -159,6 +161,13 @@ describe('what is open', () => {
     expect(openItems({ ...NOTHING, ...landing() })).toMatchObject([
       { code: 'landing not read', name: 'Rail', parts: ['landing r1 late'] },
     ]);
+  });
+  test('rust, a skin or a crack closed in beneath plates: two names, each by itself', () => {
+    const closed = (...what: ClosedIn[]) => ({ closedIn: [{ id: 'r1', memberId: 'm', name: 'Rail', what }] });
+    expect(codes(closed('rust'))).toEqual([['closed in', 'two names']]);
+    const [item] = openItems({ ...NOTHING, ...closed('rust', 'an earlier skin') });
+    expect(item).toMatchObject({ key: 'closed in r1', name: 'Rail: rust, an earlier skin', memberId: 'm' });
+    expect(item!.parts).toEqual(['closed in r1 rust', 'closed in r1 an earlier skin']);
   });
   const pair = (says: 'gives less' | 'not attributable' | 'gives as before') =>
     ({ place: 'p', push: 'x', state: 'hitched', says }) as const;

@@ -1,6 +1,7 @@
 import { LAYS_METAL, type TaskProgress } from '../../order';
 import type { Reading } from '../../probe';
-import { reachOf } from '../../shape';
+import type { ClosedIn } from '../../prove';
+import { reachOf, type RepairFinding } from '../../shape';
 import type { MemberWork } from '../member';
 import type { Works } from '../order/scene';
 import { stands, type JobFile } from '../records';
@@ -25,6 +26,8 @@ export interface ReadAround {
   readonly unread: readonly string[];
   /** Nobody read or struck it before its plates were on: what was read there since may be the plates. */
   readonly isReadLate: boolean;
+  /** What stays beneath it, and goes on there. */
+  readonly closedIn: readonly ClosedIn[];
 }
 
 /** Plates are read beside, too: where their welds land, mm. */
@@ -54,11 +57,22 @@ export const readAround = (file: JobFile, works: Works, progress: readonly TaskP
           before,
           after,
           unread: unreadEdges(worked.findings),
+          closedIn: closedInBy(worked),
           isReadLate: laid !== undefined && before.count === 0 && restsOnReadings(worked),
         },
       ];
     }),
   );
+
+const STAYS: Partial<Readonly<Record<RepairFinding['code'], ClosedIn>>> = {
+  'rust-enclosed': 'rust',
+  'rust-between': 'rust',
+  'skin-stays': 'an earlier skin',
+  'crack-stays': 'a crack',
+};
+const closedInBy = ({ findings }: MemberWork['repairs'][number]): ClosedIn[] => [
+  ...new Set(findings.flatMap(({ code }) => STAYS[code] ?? [])),
+];
 
 function laidTimes(
   progress: readonly TaskProgress[],

@@ -52,18 +52,27 @@ export function proveScene(
   const measured = geometryMeasured(file).geometry;
   const pairs = flexPairs(stands(file, 'flex'), { cutAt: worked.cutAt, since: worked.laidAt });
   const ledger = jobLedger(file, [...works.values()]);
+  const around = readAround(file, works, order.progress);
   return {
     progress: order.progress,
     refits: order.refits,
     gates: order.gates,
     seams: ledger.map((seam) => ({ ...seam, name: nameOf(file.frame, seam.memberId) })),
-    unreadLandings: readAround(file, works, order.progress)
+    unreadLandings: around
       .filter(({ laidAt, unread, isReadLate }) => laidAt !== undefined && (unread.length > 0 || isReadLate))
       .map(({ repairId, memberId, unread }) => ({
         id: repairId,
         memberId,
         name: nameOf(file.frame, memberId),
         faces: unread,
+      })),
+    closedIn: around
+      .filter(({ laidAt, closedIn }) => laidAt !== undefined && closedIn.length > 0)
+      .map(({ repairId, memberId, closedIn }) => ({
+        id: repairId,
+        memberId,
+        name: nameOf(file.frame, memberId),
+        what: closedIn,
       })),
     unreadable: (file.unreadable ?? []).map(({ what, id }) => `${what} ${id}`),
     bolts: boltsOf(file, works, order, nowMs),

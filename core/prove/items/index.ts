@@ -10,11 +10,24 @@ import {
   undecided,
   unjudged,
 } from './proofs';
-import { bolts, gates, isCutInto, landings, metalWork, refits, seams, stages, unreadable } from './work';
+import {
+  bolts,
+  closedIn,
+  gates,
+  isCutInto,
+  landings,
+  metalWork,
+  refits,
+  seams,
+  stages,
+  unreadable,
+} from './work';
 
 export {
+  CLOSED_IN,
   MAY_STAND,
   OPEN_CODES,
+  type ClosedIn,
   type ItemSource,
   type MayStand,
   type OpenCode,
@@ -30,6 +43,7 @@ export const ITEM_SOURCES: readonly ItemSource[] = [
   metalWork,
   seams,
   landings,
+  closedIn,
   unreadable,
   bolts,
   gates,

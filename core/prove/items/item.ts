@@ -12,6 +12,7 @@ export const OPEN_CODES = [
   'seam not finished',
   'seam not looked at',
   'landing not read',
+  'closed in',
   'records unreadable',
   'bolts not tightened',
   'bolts not settled',
@@ -31,6 +32,10 @@ export const OPEN_CODES = [
   'no look booked',
 ] as const;
 export type OpenCode = (typeof OPEN_CODES)[number];
+
+/** What stays beneath plates, and goes on there. */
+export const CLOSED_IN = ['rust', 'an earlier skin', 'a crack'] as const;
+export type ClosedIn = (typeof CLOSED_IN)[number];
 
 /** Who may let it stand: nobody, since it hurts somebody; two names with a reason; the owner, who is left with it. */
 export const MAY_STAND = ['nobody', 'two names', 'the owner'] as const;
@@ -71,6 +76,13 @@ export interface ProveScene {
     readonly memberId: string;
     readonly name: string;
     readonly faces: readonly string[];
+  }[];
+  /** Repairs that are laid over what goes on rusting or cracking beneath them, with what stays there. */
+  readonly closedIn: readonly {
+    readonly id: string;
+    readonly memberId: string;
+    readonly name: string;
+    readonly what: readonly ClosedIn[];
   }[];
   /** Sets of bolts of repairs that were begun to be bolted up, which are not settled: tightened, looked at again, and none had moved. */
   readonly bolts: readonly {

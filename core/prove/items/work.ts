@@ -115,6 +115,17 @@ export const landings: ItemSource = ({ unreadLandings }) =>
     memberId,
   }));
 
+/** Plates are on, and rust, an earlier skin or a crack stays beneath them: nobody sees it again, so two names answer for it. */
+export const closedIn: ItemSource = ({ closedIn: repairs }) =>
+  repairs.map(({ id, memberId, name, what }): OpenItem => ({
+    key: `closed in ${id}`,
+    code: 'closed in',
+    name: `${name}: ${what.join(', ')}`,
+    may: 'two names',
+    parts: what.map((each) => `closed in ${id} ${each}`),
+    memberId,
+  }));
+
 /** A set that was never brought to its torque holds nothing; one that nobody looked at again may have settled since. */
 export const bolts: ItemSource = ({ bolts: sets }) =>
   sets.map(({ repairId, memberId, name, set, stands }): OpenItem => {

@@ -22,6 +22,7 @@ const DONE_IN: Readonly<Partial<Record<OpenCode, string>>> = {
   'seam not finished': 'join?part=log',
   'seam not looked at': 'join?part=log',
   'landing not read': 'probe',
+  'closed in': 'shape',
   'bolts not tightened': 'join?part=bolts',
   'bolts not settled': 'join?part=bolts',
   'gate shut': 'order?part=gates',
