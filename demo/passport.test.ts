@@ -138,6 +138,15 @@ test('the sister’s rails were measured before they were capped and after: noth
   const told = { ...file, evidence: file.evidence.filter(({ kind }) => kind !== 'reading') };
   const felt = new Map(judgedJob(told).works.map((work) => [work.picture.member.id, work]));
   expect(unread(proofOf(told, felt))).toBe(2);
+  // Laid over the rust instead of in its place, it is closed in there: two names answer for that.
+  const over = { ...file, repairs: file.repairs.map((each) => ({ ...each, cutOut: false })) };
+  const overWorks = new Map(judgedJob(over).works.map((work) => [work.picture.member.id, work]));
+  const closedIn = ({ items: all }: ReturnType<typeof proofOf>) =>
+    all
+      .filter(({ item }) => item.code === 'closed in')
+      .map(({ item: { may, parts } }) => [may, parts!.length]);
+  expect(closedIn(proofOf(over, overWorks))).toEqual([['two names', 1]]);
+  expect(closedIn(proofOf(file, works))).toEqual([]);
   // Read only after the plates were on, it may be the plates that were read.
   const late = {
     ...file,

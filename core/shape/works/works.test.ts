@@ -90,6 +90,12 @@ const codes = (id: WorkId, of: Measures, at = AT[id]) =>
     .judge(at, { ...startMeasures(workForm(id), at), ...of })
     .findings.map(({ code }) => code);
 
+test('an opening is cut into a closed section that has a standing side, and into no other', () => {
+  const of = (shape: MemberShape) => workForm('access opening').whyNot(onMember(shape));
+  expect(of(BOX)).toBeUndefined();
+  expect(of(CHANNEL)).toBe('the section does not take it');
+});
+
 describe('each limit has a case on either side, a millimetre apart or one choice', () => {
   const MOUNT = { threadMm: 14, freeBoltMm: 60, seatMm: 60, heightMm: 300 };
   test.each<[WorkId, string, Measures, Measures]>([
