@@ -113,7 +113,7 @@ test('a rotten crossmember is renewed of a tube that leaves space beneath, and t
 test('rules speak while an end is dragged; what is let go is kept; a plate is made in lengths, each with its own flat', async ({
   page,
   untouched,
-}) => {
+}, info) => {
   await page.goto(`${untouched.url}${untouched.jobs['GR-7']}/shape?member=rail-right`);
   await worked(page);
   const follows = page.getByRole('region', { name: 'What follows' });
@@ -175,6 +175,22 @@ test('rules speak while an end is dragged; what is let go is kept; a plate is ma
   await expect(flats.getByRole('heading', { name: /^bottom L, length 1 of 2, flat/ })).toBeVisible();
   await expect(flats.getByRole('heading', { name: /^bottom L, length 2 of 2, flat/ })).toBeVisible();
   await kept(page);
+  // Each length is taken away as a drawing of its own, and stands on the work order by its own stations.
+  await page.getByRole('button', { name: 'Take away' }).click();
+  const drawings = page.getByRole('menuitem', { name: /^bottom L, length [12] of 2, .*flat pattern, DXF/ });
+  await expect(drawings).toHaveCount(2);
+  for (const at of [0, 1]) {
+    const got = await page.request.get(`${untouched.url}${await drawings.nth(at).getAttribute('href')}`);
+    expect(got.ok()).toBe(true);
+    expect(await got.text()).toContain('ENTITIES');
+  }
+  await page.keyboard.press('Escape');
+  const paper = info.outputPath('lengths.pdf');
+  writeFileSync(
+    paper,
+    await (await page.request.get(`${untouched.url}/api${untouched.jobs['GR-7']}/work-order?unit=in`)).body(),
+  );
+  expect(readPdf(paper).words).toMatch(/length 1 of 2[\s\S]*length 2 of 2/);
   await page.goto(page.url().replace('/shape', '/join'));
   await worked(page);
   await expect(page.getByText(/joint/).first()).toBeVisible();

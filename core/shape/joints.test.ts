@@ -15,6 +15,9 @@ import { memberPicture } from '../weigh';
 import {
   blankFigures,
   blankOfPiece,
+  blanksOfRepair,
+  flatId,
+  flatName,
   checkRepair,
   flatPattern,
   flatPatterns,
@@ -254,6 +257,15 @@ describe('flats of its lengths', () => {
     expect(starts.map((mm) => mm - starts[0]!)).toEqual([0, 600, 1500]);
     expect(blankOfPiece(one)).toMatchObject({ id: 'p', name: 'bottom L' });
     expect(blanks.map((blank) => Math.round(blankFigures(blank).lengthMm))).toEqual([600, 900, 900]);
+  });
+  test('all that is cut for a repair: every length of every plate, each under a name of its own', () => {
+    const other = piece({ id: 'q', inside: true, startMm: 800, endMm: 3600 });
+    const blanks = blanksOfRepair(rail, repair([jointed, other]), DEFAULT_PRACTICE);
+    expect(blanks.map(({ id }) => id)).toEqual(['p 1', 'p 2', 'p 3', 'q']);
+    expect(flats.map(flatId)).toEqual(['p 1', 'p 2', 'p 3']);
+    expect(flatName(flats[1]!)).toBe('bottom L, length 2 of 3');
+    expect(flatName(one)).toBe('bottom L');
+    expect(flats.map(({ startMm }) => startMm)).toEqual([1000, 1600, 2500]);
   });
   test('what is cut out beneath is scribed on the length it lies under, cut where the length is', () => {
     const opening = {

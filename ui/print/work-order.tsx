@@ -9,7 +9,7 @@ import {
   sixteenths,
   type UnitSystem,
 } from '@/core/quantity';
-import { blankOfPiece, pieceName } from '@/core/shape';
+import { blankOfPiece, flatId, pieceName } from '@/core/shape';
 import { brokenRules, type JobFile, type MemberWork as WholeWork, type WorkedRepair } from '@/core/job';
 import { lowerBound, severity } from '@/core/weigh';
 import { localTime } from '../controls/local-time';
@@ -328,13 +328,14 @@ function RepairBlock({
       </Text>
       {broken > 0 && <Text style={style.bold}>DO NOT CUT OR WELD LIKE THIS. Rules broken: {broken}.</Text>}
       {worked.patterns.map((pattern, k) => (
-        <View key={pattern.piece.id}>
+        <View key={flatId(pattern)}>
           <Text>
             <Text style={style.bold}>
               Plate {printLength(pattern.piece.thicknessMm, system, 'thickness')}, stations{' '}
-              {at(pattern.piece.startMm)} to {at(pattern.piece.endMm)} {system}
+              {at(pattern.startMm)} to {at(pattern.startMm + pattern.lengthMm)} {system}
             </Text>
-            ; flat {printLength(pattern.lengthMm, system, 'length')} by{' '}
+            {pattern.length && `, length ${pattern.length.nth} of ${pattern.length.of}`}; flat{' '}
+            {printLength(pattern.lengthMm, system, 'length')} by{' '}
             {printLength(pattern.widthMm, system, 'length')}, {printMass(pattern.massKg, system)}; taper{' '}
             {printLength(pattern.piece.taperMm, system, 'length')}
             {pattern.bends.length > 0 &&

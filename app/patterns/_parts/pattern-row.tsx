@@ -2,7 +2,7 @@ import Link from 'next/link';
 import { tallyOf, type ListedPattern } from '@/core/patterns';
 import { printLength, type UnitSystem } from '@/core/quantity';
 import type { Practice } from '@/core/reference';
-import { blankOfPiece, flatPattern, type Piece } from '@/core/shape';
+import { blankFigures, blanksOfRepair, type Blank } from '@/core/shape';
 import { BlankPicture } from '../../_parts/blank-picture';
 import { fromWords, heldWords, madeOfWords, tallyWords } from '../../_words/patterns';
 import { DropPattern } from './drop-pattern';
@@ -39,8 +39,8 @@ export function PatternRow({
           <DropPattern id={pattern.id} name={pattern.name} />
         </div>
         <div className="min-w-0">
-          {pattern.repair.pieces.map((piece) => (
-            <Flat key={piece.id} listed={listed} piece={piece} practice={practice} system={system} />
+          {blanksOfRepair(pattern.member, pattern.repair, practice).map((blank) => (
+            <Flat key={blank.id} patternId={pattern.id} blank={blank} system={system} />
           ))}
           <Pictures pattern={pattern} />
         </div>
@@ -76,26 +76,15 @@ function UseList({ uses }: Pick<ListedPattern, 'uses'>) {
   );
 }
 
-function Flat({
-  listed: { pattern },
-  piece,
-  practice,
-  system,
-}: {
-  listed: ListedPattern;
-  piece: Piece;
-  practice: Practice;
-  system: UnitSystem;
-}) {
-  const blank = blankOfPiece(flatPattern(pattern.member, pattern.repair, piece, practice));
+function Flat({ patternId, blank, system }: { patternId: string; blank: Blank; system: UnitSystem }) {
   const href = (as: string) =>
-    `/api/patterns/${pattern.id}/flats/${encodeURIComponent(piece.id)}?as=${as}&unit=${system}`;
+    `/api/patterns/${patternId}/flats/${encodeURIComponent(blank.id)}?as=${as}&unit=${system}`;
   return (
     <figure className="border-t border-ink pt-1">
       <figcaption className="flex flex-wrap items-baseline gap-x-4">
         <span className="font-semibold">
-          {blank.name}, {printLength(piece.endMm - piece.startMm, system, 'length')} long,{' '}
-          {printLength(piece.thicknessMm, system, 'thickness')}
+          {blank.name}, {printLength(blankFigures(blank).lengthMm, system, 'length')} long,{' '}
+          {printLength(blank.thicknessMm, system, 'thickness')}
         </span>
         <a className="hit inline-flex items-center underline" download href={href('dxf')}>
           DXF as made

@@ -48,6 +48,16 @@ export const flatPatterns = (
   }));
 };
 
+/** Everything that is cut for a repair's plates, each length by itself. */
+export const blanksOfRepair = (member: Member, repair: Repair, practice: FlatPractice): Blank[] =>
+  repair.pieces.flatMap((piece) => flatPatterns(member, repair, piece, practice).map(blankOfPiece));
+
+/** What a flat is asked for by: its piece's own name, and which of its lengths. */
+export const flatId = ({ piece, length }: Pick<FlatPattern, 'piece' | 'length'>): string =>
+  length ? `${piece.id} ${length.nth}` : piece.id;
+export const flatName = ({ piece, length }: Pick<FlatPattern, 'piece' | 'length'>): string =>
+  length ? `${pieceName(piece)}, length ${length.nth} of ${length.of}` : pieceName(piece);
+
 /** The flat of a piece, or of the part of it between two of its joints. */
 export function flatPattern(
   member: Member,
@@ -202,12 +212,12 @@ export function blankOfPiece(pattern: FlatPattern): Blank {
 
 /** As a left-hand member's: seen from the left, where stations run to the right. */
 function fromTheLeft(pattern: FlatPattern): Blank {
-  const { piece, widthMm, memberStartsMm, side, length } = pattern;
+  const { piece, widthMm, memberStartsMm, side } = pattern;
   const up = ([x, v]: Point): Point => [x, widthMm - v];
   const ticksAt = [0, pattern.lengthMm / 2, pattern.lengthMm];
   return {
-    id: length ? `${piece.id} ${length.nth}` : piece.id,
-    name: length ? `${pieceName(piece)}, length ${length.nth} of ${length.of}` : pieceName(piece),
+    id: flatId(pattern),
+    name: flatName(pattern),
     for: pattern.memberName,
     thicknessMm: piece.thicknessMm,
     count: 1,

@@ -2,7 +2,7 @@
 
 import { Menu, MenuAction, MenuLink } from '@/ui/controls';
 import { lengthDigits } from '@/core/quantity';
-import { pieceName } from '@/core/shape';
+import { flatId, flatName } from '@/core/shape';
 import { repairName } from '../../../_words/shape';
 import { stationDigits } from '../../../_words/station';
 import {
@@ -44,18 +44,21 @@ export function TakeAway() {
         </MenuLink>
       )}
       {patterns.map(({ pattern, memberName }) => {
-        const name = `${pieceName(pattern.piece)}, ${memberName} ${lengthDigits(pattern.memberStartsMm + pattern.piece.startMm, system, 'length')} to ${lengthDigits(pattern.memberStartsMm + pattern.piece.endMm, system, 'length')}`;
+        const at = (mm: number) =>
+          lengthDigits(pattern.memberStartsMm + pattern.startMm + mm, system, 'length');
+        const name = `${flatName(pattern)}, ${memberName} ${at(0)} to ${at(pattern.lengthMm)}`;
+        const id = flatId(pattern);
         return [
           <MenuLink
-            key={pattern.piece.id}
-            href={`${base}/cut-sheets/${pattern.piece.id}?unit=${system}`}
+            key={id}
+            href={`${base}/cut-sheets/${encodeURIComponent(id)}?unit=${system}`}
             note={`flat pattern, DXF in ${system}`}
           >
             {name}
           </MenuLink>,
           <MenuLink
-            key={`${pattern.piece.id}-twin`}
-            href={`${base}/cut-sheets/${pattern.piece.id}?unit=${system}&twin=1`}
+            key={`${id}-twin`}
+            href={`${base}/cut-sheets/${encodeURIComponent(id)}?unit=${system}&twin=1`}
             note="mirrored twin for the other side, DXF"
           >
             {name}, twin
