@@ -47,17 +47,42 @@ export function shellMesh(youngsMpa: number, poisson: number): Mesh {
     nodes.set(key(at), found);
     return found.id;
   };
-  const beyond = (from: Point, ...steps: readonly Point[]): Point =>
-    [0, 1, 2].map((axis) => steps.reduce((sum, step) => sum + step[axis]!, from[axis]!)) as unknown as Point;
+  /** Elements over a grid whose places `at` tells by their number both ways. */
+  const lay = (
+    set: string,
+    at: (a: number, b: number) => Point,
+    [pieces, across]: readonly [number, number],
+    thicknessAt: (centre: Point) => number,
+  ) => {
+    for (let a = 0; a < pieces; a++)
+      for (let b = 0; b < across; b++) {
+        const around = [
+          [0, 0],
+          [1, 0],
+          [1, 1],
+          [0, 1],
+          [0.5, 0],
+          [1, 0.5],
+          [0.5, 1],
+          [0, 0.5],
+        ] as const;
+        elements.push({
+          id: elements.length + 1,
+          set,
+          thickness: thicknessAt(at(a + 0.5, b + 0.5)),
+          centre: at(a + 0.5, b + 0.5),
+          nodes: around.map(([p, q]) => nodeAt(at(a + p, b + q))),
+        });
+      }
+  };
   return {
+    // A flat patch by steps along its edges: places that two patches share come out the same to the last figure.
     patch(set, corner, u, pieces, v, across, thicknessAt) {
-      this.quad(
-        set,
-        [corner, beyond(corner, u), beyond(corner, u, v), beyond(corner, v)],
-        pieces,
-        across,
-        thicknessAt,
-      );
+      const at = (a: number, b: number): Point =>
+        [0, 1, 2].map(
+          (axis) => corner[axis]! + (u[axis]! * a) / pieces + (v[axis]! * b) / across,
+        ) as unknown as Point;
+      lay(set, at, [pieces, across], thicknessAt);
     },
     quad(set, [one, two, three, four], pieces, across, thicknessAt) {
       const at = (a: number, b: number): Point => {
@@ -70,26 +95,7 @@ export function shellMesh(youngsMpa: number, poisson: number): Mesh {
             four[axis]! * (1 - p) * q,
         ) as unknown as Point;
       };
-      for (let a = 0; a < pieces; a++)
-        for (let b = 0; b < across; b++) {
-          const around = [
-            [0, 0],
-            [1, 0],
-            [1, 1],
-            [0, 1],
-            [0.5, 0],
-            [1, 0.5],
-            [0.5, 1],
-            [0, 0.5],
-          ] as const;
-          elements.push({
-            id: elements.length + 1,
-            set,
-            thickness: thicknessAt(at(a + 0.5, b + 0.5)),
-            centre: at(a + 0.5, b + 0.5),
-            nodes: around.map(([p, q]) => nodeAt(at(a + p, b + q))),
-          });
-        }
+      lay(set, at, [pieces, across], thicknessAt);
     },
     node: nodeAt,
     centre: (element) => elements[element - 1]!.centre,
