@@ -2,6 +2,8 @@ import {
   jobDemand,
   verdictWithDemand,
   brokenIn,
+  brokenRules,
+  worksForMember,
   fitsFrame,
   inputsOf,
   sortedRecords,
@@ -16,8 +18,8 @@ import { frameSchema, ofKind, surfaceOf } from '@/core/frame';
 import { withThickness } from '@/core/mechanics';
 import { inchesToMm } from '@/core/quantity';
 import { strengthNPerMm } from '@/core/join';
-import { frameDemand, lowerBound, type WallAt } from '@/core/weigh';
-import { stateKept, stateProperties, type Repair } from '@/core/shape';
+import { frameDemand, lowerBound, severity, type WallAt } from '@/core/weigh';
+import { renewalTubes, stateKept, stateProperties, workPlace, type Repair } from '@/core/shape';
 import { demoBundles } from '.';
 
 /** The demo's two units worked from first reading to last weld. */
@@ -285,4 +287,30 @@ test('the library trailer’s equaliser is to be renewed: specified where it was
   expect(planned!.place.name).toBe('Equaliser between axles 1 and 2, left');
   expect(brokenIn(planned!)).toEqual([]);
   expect(planned!.isDone).toBe(false);
+});
+
+test('whatever a demo unit’s verdicts ask to be mended has an answer in Shape: a repair that passes, or why none does', () => {
+  let asked = 0;
+  for (const bundle of demoBundles())
+    for (const { picture, verdict, repairs, notOffered } of workJob(bundle)) {
+      // An outrigger is renewed as it was made: its screen says so in words.
+      if (severity(verdict.verdict) < severity('Mend') || picture.member.role === 'outrigger') continue;
+      asked++;
+      const { frame, practice } = bundle;
+      const { member } = picture;
+      const place = workPlace(frame, practice, { on: 'member', hostId: member.id })!;
+      const others = [
+        ...worksForMember(place, verdict),
+        ...(member.role === 'crossmember' ? renewalTubes(frame, member) : []),
+      ];
+      const named = `${bundle.unit.tag} ${member.id}`;
+      expect([named, repairs.length + notOffered.length + others.length > 0]).toEqual([named, true]);
+      // One that breaks a rule says so, and only where nobody read what its welds land on.
+      const broken = repairs.filter(
+        (each) => brokenRules(each).length > 0 && !each.unchecked.includes('landing'),
+      );
+      expect([named, broken.map((each) => brokenRules(each).map(({ code }) => code))]).toEqual([named, []]);
+      for (const tried of notOffered) expect(tried.against.length).toBeGreaterThan(0);
+    }
+  expect(asked).toBeGreaterThan(4);
 });
