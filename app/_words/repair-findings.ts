@@ -209,7 +209,7 @@ const REPAIR_WORDS: Readonly<Record<RepairFindingCode, Say<RepairFinding>>> = {
   }),
   'crack-tip-close': (f, s) => ({
     title: `A crack’s tip ${printLength(f.value!, s, 'length')} inside the plate’s edge`,
-    detail: `the edge’s own weld runs over where it would go on: at least ${printLength(f.limit!, s, 'length')}`,
+    detail: `the plate’s edge, with its weld or its bolts, lies where it would go on: at least ${printLength(f.limit!, s, 'length')}`,
     change: 'a plate that reaches further past the tip',
   }),
   'not-in-stock': (f, s) => ({

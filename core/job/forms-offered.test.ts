@@ -130,6 +130,8 @@ test.each<[string, Where, number, string]>([
   const { repairs, notOffered } = work(SHAPES[kind]!, where, left);
   expect(notOffered.flatMap(({ against }) => against.map(({ code }) => code))).toEqual([]);
   expect(repairs[0]!.repair.pieces[0]).toMatchObject({ kind: form });
+  // What Shape counts on, Join finds weld enough for.
+  expect(repairs[0]!.joinFindings.filter(({ code }) => code === 'end-short')).toEqual([]);
 });
 
 describe.each(['I', 'built-up'])('a crack in a sound beam, %s', (kind) => {

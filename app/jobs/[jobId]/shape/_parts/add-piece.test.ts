@@ -152,6 +152,16 @@ describe('a piece whose ends are dragged', () => {
     });
     expect(withEnds(channel, jointed, { startMm: 1700, endMm: 2400 }).joints).toBeUndefined();
   });
+  test('keeps of a notch what lies between its ends: it can lie there, and nothing of it is refused', () => {
+    const notch = { fromMm: 2700, toMm: 2800, edge: 'first' as const, deepMm: 20 };
+    const notched = { ...inOne(jointed), notches: [notch] };
+    const ended = (endMm: number) => withEnds(channel, notched, { startMm: 1000, endMm });
+    expect(ended(3100).notches).toEqual([notch]);
+    expect(ended(2750).notches).toEqual([{ ...notch, toMm: 2750 }]);
+    expect(ended(2700).notches).toBeUndefined();
+    for (const endMm of [3100, 2750, 2700, 2000])
+      expect(checkRepair(channel, { pieces: [ended(endMm)] })).toMatchObject({ ok: true });
+  });
   test('has none where it had none; of one length it has none', () => {
     expect(withEnds(channel, inOne(jointed), { startMm: 900, endMm: 3100 })).toEqual({
       ...inOne(jointed),

@@ -83,9 +83,17 @@ export function withAnother(member: Member, { id, pieces }: Repair): Partial<Rep
   return { pieces: [...pieces, free ? asForm(member, next, last.kind, free.id) : next] };
 }
 
-/** A piece with its ends elsewhere: of its joints those stay that still lie on its straight part. */
+/** A piece with its ends elsewhere: of its joints those stay that still lie on its straight part, of its notches what lies between its ends. */
 export function withEnds(member: Member, piece: Piece, ends: Pick<Piece, 'startMm' | 'endMm'>): Piece {
-  const { joints = [], ...plain } = { ...piece, ...ends };
+  const { joints = [], notches, ...bare } = { ...piece, ...ends };
+  const within = (notches ?? [])
+    .map((notch) => ({
+      ...notch,
+      fromMm: Math.max(notch.fromMm, bare.startMm),
+      toMm: Math.min(notch.toMm, bare.endMm),
+    }))
+    .filter(({ fromMm, toMm }) => toMm > fromMm);
+  const plain = { ...bare, ...(within.length > 0 && { notches: within }) };
   const kept = joints.filter((mm) => checkRepair(member, { pieces: [{ ...plain, joints: [mm] }] }).ok);
   return { ...plain, ...(kept.length > 0 && { joints: kept }) };
 }
