@@ -130,7 +130,7 @@ test('rules speak while an end is dragged; what is let go is kept; a plate is ma
   // Not let go yet, and nothing is kept: the rules, the figures and the Slice are of the plate as it is held.
   await expect(follows).toContainText(/Bending strength comes back to \d+ % only/);
   await expect(rear).not.toHaveValue(before);
-  await expect(page.getByText('Proposed by the engine')).toBeVisible();
+  await expect(page.getByText('As it is held: kept when it is let go.')).toBeVisible();
   await page.mouse.move(x, y, { steps: 8 });
   await expect(follows).not.toContainText('comes back to');
   await page.mouse.up();

@@ -95,6 +95,13 @@ const SHOTS = [
     open: (jobs) => `${jobs['GR-7']}/shape?member=rail-right`,
     then: async (page) => {
       await page.getByRole('group', { name: 'Repairs' }).getByRole('button').first().click();
+      // An end held in the hand, too short: rules, figures and Slice are of the plate as it is held, and nothing is kept.
+      const grip = await page.locator('g.cursor-ew-resize').nth(1).boundingBox();
+      const [x, y] = [grip.x + grip.width / 2, grip.y + grip.height / 2];
+      await page.mouse.move(x, y);
+      await page.mouse.down();
+      await page.mouse.move(x - 190, y, { steps: 12 });
+      await page.getByText(/Bending strength comes back to/).waitFor();
     },
   },
   {

@@ -8,6 +8,7 @@ import { repairWords } from '../../../../_words/repair-findings';
 import { DRAINAGE_WORDS, repairName, stepWords } from '../../../../_words/shape';
 import { hoursRange, printMoney } from '../../../../_words/ways-out';
 import { useMember, useReader, useRecords, useWork } from '../../../_desk';
+import { SideBySide } from './side-by-side';
 
 /** Every form that could answer the same damage, ranked, with what it brings back, what it takes, and what speaks against it. */
 export function OtherForms({
@@ -68,35 +69,27 @@ function Candidates({
   if (all.length === 0)
     return <p>No plate goes here: the steel, the member or the shop’s school asks for another way.</p>;
   return (
-    <div className="overflow-x-auto">
-      <table
-        className="ruled w-full text-[15px] [&_td]:py-1 [&_td]:pr-3 [&_td]:align-top"
-        aria-label="Other forms"
-      >
-        <thead>
-          <tr className="caption text-left [&_th]:pr-3 [&_th]:align-bottom [&_th]:font-normal">
-            <th scope="col">form</th>
-            <th scope="col">brings S back to</th>
-            <th scope="col">stiffer at its ends</th>
-            <th scope="col">weld or bolts</th>
-            <th scope="col">plate, {sectionUnit(2, system)}</th>
-            <th scope="col">hours</th>
-            <th scope="col">speaks against it</th>
-            <th scope="col" />
-          </tr>
-        </thead>
-        <tbody>
-          {all.map((each) => (
-            <FormRow
-              key={each.repair.id}
-              candidate={each}
-              isTaken={each.kit === undefined && sameForm(each, current)}
-              onTake={() => onTake(each)}
-            />
-          ))}
-        </tbody>
-      </table>
-    </div>
+    <SideBySide
+      label="Other forms"
+      heads={[
+        'form',
+        'brings S back to',
+        'stiffer at its ends',
+        'weld or bolts',
+        `plate, ${sectionUnit(2, system)}`,
+        'hours',
+        'speaks against it',
+      ]}
+    >
+      {all.map((each) => (
+        <FormRow
+          key={each.repair.id}
+          candidate={each}
+          isTaken={each.kit === undefined && sameForm(each, current)}
+          onTake={() => onTake(each)}
+        />
+      ))}
+    </SideBySide>
   );
 }
 

@@ -43,7 +43,7 @@ export function ShapeBench() {
   const { member, setCursor, setStretch } = useMember();
   const { cursor } = usePlace();
   const { work, repairs, plates, at, current, choose, change } = useRepairs();
-  const { tryOut, letGo } = useTrying();
+  const { tried, tryOut, letGo } = useTrying();
   const over = useCallback(
     (scale: StripScale) =>
       current ? (
@@ -115,7 +115,9 @@ export function ShapeBench() {
               {current.repair.bolts ? 'bolted' : current.repair.cutOut ? 'bad metal cut out' : 'laid over'}
             </h2>
             <p className="caption">
-              {current.isProposal ? (
+              {tried?.repair.id === current.repair.id ? (
+                'As it is held: kept when it is let go.'
+              ) : current.isProposal ? (
                 'Proposed by the engine; the first change makes it yours.'
               ) : (
                 <>

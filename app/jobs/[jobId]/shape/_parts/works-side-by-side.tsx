@@ -7,6 +7,7 @@ import { worksAt, type WorkId, type WorkPlace } from '@/core/shape';
 import { hoursRange } from '../../../../_words/ways-out';
 import { WORK_WHY_WORDS, WORK_WORDS, workFindingWords } from '../../../../_words/works';
 import { useReader, useRecords, useWork } from '../../../_desk';
+import { SideBySide } from './side-by-side';
 
 /** Works that go at a place, ranked, with what each takes at its usual measures; those that do not go there, and why not. */
 export function WorksSideBySide({
@@ -37,28 +38,14 @@ export function WorksSideBySide({
       <summary className="flex min-h-11 cursor-pointer items-center text-soft">
         {all.length === 1 ? 'One work goes here' : `${all.length} works go here`}, side by side
       </summary>
-      <div className="overflow-x-auto">
-        <table
-          className="ruled w-full text-[15px] [&_td]:py-1 [&_td]:pr-3 [&_td]:align-top"
-          aria-label="Works that go here"
-        >
-          <thead>
-            <tr className="caption text-left [&_th]:pr-3 [&_th]:font-normal">
-              <th scope="col">at its usual measures</th>
-              <th scope="col">weld</th>
-              <th scope="col">steel</th>
-              <th scope="col">hours</th>
-              <th scope="col">speaks against it</th>
-              <th scope="col" />
-            </tr>
-          </thead>
-          <tbody>
-            {all.map((each) => (
-              <Row key={each.id} candidate={each} isChosen={each.id === form} onPick={onPick} />
-            ))}
-          </tbody>
-        </table>
-      </div>
+      <SideBySide
+        label="Works that go here"
+        heads={['at its usual measures', 'weld', 'steel', 'hours', 'speaks against it']}
+      >
+        {all.map((each) => (
+          <Row key={each.id} candidate={each} isChosen={each.id === form} onPick={onPick} />
+        ))}
+      </SideBySide>
       <NotHere place={place} />
     </details>
   );
