@@ -127,6 +127,23 @@ describe('readings as CSV', () => {
     expect(warnings.map((each) => each.line)).toEqual([12]);
   });
 
+  test('a bad row is named by its line in the file: after a note of two lines, empty lines, and whichever ends of line', () => {
+    const lines = [
+      'member,station,face,height,thickness,unit,note',
+      '',
+      'Left rail,14,outer,1,0.148,in,"scraped',
+      'twice"',
+      '',
+      'Left rail,ten,outer,1,0.1,in,',
+    ];
+    for (const end of ['\n', '\r\n']) {
+      const { readings, rejected } = imported(`${lines.join(end)}${end}${end}`);
+      expect(readings).toHaveLength(1);
+      expect(readings[0]!.note).toMatch(/^scraped\s+twice$/);
+      expect(rejected).toEqual([{ line: 6, reason: expect.stringContaining('ten') }]);
+    }
+  });
+
   test('a file taken in again, corrected, adds only what is new; figures on record are not replaced', () => {
     const header = 'id,member,station,face,height,thickness,unit,method';
     const first = imported(

@@ -1,4 +1,4 @@
-import { parse, type Info } from 'csv-parse/sync';
+import { parse } from 'csv-parse/sync';
 import { stringify } from 'csv-stringify/sync';
 import { asText } from './as-text';
 import { faceIdSchema, facesOf, startsAtMm, type Frame, type Member, type Strike } from '../frame';
@@ -163,39 +163,61 @@ const sameReading = (one: Reading, other: Reading): boolean =>
 
 type Row = Readonly<Record<string, string | undefined>>;
 
-function rowsOf(text: string, columns: ColumnMap | undefined): Outcome<{ record: Row; line: number }[]> {
-  let header: string[] = [];
+function rowsOf(
+  text: string,
+  columns: ColumnMap | undefined,
+): Outcome<Iterable<{ record: Row; line: number }>> {
+  const delimiter = delimiterOf(text);
   const parsed = attempt(
     () =>
       parse(text, {
         bom: true,
         trim: true,
-        skip_empty_lines: true,
         relax_column_count: true,
         relax_quotes: true,
-        info: true,
-        delimiter: delimiterOf(text),
-        columns: (names: string[]) => (header = names.map((name) => name.trim().toLowerCase())),
-      }) as unknown as { record: Row; info: Info }[],
+        delimiter,
+      }) as string[][],
   );
   if (!parsed.ok) return fail(`this is not CSV: ${parsed.reason}. Nothing was imported.`);
+  const lines = parsed.value;
+  const header = lines.find(isFilled)?.map((name) => name.trim().toLowerCase()) ?? [];
   const missing = columns ? missingFields(columns) : REQUIRED.filter((column) => !header.includes(column));
   if (missing.length)
     return fail(
       `the first line must name the columns ${REQUIRED.join(', ')}; missing: ${missing.join(', ')}. Nothing was imported.`,
     );
-  if (parsed.value.length > MOST_ROWS)
+  const count = lines.filter(isFilled).length - 1;
+  if (count > MOST_ROWS)
     return fail(
-      `the file has ${parsed.value.length} rows, and at most ${MOST_ROWS} are taken in at once. Nothing was imported.`,
+      `the file has ${count} rows, and at most ${MOST_ROWS} are taken in at once. Nothing was imported.`,
     );
-  const decimalComma = delimiterOf(text) === ';';
-  return ok(
-    parsed.value.map(({ record, info }) => ({
-      record: columns ? mappedRow(record, columns, decimalComma) : record,
-      line: info.lines,
-    })),
-  );
+  const mapped = (record: Row) => (columns ? mappedRow(record, columns, delimiter === ';') : record);
+  return ok(recordsOf(lines, header, mapped));
 }
+
+const isFilled = (cells: readonly string[]): boolean => cells.length > 1 || cells[0] !== '';
+
+/**
+ * The rows under the header one at a time, by the line of the file each ends on: a quoted note may run over several, and empty lines are
+ * counted and passed over. A hundred thousand records never lie in memory together.
+ */
+function* recordsOf(
+  lines: readonly (readonly string[])[],
+  header: readonly string[],
+  mapped: (record: Row) => Row,
+) {
+  let [line, underHeader] = [0, false];
+  for (const cells of lines) {
+    for (const cell of cells) line += breaksIn(cell);
+    line++;
+    if (!isFilled(cells)) continue;
+    if (underHeader)
+      yield { record: mapped(Object.fromEntries(cells.map((cell, k) => [header[k] ?? '', cell]))), line };
+    underHeader = true;
+  }
+}
+const breaksIn = (cell: string): number =>
+  cell.includes('\n') || cell.includes('\r') ? cell.split(/\r\n|\n|\r/).length - 1 : 0;
 
 function attempt<Value>(work: () => Value): Outcome<Value> {
   try {

@@ -19,11 +19,12 @@ const MM_PER: Readonly<Record<string, number>> = { mm: 1, cm: 10, m: 1000 };
  */
 export function parseLengthMm(text: string, bareUnit: UnitSystem): Outcome<number> {
   if (text.length > LONGEST) return fail('this is too long for a length');
+  if (PLAIN.test(text)) return ok(bareMm(text, bareUnit));
   const plain = asPlainFigures(text);
   if (!plain.ok) return plain;
   const trimmed = plain.value;
   if (trimmed === '') return fail('nothing was typed');
-  if (PLAIN.test(trimmed)) return ok(Number(trimmed) * (bareUnit === 'mm' ? 1 : MM_PER_INCH));
+  if (PLAIN.test(trimmed)) return ok(bareMm(trimmed, bareUnit));
   if (trimmed.startsWith('-')) return fail(`"${text.trim()}" is below zero`);
   const gauge = GAUGE.exec(trimmed);
   if (gauge) return gaugeThicknessMm(Number(gauge[1]));
@@ -31,6 +32,9 @@ export function parseLengthMm(text: string, bareUnit: UnitSystem): Outcome<numbe
   if (metric) return ok(Number(metric[1]) * MM_PER[metric[2]!]!);
   return parseCustomaryMm(trimmed, text.trim(), bareUnit);
 }
+
+const bareMm = (figures: string, bareUnit: UnitSystem): number =>
+  Number(figures) * (bareUnit === 'mm' ? 1 : MM_PER_INCH);
 
 /** Reads a place along an axis: a length, with a minus before it on the far side of nothing. Answers mm. */
 export function parsePlaceMm(text: string, bareUnit: UnitSystem): Outcome<number> {
