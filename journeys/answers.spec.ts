@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import { writeFileSync } from 'node:fs';
 import { unzipSync } from 'fflate';
 import { readPdf } from '../checks/outside/validators';
+import { choose } from './choose';
 import { expect, kept, openJob, paperOf, test, worked } from './stage';
 
 test('four answers open a job and head its papers; a no is kept as a standing notice with one tap, and lifted with a reason', async ({
@@ -67,7 +68,7 @@ test('an empty job says look first, and nothing else is claimed; what is found c
   await page.getByRole('link', { name: /^Trace/ }).click();
   const panel = page.getByRole('region', { name: 'On brackets, welds, joints and skins' });
   await panel.getByRole('button', { name: 'Record one there' }).click();
-  await panel.getByLabel('bracket, joint, skin or floor').selectOption({ label: 'Steering gear, left' });
+  await choose(panel.getByLabel('bracket, joint, skin or floor'), { label: 'Steering gear, left' });
   await panel.getByRole('button', { name: 'plate torn' }).click();
   await panel.getByRole('button', { name: 'Keep this look' }).click();
   await kept(page);
@@ -98,7 +99,7 @@ test('what the owner tells and the shop’s figures set the ways out side by sid
   await expect(form.getByRole('alert')).toContainText('such as 2011');
   await form.getByLabel(/frame built/).fill('2011-04');
   await form.getByLabel(/who pays/).fill('its maker');
-  await form.getByLabel('authorised before cutting?').selectOption('asked, not yet');
+  await choose(form.getByLabel('authorised before cutting?'), 'asked, not yet');
   await form.getByRole('button', { name: 'Keep what was told' }).click();
   await expect(counter).toContainText('$900');
   await expect(page.getByRole('region', { name: /repaired/ })).toContainText(
@@ -127,10 +128,10 @@ test('what the owner tells and the shop’s figures set the ways out side by sid
   await took.getByRole('button', { name: 'Keep the hours' }).click();
   await expect(took.getByRole('alert')).toContainText('say how many hours');
   await took.getByLabel('hours, all hands').fill('61');
-  await took.getByLabel('way it went').selectOption({ label: 'Take it off the road' });
+  await choose(took.getByLabel('way it went'), { label: 'Take it off the road' });
   await took.getByRole('button', { name: 'Keep the hours' }).click();
   await expect(took.getByRole('alert')).toContainText('foresee no hours for that way');
-  await took.getByLabel('way it went').selectOption({ label: 'Mend as drawn' });
+  await choose(took.getByLabel('way it went'), { label: 'Mend as drawn' });
   await took.getByRole('button', { name: 'Keep the hours' }).click();
   await expect(hours).toContainText(/Mend as drawn: 61 h.*the norms by themselves: \d+ to \d+ h/);
   await norms.getByLabel('money an hour').fill('0');
@@ -141,11 +142,11 @@ test('what the owner tells and the shop’s figures set the ways out side by sid
   const choice = ways.getByRole('region', { name: 'The owner’s choice' });
   await choice.getByRole('button', { name: 'Record a choice' }).click();
   const pick = page.getByRole('form', { name: 'A choice' });
-  await pick.getByLabel('chosen').selectOption({ label: 'part of it is repaired' });
+  await choose(pick.getByLabel('chosen'), { label: 'part of it is repaired' });
   await pick.getByRole('button', { name: 'Keep the choice' }).click();
   await expect(pick.getByRole('alert')).toContainText('say what is left undone');
   await pick.getByLabel('what is left undone').fill('holes ahead of the rear hanger');
-  await pick.getByLabel('and where that does not hold').selectOption({ label: 'another frame' });
+  await choose(pick.getByLabel('and where that does not hold'), { label: 'another frame' });
   await pick.getByRole('button', { name: 'Keep the choice' }).click();
   await expect(pick.getByRole('alert')).toContainText('say when it counts as held');
   await pick.getByLabel('it counts as held when').fill('nothing moved in 1,000 miles');

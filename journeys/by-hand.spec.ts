@@ -1,6 +1,7 @@
 import { writeFileSync } from 'node:fs';
 import { missingPrograms } from '../checks/outside/programs';
 import { readPdf } from '../checks/outside/validators';
+import { choose } from './choose';
 import { expect, kept, openJob, recordsOf, test, worked, paperOf } from './stage';
 
 const jobOf = (url: string) => new URL(url).pathname.split('/').slice(0, 3).join('/');
@@ -80,8 +81,8 @@ test('a skin over rust: ringing on it opens nothing; taken off, what is beneath 
 
   await signs();
   const form = page.getByRole('form', { name: 'New sign' });
-  await form.getByLabel('sign', { exact: true }).selectOption('opened');
-  await form.getByLabel(/^face/).selectOption('bottom');
+  await choose(form.getByLabel('sign', { exact: true }), 'opened');
+  await choose(form.getByLabel(/^face/), 'bottom');
   await form.getByRole('button', { name: /Keep the sign/ }).click();
   await spot.getByRole('button', { name: 'Hole 1 in' }).click();
   await kept(page);

@@ -1,3 +1,4 @@
+import { choose } from './choose';
 import { expect, kept, openJob, recordsOf, strip, test, typeColumn, worked } from './stage';
 
 test('a reading struck through stays, with who and why, and no longer counts', async ({ page }, info) => {
@@ -135,7 +136,7 @@ test('a crack: traced, shown on Strip, Skeleton and Slice, and a reason not to u
   await form.getByRole('button', { name: 'Keep the crack' }).click();
   await expect(form.getByRole('alert')).toContainText('at least two points');
   const add = async (station: string, face: string, height: string) => {
-    await form.getByLabel('face', { exact: true }).selectOption(face);
+    await choose(form.getByLabel('face', { exact: true }), face);
     await form.getByLabel(/^station/).fill(station);
     await form.getByLabel(/^height/).fill(height);
     await form.getByRole('button', { name: 'Add this point' }).click();

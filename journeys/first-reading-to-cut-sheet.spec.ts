@@ -1,6 +1,7 @@
 import { copyFileSync, readFileSync, writeFileSync } from 'node:fs';
 import { missingPrograms } from '../checks/outside/programs';
 import { readDxf, readPdf } from '../checks/outside/validators';
+import { choose } from './choose';
 import { expect, kept, openJob, strip, takeAway, test, typeColumn, worked } from './stage';
 
 /** An 8 in rail whose bottom flange and lower web are thin between stations 96 and 120; sound metal all round. */
@@ -70,7 +71,7 @@ test('a new job, from the first reading to a cut sheet and a work order', async 
     await page.getByRole('link', { name: /^Shape/ }).click();
     await expect(page.getByText('Proposed by the engine')).toBeVisible();
     const before = await page.getByLabel(/^to station/).inputValue();
-    await page.getByLabel('plate, from stock').selectOption('3.175');
+    await choose(page.getByLabel('plate, from stock'), '3.175');
     await expect(page.getByText(/^Kept by TM/)).toBeVisible();
     await page.getByLabel(/^to station/).fill('112');
     await page.keyboard.press('Enter');

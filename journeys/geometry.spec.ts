@@ -1,6 +1,7 @@
 import { writeFileSync } from 'node:fs';
 import { ofKind } from '../core/frame';
 import { readPdf } from '../checks/outside/validators';
+import { choose } from './choose';
 import { expect, kept, openJob, paperOf, recordsOf, test } from './stage';
 
 test('geometry: measured, refused by name, compared, heard by the answers and the work order, struck through', async ({
@@ -54,7 +55,7 @@ test('geometry: a laser’s and an angle finder’s figures are taken where they
   const part = page.getByRole('region', { name: 'Geometry' });
   await part.getByRole('button', { name: 'Measure the frame' }).click();
   const form = part.getByRole('form', { name: 'Measure the frame' });
-  await form.getByLabel('what is measured').selectOption('line');
+  await choose(form.getByLabel('what is measured'), 'line');
   await form.getByRole('button', { name: 'Connect the laser' }).click();
   // Outside the demo nobody gets invented figures unasked.
   await form.getByRole('button', { name: 'Switch on the simulated laser' }).click();
@@ -69,7 +70,7 @@ test('geometry: a laser’s and an angle finder’s figures are taken where they
   await expect(part).toContainText('simulated: its figures are invented');
 
   await part.getByRole('button', { name: 'Measure the frame' }).click();
-  await form.getByLabel('what is measured').selectOption('level across');
+  await choose(form.getByLabel('what is measured'), 'level across');
   await form.getByRole('button', { name: 'Connect the angle finder' }).click();
   await form.getByRole('button', { name: 'Switch on the simulated angle finder' }).click();
   await expect(form).toContainText('simulated: what it reads is invented');

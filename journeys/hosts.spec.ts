@@ -3,6 +3,7 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { serve } from '../set-up/server.mjs';
+import { choose, expectChosen } from './choose';
 import { expect, kept, openJob, recordsOf, test, worked } from './stage';
 
 const jobOf = (url: string) => new URL(url).pathname.split('/').slice(0, 3).join('/');
@@ -81,7 +82,7 @@ test('a frame is built on: a second upright with its brace, an outrigger, a floo
   await worked(page);
   const members = page.getByRole('region', { name: 'Members' });
   for (const role of ['upright', 'brace', 'outrigger']) {
-    await members.getByLabel('role').selectOption(role);
+    await choose(members.getByLabel('role'), role);
     await members.getByRole('button', { name: 'Add a member' }).click();
   }
   await expect(page.getByRole('region', { name: 'The member chosen' })).toContainText('Left outrigger 1');
@@ -99,15 +100,15 @@ test('a frame is built on: a second upright with its brace, an outrigger, a floo
   await floor.getByRole('checkbox', { name: 'Left outrigger 1' }).check();
 
   const fittings = page.getByRole('region', { name: 'Fittings' });
-  await fittings.getByLabel('kind', { exact: true }).selectOption('gusset');
+  await choose(fittings.getByLabel('kind', { exact: true }), 'gusset');
   await fittings.getByRole('button', { name: 'Add a fitting' }).click();
   await fittings
     .getByRole('button', { name: /^More of Gusset/ })
     .last()
     .click();
   const more = fittings.getByRole('group', { name: /^More of Gusset/ });
-  await more.getByLabel('hangs on').selectOption({ label: 'Left upright 1' });
-  await more.getByLabel('held by').selectOption('weld');
+  await choose(more.getByLabel('hangs on'), { label: 'Left upright 1' });
+  await choose(more.getByLabel('held by'), 'weld');
   const hole = more.getByLabel(/hole as made/);
   await hole.fill('9/16');
   await hole.press('Enter');
@@ -149,9 +150,9 @@ test('a job begins with a tag, a kind and who opens it; the measures are nobodyâ
 }, info) => {
   await page.goto('/new');
   await page.getByLabel('Tag').fill(`HO-${info.workerIndex}3`);
-  await page.getByLabel('Kind').selectOption('pickup');
+  await choose(page.getByLabel('Kind'), 'pickup');
   await page.getByLabel('Opened by (role or initials)').fill('TM');
-  await expect(page.getByLabel('Steel', { exact: true })).toHaveValue('presumed-mild');
+  await expectChosen(page.getByLabel('Steel', { exact: true }), 'presumed-mild');
   await page.getByRole('button', { name: 'Open the job' }).click();
   await page.waitForURL(/\/jobs\/[^/]+\/walk/);
   await worked(page);

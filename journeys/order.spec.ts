@@ -1,6 +1,7 @@
 import { writeFileSync } from 'node:fs';
 import ICAL from 'ical.js';
 import { readPdf } from '../checks/outside/validators';
+import { choose, expectChosen, offered } from './choose';
 import { expect, kept, paperOf, recordsOf, test } from './stage';
 import { serve, serveDemo } from '../set-up/server.mjs';
 
@@ -28,7 +29,7 @@ test('DV-3 stands at a shut gate: the permit is given check by check, the arc ru
   await gate.getByRole('button', { name: 'Permit' }).click();
   const form = gate.getByRole('form', { name: 'Permit, zone E' });
   await form.getByRole('button', { name: 'Give the permit' }).click();
-  await expect(form.getByRole('alert')).toContainText('not looked at yet');
+  await expect(form.getByRole('alert').filter({ hasText: 'not looked at yet' })).toBeVisible();
   for (const group of await form.getByRole('list').getByRole('group').all())
     await group.getByRole('button').last().click();
   await form.getByRole('button', { name: 'Give the permit' }).click();
@@ -215,7 +216,7 @@ test('the shop’s calendar: a job is moved by key and by form, and stays moved'
   await page.keyboard.press('ArrowUp');
   await expect(bar).toHaveAttribute('aria-label', /North$/);
   const list = page.getByRole('list', { name: 'Planned jobs' });
-  await expect(list.getByRole('listitem').filter({ hasText: 'DV-3' }).getByLabel('bay')).toHaveValue('North');
+  await expectChosen(list.getByRole('listitem').filter({ hasText: 'DV-3' }).getByLabel('bay'), 'North');
   await expect
     .poll(
       async () =>
@@ -257,12 +258,7 @@ test('until its turn: no milder than the records, with a look; a bay that does n
   await expect(until).toContainText('To the shop only', { timeout: 60_000 });
   await until.getByRole('button', { name: 'What the owner is told' }).click();
   const form = until.getByRole('form', { name: 'Until its turn' });
-  expect(
-    await form
-      .getByLabel(/^it may/)
-      .locator('option')
-      .allTextContents(),
-  ).toEqual(['To the shop only', 'Do not move it']);
+  expect(await offered(form.getByLabel(/^it may/))).toEqual(['To the shop only', 'Do not move it']);
   await expect(until).not.toContainText('still working it out', { timeout: 60_000 });
   await form.getByRole('button', { name: 'This was told' }).click();
   await expect(form.getByRole('alert')).toContainText('say how it may be used; nothing was kept');
@@ -279,7 +275,7 @@ test('until its turn: no milder than the records, with a look; a bay that does n
 
   await page.goto(`${untouched.url}${untouched.jobs['GR-7']!}/order?part=dates`);
   const dates = page.getByRole('form', { name: 'When and where' });
-  await dates.getByLabel('bay').selectOption('South');
+  await choose(dates.getByLabel('bay'), 'South');
   await dates.getByRole('button', { name: 'Needs a lift' }).click();
   await dates.getByRole('button', { name: 'Keep this' }).click();
   await expect(page.getByRole('alert').filter({ hasText: 'South has no lift' })).toContainText(

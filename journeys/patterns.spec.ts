@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { choose } from './choose';
 import { expect, kept, recordsOf, test } from './stage';
 
 test('a left rail’s repair becomes the shop’s pattern and is laid on its unequal right, judged there, and dropped with a reason', async ({
@@ -90,7 +91,7 @@ test('a left rail’s repair becomes the shop’s pattern and is laid on its une
     await long.getByRole('button', { name: 'Drop it' }).click();
     const sheet = page.getByRole('dialog');
     await sheet.getByRole('button', { name: 'Drop the pattern' }).click();
-    await expect(sheet.getByRole('alert')).toContainText('say why it is dropped');
+    await expect(sheet.getByRole('alert')).toHaveText(['say why it is dropped', 'who: role or initials']);
     await sheet.getByLabel('Why').fill('the shorter one will do');
     await sheet.getByLabel('By (role or initials)').fill('RK');
     await sheet.getByRole('button', { name: 'Drop the pattern' }).click();
@@ -124,7 +125,7 @@ test('what the shop learned: where frames failed is said on the Round, a norm is
     await plate.getByRole('button', { name: 'Take it into' }).click();
     const sheet = page.getByRole('dialog');
     await sheet.getByRole('button', { name: 'Take it', exact: true }).click();
-    await expect(sheet.getByRole('alert')).toContainText('nothing was changed');
+    await expect(sheet.getByRole('alert')).toHaveText('who: role or initials');
     await sheet.getByLabel('By (role or initials)').fill('RK');
     await sheet.getByRole('button', { name: 'Take it', exact: true }).click();
     await expect(plate).toContainText('as learned');
@@ -148,7 +149,7 @@ test('a photo of a place as it was built is shown on the Round of the next frame
 }) => {
   const { url, jobs } = untouched;
   await page.goto(`${url}${jobs['BM-2']!}/walk?part=photos&member=rail-left`);
-  await page.getByLabel('when').selectOption('as built');
+  await choose(page.getByLabel('when'), 'as built');
   await expect(page.getByText('Only where the metal is still the maker’s')).toBeVisible();
 
   await page.goto(`${url}${jobs['BM-2']!}/walk`);

@@ -1,3 +1,4 @@
+import { expectChosen } from './choose';
 import { expect, kept, openJob, strip, test, worked } from './stage';
 
 test('n goes where the next reading tells most: the plan first, the count of places left goes down, the same by touch', async ({
@@ -11,7 +12,7 @@ test('n goes where the next reading tells most: the plan first, the count of pla
   await strip(page).focus();
   await page.keyboard.press('n');
   const form = page.getByRole('form', { name: 'New reading' });
-  await expect(form.getByLabel(/^face$/)).toHaveValue('bottom');
+  await expectChosen(form.getByLabel(/^face$/), 'bottom');
   await page.keyboard.type('.25');
   await page.keyboard.press('Enter');
   await expect.poll(left).toBe(before - 1);

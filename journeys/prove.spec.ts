@@ -1,5 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import { readPdf } from '../checks/outside/validators';
+import { choose } from './choose';
 import { expect, kept, paperOf, recordsOf, test } from './stage';
 
 test('what is open is left with the owner’s word, done, or signed for by two; signed off and issued, what changes after it shows', async ({
@@ -65,6 +66,9 @@ test('what is open is left with the owner’s word, done, or signed for by two; 
   for (const why of await sign.getByLabel(/It stands because$/).all())
     await why.fill('not part of this visit');
   await sign.getByLabel('walked round with').fill('owner');
+  await sign.getByRole('button', { name: 'Sign off' }).click();
+  await expect(sign.getByRole('alert')).toHaveText('a second pair of eyes signs too');
+  await sign.getByLabel('second pair of eyes').fill('RK');
   const by = page.getByLabel('Who is recording: role or initials');
   await by.fill(' ');
   await sign.getByRole('button', { name: 'Sign off' }).click();
@@ -164,7 +168,7 @@ test('washed, emptied, coated: what comes in is held against the visits before, 
   await tried.getByRole('button', { name: 'It was washed, emptied or coated' }).click();
   const form = tried.getByRole('form', { name: 'Washed, emptied or coated' });
   const keepIt = () => form.getByRole('button', { name: 'Keep the visit' }).click();
-  await form.getByLabel('which member').selectOption({ label: 'Left sill' });
+  await choose(form.getByLabel('which member'), { label: 'Left sill' });
   await keepIt();
   await expect(form.getByRole('alert')).toContainText('washed, emptied or coated; nothing was kept');
   await form.getByLabel('dirt that came out, lb').fill('a bucket');

@@ -1,5 +1,6 @@
 import { openSync, closeSync, readFileSync, writeSync } from 'node:fs';
 import { ofKind } from '../core/frame';
+import { choose } from './choose';
 import { expect, openJob, recordsOf, takeAway, test, worked } from './stage';
 
 const csv = (rows: readonly string[]) => ({
@@ -104,9 +105,9 @@ test('another tool’s file is matched column by column before anything of it is
   const sheet = page.getByRole('dialog');
   await expect(sheet).toContainText('Still open: member, face, height on the face');
   await expect(sheet.getByRole('button', { name: 'Take it in' })).toBeDisabled();
-  await sheet.getByLabel('member', { exact: true }).selectOption({ label: 'always Left rail' });
-  await sheet.getByLabel('face', { exact: true }).selectOption({ label: 'always web' });
-  await sheet.getByLabel('height on the face').selectOption('Level');
+  await choose(sheet.getByLabel('member', { exact: true }), { label: 'always Left rail' });
+  await choose(sheet.getByLabel('face', { exact: true }), { label: 'always web' });
+  await choose(sheet.getByLabel('height on the face'), 'Level');
   await expect(sheet.getByRole('region', { name: 'First rows as they would be read' })).toContainText('5,9');
   await sheet.getByRole('button', { name: 'Take it in' }).click();
   await expect(page.getByRole('dialog')).toContainText('2 readings kept');

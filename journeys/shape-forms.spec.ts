@@ -1,5 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import { readPdf } from '../checks/outside/validators';
+import { choose, expectChosen } from './choose';
 import { expect, kept, paperOf, test, worked } from './stage';
 
 /** A beam with a crack, a truck with a rotten crossmember: what the first plates of the trade would be, and by whose word. */
@@ -15,11 +16,11 @@ test('a beam gets its cover; what is in its way is passed; other forms stand bes
   await expect(follows).toContainText('whether torch and drill come to each seam');
 
   const way = page.getByLabel('Spring, front hanger: way past it');
-  await expect(way).toHaveValue('off and back');
-  await way.selectOption({ label: 'not decided' });
+  await expectChosen(way, 'off and back');
+  await choose(way, { label: 'not decided' });
   await expect(follows).toContainText('In the plate’s way: Spring, front hanger');
   await expect(follows.getByText(/^No rule broken/)).toHaveCount(0);
-  await way.selectOption({ label: 'the plate is notched round it' });
+  await choose(way, { label: 'the plate is notched round it' });
   await expect(follows).not.toContainText('In the plate’s way');
   const deep = page.getByLabel('how deep');
   await deep.fill('40');
@@ -36,7 +37,7 @@ test('a beam gets its cover; what is in its way is passed; other forms stand bes
   await expect(page.getByLabel('how deep')).toHaveValue('1/2');
   await page.getByRole('button', { name: /^Close notch 1/ }).click();
   await expect(follows).toContainText('In the plate’s way: Spring, front hanger');
-  await way.selectOption({ label: 'looked at: clear of the plate' });
+  await choose(way, { label: 'looked at: clear of the plate' });
   await expect(follows).not.toContainText('In the plate’s way');
 
   const near = page.getByLabel('near edge, from the outer tip');
@@ -71,8 +72,8 @@ test('a beam gets its cover; what is in its way is passed; other forms stand bes
   await page.getByRole('button', { name: /^Add a piece at/ }).click();
   await expect(page.getByText(/^Kept by RK/)).toBeVisible();
   await expect(page.getByRole('region', { name: 'What follows' })).toContainText('Sound metal reinforced');
-  await page.getByLabel('piece', { exact: true }).selectOption('cover plate');
-  await page.getByLabel('on its').selectOption('top');
+  await choose(page.getByLabel('piece', { exact: true }), 'cover plate');
+  await choose(page.getByLabel('on its'), 'top');
   await expect(page.getByRole('heading', { name: 'cover plate, top, laid over' })).toBeVisible();
   await page.getByLabel(/^to station/).fill('99999');
   await page.keyboard.press('Enter');

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { test as base, expect, type APIRequestContext, type Locator, type Page } from '@playwright/test';
+import { choose } from './choose';
 import type { JobFile } from '../core/job';
 import { serveDemo } from '../set-up/server.mjs';
 
@@ -66,9 +67,9 @@ export async function openJob(
   await page.getByLabel('Name of the job').fill('rust ahead of the axle');
   await page.getByLabel('Opened by (role or initials)').fill('TM');
   await page.getByLabel('Stations measured from').fill('front gauge hole');
-  if (more.family) await page.getByLabel('Frame family').selectOption(more.family);
-  if (more.steel) await page.getByLabel('Steel', { exact: true }).selectOption({ label: more.steel });
-  await page.getByLabel('These measures are').selectOption('taken from this unit');
+  if (more.family) await choose(page.getByLabel('Frame family'), more.family);
+  if (more.steel) await choose(page.getByLabel('Steel', { exact: true }), { label: more.steel });
+  await choose(page.getByLabel('These measures are'), 'taken from this unit');
   for (const [label, value] of Object.entries(more.fields ?? {})) await page.getByLabel(label).fill(value);
   await page.getByRole('button', { name: 'Open the job' }).click();
   await page.waitForURL(/\/jobs\/[^/]+\/walk/);
@@ -86,7 +87,7 @@ export async function typeColumn(
 ): Promise<void> {
   const form = page.getByRole('form', { name: 'New reading' });
   for (const [height, thickness] of Object.entries(readings)) {
-    await form.getByLabel(/^face$/).selectOption(face);
+    await choose(form.getByLabel(/^face$/), face);
     await form.getByLabel(/^station/).fill(station);
     await form.getByLabel(/from corner/).fill(height);
     await form.getByLabel(/^thickness/).fill(thickness);

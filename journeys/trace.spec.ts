@@ -1,5 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import { readPdf } from '../checks/outside/validators';
+import { choose, expectChosen } from './choose';
 import { expect, kept, openJob, paperOf, PIXEL, test, worked } from './stage';
 
 test('three looks at a crack become a range of miles; what eases it is told, a trip typed in is answered', async ({
@@ -14,9 +15,9 @@ test('three looks at a crack become a range of miles; what eases it is told, a t
   await expect(goes.getByText(/To its limit: [\d.]+ mi to/)).toBeVisible();
   const least = async () => Number(/To its limit: ([\d.]+) mi/.exec(await goes.innerText())![1]);
   const asItIs = await least();
-  await goes.getByLabel('load from now on').selectOption('0.7');
+  await choose(goes.getByLabel('load from now on'), '0.7');
   await expect.poll(least).toBeGreaterThan(1.5 * asItIs);
-  await goes.getByLabel('load from now on').selectOption('1');
+  await choose(goes.getByLabel('load from now on'), '1');
   await goes.getByLabel(/^a trip of/).fill('9000');
   await expect(goes.getByText(/may reach its limit on the way/)).toBeVisible();
   await goes.getByLabel('repair slot').fill('2026-12-20');
@@ -47,8 +48,8 @@ test('a crack by eye with all that is seen of it, its twin asked for; a look tha
   );
   await page.getByRole('button', { name: 'Record a crack' }).click();
   const form = page.getByRole('form', { name: 'New crack' });
-  await expect(form.getByLabel('how seen')).toHaveValue('eye');
-  await form.getByLabel('face', { exact: true }).selectOption('bottom');
+  await expectChosen(form.getByLabel('how seen'), 'eye');
+  await choose(form.getByLabel('face', { exact: true }), 'bottom');
   for (const height of ['2', '1-1/4']) {
     await form.getByLabel(/^station/).fill('72');
     await form.getByLabel(/^height on face/).fill(height);
@@ -61,7 +62,7 @@ test('a crack by eye with all that is seen of it, its twin asked for; a look tha
       .click();
   await end('first', 'found');
   await end('last', 'runs under something');
-  await form.getByLabel('starts at').selectOption('plain edge');
+  await choose(form.getByLabel('starts at'), 'plain edge');
   await form.getByRole('button', { name: 'fresh streak' }).click();
   await form.getByLabel(/^odometer/).fill('far');
   await form.getByRole('button', { name: 'Keep the crack' }).click();
@@ -82,7 +83,7 @@ test('a crack by eye with all that is seen of it, its twin asked for; a look tha
       await page.getByRole('button', { name: 'Look again' }).click();
       const again = page.getByRole('form', { name: 'Another look' });
       await again.getByLabel(/^last end ran on by/).fill(last);
-      await again.getByLabel('how seen').selectOption('dye penetrant');
+      await choose(again.getByLabel('how seen'), 'dye penetrant');
       await again.getByLabel(/^odometer/).fill(odometer);
       await again.getByRole('button', { name: 'Keep this look' }).click();
     };
@@ -218,14 +219,14 @@ test('a crack of a bracket: recorded here, its twin asked for, looked at again w
   await page.getByRole('link', { name: /^Trace/ }).click();
   const panel = page.getByRole('region', { name: 'On brackets, welds, joints and skins' });
   await panel.getByRole('button', { name: 'Record one there' }).click();
-  await panel.getByLabel('bracket, joint, skin or floor').selectOption({ label: 'Steering gear, left' });
+  await choose(panel.getByLabel('bracket, joint, skin or floor'), { label: 'Steering gear, left' });
   await panel.getByRole('button', { name: 'weld cracked' }).click();
   const form = panel.getByRole('form', { name: /Steering gear, left/ });
   await form.getByLabel('how long, end to end').fill('a bit');
   await form.getByRole('button', { name: 'Keep this look' }).click();
   await expect(form.getByRole('alert')).toContainText('length');
   await form.getByLabel('how long, end to end').fill('1/2');
-  await form.getByLabel('how seen').selectOption('told');
+  await choose(form.getByLabel('how seen'), 'told');
   await form.getByLabel('day, if not today').fill('2026-01-10');
   await form.getByLabel(/^odometer/).fill('41000');
   await form.getByRole('button', { name: 'Keep this look' }).click();
@@ -261,7 +262,7 @@ test('branches are one family, and stand in Join as grooves to grind before a pl
   const record = async (points: readonly (readonly [string, string])[], found: boolean) => {
     await page.getByRole('button', { name: 'Record a crack' }).click();
     const form = page.getByRole('form', { name: 'New crack' });
-    await form.getByLabel('face', { exact: true }).selectOption('web');
+    await choose(form.getByLabel('face', { exact: true }), 'web');
     for (const [station, height] of points) {
       await form.getByLabel(/^station/).fill(station);
       await form.getByLabel(/^height on face/).fill(height);

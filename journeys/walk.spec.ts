@@ -8,6 +8,7 @@ import { CHROMIUM, CHROMIUM_ARGS } from '../set-up/browser.mjs';
 import { serve, serveDemo } from '../set-up/server.mjs';
 import { tapRecording, wavOf } from '../stand-ins/tap-sound';
 import type { Look, Photo } from '../core/walk';
+import { choose } from './choose';
 import { expect, kept, openJob, recordsOf, takeAway, test, worked, PIXEL } from './stage';
 
 const spot = (page: Page) => page.getByRole('region', { name: 'This spot' });
@@ -80,7 +81,7 @@ test('the list is the shop’s: a spot of its own, one dropped, the reach of the
   await page.getByRole('button', { name: 'What we look at' }).click();
   const sheet = page.getByRole('dialog');
   await sheet.getByRole('form', { name: 'Add a spot' }).getByLabel('name').fill('Hopper leg');
-  await sheet.getByLabel('kind of bracket').selectOption('body mount');
+  await choose(sheet.getByLabel('kind of bracket'), 'body mount');
   await sheet.getByRole('button', { name: 'Add the spot' }).click();
   await expect(sheet.getByText('Hopper leg')).toBeVisible();
   await sheet.getByRole('button', { name: 'UK, 300 mm' }).click();
@@ -104,11 +105,11 @@ test('signs hang on the Strip, refuse nonsense, are struck through; a bolt’s m
   await page.goto(`${jobs['GR-7']}/walk?member=rail-left&part=signs`);
   await worked(page);
   const form = page.getByRole('form', { name: 'New sign' });
-  await form.getByLabel('sign', { exact: true }).selectOption('fastener');
+  await choose(form.getByLabel('sign', { exact: true }), 'fastener');
   await form.getByLabel(/^station/).fill('52');
   await form.getByRole('button', { name: /Keep the sign/ }).click();
   await expect(form.getByRole('alert')).toContainText('state: choose one');
-  await form.getByLabel('state', { exact: true }).selectOption('loose');
+  await choose(form.getByLabel('state', { exact: true }), 'loose');
   await form.getByLabel(/^station/).fill('600');
   await form.getByLabel(/^size/).fill('5/8');
   await form.getByLabel('lines on its head').fill('6');
@@ -175,7 +176,7 @@ test('a complaint is held against the model and stays unexplained', async ({ pag
   const form = page.getByRole('form', { name: 'New complaint' });
   await form.getByRole('button', { name: 'Keep the complaint' }).click();
   await expect(form.getByRole('alert')).toContainText('where is it felt');
-  await form.getByLabel('what is felt').selectOption('squeak');
+  await choose(form.getByLabel('what is felt'), 'squeak');
   await form.getByLabel('where').fill('front wall');
   await form.getByText('Left steel wall stud').click();
   await form.getByRole('button', { name: 'Keep the complaint' }).click();
@@ -194,7 +195,7 @@ test('photos: before and after side by side, wrong content refused and nothing l
   await page.goto(`${job}/walk?member=rail-left&part=photos`);
   await worked(page);
   await page.getByLabel('what it shows').fill('outrigger weld');
-  await page.getByLabel('when').selectOption('before');
+  await choose(page.getByLabel('when'), 'before');
   await page.getByLabel(/Photo at/).setInputFiles({ name: 'a.png', mimeType: 'image/png', buffer: PIXEL });
   const figure = page
     .getByRole('region', { name: 'Photos' })
@@ -269,7 +270,7 @@ test('the tap ear by stand-in: thin metal rings duller, the test is kept', async
     ['Doubtful spot', 'thin'],
   ] as const) {
     const side = page.getByRole('region', { name: title });
-    await side.getByLabel('listen to').selectOption(metal);
+    await choose(side.getByLabel('listen to'), metal);
     await side.getByRole('button', { name: 'Listen' }).click();
   }
   await expect(page.getByRole('status').filter({ hasText: 'duller' })).toBeVisible();

@@ -1,6 +1,7 @@
 import { writeFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { readPdf } from '../checks/outside/validators';
+import { choose } from './choose';
 import { expect, kept, paperOf, PIXEL, recordsOf, strip, test, worked } from './stage';
 
 /** A proposal of the gritting truck's right rail taken over, with its order of runs kept. */
@@ -168,7 +169,7 @@ test('a seam’s log, its hold, and the sheet that goes to the truck', async ({ 
   // What hides it is not put right yet.
   await page.goto(`${untouched.url}${job}/walk?member=rail-right&part=signs&station=110`);
   const sign = page.getByRole('form', { name: 'New sign' });
-  await sign.getByLabel('sign', { exact: true }).selectOption('put right');
+  await choose(sign.getByLabel('sign', { exact: true }), 'put right');
   await worked(page);
   await sign.getByRole('button', { name: /^Keep/ }).click();
   await expect(sign.getByRole('alert')).toContainText('hold: A1 a defect');

@@ -1,3 +1,4 @@
+import { choose, expectChosen } from './choose';
 import { expect, kept, openJob, test, typeColumn, worked } from './stage';
 
 const FAMILIES = [
@@ -17,7 +18,7 @@ test('every family draws itself while one types; what cannot be is said at its f
   const skeleton = page.getByRole('group', { name: /^Skeleton/ });
   const seen: number[] = [];
   for (const family of FAMILIES) {
-    await page.getByLabel('Frame family').selectOption(family);
+    await choose(page.getByLabel('Frame family'), family);
     await expect(skeleton).toBeVisible();
     seen.push(await skeleton.getByRole('button').count());
   }
@@ -25,7 +26,7 @@ test('every family draws itself while one types; what cannot be is said at its f
   expect(seen[3]).toBeGreaterThan(20);
   await expect(page.getByText('floor, roof and glass are not in it')).toBeVisible();
 
-  await page.getByLabel('Frame family').selectOption('open-channel ladder');
+  await choose(page.getByLabel('Frame family'), 'open-channel ladder');
   await page.getByLabel(/^Wheelbase/).fill('0');
   await expect(page.getByText(/Not drawn yet: the axles would stand in one place/)).toBeVisible();
   await page.getByRole('button', { name: 'Open the job' }).click();
@@ -42,7 +43,7 @@ test('a gooseneck from its form to what its beams carry, on the legs and hitched
     steel: 'Hot-rolled frame steel, 50 ksi yield',
     fields: { 'Gross weight, lb': '15000', 'Rail depth, in': '12' },
   });
-  await page.getByLabel('Member', { exact: true }).selectOption('rail-left');
+  await choose(page.getByLabel('Member', { exact: true }), 'rail-left');
   await typeColumn(page, '200', 'web', { 10: '.158', 6: '.155', 2: '.150' });
   await kept(page);
   await page.getByRole('link', { name: /^Weigh/ }).click();
@@ -52,7 +53,7 @@ test('a gooseneck from its form to what its beams carry, on the legs and hitched
     'Front wall leans, hitched against on legs',
   );
   await expect(frame.getByRole('table', { name: 'Standing on the ground' })).toContainText('Coupler or pin');
-  await frame.getByLabel('Load case').selectOption('on legs');
+  await choose(frame.getByLabel('Load case'), 'on legs');
   await expect(
     frame.getByRole('img', { name: 'The frame bent: on legs, movements 30 times as large' }),
   ).toBeVisible();
@@ -98,7 +99,7 @@ test('the frame is moved by hand and by typing, undone, kept in step, and saved 
   await page.getByLabel('Left outrigger 3 station').fill('155');
   await page.getByLabel('Left outrigger 3 station').press('Enter');
   await expect(page.getByLabel('Right outrigger 3 station')).toHaveValue('150');
-  await page.getByLabel('Left outrigger 4 section').selectOption('angle');
+  await choose(page.getByLabel('Left outrigger 4 section'), 'angle');
   const detail = page.getByRole('region', { name: 'The member chosen' });
   await detail.getByRole('button', { name: 'Add a hole' }).click();
   await detail.getByLabel('Hole 1 station').fill('900');
@@ -117,7 +118,7 @@ test('the frame is moved by hand and by typing, undone, kept in step, and saved 
   await page.getByRole('button', { name: 'Save as a starting point' }).click();
   await expect(page.getByText('can be chosen when a job is opened')).toBeVisible();
   await page.goto('/new');
-  await page.getByLabel('Start from').selectOption({ label: `Our trailer ${info.workerIndex}` });
+  await choose(page.getByLabel('Start from'), { label: `Our trailer ${info.workerIndex}` });
   for (const [label, text] of [
     ['Tag', `${tag}b`],
     ['What it is', 'trailer'],
@@ -130,7 +131,7 @@ test('the frame is moved by hand and by typing, undone, kept in step, and saved 
   await page.waitForURL(/\/walk/);
   await page.getByRole('link', { name: /^Frame/ }).click();
   await expect(page.getByLabel('Left outrigger 3 station')).toHaveValue('155');
-  await expect(page.getByLabel('Left outrigger 4 section')).toHaveValue('angle');
+  await expectChosen(page.getByLabel('Left outrigger 4 section'), 'angle');
 });
 
 test('loads from a scale ticket put the payload where it stands; a bad ticket changes nothing; too much for an axle is said', async ({

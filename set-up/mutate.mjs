@@ -54,7 +54,7 @@ const ALSO = {
 const testsOf = (room) =>
   room === 'data'
     ? [['demo/data.test', 'demo/walk-data.test', 'demo/one-job-another']]
-    : [[`core/${room}/`], ALSO[room] ?? ['core/']];
+    : [[`core/${room}/`, 'checks/formats'], ALSO[room] ?? ['core/']];
 
 const filesIn = (folder) =>
   readdirSync(folder, { withFileTypes: true }).flatMap((each) => {
@@ -96,6 +96,7 @@ function copyOfHouse() {
     'core',
     'data',
     'demo',
+    'docs/formats',
     'stand-ins',
     'ui',
     'workers',

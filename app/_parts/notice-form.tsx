@@ -3,23 +3,24 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { Entry, Sheet } from '@/ui/controls';
+import type { z } from 'zod';
+import { noticeSchema } from '@/core/frame';
+import { Sheet, TypedEntry, TypedForm, TypedProblem, useTypedForm } from '@/ui/controls';
 import { addNotice, newId } from '../_client';
+
+const schema = noticeSchema.pick({ words: true, by: true });
 
 /** A standing notice: it stays on the unit and shows on every later job. */
 export function NoticeForm({ unitId, tag }: { unitId: string; tag: string }) {
   const router = useRouter();
   const [open, setOpen] = useState(false);
-  const [words, setWords] = useState('');
-  const [by, setBy] = useState('');
-  const [problem, setProblem] = useState<string>();
   const [id, setId] = useState(() => newId());
-  const keep = async () => {
-    const answer = await addNotice({ id, unitId, words, by, at: new Date().toISOString() });
-    if (!answer.ok) return setProblem(answer.problem.message);
+  const form = useTypedForm(schema, { words: '', by: '' });
+  const keep = async (read: z.infer<typeof schema>) => {
+    const answer = await addNotice({ id, unitId, ...read, at: new Date().toISOString() });
+    if (!answer.ok) return answer.problem;
     setOpen(false);
-    setWords('');
-    setProblem(undefined);
+    form.reset();
     setId(newId());
     toast.success(`Notice kept on ${tag}`);
     router.refresh();
@@ -35,30 +36,14 @@ export function NoticeForm({ unitId, tag }: { unitId: string; tag: string }) {
         open={open}
         onOpenChange={setOpen}
       >
-        <form
-          className="grid gap-4"
-          onSubmit={(event) => {
-            event.preventDefault();
-            void keep();
-          }}
-        >
-          <Entry
-            label="Notice"
-            value={words}
-            maxLength={200}
-            onChange={(event) => setWords(event.target.value)}
-            {...(problem && { problem })}
-          />
-          <Entry
-            label="By (role or initials)"
-            value={by}
-            maxLength={40}
-            onChange={(event) => setBy(event.target.value)}
-          />
+        <TypedForm form={form} onKeep={keep} className="grid gap-4">
+          <TypedEntry name="words" label="Notice" maxLength={200} />
+          <TypedEntry name="by" label="By (role or initials)" maxLength={40} />
+          <TypedProblem />
           <button className="solid" type="submit">
             Keep the notice
           </button>
-        </form>
+        </TypedForm>
       </Sheet>
     </>
   );

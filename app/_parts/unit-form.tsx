@@ -1,66 +1,32 @@
 'use client';
 
-import { correctUnit } from '../_client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { toast } from 'sonner';
+import type { z } from 'zod';
 import { DUTIES, EXPOSURES, UNIT_KINDS, unitSchema, type Unit } from '@/core/frame';
-import { kgToPounds, parseMassKg, type UnitSystem } from '@/core/quantity';
-import { Entry, Pick, Sheet } from '@/ui/controls';
+import { kgToPounds, ok, parseMassKg, type UnitSystem } from '@/core/quantity';
+import { Sheet, TypedEntry, TypedForm, TypedPick, TypedProblem, useTypedForm } from '@/ui/controls';
+import { correctUnit } from '../_client';
+import { readIfTyped } from './typed';
 
-const grossWords = (unit: Unit, system: UnitSystem): string =>
-  unit.grossMassKg === undefined
+const grossWords = ({ grossMassKg }: Unit, system: UnitSystem): string =>
+  grossMassKg === undefined
     ? ''
-    : String(Math.round(system === 'in' ? kgToPounds(unit.grossMassKg) : unit.grossMassKg));
+    : String(Math.round(system === 'in' ? kgToPounds(grossMassKg) : grossMassKg));
+
+/** A unit as it is typed. A weight that nobody touched stays what it was: rounded to whole pounds it would be another. */
+const typedUnit = (unit: Unit, system: UnitSystem) =>
+  unitSchema.omit({ id: true }).extend({
+    grossMassKg: readIfTyped((text) =>
+      text === grossWords(unit, system) ? ok(unit.grossMassKg) : parseMassKg(text, system),
+    ).pipe(unitSchema.shape.grossMassKg),
+    builtYear: readIfTyped((text) => ok(Number(text))).pipe(unitSchema.shape.builtYear),
+  });
 
 /** Corrects what is known of a unit: its weight is often learned later. */
 export function UnitForm({ unit, system }: { unit: Unit; system: UnitSystem }) {
-  const router = useRouter();
   const [open, setOpen] = useState(false);
-  const [typed, setTyped] = useState<Partial<Unit>>({});
-  const [gross, setGross] = useState<string>();
-  const [built, setBuilt] = useState<string>();
-  const [problems, setProblems] = useState<Partial<Record<string, string>>>({});
-  const fields = { ...unit, ...typed };
-  const close = () => {
-    setOpen(false);
-    setTyped({});
-    setGross(undefined);
-    setBuilt(undefined);
-    setProblems({});
-  };
-  const keep = async () => {
-    const { grossMassKg: before, builtYear: wasBuilt, ...facts } = fields;
-    const mass = gross === undefined ? before : gross.trim() === '' ? undefined : parseMassKg(gross, system);
-    if (typeof mass === 'object' && !mass.ok) return setProblems({ grossMassKg: mass.reason });
-    const grossMassKg = typeof mass === 'object' ? mass.value : mass;
-    const builtYear = built === undefined ? wasBuilt : built.trim() === '' ? undefined : Number(built.trim());
-    const next = unitSchema.safeParse({
-      ...facts,
-      ...(grossMassKg !== undefined && { grossMassKg }),
-      ...(builtYear !== undefined && { builtYear }),
-    });
-    if (!next.success)
-      return setProblems(
-        Object.fromEntries(next.error.issues.map((issue) => [String(issue.path[0]), issue.message])),
-      );
-    const answer = await correctUnit(unit, next.data);
-    if (!answer.ok)
-      return setProblems({
-        [answer.problem.at ?? 'whole']: `${answer.problem.message}. ${answer.problem.kept}`,
-      });
-    close();
-    toast.success(`${next.data.tag} corrected`);
-    router.refresh();
-  };
-  const text = (field: 'tag' | 'description', label: string) => (
-    <Entry
-      label={label}
-      value={fields[field]}
-      onChange={(event) => setTyped({ ...typed, [field]: event.target.value })}
-      {...(problems[field] && { problem: problems[field] })}
-    />
-  );
   return (
     <>
       <button type="button" className="plain" onClick={() => setOpen(true)}>
@@ -70,61 +36,54 @@ export function UnitForm({ unit, system }: { unit: Unit; system: UnitSystem }) {
         title={`Correct ${unit.tag}`}
         describe="Jobs, notices and evidence stay as they are."
         open={open}
-        onOpenChange={(next) => (next ? setOpen(true) : close())}
+        onOpenChange={setOpen}
       >
-        <form
-          className="grid gap-3 sm:grid-cols-2"
-          onSubmit={(event) => {
-            event.preventDefault();
-            void keep();
-          }}
-        >
-          {text('tag', 'Tag')}
-          {text('description', 'What it is')}
-          <Pick
-            label="Kind"
-            value={fields.kind}
-            options={UNIT_KINDS}
-            onPick={(kind) => setTyped({ ...typed, kind })}
-          />
-          <Pick
-            label="Where it lives"
-            value={fields.exposure}
-            options={EXPOSURES}
-            onPick={(exposure) => setTyped({ ...typed, exposure })}
-          />
-          <Pick
-            label="Duty"
-            value={fields.duty}
-            options={DUTIES}
-            onPick={(duty) => setTyped({ ...typed, duty })}
-          />
-          <Entry
-            label="Gross weight"
-            unit={system === 'in' ? 'lb' : 'kg'}
-            value={gross ?? grossWords(unit, system)}
-            onChange={(event) => setGross(event.target.value)}
-            hint="sizes the welds’ shear flow"
-            {...(problems.grossMassKg && { problem: problems.grossMassKg })}
-          />
-          <Entry
-            label="Built, year"
-            inputMode="numeric"
-            value={built ?? String(fields.builtYear ?? '')}
-            onChange={(event) => setBuilt(event.target.value)}
-            hint="units of one run of years fail alike"
-            {...(problems.builtYear && { problem: problems.builtYear })}
-          />
-          {problems.whole && (
-            <p role="alert" className="font-semibold text-oxide sm:col-span-2">
-              {problems.whole}
-            </p>
-          )}
-          <button type="submit" className="solid sm:col-span-2">
-            Keep the correction
-          </button>
-        </form>
+        <Fields unit={unit} system={system} onKept={() => setOpen(false)} />
       </Sheet>
     </>
+  );
+}
+
+function Fields({ unit, system, onKept }: { unit: Unit; system: UnitSystem; onKept: () => void }) {
+  const router = useRouter();
+  const { tag, description, kind, exposure, duty } = unit;
+  const schema = typedUnit(unit, system);
+  const form = useTypedForm(schema, {
+    ...{ tag, description, kind, exposure, duty },
+    grossMassKg: grossWords(unit, system),
+    builtYear: String(unit.builtYear ?? ''),
+  });
+  const keep = async (read: z.infer<typeof schema>) => {
+    const answer = await correctUnit(unit, { id: unit.id, ...read });
+    if (!answer.ok)
+      return { at: answer.problem.at, message: `${answer.problem.message}. ${answer.problem.kept}` };
+    onKept();
+    toast.success(`${read.tag} corrected`);
+    router.refresh();
+  };
+  return (
+    <TypedForm form={form} onKeep={keep} className="grid gap-3 sm:grid-cols-2">
+      <TypedEntry name="tag" label="Tag" />
+      <TypedEntry name="description" label="What it is" />
+      <TypedPick name="kind" label="Kind" options={UNIT_KINDS} />
+      <TypedPick name="exposure" label="Where it lives" options={EXPOSURES} />
+      <TypedPick name="duty" label="Duty" options={DUTIES} />
+      <TypedEntry
+        name="grossMassKg"
+        label="Gross weight"
+        unit={system === 'in' ? 'lb' : 'kg'}
+        hint="sizes the welds’ shear flow"
+      />
+      <TypedEntry
+        name="builtYear"
+        label="Built, year"
+        inputMode="numeric"
+        hint="units of one run of years fail alike"
+      />
+      <TypedProblem className="sm:col-span-2" />
+      <button type="submit" className="solid sm:col-span-2">
+        Keep the correction
+      </button>
+    </TypedForm>
   );
 }

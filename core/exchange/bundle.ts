@@ -52,7 +52,7 @@ function shelvesToEvidence(body: Body): Body {
   return { ...rest, evidence };
 }
 
-const bundleForm: Form<Envelope> = {
+export const bundleForm: Form<Envelope> = {
   name: 'job bundle',
   version: 2,
   schema: envelopeSchema,

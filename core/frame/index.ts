@@ -121,16 +121,9 @@ export {
   type NoticeLifted,
   type Unit,
 } from './unit';
-export {
-  ALL_HOLDS,
-  SHEAR_MODULUS_MPA,
-  structureOf,
-  type Holds,
-  type MeshedMember,
-  type ProfileAt,
-  type Structure,
-  type StructureProblem,
-} from './structure';
+export { ALL_HOLDS, structureOf, type Holds, type Structure } from './structure';
+export { SHEAR_MODULUS_MPA } from './standing-model';
+export { type MeshedMember, type ProfileAt, type StructureProblem } from './beam-mesh';
 export {
   CASE_IDS,
   defaultLiftPoints,

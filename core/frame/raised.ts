@@ -7,7 +7,8 @@ import { legSupports, padUnder } from './cases/pads';
 import { supportForces } from './cases/solve';
 import type { SolvedCase, SolvedFrame } from './cases';
 import type { StandSupport } from './stand';
-import { standingModel, type Structure } from './structure';
+import { standingModel } from './standing-model';
+import { type Structure } from './structure';
 import { undercarriageOf, type Wheel } from './undercarriage';
 
 /** A frame held at chosen points, some of its wheels down, on ground that may slope. */

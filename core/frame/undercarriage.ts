@@ -4,14 +4,9 @@ import { YOUNGS_MODULUS_MPA } from '../reference';
 import type { Fitting } from './fitting';
 import { axlesOf, passes, type Frame } from './frame';
 import { standSupport, type StandSupport } from './stand';
-import {
-  ALL_HOLDS,
-  attach,
-  type Attachment,
-  type Holds,
-  type MeshedMember,
-  type Structure,
-} from './structure';
+import { ALL_HOLDS, type Holds, type Structure } from './structure';
+import { attach, type Attachment } from './standing-model';
+import { type MeshedMember } from './beam-mesh';
 
 /**
  * What a frame stands on. A leaf spring is a beam pinned to its two hangers (the rear one slides), the axle a stiff tube between the springs,

@@ -2,7 +2,7 @@
 
 import { useId, type InputHTMLAttributes, type Ref } from 'react';
 
-type EntryProps = {
+export type EntryProps = {
   label: string;
   hint?: string;
   problem?: string;

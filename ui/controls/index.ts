@@ -2,8 +2,21 @@ export { Choice } from './choice';
 export { Sheet } from './sheet';
 export { Menu, MenuAction, MenuLink } from './menu';
 export { Entry } from './entry';
-export { Pick } from './pick';
+export { Pick, PickBeside, PickCell } from './pick';
+export { usePageKeys } from './page-keys';
 export { RecordForm } from './record-form';
 export { useTapDrag, type Pointed } from './tap-drag';
 export { localTime, today } from './local-time';
 export { When } from './when';
+export {
+  FieldProblem,
+  TypedChoice,
+  TypedEntry,
+  TypedForm,
+  TypedPick,
+  TypedPress,
+  TypedProblem,
+  useFollowing,
+  useTypedForm,
+  type FormRefusal,
+} from './typed-form';

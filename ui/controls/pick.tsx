@@ -1,43 +1,107 @@
 'use client';
 
-import { useId, type SelectHTMLAttributes } from 'react';
+import { Check, ChevronDown } from 'lucide-react';
+import { Select } from 'radix-ui';
+import { useId } from 'react';
 
-/** One of many: the platform's own list, which works with gloves, keys and screen readers alike. */
-export function Pick<Value extends string>({
-  label,
-  value,
-  options,
-  onPick,
-  words,
-  className,
-  ...rest
-}: {
-  label: string;
-  value: Value;
-  options: readonly Value[];
-  onPick: (value: Value) => void;
-  words?: (value: Value) => string;
-  className?: string;
-} & Omit<SelectHTMLAttributes<HTMLSelectElement>, 'value' | 'onChange'>) {
+interface PickProps<Value extends string | number> {
+  readonly label: string;
+  readonly value: Value;
+  readonly options: readonly Value[];
+  readonly onPick: (value: Value) => void;
+  readonly words?: ((value: Value) => string) | undefined;
+  readonly className?: string | undefined;
+  readonly disabled?: boolean | undefined;
+}
+
+/** One of many, under its label. */
+export function Pick<Value extends string | number>({ label, className, ...pick }: PickProps<Value>) {
   const id = useId();
   return (
     <div className={className}>
       <label htmlFor={id} className="caption block">
         {label}
       </label>
-      <select
-        id={id}
-        className="field text-lg"
-        value={value}
-        onChange={(event) => onPick(event.target.value as Value)}
-        {...rest}
-      >
-        {options.map((option) => (
-          <option key={option} value={option}>
-            {words ? words(option) : option}
-          </option>
-        ))}
-      </select>
+      <List id={id} className="text-lg" {...pick} />
     </div>
   );
 }
+
+/** One of many, its label before it in the line. */
+export function PickBeside<Value extends string | number>({ label, ...pick }: PickProps<Value>) {
+  const id = useId();
+  return (
+    <div className="flex items-center gap-2">
+      <label htmlFor={id} className="caption whitespace-nowrap">
+        {label}
+      </label>
+      <List id={id} {...pick} />
+    </div>
+  );
+}
+
+/** One of many in a row of a table, where the row and its head say what it is; the label is read out. */
+export const PickCell = <Value extends string | number>({ label, ...pick }: PickProps<Value>) => (
+  <List ariaLabel={label} {...pick} />
+);
+
+/** The list takes no empty word; every option goes in behind a mark. */
+const marked = (option: string | number) => `=${option}`;
+
+function List<Value extends string | number>({
+  id,
+  ariaLabel,
+  value,
+  options,
+  onPick,
+  words = String,
+  className = '',
+  disabled,
+}: Omit<PickProps<Value>, 'label'> & { id?: string; ariaLabel?: string }) {
+  return (
+    <Select.Root
+      value={marked(value)}
+      onValueChange={(chosen) => onPick(options.find((option) => marked(option) === chosen)!)}
+      {...(disabled && { disabled })}
+    >
+      <Select.Trigger
+        id={id}
+        aria-label={ariaLabel}
+        data-value={value}
+        className={`field flex items-center justify-between gap-1 text-left ${className}`}
+      >
+        <span className="min-w-0 truncate">
+          <Select.Value>{words(value)}</Select.Value>
+        </span>
+        <ChevronDown size={16} className="shrink-0" aria-hidden />
+      </Select.Trigger>
+      <Select.Portal>
+        <Select.Content
+          position="popper"
+          sideOffset={2}
+          collisionPadding={8}
+          className="z-50 max-h-(--radix-select-content-available-height) min-w-(--radix-select-trigger-width) max-w-[94vw] overflow-y-auto border-2 border-ink bg-sheet text-ink"
+        >
+          <Select.Viewport>
+            {options.map((option) => (
+              <Option key={option} option={option} words={words(option)} />
+            ))}
+          </Select.Viewport>
+        </Select.Content>
+      </Select.Portal>
+    </Select.Root>
+  );
+}
+
+const Option = ({ option, words }: { option: string | number; words: string }) => (
+  <Select.Item
+    value={marked(option)}
+    data-value={option}
+    className="flex min-h-11 cursor-pointer items-center justify-between gap-4 px-3 py-1 outline-none data-[highlighted]:bg-well data-[state=checked]:font-semibold"
+  >
+    <Select.ItemText>{words}</Select.ItemText>
+    <Select.ItemIndicator>
+      <Check size={16} aria-hidden />
+    </Select.ItemIndicator>
+  </Select.Item>
+);

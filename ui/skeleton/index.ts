@@ -1,2 +1,3 @@
-export { Skeleton, type MemberMark, type SkeletonProps } from './skeleton';
+export { Skeleton, type SkeletonProps } from './skeleton';
+export { type MemberMark } from './mark';
 export { FlexView, type FlexLayer } from './flex';

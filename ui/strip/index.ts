@@ -1,16 +1,9 @@
 export { faceWords, FACE_WORDS } from './face-words';
 export { Strip, type StripProps } from './strip';
-export {
-  CrackLayer,
-  DraftLayer,
-  EdgeLayer,
-  FigureLayer,
-  ContourLabelLayer,
-  MapLayer,
-  PlateLayer,
-  ReadingLayer,
-  type PlateDrawing,
-} from './layers';
+export { CrackLayer, DraftLayer } from './crack-layers';
+export { EdgeLayer, ContourLabelLayer, MapLayer } from './layers';
+export { FigureLayer, ReadingLayer } from './reading-layers';
+export { PlateLayer, type PlateDrawing } from './plate-layer';
 export {
   cursorU,
   following,

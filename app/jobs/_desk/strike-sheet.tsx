@@ -1,7 +1,7 @@
 'use client';
 
-import { useState } from 'react';
-import { Entry, Sheet } from '@/ui/controls';
+import { strikeSchema } from '@/core/frame';
+import { Sheet, TypedEntry, TypedForm, useTypedForm } from '@/ui/controls';
 import { useReader } from './reader-context';
 import { useRecords } from './records-context';
 import { newId } from '../../_client';
@@ -14,24 +14,23 @@ export interface Strikable {
 
 const REASONS = ['slip of the keyboard', 'gauge slipped', 'wrong place', 'scale not removed'] as const;
 
+const schema = strikeSchema.pick({ why: true });
+
 /** Strikes evidence through with a reason. It stays readable. */
 export function StrikeSheet({ struck, onClose }: { struck: Strikable | undefined; onClose: () => void }) {
   const { strike } = useRecords();
   const { by } = useReader();
-  const [why, setWhy] = useState('');
-  const [problem, setProblem] = useState<string>();
+  const form = useTypedForm(schema, { why: '' });
   const close = () => {
-    setWhy('');
-    setProblem(undefined);
+    form.reset();
     onClose();
   };
-  const keep = (words: string) => {
+  const keep = (why: string) => {
     if (!struck) return;
-    if (words.trim().length < 3) return setProblem('say why in a few words');
     strike({
       id: newId(),
       evidenceId: struck.id,
-      why: words.trim(),
+      why,
       by: by.trim() || 'unnamed',
       at: new Date().toISOString(),
     });
@@ -51,24 +50,12 @@ export function StrikeSheet({ struck, onClose }: { struck: Strikable | undefined
           </button>
         ))}
       </div>
-      <form
-        className="grid gap-3"
-        onSubmit={(event) => {
-          event.preventDefault();
-          keep(why);
-        }}
-      >
-        <Entry
-          label="or another reason"
-          value={why}
-          maxLength={300}
-          onChange={(event) => setWhy(event.target.value)}
-          {...(problem && { problem })}
-        />
+      <TypedForm form={form} onKeep={({ why }) => keep(why)} className="grid gap-3">
+        <TypedEntry name="why" label="or another reason" maxLength={300} />
         <button type="submit" className="solid">
           Strike through
         </button>
-      </form>
+      </TypedForm>
     </Sheet>
   );
 }

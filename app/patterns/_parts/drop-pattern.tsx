@@ -3,31 +3,26 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { Entry, Sheet } from '@/ui/controls';
+import type { z } from 'zod';
+import { patternDroppedSchema } from '@/core/patterns';
+import { Sheet, TypedEntry, TypedForm, TypedProblem, useTypedForm } from '@/ui/controls';
 import { dropPattern, newId } from '../../_client';
+
+const schema = patternDroppedSchema.pick({ why: true, by: true });
 
 /** A pattern taken off the list, with who and why. Where it was laid stays on record. */
 export function DropPattern({ id: patternId, name }: { id: string; name: string }) {
   const router = useRouter();
   const [open, setOpen] = useState(false);
-  const [typed, setTyped] = useState({ why: '', by: '' });
-  const [problem, setProblem] = useState<string>();
   const [id] = useState(newId);
-  const drop = async () => {
-    const answer = await dropPattern(patternId, { id, ...typed, at: new Date().toISOString() });
-    if (!answer.ok) return setProblem(`${answer.problem.message}. ${answer.problem.kept}`);
+  const form = useTypedForm(schema, { why: '', by: '' });
+  const drop = async (said: z.infer<typeof schema>) => {
+    const answer = await dropPattern(patternId, { id, ...said, at: new Date().toISOString() });
+    if (!answer.ok) return { message: `${answer.problem.message}. ${answer.problem.kept}` };
     setOpen(false);
     toast.success(`${name} is off the list`);
     router.refresh();
   };
-  const entry = (key: keyof typeof typed, label: string, maxLength: number) => (
-    <Entry
-      label={label}
-      value={typed[key]}
-      maxLength={maxLength}
-      onChange={(event) => setTyped({ ...typed, [key]: event.target.value })}
-    />
-  );
   return (
     <>
       <button type="button" className="plain mt-2" onClick={() => setOpen(true)}>
@@ -39,24 +34,14 @@ export function DropPattern({ id: patternId, name }: { id: string; name: string 
         open={open}
         onOpenChange={setOpen}
       >
-        <form
-          className="grid gap-4"
-          onSubmit={(event) => {
-            event.preventDefault();
-            void drop();
-          }}
-        >
-          {entry('why', 'Why', 300)}
-          {entry('by', 'By (role or initials)', 40)}
-          {problem && (
-            <p role="alert" className="font-semibold text-oxide">
-              {problem}
-            </p>
-          )}
+        <TypedForm form={form} onKeep={drop} className="grid gap-4">
+          <TypedEntry name="why" label="Why" maxLength={300} />
+          <TypedEntry name="by" label="By (role or initials)" maxLength={40} />
+          <TypedProblem />
           <button className="solid" type="submit">
             Drop the pattern
           </button>
-        </form>
+        </TypedForm>
       </Sheet>
     </>
   );

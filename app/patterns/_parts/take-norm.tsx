@@ -3,10 +3,14 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { toast } from 'sonner';
+import { z } from 'zod';
+import { bySchema } from '@/core/frame';
 import type { NormId } from '@/core/patterns';
 import type { Practice } from '@/core/reference';
-import { Entry, Sheet } from '@/ui/controls';
+import { Sheet, TypedEntry, TypedForm, TypedProblem, useTypedForm } from '@/ui/controls';
 import { changeShop } from '../../_client';
+
+const schema = z.object({ by: bySchema });
 
 /** A norm as closed jobs have it, taken into the shop's practice: a new revision, by name. */
 export function TakeNorm({
@@ -23,15 +27,13 @@ export function TakeNorm({
 }) {
   const router = useRouter();
   const [open, setOpen] = useState(false);
-  const [by, setBy] = useState('');
-  const [problem, setProblem] = useState<string>();
-  const take = async () => {
-    if (by.trim() === '') return setProblem('say who changes the shop’s norms; nothing was changed');
+  const form = useTypedForm(schema, { by: '' });
+  const take = async ({ by }: z.infer<typeof schema>) => {
     const { money } = practice;
     const next = { ...practice, money: { ...money, norms: { ...money.norms, [norm]: to } } };
-    const stamp = { by: by.trim(), at: new Date().toISOString() };
+    const stamp = { by, at: new Date().toISOString() };
     const answer = await changeShop({ basedOn: revision, to: next, ...stamp });
-    if (!answer.ok) return setProblem(`${answer.problem.message}. ${answer.problem.kept}`);
+    if (!answer.ok) return { message: `${answer.problem.message}. ${answer.problem.kept}` };
     setOpen(false);
     toast.success('The shop’s norm is changed', { description: 'Jobs that are there keep to theirs.' });
     router.refresh();
@@ -47,28 +49,13 @@ export function TakeNorm({
         open={open}
         onOpenChange={setOpen}
       >
-        <form
-          className="grid gap-4"
-          onSubmit={(event) => {
-            event.preventDefault();
-            void take();
-          }}
-        >
-          <Entry
-            label="By (role or initials)"
-            value={by}
-            maxLength={40}
-            onChange={(event) => setBy(event.target.value)}
-          />
-          {problem && (
-            <p role="alert" className="font-semibold text-oxide">
-              {problem}
-            </p>
-          )}
+        <TypedForm form={form} onKeep={take} className="grid gap-4">
+          <TypedEntry name="by" label="By (role or initials)" maxLength={40} />
+          <TypedProblem />
           <button className="solid" type="submit">
             Take it
           </button>
-        </form>
+        </TypedForm>
       </Sheet>
     </>
   );

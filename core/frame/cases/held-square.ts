@@ -1,6 +1,7 @@
 import { plainProfile, type BeamElement, type Releases } from '../../mechanics';
 import type { Load } from '../loads';
-import type { MeshedMember, Structure } from '../structure';
+import type { MeshedMember } from '../beam-mesh';
+import type { Structure } from '../structure';
 
 /**
  * A body, house or cab that is fastened down has a floor: rails under it do not rack against each other in its plane, however slack the ladder

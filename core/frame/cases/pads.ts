@@ -1,6 +1,8 @@
 import { memberOver } from '../hosts';
 import { standSupport, type Stand, type StandSupport } from '../stand';
-import { attach, type MeshedMember, type Structure } from '../structure';
+import { attach } from '../standing-model';
+import { type MeshedMember } from '../beam-mesh';
+import { type Structure } from '../structure';
 import { onRail, railAt } from '../undercarriage';
 
 /** Pads hold upwards and, by friction, from sliding: stiff beside springs and tyres: what stands on pads hardly sinks (ours). */

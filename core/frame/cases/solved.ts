@@ -1,6 +1,6 @@
 import type { CaseResult, Unsolvable, Vector3 } from '../../mechanics';
 import type { Stand } from '../stand';
-import type { StructureProblem } from '../structure';
+import type { StructureProblem } from '../beam-mesh';
 
 export const CASE_IDS = [
   'standing',

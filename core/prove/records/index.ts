@@ -4,5 +4,5 @@ export { lookBookedKind, type LookBooked } from './look-booked';
 export { passportIssuedKind, type PassportIssued } from './passport-issued';
 export { preservedKind, type Preserved } from './preserved';
 export { failedProofs, proofKind, PROOFS, type Proof, type ProofOf } from './proof';
-export { signOffKind, type SignOff } from './sign-off';
+export { signOffKind, signOffSchema, type SignOff } from './sign-off';
 export { openSnags, snagAnswerKind, snagKind, type Snag, type SnagAnswer } from './snag';

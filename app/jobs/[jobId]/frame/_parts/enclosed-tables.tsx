@@ -9,6 +9,7 @@ import {
   type Panel,
   type Pocket,
 } from '@/core/frame';
+import { PickCell } from '@/ui/controls';
 import { useReader } from '../../../_desk';
 import { LengthCell } from './length-cell';
 
@@ -34,16 +35,13 @@ export function PanelsTable({ frame, onFrame }: Props) {
       <ul className="ruled">
         {panels.map((panel) => (
           <li key={panel.id} className="flex flex-wrap items-end gap-2 py-1">
-            <select
-              aria-label={`${panel.name} kind`}
-              className="field w-28!"
+            <PickCell
+              label={`${panel.name} kind`}
               value={panel.kind}
-              onChange={(event) => set(panel.id, { kind: event.target.value as Panel['kind'] })}
-            >
-              {PANEL_KINDS.map((kind) => (
-                <option key={kind}>{kind}</option>
-              ))}
-            </select>
+              options={PANEL_KINDS}
+              onPick={(chosen) => set(panel.id, { kind: chosen })}
+              className="w-28!"
+            />
             <input
               aria-label="Panel name"
               className="field w-56!"
@@ -125,18 +123,14 @@ export function PocketsTable({ frame, onFrame }: Props) {
               maxLength={60}
               onChange={(event) => set(pocket.id, { name: event.target.value })}
             />
-            <select
-              aria-label={`${pocket.name} in`}
-              className="field w-48!"
+            <PickCell
+              label={`${pocket.name} in`}
               value={pocket.memberId}
-              onChange={(event) => set(pocket.id, { memberId: event.target.value })}
-            >
-              {closed.map(({ id, name }) => (
-                <option key={id} value={id}>
-                  in {name}
-                </option>
-              ))}
-            </select>
+              options={closed.map(({ id }) => id)}
+              words={(id) => `in ${closed.find((each) => each.id === id)?.name ?? id}`}
+              onPick={(chosen) => set(pocket.id, { memberId: chosen })}
+              className="w-48!"
+            />
             <Stretch
               name={pocket.name}
               fromMm={pocket.fromMm}

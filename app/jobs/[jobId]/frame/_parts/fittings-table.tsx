@@ -13,7 +13,7 @@ import {
   type FittingKind,
   type Frame,
 } from '@/core/frame';
-import { Pick } from '@/ui/controls';
+import { Pick, PickCell } from '@/ui/controls';
 import { useReader } from '../../../_desk';
 import { LengthCell } from './length-cell';
 import { MassCell } from './loads-form';
@@ -119,16 +119,12 @@ function FittingRow({
   return (
     <tr>
       <td className="py-0.5 pr-1">
-        <select
-          aria-label={`${mark.name} kind`}
-          className="field"
+        <PickCell
+          label={`${mark.name} kind`}
           value={mark.kind}
-          onChange={(event) => onChange({ kind: event.target.value as FittingKind })}
-        >
-          {FITTING_KINDS.map((kind) => (
-            <option key={kind}>{kind}</option>
-          ))}
-        </select>
+          options={FITTING_KINDS}
+          onPick={(chosen) => onChange({ kind: chosen })}
+        />
       </td>
       <td className="pr-1">
         <input
@@ -140,16 +136,12 @@ function FittingRow({
         />
       </td>
       <td className="pr-1">
-        <select
-          aria-label={`${mark.name} side`}
-          className="field"
+        <PickCell
+          label={`${mark.name} side`}
           value={mark.side}
-          onChange={(event) => onChange({ side: event.target.value as Fitting['side'] })}
-        >
-          {['left', 'right', 'both'].map((side) => (
-            <option key={side}>{side}</option>
-          ))}
-        </select>
+          options={['left', 'right', 'both']}
+          onPick={(chosen) => onChange({ side: chosen })}
+        />
       </td>
       <td className="pr-1">
         <LengthCell
@@ -170,17 +162,13 @@ function FittingRow({
       </td>
       <td className="pr-1">
         {mark.kind === 'tank' && (
-          <select
-            aria-label={`${mark.name} holds`}
-            className="field"
+          <PickCell
+            label={`${mark.name} holds`}
             value={mark.holds ?? ''}
-            onChange={(event) => onChange({ holds: (event.target.value || undefined) as Fitting['holds'] })}
-          >
-            <option value="">not said: fuel</option>
-            {TANK_HOLDS.map((each) => (
-              <option key={each}>{each}</option>
-            ))}
-          </select>
+            options={['', ...TANK_HOLDS]}
+            words={(holds) => holds || 'not said: fuel'}
+            onPick={(holds) => onChange({ holds: holds || undefined })}
+          />
         )}
         {mark.kind === 'axle' && (
           <MassCell

@@ -21,7 +21,7 @@ import { kgToPounds, parseMassKg, printMass, type UnitSystem } from '@/core/quan
 import { useReader, useRecords } from '../../../_desk';
 import { LengthCell } from './length-cell';
 import { useUnitTurn } from '../../../../_parts/turned';
-import { Choice, When } from '@/ui/controls';
+import { Choice, PickCell, When } from '@/ui/controls';
 
 /** What the frame carries, from plain facts or from a scale ticket, which puts the payload where it really stands. */
 export function LoadsForm({ frame, onFrame }: { frame: Frame; onFrame: (frame: Frame) => void }) {
@@ -158,16 +158,12 @@ export function LoadsForm({ frame, onFrame }: { frame: Frame; onFrame: (frame: F
               {items.map((item) => (
                 <tr key={item.id}>
                   <td className="min-w-[112px] py-0.5 pr-1">
-                    <select
-                      aria-label={`${item.name} kind`}
-                      className="field"
+                    <PickCell
+                      label={`${item.name} kind`}
                       value={item.kind}
-                      onChange={(event) => change(item.id, { kind: event.target.value as Load['kind'] })}
-                    >
-                      {LOAD_KINDS.map((kind) => (
-                        <option key={kind}>{kind}</option>
-                      ))}
-                    </select>
+                      options={LOAD_KINDS}
+                      onPick={(chosen) => change(item.id, { kind: chosen })}
+                    />
                   </td>
                   <td className="pr-1">
                     <input

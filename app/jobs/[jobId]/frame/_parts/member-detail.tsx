@@ -9,6 +9,7 @@ import {
   type Member,
   type MemberShape,
 } from '@/core/frame';
+import { PickCell } from '@/ui/controls';
 import { faceWords } from '@/ui/strip';
 import { useReader } from '../../../_desk';
 import { LengthCell } from './length-cell';
@@ -146,18 +147,13 @@ export function MemberDetail({
           </div>
           <label>
             <span className="caption block">face</span>
-            <select
-              className="field"
-              aria-label={`Hole ${k + 1} face`}
+            <PickCell
+              label={`Hole ${k + 1} face`}
               value={hole.face}
-              onChange={(event) => setHole(hole.id, { face: event.target.value as FaceId })}
-            >
-              {facesOf(member.shape).map(({ id }) => (
-                <option key={id} value={id}>
-                  {faceWords(member, id)}
-                </option>
-              ))}
-            </select>
+              options={facesOf(member.shape).map(({ id }) => id)}
+              words={(id) => faceWords(member, id)}
+              onPick={(chosen) => setHole(hole.id, { face: chosen })}
+            />
           </label>
           <div className="w-28">
             <span className="caption block">from corner, {system}</span>

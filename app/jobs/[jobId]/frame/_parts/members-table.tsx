@@ -13,10 +13,10 @@ import {
   type Frame,
   type JointKind,
   type Member,
-  type ShapeKind,
 } from '@/core/frame';
 import { lengthDigits } from '@/core/quantity';
-import { STEEL_IDS, steel, type SteelId } from '@/core/reference';
+import { STEEL_IDS, steel } from '@/core/reference';
+import { PickCell } from '@/ui/controls';
 import { useReader } from '../../../_desk';
 import { LengthCell } from './length-cell';
 
@@ -101,18 +101,12 @@ export function MembersTable({
                 )}
               </td>
               <td className="min-w-[104px] pr-1">
-                <select
-                  aria-label={`${each.name} section`}
-                  className="field"
+                <PickCell
+                  label={`${each.name} section`}
                   value={each.shape.kind}
-                  onChange={(event) =>
-                    onMember(each.id, { shape: asKind(each.shape, event.target.value as ShapeKind) })
-                  }
-                >
-                  {SHAPE_KINDS.map((kind) => (
-                    <option key={kind}>{kind}</option>
-                  ))}
-                </select>
+                  options={SHAPE_KINDS}
+                  onPick={(chosen) => onMember(each.id, { shape: asKind(each.shape, chosen) })}
+                />
               </td>
               <td className="pr-1">
                 <LengthCell
@@ -142,33 +136,23 @@ export function MembersTable({
               </td>
               <td className="min-w-[128px] pr-1">
                 {each.role !== 'rail' && (
-                  <select
-                    aria-label={`${each.name} joint`}
-                    className="field"
+                  <PickCell
+                    label={`${each.name} joint`}
                     value={each.joint ?? 'web'}
-                    onChange={(event) => onMember(each.id, { joint: event.target.value as JointKind })}
-                  >
-                    {JOINT_KINDS.map((kind) => (
-                      <option key={kind} value={kind}>
-                        {JOINT_WORDS[kind]}
-                      </option>
-                    ))}
-                  </select>
+                    options={JOINT_KINDS}
+                    words={(kind) => JOINT_WORDS[kind]}
+                    onPick={(chosen) => onMember(each.id, { joint: chosen })}
+                  />
                 )}
               </td>
               <td className="w-[150px] min-w-[130px] pr-1">
-                <select
-                  aria-label={`${each.name} steel`}
-                  className="field"
+                <PickCell
+                  label={`${each.name} steel`}
                   value={each.steel}
-                  onChange={(event) => onMember(each.id, { steel: event.target.value as SteelId })}
-                >
-                  {STEEL_IDS.map((id) => (
-                    <option key={id} value={id}>
-                      {steel(id).name}
-                    </option>
-                  ))}
-                </select>
+                  options={STEEL_IDS}
+                  words={(id) => steel(id).name}
+                  onPick={(chosen) => onMember(each.id, { steel: chosen })}
+                />
               </td>
               <td>
                 {each.role !== 'rail' && (

@@ -1,7 +1,9 @@
 'use client';
 
 import Link from 'next/link';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo } from 'react';
+import { useWatch } from 'react-hook-form';
+import { z } from 'zod';
 import { intakeOf, stands, type JobOrder } from '@/core/job';
 import {
   planBasis,
@@ -14,11 +16,21 @@ import {
   type Slot,
 } from '@/core/order';
 import { DEFAULT_WEEK } from '@/core/reference';
-import { Choice, Entry, Pick, today } from '@/ui/controls';
+import {
+  today,
+  TypedChoice,
+  TypedEntry,
+  TypedForm,
+  TypedPick,
+  TypedPress,
+  TypedProblem,
+  useTypedForm,
+} from '@/ui/controls';
+import { figureTyped } from '../../../../_parts/typed';
 import { useScheduler } from '../../../../_parts/use-scheduler';
 import { BAY_TROUBLE_WORDS, dayWords, NO_SCHEDULE_WORDS } from '../../../../_words/dates';
 import { taskWords } from '../../../../_words/order';
-import { useReader, useRecords, useStamp } from '../../../_desk';
+import { useKeepChecked, useReader, useRecords, useStamp } from '../../../_desk';
 import { DaysDrawn } from './days-drawn';
 import { UntilPart } from './until-part';
 
@@ -164,110 +176,86 @@ const CHANCE_OPTIONS = ['0.5', '0.8', '0.9', '0.95'] as const;
 const chanceOf = (value: number | undefined): (typeof CHANCE_OPTIONS)[number] =>
   CHANCE_OPTIONS.find((each) => Number(each) === value) ?? '0.8';
 
-function SlotForm({ slot, order }: { slot: Slot | undefined; order: JobOrder }) {
-  const { file, keep } = useRecords();
-  const stamp = useStamp();
-  const [startOn, setStart] = useState(slot?.startOn ?? today());
-  const [bay, setBay] = useState(slot?.bay ?? '');
-  const [chance, setChance] = useState(chanceOf(slot?.chance));
-  const [onLift, setLift] = useState(slot?.onLift === true);
-  const [isAway, setAway] = useState(slot?.away !== undefined);
-  const [travel, setTravel] = useState(String(slot?.away?.travelHours ?? ''));
-  const [power, setPower] = useState<(typeof POWERS)[number]>(slot?.away?.power ?? 'mains');
-  const [downtime, setDowntime] = useState(String(slot?.downtimePerDay ?? ''));
-  const [transit, setTransit] = useState(slot?.transitAfter ?? '');
-  const [problem, setProblem] = useState<string>();
-  const number = (text: string) => Number(text.trim().replace(',', '.'));
-  const keepIt = () => {
-    const checked = slotKind.schema.safeParse({
-      kind: 'slot',
-      ...stamp(),
-      note: '',
+const typedSlot = z
+  .object({
+    startOn: z.string(),
+    bay: z.string(),
+    chance: z.enum(CHANCE_OPTIONS).transform(Number),
+    onLift: z.boolean(),
+    isAway: z.boolean(),
+    travelHours: figureTyped,
+    power: z.enum(POWERS),
+    downtimePerDay: figureTyped,
+    transitAfter: z.string(),
+  })
+  .transform(
+    ({ startOn, chance, isAway, bay, onLift, travelHours, power, downtimePerDay, transitAfter }) => ({
       startOn,
-      ...(bay && !isAway && { bay }),
-      ...(onLift && !isAway && { onLift }),
-      chance: Number(chance),
-      ...(isAway && { away: { travelHours: number(travel), power } }),
-      ...(downtime.trim() && { downtimePerDay: number(downtime) }),
-      ...(transit && { transitAfter: transit }),
-    });
-    if (!checked.success) return setProblem(`${checked.error.issues[0]!.message}; nothing was kept`);
-    setProblem(undefined);
-    keep(checked.data);
-  };
+      chance,
+      ...(isAway
+        ? { away: { travelHours: travelHours ?? NaN, power } }
+        : { ...(bay && { bay }), ...(onLift && { onLift }) }),
+      ...(downtimePerDay !== undefined && { downtimePerDay }),
+      ...(transitAfter && { transitAfter }),
+    }),
+  );
+
+function SlotForm({ slot, order }: { slot: Slot | undefined; order: JobOrder }) {
+  const { file } = useRecords();
+  const keepChecked = useKeepChecked();
+  const form = useTypedForm(typedSlot, {
+    startOn: slot?.startOn ?? today(),
+    bay: slot?.bay ?? '',
+    chance: chanceOf(slot?.chance),
+    onLift: slot?.onLift === true,
+    isAway: slot?.away !== undefined,
+    travelHours: String(slot?.away?.travelHours ?? ''),
+    power: slot?.away?.power ?? 'mains',
+    downtimePerDay: String(slot?.downtimePerDay ?? ''),
+    transitAfter: slot?.transitAfter ?? '',
+  });
+  const isAway = useWatch({ control: form.control, name: 'isAway' });
   const zones = order.plan.zones.map(({ id }) => id).slice(0, -1);
   return (
-    <form
-      aria-label="When and where"
+    <TypedForm
+      form={form}
+      onKeep={(said) => keepChecked(slotKind, said)}
+      label="When and where"
       className="my-3 border-y border-rule py-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        keepIt();
-      }}
     >
       <div className="flex flex-wrap items-end gap-3">
-        <Entry
-          label="not before"
-          type="date"
-          className="w-44"
-          value={startOn}
-          onChange={(event) => setStart(event.target.value)}
-        />
-        {!isAway && (
-          <>
-            <Pick
-              label="bay"
-              value={bay}
-              options={['', ...(file.bays ?? []).map(({ name }) => name)]}
-              words={(each) => each || 'any'}
-              onPick={setBay}
-              className="w-32"
-            />
-            <button type="button" className="plain" aria-pressed={onLift} onClick={() => setLift(!onLift)}>
-              Needs a lift
-            </button>
-          </>
-        )}
+        <TypedEntry name="startOn" label="not before" type="date" className="w-44" />
+        {!isAway && <InTheShop bays={(file.bays ?? []).map(({ name }) => name)} />}
         <div>
           <p className="caption">kept, times in a hundred</p>
-          <Choice
+          <TypedChoice
+            name="chance"
             label="Chance"
-            value={chance}
             options={CHANCE_OPTIONS}
-            onChange={setChance}
             words={(each) => String(Math.round(Number(each) * 100))}
           />
         </div>
-        <Entry
+        <TypedEntry
+          name="downtimePerDay"
           label={`a day without it costs, ${file.practice.money.currency}`}
           className="w-48"
-          value={downtime}
-          onChange={(event) => setDowntime(event.target.value)}
         />
         {zones.length > 0 && (
-          <Pick
+          <TypedPick
+            name="transitAfter"
             label="it moves after zone"
-            value={transit}
             options={['', ...zones]}
             words={(each) => each || 'no'}
-            onPick={setTransit}
             className="w-40"
           />
         )}
-        <button type="button" className="plain" aria-pressed={isAway} onClick={() => setAway(!isAway)}>
-          Done where it stands
-        </button>
+        <TypedPress name="isAway">Done where it stands</TypedPress>
         {isAway && (
           <>
-            <Entry
-              label="on the road a day, h"
-              className="w-36"
-              value={travel}
-              onChange={(event) => setTravel(event.target.value)}
-            />
+            <TypedEntry name="travelHours" label="on the road a day, h" className="w-36" />
             <div>
               <p className="caption">power there</p>
-              <Choice label="Power there" value={power} options={POWERS} onChange={setPower} />
+              <TypedChoice name="power" label="Power there" options={POWERS} />
             </div>
           </>
         )}
@@ -275,19 +263,33 @@ function SlotForm({ slot, order }: { slot: Slot | undefined; order: JobOrder }) 
           Keep this
         </button>
       </div>
-      {isAway && (
-        <p className="caption mt-1">
-          {power === 'none' && 'Without power nothing is welded there: a generator comes along. '}
-          Gas shielding fails in more than 5 mph (8 km/h) of wind: screens, or flux-cored wire. No lift, level
-          ground, somebody to watch after.
-        </p>
-      )}
-      {problem && (
-        <p role="alert" className="mt-1 font-semibold text-oxide">
-          {problem}
-        </p>
-      )}
-    </form>
+      {isAway && <AwayCaution />}
+      <TypedProblem className="mt-1" />
+    </TypedForm>
+  );
+}
+
+const InTheShop = ({ bays }: { bays: readonly string[] }) => (
+  <>
+    <TypedPick
+      name="bay"
+      label="bay"
+      options={['', ...bays]}
+      words={(each) => each || 'any'}
+      className="w-32"
+    />
+    <TypedPress name="onLift">Needs a lift</TypedPress>
+  </>
+);
+
+function AwayCaution() {
+  const power = useWatch({ name: 'power' }) as (typeof POWERS)[number];
+  return (
+    <p className="caption mt-1">
+      {power === 'none' && 'Without power nothing is welded there: a generator comes along. '}
+      Gas shielding fails in more than 5 mph (8 km/h) of wind: screens, or flux-cored wire. No lift, level
+      ground, somebody to watch after.
+    </p>
   );
 }
 

@@ -1,10 +1,19 @@
 'use client';
 
-import { useState } from 'react';
+import { Controller } from 'react-hook-form';
+import { z } from 'zod';
 import type { JobOrder } from '@/core/job';
 import { openChecks, PERMIT_CHECKS, type Gate, type LackCode, type PermitCheck } from '@/core/order';
 import { legalOf, printSource, WATCH_SOURCE, watchMinutes } from '@/core/reference';
-import { Choice, Entry, When } from '@/ui/controls';
+import {
+  FieldProblem,
+  TypedChoice,
+  TypedEntry,
+  TypedForm,
+  TypedProblem,
+  useTypedForm,
+  When,
+} from '@/ui/controls';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { CHECK_WORDS } from '../../../../_words/order';
 import { useNow, useReader, useRecords, useStamp } from '../../../_desk';
@@ -111,95 +120,106 @@ function Watch({ gate }: { gate: Gate }) {
   );
 }
 
-type Answer = 'done' | 'none';
+const WATCHES = ['30', '60', '120'] as const;
+const answerSchema = z.enum(['done', 'none']);
+type Answer = z.infer<typeof answerSchema>;
+
+/** A permit as it is given: every check answered, a helper who is not the welder, a watch as long as the profile asks. */
+const typedPermit = (by: string, leastMin: number) =>
+  z.object({
+    answers: z.partialRecord(z.enum(PERMIT_CHECKS), answerSchema.optional()).transform((answers, context) => {
+      const said = (which: Answer) => PERMIT_CHECKS.filter((each) => answers[each] === which);
+      const [checks, none] = [said('done'), said('none')];
+      const open = openChecks({ checks, none }).map((each) => CHECK_WORDS[each].toLowerCase());
+      if (open.length === 0) return { checks, none };
+      context.addIssue({
+        code: 'custom',
+        message: `not looked at yet: ${open.join('; ')}. Nothing was kept.`,
+      });
+      return z.NEVER;
+    }),
+    helper: z
+      .string()
+      .trim()
+      .max(40)
+      .refine((helper) => helper !== '' && helper.toLowerCase() !== by.trim().toLowerCase(), {
+        message: 'a helper who is not you stands beside it; nothing was kept',
+      }),
+    watchMin: z
+      .enum(WATCHES)
+      .transform(Number)
+      .refine((min) => min >= leastMin, {
+        message: `this profile asks for ${leastMin} min of watch; nothing was kept`,
+      }),
+  });
+
 function GiveForm({ gate, order, onClose }: { gate: Gate; order: JobOrder; onClose: () => void }) {
   const { file, keep } = useRecords();
   const { by } = useReader();
   const stamp = useStamp();
   const least = watchMinutes(legalOf(file.practice.legal));
-  const [answers, setAnswers] = useState<Partial<Record<PermitCheck, Answer>>>({});
-  const [helper, setHelper] = useState('');
-  const [watch, setWatch] = useState<'30' | '60' | '120'>(least <= 30 ? '30' : '60');
-  const [problem, setProblem] = useState<string>();
+  const schema = typedPermit(by, least);
+  const form = useTypedForm(schema, { answers: {}, helper: '', watchMin: least <= 30 ? '30' : '60' });
   const near = order.plan.zones.find(({ id }) => id === gate.of)?.parts ?? [];
-  const checks = PERMIT_CHECKS.filter((each) => answers[each] === 'done');
-  const none = PERMIT_CHECKS.filter((each) => answers[each] === 'none');
-  const open = openChecks({ checks, none });
-  const give = () => {
-    if (open.length > 0)
-      return setProblem(
-        `not looked at yet: ${open.map((each) => CHECK_WORDS[each].toLowerCase()).join('; ')}. Nothing was kept`,
-      );
-    if (helper.trim() === '' || helper.trim().toLowerCase() === by.trim().toLowerCase())
-      return setProblem('a helper who is not you stands beside it; nothing was kept');
-    if (Number(watch) < least)
-      return setProblem(`this profile asks for ${least} min of watch; nothing was kept`);
+  const give = ({ answers, helper, watchMin }: z.infer<typeof schema>) => {
     keep({
       kind: 'permit',
       ...stamp(),
       note: '',
       zoneId: gate.of,
       is: 'given',
-      checks: [...checks],
-      none: [...none],
-      helper: helper.trim(),
-      watchMin: Number(watch),
+      ...answers,
+      helper,
+      watchMin,
     });
     onClose();
   };
   return (
-    <form
-      aria-label={`Permit, zone ${gate.of}`}
-      className="mt-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        give();
-      }}
-    >
+    <TypedForm form={form} onKeep={give} label={`Permit, zone ${gate.of}`} className="mt-2">
       {near.length > 0 && (
         <p>
           Near these seams hang: <b>{near.map(({ name }) => name.toLowerCase()).join(', ')}</b>.
         </p>
       )}
-      <ul className="ruled mt-1">
-        {PERMIT_CHECKS.map((check) => (
-          <li key={check} className="flex flex-wrap items-center gap-2 py-1">
-            <span className="min-w-60 flex-1">{CHECK_WORDS[check]}</span>
-            <Answers
-              label={CHECK_WORDS[check]}
-              value={answers[check]}
-              mayBeNone={!ALWAYS.has(check)}
-              onAnswer={(answer) =>
-                setAnswers({ ...answers, [check]: answers[check] === answer ? undefined : answer })
-              }
-            />
-          </li>
-        ))}
-      </ul>
-      <div className="mt-2 flex flex-wrap items-end gap-3">
-        <Entry
-          label="helper"
-          className="w-40"
-          maxLength={40}
-          value={helper}
-          onChange={(event) => setHelper(event.target.value)}
-        />
+      <Checks />
+      <div className="mt-2 flex flex-wrap items-start gap-3">
+        <TypedEntry name="helper" label="helper" className="w-40" maxLength={40} />
         <div>
           <p className="caption">watched after, min ({printSource(WATCH_SOURCE)})</p>
-          <Choice label="Watched after" value={watch} options={['30', '60', '120']} onChange={setWatch} />
+          <TypedChoice name="watchMin" label="Watched after" options={WATCHES} />
+          <FieldProblem name="watchMin" />
         </div>
-        <button type="submit" className="solid">
+        <button type="submit" className="solid mt-[1.3rem]">
           Give the permit
         </button>
       </div>
-      {problem && (
-        <p role="alert" className="mt-1 font-semibold text-oxide">
-          {problem}.
-        </p>
-      )}
-    </form>
+      <FieldProblem name="answers" />
+      <TypedProblem className="mt-1" />
+    </TypedForm>
   );
 }
+
+/** Each check seen to, or none there; said twice it is taken back. */
+const Checks = () => (
+  <ul className="ruled mt-1">
+    {PERMIT_CHECKS.map((check) => (
+      <li key={check} className="flex flex-wrap items-center gap-2 py-1">
+        <span className="min-w-60 flex-1">{CHECK_WORDS[check]}</span>
+        <Controller
+          name={`answers.${check}`}
+          render={({ field: { value, onChange } }) => (
+            <Answers
+              label={CHECK_WORDS[check]}
+              value={value as Answer | undefined}
+              mayBeNone={!ALWAYS.has(check)}
+              onAnswer={(answer) => onChange(value === answer ? undefined : answer)}
+            />
+          )}
+        />
+      </li>
+    ))}
+  </ul>
+);
 
 /** Somebody stands there with an extinguisher whatever the unit is. */
 const ALWAYS: ReadonlySet<PermitCheck> = new Set([

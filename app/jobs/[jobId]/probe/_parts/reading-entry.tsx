@@ -5,7 +5,7 @@ import { toast } from 'sonner';
 import { facesOf, faceOf, type FaceId, startsAtMm } from '@/core/frame';
 import { inchesToMm, lengthDigits, parseLengthMm, printLength } from '@/core/quantity';
 import { METHOD_IDS, valueAt, type Method } from '@/core/probe';
-import { Entry, Pick } from '@/ui/controls';
+import { Entry, Pick, PickBeside } from '@/ui/controls';
 import { cursorU, faceWords, following, type Cursor } from '@/ui/strip';
 import { useMember, usePlace, useReader, useRecords, useWork } from '../../../_desk';
 import {
@@ -30,7 +30,7 @@ export interface EntryHandle {
   readonly follow: () => void;
 }
 
-const STEPS_IN = [1, 3, 6, 12, 24] as const;
+const STEPS_IN: readonly number[] = [1, 3, 6, 12, 24];
 const STEPS_MM = [25, 75, 150, 300, 600] as const;
 const PAD = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '.', '0', '/'] as const;
 
@@ -82,7 +82,7 @@ export function ReadingEntry({ ref, onKeys }: { ref: Ref<EntryHandle>; onKeys: (
       setCursor({ ...cursor, [field === 'station' ? 'stationMm' : 'heightMm']: length.value });
   };
 
-  const stepMm = system === 'in' ? inchesToMm(step) : STEPS_MM[STEPS_IN.indexOf(step as 6)]!;
+  const stepMm = system === 'in' ? inchesToMm(step) : STEPS_MM[STEPS_IN.indexOf(step)]!;
   const after = (from: Cursor) =>
     nextSpot(member, from, {
       alongMm: stepMm,
@@ -227,46 +227,21 @@ export function ReadingEntry({ ref, onKeys }: { ref: Ref<EntryHandle>; onKeys: (
         </div>
       )}
       <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2">
-        <label className="caption flex items-center gap-2">
-          method{' '}
-          <select
-            className="field w-auto!"
-            value={method}
-            onChange={(event) => setMethod(event.target.value as Method)}
-          >
-            {METHOD_IDS.map((id) => (
-              <option key={id}>{id}</option>
-            ))}
-          </select>
-        </label>
-        <label className="caption flex items-center gap-2">
-          step{' '}
-          <select
-            className="field w-auto!"
-            value={step}
-            onChange={(event) => setStep(Number(event.target.value))}
-          >
-            {STEPS_IN.map((inches, k) => (
-              <option key={inches} value={inches}>
-                {system === 'in' ? `${inches} in` : `${STEPS_MM[k]} mm`}
-              </option>
-            ))}
-          </select>
-        </label>
-        <label className="caption flex items-center gap-2">
-          column of{' '}
-          <select
-            className="field w-auto!"
-            value={column}
-            onChange={(event) => setColumn(Number(event.target.value))}
-          >
-            {[1, 2, 3, 4, 5, 6, 8].map((count) => (
-              <option key={count} value={count}>
-                {count === 1 ? '1, along only' : `${count}, top down`}
-              </option>
-            ))}
-          </select>
-        </label>
+        <PickBeside label="method" value={method} options={METHOD_IDS} onPick={setMethod} />
+        <PickBeside
+          label="step"
+          value={step}
+          options={STEPS_IN}
+          words={(inches) => (system === 'in' ? `${inches} in` : `${STEPS_MM[STEPS_IN.indexOf(inches)]} mm`)}
+          onPick={setStep}
+        />
+        <PickBeside
+          label="column of"
+          value={column}
+          options={[1, 2, 3, 4, 5, 6, 8]}
+          words={(count) => (count === 1 ? '1, along only' : `${count}, top down`)}
+          onPick={setColumn}
+        />
         <button type="button" className="plain" aria-pressed={pad} onClick={() => setPad(!pad)}>
           Number pad
         </button>

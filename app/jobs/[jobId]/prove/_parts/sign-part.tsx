@@ -1,11 +1,11 @@
 'use client';
 
-import { useState } from 'react';
+import { z } from 'zod';
 import type { JobProof } from '@/core/job';
-import { partsOf, signOffKind } from '@/core/prove';
-import { Entry, When } from '@/ui/controls';
+import { partsOf, signOffKind, signOffSchema } from '@/core/prove';
+import { TypedEntry, TypedForm, TypedProblem, useTypedForm, When } from '@/ui/controls';
 import { openLine } from '../../../../_words/prove';
-import { openPart, useChecked, useReader, useRecords } from '../../../_desk';
+import { notKept, openPart, useKeepChecked, useReader, useRecords } from '../../../_desk';
 
 /** By name and by a second pair of eyes; what two names may let stand, each with its reason. Nothing is signed while something holds it. */
 export function SignPart({ proof }: { proof: JobProof }) {
@@ -38,73 +38,47 @@ export function SignPart({ proof }: { proof: JobProof }) {
   );
 }
 
+const { second, walkedWith, passed } = signOffSchema.shape;
+const typedSignature = z.object({ second, walkedWith, whys: z.array(passed.element.shape.why) });
+
 function SignForm({ proof }: { proof: JobProof }) {
   const { file } = useRecords();
   const { by, system } = useReader();
   const toPass = proof.items.filter(({ item }) => item.may === 'two names');
-  const [second, setSecond] = useState('');
-  const [walkedWith, setWalked] = useState('');
-  const [whys, setWhys] = useState<Readonly<Record<string, string>>>({});
-  const { problem, refuse, keepChecked } = useChecked();
-  const keepIt = () => {
-    if (by.trim() === '') return refuse('who signs? By, at the top');
-    keepChecked(signOffKind, {
-      second,
-      walkedWith,
-      passed: toPass.map(({ item }) => ({
-        key: item.key,
-        parts: [...partsOf(item)],
-        name: openLine(file.frame, item, system).slice(0, 300),
-        why: whys[item.key] ?? '',
-      })),
-    });
+  const keepChecked = useKeepChecked();
+  const form = useTypedForm(typedSignature, { second: '', walkedWith: '', whys: toPass.map(() => '') });
+  const sign = ({ whys, ...names }: z.infer<typeof typedSignature>) => {
+    if (by.trim() === '') return notKept('who signs? By, at the top');
+    const stays = toPass.map(({ item }, k) => ({
+      key: item.key,
+      parts: [...partsOf(item)],
+      name: openLine(file.frame, item, system).slice(0, 300),
+      why: whys[k]!,
+    }));
+    return keepChecked(signOffKind, { ...names, passed: stays });
   };
   return (
-    <form
-      aria-label="Sign off"
-      className="mt-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        keepIt();
-      }}
-    >
-      {toPass.map(({ item }) => (
-        <Entry
+    <TypedForm form={form} onKeep={sign} label="Sign off" className="mt-2">
+      {toPass.map(({ item }, k) => (
+        <TypedEntry
           key={item.key}
+          name={`whys.${k}`}
           label={`${openLine(file.frame, item, system)}. It stands because`}
           className="mb-2"
           maxLength={300}
-          value={whys[item.key] ?? ''}
-          onChange={(event) => setWhys({ ...whys, [item.key]: event.target.value })}
         />
       ))}
-      <div className="flex flex-wrap items-end gap-2">
-        <p className="pb-3">
+      <div className="flex flex-wrap items-start gap-2">
+        <p className="pt-8">
           signed by <b>{by || 'nobody named'}</b>, and
         </p>
-        <Entry
-          label="second pair of eyes"
-          className="w-44"
-          maxLength={40}
-          value={second}
-          onChange={(event) => setSecond(event.target.value)}
-        />
-        <Entry
-          label="walked round with (role)"
-          className="w-44"
-          maxLength={40}
-          value={walkedWith}
-          onChange={(event) => setWalked(event.target.value)}
-        />
-        <button type="submit" className="solid">
+        <TypedEntry name="second" label="second pair of eyes" className="w-44" maxLength={40} />
+        <TypedEntry name="walkedWith" label="walked round with (role)" className="w-44" maxLength={40} />
+        <button type="submit" className="solid mt-[1.3rem]">
           Sign off
         </button>
       </div>
-      {problem && (
-        <p role="alert" className="mt-1 font-semibold text-oxide">
-          {problem}
-        </p>
-      )}
-    </form>
+      <TypedProblem className="mt-1" />
+    </TypedForm>
   );
 }

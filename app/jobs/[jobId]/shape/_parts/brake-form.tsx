@@ -1,47 +1,33 @@
 'use client';
 
 import { useState } from 'react';
+import { useWatch } from 'react-hook-form';
 import { toast } from 'sonner';
-import { parseLengthMm } from '@/core/quantity';
+import { z } from 'zod';
+import { parseLengthMm, type UnitSystem } from '@/core/quantity';
 import { kFromCoupon } from '@/core/shape';
-import { Entry, Sheet } from '@/ui/controls';
+import { Sheet, TypedEntry, TypedForm, TypedProblem, useTypedForm } from '@/ui/controls';
 import { useReader, useRecords } from '../../../_desk';
-import { useUnitTurn, eachText } from '../../../../_parts/turned';
+import { readBy, useFieldsTurn } from '../../../../_parts/typed';
 
-const FIELDS = [
-  ['flatMm', 'flat length before bending'],
-  ['legOneMm', 'first leg, outside'],
-  ['legTwoMm', 'second leg, outside'],
-  ['insideRadiusMm', 'inside radius'],
-  ['thicknessMm', 'thickness'],
-] as const;
-type Fields = Partial<Record<(typeof FIELDS)[number][0], string>>;
+const MEASURED = {
+  flatMm: 'flat length before bending',
+  legOneMm: 'first leg, outside',
+  legTwoMm: 'second leg, outside',
+  insideRadiusMm: 'inside radius',
+  thicknessMm: 'thickness',
+} as const;
+type Measured = keyof typeof MEASURED;
+const FIELDS = Object.keys(MEASURED) as Measured[];
+const each = <Value,>(value: Value) =>
+  Object.fromEntries(FIELDS.map((field) => [field, value])) as Record<Measured, Value>;
+
+const typedCoupon = (system: UnitSystem) => z.object(each(readBy((text) => parseLengthMm(text, system))));
 
 /** The shop's own K from a coupon bent on its own brake. */
 export function BrakeForm() {
-  const { file, changePractice } = useRecords();
-  const { system } = useReader();
+  const { file } = useRecords();
   const [open, setOpen] = useState(false);
-  const [typed, setTyped] = useState<Fields>({});
-  useUnitTurn(system, (as) => setTyped(eachText(typed, as)));
-  const [problem, setProblem] = useState<string>();
-  const measured = FIELDS.map(([field]) => [field, parseLengthMm(typed[field] ?? '', system)] as const);
-  const all = measured.every(([, length]) => length.ok);
-  const k = all
-    ? kFromCoupon(
-        Object.fromEntries(
-          measured.map(([field, length]) => [field, length.ok ? length.value : 0]),
-        ) as unknown as Parameters<typeof kFromCoupon>[0],
-      )
-    : undefined;
-  const keep = async () => {
-    if (!k) return setProblem('measure all five');
-    if (!k.ok) return setProblem(k.reason);
-    const refused = await changePractice({ ...file.practice, bendK: k.value });
-    if (refused) return setProblem(refused.message);
-    toast.success(`K is now ${k.value.toFixed(3)}; flat patterns follow`);
-    setOpen(false);
-  };
   return (
     <div className="mt-3 flex flex-wrap items-center gap-3 border-t border-rule pt-3">
       <span>
@@ -56,33 +42,38 @@ export function BrakeForm() {
         open={open}
         onOpenChange={setOpen}
       >
-        <form
-          className="grid gap-3 sm:grid-cols-2"
-          onSubmit={(event) => {
-            event.preventDefault();
-            void keep();
-          }}
-        >
-          {FIELDS.map(([field, label]) => (
-            <Entry
-              key={field}
-              label={label}
-              unit={system}
-              value={typed[field] ?? ''}
-              onChange={(event) => setTyped({ ...typed, [field]: event.target.value })}
-            />
-          ))}
-          <p className="self-end text-2xl font-semibold">{k?.ok ? `K ${k.value.toFixed(3)}` : ''}</p>
-          {problem && (
-            <p role="alert" className="font-semibold text-oxide sm:col-span-2">
-              {problem}
-            </p>
-          )}
-          <button type="submit" className="solid sm:col-span-2">
-            Use this K
-          </button>
-        </form>
+        <Coupon onKept={() => setOpen(false)} />
       </Sheet>
     </div>
+  );
+}
+
+function Coupon({ onKept }: { onKept: () => void }) {
+  const { file, changePractice } = useRecords();
+  const { system } = useReader();
+  const schema = typedCoupon(system);
+  const form = useTypedForm(schema, each(''));
+  useFieldsTurn(form, system, each('length'));
+  const read = schema.safeParse(useWatch({ control: form.control }));
+  const k = read.success ? kFromCoupon(read.data) : undefined;
+  const keep = async (coupon: z.infer<typeof schema>) => {
+    const found = kFromCoupon(coupon);
+    if (!found.ok) return { message: found.reason };
+    const refused = await changePractice({ ...file.practice, bendK: found.value });
+    if (refused) return refused;
+    toast.success(`K is now ${found.value.toFixed(3)}; flat patterns follow`);
+    onKept();
+  };
+  return (
+    <TypedForm form={form} onKeep={keep} className="grid gap-3 sm:grid-cols-2">
+      {FIELDS.map((field) => (
+        <TypedEntry key={field} name={field} label={MEASURED[field]} unit={system} />
+      ))}
+      <p className="self-end text-2xl font-semibold">{k?.ok ? `K ${k.value.toFixed(3)}` : ''}</p>
+      <TypedProblem className="sm:col-span-2" />
+      <button type="submit" className="solid sm:col-span-2">
+        Use this K
+      </button>
+    </TypedForm>
   );
 }

@@ -1,17 +1,27 @@
 'use client';
 
-import { useEffect, useState } from 'react';
+import { useEffect } from 'react';
+import { useWatch } from 'react-hook-form';
+import { z } from 'zod';
 import { toast } from 'sonner';
-import { FITTING_KINDS, ROLES, type FittingKind, type Role } from '@/core/frame';
-import { parseLengthMm, printLength } from '@/core/quantity';
+import { FITTING_KINDS, ROLES } from '@/core/frame';
+import { fail, lengthDigits, ok, parseLengthMm } from '@/core/quantity';
 import { WALK_PROFILES, type WalkProfile } from '@/core/reference';
-import { TOURS, type SpotRule, type Tour } from '@/core/walk';
-import { Entry, Pick, Sheet } from '@/ui/controls';
+import { TOURS, type SpotRule } from '@/core/walk';
+import {
+  Sheet,
+  TypedEntry,
+  TypedForm,
+  TypedPick,
+  TypedProblem,
+  useFollowing,
+  useTypedForm,
+} from '@/ui/controls';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { askSpots, changeSpots, type SpotList, newId } from '../../../../_client';
 import { TOUR_WORDS } from '../../../../_words/walk';
 import { useReader, useRecords, useStamp } from '../../../_desk';
-import { useUnitTurn } from '../../../../_parts/turned';
+import { readBy, useFieldsTurn } from '../../../../_parts/typed';
 
 const FROM_WORDS: Readonly<Record<SpotRule['from'], string>> = {
   trade: '',
@@ -96,129 +106,83 @@ export function SpotsSheet({ open, onOpenChange }: { open: boolean; onOpenChange
   );
 }
 
+const percent = z.string().transform(Number);
+const typedSpot = z
+  .object({
+    title: z.string().trim().min(3, 'name the spot').max(80),
+    look: z.string().trim().max(200),
+    tour: z.enum(TOURS),
+    critical: z.boolean(),
+    on: z.enum(['bracket', 'member']),
+    kind: z.enum(FITTING_KINDS),
+    role: z.enum(ROLES),
+    from: percent,
+    to: percent,
+  })
+  .refine(({ on, from, to }) => on === 'bracket' || (from >= 0 && to > from && to <= 100), {
+    path: ['to'],
+    message: 'from and to are shares of the length, 0 to 100 %',
+  });
+
 function AddSpot({ onAdd }: { onAdd: (ruleId: string, does: 'add', rule: SpotRule) => Promise<boolean> }) {
   const { file } = useRecords();
-  const [form, setForm] = useState({
-    title: '',
-    look: '',
-    tour: 'beneath' as Tour,
-    critical: true,
-    on: 'bracket' as 'bracket' | 'member',
-    kind: 'spring hanger' as FittingKind,
-    role: 'rail' as Role,
-    from: '0',
-    to: '100',
+  const form = useTypedForm(typedSpot, {
+    ...{ title: '', look: '', tour: 'beneath', critical: true, on: 'bracket' },
+    ...{ kind: 'spring hanger', role: 'rail', from: '0', to: '100' },
   });
-  const [problem, setProblem] = useState<string>();
-  const add = async () => {
-    const [from, to] = [Number(form.from) / 100, Number(form.to) / 100];
-    if (form.title.trim().length < 3) return setProblem('name the spot');
-    if (form.on === 'member' && !(from >= 0 && to > from && to <= 1))
-      return setProblem('from and to are shares of the length, 0 to 100 %');
+  const on = useWatch({ control: form.control, name: 'on' });
+  const add = async ({
+    title,
+    look,
+    tour,
+    critical,
+    on: place,
+    kind,
+    role,
+    from,
+    to,
+  }: z.infer<typeof typedSpot>) => {
     const id = `shop ${newId().slice(0, 8)}`;
     const rule: SpotRule = {
-      id,
-      title: form.title.trim(),
-      look: form.look.trim(),
+      ...{ id, title, look, tour, critical, from: 'shop' },
       families: [file.frame.family],
-      tour: form.tour,
-      critical: form.critical,
       needs: [],
       beforeBuying: false,
-      from: 'shop',
       where:
-        form.on === 'bracket'
-          ? { on: 'fitting', kinds: [form.kind] }
-          : { on: 'stretch', roles: [form.role], from, to },
+        place === 'bracket'
+          ? { on: 'fitting', kinds: [kind] }
+          : { on: 'stretch', roles: [role], from: from / 100, to: to / 100 },
     };
-    setProblem(undefined);
-    if (await onAdd(id, 'add', rule)) setForm({ ...form, title: '', look: '' });
+    if (await onAdd(id, 'add', rule)) form.reset({ ...form.getValues(), title: '', look: '' });
   };
   return (
-    <form
-      className="mt-4 grid grid-cols-2 gap-2"
-      aria-label="Add a spot"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void add();
-      }}
-    >
+    <TypedForm form={form} onKeep={add} label="Add a spot" className="mt-4 grid grid-cols-2 gap-2">
       <h3 className="col-span-2 text-lg font-semibold">Add one of our own</h3>
-      <Entry
-        label="name"
-        className="col-span-2"
-        value={form.title}
-        maxLength={80}
-        onChange={(event) => setForm({ ...form, title: event.target.value })}
-      />
-      <Entry
-        label="what to look at"
-        className="col-span-2"
-        value={form.look}
-        maxLength={200}
-        onChange={(event) => setForm({ ...form, look: event.target.value })}
-      />
-      <Pick
+      <TypedEntry name="title" label="name" className="col-span-2" maxLength={80} />
+      <TypedEntry name="look" label="what to look at" className="col-span-2" maxLength={200} />
+      <TypedPick
+        name="on"
         label="where"
-        value={form.on}
-        options={['bracket', 'member'] as const}
-        words={(on) => (on === 'bracket' ? 'at every bracket of a kind' : 'along members of a kind')}
-        onPick={(on) => setForm({ ...form, on })}
+        options={['bracket', 'member']}
+        words={(each) => (each === 'bracket' ? 'at every bracket of a kind' : 'along members of a kind')}
       />
-      {form.on === 'bracket' ? (
-        <Pick
-          label="kind of bracket"
-          value={form.kind}
-          options={FITTING_KINDS}
-          onPick={(kind) => setForm({ ...form, kind })}
-        />
+      {on === 'bracket' ? (
+        <TypedPick name="kind" label="kind of bracket" options={FITTING_KINDS} />
       ) : (
-        <Pick
-          label="kind of member"
-          value={form.role}
-          options={ROLES}
-          onPick={(role) => setForm({ ...form, role })}
-        />
-      )}
-      {form.on === 'member' && (
         <>
-          <Entry
-            label="from, % of its length"
-            value={form.from}
-            onChange={(event) => setForm({ ...form, from: event.target.value })}
-          />
-          <Entry
-            label="to, %"
-            value={form.to}
-            onChange={(event) => setForm({ ...form, to: event.target.value })}
-          />
+          <TypedPick name="role" label="kind of member" options={ROLES} />
+          <TypedEntry name="from" label="from, % of its length" />
+          <TypedEntry name="to" label="to, %" />
         </>
       )}
-      <Pick
-        label="when"
-        value={form.tour}
-        options={TOURS}
-        words={(tour) => TOUR_WORDS[tour]}
-        onPick={(tour) => setForm({ ...form, tour })}
-      />
+      <TypedPick name="tour" label="when" options={TOURS} words={(tour) => TOUR_WORDS[tour]} />
       <label className="plain self-end">
-        <input
-          type="checkbox"
-          className="size-5"
-          checked={form.critical}
-          onChange={(event) => setForm({ ...form, critical: event.target.checked })}
-        />{' '}
-        critical
+        <input type="checkbox" className="size-5" {...form.register('critical')} /> critical
       </label>
-      {problem && (
-        <p role="alert" className="col-span-2 font-semibold text-oxide">
-          {problem}
-        </p>
-      )}
       <button type="submit" className="solid col-span-2 justify-self-start">
         Add the spot
       </button>
-    </form>
+    </TypedForm>
   );
 }
 
@@ -227,67 +191,55 @@ function Reach() {
   const { file, changePractice } = useRecords();
   const { system } = useReader();
   const { walk } = file.practice;
-  const [typed, setTyped] = useState<{ reach?: string; share?: string }>({});
-  useUnitTurn(system, (as) =>
-    setTyped({ ...typed, ...(typed.reach !== undefined && { reach: as(typed.reach) }) }),
-  );
+  const reachWords = lengthDigits(walk.reachMm, system, 'length');
+  const shareWords = String(Math.round(walk.unseenShare * 100));
+  // What nobody touched stays as it is: read back from its words it would be rounded.
+  const schema = z.object({
+    reachMm: readBy((text) => (text === reachWords ? ok(walk.reachMm) : parseLengthMm(text, system))),
+    unseenShare: readBy((text) => {
+      const share = text === shareWords ? walk.unseenShare : Number(text) / 100;
+      return share >= 0 && share <= 1 ? ok(share) : fail('the share is 0 to 100 %');
+    }),
+  });
+  const form = useTypedForm(schema, { reachMm: reachWords, unseenShare: shareWords });
+  useFollowing(form, 'reachMm', reachWords);
+  useFollowing(form, 'unseenShare', shareWords);
+  useFieldsTurn(form, system, { reachMm: 'length' });
   const keep = async (change: Partial<typeof walk>) => {
     const problem = await changePractice({ ...file.practice, walk: { ...walk, ...change } });
-    if (problem) toast.error(problem.message, { description: problem.kept });
-    else setTyped({});
-  };
-  const keepTyped = () => {
-    const reach =
-      typed.reach === undefined
-        ? { ok: true as const, value: walk.reachMm }
-        : parseLengthMm(typed.reach, system);
-    const share = typed.share === undefined ? walk.unseenShare : Number(typed.share) / 100;
-    if (!reach.ok) return void toast.error(`reach: ${reach.reason}`);
-    if (!(share >= 0 && share <= 1)) return void toast.error('the share is 0 to 100 %');
-    void keep({ reachMm: reach.value, unseenShare: share });
+    if (problem) return { message: `${problem.message}. ${problem.kept}` };
+    form.reset(form.getValues());
   };
   return (
-    <form
-      className="mb-3 flex flex-wrap items-end gap-2"
-      aria-label="Rules of the walk"
-      onSubmit={(event) => {
-        event.preventDefault();
-        keepTyped();
-      }}
+    <TypedForm
+      form={form}
+      onKeep={keep}
+      label="Rules of the walk"
+      className="mb-3 flex flex-wrap items-start gap-2"
     >
       {(Object.keys(WALK_PROFILES) as WalkProfile[]).map((profile) => (
         <button
           key={profile}
           type="button"
-          className="plain"
+          className="plain mt-[1.3rem]"
           aria-pressed={Math.abs(walk.reachMm - WALK_PROFILES[profile].reachMm) < 0.5}
           onClick={() => void keep({ reachMm: WALK_PROFILES[profile].reachMm })}
         >
           {profile}
         </button>
       ))}
-      <Entry
-        label="looked at round a point"
-        unit={system}
-        className="w-32"
-        value={typed.reach ?? printLength(walk.reachMm, system, 'length').replace(/ (in|mm)$/, '')}
-        onChange={(event) => setTyped({ ...typed, reach: event.target.value })}
-      />
-      <Entry
-        label="may stay unseen, %"
-        className="w-32"
-        value={typed.share ?? String(Math.round(walk.unseenShare * 100))}
-        onChange={(event) => setTyped({ ...typed, share: event.target.value })}
-      />
-      <button type="submit" className="plain">
+      <TypedEntry name="reachMm" label="looked at round a point" unit={system} className="w-32" />
+      <TypedEntry name="unseenShare" label="may stay unseen, %" className="w-32" />
+      <button type="submit" className="plain mt-[1.3rem]">
         Keep
       </button>
+      <TypedProblem />
       <p className="caption w-full">
         {Object.values(WALK_PROFILES)
           .map((profile) => profile.source.document)
           .join('. ')}{' '}
         (from memory).
       </p>
-    </form>
+    </TypedForm>
   );
 }

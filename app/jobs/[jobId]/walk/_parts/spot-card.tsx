@@ -1,0 +1,176 @@
+'use client';
+
+import { memberOf } from '@/core/frame';
+import { isDoubtful, LOOK_ON, WAYS, type LookOn, type SpotState, type Way } from '@/core/walk';
+import { When } from '@/ui/controls';
+import { ToggleGroup } from 'radix-ui';
+import { TOUR_WORDS, unseenWords } from '../../../../_words/walk';
+import { useReader, useRecords } from '../../../_desk';
+import { AsBuiltHere } from './as-built-here';
+import { ComesInHere } from './comes-in-here';
+import { FailedHere } from './failed-here';
+import { printStation } from '../../../../_words/station';
+
+export function Spot({
+  state,
+  number,
+  of,
+  onStep,
+  onStrike,
+}: {
+  state: SpotState;
+  number: number;
+  of: number;
+  onStep: (by: number) => void;
+  onStrike: () => void;
+}) {
+  const { system } = useReader();
+  const { file } = useRecords();
+  const { spot, look } = state;
+  const member = spot.memberId === undefined ? undefined : memberOf(file.frame, spot.memberId);
+  const at = (mm: number) => printStation(member ?? {}, mm, system);
+  const mended = file.mendedBefore?.find(
+    ({ memberId, fromMm, toMm }) =>
+      memberId === spot.memberId && fromMm <= spot.fromMm! && toMm >= spot.toMm!,
+  );
+  return (
+    <section className="border-y-2 border-ink bg-sheet px-3 py-2" aria-label="This spot">
+      <div className="flex items-start gap-2">
+        <button
+          type="button"
+          className="plain min-h-[64px]! w-12 shrink-0 px-0! text-2xl"
+          aria-label="The spot before"
+          onClick={() => onStep(-1)}
+        >
+          ‹
+        </button>
+        <div className="min-h-[112px] min-w-0 flex-1">
+          <p className="caption">
+            {number} of {of}, {TOUR_WORDS[spot.tour].toLowerCase()}
+            {spot.critical && ', critical'}
+            {spot.from !== 'trade' && `, ${spot.from === 'shop' ? 'the shop’s own' : 'learned here'}`}
+          </p>
+          <h2 className="text-[23px] font-bold leading-tight">{spot.title}</h2>
+          <p>
+            {spot.look}
+            {spot.fromMm !== undefined && (
+              <span className="caption">
+                {' '}
+                {spot.toMm! - spot.fromMm > 200
+                  ? `stations ${at(spot.fromMm)} to ${at(spot.toMm!)}`
+                  : `station ${at(spot.fromMm)}`}
+              </span>
+            )}
+          </p>
+          <FailedHere spot={spot} />
+          <ComesInHere spot={spot} />
+          <AsBuiltHere memberId={spot.memberId} fromMm={spot.fromMm} toMm={spot.toMm} />
+          {mended && (
+            <p className="font-semibold">
+              Renewed here by an earlier job, <When at={mended.at} only="day" />: its patch is as made.
+            </p>
+          )}
+          {spot.needs.length > 0 && (
+            <p className="caption">From outside it cannot be seen: {spot.needs.join(', ')}.</p>
+          )}
+        </div>
+        <button
+          type="button"
+          className="plain min-h-[64px]! w-12 shrink-0 px-0! text-2xl"
+          aria-label="The next spot"
+          onClick={() => onStep(1)}
+        >
+          ›
+        </button>
+      </div>
+      <p className="flex min-h-[44px] flex-wrap items-center gap-x-3 border-t border-rule" aria-live="polite">
+        {look ? (
+          <>
+            <span
+              className={`text-lg font-bold ${look.result !== 'not seen' && isDoubtful(look.result) ? 'text-oxide' : ''}`}
+            >
+              {look.result}
+              {look.on && `, ${ON_WORDS[look.on]}`}
+            </span>
+            <span className="caption">
+              {look.why ? unseenWords(look.why) : look.ways.join(', ')}
+              {look.note && `; ${look.note}`}
+              {look.cause && `; ${look.cause}`}; {look.by} <When at={look.at} only="day" />
+            </span>
+            {!state.seen && look.result !== 'not seen' && (
+              <span className="font-semibold text-oxide">
+                does not count as seen: {unseenWords(state.why!)}
+              </span>
+            )}
+            <button type="button" className="hit ml-auto px-2 underline" onClick={onStrike}>
+              strike
+            </button>
+          </>
+        ) : state.measured ? (
+          <span>Read here with a gauge; not looked at yet.</span>
+        ) : (
+          <span className="text-soft">Not looked at yet.</span>
+        )}
+      </p>
+    </section>
+  );
+}
+
+export function Ways({ ways, onChange }: { ways: readonly Way[]; onChange: (ways: readonly Way[]) => void }) {
+  return (
+    <div className="mt-2">
+      <p className="caption" id="ways">
+        by
+      </p>
+      <ToggleGroup.Root
+        type="multiple"
+        aria-labelledby="ways"
+        value={[...ways]}
+        onValueChange={(next) => onChange(next as Way[])}
+        className="flex flex-wrap"
+      >
+        {WAYS.map((way) => (
+          <ToggleGroup.Item key={way} value={way} className="plain -ml-px px-2.5! first:ml-0">
+            {way}
+          </ToggleGroup.Item>
+        ))}
+      </ToggleGroup.Root>
+    </div>
+  );
+}
+
+const ON_WORDS: Readonly<Record<LookOn | 'both', string>> = {
+  both: 'both',
+  fitting: 'the bracket, mount or joint',
+  member: 'the rail or member',
+};
+
+/** Whether a result is of the bracket, of what it hangs on, or of both: a cracked hanger does not condemn a sound rail. */
+export function FoundOn({
+  on,
+  onChange,
+}: {
+  on: LookOn | undefined;
+  onChange: (on: LookOn | undefined) => void;
+}) {
+  return (
+    <div className="mt-2">
+      <p className="caption" id="found-on">
+        found on
+      </p>
+      <ToggleGroup.Root
+        type="single"
+        aria-labelledby="found-on"
+        value={on ?? 'both'}
+        onValueChange={(next) => next && onChange(next === 'both' ? undefined : (next as LookOn))}
+        className="flex flex-wrap"
+      >
+        {(['both', ...LOOK_ON] as const).map((each) => (
+          <ToggleGroup.Item key={each} value={each} className="plain -ml-px px-2.5! first:ml-0">
+            {ON_WORDS[each]}
+          </ToggleGroup.Item>
+        ))}
+      </ToggleGroup.Root>
+    </div>
+  );
+}
