@@ -210,12 +210,7 @@ function nearestIndex(sorted: readonly number[], mm: number): number {
 }
 
 /** The member that an end stands on, if that one runs past it. */
-function hostAt(
-  beams: readonly Beam[],
-  joints: readonly Joint[],
-  k: number,
-  mm: number,
-): Beam | undefined {
+function hostAt(beams: readonly Beam[], joints: readonly Joint[], k: number, mm: number): Beam | undefined {
   for (const joint of joints) {
     const [own, ownMm, other] =
       joint.one === k ? [joint.one, joint.oneMm, joint.other] : [joint.other, joint.otherMm, joint.one];

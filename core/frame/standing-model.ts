@@ -83,11 +83,7 @@ export function standingModel(
   };
 }
 
-function reachable(
-  count: number,
-  elements: readonly BeamElement[],
-  from: readonly number[],
-): Uint8Array {
+function reachable(count: number, elements: readonly BeamElement[], from: readonly number[]): Uint8Array {
   const neighbours: number[][] = Array.from({ length: count }, () => []);
   for (const { from: a, to: b } of elements) {
     neighbours[a.node]!.push(b.node);
