@@ -87,9 +87,8 @@ export const percent = (fraction: number): string =>
 export function significant(value: number, figures: number): string {
   if (!Number.isFinite(value)) return '–';
   if (value === 0) return '0';
-  const magnitude = Math.floor(Math.log10(Math.abs(value)));
-  const decimals = Math.max(0, figures - 1 - magnitude);
-  if (decimals > 0) return value.toFixed(decimals);
-  const scale = 10 ** (magnitude - figures + 1);
-  return (Math.round(value / scale) * scale).toFixed(0);
+  // Rounded first: 0.9996 to three figures is 1.00, not 1.000.
+  const rounded = Number(value.toPrecision(figures));
+  const magnitude = Math.floor(Math.log10(Math.abs(rounded)));
+  return rounded.toFixed(Math.max(0, figures - 1 - magnitude));
 }

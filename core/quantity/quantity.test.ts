@@ -9,7 +9,12 @@ import {
   parseMassKg,
   parseVolumeLitres,
   printDistance,
+  printForce,
   printLength,
+  printLineForce,
+  printMass,
+  printStress,
+  printTorque,
   sixteenths,
   significant,
   valueOf,
@@ -188,3 +193,29 @@ test.each(['', '0', '-1', 'two', '1 kg', '1.2.3'])('no volume: "%s"', (text) => 
     reason: expect.stringContaining('litres'),
   });
 });
+
+/** Conversions of NIST SP 811, appendix B.8 (from memory): 1 lbf = 4.448222 N, 1 ksi = 6.894757 MPa, 1 lbf·ft = 1.355818 N·m, 1 lb = 0.4535924 kg. */
+test.each([
+  [printForce(44482.22, 'in'), '10.0 kip'],
+  [printForce(44482.22, 'mm'), '44.5 kN'],
+  [printLineForce(175.1268, 'in'), '1.00 kip/in'],
+  [printLineForce(175.1268, 'mm'), '175 N/mm'],
+  [printTorque(135.5818, 'in'), '100 lbf·ft'],
+  [printTorque(135.5818, 'mm'), '140 N·m'],
+  [printStress(248.211, 'in'), '36 ksi'],
+  [printStress(248.211, 'mm'), '250 MPa'],
+  [printMass(45.35924, 'in'), '100 lb'],
+  [printMass(45.35924, 'mm'), '45.4 kg'],
+  [printMass(0.056245, 'in'), '0.124 lb'],
+])('%s is %s', (printed, wanted) => expect(printed).toBe(wanted));
+
+test.each([
+  [0.9996, 3, '1.00'],
+  [0.9994, 3, '0.999'],
+  [99.96, 3, '100'],
+  [9996, 3, '10000'],
+  [-0.9996, 3, '-1.00'],
+  [12.345, 3, '12.3'],
+  [1234, 2, '1200'],
+  [0.04567, 2, '0.046'],
+])('%d to %d figures is %s', (value, figures, wanted) => expect(significant(value, figures)).toBe(wanted));
