@@ -1,6 +1,10 @@
 import { readFileSync } from 'node:fs';
-import { printBundleSchema } from '@/core/exchange';
+import { printBundleSchema, printWorkMeasures } from '@/core/exchange';
 
-test('the written format is what the code has: another limit or field of any record is seen here, and `npm run formats` writes it down', () => {
-  expect(readFileSync('docs/formats/job-bundle.schema.json', 'utf8')).toBe(printBundleSchema());
+/** Another limit or field of any record is seen here; `npm run formats` writes it down. */
+test.each([
+  ['job-bundle.schema.json', printBundleSchema],
+  ['work-measures.json', printWorkMeasures],
+])('%s is what the code has', (name, print) => {
+  expect(readFileSync(`docs/formats/${name}`, 'utf8')).toBe(print());
 });

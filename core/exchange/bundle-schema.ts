@@ -3,7 +3,7 @@ import { frameForm } from '../frame';
 import { EVIDENCE_KINDS, type Evidence } from '../job';
 import type { Form } from '../quantity';
 import { practiceForm } from '../reference';
-import { repairForm } from '../shape';
+import { repairForm, WORK_IDS, workForm } from '../shape';
 import { bundleForm } from './bundle';
 
 type Schema = Record<string, unknown>;
@@ -80,3 +80,15 @@ export function printBundleSchema(): string {
   );
   return `${JSON.stringify(rest).slice(0, -1)},\n"$defs": {\n${lines.join(',\n')}\n}}\n`;
 }
+
+/** What each work beside a plate asks for, in the order it is asked: its measures stand in a repair by these keys. Lengths in mm, masses in kg, temperatures in °C. */
+export const printWorkMeasures = (): string => {
+  const lines = WORK_IDS.map((id) => {
+    const measures = workForm(id).measures.map(({ key, as, least, most, options }) => ({
+      ...{ key, as, least, most },
+      ...(options && { options }),
+    }));
+    return `${JSON.stringify(id)}: ${JSON.stringify(measures)}`;
+  });
+  return `{\n${lines.join(',\n')}\n}\n`;
+};

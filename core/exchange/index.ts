@@ -10,7 +10,7 @@ export { blankDxf, dxfOf, scribeDxf } from './dxf';
 export { svgOf, type SvgDrawing } from './svg';
 export { nestedSheetDxf } from './nested-sheet';
 export { cutListCsv } from './cut-list';
-export { bundleJsonSchema, printBundleSchema } from './bundle-schema';
+export { bundleJsonSchema, printBundleSchema, printWorkMeasures } from './bundle-schema';
 export { parseBundle, printBundle, type JobBundle } from './bundle';
 export type { Problem } from './problem';
 export { printScaleTicket, readScaleTicket } from './scale-ticket';

@@ -254,7 +254,7 @@ describe('nothing is covered unseen', () => {
 });
 
 describe('coat now, or wait', () => {
-  const air = (surfaceC: number, airC: number, humidity: number, hours = 9) =>
+  const air = (surfaceC: number, airC: number, humidity: number, hours = 9, of = 'D') =>
     lacks(
       gatesWith([], {
         said: [
@@ -262,7 +262,7 @@ describe('coat now, or wait', () => {
             kind: 'gate',
             ...stamp(hours),
             gate: 'coat',
-            of: 'D',
+            of,
             is: 'measured',
             second: '',
             surfaceC,
@@ -285,6 +285,9 @@ describe('coat now, or wait', () => {
   ] as const)('%s', (_, [surface, airC, humidity], expected) =>
     expect(air(surface, airC, humidity)).toEqual([...expected]),
   );
+  test('measured at another zone it is not measured here', () => {
+    expect(air(20, 20, 0.5, 9, 'A')).toEqual(['air not measured']);
+  });
   test('measured four hours ago it is asked again', () => {
     expect(air(20, 20, 0.5, 6.01)).toEqual([]);
     expect(air(20, 20, 0.5, 6)).toEqual(['air not measured']);

@@ -69,6 +69,14 @@ describe('a work', () => {
     expect(of({ weldM: 2 })[1] - of({ weldM: 1 })[1]).toBeCloseTo(DEFAULT_NORMS.weldPerMetre[1], 9);
     expect(of({ form: 'bracket renewed' })[1]).toBeGreaterThan(of({ form: 'gusset' })[1]);
   });
+  test('what is bought, with no part to make, is fitted like one plate and bolted up like one', () => {
+    const none = of({ form: 'through plates', parts: 0, weldM: 0 });
+    const one = of({ form: 'through plates', parts: 1, weldM: 0 });
+    const two = of({ form: 'through plates', parts: 2, weldM: 0 });
+    // Only the making differs between none and one: 0.4 of a plate; between one and two all three do.
+    expect(one[0] - none[0]).toBeLessThan(two[0] - one[0]);
+    expect(none[0]).toBeGreaterThan(0);
+  });
   test('each by the norms it is made of, and by no other', () => {
     const differs = (
       form: 'gusset' | 'splice' | 'through plates',

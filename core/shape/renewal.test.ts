@@ -1,6 +1,8 @@
-import { defaultFrame, familyOf, type Member, type MemberShape } from '../frame';
+import { defaultFrame, evenWall, familyOf, surfaceOf, type Member, type MemberShape } from '../frame';
+import { sectionProperties } from '../mechanics';
 import { inchesToMm } from '../quantity';
 import { STOCK_TUBES } from '../reference';
+import { wallSection } from '../weigh';
 import { boxOf, renewalKind, renewalTubes, type Renewal } from '.';
 
 const frame = defaultFrame({
@@ -26,6 +28,21 @@ const size = (depth: number, width: number, wall: number) => (each: ReturnType<t
   each.tube.depthMm === inchesToMm(depth) &&
   each.tube.widthMm === inchesToMm(width) &&
   each.tube.nominalMm === inchesToMm(wall);
+
+test('a tube stands for the weaker side of what it replaces: an angle’s lesser modulus', () => {
+  const angle: MemberShape = { kind: 'angle', depthMm: 90, flangeMm: 60, thicknessMm: 6 };
+  const { sTopMm3, sBottomMm3 } = sectionProperties(
+    wallSection(surfaceOf(angle), evenWall(surfaceOf(angle), 6)),
+  )!;
+  expect(Math.max(sTopMm3, sBottomMm3)).toBeGreaterThan(1.3 * Math.min(sTopMm3, sBottomMm3));
+  for (const { tube, modulus } of of(angle)) {
+    const shape = boxOf(tube);
+    const own = sectionProperties(
+      wallSection(surfaceOf(shape), evenWall(surfaceOf(shape), tube.thicknessMm)),
+    )!;
+    expect(modulus).toBeGreaterThan((0.8 * own.sTopMm3) / Math.min(sTopMm3, sBottomMm3));
+  }
+});
 
 test('those that do stand first, lightest first; every tube is there, with why not', () => {
   const tubes = of(cross.shape);

@@ -401,6 +401,14 @@ describe('a shop’s days', () => {
     const found = dates([planned(2), planned(5), planned(1, [0, 1])]);
     expect(found.ok && found.jobs[0]!.tasks.map(({ isCritical }) => isCritical)).toEqual([false, true, true]);
   });
+  test('what ends with the day ends that day; what takes no time at the start of a day is of that day', () => {
+    const found = dates([planned(7), planned(0, [0])]);
+    const days = found.ok ? found.jobs[0]!.tasks.map(({ fromDay, toDay }) => [fromDay, toDay]) : [];
+    expect(days).toEqual([
+      ['2026-11-23', '2026-11-23'],
+      ['2026-11-24', '2026-11-24'],
+    ]);
+  });
   test('a day no calendar has is no day: beyond three years nothing is named', () => {
     const at = (startOn: string) => dates([planned(2)], { slot: { startOn, chance: 0.8 } });
     expect(at('2029-10-01').ok).toBe(true);
