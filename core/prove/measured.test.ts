@@ -103,6 +103,37 @@ describe('measured before and after', () => {
       ['line, up', [500]],
     ]);
   });
+  test.each([
+    [0, 1005, 1],
+    [0, 1005.1, 0],
+    [5, 1000, 1],
+    [5.1, 1000, 0],
+  ])('a line from %d to %d mm against one from 0 to 1000: %d figures', (fromMm, toMm, count) => {
+    const of = (stations: readonly number[]): GeometryMeasure => ({
+      ...(line([0, 0, 0]) as Extract<GeometryMeasure, { of: 'line' }>),
+      marks: stations.map((stationMm) => ({ stationMm, offMm: 0 })),
+    });
+    expect(between(of([0, 500, 1000]), of([fromMm, 500, toMm]))).toHaveLength(count);
+  });
+  test('what moved stands first, and of that what moved most beyond its limit', () => {
+    const at = (place: 'front' | 'rear', mm: number): GeometryMeasure =>
+      ({ of: 'diagonals', place, oneMm: 3000 + mm, otherMm: 3000 }) as GeometryMeasure;
+    const measured = [
+      geometry(at('front', 0), BEFORE),
+      geometry(at('rear', 0), BEFORE),
+      geometry(line([0, 0, 0]), BEFORE),
+      geometry(line([0, 0, 0]), AFTER),
+      geometry(at('front', 20), AFTER),
+      geometry(at('rear', -30), AFTER),
+    ];
+    const found = changesSince(
+      measured,
+      { cutAt: '2026-11-10T00:00:00Z', since: '2026-11-15T00:00:00Z' },
+      LIMITS,
+    );
+    expect(found.map(({ says }) => says)).toEqual(['moved', 'moved', 'can’t say', 'as it was', 'as it was']);
+    expect(found.slice(0, 2).map(({ by }) => by)).toEqual([-30, 20]);
+  });
   test('what bends under its load is told only of a unit that stood the same', () => {
     const [change] = between(line([0, 0, 0]), line([0, 9, 0]), { stood: 'on stands' });
     expect(change).toMatchObject({ says: 'can’t say', notSaid: 'stood differently' });

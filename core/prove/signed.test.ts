@@ -369,5 +369,8 @@ describe('records of proving', () => {
     expect(openSnags([snag], [said(0, 'put right')])).toHaveLength(0);
     expect(openSnags([snag], [said(0, 'put right'), said(1, 'open again')])).toHaveLength(1);
     expect(openSnags([snag], [said(1, 'put right'), said(0, 'open again')])).toHaveLength(0);
+    // Of two said in one instant the one that came later stands.
+    expect(openSnags([snag], [said(0, 'put right'), said(0, 'open again')])).toHaveLength(1);
+    expect(openSnags([snag], [said(0, 'open again'), said(0, 'put right')])).toHaveLength(0);
   });
 });
