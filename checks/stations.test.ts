@@ -13,6 +13,7 @@ const ALONG_THE_FRAME: Readonly<Record<string, string>> = {
   'app/jobs/[jobId]/order/_parts/off-part.tsx': 'where a thing sat',
   'app/jobs/[jobId]/walk/_parts/lift-drawing.tsx': 'points of a lift',
   'app/jobs/[jobId]/walk/_parts/lift-form.ts': 'points of a lift',
+  'app/jobs/[jobId]/walk/_parts/lift-answer.tsx': 'points of a lift',
   'app/jobs/[jobId]/walk/_parts/lift-part.tsx': 'points of a lift',
   'app/jobs/[jobId]/weigh/_parts/while-cut.tsx': 'stands',
 };

@@ -8,12 +8,11 @@ import {
   soundThresholdMm,
   thicknessMap,
   type BuiltThickness,
-  type FeltEdge,
   type Reading,
   type SoundEdge,
   type ThicknessMap,
 } from '../probe';
-import { crackExtent, type Crack } from '../trace';
+import { crackExtent } from '../trace';
 import {
   isAnyBad,
   metalAccount,
@@ -21,36 +20,26 @@ import {
   sayingsOf,
   stillThere,
   struckEdges,
-  type Beside,
-  type KeptOrder,
   type MetalAccount,
   type WallField,
+  type Witnesses,
 } from '../metal';
-import type { Complaint, MemberWalk, MendedBefore, Sign } from '../walk';
+import type { Complaint, MemberWalk } from '../walk';
 import { damageByColumn, damageZones, type ColumnDamage, type DamageZone } from './damage';
 import type { Geometry } from './straight';
 import { builtProperties, keptAlong, type SectionKept } from './kept';
 
 /** Everything known about one member, standing evidence only (what was struck is not in it). */
-export interface MemberEvidence {
+export interface MemberEvidence extends Witnesses {
   /** Without what it carries: loads judge nothing here. */
   readonly frame: Omit<Frame, 'loads'>;
   readonly member: Member;
   readonly readings: readonly Reading[];
-  readonly cracks: readonly Crack[];
   readonly practice: MetalPractice;
   /** What was looked at, and what was not; absent where nobody asks (a trainer's rail). */
   readonly walk?: MemberWalk;
-  readonly signs?: readonly Sign[];
-  readonly feltEdges?: readonly FeltEdge[];
-  /** What skins, floors and closed spaces tell of it. */
-  readonly beside?: readonly Beside[];
   /** What was measured of its line and angles. */
   readonly geometry?: readonly Geometry[];
-  /** Where each of its records stands among all that were kept. */
-  readonly kept?: KeptOrder;
-  /** What earlier jobs of the unit put right on it. */
-  readonly mendedBefore?: readonly MendedBefore[];
   /** What the owner feels along it and nothing on record of its path explains. */
   readonly unexplained?: readonly Complaint[];
 }
