@@ -34,5 +34,3 @@ export const FourAnswersPrint = ({ answers }: { answers: readonly PrintedAnswer[
     ))}
   </View>
 );
-/** How many lines of a page they take. */
-export const FOUR_ANSWERS_LINES = 5;

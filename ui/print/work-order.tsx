@@ -1,4 +1,4 @@
-import { Document, Page, Path, StyleSheet, Svg, Text, View } from '@react-pdf/renderer';
+import { Document, Page, Path, renderToBuffer, StyleSheet, Svg, Text, View } from '@react-pdf/renderer';
 import type { Style } from '@react-pdf/types';
 import {
   lengthDigits,
@@ -12,10 +12,11 @@ import {
 import { blankOfPiece, flatId, pieceName } from '@/core/shape';
 import { brokenRules, type JobFile, type MemberWork as WholeWork, type WorkedRepair } from '@/core/job';
 import { lowerBound, severity } from '@/core/weigh';
+import { registerFonts } from './fonts';
 import { localTime } from '../controls/local-time';
 import { blankPaths } from './flat-drawing';
 import { RoundPicture } from './round-picture';
-import { FOUR_ANSWERS_LINES, FourAnswersPrint, type PrintedAnswer } from './four-answers';
+import { FourAnswersPrint, type PrintedAnswer } from './four-answers';
 import { startsAtMm } from '@/core/frame';
 
 /** A member's work as a page needs it. */
@@ -69,56 +70,70 @@ const style = StyleSheet.create({
   box: { borderWidth: 1.2, borderColor: '#000', padding: 5, marginTop: 6 },
 });
 
-/** What one page has room for; the rest is named in a line. */
-const SHOWN = { notices: 5, verdicts: 5, found: 3 } as const;
-/** Points of height for verdicts, notices and repairs together, and what each takes, on the safe side. */
-const ROOM = 600;
-const TAKES = {
-  notice: 12,
-  verdict: 14,
-  wideVerdict: 26,
-  list: 24,
-  found: 26,
-  repair: 66,
-  drawing: 40,
-  weld: 14,
-  crackWeld: 24,
-} as const;
+/** What one page shows of each list; the rest is named in a line. */
+interface Amounts {
+  readonly notices: number;
+  readonly verdicts: number;
+  readonly reasonsEach: number;
+  readonly found: number;
+  readonly repairs: number;
+}
+const MOST = { notices: 5, verdicts: 5, found: 3 } as const;
 
-const FEWEST_VERDICTS = 4;
-/** Letters that one line of bold takes. */
-const A_LINE = 105;
-
-/** As many repairs as fit under what stands above them; one at least. */
-function fitting<Each extends { worked: WorkedRepair; cracks: readonly string[]; mind: string }>(
-  repairs: readonly Each[],
-  roomPt: number,
-): Each[] {
-  let left = roomPt;
-  return repairs.filter(({ worked, cracks, mind }, k) => {
-    left -=
-      TAKES.crackWeld * cracks.length +
-      TAKES.notice * Math.max(0, Math.ceil(mind.length / A_LINE) - 1) +
-      TAKES.repair +
-      TAKES.drawing * worked.patterns.length +
-      TAKES.weld * (worked.joined.lines.length + worked.joined.bolts.length + 1);
-    return k === 0 || left >= 0;
-  });
+/** From the fullest page to the barest: repairs give way first, they have cut sheets of their own; what must not be missed never does. */
+function amountsFor(works: readonly MemberWork[]): Amounts[] {
+  const repairs = works.reduce((sum, work) => sum + work.repairs.length, 0);
+  const judged = works.filter((work) => work.picture.account.isKnown).length;
+  const full = { ...MOST, reasonsEach: judged > 5 ? 1 : 3 };
+  return [
+    ...Array.from({ length: Math.max(1, repairs) }, (_, k) => ({ ...full, repairs: repairs - k })),
+    { ...full, repairs: 1, verdicts: 4, reasonsEach: 1 },
+    { ...full, repairs: 1, verdicts: 4, reasonsEach: 1, found: 1 },
+    { ...full, repairs: 0, verdicts: 3, reasonsEach: 1, found: 1, notices: 3 },
+  ];
 }
 
-export function WorkOrder({
+interface WorkOrderProps {
+  readonly file: JobFile;
+  readonly works: readonly MemberWork[];
+  readonly system: UnitSystem;
+  readonly words: OrderWords;
+  readonly printedAt: string;
+}
+
+/** The work order as PDF: as much as goes on one page. Each amount is laid out and its pages are counted, halving what is left to try. */
+export async function workOrderPdf(order: WorkOrderProps): Promise<Buffer> {
+  registerFonts();
+  const amounts = amountsFor(order.works);
+  const laidOut = async (k: number) => {
+    let pages = 1;
+    const buffer = await renderToBuffer(
+      <WorkOrder {...order} shows={amounts[k]!} onPages={(count) => (pages = count)} />,
+    );
+    return { buffer, fits: pages === 1 };
+  };
+  const full = await laidOut(0);
+  if (full.fits) return full.buffer;
+  let [fullest, barest] = [1, amounts.length - 1];
+  let known: Buffer | undefined;
+  while (fullest < barest) {
+    const middle = (fullest + barest) >> 1;
+    const tried = await laidOut(middle);
+    if (tried.fits) [barest, known] = [middle, tried.buffer];
+    else fullest = middle + 1;
+  }
+  return known ?? (await laidOut(barest)).buffer;
+}
+
+function WorkOrder({
   file,
   works,
   system,
   words,
   printedAt,
-}: {
-  file: JobFile;
-  works: readonly MemberWork[];
-  system: UnitSystem;
-  words: OrderWords;
-  printedAt: string;
-}) {
+  shows,
+  onPages,
+}: WorkOrderProps & { readonly shows: Amounts; readonly onPages: (count: number) => void }) {
   const repairs = works.flatMap((work) =>
     work.repairs.map((worked) => ({
       work,
@@ -140,21 +155,7 @@ export function WorkOrder({
   const toAct = ranked.filter((work) => severity(work.verdict.verdict) >= severity('Mend'));
   const namesOf = (some: readonly MemberWork[]) =>
     some.map((work) => `${work.picture.member.name} ${work.verdict.verdict}`).join(', ');
-  // What must not be missed takes its room from the list of verdicts: the rest of them are named in a line.
-  const mostVerdicts = Math.max(FEWEST_VERDICTS, SHOWN.verdicts - words.distrust.length);
-  const reasonsEach = ranked.length > 5 ? 1 : 3;
-  const above =
-    TAKES.notice * Math.ceil(words.practice.length / A_LINE) +
-    TAKES.notice * FOUR_ANSWERS_LINES +
-    TAKES.notice * Math.min(file.notices.length, SHOWN.notices + 1) +
-    TAKES.notice * words.distrust.reduce((lines, { length }) => lines + Math.ceil(length / A_LINE), 0) +
-    (reasonsEach > 1 ? TAKES.wideVerdict : TAKES.verdict) * Math.min(ranked.length, mostVerdicts) +
-    (ranked.length > mostVerdicts ? TAKES.list : 0) +
-    (unread.length > 0 ? TAKES.list : 0) +
-    (words.beforeCutting ? TAKES.list : 0) +
-    TAKES.found * Math.min(found.length, SHOWN.found) +
-    10 * Math.ceil(file.job.complaint.length / 110);
-  const shown = fitting(repairs, ROOM - above);
+  const shown = repairs.slice(0, shows.repairs);
   return (
     <Document title={`Work order ${file.unit.tag}`} producer="Ossatura" creator="Ossatura">
       <Page size="LETTER" style={style.page}>
@@ -176,14 +177,14 @@ export function WorkOrder({
           </View>
         </View>
         <FourAnswersPrint answers={words.answers} />
-        {file.notices.slice(0, SHOWN.notices).map((notice) => (
+        {file.notices.slice(0, shows.notices).map((notice) => (
           <Text key={notice.id} style={style.bold}>
             ! {notice.words} ({notice.by} {localTime(notice.at, 'day')})
           </Text>
         ))}
-        {file.notices.length > SHOWN.notices && (
+        {file.notices.length > shows.notices && (
           <Text style={style.bold}>
-            ! {file.notices.length - SHOWN.notices} more standing notices on this unit: read them before work
+            ! {file.notices.length - shows.notices} more standing notices on this unit: read them before work
             starts.
           </Text>
         )}
@@ -198,15 +199,15 @@ export function WorkOrder({
         </Text>
 
         <Text style={style.section}>Verdicts</Text>
-        {ranked.slice(0, mostVerdicts).map((work) => (
+        {ranked.slice(0, shows.verdicts).map((work) => (
           <View key={work.picture.member.id} style={style.row}>
             <Text style={{ width: 86, ...style.bold }}>{work.picture.member.name}</Text>
             <Text style={{ width: 52, ...style.bold }}>{work.verdict.verdict}</Text>
-            <Text style={{ flex: 1 }}>{words.reasons(work).slice(0, reasonsEach).join('. ')}.</Text>
+            <Text style={{ flex: 1 }}>{words.reasons(work).slice(0, shows.reasonsEach).join('. ')}.</Text>
           </View>
         ))}
-        {ranked.length > mostVerdicts && (
-          <Text>{clipped(`Also: ${namesOf(ranked.slice(mostVerdicts))}`)}.</Text>
+        {ranked.length > shows.verdicts && (
+          <Text>{clipped(`Also: ${namesOf(ranked.slice(shows.verdicts))}`)}.</Text>
         )}
         {unread.length > 0 && (
           <Text>
@@ -218,16 +219,16 @@ export function WorkOrder({
         )}
 
         {found.length > 0 && <Text style={style.section}>Found, and how it is known</Text>}
-        {found.slice(0, SHOWN.found).map(({ name, lines }) => (
+        {found.slice(0, shows.found).map(({ name, lines }) => (
           <Text key={name}>
             <Text style={style.bold}>{name}:</Text> {clipped(lines.join('; '))}.
           </Text>
         ))}
-        {found.length > SHOWN.found && (
+        {found.length > shows.found && (
           <Text style={style.bold}>
             More was found on{' '}
             {found
-              .slice(SHOWN.found)
+              .slice(shows.found)
               .map(({ name }) => name.toLowerCase())
               .join(', ')}
             : on screen.
@@ -275,6 +276,14 @@ export function WorkOrder({
             </View>
           ))}
         </View>
+        <Text
+          fixed
+          style={{ position: 'absolute' }}
+          render={({ totalPages }) => {
+            onPages(totalPages);
+            return '';
+          }}
+        />
       </Page>
     </Document>
   );

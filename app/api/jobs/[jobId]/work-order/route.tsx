@@ -1,4 +1,3 @@
-import { renderToBuffer } from '@react-pdf/renderer';
 import { answer, download, guarded, notFound, systemOf } from '../../../_door';
 import { memberOf } from '@/core/frame';
 import type { RepairFindingCode } from '@/core/shape';
@@ -19,8 +18,7 @@ import type { UnitSystem } from '@/core/quantity';
 import { askOffice } from '../../../../_office';
 import { database, jobFile } from '@/data';
 import { today } from '@/ui/controls/local-time';
-import { WorkOrder, type OrderWords } from '@/ui/print/work-order';
-import { registerFonts } from '@/ui/print/fonts';
+import { workOrderPdf, type OrderWords } from '@/ui/print/work-order';
 import { printedAnswers } from '../../../../_words/answers';
 import { beforeCuttingWords } from '../../../../_words/before-cutting';
 import { crackWeldWords, NOT_READY_WORDS } from '../../../../_words/crack-weld';
@@ -42,8 +40,6 @@ import {
 import { findingWords } from '../../../../_words/findings';
 import { joinWords } from '../../../../_words/join-findings';
 import { repairWords } from '../../../../_words/repair-findings';
-
-registerFonts();
 
 const withoutDeference = (caution: string): string => caution.replace(` ${DEFERENCE}`, '');
 
@@ -144,14 +140,12 @@ export const GET = (request: Request, { params }: { params: Promise<{ jobId: str
     const judged = await askOffice('answered', file);
     if (!judged.ok) return answer(judged);
     const now = new Date().toISOString();
-    const pdf = await renderToBuffer(
-      <WorkOrder
-        file={{ ...file, notices: [...temporaryNotices(file, system, today()), ...file.notices] }}
-        works={judged.value.works}
-        system={system}
-        words={wordsIn(system, file, judged.value.four)}
-        printedAt={now}
-      />,
-    );
+    const pdf = await workOrderPdf({
+      file: { ...file, notices: [...temporaryNotices(file, system, today()), ...file.notices] },
+      works: judged.value.works,
+      system,
+      words: wordsIn(system, file, judged.value.four),
+      printedAt: now,
+    });
     return download(new Uint8Array(pdf), 'application/pdf', `${file.unit.tag}-work-order.pdf`);
   });

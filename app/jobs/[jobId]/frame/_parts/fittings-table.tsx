@@ -16,7 +16,7 @@ import {
 import { Pick, PickCell } from '@/ui/controls';
 import { useReader } from '../../../_desk';
 import { LengthCell } from './length-cell';
-import { MassCell } from './loads-form';
+import { MassCell } from './mass-cell';
 
 interface Props {
   readonly frame: Frame;
