@@ -126,3 +126,24 @@ test('a closed job is said to be closed, and open again', async ({ page, untouch
   await page.goto(proved);
   await expect(signed).toHaveText('Signed off before what is open now', { timeout: 60_000 });
 });
+
+test('every reading of a rail is in its table: those in sight are drawn, the oldest stands at the end', async ({
+  page,
+  jobs,
+}) => {
+  await page.goto(`${jobs['GR-7']}/probe`);
+  const table = page.getByRole('region', { name: 'Readings', exact: true });
+  const rows = table.locator('tbody tr:not([aria-hidden])');
+  await expect(rows).toHaveCount(12);
+  await table.getByRole('button', { name: /^Show all \d+/ }).click();
+  const count = Number(await table.getByRole('table').getAttribute('aria-rowcount')) - 1;
+  expect(count).toBeGreaterThan(200);
+  expect(await rows.count()).toBeLessThan(60);
+  await table
+    .locator('div')
+    .first()
+    .evaluate((box) => box.scrollTo(0, box.scrollHeight));
+  await expect(rows.last()).toHaveAttribute('aria-rowindex', String(count + 1));
+  await rows.last().getByRole('button', { name: 'show' }).click();
+  await expect(page.getByRole('form', { name: 'New reading' }).getByLabel(/^station/)).not.toHaveValue('120');
+});
