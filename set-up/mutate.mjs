@@ -53,7 +53,17 @@ const ALSO = {
 /** Tests that look at a room: its own first, then those that cost more. */
 const testsOf = (room) =>
   room === 'data'
-    ? [['demo/data.test', 'demo/walk-data.test', 'demo/one-job-another']]
+    ? [
+        ['demo/data.test', 'demo/walk-data.test', 'demo/one-job-another'],
+        [
+          'demo/yard',
+          'demo/.*-data.test',
+          'demo/taken-in',
+          'demo/whole-shop',
+          'demo/passport',
+          'demo/pictures',
+        ],
+      ]
     : [[`core/${room}/`, 'checks/formats'], ALSO[room] ?? ['core/']];
 
 const filesIn = (folder) =>

@@ -1,7 +1,7 @@
 export { Choice } from './choice';
 export { Sheet } from './sheet';
 export { Menu, MenuAction, MenuLink } from './menu';
-export { Entry } from './entry';
+export { Entry, type EntryProps } from './entry';
 export { Pick, PickBeside, PickCell } from './pick';
 export { usePageKeys } from './page-keys';
 export { RecordForm } from './record-form';

@@ -142,99 +142,25 @@ function WorkOrder({
       mind: mindWords(words.remarks(worked)),
     })),
   );
-  const ranked = works
-    .filter((work) => work.picture.account.isKnown)
-    .sort((a, b) => severity(b.verdict.verdict) - severity(a.verdict.verdict));
-  const unread = works.filter((work) => !work.picture.account.isKnown);
+  const ranked = rankedOf(works);
   const hosts = words.hosts.length ? [{ name: 'Fittings, joints, panels', lines: words.hosts }] : [];
   const ofMembers = ranked.flatMap((work) => {
     const lines = words.found(work);
     return lines.length ? [{ name: work.picture.member.name, lines }] : [];
   });
-  const found = [...hosts, ...ofMembers];
-  const toAct = ranked.filter((work) => severity(work.verdict.verdict) >= severity('Mend'));
-  const namesOf = (some: readonly MemberWork[]) =>
-    some.map((work) => `${work.picture.member.name} ${work.verdict.verdict}`).join(', ');
   const shown = repairs.slice(0, shows.repairs);
   return (
     <Document title={`Work order ${file.unit.tag}`} producer="Ossatura" creator="Ossatura">
       <Page size="LETTER" style={style.page}>
-        <View style={style.head}>
-          <View>
-            <Text style={style.tag}>
-              {file.unit.tag}: {file.job.title}
-            </Text>
-            <Text>
-              {file.unit.description}; {file.unit.exposure}; {file.unit.duty}. {file.job.complaint}
-            </Text>
-          </View>
-          <View style={{ textAlign: 'right', minWidth: 120 }}>
-            <Text style={style.bold}>Work order</Text>
-            <Text>
-              opened {localTime(file.job.openedAt, 'day')} by {file.job.openedBy}
-            </Text>
-            <Text>printed {localTime(printedAt)}</Text>
-          </View>
-        </View>
+        <Head file={file} printedAt={printedAt} />
         <FourAnswersPrint answers={words.answers} />
-        {file.notices.slice(0, shows.notices).map((notice) => (
-          <Text key={notice.id} style={style.bold}>
-            ! {notice.words} ({notice.by} {localTime(notice.at, 'day')})
-          </Text>
-        ))}
-        {file.notices.length > shows.notices && (
-          <Text style={style.bold}>
-            ! {file.notices.length - shows.notices} more standing notices on this unit: read them before work
-            starts.
-          </Text>
-        )}
-        {words.distrust.map((sentence) => (
-          <Text key={sentence} style={style.bold}>
-            ! {sentence}
-          </Text>
-        ))}
+        <Notices notices={file.notices} most={shows.notices} distrust={words.distrust} />
         <Text>
           {words.beforeCutting && repairs.length > 0 && `${words.beforeCutting} `}Stations, {system}, are
           measured from the {file.frame.datum}. {words.practice}
         </Text>
-
-        <Text style={style.section}>Verdicts</Text>
-        {ranked.slice(0, shows.verdicts).map((work) => (
-          <View key={work.picture.member.id} style={style.row}>
-            <Text style={{ width: 86, ...style.bold }}>{work.picture.member.name}</Text>
-            <Text style={{ width: 52, ...style.bold }}>{work.verdict.verdict}</Text>
-            <Text style={{ flex: 1 }}>{words.reasons(work).slice(0, shows.reasonsEach).join('. ')}.</Text>
-          </View>
-        ))}
-        {ranked.length > shows.verdicts && (
-          <Text>{clipped(`Also: ${namesOf(ranked.slice(shows.verdicts))}`)}.</Text>
-        )}
-        {unread.length > 0 && (
-          <Text>
-            {clipped(
-              `Nothing is on record of these, so nothing is said of them: ${unread.map((work) => work.picture.member.name).join(', ')}`,
-            )}
-            .
-          </Text>
-        )}
-
-        {found.length > 0 && <Text style={style.section}>Found, and how it is known</Text>}
-        {found.slice(0, shows.found).map(({ name, lines }) => (
-          <Text key={name}>
-            <Text style={style.bold}>{name}:</Text> {clipped(lines.join('; '))}.
-          </Text>
-        ))}
-        {found.length > shows.found && (
-          <Text style={style.bold}>
-            More was found on{' '}
-            {found
-              .slice(shows.found)
-              .map(({ name }) => name.toLowerCase())
-              .join(', ')}
-            : on screen.
-          </Text>
-        )}
-
+        <Verdicts works={works} shows={shows} reasons={words.reasons} />
+        <Found found={[...hosts, ...ofMembers]} most={shows.found} />
         {shown.map(({ work, worked, cracks, mind }, k) => (
           <RepairBlock
             key={worked.repair.id}
@@ -255,14 +181,7 @@ function WorkOrder({
             sheets.
           </Text>
         )}
-        {repairs.length === 0 && (
-          <Text style={{ marginTop: 6, ...(toAct.length > 0 && style.bold) }}>
-            {toAct.length > 0
-              ? clipped(`No repair is drawn up yet for what asks for one: ${namesOf(toAct)}.`)
-              : 'No repair is planned, and nothing on record asks for one.'}
-          </Text>
-        )}
-
+        {repairs.length === 0 && <NoRepair works={ranked} />}
         <View style={style.box}>
           {words.cautions.map((caution) => (
             <Text key={caution}>{caution}</Text>
@@ -286,6 +205,136 @@ function WorkOrder({
         />
       </Page>
     </Document>
+  );
+}
+
+/** Members of which something is on record, worst first. */
+const rankedOf = (works: readonly MemberWork[]): MemberWork[] =>
+  works
+    .filter((work) => work.picture.account.isKnown)
+    .sort((a, b) => severity(b.verdict.verdict) - severity(a.verdict.verdict));
+
+const namesOf = (some: readonly MemberWork[]): string =>
+  some.map((work) => `${work.picture.member.name} ${work.verdict.verdict}`).join(', ');
+
+const Head = ({ file: { unit, job }, printedAt }: Pick<WorkOrderProps, 'file' | 'printedAt'>) => (
+  <View style={style.head}>
+    <View>
+      <Text style={style.tag}>
+        {unit.tag}: {job.title}
+      </Text>
+      <Text>
+        {unit.description}; {unit.exposure}; {unit.duty}. {job.complaint}
+      </Text>
+    </View>
+    <View style={{ textAlign: 'right', minWidth: 120 }}>
+      <Text style={style.bold}>Work order</Text>
+      <Text>
+        opened {localTime(job.openedAt, 'day')} by {job.openedBy}
+      </Text>
+      <Text>printed {localTime(printedAt)}</Text>
+    </View>
+  </View>
+);
+
+/** What stands on the unit, and what no metal stands behind: the first of the one, all of the other. */
+const Notices = ({
+  notices,
+  most,
+  distrust,
+}: {
+  notices: JobFile['notices'];
+  most: number;
+  distrust: readonly string[];
+}) => (
+  <>
+    {notices.slice(0, most).map((notice) => (
+      <Text key={notice.id} style={style.bold}>
+        ! {notice.words} ({notice.by} {localTime(notice.at, 'day')})
+      </Text>
+    ))}
+    {notices.length > most && (
+      <Text style={style.bold}>
+        ! {notices.length - most} more standing notices on this unit: read them before work starts.
+      </Text>
+    )}
+    {distrust.map((sentence) => (
+      <Text key={sentence} style={style.bold}>
+        ! {sentence}
+      </Text>
+    ))}
+  </>
+);
+
+function Verdicts({
+  works,
+  shows,
+  reasons,
+}: {
+  works: readonly MemberWork[];
+  shows: Amounts;
+  reasons: OrderWords['reasons'];
+}) {
+  const ranked = rankedOf(works);
+  const unread = works.filter((work) => !work.picture.account.isKnown);
+  return (
+    <>
+      <Text style={style.section}>Verdicts</Text>
+      {ranked.slice(0, shows.verdicts).map((work) => (
+        <View key={work.picture.member.id} style={style.row}>
+          <Text style={{ width: 86, ...style.bold }}>{work.picture.member.name}</Text>
+          <Text style={{ width: 52, ...style.bold }}>{work.verdict.verdict}</Text>
+          <Text style={{ flex: 1 }}>{reasons(work).slice(0, shows.reasonsEach).join('. ')}.</Text>
+        </View>
+      ))}
+      {ranked.length > shows.verdicts && (
+        <Text>{clipped(`Also: ${namesOf(ranked.slice(shows.verdicts))}`)}.</Text>
+      )}
+      {unread.length > 0 && (
+        <Text>
+          {clipped(
+            `Nothing is on record of these, so nothing is said of them: ${unread.map((work) => work.picture.member.name).join(', ')}`,
+          )}
+          .
+        </Text>
+      )}
+    </>
+  );
+}
+
+interface FoundOn {
+  readonly name: string;
+  readonly lines: readonly string[];
+}
+const Found = ({ found, most }: { found: readonly FoundOn[]; most: number }) => (
+  <>
+    {found.length > 0 && <Text style={style.section}>Found, and how it is known</Text>}
+    {found.slice(0, most).map(({ name, lines }) => (
+      <Text key={name}>
+        <Text style={style.bold}>{name}:</Text> {clipped(lines.join('; '))}.
+      </Text>
+    ))}
+    {found.length > most && (
+      <Text style={style.bold}>
+        More was found on{' '}
+        {found
+          .slice(most)
+          .map(({ name }) => name.toLowerCase())
+          .join(', ')}
+        : on screen.
+      </Text>
+    )}
+  </>
+);
+
+function NoRepair({ works }: { works: readonly MemberWork[] }) {
+  const toAct = works.filter((work) => severity(work.verdict.verdict) >= severity('Mend'));
+  return (
+    <Text style={{ marginTop: 6, ...(toAct.length > 0 && style.bold) }}>
+      {toAct.length > 0
+        ? clipped(`No repair is drawn up yet for what asks for one: ${namesOf(toAct)}.`)
+        : 'No repair is planned, and nothing on record asks for one.'}
+    </Text>
   );
 }
 

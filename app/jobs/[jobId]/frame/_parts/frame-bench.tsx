@@ -1,25 +1,15 @@
 'use client';
 
 import Link from 'next/link';
-import { keepStartingFrame, newId } from '../../../../_client';
-import { useRef, useState } from 'react';
+import { keepStartingFrame,newId } from '../../../../_client';
+import { useState } from 'react';
 import { toast } from 'sonner';
-import {
-  changeMember,
-  frameSchema,
-  moveMember,
-  ROLES,
-  withMember,
-  type Frame,
-  type Member,
-  type Role,
-} from '@/core/frame';
+import { frameSchema,ROLES,withMember,type Frame,type Role } from '@/core/frame';
 import { printLength } from '@/core/quantity';
-import { practiceSchema, type Practice } from '@/core/reference';
-import type { SkeletonProps } from '@/ui/skeleton';
-import { Entry, Pick } from '@/ui/controls';
-import { Bench, useMember, useReader, useRecords } from '../../../_desk';
-import { PanelsTable, PocketsTable } from './enclosed-tables';
+import { practiceSchema,type Practice } from '@/core/reference';
+import { Entry,Pick } from '@/ui/controls';
+import { Bench,useMember,useReader,useRecords } from '../../../_desk';
+import { PanelsTable,PocketsTable } from './enclosed-tables';
 import { FactorsForm } from './factors-form';
 import { FittingsTable } from './fittings-table';
 import { LoadsForm } from './loads-form';
@@ -27,166 +17,90 @@ import { StandsForm } from './stands-form';
 import { MemberDetail } from './member-detail';
 import { MembersTable } from './members-table';
 import { TwoFrames } from './two-frames';
-import { useFrameDraft } from './use-frame-draft';
+import { useFrameDraft,type FrameDraft } from './use-frame-draft';
+import { useFrameEdit,type FrameEdit } from './use-frame-edit';
 
-/** The frame as built, and the shop's judgements for this job. Nothing changes until it is kept; another tab's change is not overwritten. */
-export function FrameBench() {
-  const { file, changeFrame, changePractice } = useRecords();
-  const { system } = useReader();
-  const { chosenId, choose } = useChosen();
-  const draft = useFrameDraft();
-  const { frame, set: setDraft } = draft;
-  const [past, setPast] = useState<readonly Frame[]>([]);
-  const [inStep, setInStep] = useState(true);
-  const [role, setRole] = useState<Role>('crossmember');
-  const dragging = useRef<string | undefined>(undefined);
+/** The practice of this job as it is being changed; another tab's change takes its place. */
+function usePracticeDraft() {
+  const { file } = useRecords();
   const [practice, setPractice] = useState<Practice>(file.practice);
-  const [problem, setProblem] = useState<string>();
   const [practisedOn, setPractisedOn] = useState(file.practiceRevision);
   if (practisedOn !== file.practiceRevision) {
     setPractisedOn(file.practiceRevision);
     setPractice(file.practice);
   }
-  const setFrame = (next: Frame) => {
-    dragging.current = undefined;
-    setPast([...past.slice(-49), frame]);
-    setDraft(next);
-  };
-  /** A drag is one step back, however many places it went through. */
-  const move: NonNullable<SkeletonProps['onMove']> = ({ kind, id }, stationMm) => {
-    const rounded = Math.round(stationMm / 5) * 5;
-    const next =
-      kind === 'member'
-        ? moveMember(frame, id, rounded, inStep)
-        : {
-            ...frame,
-            fittings: frame.fittings.map((mark) => (mark.id === id ? { ...mark, stationMm: rounded } : mark)),
-          };
-    if (dragging.current !== id) setPast([...past.slice(-49), frame]);
-    dragging.current = id;
-    setDraft(next);
-  };
-  const undo = () => {
-    dragging.current = undefined;
-    setDraft(past[past.length - 1]!);
-    setPast(past.slice(0, -1));
-  };
-  const changed = draft.isChanged || JSON.stringify(practice) !== JSON.stringify(file.practice);
-  const setMember = (id: string, to: Partial<Member>) => setFrame(changeMember(frame, id, to, inStep));
-  const chosen = frame.members.find((each) => each.id === chosenId);
+  const isChanged = JSON.stringify(practice) !== JSON.stringify(file.practice);
+  return { practice, setPractice, isChanged, drop: () => setPractice(file.practice) };
+}
 
-  const addMember = () => {
-    const added = withMember(frame, role, inStep);
-    setFrame(added.frame);
-    choose(added.ids[0]!);
-  };
+/** Keeps frame and practice, or says why neither was. */
+function useKeeping(draft: FrameDraft, practice: Practice) {
+  const { changeFrame, changePractice } = useRecords();
+  const [problem, setProblem] = useState<string>();
   const keep = async () => {
-    const parsed = frameSchema.safeParse(frame);
+    const parsed = frameSchema.safeParse(draft.frame);
     if (!parsed.success) return setProblem(parsed.error.issues[0]!.message);
     const sound = practiceSchema.safeParse(practice);
     if (!sound.success)
       return setProblem(`${sound.error.issues[0]!.path.join('.')}: ${sound.error.issues[0]!.message}`);
     const refused = (await changeFrame(parsed.data)) ?? (await changePractice(sound.data));
     setProblem(refused && `${refused.message}. ${refused.kept}`);
-    if (!refused) draft.drop();
-    if (!refused) toast.success('Frame kept; what rests on it is worked out anew');
+    if (refused) return;
+    draft.drop();
+    toast.success('Frame kept; what rests on it is worked out anew');
   };
+  return { problem, keep, forget: () => setProblem(undefined) };
+}
 
+/** The frame as built, and the shop's judgements for this job. Nothing changes until it is kept; another tab's change is not overwritten. */
+export function FrameBench() {
+  const { file } = useRecords();
+  const draft = useFrameDraft();
+  const { frame } = draft;
+  const edit = useFrameEdit(draft);
+  const { practice, setPractice, ...practised } = usePracticeDraft();
+  const { problem, keep, forget } = useKeeping(draft, practice);
+  const dropFrame = () => {
+    draft.drop();
+    edit.forget();
+  };
+  const putBack = () => {
+    dropFrame();
+    practised.drop();
+    forget();
+  };
   return (
-    <Bench slice={false} draft={frame} onMove={move}>
-      <div className="flex flex-wrap items-center justify-between gap-3">
-        <h1 className="text-2xl font-semibold">
-          Frame: {frame.family}, {printLength(frame.lengthMm, system, 'length')} long,{' '}
-          {printLength(frame.widthMm, system, 'length')} over the rails
-        </h1>
-        <div className="flex flex-wrap gap-2">
-          <button type="button" className="plain" disabled={past.length === 0} onClick={undo}>
-            Undo
-          </button>
-          <button
-            type="button"
-            className="plain"
-            disabled={!changed}
-            onClick={() => {
-              draft.drop();
-              setPast([]);
-              setPractice(file.practice);
-              setProblem(undefined);
-            }}
-          >
-            Put back
-          </button>
-          <button
-            type="button"
-            className="solid"
-            disabled={!changed || draft.isBehind}
-            onClick={() => void keep()}
-          >
-            Keep the frame
-          </button>
-        </div>
-      </div>
+    <Bench slice={false} draft={frame} onMove={edit.move}>
+      <Head
+        frame={frame}
+        isChanged={draft.isChanged || practised.isChanged}
+        isBehind={draft.isBehind}
+        onUndo={edit.undo}
+        onPutBack={putBack}
+        onKeep={() => void keep()}
+      />
       {draft.isBehind && (
-        <TwoFrames
-          mine={frame}
-          kept={file.frame}
-          onMine={draft.putOnTop}
-          onKept={() => {
-            draft.drop();
-            setPast([]);
-          }}
-        />
+        <TwoFrames mine={frame} kept={file.frame} onMine={draft.putOnTop} onKept={dropFrame} />
       )}
       {problem && (
         <p role="alert" className="mt-2 border-l-[6px] border-oxide pl-3 font-semibold text-oxide">
           {problem}
         </p>
       )}
-      {frame.presumed && <Presumed onTaken={() => setFrame(measured(frame))} />}
+      {frame.presumed && <Presumed onTaken={() => edit.set(measured(frame))} />}
       <Entry
         label="Stations are measured from (a hole or crossmember that stays)"
         className="mt-3 max-w-xl"
         value={frame.datum}
         maxLength={120}
-        onChange={(event) => setFrame({ ...frame, datum: event.target.value })}
+        onChange={(event) => edit.set({ ...frame, datum: event.target.value })}
       />
-
-      <section className="mt-4" aria-label="Members">
-        <div className="flex items-center justify-between border-b border-ink">
-          <h2 className="text-lg font-semibold">Members</h2>
-          <div className="flex items-end gap-2">
-            <Pick label="role" value={role} options={ROLES} onPick={setRole} />
-            <button type="button" className="hit underline" onClick={addMember}>
-              Add a member
-            </button>
-          </div>
-        </div>
-        <label className="hit inline-flex items-center gap-2">
-          <input
-            type="checkbox"
-            className="size-6"
-            checked={inStep}
-            onChange={(event) => setInStep(event.target.checked)}
-          />
-          Left and right are kept in step. A member added comes in a pair. Crossmembers and mounts can be
-          dragged along the Skeleton.
-        </label>
-        <MembersTable
-          frame={frame}
-          inStep={inStep}
-          chosenId={chosenId}
-          onChoose={choose}
-          onFrame={setFrame}
-          onMember={setMember}
-        />
-        {chosen && <MemberDetail member={chosen} onChange={(change) => setMember(chosen.id, change)} />}
-      </section>
-
-      <FittingsTable frame={frame} onFrame={setFrame} />
-      <PanelsTable frame={frame} onFrame={setFrame} />
-      <PocketsTable frame={frame} onFrame={setFrame} />
-      <LoadsForm frame={frame} onFrame={setFrame} />
-      <StandsForm frame={frame} onFrame={setFrame} />
+      <MembersSection frame={frame} edit={edit} />
+      <FittingsTable frame={frame} onFrame={edit.set} />
+      <PanelsTable frame={frame} onFrame={edit.set} />
+      <PocketsTable frame={frame} onFrame={edit.set} />
+      <LoadsForm frame={frame} onFrame={edit.set} />
+      <StandsForm frame={frame} onFrame={edit.set} />
       <FactorsForm
         factors={practice.loadFactors}
         onChange={(loadFactors) => setPractice({ ...practice, loadFactors })}
@@ -200,6 +114,80 @@ export function FrameBench() {
       </p>
       <StartingForm frame={frame} />
     </Bench>
+  );
+}
+
+function Head({
+  frame,
+  isChanged,
+  isBehind,
+  onUndo,
+  onPutBack,
+  onKeep,
+}: {
+  frame: Frame;
+  isChanged: boolean;
+  isBehind: boolean;
+  /** Undefined while there is nothing to take back. */
+  onUndo: (() => void) | undefined;
+  onPutBack: () => void;
+  onKeep: () => void;
+}) {
+  const { system } = useReader();
+  return (
+    <div className="flex flex-wrap items-center justify-between gap-3">
+      <h1 className="text-2xl font-semibold">
+        Frame: {frame.family}, {printLength(frame.lengthMm, system, 'length')} long,{' '}
+        {printLength(frame.widthMm, system, 'length')} over the rails
+      </h1>
+      <div className="flex flex-wrap gap-2">
+        <button type="button" className="plain" disabled={!onUndo} onClick={onUndo}>
+          Undo
+        </button>
+        <button type="button" className="plain" disabled={!isChanged} onClick={onPutBack}>
+          Put back
+        </button>
+        <button type="button" className="solid" disabled={!isChanged || isBehind} onClick={onKeep}>
+          Keep the frame
+        </button>
+      </div>
+    </div>
+  );
+}
+
+function MembersSection({ frame, edit }: { frame: Frame; edit: FrameEdit }) {
+  const { chosenId, choose } = useChosen();
+  const [role, setRole] = useState<Role>('crossmember');
+  const chosen = frame.members.find((each) => each.id === chosenId);
+  const add = () => {
+    const added = withMember(frame, role, edit.inStep);
+    edit.set(added.frame);
+    choose(added.ids[0]!);
+  };
+  return (
+    <section className="mt-4" aria-label="Members">
+      <div className="flex items-center justify-between border-b border-ink">
+        <h2 className="text-lg font-semibold">Members</h2>
+        <div className="flex items-end gap-2">
+          <Pick label="role" value={role} options={ROLES} onPick={setRole} />
+          <button type="button" className="hit underline" onClick={add}>
+            Add a member
+          </button>
+        </div>
+      </div>
+      <label className="hit inline-flex items-center gap-2">
+        <input
+          type="checkbox"
+          className="size-6"
+          checked={edit.inStep}
+          onChange={(event) => edit.setInStep(event.target.checked)}
+        />
+        Left and right are kept in step. A member added comes in a pair. Crossmembers and mounts can be
+        dragged along the Skeleton.
+      </label>
+      <MembersTable frame={frame} edit={edit} chosenId={chosenId} onChoose={choose} />
+      {chosen && <MemberDetail member={chosen} onChange={(change) => edit.setMember(chosen.id, change)} />}
+    </section>
   );
 }
 

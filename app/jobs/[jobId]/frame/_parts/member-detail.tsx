@@ -1,13 +1,10 @@
 'use client';
 
 import {
-  CARRIED,
-  facesOf,
-  type Carried,
-  type FaceId,
-  type Hole,
-  type Member,
-  type MemberShape,
+CARRIED,
+facesOf,type Hole,
+type Member,
+type MemberShape
 } from '@/core/frame';
 import { PickCell } from '@/ui/controls';
 import { faceWords } from '@/ui/strip';
@@ -27,88 +24,146 @@ const EXTRA: Readonly<Partial<Record<MemberShape['kind'], readonly (readonly [st
   ],
 };
 
+interface OfMember {
+  readonly member: Member;
+  readonly onChange: (change: Partial<Member>) => void;
+}
+
+const toggled = <Value extends string>(list: readonly Value[] | undefined, value: Value): Value[] =>
+  list?.includes(value) ? list.filter((each) => each !== value) : [...(list ?? []), value];
+
 /** The member chosen: what it carries, which of its faces cannot be reached, its factory holes, and what else its section has. */
-export function MemberDetail({
-  member,
-  onChange,
-}: {
-  member: Member;
-  onChange: (change: Partial<Member>) => void;
-}) {
-  const { system } = useReader();
-  const toggled = <Value extends string>(list: readonly Value[] | undefined, value: Value): Value[] =>
-    list?.includes(value) ? list.filter((each) => each !== value) : [...(list ?? []), value];
-  const holes = member.holes ?? [];
-  const side = facesOf(member.shape).find((face) => face.upright) ?? facesOf(member.shape)[0]!;
-  const setHole = (id: string, to: Partial<Hole>) =>
-    onChange({ holes: holes.map((hole) => (hole.id === id ? { ...hole, ...to } : hole)) });
-  const check = (key: string, words: string, checked: boolean, onToggle: () => void) => (
-    <label key={key} className="hit inline-flex items-center gap-2 pr-3">
-      <input type="checkbox" className="size-6" checked={checked} onChange={onToggle} />
-      {words}
-    </label>
-  );
+export function MemberDetail({ member, onChange }: OfMember) {
   return (
     <section className="mt-3 border-l-[5px] border-here pl-3" aria-label="The member chosen">
       <h2 className="text-lg font-semibold">{member.name}</h2>
-      <div className="flex flex-wrap items-center">
-        <span className="caption w-40">carries, itself</span>
-        {CARRIED.map((what: Carried) =>
-          check(what, what, member.carries?.includes(what) ?? false, () =>
-            onChange({ carries: toggled(member.carries, what) }),
-          ),
-        )}
-      </div>
-      <div className="flex flex-wrap items-center">
-        <span className="caption w-40">faces out of reach</span>
-        {facesOf(member.shape).map(({ id }) =>
-          check(id, faceWords(member, id), member.hidden?.includes(id) ?? false, () =>
-            onChange({ hidden: toggled<FaceId>(member.hidden, id) }),
-          ),
-        )}
-      </div>
+      <Checks
+        label="carries, itself"
+        options={CARRIED}
+        chosen={member.carries}
+        onChosen={(carries) => onChange({ carries })}
+      />
+      <Checks
+        label="faces out of reach"
+        options={facesOf(member.shape).map(({ id }) => id)}
+        words={(id) => faceWords(member, id)}
+        chosen={member.hidden}
+        onChosen={(hidden) => onChange({ hidden })}
+      />
       {member.role === 'rail' && (
-        <div className="flex flex-wrap items-center gap-3">
-          <span className="caption w-40">along the frame</span>
-          {(
-            [
-              ['begins at', 'startMm', member.startMm ?? 0],
-              ['its length', 'lengthMm', member.lengthMm],
-            ] as const
-          ).map(([words, key, valueMm]) => (
-            <div key={key} className="w-36">
-              <span className="caption block">
-                {words}, {system}
-              </span>
-              <LengthCell
-                label={`${member.name} ${words}`}
-                valueMm={valueMm}
-                kind="length"
-                onLength={(mm) => onChange({ [key]: mm })}
-              />
-            </div>
-          ))}
-        </div>
+        <Lengths
+          label="along the frame"
+          member={member}
+          lengths={[
+            {
+              words: 'begins at',
+              valueMm: member.startMm ?? 0,
+              onLength: (startMm) => onChange({ startMm }),
+            },
+            { words: 'its length', valueMm: member.lengthMm, onLength: (lengthMm) => onChange({ lengthMm }) },
+          ]}
+        />
       )}
       {member.line && <LineEnds member={member} line={member.line} onChange={onChange} />}
       {EXTRA[member.shape.kind] && (
-        <div className="flex flex-wrap items-center gap-3">
-          <span className="caption w-40">its section</span>
-          {EXTRA[member.shape.kind]!.map(([key, words]) => (
-            <div key={key} className="w-36">
-              <span className="caption block">
-                {words}, {system}
-              </span>
-              <LengthCell
-                label={`${member.name} ${words}`}
-                valueMm={(member.shape as unknown as Record<string, number>)[key]!}
-                kind={key.includes('hickness') ? 'thickness' : 'length'}
-                onLength={(mm) => onChange({ shape: { ...member.shape, [key]: mm } as MemberShape })}
-              />
-            </div>
-          ))}
-        </div>
+        <Lengths
+          label="its section"
+          member={member}
+          lengths={EXTRA[member.shape.kind]!.map(([key, words]) => ({
+            words,
+            valueMm: (member.shape as unknown as Record<string, number>)[key]!,
+            isThickness: key.includes('hickness'),
+            onLength: (mm) => onChange({ shape: { ...member.shape, [key]: mm } as MemberShape }),
+          }))}
+        />
       )}
+      <Holes member={member} onChange={onChange} />
+    </section>
+  );
+}
+
+/** Some of a few, each with its box. */
+const Checks = <Value extends string>({
+  label,
+  options,
+  words = (value) => value,
+  chosen,
+  onChosen,
+}: {
+  label: string;
+  options: readonly Value[];
+  words?: (value: Value) => string;
+  chosen: readonly Value[] | undefined;
+  onChosen: (chosen: Value[]) => void;
+}) => (
+  <div className="flex flex-wrap items-center">
+    <span className="caption w-40">{label}</span>
+    {options.map((option) => (
+      <label key={option} className="hit inline-flex items-center gap-2 pr-3">
+        <input
+          type="checkbox"
+          className="size-6"
+          checked={chosen?.includes(option) ?? false}
+          onChange={() => onChosen(toggled(chosen, option))}
+        />
+        {words(option)}
+      </label>
+    ))}
+  </div>
+);
+
+interface LengthAsked {
+  readonly words: string;
+  readonly valueMm: number;
+  readonly isThickness?: boolean;
+  readonly onLength: (mm: number) => void;
+}
+function Lengths({
+  label,
+  member,
+  lengths,
+}: {
+  label: string;
+  member: Member;
+  lengths: readonly LengthAsked[];
+}) {
+  const { system } = useReader();
+  return (
+    <div className="flex flex-wrap items-center gap-3">
+      <span className="caption w-40">{label}</span>
+      {lengths.map(({ words, valueMm, isThickness, onLength }) => (
+        <div key={words} className="w-36">
+          <span className="caption block">
+            {words}, {system}
+          </span>
+          <LengthCell
+            label={`${member.name} ${words}`}
+            valueMm={valueMm}
+            kind={isThickness ? 'thickness' : 'length'}
+            onLength={onLength}
+          />
+        </div>
+      ))}
+    </div>
+  );
+}
+
+function newHole({ shape, lengthMm }: Member): Hole {
+  const faces = facesOf(shape);
+  const side = faces.find((face) => face.upright) ?? faces[0]!;
+  return {
+    id: `hole-${newId().slice(0, 8)}`,
+    stationMm: Math.round(lengthMm / 2),
+    face: side.id,
+    heightMm: side.widthMm / 2,
+    diameterMm: 14,
+  };
+}
+
+function Holes({ member, onChange }: OfMember) {
+  const holes = member.holes ?? [];
+  return (
+    <>
       <div className="flex flex-wrap items-center gap-3">
         <span className="caption w-40">
           factory holes: {holes.length === 0 ? 'none recorded' : 'net section there'}
@@ -116,73 +171,84 @@ export function MemberDetail({
         <button
           type="button"
           className="hit underline"
-          onClick={() =>
-            onChange({
-              holes: [
-                ...holes,
-                {
-                  id: `hole-${newId().slice(0, 8)}`,
-                  stationMm: Math.round(member.lengthMm / 2),
-                  face: side.id,
-                  heightMm: side.widthMm / 2,
-                  diameterMm: 14,
-                },
-              ],
-            })
-          }
+          onClick={() => onChange({ holes: [...holes, newHole(member)] })}
         >
           Add a hole
         </button>
       </div>
       {holes.map((hole, k) => (
-        <div key={hole.id} className="flex flex-wrap items-end gap-2 py-0.5">
-          <div className="w-28">
-            <span className="caption block">station, {system}</span>
-            <LengthCell
-              label={`Hole ${k + 1} station`}
-              valueMm={hole.stationMm}
-              kind="length"
-              onLength={(stationMm) => setHole(hole.id, { stationMm })}
-            />
-          </div>
-          <label>
-            <span className="caption block">face</span>
-            <PickCell
-              label={`Hole ${k + 1} face`}
-              value={hole.face}
-              options={facesOf(member.shape).map(({ id }) => id)}
-              words={(id) => faceWords(member, id)}
-              onPick={(chosen) => setHole(hole.id, { face: chosen })}
-            />
-          </label>
-          <div className="w-28">
-            <span className="caption block">from corner, {system}</span>
-            <LengthCell
-              label={`Hole ${k + 1} height`}
-              valueMm={hole.heightMm}
-              kind="length"
-              onLength={(heightMm) => setHole(hole.id, { heightMm })}
-            />
-          </div>
-          <div className="w-28">
-            <span className="caption block">diameter, {system}</span>
-            <LengthCell
-              label={`Hole ${k + 1} diameter`}
-              valueMm={hole.diameterMm}
-              kind="thickness"
-              onLength={(diameterMm) => setHole(hole.id, { diameterMm })}
-            />
-          </div>
-          <button
-            type="button"
-            className="hit underline"
-            onClick={() => onChange({ holes: holes.filter((other) => other.id !== hole.id) })}
-          >
-            remove
-          </button>
-        </div>
+        <HoleRow
+          key={hole.id}
+          member={member}
+          hole={hole}
+          number={k + 1}
+          onHole={(to) =>
+            onChange({ holes: holes.map((each) => (each.id === hole.id ? { ...each, ...to } : each)) })
+          }
+          onRemove={() => onChange({ holes: holes.filter((other) => other.id !== hole.id) })}
+        />
       ))}
-    </section>
+    </>
+  );
+}
+
+function HoleRow({
+  member,
+  hole,
+  number,
+  onHole,
+  onRemove,
+}: {
+  member: Member;
+  hole: Hole;
+  number: number;
+  onHole: (to: Partial<Hole>) => void;
+  onRemove: () => void;
+}) {
+  const { system } = useReader();
+  return (
+    <div className="flex flex-wrap items-end gap-2 py-0.5">
+      <div className="w-28">
+        <span className="caption block">station, {system}</span>
+        <LengthCell
+          label={`Hole ${number} station`}
+          valueMm={hole.stationMm}
+          kind="length"
+          onLength={(stationMm) => onHole({ stationMm })}
+        />
+      </div>
+      <label>
+        <span className="caption block">face</span>
+        <PickCell
+          label={`Hole ${number} face`}
+          value={hole.face}
+          options={facesOf(member.shape).map(({ id }) => id)}
+          words={(id) => faceWords(member, id)}
+          onPick={(chosen) => onHole({ face: chosen })}
+        />
+      </label>
+      <div className="w-28">
+        <span className="caption block">from corner, {system}</span>
+        <LengthCell
+          label={`Hole ${number} height`}
+          valueMm={hole.heightMm}
+          kind="length"
+          onLength={(heightMm) => onHole({ heightMm })}
+        />
+      </div>
+      <div className="w-28">
+        <span className="caption block">diameter, {system}</span>
+        <LengthCell
+          label={`Hole ${number} diameter`}
+          valueMm={hole.diameterMm}
+          kind="thickness"
+          onLength={(diameterMm) => onHole({ diameterMm })}
+        />
+      </div>
+      <button type="button" className="hit underline" onClick={onRemove}>
+        remove
+      </button>
+    </div>
   );
 }
 

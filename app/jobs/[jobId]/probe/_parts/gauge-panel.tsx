@@ -15,9 +15,8 @@ import {
 import type { Problem } from '@/core/exchange';
 import { lengthDigits, printLength } from '@/core/quantity';
 import { Choice, Entry, When } from '@/ui/controls';
-import { useMember, usePlace, useReader, useRecords } from '../../../_desk';
+import { useMember, usePlace, useReader, useRecords, useStamp } from '../../../_desk';
 import { useGauge } from './use-gauge';
-import { newId } from '../../../../_client';
 import { printStation } from '../../../../_words/station';
 
 export interface GaugeHandle {
@@ -33,58 +32,52 @@ const WORDS = {
   gone: 'gone: unplugged or switched off',
 } as const;
 
-/** The thickness gauge: what it shows now, its block readings, and `g` to take a reading at the cursor. */
-export function GaugePanel({
-  ref,
-  onTaken,
-}: {
-  ref: Ref<GaugeHandle>;
-  onTaken: (thicknessMm: number) => void;
-}) {
-  const { file, keep } = useRecords();
-  const { system, by } = useReader();
-  const { member } = useMember();
-  const { cursor } = usePlace();
-  const gauge = useGauge(file.job.id);
-  const { state, shown, ask } = gauge;
+type Gauge = ReturnType<typeof useGauge>;
+
+/** How the gauge is set, as typed; what it can be told is told it at once. */
+function useSettings({ ask }: Gauge) {
   const [mode, setMode] = useState<'single' | 'echo'>('single');
   const [velocity, setVelocity] = useState(String(STEEL_VELOCITY_MPS));
   const [temperature, setTemperature] = useState('20');
-  const [steps, setSteps] = useState<Calibration['steps']>([]);
-  const [onBlock, setOnBlock] = useState(false);
-  const calibrations = stands(file, 'calibration');
-  const calibration = calibrations.at(-1);
-  const doubtful = doubtfulReadings(stands(file, 'reading'), calibrations).size;
-  const temperatureC = Number(temperature);
+  const chooseMode = (next: 'single' | 'echo') => {
+    setMode(next);
+    void ask({ does: 'mode', mode: next });
+  };
+  const typeVelocity = (text: string) => {
+    setVelocity(text);
+    const mps = Number(text);
+    if (mps >= 3000 && mps <= 8000) void ask({ does: 'velocity', mps });
+  };
+  return { mode, chooseMode, velocity, typeVelocity, temperature, setTemperature };
+}
+type Settings = ReturnType<typeof useSettings>;
 
+/** The simulated gauge is told where it is held; a real one stands there. */
+function usePlacing({ state, ask }: Gauge, onBlock: boolean) {
+  const { file } = useRecords();
+  const { member } = useMember();
+  const { cursor } = usePlace();
   useEffect(() => {
     if (state !== 'on' || onBlock) return;
-    const timer = setTimeout(
-      () =>
-        void ask({
-          does: 'place',
-          jobId: file.job.id,
-          memberId: member.id,
-          stationMm: cursor.stationMm,
-          face: cursor.face,
-          heightMm: cursor.heightMm,
-        }),
-      120,
-    );
+    const { stationMm, face, heightMm } = cursor;
+    const at = { jobId: file.job.id, memberId: member.id, stationMm, face, heightMm };
+    const timer = setTimeout(() => void ask({ does: 'place', ...at }), 120);
     return () => clearTimeout(timer);
   }, [state, onBlock, ask, file.job.id, member.id, cursor]);
+}
 
-  const take = async () => {
-    if (state !== 'on')
+/** Takes what the gauge says as a reading at the cursor, corrected for how warm the steel is. */
+function useTaking(gauge: Gauge, temperatureC: number, onTaken: (thicknessMm: number) => void) {
+  const { file, keep } = useRecords();
+  const { member } = useMember();
+  const { cursor } = usePlace();
+  const stamp = useStamp();
+  return async () => {
+    if (gauge.state !== 'on')
       return void toast.info('No gauge is connected', {
         description: 'Connect it below, or type the thickness.',
       });
-    const spot = {
-      memberId: member.id,
-      stationMm: cursor.stationMm,
-      face: cursor.face,
-      heightMm: cursor.heightMm,
-    };
+    const { stationMm, face, heightMm } = cursor;
     const said = await gauge.read();
     if (!said)
       return void toast.error('The gauge did not answer', {
@@ -96,110 +89,90 @@ export function GaugePanel({
           'Nothing was recorded. More couplant, another angle; or it is rusted through: x records a hole.',
       });
     const thicknessMm = temperatureCorrectedMm(said.thicknessMm, temperatureC);
+    const isPoor = said.quality < POOR_QUALITY;
+    const calibration = stands(file, 'calibration').at(-1);
     keep({
       kind: 'reading',
-      id: newId(),
-      ...spot,
-      thicknessMm,
+      ...stamp(),
+      ...{ memberId: member.id, stationMm, face, heightMm, thicknessMm },
       method: 'ultrasonic',
-      note: said.quality < POOR_QUALITY ? `poor echo, quality ${said.quality.toFixed(2)}` : '',
-      by: by.trim() || 'unnamed',
-      at: new Date().toISOString(),
+      note: isPoor ? `poor echo, quality ${said.quality.toFixed(2)}` : '',
       ...(calibration && { calibrationId: calibration.id }),
       ...(gauge.isSimulated && { simulated: true as const }),
     });
-    if (said.quality < POOR_QUALITY)
+    if (isPoor)
       toast.warning('The echo is poor', {
         description: 'A pitted back or a doubled echo: read beside it too.',
       });
     onTaken(thicknessMm);
   };
-  useImperativeHandle(ref, () => ({ take: () => void take() }));
+}
 
+/** The gauge on its block: steps read one by one, kept as its calibration. */
+function useCalibrating(gauge: Gauge, { mode, velocity, temperature }: Settings) {
+  const { keep } = useRecords();
+  const { system } = useReader();
+  const stamp = useStamp();
+  const [steps, setSteps] = useState<Calibration['steps']>([]);
+  const [onBlock, setOnBlock] = useState(false);
+  const leave = () => {
+    setSteps([]);
+    setOnBlock(false);
+  };
   const block = async (madeMm: number) => {
     setOnBlock(true);
-    await ask({ does: 'block', stepMm: madeMm });
+    await gauge.ask({ does: 'block', stepMm: madeMm });
     const said = await gauge.read();
     if (said?.says !== 'reading')
       return void toast.warning('No echo from the block', { description: 'Nothing was recorded.' });
+    const read = { madeMm, readMm: said.thicknessMm };
     setSteps((before) =>
-      [...before.filter((step) => step.madeMm !== madeMm), { madeMm, readMm: said.thicknessMm }].sort(
-        (a, b) => a.madeMm - b.madeMm,
-      ),
+      [...before.filter((step) => step.madeMm !== madeMm), read].sort((a, b) => a.madeMm - b.madeMm),
     );
   };
-  const keepCalibration = () => {
+  const keepIt = () => {
     const record: Calibration = {
       kind: 'calibration',
-      id: newId(),
+      ...stamp(),
       gauge: gauge.isSimulated ? 'simulated gauge' : 'gauge',
       ...(gauge.isSimulated && { simulated: true as const }),
       mode: mode === 'single' ? 'single echo' : 'echo to echo',
       steps,
       velocityMps: Number(velocity),
-      temperatureC,
+      temperatureC: Number(temperature),
       note: '',
-      by: by.trim() || 'unnamed',
-      at: new Date().toISOString(),
     };
     keep(record);
-    setSteps([]);
-    setOnBlock(false);
+    leave();
     if (hasDrifted(record))
       toast.warning('The gauge is off on its block', {
         description: `by ${printLength(driftMm(record), system, 'thickness')}. Set it anew; readings since the block before are marked.`,
       });
   };
-  const settings = (next: { velocity?: string; mode?: 'single' | 'echo' }) => {
-    if (next.mode) {
-      setMode(next.mode);
-      void ask({ does: 'mode', mode: next.mode });
-    }
-    if (next.velocity !== undefined) {
-      setVelocity(next.velocity);
-      const mps = Number(next.velocity);
-      if (mps >= 3000 && mps <= 8000) void ask({ does: 'velocity', mps });
-    }
-  };
+  return { steps, onBlock, block, keepIt, leave };
+}
+type Calibrating = ReturnType<typeof useCalibrating>;
 
+/** The thickness gauge: what it shows now, its block readings, and `g` to take a reading at the cursor. */
+export function GaugePanel({
+  ref,
+  onTaken,
+}: {
+  ref: Ref<GaugeHandle>;
+  onTaken: (thicknessMm: number) => void;
+}) {
+  const { file } = useRecords();
+  const gauge = useGauge(file.job.id);
+  const settings = useSettings(gauge);
+  const calibrating = useCalibrating(gauge, settings);
+  usePlacing(gauge, calibrating.onBlock);
+  const take = useTaking(gauge, Number(settings.temperature), onTaken);
+  useImperativeHandle(ref, () => ({ take: () => void take() }));
+  const calibrations = stands(file, 'calibration');
+  const doubtful = doubtfulReadings(stands(file, 'reading'), calibrations).size;
   return (
     <section className="mt-3 border-t border-rule pt-2" aria-label="Gauge">
-      <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
-        <h3 className="text-lg font-semibold">Gauge</h3>
-        <span role="status" className={state === 'gone' ? 'font-semibold text-oxide' : 'caption'}>
-          {WORDS[state]}
-        </span>
-        {state === 'on' ? (
-          <>
-            <button type="button" className="solid" onClick={() => void take()}>
-              Take it here <kbd className="border border-current px-1 text-sm">g</kbd>
-            </button>
-            <button type="button" className="plain" onClick={gauge.disconnect}>
-              Disconnect
-            </button>
-          </>
-        ) : (
-          <button
-            type="button"
-            className="plain"
-            disabled={state === 'connecting'}
-            onClick={() => void gauge.connect(false)}
-          >
-            Connect the gauge
-          </button>
-        )}
-        {state === 'on' && gauge.isSimulated && (
-          <span className="border-2 border-oxide bg-oxide-wash px-2 font-semibold">
-            simulated: its readings are invented
-          </span>
-        )}
-        {calibration && (
-          <span className="caption">
-            set on its block <When at={calibration.at} /> by {calibration.by}, off by{' '}
-            {printLength(driftMm(calibration), system, 'thickness')}
-          </span>
-        )}
-      </div>
+      <GaugeHead gauge={gauge} calibration={calibrations.at(-1)} onTake={() => void take()} />
       {gauge.refused && <NoGauge problem={gauge.refused} onSimulate={() => void gauge.connect(true)} />}
       {doubtful > 0 && (
         <p className="font-semibold text-oxide">
@@ -207,98 +180,171 @@ export function GaugePanel({
           read them again, or strike them.
         </p>
       )}
-      {gauge.nonsense && state === 'on' && (
-        <p className="caption" role="alert">
-          {gauge.nonsense}; passed over.
-        </p>
-      )}
-      {state === 'on' && (
-        <div className="mt-1 grid gap-3 sm:grid-cols-[190px_minmax(0,1fr)]">
-          <div>
-            <p className="text-4xl font-bold tabular-nums" aria-label="Live thickness">
-              {shown.hasEcho && shown.thicknessMm !== undefined
-                ? printLength(temperatureCorrectedMm(shown.thicknessMm, temperatureC), system, 'thickness')
-                : 'no echo'}
+      {gauge.state === 'on' && (
+        <>
+          {gauge.nonsense && (
+            <p className="caption" role="alert">
+              {gauge.nonsense}; passed over.
             </p>
-            <div
-              className="unseen h-3 border border-edge"
-              role="img"
-              aria-label={`Echo quality ${Math.round(100 * (shown.quality ?? 0))} percent`}
-            >
-              <div
-                className={`h-full ${shown.hasEcho && (shown.quality ?? 0) < POOR_QUALITY ? 'bg-oxide' : 'bg-ink'}`}
-                style={{ width: `${100 * (shown.hasEcho ? (shown.quality ?? 0) : 0)}%` }}
-              />
+          )}
+          <div className="mt-1 grid gap-3 sm:grid-cols-[190px_minmax(0,1fr)]">
+            <Live
+              shown={gauge.shown}
+              temperatureC={Number(settings.temperature)}
+              onBlock={calibrating.onBlock}
+            />
+            <Scan heights={gauge.shown.scan} />
+            <div className="flex flex-wrap items-end gap-2 sm:col-span-2">
+              <SettingsFields settings={settings} />
+              <Block calibrating={calibrating} />
             </div>
-            <p className="caption">
-              {onBlock
-                ? 'on the block'
-                : `at ${printStation(member, cursor.stationMm, system)}, ${printLength(cursor.heightMm, system, 'length')}`}
-            </p>
           </div>
-          <Scan heights={shown.scan} />
-          <div className="flex flex-wrap items-end gap-2 sm:col-span-2">
-            <Choice
-              label="Echo mode"
-              value={mode}
-              options={['single', 'echo'] as const}
-              onChange={(next) => settings({ mode: next })}
-              words={(each) => (each === 'single' ? 'single echo' : 'echo to echo, through paint')}
-            />
-            <Entry
-              label="velocity"
-              unit="m/s"
-              className="w-24"
-              inputMode="numeric"
-              value={velocity}
-              onChange={(event) => settings({ velocity: event.target.value })}
-            />
-            <Entry
-              label="steel is at"
-              unit="°C"
-              className="w-24"
-              inputMode="decimal"
-              value={temperature}
-              onChange={(event) => setTemperature(event.target.value)}
-            />
-            <span className="flex flex-wrap gap-1.5">
-              {STEPS_MM.map((madeMm) => (
-                <button key={madeMm} type="button" className="plain" onClick={() => void block(madeMm)}>
-                  block {lengthDigits(madeMm, system, 'thickness')}
-                  {steps.find((step) => step.madeMm === madeMm) && (
-                    <span className="caption">
-                      reads{' '}
-                      {lengthDigits(
-                        steps.find((step) => step.madeMm === madeMm)!.readMm,
-                        system,
-                        'thickness',
-                      )}
-                    </span>
-                  )}
-                </button>
-              ))}
-              {onBlock && (
-                <button type="button" className="plain" disabled={steps.length < 2} onClick={keepCalibration}>
-                  Keep the calibration
-                </button>
-              )}
-              {onBlock && (
-                <button
-                  type="button"
-                  className="plain"
-                  onClick={() => {
-                    setOnBlock(false);
-                    setSteps([]);
-                  }}
-                >
-                  Back to the rail
-                </button>
-              )}
-            </span>
-          </div>
-        </div>
+        </>
       )}
     </section>
+  );
+}
+
+function GaugeHead({
+  gauge: { state, isSimulated, connect, disconnect },
+  calibration,
+  onTake,
+}: {
+  gauge: Gauge;
+  calibration: Calibration | undefined;
+  onTake: () => void;
+}) {
+  const { system } = useReader();
+  return (
+    <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
+      <h3 className="text-lg font-semibold">Gauge</h3>
+      <span role="status" className={state === 'gone' ? 'font-semibold text-oxide' : 'caption'}>
+        {WORDS[state]}
+      </span>
+      {state === 'on' ? (
+        <>
+          <button type="button" className="solid" onClick={onTake}>
+            Take it here <kbd className="border border-current px-1 text-sm">g</kbd>
+          </button>
+          <button type="button" className="plain" onClick={disconnect}>
+            Disconnect
+          </button>
+        </>
+      ) : (
+        <button
+          type="button"
+          className="plain"
+          disabled={state === 'connecting'}
+          onClick={() => void connect(false)}
+        >
+          Connect the gauge
+        </button>
+      )}
+      {state === 'on' && isSimulated && (
+        <span className="border-2 border-oxide bg-oxide-wash px-2 font-semibold">
+          simulated: its readings are invented
+        </span>
+      )}
+      {calibration && (
+        <span className="caption">
+          set on its block <When at={calibration.at} /> by {calibration.by}, off by{' '}
+          {printLength(driftMm(calibration), system, 'thickness')}
+        </span>
+      )}
+    </div>
+  );
+}
+
+/** What the gauge shows now, and how good its echo is. */
+function Live({
+  shown: { hasEcho, thicknessMm, quality = 0 },
+  temperatureC,
+  onBlock,
+}: {
+  shown: Gauge['shown'];
+  temperatureC: number;
+  onBlock: boolean;
+}) {
+  const { system } = useReader();
+  const { member } = useMember();
+  const { cursor } = usePlace();
+  return (
+    <div>
+      <p className="text-4xl font-bold tabular-nums" aria-label="Live thickness">
+        {hasEcho && thicknessMm !== undefined
+          ? printLength(temperatureCorrectedMm(thicknessMm, temperatureC), system, 'thickness')
+          : 'no echo'}
+      </p>
+      <div
+        className="unseen h-3 border border-edge"
+        role="img"
+        aria-label={`Echo quality ${Math.round(100 * quality)} percent`}
+      >
+        <div
+          className={`h-full ${hasEcho && quality < POOR_QUALITY ? 'bg-oxide' : 'bg-ink'}`}
+          style={{ width: `${100 * (hasEcho ? quality : 0)}%` }}
+        />
+      </div>
+      <p className="caption">
+        {onBlock
+          ? 'on the block'
+          : `at ${printStation(member, cursor.stationMm, system)}, ${printLength(cursor.heightMm, system, 'length')}`}
+      </p>
+    </div>
+  );
+}
+
+const SettingsFields = ({ settings }: { settings: Settings }) => (
+  <>
+    <Choice
+      label="Echo mode"
+      value={settings.mode}
+      options={['single', 'echo'] as const}
+      onChange={settings.chooseMode}
+      words={(each) => (each === 'single' ? 'single echo' : 'echo to echo, through paint')}
+    />
+    <Entry
+      label="velocity"
+      unit="m/s"
+      className="w-24"
+      inputMode="numeric"
+      value={settings.velocity}
+      onChange={(event) => settings.typeVelocity(event.target.value)}
+    />
+    <Entry
+      label="steel is at"
+      unit="°C"
+      className="w-24"
+      inputMode="decimal"
+      value={settings.temperature}
+      onChange={(event) => settings.setTemperature(event.target.value)}
+    />
+  </>
+);
+
+function Block({ calibrating: { steps, onBlock, block, keepIt, leave } }: { calibrating: Calibrating }) {
+  const { system } = useReader();
+  const readOn = (madeMm: number) => steps.find((step) => step.madeMm === madeMm)?.readMm;
+  const digits = (mm: number) => lengthDigits(mm, system, 'thickness');
+  return (
+    <span className="flex flex-wrap gap-1.5">
+      {STEPS_MM.map((madeMm) => (
+        <button key={madeMm} type="button" className="plain" onClick={() => void block(madeMm)}>
+          block {digits(madeMm)}
+          {readOn(madeMm) !== undefined && <span className="caption">reads {digits(readOn(madeMm)!)}</span>}
+        </button>
+      ))}
+      {onBlock && (
+        <>
+          <button type="button" className="plain" disabled={steps.length < 2} onClick={keepIt}>
+            Keep the calibration
+          </button>
+          <button type="button" className="plain" onClick={leave}>
+            Back to the rail
+          </button>
+        </>
+      )}
+    </span>
   );
 }
 

@@ -1,35 +1,35 @@
 'use client';
 
 import Link from 'next/link';
-import { useCallback, useState } from 'react';
+import { useCallback,useState } from 'react';
 import { twinOf } from '@/core/frame';
 import { percent } from '@/core/quantity';
-import { flatsOf, toCutOf, type WorkedRepair } from '@/core/job';
-import { checkRepair, inLengths, lieOver, pieceName, type Repair } from '@/core/shape';
-import { lowerBound, type MemberPicture } from '@/core/weigh';
+import { flatsOf,toCutOf,type WorkedRepair } from '@/core/job';
+import { checkRepair,inLengths,lieOver,pieceName,type Repair } from '@/core/shape';
+import { lowerBound,type MemberPicture } from '@/core/weigh';
 import { nothingDrawnWords } from '../../../../_words/by-hand';
 import type { StripScale } from '@/ui/strip';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { repairWords } from '../../../../_words/repair-findings';
 import {
-  useRepairs,
-  Bench,
-  CracksToWeld,
-  MemberStrip,
-  useMember,
-  usePlace,
-  useReader,
-  useRecords,
-  useTrying,
+useRepairs,
+Bench,
+CracksToWeld,
+MemberStrip,
+useMember,
+usePlace,
+useReader,
+useRecords,
+useTrying,
 } from '../../../_desk';
-import { endMoved, inForm, onTwin, repairAbout, withAnother, withEnds } from './add-piece';
+import { endMoved,inForm,onTwin,repairAbout,withAnother,withEnds } from './add-piece';
 import { Checked } from './checked';
 import { EndHandles } from './end-handles';
 import { HeldBy } from './held-by';
 import { InTheWay } from './in-the-way';
 import { OtherForms } from './other-forms';
 import { RenewalPart } from './renewal-part';
-import { KeepPattern, PatternsPart } from './patterns-part';
+import { KeepPattern,PatternsPart } from './patterns-part';
 import { PieceForm } from './piece-form';
 import { WorksPart } from './works-part';
 import { FlatSheet } from './flat-sheet';
@@ -38,12 +38,9 @@ import { printStation } from '../../../../_words/station';
 import { When } from '@/ui/controls';
 
 export function ShapeBench() {
-  const { file, withdrawRepair } = useRecords();
-  const { system } = useReader();
-  const { member, setCursor, setStretch } = useMember();
-  const { cursor } = usePlace();
+  const { member } = useMember();
   const { work, repairs, plates, at, current, choose, change } = useRepairs();
-  const { tried, tryOut, letGo } = useTrying();
+  const { tryOut, letGo } = useTrying();
   const over = useCallback(
     (scale: StripScale) =>
       current ? (
@@ -63,7 +60,6 @@ export function ShapeBench() {
       ) : null,
     [current, member, change, tryOut, letGo],
   );
-
   return (
     <Bench slice="as repaired">
       <MemberStrip plates={plates} plateLabels readings={false} over={over} height={340} />
@@ -76,160 +72,229 @@ export function ShapeBench() {
       <RenewalPart />
       <PatternsPart onLay={(repair) => change({ repair, isProposal: true }, () => ({}))} />
       <AddHere onAdd={(repair) => change({ repair, isProposal: true }, () => ({}))} />
-      {repairs.length > 0 && (
-        <div className="mt-2 flex flex-wrap" role="group" aria-label="Repairs">
-          {repairs.map((worked, k) => {
-            const broken = worked.findings.filter((finding) => finding.weight === 'broken').length;
-            return (
-              <button
-                key={worked.repair.id}
-                type="button"
-                className="plain -ml-px first:ml-0"
-                aria-pressed={k === at}
-                onClick={() => {
-                  choose(k);
-                  const [from, to] = [
-                    Math.min(...worked.repair.pieces.map((piece) => piece.startMm)),
-                    Math.max(...worked.repair.pieces.map((piece) => piece.endMm)),
-                  ];
-                  setStretch({ fromMm: Math.max(0, from - 300), toMm: Math.min(member.lengthMm, to + 300) });
-                  setCursor({ ...cursor, stationMm: (from + to) / 2 });
-                }}
-              >
-                {worked.target
-                  ? `${printStation(member, worked.target.fromMm, system)} to ${printStation(member, worked.target.toMm, system)}`
-                  : pieceName(worked.repair.pieces[0]!)}
-                <span className="caption text-current!">
-                  {broken ? `rules broken: ${broken}` : worked.isProposal ? 'proposed' : 'kept'}
-                </span>
-              </button>
-            );
-          })}
-        </div>
-      )}
+      {repairs.length > 0 && <RepairTabs repairs={repairs} at={at} onChoose={choose} />}
       {current && (
         <div className="mt-3 grid gap-x-6 gap-y-4 xl:grid-cols-[minmax(0,1.1fr)_minmax(0,1fr)]">
-          <section aria-label="Pieces" className="min-w-0">
-            <h2 className="text-2xl font-semibold">
-              {current.repair.pieces.map(pieceName).join(' and ')},{' '}
-              {current.repair.bolts ? 'bolted' : current.repair.cutOut ? 'bad metal cut out' : 'laid over'}
-            </h2>
-            <p className="caption">
-              {tried?.repair.id === current.repair.id ? (
-                'As it is held: kept when it is let go.'
-              ) : current.isProposal ? (
-                'Proposed by the engine; the first change makes it yours.'
-              ) : (
-                <>
-                  Kept by {current.repair.by}, <When at={current.repair.at} />.
-                </>
-              )}
-            </p>
-            {current.repair.pieces.map((piece, k) => (
-              <PieceForm
-                key={`${current.repair.id}-${k}`}
-                piece={piece}
-                isBolted={current.repair.bolts !== undefined}
-                onChange={(to) =>
-                  change(current, ({ pieces }) => ({
-                    pieces: pieces.map((each, n) => (n === k ? to(each) : each)),
-                  }))
-                }
-                onRemove={
-                  current.repair.pieces.length > 1
-                    ? () => change(current, ({ pieces }) => ({ pieces: pieces.filter((_, n) => n !== k) }))
-                    : undefined
-                }
-              />
-            ))}
-            {work && (
-              <HeldBy
-                key={current.repair.id}
-                repair={current.repair}
-                picture={work.picture}
-                onChange={(to) => change(current, () => to)}
-              />
-            )}
-            <InTheWay worked={current} onChange={(to) => change(current, to)} />
-            <div className="mt-3 flex flex-wrap gap-2">
-              {current.repair.pieces.length < 6 && (
-                <button
-                  type="button"
-                  className="plain"
-                  onClick={() => change(current, (standing) => withAnother(member, standing))}
-                >
-                  Add a second piece
-                </button>
-              )}
-              {!current.repair.bolts && (
-                <button
-                  type="button"
-                  className="plain"
-                  aria-pressed={current.repair.cutOut}
-                  onClick={() => change(current, () => ({ cutOut: !current.repair.cutOut }))}
-                >
-                  Cut the bad metal out
-                </button>
-              )}
-              {work && (
-                <InLengths picture={work.picture} worked={current} onChange={(to) => change(current, to)} />
-              )}
-              <OnTwin
-                key={current.repair.id}
-                repair={current.repair}
-                onLay={(laid) => change({ repair: laid, isProposal: true }, () => ({}))}
-              />
-              {current.isProposal ? (
-                <button type="button" className="solid" onClick={() => change(current, () => ({}))}>
-                  Keep this repair
-                </button>
-              ) : (
-                <button type="button" className="plain" onClick={() => withdrawRepair(current.repair.id)}>
-                  {current.target ? 'Back to the engine’s proposal' : 'Take it out of the plan'}
-                </button>
-              )}
-            </div>
-            <KeepPattern key={current.repair.id} worked={current} />
-            <p className="caution mt-3">{CAUTIONS.shape}</p>
-          </section>
-          <section aria-label="What follows" className="min-w-0">
-            <p className="mb-2">
-              <Link className="plain" href={`/jobs/${file.job.id}/shape/round?member=${member.id}`}>
-                See it in the round
-              </Link>
-            </p>
-            <Restored worked={current} />
-            <Checked
-              worked={current}
-              onMove={(fromMm, toMm) =>
-                change(current, ({ pieces }) => ({
-                  pieces: pieces.map((piece) => endMoved(member, piece, fromMm, toMm)),
-                }))
-              }
-            />
-          </section>
-          <div className="min-w-0 xl:col-span-2">
-            <OtherForms
-              worked={current}
-              onTake={({ repair }) => change(current, (standing) => inForm(standing, repair))}
-            />
-          </div>
-          <section aria-label="Flat patterns" className="min-w-0 xl:col-span-2">
-            {flatSheets(current).map((each) => (
-              <FlatSheet key={each.blank.id} toCut={each} jobId={file.job.id} system={system} />
-            ))}
-            <p className="mt-3 flex flex-wrap gap-2">
-              <Link className="plain" href={`/jobs/${file.job.id}/shape/cut?member=${member.id}`}>
-                Everything to cut, nested on sheets
-              </Link>
-            </p>
-            <BrakeForm />
-          </section>
+          <Pieces current={current} work={work} onChange={change} />
+          <WhatFollows current={current} onChange={change} />
+          <FormsAndFlats current={current} onChange={change} />
         </div>
       )}
       <WorksPart />
       <CracksToWeld />
     </Bench>
+  );
+}
+
+type Repairs = ReturnType<typeof useRepairs>;
+type Change = Repairs['change'];
+
+/** The repairs of a member, one of them in hand; choosing one goes to where it is. */
+function RepairTabs({
+  repairs,
+  at,
+  onChoose,
+}: {
+  repairs: readonly WorkedRepair[];
+  at: number;
+  onChoose: (k: number) => void;
+}) {
+  const { system } = useReader();
+  const { member, setCursor, setStretch } = useMember();
+  const { cursor } = usePlace();
+  const goTo = ({ repair: { pieces } }: WorkedRepair) => {
+    const from = Math.min(...pieces.map((piece) => piece.startMm));
+    const to = Math.max(...pieces.map((piece) => piece.endMm));
+    setStretch({ fromMm: Math.max(0, from - 300), toMm: Math.min(member.lengthMm, to + 300) });
+    setCursor({ ...cursor, stationMm: (from + to) / 2 });
+  };
+  return (
+    <div className="mt-2 flex flex-wrap" role="group" aria-label="Repairs">
+      {repairs.map((worked, k) => (
+        <button
+          key={worked.repair.id}
+          type="button"
+          className="plain -ml-px first:ml-0"
+          aria-pressed={k === at}
+          onClick={() => {
+            onChoose(k);
+            goTo(worked);
+          }}
+        >
+          {worked.target
+            ? `${printStation(member, worked.target.fromMm, system)} to ${printStation(member, worked.target.toMm, system)}`
+            : pieceName(worked.repair.pieces[0]!)}
+          <span className="caption text-current!">{tabWords(worked)}</span>
+        </button>
+      ))}
+    </div>
+  );
+}
+
+function tabWords({ findings, isProposal }: WorkedRepair): string {
+  const broken = findings.filter((finding) => finding.weight === 'broken').length;
+  if (broken) return `rules broken: ${broken}`;
+  return isProposal ? 'proposed' : 'kept';
+}
+
+function Pieces({
+  current,
+  work,
+  onChange,
+}: {
+  current: WorkedRepair;
+  work: Repairs['work'];
+  onChange: Change;
+}) {
+  const { tried } = useTrying();
+  return (
+    <section aria-label="Pieces" className="min-w-0">
+      <h2 className="text-2xl font-semibold">
+        {current.repair.pieces.map(pieceName).join(' and ')},{' '}
+        {current.repair.bolts ? 'bolted' : current.repair.cutOut ? 'bad metal cut out' : 'laid over'}
+      </h2>
+      <p className="caption">
+        {tried?.repair.id === current.repair.id ? (
+          'As it is held: kept when it is let go.'
+        ) : current.isProposal ? (
+          'Proposed by the engine; the first change makes it yours.'
+        ) : (
+          <>
+            Kept by {current.repair.by}, <When at={current.repair.at} />.
+          </>
+        )}
+      </p>
+      {current.repair.pieces.map((piece, k) => (
+        <PieceForm
+          key={`${current.repair.id}-${k}`}
+          piece={piece}
+          isBolted={current.repair.bolts !== undefined}
+          onChange={(to) =>
+            onChange(current, ({ pieces }) => ({
+              pieces: pieces.map((each, n) => (n === k ? to(each) : each)),
+            }))
+          }
+          onRemove={
+            current.repair.pieces.length > 1
+              ? () => onChange(current, ({ pieces }) => ({ pieces: pieces.filter((_, n) => n !== k) }))
+              : undefined
+          }
+        />
+      ))}
+      {work && (
+        <HeldBy
+          key={current.repair.id}
+          repair={current.repair}
+          picture={work.picture}
+          onChange={(to) => onChange(current, () => to)}
+        />
+      )}
+      <InTheWay worked={current} onChange={(to) => onChange(current, to)} />
+      <RepairActs current={current} picture={work?.picture} onChange={onChange} />
+      <KeepPattern key={current.repair.id} worked={current} />
+      <p className="caution mt-3">{CAUTIONS.shape}</p>
+    </section>
+  );
+}
+
+function RepairActs({
+  current,
+  picture,
+  onChange,
+}: {
+  current: WorkedRepair;
+  picture: MemberPicture | undefined;
+  onChange: Change;
+}) {
+  const { withdrawRepair } = useRecords();
+  const { member } = useMember();
+  return (
+    <div className="mt-3 flex flex-wrap gap-2">
+      {current.repair.pieces.length < 6 && (
+        <button
+          type="button"
+          className="plain"
+          onClick={() => onChange(current, (standing) => withAnother(member, standing))}
+        >
+          Add a second piece
+        </button>
+      )}
+      {!current.repair.bolts && (
+        <button
+          type="button"
+          className="plain"
+          aria-pressed={current.repair.cutOut}
+          onClick={() => onChange(current, () => ({ cutOut: !current.repair.cutOut }))}
+        >
+          Cut the bad metal out
+        </button>
+      )}
+      {picture && <InLengths picture={picture} worked={current} onChange={(to) => onChange(current, to)} />}
+      <OnTwin
+        key={current.repair.id}
+        repair={current.repair}
+        onLay={(laid) => onChange({ repair: laid, isProposal: true }, () => ({}))}
+      />
+      {current.isProposal ? (
+        <button type="button" className="solid" onClick={() => onChange(current, () => ({}))}>
+          Keep this repair
+        </button>
+      ) : (
+        <button type="button" className="plain" onClick={() => withdrawRepair(current.repair.id)}>
+          {current.target ? 'Back to the engine’s proposal' : 'Take it out of the plan'}
+        </button>
+      )}
+    </div>
+  );
+}
+
+function WhatFollows({ current, onChange }: { current: WorkedRepair; onChange: Change }) {
+  const { file } = useRecords();
+  const { member } = useMember();
+  return (
+    <section aria-label="What follows" className="min-w-0">
+      <p className="mb-2">
+        <Link className="plain" href={`/jobs/${file.job.id}/shape/round?member=${member.id}`}>
+          See it in the round
+        </Link>
+      </p>
+      <Restored worked={current} />
+      <Checked
+        worked={current}
+        onMove={(fromMm, toMm) =>
+          onChange(current, ({ pieces }) => ({
+            pieces: pieces.map((piece) => endMoved(member, piece, fromMm, toMm)),
+          }))
+        }
+      />
+    </section>
+  );
+}
+
+function FormsAndFlats({ current, onChange }: { current: WorkedRepair; onChange: Change }) {
+  const { file } = useRecords();
+  const { system } = useReader();
+  const { member } = useMember();
+  return (
+    <>
+      <div className="min-w-0 xl:col-span-2">
+        <OtherForms
+          worked={current}
+          onTake={({ repair }) => onChange(current, (standing) => inForm(standing, repair))}
+        />
+      </div>
+      <section aria-label="Flat patterns" className="min-w-0 xl:col-span-2">
+        {flatSheets(current).map((each) => (
+          <FlatSheet key={each.blank.id} toCut={each} jobId={file.job.id} system={system} />
+        ))}
+        <p className="mt-3 flex flex-wrap gap-2">
+          <Link className="plain" href={`/jobs/${file.job.id}/shape/cut?member=${member.id}`}>
+            Everything to cut, nested on sheets
+          </Link>
+        </p>
+        <BrakeForm />
+      </section>
+    </>
   );
 }
 

@@ -51,6 +51,11 @@ export const NEW_CRACK: Draft = {
   note: '',
 };
 
+interface OfDraft {
+  readonly draft: Draft;
+  readonly set: (to: Partial<Draft>) => void;
+}
+
 export function CrackForm({
   onKept,
   draft,
@@ -65,15 +70,10 @@ export function CrackForm({
   const { keep } = useRecords();
   const { system } = useReader();
   const stamp = useStamp();
-  const { member, setCursor } = useMember();
-  const { cursor } = usePlace();
-  const { path } = draft;
-  const set = (to: Partial<Draft>) => setDraft({ ...draft, ...to });
+  const { member } = useMember();
   const [problem, setProblem] = useState<string>();
-  const [typed, setTyped] = useState<{ station?: string; height?: string }>({});
-  useUnitTurn(system, (as) => setTyped(eachText(typed, as)));
-  const lengthMm = crackLengthMm(member.shape, path);
-
+  const { path } = draft;
+  const of: OfDraft = { draft, set: (to) => setDraft({ ...draft, ...to }) };
   const submit = () => {
     if (path.length < 2) return setProblem('a crack needs at least two points');
     const check = checkCrack(member, { path });
@@ -81,34 +81,11 @@ export function CrackForm({
     const { used: typedUse, ...said } = draft;
     const used = usedOf(typedUse, system);
     if (!used.ok) return setProblem(used.reason);
-    const crack: Crack = {
-      kind: 'crack',
-      ...said,
-      ...used.value,
-      ...stamp(),
-      memberId: member.id,
-    };
+    const crack: Crack = { kind: 'crack', ...said, ...used.value, ...stamp(), memberId: member.id };
     keep(crack);
     setDraft(undefined);
     onKept(crack);
   };
-  const addTyped = () => {
-    const station =
-      typed.station === undefined ? ok(cursor.stationMm) : parseStationMm(typed.station, member, system);
-    const height = typed.height === undefined ? ok(cursor.heightMm) : parseLengthMm(typed.height, system);
-    if (!station.ok) return setProblem(`station: ${station.reason}`);
-    if (!height.ok) return setProblem(`height: ${height.reason}`);
-    const spot = { stationMm: station.value, face: cursor.face, heightMm: height.value };
-    const check = checkCrack(member, {
-      path: [spot, { ...spot, stationMm: spot.stationMm > 10 ? spot.stationMm - 5 : spot.stationMm + 5 }],
-    });
-    if (!check.ok) return setProblem(check.reason.replace('point 1: ', ''));
-    setProblem(undefined);
-    addHere(spot);
-    setCursor(spot);
-    setTyped({});
-  };
-
   return (
     <form
       className="mt-2 border-y-2 border-ink bg-sheet px-3 py-3"
@@ -120,95 +97,22 @@ export function CrackForm({
     >
       <p className="mb-2 text-xl">
         <span className="font-semibold">
-          {path.length} {path.length === 1 ? 'point' : 'points'}, {printLength(lengthMm, system, 'length')}{' '}
-          long
+          {path.length} {path.length === 1 ? 'point' : 'points'},{' '}
+          {printLength(crackLengthMm(member.shape, path), system, 'length')} long
         </span>{' '}
         <span className="caption">on the unrolled faces</span>
       </p>
-      <div className="grid grid-cols-2 items-end gap-2 sm:grid-cols-4">
-        <Entry
-          label="station"
-          unit={system}
-          value={typed.station ?? stationDigits(member, cursor.stationMm, system)}
-          onChange={(event) => setTyped({ ...typed, station: event.target.value })}
-        />
-        <Pick
-          label="face"
-          value={cursor.face}
-          options={facesOf(member.shape).map((face) => face.id)}
-          words={(face: FaceId) => faceWords(member, face)}
-          onPick={(face) => setCursor({ ...cursor, face, heightMm: faceOf(member.shape, face)!.widthMm / 2 })}
-        />
-        <Entry
-          label="height on face"
-          unit={system}
-          value={typed.height ?? lengthDigits(cursor.heightMm, system, 'length')}
-          onChange={(event) => setTyped({ ...typed, height: event.target.value })}
-        />
-        <button type="button" className="plain" onClick={addTyped}>
-          Add this point
-        </button>
-      </div>
-      <div className="mt-3 flex flex-wrap items-end gap-x-4 gap-y-3">
-        <EndChoice
-          label="first end"
-          found={draft.startFound}
-          under={draft.startUnder}
-          onChange={(startFound, startUnder) => set({ startFound, startUnder })}
-        />
-        <EndChoice
-          label="last end"
-          found={draft.finishFound}
-          under={draft.finishUnder}
-          onChange={(finishFound, finishUnder) => set({ finishFound, finishUnder })}
-        />
-      </div>
-      <div className="mt-3 grid grid-cols-2 items-end gap-2 sm:grid-cols-4">
-        <Pick
-          label="how seen"
-          value={draft.seenBy}
-          options={SEEN_BY_IDS}
-          onPick={(seenBy) => set({ seenBy })}
-        />
-        <Pick
-          label="starts at"
-          value={draft.startsAt ?? NOT_SAID}
-          options={[NOT_SAID, ...STARTS_AT]}
-          onPick={(at) => set({ startsAt: at === NOT_SAID ? undefined : at })}
-        />
-        <Pick
-          label="how deep"
-          value={draft.depth ?? NOT_SAID}
-          options={[NOT_SAID, ...DEPTHS]}
-          onPick={(depth) => set({ depth: depth === NOT_SAID ? undefined : depth })}
-        />
-        <UsedEntry value={draft.used ?? ''} onChange={(used) => set({ used })} />
-      </div>
-      {draft.seenBy === 'dye penetrant' && <DyeTimer />}
-      <div className="mt-3 flex flex-wrap gap-x-2 gap-y-2" role="group" aria-label="Signs">
-        {CRACK_SIGNS.map((sign) => {
-          const signs = draft.signs ?? [];
-          const is = signs.includes(sign);
-          return (
-            <button
-              key={sign}
-              type="button"
-              className="plain"
-              aria-pressed={is}
-              onClick={() => set({ signs: is ? signs.filter((each) => each !== sign) : [...signs, sign] })}
-            >
-              {sign}
-            </button>
-          );
-        })}
-      </div>
+      <PointFields onPoint={addHere} onProblem={setProblem} />
+      <Ends {...of} />
+      <HowSeen {...of} />
+      <Signs {...of} />
       <div className="mt-3 grid grid-cols-1 items-end gap-2 sm:grid-cols-2">
-        <BranchPick draft={draft} onPick={(branchOf) => set({ branchOf })} />
+        <BranchPick draft={draft} onPick={(branchOf) => of.set({ branchOf })} />
         <Entry
           label="note"
           value={draft.note}
           maxLength={300}
-          onChange={(event) => set({ note: event.target.value })}
+          onChange={(event) => of.set({ note: event.target.value })}
         />
       </div>
       {problem && (
@@ -216,28 +120,162 @@ export function CrackForm({
           {problem}
         </p>
       )}
-      <div className="mt-3 flex flex-wrap gap-2">
-        <button type="submit" className="solid">
-          Keep the crack
-        </button>
+      <Acts {...of} onPoint={addHere} onLeave={() => setDraft(undefined)} />
+    </form>
+  );
+}
+
+/** A point by its figures, where a finger on the Strip is too blunt. */
+function PointFields({
+  onPoint,
+  onProblem,
+}: {
+  onPoint: (spot: Spot) => void;
+  onProblem: (problem: string | undefined) => void;
+}) {
+  const { system } = useReader();
+  const { member, setCursor } = useMember();
+  const { cursor } = usePlace();
+  const [typed, setTyped] = useState<{ station?: string; height?: string }>({});
+  useUnitTurn(system, (as) => setTyped(eachText(typed, as)));
+  const addTyped = () => {
+    const station =
+      typed.station === undefined ? ok(cursor.stationMm) : parseStationMm(typed.station, member, system);
+    const height = typed.height === undefined ? ok(cursor.heightMm) : parseLengthMm(typed.height, system);
+    if (!station.ok) return onProblem(`station: ${station.reason}`);
+    if (!height.ok) return onProblem(`height: ${height.reason}`);
+    const spot = { stationMm: station.value, face: cursor.face, heightMm: height.value };
+    const check = checkCrack(member, {
+      path: [spot, { ...spot, stationMm: spot.stationMm > 10 ? spot.stationMm - 5 : spot.stationMm + 5 }],
+    });
+    if (!check.ok) return onProblem(check.reason.replace('point 1: ', ''));
+    onProblem(undefined);
+    onPoint(spot);
+    setCursor(spot);
+    setTyped({});
+  };
+
+  return (
+    <div className="grid grid-cols-2 items-end gap-2 sm:grid-cols-4">
+      <Entry
+        label="station"
+        unit={system}
+        value={typed.station ?? stationDigits(member, cursor.stationMm, system)}
+        onChange={(event) => setTyped({ ...typed, station: event.target.value })}
+      />
+      <Pick
+        label="face"
+        value={cursor.face}
+        options={facesOf(member.shape).map((face) => face.id)}
+        words={(face: FaceId) => faceWords(member, face)}
+        onPick={(face) => setCursor({ ...cursor, face, heightMm: faceOf(member.shape, face)!.widthMm / 2 })}
+      />
+      <Entry
+        label="height on face"
+        unit={system}
+        value={typed.height ?? lengthDigits(cursor.heightMm, system, 'length')}
+        onChange={(event) => setTyped({ ...typed, height: event.target.value })}
+      />
+      <button type="button" className="plain" onClick={addTyped}>
+        Add this point
+      </button>
+    </div>
+  );
+}
+
+const Ends = ({ draft, set }: OfDraft) => (
+  <div className="mt-3 flex flex-wrap items-end gap-x-4 gap-y-3">
+    <EndChoice
+      label="first end"
+      found={draft.startFound}
+      under={draft.startUnder}
+      onChange={(startFound, startUnder) => set({ startFound, startUnder })}
+    />
+    <EndChoice
+      label="last end"
+      found={draft.finishFound}
+      under={draft.finishUnder}
+      onChange={(finishFound, finishUnder) => set({ finishFound, finishUnder })}
+    />
+  </div>
+);
+
+const HowSeen = ({ draft, set }: OfDraft) => (
+  <>
+    <div className="mt-3 grid grid-cols-2 items-end gap-2 sm:grid-cols-4">
+      <Pick
+        label="how seen"
+        value={draft.seenBy}
+        options={SEEN_BY_IDS}
+        onPick={(seenBy) => set({ seenBy })}
+      />
+      <Pick
+        label="starts at"
+        value={draft.startsAt ?? NOT_SAID}
+        options={[NOT_SAID, ...STARTS_AT]}
+        onPick={(at) => set({ startsAt: at === NOT_SAID ? undefined : at })}
+      />
+      <Pick
+        label="how deep"
+        value={draft.depth ?? NOT_SAID}
+        options={[NOT_SAID, ...DEPTHS]}
+        onPick={(depth) => set({ depth: depth === NOT_SAID ? undefined : depth })}
+      />
+      <UsedEntry value={draft.used ?? ''} onChange={(used) => set({ used })} />
+    </div>
+    {draft.seenBy === 'dye penetrant' && <DyeTimer />}
+  </>
+);
+
+const Signs = ({ draft, set }: OfDraft) => (
+  <div className="mt-3 flex flex-wrap gap-x-2 gap-y-2" role="group" aria-label="Signs">
+    {CRACK_SIGNS.map((sign) => {
+      const signs = draft.signs ?? [];
+      const is = signs.includes(sign);
+      return (
         <button
+          key={sign}
           type="button"
           className="plain"
-          disabled={path.length === 0}
-          onClick={() => set({ path: path.slice(0, -1) })}
+          aria-pressed={is}
+          onClick={() => set({ signs: is ? signs.filter((each) => each !== sign) : [...signs, sign] })}
         >
-          Take back the last point
+          {sign}
         </button>
-        {isClosed(member.shape) && path.length > 2 && (
-          <button type="button" className="plain" onClick={() => addHere(path[0]!)}>
-            It closes on itself
-          </button>
-        )}
-        <button type="button" className="plain" onClick={() => setDraft(undefined)}>
-          Leave it
+      );
+    })}
+  </div>
+);
+
+function Acts({
+  draft: { path },
+  set,
+  onPoint,
+  onLeave,
+}: OfDraft & { onPoint: (spot: Spot) => void; onLeave: () => void }) {
+  const { member } = useMember();
+  return (
+    <div className="mt-3 flex flex-wrap gap-2">
+      <button type="submit" className="solid">
+        Keep the crack
+      </button>
+      <button
+        type="button"
+        className="plain"
+        disabled={path.length === 0}
+        onClick={() => set({ path: path.slice(0, -1) })}
+      >
+        Take back the last point
+      </button>
+      {isClosed(member.shape) && path.length > 2 && (
+        <button type="button" className="plain" onClick={() => onPoint(path[0]!)}>
+          It closes on itself
         </button>
-      </div>
-    </form>
+      )}
+      <button type="button" className="plain" onClick={onLeave}>
+        Leave it
+      </button>
+    </div>
   );
 }
 

@@ -32,6 +32,46 @@ import { ProgressBar, Asked, SpotList } from './spot-list';
 const SEEN_RESULTS = LOOK_RESULTS.filter((result) => result !== 'not seen');
 const SEEN_WAYS_DEFAULT: readonly Way[] = ['eye'];
 
+/** What is said beside the result. */
+interface MoreSaid {
+  readonly note: string;
+  readonly cause: Cause;
+}
+const NOTHING_MORE: MoreSaid = { note: '', cause: 'unknown' };
+
+/** What a look at a spot says, for its record. */
+function saidOf(
+  spot: SpotState['spot'],
+  result: LookResult,
+  {
+    ways,
+    on,
+    more,
+    why,
+  }: { ways: readonly Way[]; on: LookOn | undefined; more: MoreSaid; why: UnseenWhy | undefined },
+) {
+  const isSeen = result !== 'not seen';
+  const onMember = spot.memberId !== undefined;
+  return {
+    spotId: spot.id,
+    title: spot.title,
+    ...(onMember && { memberId: spot.memberId, stationMm: (spot.fromMm! + spot.toMm!) / 2 }),
+    result,
+    ways: isSeen ? [...ways] : [],
+    ...(spot.host && onMember && on && isSeen && { on }),
+    note: more.note.trim(),
+    ...(why && { why }),
+    ...(more.cause !== 'unknown' && { cause: more.cause }),
+  };
+}
+
+/** The next spot to look at once this one has been. */
+function nextAfter(states: readonly SpotState[], current: SpotState): SpotState | undefined {
+  const seen = states.map((state) => (state === current ? { ...state, measured: true } : state));
+  const next = nextToLookAt(seen, current.spot.id);
+  return states.find((state) => state.spot.id === next?.id);
+}
+
 export function RoundPart({ states }: { states: readonly SpotState[] }) {
   const { file, keep } = useRecords();
   const { selectMember, setCursor } = useMember();
@@ -39,7 +79,7 @@ export function RoundPart({ states }: { states: readonly SpotState[] }) {
   const [currentId, setCurrentId] = useState<string>();
   const [ways, setWays] = useState<readonly Way[]>(SEEN_WAYS_DEFAULT);
   const [asksWhy, setAsksWhy] = useState(false);
-  const [more, setMore] = useState({ note: '', cause: 'unknown' as Cause });
+  const [more, setMore] = useState<MoreSaid>(NOTHING_MORE);
   const [on, setOn] = useState<LookOn>();
   const [striking, setStriking] = useState<SpotState>();
   const [listOpen, setListOpen] = useState(false);
@@ -80,38 +120,12 @@ export function RoundPart({ states }: { states: readonly SpotState[] }) {
   const look = useCallback(
     (result: LookResult, why?: UnseenWhy) => {
       if (!current) return;
-      const { spot } = current;
-      keep({
-        kind: 'look',
-        ...stamp(),
-        spotId: spot.id,
-        title: spot.title,
-        ...(spot.memberId !== undefined && {
-          memberId: spot.memberId,
-          stationMm: (spot.fromMm! + spot.toMm!) / 2,
-        }),
-        result,
-        ways: result === 'not seen' ? [] : [...ways],
-        ...(spot.host && spot.memberId !== undefined && on && result !== 'not seen' && { on }),
-        note: more.note.trim(),
-        ...(why && { why }),
-        ...(more.cause !== 'unknown' && { cause: more.cause }),
-      });
+      keep({ kind: 'look', ...stamp(), ...saidOf(current.spot, result, { ways, on, more, why }) });
       setAsksWhy(false);
-      setMore({ note: '', cause: 'unknown' });
+      setMore(NOTHING_MORE);
       // What is harmless leads on; what is bad stays in sight, with what it asks for.
-      if (!isDoubtful(result))
-        goTo(
-          states.find(
-            (state) =>
-              state.spot.id ===
-              nextToLookAt(
-                states.map((state) => (state === current ? { ...state, measured: true } : state)),
-                spot.id,
-              )?.id,
-          ),
-        );
-      else setCurrentId(spot.id);
+      if (isDoubtful(result)) setCurrentId(current.spot.id);
+      else goTo(nextAfter(states, current));
     },
     [current, keep, stamp, ways, on, more, goTo, states],
   );
@@ -142,75 +156,17 @@ export function RoundPart({ states }: { states: readonly SpotState[] }) {
         />
         <Ways ways={ways} onChange={setWays} />
         {current.spot.host && current.spot.memberId !== undefined && <FoundOn on={on} onChange={setOn} />}
-        <div className="mt-2 grid grid-cols-3 gap-1.5 sm:grid-cols-5" role="group" aria-label="What it is">
-          {SEEN_RESULTS.map((result, k) => (
-            <button
-              key={result}
-              type="button"
-              aria-pressed={current.result === result}
-              disabled={ways.length === 0}
-              onClick={() => look(result)}
-              className={`plain relative min-h-[58px]! flex-col gap-0! px-1! text-[16px] leading-tight ${k > 1 ? 'font-semibold' : ''}`}
-            >
-              <span>{result}</span>
-              <kbd aria-hidden className="caption absolute right-1 top-0 max-lg:hidden">
-                {k + 1}
-              </kbd>
-            </button>
-          ))}
-          <button
-            type="button"
-            aria-pressed={current.result === 'not seen'}
-            aria-expanded={asksWhy}
-            onClick={() => setAsksWhy(!asksWhy)}
-            className="plain unseen relative min-h-[58px]! px-1! max-sm:col-span-3 text-[16px] font-semibold"
-          >
-            not seen
-            <kbd aria-hidden className="caption absolute right-1 top-0 max-lg:hidden">
-              0
-            </kbd>
-          </button>
-        </div>
-        {ways.length === 0 && (
-          <p role="alert" className="mt-1 font-semibold text-oxide">
-            Seen how? Choose a way above; eye at least.
-          </p>
-        )}
-        {asksWhy && (
-          <div className="mt-2 flex flex-wrap gap-1.5" role="group" aria-label="Why not seen">
-            {UNSEEN_WHYS.map((why) => (
-              <button key={why} type="button" className="plain" onClick={() => look('not seen', why)}>
-                {unseenWords(why)}
-              </button>
-            ))}
-          </div>
-        )}
+        <Results
+          result={current.result}
+          hasWays={ways.length > 0}
+          asksWhy={asksWhy}
+          onAskWhy={setAsksWhy}
+          onLook={look}
+        />
         {current.spot.host && <AtTheHost spot={current.spot} ways={ways} />}
         {current.spot.memberId !== undefined && <AtTheSpot />}
         <Asked states={askedBy(current, states)} onGo={goTo} />
-        <div className="mt-3 flex flex-wrap items-end gap-2">
-          <Entry
-            label="note, kept with the next tap"
-            className="min-w-40 flex-1"
-            value={more.note}
-            maxLength={300}
-            onChange={(event) => setMore({ ...more, note: event.target.value })}
-          />
-          <Pick
-            label="cause"
-            value={more.cause}
-            options={CAUSES}
-            onPick={(cause) => setMore({ ...more, cause })}
-          />
-          <PhotoButton
-            spotId={current.spot.id}
-            caption={current.spot.title}
-            {...(current.spot.memberId !== undefined && {
-              memberId: current.spot.memberId,
-              stationMm: (current.spot.fromMm! + current.spot.toMm!) / 2,
-            })}
-          />
-        </div>
+        <More spot={current.spot} more={more} onMore={setMore} />
         <LeaveRow />
         <p className="caution mt-4">{CAUTIONS.lift}</p>
       </div>
@@ -230,6 +186,105 @@ export function RoundPart({ states }: { states: readonly SpotState[] }) {
         onClose={() => setStriking(undefined)}
       />
       <SpotsSheet open={listOpen} onOpenChange={setListOpen} />
+    </div>
+  );
+}
+
+/** What it is: one tap; or not seen, and why. */
+function Results({
+  result,
+  hasWays,
+  asksWhy,
+  onAskWhy,
+  onLook,
+}: {
+  result: SpotState['result'];
+  hasWays: boolean;
+  asksWhy: boolean;
+  onAskWhy: (asks: boolean) => void;
+  onLook: (result: LookResult, why?: UnseenWhy) => void;
+}) {
+  return (
+    <>
+      <div className="mt-2 grid grid-cols-3 gap-1.5 sm:grid-cols-5" role="group" aria-label="What it is">
+        {SEEN_RESULTS.map((each, k) => (
+          <button
+            key={each}
+            type="button"
+            aria-pressed={result === each}
+            disabled={!hasWays}
+            onClick={() => onLook(each)}
+            className={`plain relative min-h-[58px]! flex-col gap-0! px-1! text-[16px] leading-tight ${k > 1 ? 'font-semibold' : ''}`}
+          >
+            <span>{each}</span>
+            <kbd aria-hidden className="caption absolute right-1 top-0 max-lg:hidden">
+              {k + 1}
+            </kbd>
+          </button>
+        ))}
+        <button
+          type="button"
+          aria-pressed={result === 'not seen'}
+          aria-expanded={asksWhy}
+          onClick={() => onAskWhy(!asksWhy)}
+          className="plain unseen relative min-h-[58px]! px-1! max-sm:col-span-3 text-[16px] font-semibold"
+        >
+          not seen
+          <kbd aria-hidden className="caption absolute right-1 top-0 max-lg:hidden">
+            0
+          </kbd>
+        </button>
+      </div>
+      {!hasWays && (
+        <p role="alert" className="mt-1 font-semibold text-oxide">
+          Seen how? Choose a way above; eye at least.
+        </p>
+      )}
+      {asksWhy && (
+        <div className="mt-2 flex flex-wrap gap-1.5" role="group" aria-label="Why not seen">
+          {UNSEEN_WHYS.map((why) => (
+            <button key={why} type="button" className="plain" onClick={() => onLook('not seen', why)}>
+              {unseenWords(why)}
+            </button>
+          ))}
+        </div>
+      )}
+    </>
+  );
+}
+
+function More({
+  spot,
+  more,
+  onMore,
+}: {
+  spot: SpotState['spot'];
+  more: MoreSaid;
+  onMore: (more: MoreSaid) => void;
+}) {
+  return (
+    <div className="mt-3 flex flex-wrap items-end gap-2">
+      <Entry
+        label="note, kept with the next tap"
+        className="min-w-40 flex-1"
+        value={more.note}
+        maxLength={300}
+        onChange={(event) => onMore({ ...more, note: event.target.value })}
+      />
+      <Pick
+        label="cause"
+        value={more.cause}
+        options={CAUSES}
+        onPick={(cause) => onMore({ ...more, cause })}
+      />
+      <PhotoButton
+        spotId={spot.id}
+        caption={spot.title}
+        {...(spot.memberId !== undefined && {
+          memberId: spot.memberId,
+          stationMm: (spot.fromMm! + spot.toMm!) / 2,
+        })}
+      />
     </div>
   );
 }

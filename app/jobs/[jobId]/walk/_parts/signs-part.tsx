@@ -3,7 +3,15 @@
 import { laidAndHeld, recorded, seamLedger } from '@/core/job';
 import { useState } from 'react';
 import { facesOf, memberOf } from '@/core/frame';
-import { lengthDigits, parseLengthMm, printStress, significant, newtonsToLbf } from '@/core/quantity';
+import {
+  fail,
+  lengthDigits,
+  newtonsToLbf,
+  ok,
+  parseLengthMm,
+  printStress,
+  significant,
+} from '@/core/quantity';
 import { boltGrade, proofLoadN } from '@/core/reference';
 import {
   CAUSES,
@@ -191,6 +199,41 @@ function BoltSays({ detail }: { detail: SignDetail }) {
   );
 }
 
+/** What is typed of a sign, beside its own fields. */
+interface SignAbout {
+  readonly to: string;
+  readonly note: string;
+  readonly cause: Cause;
+}
+type PlaceTyped = { readonly station?: string; readonly height?: string };
+
+/** A sign as its form says it, on the member in sight; or why it is none. */
+function useReadSign() {
+  const { system } = useReader();
+  const { member } = useMember();
+  const { cursor } = usePlace();
+  return (kind: SignKind, typed: SignTyped, place: PlaceTyped, about: SignAbout) => {
+    const station =
+      place.station === undefined ? ok(cursor.stationMm) : parseStationMm(place.station, member, system);
+    if (!station.ok) return fail(`station: ${station.reason}`);
+    const height = place.height === undefined ? ok(cursor.heightMm) : parseLengthMm(place.height, system);
+    if (!height.ok) return fail(`height: ${height.reason}`);
+    const to = about.to.trim() === '' ? undefined : parseStationMm(about.to, member, system);
+    if (to && !to.ok) return fail(`reaches to: ${to.reason}`);
+    const detail = readSign(kind, typed, system);
+    if (!detail.ok) return fail(detail.reason);
+    const sign = {
+      stationMm: station.value,
+      face: cursor.face,
+      heightMm: height.value,
+      detail: detail.value,
+      ...(to && { toMm: to.value }),
+    };
+    const check = checkSign(member, sign);
+    return check.ok ? ok(sign) : fail(check.reason);
+  };
+}
+
 function SignForm() {
   const { file, keep } = useRecords();
   const { work } = useWork();
@@ -198,10 +241,11 @@ function SignForm() {
   const { member, setCursor } = useMember();
   const { cursor } = usePlace();
   const stamp = useStamp();
+  const read = useReadSign();
   const [kind, setKind] = useState<SignKind>('struck');
   const [typed, setTyped] = useState<SignTyped>({});
-  const [about, setAbout] = useState({ to: '', note: '', cause: 'unknown' as Cause });
-  const [place, setPlace] = useState<{ station?: string; height?: string }>({});
+  const [about, setAbout] = useState<SignAbout>({ to: '', note: '', cause: 'unknown' });
+  const [place, setPlace] = useState<PlaceTyped>({});
   useUnitTurn(system, (as) => {
     setTyped(turnedSign(kind, typed, as));
     setAbout({ ...about, to: as(about.to) });
@@ -213,54 +257,29 @@ function SignForm() {
     setTyped({});
     setProblem(undefined);
   };
-
   const submit = () => {
-    const station =
-      place.station === undefined
-        ? { ok: true as const, value: cursor.stationMm }
-        : parseStationMm(place.station, member, system);
-    if (!station.ok) return setProblem(`station: ${station.reason}`);
-    const height =
-      place.height === undefined
-        ? { ok: true as const, value: cursor.heightMm }
-        : parseLengthMm(place.height, system);
-    if (!height.ok) return setProblem(`height: ${height.reason}`);
-    const to = about.to.trim() === '' ? undefined : parseStationMm(about.to, member, system);
-    if (to && !to.ok) return setProblem(`reaches to: ${to.reason}`);
-    const detail = readSign(kind, typed, system);
-    if (!detail.ok) return setProblem(detail.reason);
-    const sign = {
-      stationMm: station.value,
-      face: cursor.face,
-      heightMm: height.value,
-      detail: detail.value,
-      ...(to && { toMm: to.value }),
-    };
-    const check = checkSign(member, sign);
-    if (!check.ok) return setProblem(check.reason);
+    const sign = read(kind, typed, place, about);
+    if (!sign.ok) return setProblem(sign.reason);
+    const { stationMm, heightMm, face, toMm = stationMm, detail } = sign.value;
     const held =
-      detail.value.sign === 'put right' && work
-        ? laidAndHeld(seamLedger(file, work), {
-            fromMm: station.value,
-            toMm: to ? to.value : station.value,
-          })
+      detail.sign === 'put right' && work
+        ? laidAndHeld(seamLedger(file, work), { fromMm: stationMm, toMm })
         : [];
     if (held.length > 0) return setProblem(heldWords(held));
     keep({
       kind: 'sign',
       ...stamp(),
       memberId: member.id,
-      ...sign,
+      ...sign.value,
       note: about.note.trim(),
       ...(about.cause !== 'unknown' && { cause: about.cause }),
     });
-    setCursor({ stationMm: station.value, face: cursor.face, heightMm: height.value });
+    setCursor({ stationMm, face, heightMm });
     setTyped({});
     setPlace({});
     setAbout({ to: '', note: '', cause: about.cause });
     setProblem(undefined);
   };
-
   return (
     <form
       className="mt-2 border-y-2 border-ink bg-sheet px-3 py-3"
@@ -278,76 +297,9 @@ function SignForm() {
           words={(each) => SIGN_WORDS[each]}
           onPick={choose}
         />
-        <Entry
-          label="station"
-          unit={system}
-          value={place.station ?? stationDigits(member, cursor.stationMm, system)}
-          onChange={(event) => setPlace({ ...place, station: event.target.value })}
-        />
-        <Pick
-          label="face"
-          value={cursor.face}
-          options={facesOf(member.shape).map((face) => face.id)}
-          words={(face) => faceWords(member, face)}
-          onPick={(face) =>
-            setCursor({
-              ...cursor,
-              face,
-              heightMm: facesOf(member.shape).find((each) => each.id === face)!.widthMm / 2,
-            })
-          }
-        />
-        <Entry
-          label="height on face"
-          unit={system}
-          value={place.height ?? lengthDigits(cursor.heightMm, system, 'length')}
-          onChange={(event) => setPlace({ ...place, height: event.target.value })}
-        />
-        {SIGN_FIELDS[kind].map((field) =>
-          field.as === 'choice' ? (
-            <Pick
-              key={field.name}
-              label={field.label}
-              value={typed[field.name] ?? (field.ask ? ASKED : field.options[0]!)}
-              options={field.ask ? [ASKED, ...field.options] : field.options}
-              onPick={(value) => setTyped({ ...typed, [field.name]: value })}
-            />
-          ) : (
-            <Entry
-              key={field.name}
-              label={field.label}
-              {...(field.as === 'length'
-                ? { unit: system }
-                : field.as === 'mass'
-                  ? { unit: system === 'in' ? 'lb' : 'kg' }
-                  : {})}
-              className={field.as === 'words' ? 'col-span-2' : ''}
-              value={typed[field.name] ?? field.start ?? ''}
-              placeholder={field.may ? 'may stay open' : ''}
-              onChange={(event) => setTyped({ ...typed, [field.name]: event.target.value })}
-            />
-          ),
-        )}
-        <Entry
-          label="reaches to"
-          unit={system}
-          value={about.to}
-          placeholder="may stay open"
-          onChange={(event) => setAbout({ ...about, to: event.target.value })}
-        />
-        <Pick
-          label="cause"
-          value={about.cause}
-          options={CAUSES}
-          onPick={(cause) => setAbout({ ...about, cause })}
-        />
-        <Entry
-          label="note"
-          className="col-span-2"
-          value={about.note}
-          maxLength={300}
-          onChange={(event) => setAbout({ ...about, note: event.target.value })}
-        />
+        <PlaceFields place={place} onPlace={setPlace} />
+        <OwnFields kind={kind} typed={typed} onTyped={setTyped} />
+        <AboutFields about={about} onAbout={setAbout} />
       </div>
       {problem && (
         <p role="alert" className="mt-2 font-semibold text-oxide">
@@ -360,5 +312,110 @@ function SignForm() {
         </button>
       </p>
     </form>
+  );
+}
+
+function PlaceFields({ place, onPlace }: { place: PlaceTyped; onPlace: (place: PlaceTyped) => void }) {
+  const { system } = useReader();
+  const { member, setCursor } = useMember();
+  const { cursor } = usePlace();
+  return (
+    <>
+      <Entry
+        label="station"
+        unit={system}
+        value={place.station ?? stationDigits(member, cursor.stationMm, system)}
+        onChange={(event) => onPlace({ ...place, station: event.target.value })}
+      />
+      <Pick
+        label="face"
+        value={cursor.face}
+        options={facesOf(member.shape).map((face) => face.id)}
+        words={(face) => faceWords(member, face)}
+        onPick={(face) =>
+          setCursor({
+            ...cursor,
+            face,
+            heightMm: facesOf(member.shape).find((each) => each.id === face)!.widthMm / 2,
+          })
+        }
+      />
+      <Entry
+        label="height on face"
+        unit={system}
+        value={place.height ?? lengthDigits(cursor.heightMm, system, 'length')}
+        onChange={(event) => onPlace({ ...place, height: event.target.value })}
+      />
+    </>
+  );
+}
+
+/** What a sign of its kind is asked. */
+function OwnFields({
+  kind,
+  typed,
+  onTyped,
+}: {
+  kind: SignKind;
+  typed: SignTyped;
+  onTyped: (typed: SignTyped) => void;
+}) {
+  const { system } = useReader();
+  return (
+    <>
+      {SIGN_FIELDS[kind].map((field) =>
+        field.as === 'choice' ? (
+          <Pick
+            key={field.name}
+            label={field.label}
+            value={typed[field.name] ?? (field.ask ? ASKED : field.options[0]!)}
+            options={field.ask ? [ASKED, ...field.options] : field.options}
+            onPick={(value) => onTyped({ ...typed, [field.name]: value })}
+          />
+        ) : (
+          <Entry
+            key={field.name}
+            label={field.label}
+            {...(field.as === 'length'
+              ? { unit: system }
+              : field.as === 'mass'
+                ? { unit: system === 'in' ? 'lb' : 'kg' }
+                : {})}
+            className={field.as === 'words' ? 'col-span-2' : ''}
+            value={typed[field.name] ?? field.start ?? ''}
+            placeholder={field.may ? 'may stay open' : ''}
+            onChange={(event) => onTyped({ ...typed, [field.name]: event.target.value })}
+          />
+        ),
+      )}
+    </>
+  );
+}
+
+function AboutFields({ about, onAbout }: { about: SignAbout; onAbout: (about: SignAbout) => void }) {
+  const { system } = useReader();
+  return (
+    <>
+      <Entry
+        label="reaches to"
+        unit={system}
+        value={about.to}
+        placeholder="may stay open"
+        onChange={(event) => onAbout({ ...about, to: event.target.value })}
+      />
+      <Pick
+        label="cause"
+        value={about.cause}
+        options={CAUSES}
+        onPick={(cause) => onAbout({ ...about, cause })}
+      />
+      <Entry
+        label="note"
+        className="col-span-2"
+        value={about.note}
+        maxLength={300}
+        onChange={(event) => onAbout({ ...about, note: event.target.value })}
+      />
+    </>
   );
 }
