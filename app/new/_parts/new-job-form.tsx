@@ -1,38 +1,38 @@
 'use client';
 
-import { openJob,newId } from '../../_client';
+import { openJob, newId } from '../../_client';
 import { useRouter } from 'next/navigation';
-import { useMemo,useState,useRef } from 'react';
+import { useMemo, useState, useRef } from 'react';
 import {
-DUTIES,
-EXPOSURES,
-familyOf,
-FAMILY_IDS,
-PURPOSES,
-UNIT_KINDS,
-type Frame,
-type Unit,
-type Family,
+  DUTIES,
+  EXPOSURES,
+  familyOf,
+  FAMILY_IDS,
+  PURPOSES,
+  UNIT_KINDS,
+  type Frame,
+  type Unit,
+  type Family,
 } from '@/core/frame';
-import { GAUGE_NUMBERS,gaugeThicknessMm,printLength,type UnitSystem } from '@/core/quantity';
-import { STEEL_IDS,steel } from '@/core/reference';
-import { Entry,Pick,type EntryProps } from '@/ui/controls';
+import { GAUGE_NUMBERS, gaugeThicknessMm, printLength, type UnitSystem } from '@/core/quantity';
+import { STEEL_IDS, steel } from '@/core/reference';
+import { Entry, Pick, type EntryProps } from '@/ui/controls';
 import { Skeleton } from '@/ui/skeleton';
 import { z } from 'zod';
 import { useDraft } from '../../_parts/remembered';
 import { UnitSwitch } from '../../_parts/switches';
 import {
-familyFields,
-frameFrom,
-hasFlangeWall,
-LENGTHS,
-readOpening,
-type OpeningFields,
-type OpeningProblems,
-hasOwnMeasures,
-FAMILY_OF_KIND,
-MEASURES,
-steelOfKind,
+  familyFields,
+  frameFrom,
+  hasFlangeWall,
+  LENGTHS,
+  readOpening,
+  type OpeningFields,
+  type OpeningProblems,
+  hasOwnMeasures,
+  FAMILY_OF_KIND,
+  MEASURES,
+  steelOfKind,
 } from './opening';
 import { turned } from '../../_parts/turned';
 

@@ -1,15 +1,15 @@
 'use client';
 
 import Link from 'next/link';
-import { keepStartingFrame,newId } from '../../../../_client';
+import { keepStartingFrame, newId } from '../../../../_client';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { frameSchema,ROLES,withMember,type Frame,type Role } from '@/core/frame';
+import { frameSchema, ROLES, withMember, type Frame, type Role } from '@/core/frame';
 import { printLength } from '@/core/quantity';
-import { practiceSchema,type Practice } from '@/core/reference';
-import { Entry,Pick } from '@/ui/controls';
-import { Bench,useMember,useReader,useRecords } from '../../../_desk';
-import { PanelsTable,PocketsTable } from './enclosed-tables';
+import { practiceSchema, type Practice } from '@/core/reference';
+import { Entry, Pick } from '@/ui/controls';
+import { Bench, useMember, useReader, useRecords } from '../../../_desk';
+import { PanelsTable, PocketsTable } from './enclosed-tables';
 import { FactorsForm } from './factors-form';
 import { FittingsTable } from './fittings-table';
 import { LoadsForm } from './loads-form';
@@ -17,8 +17,8 @@ import { StandsForm } from './stands-form';
 import { MemberDetail } from './member-detail';
 import { MembersTable } from './members-table';
 import { TwoFrames } from './two-frames';
-import { useFrameDraft,type FrameDraft } from './use-frame-draft';
-import { useFrameEdit,type FrameEdit } from './use-frame-edit';
+import { useFrameDraft, type FrameDraft } from './use-frame-draft';
+import { useFrameEdit, type FrameEdit } from './use-frame-edit';
 
 /** The practice of this job as it is being changed; another tab's change takes its place. */
 function usePracticeDraft() {

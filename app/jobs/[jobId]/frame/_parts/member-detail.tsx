@@ -1,11 +1,6 @@
 'use client';
 
-import {
-CARRIED,
-facesOf,type Hole,
-type Member,
-type MemberShape
-} from '@/core/frame';
+import { CARRIED, facesOf, type Hole, type Member, type MemberShape } from '@/core/frame';
 import { PickCell } from '@/ui/controls';
 import { faceWords } from '@/ui/strip';
 import { useReader } from '../../../_desk';

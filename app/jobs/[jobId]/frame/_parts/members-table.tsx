@@ -2,20 +2,20 @@
 
 import { X } from 'lucide-react';
 import {
-asKind,
-breadthMm,
-carriedByMember,
-JOINT_KINDS,
-moveMember,
-SHAPE_KINDS,
-stationOf,
-withBreadth,
-type Frame,
-type JointKind,
-type Member,
+  asKind,
+  breadthMm,
+  carriedByMember,
+  JOINT_KINDS,
+  moveMember,
+  SHAPE_KINDS,
+  stationOf,
+  withBreadth,
+  type Frame,
+  type JointKind,
+  type Member,
 } from '@/core/frame';
 import { lengthDigits } from '@/core/quantity';
-import { STEEL_IDS,steel } from '@/core/reference';
+import { STEEL_IDS, steel } from '@/core/reference';
 import { PickCell } from '@/ui/controls';
 import { useReader } from '../../../_desk';
 import { LengthCell } from './length-cell';

@@ -1,35 +1,35 @@
 'use client';
 
 import Link from 'next/link';
-import { useCallback,useState } from 'react';
+import { useCallback, useState } from 'react';
 import { twinOf } from '@/core/frame';
 import { percent } from '@/core/quantity';
-import { flatsOf,toCutOf,type WorkedRepair } from '@/core/job';
-import { checkRepair,inLengths,lieOver,pieceName,type Repair } from '@/core/shape';
-import { lowerBound,type MemberPicture } from '@/core/weigh';
+import { flatsOf, toCutOf, type WorkedRepair } from '@/core/job';
+import { checkRepair, inLengths, lieOver, pieceName, type Repair } from '@/core/shape';
+import { lowerBound, type MemberPicture } from '@/core/weigh';
 import { nothingDrawnWords } from '../../../../_words/by-hand';
 import type { StripScale } from '@/ui/strip';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { repairWords } from '../../../../_words/repair-findings';
 import {
-useRepairs,
-Bench,
-CracksToWeld,
-MemberStrip,
-useMember,
-usePlace,
-useReader,
-useRecords,
-useTrying,
+  useRepairs,
+  Bench,
+  CracksToWeld,
+  MemberStrip,
+  useMember,
+  usePlace,
+  useReader,
+  useRecords,
+  useTrying,
 } from '../../../_desk';
-import { endMoved,inForm,onTwin,repairAbout,withAnother,withEnds } from './add-piece';
+import { endMoved, inForm, onTwin, repairAbout, withAnother, withEnds } from './add-piece';
 import { Checked } from './checked';
 import { EndHandles } from './end-handles';
 import { HeldBy } from './held-by';
 import { InTheWay } from './in-the-way';
 import { OtherForms } from './other-forms';
 import { RenewalPart } from './renewal-part';
-import { KeepPattern,PatternsPart } from './patterns-part';
+import { KeepPattern, PatternsPart } from './patterns-part';
 import { PieceForm } from './piece-form';
 import { WorksPart } from './works-part';
 import { FlatSheet } from './flat-sheet';
