@@ -68,7 +68,9 @@ test('a boxed rail in millimetres: four faces, a cap with drains, its own brake'
     steel: 'Hot-rolled frame steel, 50 ksi yield',
   });
   const form = page.getByRole('form', { name: 'New reading' });
-  expect(await offered(form.getByLabel(/^face$/))).toEqual(['top', 'outer side', 'bottom', 'inner side']);
+  await expect
+    .poll(() => offered(form.getByLabel(/^face$/)))
+    .toEqual(['top', 'outer side', 'bottom', 'inner side']);
   for (const station of ['1000', '1300', '1600', '1900', '2200', '2500', '2800']) {
     const isRusty = ['1600', '1900', '2200'].includes(station);
     for (const face of ['outer', 'inner'])

@@ -258,7 +258,9 @@ test('until its turn: no milder than the records, with a look; a bay that does n
   await expect(until).toContainText('To the shop only', { timeout: 60_000 });
   await until.getByRole('button', { name: 'What the owner is told' }).click();
   const form = until.getByRole('form', { name: 'Until its turn' });
-  expect(await offered(form.getByLabel(/^it may/))).toEqual(['To the shop only', 'Do not move it']);
+  await expect
+    .poll(() => offered(form.getByLabel(/^it may/)))
+    .toEqual(['To the shop only', 'Do not move it']);
   await expect(until).not.toContainText('still working it out', { timeout: 60_000 });
   await form.getByRole('button', { name: 'This was told' }).click();
   await expect(form.getByRole('alert')).toContainText('say how it may be used; nothing was kept');
