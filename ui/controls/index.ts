@@ -16,7 +16,6 @@ export {
   TypedPick,
   TypedPress,
   TypedProblem,
-  useFollowing,
   useTypedForm,
   type FormRefusal,
 } from './typed-form';

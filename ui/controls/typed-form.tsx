@@ -1,7 +1,7 @@
 'use client';
 
 import { zodResolver } from '@hookform/resolvers/zod';
-import { useEffect, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import {
   Controller,
   FormProvider,
@@ -148,16 +148,4 @@ export function TypedProblem({ className = '' }: { className?: string }) {
       {problem}
     </p>
   ) : null;
-}
-
-/** Lets a field show what the page says (the cursor's place, say) until somebody types in it. */
-export function useFollowing<Typed extends FieldValues, Read>(
-  form: TypedFormOf<Typed, Read>,
-  name: keyof Typed & string,
-  text: string,
-): void {
-  const { resetField, getFieldState } = form;
-  useEffect(() => {
-    if (!getFieldState(name as never).isDirty) resetField(name as never, { defaultValue: text as never });
-  }, [resetField, getFieldState, name, text]);
 }

@@ -6,15 +6,7 @@ import { recorded } from '@/core/job';
 import { faceIdSchema, facesOf, type FaceId, type Member } from '@/core/frame';
 import { feltEdgeKind, type FeltEdge } from '@/core/probe';
 import { lengthDigits, parseLengthMm, printLength, type UnitSystem } from '@/core/quantity';
-import {
-  TypedEntry,
-  TypedForm,
-  TypedPick,
-  TypedProblem,
-  useFollowing,
-  useTypedForm,
-  When,
-} from '@/ui/controls';
+import { TypedEntry, TypedForm, TypedPick, TypedProblem, useTypedForm, When } from '@/ui/controls';
 import { faceWords } from '@/ui/strip';
 import { StrikeSheet, useMember, usePlace, useReader, useRecords, useStamp } from '../../../_desk';
 import { readBy, useFieldsTurn } from '../../../../_parts/typed';
@@ -36,9 +28,10 @@ function EdgeForm({ faces }: { faces: readonly FaceId[] }) {
   const { cursor } = usePlace();
   const stamp = useStamp();
   const schema = typedEdge(member, system);
-  const form = useTypedForm(schema, { station: '', face: faces[0]!, lower: '', upper: '' });
-  useFollowing(form, 'station', stationDigits(member, cursor.stationMm, system));
-  useFieldsTurn(form, system, { station: 'length', lower: 'length', upper: 'length' });
+  const atCursor = stationDigits(member, cursor.stationMm, system);
+  const form = useTypedForm(schema, { station: atCursor, face: faces[0]!, lower: '', upper: '' });
+  const lengths = { station: 'length', lower: 'length', upper: 'length' } as const;
+  useFieldsTurn(form, system, lengths, { station: atCursor });
   const pin = ({ station, face, lower, upper }: z.infer<typeof schema>) => {
     const record: FeltEdge = {
       kind: 'felt edge',
@@ -53,7 +46,7 @@ function EdgeForm({ faces }: { faces: readonly FaceId[] }) {
     const check = feltEdgeKind.fits(file.frame, record);
     if (!check.ok) return { message: check.reason };
     keep(record);
-    form.reset({ ...form.getValues(), lower: '', upper: '' });
+    form.reset({ station: atCursor, face, lower: '', upper: '' });
   };
   return (
     <TypedForm form={form} onKeep={pin} label="Felt edge">

@@ -8,15 +8,7 @@ import { FITTING_KINDS, ROLES } from '@/core/frame';
 import { fail, lengthDigits, ok, parseLengthMm } from '@/core/quantity';
 import { WALK_PROFILES, type WalkProfile } from '@/core/reference';
 import { TOURS, type SpotRule } from '@/core/walk';
-import {
-  Sheet,
-  TypedEntry,
-  TypedForm,
-  TypedPick,
-  TypedProblem,
-  useFollowing,
-  useTypedForm,
-} from '@/ui/controls';
+import { Sheet, TypedEntry, TypedForm, TypedPick, TypedProblem, useTypedForm } from '@/ui/controls';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { askSpots, changeSpots, type SpotList, newId } from '../../../../_client';
 import { TOUR_WORDS } from '../../../../_words/walk';
@@ -202,13 +194,15 @@ function Reach() {
     }),
   });
   const form = useTypedForm(schema, { reachMm: reachWords, unseenShare: shareWords });
-  useFollowing(form, 'reachMm', reachWords);
-  useFollowing(form, 'unseenShare', shareWords);
-  useFieldsTurn(form, system, { reachMm: 'length' });
+  useFieldsTurn(form, system, { reachMm: 'length' }, { reachMm: reachWords, unseenShare: shareWords });
   const keep = async (change: Partial<typeof walk>) => {
     const problem = await changePractice({ ...file.practice, walk: { ...walk, ...change } });
     if (problem) return { message: `${problem.message}. ${problem.kept}` };
-    form.reset(form.getValues());
+    const kept = { ...walk, ...change };
+    form.reset({
+      reachMm: lengthDigits(kept.reachMm, system, 'length'),
+      unseenShare: String(Math.round(kept.unseenShare * 100)),
+    });
   };
   return (
     <TypedForm
