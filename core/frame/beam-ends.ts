@@ -1,3 +1,4 @@
+import { minus } from '../geometry';
 import {
   webTieStiffness,
   webTurnStiffness,
@@ -11,7 +12,7 @@ import { YOUNGS_MODULUS_MPA } from '../reference';
 import type { Member } from './frame';
 import { type Placement } from './placement';
 import { breadthMm, isClosed } from './shape';
-import { type Beam, along, minus, size } from './beam-joints';
+import { type Beam, along, size } from './beam-joints';
 
 const PIN: Releases = [false, false, false, false, true, true];
 

@@ -1,3 +1,4 @@
+import { dot, minus } from '../geometry';
 import { type Vector3 } from '../mechanics';
 import type { Member } from './frame';
 import { type Placement } from './placement';
@@ -17,10 +18,6 @@ export const along = ({ from, to }: Placement, share: number): Vector3 => [
   from[1] + share * (to[1] - from[1]),
   from[2] + share * (to[2] - from[2]),
 ];
-
-export const minus = (a: Vector3, b: Vector3): Vector3 => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
-
-const dot = (a: Vector3, b: Vector3): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
 
 export const size = (a: Vector3): number => Math.sqrt(dot(a, a));
 

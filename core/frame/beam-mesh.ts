@@ -1,3 +1,4 @@
+import { minus } from '../geometry';
 import {
   type BeamElement,
   type BeamProfile,
@@ -9,7 +10,7 @@ import { steel, YOUNGS_MODULUS_MPA } from '../reference';
 import type { FittingKind } from './fitting';
 import type { Frame, Member } from './frame';
 import { type Placement } from './placement';
-import { type Beam, along, minus, size, type Joint } from './beam-joints';
+import { type Beam, along, size, type Joint } from './beam-joints';
 import { elementEnd } from './beam-ends';
 
 /** A member cut into elements: node k stands at stationsMm[k]; element firstElement + k runs from node k to k + 1, or is −1 where no metal is left. */

@@ -1,6 +1,7 @@
+import { minus } from '../geometry';
 import { type BeamElement, type BeamModel, type Support, type Vector3 } from '../mechanics';
 import { YOUNGS_MODULUS_MPA } from '../reference';
-import { minus, size } from './beam-joints';
+import { size } from './beam-joints';
 import { type StructureProblem } from './beam-mesh';
 import type { Structure } from './structure';
 

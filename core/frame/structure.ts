@@ -1,8 +1,9 @@
+import { minus } from '../geometry';
 import { type BeamElement, type Vector3, type WarpTie, type WorkedElements } from '../mechanics';
 import type { Fitting } from './fitting';
 import type { Frame, Member } from './frame';
 import { placementOf } from './placement';
-import { type Beam, minus, size, jointsOf } from './beam-joints';
+import { type Beam, size, jointsOf } from './beam-joints';
 import {
   type MeshedMember,
   type StructureProblem,
