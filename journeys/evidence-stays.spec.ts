@@ -127,7 +127,7 @@ test('two tabs: a change made on an old frame is refused, and says that the othe
 test('a crack: traced, shown on Strip, Skeleton and Slice, and a reason not to use the frame', async ({
   page,
 }, info) => {
-  await openJob(page, `EV-${info.workerIndex}5`, { steel: 'Hot-rolled frame steel, 50 ksi yield' });
+  await openJob(page, `EV-${info.workerIndex}5`, { steel: 'hot-rolled-50' });
   await page.getByRole('link', { name: /^Trace/ }).click();
   await page.waitForURL(/trace/);
   await strip(page).focus();

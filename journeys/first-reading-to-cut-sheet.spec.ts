@@ -2,14 +2,14 @@ import { copyFileSync, readFileSync, writeFileSync } from 'node:fs';
 import { missingPrograms } from '../checks/outside/programs';
 import { readDxf, readPdf } from '../checks/outside/validators';
 import { choose } from './choose';
-import { expect, kept, openJob, strip, takeAway, test, typeColumn, worked } from './stage';
+import { expect, kept, openJob, openJobByForm, strip, takeAway, test, typeColumn, worked } from './stage';
 
 /** An 8 in rail whose bottom flange and lower web are thin between stations 96 and 120; sound metal all round. */
 const SOUND = { '1': '1/4', '4': '0.249', '7': '0.251' };
 const THIN = { '1': '0.09', '2': '0.11', '3': '0.24', '5': '0.249' };
 
 test('a new job, from the first reading to a cut sheet and a work order', async ({ page }, info) => {
-  await openJob(page, `FT-${info.workerIndex}1`, { steel: 'Hot-rolled frame steel, 50 ksi yield' });
+  await openJobByForm(page, `FT-${info.workerIndex}1`, { steel: 'hot-rolled-50' });
 
   await test.step('an empty job says what to do first', async () => {
     await expect(page.getByText('No readings on left rail yet')).toBeVisible();

@@ -1,5 +1,5 @@
 import { choose, offered } from './choose';
-import { expect, kept, openJob, strip, takeAway, test, typeColumn, worked } from './stage';
+import { expect, kept, openJob, openJobByForm, strip, takeAway, test, typeColumn, worked } from './stage';
 
 test('the frame is edited: members, mounts, judgements; what is impossible is refused and the frame stays', async ({
   page,
@@ -17,7 +17,7 @@ test('the frame is edited: members, mounts, judgements; what is impossible is re
   await station.fill('72');
   await station.press('Enter');
   await page.getByRole('button', { name: 'Add a fitting' }).click();
-  await choose(page.getByLabel('Left rail steel'), { label: 'Hot-rolled frame steel, 50 ksi yield' });
+  await choose(page.getByLabel('Left rail steel'), 'hot-rolled-50');
   await keep.click();
   await expect(page.getByText('Frame kept').first()).toBeVisible();
   await page.reload();
@@ -55,7 +55,7 @@ test('a boxed rail in millimetres: four faces, a cap with drains, its own brake'
   baseURL,
 }, info) => {
   await page.context().addCookies([{ name: 'ossatura-unit', value: 'mm', url: baseURL! }]);
-  await openJob(page, `FR-${info.workerIndex}2`, {
+  await openJobByForm(page, `FR-${info.workerIndex}2`, {
     family: 'boxed ladder',
     fields: {
       'Rail depth, mm': '150',
@@ -65,7 +65,7 @@ test('a boxed rail in millimetres: four faces, a cap with drains, its own brake'
       'Wheelbase, mm': '2400',
       'Front axle at, mm': '640',
     },
-    steel: 'Hot-rolled frame steel, 50 ksi yield',
+    steel: 'hot-rolled-50',
   });
   const form = page.getByRole('form', { name: 'New reading' });
   await expect

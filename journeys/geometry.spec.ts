@@ -7,7 +7,7 @@ import { expect, kept, openJob, paperOf, recordsOf, test } from './stage';
 test('geometry: measured, refused by name, compared, heard by the answers and the work order, struck through', async ({
   page,
 }, info) => {
-  await openJob(page, `GM-${info.workerIndex}1`, { steel: 'Hot-rolled frame steel, 50 ksi yield' });
+  await openJob(page, `GM-${info.workerIndex}1`, { steel: 'hot-rolled-50' });
   await page.getByRole('link', { name: /^Weigh/ }).click();
   await page.getByRole('button', { name: 'Geometry' }).click();
   const part = page.getByRole('region', { name: 'Geometry' });

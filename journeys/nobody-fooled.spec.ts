@@ -1,4 +1,5 @@
 import Database from 'better-sqlite3';
+import { expectChosen } from './choose';
 import { expect, kept, openJob, strip, test, worked } from './stage';
 import { seeded } from '../demo/seeded';
 import { killRun, TROUBLES, troubleRun } from '../set-up/faults.mjs';
@@ -167,4 +168,24 @@ test('the Yard is searched, filtered and put in order by its address', async ({ 
   await expect(page.getByRole('heading', { level: 2 })).toHaveText(['GR-7']);
   await page.getByRole('link', { name: 'Retire', exact: true }).click();
   await expect(page.getByText('Nothing in the yard is like that')).toBeVisible();
+});
+
+test('a list that is open stays in sight, whatever is worked out above it meanwhile', async ({
+  page,
+  jobs,
+}) => {
+  await page.goto(`${jobs['GR-7']}/weigh`);
+  await worked(page);
+  const cases = page.getByRole('region', { name: 'The whole frame' }).getByLabel('Load case');
+  await cases.click();
+  const list = page.getByRole('listbox');
+  await expect(list).toBeInViewport();
+  await page.evaluate(() => {
+    const answer = document.createElement('div');
+    answer.style.height = '1500px';
+    document.querySelector('main')!.prepend(answer);
+  });
+  await expect(list).toBeInViewport();
+  await list.locator('[role="option"][data-value="brake"]').click();
+  await expectChosen(cases, 'brake');
 });

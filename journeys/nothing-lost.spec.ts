@@ -1,6 +1,6 @@
 import Database from 'better-sqlite3';
 import type { Page } from '@playwright/test';
-import { expect, kept, openJob, recordsOf, strip, test, typeColumn, worked } from './stage';
+import { expect, kept, openJob, openJobByForm, recordsOf, strip, test, typeColumn, worked } from './stage';
 import { serveDemo } from '../set-up/server.mjs';
 
 const status = (page: Page, words: RegExp | string) => page.getByRole('status').filter({ hasText: words });
@@ -214,7 +214,7 @@ test('over a shop’s plain HTTP: the key is asked for once, then everything wor
     await expect(page.getByRole('heading', { name: 'Yard' })).toBeVisible();
     expect(page.url()).not.toContain('key');
     expect(await page.evaluate(() => window.isSecureContext)).toBe(false);
-    await openJob(page, 'HTTP-1', {}, home);
+    await openJobByForm(page, 'HTTP-1', {}, home);
     await typeColumn(page, '24', 'web', { '2': '0.24' });
     await kept(page);
     await strip(page).focus();

@@ -257,7 +257,7 @@ test('a crack of a bracket: recorded here, its twin asked for, looked at again w
 test('branches are one family, and stand in Join as grooves to grind before a plate goes over them', async ({
   page,
 }, info) => {
-  await openJob(page, `TR-${info.workerIndex}8`, { steel: 'Hot-rolled frame steel, 50 ksi yield' });
+  await openJob(page, `TR-${info.workerIndex}8`, { steel: 'hot-rolled-50' });
   await page.getByRole('link', { name: /^Trace/ }).click();
   const record = async (points: readonly (readonly [string, string])[], found: boolean) => {
     await page.getByRole('button', { name: 'Record a crack' }).click();

@@ -1,5 +1,5 @@
 import { choose, expectChosen } from './choose';
-import { expect, kept, openJob, test, typeColumn, worked } from './stage';
+import { expect, kept, openJobByForm, test, typeColumn, worked } from './stage';
 
 const FAMILIES = [
   'open-channel ladder',
@@ -38,9 +38,9 @@ test('every family draws itself while one types; what cannot be is said at its f
 });
 
 test('a gooseneck from its form to what its beams carry, on the legs and hitched', async ({ page }, info) => {
-  await openJob(page, `GN-${info.workerIndex}`, {
+  await openJobByForm(page, `GN-${info.workerIndex}`, {
     family: 'gooseneck trailer',
-    steel: 'Hot-rolled frame steel, 50 ksi yield',
+    steel: 'hot-rolled-50',
     fields: { 'Gross weight, lb': '15000', 'Rail depth, in': '12' },
   });
   await choose(page.getByLabel('Member', { exact: true }), 'rail-left');
@@ -74,7 +74,7 @@ test('the frame is moved by hand and by typing, undone, kept in step, and saved 
   page,
 }, info) => {
   const tag = `MV-${info.workerIndex}`;
-  await openJob(page, tag, { family: 'I-beam trailer', fields: { 'Gross weight, lb': '9000' } });
+  await openJobByForm(page, tag, { family: 'I-beam trailer', fields: { 'Gross weight, lb': '9000' } });
   await page.getByRole('link', { name: /^Frame/ }).click();
   const keep = page.getByRole('button', { name: 'Keep the frame' });
   const undo = page.getByRole('button', { name: 'Undo' });
@@ -137,7 +137,7 @@ test('the frame is moved by hand and by typing, undone, kept in step, and saved 
 test('loads from a scale ticket put the payload where it stands; a bad ticket changes nothing; too much for an axle is said', async ({
   page,
 }, info) => {
-  await openJob(page, `LD-${info.workerIndex}`, { fields: { 'Gross weight, lb': '16000' } });
+  await openJobByForm(page, `LD-${info.workerIndex}`, { fields: { 'Gross weight, lb': '16000' } });
   await page.getByRole('link', { name: /^Frame/ }).click();
   const loads = page.getByRole('region', { name: 'Loads' });
   const weight = loads.getByLabel('Payload weight');

@@ -1,4 +1,4 @@
-import { expect, kept, openJob, recordsOf, strip, test, typeColumn, worked } from './stage';
+import { expect, kept, openJobByForm, recordsOf, strip, test, typeColumn, worked } from './stage';
 import { serve, serveDemo } from '../set-up/server.mjs';
 
 test.use({ serviceWorkers: 'allow' });
@@ -13,7 +13,7 @@ test('a device that opened a job starts without the server: every verb, what was
   });
   const page = await context.newPage();
   try {
-    await openJob(page, `OF-${info.workerIndex}1`, {}, first.url);
+    await openJobByForm(page, `OF-${info.workerIndex}1`, {}, first.url);
     await typeColumn(page, '24', 'web', { '2': '0.24' });
     await kept(page);
     await page.reload();

@@ -12,6 +12,9 @@ test.each([
   ['4.7mm', 'mm', 'in', 'length', '4.7mm'],
   ['26000 lb', 'in', 'mm', 'weight', '26000 lb'],
   ['half typ', 'in', 'mm', 'length', 'half typ'],
+  ['68', 'in', 'mm', 'temperature', '20'],
+  ['-5', 'mm', 'in', 'temperature', '23'],
+  ['68 F', 'in', 'mm', 'temperature', '68 F'],
   ['', 'in', 'mm', 'length', ''],
   ['0.25', 'in', 'in', 'length', '0.25'],
 ] as const)('%s from %s to %s as a %s is %s', (text, from, to, kind, expected) =>

@@ -2,10 +2,12 @@
 
 import { useState } from 'react';
 import {
+  celsiusToFahrenheit,
   kgToPounds,
   kmToMiles,
   litresToQuarts,
   mmToInches,
+  parseCelsius,
   parseDistanceKm,
   parseLengthMm,
   parseMassKg,
@@ -13,7 +15,7 @@ import {
   type UnitSystem,
 } from '@/core/quantity';
 
-export type TypedKind = 'length' | 'weight' | 'distance' | 'volume';
+export type TypedKind = 'length' | 'weight' | 'distance' | 'volume' | 'temperature';
 
 /** As many figures as bring what was typed back unchanged when the units are turned back. */
 const DIGITS: Readonly<Record<TypedKind, Readonly<Record<UnitSystem, number>>>> = {
@@ -21,12 +23,14 @@ const DIGITS: Readonly<Record<TypedKind, Readonly<Record<UnitSystem, number>>>> 
   weight: { in: 3, mm: 4 },
   distance: { in: 3, mm: 3 },
   volume: { in: 4, mm: 4 },
+  temperature: { in: 2, mm: 3 },
 };
 const WAYS = {
   length: [parseLengthMm, mmToInches],
   weight: [parseMassKg, kgToPounds],
   distance: [parseDistanceKm, kmToMiles],
   volume: [parseVolumeLitres, litresToQuarts],
+  temperature: [parseCelsius, celsiusToFahrenheit],
 } as const;
 /** A unit or a fraction says for itself what it is. */
 const SAYS_ITS_UNIT = /[a-z'"’”′″/⁄¼-¾⅐-⅞]/i;

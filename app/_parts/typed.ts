@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react';
-import type { UseFormReturn } from 'react-hook-form';
+import type { FieldValues, UseFormReturn } from 'react-hook-form';
 import { z } from 'zod';
 import { ok, type Outcome, type UnitSystem } from '@/core/quantity';
 import { turned, type TypedKind } from './turned';
@@ -26,7 +26,7 @@ export const figureTyped = z
  * Keeps a form's texts true to the page: a field nobody typed in shows what the page says (the cursor's place, say), already in the units shown;
  * what was typed as figures of one system is turned into the other's once. Never both.
  */
-export function useFieldsTurn<Typed extends Record<string, string>, Read>(
+export function useFieldsTurn<Typed extends FieldValues, Read>(
   { getValues, setValue }: UseFormReturn<Typed, unknown, Read>,
   system: UnitSystem,
   kinds: Partial<Record<keyof Typed & string, TypedKind>>,
@@ -36,7 +36,7 @@ export function useFieldsTurn<Typed extends Record<string, string>, Read>(
   useEffect(() => {
     const was = before.current;
     before.current = { system, follows };
-    const typed: Readonly<Record<string, string>> = getValues();
+    const typed: Readonly<Record<string, string | undefined>> = getValues();
     for (const name of new Set([...Object.keys(kinds), ...Object.keys(follows)])) {
       const next = nextText(typed[name] ?? '', {
         followed: was.follows[name],

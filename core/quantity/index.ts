@@ -6,7 +6,13 @@ export { parseLengthMm, parseMeasuredMm, parsePlaceMm, type UnitSystem } from '.
 export { parseDistanceKm } from './distance';
 export { parseMassKg } from './mass';
 export { litresToQuarts, parseVolumeLitres, printVolume } from './volume';
-export { parseCelsius, printTemperature, printTemperatureDifference, temperatureDigits } from './temperature';
+export {
+  celsiusToFahrenheit,
+  parseCelsius,
+  printTemperature,
+  printTemperatureDifference,
+  temperatureDigits,
+} from './temperature';
 export {
   lengthDigits,
   percent,

@@ -1,1 +1,2 @@
 export { Plot, type Ink } from './plot';
+export { acrossAt, besideLine, cursorAt, legend, still } from './axes';

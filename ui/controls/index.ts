@@ -4,18 +4,21 @@ export { Menu, MenuAction, MenuLink } from './menu';
 export { Entry, type EntryProps } from './entry';
 export { Pick, PickBeside, PickCell } from './pick';
 export { usePageKeys } from './page-keys';
-export { RecordForm } from './record-form';
+export { RecordForm, TypedRecordForm } from './record-form';
 export { useTapDrag, type Pointed } from './tap-drag';
 export { localTime, today } from './local-time';
 export { When } from './when';
 export {
   FieldProblem,
+  OtherKeep,
   TypedChoice,
   TypedEntry,
   TypedForm,
   TypedPick,
   TypedPress,
   TypedProblem,
+  TypedTick,
   useTypedForm,
   type FormRefusal,
+  type TypedFormOf,
 } from './typed-form';

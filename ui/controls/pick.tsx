@@ -2,7 +2,7 @@
 
 import { Check, ChevronDown } from 'lucide-react';
 import { Select } from 'radix-ui';
-import { useId } from 'react';
+import { useEffect, useId, useRef, useState } from 'react';
 
 interface PickProps<Value extends string | number> {
   readonly label: string;
@@ -45,6 +45,23 @@ export const PickCell = <Value extends string | number>({ label, ...pick }: Pick
   <List ariaLabel={label} {...pick} />
 );
 
+/**
+ * While a list is open the page cannot be scrolled. What is worked out meanwhile may grow above it and push it out of sight, where it could
+ * neither be reached nor seen to be open: it is brought back.
+ */
+function useKeptInSight(open: boolean) {
+  const trigger = useRef<HTMLButtonElement>(null);
+  useEffect(() => {
+    if (!open || !trigger.current) return;
+    const watch = new IntersectionObserver(([seen]) => {
+      if (!seen!.isIntersecting) trigger.current?.scrollIntoView({ block: 'center' });
+    });
+    watch.observe(trigger.current);
+    return () => watch.disconnect();
+  }, [open]);
+  return trigger;
+}
+
 /** The list takes no empty word; every option goes in behind a mark. */
 const marked = (option: string | number) => `=${option}`;
 
@@ -58,13 +75,18 @@ function List<Value extends string | number>({
   className = '',
   disabled,
 }: Omit<PickProps<Value>, 'label'> & { id?: string; ariaLabel?: string }) {
+  const [open, setOpen] = useState(false);
+  const trigger = useKeptInSight(open);
   return (
     <Select.Root
+      open={open}
+      onOpenChange={setOpen}
       value={marked(value)}
       onValueChange={(chosen) => onPick(options.find((option) => marked(option) === chosen)!)}
       {...(disabled && { disabled })}
     >
       <Select.Trigger
+        ref={trigger}
         id={id}
         aria-label={ariaLabel}
         data-value={value}

@@ -38,6 +38,42 @@ export const useTypedForm = <Typed extends FieldValues, Read>(
     defaultValues: empty as DefaultValues<Typed>,
   });
 
+export interface TypedFormProps<Typed extends FieldValues, Read> {
+  readonly form: TypedFormOf<Typed, Read>;
+  /** Keeps what was read; answers why not, where it was refused. */
+  readonly onKeep: (read: Read) => Promise<FormRefusal | undefined | void> | FormRefusal | undefined | void;
+  readonly label?: string;
+  readonly className?: string;
+  readonly children: ReactNode;
+}
+
+/** What keeps the form: reads it, and says at its fields or of the whole why it was not kept. */
+function useKeeping<Typed extends FieldValues, Read>(
+  form: TypedFormOf<Typed, Read>,
+  onKeep: TypedFormProps<Typed, Read>['onKeep'],
+) {
+  return form.handleSubmit(async (read) => {
+    const refusal = await onKeep(read);
+    if (!refusal) return;
+    const at = refusal.at !== undefined && refusal.at in form.getValues() ? refusal.at : 'root';
+    form.setError(at as 'root', { message: refusal.message });
+  });
+}
+
+/** A second way to keep what stands in a form: as something else. */
+export function OtherKeep<Typed extends FieldValues, Read>({
+  form,
+  onKeep,
+  children,
+}: Omit<TypedFormProps<Typed, Read>, 'label' | 'className'>) {
+  const keep = useKeeping(form, onKeep);
+  return (
+    <button type="button" className="solid" onClick={() => void keep()}>
+      {children}
+    </button>
+  );
+}
+
 /** The form on the page: kept by its button or by Enter; the first field that could not be read is gone to. */
 export function TypedForm<Typed extends FieldValues, Read>({
   form,
@@ -45,23 +81,21 @@ export function TypedForm<Typed extends FieldValues, Read>({
   label,
   className,
   children,
-}: {
-  form: TypedFormOf<Typed, Read>;
-  /** Keeps what was read; answers why not, where it was refused. */
-  onKeep: (read: Read) => Promise<FormRefusal | undefined | void> | FormRefusal | undefined | void;
-  label?: string;
-  className?: string;
-  children: ReactNode;
-}) {
-  const keep = form.handleSubmit(async (read) => {
-    const refusal = await onKeep(read);
-    if (!refusal) return;
-    const at = refusal.at !== undefined && refusal.at in form.getValues() ? refusal.at : 'root';
-    form.setError(at as 'root', { message: refusal.message });
-  });
+}: TypedFormProps<Typed, Read>) {
+  const keep = useKeeping(form, onKeep);
+  const { isSubmitting } = form.formState;
   return (
     <FormProvider {...form}>
-      <form noValidate aria-label={label} className={className} onSubmit={(event) => void keep(event)}>
+      <form
+        noValidate
+        aria-label={label}
+        className={className}
+        onSubmit={(event) => {
+          event.preventDefault();
+          // Pressed again while it is being sent: once is enough.
+          if (!isSubmitting) void keep(event);
+        }}
+      >
         {children}
       </form>
     </FormProvider>
@@ -129,6 +163,14 @@ export const TypedPress = ({ name, children }: { name: string; children: ReactNo
   />
 );
 
+/** The same as a box that is ticked. */
+export const TypedTick = ({ name, children }: { name: string; children: ReactNode }) => (
+  <label className="plain">
+    <input type="checkbox" className="size-5 accent-[var(--ink)]" {...useFormContext().register(name)} />{' '}
+    {children}
+  </label>
+);
+
 /** What was wrong with a part of the form that has no text field of its own. */
 export function FieldProblem({ name }: { name: string }) {
   const problem = problemAt(useFormContext().formState.errors, name);
@@ -139,13 +181,17 @@ export function FieldProblem({ name }: { name: string }) {
   ) : null;
 }
 
-/** Why the whole was not kept. */
+/** Why the whole was not kept; where only fields could not be read, that nothing was. */
 export function TypedProblem({ className = '' }: { className?: string }) {
   const { errors } = useFormContext().formState;
   const problem = errors.root?.message;
-  return problem ? (
-    <p role="alert" className={`font-semibold text-oxide ${className}`}>
-      {problem}
-    </p>
+  if (problem)
+    return (
+      <p role="alert" className={`font-semibold text-oxide ${className}`}>
+        {problem}
+      </p>
+    );
+  return Object.keys(errors).length > 0 ? (
+    <p className={`font-semibold ${className}`}>Nothing was kept.</p>
   ) : null;
 }

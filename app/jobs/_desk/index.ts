@@ -11,7 +11,7 @@ export { StrikeSheet } from './strike-sheet';
 export { useRepairs } from './use-repairs';
 export { useOnMember, useOnMemberLater, type OnMember } from './use-on-member';
 export { addressOf, copyAddress } from './link-here';
-export { notKept, useChecked, useKeepChecked } from './use-checked';
+export { notKept, useKeepChecked } from './use-checked';
 export { useStamp } from './use-stamp';
 export { PhotoButton } from './photo-button';
 export { PhotoFigure, PhotoPicture, PhotoSheet } from './photo-figure';

@@ -1,8 +1,8 @@
 'use client';
 
-import { useState } from 'react';
 import type { z } from 'zod';
 import type { Evidence } from '@/core/job';
+import { schemaWords } from '@/core/quantity';
 import type { FormRefusal } from '@/ui/controls';
 import { useRecords } from './records-context';
 import { useStamp } from './use-stamp';
@@ -20,22 +20,9 @@ export function useKeepChecked() {
   const { keep } = useRecords();
   const stamp = useStamp();
   return <Rec extends Evidence>({ name, schema }: KindOf<Rec>, said: object): FormRefusal | undefined => {
-    const checked = schema.safeParse({ kind: name, ...stamp(), note: '', ...said });
+    const checked = schema.safeParse({ kind: name, ...stamp(), note: '', ...said }, { error: schemaWords });
     if (!checked.success) return notKept(checked.error.issues[0]!.message);
     keep(checked.data);
     return undefined;
   };
-}
-
-/** The same for a form that says itself what was wrong. */
-export function useChecked(onKept?: () => void) {
-  const keepIt = useKeepChecked();
-  const [problem, setProblem] = useState<string>();
-  const refuse = (words: string): void => setProblem(notKept(words).message);
-  const keepChecked = <Rec extends Evidence>(kind: KindOf<Rec>, said: object): void => {
-    const refusal = keepIt(kind, said);
-    setProblem(refusal?.message);
-    if (!refusal) onKept?.();
-  };
-  return { problem, refuse, keepChecked };
 }

@@ -1,10 +1,12 @@
 'use client';
 
 import { useState } from 'react';
-import { intakeOf, openEvidence, packEvidence } from '@/core/job';
-import { AUTHORISED, type Intake } from '@/core/walk';
-import { Entry, Pick, RecordForm, When } from '@/ui/controls';
-import { useRecords, useStamp } from '../../../_desk';
+import { useWatch } from 'react-hook-form';
+import { z } from 'zod';
+import { intakeOf } from '@/core/job';
+import { AUTHORISED, intakeKind, type Intake } from '@/core/walk';
+import { TypedEntry, TypedPick, TypedRecordForm, TypedTick, useTypedForm, When } from '@/ui/controls';
+import { notKept, useKeepChecked, useRecords } from '../../../_desk';
 import { intakeTyped, readIntake, type IntakeTyped } from './intake-typed';
 
 /** What the owner tells at the counter; nothing of it is asked before the walk may begin. */
@@ -84,57 +86,47 @@ const FIELDS = [
   ['claimBy', 'maker’s claim: who pays'],
 ] as const satisfies readonly (readonly [keyof IntakeTyped, string])[];
 
+const intakeFields = z.object({
+  frameBuilt: z.string(),
+  livedAt: z.string(),
+  needBy: z.string(),
+  isHome: z.boolean(),
+  ceiling: z.string(),
+  unitValue: z.string(),
+  askingPrice: z.string(),
+  tried: z.string(),
+  advice: z.string(),
+  claimBy: z.string(),
+  authorised: z.enum(AUTHORISED),
+}) satisfies z.ZodType<IntakeTyped>;
+
 function IntakeForm({ before, onDone }: { before?: Intake; onDone: () => void }) {
-  const { keep } = useRecords();
-  const stamp = useStamp();
-  const [typed, setTyped] = useState(() => intakeTyped(before));
-  const [problem, setProblem] = useState<string>();
-  const set = (to: Partial<IntakeTyped>) => setTyped({ ...typed, ...to });
-  const submit = () => {
+  const keepChecked = useKeepChecked();
+  const form = useTypedForm(intakeFields, { ...intakeTyped(before) });
+  const claimBy = useWatch({ control: form.control, name: 'claimBy' });
+  const keepIt = (typed: IntakeTyped) => {
     const read = readIntake(typed);
-    if (!read.ok) return setProblem(read.reason);
-    const intake: Intake = { kind: 'intake', ...stamp(), note: '', ...read.value };
-    const checked = openEvidence(packEvidence(intake));
-    if (!checked.ok) return setProblem(checked.reason);
-    keep(intake);
-    onDone();
+    return read.ok ? (keepChecked(intakeKind, read.value) ?? onDone()) : notKept(read.reason);
   };
   return (
-    <RecordForm
+    <TypedRecordForm
+      form={form}
       label="At the counter"
-      problem={problem}
       keep="Keep what was told"
-      onKeep={submit}
+      onKeep={keepIt}
       onLeave={onDone}
     >
       <div className="grid grid-cols-1 items-end gap-2 sm:grid-cols-3">
         {FIELDS.map(([field, label]) => (
-          <Entry
-            key={field}
-            label={label}
-            value={typed[field]}
-            {...(field === 'needBy' && { type: 'date' })}
-            onChange={(event) => set({ [field]: event.target.value })}
-          />
+          <TypedEntry key={field} name={field} label={label} {...(field === 'needBy' && { type: 'date' })} />
         ))}
-        {typed.claimBy.trim() !== '' && (
-          <Pick
-            label="authorised before cutting?"
-            value={typed.authorised}
-            options={AUTHORISED}
-            onPick={(authorised) => set({ authorised })}
-          />
+        {claimBy.trim() !== '' && (
+          <TypedPick name="authorised" label="authorised before cutting?" options={AUTHORISED} />
         )}
       </div>
-      <label className="plain mt-2 inline-flex">
-        <input
-          type="checkbox"
-          className="size-5"
-          checked={typed.isHome}
-          onChange={(event) => set({ isHome: event.target.checked })}
-        />{' '}
-        it is somebody’s home
-      </label>
-    </RecordForm>
+      <div className="mt-2">
+        <TypedTick name="isHome">it is somebody’s home</TypedTick>
+      </div>
+    </TypedRecordForm>
   );
 }

@@ -1,12 +1,14 @@
 'use client';
 
 import { useState } from 'react';
+import { z } from 'zod';
 import { costsOf, stands, type JobOrder, type ToGet } from '@/core/job';
 import { boughtKind, type Bought } from '@/core/order';
 import { printLength, printMass, type UnitSystem } from '@/core/quantity';
-import { Entry, Pick, RecordForm } from '@/ui/controls';
+import { OtherKeep, Pick, TypedEntry, TypedRecordForm, useTypedForm } from '@/ui/controls';
+import { figureTyped } from '../../../../_parts/typed';
 import { dayWords } from '../../../../_words/dates';
-import { useReader, useRecords, useStamp } from '../../../_desk';
+import { useKeepChecked, useReader, useRecords } from '../../../_desk';
 
 /** What the job takes: on the shelf, ordered, in; kits that would do; wire and gas; what it came to beside what was reckoned. */
 export function BuyPart({ order }: { order: JobOrder }) {
@@ -157,8 +159,7 @@ function KitRow({ kitFor }: { kitFor: JobOrder['toGet']['kits'][number] }) {
   );
 }
 
-const number = (text: string): number | undefined =>
-  text.trim() === '' ? undefined : Number(text.trim().replace(',', '.'));
+const boughtTyped = z.object({ due: z.string(), cost: figureTyped, differs: z.string(), hours: figureTyped });
 
 function BoughtForm({
   partKey,
@@ -171,64 +172,50 @@ function BoughtForm({
   cost?: number | undefined;
   onClose: () => void;
 }) {
-  const { file, keep } = useRecords();
-  const stamp = useStamp();
-  const [typed, setTyped] = useState({
+  const { currency } = useRecords().file.practice.money;
+  const keepChecked = useKeepChecked();
+  const form = useTypedForm(boughtTyped, {
     due: '',
     cost: cost === undefined ? '' : String(cost),
     differs: '',
     hours: '',
   });
-  const [problem, setProblem] = useState<string>();
-  const set = (key: keyof typeof typed) => (event: { target: { value: string } }) =>
-    setTyped({ ...typed, [key]: event.target.value });
-  const keepAs = (is: Bought['is']) => {
-    const checked = boughtKind.schema.safeParse({
-      kind: 'bought',
-      ...stamp(),
-      note: '',
-      key: partKey,
-      name: name.slice(0, 160),
-      is,
-      ...(typed.due && { due: typed.due }),
-      ...(typed.cost.trim() && { cost: number(typed.cost) }),
-      ...(typed.differs.trim() && { differs: typed.differs.trim() }),
-      ...(typed.hours.trim() && { differsHours: number(typed.hours) }),
-    });
-    if (!checked.success) return setProblem(`${checked.error.issues[0]!.message}; nothing was kept`);
-    keep(checked.data);
-    onClose();
-  };
+  const keepAs =
+    (is: Bought['is']) =>
+    ({ due, cost, differs, hours }: z.infer<typeof boughtTyped>) =>
+      keepChecked(boughtKind, {
+        key: partKey,
+        name: name.slice(0, 160),
+        is,
+        ...(due && { due }),
+        ...(cost !== undefined && { cost }),
+        ...(differs.trim() && { differs }),
+        ...(hours !== undefined && { differsHours: hours }),
+      }) ?? onClose();
   return (
-    <RecordForm
+    <TypedRecordForm
+      form={form}
       label={name}
-      problem={problem}
       keep="Ordered"
-      onKeep={() => keepAs('ordered')}
+      onKeep={keepAs('ordered')}
       onLeave={onClose}
       beside={
-        <button type="button" className="solid" onClick={() => keepAs('in')}>
+        <OtherKeep form={form} onKeep={keepAs('in')}>
           It is in
-        </button>
+        </OtherKeep>
       }
     >
       <div className="flex flex-wrap items-end gap-2">
-        <Entry label="due" type="date" className="w-44" value={typed.due} onChange={set('due')} />
-        <Entry
-          label={`cost, ${file.practice.money.currency}`}
-          className="w-28"
-          value={typed.cost}
-          onChange={set('cost')}
-        />
-        <Entry
+        <TypedEntry name="due" label="due" type="date" className="w-44" />
+        <TypedEntry name="cost" label={`cost, ${currency}`} className="w-28" />
+        <TypedEntry
+          name="differs"
           label="another one: in what it differs"
           className="min-w-52 flex-1"
           maxLength={300}
-          value={typed.differs}
-          onChange={set('differs')}
         />
-        <Entry label="hours that costs" className="w-32" value={typed.hours} onChange={set('hours')} />
+        <TypedEntry name="hours" label="hours that costs" className="w-32" />
       </div>
-    </RecordForm>
+    </TypedRecordForm>
   );
 }

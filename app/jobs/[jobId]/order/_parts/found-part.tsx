@@ -1,6 +1,8 @@
 'use client';
 
 import { useState } from 'react';
+import { useWatch } from 'react-hook-form';
+import { z } from 'zod';
 import { stands, type JobOrder } from '@/core/job';
 import {
   EXTRA_ANSWERS,
@@ -12,8 +14,19 @@ import {
   type Extra,
   type ExtraAnswer,
 } from '@/core/order';
-import { Choice, Entry, Pick, RecordForm, When } from '@/ui/controls';
-import { useRecords, useStamp } from '../../../_desk';
+import { ok, type Outcome } from '@/core/quantity';
+import {
+  FieldProblem,
+  TypedChoice,
+  TypedEntry,
+  TypedPick,
+  TypedRecordForm,
+  useTypedForm,
+  When,
+  type TypedFormOf,
+} from '@/ui/controls';
+import { readIfTyped } from '../../../../_parts/typed';
+import { notKept, useKeepChecked, useRecords } from '../../../_desk';
 import { hoursWords } from './plan-part';
 
 /** More found while it was open: what it is, what it costs, what the owner said; and tasks of the shop's own. */
@@ -125,236 +138,197 @@ function ExtraRow({ extra, answer }: { extra: Extra; answer: ExtraAnswer | undef
   );
 }
 
+const SAID_HOW = ['in person', 'by telephone', 'in writing'] as const satisfies readonly ExtraAnswer['how'][];
+const answerTyped = z.object({
+  answer: z.enum(EXTRA_ANSWERS, 'yes, no, or later?'),
+  until: z.string(),
+  who: z.string(),
+  how: z.enum(SAID_HOW),
+});
+
 function AnswerForm({ extra, onClose }: { extra: Extra; onClose: () => void }) {
-  const { keep } = useRecords();
-  const stamp = useStamp();
-  const [answer, setAnswer] = useState<ExtraAnswer['answer'] | ''>('');
-  const [how, setHow] = useState<ExtraAnswer['how']>('in person');
-  const [who, setWho] = useState('owner');
-  const [until, setUntil] = useState('');
-  const [problem, setProblem] = useState<string>();
-  const keepIt = () => {
-    if (answer === '') return setProblem('yes, no, or later? Nothing was kept');
-    const checked = extraAnswerKind.schema.safeParse({
-      kind: 'extra answer',
-      ...stamp(),
-      note: '',
+  const keepChecked = useKeepChecked();
+  const form = useTypedForm(answerTyped, {
+    answer: '' as ExtraAnswer['answer'],
+    until: '',
+    who: 'owner',
+    how: 'in person',
+  });
+  const answer = useWatch({ control: form.control, name: 'answer' });
+  const keepIt = ({ until, ...said }: z.infer<typeof answerTyped>) =>
+    keepChecked(extraAnswerKind, {
       extraId: extra.id,
-      answer,
-      who,
-      how,
-      ...(answer === 'later' && until !== '' && { until }),
-    });
-    if (!checked.success) return setProblem(`${checked.error.issues[0]!.message}; nothing was kept`);
-    keep(checked.data);
-    onClose();
-  };
+      ...said,
+      ...(said.answer === 'later' && until !== '' && { until }),
+    }) ?? onClose();
   return (
-    <RecordForm
+    <TypedRecordForm
+      form={form}
       label="What the owner says"
-      problem={problem}
       keep="The owner said so"
       onKeep={keepIt}
       onLeave={onClose}
     >
       <div className="flex flex-wrap items-end gap-3">
-        <Choice
-          label="Answer"
-          value={answer as ExtraAnswer['answer']}
-          options={EXTRA_ANSWERS}
-          onChange={setAnswer}
-        />
-        {answer === 'later' && (
-          <Entry
-            label="until"
-            type="date"
-            className="w-44"
-            value={until}
-            onChange={(event) => setUntil(event.target.value)}
-          />
-        )}
-        <Entry
-          label="who said it"
-          className="w-32"
-          maxLength={40}
-          value={who}
-          onChange={(event) => setWho(event.target.value)}
-        />
-        <Choice
-          label="How"
-          value={how}
-          options={['in person', 'by telephone', 'in writing']}
-          onChange={setHow}
-        />
+        <TypedChoice name="answer" label="Answer" options={EXTRA_ANSWERS} />
+        {answer === 'later' && <TypedEntry name="until" label="until" type="date" className="w-44" />}
+        <TypedEntry name="who" label="who said it" className="w-32" maxLength={40} />
+        <TypedChoice name="how" label="How" options={SAID_HOW} />
       </div>
-    </RecordForm>
+      <FieldProblem name="answer" />
+    </TypedRecordForm>
   );
 }
 
-const number = (text: string): number | undefined => {
+/** Hours or money, none where nothing is typed. */
+const amount = readIfTyped((text): Outcome<number> => {
   const value = Number(text.trim().replace(',', '.'));
-  return text.trim() !== '' && Number.isFinite(value) && value >= 0 ? value : undefined;
-};
+  return value >= 0 ? ok(value) : { ok: false, reason: 'a figure, nothing or more' };
+});
+const HOURS_ASKED = 'hours, from least to most';
+
+const GROWS = ['more work', 'nothing'] as const;
+const extraTyped = z.object({
+  zoneId: z.string(),
+  what: z.string(),
+  grows: z.enum(GROWS),
+  least: amount,
+  most: amount,
+  parts: amount,
+});
 
 function ExtraForm({ order, onClose }: { order: JobOrder; onClose: () => void }) {
-  const { file, keep } = useRecords();
-  const stamp = useStamp();
+  const { file } = useRecords();
+  const keepChecked = useKeepChecked();
   const zones = order.plan.zones.map(({ id }) => id);
-  const [zoneId, setZone] = useState(zones[0]!);
-  const [what, setWhat] = useState('');
-  const [grows, setGrows] = useState(true);
-  const [typed, setTyped] = useState({ least: '', most: '', parts: '' });
-  const [problem, setProblem] = useState<string>();
+  const form = useTypedForm(extraTyped, {
+    zoneId: zones[0]!,
+    what: '',
+    grows: 'more work' as (typeof GROWS)[number],
+    least: '',
+    most: '',
+    parts: '',
+  });
+  const grows = useWatch({ control: form.control, name: 'grows' }) === 'more work';
   const { ratePerHour, currency } = file.practice.money;
-  const [least, most, parts] = [number(typed.least), number(typed.most), number(typed.parts) ?? 0];
-  const money = extraMoney([least ?? 0, most ?? 0], ratePerHour, parts);
-  const keepIt = () => {
-    if (grows && (least === undefined || most === undefined))
-      return setProblem('hours, from least to most; nothing was kept');
+  const keepIt = ({ zoneId, what, least, most, parts = 0 }: z.infer<typeof extraTyped>) => {
+    if (grows && (least === undefined || most === undefined)) return notKept(HOURS_ASKED);
+    const hours = grows ? ([least!, most!] as const) : ([0, 0] as const);
     const memberId = order.plan.zones.find(({ id }) => id === zoneId)?.repairs[0]?.memberId;
-    const checked = extraKind.schema.safeParse({
-      kind: 'extra',
-      ...stamp(),
-      note: '',
-      zoneId,
-      ...(memberId !== undefined && { memberId }),
-      grows,
-      what,
-      hours: grows ? [least, most] : [0, 0],
-      money: grows ? money : [0, 0],
-    });
-    if (!checked.success) return setProblem(`${checked.error.issues[0]!.message}; nothing was kept`);
-    keep(checked.data);
-    onClose();
+    return (
+      keepChecked(extraKind, {
+        zoneId,
+        ...(memberId !== undefined && { memberId }),
+        grows,
+        what,
+        hours,
+        money: grows ? extraMoney([...hours], ratePerHour, parts) : [0, 0],
+      }) ?? onClose()
+    );
   };
-  const set = (key: keyof typeof typed) => (event: { target: { value: string } }) =>
-    setTyped({ ...typed, [key]: event.target.value });
   return (
-    <RecordForm
+    <TypedRecordForm
+      form={form}
       label="Something more was found"
-      problem={problem}
       keep={grows ? 'Ask the owner' : 'It changes nothing'}
       onKeep={keepIt}
       onLeave={onClose}
     >
       <div className="flex flex-wrap items-end gap-2">
-        <Pick label="zone" value={zoneId} options={zones} onPick={setZone} className="w-24" />
-        <Entry
-          label="what was found"
-          className="min-w-60 flex-1"
-          maxLength={200}
-          value={what}
-          onChange={(event) => setWhat(event.target.value)}
-        />
+        <TypedPick name="zoneId" label="zone" options={zones} className="w-24" />
+        <TypedEntry name="what" label="what was found" className="min-w-60 flex-1" maxLength={200} />
       </div>
       <div className="mt-2 flex flex-wrap items-end gap-2">
-        <Choice
-          label="What it changes"
-          value={grows ? 'more work' : 'nothing'}
-          options={['more work', 'nothing']}
-          onChange={(value) => setGrows(value === 'more work')}
-        />
+        <TypedChoice name="grows" label="What it changes" options={GROWS} />
+        {grows && <HoursFields />}
         {grows && (
-          <>
-            <Entry
-              label="hours, least"
-              className="w-28"
-              inputMode="decimal"
-              value={typed.least}
-              onChange={set('least')}
-            />
-            <Entry
-              label="most"
-              className="w-28"
-              inputMode="decimal"
-              value={typed.most}
-              onChange={set('most')}
-            />
-            <Entry
-              label={`parts and steel, ${currency}`}
-              className="w-36"
-              inputMode="decimal"
-              value={typed.parts}
-              onChange={set('parts')}
-            />
-          </>
+          <TypedEntry
+            name="parts"
+            label={`parts and steel, ${currency}`}
+            className="w-36"
+            inputMode="decimal"
+          />
         )}
       </div>
-      {grows && least !== undefined && most !== undefined && (
-        <p role="status" className="mt-1 font-semibold">
-          {currency}
-          {Math.round(money[0])} to {currency}
-          {Math.round(money[1])}, at {currency}
-          {ratePerHour} an hour.
-        </p>
-      )}
-    </RecordForm>
+      {grows && <ExtraMoney form={form} />}
+    </TypedRecordForm>
   );
 }
 
-function OwnForm({ order, onClose }: { order: JobOrder; onClose: () => void }) {
-  const { keep } = useRecords();
-  const stamp = useStamp();
-  const [what, setWhat] = useState('');
-  const [before, setBefore] = useState<(typeof OWN_BEFORE)[number]>('the drive');
-  const [typed, setTyped] = useState({ least: '', most: '' });
-  const [zone, setZone] = useState('unit');
-  const [problem, setProblem] = useState<string>();
-  const keepIt = () => {
-    const [least, most] = [number(typed.least), number(typed.most)];
-    if (least === undefined || most === undefined)
-      return setProblem('hours, from least to most; nothing was kept');
-    const checked = ownTaskKind.schema.safeParse({
-      kind: 'own task',
-      ...stamp(),
-      note: '',
-      what,
-      ...(zone !== 'unit' && { zoneId: zone }),
-      hours: [least, most],
-      before,
-    });
-    if (!checked.success) return setProblem(`${checked.error.issues[0]!.message}; nothing was kept`);
-    keep(checked.data);
-    onClose();
-  };
+const HoursFields = () => (
+  <>
+    <TypedEntry name="least" label="hours, least" className="w-28" inputMode="decimal" />
+    <TypedEntry name="most" label="most" className="w-28" inputMode="decimal" />
+  </>
+);
+
+/** What the hours typed so far come to. */
+function ExtraMoney({
+  form,
+}: {
+  form: TypedFormOf<z.input<typeof extraTyped>, z.output<typeof extraTyped>>;
+}) {
+  const { ratePerHour, currency } = useRecords().file.practice.money;
+  const typed = extraTyped.safeParse(useWatch({ control: form.control })).data;
+  if (typed?.least === undefined || typed.most === undefined) return null;
+  const money = extraMoney([typed.least, typed.most], ratePerHour, typed.parts ?? 0);
   return (
-    <RecordForm
+    <p role="status" className="mt-1 font-semibold">
+      {currency}
+      {Math.round(money[0])} to {currency}
+      {Math.round(money[1])}, at {currency}
+      {ratePerHour} an hour.
+    </p>
+  );
+}
+
+const WHOLE_UNIT = 'unit';
+const ownTyped = z.object({
+  what: z.string(),
+  zone: z.string(),
+  least: amount,
+  most: amount,
+  before: z.enum(OWN_BEFORE),
+});
+
+function OwnForm({ order, onClose }: { order: JobOrder; onClose: () => void }) {
+  const keepChecked = useKeepChecked();
+  const form = useTypedForm(ownTyped, {
+    what: '',
+    zone: WHOLE_UNIT,
+    least: '',
+    most: '',
+    before: 'the drive',
+  });
+  const keepIt = ({ what, zone, least, most, before }: z.infer<typeof ownTyped>) =>
+    least === undefined || most === undefined
+      ? notKept(HOURS_ASKED)
+      : (keepChecked(ownTaskKind, {
+          what,
+          ...(zone !== WHOLE_UNIT && { zoneId: zone }),
+          hours: [least, most],
+          before,
+        }) ?? onClose());
+  return (
+    <TypedRecordForm
+      form={form}
       label="A task of our own"
-      problem={problem}
       keep="Put it on the plan"
       onKeep={keepIt}
       onLeave={onClose}
     >
       <div className="flex flex-wrap items-end gap-2">
-        <Entry
-          label="what"
-          className="min-w-60 flex-1"
-          maxLength={120}
-          value={what}
-          onChange={(event) => setWhat(event.target.value)}
-        />
-        <Entry
-          label="hours, least"
-          className="w-28"
-          value={typed.least}
-          onChange={(event) => setTyped({ ...typed, least: event.target.value })}
-        />
-        <Entry
-          label="most"
-          className="w-28"
-          value={typed.most}
-          onChange={(event) => setTyped({ ...typed, most: event.target.value })}
-        />
-        <Pick
+        <TypedEntry name="what" label="what" className="min-w-60 flex-1" maxLength={120} />
+        <HoursFields />
+        <TypedPick
+          name="zone"
           label="where"
-          value={zone}
-          options={['unit', ...order.plan.zones.map(({ id }) => id)]}
-          onPick={setZone}
+          options={[WHOLE_UNIT, ...order.plan.zones.map(({ id }) => id)]}
           className="w-24"
         />
       </div>
       <p className="caption mt-2">before</p>
-      <Choice label="Before" value={before} options={OWN_BEFORE} onChange={setBefore} />
-    </RecordForm>
+      <TypedChoice name="before" label="Before" options={OWN_BEFORE} />
+    </TypedRecordForm>
   );
 }

@@ -1,11 +1,12 @@
 'use client';
 
 import { useState } from 'react';
+import { z } from 'zod';
 import { stands, type JobOrder } from '@/core/job';
 import { handoverKind } from '@/core/order';
-import { Entry, RecordForm, When } from '@/ui/controls';
+import { TypedEntry, TypedRecordForm, useTypedForm, When } from '@/ui/controls';
 import { taskWords } from '../../../../_words/order';
-import { useReader, useRecords, useStamp } from '../../../_desk';
+import { useKeepChecked, useReader, useRecords } from '../../../_desk';
 
 const PAPERS = [
   ['plan', 'Plan of the job'],
@@ -57,55 +58,38 @@ export function PapersPart({ order }: { order: JobOrder }) {
   );
 }
 
+const handoverTyped = z.object({ to: z.string(), words: z.string(), half: z.array(z.string()) });
+
 function HandoverForm({ order, onClose }: { order: JobOrder; onClose: () => void }) {
-  const { keep } = useRecords();
-  const stamp = useStamp();
-  const begun = order.progress.filter(({ state }) => state === 'started');
-  const [to, setTo] = useState('');
-  const [words, setWords] = useState('');
-  const [half, setHalf] = useState<Record<string, string>>({});
-  const [problem, setProblem] = useState<string>();
-  const keepIt = () => {
-    const checked = handoverKind.schema.safeParse({
-      kind: 'handover',
-      ...stamp(),
-      note: '',
+  const keepChecked = useKeepChecked();
+  const [begun] = useState(() => order.progress.filter(({ state }) => state === 'started'));
+  const form = useTypedForm(handoverTyped, { to: '', words: '', half: begun.map(() => '') });
+  const keepIt = ({ to, words, half }: z.infer<typeof handoverTyped>) =>
+    keepChecked(handoverKind, {
       to,
       words,
-      halfDone: begun.map(({ task }) => ({ taskId: task.id, words: half[task.id] ?? '' })),
-    });
-    if (!checked.success) return setProblem(`${checked.error.issues[0]!.message}; nothing was kept`);
-    keep(checked.data);
-    onClose();
-  };
+      halfDone: begun.map(({ task }, k) => ({ taskId: task.id, words: half[k]! })),
+    }) ?? onClose();
   return (
-    <RecordForm label="Hand over" problem={problem} keep="Handed over" onKeep={keepIt} onLeave={onClose}>
+    <TypedRecordForm form={form} label="Hand over" keep="Handed over" onKeep={keepIt} onLeave={onClose}>
       <div className="flex flex-wrap gap-2">
-        <Entry
-          label="to"
-          className="w-32"
-          maxLength={40}
-          value={to}
-          onChange={(event) => setTo(event.target.value)}
-        />
-        <Entry
+        <TypedEntry name="to" label="to" className="w-32" maxLength={40} />
+        <TypedEntry
+          name="words"
           label="what the next one must know, and must not do"
           className="min-w-60 flex-1"
           maxLength={600}
-          value={words}
-          onChange={(event) => setWords(event.target.value)}
         />
       </div>
-      {begun.map(({ task }) => (
-        <Entry
+      {begun.map(({ task }, k) => (
+        <TypedEntry
           key={task.id}
+          name={`half.${k}`}
           label={`half done: ${taskWords(task)}`}
           className="mt-2"
           maxLength={200}
-          value={half[task.id] ?? ''}
-          onChange={(event) => setHalf({ ...half, [task.id]: event.target.value })}
         />
       ))}
-    </RecordForm>
+    </TypedRecordForm>
   );
 }

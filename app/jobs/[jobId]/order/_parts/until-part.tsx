@@ -2,15 +2,17 @@
 
 import { useMemo, useState } from 'react';
 import Link from 'next/link';
+import { useWatch } from 'react-hook-form';
+import { z } from 'zod';
 import { stands, watchedCracks } from '@/core/job';
 import { interimKind, lookDue, LOOKED_BY, type Interim } from '@/core/order';
 import { kmToMiles, parseDistanceKm, printDistance, type UnitSystem } from '@/core/quantity';
 import { isStricter, MOVE_ANSWERS } from '@/core/trace';
-import { Entry, Pick, RecordForm, today } from '@/ui/controls';
-import { useUnitTurn } from '../../../../_parts/turned';
+import { Pick, today, TypedEntry, TypedRecordForm, useTypedForm } from '@/ui/controls';
+import { figureTyped, readIfTyped, useFieldsTurn } from '../../../../_parts/typed';
 import { lookDueWords } from '../../../../_words/dates';
 import { moveReasonWords, MOVE_WORDS } from '../../../../_words/trace';
-import { useChecked, useMayMove, useReader, useRecords, useWork } from '../../../_desk';
+import { notKept, useKeepChecked, useMayMove, useReader, useRecords, useWork } from '../../../_desk';
 
 /** Whether it may be used until its turn comes, what its owner was told, and when it is looked at again. */
 export function UntilPart() {
@@ -72,37 +74,50 @@ function Told({ told }: { told: Interim }) {
 const distanceTyped = (km: number | undefined, system: UnitSystem): string =>
   km === undefined ? '' : String(Number((system === 'in' ? kmToMiles(km) : km).toFixed(2)));
 
-function TellForm({ told, onClose }: { told: Interim | undefined; onClose: () => void }) {
+const typedInterim = (system: UnitSystem) =>
+  z.object({
+    answer: z.enum(MOVE_ANSWERS),
+    advice: z.string(),
+    days: figureTyped,
+    far: readIfTyped((text) => parseDistanceKm(text, system)),
+  });
+
+/** What the records allow at most, and whether all of them are worked out. */
+function useLeast() {
   const { file } = useRecords();
-  const { system } = useReader();
-  const { demand, isWorking, summaries } = useWork();
-  const isKnown = !isWorking && summaries.size >= file.frame.members.length;
+  const { isWorking, summaries } = useWork();
   const { answer: least } = useMayMove();
-  const watched = useMemo(() => watchedCracks(file, demand)[0], [file, demand]);
-  const before = told && !isStricter(least, told.answer) ? told.answer : least;
-  const [picked, setPicked] = useState(before);
-  const [advice, setAdvice] = useState(told?.advice ?? '');
-  const [days, setDays] = useState(String(told?.everyDays ?? ''));
-  const [far, setFar] = useState(distanceTyped(told?.everyKm, system));
-  useUnitTurn(system, (as) => setFar(as(far, 'distance')));
-  const { problem, refuse, keepChecked } = useChecked(onClose);
+  return { least, isKnown: !isWorking && summaries.size >= file.frame.members.length };
+}
+
+function TellForm({ told, onClose }: { told: Interim | undefined; onClose: () => void }) {
+  const { system } = useReader();
+  const { least, isKnown } = useLeast();
+  const keepChecked = useKeepChecked();
+  const schema = typedInterim(system);
+  const form = useTypedForm(schema, {
+    answer: told && !isStricter(least, told.answer) ? told.answer : least,
+    advice: told?.advice ?? '',
+    days: String(told?.everyDays ?? ''),
+    far: distanceTyped(told?.everyKm, system),
+  });
+  useFieldsTurn(form, system, { far: 'distance' });
+  const picked = useWatch({ control: form.control, name: 'answer' });
   // What is found while the form is open holds back at once.
   const answer = isStricter(least, picked) ? least : picked;
-  const keepIt = () => {
-    if (!isKnown) return refuse('it is still being worked out: in a moment');
-    const km = far.trim() ? parseDistanceKm(far, system) : undefined;
-    if (km && !km.ok) return refuse(`${km.reason}`);
-    keepChecked(interimKind, {
-      answer,
-      advice,
-      ...(days.trim() && { everyDays: Number(days.trim()) }),
-      ...(km && { everyKm: km.value }),
-    });
-  };
+  const keepIt = ({ advice, days, far }: z.infer<typeof schema>) =>
+    isKnown
+      ? (keepChecked(interimKind, {
+          answer,
+          advice,
+          ...(days !== undefined && { everyDays: days }),
+          ...(far !== undefined && { everyKm: far }),
+        }) ?? onClose())
+      : notKept('it is still being worked out: in a moment');
   return (
-    <RecordForm
+    <TypedRecordForm
+      form={form}
       label="Until its turn"
-      problem={problem}
       keep="This was told"
       onKeep={keepIt}
       onLeave={onClose}
@@ -114,36 +129,36 @@ function TellForm({ told, onClose }: { told: Interim | undefined; onClose: () =>
           value={answer}
           options={MOVE_ANSWERS.filter((each) => !isStricter(least, each))}
           words={(each) => MOVE_WORDS[each]}
-          onPick={setPicked}
+          onPick={(answer) => form.setValue('answer', answer)}
         />
-        <Entry
+        <TypedEntry
+          name="advice"
           label="how: load, speed, roads, what to watch"
           className="min-w-60 flex-1"
           maxLength={400}
-          value={advice}
-          onChange={(event) => setAdvice(event.target.value)}
         />
-        <Entry
-          label="looked at again after, days"
-          className="w-44"
-          inputMode="numeric"
-          value={days}
-          onChange={(event) => setDays(event.target.value)}
-        />
-        <Entry
+        <TypedEntry name="days" label="looked at again after, days" className="w-44" inputMode="numeric" />
+        <TypedEntry
+          name="far"
           label={`or after, ${system === 'in' ? 'mi' : 'km'}`}
           className="w-32"
           inputMode="decimal"
-          value={far}
-          onChange={(event) => setFar(event.target.value)}
         />
       </div>
-      {watched && (
-        <p className="caption">
-          The crack in {watched.name} asks for a look every {printDistance(watched.everyKm, system, 2)}, if it
-          goes on as it went.
-        </p>
-      )}
-    </RecordForm>
+      <WatchedCrack />
+    </TypedRecordForm>
   );
+}
+
+function WatchedCrack() {
+  const { file } = useRecords();
+  const { system } = useReader();
+  const { demand } = useWork();
+  const watched = useMemo(() => watchedCracks(file, demand)[0], [file, demand]);
+  return watched ? (
+    <p className="caption">
+      The crack in {watched.name} asks for a look every {printDistance(watched.everyKm, system, 2)}, if it
+      goes on as it went.
+    </p>
+  ) : null;
 }

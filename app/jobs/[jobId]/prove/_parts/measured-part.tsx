@@ -2,11 +2,13 @@
 
 import Link from 'next/link';
 import { useState, type ReactNode } from 'react';
+import { z } from 'zod';
 import { expectedFelt, stands, type JobProof } from '@/core/job';
 import { flexKind, placeKey } from '@/core/prove';
-import { parseMeasuredMm } from '@/core/quantity';
+import { parseMeasuredMm, type UnitSystem } from '@/core/quantity';
 import { LOAD_STATES } from '@/core/trace';
-import { Entry, Pick, RecordForm } from '@/ui/controls';
+import { TypedEntry, TypedPick, TypedRecordForm, useTypedForm } from '@/ui/controls';
+import { readBy, useFieldsTurn } from '../../../../_parts/typed';
 import {
   changeFigure,
   changeName,
@@ -18,7 +20,7 @@ import {
   pairWords,
 } from '../../../../_words/prove';
 import { READ_HEADS, readRows, WORTH_HEADS, worthRows } from '../../../../_words/prove-papers';
-import { useChecked, useReader, useRecords, useWork } from '../../../_desk';
+import { useKeepChecked, useReader, useRecords, useWork } from '../../../_desk';
 import { MovedChart } from './moved-chart';
 
 const MOVED_HEADS = ['what', 'before', 'after', 'moved by, of what it may', ''] as const;
@@ -178,86 +180,83 @@ function ReadTwice({ proof }: { proof: JobProof }) {
   );
 }
 
+const typedPush = (system: UnitSystem) =>
+  z.object({
+    place: z.string(),
+    push: z.string(),
+    state: z.enum(LOAD_STATES),
+    gave: readBy((text) => parseMeasuredMm(text, system)),
+    plusMinus: readBy((text) => parseMeasuredMm(text, system)),
+    complaintId: z.string(),
+    changed: z.string(),
+  });
+
 function PushForm({ proof, onClose }: { proof: JobProof; onClose: () => void }) {
   const { file } = useRecords();
   const { system } = useReader();
-  const complaints = stands(file, 'complaint');
+  const keepChecked = useKeepChecked();
   // A push that was read before is read again in the same words.
   const first = proof.pairs.find(({ after }) => !after);
-  const [typed, setTyped] = useState({
+  const schema = typedPush(system);
+  const form = useTypedForm(schema, {
     place: first?.place ?? '',
     push: first?.push ?? '',
+    state: first?.state ?? LOAD_STATES[0],
     gave: '',
     plusMinus: '',
+    complaintId: first?.complaintId ?? stands(file, 'complaint')[0]?.id ?? '',
     changed: '',
   });
-  const [state, setState] = useState<(typeof LOAD_STATES)[number]>(first?.state ?? LOAD_STATES[0]);
-  const [complaintId, setComplaint] = useState(first?.complaintId ?? complaints[0]?.id ?? '');
-  const { problem, refuse, keepChecked } = useChecked(onClose);
-  const set = (key: keyof typeof typed) => (event: { target: { value: string } }) =>
-    setTyped({ ...typed, [key]: event.target.value });
-  const keepIt = () => {
-    const gave = parseMeasuredMm(typed.gave, system);
-    if (!gave.ok) return refuse(`how far it gave: ${gave.reason}`);
-    const error = typed.plusMinus.trim() ? parseMeasuredMm(typed.plusMinus, system) : undefined;
-    if (error && !error.ok) return refuse(`give or take: ${error.reason}`);
+  useFieldsTurn(form, system, { gave: 'length', plusMinus: 'length' });
+  const keepIt = ({ gave, plusMinus, complaintId, ...push }: z.infer<typeof schema>) =>
     keepChecked(flexKind, {
-      place: typed.place,
-      push: typed.push,
-      state,
-      gaveMm: gave.value,
-      ...(error && { plusMinusMm: error.value }),
+      ...push,
+      gaveMm: gave,
+      ...(plusMinus !== undefined && { plusMinusMm: plusMinus }),
       ...(complaintId && { complaintId }),
-      changed: typed.changed,
-    });
-  };
-  const unit = system === 'in' ? 'in' : 'mm';
+    }) ?? onClose();
   return (
-    <RecordForm label="A push" problem={problem} keep="Keep the push" onKeep={keepIt} onLeave={onClose}>
-      <div className="flex flex-wrap items-end gap-2">
-        <Entry
-          label="read where, against what"
-          className="min-w-60 flex-1"
-          maxLength={120}
-          value={typed.place}
-          onChange={set('place')}
+    <TypedRecordForm form={form} label="A push" keep="Keep the push" onKeep={keepIt} onLeave={onClose}>
+      <PushFields />
+    </TypedRecordForm>
+  );
+}
+
+function PushFields() {
+  const { file } = useRecords();
+  const { system: unit } = useReader();
+  const complaints = stands(file, 'complaint');
+  const complaintWords = (id: string) => {
+    const complaint = complaints.find((each) => each.id === id);
+    return complaint ? `${complaint.what}, ${complaint.where}` : 'none';
+  };
+  return (
+    <div className="flex flex-wrap items-end gap-2">
+      <TypedEntry name="place" label="read where, against what" className="min-w-60 flex-1" maxLength={120} />
+      <TypedEntry
+        name="push"
+        label="what pushes: who, where, how hard"
+        className="min-w-60 flex-1"
+        maxLength={120}
+      />
+      <TypedPick name="state" label="it stands" options={LOAD_STATES} className="w-52" />
+      <TypedEntry name="gave" label={`it gave, ${unit}`} className="w-28" />
+      <TypedEntry name="plusMinus" label={`give or take, ${unit}`} className="w-28" />
+      {complaints.length > 0 && (
+        <TypedPick
+          name="complaintId"
+          label="of which complaint"
+          options={['', ...complaints.map(({ id }) => id)]}
+          words={complaintWords}
+          className="w-60"
         />
-        <Entry
-          label="what pushes: who, where, how hard"
-          className="min-w-60 flex-1"
-          maxLength={120}
-          value={typed.push}
-          onChange={set('push')}
-        />
-        <Pick label="it stands" value={state} options={LOAD_STATES} onPick={setState} className="w-52" />
-        <Entry label={`it gave, ${unit}`} className="w-28" value={typed.gave} onChange={set('gave')} />
-        <Entry
-          label={`give or take, ${unit}`}
-          className="w-28"
-          value={typed.plusMinus}
-          onChange={set('plusMinus')}
-        />
-        {complaints.length > 0 && (
-          <Pick
-            label="of which complaint"
-            value={complaintId}
-            options={['', ...complaints.map(({ id }) => id)]}
-            words={(id) => {
-              const complaint = complaints.find((each) => each.id === id);
-              return complaint ? `${complaint.what}, ${complaint.where}` : 'none';
-            }}
-            onPick={setComplaint}
-            className="w-60"
-          />
-        )}
-        <Entry
-          label="what else was changed since it was read before"
-          className="min-w-60 flex-1"
-          maxLength={200}
-          value={typed.changed}
-          onChange={set('changed')}
-        />
-      </div>
-    </RecordForm>
+      )}
+      <TypedEntry
+        name="changed"
+        label="what else was changed since it was read before"
+        className="min-w-60 flex-1"
+        maxLength={200}
+      />
+    </div>
   );
 }

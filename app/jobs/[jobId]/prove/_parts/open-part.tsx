@@ -2,6 +2,7 @@
 
 import Link from 'next/link';
 import { useState } from 'react';
+import { z } from 'zod';
 import type { JobProof } from '@/core/job';
 import {
   leftUndoneKind,
@@ -11,9 +12,9 @@ import {
   type Answered,
   type OpenCode,
 } from '@/core/prove';
-import { Entry, RecordForm } from '@/ui/controls';
+import { TypedEntry, TypedForm, TypedProblem, TypedRecordForm, useTypedForm } from '@/ui/controls';
 import { answerWords, itemWords, MAY_WORDS, OPEN_WORDS, openLine } from '../../../../_words/prove';
-import { useChecked, useReader, useRecords } from '../../../_desk';
+import { useKeepChecked, useReader, useRecords } from '../../../_desk';
 
 /** Where each kind of open thing is done. */
 const DONE_IN: Readonly<Partial<Record<OpenCode, string>>> = {
@@ -72,7 +73,7 @@ export function OpenPart({ proof }: { proof: JobProof }) {
 function Item({ each }: { each: Answered }) {
   const { file } = useRecords();
   const { system } = useReader();
-  const { keepChecked } = useChecked();
+  const keepChecked = useKeepChecked();
   const [isLeaving, setLeaving] = useState(false);
   const { item, left } = each;
   const to = DONE_IN[item.code];
@@ -121,91 +122,60 @@ function Item({ each }: { each: Answered }) {
   );
 }
 
+const leftTyped = z.object({ why: z.string(), owner: z.string(), how: z.string() });
+
 function LeaveForm({ each: { item, left }, onClose }: { each: Answered; onClose: () => void }) {
   const { file } = useRecords();
   const { system } = useReader();
-  const [typed, setTyped] = useState({
+  const keepChecked = useKeepChecked();
+  const form = useTypedForm(leftTyped, {
     why: left?.why ?? '',
     owner: left?.owner ?? 'owner',
     how: left?.how ?? '',
   });
-  const { problem, keepChecked } = useChecked(onClose);
-  const set = (key: keyof typeof typed) => (event: { target: { value: string } }) =>
-    setTyped({ ...typed, [key]: event.target.value });
-  const keepIt = () => {
+  const keepIt = (typed: z.infer<typeof leftTyped>) =>
     keepChecked(leftUndoneKind, {
       of: item.key,
       what: openLine(file.frame, item, system).slice(0, 300),
       ...(item.memberId !== undefined && { memberId: item.memberId }),
       ...typed,
-    });
-  };
+    }) ?? onClose();
   return (
-    <RecordForm
+    <TypedRecordForm
+      form={form}
       label="Left with the owner’s word"
-      problem={problem}
       keep="Signed for"
       onKeep={keepIt}
       onLeave={onClose}
     >
       <div className="flex flex-wrap gap-2">
-        <Entry
-          label="why it stays"
-          className="min-w-60 flex-1"
-          maxLength={300}
-          value={typed.why}
-          onChange={set('why')}
-        />
-        <Entry
-          label="who of the owner’s side"
-          className="w-44"
-          maxLength={40}
-          value={typed.owner}
-          onChange={set('owner')}
-        />
-        <Entry
-          label="how: on paper, by telephone"
-          className="w-56"
-          maxLength={80}
-          value={typed.how}
-          onChange={set('how')}
-        />
+        <TypedEntry name="why" label="why it stays" className="min-w-60 flex-1" maxLength={300} />
+        <TypedEntry name="owner" label="who of the owner’s side" className="w-44" maxLength={40} />
+        <TypedEntry name="how" label="how: on paper, by telephone" className="w-56" maxLength={80} />
       </div>
-    </RecordForm>
+    </TypedRecordForm>
   );
 }
 
+const snagTyped = z.object({ what: z.string() });
+
 /** What is seen on the walk-through, as it is seen. */
 function SnagForm() {
-  const [what, setWhat] = useState('');
-  const { problem, keepChecked } = useChecked(() => setWhat(''));
-  const keepIt = () => {
-    keepChecked(snagKind, { what });
-  };
+  const keepChecked = useKeepChecked();
+  const form = useTypedForm(snagTyped, { what: '' });
+  const note = (typed: z.infer<typeof snagTyped>) => keepChecked(snagKind, typed) ?? form.reset();
   return (
-    <form
-      aria-label="A snag"
-      className="mt-4 flex flex-wrap items-end gap-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        keepIt();
-      }}
-    >
-      <Entry
+    <TypedForm form={form} onKeep={note} label="A snag" className="mt-4 flex flex-wrap items-end gap-2">
+      <TypedEntry
+        name="what"
         label="walk-through: what is not as it should be"
         className="min-w-60 flex-1"
         maxLength={300}
-        value={what}
-        onChange={(event) => setWhat(event.target.value)}
       />
       <button type="submit" className="plain">
         Note the snag
       </button>
-      {problem && (
-        <p role="alert" className="basis-full font-semibold text-oxide">
-          {problem}
-        </p>
-      )}
-    </form>
+      <TypedProblem className="basis-full" />
+    </TypedForm>
   );
 }

@@ -1,13 +1,15 @@
 'use client';
 
 import { useState } from 'react';
+import { useWatch } from 'react-hook-form';
+import { z } from 'zod';
 import { jobDebris, stands } from '@/core/job';
 import { preservedKind } from '@/core/prove';
-import { parseMassKg, parseVolumeLitres } from '@/core/quantity';
-import { Entry, Pick, RecordForm, When } from '@/ui/controls';
-import { useUnitTurn } from '../../../../_parts/turned';
+import { ok, parseMassKg, parseVolumeLitres, type UnitSystem } from '@/core/quantity';
+import { TypedEntry, TypedPick, TypedRecordForm, TypedTick, useTypedForm, When } from '@/ui/controls';
+import { readIfTyped, useFieldsTurn } from '../../../../_parts/typed';
 import { coatTakesWords, debrisWords, visitWords } from '../../../../_words/preserved';
-import { useChecked, useReader, useRecords } from '../../../_desk';
+import { notKept, useKeepChecked, useReader, useRecords } from '../../../_desk';
 
 /** Visits that keep the frame whole: washed, emptied, coated; and how much dirt comes in, over all jobs of the unit. */
 export function PreservedPart() {
@@ -57,91 +59,78 @@ export function PreservedPart() {
   );
 }
 
-const NOTHING = { washed: false, out: '', product: '', litres: '', note: '' };
+/** What came out: 0 is said for none, and is something known. */
+const debrisKg = (text: string, system: UnitSystem) =>
+  /^0+([.,]0*)?$/.test(text.trim()) ? ok(0) : parseMassKg(text, system);
+const typedVisit = (system: UnitSystem) =>
+  z.object({
+    memberId: z.string(),
+    washed: z.boolean(),
+    out: readIfTyped((text) => debrisKg(text, system)),
+    product: z.string(),
+    litres: readIfTyped((text) => parseVolumeLitres(text, system)),
+    note: z.string(),
+  });
 
 function VisitForm({ onClose }: { onClose: () => void }) {
   const { file } = useRecords();
   const { system } = useReader();
-  const [memberId, setMember] = useState(file.frame.members[0]!.id);
-  const [typed, setTyped] = useState(NOTHING);
-  const { problem, refuse, keepChecked } = useChecked(() => setTyped({ ...NOTHING, product: typed.product }));
-  useUnitTurn(system, (as) =>
-    setTyped((was) => ({ ...was, out: as(was.out, 'weight'), litres: as(was.litres, 'volume') })),
-  );
-  const set = (key: 'out' | 'product' | 'litres' | 'note') => (event: { target: { value: string } }) =>
-    setTyped({ ...typed, [key]: event.target.value });
-  const keepIt = () => {
-    const isNothing = /^0+([.,]0*)?$/.test(typed.out.trim());
-    const out = typed.out.trim() && !isNothing ? parseMassKg(typed.out, system) : undefined;
-    if (out && !out.ok) return refuse(`what came out: ${out.reason}`);
-    const litres = typed.litres.trim() ? parseVolumeLitres(typed.litres, system) : undefined;
-    if (litres && !litres.ok) return refuse(`how much of it: ${litres.reason}`);
-    if (typed.product.trim() && !litres) return refuse('how much of it was used?');
-    keepChecked(preservedKind, {
-      note: typed.note,
+  const keepChecked = useKeepChecked();
+  const schema = typedVisit(system);
+  const nothing = { washed: false, out: '', product: '', litres: '', note: '' };
+  const form = useTypedForm(schema, { memberId: file.frame.members[0]!.id, ...nothing });
+  useFieldsTurn(form, system, { out: 'weight', litres: 'volume' });
+  const memberId = useWatch({ control: form.control, name: 'memberId' });
+  const keepIt = ({ memberId, washed, out, product, litres, note }: z.infer<typeof schema>) => {
+    if (product.trim() && litres === undefined) return notKept('how much of it was used?');
+    const refusal = keepChecked(preservedKind, {
+      note,
       memberId,
-      washed: typed.washed,
-      ...(isNothing && { debrisKg: 0 }),
-      ...(out && { debrisKg: out.value }),
-      ...(litres && { coat: { product: typed.product, litres: litres.value } }),
+      washed,
+      ...(out !== undefined && { debrisKg: out }),
+      ...(litres !== undefined && { coat: { product, litres } }),
     });
+    // The next member is coated out of the same can.
+    if (!refusal) form.reset({ ...nothing, memberId, product });
+    return refusal;
   };
   return (
-    <RecordForm
+    <TypedRecordForm
+      form={form}
       label="Washed, emptied or coated"
-      problem={problem}
       keep="Keep the visit"
       onKeep={keepIt}
       onLeave={onClose}
     >
-      <div className="flex flex-wrap items-end gap-2">
-        <Pick
-          label="which member"
-          value={memberId}
-          options={file.frame.members.map(({ id }) => id)}
-          words={(id) => file.frame.members.find((member) => member.id === id)!.name}
-          onPick={setMember}
-          className="w-60"
-        />
-        <label className="flex min-h-11 items-center gap-2">
-          <input
-            type="checkbox"
-            className="size-6"
-            checked={typed.washed}
-            onChange={(event) => setTyped({ ...typed, washed: event.target.checked })}
-          />
-          washed
-        </label>
-        <Entry
-          label={`dirt that came out, ${system === 'in' ? 'lb' : 'kg'} (0: none)`}
-          className="w-44"
-          value={typed.out}
-          onChange={set('out')}
-        />
-        <Entry
-          label="coated with"
-          className="min-w-44 flex-1"
-          maxLength={80}
-          value={typed.product}
-          onChange={set('product')}
-        />
-        <Entry
-          label={`how much of it, ${system === 'in' ? 'qt' : 'l'}`}
-          className="w-36"
-          value={typed.litres}
-          onChange={set('litres')}
-        />
-        <Entry
-          label="what else was seen"
-          className="min-w-60 flex-1"
-          maxLength={300}
-          value={typed.note}
-          onChange={set('note')}
-        />
-      </div>
+      <VisitFields />
       <p className="caption mt-1">
         {coatTakesWords(file.frame, memberId, system)} (common practice, no source: the can says its own).
       </p>
-    </RecordForm>
+    </TypedRecordForm>
+  );
+}
+
+function VisitFields() {
+  const { frame } = useRecords().file;
+  const { system } = useReader();
+  return (
+    <div className="flex flex-wrap items-end gap-2">
+      <TypedPick
+        name="memberId"
+        label="which member"
+        options={frame.members.map(({ id }) => id)}
+        words={(id) => frame.members.find((member) => member.id === id)!.name}
+        className="w-60"
+      />
+      <TypedTick name="washed">washed</TypedTick>
+      <TypedEntry
+        name="out"
+        label={`dirt that came out, ${system === 'in' ? 'lb' : 'kg'} (0: none)`}
+        className="w-44"
+      />
+      <TypedEntry name="product" label="coated with" className="min-w-44 flex-1" maxLength={80} />
+      <TypedEntry name="litres" label={`how much of it, ${system === 'in' ? 'qt' : 'l'}`} className="w-36" />
+      <TypedEntry name="note" label="what else was seen" className="min-w-60 flex-1" maxLength={300} />
+    </div>
   );
 }

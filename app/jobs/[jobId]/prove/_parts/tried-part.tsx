@@ -1,14 +1,25 @@
 'use client';
 
 import { useState } from 'react';
-import { stands, type JobProof } from '@/core/job';
+import { useWatch } from 'react-hook-form';
+import { z } from 'zod';
+import { stands, type JobFile, type JobProof } from '@/core/job';
 import { lookBookedKind, proofKind, PROOFS, type ProofOf } from '@/core/prove';
-import { parseDistanceKm, printDistance } from '@/core/quantity';
-import { Choice, Entry, Pick, RecordForm, When } from '@/ui/controls';
-import { useUnitTurn } from '../../../../_parts/turned';
+import { parseDistanceKm, printDistance, type UnitSystem } from '@/core/quantity';
+import {
+  FieldProblem,
+  TypedChoice,
+  TypedEntry,
+  TypedPick,
+  TypedRecordForm,
+  useTypedForm,
+  When,
+  type TypedFormOf,
+} from '@/ui/controls';
+import { figureTyped, readIfTyped, useFieldsTurn } from '../../../../_parts/typed';
 import { dayWords } from '../../../../_words/dates';
 import { PROOF_WORDS } from '../../../../_words/prove';
-import { useChecked, useReader, useRecords } from '../../../_desk';
+import { useKeepChecked, useReader, useRecords } from '../../../_desk';
 import { PreservedPart } from './preserved-part';
 
 /** What was tried and whether it held; when somebody looks again. */
@@ -64,122 +75,120 @@ export function TriedPart({ proof }: { proof: JobProof }) {
 }
 
 const HELD = ['held', 'did not hold'] as const;
+const triedTyped = z.object({
+  of: z.enum(PROOFS),
+  memberId: z.string(),
+  place: z.string(),
+  film: figureTyped,
+  asked: figureTyped,
+  held: z.enum(HELD, 'did it hold, or not?'),
+  note: z.string(),
+});
+type Tried = TypedFormOf<z.input<typeof triedTyped>, z.output<typeof triedTyped>>;
 
 function TriedForm({ proof, onClose }: { proof: JobProof; onClose: () => void }) {
   const { file } = useRecords();
+  const keepChecked = useKeepChecked();
   const causes = proof.items.filter(({ item }) => item.code === 'cause stays');
-  const [of, setOf] = useState<ProofOf>(causes.length > 0 ? 'the cause is gone' : PROOFS[0]);
-  const [memberId, setMember] = useState(causes[0]?.item.memberId ?? file.frame.members[0]!.id);
-  const [typed, setTyped] = useState({ place: '', note: '', film: '', asked: '' });
-  const [held, setHeld] = useState<(typeof HELD)[number] | ''>('');
-  const { problem, refuse, keepChecked } = useChecked(onClose);
-  const set = (key: keyof typeof typed) => (event: { target: { value: string } }) =>
-    setTyped({ ...typed, [key]: event.target.value });
-  const isCause = of === 'the cause is gone';
-  const nameOf = (id: string) => file.frame.members.find((member) => member.id === id)?.name ?? id;
-  const keepIt = () => {
-    if (held === '') return refuse('did it hold, or not?');
-    const microns = (text: string) => (text.trim() ? Number(text.replace(',', '.')) : undefined);
+  const form: Tried = useTypedForm(triedTyped, {
+    of: (causes.length > 0 ? 'the cause is gone' : PROOFS[0]) as ProofOf,
+    memberId: causes[0]?.item.memberId ?? file.frame.members[0]!.id,
+    place: '',
+    film: '',
+    asked: '',
+    held: '' as (typeof HELD)[number],
+    note: '',
+  });
+  const keepIt = ({ of, memberId, place, film, asked, held, note }: z.infer<typeof triedTyped>) =>
     keepChecked(proofKind, {
-      note: typed.note,
+      note,
       of,
-      place: isCause ? nameOf(memberId) : typed.place,
+      place: isCause(of) ? memberName(file, memberId) : place,
       held: held === 'held',
-      ...(isCause && { memberId }),
-      ...(of === 'dry film' && { filmUm: microns(typed.film), askedUm: microns(typed.asked) }),
-    });
-  };
+      ...(isCause(of) && { memberId }),
+      ...(of === 'dry film' && { filmUm: film, askedUm: asked }),
+    }) ?? onClose();
   return (
-    <RecordForm
-      label="Something was tried"
-      problem={problem}
-      keep="Keep it"
-      onKeep={keepIt}
-      onLeave={onClose}
-    >
-      <div className="flex flex-wrap items-end gap-2">
-        <Pick
-          label="what"
-          value={of}
-          options={PROOFS}
-          words={(each) => PROOF_WORDS[each]}
-          onPick={setOf}
-          className="w-72"
-        />
-        {isCause ? (
-          <Pick
-            label="of which member"
-            value={memberId}
-            options={file.frame.members.map(({ id }) => id)}
-            words={nameOf}
-            onPick={setMember}
-            className="w-52"
-          />
-        ) : (
-          <Entry
-            label="where"
-            className="min-w-44 flex-1"
-            maxLength={120}
-            value={typed.place}
-            onChange={set('place')}
-          />
-        )}
-        {of === 'dry film' && (
-          <>
-            <Entry label="read, µm" className="w-28" value={typed.film} onChange={set('film')} />
-            <Entry label="asked, µm" className="w-28" value={typed.asked} onChange={set('asked')} />
-          </>
-        )}
-        <div>
-          <p className="caption">it</p>
-          <Choice label="Held" value={held as (typeof HELD)[number]} options={HELD} onChange={setHeld} />
-        </div>
-        <Entry
-          label={isCause ? 'what it was, and what became of it' : 'what did not hold'}
-          className="min-w-60 flex-1"
-          maxLength={300}
-          value={typed.note}
-          onChange={set('note')}
-        />
-      </div>
-    </RecordForm>
+    <TypedRecordForm form={form} label="Something was tried" keep="Keep it" onKeep={keepIt} onLeave={onClose}>
+      <TriedFields form={form} />
+      <FieldProblem name="held" />
+    </TypedRecordForm>
   );
 }
 
+const isCause = (of: ProofOf): boolean => of === 'the cause is gone';
+const memberName = ({ frame }: JobFile, id: string) =>
+  frame.members.find((member) => member.id === id)?.name ?? id;
+
+function TriedFields({ form }: { form: Tried }) {
+  const { file } = useRecords();
+  const of = useWatch({ control: form.control, name: 'of' });
+  return (
+    <div className="flex flex-wrap items-end gap-2">
+      <TypedPick
+        name="of"
+        label="what"
+        options={PROOFS}
+        words={(each) => PROOF_WORDS[each]}
+        className="w-72"
+      />
+      {isCause(of) ? (
+        <TypedPick
+          name="memberId"
+          label="of which member"
+          options={file.frame.members.map(({ id }) => id)}
+          words={(id) => memberName(file, id)}
+          className="w-52"
+        />
+      ) : (
+        <TypedEntry name="place" label="where" className="min-w-44 flex-1" maxLength={120} />
+      )}
+      {of === 'dry film' && (
+        <>
+          <TypedEntry name="film" label="read, µm" className="w-28" />
+          <TypedEntry name="asked" label="asked, µm" className="w-28" />
+        </>
+      )}
+      <div>
+        <p className="caption">it</p>
+        <TypedChoice name="held" label="Held" options={HELD} />
+      </div>
+      <TypedEntry
+        name="note"
+        label={isCause(of) ? 'what it was, and what became of it' : 'what did not hold'}
+        className="min-w-60 flex-1"
+        maxLength={300}
+      />
+    </div>
+  );
+}
+
+const typedLook = (system: UnitSystem) =>
+  z.object({
+    what: z.string(),
+    on: z.string(),
+    far: readIfTyped((text) => parseDistanceKm(text, system)),
+  });
+
 function LookForm({ onClose }: { onClose: () => void }) {
   const { system } = useReader();
-  const [typed, setTyped] = useState({ what: 'torque, seams, drains', on: '', far: '' });
-  const { problem, refuse, keepChecked } = useChecked(onClose);
-  useUnitTurn(system, (as) => setTyped((before) => ({ ...before, far: as(before.far, 'distance') })));
-  const set = (key: keyof typeof typed) => (event: { target: { value: string } }) =>
-    setTyped({ ...typed, [key]: event.target.value });
-  const keepIt = () => {
-    const km = typed.far.trim() ? parseDistanceKm(typed.far, system) : undefined;
-    if (km && !km.ok) return refuse(`${km.reason}`);
+  const keepChecked = useKeepChecked();
+  const schema = typedLook(system);
+  const form = useTypedForm(schema, { what: 'torque, seams, drains', on: '', far: '' });
+  useFieldsTurn(form, system, { far: 'distance' });
+  const book = ({ what, on, far }: z.infer<typeof schema>) =>
     keepChecked(lookBookedKind, {
-      what: typed.what,
-      ...(typed.on && { on: typed.on }),
-      ...(km && { afterKm: km.value }),
-    });
-  };
+      what,
+      ...(on && { on }),
+      ...(far !== undefined && { afterKm: far }),
+    }) ?? onClose();
   return (
-    <RecordForm label="Book a look" problem={problem} keep="Book it" onKeep={keepIt} onLeave={onClose}>
-      <div className="flex flex-wrap items-end gap-2">
-        <Entry
-          label="what is looked at"
-          className="min-w-60 flex-1"
-          maxLength={200}
-          value={typed.what}
-          onChange={set('what')}
-        />
-        <Entry label="on" type="date" className="w-44" value={typed.on} onChange={set('on')} />
-        <Entry
-          label={`or after, ${system === 'in' ? 'mi' : 'km'}`}
-          className="w-32"
-          value={typed.far}
-          onChange={set('far')}
-        />
+    <TypedRecordForm form={form} label="Book a look" keep="Book it" onKeep={book} onLeave={onClose}>
+      <div className="flex flex-wrap items-start gap-2">
+        <TypedEntry name="what" label="what is looked at" className="min-w-60 flex-1" maxLength={200} />
+        <TypedEntry name="on" label="on" type="date" className="w-44" />
+        <TypedEntry name="far" label={`or after, ${system === 'in' ? 'mi' : 'km'}`} className="w-32" />
       </div>
-    </RecordForm>
+    </TypedRecordForm>
   );
 }

@@ -1,7 +1,9 @@
 'use client';
 
 import { useState } from 'react';
-import { brokenRules, stands, type WorkedRepair } from '@/core/job';
+import { useWatch } from 'react-hook-form';
+import { z } from 'zod';
+import { brokenRules, stands, type JobOrder, type WorkedRepair } from '@/core/job';
 import {
   layPattern,
   MOST_PHOTOS,
@@ -12,10 +14,10 @@ import {
   type ListedPattern,
 } from '@/core/patterns';
 import { lieOver, type Repair } from '@/core/shape';
-import { Entry, RecordForm } from '@/ui/controls';
+import { TypedEntry, TypedRecordForm, useTypedForm } from '@/ui/controls';
 import { keepPattern } from '../../../../_client';
 import { fromWords, madeOfWords, tallyWords, unlikeWords } from '../../../../_words/patterns';
-import { useMember, useOrder, useReader, useRecords, useStamp } from '../../../_desk';
+import { notKept, useMember, useOrder, useReader, useRecords, useStamp } from '../../../_desk';
 import { PhotoPicks } from './photo-picks';
 
 /** The shop's own repairs for such a member: laid here by its landmarks, then judged by every rule on its own metal. */
@@ -108,6 +110,14 @@ export function KeepPattern({ worked }: { worked: WorkedRepair }) {
   );
 }
 
+const keptTyped = z.object({ name: z.string(), note: z.string(), photoIds: z.array(z.string()) });
+
+/** Hours logged on the tasks of one repair. */
+const hoursOn = (order: JobOrder | undefined, repairId: string): number =>
+  (order?.progress ?? [])
+    .filter(({ task }) => task.of.is === 'repair' && task.of.id === repairId)
+    .reduce((sum, each) => sum + each.workedH, 0);
+
 function KeepForm({
   worked: { repair },
   onKept,
@@ -121,74 +131,62 @@ function KeepForm({
   const { member } = useMember();
   const stamp = useStamp();
   const { order } = useOrder();
+  const { by } = useReader();
   // One id however often it is sent: a second try after a lost answer is the same pattern.
   const [{ id, at }] = useState(stamp);
-  const { by } = useReader();
-  const [name, setName] = useState('');
-  const [note, setNote] = useState('');
-  const [picked, setPicked] = useState<readonly string[]>([]);
-  const [problem, setProblem] = useState<string>();
-  const [isSending, setSending] = useState(false);
+  const form = useTypedForm(keptTyped, { name: '', note: '', photoIds: [] as string[] });
+  const picked = useWatch({ control: form.control, name: 'photoIds' });
   const photos = stands(file, 'photo').filter(
     ({ picture, memberId }) => picture !== undefined && memberId === member.id,
   );
-  const workedH = (order?.progress ?? [])
-    .filter(({ task }) => task.of.is === 'repair' && task.of.id === repair.id)
-    .reduce((sum, each) => sum + each.workedH, 0);
-  const keepIt = async () => {
-    const checked = patternSchema.safeParse(
-      patternOf(file.frame, member, repair, {
-        id,
-        at,
-        by: by.trim() || 'unnamed',
-        name,
-        note,
-        from: { jobId: file.job.id, tag: file.unit.tag },
-        photos: photos
-          .filter((photo) => picked.includes(photo.id))
-          .map(({ picture, caption }) => ({ hash: picture!.hash, caption })),
-        ...(workedH > 0 && { workedH }),
-      }),
-    );
-    if (!checked.success) return setProblem(`${checked.error.issues[0]!.message}; nothing was kept`);
-    setSending(true);
+  const workedH = hoursOn(order, repair.id);
+  const keepIt = async ({ name, note, photoIds }: z.infer<typeof keptTyped>) => {
+    const pattern = patternOf(file.frame, member, repair, {
+      id,
+      at,
+      by: by.trim() || 'unnamed',
+      name,
+      note,
+      from: { jobId: file.job.id, tag: file.unit.tag },
+      photos: photos
+        .filter((photo) => photoIds.includes(photo.id))
+        .map(({ picture, caption }) => ({ hash: picture!.hash, caption })),
+      ...(workedH > 0 && { workedH }),
+    });
+    const checked = patternSchema.safeParse(pattern);
+    if (!checked.success) return notKept(checked.error.issues[0]!.message);
     const answer = await keepPattern(checked.data);
-    setSending(false);
-    if (!answer.ok) return setProblem(`${answer.problem.message}. ${answer.problem.kept}`);
+    if (!answer.ok) return { message: `${answer.problem.message}. ${answer.problem.kept}` };
     await refresh();
-    onKept(checked.data.name);
+    return onKept(checked.data.name);
   };
   return (
-    <RecordForm
+    <TypedRecordForm
+      form={form}
       label="Keep as a pattern"
-      problem={problem}
-      keep={isSending ? 'Keeping it…' : 'Keep the pattern'}
-      onKeep={() => {
-        if (!isSending) void keepIt();
-      }}
+      keep={form.formState.isSubmitting ? 'Keeping it…' : 'Keep the pattern'}
+      onKeep={keepIt}
       onLeave={onLeave}
     >
       <div className="flex flex-wrap gap-2">
-        <Entry
-          label="name of it"
-          className="min-w-60 flex-1"
-          maxLength={80}
-          value={name}
-          onChange={(event) => setName(event.target.value)}
-        />
-        <Entry
+        <TypedEntry name="name" label="name of it" className="min-w-60 flex-1" maxLength={80} />
+        <TypedEntry
+          name="note"
           label="what the next one should know"
           className="min-w-60 flex-1"
           maxLength={500}
-          value={note}
-          onChange={(event) => setNote(event.target.value)}
         />
       </div>
       <p className="caption mt-1">
         Its places are kept by this member’s brackets, crossmembers and ends.{' '}
         {workedH > 0 ? `${workedH.toFixed(1)} h are logged on it.` : 'No hours are logged on its tasks.'}
       </p>
-      <PhotoPicks photos={photos} picked={picked} most={MOST_PHOTOS} onPick={setPicked} />
-    </RecordForm>
+      <PhotoPicks
+        photos={photos}
+        picked={picked}
+        most={MOST_PHOTOS}
+        onPick={(ids) => form.setValue('photoIds', [...ids])}
+      />
+    </TypedRecordForm>
   );
 }

@@ -1,14 +1,15 @@
 'use client';
 
 import { useState } from 'react';
+import { z } from 'zod';
 import { toAlign, type ToAlign } from '@/core/job';
-import { parseMeasuredMm, printLength } from '@/core/quantity';
-import type { Alignment } from '@/core/trace';
-import { Entry, RecordForm, When } from '@/ui/controls';
-import { eachText, useUnitTurn } from '../../../../_parts/turned';
+import { ok, parseMeasuredMm, printLength, type Outcome, type UnitSystem } from '@/core/quantity';
+import { alignmentKind } from '@/core/trace';
+import { TypedEntry, TypedRecordForm, TypedTick, useTypedForm, When } from '@/ui/controls';
+import { figureTyped, readBy, useFieldsTurn } from '../../../../_parts/typed';
 import { DEFERENCE } from '../../../../_words/cautions';
 import { LACK_WORDS } from '../../../../_words/trace';
-import { useReader, useRecords, useStamp } from '../../../_desk';
+import { useKeepChecked, useReader, useRecords } from '../../../_desk';
 
 /** What parted or let go, how far it stands off its place, and what it lacks before anything is welded there. */
 export function AlignmentPanel() {
@@ -59,84 +60,68 @@ export function AlignmentPanel() {
   );
 }
 
-const EMPTY = { acrossMm: '', upMm: '', alongMm: '', oneMm: '', otherMm: '' };
-const LABELS: Readonly<Record<keyof typeof EMPTY, string>> = {
-  acrossMm: 'off across',
-  upMm: 'off in height',
-  alongMm: 'off along',
-  oneMm: 'diagonal here',
-  otherMm: 'diagonal, other side',
-};
+/** How far off its place something stands, whichever way; a minus sign says no more. */
+const offset = (system: UnitSystem) =>
+  readBy((text): Outcome<number> => {
+    const mm = parseMeasuredMm(text.replace(/^\s*-/, ''), system);
+    if (!mm.ok) return mm;
+    if (mm.value === undefined) return { ok: false, reason: 'measure it; 0 where it stands in its place' };
+    return mm.value <= 500 ? ok(mm.value) : { ok: false, reason: 'at most 500 mm (20 in)' };
+  });
+const DEGREES = 'degrees, at most 45';
+const typedAlignment = (system: UnitSystem) =>
+  z.object({
+    acrossMm: offset(system),
+    upMm: offset(system),
+    alongMm: offset(system),
+    oneMm: readBy((text) => parseMeasuredMm(text, system)),
+    otherMm: readBy((text) => parseMeasuredMm(text, system)),
+    angle: figureTyped.pipe(z.number(DEGREES).gte(-45, DEGREES).lte(45, DEGREES).optional()),
+    held: z.boolean(),
+    axleHeld: z.boolean(),
+  });
+const LENGTHS = [
+  ['acrossMm', 'off across'],
+  ['upMm', 'off in height'],
+  ['alongMm', 'off along'],
+  ['oneMm', 'diagonal here'],
+  ['otherMm', 'diagonal, other side'],
+] as const;
 
 function AlignmentForm({ each, onDone }: { each: ToAlign; onDone: () => void }) {
-  const { keep } = useRecords();
   const { system } = useReader();
-  const stamp = useStamp();
-  const [typed, setTyped] = useState(EMPTY);
-  const [angle, setAngle] = useState('');
-  const [held, setHeld] = useState(false);
-  const [axleHeld, setAxleHeld] = useState(false);
-  const [problem, setProblem] = useState<{ field: keyof typeof EMPTY | 'angle'; words: string }>();
-  useUnitTurn(system, (as) => setTyped(eachText(typed, as)));
-  const submit = () => {
-    const lengths = {} as Record<keyof typeof EMPTY, number | undefined>;
-    for (const field of Object.keys(EMPTY) as (keyof typeof EMPTY)[]) {
-      const length = parseMeasuredMm(typed[field].replace(/^\s*-/, ''), system);
-      if (!length.ok) return setProblem({ field, words: length.reason });
-      lengths[field] = length.value;
-    }
-    const { acrossMm, upMm, alongMm, oneMm, otherMm } = lengths;
-    const missing = (['acrossMm', 'upMm', 'alongMm'] as const).find((field) => lengths[field] === undefined);
-    if (missing) return setProblem({ field: missing, words: 'measure it; 0 where it stands in its place' });
-    const far = (['acrossMm', 'upMm', 'alongMm'] as const).find((field) => lengths[field]! > 500);
-    if (far) return setProblem({ field: far, words: 'at most 500 mm (20 in)' });
-    const degrees = angle.trim() === '' ? undefined : Number(angle);
-    if (degrees !== undefined && !(Math.abs(degrees) <= 45))
-      return setProblem({ field: 'angle', words: 'degrees, at most 45' });
-    const record: Alignment = {
-      kind: 'alignment',
-      ...stamp(),
+  const keepChecked = useKeepChecked();
+  const schema = typedAlignment(system);
+  const form = useTypedForm(schema, {
+    acrossMm: '',
+    upMm: '',
+    alongMm: '',
+    oneMm: '',
+    otherMm: '',
+    angle: '',
+    held: false,
+    axleHeld: false,
+  });
+  useFieldsTurn(form, system, Object.fromEntries(LENGTHS.map(([name]) => [name, 'length'])));
+  const keepIt = ({ oneMm, otherMm, angle, axleHeld, ...off }: z.infer<typeof schema>) =>
+    keepChecked(alignmentKind, {
+      ...off,
       of: each.of,
-      acrossMm: acrossMm!,
-      upMm: upMm!,
-      alongMm: alongMm!,
-      ...(degrees !== undefined && { angleDeg: degrees }),
+      ...(angle !== undefined && { angleDeg: angle }),
       ...(oneMm && otherMm && { diagonalsMm: [oneMm, otherMm] }),
-      held,
       ...(each.locatesAxle && { axleHeld }),
-      note: '',
-    };
-    keep(record);
-    onDone();
-  };
+    }) ?? onDone();
   return (
-    <RecordForm
+    <TypedRecordForm
+      form={form}
       label="How far it stands off"
       keep="Keep what it measures"
-      onKeep={submit}
+      onKeep={keepIt}
       onLeave={onDone}
       beside={
         <>
-          <label className="plain">
-            <input
-              type="checkbox"
-              className="size-5 accent-[var(--ink)]"
-              checked={held}
-              onChange={(event) => setHeld(event.target.checked)}
-            />{' '}
-            held there
-          </label>
-          {each.locatesAxle && (
-            <label className="plain">
-              <input
-                type="checkbox"
-                className="size-5 accent-[var(--ink)]"
-                checked={axleHeld}
-                onChange={(event) => setAxleHeld(event.target.checked)}
-              />{' '}
-              axle held against turning
-            </label>
-          )}
+          <TypedTick name="held">held there</TypedTick>
+          {each.locatesAxle && <TypedTick name="axleHeld">axle held against turning</TypedTick>}
         </>
       }
     >
@@ -144,23 +129,11 @@ function AlignmentForm({ each, onDone }: { each: ToAlign; onDone: () => void }) 
         From the other half of the break, from its twin on the other side, or from the maker’s figures
       </p>
       <div className="grid grid-cols-2 items-start gap-2 sm:grid-cols-3">
-        {(Object.keys(EMPTY) as (keyof typeof EMPTY)[]).map((field) => (
-          <Entry
-            key={field}
-            label={LABELS[field]}
-            unit={system}
-            value={typed[field]}
-            {...(problem?.field === field && { problem: problem.words })}
-            onChange={(event) => setTyped({ ...typed, [field]: event.target.value })}
-          />
+        {LENGTHS.map(([name, label]) => (
+          <TypedEntry key={name} name={name} label={label} unit={system} />
         ))}
-        <Entry
-          label="angle between, °"
-          value={angle}
-          {...(problem?.field === 'angle' && { problem: problem.words })}
-          onChange={(event) => setAngle(event.target.value)}
-        />
+        <TypedEntry name="angle" label="angle between, °" />
       </div>
-    </RecordForm>
+    </TypedRecordForm>
   );
 }

@@ -1,25 +1,20 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import {
-  CRACK_ENDS,
-  CRACK_SIGNS,
-  hostsOf,
-  SEEN_BY_IDS,
-  type CrackEnd,
-  type Host,
-  type SeenBy,
-} from '@/core/frame';
+import { useWatch } from 'react-hook-form';
+import { z } from 'zod';
+import { CRACK_ENDS, CRACK_SIGNS, hostsOf, SEEN_BY_IDS, type Host } from '@/core/frame';
 import { openEvidence, packEvidence } from '@/core/job';
-import { parseMeasuredMm } from '@/core/quantity';
+import { parseMeasuredMm, type UnitSystem } from '@/core/quantity';
 import { runsOn, type RunsOn } from '@/core/trace';
 import { partsOf, statesOf, type Find, type FindPart, type FindState } from '@/core/walk';
-import { Choice, Entry, Pick, RecordForm } from '@/ui/controls';
-import { useUnitTurn } from '../../../../_parts/turned';
+import { Pick, TypedEntry, TypedPick, TypedRecordForm, useTypedForm, type TypedFormOf } from '@/ui/controls';
+import { readBy, useFieldsTurn } from '../../../../_parts/typed';
 import { FIND_PART_WORDS } from '../../../../_words/walk';
-import { useReader, useRecords, useStamp } from '../../../_desk';
-import { atOf, DayEntry, isAhead } from './day-entry';
-import { UsedEntry, usedOf } from './used-entry';
+import { notKept, useReader, useRecords, useStamp } from '../../../_desk';
+import { DayEntry, dayTyped } from './day-entry';
+import { EndTyped } from './look-form';
+import { UsedTyped, usedOf } from './used-entry';
 
 /** Which part of which host, and how it runs on. */
 export interface About {
@@ -72,11 +67,44 @@ export function AboutPicker({ onPick }: { onPick: (about: About) => void }) {
   );
 }
 
-interface Typed {
-  readonly long: string;
-  readonly used: string;
-  readonly day: string;
-  readonly note: string;
+const typedElsewhere = (system: UnitSystem) =>
+  z.object({
+    long: readBy((text) => parseMeasuredMm(text, system)),
+    used: readBy((text) => usedOf(text, system)),
+    day: dayTyped,
+    note: z.string(),
+    seenBy: z.enum(SEEN_BY_IDS),
+    oneEnd: z.enum(CRACK_ENDS),
+    otherEnd: z.enum(CRACK_ENDS),
+    signs: z.array(z.enum(CRACK_SIGNS)),
+  });
+type Look = z.output<ReturnType<typeof typedElsewhere>>;
+type Form = TypedFormOf<z.input<ReturnType<typeof typedElsewhere>>, Look>;
+const NOTHING_TYPED: z.input<ReturnType<typeof typedElsewhere>> = {
+  long: '',
+  used: '',
+  day: '',
+  note: '',
+  seenBy: 'eye',
+  oneEnd: 'not found',
+  otherEnd: 'not found',
+  signs: [],
+};
+
+/** How a part was found: a gap by how wide it is, a crack by its length, ends and signs. */
+function stateOf(
+  is: RunsOn['is'],
+  { long, used, seenBy, oneEnd, otherEnd, signs }: Look,
+): FindState | undefined {
+  if (is === 'gap') return long ? { is, openMm: long, ...used } : undefined;
+  return {
+    is,
+    ...(long !== undefined && { longMm: long }),
+    ends: [oneEnd, otherEnd],
+    seenBy,
+    ...(signs.length > 0 && { signs }),
+    ...used,
+  };
 }
 
 /** A look at a crack that has a length and two ends, and no path: the first, or a later one. */
@@ -90,36 +118,11 @@ export function ElsewhereForm({
   const { keep } = useRecords();
   const { system } = useReader();
   const stamp = useStamp();
-  const [typed, setTyped] = useState<Typed>({ long: '', used: '', day: '', note: '' });
-  const [ends, setEnds] = useState<readonly [CrackEnd, CrackEnd]>(['not found', 'not found']);
-  const [seenBy, setSeenBy] = useState<SeenBy>('eye');
-  const [signs, setSigns] = useState<readonly (typeof CRACK_SIGNS)[number][]>([]);
-  const [problem, setProblem] = useState<string>();
-  useUnitTurn(system, (as) => setTyped({ ...typed, long: as(typed.long) }));
-  const set = (to: Partial<Typed>) => setTyped({ ...typed, ...to });
-
-  const read = (): FindState | string => {
-    const long = parseMeasuredMm(typed.long, system);
-    if (!long.ok) return `length: ${long.reason}`;
-    const used = usedOf(typed.used, system);
-    if (!used.ok) return used.reason;
-    if (isAhead(typed.day)) return 'a look lies in the past';
-    if (is === 'gap')
-      return long.value === undefined || long.value === 0
-        ? 'how wide is the gap?'
-        : { is, openMm: long.value, ...used.value };
-    return {
-      is,
-      ...(long.value !== undefined && { longMm: long.value }),
-      ends: [...ends],
-      seenBy,
-      ...(signs.length > 0 && { signs: [...signs] }),
-      ...used.value,
-    };
-  };
-  const submit = () => {
-    const state = read();
-    if (typeof state === 'string') return setProblem(state);
+  const form: Form = useTypedForm(typedElsewhere(system), NOTHING_TYPED);
+  useFieldsTurn(form, system, { long: 'length', used: 'distance' });
+  const keepIt = (look: Look) => {
+    const state = stateOf(is, look);
+    if (!state) return { at: 'long', message: 'how wide is the gap?' };
     const find: Find = {
       kind: 'find',
       ...stamp(),
@@ -129,78 +132,63 @@ export function ElsewhereForm({
       part,
       state,
       memberIds: [...new Set(host.spans.map(({ memberId }) => memberId))],
-      note: typed.note,
-      at: atOf(typed.day),
+      note: look.note,
+      at: look.day,
     };
     const checked = openEvidence(packEvidence(find));
-    if (!checked.ok) return setProblem(checked.reason);
+    if (!checked.ok) return notKept(checked.reason);
     keep(find);
-    onDone(find);
+    return onDone(find);
   };
+  const what = `${host.name}: ${FIND_PART_WORDS[part]} ${is}`;
   return (
-    <RecordForm
-      label={`${host.name}: ${FIND_PART_WORDS[part]} ${is}`}
-      problem={problem}
-      keep="Keep this look"
-      onKeep={submit}
-      onLeave={() => onDone()}
-    >
-      <p className="mb-1 font-semibold">
-        {host.name}: {FIND_PART_WORDS[part]} {is}
-      </p>
+    <TypedRecordForm form={form} label={what} keep="Keep this look" onKeep={keepIt} onLeave={() => onDone()}>
+      <p className="mb-1 font-semibold">{what}</p>
       <div className="grid grid-cols-2 items-start gap-2 sm:grid-cols-4">
-        <Entry
+        <TypedEntry
+          name="long"
           label={is === 'gap' ? 'open by' : 'how long, end to end'}
           unit={system}
-          value={typed.long}
           placeholder="not measured"
-          onChange={(event) => set({ long: event.target.value })}
         />
-        {is !== 'gap' && <Pick label="how seen" value={seenBy} options={SEEN_BY_IDS} onPick={setSeenBy} />}
-        <UsedEntry value={typed.used} onChange={(used) => set({ used })} />
-        <DayEntry value={typed.day} onChange={(day) => set({ day })} />
-        <Entry
-          label="note"
-          value={typed.note}
-          maxLength={300}
-          onChange={(event) => set({ note: event.target.value })}
-        />
+        {is !== 'gap' && <TypedPick name="seenBy" label="how seen" options={SEEN_BY_IDS} />}
+        <UsedTyped />
+        <DayEntry />
+        <TypedEntry name="note" label="note" maxLength={300} />
       </div>
-      {is !== 'gap' && (
-        <div className="mt-2 flex flex-wrap items-end gap-x-4 gap-y-2">
-          {(['one end', 'other end'] as const).map((label, k) => (
-            <div key={label}>
-              <p className="caption">{label}</p>
-              <Choice
-                label={`${label} of the crack`}
-                value={ends[k]!}
-                options={CRACK_ENDS}
-                onChange={(end) => setEnds(k === 0 ? [end, ends[1]] : [ends[0], end])}
-              />
-            </div>
+      {is !== 'gap' && <EndsAndSigns form={form} />}
+    </TypedRecordForm>
+  );
+}
+
+function EndsAndSigns({ form }: { form: Form }) {
+  const [seenBy, signs] = useWatch({ control: form.control, name: ['seenBy', 'signs'] });
+  const turn = (sign: (typeof CRACK_SIGNS)[number]) =>
+    form.setValue('signs', signs.includes(sign) ? signs.filter((each) => each !== sign) : [...signs, sign]);
+  return (
+    <>
+      <div className="mt-2 flex flex-wrap items-end gap-x-4 gap-y-2">
+        <EndTyped name="oneEnd" label="one end" />
+        <EndTyped name="otherEnd" label="other end" />
+        <div role="group" aria-label="Signs" className="flex flex-wrap gap-1.5">
+          {CRACK_SIGNS.map((sign) => (
+            <button
+              key={sign}
+              type="button"
+              className="plain"
+              aria-pressed={signs.includes(sign)}
+              onClick={() => turn(sign)}
+            >
+              {sign}
+            </button>
           ))}
-          <div role="group" aria-label="Signs" className="flex flex-wrap gap-1.5">
-            {CRACK_SIGNS.map((sign) => (
-              <button
-                key={sign}
-                type="button"
-                className="plain"
-                aria-pressed={signs.includes(sign)}
-                onClick={() =>
-                  setSigns(signs.includes(sign) ? signs.filter((each) => each !== sign) : [...signs, sign])
-                }
-              >
-                {sign}
-              </button>
-            ))}
-          </div>
         </div>
-      )}
-      {seenBy === 'told' && is !== 'gap' && (
+      </div>
+      {seenBy === 'told' && (
         <p className="caption mt-2">
           Told is a reason to look: it restricts until somebody has looked, and sets no pace.
         </p>
       )}
-    </RecordForm>
+    </>
   );
 }

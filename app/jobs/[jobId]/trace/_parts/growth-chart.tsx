@@ -5,7 +5,7 @@ import type { Data, Layout } from 'plotly.js';
 import { kmToMiles, mmToInches, type UnitSystem } from '@/core/quantity';
 import { LENGTH_ERROR_MM } from '@/core/reference';
 import type { Foretold } from '@/core/trace';
-import { Plot, type Ink } from '@/ui/charts';
+import { acrossAt, besideLine, Plot, still, type Ink } from '@/ui/charts';
 
 const POINTS = 24;
 
@@ -72,42 +72,10 @@ export function GrowthChart({ foretold, system }: { foretold: Foretold; system: 
   );
   const layout = useCallback(
     (ink: Ink): Partial<Layout> => ({
-      xaxis: {
-        title: { text: basis === 'km' ? (system === 'in' ? 'miles' : 'km') : 'hours' },
-        gridcolor: ink.rule,
-        zeroline: false,
-        fixedrange: true,
-      },
-      yaxis: {
-        title: { text: `length across, ${system}` },
-        gridcolor: ink.rule,
-        rangemode: 'tozero',
-        zeroline: false,
-        fixedrange: true,
-      },
-      shapes: [
-        {
-          type: 'line',
-          xref: 'paper',
-          x0: 0,
-          x1: 1,
-          y0: y(limit.aMm),
-          y1: y(limit.aMm),
-          line: { color: ink.ink, width: 2 },
-        },
-      ],
-      annotations: [
-        {
-          xref: 'paper',
-          x: 0.01,
-          xanchor: 'left',
-          y: y(limit.aMm),
-          yanchor: 'bottom',
-          text: 'stop',
-          showarrow: false,
-          font: { color: ink.ink },
-        },
-      ],
+      xaxis: still(ink, basis === 'km' ? (system === 'in' ? 'miles' : 'km') : 'hours'),
+      yaxis: still(ink, `length across, ${system}`, { rangemode: 'tozero' }),
+      shapes: [acrossAt(y(limit.aMm), { color: ink.ink, width: 2 })],
+      annotations: [besideLine(ink, 'stop', { y: y(limit.aMm), x: 0.01, over: true })],
     }),
     [basis, system, limit, y],
   );

@@ -1,17 +1,25 @@
 'use client';
 
 import { useState } from 'react';
+import { z } from 'zod';
 import { jobTimeLeft, stands } from '@/core/job';
-import { parseDistanceKm, printDistance } from '@/core/quantity';
-import { TEMPORARY_FORMS, testedSince, type TemporaryRepair, type Trip } from '@/core/trace';
-import { Entry, Pick, RecordForm, today, When } from '@/ui/controls';
-import { useUnitTurn } from '../../../../_parts/turned';
+import { parseDistanceKm, printDistance, type Outcome, type UnitSystem } from '@/core/quantity';
+import { TEMPORARY_FORMS, temporaryKind, testedSince, tripKind, type TemporaryRepair } from '@/core/trace';
+import {
+  today,
+  TypedEntry,
+  TypedForm,
+  TypedPick,
+  TypedProblem,
+  TypedRecordForm,
+  useTypedForm,
+  When,
+} from '@/ui/controls';
+import { readBy, readIfTyped, useFieldsTurn } from '../../../../_parts/typed';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { printStation } from '../../../../_words/station';
 import { timeLeftWords } from '../../../../_words/trace';
-import { StrikeSheet, useMember, usePlace, useReader, useRecords, useStamp } from '../../../_desk';
-
-const EMPTY = { limit: '', until: '', slower: '', note: '' };
+import { StrikeSheet, useKeepChecked, useMember, usePlace, useReader, useRecords } from '../../../_desk';
 
 /** Temporary repairs with what is left of them, and the trips that use them up. */
 export function TemporaryPanel() {
@@ -91,97 +99,75 @@ export function TemporaryPanel() {
   );
 }
 
+/** A distance or speed on the road that is more than nothing, and no more than what it is of can be. */
+const road = (
+  text: string,
+  system: UnitSystem,
+  [most, words]: readonly [number, string],
+): Outcome<number> => {
+  const km = parseDistanceKm(text, system);
+  return !km.ok || (km.value > 0 && km.value <= most) ? km : { ok: false, reason: words };
+};
+const typedTrip = (system: UnitSystem) =>
+  z.object({ km: readBy((text) => road(text, system, [Infinity, 'a trip has some length'])) });
+
 function TripForm() {
-  const { keep } = useRecords();
   const { system } = useReader();
-  const stamp = useStamp();
-  const [text, setText] = useState('');
-  const [problem, setProblem] = useState<string>();
-  useUnitTurn(system, (as) => setText(as(text, 'distance')));
-  const submit = () => {
-    const km = parseDistanceKm(text, system);
-    if (!km.ok) return setProblem(km.reason);
-    if (!(km.value > 0)) return setProblem('a trip has some length');
-    const trip: Trip = {
-      kind: 'trip',
-      ...stamp(),
-      km: km.value,
-      note: '',
-    };
-    keep(trip);
-    setText('');
-    setProblem(undefined);
-  };
+  const keepChecked = useKeepChecked();
+  const schema = typedTrip(system);
+  const form = useTypedForm(schema, { km: '' });
+  useFieldsTurn(form, system, { km: 'distance' });
+  const keepIt = (trip: z.infer<typeof schema>) => keepChecked(tripKind, trip) ?? form.reset();
   return (
-    <form
-      className="flex items-start gap-2"
-      aria-label="A trip made"
-      onSubmit={(event) => {
-        event.preventDefault();
-        submit();
-      }}
-    >
-      <Entry
-        label={`it went, ${system === 'in' ? 'mi' : 'km'}`}
-        value={text}
-        {...(problem !== undefined && { problem })}
-        onChange={(event) => setText(event.target.value)}
-      />
+    <TypedForm form={form} onKeep={keepIt} label="A trip made" className="flex items-start gap-2">
+      <TypedEntry name="km" label={`it went, ${system === 'in' ? 'mi' : 'km'}`} />
       <button type="submit" className="plain mt-5">
         Keep the trip
       </button>
-    </form>
+      <TypedProblem className="mt-5" />
+    </TypedForm>
   );
 }
 
+const typedTemporary = (system: UnitSystem) =>
+  z.object({
+    form: z.enum(TEMPORARY_FORMS),
+    limit: readBy((text) => road(text, system, [2000, 'more than nothing and at most 2000 km'])),
+    until: z.string(),
+    slower: readIfTyped((text) => road(text, system, [120, 'a speed up to 120 km/h'])),
+    note: z.string(),
+  });
+
 function TemporaryForm({ onDone }: { onDone: () => void }) {
-  const { keep } = useRecords();
   const { system } = useReader();
-  const stamp = useStamp();
   const { member } = useMember();
   const { cursor } = usePlace();
-  const [form, setForm] = useState<TemporaryRepair['form']>('clamp');
-  const [typed, setTyped] = useState(EMPTY);
-  const [problem, setProblem] = useState<{ field: keyof typeof EMPTY; words: string }>();
-  useUnitTurn(system, (as) =>
-    setTyped({ ...typed, limit: as(typed.limit, 'distance'), slower: as(typed.slower, 'distance') }),
-  );
+  const keepChecked = useKeepChecked();
+  const schema = typedTemporary(system);
+  const form = useTypedForm(schema, {
+    form: TEMPORARY_FORMS[0] as TemporaryRepair['form'],
+    limit: '',
+    until: '',
+    slower: '',
+    note: '',
+  });
+  useFieldsTurn(form, system, { limit: 'distance', slower: 'distance' });
   const unit = system === 'in' ? 'mi' : 'km';
-  const submit = () => {
-    const limit = parseDistanceKm(typed.limit, system);
-    if (!limit.ok) return setProblem({ field: 'limit', words: limit.reason });
-    if (!(limit.value > 0) || limit.value > 2000)
-      return setProblem({ field: 'limit', words: 'more than nothing and at most 2000 km' });
-    const slower = typed.slower.trim() ? parseDistanceKm(typed.slower, system) : undefined;
-    if (slower && (!slower.ok || !(slower.value > 0) || slower.value > 120))
-      return setProblem({ field: 'slower', words: 'a speed up to 120 km/h' });
-    keep({
-      kind: 'temporary repair',
-      ...stamp(),
+  const keepIt = ({ limit, until, slower, ...said }: z.infer<typeof schema>) =>
+    keepChecked(temporaryKind, {
+      ...said,
       memberId: member.id,
       stationMm: cursor.stationMm,
-      form,
-      limitKm: limit.value,
-      ...(typed.until && { until: typed.until }),
-      ...(slower?.ok && { slowerThanKmh: slower.value }),
-      note: typed.note,
-    });
-    onDone();
-  };
-  const entry = (field: keyof typeof EMPTY, label: string, more: object = {}) => (
-    <Entry
-      label={label}
-      value={typed[field]}
-      {...(problem?.field === field && { problem: problem.words })}
-      onChange={(event) => setTyped({ ...typed, [field]: event.target.value })}
-      {...more}
-    />
-  );
+      limitKm: limit,
+      ...(until && { until }),
+      ...(slower !== undefined && { slowerThanKmh: slower }),
+    }) ?? onDone();
   return (
-    <RecordForm
+    <TypedRecordForm
+      form={form}
       label="New temporary repair"
       keep="Keep the temporary repair"
-      onKeep={submit}
+      onKeep={keepIt}
       onLeave={onDone}
     >
       <p className="caption mb-2">
@@ -189,12 +175,12 @@ function TemporaryForm({ onDone }: { onDone: () => void }) {
         is
       </p>
       <div className="grid grid-cols-2 items-start gap-2 sm:grid-cols-5">
-        <Pick label="what it is" value={form} options={TEMPORARY_FORMS} onPick={setForm} />
-        {entry('limit', `no farther than, ${unit}`, { required: true })}
-        {entry('until', 'last day', { type: 'date' })}
-        {entry('slower', `slower than, ${unit}/h`)}
-        {entry('note', 'note', { maxLength: 300 })}
+        <TypedPick name="form" label="what it is" options={TEMPORARY_FORMS} />
+        <TypedEntry name="limit" label={`no farther than, ${unit}`} required />
+        <TypedEntry name="until" label="last day" type="date" />
+        <TypedEntry name="slower" label={`slower than, ${unit}/h`} />
+        <TypedEntry name="note" label="note" maxLength={300} />
       </div>
-    </RecordForm>
+    </TypedRecordForm>
   );
 }

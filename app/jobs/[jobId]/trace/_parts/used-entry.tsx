@@ -1,7 +1,7 @@
 'use client';
 
 import { ok, parseDistanceKm, type Outcome, type UnitSystem } from '@/core/quantity';
-import { Entry } from '@/ui/controls';
+import { Entry, TypedEntry } from '@/ui/controls';
 import { useUnitTurn } from '../../../../_parts/turned';
 import { useReader } from '../../../_desk';
 
@@ -19,13 +19,20 @@ export function usedOf(
   return km.ok ? ok({ usedKm: km.value }) : { ...km, reason: `odometer: ${km.reason}; hours as 1200 h` };
 }
 
+const label = (system: UnitSystem) => `odometer, ${system === 'in' ? 'mi' : 'km'}, or hours`;
+
+/** The same in a typed form, under the name it has there. */
+export const UsedTyped = () => (
+  <TypedEntry name="used" label={label(useReader().system)} placeholder="not noted" />
+);
+
 /** Odometer or hours, as typed. */
 export function UsedEntry({ value, onChange }: { value: string; onChange: (value: string) => void }) {
   const { system } = useReader();
   useUnitTurn(system, (as) => value && onChange(as(value, 'distance')));
   return (
     <Entry
-      label={`odometer, ${system === 'in' ? 'mi' : 'km'}, or hours`}
+      label={label(system)}
       value={value}
       placeholder="not noted"
       onChange={(event) => onChange(event.target.value)}

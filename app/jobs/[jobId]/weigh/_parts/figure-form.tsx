@@ -1,94 +1,101 @@
 'use client';
 
-import { useState } from 'react';
+import { useWatch } from 'react-hook-form';
+import { z } from 'zod';
 import { stands } from '@/core/job';
-import { schemaWords } from '@/core/quantity';
-import { figureSchema, KNOWN_FROM, wheelbaseEnds, type Figure, type Geometry } from '@/core/weigh';
-import { Entry, Pick, RecordForm } from '@/ui/controls';
-import { useUnitTurn } from '../../../../_parts/turned';
+import { figureKind, KNOWN_FROM, wheelbaseEnds, type Figure, type Geometry } from '@/core/weigh';
+import { TypedEntry, TypedPick, TypedRecordForm, useTypedForm, type TypedFormOf } from '@/ui/controls';
+import { useFieldsTurn } from '../../../../_parts/typed';
 import { FIGURE_OF_WORDS } from '../../../../_words/geometry';
-import { useReader, useRecords, useStamp } from '../../../_desk';
-import { readFigure, type FigureTyped } from './figure-typed';
+import { useKeepChecked, useReader, useRecords } from '../../../_desk';
+import { readFigure } from './figure-typed';
 
 const OF = ['wheelbase', 'diagonals', 'mounts'] as const satisfies readonly Figure['figure']['of'][];
-const EMPTY = { mm: '', toleranceMm: '', where: '', place: '' };
+const figureFields = z.object({
+  of: z.enum(OF),
+  from: z.enum(KNOWN_FROM),
+  fromId: z.string(),
+  toId: z.string(),
+  setId: z.string(),
+  mm: z.string(),
+  toleranceMm: z.string(),
+  where: z.string(),
+  place: z.string(),
+});
+type Typed = z.infer<typeof figureFields>;
 
 /** A figure from elsewhere: the maker's, a known-good frame's, this frame's own from before. A set of mounts is taken over from how it was measured. */
 export function FigureForm({ onDone }: { onDone: () => void }) {
-  const { file, keep } = useRecords();
+  const { file } = useRecords();
   const { system } = useReader();
-  const stamp = useStamp();
+  const keepChecked = useKeepChecked();
   const ends = wheelbaseEnds(file.frame);
-  const [of, setOf] = useState<Figure['figure']['of']>('wheelbase');
-  const [from, setFrom] = useState<Figure['from']>('the maker');
-  const [endIds, setEndIds] = useState([ends[0]?.id ?? '', ends[ends.length - 1]?.id ?? '']);
-  const [typed, setTyped] = useState<FigureTyped>(EMPTY);
-  const [problem, setProblem] = useState<{ at?: string | undefined; words: string }>();
-  useUnitTurn(system, (as) => setTyped({ ...typed, mm: as(typed.mm), toleranceMm: as(typed.toleranceMm) }));
   const sets = stands(file, 'geometry').filter(isMounts);
-  const [setId, setSetId] = useState('');
-  const set = sets.find(({ id }) => id === setId) ?? sets[0];
-  const submit = () => {
-    const read = readFigure(of, typed, { system, endIds, points: set?.measure });
-    if (!read.ok) return setProblem({ at: read.at, words: read.reason });
-    const checked = figureSchema.safeParse(
-      { kind: 'figure', ...stamp(), from, ...read.value },
-      { error: schemaWords },
-    );
-    if (!checked.success) return setProblem({ words: checked.error.issues[0]!.message });
-    keep(checked.data);
-    onDone();
+  const form = useTypedForm(figureFields, {
+    of: 'wheelbase' as Typed['of'],
+    from: 'the maker' as Typed['from'],
+    fromId: ends[0]?.id ?? '',
+    toId: ends.at(-1)?.id ?? '',
+    setId: sets[0]?.id ?? '',
+    mm: '',
+    toleranceMm: '',
+    where: '',
+    place: '',
+  });
+  useFieldsTurn(form, system, { mm: 'length', toleranceMm: 'length' });
+  const keepIt = ({ of, from, fromId, toId, setId, ...typed }: Typed) => {
+    const points = sets.find(({ id }) => id === setId)?.measure;
+    const read = readFigure(of, typed, { system, endIds: [fromId, toId], points });
+    if (!read.ok) return { at: read.at, message: read.reason };
+    return keepChecked(figureKind, { from, ...read.value }) ?? onDone();
   };
-  const entry = (key: keyof FigureTyped, label: string, isLength = false) => (
-    <Entry
-      label={label}
-      {...(isLength && { unit: system })}
-      value={typed[key]}
-      {...(problem?.at === key && { problem: problem.words })}
-      onChange={(event) => setTyped({ ...typed, [key]: event.target.value })}
-    />
-  );
-  const end = (k: 0 | 1) => (
-    <Pick
-      label={k === 0 ? 'from' : 'to'}
-      value={endIds[k] ?? ''}
-      options={ends.map(({ id }) => id)}
-      onPick={(id) => setEndIds(k === 0 ? [id, endIds[1]!] : [endIds[0]!, id])}
-      words={(id) => ends.find((each) => each.id === id)?.name ?? id}
-    />
-  );
   return (
-    <RecordForm
+    <TypedRecordForm
+      form={form}
       label="A figure to hold it against"
-      problem={problem?.at === undefined ? problem?.words : undefined}
       keep="Keep the figure"
-      onKeep={submit}
+      onKeep={keepIt}
       onLeave={onDone}
     >
+      <FigureFields form={form} ends={ends} sets={sets} />
+    </TypedRecordForm>
+  );
+}
+
+function FigureFields({
+  form,
+  ends,
+  sets,
+}: {
+  form: TypedFormOf<Typed, Typed>;
+  ends: ReturnType<typeof wheelbaseEnds>;
+  sets: readonly Mounts[];
+}) {
+  const { system } = useReader();
+  const of = useWatch({ control: form.control, name: 'of' });
+  const places = {
+    options: ends.map(({ id }) => id),
+    words: (id: string) => ends.find((each) => each.id === id)?.name ?? id,
+  };
+  return (
+    <>
       <div className="grid grid-cols-2 items-start gap-2 sm:grid-cols-3">
-        <Pick
-          label="figure of"
-          value={of}
-          options={OF}
-          onPick={setOf}
-          words={(each) => FIGURE_OF_WORDS[each]}
-        />
-        <Pick label="known from" value={from} options={KNOWN_FROM} onPick={setFrom} />
-        {entry('where', 'book and page, or which unit')}
-        {of === 'wheelbase' && end(0)}
-        {of === 'wheelbase' && end(1)}
-        {of === 'diagonals' && entry('place', 'between which corners')}
-        {of !== 'mounts' && entry('mm', 'figure', true)}
+        <TypedPick name="of" label="figure of" options={OF} words={(each) => FIGURE_OF_WORDS[each]} />
+        <TypedPick name="from" label="known from" options={KNOWN_FROM} />
+        <TypedEntry name="where" label="book and page, or which unit" />
+        {of === 'wheelbase' && <TypedPick name="fromId" label="from" {...places} />}
+        {of === 'wheelbase' && <TypedPick name="toId" label="to" {...places} />}
+        {of === 'diagonals' && <TypedEntry name="place" label="between which corners" />}
+        {of !== 'mounts' && <TypedEntry name="mm" label="figure" unit={system} />}
         {of === 'mounts' && sets.length > 0 && (
-          <Pick
+          <TypedPick
+            name="setId"
             label="the set as it was measured"
-            value={set?.id ?? ''}
             options={sets.map(({ id }) => id)}
-            onPick={setSetId}
             words={(id) => sets.find((each) => each.id === id)?.measure.set ?? id}
           />
         )}
-        {entry('toleranceMm', 'tolerance, where it has one', true)}
+        <TypedEntry name="toleranceMm" label="tolerance, where it has one" unit={system} />
       </div>
       {of === 'mounts' && (
         <p className="caption">
@@ -96,7 +103,7 @@ export function FigureForm({ onDone }: { onDone: () => void }) {
           as the figure, then measure the set again on this unit.
         </p>
       )}
-    </RecordForm>
+    </>
   );
 }
 

@@ -1,11 +1,13 @@
 'use client';
 
 import { useState } from 'react';
-import { choiceOf, openEvidence, packEvidence, stands } from '@/core/job';
-import { WAYS_OUT, type HoursTaken, type Priced, type WayOut } from '@/core/weigh';
-import { Entry, Pick, RecordForm, When } from '@/ui/controls';
+import { z } from 'zod';
+import { choiceOf, stands } from '@/core/job';
+import { hoursTakenKind, WAYS_OUT, type HoursTaken, type Priced, type WayOut } from '@/core/weigh';
+import { TypedEntry, TypedPick, TypedRecordForm, useTypedForm, When } from '@/ui/controls';
+import { figureTyped } from '../../../../_parts/typed';
 import { hoursTimes, WAY_OUT_WORDS } from '../../../../_words/ways-out';
-import { StrikeSheet, useRecords, useStamp } from '../../../_desk';
+import { notKept, StrikeSheet, useKeepChecked, useRecords } from '../../../_desk';
 
 /** What the job took in hours, once it is done: closed jobs correct the shop's norms. */
 export function HoursTakenPart({ ways }: { ways: readonly Priced[] }) {
@@ -51,52 +53,37 @@ export function HoursTakenPart({ ways }: { ways: readonly Priced[] }) {
   );
 }
 
+const hoursTyped = z.object({
+  way: z.enum(WAYS_OUT),
+  hours: figureTyped.pipe(z.number('say how many hours, such as 34').gt(0, 'say how many hours, such as 34')),
+});
+
 function HoursForm({ ways, onDone }: { ways: readonly Priced[]; onDone: () => void }) {
-  const { file, keep } = useRecords();
-  const stamp = useStamp();
+  const { file } = useRecords();
+  const keepChecked = useKeepChecked();
   const chosen = choiceOf(file)?.chosen;
-  const [way, setWay] = useState<WayOut>(WAYS_OUT.find((each) => each === chosen) ?? 'mend');
-  const [hours, setHours] = useState('');
-  const [problem, setProblem] = useState<string>();
-  const submit = () => {
+  const form = useTypedForm(hoursTyped, {
+    way: WAYS_OUT.find((each) => each === chosen) ?? 'mend',
+    hours: '',
+  });
+  const keepIt = ({ way, hours }: z.infer<typeof hoursTyped>) => {
     const foreseen = foreseenHours(ways, way, file.hoursLearnt?.factor ?? 1);
-    if (!foreseen)
-      return setProblem('the norms foresee no hours for that way: choose the one that was worked');
-    const took = Number(hours.replace(',', '.'));
-    if (!(took > 0)) return setProblem('say how many hours, such as 34');
-    const record: HoursTaken = {
-      kind: 'hours taken',
-      ...stamp(),
-      way,
-      hours: took,
-      foreseen,
-      note: '',
-    };
-    const checked = openEvidence(packEvidence(record));
-    if (!checked.ok) return setProblem(checked.reason);
-    keep(record);
-    onDone();
+    if (!foreseen) return notKept('the norms foresee no hours for that way: choose the one that was worked');
+    return keepChecked(hoursTakenKind, { way, hours, foreseen }) ?? onDone();
   };
   return (
-    <RecordForm label="Hours" problem={problem} keep="Keep the hours" onKeep={submit} onLeave={onDone}>
-      <div className="grid grid-cols-1 items-end gap-2 sm:grid-cols-3">
-        <Pick
+    <TypedRecordForm form={form} label="Hours" keep="Keep the hours" onKeep={keepIt} onLeave={onDone}>
+      <div className="grid grid-cols-1 items-start gap-2 sm:grid-cols-3">
+        <TypedPick
+          name="way"
           label="way it went"
-          value={way}
           options={WAYS_OUT}
           words={(each) => WAY_OUT_WORDS[each][0]}
-          onPick={setWay}
         />
-        <Entry
-          label="hours, all hands"
-          value={hours}
-          inputMode="decimal"
-          maxLength={8}
-          onChange={(event) => setHours(event.target.value)}
-        />
+        <TypedEntry name="hours" label="hours, all hands" inputMode="decimal" maxLength={8} />
       </div>
       <p className="caption">Counts for the shop’s next prices once this job is closed.</p>
-    </RecordForm>
+    </TypedRecordForm>
   );
 }
 

@@ -1,10 +1,11 @@
 'use client';
 
 import { useState } from 'react';
-import { openEvidence, overridesOf, packEvidence } from '@/core/job';
-import { OVERRIDING, type Override } from '@/core/weigh';
-import { Entry, Pick, RecordForm, When } from '@/ui/controls';
-import { StrikeSheet, useMember, useReader, useRecords, useStamp } from '../../../_desk';
+import { z } from 'zod';
+import { overridesOf } from '@/core/job';
+import { OVERRIDING, overrideKind, type Override } from '@/core/weigh';
+import { TypedEntry, TypedPick, TypedRecordForm, useTypedForm, When } from '@/ui/controls';
+import { notKept, StrikeSheet, useKeepChecked, useMember, useReader, useRecords } from '../../../_desk';
 
 /** A named technician's own verdict on the member in sight, beside the computed one. */
 export function OverridePart() {
@@ -43,40 +44,30 @@ export function OverridePart() {
   );
 }
 
+const overrideTyped = z.object({ verdict: z.enum(OVERRIDING), why: z.string() });
+
 function OverrideForm({ onDone }: { onDone: () => void }) {
-  const { keep } = useRecords();
   const { by } = useReader();
   const { member } = useMember();
-  const stamp = useStamp();
-  const [verdict, setVerdict] = useState<Override['verdict']>('Watch');
-  const [why, setWhy] = useState('');
-  const [problem, setProblem] = useState<string>();
-  const submit = () => {
-    if (by.trim() === '') return setProblem('a verdict is somebody’s: say who, in the head of the page');
-    const override: Override = { kind: 'override', ...stamp(), memberId: member.id, verdict, why, note: '' };
-    const checked = openEvidence(packEvidence(override));
-    if (!checked.ok) return setProblem(checked.reason);
-    keep(override);
-    onDone();
-  };
+  const keepChecked = useKeepChecked();
+  const form = useTypedForm(overrideTyped, { verdict: 'Watch' as Override['verdict'], why: '' });
+  const keepIt = (said: z.infer<typeof overrideTyped>) =>
+    by.trim() === ''
+      ? notKept('a verdict is somebody’s: say who, in the head of the page')
+      : (keepChecked(overrideKind, { memberId: member.id, ...said }) ?? onDone());
   return (
-    <RecordForm
+    <TypedRecordForm
+      form={form}
       label="A verdict of one’s own"
-      problem={problem}
       keep="Keep it beside the computed one"
-      onKeep={submit}
+      onKeep={keepIt}
       onLeave={onDone}
     >
       <div className="grid grid-cols-1 items-end gap-2 sm:grid-cols-[180px_1fr]">
-        <Pick
-          label={`I say of ${member.name.toLowerCase()}`}
-          value={verdict}
-          options={OVERRIDING}
-          onPick={setVerdict}
-        />
-        <Entry label="because" value={why} maxLength={300} onChange={(event) => setWhy(event.target.value)} />
+        <TypedPick name="verdict" label={`I say of ${member.name.toLowerCase()}`} options={OVERRIDING} />
+        <TypedEntry name="why" label="because" maxLength={300} />
       </div>
       <p className="caption mt-1">A milder word changes no answer; a harsher one does.</p>
-    </RecordForm>
+    </TypedRecordForm>
   );
 }

@@ -1,11 +1,13 @@
 'use client';
 
 import { useState } from 'react';
-import { choiceOf, openEvidence, packEvidence, stands } from '@/core/job';
-import { CHOSEN, LEAVES_BAD, type Chosen, type OwnersChoice } from '@/core/walk';
-import { Entry, Pick, RecordForm, When } from '@/ui/controls';
+import { useWatch } from 'react-hook-form';
+import { z } from 'zod';
+import { choiceOf, stands } from '@/core/job';
+import { choiceKind, CHOSEN, LEAVES_BAD, type Chosen, type OwnersChoice } from '@/core/walk';
+import { TypedEntry, TypedPick, TypedRecordForm, useTypedForm, When } from '@/ui/controls';
 import { CHOSEN_WORDS } from '../../../../_words/ways-out';
-import { StrikeSheet, useRecords, useStamp } from '../../../_desk';
+import { StrikeSheet, useKeepChecked, useRecords } from '../../../_desk';
 
 /** What the owner picked, and what stays undone by it; every such pick stays on later papers. */
 export function OwnersChoicePart() {
@@ -57,63 +59,49 @@ export function OwnersChoicePart() {
 
 const NOTHING_NEXT = 'nothing agreed';
 
+const choiceTyped = z.object({
+  chosen: z.enum(CHOSEN),
+  left: z.string(),
+  why: z.string(),
+  next: z.enum([NOTHING_NEXT, ...CHOSEN]),
+  heldWhen: z.string(),
+});
+
 function ChoiceForm({ onDone }: { onDone: () => void }) {
-  const { keep } = useRecords();
-  const stamp = useStamp();
-  const [chosen, setChosen] = useState<Chosen>('mend');
-  const [left, setLeft] = useState('');
-  const [why, setWhy] = useState('');
-  const [heldWhen, setHeldWhen] = useState('');
-  const [next, setNext] = useState<Chosen | typeof NOTHING_NEXT>(NOTHING_NEXT);
-  const [problem, setProblem] = useState<string>();
-  const submit = () => {
-    const choice: OwnersChoice = {
-      kind: 'choice',
-      ...stamp(),
-      chosen,
-      left,
-      why,
+  const keepChecked = useKeepChecked();
+  const form = useTypedForm(choiceTyped, {
+    chosen: 'mend' as Chosen,
+    left: '',
+    why: '',
+    next: NOTHING_NEXT as typeof NOTHING_NEXT | Chosen,
+    heldWhen: '',
+  });
+  const [chosen, next] = useWatch({ control: form.control, name: ['chosen', 'next'] });
+  const keepIt = ({ next, heldWhen, ...choice }: z.infer<typeof choiceTyped>) =>
+    keepChecked(choiceKind, {
+      ...choice,
       ...(next !== NOTHING_NEXT && { stage: { heldWhen, next } }),
-      note: '',
-    };
-    const checked = openEvidence(packEvidence(choice));
-    if (!checked.ok) return setProblem(checked.reason);
-    keep(choice);
-    onDone();
-  };
+    }) ?? onDone();
   return (
-    <RecordForm label="A choice" problem={problem} keep="Keep the choice" onKeep={submit} onLeave={onDone}>
+    <TypedRecordForm form={form} label="A choice" keep="Keep the choice" onKeep={keepIt} onLeave={onDone}>
       <div className="grid grid-cols-1 items-end gap-2 sm:grid-cols-3">
-        <Pick
-          label="chosen"
-          value={chosen}
-          options={CHOSEN}
-          words={(each) => CHOSEN_WORDS[each]}
-          onPick={setChosen}
-        />
-        <Entry
+        <TypedPick name="chosen" label="chosen" options={CHOSEN} words={(each) => CHOSEN_WORDS[each]} />
+        <TypedEntry
+          name="left"
           label={LEAVES_BAD.includes(chosen) ? 'what is left undone' : 'left undone, if anything'}
-          value={left}
           maxLength={600}
-          onChange={(event) => setLeft(event.target.value)}
         />
-        <Entry label="why" value={why} maxLength={300} onChange={(event) => setWhy(event.target.value)} />
-        <Pick
+        <TypedEntry name="why" label="why" maxLength={300} />
+        <TypedPick
+          name="next"
           label="and where that does not hold"
-          value={next}
           options={[NOTHING_NEXT, ...CHOSEN]}
           words={(each) => (each === NOTHING_NEXT ? each : CHOSEN_WORDS[each])}
-          onPick={setNext}
         />
         {next !== NOTHING_NEXT && (
-          <Entry
-            label="it counts as held when"
-            value={heldWhen}
-            maxLength={200}
-            onChange={(event) => setHeldWhen(event.target.value)}
-          />
+          <TypedEntry name="heldWhen" label="it counts as held when" maxLength={200} />
         )}
       </div>
-    </RecordForm>
+    </TypedRecordForm>
   );
 }

@@ -1,10 +1,8 @@
 'use client';
 
-import { useCallback, useMemo } from 'react';
-import type { Data, Layout } from 'plotly.js';
+import { useMemo } from 'react';
 import type { UnitSystem } from '@/core/quantity';
 import {
-  isJudged,
   lowerBound,
   worstStation,
   type Firmness,
@@ -12,7 +10,6 @@ import {
   type KeptKey,
   type SectionKept,
 } from '@/core/weigh';
-import { Plot, type Ink } from '@/ui/charts';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { findingWords } from '../../../../_words/findings';
 import { stands } from '@/core/job';
@@ -33,8 +30,8 @@ import { DemandPanel } from './demand-panel';
 import { FramePanel } from './frame-panel';
 import { OverridePart } from './override-part';
 import { Reasons } from './reasons';
+import { KeptChart } from './kept-chart';
 import { useFirmness } from './use-firmness';
-import { useStationAxis } from './use-station-axis';
 import { FIRM_WORDS, firmLine, wouldChange } from '../../../../_words/firmness';
 import { UnitPanel } from './unit-panel';
 import { WaysOutPanel } from './ways-out-panel';
@@ -145,156 +142,6 @@ function verdictLine(verdict: string, finding: Finding | undefined, system: Unit
   if (!finding) return 'No reason recorded.';
   const words = findingWords(finding, system);
   return verdict === 'Can’t say' ? `${words.title}. Do this first: ${words.change}.` : `${words.title}.`;
-}
-
-const weaker = (section: SectionKept) =>
-  section.kept.modulusTop!.value < section.kept.modulusBottom!.value
-    ? section.kept.modulusTop!
-    : section.kept.modulusBottom!;
-
-/** Kept bending strength along the member: found with its lower bound, as repaired, and the line to act below. */
-function KeptChart({
-  sections,
-  repaired,
-  limit,
-  system,
-  cursorMm,
-}: {
-  sections: readonly SectionKept[];
-  repaired: readonly SectionKept[];
-  limit: number;
-  system: UnitSystem;
-  cursorMm: number;
-}) {
-  const hasGuesses = !sections.every(isJudged);
-  const at = useStationAxis(system);
-  const data = useCallback(
-    (ink: Ink): Data[] => {
-      const x = sections.map((section) => at(section.stationMm));
-      const found = sections.map(weaker);
-      return [
-        {
-          x: [...x, ...[...x].reverse()],
-          y: [
-            ...found.map((kept) => (kept.value + kept.plusMinus) * 100),
-            ...[...found].reverse().map((kept) => lowerBound(kept) * 100),
-          ],
-          type: 'scatter',
-          mode: 'lines',
-          fill: 'toself',
-          line: { width: 0 },
-          fillcolor: ink.rule,
-          hoverinfo: 'skip',
-        },
-        {
-          x,
-          y: found.map((kept, k) => (isJudged(sections[k]!) ? kept.value * 100 : null)),
-          type: 'scatter',
-          mode: 'lines',
-          name: 'found',
-          line: { color: ink.oxide, width: 3 },
-        },
-        ...(hasGuesses
-          ? [
-              {
-                x,
-                y: found.map((kept, k) => (isJudged(sections[k]!) ? null : kept.value * 100)),
-                type: 'scatter',
-                mode: 'lines',
-                name: 'guessed',
-                line: { color: ink.soft, width: 1.5, dash: 'dot' },
-              } satisfies Data,
-            ]
-          : []),
-        ...(repaired.length
-          ? [
-              {
-                x: repaired.map((section) => at(section.stationMm)),
-                y: repaired.map((section) => weaker(section).value * 100),
-                type: 'scatter',
-                mode: 'lines',
-                name: 'repaired',
-                line: { color: ink.slate, width: 2.5, dash: 'dash' },
-              } satisfies Data,
-            ]
-          : []),
-      ];
-    },
-    [sections, repaired, at, hasGuesses],
-  );
-  const layout = useCallback(
-    (ink: Ink): Partial<Layout> => ({
-      xaxis: {
-        title: { text: `station, ${system}` },
-        gridcolor: ink.rule,
-        zeroline: false,
-        fixedrange: true,
-      },
-      yaxis: {
-        title: { text: 'S kept, % of built' },
-        gridcolor: ink.rule,
-        rangemode: 'tozero',
-        zeroline: false,
-        fixedrange: true,
-      },
-      shapes: [
-        {
-          type: 'line',
-          xref: 'paper',
-          x0: 0,
-          x1: 1,
-          y0: limit * 100,
-          y1: limit * 100,
-          line: { color: ink.ink, width: 1.5, dash: 'dot' },
-        },
-        {
-          type: 'line',
-          x0: at(cursorMm),
-          x1: at(cursorMm),
-          yref: 'paper',
-          y0: 0,
-          y1: 1,
-          line: { color: ink.here, width: 3 },
-        },
-      ],
-      annotations: [
-        {
-          xref: 'paper',
-          x: 1,
-          xanchor: 'right',
-          y: limit * 100 - 2,
-          yanchor: 'top',
-          text: `act below ${Math.round(limit * 100)} %`,
-          showarrow: false,
-          font: { color: ink.ink },
-        },
-        ...(repaired.length
-          ? [
-              {
-                xref: 'paper' as const,
-                x: 0,
-                xanchor: 'left' as const,
-                yref: 'paper' as const,
-                y: 1,
-                yanchor: 'bottom' as const,
-                text: `<b>— found</b> with its ±   <b>- - repaired</b>${hasGuesses ? '   <b>··· guessed</b>' : ''}`,
-                showarrow: false,
-                font: { color: ink.ink },
-              },
-            ]
-          : []),
-      ],
-    }),
-    [system, limit, at, cursorMm, repaired.length, hasGuesses],
-  );
-  return (
-    <Plot
-      data={data}
-      layout={layout}
-      height={266}
-      label={`Bending strength kept along the member, found and repaired, against ${Math.round(limit * 100)} percent`}
-    />
-  );
 }
 
 function WorstTable({
