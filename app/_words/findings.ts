@@ -155,7 +155,7 @@ const FINDING_WORDS: Readonly<Record<FindingCode, Say<Finding>>> = {
     change: 'unload it, other lift points, more stands, lift by the axle',
   }),
   'pad-cripples': (f, s) => ({
-    title: `The web may crush on ${f.name}: ${printForce(f.value!, s)}`,
+    title: `The web may crush ${f.name}: ${printForce(f.value!, s)}`,
     detail: `on the thickness found it takes ${printForce(f.limit!, s)}`,
     change: 'another lift point, a longer pad, more stands',
   }),

@@ -228,6 +228,19 @@ describe('another tool’s columns', () => {
       ['3', '4'],
     ]);
   });
+  test.each([
+    ['thickness (mm)', 'mm'],
+    ['thickness [in]', 'in'],
+    ['thickness (inches)', 'in'],
+  ])('%s is read in %s', (column, unit) =>
+    expect(guessColumns(['member', column]).unit).toEqual({ always: unit }),
+  );
+  test('commas of a table parted by commas are no decimals', () => {
+    const named = theirs.replaceAll(',', '.').replaceAll(';', ',');
+    const columns = guessColumns(valueOf(peekCsv(named)).names);
+    const read = valueOf(readingsFromCsv(frame, named, { ...defaults, columns }));
+    expect(read.readings.map((each) => each.thicknessMm)).toEqual([4.9, 4.7]);
+  });
   test('read with its decimal commas and its own unit; a bad row is named by line; without a map it is no such table', () => {
     const read = valueOf(
       readingsFromCsv(frame, theirs, { ...defaults, columns: guessColumns(valueOf(peekCsv(theirs)).names) }),

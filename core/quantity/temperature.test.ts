@@ -12,10 +12,12 @@ test.each([
   const read = parseCelsius(text, system);
   expect(read.ok && read.value).toBeCloseTo(celsius, 9);
 });
-test.each(['', 'warm', '20 K', '1e3', '--4'])('“%s” is no temperature, with the reason', (text) => {
+test.each(['warm', '20 K', '1e3', '--4'])('“%s” is no temperature, with the reason', (text) => {
   const read = parseCelsius(text, 'mm');
   expect(!read.ok && read.reason).toMatch(/is no temperature/);
 });
+test('nothing typed asks for one', () =>
+  expect(parseCelsius('  ', 'in')).toMatchObject({ ok: false, reason: 'a temperature: 68, 68 F, 20 C' }));
 test('printed', () => {
   expect(printTemperature(20, 'in')).toBe('68 °F');
   expect(printTemperature(19.6, 'mm')).toBe('20 °C');

@@ -7,6 +7,7 @@ const toC = (fahrenheit: number): number => (fahrenheit - 32) / 1.8;
 /** A temperature as it is typed: with its own letter, else °F where inches are the units and °C where millimetres are. °C comes out. */
 export function parseCelsius(text: string, system: UnitSystem): Outcome<number> {
   const match = /^([-−+]?\d+(?:[.,]\d+)?)\s*°?\s*([cf])?$/i.exec(text.trim());
+  if (text.trim() === '') return fail('a temperature: 68, 68 F, 20 C');
   if (!match) return fail(`“${text.trim().slice(0, 20)}” is no temperature: 68, 68 F, 20 C`);
   const value = Number(match[1]!.replace('−', '-').replace(',', '.'));
   const letter = match[2]?.toLowerCase() ?? (system === 'in' ? 'f' : 'c');

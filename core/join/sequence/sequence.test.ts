@@ -20,7 +20,9 @@ import {
   type ToOrder,
   type WeldRun,
 } from '.';
+import { riseK } from '../../mechanics';
 import { spread } from './order';
+import { runHeatJ, runSeconds, warmestStartK } from './thermal';
 
 const CHANNEL: MemberShape = { kind: 'channel', depthMm: 200, flangeMm: 70, thicknessMm: 6 };
 const BOX: MemberShape = { kind: 'box', depthMm: 150, widthMm: 75, thicknessMm: 4 };
@@ -152,6 +154,37 @@ describe('runs of a line', () => {
       [30, 20],
     ]);
     expect(pathLength(pathBetween(path, 0, 70))).toBeCloseTo(70, 9);
+    // A place marked twice has no way of its own.
+    expect(pathBetween([path[0], path[0], path[1]], 0, 10)).toEqual([
+      [0, 0],
+      [0, 0],
+      [10, 0],
+    ]);
+  });
+});
+
+describe('the heat of a run', () => {
+  const [first, second] = [
+    runsOf([along(CHANNEL, 'web', 40, [100, 160], 1)])[0]!,
+    runsOf([along(CHANNEL, 'web', 40, [170, 230], 2)])[0]!,
+  ];
+  const table = thermalTable(CHANNEL, [first, second]);
+
+  test('as much as its metal brings, laid as fast as the arc works: 45 J/mm³, 3.3 kW', () => {
+    expect(runHeatJ({ ...first, volumeMm3: 1000 })).toBe(45_000);
+    expect(runSeconds({ ...first, volumeMm3: 1000 })).toBeCloseTo(45_000 / 3300, 12);
+  });
+
+  test.each([20, 60, 200])('%d s after it, three thirds of it are felt where the next begins', (sinceS) => {
+    // Its thirds were laid a sixth, a half and five sixths of its way, the first of them longest ago.
+    const expected = [1 / 6, 1 / 2, 5 / 6].reduce((sum, share) => {
+      const [[from], [to]] = [first.path[0]!, first.path.at(-1)!];
+      const apartMm = second.path[0]![0] - (from + share * (to - from));
+      const ageS = sinceS + (1 - share) * runSeconds(first);
+      return sum + riseK(runHeatJ(first) / 3, apartMm ** 2, ageS, second.thicknessMm);
+    }, 0);
+    expect(expected).toBeGreaterThan(0);
+    expect(warmestStartK(table, [1], [{ run: 0, endedAgoS: sinceS }])).toBeCloseTo(expected, 9);
   });
 });
 
