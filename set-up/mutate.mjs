@@ -70,7 +70,7 @@ const filesIn = (folder) =>
   readdirSync(folder, { withFileTypes: true }).flatMap((each) => {
     const path = join(folder, each.name);
     if (each.isDirectory()) return filesIn(path);
-    return /\.ts$/.test(each.name) && !/(\.test|\/index)\.ts$/.test(path) ? [path] : [];
+    return /\.ts$/.test(each.name) && !/(\.test|-for-tests|\/index)\.ts$/.test(path) ? [path] : [];
   });
 
 /** mulberry32: the same sample for the same seed. */

@@ -91,6 +91,39 @@ describe('a work', () => {
     expect(differs('splice', 'plate')).toBe(false);
     expect(of({ form: 'splice', weldM: 3 })).toEqual(of({ form: 'splice', weldM: 1 }));
   });
+  const stepsOf = (more: Parameters<typeof aWork>[0]) =>
+    draftOf({ ...emptyScene(), works: [aWork(more)] }).tasks.filter(({ of }) => of.id === 'w1');
+  test('an axle is out from when its place comes off; what carries none leaves it', () => {
+    const out = (carries: readonly string[]) =>
+      stepsOf({ carries: carries as never }).find(({ what }) => what === 'old out')!.axleOut;
+    expect(out(['axle location'])).toBe(true);
+    expect(out(['body'])).toBeUndefined();
+  });
+  test('half the fitting of a captive mount is tried dry, before it is fitted', () => {
+    const steps = stepsOf({ form: 'captive mount' });
+    const hours = (what: string) => steps.find((each) => each.what === what)!.hours;
+    expect(hours('dry fit')[0]).toBeCloseTo(hours('fit')[0] / 2, 9);
+    expect(hours('dry fit')[1]).toBeCloseTo(hours('fit')[1] / 2, 9);
+  });
+  test('bonded takes what tacking and welding a bracket would; bolted by the norm for bolting', () => {
+    const joining = (isBonded: boolean, norms: Norms) => {
+      const work = aWork({ form: 'sheet patch', weldM: 0, isBonded });
+      const { tasks } = draftOf({ ...emptyScene(), norms, works: [work] });
+      return tasks.find(({ what }) => what === (isBonded ? 'bond' : 'bolt up'))!.hours[0];
+    };
+    const { fitting, boltedPlate } = DEFAULT_NORMS;
+    expect(joining(true, { ...DEFAULT_NORMS, fitting: [2 * fitting[0], fitting[1]] })).toBeCloseTo(
+      2 * joining(true, DEFAULT_NORMS),
+      9,
+    );
+    expect(joining(false, { ...DEFAULT_NORMS, fitting: [2 * fitting[0], fitting[1]] })).toBeCloseTo(
+      joining(false, DEFAULT_NORMS),
+      9,
+    );
+    const twiceBolted = { ...DEFAULT_NORMS, boltedPlate: [2 * boltedPlate[0], boltedPlate[1]] } as Norms;
+    expect(joining(false, twiceBolted)).toBeCloseTo(2 * joining(false, DEFAULT_NORMS), 9);
+    expect(joining(true, twiceBolted)).toBeCloseTo(joining(true, DEFAULT_NORMS), 9);
+  });
   test('what is bought whole is fitted all the same', () =>
     expect(of({ parts: 0 })[0]).toBeGreaterThan(of({ parts: 0 }, { ...DEFAULT_NORMS, plate: [0, 0] })[0]));
 });

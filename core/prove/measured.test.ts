@@ -96,6 +96,14 @@ describe('measured before and after', () => {
     // 2 m between the ends may bow 4.17 mm.
     expect(of([0, 5, 7, 5, 0]).map(({ says }) => says)).toContain('moved');
   });
+  test('marks told in any order are the same line', () => {
+    const told = line([0, 4, 1, 0]) as Extract<GeometryMeasure, { of: 'line' }>;
+    const anyhow = { ...told, marks: [told.marks[2]!, told.marks[0]!, told.marks[3]!, told.marks[1]!] };
+    const figures = (first: GeometryMeasure) =>
+      between(first, line([0, 0, 0, 0])).map(({ atMm, by, plusMinus }) => ({ atMm, by, plusMinus }));
+    expect(figures(anyhow)).toEqual(figures(told));
+    expect(figures(anyhow).map(({ atMm }) => atMm)).toEqual(expect.arrayContaining([[500], [1000]]));
+  });
   test('marks at other ends are another line; two marks only are none', () => {
     expect(between(line([0, 0, 0]), line([0, 0, 0], 600))).toEqual([]);
     expect(between(line([0, 0, 0]), line([0, 0, 0], 502))).toHaveLength(0);
