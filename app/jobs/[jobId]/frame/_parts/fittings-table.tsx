@@ -203,47 +203,20 @@ function FittingRow({
   );
 }
 
-function FittingDetail({
-  frame,
-  mark,
-  onChange,
-}: {
-  frame: Frame;
-  mark: Fitting;
-  onChange: (to: Change) => void;
-}) {
-  const { system } = useReader();
-  const size = mark.size ?? { alongMm: 100, highMm: 100, thicknessMm: 6 };
-  const length = (
-    label: string,
-    valueMm: number | undefined,
-    onLength: (mm: number) => void,
-    more: { fine?: boolean; isPlace?: boolean; onNone?: () => void } = {},
-  ) => (
-    <div className="w-28" key={label}>
-      <span className="caption block">
-        {label}, {system}
-      </span>
-      <LengthCell
-        label={`${mark.name} ${label}`}
-        valueMm={valueMm}
-        kind={more.fine ? 'thickness' : 'length'}
-        onLength={onLength}
-        isPlace={more.isPlace ?? false}
-        {...(more.onNone && { onNone: more.onNone })}
-      />
-    </div>
-  );
-  const noPlate = { onNone: () => onChange({ size: undefined }) };
+interface OfFitting {
+  readonly mark: Fitting;
+  readonly onChange: (to: Change) => void;
+}
+
+function FittingDetail({ frame, mark, onChange }: OfFitting & { readonly frame: Frame }) {
+  const nameOf = (id: string) => frame.members.find((each) => each.id === id)?.name ?? id;
   return (
     <div className="flex flex-wrap items-end gap-2" role="group" aria-label={`More of ${mark.name}`}>
       <Pick
         label="hangs on"
         value={mark.onId ?? ''}
         options={['', ...frame.members.filter(({ role }) => role !== 'rail').map(({ id }) => id)]}
-        words={(id) =>
-          id === '' ? 'the rail or sill there' : (frame.members.find((each) => each.id === id)?.name ?? id)
-        }
+        words={(id) => (id === '' ? 'the rail or sill there' : nameOf(id))}
         onPick={(id) => onChange({ onId: id === '' ? undefined : id })}
       />
       <Pick
@@ -254,28 +227,7 @@ function FittingDetail({
           onChange({ attached: by === 'not said' ? undefined : { ...mark.attached, by: by as AttachedBy } })
         }
       />
-      {length('outward of its middle', mark.outMm ?? 0, (outMm) => onChange({ outMm }), { isPlace: true })}
-      {length(
-        'plate, along',
-        mark.size?.alongMm,
-        (alongMm) => onChange({ size: { ...size, alongMm } }),
-        noPlate,
-      )}
-      {length('plate, high', mark.size?.highMm, (highMm) => onChange({ size: { ...size, highMm } }), noPlate)}
-      {length(
-        'plate, thick',
-        mark.size?.thicknessMm,
-        (thicknessMm) => onChange({ size: { ...size, thicknessMm } }),
-        { fine: true, ...noPlate },
-      )}
-      {length('hole as made', mark.holeMm, (holeMm) => onChange({ holeMm }), {
-        fine: true,
-        onNone: () => onChange({ holeMm: undefined }),
-      })}
-      {length('pin or bolt made', mark.pinMm, (pinMm) => onChange({ pinMm }), {
-        fine: true,
-        onNone: () => onChange({ pinMm: undefined }),
-      })}
+      <Sizes mark={mark} onChange={onChange} />
       <label className="w-44">
         <span className="caption block">one of a set, named</span>
         <input
@@ -283,31 +235,112 @@ function FittingDetail({
           aria-label={`${mark.name} set`}
           value={mark.set ?? ''}
           maxLength={40}
-          onChange={(event) =>
-            onChange({ set: event.target.value.trim() === '' ? undefined : event.target.value })
-          }
+          onChange={({ target: { value } }) => onChange({ set: value.trim() === '' ? undefined : value })}
         />
       </label>
-      <fieldset className="flex basis-full flex-wrap items-center">
-        <legend className="caption float-left w-40 pt-3">carries</legend>
-        {CARRIED.map((what) => (
-          <label key={what} className="hit inline-flex items-center gap-2 pr-3">
-            <input
-              type="checkbox"
-              className="size-6"
-              checked={carriedBy(mark).includes(what)}
-              onChange={() =>
-                onChange({
-                  carries: carriedBy(mark).includes(what)
-                    ? carriedBy(mark).filter((each) => each !== what)
-                    : [...carriedBy(mark), what],
-                })
-              }
-            />
-            {what}
-          </label>
-        ))}
-      </fieldset>
+      <Carries mark={mark} onChange={onChange} />
     </div>
+  );
+}
+
+/** A plate of which one side is typed first has the others so, mm. */
+const USUAL_PLATE = { alongMm: 100, highMm: 100, thicknessMm: 6 } as const;
+
+/** How far out it stands, its plate, its hole and what goes through it. */
+function Sizes({ mark, onChange }: OfFitting) {
+  const size = mark.size ?? USUAL_PLATE;
+  const noPlate = () => onChange({ size: undefined });
+  return (
+    <>
+      <SizeCell
+        of={mark}
+        label="outward of its middle"
+        valueMm={mark.outMm ?? 0}
+        isPlace
+        onLength={(outMm) => onChange({ outMm })}
+      />
+      {(
+        [
+          ['alongMm', 'plate, along', 'length'],
+          ['highMm', 'plate, high', 'length'],
+          ['thicknessMm', 'plate, thick', 'thickness'],
+        ] as const
+      ).map(([side, label, kind]) => (
+        <SizeCell
+          key={side}
+          of={mark}
+          label={label}
+          kind={kind}
+          valueMm={mark.size?.[side]}
+          onLength={(mm) => onChange({ size: { ...size, [side]: mm } })}
+          onNone={noPlate}
+        />
+      ))}
+      <SizeCell
+        of={mark}
+        label="hole as made"
+        kind="thickness"
+        valueMm={mark.holeMm}
+        onLength={(holeMm) => onChange({ holeMm })}
+        onNone={() => onChange({ holeMm: undefined })}
+      />
+      <SizeCell
+        of={mark}
+        label="pin or bolt made"
+        kind="thickness"
+        valueMm={mark.pinMm}
+        onLength={(pinMm) => onChange({ pinMm })}
+        onNone={() => onChange({ pinMm: undefined })}
+      />
+    </>
+  );
+}
+
+function SizeCell({
+  of,
+  label,
+  kind = 'length',
+  ...cell
+}: {
+  of: Fitting;
+  label: string;
+  kind?: 'length' | 'thickness';
+  valueMm: number | undefined;
+  isPlace?: boolean;
+  onLength: (mm: number) => void;
+  onNone?: () => void;
+}) {
+  const { system } = useReader();
+  return (
+    <div className="w-28">
+      <span className="caption block">
+        {label}, {system}
+      </span>
+      <LengthCell label={`${of.name} ${label}`} kind={kind} {...cell} />
+    </div>
+  );
+}
+
+function Carries({ mark, onChange }: OfFitting) {
+  const carried = carriedBy(mark);
+  const turn = (what: (typeof CARRIED)[number]) =>
+    onChange({
+      carries: carried.includes(what) ? carried.filter((each) => each !== what) : [...carried, what],
+    });
+  return (
+    <fieldset className="flex basis-full flex-wrap items-center">
+      <legend className="caption float-left w-40 pt-3">carries</legend>
+      {CARRIED.map((what) => (
+        <label key={what} className="hit inline-flex items-center gap-2 pr-3">
+          <input
+            type="checkbox"
+            className="size-6"
+            checked={carried.includes(what)}
+            onChange={() => turn(what)}
+          />
+          {what}
+        </label>
+      ))}
+    </fieldset>
   );
 }

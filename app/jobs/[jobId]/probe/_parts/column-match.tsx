@@ -23,6 +23,17 @@ const FIELD_WORDS: Readonly<Record<CsvField, string>> = {
   note: 'note',
 };
 
+/** What a list shows of where a field comes from: a column, or `=` and what holds for every row. */
+const chosenIn = (columns: ColumnMap, field: CsvField): string => {
+  const from = columns[field];
+  return !from ? '' : 'always' in from ? `=${from.always}` : from.column;
+};
+const withChosen = (columns: ColumnMap, field: CsvField, words: string): ColumnMap => {
+  const { [field]: _, ...rest } = columns;
+  if (words === '') return rest;
+  return { ...rest, [field]: words.startsWith('=') ? { always: words.slice(1) } : { column: words } };
+};
+
 /** Another tool's columns matched with ours, the first rows shown as they would be read; nothing is taken in before. */
 export function ColumnMatch({
   file,
@@ -39,31 +50,8 @@ export function ColumnMatch({
   onClose: () => void;
   onTake: () => void;
 }) {
-  const { file: job } = useRecords();
   const { system } = useReader();
-  const { member } = useMember();
-  // What may hold for every row, where the file does not say it.
-  const always: Partial<Record<CsvField, readonly string[]>> = {
-    member: job.frame.members.map((each) => each.name),
-    face: facesOf(member.shape).map((face) => face.id),
-    unit: ['in', 'mm'],
-    method: ['ultrasonic', 'caliper', 'cut sample', 'feel'],
-  };
   const missing = missingFields(columns);
-  const choose = (field: CsvField, words: string) => {
-    const next = { ...columns };
-    if (words === '') delete next[field];
-    else next[field] = words.startsWith('=') ? { always: words.slice(1) } : { column: words };
-    onChange(next);
-  };
-  const chosen = (field: CsvField): string => {
-    const from = columns[field];
-    return !from ? '' : 'always' in from ? `=${from.always}` : from.column;
-  };
-  const shown = (row: readonly string[], field: CsvField): string => {
-    const from = columns[field];
-    return !from ? '' : 'always' in from ? from.always : (row[peek.names.indexOf(from.column)] ?? '');
-  };
   return (
     <Sheet
       title="Which column is which?"
@@ -71,47 +59,8 @@ export function ColumnMatch({
       open
       onOpenChange={(open) => !open && onClose()}
     >
-      <div className="grid grid-cols-2 gap-2">
-        {CSV_FIELDS.map((field) => (
-          <Pick
-            key={field}
-            label={`${FIELD_WORDS[field]}${WANTED_FIELDS.includes(field) ? '' : ', may stay open'}`}
-            value={chosen(field)}
-            onPick={(words) => choose(field, words)}
-            options={['', ...peek.names, ...(always[field] ?? []).map((word) => `=${word}`)]}
-            words={(word) => (word === '' ? '–' : word.startsWith('=') ? `always ${word.slice(1)}` : word)}
-          />
-        ))}
-      </div>
-      <div
-        className="mt-3 overflow-x-auto"
-        tabIndex={0}
-        role="region"
-        aria-label="First rows as they would be read"
-      >
-        <table className="w-full text-[14px]">
-          <thead>
-            <tr className="caption text-left">
-              {WANTED_FIELDS.map((field) => (
-                <th key={field} scope="col" className="pr-3 font-normal">
-                  {field}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody className="ruled">
-            {peek.rows.map((row, k) => (
-              <tr key={k}>
-                {WANTED_FIELDS.map((field) => (
-                  <td key={field} className="whitespace-nowrap pr-3">
-                    {shown(row, field)}
-                  </td>
-                ))}
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
+      <Columns peek={peek} columns={columns} onChange={onChange} />
+      <FirstRows peek={peek} columns={columns} />
       {missing.length > 0 && (
         <p className="mt-2 font-semibold text-oxide">
           Still open: {missing.map((field) => FIELD_WORDS[field]).join(', ')}.
@@ -126,5 +75,74 @@ export function ColumnMatch({
         </button>
       </p>
     </Sheet>
+  );
+}
+
+interface Matched {
+  readonly peek: CsvPeek;
+  readonly columns: ColumnMap;
+}
+
+function Columns({ peek, columns, onChange }: Matched & { readonly onChange: (columns: ColumnMap) => void }) {
+  const { file: job } = useRecords();
+  const { member } = useMember();
+  // What may hold for every row, where the file does not say it.
+  const always: Partial<Record<CsvField, readonly string[]>> = {
+    member: job.frame.members.map((each) => each.name),
+    face: facesOf(member.shape).map((face) => face.id),
+    unit: ['in', 'mm'],
+    method: ['ultrasonic', 'caliper', 'cut sample', 'feel'],
+  };
+  return (
+    <div className="grid grid-cols-2 gap-2">
+      {CSV_FIELDS.map((field) => (
+        <Pick
+          key={field}
+          label={`${FIELD_WORDS[field]}${WANTED_FIELDS.includes(field) ? '' : ', may stay open'}`}
+          value={chosenIn(columns, field)}
+          onPick={(words) => onChange(withChosen(columns, field, words))}
+          options={['', ...peek.names, ...(always[field] ?? []).map((word) => `=${word}`)]}
+          words={(word) => (word === '' ? '–' : word.startsWith('=') ? `always ${word.slice(1)}` : word)}
+        />
+      ))}
+    </div>
+  );
+}
+
+function FirstRows({ peek, columns }: Matched) {
+  const shown = (row: readonly string[], field: CsvField): string => {
+    const from = columns[field];
+    return !from ? '' : 'always' in from ? from.always : (row[peek.names.indexOf(from.column)] ?? '');
+  };
+  return (
+    <div
+      className="mt-3 overflow-x-auto"
+      tabIndex={0}
+      role="region"
+      aria-label="First rows as they would be read"
+    >
+      <table className="w-full text-[14px]">
+        <thead>
+          <tr className="caption text-left">
+            {WANTED_FIELDS.map((field) => (
+              <th key={field} scope="col" className="pr-3 font-normal">
+                {field}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody className="ruled">
+          {peek.rows.map((row, k) => (
+            <tr key={k}>
+              {WANTED_FIELDS.map((field) => (
+                <td key={field} className="whitespace-nowrap pr-3">
+                  {shown(row, field)}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
   );
 }

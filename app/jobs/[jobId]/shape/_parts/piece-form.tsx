@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { printLength, type LengthKind } from '@/core/quantity';
+import { printLength } from '@/core/quantity';
 import {
   checkRepair,
   faceOfPiece,
@@ -13,12 +13,29 @@ import {
 } from '@/core/shape';
 import { Pick } from '@/ui/controls';
 import { useMember, usePlace, useReader, useRecords } from '../../../_desk';
-import { isBranched, startsAtMm } from '@/core/frame';
+import { isBranched, startsAtMm, type Member } from '@/core/frame';
 import { FORM_WORDS } from '../../../../_words/shape';
 import { asForm } from './add-piece';
 import { LengthEntry } from './length-entry';
 
 type LengthField = 'startMm' | 'endMm' | 'upperEdgeMm' | 'lowerEdgeMm' | 'taperMm';
+
+/** Told as a change to the piece as it stands: the one drawn here may be a moment older. */
+type OnPiece = (to: (piece: Piece) => Piece) => void;
+
+/** Offers a length of the piece: kept if the piece can lie there, else left as it was, and why. */
+function useLengths(piece: Piece, onChange: OnPiece) {
+  const { member } = useMember();
+  const [problem, setProblem] = useState<{ field: LengthField; words: string }>();
+  const offer = (field: LengthField, mm: number) => {
+    const check = checkRepair(member, { pieces: [{ ...piece, [field]: mm }] });
+    if (!check.ok) return setProblem({ field, words: `${check.reason}; left as it was` });
+    setProblem(undefined);
+    if (Math.abs(piece[field] - mm) > 0.01) onChange((standing) => ({ ...standing, [field]: mm }));
+  };
+  return { problem, setProblem, offer };
+}
+type Lengths = ReturnType<typeof useLengths>;
 
 /** A piece's figures. A length is kept on Enter or on leaving its field, if the piece can lie there. */
 export function PieceForm({
@@ -32,94 +49,29 @@ export function PieceForm({
   isBolted: boolean;
   /** Takes it out of the repair, where it is not the only one. */
   onRemove?: (() => void) | undefined;
-  /** Told as a change to the piece as it stands: the one drawn here may be a moment older. */
-  onChange: (to: (piece: Piece) => Piece) => void;
+  onChange: OnPiece;
 }) {
-  const { file } = useRecords();
-  const { system } = useReader();
   const { member } = useMember();
   const { cursor } = usePlace();
-  const [problem, setProblem] = useState<{ field: LengthField; words: string }>();
-  const offer = (field: LengthField, mm: number) => {
-    const next = { ...piece, [field]: mm };
-    const check = checkRepair(member, { pieces: [next] });
-    if (!check.ok) return setProblem({ field, words: `${check.reason}; left as it was` });
-    setProblem(undefined);
-    if (Math.abs(piece[field] - mm) > 0.01) onChange((standing) => ({ ...standing, [field]: mm }));
-  };
-  const length = (field: LengthField, label: string, kind: LengthKind = 'length') => (
-    <LengthEntry
-      key={field}
-      label={label}
-      valueMm={piece[field]}
-      kind={kind}
-      fromMm={field === 'startMm' || field === 'endMm' ? startsAtMm(member) : 0}
-      {...(problem?.field === field && { problem: problem.words })}
-      onWrong={(words) => setProblem({ field, words })}
-      onLength={(mm) => offer(field, mm)}
-    />
-  );
-  const form = formOf(piece.kind);
-  const faces = form.facesOn(member.shape).map(({ id }) => id);
-  const edges = faceOfPiece(member.shape, piece)?.upright
-    ? (['lower edge, up from corner', 'upper edge, up from corner'] as const)
-    : isBranched(member.shape)
-      ? (['near edge, from the outer tip', 'far edge, from the outer tip'] as const)
-      : (['near edge, out from the side', 'far edge, out from the side'] as const);
+  const lengths = useLengths(piece, onChange);
   const notched = (notches: readonly Notch[]) => {
     const check = checkRepair(member, { pieces: [{ ...piece, notches: [...notches] }] });
     if (!check.ok) return `${check.reason}; left as it was`;
     onChange((standing) => ({ ...standing, notches: [...notches] }));
     return undefined;
   };
-  const stock = [...new Set([...file.practice.stockThicknessesMm, piece.thicknessMm])].sort((a, b) => a - b);
   return (
     <div className="mt-3 border-t border-rule pt-2">
       <p className="caption">{FORM_WORDS[piece.kind]}</p>
       <div className="grid grid-cols-2 items-start gap-2 sm:grid-cols-3">
-        <Pick
-          label="piece"
-          value={piece.kind}
-          options={pieceKindsFor(member.shape)}
-          onPick={(kind) => onChange((standing) => asForm(member, standing, kind))}
-        />
-        {faces.length > 1 && (
-          <Pick
-            label="on its"
-            value={faceOfPiece(member.shape, piece)!.id}
-            options={faces}
-            onPick={(face) => onChange((standing) => asForm(member, standing, standing.kind, face))}
-          />
-        )}
-        {form.inside(member.shape) && (
-          <label className="plain self-end">
-            <input
-              type="checkbox"
-              className="size-5 accent-[var(--ink)]"
-              checked={isInside(piece)}
-              onChange={({ target }) => onChange((standing) => ({ ...standing, inside: target.checked }))}
-            />{' '}
-            inside the wall
-          </label>
-        )}
-        <Pick
-          label="plate, from stock"
-          value={String(piece.thicknessMm)}
-          options={stock.map(String)}
-          words={(mm) => printLength(Number(mm), system, 'thickness')}
-          onPick={(mm) => onChange((standing) => ({ ...standing, thicknessMm: Number(mm) }))}
-        />
-        {length('taperMm', 'taper of the ends')}
-        {length('startMm', 'from station')}
-        {length('endMm', 'to station')}
-        {form.sets.lower && length('lowerEdgeMm', edges[0])}
-        {form.sets.upper && length('upperEdgeMm', edges[1])}
+        <WhatItIs piece={piece} onChange={onChange} />
+        <LengthFields piece={piece} lengths={lengths} />
       </div>
       <div className="mt-2 flex flex-wrap gap-2">
-        <button type="button" className="plain" onClick={() => offer('startMm', cursor.stationMm)}>
+        <button type="button" className="plain" onClick={() => lengths.offer('startMm', cursor.stationMm)}>
           Front end to the cursor
         </button>
-        <button type="button" className="plain" onClick={() => offer('endMm', cursor.stationMm)}>
+        <button type="button" className="plain" onClick={() => lengths.offer('endMm', cursor.stationMm)}>
           Rear end to the cursor
         </button>
         {onRemove && (
@@ -134,8 +86,93 @@ export function PieceForm({
   );
 }
 
+/** Its form, the face it lies on, on which side of the wall, and of what plate. */
+function WhatItIs({ piece, onChange }: { piece: Piece; onChange: OnPiece }) {
+  const { file } = useRecords();
+  const { system } = useReader();
+  const { member } = useMember();
+  const form = formOf(piece.kind);
+  const faces = form.facesOn(member.shape).map(({ id }) => id);
+  const stock = [...new Set([...file.practice.stockThicknessesMm, piece.thicknessMm])].sort((a, b) => a - b);
+  return (
+    <>
+      <Pick
+        label="piece"
+        value={piece.kind}
+        options={pieceKindsFor(member.shape)}
+        onPick={(kind) => onChange((standing) => asForm(member, standing, kind))}
+      />
+      {faces.length > 1 && (
+        <Pick
+          label="on its"
+          value={faceOfPiece(member.shape, piece)!.id}
+          options={faces}
+          onPick={(face) => onChange((standing) => asForm(member, standing, standing.kind, face))}
+        />
+      )}
+      {form.inside(member.shape) && (
+        <label className="plain self-end">
+          <input
+            type="checkbox"
+            className="size-5 accent-[var(--ink)]"
+            checked={isInside(piece)}
+            onChange={({ target }) => onChange((standing) => ({ ...standing, inside: target.checked }))}
+          />{' '}
+          inside the wall
+        </label>
+      )}
+      <Pick
+        label="plate, from stock"
+        value={String(piece.thicknessMm)}
+        options={stock.map(String)}
+        words={(mm) => printLength(Number(mm), system, 'thickness')}
+        onPick={(mm) => onChange((standing) => ({ ...standing, thicknessMm: Number(mm) }))}
+      />
+    </>
+  );
+}
+
+/** What the lower and the upper edge of a piece are called on the face it lies on. */
+function edgesOf({ shape }: Member, piece: Piece): readonly [lower: string, upper: string] {
+  if (faceOfPiece(shape, piece)?.upright) return ['lower edge, up from corner', 'upper edge, up from corner'];
+  return isBranched(shape)
+    ? ['near edge, from the outer tip', 'far edge, from the outer tip']
+    : ['near edge, out from the side', 'far edge, out from the side'];
+}
+
+function LengthFields({
+  piece,
+  lengths: { problem, setProblem, offer },
+}: {
+  piece: Piece;
+  lengths: Lengths;
+}) {
+  const { member } = useMember();
+  const { sets } = formOf(piece.kind);
+  const [lower, upper] = edgesOf(member, piece);
+  const fields: readonly (readonly [LengthField, string])[] = [
+    ['taperMm', 'taper of the ends'],
+    ['startMm', 'from station'],
+    ['endMm', 'to station'],
+    ...(sets.lower ? [['lowerEdgeMm', lower] as const] : []),
+    ...(sets.upper ? [['upperEdgeMm', upper] as const] : []),
+  ];
+  return fields.map(([field, label]) => (
+    <LengthEntry
+      key={field}
+      label={label}
+      valueMm={piece[field]}
+      kind="length"
+      fromMm={field === 'startMm' || field === 'endMm' ? startsAtMm(member) : 0}
+      {...(problem?.field === field && { problem: problem.words })}
+      onWrong={(words) => setProblem({ field, words })}
+      onLength={(mm) => offer(field, mm)}
+    />
+  ));
+}
+
 /** Where the piece is made of two lengths: a joint at the cursor, each by its station, or as the shop's longest plate asks. */
-function Joints({ piece, onChange }: { piece: Piece; onChange: (to: (piece: Piece) => Piece) => void }) {
+function Joints({ piece, onChange }: { piece: Piece; onChange: OnPiece }) {
   const { member } = useMember();
   const { cursor } = usePlace();
   const [problem, setProblem] = useState<string>();

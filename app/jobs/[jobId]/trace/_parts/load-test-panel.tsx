@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { z } from 'zod';
 import { memberOf, type Frame } from '@/core/frame';
 import { openEvidence, packEvidence, stands, type JobFile } from '@/core/job';
-import { parseMeasuredMm, printLength, type UnitSystem } from '@/core/quantity';
+import { fail, ok, parseMeasuredMm, printLength, type Outcome, type UnitSystem } from '@/core/quantity';
 import {
   LOAD_STATES,
   TEST_PURPOSES,
@@ -16,7 +16,7 @@ import {
   type Watched,
 } from '@/core/trace';
 import type { Photo } from '@/core/walk';
-import { Entry, Pick, When } from '@/ui/controls';
+import { Entry, Pick, RecordForm, When } from '@/ui/controls';
 import { useDraft } from '../../../../_parts/remembered';
 import { useUnitTurn } from '../../../../_parts/turned';
 import { DEFERENCE } from '../../../../_words/cautions';
@@ -156,6 +156,29 @@ function picturesOf(file: JobFile, testId: string, placeId: string, state: LoadS
   return count === 0 ? '' : count === 1 ? '1 photo' : `${count} photos`;
 }
 
+/** A test as its record says it, or what it still lacks. */
+function readTest(draft: Draft, system: UnitSystem): Outcome<Omit<LoadTest, 'kind' | 'id' | 'by' | 'at'>> {
+  const states = statesIn(draft);
+  if (states.length < 2) return fail('choose two states at least');
+  if (draft.places.length === 0) return fail('choose one place at least');
+  const readings: LoadTest['readings'] = [];
+  for (const place of draft.places)
+    for (const state of states) {
+      const length = parseMeasuredMm(draft.typed[cell(place.id, state)] ?? '', system);
+      if (!length.ok) return fail(`${place.name}, ${state}: ${length.reason}`);
+      if (length.value !== undefined) readings.push({ placeId: place.id, state, mm: length.value });
+    }
+  if (readings.length < 2) return fail('read one place in two states at least');
+  const { purpose, places, windUpLetGo } = draft;
+  return ok({ purpose, states, places, readings, windUpLetGo, note: '' });
+}
+const statesIn = (draft: Draft) => LOAD_STATES.filter((state) => draft.states.includes(state));
+
+interface OfDraft {
+  readonly draft: Draft;
+  readonly set: (to: Partial<Draft>) => void;
+}
+
 function TestForm({ draft, setDraft }: { draft: Draft; setDraft: (draft: Draft | undefined) => void }) {
   const { file, keep } = useRecords();
   const { system } = useReader();
@@ -165,35 +188,11 @@ function TestForm({ draft, setDraft }: { draft: Draft; setDraft: (draft: Draft |
   useUnitTurn(system, (as) =>
     set({ typed: Object.fromEntries(Object.entries(draft.typed).map(([at, text]) => [at, as(text)])) }),
   );
-  const states = LOAD_STATES.filter((state) => draft.states.includes(state));
-  const toggle = (state: LoadState) =>
-    set({
-      states: draft.states.includes(state)
-        ? draft.states.filter((each) => each !== state)
-        : [...draft.states, state],
-    });
-  const submit = () => {
-    if (states.length < 2) return setProblem('choose two states at least');
-    if (draft.places.length === 0) return setProblem('choose one place at least');
-    const readings: LoadTest['readings'] = [];
-    for (const place of draft.places)
-      for (const state of states) {
-        const length = parseMeasuredMm(draft.typed[cell(place.id, state)] ?? '', system);
-        if (!length.ok) return setProblem(`${place.name}, ${state}: ${length.reason}`);
-        if (length.value !== undefined) readings.push({ placeId: place.id, state, mm: length.value });
-      }
-    if (readings.length < 2) return setProblem('read one place in two states at least');
-    const test: LoadTest = {
-      kind: 'load test',
-      ...stamp(),
-      ...(draft.id !== undefined && { id: draft.id }),
-      purpose: draft.purpose,
-      states,
-      places: draft.places,
-      readings,
-      windUpLetGo: draft.windUpLetGo,
-      note: '',
-    };
+  const keepIt = () => {
+    const read = readTest(draft, system);
+    if (!read.ok) return setProblem(read.reason);
+    const id = draft.id !== undefined && { id: draft.id };
+    const test: LoadTest = { kind: 'load test', ...stamp(), ...id, ...read.value };
     const checked = openEvidence(packEvidence(test));
     if (!checked.ok) return setProblem(checked.reason);
     keep(test);
@@ -201,13 +200,12 @@ function TestForm({ draft, setDraft }: { draft: Draft; setDraft: (draft: Draft |
     setDraft(undefined);
   };
   return (
-    <form
-      className="my-2 border-y-2 border-ink bg-sheet px-3 py-3"
-      aria-label="New load test"
-      onSubmit={(event) => {
-        event.preventDefault();
-        submit();
-      }}
+    <RecordForm
+      label="New load test"
+      problem={problem}
+      keep="Keep the test"
+      onKeep={keepIt}
+      onLeave={() => setDraft(undefined)}
     >
       <Pick
         label="made to"
@@ -217,81 +215,88 @@ function TestForm({ draft, setDraft }: { draft: Draft; setDraft: (draft: Draft |
         onPick={(purpose) => set({ purpose })}
       />
       <p className="mt-3 font-semibold">1 States it goes through</p>
-      <div className="flex flex-wrap gap-2" role="group" aria-label="States">
-        {LOAD_STATES.map((state) => (
-          <button
-            key={state}
-            type="button"
-            className="plain"
-            aria-pressed={draft.states.includes(state)}
-            onClick={() => toggle(state)}
-          >
-            {state}
-          </button>
-        ))}
-      </div>
+      <States draft={draft} set={set} />
       <p className="mt-3 font-semibold">2 Places to watch, both sides</p>
       <Places places={draft.places} onChange={(places) => set({ places })} />
-      {states.length > 0 && draft.places.length > 0 && (
-        <>
-          <p className="mt-3 font-semibold">3 Go through the states, read every place in each</p>
-          <label className="plain mt-1">
-            <input
-              type="checkbox"
-              className="size-5 accent-[var(--ink)]"
-              checked={draft.windUpLetGo}
-              onChange={(event) => set({ windUpLetGo: event.target.checked })}
-            />{' '}
-            done: {WIND_UP_WORDS}
-          </label>
-          {states.map((state) => (
-            <fieldset key={state} className="mt-3 border-t border-rule pt-1">
-              <legend className="sr-only">{state}</legend>
-              <p className="text-[17px] font-semibold">{state}</p>
-              <p className="caution my-1">
-                {STATE_CAUTION[state]} {DEFERENCE}
-              </p>
-              <div className="grid grid-cols-1 items-end gap-2 sm:grid-cols-3">
-                {draft.places.map((place) => (
-                  <div key={place.id} className="flex items-end gap-2">
-                    <Entry
-                      label={`${place.name}, ${place.what}`}
-                      unit={system}
-                      className="flex-1"
-                      placeholder="not read"
-                      value={draft.typed[cell(place.id, state)] ?? ''}
-                      onChange={(event) =>
-                        set({ typed: { ...draft.typed, [cell(place.id, state)]: event.target.value } })
-                      }
-                    />
-                    {draft.id !== undefined && (
-                      <PhotoButton
-                        label={picturesOf(file, draft.id, place.id, state) || 'Photo'}
-                        caption={`${place.name}, ${state}`.slice(0, 160)}
-                        spotId={pictureAt(draft.id, place.id, state)}
-                        {...(place.witnesses[0] !== undefined && { memberId: place.witnesses[0] })}
-                      />
-                    )}
-                  </div>
-                ))}
-              </div>
-            </fieldset>
-          ))}
-        </>
-      )}
-      {problem && (
-        <p role="alert" className="mt-2 font-semibold text-oxide">
-          {problem}
-        </p>
-      )}
-      <div className="mt-3 flex flex-wrap gap-2">
-        <button type="submit" className="solid">
-          Keep the test
+      {draft.states.length > 0 && draft.places.length > 0 && <ReadThrough draft={draft} set={set} />}
+    </RecordForm>
+  );
+}
+
+function States({ draft: { states }, set }: OfDraft) {
+  const turn = (state: LoadState) =>
+    set({ states: states.includes(state) ? states.filter((each) => each !== state) : [...states, state] });
+  return (
+    <div className="flex flex-wrap gap-2" role="group" aria-label="States">
+      {LOAD_STATES.map((state) => (
+        <button
+          key={state}
+          type="button"
+          className="plain"
+          aria-pressed={states.includes(state)}
+          onClick={() => turn(state)}
+        >
+          {state}
         </button>
-        <button type="button" className="plain" onClick={() => setDraft(undefined)}>
-          Leave it
-        </button>
-      </div>
-    </form>
+      ))}
+    </div>
+  );
+}
+
+/** State by state, every place read in each, with the caution that goes with it. */
+function ReadThrough({ draft, set }: OfDraft) {
+  return (
+    <>
+      <p className="mt-3 font-semibold">3 Go through the states, read every place in each</p>
+      <label className="plain mt-1">
+        <input
+          type="checkbox"
+          className="size-5 accent-[var(--ink)]"
+          checked={draft.windUpLetGo}
+          onChange={(event) => set({ windUpLetGo: event.target.checked })}
+        />{' '}
+        done: {WIND_UP_WORDS}
+      </label>
+      {statesIn(draft).map((state) => (
+        <fieldset key={state} className="mt-3 border-t border-rule pt-1">
+          <legend className="sr-only">{state}</legend>
+          <p className="text-[17px] font-semibold">{state}</p>
+          <p className="caution my-1">
+            {STATE_CAUTION[state]} {DEFERENCE}
+          </p>
+          <div className="grid grid-cols-1 items-end gap-2 sm:grid-cols-3">
+            {draft.places.map((place) => (
+              <ReadPlace key={place.id} place={place} state={state} draft={draft} set={set} />
+            ))}
+          </div>
+        </fieldset>
+      ))}
+    </>
+  );
+}
+
+function ReadPlace({ place, state, draft, set }: OfDraft & { place: Watched; state: LoadState }) {
+  const { file } = useRecords();
+  const { system } = useReader();
+  const at = cell(place.id, state);
+  return (
+    <div className="flex items-end gap-2">
+      <Entry
+        label={`${place.name}, ${place.what}`}
+        unit={system}
+        className="flex-1"
+        placeholder="not read"
+        value={draft.typed[at] ?? ''}
+        onChange={(event) => set({ typed: { ...draft.typed, [at]: event.target.value } })}
+      />
+      {draft.id !== undefined && (
+        <PhotoButton
+          label={picturesOf(file, draft.id, place.id, state) || 'Photo'}
+          caption={`${place.name}, ${state}`.slice(0, 160)}
+          spotId={pictureAt(draft.id, place.id, state)}
+          {...(place.witnesses[0] !== undefined && { memberId: place.witnesses[0] })}
+        />
+      )}
+    </div>
   );
 }

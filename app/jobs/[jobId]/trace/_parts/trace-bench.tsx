@@ -31,7 +31,6 @@ import {
   useRecords,
 } from '../../../_desk';
 import { AlignmentPanel } from './alignment-panel';
-
 import { CrackPhotos } from './crack-photos';
 import { CrackForm, draftSchema, NEW_CRACK } from './crack-form';
 import { Elsewhere } from './elsewhere';
@@ -43,16 +42,12 @@ import { MayMovePanel } from './may-move';
 import { TemporaryPanel } from './temporary-panel';
 import { TwinPrompt } from './twin-prompt';
 
-export function TraceBench() {
+/** A crack while it is traced along the Strip: kept through a reload, each point by touch or by key. */
+function useTracing() {
   const { file } = useRecords();
-  const { member, setCursor } = useMember();
+  const { member } = useMember();
   const { cursor } = usePlace();
-  const { cracks: seen } = useOnMember();
   const [draft, setDraft] = useDraft(`ossatura-crack-${file.job.id}-${member.id}`, draftSchema);
-  const [chosen, setChosen] = useState<string>();
-  const [kept, setKept] = useState<Crack>();
-  const cracks = recorded(file, 'crack').filter((crack) => crack.memberId === member.id);
-
   const addHere = useCallback(
     (spot: Spot) =>
       draft &&
@@ -89,14 +84,32 @@ export function TraceBench() {
     (scale: StripScale) => (draft ? <DraftLayer member={member} path={draft.path} scale={scale} /> : null),
     [draft, member],
   );
+  return { draft, setDraft, addHere, onKey, over };
+}
 
-  // The first is open until somebody closes it.
+/** The member's cracks, in their families, and which of them is open: the first, until somebody closes it. */
+function useShownCrack() {
+  const { file } = useRecords();
+  const { member } = useMember();
+  const { cracks: seen } = useOnMember();
+  const [chosen, setChosen] = useState<string>();
+  const cracks = recorded(file, 'crack').filter((crack) => crack.memberId === member.id);
   const upright = standing(cracks, file.strikes);
-  const shown = chosen === undefined ? upright[0] : upright.find(({ id }) => id === chosen);
   const families = crackFamilies(member.shape, seen);
-  const shownFamily = families
-    .find((family) => family.some(({ id }) => id === shown?.id))
-    ?.map(({ id }) => id);
+  const shown = chosen === undefined ? upright[0] : upright.find(({ id }) => id === chosen);
+  const familyOf = (id: string | undefined) =>
+    families.find((family) => family.some((each) => each.id === id));
+  const turn = (id: string) => setChosen(id === shown?.id ? '' : id);
+  return { cracks, upright, families, familyOf, shown, turn };
+}
+type ShownCrack = ReturnType<typeof useShownCrack>;
+
+export function TraceBench() {
+  const { draft, setDraft, addHere, onKey, over } = useTracing();
+  const of = useShownCrack();
+  const { shown, familyOf } = of;
+  const [kept, setKept] = useState<Crack>();
+  const shownFamily = familyOf(shown?.id)?.map(({ id }) => id);
   return (
     <Bench>
       <MayMovePanel />
@@ -120,41 +133,48 @@ export function TraceBench() {
         </div>
       )}
       {kept && !draft && <TwinPrompt crack={kept} onDone={() => setKept(undefined)} />}
-      <section className="mt-4 border-t border-rule pt-2" aria-label="Cracks">
-        <h3 className="text-lg font-semibold">
-          Cracks on {member.name.toLowerCase()}: {upright.length}
-          {families.length < upright.length &&
-            ` in ${families.length} ${families.length === 1 ? 'family' : 'families'}`}
-        </h3>
-        {cracks.length === 0 && (
-          <p className="text-xl">
-            None recorded. Clean to bare metal at old welds, hangers and sharp plate ends, dye, and look on
-            the diagonal twin too.
-          </p>
-        )}
-        <ul className="ruled">
-          {inFamilies(cracks, families).map((crack) => (
-            <CrackLine
-              key={crack.id}
-              crack={crack}
-              family={families.find((family) => family.some(({ id }) => id === crack.id))}
-              isShown={crack.id === shown?.id}
-              onShow={() => {
-                const first = crack.path[0]!;
-                setChosen(crack.id === shown?.id ? '' : crack.id);
-                setCursor({ stationMm: first.stationMm, face: first.face, heightMm: first.heightMm });
-              }}
-            />
-          ))}
-        </ul>
-        {upright.length > 0 && <p className="caution mt-3">{CAUTIONS.crack}</p>}
-      </section>
+      <Cracks of={of} />
       {shown && <CrackPanel key={shown.id} crack={shown} />}
       <AlignmentPanel />
       <Elsewhere />
       <LoadTestPanel />
       <TemporaryPanel />
     </Bench>
+  );
+}
+
+function Cracks({ of: { cracks, upright, families, familyOf, shown, turn } }: { of: ShownCrack }) {
+  const { member, setCursor } = useMember();
+  return (
+    <section className="mt-4 border-t border-rule pt-2" aria-label="Cracks">
+      <h3 className="text-lg font-semibold">
+        Cracks on {member.name.toLowerCase()}: {upright.length}
+        {families.length < upright.length &&
+          ` in ${families.length} ${families.length === 1 ? 'family' : 'families'}`}
+      </h3>
+      {cracks.length === 0 && (
+        <p className="text-xl">
+          None recorded. Clean to bare metal at old welds, hangers and sharp plate ends, dye, and look on the
+          diagonal twin too.
+        </p>
+      )}
+      <ul className="ruled">
+        {inFamilies(cracks, families).map((crack) => (
+          <CrackLine
+            key={crack.id}
+            crack={crack}
+            family={familyOf(crack.id)}
+            isShown={crack.id === shown?.id}
+            onShow={() => {
+              const { stationMm, face, heightMm } = crack.path[0]!;
+              turn(crack.id);
+              setCursor({ stationMm, face, heightMm });
+            }}
+          />
+        ))}
+      </ul>
+      {upright.length > 0 && <p className="caution mt-3">{CAUTIONS.crack}</p>}
+    </section>
   );
 }
 

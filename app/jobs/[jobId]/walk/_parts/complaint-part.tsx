@@ -1,14 +1,24 @@
 'use client';
 
 import { useMemo, useState } from 'react';
+import { useFormContext } from 'react-hook-form';
+import { z } from 'zod';
 import { memberOf } from '@/core/frame';
 import { explainComplaint, stands } from '@/core/job';
-import { parseLengthMm, printLength } from '@/core/quantity';
-import { COMPLAINTS, type Complaint, type SpotState } from '@/core/walk';
-import { Entry, Pick, When } from '@/ui/controls';
+import { parseLengthMm, printLength, type UnitSystem } from '@/core/quantity';
+import { complaintKind, COMPLAINTS, type Complaint, type SpotState } from '@/core/walk';
+import {
+  FieldProblem,
+  TypedEntry,
+  TypedForm,
+  TypedPick,
+  TypedProblem,
+  useTypedForm,
+  When,
+} from '@/ui/controls';
 import { EXPLANATION_WORDS } from '../../../../_words/walk';
-import { StrikeSheet, useReader, useRecords, useWork, useStamp } from '../../../_desk';
-import { useUnitTurn } from '../../../../_parts/turned';
+import { StrikeSheet, useKeepChecked, useReader, useRecords, useWork } from '../../../_desk';
+import { readIfTyped, useFieldsTurn } from '../../../../_parts/typed';
 
 /** What the owner feels, and whether what is on record accounts for it. */
 export function ComplaintPart({ states }: { states: readonly SpotState[] }) {
@@ -130,100 +140,72 @@ function Explained({
   );
 }
 
+const typedComplaint = (system: UnitSystem) =>
+  z.object({
+    what: z.enum(COMPLAINTS),
+    where: z.string().trim().min(2, 'where is it felt?'),
+    movement: readIfTyped((text) => parseLengthMm(text, system)).refine(
+      (mm) => mm === undefined || mm > 0,
+      'leave it open where nothing was measured',
+    ),
+    memberIds: z.array(z.string()).min(1, 'which members carry it? Tick at least one'),
+    note: z.string(),
+  });
+
 function ComplaintForm() {
-  const { file, keep } = useRecords();
   const { system } = useReader();
-  const stamp = useStamp();
-  const [form, setForm] = useState({ what: 'sag' as Complaint['what'], where: '', movement: '', note: '' });
-  const [memberIds, setMemberIds] = useState<readonly string[]>([]);
-  useUnitTurn(system, (as) => setForm({ ...form, movement: as(form.movement) }));
-  const [problem, setProblem] = useState<string>();
-  const submit = () => {
-    const movement = form.movement.trim() === '' ? undefined : parseLengthMm(form.movement, system);
-    if (form.where.trim().length < 2) return setProblem('where is it felt?');
-    if (movement && !movement.ok) return setProblem(`moves: ${movement.reason}`);
-    if (movement && !(movement.value > 0))
-      return setProblem('moves: leave it open where nothing was measured');
-    if (memberIds.length === 0) return setProblem('which members carry it? Tick at least one');
-    keep({
-      kind: 'complaint',
-      ...stamp(),
-      what: form.what,
-      where: form.where.trim(),
-      memberIds: [...memberIds],
-      note: form.note.trim(),
-      ...(movement && { movementMm: movement.value }),
+  const keepChecked = useKeepChecked();
+  const schema = typedComplaint(system);
+  const nothing = { where: '', movement: '', memberIds: [] as string[], note: '' };
+  const form = useTypedForm(schema, { what: 'sag' as Complaint['what'], ...nothing });
+  useFieldsTurn(form, system, { movement: 'length' });
+  const keepIt = ({ movement, ...complaint }: z.infer<typeof schema>) => {
+    const refusal = keepChecked(complaintKind, {
+      ...complaint,
+      ...(movement !== undefined && { movementMm: movement }),
     });
-    setForm({ ...form, where: '', movement: '', note: '' });
-    setMemberIds([]);
-    setProblem(undefined);
+    if (!refusal) form.reset({ what: complaint.what, ...nothing });
+    return refusal;
   };
-  const toggle = (id: string) =>
-    setMemberIds(memberIds.includes(id) ? memberIds.filter((each) => each !== id) : [...memberIds, id]);
   return (
-    <form
+    <TypedForm
+      form={form}
+      onKeep={keepIt}
+      label="New complaint"
       className="mt-4 border-y-2 border-ink bg-sheet px-3 py-3"
-      aria-label="New complaint"
-      onSubmit={(event) => {
-        event.preventDefault();
-        submit();
-      }}
     >
-      <div className="grid grid-cols-2 items-end gap-2 sm:grid-cols-4">
-        <Pick
-          label="what is felt"
-          value={form.what}
-          options={COMPLAINTS}
-          onPick={(what) => setForm({ ...form, what })}
-        />
-        <Entry
-          label="where"
-          className="sm:col-span-2"
-          value={form.where}
-          maxLength={120}
-          onChange={(event) => setForm({ ...form, where: event.target.value })}
-        />
-        <Entry
-          label="moves, measured"
-          unit={system}
-          value={form.movement}
-          placeholder="may stay open"
-          onChange={(event) => setForm({ ...form, movement: event.target.value })}
-        />
+      <div className="grid grid-cols-2 items-start gap-2 sm:grid-cols-4">
+        <TypedPick name="what" label="what is felt" options={COMPLAINTS} />
+        <TypedEntry name="where" label="where" className="sm:col-span-2" maxLength={120} />
+        <TypedEntry name="movement" label="moves, measured" unit={system} placeholder="may stay open" />
       </div>
-      <fieldset className="mt-2">
-        <legend className="caption">members in its load path</legend>
-        <div className="flex max-h-[190px] flex-wrap gap-1.5 overflow-y-auto">
-          {file.frame.members.map((member) => (
-            <label key={member.id} className="plain">
-              <input
-                type="checkbox"
-                className="size-5"
-                checked={memberIds.includes(member.id)}
-                onChange={() => toggle(member.id)}
-              />{' '}
-              {member.name}
-            </label>
-          ))}
-        </div>
-      </fieldset>
-      <Entry
-        label="how it was measured"
-        className="mt-2"
-        value={form.note}
-        maxLength={300}
-        onChange={(event) => setForm({ ...form, note: event.target.value })}
-      />
-      {problem && (
-        <p role="alert" className="mt-2 font-semibold text-oxide">
-          {problem}
-        </p>
-      )}
+      <LoadPath />
+      <FieldProblem name="memberIds" />
+      <TypedEntry name="note" label="how it was measured" className="mt-2" maxLength={300} />
+      <TypedProblem className="mt-2" />
       <p className="mt-3">
         <button type="submit" className="solid">
           Keep the complaint
         </button>
       </p>
-    </form>
+    </TypedForm>
   );
 }
+
+const LoadPath = () => {
+  const { members } = useRecords().file.frame;
+  const { register } = useFormContext();
+  return (
+    <fieldset className="mt-2">
+      <legend className="caption">members in its load path</legend>
+      <div className="flex max-h-[190px] flex-wrap gap-1.5 overflow-y-auto">
+        {members.map((member) => (
+          <label key={member.id} className="plain">
+            <input type="checkbox" className="size-5" value={member.id} {...register('memberIds')} />{' '}
+            {member.name}
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  );
+};

@@ -1,7 +1,7 @@
 'use client';
 
 import { useCallback, useMemo, useState } from 'react';
-import { facesOf, memberOf } from '@/core/frame';
+import { facesOf, memberOf, type Member } from '@/core/frame';
 import {
   askedBy,
   CAUSES,
@@ -18,6 +18,7 @@ import {
   type Way,
 } from '@/core/walk';
 import { Entry, Pick, usePageKeys } from '@/ui/controls';
+import type { Cursor } from '@/ui/strip';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { unseenWords } from '../../../../_words/walk';
 import { StrikeSheet, useMember, useRecords, useStamp, PhotoButton } from '../../../_desk';
@@ -72,7 +73,8 @@ function nextAfter(states: readonly SpotState[], current: SpotState): SpotState 
   return states.find((state) => state.spot.id === next?.id);
 }
 
-export function RoundPart({ states }: { states: readonly SpotState[] }) {
+/** Where the round is, and what is being said of the spot it is at. */
+function useRound(states: readonly SpotState[]) {
   const { file, keep } = useRecords();
   const { selectMember, setCursor } = useMember();
   const stamp = useStamp();
@@ -81,13 +83,10 @@ export function RoundPart({ states }: { states: readonly SpotState[] }) {
   const [asksWhy, setAsksWhy] = useState(false);
   const [more, setMore] = useState<MoreSaid>(NOTHING_MORE);
   const [on, setOn] = useState<LookOn>();
-  const [striking, setStriking] = useState<SpotState>();
-  const [listOpen, setListOpen] = useState(false);
   const current =
     states.find((state) => state.spot.id === currentId) ??
     states.find((state) => state.spot.id === nextToLookAt(states, undefined)?.id) ??
     states[0];
-  const progress = useMemo(() => progressOf(states), [states]);
 
   const goTo = useCallback(
     (state: SpotState | undefined) => {
@@ -96,18 +95,15 @@ export function RoundPart({ states }: { states: readonly SpotState[] }) {
       setAsksWhy(false);
       setOn(state.look?.on);
       setMore({ note: state.look?.note ?? '', cause: state.look?.cause ?? 'unknown' });
-      const { memberId, fromMm, toMm, face } = state.spot;
+      const { memberId } = state.spot;
       const member = memberId === undefined ? undefined : memberOf(file.frame, memberId);
       if (!member) return;
       selectMember(member.id);
-      const faces = facesOf(member.shape);
-      const shown = faces.find((each) => each.id === face) ?? faces.find((each) => each.upright) ?? faces[0]!;
-      if (fromMm !== undefined)
-        setCursor({ stationMm: (fromMm + toMm!) / 2, face: shown.id, heightMm: shown.widthMm / 2 });
+      const place = placeOf(state.spot, member);
+      if (place) setCursor(place);
     },
     [file.frame, selectMember, setCursor],
   );
-
   const step = useCallback(
     (by: number) => {
       if (!current) return;
@@ -116,7 +112,6 @@ export function RoundPart({ states }: { states: readonly SpotState[] }) {
     },
     [states, current, goTo],
   );
-
   const look = useCallback(
     (result: LookResult, why?: UnseenWhy) => {
       if (!current) return;
@@ -129,7 +124,22 @@ export function RoundPart({ states }: { states: readonly SpotState[] }) {
     },
     [current, keep, stamp, ways, on, more, goTo, states],
   );
+  return { current, goTo, step, look, ways, setWays, asksWhy, setAsksWhy, more, setMore, on, setOn };
+}
+type RoundAt = ReturnType<typeof useRound> & { readonly current: SpotState };
 
+/** Where on its member a spot is looked at: the middle of it, on its own face, or the first that stands upright. */
+function placeOf({ fromMm, toMm, face }: SpotState['spot'], { shape }: Member): Cursor | undefined {
+  if (fromMm === undefined) return undefined;
+  const faces = facesOf(shape);
+  const shown = faces.find((each) => each.id === face) ?? faces.find((each) => each.upright) ?? faces[0]!;
+  return { stationMm: (fromMm + toMm!) / 2, face: shown.id, heightMm: shown.widthMm / 2 };
+}
+
+export function RoundPart({ states }: { states: readonly SpotState[] }) {
+  const round = useRound(states);
+  const { current, goTo, step, look, setAsksWhy } = round;
+  const [striking, setStriking] = useState<SpotState>();
   usePageKeys({
     n: () => step(1),
     p: () => step(-1),
@@ -139,52 +149,83 @@ export function RoundPart({ states }: { states: readonly SpotState[] }) {
       if (result) look(result);
     },
   });
-
   if (!current)
     return <p className="text-xl">No spot is on the list for this frame. Add one under “What we look at”.</p>;
   return (
     <div className="grid gap-x-6 gap-y-4 xl:grid-cols-[minmax(0,1fr)_380px]">
-      <div className="min-w-0">
-        <ProgressBar {...progress} />
-        <Spot
-          key={current.spot.id}
-          state={current}
-          number={states.indexOf(current) + 1}
-          of={states.length}
-          onStep={step}
-          onStrike={() => setStriking(current)}
-        />
-        <Ways ways={ways} onChange={setWays} />
-        {current.spot.host && current.spot.memberId !== undefined && <FoundOn on={on} onChange={setOn} />}
-        <Results
-          result={current.result}
-          hasWays={ways.length > 0}
-          asksWhy={asksWhy}
-          onAskWhy={setAsksWhy}
-          onLook={look}
-        />
-        {current.spot.host && <AtTheHost spot={current.spot} ways={ways} />}
-        {current.spot.memberId !== undefined && <AtTheSpot />}
-        <Asked states={askedBy(current, states)} onGo={goTo} />
-        <More spot={current.spot} more={more} onMore={setMore} />
-        <LeaveRow />
-        <p className="caution mt-4">{CAUTIONS.lift}</p>
-      </div>
-      <div className="min-w-0 xl:border-l xl:border-rule xl:pl-5">
-        <div className="flex items-center justify-between">
-          <h2 className="text-lg font-semibold">The way round</h2>
-          <button type="button" className="hit px-2 underline" onClick={() => setListOpen(true)}>
-            What we look at
-          </button>
-        </div>
-        <SpotList states={states} current={current} onGo={goTo} />
-      </div>
+      <AtSpot states={states} round={{ ...round, current }} onStrike={setStriking} />
+      <WayRound states={states} current={current} onGo={goTo} />
       <StrikeSheet
         struck={
           striking?.look && { id: striking.look.id, words: `${striking.spot.title}: ${striking.look.result}` }
         }
         onClose={() => setStriking(undefined)}
       />
+    </div>
+  );
+}
+
+/** The spot the round is at: how it was looked at, what it is, and what that asks for. */
+function AtSpot({
+  states,
+  round: { current, goTo, step, look, ways, setWays, asksWhy, setAsksWhy, more, setMore, on, setOn },
+  onStrike,
+}: {
+  states: readonly SpotState[];
+  round: RoundAt;
+  onStrike: (state: SpotState) => void;
+}) {
+  const progress = useMemo(() => progressOf(states), [states]);
+  const { spot } = current;
+  return (
+    <div className="min-w-0">
+      <ProgressBar {...progress} />
+      <Spot
+        key={spot.id}
+        state={current}
+        number={states.indexOf(current) + 1}
+        of={states.length}
+        onStep={step}
+        onStrike={() => onStrike(current)}
+      />
+      <Ways ways={ways} onChange={setWays} />
+      {spot.host && spot.memberId !== undefined && <FoundOn on={on} onChange={setOn} />}
+      <Results
+        result={current.result}
+        hasWays={ways.length > 0}
+        asksWhy={asksWhy}
+        onAskWhy={setAsksWhy}
+        onLook={look}
+      />
+      {spot.host && <AtTheHost spot={spot} ways={ways} />}
+      {spot.memberId !== undefined && <AtTheSpot />}
+      <Asked states={askedBy(current, states)} onGo={goTo} />
+      <More spot={spot} more={more} onMore={setMore} />
+      <LeaveRow />
+      <p className="caution mt-4">{CAUTIONS.lift}</p>
+    </div>
+  );
+}
+
+function WayRound({
+  states,
+  current,
+  onGo,
+}: {
+  states: readonly SpotState[];
+  current: SpotState;
+  onGo: (state: SpotState) => void;
+}) {
+  const [listOpen, setListOpen] = useState(false);
+  return (
+    <div className="min-w-0 xl:border-l xl:border-rule xl:pl-5">
+      <div className="flex items-center justify-between">
+        <h2 className="text-lg font-semibold">The way round</h2>
+        <button type="button" className="hit px-2 underline" onClick={() => setListOpen(true)}>
+          What we look at
+        </button>
+      </div>
+      <SpotList states={states} current={current} onGo={onGo} />
       <SpotsSheet open={listOpen} onOpenChange={setListOpen} />
     </div>
   );

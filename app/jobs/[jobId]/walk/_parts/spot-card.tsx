@@ -24,95 +24,112 @@ export function Spot({
   onStep: (by: number) => void;
   onStrike: () => void;
 }) {
-  const { system } = useReader();
+  return (
+    <section className="border-y-2 border-ink bg-sheet px-3 py-2" aria-label="This spot">
+      <div className="flex items-start gap-2">
+        <Step label="The spot before" sign="‹" onStep={() => onStep(-1)} />
+        <Card spot={state.spot} count={`${number} of ${of}`} />
+        <Step label="The next spot" sign="›" onStep={() => onStep(1)} />
+      </div>
+      <p className="flex min-h-[44px] flex-wrap items-center gap-x-3 border-t border-rule" aria-live="polite">
+        <Said state={state} onStrike={onStrike} />
+      </p>
+    </section>
+  );
+}
+
+const Step = ({ label, sign, onStep }: { label: string; sign: string; onStep: () => void }) => (
+  <button
+    type="button"
+    className="plain min-h-[64px]! w-12 shrink-0 px-0! text-2xl"
+    aria-label={label}
+    onClick={onStep}
+  >
+    {sign}
+  </button>
+);
+
+/** What is looked at there and where it is, with all that is known of such a place. */
+function Card({ spot, count }: { spot: SpotState['spot']; count: string }) {
   const { file } = useRecords();
-  const { spot, look } = state;
-  const member = spot.memberId === undefined ? undefined : memberOf(file.frame, spot.memberId);
-  const at = (mm: number) => printStation(member ?? {}, mm, system);
   const mended = file.mendedBefore?.find(
     ({ memberId, fromMm, toMm }) =>
       memberId === spot.memberId && fromMm <= spot.fromMm! && toMm >= spot.toMm!,
   );
   return (
-    <section className="border-y-2 border-ink bg-sheet px-3 py-2" aria-label="This spot">
-      <div className="flex items-start gap-2">
-        <button
-          type="button"
-          className="plain min-h-[64px]! w-12 shrink-0 px-0! text-2xl"
-          aria-label="The spot before"
-          onClick={() => onStep(-1)}
-        >
-          ‹
-        </button>
-        <div className="min-h-[112px] min-w-0 flex-1">
-          <p className="caption">
-            {number} of {of}, {TOUR_WORDS[spot.tour].toLowerCase()}
-            {spot.critical && ', critical'}
-            {spot.from !== 'trade' && `, ${spot.from === 'shop' ? 'the shop’s own' : 'learned here'}`}
-          </p>
-          <h2 className="text-[23px] font-bold leading-tight">{spot.title}</h2>
-          <p>
-            {spot.look}
-            {spot.fromMm !== undefined && (
-              <span className="caption">
-                {' '}
-                {spot.toMm! - spot.fromMm > 200
-                  ? `stations ${at(spot.fromMm)} to ${at(spot.toMm!)}`
-                  : `station ${at(spot.fromMm)}`}
-              </span>
-            )}
-          </p>
-          <FailedHere spot={spot} />
-          <ComesInHere spot={spot} />
-          <AsBuiltHere memberId={spot.memberId} fromMm={spot.fromMm} toMm={spot.toMm} />
-          {mended && (
-            <p className="font-semibold">
-              Renewed here by an earlier job, <When at={mended.at} only="day" />: its patch is as made.
-            </p>
-          )}
-          {spot.needs.length > 0 && (
-            <p className="caption">From outside it cannot be seen: {spot.needs.join(', ')}.</p>
-          )}
-        </div>
-        <button
-          type="button"
-          className="plain min-h-[64px]! w-12 shrink-0 px-0! text-2xl"
-          aria-label="The next spot"
-          onClick={() => onStep(1)}
-        >
-          ›
-        </button>
-      </div>
-      <p className="flex min-h-[44px] flex-wrap items-center gap-x-3 border-t border-rule" aria-live="polite">
-        {look ? (
-          <>
-            <span
-              className={`text-lg font-bold ${look.result !== 'not seen' && isDoubtful(look.result) ? 'text-oxide' : ''}`}
-            >
-              {look.result}
-              {look.on && `, ${ON_WORDS[look.on]}`}
-            </span>
-            <span className="caption">
-              {look.why ? unseenWords(look.why) : look.ways.join(', ')}
-              {look.note && `; ${look.note}`}
-              {look.cause && `; ${look.cause}`}; {look.by} <When at={look.at} only="day" />
-            </span>
-            {!state.seen && look.result !== 'not seen' && (
-              <span className="font-semibold text-oxide">
-                does not count as seen: {unseenWords(state.why!)}
-              </span>
-            )}
-            <button type="button" className="hit ml-auto px-2 underline" onClick={onStrike}>
-              strike
-            </button>
-          </>
-        ) : state.measured ? (
-          <span>Read here with a gauge; not looked at yet.</span>
-        ) : (
-          <span className="text-soft">Not looked at yet.</span>
-        )}
+    <div className="min-h-[112px] min-w-0 flex-1">
+      <p className="caption">
+        {count}, {TOUR_WORDS[spot.tour].toLowerCase()}
+        {spot.critical && ', critical'}
+        {spot.from !== 'trade' && `, ${spot.from === 'shop' ? 'the shop’s own' : 'learned here'}`}
       </p>
-    </section>
+      <h2 className="text-[23px] font-bold leading-tight">{spot.title}</h2>
+      <p>
+        {spot.look}
+        <Stations spot={spot} />
+      </p>
+      <FailedHere spot={spot} />
+      <ComesInHere spot={spot} />
+      <AsBuiltHere memberId={spot.memberId} fromMm={spot.fromMm} toMm={spot.toMm} />
+      {mended && (
+        <p className="font-semibold">
+          Renewed here by an earlier job, <When at={mended.at} only="day" />: its patch is as made.
+        </p>
+      )}
+      {spot.needs.length > 0 && (
+        <p className="caption">From outside it cannot be seen: {spot.needs.join(', ')}.</p>
+      )}
+    </div>
+  );
+}
+
+function Stations({ spot: { memberId, fromMm, toMm } }: { spot: SpotState['spot'] }) {
+  const { system } = useReader();
+  const { file } = useRecords();
+  if (fromMm === undefined) return null;
+  const member = memberId === undefined ? undefined : memberOf(file.frame, memberId);
+  const at = (mm: number) => printStation(member ?? {}, mm, system);
+  return (
+    <span className="caption">
+      {' '}
+      {toMm! - fromMm > 200 ? `stations ${at(fromMm)} to ${at(toMm!)}` : `station ${at(fromMm)}`}
+    </span>
+  );
+}
+
+/** What was said of it last, and whether that counts as seen. */
+function Said({
+  state: { look, seen, why, measured },
+  onStrike,
+}: {
+  state: SpotState;
+  onStrike: () => void;
+}) {
+  if (!look)
+    return measured ? (
+      <span>Read here with a gauge; not looked at yet.</span>
+    ) : (
+      <span className="text-soft">Not looked at yet.</span>
+    );
+  const isBad = look.result !== 'not seen' && isDoubtful(look.result);
+  return (
+    <>
+      <span className={`text-lg font-bold ${isBad ? 'text-oxide' : ''}`}>
+        {look.result}
+        {look.on && `, ${ON_WORDS[look.on]}`}
+      </span>
+      <span className="caption">
+        {look.why ? unseenWords(look.why) : look.ways.join(', ')}
+        {look.note && `; ${look.note}`}
+        {look.cause && `; ${look.cause}`}; {look.by} <When at={look.at} only="day" />
+      </span>
+      {!seen && look.result !== 'not seen' && (
+        <span className="font-semibold text-oxide">does not count as seen: {unseenWords(why!)}</span>
+      )}
+      <button type="button" className="hit ml-auto px-2 underline" onClick={onStrike}>
+        strike
+      </button>
+    </>
   );
 }
 

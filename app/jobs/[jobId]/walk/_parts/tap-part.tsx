@@ -130,21 +130,15 @@ const SOURCE_WORDS = (source: Source): string =>
       : `stand-in: ${source} metal`;
 const LISTEN_S = 4;
 
-function Listen({
-  title,
-  side,
-  onHeard,
-  onPlace,
-}: {
-  title: string;
-  side: Side;
-  onHeard: (taps: HeardTap[], wave: Float32Array, by: TapTest['heardBy']) => void;
-  onPlace: (spot: Spot) => void;
-}) {
-  const { file } = useRecords();
-  const { system } = useReader();
-  const { member } = useMember();
-  const { cursor } = usePlace();
+interface ListenProps {
+  readonly title: string;
+  readonly side: Side;
+  readonly onHeard: (taps: HeardTap[], wave: Float32Array, by: TapTest['heardBy']) => void;
+  readonly onPlace: (spot: Spot) => void;
+}
+
+/** Hears taps from whichever source is chosen, and says why none were heard. */
+function useListening({ title, side, onHeard }: ListenProps) {
   const [source, setSource] = useState<Source>('microphone');
   const [problem, setProblem] = useState<string>();
   const [left, setLeft] = useState<number>();
@@ -153,94 +147,119 @@ function Listen({
     setProblem(unheardWords(taps.length, drowned));
     if (taps.length) onHeard(taps, recording.samples, by);
   };
-  const listen = async () => {
-    setProblem(undefined);
-    if (source !== 'microphone' && source !== 'file')
-      return hear(
-        { samples: tapRecording(source, 1 + side.taps.length + title.length), sampleRate: SAMPLE_RATE },
-        'stand-in',
-      );
-    const outcome = await recorded(LISTEN_S, setLeft);
-    setLeft(undefined);
-    if (outcome.ok) hear(outcome.value, 'microphone');
-    else setProblem(outcome.reason);
+  return {
+    source,
+    setSource,
+    problem,
+    left,
+    listen: async () => {
+      setProblem(undefined);
+      if (source !== 'microphone' && source !== 'file')
+        return hear(
+          { samples: tapRecording(source, 1 + side.taps.length + title.length), sampleRate: SAMPLE_RATE },
+          'stand-in',
+        );
+      const outcome = await recorded(LISTEN_S, setLeft);
+      setLeft(undefined);
+      if (outcome.ok) hear(outcome.value, 'microphone');
+      else setProblem(outcome.reason);
+    },
+    fromFile: async (chosen: File | undefined) => {
+      const outcome = chosen && (await samplesOf(chosen));
+      if (outcome?.ok) hear(outcome.value, 'file');
+      else if (outcome) setProblem(outcome.reason);
+    },
   };
-  const fromFile = async (chosen: File | undefined) => {
-    const outcome = chosen && (await samplesOf(chosen));
-    if (outcome?.ok) hear(outcome.value, 'file');
-    else if (outcome) setProblem(outcome.reason);
-  };
-  const { spot } = side;
+}
+
+function Listen(props: ListenProps) {
+  const { title, side, onPlace } = props;
+  const listening = useListening(props);
   return (
     <section className="border border-rule bg-sheet p-3" aria-label={title}>
       <h3 className="text-lg font-semibold">{title}</h3>
-      <p className="flex min-h-[44px] flex-wrap items-center gap-x-3">
-        <span>
-          {spot
-            ? `${memberOf(file.frame, spot.memberId)?.name}, ${printStation(memberOf(file.frame, spot.memberId) ?? member, spot.stationMm, system)}, ${faceWords(memberOf(file.frame, spot.memberId) ?? member, spot.face)}`
-            : 'no place yet'}
-        </span>
-        <button
-          type="button"
-          className="hit px-2 underline"
-          onClick={() => onPlace({ memberId: member.id, ...cursor })}
-        >
-          at the cursor
-        </button>
-      </p>
-      <div className="flex flex-wrap items-end gap-2">
-        <Pick label="listen to" value={source} options={SOURCES} words={SOURCE_WORDS} onPick={setSource} />
-        {source === 'file' ? (
-          <label className="plain cursor-pointer focus-within:outline-3 focus-within:outline-here">
-            Choose
-            <input
-              type="file"
-              accept="audio/*"
-              className="sr-only"
-              onChange={(event) => void fromFile(event.target.files?.[0])}
-            />
-          </label>
-        ) : (
-          <button type="button" className="solid" disabled={left !== undefined} onClick={() => void listen()}>
-            {left === undefined ? 'Listen' : `tap now: ${left} s`}
-          </button>
-        )}
-      </div>
-      {problem && (
+      <Where spot={side.spot} onPlace={onPlace} />
+      <From {...listening} />
+      {listening.problem && (
         <p role="alert" className="mt-1 font-semibold text-oxide">
-          {problem}
+          {listening.problem}
         </p>
       )}
       {side.wave && <Wave samples={side.wave} />}
-      {side.taps.length > 0 && (
-        <table className="w-full text-[15px]">
-          <thead>
-            <tr className="caption text-left">
-              <th scope="col" className="font-normal">
-                tap
-              </th>
-              <th scope="col" className="font-normal">
-                rings, ms to a tenth
-              </th>
-              <th scope="col" className="font-normal">
-                note, Hz
-              </th>
-            </tr>
-          </thead>
-          <tbody className="ruled">
-            {side.taps.map((tap, k) => (
-              <tr key={k}>
-                <td className="py-0.5">{k + 1}</td>
-                <td>{significant(tap.ringMs, 3)}</td>
-                <td>{significant(tap.toneHz, 3)}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      )}
+      {side.taps.length > 0 && <Heard taps={side.taps} />}
     </section>
   );
 }
+
+function Where({ spot, onPlace }: { spot: Spot | undefined; onPlace: (spot: Spot) => void }) {
+  const { file } = useRecords();
+  const { system } = useReader();
+  const { member } = useMember();
+  const { cursor } = usePlace();
+  const on = (spot && memberOf(file.frame, spot.memberId)) ?? member;
+  return (
+    <p className="flex min-h-[44px] flex-wrap items-center gap-x-3">
+      <span>
+        {spot
+          ? `${on.name}, ${printStation(on, spot.stationMm, system)}, ${faceWords(on, spot.face)}`
+          : 'no place yet'}
+      </span>
+      <button
+        type="button"
+        className="hit px-2 underline"
+        onClick={() => onPlace({ memberId: member.id, ...cursor })}
+      >
+        at the cursor
+      </button>
+    </p>
+  );
+}
+
+const From = ({ source, setSource, left, listen, fromFile }: ReturnType<typeof useListening>) => (
+  <div className="flex flex-wrap items-end gap-2">
+    <Pick label="listen to" value={source} options={SOURCES} words={SOURCE_WORDS} onPick={setSource} />
+    {source === 'file' ? (
+      <label className="plain cursor-pointer focus-within:outline-3 focus-within:outline-here">
+        Choose
+        <input
+          type="file"
+          accept="audio/*"
+          className="sr-only"
+          onChange={(event) => void fromFile(event.target.files?.[0])}
+        />
+      </label>
+    ) : (
+      <button type="button" className="solid" disabled={left !== undefined} onClick={() => void listen()}>
+        {left === undefined ? 'Listen' : `tap now: ${left} s`}
+      </button>
+    )}
+  </div>
+);
+
+const HEARD_HEADS = ['tap', 'rings, ms to a tenth', 'note, Hz'] as const;
+
+const Heard = ({ taps }: { taps: readonly HeardTap[] }) => (
+  <table className="w-full text-[15px]">
+    <thead>
+      <tr className="caption text-left">
+        {HEARD_HEADS.map((head) => (
+          <th key={head} scope="col" className="font-normal">
+            {head}
+          </th>
+        ))}
+      </tr>
+    </thead>
+    <tbody className="ruled">
+      {taps.map((tap, k) => (
+        <tr key={k}>
+          <td className="py-0.5">{k + 1}</td>
+          <td>{significant(tap.ringMs, 3)}</td>
+          <td>{significant(tap.toneHz, 3)}</td>
+        </tr>
+      ))}
+    </tbody>
+  </table>
+);
 
 /** The recording’s loudness from start to end. */
 function Wave({ samples }: { samples: Float32Array }) {

@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { toast } from 'sonner';
+import type { Point } from '@/core/geometry';
 import { parseLengthMm, printLength, type UnitSystem } from '@/core/quantity';
 import { blankFigures, blankOfOutline, contourOf, type Blank, type Outline } from '@/core/shape';
 import { Choice, Entry } from '@/ui/controls';
@@ -16,14 +17,13 @@ import { NO_POINT, readPoints, turnedPlace, typedPoint, type PointTyped } from '
 const FROM = ['measured points', 'photo of a card'] as const;
 const NO_POINTS: readonly PointTyped[] = [NO_POINT, NO_POINT, NO_POINT];
 
-/** A flat from the opening itself: its outline measured, or tapped on a card's photo, put right by hand, and kept with what is to be cut. */
-export function OutlineBench() {
+/** The outline as it is typed or tapped, the flat it makes, and how it is kept. */
+function useOutline() {
   const { file, keep } = useRecords();
   const { system } = useReader();
   const { member } = useMember();
   const stamp = useStamp();
   const router = useRouter();
-  const [from, setFrom] = useState<(typeof FROM)[number]>('measured points');
   const [typed, setTyped] = useState<readonly PointTyped[]>(NO_POINTS);
   const [name, setName] = useState('');
   const [thickness, setThickness] = useState('');
@@ -35,20 +35,20 @@ export function OutlineBench() {
     setTyped(typed.map(({ x, y, round }) => ({ x: turnedPlace(x, as), y: turnedPlace(y, as), round })));
     setThickness(as(thickness));
   });
-  const points = readPoints(typed, system);
-  const contour = points.ok ? contourOf(points.value) : points;
+  const read = readPoints(typed, system);
+  const points = read.ok ? read.value : [];
+  const contour = read.ok ? contourOf(read.value) : read;
   const thick = parseLengthMm(thickness, system);
   const draft: Omit<Outline, 'id' | 'by' | 'at'> = {
     kind: 'outline',
     name: name.trim() || 'own outline',
     memberId: member.id,
     thicknessMm: thick.ok ? thick.value : 0,
-    points: points.ok ? points.value : [],
+    points,
     from: isTapped ? 'photo' : 'measured',
     ...(isTapped && error !== undefined && { errorPerMetreMm: error }),
     note: '',
   };
-  const blank = contour.ok ? blankOfOutline({ ...draft, id: '', by: '', at: '' }, member.name) : undefined;
   const keepIt = () => {
     if (!contour.ok) return setProblem(contour.reason);
     if (name.trim() === '') return setProblem('say what it is');
@@ -59,6 +59,39 @@ export function OutlineBench() {
     toast.success('Now among what is to be cut');
     router.push(`/jobs/${file.job.id}/shape/cut?member=${member.id}`);
   };
+  const tap = ([xMm, yMm]: Point) => {
+    setTapped(true);
+    setTyped([...typed.filter((point) => !isBlank(point)), typedPoint({ xMm, yMm }, system)]);
+  };
+  return {
+    typed,
+    setTyped,
+    points,
+    tap,
+    onScale: setError,
+    error: draft.errorPerMetreMm,
+    blank: contour.ok ? blankOfOutline({ ...draft, id: '', by: '', at: '' }, member.name) : undefined,
+    lacks: contour.ok ? '' : contour.reason,
+    name,
+    setName,
+    thickness,
+    setThickness,
+    problem,
+    keepIt,
+  };
+}
+type OutlineDraft = ReturnType<typeof useOutline>;
+
+const isBlank = ({ x, y }: PointTyped): boolean => !x.trim() && !y.trim();
+
+/** A flat from the opening itself: its outline measured, or tapped on a card's photo, put right by hand, and kept with what is to be cut. */
+export function OutlineBench() {
+  const { file } = useRecords();
+  const { system } = useReader();
+  const { member } = useMember();
+  const [from, setFrom] = useState<(typeof FROM)[number]>('measured points');
+  const outline = useOutline();
+  const { points, tap, onScale, typed, setTyped } = outline;
   return (
     <main id="main" className="mx-auto max-w-[1280px] px-3 pb-10 pt-3 lg:px-5">
       <div className="flex flex-wrap items-center justify-between gap-2">
@@ -73,63 +106,66 @@ export function OutlineBench() {
       <div className="mt-3 grid gap-x-6 gap-y-4 lg:grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)]">
         <div className="min-w-0">
           {from === 'photo of a card' && (
-            <FromPhoto
-              points={points.ok ? points.value : []}
-              system={system}
-              onPoint={([xMm, yMm]) => {
-                setTapped(true);
-                setTyped([
-                  ...typed.filter(({ x, y }) => x.trim() !== '' || y.trim() !== ''),
-                  typedPoint({ xMm, yMm }, system),
-                ]);
-              }}
-              onScale={setError}
-            />
+            <FromPhoto points={points} system={system} onPoint={tap} onScale={onScale} />
           )}
-          {blank ? (
-            <Drawn blank={blank} system={system} error={draft.errorPerMetreMm} />
-          ) : (
-            <p className="mt-3 caption">
-              {typed.every(({ x, y }) => !x.trim() && !y.trim())
-                ? 'Measure corners from the first one, to the right and up.'
-                : contour.ok
-                  ? ''
-                  : contour.reason}
-            </p>
-          )}
+          <SoFar outline={outline} />
         </div>
         <div className="min-w-0">
           <Points typed={typed} system={system} onTyped={setTyped} />
-          <div className="mt-3 flex flex-wrap items-end gap-3">
-            <Entry
-              label="what it is"
-              value={name}
-              maxLength={60}
-              onChange={(event) => setName(event.target.value)}
-            />
-            <Entry
-              label="sheet"
-              unit={system}
-              className="w-28"
-              value={thickness}
-              onChange={(event) => setThickness(event.target.value)}
-            />
-            <button type="button" className="solid" onClick={keepIt}>
-              Keep it with what is cut
-            </button>
-          </div>
-          {problem && (
-            <p role="alert" className="mt-2 font-semibold text-oxide">
-              {problem}
-            </p>
-          )}
-          <p className="caption mt-3">
-            Cut outside the line and trim: too large first. Edges fold back and laps are added by hand: the
-            outline is cut as it stands.
-          </p>
+          <Keep outline={outline} />
         </div>
       </div>
     </main>
+  );
+}
+
+/** The flat, or what it still lacks. */
+function SoFar({ outline: { blank, error, typed, lacks } }: { outline: OutlineDraft }) {
+  const { system } = useReader();
+  if (blank) return <Drawn blank={blank} system={system} error={error} />;
+  return (
+    <p className="mt-3 caption">
+      {typed.every(isBlank) ? 'Measure corners from the first one, to the right and up.' : lacks}
+    </p>
+  );
+}
+
+function Keep({
+  outline: { name, setName, thickness, setThickness, problem, keepIt },
+}: {
+  outline: OutlineDraft;
+}) {
+  const { system } = useReader();
+  return (
+    <>
+      <div className="mt-3 flex flex-wrap items-end gap-3">
+        <Entry
+          label="what it is"
+          value={name}
+          maxLength={60}
+          onChange={(event) => setName(event.target.value)}
+        />
+        <Entry
+          label="sheet"
+          unit={system}
+          className="w-28"
+          value={thickness}
+          onChange={(event) => setThickness(event.target.value)}
+        />
+        <button type="button" className="solid" onClick={keepIt}>
+          Keep it with what is cut
+        </button>
+      </div>
+      {problem && (
+        <p role="alert" className="mt-2 font-semibold text-oxide">
+          {problem}
+        </p>
+      )}
+      <p className="caption mt-3">
+        Cut outside the line and trim: too large first. Edges fold back and laps are added by hand: the
+        outline is cut as it stands.
+      </p>
+    </>
   );
 }
 
