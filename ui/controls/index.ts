@@ -6,6 +6,7 @@ export { Pick, PickBeside, PickCell } from './pick';
 export { usePageKeys } from './page-keys';
 export { RecordForm, TypedRecordForm } from './record-form';
 export { useTapDrag, type Pointed } from './tap-drag';
+export { useRoom } from './room';
 export { localTime, today } from './local-time';
 export { When } from './when';
 export {

@@ -9,7 +9,8 @@ import {
   sixteenths,
   type UnitSystem,
 } from '@/core/quantity';
-import { blankOfPiece, flatId, pieceName } from '@/core/shape';
+import { blankOfPiece, flatId, pieceName, type FlatPattern } from '@/core/shape';
+import type { WeldLine } from '@/core/join';
 import { brokenRules, type JobFile, type MemberWork as WholeWork, type WorkedRepair } from '@/core/job';
 import { lowerBound, severity } from '@/core/weigh';
 import { registerFonts } from './fonts';
@@ -345,37 +346,25 @@ const clipped = (words: string): string =>
 /** What is to be minded of one repair: the first of it, in so many letters. */
 const mindWords = (remarks: readonly string[]): string => clipped(remarks.slice(0, 3).join('. '));
 
-function RepairBlock({
-  number,
-  work,
-  worked,
-  system,
-  mind,
-  crackWelds,
-  bolts,
-  compact,
-}: {
-  number: number;
-  work: MemberWork;
-  worked: WorkedRepair;
-  system: UnitSystem;
-  mind: string;
-  crackWelds: readonly string[];
-  bolts: readonly string[];
-  compact: boolean;
-}) {
+interface RepairProps {
+  readonly number: number;
+  readonly work: MemberWork;
+  readonly worked: WorkedRepair;
+  readonly system: UnitSystem;
+  readonly mind: string;
+  readonly crackWelds: readonly string[];
+  readonly bolts: readonly string[];
+  readonly compact: boolean;
+}
+
+/** A station of the repaired member, as digits on the frame's tape. */
+const stationAt = ({ work, system }: RepairProps, mm: number): string =>
+  lengthDigits(startsAtMm(work.picture.member) + mm, system, 'length');
+
+function RepairBlock(props: RepairProps) {
+  const { number, work, worked, mind, bolts } = props;
   const { repair } = worked;
   const broken = brokenRules(worked).length;
-  const at = (mm: number) => lengthDigits(startsAtMm(work.picture.member) + mm, system, 'length');
-  const weakest = worked.restored.length
-    ? Math.min(
-        ...worked.restored.map((section) =>
-          Math.min(lowerBound(section.kept.modulusTop!), lowerBound(section.kept.modulusBottom!)),
-        ),
-      )
-    : undefined;
-  const leg = (mm: number) =>
-    system === 'in' ? `${sixteenths(mmToInches(mm))} in` : printLength(mm, 'mm', 'thickness');
   return (
     <View wrap={false}>
       <Text style={style.section}>
@@ -386,41 +375,82 @@ function RepairBlock({
       </Text>
       {broken > 0 && <Text style={style.bold}>DO NOT CUT OR WELD LIKE THIS. Rules broken: {broken}.</Text>}
       {worked.patterns.map((pattern, k) => (
-        <View key={flatId(pattern)}>
-          <Text>
-            <Text style={style.bold}>
-              Plate {printLength(pattern.piece.thicknessMm, system, 'thickness')}, stations{' '}
-              {at(pattern.startMm)} to {at(pattern.startMm + pattern.lengthMm)} {system}
-            </Text>
-            {pattern.length && `, length ${pattern.length.nth} of ${pattern.length.of}`}; flat{' '}
-            {printLength(pattern.lengthMm, system, 'length')} by{' '}
-            {printLength(pattern.widthMm, system, 'length')}, {printMass(pattern.massKg, system)}; taper{' '}
-            {printLength(pattern.piece.taperMm, system, 'length')}
-            {pattern.bends.length > 0 &&
-              `; ${pattern.bends.length} bend${pattern.bends.length > 1 ? 's' : ''} 90°, inside radius ${printLength(pattern.insideRadiusMm, system, 'thickness')}`}
-            {pattern.holes.length > 0 && `; ${pattern.holes.length} holes`}
-            {pattern.piece.notches && `; ${pattern.piece.notches.length} notched`}
-          </Text>
-          {/* Beside the first flat: it takes no height of its own. */}
-          <View style={{ flexDirection: 'row', gap: 6 }}>
-            <View style={{ flex: 1 }}>
-              <FlatDrawing pattern={pattern} system={system} height={compact ? 34 : 48} />
-            </View>
-            {k === 0 && <RoundPicture work={work} worked={worked} width={150} height={compact ? 34 : 48} />}
-          </View>
-        </View>
+        <PlateBlock key={flatId(pattern)} pattern={pattern} isFirst={k === 0} {...props} />
       ))}
-      {weakest !== undefined && (
-        <Text>As repaired S at least {percent(weakest)} of built (lower bound).</Text>
-      )}
+      <Restored worked={worked} />
       {bolts.map((words) => (
         <Text key={words}>
           <Text style={style.bold}>Bolts: </Text>
           {words}
         </Text>
       ))}
+      <Welds {...props} />
+      {mind && <Text>Mind: {mind}.</Text>}
+    </View>
+  );
+}
+
+function PlateBlock({
+  pattern,
+  isFirst,
+  ...props
+}: RepairProps & { readonly pattern: FlatPattern; readonly isFirst: boolean }) {
+  const { work, worked, system, compact } = props;
+  const height = compact ? 34 : 48;
+  return (
+    <View>
+      <Text>
+        <Text style={style.bold}>
+          Plate {printLength(pattern.piece.thicknessMm, system, 'thickness')}, stations{' '}
+          {stationAt(props, pattern.startMm)} to {stationAt(props, pattern.startMm + pattern.lengthMm)}{' '}
+          {system}
+        </Text>
+        {plateWords(pattern, system)}
+      </Text>
+      {/* Beside the first flat: it takes no height of its own. */}
+      <View style={{ flexDirection: 'row', gap: 6 }}>
+        <View style={{ flex: 1 }}>
+          <FlatDrawing pattern={pattern} system={system} height={height} />
+        </View>
+        {isFirst && <RoundPicture work={work} worked={worked} width={150} height={height} />}
+      </View>
+    </View>
+  );
+}
+
+/** What there is to know of a plate before it is cut: its flat, weight, taper, bends, holes, notches. */
+function plateWords(pattern: FlatPattern, system: UnitSystem): string {
+  const long = (mm: number) => printLength(mm, system, 'length');
+  const { length, bends, holes, piece } = pattern;
+  const flat = `flat ${long(pattern.lengthMm)} by ${long(pattern.widthMm)}, ${printMass(pattern.massKg, system)}`;
+  return [
+    length ? `, length ${length.nth} of ${length.of}` : '',
+    `; ${flat}; taper ${long(piece.taperMm)}`,
+    bends.length > 0
+      ? `; ${bends.length} bend${bends.length > 1 ? 's' : ''} 90°, inside radius ${printLength(pattern.insideRadiusMm, system, 'thickness')}`
+      : '',
+    holes.length > 0 ? `; ${holes.length} holes` : '',
+    piece.notches ? `; ${piece.notches.length} notched` : '',
+  ].join('');
+}
+
+/** The least of the bending strength that the repair brings back anywhere. */
+function Restored({ worked: { restored } }: { worked: WorkedRepair }) {
+  if (restored.length === 0) return null;
+  const weakest = restored.flatMap(({ kept }) => [
+    lowerBound(kept.modulusTop!),
+    lowerBound(kept.modulusBottom!),
+  ]);
+  return <Text>As repaired S at least {percent(Math.min(...weakest))} of built (lower bound).</Text>;
+}
+
+const WELD_HEADS = ['weld', 'where', 'stations', 'length', 'leg', 'how', 'position'] as const;
+
+function Welds({ worked, bolts, crackWelds, ...props }: RepairProps) {
+  return (
+    <>
       <View style={{ ...style.row, ...style.bold, ...(bolts.length > 0 && { display: 'none' }) }}>
-        {['weld', 'where', 'stations', 'length', 'leg', 'how', 'position'].map((word, k) => (
+        {WELD_HEADS.map((word, k) => (
           <Text key={word} style={COLUMNS[k]!}>
             {word}
           </Text>
@@ -434,29 +464,31 @@ function RepairBlock({
       ))}
       {worked.joined.lines.map((line) => (
         <View key={line.id} style={style.row}>
-          <Text style={COLUMNS[0]!}>
-            {number}
-            {line.id}
-          </Text>
-          <Text style={COLUMNS[1]!}>
-            {line.place}, {line.face}
-          </Text>
-          <Text style={COLUMNS[2]!}>
-            {at(line.fromMm)} to {at(line.toMm)}
-          </Text>
-          <Text style={COLUMNS[3]!}>
-            {line.plugs ? `${line.plugs.count} plugs` : printLength(line.lengthMm, system, 'length')}
-          </Text>
-          <Text style={COLUMNS[4]!}>
-            {line.plugs ? `Ø ${printLength(line.plugs.diameterMm, system, 'length')}` : leg(line.legMm)}
-          </Text>
-          <Text style={COLUMNS[5]!}>{line.style}</Text>
-          <Text style={COLUMNS[6]!}>{line.position}</Text>
+          {weldCells(line, { worked, bolts, crackWelds, ...props }).map((words, k) => (
+            <Text key={k} style={COLUMNS[k]!}>
+              {words}
+            </Text>
+          ))}
         </View>
       ))}
-      {mind && <Text>Mind: {mind}.</Text>}
-    </View>
+    </>
   );
+}
+
+function weldCells(line: WeldLine, props: RepairProps): string[] {
+  const { number, system } = props;
+  const long = (mm: number) => printLength(mm, system, 'length');
+  const leg =
+    system === 'in' ? `${sixteenths(mmToInches(line.legMm))} in` : printLength(line.legMm, 'mm', 'thickness');
+  return [
+    `${number}${line.id}`,
+    `${line.place}, ${line.face}`,
+    `${stationAt(props, line.fromMm)} to ${stationAt(props, line.toMm)}`,
+    line.plugs ? `${line.plugs.count} plugs` : long(line.lengthMm),
+    line.plugs ? `Ø ${long(line.plugs.diameterMm)}` : leg,
+    line.style,
+    line.position,
+  ];
 }
 
 const COLUMNS: readonly Style[] = [

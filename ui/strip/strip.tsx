@@ -1,9 +1,9 @@
 'use client';
 
-import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
+import { useMemo, useRef, type KeyboardEvent, type ReactNode } from 'react';
 import { crossingsOn, facesOf, fittingsOn, startsAtMm, type Frame, type Member } from '@/core/frame';
 import { lengthDigits, type UnitSystem } from '@/core/quantity';
-import { useTapDrag, type Pointed } from '../controls';
+import { useRoom, useTapDrag, type Pointed } from '../controls';
 import { faceWords } from './face-words';
 import { cursorU, rulerTicks, spotAt, stripScale, type Cursor, type Stretch, type StripScale } from './scale';
 
@@ -28,6 +28,27 @@ export interface StripProps {
   readonly children: (scale: StripScale) => ReactNode;
 }
 
+/** What is pointed at on the sheet: touched and let go of, something may be put there. */
+function usePointing(
+  member: Member,
+  scale: StripScale,
+  { onSpot, onPlace }: { readonly onSpot: StripProps['onSpot']; readonly onPlace: StripProps['onPlace'] },
+) {
+  const drawing = useRef<SVGSVGElement>(null);
+  const spotUnder = ({ clientX, clientY }: Pointed): Cursor => {
+    const box = drawing.current!.getBoundingClientRect();
+    return spotAt(member, scale, clientX - box.left, clientY - box.top);
+  };
+  const gestures = useTapDrag<undefined>({
+    onTap: (at) => {
+      onSpot(spotUnder(at));
+      onPlace?.(spotUnder(at));
+    },
+    onDrag: (at) => onSpot(spotUnder(at)),
+  });
+  return { drawing, gestures };
+}
+
 /**
  * A member unrolled: faces side by side, folds between, stations ruled from the datum. It holds the layers it is given and the cursor;
  * geometry is never drawn by hand here, only pointed at.
@@ -45,15 +66,7 @@ export function Strip({
   label,
   children,
 }: StripProps) {
-  const [width, setWidth] = useState(760);
-  const holder = useRef<HTMLDivElement>(null);
-  useEffect(() => {
-    const observer = new ResizeObserver(
-      ([entry]) => entry && setWidth(Math.max(280, Math.floor(entry.contentRect.width))),
-    );
-    if (holder.current) observer.observe(holder.current);
-    return () => observer.disconnect();
-  }, []);
+  const { holder, width } = useRoom();
   const gutter = width < 500 ? 54 : GUTTER;
   const scale = useMemo(
     () =>
@@ -66,19 +79,7 @@ export function Strip({
     [member, stretch, width, height, gutter],
   );
   const layers = useMemo(() => children(scale), [children, scale]);
-  const drawing = useRef<SVGSVGElement>(null);
-  const spotUnder = ({ clientX, clientY }: Pointed): Cursor => {
-    const box = drawing.current!.getBoundingClientRect();
-    return spotAt(member, scale, clientX - box.left, clientY - box.top);
-  };
-  const gestures = useTapDrag<undefined>({
-    onTap: (at) => {
-      onSpot(spotUnder(at));
-      onPlace?.(spotUnder(at));
-    },
-    onDrag: (at) => onSpot(spotUnder(at)),
-  });
-
+  const { drawing, gestures } = usePointing(member, scale, { onSpot, onPlace });
   return (
     <div ref={holder} className="w-full min-w-0">
       <svg
@@ -93,21 +94,7 @@ export function Strip({
         {...gestures(undefined)}
         onKeyDown={onKey}
       >
-        <defs>
-          <clipPath id="strip-sheet">
-            <rect x={scale.left} y={scale.top} width={scale.width} height={scale.height} />
-          </clipPath>
-          <pattern
-            id="strip-unseen"
-            width="7"
-            height="7"
-            patternUnits="userSpaceOnUse"
-            patternTransform="rotate(45)"
-          >
-            <rect width="7" height="7" fill="var(--paper)" fillOpacity="0.55" />
-            <path d="M0 0V7" stroke="var(--hatch)" strokeWidth="1.4" />
-          </pattern>
-        </defs>
+        <Defs scale={scale} />
         <Ruler
           scale={scale}
           startsMm={startsAtMm(member)}
@@ -127,6 +114,24 @@ export function Strip({
     </div>
   );
 }
+
+const Defs = ({ scale }: { scale: StripScale }) => (
+  <defs>
+    <clipPath id="strip-sheet">
+      <rect x={scale.left} y={scale.top} width={scale.width} height={scale.height} />
+    </clipPath>
+    <pattern
+      id="strip-unseen"
+      width="7"
+      height="7"
+      patternUnits="userSpaceOnUse"
+      patternTransform="rotate(45)"
+    >
+      <rect width="7" height="7" fill="var(--paper)" fillOpacity="0.55" />
+      <path d="M0 0V7" stroke="var(--hatch)" strokeWidth="1.4" />
+    </pattern>
+  </defs>
+);
 
 function Ruler({
   scale,

@@ -2,7 +2,8 @@
 
 import Link from 'next/link';
 import { toast } from 'sonner';
-import { bentSection, brokenRules } from '@/core/job';
+import type { Member } from '@/core/frame';
+import { bentSection, brokenRules, type WorkedRepair } from '@/core/job';
 import {
   BOW_BAND,
   followed,
@@ -13,6 +14,7 @@ import {
   weldBasis,
   weldRuns,
   type WeldPlan,
+  type WeldRun,
 } from '@/core/join';
 import { percent, printLength } from '@/core/quantity';
 import { useReader, useRecords, useStamp, useWork } from '../../../_desk';
@@ -22,22 +24,15 @@ import { TakeOver } from './take-over';
 import type { JoinDesk } from './use-join';
 import { useSequencer } from './use-sequencer';
 
+/** What is welded of a repair, run by run. */
+const runsOf = ({ shape }: Member, { repair, joined }: WorkedRepair): WeldRun[] =>
+  weldRuns(shape, joined.lines, (id) => repair.pieces.find((piece) => piece.id === id)!.thicknessMm);
+
 /** The order the runs are laid in: looked for, kept, and followed at the rail. */
 export function SequencePart({ join }: { join: JoinDesk }) {
-  const { current, plan, done, member, work, file } = join;
-  const { system } = useReader();
-  const { states } = useWork();
-  const { keep } = useRecords();
-  const stamp = useStamp();
-  const search = useSequencer();
+  const { current, member, work } = join;
   if (!current || !work) return null;
-  const { lines } = current.joined;
-  const broken = brokenRules(current).length;
-  const runs = weldRuns(
-    member.shape,
-    lines,
-    (id) => current.repair.pieces.find((piece) => piece.id === id)!.thicknessMm,
-  );
+  const runs = runsOf(member, current);
   if (runs.length === 0)
     return <p className="mt-3 text-lg">Nothing to lay here: {nothingWords(current.repair)}.</p>;
   if (runs.length > MOST_PLANNED)
@@ -48,25 +43,52 @@ export function SequencePart({ join }: { join: JoinDesk }) {
       </p>
     );
   if (current.isProposal) return <TakeOver join={join} worked={current} what="its runs are put in order" />;
+  return <OrderOfRuns join={join} current={current} work={work} runs={runs} />;
+}
+
+interface Ordering {
+  readonly join: JoinDesk;
+  readonly current: WorkedRepair;
+  readonly work: NonNullable<JoinDesk['work']>;
+  readonly runs: readonly WeldRun[];
+}
+
+/** Looks for an order of the runs, and keeps the one that is taken. */
+function useOrderOfRuns({ join: { done, member }, current, work, runs }: Ordering) {
+  const { states } = useWork();
+  const { keep } = useRecords();
+  const stamp = useStamp();
+  const { sequencing, begin, stop, drop } = useSequencer();
+  const { lines } = current.joined;
   const section = bentSection({ picture: work.picture, states }, current);
-  const find = () =>
-    section &&
-    void search.begin({ shape: member.shape, runs, section, laid: laidRuns(runs, done, Date.now()) });
-  const take = (found: Sequence) => {
-    const ofId = current.repair.id;
-    keep({
-      kind: 'weld plan',
-      ...stamp(),
-      memberId: member.id,
-      ofId,
-      note: '',
-      ...planOf(runs, found.order, found.waitsS, { tacks: tacksOf(lines), lines }),
-    });
-    toast.success('Every page and phone follows this order');
-    search.drop();
+  return {
+    sequencing,
+    stop,
+    isRunning: sequencing !== undefined && !sequencing.found && !sequencing.problem,
+    find:
+      section &&
+      (() => void begin({ shape: member.shape, runs, section, laid: laidRuns(runs, done, Date.now()) })),
+    take: ({ order, waitsS }: Sequence) => {
+      keep({
+        kind: 'weld plan',
+        ...stamp(),
+        memberId: member.id,
+        ofId: current.repair.id,
+        note: '',
+        ...planOf(runs, order, waitsS, { tacks: tacksOf(lines), lines }),
+      });
+      toast.success('Every page and phone follows this order');
+      drop();
+    },
   };
-  const { sequencing } = search;
-  const isRunning = sequencing && !sequencing.found && !sequencing.problem;
+}
+
+function OrderOfRuns(props: Ordering) {
+  const { join, current, runs } = props;
+  const { plan, done } = join;
+  const { lines } = current.joined;
+  const { sequencing, stop, isRunning, find, take } = useOrderOfRuns(props);
+  const broken = brokenRules(current).length;
   const stands = plan && followed(plan, done, weldBasis(lines));
   return (
     <section aria-label="Order of runs" className="mt-3">
@@ -77,34 +99,20 @@ export function SequencePart({ join }: { join: JoinDesk }) {
         <p className="font-semibold text-oxide">Not to be welded like this: rules broken, {broken}.</p>
       )}
       <div className="mt-2 flex flex-wrap items-center gap-3">
-        <button type="button" className="solid" disabled={!section || isRunning} onClick={find}>
+        <button type="button" className="solid" disabled={!find || isRunning} onClick={find}>
           {stands ? 'Plan it anew' : 'Find an order'}
         </button>
         {isRunning && (
           <>
-            <progress aria-label="How far the search is" max={1} value={sequencing.share} />
-            <button type="button" className="plain" onClick={search.stop}>
+            <progress aria-label="How far the search is" max={1} value={sequencing!.share} />
+            <button type="button" className="plain" onClick={stop}>
               Enough
             </button>
           </>
         )}
-        {plan && stands && !stands.isStale && (
-          <Link
-            className="plain"
-            href={`/jobs/${file.job.id}/join/rail?member=${member.id}&repair=${plan.ofId}`}
-          >
-            At the rail
-          </Link>
-        )}
-        <a
-          className="plain"
-          download
-          href={`/api/jobs/${file.job.id}/weld-sheets/${current.repair.id}?unit=${system}`}
-        >
-          Weld sheet, PDF
-        </a>
+        <Onward join={join} current={current} isFollowed={stands !== undefined && !stands.isStale} />
       </div>
-      {!section && <p className="caption">The metal here was never found: read it first.</p>}
+      {!find && <p className="caption">The metal here was never found: read it first.</p>}
       {sequencing?.problem && (
         <p role="alert" className="font-semibold text-oxide">
           {sequencing.problem}
@@ -118,6 +126,34 @@ export function SequencePart({ join }: { join: JoinDesk }) {
         tacked first.
       </p>
     </section>
+  );
+}
+
+/** To the rail, where the plan can be followed; and on paper. */
+function Onward({
+  join: { plan, member, file },
+  current,
+  isFollowed,
+}: Pick<Ordering, 'join' | 'current'> & { readonly isFollowed: boolean }) {
+  const { system } = useReader();
+  return (
+    <>
+      {plan && isFollowed && (
+        <Link
+          className="plain"
+          href={`/jobs/${file.job.id}/join/rail?member=${member.id}&repair=${plan.ofId}`}
+        >
+          At the rail
+        </Link>
+      )}
+      <a
+        className="plain"
+        download
+        href={`/api/jobs/${file.job.id}/weld-sheets/${current.repair.id}?unit=${system}`}
+      >
+        Weld sheet, PDF
+      </a>
+    </>
   );
 }
 

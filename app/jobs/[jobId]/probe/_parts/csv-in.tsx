@@ -15,25 +15,13 @@ import { Sheet } from '@/ui/controls';
 import { useReader, useRecords } from '../../../_desk';
 import { ColumnMatch } from './column-match';
 
-/** Readings from a CSV file: good rows are kept, bad ones listed by line and reason. */
-export function CsvIn() {
+/** A file with our own columns goes straight in; another tool's is matched first. */
+function useCsvIn() {
   const { file, refresh } = useRecords();
   const { by, system } = useReader();
-  const input = useRef<HTMLInputElement>(null);
   const [report, setReport] = useState<ReadingImport>();
   const [busy, setBusy] = useState(false);
   const [matching, setMatching] = useState<{ file: File; peek: CsvPeek; columns: ColumnMap }>();
-  /** A file with our own columns goes straight in; another tool's is matched first. */
-  const look = async (chosen: File) => {
-    const peek = peekCsv(await chosen.slice(0, 64 * 1024).text());
-    const own =
-      peek.ok &&
-      missingFields(
-        Object.fromEntries(peek.value.names.map((name) => [name.trim().toLowerCase(), { column: name }])),
-      ).length === 0;
-    if (!peek.ok || own) return void take(chosen);
-    setMatching({ file: chosen, peek: peek.value, columns: guessColumns(peek.value.names) });
-  };
   const take = async (chosen: File, columns?: ColumnMap) => {
     setMatching(undefined);
     setBusy(true);
@@ -49,6 +37,24 @@ export function CsvIn() {
     await refresh();
     setReport(answer.value);
   };
+  const look = async (chosen: File) => {
+    const peek = peekCsv(await chosen.slice(0, 64 * 1024).text());
+    if (!peek.ok || isOurs(peek.value)) return void take(chosen);
+    setMatching({ file: chosen, peek: peek.value, columns: guessColumns(peek.value.names) });
+  };
+  return { report, close: () => setReport(undefined), busy, matching, setMatching, look, take };
+}
+
+const isOurs = ({ names }: CsvPeek): boolean =>
+  missingFields(Object.fromEntries(names.map((name) => [name.trim().toLowerCase(), { column: name }])))
+    .length === 0;
+
+/** Readings from a CSV file: good rows are kept, bad ones listed by line and reason. */
+export function CsvIn() {
+  const { file } = useRecords();
+  const { system } = useReader();
+  const input = useRef<HTMLInputElement>(null);
+  const { report, close, busy, matching, setMatching, look, take } = useCsvIn();
   return (
     <div className="flex flex-wrap gap-2">
       <input
@@ -78,28 +84,32 @@ export function CsvIn() {
           onTake={() => void take(matching.file, matching.columns)}
         />
       )}
-      <Sheet
-        title={report ? `${report.readings.length} readings kept` : ''}
-        describe={report ? describeImport(report) : ''}
-        open={report !== undefined}
-        onOpenChange={(open) => !open && setReport(undefined)}
-      >
-        <ul className="ruled">
-          {report?.rejected.map(({ line, reason }) => (
-            <li key={line} className="py-1">
-              <span className="font-semibold">Line {line}:</span> {reason}
-            </li>
-          ))}
-          {report?.warnings.map(({ line, reason }) => (
-            <li key={`w${line}`} className="py-1">
-              <span className="font-semibold">Line {line}, kept:</span> {reason}
-            </li>
-          ))}
-        </ul>
-      </Sheet>
+      <Report report={report} onClose={close} />
     </div>
   );
 }
+
+const Report = ({ report, onClose }: { report: ReadingImport | undefined; onClose: () => void }) => (
+  <Sheet
+    title={report ? `${report.readings.length} readings kept` : ''}
+    describe={report ? describeImport(report) : ''}
+    open={report !== undefined}
+    onOpenChange={(open) => !open && onClose()}
+  >
+    <ul className="ruled">
+      {report?.rejected.map(({ line, reason }) => (
+        <li key={line} className="py-1">
+          <span className="font-semibold">Line {line}:</span> {reason}
+        </li>
+      ))}
+      {report?.warnings.map(({ line, reason }) => (
+        <li key={`w${line}`} className="py-1">
+          <span className="font-semibold">Line {line}, kept:</span> {reason}
+        </li>
+      ))}
+    </ul>
+  </Sheet>
+);
 
 const rows = (count: number): string => (count === 1 ? '1 row' : `${count} rows`);
 

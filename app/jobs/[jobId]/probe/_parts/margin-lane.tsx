@@ -1,29 +1,15 @@
 'use client';
 
-import { useEffect, useRef, useState } from 'react';
 import { printLength } from '@/core/quantity';
 import { type SoundEdge } from '@/core/probe';
 import { schoolMarginMm } from '@/core/reference';
+import { useRoom } from '@/ui/controls';
 import type { Stretch } from '@/ui/strip';
 import { useMember, usePlace, useReader, useRecordsLater, useWork } from '../../../_desk';
 
 const HEIGHT = 74;
 const ROW = 14;
 const WORDS = ['sound', 'below', 'top'] as const;
-
-/** How wide there is room for it, px. */
-function useRoom() {
-  const holder = useRef<HTMLDivElement>(null);
-  const [width, setWidth] = useState(760);
-  useEffect(() => {
-    const observer = new ResizeObserver(
-      ([entry]) => entry && setWidth(Math.max(280, Math.floor(entry.contentRect.width))),
-    );
-    if (holder.current) observer.observe(holder.current);
-    return () => observer.disconnect();
-  }, []);
-  return { holder, width };
-}
 
 /** Where stations and margins stand in the lane: along on the Strip's own scale, down by how much sound metal is below the top corner. */
 function laneOf(width: number, { fromMm, toMm }: Stretch, tallestMm: number) {

@@ -20,36 +20,51 @@ import { WorksSideBySide } from './works-side-by-side';
 
 const keyOf = ({ on, id }: WorkPlace): string => `${on} ${id}`;
 
-/** A work being specified: where, which, its measures; judged while they are typed, kept when somebody says so. */
-export function NewWork({
-  places,
-  from,
-  at: startAt,
-  form: startForm,
-  onDone,
-}: {
-  places: readonly WorkPlace[];
-  from?: Work | undefined;
+interface NewWorkProps {
+  readonly places: readonly WorkPlace[];
+  readonly from?: Work | undefined;
   /** Where and what to begin with. */
-  at?: string | undefined;
-  form?: WorkId | undefined;
-  onDone: () => void;
-}) {
-  const { keep } = useRecords();
-  const { system } = useReader();
-  const stamp = useStamp();
+  readonly at?: string | undefined;
+  readonly form?: WorkId | undefined;
+  readonly onDone: () => void;
+}
+
+/** Where a work goes, which of those that fit there, and its measures: as typed, else usual or the frame's own. */
+function useNewWork({ places, from, at: startAt, form: startForm }: NewWorkProps) {
   const [at, setAt] = useState(
     from ? `${from.on} ${from.hostId}` : (startAt ?? (places[0] && keyOf(places[0]))),
+  );
+  const [chosen, setChosen] = useState<WorkId | undefined>(from?.form ?? startForm);
+  const [typed, setTyped] = useState<Record<string, Measures>>(
+    from ? { [`${at} ${from.form}`]: from.measures } : {},
   );
   const place = places.find((each) => keyOf(each) === at);
   const all = place ? worksAt(place) : [];
   const fitting = all.filter(({ whyNot }) => whyNot === undefined).map(({ id }) => id);
-  const [chosen, setChosen] = useState<WorkId | undefined>(from?.form ?? startForm);
   const form = chosen && fitting.includes(chosen) ? chosen : fitting[0];
-  const [typed, setTyped] = useState<Record<string, Measures>>(
-    from ? { [`${at} ${from.form}`]: from.measures } : {},
-  );
-  if (!place || !form)
+  if (!place || !form) return undefined;
+  const key = `${at} ${form}`;
+  const measures = typed[key] ?? startMeasures(workForm(form), place);
+  return {
+    place,
+    setAt,
+    fitting,
+    form,
+    setForm: setChosen,
+    key,
+    measures,
+    setMeasure: (name: string, value: Measures[string]) =>
+      setTyped({ ...typed, [key]: { ...measures, [name]: value } }),
+  };
+}
+
+/** A work being specified: where, which, its measures; judged while they are typed, kept when somebody says so. */
+export function NewWork(props: NewWorkProps) {
+  const { places, onDone } = props;
+  const { system } = useReader();
+  const work = useNewWork(props);
+  const keepIt = useKeepWork(onDone);
+  if (!work)
     return (
       <p>
         No work of the list goes here any more.{' '}
@@ -58,22 +73,7 @@ export function NewWork({
         </button>
       </p>
     );
-  const key = `${at} ${form}`;
-  const measures = typed[key] ?? startMeasures(workForm(form), place);
-  const keepIt = () => {
-    keep({
-      kind: 'work',
-      ...stamp(),
-      form,
-      on: place.on,
-      hostId: place.id,
-      ...(place.on === 'member' && { stationMm: place.stationMm }),
-      measures: { ...measures },
-      memberIds: [...place.memberIds],
-      note: '',
-    });
-    onDone();
-  };
+  const { place, setAt, fitting, form, setForm, key, measures, setMeasure } = work;
   return (
     <div className="mt-2 border-l-4 border-slate pl-3" role="group" aria-label="A new work">
       <div className="grid items-start gap-2 sm:grid-cols-2">
@@ -89,10 +89,10 @@ export function NewWork({
           value={form}
           options={fitting}
           words={(id) => WORK_WORDS[id]}
-          onPick={setChosen}
+          onPick={setForm}
         />
       </div>
-      <WorksSideBySide place={place} form={form} onPick={setChosen} />
+      <WorksSideBySide place={place} form={form} onPick={setForm} />
       <p className="caption mt-2">Usual measures, or the frame’s own, until yours stand here.</p>
       <div className="mt-1 grid grid-cols-2 items-start gap-2 sm:grid-cols-3">
         {workForm(form).measures.map((measure) => (
@@ -100,14 +100,14 @@ export function NewWork({
             key={`${key} ${measure.key}`}
             measure={measure}
             value={measures[measure.key]!}
-            onValue={(value) => setTyped({ ...typed, [key]: { ...measures, [measure.key]: value } })}
+            onValue={(value) => setMeasure(measure.key, value)}
           />
         ))}
       </div>
       <JudgedPart judged={workForm(form).judge(place, measures)} system={system} />
       <p className="caution mt-2">{CAUTIONS.shape}</p>
       <div className="mt-2 flex flex-wrap gap-2">
-        <button type="button" className="solid" onClick={keepIt}>
+        <button type="button" className="solid" onClick={() => keepIt(place, form, measures)}>
           Keep this work
         </button>
         <button type="button" className="plain" onClick={onDone}>
@@ -116,4 +116,23 @@ export function NewWork({
       </div>
     </div>
   );
+}
+
+function useKeepWork(onDone: () => void) {
+  const { keep } = useRecords();
+  const stamp = useStamp();
+  return (place: WorkPlace, form: WorkId, measures: Measures) => {
+    keep({
+      kind: 'work',
+      ...stamp(),
+      form,
+      on: place.on,
+      hostId: place.id,
+      ...(place.on === 'member' && { stationMm: place.stationMm }),
+      measures: { ...measures },
+      memberIds: [...place.memberIds],
+      note: '',
+    });
+    onDone();
+  };
 }

@@ -14,8 +14,8 @@ import { formIn, liftFormSchema, readLift, usualForm, type LiftForm } from './li
 import { LiftFormFields } from './lift-fields';
 import { Answer } from './lift-answer';
 
-/** May it be raised so? The answer is worked out on the sections found, kept, and asked again when evidence changes. */
-export function LiftPart() {
+/** How it is to be raised, as it is typed; asked of the model, and the answer kept with what it rests on. */
+function useLift() {
   const { file, keep } = useRecords();
   const { system } = useReader();
   const { askLift } = useWork();
@@ -29,8 +29,6 @@ export function LiftPart() {
   const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState<string>();
   const basis = liftBasis(file, file.notices);
-  const answers = stands(file, 'lift');
-
   const ask = async (of: LiftForm) => {
     const plan = readLift(of);
     if (!plan.ok) return setProblem(plan.reason);
@@ -39,23 +37,17 @@ export function LiftPart() {
     try {
       const reply = await askLift(plan.value);
       setAsked({ plan: plan.value, reply, basis });
-      keep({
-        kind: 'lift',
-        ...stamp(),
-        plan: plan.value,
-        answer: reply.answer,
-        reasons: [...reply.reasons].slice(0, 400),
-        basis,
-        note: '',
-      });
+      const { answer, reasons } = reply;
+      const kept = { plan: plan.value, answer, reasons: [...reasons].slice(0, 400), basis, note: '' };
+      keep({ kind: 'lift', ...stamp(), ...kept });
     } catch (error) {
-      setProblem(
-        `It could not be worked out: ${error instanceof Error ? error.message : 'unknown'}. Nothing was answered.`,
-      );
+      const why = error instanceof Error ? error.message : 'unknown';
+      setProblem(`It could not be worked out: ${why}. Nothing was answered.`);
     } finally {
       setBusy(false);
     }
   };
+  /** Takes points that were offered instead, and asks with them. */
   const take = (plan: LiftPlan) => {
     const points = plan.points.map((point) => ({
       ...form.points.find((each) => each.id === point.id)!,
@@ -66,12 +58,18 @@ export function LiftPart() {
     setDraft(moved);
     void ask(moved);
   };
+  return { form, setForm: setDraft, asked, busy, problem, basis, ask, take };
+}
+type Lift = ReturnType<typeof useLift>;
 
-  const read = readLift(form);
+/** May it be raised so? The answer is worked out on the sections found, kept, and asked again when evidence changes. */
+export function LiftPart() {
+  const lift = useLift();
+  const { form, setForm, busy, problem, ask } = lift;
   return (
     <div className="grid gap-x-7 gap-y-4 xl:grid-cols-[360px_minmax(0,1fr)]">
       <div className="min-w-0">
-        <LiftFormFields form={form} onChange={setDraft} />
+        <LiftFormFields form={form} onChange={setForm} />
         {problem && (
           <p role="alert" className="mt-2 font-semibold text-oxide">
             {problem}
@@ -84,31 +82,41 @@ export function LiftPart() {
         </p>
         <p className="caution mt-3">{CAUTIONS.lift}</p>
       </div>
-      <div className="min-w-0">
-        {file.notices.length > 0 && (
-          <ul className="mb-2">
-            {file.notices.map((notice) => (
-              <li key={notice.id} className="border-l-[6px] border-here pl-3 font-semibold">
-                {notice.words}
-              </li>
-            ))}
-          </ul>
-        )}
-        {asked && asked.basis !== basis && (
-          <p role="status" className="mb-2 bg-here px-3 py-2 font-bold text-on-here">
-            Evidence has changed since this was answered. Ask again.
-          </p>
-        )}
-        {read.ok && <LiftDrawing plan={asked?.plan ?? read.value} reply={asked?.reply} />}
-        {asked ? (
-          <Answer {...asked} isOld={asked.basis !== basis} onTake={take} />
-        ) : (
-          <p className="text-lg">
-            Say how and where it is to be raised, then ask. What nobody saw counts as unknown.
-          </p>
-        )}
-        <Kept answers={answers} basis={basis} />
-      </div>
+      <Answered lift={lift} />
+    </div>
+  );
+}
+
+/** Notices that stand, the points drawn, the answer; and those given before. */
+function Answered({ lift: { form, asked, basis, take } }: { lift: Lift }) {
+  const { file } = useRecords();
+  const read = readLift(form);
+  const isOld = asked !== undefined && asked.basis !== basis;
+  return (
+    <div className="min-w-0">
+      {file.notices.length > 0 && (
+        <ul className="mb-2">
+          {file.notices.map((notice) => (
+            <li key={notice.id} className="border-l-[6px] border-here pl-3 font-semibold">
+              {notice.words}
+            </li>
+          ))}
+        </ul>
+      )}
+      {isOld && (
+        <p role="status" className="mb-2 bg-here px-3 py-2 font-bold text-on-here">
+          Evidence has changed since this was answered. Ask again.
+        </p>
+      )}
+      {read.ok && <LiftDrawing plan={asked?.plan ?? read.value} reply={asked?.reply} />}
+      {asked ? (
+        <Answer {...asked} isOld={isOld} onTake={take} />
+      ) : (
+        <p className="text-lg">
+          Say how and where it is to be raised, then ask. What nobody saw counts as unknown.
+        </p>
+      )}
+      <Kept answers={stands(file, 'lift')} basis={basis} />
     </div>
   );
 }

@@ -17,37 +17,27 @@ import { legWords } from '../../../../../_words/seams';
 import { runWords, waitWords } from '../../../../../_words/rail';
 import { useMember, useReader, useRecords, useStamp } from '../../../../_desk';
 
-/** The next run, large: where, which way, whether to wait; and the list of all, to tick one that was laid out of turn. */
-export function RunCard({
-  plan,
-  state,
-  ticked,
-  done,
-  worked,
-  ready,
-  now,
-}: {
-  plan: WeldPlan;
-  state: Followed;
+interface RunCardProps {
+  readonly plan: WeldPlan;
+  readonly state: Followed;
   /** Ticked at the rail: what can be taken back here. */
-  ticked: readonly RunDone[];
+  readonly ticked: readonly RunDone[];
   /** These, and those whose seam was logged. */
-  done: readonly RunDone[];
-  worked: WorkedRepair;
-  ready: Ready;
-  now: number;
-}) {
-  const { keep, strike } = useRecords();
+  readonly done: readonly RunDone[];
+  readonly worked: WorkedRepair;
+  readonly ready: Ready;
+  readonly now: number;
+}
+type Tick = (run: FollowedRun, is?: 'run' | 'tack') => void;
+
+/** The next run, large: where, which way, whether to wait; and the list of all, to tick one that was laid out of turn. */
+export function RunCard(props: RunCardProps) {
+  const { plan, state, ready } = props;
+  const { keep } = useRecords();
   const { member } = useMember();
-  const { by } = useReader();
   const stamp = useStamp();
-  const [shown, setShown] = useState(false);
-  const tacked = ticked.some(({ is }) => is === 'tack');
-  const tick = (run: FollowedRun, is: 'run' | 'tack' = 'run') => {
-    const { seam, mark, nth } = run.run;
+  const tick: Tick = ({ run: { seam, mark, nth } }, is = 'run') =>
     keep({ kind: 'run', ...stamp(), memberId: member.id, ofId: plan.ofId, seam, mark, nth, is, note: '' });
-  };
-  const last = ticked.findLast(({ is }) => is === 'run');
   const laid = state.runs.filter((each) => each.done).length;
   return (
     <div className="mt-3">
@@ -60,33 +50,45 @@ export function RunCard({
           {state.outOfTurn} laid out of turn: the waits reckon with it; the rest can be planned anew in Join.
         </p>
       )}
-      {!tacked && state.next ? (
-        <Tacks plan={plan} onTacked={() => tick(state.next!, 'tack')} />
-      ) : state.next ? (
-        <Next run={state.next} worked={worked} done={done} now={now} onLaid={() => tick(state.next!)} />
-      ) : (
-        <p className="mt-3 text-2xl font-semibold">
-          All laid. Let it cool, then look at every seam: Join, Log.
-        </p>
-      )}
+      <Now {...props} tick={tick} />
+      <AllRuns {...props} tick={tick} />
+    </div>
+  );
+}
+
+/** Tacks before the first run, then run by run; at last, the look at all of them. */
+function Now({ plan, state: { next }, ticked, done, worked, now, tick }: RunCardProps & { tick: Tick }) {
+  if (!next)
+    return (
+      <p className="mt-3 text-2xl font-semibold">
+        All laid. Let it cool, then look at every seam: Join, Log.
+      </p>
+    );
+  return ticked.some(({ is }) => is === 'tack') ? (
+    <Next run={next} worked={worked} done={done} now={now} onLaid={() => tick(next)} />
+  ) : (
+    <Tacks plan={plan} onTacked={() => tick(next, 'tack')} />
+  );
+}
+
+function AllRuns({ state, ticked, tick }: RunCardProps & { tick: Tick }) {
+  const { strike } = useRecords();
+  const { by } = useReader();
+  const stamp = useStamp();
+  const [shown, setShown] = useState(false);
+  const last = ticked.findLast(({ is }) => is === 'run');
+  const takeBack = ({ id: evidenceId }: RunDone) => {
+    const { id, at } = stamp();
+    strike({ id, evidenceId, why: 'ticked by mistake', by: by.trim() || 'unnamed', at });
+  };
+  return (
+    <>
       <div className="mt-4 flex flex-wrap gap-2">
         <button type="button" className="plain" aria-expanded={shown} onClick={() => setShown(!shown)}>
           {shown ? 'Hide the list' : 'All runs: another was laid'}
         </button>
         {last && (
-          <button
-            type="button"
-            className="plain"
-            onClick={() =>
-              strike({
-                id: stamp().id,
-                evidenceId: last.id,
-                why: 'ticked by mistake',
-                by: by.trim() || 'unnamed',
-                at: new Date().toISOString(),
-              })
-            }
-          >
+          <button type="button" className="plain" onClick={() => takeBack(last)}>
             {last.mark}.{last.nth} was not laid
           </button>
         )}
@@ -110,7 +112,7 @@ export function RunCard({
           ))}
         </ol>
       )}
-    </div>
+    </>
   );
 }
 
