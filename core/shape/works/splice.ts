@@ -1,4 +1,4 @@
-import { axleStationsMm, CRITICAL_REACH_MM, crossingsOn, fittingsOn, isClosed } from '../../frame';
+import { axleStationsMm, CRITICAL_REACH_MM, crossingsOn, fittingsOn } from '../../frame';
 import { BETWEEN_HEAT_ZONES_MM, waysFor } from '../../reference';
 import { inchesToMm as inch } from '../../quantity';
 import { over, under, when } from './findings';
@@ -23,6 +23,9 @@ const ASKS = [
   'measured again against the baseline',
 ];
 
+/** On both sides of each of the two joints. */
+const FISH_PLATES = 4;
+
 /** A length of rail let in: the joints ground flush, staggered from the twin's, plated past on both sides. */
 export const splice: WorkForm = {
   id: 'splice',
@@ -45,7 +48,6 @@ export const splice: WorkForm = {
     const { legMm } = fillet(place, of.fishMm!, wallOf(place));
     const { spliceShare } = waysFor(place.practice, { family: place.frame.family, madeMm: wallOf(place) });
     const plateHigh = Math.max(20, depthMm - 2 * (wallOf(place) * 2 + legMm));
-    const plates = isClosed(member.shape) ? 4 : 4;
     return {
       figures: [
         { id: 'of the member', value: share, quantity: 'fraction', limit: spliceShare },
@@ -79,10 +81,10 @@ export const splice: WorkForm = {
           lengthMm: 2 * of.pastMm!,
           widthMm: plateHigh,
           thicknessMm: of.fishMm!,
-          count: plates,
+          count: FISH_PLATES,
         },
       ],
-      seams: spliceSeams(place, of, { aroundMm, plateHigh, plates, legMm }),
+      seams: spliceSeams(place, of, { aroundMm, plateHigh, legMm }),
       asks: ASKS,
       unchecked: ['metal under it', 'what hangs between the cuts'],
     };
@@ -96,11 +98,10 @@ function spliceSeams(
   size: {
     readonly aroundMm: number;
     readonly plateHigh: number;
-    readonly plates: number;
     readonly legMm: number;
   },
 ): WorkSeam[] {
-  const { aroundMm, plateHigh, plates, legMm } = size;
+  const { aroundMm, plateHigh, legMm } = size;
   return [
     ...buttSeam(
       'both joints, right round',
@@ -109,7 +110,7 @@ function spliceSeams(
     ),
     ...filletSeam(
       'fish plates, all round',
-      plates * 2 * (2 * of.pastMm! + plateHigh),
+      FISH_PLATES * 2 * (2 * of.pastMm! + plateHigh),
       { legMm, thinnerMm: Math.min(of.fishMm!, wallOf(place)) },
       'lap',
     ),

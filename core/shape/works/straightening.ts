@@ -15,22 +15,36 @@ const MOST_STRAIN = 0.03;
 /** Plastic over elastic modulus of a thin-walled beam (our rounding: 1.15). */
 const SHAPE_FACTOR = 1.15;
 
-/** Strain of the outer fibre of a member bowed by `bowMm` over a length: half its depth over the bend's radius, L²/8δ. */
-export const bowStrain = (depthMm: number, bowMm: number, overMm: number): number =>
-  (depthMm / 2 / Math.max(1e-9, overMm ** 2)) * 8 * bowMm;
+/** Strain of the outer fibre of a member bowed by `bowMm` over a length: how far it lies from the middle over the bend's radius, L²/8δ. */
+export const bowStrain = (fibreMm: number, bowMm: number, overMm: number): number =>
+  (fibreMm / Math.max(1e-9, overMm ** 2)) * 8 * bowMm;
 
 /** Force at the middle that makes a beam on two supports yield right through, N: 4 M_p / L. */
 export const pressN = (plasticNmm: number, spanMm: number): number => (4 * plasticNmm) / spanMm;
 
 const temperature: Measure = { key: 'hottestC', as: 'temperature', start: () => 600, least: 20, most: 1200 };
 
+/**
+ * The member as made, about the axis it is bent about: second moment, the lesser modulus, how deep it is that way, and how far its outer fibre
+ * lies from the middle. A channel bent sideways has its middle near the web: the flanges' tips are strained far more than the web.
+ */
 function propertiesOf({ member: { shape } }: WorkPlace, isSideways: boolean) {
   const surface = surfaceOf(shape);
   const whole = sectionProperties(wallSection(surface, evenWall(surface, shape.thicknessMm)))!;
   const breadth = 'flangeMm' in shape ? shape.flangeMm : 'widthMm' in shape ? shape.widthMm : shape.depthMm;
   return isSideways
-    ? { i: whole.iyMm4, s: whole.iyMm4 / (breadth / 2), depthMm: breadth }
-    : { i: whole.ixMm4, s: Math.min(whole.sTopMm3, whole.sBottomMm3), depthMm: shape.depthMm };
+    ? {
+        i: whole.iyMm4,
+        s: Math.min(whole.sLeftMm3, whole.sRightMm3),
+        depthMm: breadth,
+        fibreMm: Math.max(whole.leftMm, whole.rightMm),
+      }
+    : {
+        i: whole.ixMm4,
+        s: Math.min(whole.sTopMm3, whole.sBottomMm3),
+        depthMm: shape.depthMm,
+        fibreMm: Math.max(whole.topMm, whole.bottomMm),
+      };
 }
 
 /** A bent member pressed back into line, cold or with heat, and looked at again. */
@@ -52,9 +66,9 @@ export const straightening: WorkForm = {
     length('leftMm', () => 0, 0, 200),
   ],
   judge: (place, of) => {
-    const { i, s, depthMm } = propertiesOf(place, of.way === 1);
+    const { i, s, depthMm, fibreMm } = propertiesOf(place, of.way === 1);
     const { yieldMpa } = place.steel;
-    const strain = bowStrain(depthMm, of.bowMm!, of.overMm!);
+    const strain = bowStrain(fibreMm, of.bowMm!, of.overMm!);
     const plastic = SHAPE_FACTOR * s * yieldMpa;
     const springMm = (yieldMpa * s * of.spanMm! ** 2) / (12 * YOUNGS_MODULUS_MPA * i);
     const isHot = of.heat === 1;

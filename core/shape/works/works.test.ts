@@ -447,8 +447,8 @@ describe('figures against what they come from', () => {
       { seed: 7 },
     );
   });
-  test('a bow of 10 mm over a metre: radius L²/8δ = 12.5 m, strain of 200 mm depth 0.8 %', () =>
-    expect(bowStrain(200, 10, 1000)).toBeCloseTo(100 / 12_500, 9));
+  test('a bow of 10 mm over a metre: radius L²/8δ = 12.5 m, strain 100 mm from the middle 0.8 %', () =>
+    expect(bowStrain(100, 10, 1000)).toBeCloseTo(100 / 12_500, 9));
   test('a press on a span: M_p = F L / 4', () => expect((pressN(1e7, 500) * 500) / 4).toBeCloseTo(1e7, 3));
   test('an opening in one side of a box takes what the closed form takes: I − t h³/12 about the same axis, all but its shift', () => {
     const at = onMember({ kind: 'box', depthMm: 150, widthMm: 75, thicknessMm: 5 });
@@ -489,6 +489,44 @@ describe('each form worked once by hand', () => {
     if (!found) throw new Error(`${id} has no figure ${name}`);
     return found.value;
   };
+  test('straightening: a channel is strained sideways at its flanges’ tips, far from a middle near the web', () => {
+    // C 180 × 65 × 6 on its midlines, parallel axes: two flanges b and a web h.
+    const [b, h, t] = [65 - 3, 180 - 6, 6];
+    const middle = (b * b) / (2 * b + h);
+    const tip = b - middle;
+    const iy = 2 * ((t * b ** 3) / 12 + t * b * (b / 2 - middle) ** 2) + t * h * middle ** 2;
+    const of = { bowMm: 12, overMm: 1200, spanMm: 600 };
+    const sideways = { ...of, way: 1 };
+    expect(figure('straightening', 'strain to undo', sideways) / ((8 * 12 * tip) / 1200 ** 2)).toBeCloseTo(
+      1,
+      1,
+    );
+    expect(figure('straightening', 'strain to undo', of) / ((8 * 12 * 90) / 1200 ** 2)).toBeCloseTo(1, 1);
+    // What it takes to press it through: by the lesser modulus, as it lies.
+    const { yieldMpa } = AT.straightening.steel;
+    const press = (4 * 1.15 * (iy / tip) * yieldMpa) / 600;
+    expect(figure('straightening', 'press needs', sideways) / press).toBeCloseTo(1, 1);
+    expect(figure('straightening', 'springs back by', sideways)).toBeCloseTo(
+      (yieldMpa * 600 ** 2) / (12 * 200_000 * tip),
+      1,
+    );
+  });
+  test.each([
+    [0, 41.3, false],
+    [0, 42, true],
+    [1, 75, false],
+    [1, 78, true],
+  ])(
+    'pressed cold, way %d, %d mm out over a metre: too far %p (3 % at the outer fibre)',
+    (way, bowMm, tooFar) => {
+      const form = workForm('straightening');
+      const { findings } = form.judge(AT.straightening, {
+        ...startMeasures(form, AT.straightening),
+        ...{ way, bowMm, overMm: 1000, spanMm: 600 },
+      });
+      expect(findings.some(({ code }) => code === 'bent too far to press cold')).toBe(tooFar);
+    },
+  );
   test('gusset: both legs along the rail, both sides, less the corner, by the weaker of weld and wall', () => {
     // 0.30 F_EXX over √2 on the leg, 3/16 in; 0.4 Fy on a 6 mm wall: the weld is weaker.
     const nPerMm = Math.min((0.3 * 482.6 * inch(3 / 16)) / Math.SQRT2, 0.4 * FY * 6);
