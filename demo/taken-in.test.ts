@@ -15,6 +15,7 @@ import {
   currentFrame,
   hasPicture,
   importBundle,
+  jobFile,
   isClosed,
   keepPhoto,
   keepPicture,
@@ -154,4 +155,14 @@ test('what it says otherwise than what is here is named, and stays as it was her
   const again = valueOf(importBundle(here, gritter));
   expect(again.stands).toEqual(['unit', 'frame']);
   expect(currentFrame(here, jobId)!.frame.datum).toBe('rear bumper');
+});
+
+test('a repair that is not here yet is added, and is no other word for one that is', () => {
+  const planned = demoBundles().find(({ repairs }) => repairs.length > 0)!;
+  valueOf(importBundle(here, { ...planned, repairs: planned.repairs.slice(1) }));
+  expect(valueOf(importBundle(here, planned)).stands).toEqual([]);
+  const ids = (repairs: readonly { readonly id: string }[]) => repairs.map(({ id }) => id).sort();
+  expect(ids(jobFile(here, planned.job.id)!.repairs)).toEqual(ids(planned.repairs));
+  const otherwise = planned.repairs.map((repair) => ({ ...repair, cutOut: !repair.cutOut }));
+  expect(valueOf(importBundle(here, { ...planned, repairs: otherwise })).stands).toEqual(['repairs']);
 });

@@ -16,6 +16,7 @@ import {
   printStress,
   printTorque,
   sixteenths,
+  sectionUnit,
   significant,
   valueOf,
   percent,
@@ -73,6 +74,9 @@ test('printing: sixteenths, decimals, millimetres, minus sign', () => {
   expect(printLength(2.9972, 'mm', 'thickness')).toBe('3.0 mm');
   expect(lengthDigits(NaN, 'in', 'length')).toBe('–');
   expect(significant(1234.5, 3)).toBe('1230');
+  expect([NaN, Infinity, -Infinity].map((value) => significant(value, 3))).toEqual(['–', '–', '–']);
+  expect(sectionUnit(4, 'in')).toBe('in⁴');
+  expect(sectionUnit(3, 'mm')).toBe('cm³');
   expect(significant(0.0012345, 3)).toBe('0.00123');
   expect(percent(0.604)).toBe('60 %');
 });

@@ -127,6 +127,9 @@ describe('ends', () => {
     expect(near(away + 0.01)).toEqual([]);
     expect(said(near(away - 0.1))).toEqual([['end-near-weld', 'deviation']]);
     expect(said(near(-away + 0.1))).toEqual([['end-near-weld', 'deviation']]);
+    // How near it lies is told as a distance, whichever side it lies on.
+    expect(near(30)[0]!.value).toBeCloseTo(30, 9);
+    expect(near(-30)[0]!.value).toBeCloseTo(30, 9);
   });
   const marks = fittingsOn(frame, rail).filter((mark) => mark.kind !== 'axle');
   const alone = marks.find(

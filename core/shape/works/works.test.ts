@@ -553,6 +553,12 @@ describe('each form worked once by hand', () => {
     expect(figure('cross-brace', 'moment left at the flange', of)).toBeCloseTo((3 * k + 1) / (6 * k + 1), 9);
     expect(figure('cross-brace', 'tie carries', of)).toBeCloseTo(0.67 * FY * 900, 3);
     expect(figure('cross-brace', 'moment left at the flange', { ...of, tie: 1 })).toBe(0);
+    // Crossed ties are two, with twice the weld.
+    const form = workForm('cross-brace');
+    const judged = (tie: number) =>
+      form.judge(AT['cross-brace'], { ...startMeasures(form, AT['cross-brace']), ...of, tie });
+    expect([0, 1].map((tie) => judged(tie).parts[0]!.count)).toEqual([1, 2]);
+    expect(weldOf(judged(1).seams)).toBeCloseTo(2 * weldOf(judged(0).seams), 9);
   });
   test('doubler: half the pressure where it is as thick as what is beneath', () => {
     expect(figure('hole doubler', 'pin’s pressure on it', { thicknessMm: 6 })).toBeCloseTo(0.5, 9);
