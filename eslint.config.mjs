@@ -28,7 +28,22 @@ const config = [
     rules: { 'no-restricted-properties': ['error', { object: 'crypto', property: 'randomUUID' }] },
   },
   {
-    // What a reader holds in the head at once. Screens are being brought to it; the rest keeps to it.
+    // Screens are on their way there: none grows over this again but a table's row, a drawing of one member, and what is one closure of small functions.
+    files: ['app/**/*.{ts,tsx}', 'ui/**/*.{ts,tsx}'],
+    ignores: [
+      '**/*.test.ts',
+      'app/_outbox/outbox.ts',
+      'ui/round/stage.ts',
+      'ui/skeleton/rail.tsx',
+      'app/jobs/*/frame/_parts/load-row.tsx',
+      'app/jobs/*/frame/_parts/fittings-table.tsx',
+    ],
+    rules: {
+      'max-lines-per-function': ['error', { max: 90, skipBlankLines: true, skipComments: true }],
+    },
+  },
+  {
+    // What a reader holds in the head at once.
     files: ['core/**/*.ts', 'data/**/*.ts', 'workers/**/*.ts', 'app/jobs/_desk/**', 'app/_client/**'],
     ignores: ['**/*.test.ts', 'core/frame/families/**'],
     rules: {

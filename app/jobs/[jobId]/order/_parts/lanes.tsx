@@ -29,11 +29,15 @@ export function Lanes({
   return (
     <div className="my-2 overflow-x-auto" aria-hidden>
       <svg viewBox={`0 0 ${WIDE} ${tall}`} className="block w-full min-w-[720px]" style={{ maxHeight: 260 }}>
+        {columns.map(
+          ({ phase, from, to }, k) =>
+            k % 2 === 0 && (
+              <rect key={phase} x={from} y={0} width={to - from} height={tall} fill="var(--sheet)" />
+            ),
+        )}
+        {/* Names last: a narrow stage's runs on over the next one. */}
         {columns.map(({ phase, from, to }, k) => (
-          <g key={phase}>
-            {k % 2 === 0 && <rect x={from} y={0} width={to - from} height={tall} fill="var(--sheet)" />}
-            <StageName words={PHASE_WORDS[phase]} from={from} wide={to - from} low={k % 2 === 1} />
-          </g>
+          <StageName key={phase} words={PHASE_WORDS[phase]} from={from} wide={to - from} low={k % 2 === 1} />
         ))}
         {lanes.map((zone, k) => {
           const y = TOP + k * LANE + LANE / 2;
