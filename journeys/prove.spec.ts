@@ -1,7 +1,7 @@
 import { writeFileSync } from 'node:fs';
 import { readPdf } from '../checks/outside/validators';
 import { choose } from './choose';
-import { expect, kept, paperOf, recordsOf, test } from './stage';
+import { expect, kept, paperOf, recordsOf, test, worked } from './stage';
 
 test('what is open is left with the owner’s word, done, or signed for by two; signed off and issued, what changes after it shows', async ({
   page,
@@ -63,6 +63,8 @@ test('what is open is left with the owner’s word, done, or signed for by two; 
   await expect(papers.getByRole('alert')).toContainText('signed off first');
 
   await part('Sign off');
+  // What is open may still grow while it is worked out: whatever asks for a reason gets one.
+  await worked(page);
   for (const why of await sign.getByLabel(/It stands because$/).all())
     await why.fill('not part of this visit');
   await sign.getByLabel('walked round with').fill('owner');

@@ -39,30 +39,45 @@ export function SignPart({ proof }: { proof: JobProof }) {
 }
 
 const { second, walkedWith, passed } = signOffSchema.shape;
-const typedSignature = z.object({ second, walkedWith, whys: z.array(passed.element.shape.why) });
+/**
+ * A reason stays with what it was given for, however many of them come or go while the form is open: each lies under its item's own key. Field
+ * names part at dots and brackets.
+ */
+const nameOf = ({ key }: { readonly key: string }): string => key.replace(/[.[\]]/g, '_');
+const typedSignature = (toPass: readonly { readonly key: string }[]) =>
+  z.object({
+    second,
+    walkedWith,
+    whys: z.object(Object.fromEntries(toPass.map((item) => [nameOf(item), passed.element.shape.why]))),
+  });
 
 function SignForm({ proof }: { proof: JobProof }) {
   const { file } = useRecords();
   const { by, system } = useReader();
   const toPass = proof.items.filter(({ item }) => item.may === 'two names');
   const keepChecked = useKeepChecked();
-  const form = useTypedForm(typedSignature, { second: '', walkedWith: '', whys: toPass.map(() => '') });
-  const sign = ({ whys, ...names }: z.infer<typeof typedSignature>) => {
+  const schema = typedSignature(toPass.map(({ item }) => item));
+  const form = useTypedForm(schema, {
+    second: '',
+    walkedWith: '',
+    whys: Object.fromEntries(toPass.map(({ item }) => [nameOf(item), ''])),
+  });
+  const sign = ({ whys, ...names }: z.infer<typeof schema>) => {
     if (by.trim() === '') return notKept('who signs? By, at the top');
-    const stays = toPass.map(({ item }, k) => ({
+    const stays = toPass.map(({ item }) => ({
       key: item.key,
       parts: [...partsOf(item)],
       name: openLine(file.frame, item, system).slice(0, 300),
-      why: whys[k]!,
+      why: whys[nameOf(item)]!,
     }));
     return keepChecked(signOffKind, { ...names, passed: stays });
   };
   return (
     <TypedForm form={form} onKeep={sign} label="Sign off" className="mt-2">
-      {toPass.map(({ item }, k) => (
+      {toPass.map(({ item }) => (
         <TypedEntry
           key={item.key}
-          name={`whys.${k}`}
+          name={`whys.${nameOf(item)}`}
           label={`${openLine(file.frame, item, system)}. It stands because`}
           className="mb-2"
           maxLength={300}
