@@ -235,6 +235,13 @@ describe('another tool’s columns', () => {
   ])('%s is read in %s', (column, unit) =>
     expect(guessColumns(['member', column]).unit).toEqual({ always: unit }),
   );
+  test('a column that a row does not have is none, in a table with decimal commas too', () => {
+    const short = theirs.replace('Left rail;1300;outer;100;4,7;AB', 'Left rail;1300');
+    const columns = guessColumns(valueOf(peekCsv(short)).names);
+    const read = valueOf(readingsFromCsv(frame, short, { ...defaults, columns }));
+    expect(read.readings.map((each) => each.stationMm)).toEqual([1200]);
+    expect(read.rejected.map(({ line }) => line)).toEqual([3, 4]);
+  });
   test('commas of a table parted by commas are no decimals', () => {
     const named = theirs.replaceAll(',', '.').replaceAll(';', ',');
     const columns = guessColumns(valueOf(peekCsv(named)).names);

@@ -295,6 +295,23 @@ describe('coat now, or wait', () => {
   });
 });
 
+test.each([
+  ['just now', 10, true],
+  ['within four hours', 6.01, true],
+  ['four hours ago', 6, false],
+])('coated all the same, said %s: it still holds %p', (_, hours, holds) => {
+  const forced = {
+    kind: 'gate' as const,
+    ...stamp(hours),
+    gate: 'coat' as const,
+    of: 'D',
+    is: 'forced' as const,
+    second: 'TM',
+  };
+  const coat = gatesWith([], { said: [forced] }).find(({ gate }) => gate === 'coat')!;
+  expect(coat.forced !== undefined).toBe(holds);
+});
+
 describe('cured before anything goes back', () => {
   const cured = (hours: number) =>
     lacks(gatesWith([said(0, 'outside coat D')], { nowMs: T0 + hours * HOUR }), 'cure');
