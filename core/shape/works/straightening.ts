@@ -1,5 +1,5 @@
 import { evenWall, surfaceOf } from '../../frame';
-import { sectionProperties } from '../../mechanics';
+import { plasticModuli, sectionProperties } from '../../mechanics';
 import { YOUNGS_MODULUS_MPA } from '../../reference';
 import { wallSection } from '../../weigh';
 import { inchesToMm as inch } from '../../quantity';
@@ -12,9 +12,6 @@ export const HEATS = ['cold', 'with heat'] as const;
 const HOTTEST_C = 650;
 /** Cold, up to this strain at the outer fibre (our judgement: half of what plate is bent to on a brake of ten thicknesses). */
 const MOST_STRAIN = 0.03;
-/** Plastic over elastic modulus of a thin-walled beam (our rounding: 1.15). */
-const SHAPE_FACTOR = 1.15;
-
 /** Strain of the outer fibre of a member bowed by `bowMm` over a length: how far it lies from the middle over the bend's radius, L²/8δ. */
 export const bowStrain = (fibreMm: number, bowMm: number, overMm: number): number =>
   (fibreMm / Math.max(1e-9, overMm ** 2)) * 8 * bowMm;
@@ -25,26 +22,19 @@ export const pressN = (plasticNmm: number, spanMm: number): number => (4 * plast
 const temperature: Measure = { key: 'hottestC', as: 'temperature', start: () => 600, least: 20, most: 1200 };
 
 /**
- * The member as made, about the axis it is bent about: second moment, the lesser modulus, how deep it is that way, and how far its outer fibre
- * lies from the middle. A channel bent sideways has its middle near the web: the flanges' tips are strained far more than the web.
+ * The member as made, about the axis it is bent about: second moment, plastic modulus, how deep it is that way, and how far its outer fibre lies
+ * from the middle. A channel bent sideways has its middle near the web: the flanges' tips are strained far more than the web, and it takes far
+ * more to press it through than what makes its tips yield.
  */
 function propertiesOf({ member: { shape } }: WorkPlace, isSideways: boolean) {
   const surface = surfaceOf(shape);
-  const whole = sectionProperties(wallSection(surface, evenWall(surface, shape.thicknessMm)))!;
+  const wall = wallSection(surface, evenWall(surface, shape.thicknessMm));
+  const whole = sectionProperties(wall)!;
+  const { zxMm3, zyMm3 } = plasticModuli(wall)!;
   const breadth = 'flangeMm' in shape ? shape.flangeMm : 'widthMm' in shape ? shape.widthMm : shape.depthMm;
   return isSideways
-    ? {
-        i: whole.iyMm4,
-        s: Math.min(whole.sLeftMm3, whole.sRightMm3),
-        depthMm: breadth,
-        fibreMm: Math.max(whole.leftMm, whole.rightMm),
-      }
-    : {
-        i: whole.ixMm4,
-        s: Math.min(whole.sTopMm3, whole.sBottomMm3),
-        depthMm: shape.depthMm,
-        fibreMm: Math.max(whole.topMm, whole.bottomMm),
-      };
+    ? { i: whole.iyMm4, z: zyMm3, depthMm: breadth, fibreMm: Math.max(whole.leftMm, whole.rightMm) }
+    : { i: whole.ixMm4, z: zxMm3, depthMm: shape.depthMm, fibreMm: Math.max(whole.topMm, whole.bottomMm) };
 }
 
 /** A bent member pressed back into line, cold or with heat, and looked at again. */
@@ -66,11 +56,12 @@ export const straightening: WorkForm = {
     length('leftMm', () => 0, 0, 200),
   ],
   judge: (place, of) => {
-    const { i, s, depthMm, fibreMm } = propertiesOf(place, of.way === 1);
+    const { i, z, depthMm, fibreMm } = propertiesOf(place, of.way === 1);
     const { yieldMpa } = place.steel;
     const strain = bowStrain(fibreMm, of.bowMm!, of.overMm!);
-    const plastic = SHAPE_FACTOR * s * yieldMpa;
-    const springMm = (yieldMpa * s * of.spanMm! ** 2) / (12 * YOUNGS_MODULUS_MPA * i);
+    const plastic = z * yieldMpa;
+    // Let go, it gives back what that moment bent it by while it was still elastic: M L² / 12 E I.
+    const springMm = (plastic * of.spanMm! ** 2) / (12 * YOUNGS_MODULUS_MPA * i);
     const isHot = of.heat === 1;
     const allowedMm = of.overMm! / 1000;
     return {
