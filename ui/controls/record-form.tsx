@@ -4,6 +4,26 @@ import type { ReactNode } from 'react';
 import type { FieldValues } from 'react-hook-form';
 import { TypedForm, TypedProblem, type TypedFormProps } from './typed-form';
 
+interface WaysOutProps {
+  /** What the button that keeps it says. */
+  readonly keep: string;
+  readonly onLeave: () => void;
+  /** What stands in a line with the buttons. */
+  readonly beside?: ReactNode;
+}
+
+const WaysOut = ({ keep, onLeave, beside }: WaysOutProps) => (
+  <div className="mt-3 flex flex-wrap items-end gap-x-4 gap-y-3">
+    {beside}
+    <button type="submit" className="solid">
+      {keep}
+    </button>
+    <button type="button" className="plain" onClick={onLeave}>
+      Leave it
+    </button>
+  </div>
+);
+
 /** A form for one record, opened where it is made and closed when it is kept or left: its fields, what was wrong, and the two ways out. */
 export function RecordForm({
   label,
@@ -13,16 +33,11 @@ export function RecordForm({
   onLeave,
   beside,
   children,
-}: {
-  label: string;
-  problem?: string | undefined;
-  /** What the button that keeps it says. */
-  keep: string;
-  onKeep: () => void;
-  onLeave: () => void;
-  /** What stands in a line with the buttons. */
-  beside?: ReactNode;
-  children: ReactNode;
+}: WaysOutProps & {
+  readonly label: string;
+  readonly problem?: string | undefined;
+  readonly onKeep: () => void;
+  readonly children: ReactNode;
 }) {
   return (
     <form
@@ -39,15 +54,7 @@ export function RecordForm({
           {problem}
         </p>
       )}
-      <div className="mt-3 flex flex-wrap items-end gap-x-4 gap-y-3">
-        {beside}
-        <button type="submit" className="solid">
-          {keep}
-        </button>
-        <button type="button" className="plain" onClick={onLeave}>
-          Leave it
-        </button>
-      </div>
+      <WaysOut keep={keep} onLeave={onLeave} beside={beside} />
     </form>
   );
 }
@@ -59,25 +66,12 @@ export function TypedRecordForm<Typed extends FieldValues, Read>({
   beside,
   children,
   ...form
-}: Omit<TypedFormProps<Typed, Read>, 'className'> & {
-  readonly label: string;
-  readonly keep: string;
-  readonly onLeave: () => void;
-  readonly beside?: ReactNode;
-}) {
+}: Omit<TypedFormProps<Typed, Read>, 'className'> & WaysOutProps & { readonly label: string }) {
   return (
     <TypedForm {...form} className="my-2 border-y-2 border-ink bg-sheet px-3 py-3">
       {children}
       <TypedProblem className="mt-1" />
-      <div className="mt-3 flex flex-wrap items-end gap-x-4 gap-y-3">
-        {beside}
-        <button type="submit" className="solid">
-          {keep}
-        </button>
-        <button type="button" className="plain" onClick={onLeave}>
-          Leave it
-        </button>
-      </div>
+      <WaysOut keep={keep} onLeave={onLeave} beside={beside} />
     </TypedForm>
   );
 }

@@ -132,9 +132,9 @@ function TripForm() {
 const typedTemporary = (system: UnitSystem) =>
   z.object({
     form: z.enum(TEMPORARY_FORMS),
-    limit: readBy((text) => road(text, system, [2000, 'more than nothing and at most 2000 km'])),
+    limit: readBy((text) => road(text, system, [2000, 'more than nothing and at most 1200 mi (2000 km)'])),
     until: z.string(),
-    slower: readIfTyped((text) => road(text, system, [120, 'a speed up to 120 km/h'])),
+    slower: readIfTyped((text) => road(text, system, [120, 'a speed up to 75 mph (120 km/h)'])),
     note: z.string(),
   });
 
