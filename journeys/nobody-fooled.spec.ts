@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test';
 import Database from 'better-sqlite3';
 import { expectChosen } from './choose';
 import { expect, kept, openJob, strip, test, worked } from './stage';
@@ -170,6 +171,17 @@ test('the Yard is searched, filtered and put in order by its address', async ({ 
   await expect(page.getByText('Nothing in the yard is like that')).toBeVisible();
 });
 
+/** What stands above everything grows and shrinks by so many pixels, in one frame after the other. */
+const grows = (page: Page, steps: readonly number[]) =>
+  page.evaluate(async (heights) => {
+    const answer = document.createElement('div');
+    document.querySelector('main')!.prepend(answer);
+    for (const height of heights) {
+      answer.style.height = `${answer.offsetHeight + height}px`;
+      await new Promise(requestAnimationFrame);
+    }
+  }, steps);
+
 test('a list that is open stays in sight, whatever is worked out above it meanwhile', async ({
   page,
   jobs,
@@ -180,11 +192,7 @@ test('a list that is open stays in sight, whatever is worked out above it meanwh
   await cases.click();
   const list = page.getByRole('listbox');
   await expect(list).toBeInViewport();
-  await page.evaluate(() => {
-    const answer = document.createElement('div');
-    answer.style.height = '1500px';
-    document.querySelector('main')!.prepend(answer);
-  });
+  await grows(page, [1500, 700, 700, 700, -1800, -1800, 1500]);
   await expect(list).toBeInViewport();
   await list.locator('[role="option"][data-value="brake"]').click();
   await expectChosen(cases, 'brake');

@@ -47,20 +47,28 @@ export const PickCell = <Value extends string | number>({ label, ...pick }: Pick
 
 /**
  * While a list is open the page cannot be scrolled. What is worked out meanwhile may grow above it and push it out of sight, where it could
- * neither be reached nor seen to be open: it is brought back.
+ * neither be reached nor seen to be open: it is brought back. Looked at in every frame while it is open: an observer tells only of a change
+ * between out and in, and under load tells of several at once.
  */
 function useKeptInSight(open: boolean) {
   const trigger = useRef<HTMLButtonElement>(null);
   useEffect(() => {
-    if (!open || !trigger.current) return;
-    const watch = new IntersectionObserver(([seen]) => {
-      if (!seen!.isIntersecting) trigger.current?.scrollIntoView({ block: 'center' });
-    });
-    watch.observe(trigger.current);
-    return () => watch.disconnect();
+    if (!open) return;
+    const look = () => {
+      if (trigger.current && outOfSight(trigger.current)) trigger.current.scrollIntoView({ block: 'center' });
+      frame = requestAnimationFrame(look);
+    };
+    let frame = requestAnimationFrame(look);
+    return () => cancelAnimationFrame(frame);
   }, [open]);
   return trigger;
 }
+
+/** Whether no line of it lies between the window's upper and lower edges. */
+const outOfSight = (element: Element) => {
+  const { top, bottom } = element.getBoundingClientRect();
+  return bottom <= 0 || top >= window.innerHeight;
+};
 
 /** The list takes no empty word; every option goes in behind a mark. */
 const marked = (option: string | number) => `=${option}`;
@@ -100,6 +108,7 @@ function List<Value extends string | number>({
       <Select.Portal>
         <Select.Content
           position="popper"
+          updatePositionStrategy="always"
           sideOffset={2}
           collisionPadding={8}
           className="z-50 max-h-(--radix-select-content-available-height) min-w-(--radix-select-trigger-width) max-w-[94vw] overflow-y-auto border-2 border-ink bg-sheet text-ink"
