@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/app/_parts/link';
 import { jobTimeLeft, type JobLine } from '@/core/job';
 import { printMass, type UnitSystem } from '@/core/quantity';
 import {

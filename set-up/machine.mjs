@@ -6,7 +6,7 @@ import { join } from 'node:path';
 
 /** Debian packages: the browser of the journeys, and the programs the outside checks compare with. */
 export const DEBIAN = [
-  'chromium',
+  'chromium-headless-shell',
   'cba',
   'z88',
   'z88-data',

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/app/_parts/link';
 import type { ReactNode } from 'react';
 import type { YardView } from '@/data';
 import { addressOf, SORTS, SORT_WORDS, VERBS, VERDICTS } from './view';

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/app/_parts/link';
 import { bookedLooks, database, plannedJobs, shopLists } from '@/data';
 import { today } from '@/ui/controls/local-time';
 import { AroundHead } from '../_parts/around-head';

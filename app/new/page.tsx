@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/app/_parts/link';
 import { allUnits, database, noticesOf, startingFrames } from '@/data';
 import { ThemeSwitch } from '../_parts/switches';
 import { chosenSystem } from '../_parts/units';

@@ -84,6 +84,7 @@ function List<Value extends string | number>({
   disabled,
 }: Omit<PickProps<Value>, 'label'> & { id?: string; ariaLabel?: string }) {
   const [open, setOpen] = useState(false);
+  const [isReached, setReached] = useState(false);
   const trigger = useKeptInSight(open);
   return (
     <Select.Root
@@ -98,6 +99,7 @@ function List<Value extends string | number>({
         id={id}
         aria-label={ariaLabel}
         data-value={value}
+        onFocus={() => setReached(true)}
         className={`field flex items-center justify-between gap-1 text-left ${className}`}
       >
         <span className="min-w-0 truncate">
@@ -105,24 +107,35 @@ function List<Value extends string | number>({
         </span>
         <ChevronDown size={16} className="shrink-0" aria-hidden />
       </Select.Trigger>
-      <Select.Portal>
-        <Select.Content
-          position="popper"
-          updatePositionStrategy="always"
-          sideOffset={2}
-          collisionPadding={8}
-          className="z-50 max-h-(--radix-select-content-available-height) min-w-(--radix-select-trigger-width) max-w-[94vw] overflow-y-auto border-2 border-ink bg-sheet text-ink"
-        >
-          <Select.Viewport>
-            {options.map((option) => (
-              <Option key={option} option={option} words={words(option)} />
-            ))}
-          </Select.Viewport>
-        </Select.Content>
-      </Select.Portal>
+      {(open || isReached) && <Options options={options} words={words} />}
     </Select.Root>
   );
 }
+
+/** Drawn once the list is reached, when a letter may already choose one: a page of a hundred lists would draw a thousand that nobody sees. */
+const Options = <Value extends string | number>({
+  options,
+  words,
+}: {
+  options: readonly Value[];
+  words: (value: Value) => string;
+}) => (
+  <Select.Portal>
+    <Select.Content
+      position="popper"
+      updatePositionStrategy="always"
+      sideOffset={2}
+      collisionPadding={8}
+      className="z-50 max-h-(--radix-select-content-available-height) min-w-(--radix-select-trigger-width) max-w-[94vw] overflow-y-auto border-2 border-ink bg-sheet text-ink"
+    >
+      <Select.Viewport>
+        {options.map((option) => (
+          <Option key={option} option={option} words={words(option)} />
+        ))}
+      </Select.Viewport>
+    </Select.Content>
+  </Select.Portal>
+);
 
 const Option = ({ option, words }: { option: string | number; words: string }) => (
   <Select.Item

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/app/_parts/link';
 import { useEffect, useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { shopJob, type Slot } from '@/core/order';

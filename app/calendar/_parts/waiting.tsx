@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/app/_parts/link';
 import type { UnitSystem } from '@/core/quantity';
 import type { BookedLook, PlannedJob } from '@/data';
 import { dayWords, lookDueWords } from '../../_words/dates';

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/app/_parts/link';
 import { useMemo, useState } from 'react';
 import { faceOf, surfaceOf, type Member } from '@/core/frame';
 import type { Section } from '@/core/mechanics';

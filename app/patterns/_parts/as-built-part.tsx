@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/app/_parts/link';
 import type { AsBuilt } from '@/core/patterns';
 import { builtDoubtWords, builtOnWords } from '../../_words/as-built';
 import { placeWords } from '../../_words/patterns';

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/app/_parts/link';
 import { placeKey, type Fault } from '@/core/patterns';
 import { callInWords, failedWords, faultCountWords, placeWords } from '../../_words/patterns';
 

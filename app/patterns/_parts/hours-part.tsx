@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/app/_parts/link';
 import { correctedNorm, normsLearnt, type HoursSeen, type NormLearnt } from '@/core/patterns';
 import type { Practice } from '@/core/reference';
 import { bandWords, hoursWords, learntWords } from '../../_words/patterns';

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/app/_parts/link';
 import { tallyOf, type ListedPattern } from '@/core/patterns';
 import { printLength, type UnitSystem } from '@/core/quantity';
 import type { Practice } from '@/core/reference';

@@ -1,7 +1,7 @@
 'use client';
 
 import { ChevronLeft } from 'lucide-react';
-import Link from 'next/link';
+import { Link } from '@/app/_parts/link';
 import { usePathname } from 'next/navigation';
 import { useMemo } from 'react';
 import { memberOf } from '@/core/frame';

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/app/_parts/link';
 import { QUESTIONS, type Answered, type AnswerIs, type AnswerReason, type Question } from '@/core/job';
 import { CAUTIONS, DEFERENCE } from '../../../../_words/cautions';
 import { answerReasonWords, answerWords, QUESTION_WORDS } from '../../../../_words/answers';

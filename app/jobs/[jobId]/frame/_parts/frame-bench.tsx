@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/app/_parts/link';
 import { keepStartingFrame, newId } from '../../../../_client';
 import { useState } from 'react';
 import { toast } from 'sonner';

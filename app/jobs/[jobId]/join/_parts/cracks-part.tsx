@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/app/_parts/link';
 import { stands, toWeldShut } from '@/core/job';
 import { cardSteps, type StepDone } from '@/core/join';
 import { When } from '@/ui/controls';

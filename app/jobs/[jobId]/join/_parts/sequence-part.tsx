@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/app/_parts/link';
 import { toast } from 'sonner';
 import type { Member } from '@/core/frame';
 import { bentSection, brokenRules, type WorkedRepair } from '@/core/job';

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/app/_parts/link';
 import { useEffect, useMemo } from 'react';
 import { useWatch } from 'react-hook-form';
 import { z } from 'zod';

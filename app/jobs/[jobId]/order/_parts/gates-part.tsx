@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/app/_parts/link';
 import { useState } from 'react';
 import type { JobOrder } from '@/core/job';
 import { isOpen, type Gate } from '@/core/order';

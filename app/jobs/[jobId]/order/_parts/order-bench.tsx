@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/app/_parts/link';
 import { isOpen } from '@/core/order';
 import { stands } from '@/core/job';
 import { CAUTIONS } from '../../../../_words/cautions';

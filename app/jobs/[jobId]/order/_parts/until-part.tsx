@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import Link from 'next/link';
+import { Link } from '@/app/_parts/link';
 import { useWatch } from 'react-hook-form';
 import { z } from 'zod';
 import { stands, watchedCracks } from '@/core/job';

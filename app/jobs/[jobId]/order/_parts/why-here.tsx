@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/app/_parts/link';
 import type { JobOrder } from '@/core/job';
 import { isOver, shutBefore, type TaskProgress } from '@/core/order';
 import { GATE_OPENERS, GATE_WORDS, lackWords, REASON_WORDS, taskWords } from '../../../../_words/order';

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/app/_parts/link';
 import { useState, type ReactNode } from 'react';
 import { z } from 'zod';
 import { expectedFelt, stands, type JobProof } from '@/core/job';

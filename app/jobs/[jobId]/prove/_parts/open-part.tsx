@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/app/_parts/link';
 import { useState } from 'react';
 import { z } from 'zod';
 import type { JobProof } from '@/core/job';

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/app/_parts/link';
 import { useCallback, useState } from 'react';
 import { twinOf } from '@/core/frame';
 import { percent } from '@/core/quantity';

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/app/_parts/link';
 import { printStress, type UnitSystem } from '@/core/quantity';
 import { nearest, plateEnd, type FatigueSpot } from '@/core/weigh';
 import { jackedWords, plateEndWords } from '../../../../_words/demand';

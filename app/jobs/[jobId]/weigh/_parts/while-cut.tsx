@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/app/_parts/link';
 import { memberOf, standName } from '@/core/frame';
 import type { JobDemand } from '@/core/job';
 import { printForce, printLength, type UnitSystem } from '@/core/quantity';

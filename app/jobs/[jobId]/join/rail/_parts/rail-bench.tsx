@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/app/_parts/link';
 import { useSearchParams } from 'next/navigation';
 import { useCallback, useMemo } from 'react';
 import { brokenRules, stands, type JobFile, type WorkedRepair } from '@/core/job';

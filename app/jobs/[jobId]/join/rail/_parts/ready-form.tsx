@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/app/_parts/link';
 import { useState } from 'react';
 import { stands } from '@/core/job';
 import { READY_CHECKS, whyNotWeld, type Ready, type ReadyCheck, type WeldPlan } from '@/core/join';

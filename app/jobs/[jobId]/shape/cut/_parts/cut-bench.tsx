@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/app/_parts/link';
 import { useMemo, useState } from 'react';
 import { stands, toBuy, toCut, type ToBuy, type ToCut } from '@/core/job';
 import { printLength, printMass, type UnitSystem } from '@/core/quantity';

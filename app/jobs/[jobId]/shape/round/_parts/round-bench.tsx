@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/app/_parts/link';
 import { useMemo, useState } from 'react';
 import { frameFaces, repairFaces, usualLook, type WorkedRepair } from '@/core/job';
 import { pieceName } from '@/core/shape';
