@@ -102,6 +102,7 @@ function layOn({ frame }: Structure, item: Load, { lengthOf, carriers }: Laid, i
   const weightN = item.massKg * STANDARD_GRAVITY;
   const slices = Math.max(1, Math.ceil((item.toMm - item.fromMm) / SLICE_MM));
   const middleMm = (item.fromMm + item.toMm) / 2;
+  const aboveMm = aboveCarriers(frame, item);
   const places = Array.from(
     { length: slices },
     (_, k) => item.fromMm + ((item.toMm - item.fromMm) * (k + 0.5)) / slices,
@@ -117,20 +118,23 @@ function layOn({ frame }: Structure, item: Load, { lengthOf, carriers }: Laid, i
     ] as const)
       if (on && share > 0) add(into.weight, on.element, (weightN * share) / slices);
     if (left && right && right.y > left.y) {
-      const downN = ((weightN / slices) * aboveMm(frame, item, left.z)) / (right.y - left.y);
+      const downN = ((weightN / slices) * aboveMm(left.z)) / (right.y - left.y);
       add(into.pushedAcross, left.element, downN);
       add(into.pushedAcross, right.element, -downN);
     }
   }
-  for (const [on, newtons] of pitched(carriers, feet(places, middleMm), (z) => aboveMm(frame, item, z)))
+  for (const [on, newtons] of pitched(carriers, feet(places, middleMm), aboveMm))
     add(into.pushedAlong, on.element, weightN * newtons);
 }
 
-/** How far a load's centre is above its carriers: said above the ground, else usual above a carrier at a rail's height. */
-const aboveMm = (frame: Frame, item: Load, carrierZ: number): number =>
-  item.heightMm === undefined
-    ? usualHeightMm(frame, item.kind) - groundBelowMm(frame)
-    : item.heightMm - groundBelowMm(frame) - carrierZ;
+/** How far a load's centre is above carriers at a height: said above the ground, else usual above a carrier at a rail's height. */
+function aboveCarriers(frame: Frame, item: Load): (carrierZ: number) => number {
+  const groundMm = groundBelowMm(frame);
+  const { heightMm } = item;
+  if (heightMm !== undefined) return (carrierZ) => heightMm - groundMm - carrierZ;
+  const usualMm = usualHeightMm(frame, item.kind) - groundMm;
+  return () => usualMm;
+}
 
 /** A short load stands on feet a little apart. */
 const feet = (places: readonly number[], middleMm: number): readonly number[] =>

@@ -213,25 +213,18 @@ export function endTransform(
   const [rx, ry, rz] = offsetMm ?? [0, 0, 0];
   const out = new Float64Array(49);
   for (let row = 0; row < 7; row++) {
-    const [l0, l1, l2, l3, l4, l5, l6] = local[row]! as [
-      number,
-      number,
-      number,
-      number,
-      number,
-      number,
-      number,
-    ];
+    const own = local[row]!;
     for (let c = 0; c < 3; c++) {
-      out[row * 7 + c] = l0 * axes[c]! + l1 * axes[3 + c]! + l2 * axes[6 + c]!;
-      out[row * 7 + 3 + c] = l3 * axes[c]! + l4 * axes[3 + c]! + l5 * axes[6 + c]!;
+      const [u, v, w] = [axes[c]!, axes[3 + c]!, axes[6 + c]!];
+      out[row * 7 + c] = own[0]! * u + own[1]! * v + own[2]! * w;
+      out[row * 7 + 3 + c] = own[3]! * u + own[4]! * v + own[5]! * w;
     }
     // u_R = u_node + θ × r
     const [tx, ty, tz] = [out[row * 7]!, out[row * 7 + 1]!, out[row * 7 + 2]!];
     out[row * 7 + 3]! += ry * tz - rz * ty;
     out[row * 7 + 4]! += rz * tx - rx * tz;
     out[row * 7 + 5]! += rx * ty - ry * tx;
-    out[row * 7 + 6] = l6;
+    out[row * 7 + 6] = own[6]!;
   }
   return out;
 }

@@ -65,9 +65,11 @@ function addElement(matrix: Matrix, { unknowns, stiffness }: Prepared): void {
   for (let r = 0; r < SIZE; r++)
     for (let c = r; c < SIZE; c++) {
       const value = stiffness[r * SIZE + c]!;
-      const [p, q] = [unknowns[r]!, unknowns[c]!];
+      const p = unknowns[r]!,
+        q = unknowns[c]!;
       if (value === 0 || p < 0 || q < 0) continue;
-      const [row, column] = p < q ? [p, q] : [q, p];
+      const row = Math.min(p, q),
+        column = Math.max(p, q);
       const block = blockOf[row]!;
       const at =
         block === early

@@ -28,22 +28,32 @@ export interface Elimination {
  */
 export function eliminationOrder(neighbours: readonly (readonly number[])[]): Elimination {
   const around = neighbours.map((list, node) => new Set(list.filter((other) => other !== node)));
-  const left = new Set(neighbours.keys());
+  // How many each is tied to; beyond any number once it is eliminated.
+  const ties = Uint32Array.from(around, ({ size }) => size);
   const order: number[] = [];
   const later: number[][] = [];
-  while (left.size > 0) {
-    let next = -1;
-    for (const node of left) if (next < 0 || around[node]!.size < around[next]!.size) next = node;
+  while (order.length < neighbours.length) {
+    const next = fewest(ties);
     const tied = [...around[next]!];
     for (const one of tied) {
       around[one]!.delete(next);
       for (const other of tied) if (other !== one) around[one]!.add(other);
+      ties[one] = around[one]!.size;
     }
-    left.delete(next);
+    ties[next] = ELIMINATED;
     order.push(next);
     later.push(tied);
   }
   return { order, later };
+}
+
+const ELIMINATED = 0xffffffff;
+
+/** The first of those with the fewest. */
+function fewest(ties: Uint32Array): number {
+  let least = 0;
+  for (let node = 1; node < ties.length; node++) if (ties[node]! < ties[least]!) least = node;
+  return least;
 }
 
 /** Where everything stands, for nodes of `unknowns[node]` unknowns eliminated in the order given. */

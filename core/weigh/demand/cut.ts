@@ -13,6 +13,7 @@ import {
 import { steel } from '../../reference';
 import { sectionStrength, type SectionStrength } from '../strength';
 import { shearWalls, type ShearWalls } from './shear-walls';
+import { fibresOf, type FaceFibres } from './fibre-nodes';
 import type { StateWall } from './demand';
 
 /** A section where an element is cut: what it is as a beam, what it can take, and its fibres. */
@@ -33,11 +34,13 @@ export interface Cut extends StateWall {
   readonly edgesOfFace: readonly FaceEdges[];
   /** Whether any metal stands at a node: where a wall is gone there is no fibre to be stressed. */
   readonly hasMetal: readonly boolean[];
+  /** Nodes of which one is stressed most, whatever the forces. */
+  readonly fibres: readonly FaceFibres[];
   /** What is left of its upright walls; absent where it has none. */
   readonly shear?: ShearWalls;
 }
 
-interface FaceEdges {
+export interface FaceEdges {
   readonly id: Face['id'];
   readonly first: number;
   readonly last: number;
@@ -64,6 +67,11 @@ export function cutOf(member: Member, wall: StateWall, { mirrored, unbracedMm }:
   const leastMm = wall.leastMm ?? wall.wallMm;
   const strength = sectionStrength(wall, steel(member.steel), unbracedMm, SHEAR_MODULUS_MPA);
   const shear = shearWalls(wall.surface, leastMm, strength.yieldMpa);
+  const y = wall.section.xMm.map((x) => hand * (x - seat.xMm));
+  const z = wall.section.yMm.map((y) => y - seat.yMm);
+  const omega = warp ? warp.omegaMm2.map((omega) => hand * omega) : new Float64Array(y.length);
+  const faceOfNode = Int8Array.from(faces, (face) => edgesOfFace.findIndex(({ id }) => id === face));
+  const hasMetal = nodesWithMetal(wall.section);
   return {
     ...wall,
     leastMm,
@@ -71,13 +79,14 @@ export function cutOf(member: Member, wall: StateWall, { mirrored, unbracedMm }:
     stiffness: bending(wall, profile, profileOf),
     strength,
     ...(shear && { shear }),
-    y: wall.section.xMm.map((x) => hand * (x - seat.xMm)),
-    z: wall.section.yMm.map((y) => y - seat.yMm),
-    omega: warp ? warp.omegaMm2.map((omega) => hand * omega) : new Float64Array(wall.section.xMm.length),
-    faceOfNode: Int8Array.from(faces, (face) => edgesOfFace.findIndex(({ id }) => id === face)),
+    y,
+    z,
+    omega,
+    faceOfNode,
     isWall,
     edgesOfFace,
-    hasMetal: nodesWithMetal(wall.section),
+    hasMetal,
+    fibres: fibresOf(wall.section, { y, z, omega, faceOfNode, edgesOfFace, hasMetal }),
   };
 }
 

@@ -58,7 +58,8 @@ export function elementDemand(
     lifted: StationDemand[] = [];
   let [rangeMpa, locked] = [0, 0];
   const standing = solved.cases.find(({ id, kept }) => id === 'standing' && kept[element]! >= 0);
-  for (const [k, { id, result, kept }] of solved.cases.entries()) {
+  for (let k = 0; k < solved.cases.length; k++) {
+    const { id, result, kept } = solved.cases[k]!;
     const at = kept[element]!;
     if (at < 0) continue;
     const share = isLifted(id) ? factors.liftAllowable : factors.roadAllowable;
@@ -103,11 +104,8 @@ function endDemand(
   }: { readonly forces: EndForces; readonly share: number; readonly gradient: number },
   level: EndForces | undefined,
 ): { readonly greatestMpa: number; readonly peak: Limit } {
-  if (level) {
-    const { greatestMpa, ...peak } = swungOf(cut, forces, level);
-    return { greatestMpa, peak };
-  }
-  const { greatestMpa, ...fibre } = peakOf(cut, forces, { share, gradient });
+  if (level) return swungOf(cut, forces, level);
+  const { greatestMpa, peak: fibre } = peakOf(cut, forces, { share, gradient });
   const [shear, slot] = [shearOf(cut, forces, share), besideSlot(cut, forces, greatestMpa, share)];
   let peak: Limit = fibre;
   if (shear && shear.utilisation > peak.utilisation) peak = shear;

@@ -1,15 +1,12 @@
 import { stressField, type EndForces } from '../../mechanics';
-import type { Cut } from './cut';
+import type { Cut, FaceEdges } from './cut';
 import type { StationDemand } from './demand';
+import type { Limit } from './shear';
 
 interface FibrePeak {
   /** Largest stress of either sign at any fibre, whatever governs. */
-  greatestMpa: number;
-  stressMpa: number;
-  allowableMpa: number;
-  utilisation: number;
-  why: StationDemand['why'];
-  warpingMpa: number;
+  readonly greatestMpa: number;
+  readonly peak: Limit;
 }
 
 /** Stress at a point (y, z, ω) of a cut. */
@@ -38,37 +35,32 @@ interface Allowed {
 export function peakOf(cut: Cut, forces: EndForces, { share, gradient }: Allowed): FibrePeak {
   const field = stressField(cut.profile, forces);
   const stressAt = stressesIn(cut, field);
-  const pressed = compressionLimits(cut, stressAt, gradient);
-  const { faceOfNode, hasMetal, strength } = cut;
-  let [worst, greatestMpa, utilisation] = [-1, 0, 0];
+  const { yieldMpa } = cut.strength;
+  const lateralMpa = cut.strength.lateralMpa(gradient);
+  let worst = -1,
+    greatestMpa = 0,
+    utilisation = 0;
+  let pressedMost: Pressed | undefined;
   // This runs for every fibre of every element in every case: numbers only.
-  for (let node = 0; node < hasMetal.length; node++) {
-    if (!hasMetal[node]) continue;
-    const stressMpa = stressAt(node);
-    const size = Math.abs(stressMpa);
-    if (size > greatestMpa) greatestMpa = size;
-    const limit = stressMpa >= 0 ? strength.yieldMpa : pressed.mpa[faceOfNode[node]! + 1]!;
-    const used = share * limit > 0 ? size / (share * limit) : Infinity;
-    if (used > utilisation) {
-      utilisation = used;
-      worst = node;
+  for (const { face, nodes } of cut.fibres) {
+    const pressed = pressedOn(cut, face, { stressAt, lateralMpa });
+    for (let k = 0; k < nodes.length; k++) {
+      const stressMpa = stressAt(nodes[k]!);
+      const size = Math.abs(stressMpa);
+      if (size > greatestMpa) greatestMpa = size;
+      const limit = share * (stressMpa >= 0 ? yieldMpa : pressed.mpa);
+      const used = limit > 0 ? size / limit : Infinity;
+      if (used > utilisation) {
+        utilisation = used;
+        worst = nodes[k]!;
+        pressedMost = stressMpa >= 0 ? undefined : pressed;
+      }
     }
   }
-  if (worst < 0)
-    return {
-      greatestMpa,
-      stressMpa: 0,
-      allowableMpa: share * strength.yieldMpa,
-      utilisation: 0,
-      why: 'yield',
-      warpingMpa: 0,
-    };
-  const stressMpa = stressAt(worst);
-  const face = faceOfNode[worst]! + 1;
-  const [limit, why] =
-    stressMpa >= 0 ? ([strength.yieldMpa, 'yield'] as const) : [pressed.mpa[face]!, pressed.why[face]!];
-  const warpingMpa = field.perOmegaMpa * cut.omega[worst]!;
-  return { greatestMpa, stressMpa, allowableMpa: share * limit, utilisation, why, warpingMpa };
+  const { mpa, why } = pressedMost ?? { mpa: yieldMpa, why: 'yield' };
+  const stressMpa = worst < 0 ? 0 : stressAt(worst);
+  const warpingMpa = worst < 0 ? 0 : field.perOmegaMpa * cut.omega[worst]!;
+  return { greatestMpa, peak: { stressMpa, allowableMpa: share * mpa, utilisation, why, warpingMpa } };
 }
 
 /** The stress at each node of a cut. */
@@ -96,39 +88,33 @@ export function swungOf(cut: Cut, forces: EndForces, level: EndForces): FibrePea
     momentZNmm: forces.momentZNmm - level.momentZNmm,
     bimomentNmm2: forces.bimomentNmm2 - level.bimomentNmm2,
   };
-  const swung = peakOf(cut, change, { share: 1, gradient: 1 });
+  const { greatestMpa, peak } = peakOf(cut, change, { share: 1, gradient: 1 });
   const { yieldMpa } = cut.strength;
-  return {
-    ...swung,
-    allowableMpa: yieldMpa,
-    utilisation: yieldMpa > 0 ? swung.greatestMpa / yieldMpa : Infinity,
-    why: 'yield',
-  };
+  const utilisation = yieldMpa > 0 ? greatestMpa / yieldMpa : Infinity;
+  return { greatestMpa, peak: { ...peak, allowableMpa: yieldMpa, utilisation, why: 'yield' } };
 }
 
-/** What compression may reach, and why no more: first where no face is, on a plate; then on each face of the cut. */
-interface PressedLimits {
-  readonly mpa: readonly number[];
-  readonly why: readonly StationDemand['why'][];
+/** What compression may reach, and why no more. */
+interface Pressed {
+  readonly mpa: number;
+  readonly why: StationDemand['why'];
 }
 
-/** By how each face is pressed from edge to edge. */
-function compressionLimits(
-  { strength, edgesOfFace }: Cut,
-  stressAt: (node: number) => number,
-  gradient: number,
-): PressedLimits {
-  const { yieldMpa } = strength;
-  const lateral = strength.lateralMpa(gradient);
-  const mpa = [Math.min(lateral, yieldMpa)];
-  const why: StationDemand['why'][] = [lateral < yieldMpa ? 'sideways buckling' : 'yield'];
-  for (const { id, first, last } of edgesOfFace) {
-    const [one, other] = [stressAt(first), stressAt(last)];
-    const [worse, better] = one < other ? [one, other] : [other, one];
-    const wall = worse < 0 ? strength.wallMpa.get(id)!(better / worse) : yieldMpa;
-    const buckles = wall < yieldMpa && wall <= lateral;
-    mpa.push(buckles ? wall : mpa[0]!);
-    why.push(buckles ? 'wall buckling' : why[0]!);
+/** On a face by how it is pressed from edge to edge; on a plate, which is on none, by its member's buckling sideways. */
+function pressedOn(
+  { strength: { yieldMpa, wallMpa } }: Cut,
+  face: FaceEdges | undefined,
+  { stressAt, lateralMpa }: { readonly stressAt: (node: number) => number; readonly lateralMpa: number },
+): Pressed {
+  if (face) {
+    const one = stressAt(face.first),
+      other = stressAt(face.last);
+    const worse = Math.min(one, other),
+      better = Math.max(one, other);
+    const mpa = worse < 0 ? wallMpa.get(face.id)!(better / worse) : yieldMpa;
+    if (mpa < yieldMpa && mpa <= lateralMpa) return { mpa, why: 'wall buckling' };
   }
-  return { mpa, why };
+  return lateralMpa < yieldMpa
+    ? { mpa: lateralMpa, why: 'sideways buckling' }
+    : { mpa: yieldMpa, why: 'yield' };
 }
