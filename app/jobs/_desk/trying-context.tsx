@@ -1,14 +1,17 @@
 'use client';
 
-import { createContext, useContext, useMemo, useState, type ReactNode } from 'react';
-import { besideRepairs, workRepair, type JobFile, type WorkedRepair } from '@/core/job';
-import { memberStates, repairPicture, type MemberState, type Repair } from '@/core/shape';
+import { createContext, useCallback, useContext, useMemo, useRef, useState, type ReactNode } from 'react';
+import type { WorkedRepair } from '@/core/job';
+import type { MemberState, Repair } from '@/core/shape';
 import { useRecords } from './records-context';
+import type { Tried } from './tried';
 import { useWork, type WorkView } from './work-context';
 
 /** A repair as it would be, while somebody drags it: checked and drawn, kept nowhere. */
 interface Trying {
   readonly tried: WorkedRepair | undefined;
+  /** States of its member with it; undefined while nothing is dragged. */
+  readonly triedStates: readonly MemberState[] | undefined;
   /** Checks the repair of this id as it would be. It stands until the member is worked out anew, or it is let go. */
   readonly tryOut: (repair: Repair) => void;
   readonly letGo: () => void;
@@ -25,23 +28,31 @@ export function useTrying(): Trying {
 export function TryingProvider({ children }: { children: ReactNode }) {
   const { file } = useRecords();
   const { work } = useWork();
-  const [asked, setAsked] = useState<{ readonly repair: Repair; readonly from: WorkView }>();
-  const value = useMemo<Trying>(
-    () => ({
-      tried: work && asked?.from === work ? workedAs(work, asked.repair, file) : undefined,
-      tryOut: (repair) => work && setAsked({ repair, from: work }),
-      letGo: () => setAsked(undefined),
-    }),
-    [asked, work, file],
+  const [held, setHeld] = useState<Tried & { readonly from: WorkView }>();
+  // What was asked before is answered no more once something else is, or it is let go.
+  const asked = useRef<symbol>(undefined);
+  const tryOut = useCallback(
+    async (repair: Repair) => {
+      if (!work) return;
+      const mine = (asked.current = Symbol());
+      const { triedAs } = await import('./tried');
+      if (asked.current === mine) setHeld({ ...triedAs(work, repair, file), from: work });
+    },
+    [work, file],
   );
+  const value = useMemo<Trying>(() => {
+    const here = work && held?.from === work ? held : undefined;
+    return {
+      tried: here?.tried,
+      triedStates: here?.states,
+      tryOut: (repair) => void tryOut(repair),
+      letGo: () => {
+        asked.current = undefined;
+        setHeld(undefined);
+      },
+    };
+  }, [held, work, tryOut]);
   return <TryingContext.Provider value={value}>{children}</TryingContext.Provider>;
-}
-
-/** As if it had been kept so. */
-function workedAs({ picture, repairs }: WorkView, repair: Repair, file: JobFile): WorkedRepair {
-  const { isProposal = false } = repairs.find((each) => each.repair.id === repair.id) ?? {};
-  const beside = besideRepairs(file, picture.member);
-  return workRepair(repairPicture(picture, repair), isProposal, file.grossMassKg, beside);
 }
 
 /** Repairs of the member in sight, the one that is being dragged as it would be. */
@@ -56,18 +67,7 @@ export function useShownRepairs(): readonly WorkedRepair[] {
 
 /** States of the member in sight with its repairs as they are shown. */
 export function useShownStates(): readonly MemberState[] {
-  const { work, states } = useWork();
-  const { tried } = useTrying();
-  const repairs = useShownRepairs();
-  return useMemo(
-    () =>
-      work && tried
-        ? memberStates(
-            work.picture,
-            repairs.map(({ repair }) => repair),
-            work.letIn,
-          )
-        : states,
-    [work, states, tried, repairs],
-  );
+  const { states } = useWork();
+  const { triedStates } = useTrying();
+  return triedStates ?? states;
 }
