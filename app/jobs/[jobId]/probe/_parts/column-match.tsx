@@ -2,7 +2,9 @@
 
 import {
   CSV_FIELDS,
+  guessColumns,
   missingFields,
+  peekCsv,
   WANTED_FIELDS,
   type ColumnMap,
   type CsvField,
@@ -33,6 +35,17 @@ const withChosen = (columns: ColumnMap, field: CsvField, words: string): ColumnM
   if (words === '') return rest;
   return { ...rest, [field]: words.startsWith('=') ? { always: words.slice(1) } : { column: words } };
 };
+
+/** What the head of a file says its columns are, and what they may stand for; nothing where it goes straight in, or is no table. */
+export function foreignColumns(head: string): { peek: CsvPeek; columns: ColumnMap } | undefined {
+  const peek = peekCsv(head);
+  if (!peek.ok || isOurs(peek.value)) return undefined;
+  return { peek: peek.value, columns: guessColumns(peek.value.names) };
+}
+
+const isOurs = ({ names }: CsvPeek): boolean =>
+  missingFields(Object.fromEntries(names.map((name) => [name.trim().toLowerCase(), { column: name }])))
+    .length === 0;
 
 /** Another tool's columns matched with ours, the first rows shown as they would be read; nothing is taken in before. */
 export function ColumnMatch({

@@ -1,19 +1,15 @@
 'use client';
 
-import { useRef, useState } from 'react';
+import { lazy, Suspense, useRef, useState } from 'react';
 import { toast } from 'sonner';
-import {
-  guessColumns,
-  missingFields,
-  peekCsv,
-  type ColumnMap,
-  type CsvPeek,
-  type ReadingImport,
-} from '@/core/exchange';
+import type { ColumnMap, CsvPeek, ReadingImport } from '@/core/exchange';
 import { takeCsv } from '../../../../_client';
 import { Sheet } from '@/ui/controls';
 import { useReader, useRecords } from '../../../_desk';
-import { ColumnMatch } from './column-match';
+
+/** What reads a table is loaded with the first file that is chosen. */
+const columnMatch = () => import('./column-match');
+const ColumnMatch = lazy(async () => ({ default: (await columnMatch()).ColumnMatch }));
 
 /** A file with our own columns goes straight in; another tool's is matched first. */
 function useCsvIn() {
@@ -38,16 +34,13 @@ function useCsvIn() {
     setReport(answer.value);
   };
   const look = async (chosen: File) => {
-    const peek = peekCsv(await chosen.slice(0, 64 * 1024).text());
-    if (!peek.ok || isOurs(peek.value)) return void take(chosen);
-    setMatching({ file: chosen, peek: peek.value, columns: guessColumns(peek.value.names) });
+    const { foreignColumns } = await columnMatch();
+    const foreign = foreignColumns(await chosen.slice(0, 64 * 1024).text());
+    if (!foreign) return void take(chosen);
+    setMatching({ file: chosen, ...foreign });
   };
   return { report, close: () => setReport(undefined), busy, matching, setMatching, look, take };
 }
-
-const isOurs = ({ names }: CsvPeek): boolean =>
-  missingFields(Object.fromEntries(names.map((name) => [name.trim().toLowerCase(), { column: name }])))
-    .length === 0;
 
 /** Readings from a CSV file: good rows are kept, bad ones listed by line and reason. */
 export function CsvIn() {
@@ -77,12 +70,14 @@ export function CsvIn() {
         Readings to CSV
       </a>
       {matching && (
-        <ColumnMatch
-          {...matching}
-          onChange={(columns) => setMatching({ ...matching, columns })}
-          onClose={() => setMatching(undefined)}
-          onTake={() => void take(matching.file, matching.columns)}
-        />
+        <Suspense>
+          <ColumnMatch
+            {...matching}
+            onChange={(columns) => setMatching({ ...matching, columns })}
+            onClose={() => setMatching(undefined)}
+            onTake={() => void take(matching.file, matching.columns)}
+          />
+        </Suspense>
       )}
       <Report report={report} onClose={close} />
     </div>
