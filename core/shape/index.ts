@@ -58,7 +58,8 @@ export { lengthened } from './reach';
 export { insideReached, type Access } from './rules/inside';
 export { heldLevel, seatsOf, type Seat } from './rules/level';
 export { overlaid } from './rules/overlaid';
-export { blankOfPiece, blanksOfRepair, flatId, flatName, flatPattern, flatPatterns } from './flat/piece-flat';
+export { flatId, flatName } from './flat/flat-name';
+export { blankOfPiece, blanksOfRepair, flatPattern, flatPatterns } from './flat/piece-flat';
 export {
   FLAT_FINDING_CODES,
   type FlatFinding,

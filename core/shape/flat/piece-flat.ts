@@ -13,8 +13,9 @@ import { boltRowsAt, boltStationsMm, isBolted } from '../bolting';
 import { LIP_MM, drainsOf } from '../drains';
 import { holesUnder } from '../holes';
 import { plugLayout } from '../plugs';
-import { coverage, isInside, lengthsOf, outlineOnStrip, pieceName, type Piece, type Repair } from '../repair';
+import { coverage, isInside, lengthsOf, outlineOnStrip, type Piece, type Repair } from '../repair';
 import { flatFindings } from './findings';
+import { flatId, flatName } from './flat-name';
 import type { FlatHole, FlatPattern } from './pattern';
 
 import { pilotMm } from './flare';
@@ -51,12 +52,6 @@ export const flatPatterns = (
 /** Everything that is cut for a repair's plates, each length by itself. */
 export const blanksOfRepair = (member: Member, repair: Repair, practice: FlatPractice): Blank[] =>
   repair.pieces.flatMap((piece) => flatPatterns(member, repair, piece, practice).map(blankOfPiece));
-
-/** What a flat is asked for by: its piece's own name, and which of its lengths. */
-export const flatId = ({ piece, length }: Pick<FlatPattern, 'piece' | 'length'>): string =>
-  length ? `${piece.id} ${length.nth}` : piece.id;
-export const flatName = ({ piece, length }: Pick<FlatPattern, 'piece' | 'length'>): string =>
-  length ? `${pieceName(piece)}, length ${length.nth} of ${length.of}` : pieceName(piece);
 
 /** The flat of a piece, or of the part of it between two of its joints. */
 export function flatPattern(
