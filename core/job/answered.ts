@@ -1,6 +1,7 @@
 import type { Notice } from '../frame';
 import type { Priced } from '../weigh';
-import { fourAnswers, plannedOn, type FourAnswers } from './answers';
+import { fourAnswers, plannedOn } from './answers';
+import type { FourAnswers } from './question';
 import { judgedJob, type KnownJob } from './demand';
 import { tryUsualLifts } from './lift';
 import type { MemberWork } from './member';

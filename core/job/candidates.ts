@@ -14,7 +14,8 @@ import {
   stateKept,
   type Repair,
 } from '../shape';
-import { brokenRules, drawnOut, workRepair, type RepairBeside, type WorkedRepair } from './worked-repair';
+import { drawnOut, workRepair, type RepairBeside } from './work-repair';
+import { brokenRules, type WorkedRepair } from './worked-repair';
 
 /** Whether water gets out of what a repair closes in. */
 export const DRAINAGE = ['holds no water', 'as it was', 'drained', 'sealed'] as const;

@@ -20,7 +20,8 @@ export {
   type SortedRecords,
 } from './inputs';
 export { repairAmong, sketchedPicture, weighMember, workJob, workMember, type MemberWork } from './member';
-export { brokenRules, workRepair, type WorkedRepair } from './worked-repair';
+export { brokenRules, type WorkedRepair } from './worked-repair';
+export { workRepair } from './work-repair';
 export {
   candidates,
   DRAINAGE,
@@ -68,25 +69,22 @@ export {
 } from './seams';
 export {
   ANSWERS,
-  fourAnswers,
-  plannedOn,
   QUESTIONS,
   type Answered,
-  type AnsweredMember,
   type AnswerIs,
   type AnswerReason,
-  type AnswersBasis,
   type FourAnswers,
-  type Planned,
   type Question,
-} from './answers';
+} from './question';
+export { fourAnswers, plannedOn, type AnsweredMember, type AnswersBasis, type Planned } from './answers';
 export { intakeOf, isUnauthorised } from './intake';
 export { quantitiesOf, waysOut } from './ways-out';
 export { choiceOf, leftUndone } from './choice';
 export { harsher, overridesOf } from './override';
 export { jobFirmness } from './firmness';
 export { plannedTube, renewalsOf } from './renewals';
-export { flatsOf, toBuy, toCut, toCutOf, type PlannedFlat, type ToBuy, type ToCut } from './to-cut';
+export { flatsOf, toCutOf, type PlannedFlat, type ToCut } from './planned-flat';
+export { toBuy, toCut, type ToBuy } from './to-cut';
 export {
   brokenIn,
   letInOn,

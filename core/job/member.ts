@@ -13,7 +13,8 @@ import {
 import { candidates } from './candidates';
 import { inputsOf, sortedRecords, type MemberInputs } from './inputs';
 import type { JobRecords } from './records';
-import { brokenRules, drawnOut, workRepair, type WorkedRepair } from './worked-repair';
+import { drawnOut, workRepair } from './work-repair';
+import { brokenRules, type WorkedRepair } from './worked-repair';
 
 /** A repair by its name among members' work, with the member's work it is part of. */
 export function repairAmong<Work extends { readonly repairs: readonly WorkedRepair[] }>(

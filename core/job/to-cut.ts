@@ -1,28 +1,9 @@
-import {
-  blankOfPiece,
-  blanksOfWork,
-  massOfPartKg,
-  type Blank,
-  type FlatFinding,
-  type FlatPattern,
-  type WorkPart,
-} from '../shape';
+import { blanksOfWork, massOfPartKg, type WorkPart } from '../shape';
 import { memberOf } from '../frame';
-import { brokenRules, type WorkedRepair } from './worked-repair';
+import { toCutOf, type PlannedFlat, type ToCut } from './planned-flat';
 import { plannedTube, renewalsOf } from './renewals';
 import type { JobRecords } from './records';
 import { brokenIn, ownOutlines, worksOf, type PlannedWork } from './works';
-
-/** A blank of the job, and what speaks against cutting it: rules that its repair or work breaks, what the brake would say. */
-export interface ToCut {
-  readonly blank: Blank;
-  /** The repair it is a plate of: there is a sheet to scribe it by. */
-  readonly repairId?: string;
-  readonly broken: number;
-  readonly findings: readonly FlatFinding[];
-  /** Its repair is only the engine's proposal: nobody kept it yet. */
-  readonly isProposal: boolean;
-}
 
 /** A part that is bought to length. */
 export interface ToBuy {
@@ -35,32 +16,6 @@ export interface ToBuy {
   readonly wallMm: number;
   readonly massKg: number;
 }
-
-/** A flat of a repair, with what its repair breaks. */
-export interface PlannedFlat {
-  readonly repairId: string;
-  readonly pattern: FlatPattern;
-  readonly broken: number;
-  readonly isProposal: boolean;
-}
-
-export const flatsOf = (repairs: readonly WorkedRepair[]): PlannedFlat[] =>
-  repairs.flatMap((worked) =>
-    worked.patterns.map((pattern) => ({
-      pattern,
-      repairId: worked.repair.id,
-      broken: brokenRules(worked).length,
-      isProposal: worked.isProposal,
-    })),
-  );
-
-export const toCutOf = ({ pattern, repairId, broken, isProposal }: PlannedFlat): ToCut => ({
-  blank: blankOfPiece(pattern),
-  repairId,
-  broken,
-  findings: pattern.findings,
-  isProposal,
-});
 
 type Records = Pick<JobRecords, 'evidence' | 'strikes' | 'frame' | 'practice'>;
 const open = (records: Records): PlannedWork[] => worksOf(records).filter(({ isDone }) => !isDone);

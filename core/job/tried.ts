@@ -1,7 +1,7 @@
 import type { Practice } from '../reference';
 import type { Verdict } from '../weigh';
 import { answeredJob } from './answered';
-import { QUESTIONS, type AnswerIs, type Question } from './answers';
+import { QUESTIONS, type AnswerIs, type Question } from './question';
 import type { JobRecords } from './records';
 import type { Notice } from '../frame';
 

@@ -59,7 +59,8 @@ export { insideReached, type Access } from './rules/inside';
 export { heldLevel, seatsOf, type Seat } from './rules/level';
 export { overlaid } from './rules/overlaid';
 export { flatId, flatName } from './flat/flat-name';
-export { blankOfPiece, blanksOfRepair, flatPattern, flatPatterns } from './flat/piece-flat';
+export { blankOfPiece } from './flat/piece-blank';
+export { blanksOfRepair, flatPattern, flatPatterns } from './flat/piece-flat';
 export {
   FLAT_FINDING_CODES,
   type FlatFinding,

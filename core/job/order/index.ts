@@ -14,10 +14,12 @@ import { jobLedger } from '../seams';
 import { factsOf } from './facts';
 import { gateScene } from './gate-scene';
 import { orderScene, type Works } from './scene';
-import { toGet, type JobToGet } from './to-get';
+import type { JobToGet } from './got';
+import { toGet } from './to-get';
 
 export { alongFrame, orderScene } from './scene';
-export { costsOf, toGet, type JobToGet, type KitFor, type ToGet } from './to-get';
+export { costsOf, type JobToGet, type KitFor, type ToGet } from './got';
+export { toGet } from './to-get';
 export { leftOff } from './left-off';
 export { comparedWith } from './gate-scene';
 

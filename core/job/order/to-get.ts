@@ -1,39 +1,13 @@
-import { consumed, type Consumed } from '../../join';
-import type { Bought, OrderScene, Plan, ScenePart, SceneWork } from '../../order';
-import { arcStart, type Kit } from '../../reference';
+import { consumed } from '../../join';
+import type { OrderScene, Plan, ScenePart, SceneWork } from '../../order';
+import { arcStart } from '../../reference';
 import { blankFigures, type Blank } from '../../shape';
 import { stands, type JobFile } from '../records';
 import { jobLedger, weldTotals } from '../seams';
-import { flatsOf, toBuy, toCut } from '../to-cut';
+import { flatsOf } from '../planned-flat';
+import { toBuy, toCut } from '../to-cut';
+import type { JobToGet, KitFor, ToGet } from './got';
 import { steelKey, type Works } from './scene';
-
-/** Something the job takes that is bought, or lies on the shelf. */
-export interface ToGet {
-  /** What its orders and arrivals are recorded under. */
-  readonly key: string;
-  readonly is: 'steel' | 'length' | 'companion';
-  readonly name: string;
-  readonly for: string;
-  readonly count: number;
-  readonly thicknessMm?: number;
-  readonly lengthMm?: number;
-  readonly massKg?: number;
-  /** All of it can be cut from what is on the shelf. */
-  readonly onShelf?: boolean;
-  /** By the shop's price of steel, least and most. */
-  readonly cost?: readonly [number, number];
-}
-/** Bought caps that would do for a repair in place of plates made. */
-export interface KitFor {
-  readonly key: string;
-  readonly for: string;
-  readonly kits: readonly Kit[];
-}
-export interface JobToGet {
-  readonly parts: readonly ToGet[];
-  readonly kits: readonly KitFor[];
-  readonly consumed: Consumed;
-}
 
 /** Everything a job takes: steel by its thickness, lengths, what goes with what is taken apart, kits that would do, wire and gas. */
 export function toGet(
@@ -76,19 +50,6 @@ const priced = (massKg: number, { practice }: JobFile): readonly [number, number
   massKg * practice.money.steelPerKg[0],
   massKg * practice.money.steelPerKg[1],
 ];
-
-/** What steel was reckoned at, least and most, and what was paid so far: the last word on each thing bought. */
-export function costsOf(
-  { parts }: Pick<JobToGet, 'parts'>,
-  bought: readonly Bought[],
-): { readonly reckoned: readonly [number, number]; readonly spent: number } {
-  const sum = (k: 0 | 1) => parts.reduce((total, { cost }) => total + (cost?.[k] ?? 0), 0);
-  const last = new Map(bought.map((each) => [each.key, each]));
-  return {
-    reckoned: [sum(0), sum(1)],
-    spent: [...last.values()].reduce((total, { cost = 0 }) => total + cost, 0),
-  };
-}
 
 /** Sheet by its thickness; whether every blank of it lies on a piece of the shelf, one way round or the other. */
 function sheets(blanks: readonly Blank[], file: JobFile): ToGet[] {

@@ -13,7 +13,7 @@ import {
 import { steel } from '../../reference';
 import { sectionStrength, type SectionStrength } from '../strength';
 import { shearWalls, type ShearWalls } from './shear-walls';
-import { fibresOf, type FaceFibres } from './fibre-nodes';
+import { fibresOf, type FaceEdges, type FaceFibres } from './fibre-nodes';
 import type { StateWall } from './demand';
 
 /** A section where an element is cut: what it is as a beam, what it can take, and its fibres. */
@@ -38,12 +38,6 @@ export interface Cut extends StateWall {
   readonly fibres: readonly FaceFibres[];
   /** What is left of its upright walls; absent where it has none. */
   readonly shear?: ShearWalls;
-}
-
-export interface FaceEdges {
-  readonly id: Face['id'];
-  readonly first: number;
-  readonly last: number;
 }
 
 /** A stretch of a member: its middle and half its length. */

@@ -1,5 +1,12 @@
+import type { Face } from '../../frame';
 import type { Section } from '../../mechanics';
-import type { Cut, FaceEdges } from './cut';
+
+/** A face that has any node: its first and last along the wall. */
+export interface FaceEdges {
+  readonly id: Face['id'];
+  readonly first: number;
+  readonly last: number;
+}
 
 /** Nodes that one limit holds for: a face's, or those of plates, which are on none. */
 export interface FaceFibres {
@@ -7,7 +14,15 @@ export interface FaceFibres {
   readonly nodes: Int32Array;
 }
 
-type Nodes = Pick<Cut, 'y' | 'z' | 'omega' | 'faceOfNode' | 'edgesOfFace' | 'hasMetal'>;
+/** Nodes of a cut: where each is, its sectorial coordinate, its face (−1 on none), and whether it has metal. */
+interface Nodes {
+  readonly y: Float64Array;
+  readonly z: Float64Array;
+  readonly omega: Float64Array;
+  readonly faceOfNode: Int8Array;
+  readonly edgesOfFace: readonly FaceEdges[];
+  readonly hasMetal: readonly boolean[];
+}
 
 /**
  * Along a straight piece of wall stress rises evenly, so that of three nodes in a row the middle one is never the one stressed most: it is left

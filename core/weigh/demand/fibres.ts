@@ -1,5 +1,6 @@
 import { stressField, type EndForces } from '../../mechanics';
-import type { Cut, FaceEdges } from './cut';
+import type { Cut } from './cut';
+import type { FaceEdges } from './fibre-nodes';
 import type { StationDemand } from './demand';
 import type { Limit } from './shear';
 
