@@ -287,7 +287,7 @@ function withOwnSets(spots: readonly HotSpot[], hosts: readonly Host[]): HotSpot
 const otherSide = (id: string): string =>
   id.replace(/(?<![a-z])(left|right)(?![a-z])/g, (side) => (side === 'left' ? 'right' : 'left'));
 
-/** On the twin member, or on the same crossmember's other end; body items have none. */
+/** On the twin member, or on the same crossmember's other end; body items, which are on no member, by their rule alone. */
 function isCounterpart(frame: Frame, spot: HotSpot, other: HotSpot): boolean {
   if (!spot.memberId || !other.memberId) return spot.memberId === other.memberId;
   const [one, two] = [spot, other].map((each) =>

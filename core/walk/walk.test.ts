@@ -22,7 +22,7 @@ import {
   type SignDetail,
   type SpotRule,
 } from '.';
-import { defaultFrame, FAMILY_IDS, familyOf, type Frame } from '../frame';
+import { defaultFrame, FAMILY_IDS, familyOf, placementOf, type Frame } from '../frame';
 
 const frameOf = (family: Frame['family']): Frame =>
   defaultFrame({ ...familyOf(family).typical, family, steel: 'a36', datum: 'hole' });
@@ -100,11 +100,39 @@ describe('the list', () => {
     expect(diagonal.alongMm).toBeGreaterThan(ladder.lengthMm / 2);
   });
 
+  test('a place lies along the frame where its own stations put it, whichever way its member runs', () => {
+    for (const family of FAMILY_IDS) {
+      const frame = frameOf(family);
+      for (const spot of spotsOf(frame).filter((each) => each.memberId !== undefined)) {
+        const member = frame.members.find((each) => each.id === spot.memberId)!;
+        const { from, to } = placementOf(frame, member);
+        const share = (spot.fromMm! + spot.toMm!) / 2 / member.lengthMm;
+        const here = from[0] + (to[0] - from[0]) * share;
+        // An end is where the member ends; what is looked at reaches 60 mm in.
+        expect([spot.id, Math.abs(spot.alongMm - here) <= 30 + 1e-6]).toEqual([spot.id, true]);
+      }
+    }
+  });
+
+  test('a long stretch is looked at in pieces that leave nothing out between them', () => {
+    const spots = spotsOf(ladder);
+    const firsts = spots.filter(({ title }) => / \(1 of \d+\)$/.test(title));
+    expect(firsts.length).toBeGreaterThan(0);
+    for (const { ruleId, memberId } of firsts) {
+      const pieces = spots.filter((spot) => spot.ruleId === ruleId && spot.memberId === memberId);
+      for (const [k, piece] of pieces.slice(1).entries())
+        expect(piece.fromMm).toBeCloseTo(pieces[k]!.toMm!, 6);
+    }
+  });
+
   test('body items are there before buying only', () => {
     expect(
       hotSpots(ladder, TRADE_SPOTS, true).filter((spot) => spot.memberId === undefined).length,
     ).toBeGreaterThan(5);
     expect(spotsOf(ladder).filter((spot) => spot.memberId === undefined)).toEqual([]);
+    const arches = hotSpots(ladder, TRADE_SPOTS, true).filter((spot) => spot.ruleId === 'arch-ledge');
+    expect(arches.map(({ side }) => side).sort()).toEqual(['left', 'right']);
+    expect(arches.map(({ twinId }) => twinId)).toEqual([arches[1]!.id, arches[0]!.id]);
   });
 
   test('lifting points of a unibody stand on its sills', () => {

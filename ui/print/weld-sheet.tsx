@@ -166,27 +166,10 @@ function Drawing({
   const y = (uMm: number) => (onSheet(member.shape, uMm) / tall) * heightPt;
   const path = (points: readonly Point[]) =>
     `M${points.map(([station, u]) => `${x(station).toFixed(1)} ${y(u).toFixed(1)}`).join('L')}`;
-  const middle = ({ path: course, plugs }: WeldLine): Point =>
-    plugs
-      ? course[course.length >> 1]!
-      : pathBetween(course, pathLength(course) / 2, pathLength(course) / 2)[0]!;
   return (
     <Svg width={widthPt} height={heightPt + 22} viewBox={`0 0 ${widthPt} ${heightPt + 22}`}>
       <Path d={`M0 0H${widthPt}V${heightPt}H0Z`} fill="none" stroke="#000" strokeWidth={0.8} />
-      {facesOf(member.shape)
-        .slice(1)
-        .map(({ id, uStartMm }) => (
-          <Line
-            key={id}
-            x1={0}
-            x2={widthPt}
-            y1={y(uStartMm)}
-            y2={y(uStartMm)}
-            stroke="#000"
-            strokeWidth={0.4}
-            strokeDasharray="5 3"
-          />
-        ))}
+      <Folds member={member} y={y} />
       {repair.pieces.map((piece) => (
         <Path
           key={piece.id}
@@ -205,8 +188,51 @@ function Drawing({
           strokeWidth={2}
         />
       ))}
-      {lines.map((line) =>
-        line.plugs ? null : (
+      <Seams lines={lines} path={path} at={([station, u]) => [x(station), y(u)]} />
+      {ticks(member, from, to, system).map(({ mm, words }) => (
+        <Text key={words} x={x(mm)} y={heightPt + 19} style={{ fontFamily: 'Order', fontSize: 8 }}>
+          {words}
+        </Text>
+      ))}
+    </Svg>
+  );
+}
+
+const Folds = ({ member, y }: { member: Member; y: (uMm: number) => number }) =>
+  facesOf(member.shape)
+    .slice(1)
+    .map(({ id, uStartMm }) => (
+      <Line
+        key={id}
+        x1={0}
+        x2={DRAWING.widthPt}
+        y1={y(uStartMm)}
+        y2={y(uStartMm)}
+        stroke="#000"
+        strokeWidth={0.4}
+        strokeDasharray="5 3"
+      />
+    ));
+
+/** Where a seam's mark stands: on its middle, or on a plug of it. */
+const middleOf = ({ path, plugs }: WeldLine): Point =>
+  plugs ? path[path.length >> 1]! : pathBetween(path, pathLength(path) / 2, pathLength(path) / 2)[0]!;
+
+/** Every seam, broken where it is left open; their marks over all of them. */
+function Seams({
+  lines,
+  path,
+  at,
+}: {
+  lines: readonly WeldLine[];
+  path: (points: readonly Point[]) => string;
+  at: (point: Point) => Point;
+}) {
+  return (
+    <>
+      {lines
+        .filter(({ plugs }) => !plugs)
+        .map((line) => (
           <Path
             key={line.key}
             d={path(line.path)}
@@ -215,18 +241,12 @@ function Drawing({
             strokeWidth={2.4}
             {...(line.leftOpen !== undefined && { strokeDasharray: '2 4' })}
           />
-        ),
-      )}
+        ))}
       {lines.map((line) => {
-        const [station, u] = middle(line);
-        return <Mark key={line.key} x={x(station)} y={y(u)} words={line.id} />;
+        const [x, y] = at(middleOf(line));
+        return <Mark key={line.key} x={x} y={y} words={line.id} />;
       })}
-      {ticks(member, from, to, system).map(({ mm, words }) => (
-        <Text key={words} x={x(mm)} y={heightPt + 19} style={{ fontFamily: 'Order', fontSize: 8 }}>
-          {words}
-        </Text>
-      ))}
-    </Svg>
+    </>
   );
 }
 

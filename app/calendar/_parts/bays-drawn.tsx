@@ -46,7 +46,6 @@ export function BaysDrawn({
     ) *
       step;
   const tall = TOP + rows.length * ROW + 4;
-  const every = Math.max(1, Math.ceil(72 / step));
   return (
     <div className="overflow-x-auto">
       <svg
@@ -55,31 +54,8 @@ export function BaysDrawn({
         role="group"
         aria-label="Bays and days: a job is moved with the arrow keys"
       >
-        {shown.map((day, k) => (
-          <g key={day}>
-            <line
-              x1={LEFT + k * step}
-              x2={LEFT + k * step}
-              y1={TOP - 14}
-              y2={tall}
-              stroke="var(--rule)"
-              strokeWidth={isMonday(day) ? 2 : 1}
-            />
-            {k % every === 0 && (
-              <text x={LEFT + k * step + 3} y={TOP - 20} fontSize={13} fill="var(--soft)">
-                {dayWords(day).slice(0, -5)}
-              </text>
-            )}
-          </g>
-        ))}
-        {rows.map((row, k) => (
-          <g key={row}>
-            <line x1={0} x2={WIDE} y1={TOP + k * ROW} y2={TOP + k * ROW} stroke="var(--edge)" />
-            <text x={2} y={TOP + k * ROW + 34} fontSize={16} fontWeight={700} fill="var(--ink)">
-              {row}
-            </text>
-          </g>
-        ))}
+        <Days shown={shown} step={step} tall={tall} />
+        <Rows rows={rows} />
         {dates.jobs.map((dated) => {
           const job = jobs.find(({ id }) => id === dated.id);
           const row = Math.max(0, rows.indexOf(dated.bay ?? 'away'));
@@ -107,6 +83,38 @@ export function BaysDrawn({
     </div>
   );
 }
+
+/** A line at the start of each day, heavier on Mondays; its date where there is room. */
+function Days({ shown, step, tall }: { shown: readonly string[]; step: number; tall: number }) {
+  const every = Math.max(1, Math.ceil(72 / step));
+  return shown.map((day, k) => (
+    <g key={day}>
+      <line
+        x1={LEFT + k * step}
+        x2={LEFT + k * step}
+        y1={TOP - 14}
+        y2={tall}
+        stroke="var(--rule)"
+        strokeWidth={isMonday(day) ? 2 : 1}
+      />
+      {k % every === 0 && (
+        <text x={LEFT + k * step + 3} y={TOP - 20} fontSize={13} fill="var(--soft)">
+          {dayWords(day).slice(0, -5)}
+        </text>
+      )}
+    </g>
+  ));
+}
+
+const Rows = ({ rows }: { rows: readonly string[] }) =>
+  rows.map((row, k) => (
+    <g key={row}>
+      <line x1={0} x2={WIDE} y1={TOP + k * ROW} y2={TOP + k * ROW} stroke="var(--edge)" />
+      <text x={2} y={TOP + k * ROW + 34} fontSize={16} fontWeight={700} fill="var(--ink)">
+        {row}
+      </text>
+    </g>
+  ));
 
 const isMonday = (day: string): boolean => new Date(`${day}T00:00:00Z`).getUTCDay() === 1;
 

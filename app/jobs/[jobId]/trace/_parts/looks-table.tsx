@@ -28,7 +28,6 @@ export function LooksTable({ crack, looks }: { crack: Crack; looks: readonly Cra
   const standing = looks.filter(({ id }) => !struck.has(id));
   const length = (look: Pick<CrackLook, 'startMm' | 'finishMm'>) =>
     printLength(crackLengthMm(member.shape, runOn(member, crack.path, look)), system, 'length');
-  const gap = (mm: number | undefined) => (mm === undefined ? '' : printLength(mm, system, 'thickness'));
   return (
     <>
       <div className="overflow-x-auto">
@@ -61,41 +60,17 @@ export function LooksTable({ crack, looks }: { crack: Crack; looks: readonly Cra
               </td>
               <td />
             </tr>
-            {looks.map((look) => {
-              const strike = struck.get(look.id);
-              const flags = strike ? [] : flagsOf(member, crack, standing, look);
-              return (
-                <tr key={look.id} className={strike ? 'text-soft line-through' : ''}>
-                  <td className="whitespace-nowrap">
-                    <When at={look.at} only="day" />
-                  </td>
-                  <td className="whitespace-nowrap font-semibold">
-                    {look.gapOnly ? <span className="caption">not read</span> : length(look)}
-                  </td>
-                  <td>{usedWords(look, trips, system)}</td>
-                  <td>
-                    {[gap(look.gapUnloadedMm), gap(look.gapLoadedMm)].filter(Boolean).join(', ')}
-                    {look.loadedBy && <span className="caption"> {look.loadedBy}</span>}
-                  </td>
-                  <td className="caption">
-                    {look.seenBy}; {look.by}
-                    {look.note && `; ${look.note}`}
-                    {flags.map((words) => (
-                      <span key={words} className="block font-semibold text-oxide">
-                        {words}
-                      </span>
-                    ))}
-                  </td>
-                  <td>
-                    {!strike && (
-                      <button type="button" className="hit px-2 underline" onClick={() => setStriking(look)}>
-                        strike
-                      </button>
-                    )}
-                  </td>
-                </tr>
-              );
-            })}
+            {looks.map((look) => (
+              <LookRow
+                key={look.id}
+                look={look}
+                isStruck={struck.has(look.id)}
+                length={length}
+                done={usedWords(look, trips, system)}
+                flags={flagsOf(member, crack, standing, look)}
+                onStrike={() => setStriking(look)}
+              />
+            ))}
           </tbody>
         </table>
       </div>
@@ -104,5 +79,56 @@ export function LooksTable({ crack, looks }: { crack: Crack; looks: readonly Cra
         onClose={() => setStriking(undefined)}
       />
     </>
+  );
+}
+
+function LookRow({
+  look,
+  isStruck,
+  length,
+  done,
+  flags,
+  onStrike,
+}: {
+  look: CrackLook;
+  isStruck: boolean;
+  length: (look: CrackLook) => string;
+  done: string;
+  flags: readonly string[];
+  onStrike: () => void;
+}) {
+  const { system } = useReader();
+  const gap = (mm: number | undefined) => (mm === undefined ? '' : printLength(mm, system, 'thickness'));
+  return (
+    <tr className={isStruck ? 'text-soft line-through' : ''}>
+      <td className="whitespace-nowrap">
+        <When at={look.at} only="day" />
+      </td>
+      <td className="whitespace-nowrap font-semibold">
+        {look.gapOnly ? <span className="caption">not read</span> : length(look)}
+      </td>
+      <td>{done}</td>
+      <td>
+        {[gap(look.gapUnloadedMm), gap(look.gapLoadedMm)].filter(Boolean).join(', ')}
+        {look.loadedBy && <span className="caption"> {look.loadedBy}</span>}
+      </td>
+      <td className="caption">
+        {look.seenBy}; {look.by}
+        {look.note && `; ${look.note}`}
+        {!isStruck &&
+          flags.map((words) => (
+            <span key={words} className="block font-semibold text-oxide">
+              {words}
+            </span>
+          ))}
+      </td>
+      <td>
+        {!isStruck && (
+          <button type="button" className="hit px-2 underline" onClick={onStrike}>
+            strike
+          </button>
+        )}
+      </td>
+    </tr>
   );
 }
