@@ -50,7 +50,7 @@ const config = [
       'app/jobs/*/frame/_parts/fittings-table.tsx',
     ],
     rules: {
-      'max-lines-per-function': ['error', { max: 90, skipBlankLines: true, skipComments: true }],
+      'max-lines-per-function': ['error', { max: 80, skipBlankLines: true, skipComments: true }],
     },
   },
   {

@@ -310,6 +310,8 @@ describe('seen', () => {
     )!;
     expect(memberWalk(boxed, twin, states).twinBad.map((state) => state.spot.id)).toEqual([hanger.twinId]);
     expect(memberWalk(boxed, twin, both).twinBad).toEqual([]);
+    const good = spotStates(spots, [lookAt(hanger, 'sound')], [], nothing);
+    for (const state of good) expect([state.spot.id, askedBy(state, good)]).toEqual([state.spot.id, []]);
   });
 
   test('next leads on to what nobody looked at, round and round', () => {

@@ -40,8 +40,6 @@ export function SelfCheckSheet({
   words: SelfCheckWords;
   printedAt: string;
 }) {
-  const drawn = fitted(path);
-  const [a, b] = [drawn[0]!, drawn[drawn.length - 1]!];
   return (
     <Document title={`Self-check ${file.unit.tag}`} producer="Ossatura" creator="Ossatura">
       <Page size="LETTER" style={style.page}>
@@ -62,16 +60,7 @@ export function SelfCheckSheet({
         <Text style={style.section}>
           The crack today: {words.length}, {words.ends}
         </Text>
-        <Svg width={WIDE} height={HIGH}>
-          <Polyline
-            points={drawn.map(([x, y]) => `${x},${y}`).join(' ')}
-            stroke="#000"
-            strokeWidth={2.5}
-            fill="none"
-          />
-          <Circle cx={a[0]} cy={a[1]} r={5} stroke="#000" strokeWidth={1.5} fill="#fff" />
-          <Circle cx={b[0]} cy={b[1]} r={5} stroke="#000" strokeWidth={1.5} fill="#000" />
-        </Svg>
+        <Drawn path={path} />
         <Text>
           White dot: end A. Black dot: end B. Drawn as on the unrolled metal, front to the left. A paint mark
           stands across each end; wipe it clean before you look, do not paint or seal over it.
@@ -83,22 +72,7 @@ export function SelfCheckSheet({
           end lies past its mark, once empty and once loaded.{'\n'}4 Write it down here and send the sheet or
           a picture of it to the shop.
         </Text>
-        <View style={[style.row, { marginTop: 6 }]}>
-          {COLUMNS.map((name) => (
-            <Text key={name} style={[style.cell, style.bold]}>
-              {name}
-            </Text>
-          ))}
-        </View>
-        {Array.from({ length: LOOKS }, (_, k) => (
-          <View key={k} style={style.row}>
-            {COLUMNS.map((name) => (
-              <Text key={name} style={style.cell}>
-                {' '}
-              </Text>
-            ))}
-          </View>
-        ))}
+        <ToFillIn />
         <Text style={{ marginTop: 10 }}>
           What you write is kept as told: it can stop the unit sooner, it never lets it go farther.{' '}
           {words.deference}
@@ -107,6 +81,45 @@ export function SelfCheckSheet({
     </Document>
   );
 }
+
+/** The crack with its ends: A white, B black. */
+function Drawn({ path }: { path: readonly (readonly [number, number])[] }) {
+  const drawn = fitted(path);
+  const [a, b] = [drawn[0]!, drawn[drawn.length - 1]!];
+  return (
+    <Svg width={WIDE} height={HIGH}>
+      <Polyline
+        points={drawn.map(([x, y]) => `${x},${y}`).join(' ')}
+        stroke="#000"
+        strokeWidth={2.5}
+        fill="none"
+      />
+      <Circle cx={a[0]} cy={a[1]} r={5} stroke="#000" strokeWidth={1.5} fill="#fff" />
+      <Circle cx={b[0]} cy={b[1]} r={5} stroke="#000" strokeWidth={1.5} fill="#000" />
+    </Svg>
+  );
+}
+
+const ToFillIn = () => (
+  <>
+    <View style={[style.row, { marginTop: 6 }]}>
+      {COLUMNS.map((name) => (
+        <Text key={name} style={[style.cell, style.bold]}>
+          {name}
+        </Text>
+      ))}
+    </View>
+    {Array.from({ length: LOOKS }, (_, k) => (
+      <View key={k} style={style.row}>
+        {COLUMNS.map((name) => (
+          <Text key={name} style={style.cell}>
+            {' '}
+          </Text>
+        ))}
+      </View>
+    ))}
+  </>
+);
 
 /** The path as large as its box takes it, nothing stretched. */
 function fitted(path: readonly (readonly [number, number])[]): [number, number][] {

@@ -1,4 +1,5 @@
 import { Line, Rect, Svg } from '@react-pdf/renderer';
+import type { Point } from '@/core/geometry';
 import { KNOWN } from '@/core/probe';
 import { standingAgainst } from '@/core/metal';
 import { unrolledPath } from '@/core/trace';
@@ -64,7 +65,7 @@ export function StripPicture({
   width: number;
   height: number;
 }) {
-  const { member, surface, account, cracks } = picture;
+  const { member, surface, account } = picture;
   const tall = surface.edgeUMm[surface.edgeUMm.length - 1]!;
   const x = (mm: number) => (mm / member.lengthMm) * width;
   const y = (uMm: number) => (((uMm % tall) + tall) % tall) * (height / tall);
@@ -114,24 +115,33 @@ export function StripPicture({
           fill={saying.claim === 'doubtful' ? '#999' : '#000'}
         />
       ))}
-      {cracks.map(({ id, path }) =>
-        unrolledPath(member.shape, path)
-          .slice(1)
-          .map(([toMm, toU], k) => {
-            const [fromMm, fromU] = unrolledPath(member.shape, path)[k]!;
-            return (
-              <Line
-                key={`${id} ${k}`}
-                x1={x(fromMm)}
-                y1={y(fromU)}
-                x2={x(toMm)}
-                y2={y(toU)}
-                stroke="#000"
-                strokeWidth={2}
-              />
-            );
-          }),
-      )}
+      <Cracks picture={picture} at={([mm, u]) => [x(mm), y(u)]} />
     </Svg>
   );
+}
+
+/** Stretch by stretch, so that one over the seam of the sheet is not drawn across it. */
+function Cracks({
+  picture: { member, cracks },
+  at,
+}: {
+  picture: MemberPicture;
+  at: (point: Point) => Point;
+}) {
+  return cracks.flatMap(({ id, path }) => {
+    const points = unrolledPath(member.shape, path).map(at);
+    return points
+      .slice(1)
+      .map(([x2, y2], k) => (
+        <Line
+          key={`${id} ${k}`}
+          x1={points[k]![0]}
+          y1={points[k]![1]}
+          x2={x2}
+          y2={y2}
+          stroke="#000"
+          strokeWidth={2}
+        />
+      ));
+  });
 }

@@ -135,14 +135,7 @@ function WorkOrder({
   shows,
   onPages,
 }: WorkOrderProps & { readonly shows: Amounts; readonly onPages: (count: number) => void }) {
-  const repairs = works.flatMap((work) =>
-    work.repairs.map((worked) => ({
-      work,
-      worked,
-      cracks: words.crackWelds(work, worked),
-      mind: mindWords(words.remarks(worked)),
-    })),
-  );
+  const repairs = works.flatMap((work) => work.repairs.map((worked) => ({ work, worked })));
   const ranked = rankedOf(works);
   const hosts = words.hosts.length ? [{ name: 'Fittings, joints, panels', lines: words.hosts }] : [];
   const ofMembers = ranked.flatMap((work) => {
@@ -162,15 +155,15 @@ function WorkOrder({
         </Text>
         <Verdicts works={works} shows={shows} reasons={words.reasons} />
         <Found found={[...hosts, ...ofMembers]} most={shows.found} />
-        {shown.map(({ work, worked, cracks, mind }, k) => (
+        {shown.map(({ work, worked }, k) => (
           <RepairBlock
             key={worked.repair.id}
             number={k + 1}
             work={work}
             worked={worked}
             system={system}
-            mind={mind}
-            crackWelds={cracks}
+            mind={mindWords(words.remarks(worked))}
+            crackWelds={words.crackWelds(work, worked)}
             bolts={words.bolts(worked)}
             compact={shown.length > 1}
           />
@@ -189,25 +182,34 @@ function WorkOrder({
           ))}
           <Text style={style.bold}>{words.deference}</Text>
         </View>
-        <View style={{ flexDirection: 'row', marginTop: 12, gap: 16 }}>
-          {['done by', 'looked at by', 'owner told what stays undone'].map((who) => (
-            <View key={who} style={{ flex: 1, borderTopWidth: 0.6, borderColor: '#000' }}>
-              <Text>{who}, date</Text>
-            </View>
-          ))}
-        </View>
-        <Text
-          fixed
-          style={{ position: 'absolute' }}
-          render={({ totalPages }) => {
-            onPages(totalPages);
-            return '';
-          }}
-        />
+        <ToSign />
+        <PageCount onPages={onPages} />
       </Page>
     </Document>
   );
 }
+
+const ToSign = () => (
+  <View style={{ flexDirection: 'row', marginTop: 12, gap: 16 }}>
+    {['done by', 'looked at by', 'owner told what stays undone'].map((who) => (
+      <View key={who} style={{ flex: 1, borderTopWidth: 0.6, borderColor: '#000' }}>
+        <Text>{who}, date</Text>
+      </View>
+    ))}
+  </View>
+);
+
+/** Nothing on paper: tells over how many pages it went. */
+const PageCount = ({ onPages }: { onPages: (count: number) => void }) => (
+  <Text
+    fixed
+    style={{ position: 'absolute' }}
+    render={({ totalPages }) => {
+      onPages(totalPages);
+      return '';
+    }}
+  />
+);
 
 /** Members of which something is on record, worst first. */
 const rankedOf = (works: readonly MemberWork[]): MemberWork[] =>

@@ -43,6 +43,23 @@ export function OffPart({ order }: { order: JobOrder }) {
   );
 }
 
+/** What brings a part back and tries it, as far as either is still to do. */
+function openAfter({ task: { of } }: TaskProgress, order: JobOrder) {
+  const own = order.progress.filter(({ task }) => task.of.is === 'part' && task.of.id === of.id);
+  const openAt = (...whats: readonly string[]) => {
+    const at = own.find(({ task }) => whats.includes(task.what));
+    return at && !isOver(at.state) ? at : undefined;
+  };
+  return { back: openAt('put back', 'put back load', 'refix', 'battery on'), test: openAt('test') };
+}
+
+function standsWords({ state }: TaskProgress, { back, test }: ReturnType<typeof openAfter>): string {
+  if (state === 'not needed') return 'stays on';
+  if (state !== 'done') return 'still on';
+  if (back) return 'off';
+  return test ? `back, not tried: ${TEST_WORDS[test.task.test ?? 'function']}` : 'back, tried';
+}
+
 function PartRow({
   at,
   order,
@@ -56,19 +73,9 @@ function PartRow({
   const [isTelling, setTelling] = useState(false);
   // A tag’s code names its part: its record opens by itself.
   const [isOpen, setOpen] = useState(useSearchParams().get('thing') === at.task.of.id);
-  const own = order.progress.filter(({ task }) => task.of.is === 'part' && task.of.id === at.task.of.id);
-  const back = own.find(({ task }) =>
-    ['put back', 'put back load', 'refix', 'battery on'].includes(task.what),
-  );
-  const test = own.find(({ task }) => task.what === 'test');
   const isOff = at.state === 'done';
-  const now = !isOff
-    ? undefined
-    : back && !isOver(back.state)
-      ? back
-      : test && !isOver(test.state)
-        ? test
-        : undefined;
+  const open = openAfter(at, order);
+  const now = isOff ? (open.back ?? open.test) : undefined;
   return (
     <li className="py-1">
       <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
@@ -88,15 +95,7 @@ function PartRow({
               : ''}
         </span>
         <span className={isOff && now ? 'w-44 font-semibold text-oxide' : 'w-44'}>
-          {at.state === 'not needed'
-            ? 'stays on'
-            : !isOff
-              ? 'still on'
-              : !back || isOver(back.state)
-                ? test && !isOver(test.state)
-                  ? `back, not tried: ${TEST_WORDS[test.task.test ?? 'function']}`
-                  : 'back, tried'
-                : 'off'}
+          {standsWords(at, open)}
         </span>
       </div>
       {removal && removal.place === '' && removal.fate !== 'scrap' && (

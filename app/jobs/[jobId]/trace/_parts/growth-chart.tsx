@@ -21,10 +21,7 @@ export function GrowthChart({ foretold, system }: { foretold: Foretold; system: 
     (mm: number) => (system === 'in' ? mmToInches(scale * mm) : scale * mm),
     [scale, system],
   );
-  const looks = useMemo(
-    () => seen.filter((each): each is Required<typeof each> => each.used !== undefined),
-    [seen],
-  );
+  const looks = useMemo(() => seen.filter((each): each is Look => each.used !== undefined), [seen]);
   const last = looks[looks.length - 1]!;
   const band = useMemo(() => {
     const far = Number.isFinite(toLimit.mid) ? 1.3 * toLimit.mid : 3 * (last.used - looks[0]!.used);
@@ -33,43 +30,7 @@ export function GrowthChart({ foretold, system }: { foretold: Foretold; system: 
       return { used: last.used + used, ...foretold.lengthAfter(used) };
     });
   }, [foretold, toLimit, last, looks]);
-  const data = useCallback(
-    (ink: Ink): Data[] => {
-      const line = (of: (each: (typeof band)[number]) => number, more: object): Data => ({
-        x: band.map(({ used }) => x(used)),
-        y: band.map((each) => y(of(each))),
-        type: 'scatter',
-        mode: 'lines',
-        hoverinfo: 'skip',
-        ...more,
-      });
-      return [
-        line(({ low }) => low, { line: { color: ink.soft, width: 1 } }),
-        line(({ high }) => high, {
-          line: { color: ink.soft, width: 1 },
-          fill: 'tonexty',
-          fillcolor: ink.rule,
-        }),
-        line(({ mid }) => mid, { line: { color: ink.oxide, width: 2, dash: 'dash' } }),
-        {
-          x: looks.map(({ used }) => x(used)),
-          y: looks.map(({ aMm }) => y(aMm)),
-          error_y: {
-            type: 'data',
-            array: looks.map(({ seenBy }) => y(1.645 * LENGTH_ERROR_MM[seenBy])),
-            color: ink.ink,
-            thickness: 2,
-          },
-          type: 'scatter',
-          mode: 'markers',
-          marker: { color: ink.ink, size: 10, symbol: 'diamond' },
-          text: looks.map(({ at, seenBy }) => `${at.slice(0, 10)}, ${seenBy}`),
-          hovertemplate: '%{y:.2f}<br>%{text}<extra></extra>',
-        },
-      ];
-    },
-    [band, looks, x, y],
-  );
+  const data = useCallback((ink: Ink) => drawn(ink, { band, looks, x, y }), [band, looks, x, y]);
   const layout = useCallback(
     (ink: Ink): Partial<Layout> => ({
       xaxis: still(ink, basis === 'km' ? (system === 'in' ? 'miles' : 'km') : 'hours'),
@@ -87,4 +48,49 @@ export function GrowthChart({ foretold, system }: { foretold: Foretold; system: 
       label="Length of the crack against distance: looks, the range foretold nine times in ten, and the length to stop at"
     />
   );
+}
+
+type Look = Required<Foretold['seen'][number]>;
+interface Curves {
+  readonly band: readonly ({ readonly used: number } & ReturnType<Foretold['lengthAfter']>)[];
+  readonly looks: readonly Look[];
+  /** What was done and a length, in what is written along the axes. */
+  readonly x: (used: number) => number;
+  readonly y: (mm: number) => number;
+}
+
+/** The band with its middle, and over it the looks with the error of the way each was seen, nine times in ten. */
+function drawn(ink: Ink, { band, looks, x, y }: Curves): Data[] {
+  const line = (of: (each: Curves['band'][number]) => number, more: object): Data => ({
+    x: band.map(({ used }) => x(used)),
+    y: band.map((each) => y(of(each))),
+    type: 'scatter',
+    mode: 'lines',
+    hoverinfo: 'skip',
+    ...more,
+  });
+  return [
+    line(({ low }) => low, { line: { color: ink.soft, width: 1 } }),
+    line(({ high }) => high, {
+      line: { color: ink.soft, width: 1 },
+      fill: 'tonexty',
+      fillcolor: ink.rule,
+    }),
+    line(({ mid }) => mid, { line: { color: ink.oxide, width: 2, dash: 'dash' } }),
+    {
+      x: looks.map(({ used }) => x(used)),
+      y: looks.map(({ aMm }) => y(aMm)),
+      error_y: {
+        type: 'data',
+        array: looks.map(({ seenBy }) => y(1.645 * LENGTH_ERROR_MM[seenBy])),
+        color: ink.ink,
+        thickness: 2,
+      },
+      type: 'scatter',
+      mode: 'markers',
+      marker: { color: ink.ink, size: 10, symbol: 'diamond' },
+      text: looks.map(({ at, seenBy }) => `${at.slice(0, 10)}, ${seenBy}`),
+      hovertemplate: '%{y:.2f}<br>%{text}<extra></extra>',
+    },
+  ];
 }

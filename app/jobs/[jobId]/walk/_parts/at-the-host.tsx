@@ -81,46 +81,59 @@ function FindPad({ host, ways }: { host: Host; ways: readonly Way[] }) {
           </ToggleGroup.Item>
         ))}
       </ToggleGroup.Root>
-      {part && (
-        <div
-          className="mt-1.5 grid grid-cols-3 gap-1.5 sm:grid-cols-6"
-          role="group"
-          aria-label="What it is like"
-        >
-          {part === 'inside' && (
-            <button
-              type="button"
-              className="plain min-h-[52px]! px-1! text-[15px] leading-tight"
-              onClick={() => take({ is: 'packed', wet: false })}
-            >
-              packed, dry
-            </button>
-          )}
-          {statesOf(part).map((is) => (
-            <button
-              key={is}
-              type="button"
-              aria-expanded={asksOf(is) ? asked === is : undefined}
-              className="plain min-h-[52px]! px-1! text-[15px] leading-tight font-semibold"
-              onClick={() => touch(is)}
-            >
-              {is === 'packed' ? 'packed, wet' : is}
-              {asksOf(is) && '…'}
-            </button>
-          ))}
-          <button
-            type="button"
-            disabled={ways.length === 0}
-            className="plain min-h-[52px]! px-1! text-[15px] leading-tight"
-            onClick={() => take({ is: 'sound', ways: [...ways] })}
-          >
-            nothing wrong
-          </button>
-        </div>
-      )}
+      {part && <StatePad part={part} ways={ways} asked={asked} onTouch={touch} onTake={take} />}
       {part && asked && <Sizes key={`${part} ${asked}`} host={host} part={part} is={asked} onTake={take} />}
       {part && <PutRight host={host} onTake={take} />}
     </>
+  );
+}
+
+/** One tap for each state a part can be in. */
+function StatePad({
+  part,
+  ways,
+  asked,
+  onTouch,
+  onTake,
+}: {
+  part: FindPart;
+  ways: readonly Way[];
+  asked: FindIs | undefined;
+  onTouch: (is: FindIs) => void;
+  onTake: (state: FindState) => void;
+}) {
+  return (
+    <div className="mt-1.5 grid grid-cols-3 gap-1.5 sm:grid-cols-6" role="group" aria-label="What it is like">
+      {part === 'inside' && (
+        <button
+          type="button"
+          className="plain min-h-[52px]! px-1! text-[15px] leading-tight"
+          onClick={() => onTake({ is: 'packed', wet: false })}
+        >
+          packed, dry
+        </button>
+      )}
+      {statesOf(part).map((is) => (
+        <button
+          key={is}
+          type="button"
+          aria-expanded={asksOf(is) ? asked === is : undefined}
+          className="plain min-h-[52px]! px-1! text-[15px] leading-tight font-semibold"
+          onClick={() => onTouch(is)}
+        >
+          {is === 'packed' ? 'packed, wet' : is}
+          {asksOf(is) && '…'}
+        </button>
+      ))}
+      <button
+        type="button"
+        disabled={ways.length === 0}
+        className="plain min-h-[52px]! px-1! text-[15px] leading-tight"
+        onClick={() => onTake({ is: 'sound', ways: [...ways] })}
+      >
+        nothing wrong
+      </button>
+    </div>
   );
 }
 

@@ -234,12 +234,12 @@ function useReadSign() {
   };
 }
 
-function SignForm() {
+/** A sign as it is typed, and what keeps it: refused with the reason, or kept and the fields emptied for the next. */
+function useSignForm() {
   const { file, keep } = useRecords();
   const { work } = useWork();
   const { system } = useReader();
   const { member, setCursor } = useMember();
-  const { cursor } = usePlace();
   const stamp = useStamp();
   const read = useReadSign();
   const [kind, setKind] = useState<SignKind>('struck');
@@ -280,6 +280,14 @@ function SignForm() {
     setAbout({ to: '', note: '', cause: about.cause });
     setProblem(undefined);
   };
+  return { kind, choose, typed, setTyped, about, setAbout, place, setPlace, problem, submit };
+}
+
+function SignForm() {
+  const { system } = useReader();
+  const { member } = useMember();
+  const { cursor } = usePlace();
+  const { kind, choose, typed, setTyped, about, setAbout, place, setPlace, problem, submit } = useSignForm();
   return (
     <form
       className="mt-2 border-y-2 border-ink bg-sheet px-3 py-3"

@@ -142,50 +142,66 @@ function Differences() {
   );
 }
 
-/** Another school, profile or figure for this job: what it would change is seen before it is kept, with a reason. */
-function JobPracticeForm() {
+/** A practice of this job as it is being changed; looked at before it is kept, kept with a reason. */
+function useJobPractice() {
   const { file, changePractice } = useRecords();
   const { system } = useReader();
   const [draft, setDraft] = useState(file.practice);
   const [typed, setTyped] = useState<FiguresTyped>({});
-  const [why, setWhy] = useState('');
   const [tried, setTried] = useState<Tried>();
   const [isTrying, setTrying] = useState(false);
   const [problem, setProblem] = useState<{ at?: string | undefined; words: string }>();
   useUnitTurn(system, (as) => setTyped(turnedFigures(typed, as)));
-  const change = (next: Practice) => {
-    setDraft(next);
-    setTried(undefined);
-  };
   const read = () => {
     const next = readPractice(draft, typed, system);
-    if (!next.ok) setProblem({ at: next.at, words: next.reason });
-    else setProblem(undefined);
+    setProblem(next.ok ? undefined : { at: next.at, words: next.reason });
     return next.ok ? next.value : undefined;
   };
-  const look = async () => {
-    const to = read();
-    if (!to) return;
-    setTrying(true);
-    const answer = await tryPractice(file.job.id, to);
-    setTrying(false);
-    if (answer.ok) setTried(answer.value);
-    else setProblem({ words: `${answer.problem.message}. ${answer.problem.kept}` });
+  return {
+    draft,
+    typed,
+    tried,
+    isTrying,
+    problem,
+    change: (next: Practice) => {
+      setDraft(next);
+      setTried(undefined);
+    },
+    type: (key: string, text: string) => {
+      setTyped({ ...typed, [key]: text });
+      setTried(undefined);
+    },
+    look: async () => {
+      const to = read();
+      if (!to) return;
+      setTrying(true);
+      const answer = await tryPractice(file.job.id, to);
+      setTrying(false);
+      if (answer.ok) setTried(answer.value);
+      else setProblem({ words: `${answer.problem.message}. ${answer.problem.kept}` });
+    },
+    keep: async (why: string) => {
+      const to = read();
+      if (!to) return;
+      if (why.length < 3) return setProblem({ at: 'why', words: 'say why this job differs' });
+      const refused = await changePractice(to, { why });
+      if (refused) setProblem({ words: `${refused.message}. ${refused.kept}` });
+    },
   };
-  const keep = async () => {
-    const to = read();
-    if (!to) return;
-    if (why.trim().length < 3) return setProblem({ at: 'why', words: 'say why this job differs' });
-    const refused = await changePractice(to, { why: why.trim() });
-    if (refused) setProblem({ words: `${refused.message}. ${refused.kept}` });
-  };
+}
+
+/** Another school, profile or figure for this job: what it would change is seen before it is kept, with a reason. */
+function JobPracticeForm() {
+  const { system } = useReader();
+  const { draft, typed, tried, isTrying, problem, change, type, look, keep } = useJobPractice();
+  const [why, setWhy] = useState('');
   return (
     <form
       aria-label="Practice of this job"
       className="mt-3 border-t-2 border-ink pt-3"
       onSubmit={(event) => {
         event.preventDefault();
-        void keep();
+        void keep(why.trim());
       }}
     >
       <WaysForm practice={draft} onChange={change} />
@@ -196,10 +212,7 @@ function JobPracticeForm() {
         typed={typed}
         system={system}
         problemAt={problem?.at}
-        onType={(key, text) => {
-          setTyped({ ...typed, [key]: text });
-          setTried(undefined);
-        }}
+        onType={type}
       />
       {tried && <TriedWords tried={tried} />}
       {problem && (

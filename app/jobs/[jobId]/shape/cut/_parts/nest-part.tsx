@@ -75,17 +75,8 @@ interface OfThickness {
   readonly system: UnitSystem;
 }
 
-function OneThickness({ all, thicknessMm, lists, system }: OfThickness) {
-  const { file } = useRecords();
-  const jobId = file.job.id;
-  const [typed, setTyped] = useState<NestTyped>(() => startTyped(system));
-  useUnitTurn(system, (as) => {
-    const { turns, buyCount, ...lengths } = typed;
-    setTyped({ ...(eachText(lengths, as) as typeof lengths), turns, buyCount });
-  });
-  const [counts, setCounts] = useState<Counts>({});
-  const [patience, setPatience] = useState<Patience>('five seconds');
-  const [problem, setProblem] = useState<string>();
+/** Laid out by a worker; what was found stands there again when the page is opened anew, until it is cut. */
+function useKeptNest(jobId: string, thicknessMm: number) {
   const { nesting, begin, stop, take, drop } = useNester();
   useEffect(() => {
     let isHere = true;
@@ -100,7 +91,29 @@ function OneThickness({ all, thicknessMm, lists, system }: OfThickness) {
     if (nesting?.report && !nesting.isRunning)
       void keepNest(jobId, thicknessMm, { job: nesting.job, report: nesting.report });
   }, [nesting, jobId, thicknessMm]);
+  return {
+    nesting,
+    begin,
+    stop,
+    drop: () => {
+      void dropNest(jobId, thicknessMm);
+      drop();
+    },
+  };
+}
 
+function OneThickness({ all, thicknessMm, lists, system }: OfThickness) {
+  const { file } = useRecords();
+  const jobId = file.job.id;
+  const [typed, setTyped] = useState<NestTyped>(() => startTyped(system));
+  useUnitTurn(system, (as) => {
+    const { turns, buyCount, ...lengths } = typed;
+    setTyped({ ...(eachText(lengths, as) as typeof lengths), turns, buyCount });
+  });
+  const [counts, setCounts] = useState<Counts>({});
+  const [patience, setPatience] = useState<Patience>('five seconds');
+  const [problem, setProblem] = useState<string>();
+  const { nesting, begin, stop, drop } = useKeptNest(jobId, thicknessMm);
   const pieces = piecesOf(all, counts, thicknessMm);
   const layOut = () => {
     const read = readNest(typed, { shelf: lists.part.shelf, thicknessMm, system });
@@ -147,10 +160,7 @@ function OneThickness({ all, thicknessMm, lists, system }: OfThickness) {
           lists={lists}
           system={system}
           isStale={!isOfNow(nesting.job, pieces, lists.part.shelf, thicknessMm)}
-          onCut={() => {
-            void dropNest(jobId, thicknessMm);
-            drop();
-          }}
+          onCut={drop}
         />
       )}
     </>
