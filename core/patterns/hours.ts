@@ -1,5 +1,6 @@
 import type { Family } from '../frame';
 import { clockOf, TASK_PHASES, type JobPlan, type PlannedTask, type TaskSaid, type TaskWhat } from '../order';
+import { ONE_SIDED_95 } from '../quantity';
 import { DEFAULT_NORMS, type Norms } from '../reference';
 
 /** Norms that are hours: chances are none. */
@@ -142,8 +143,6 @@ export interface NormLearnt extends Factor {
   readonly seen: readonly (HoursSeen & { readonly isOutlier: boolean })[];
 }
 
-/** One standard deviation of ninety in a hundred. */
-const Z90 = 1.645;
 /** How far one job strays from another of its family, as a logarithm, before any is known; it weighs as much as so many jobs (ours). */
 const STRAY = { sd: 0.35, weight: 6 } as const;
 /** How far families stray from one another, likewise (ours). */
@@ -181,7 +180,7 @@ function learnt(norm: NormId, seen: readonly HoursSeen[]): NormLearnt {
   });
   const between = betweenFamilies(means);
   const [least, most] = DEFAULT_NORMS[norm];
-  const ownVariance = (Math.log(most / least) / (2 * Z90)) ** 2;
+  const ownVariance = (Math.log(most / least) / (2 * ONE_SIDED_95)) ** 2;
   const precisions = means.map(({ variance }) => 1 / (variance + between));
   const precision = 1 / ownVariance + sum(precisions);
   const overall = sum(means.map((each, k) => each.mean * precisions[k]!)) / precision;
@@ -206,8 +205,8 @@ function learnt(norm: NormId, seen: readonly HoursSeen[]): NormLearnt {
 
 const asFactor = (log: number, sd: number): Factor => ({
   factor: Math.exp(log),
-  low: Math.exp(log - Z90 * sd),
-  high: Math.exp(log + Z90 * sd),
+  low: Math.exp(log - ONE_SIDED_95 * sd),
+  high: Math.exp(log + ONE_SIDED_95 * sd),
 });
 
 const held = (logs: readonly number[], sd: number): number[] => {

@@ -1,5 +1,6 @@
 import { linearRegression } from 'simple-statistics';
 import type { Member, SeenBy } from '../frame';
+import { ONE_SIDED_95 } from '../quantity';
 import { driveAt, growthCurve, lengthAt, type GrowthCurve } from '../mechanics';
 import {
   LAW_SCATTER,
@@ -256,15 +257,13 @@ function resampled(
     ],
     limit,
     pace: (last.aMm - first!.aMm) / used,
-    isGrowing: last.aMm - first!.aMm > SURE * error,
+    isGrowing: last.aMm - first!.aMm > ONE_SIDED_95 * error,
     swings: [pace / PARIS_MEAN, pace / PARIS_CAUTIOUS.air],
     toLimit,
     lookEvery: toLimit.low / LOOKS_TO_LIMIT,
     lengthAfter: (more) => bandOf(draws.map(({ curve, from, rate }) => lengthAt(curve, from + rate * more))),
   };
 }
-/** One-sided, nineteen of twenty. */
-const SURE = 1.645;
 
 interface Draw {
   readonly curve: GrowthCurve;

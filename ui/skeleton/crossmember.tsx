@@ -1,8 +1,12 @@
 'use client';
 
+import type { ReactNode } from 'react';
 import { lowerBound } from '@/core/weigh';
 import { RAIL, LEFT_X, RIGHT_X } from './measures';
 import { lossFill, type PartProps, Part, Shading, Found, Stays, verdictWords } from './part';
+
+/** Crossmembers run from rail to rail. */
+const [X, WIDTH] = [LEFT_X + RAIL, RIGHT_X - LEFT_X - RAIL];
 
 export function Crossmember({
   member,
@@ -13,7 +17,6 @@ export function Crossmember({
   cursorMm,
   onSelect,
 }: PartProps & { y: number; nudge: number }) {
-  const [x, width] = [LEFT_X + RAIL, RIGHT_X - LEFT_X - RAIL];
   const label = /^cross-\d+$/.test(member.id) ? member.id.replace('cross-', 'X') : '';
   const worst = mark?.sections.length
     ? Math.min(...mark.sections.map((section) => lowerBound(section.kept.modulusBottom!)))
@@ -24,12 +27,12 @@ export function Crossmember({
       mark={mark}
       isSelected={isSelected}
       onSelect={onSelect}
-      hit={{ x: x + 1, y: y - 22, width: width - 2, height: 44 }}
+      hit={{ x: X + 1, y: y - 22, width: WIDTH - 2, height: 44 }}
     >
       <rect
-        x={x}
+        x={X}
         y={y - 10 + nudge}
-        width={width}
+        width={WIDTH}
         height={20}
         fill={mark?.measured ? lossFill(worst ?? 1) : 'url(#skeleton-unseen)'}
         stroke="var(--ink)"
@@ -39,54 +42,63 @@ export function Crossmember({
         <Shading
           sections={mark.sections}
           lengthMm={member.lengthMm}
-          originPx={x}
-          perMm={width / member.lengthMm}
+          originPx={X}
+          perMm={WIDTH / member.lengthMm}
           across={y - 9 + nudge}
           width={18}
           upright={false}
         />
       )}
       {mark?.found.map(({ stationMm, seen }, k) => (
-        <Found key={k} x={x + (stationMm / member.lengthMm) * width} y={y + nudge} seen={seen} />
+        <Found key={k} x={X + (stationMm / member.lengthMm) * WIDTH} y={y + nudge} seen={seen} />
       ))}
-      {mark?.stays && <Stays x={x + width - 18} y={y + nudge} />}
-      {isSelected && (
-        <rect
-          x={x - 2}
-          y={y - 13 + nudge}
-          width={width + 4}
-          height={26}
-          fill="none"
-          stroke="var(--here)"
-          strokeWidth="4"
-        />
-      )}
-      {isSelected && (
-        <rect
-          x={x + (cursorMm / member.lengthMm) * width - 2}
-          y={y - 14 + nudge}
-          width="4"
-          height="28"
-          fill="var(--here)"
-          stroke="var(--ink)"
-          strokeWidth="0.8"
-        />
-      )}
-      <text
-        x={x + width / 2}
-        y={y + 5 + nudge}
-        textAnchor="middle"
-        fontSize="13"
-        fontWeight="600"
-        fill="var(--ink)"
-        stroke="var(--sheet)"
-        strokeWidth="3.5"
-        paintOrder="stroke"
-      >
+      {mark?.stays && <Stays x={X + WIDTH - 18} y={y + nudge} />}
+      {isSelected && <Chosen y={y + nudge} cursorPx={(cursorMm / member.lengthMm) * WIDTH} />}
+      <Label y={y + 5 + nudge}>
         {label}
         {mark && mark.verdict !== 'Can’t say' ? ` ${mark.verdict}` : ''}
-      </text>
+      </Label>
       <title>{`${member.name}: ${mark ? verdictWords(mark) : 'working'}`}</title>
     </Part>
   );
 }
+
+/** Framed, with the cursor on it. */
+const Chosen = ({ y, cursorPx }: { y: number; cursorPx: number }) => (
+  <>
+    <rect
+      x={X - 2}
+      y={y - 13}
+      width={WIDTH + 4}
+      height={26}
+      fill="none"
+      stroke="var(--here)"
+      strokeWidth="4"
+    />
+    <rect
+      x={X + cursorPx - 2}
+      y={y - 14}
+      width="4"
+      height="28"
+      fill="var(--here)"
+      stroke="var(--ink)"
+      strokeWidth="0.8"
+    />
+  </>
+);
+
+const Label = ({ y, children }: { y: number; children: ReactNode }) => (
+  <text
+    x={X + WIDTH / 2}
+    y={y}
+    textAnchor="middle"
+    fontSize="13"
+    fontWeight="600"
+    fill="var(--ink)"
+    stroke="var(--sheet)"
+    strokeWidth="3.5"
+    paintOrder="stroke"
+  >
+    {children}
+  </text>
+);

@@ -19,13 +19,9 @@ import {
 export function TakeAway() {
   const { file } = useRecordsLater();
   const { system } = useReader();
-  const { summaries } = useWork();
   const hasPhotos = file.evidence.some((record) => record.kind === 'photo');
   const base = `/api/jobs/${file.job.id}`;
   const names = new Map(file.frame.members.map((member) => [member.id, member.name.toLowerCase()]));
-  const patterns = [...summaries].flatMap(([id, summary]) =>
-    summary.flats.map(({ pattern }) => ({ pattern, memberName: names.get(id) })),
-  );
   return (
     <Menu label="Take away">
       <LinkHere />
@@ -43,39 +39,8 @@ export function TakeAway() {
           Photos
         </MenuLink>
       )}
-      {patterns.map(({ pattern, memberName }) => {
-        const at = (mm: number) =>
-          lengthDigits(pattern.memberStartsMm + pattern.startMm + mm, system, 'length');
-        const name = `${flatName(pattern)}, ${memberName} ${at(0)} to ${at(pattern.lengthMm)}`;
-        const id = flatId(pattern);
-        return [
-          <MenuLink
-            key={id}
-            href={`${base}/cut-sheets/${encodeURIComponent(id)}?unit=${system}`}
-            note={`flat pattern, DXF in ${system}`}
-          >
-            {name}
-          </MenuLink>,
-          <MenuLink
-            key={`${id}-twin`}
-            href={`${base}/cut-sheets/${encodeURIComponent(id)}?unit=${system}&twin=1`}
-            note="mirrored twin for the other side, DXF"
-          >
-            {name}, twin
-          </MenuLink>,
-        ];
-      })}
-      {file.repairs
-        .filter(({ bolts }) => !bolts)
-        .map((repair) => (
-          <MenuLink
-            key={repair.id}
-            href={`${base}/weld-sheets/${repair.id}?unit=${system}`}
-            note="seams on the wall, order, boxes to sign: one page, PDF"
-          >
-            Weld sheet: {repairName(repair)}, {names.get(repair.memberId)}
-          </MenuLink>
-        ))}
+      <CutSheets base={base} names={names} />
+      <WeldSheets base={base} names={names} />
       <MenuLink href={`${base}/cut-list?unit=${system}`} note={`every part to cut, CSV in ${system}`}>
         Cut list
       </MenuLink>
@@ -98,6 +63,58 @@ export function TakeAway() {
       )}
     </Menu>
   );
+}
+
+interface Sheets {
+  readonly base: string;
+  /** What each member is called. */
+  readonly names: ReadonlyMap<string, string>;
+}
+
+/** The flat of each plate, and its mirrored twin. */
+function CutSheets({ base, names }: Sheets) {
+  const { system } = useReader();
+  const { summaries } = useWork();
+  const patterns = [...summaries].flatMap(([id, summary]) =>
+    summary.flats.map(({ pattern }) => ({ pattern, memberName: names.get(id) })),
+  );
+  return patterns.map(({ pattern, memberName }) => {
+    const at = (mm: number) => lengthDigits(pattern.memberStartsMm + pattern.startMm + mm, system, 'length');
+    const name = `${flatName(pattern)}, ${memberName} ${at(0)} to ${at(pattern.lengthMm)}`;
+    const id = flatId(pattern);
+    return [
+      <MenuLink
+        key={id}
+        href={`${base}/cut-sheets/${encodeURIComponent(id)}?unit=${system}`}
+        note={`flat pattern, DXF in ${system}`}
+      >
+        {name}
+      </MenuLink>,
+      <MenuLink
+        key={`${id}-twin`}
+        href={`${base}/cut-sheets/${encodeURIComponent(id)}?unit=${system}&twin=1`}
+        note="mirrored twin for the other side, DXF"
+      >
+        {name}, twin
+      </MenuLink>,
+    ];
+  });
+}
+
+function WeldSheets({ base, names }: Sheets) {
+  const { file } = useRecordsLater();
+  const { system } = useReader();
+  return file.repairs
+    .filter(({ bolts }) => !bolts)
+    .map((repair) => (
+      <MenuLink
+        key={repair.id}
+        href={`${base}/weld-sheets/${repair.id}?unit=${system}`}
+        note="seams on the wall, order, boxes to sign: one page, PDF"
+      >
+        Weld sheet: {repairName(repair)}, {names.get(repair.memberId)}
+      </MenuLink>
+    ));
 }
 
 function LinkHere() {

@@ -72,20 +72,7 @@ function WeldRow({
           ? `${line.plugs.count} at ${printLength(line.runs!.pitchMm, system, 'length')}`
           : printLength(line.lengthMm, system, 'length')}
       </td>
-      <td className="whitespace-nowrap pr-2 font-semibold">
-        {line.plugs ? (
-          `Ø ${printLength(line.plugs.diameterMm, system, 'length')}`
-        ) : (
-          <>
-            {legWords(line.legMm, system)}
-            <span className="caption block">
-              least {legWords(line.minimumLegMm, system)}
-              <br />
-              most {legWords(line.maximumLegMm, system)}
-            </span>
-          </>
-        )}
-      </td>
+      <LegCell line={line} />
       <td className="min-w-[130px] pr-2">
         {styleWords(line, system)}
         <span className="caption block">{SEAM_TYPE_WORDS[line.type]}</span>
@@ -94,6 +81,36 @@ function WeldRow({
         {line.position}
         {line.access === 'poor' && <span className="caption block">poor access</span>}
       </td>
+      <StrengthCells line={line} />
+    </tr>
+  );
+}
+
+function LegCell({ line }: { line: WeldLine }) {
+  const { system } = useReader();
+  return (
+    <td className="whitespace-nowrap pr-2 font-semibold">
+      {line.plugs ? (
+        `Ø ${printLength(line.plugs.diameterMm, system, 'length')}`
+      ) : (
+        <>
+          {legWords(line.legMm, system)}
+          <span className="caption block">
+            least {legWords(line.minimumLegMm, system)}
+            <br />
+            most {legWords(line.maximumLegMm, system)}
+          </span>
+        </>
+      )}
+    </td>
+  );
+}
+
+/** What it takes along its length, and what flows there. */
+function StrengthCells({ line }: { line: WeldLine }) {
+  const { system } = useReader();
+  return (
+    <>
       <td className="whitespace-nowrap pr-2">
         {line.plugs ? (
           `${printForce(line.plugs.strengthN, system)} each`
@@ -116,7 +133,7 @@ function WeldRow({
           </>
         )}
       </td>
-    </tr>
+    </>
   );
 }
 

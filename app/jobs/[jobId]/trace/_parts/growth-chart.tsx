@@ -2,7 +2,7 @@
 
 import { useCallback, useMemo } from 'react';
 import type { Data, Layout } from 'plotly.js';
-import { kmToMiles, mmToInches, type UnitSystem } from '@/core/quantity';
+import { kmToMiles, mmToInches, ONE_SIDED_95, type UnitSystem } from '@/core/quantity';
 import { LENGTH_ERROR_MM } from '@/core/reference';
 import type { Foretold } from '@/core/trace';
 import { acrossAt, besideLine, Plot, still, type Ink } from '@/ui/charts';
@@ -82,7 +82,7 @@ function drawn(ink: Ink, { band, looks, x, y }: Curves): Data[] {
       y: looks.map(({ aMm }) => y(aMm)),
       error_y: {
         type: 'data',
-        array: looks.map(({ seenBy }) => y(1.645 * LENGTH_ERROR_MM[seenBy])),
+        array: looks.map(({ seenBy }) => y(ONE_SIDED_95 * LENGTH_ERROR_MM[seenBy])),
         color: ink.ink,
         thickness: 2,
       },
