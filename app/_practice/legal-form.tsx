@@ -73,8 +73,8 @@ export function LegalForm({
         </div>
       ) : (
         <p className="caption mt-1">
-          Asks: {legalLine(legal)}. {printSource(LEGAL_SOURCES[legal.basis])}.
-          {`Meant for: ${meantFor(legal, system)}.`}
+          Asks: {legalLine(legal)}. {printSource(LEGAL_SOURCES[legal.basis])}. Meant for:{' '}
+          {meantFor(legal, system)}.
         </p>
       )}
       <p className="caption">{DEFERENCE}</p>

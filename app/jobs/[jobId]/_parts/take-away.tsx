@@ -5,6 +5,7 @@ import { lengthDigits } from '@/core/quantity';
 import { flatId, flatName } from '@/core/shape';
 import { repairName } from '../../../_words/shape';
 import { stationDigits } from '../../../_words/station';
+import { SYSTEM_WORDS } from '../../../_words/system';
 import {
   addressOf,
   copyAddress,
@@ -41,10 +42,13 @@ export function TakeAway() {
       )}
       <CutSheets base={base} names={names} />
       <WeldSheets base={base} names={names} />
-      <MenuLink href={`${base}/cut-list?unit=${system}`} note={`every part to cut, CSV in ${system}`}>
+      <MenuLink
+        href={`${base}/cut-list?unit=${system}`}
+        note={`every part to cut, CSV in ${SYSTEM_WORDS[system]}`}
+      >
         Cut list
       </MenuLink>
-      <MenuLink href={`${base}/readings?unit=${system}`} note={`CSV, bare numbers in ${system}`}>
+      <MenuLink href={`${base}/readings?unit=${system}`} note={`CSV, bare numbers in ${SYSTEM_WORDS[system]}`}>
         Readings
       </MenuLink>
       <MenuLink
@@ -86,7 +90,7 @@ function CutSheets({ base, names }: Sheets) {
       <MenuLink
         key={id}
         href={`${base}/cut-sheets/${encodeURIComponent(id)}?unit=${system}`}
-        note={`flat pattern, DXF in ${system}`}
+        note={`flat pattern, DXF in ${SYSTEM_WORDS[system]}`}
       >
         {name}
       </MenuLink>,

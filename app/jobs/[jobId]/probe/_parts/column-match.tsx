@@ -12,6 +12,7 @@ import {
 } from '@/core/exchange';
 import { facesOf } from '@/core/frame';
 import { Pick, Sheet } from '@/ui/controls';
+import { SYSTEM_WORDS } from '../../../../_words/system';
 import { useMember, useReader, useRecords } from '../../../_desk';
 
 const FIELD_WORDS: Readonly<Record<CsvField, string>> = {
@@ -68,7 +69,7 @@ export function ColumnMatch({
   return (
     <Sheet
       title="Which column is which?"
-      describe={`${file.name} names its columns otherwise. Nothing is taken in until you say so; bare numbers are read in ${system} where no unit is given.`}
+      describe={`${file.name} names its columns otherwise. Nothing is taken in until you say so; bare numbers are read in ${SYSTEM_WORDS[system]} where no unit is given.`}
       open
       onOpenChange={(open) => !open && onClose()}
     >
