@@ -48,7 +48,10 @@ export function TakeAway() {
       >
         Cut list
       </MenuLink>
-      <MenuLink href={`${base}/readings?unit=${system}`} note={`CSV, bare numbers in ${SYSTEM_WORDS[system]}`}>
+      <MenuLink
+        href={`${base}/readings?unit=${system}`}
+        note={`CSV, bare numbers in ${SYSTEM_WORDS[system]}`}
+      >
         Readings
       </MenuLink>
       <MenuLink
