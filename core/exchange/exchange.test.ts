@@ -185,6 +185,13 @@ describe('readings as CSV', () => {
       ok: false,
       reason: expect.stringContaining('100001 rows'),
     });
+    const asMany = 'nobody,24,outer,2,0.1\n'.repeat(100_000);
+    expect(readingsFromCsv(frame, `member,station,face,height,thickness\n${asMany}`, defaults)).toMatchObject(
+      {
+        ok: true,
+        value: { readings: [], rejected: { length: 100_000 } },
+      },
+    );
   });
 
   test.each(['', 'hello', 'a,b\n1,2', '\u0000\u0001'])(

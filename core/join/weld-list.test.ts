@@ -1,8 +1,15 @@
 import { randomUUID } from 'node:crypto';
-import { joining, type WeldLine } from '.';
+import { joining, type Joining, type WeldLine } from '.';
 import { defaultFrame, familyOf, type FaceId } from '../frame';
 import { readingSchema } from '../probe';
-import { DEFAULT_PRACTICE, plugHoleMm, shortestRunMm, type WeldPractice } from '../reference';
+import { ksiToMpa } from '../quantity';
+import {
+  DEFAULT_PRACTICE,
+  plugHoleMm,
+  shortestRunMm,
+  YOUNGS_MODULUS_MPA,
+  type WeldPractice,
+} from '../reference';
 import { pieceSchema, repairPicture, repairSchema, type Piece } from '../shape';
 import { memberPicture } from '../weigh';
 
@@ -46,7 +53,7 @@ const pieceOf = (more: Partial<Piece> = {}): Piece =>
     taperMm: 100,
     ...more,
   });
-function linesOf(
+function joinedOf(
   piece: Piece,
   {
     wallMm = thicknessMm,
@@ -55,7 +62,7 @@ function linesOf(
     weldStyle = 'continuous',
     weld = {} as WeldPractice,
   } = {},
-): readonly WeldLine[] {
+): Joining {
   const picture = memberPicture({
     frame,
     member: rail,
@@ -74,8 +81,9 @@ function linesOf(
     by: 'RK',
     at: '2026-01-01T00:00:00Z',
   });
-  return joining(repairPicture(picture, repair), 20_000).lines;
+  return joining(repairPicture(picture, repair), 20_000);
 }
+const linesOf = (...asked: Parameters<typeof joinedOf>): readonly WeldLine[] => joinedOf(...asked).lines;
 const placed = (lines: readonly WeldLine[]) =>
   lines.map(({ place, face, position }) => [place, face, position]);
 
@@ -161,6 +169,26 @@ test('plug holes and runs are the published ones, or the shop’s own', () => {
   expect(run('runs to continuous', { runMm: 25 }).runs!.lengthMm).toBe(25);
   // Skip welds stay skip welds: theirs may not be shorter than an intermittent fillet.
   expect(run('skip', { runMm: 25 }).runs!.lengthMm).toBeCloseTo(shortest, 9);
+});
+
+test.each([
+  ['3/16 in plate, as wide as it still stitches', 4.76],
+  ['1/2 in plate, never over four runs', 12.7],
+])('skip welds on a %s', (_, plateMm) => {
+  const { runs } = linesOf(pieceOf({ thicknessMm: plateMm }), { weldStyle: 'skip' }).find(
+    ({ place }) => place === 'upper edge',
+  )!;
+  const stitches = 0.75 * Math.sqrt(YOUNGS_MODULUS_MPA / ksiToMpa(36)) * plateMm;
+  expect(runs!.pitchMm).toBeCloseTo(plateMm < 6 ? stitches : 4 * runs!.lengthMm, 6);
+  expect(stitches < 4 * runs!.lengthMm).toBe(plateMm < 6);
+});
+
+test('a plate that answers no damage hands its force over from each end to its middle', () => {
+  const ends = joinedOf(pieceOf()).ends.map(({ end, runMm }) => [end, runMm]);
+  expect(ends.sort()).toEqual([
+    ['front end', 1000],
+    ['rear end', 1000],
+  ]);
 });
 
 test('a rail too thin to weld carries no long weld', () => {
