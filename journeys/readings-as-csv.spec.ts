@@ -87,6 +87,29 @@ test('a file that is no such table, and one far too big, change nothing and say 
   expect(await page.getByText(/^Readings on left rail:/).textContent()).toBe(before);
 });
 
+test('a part of the page that does not come is said to be out of reach; when it comes, the file is taken', async ({
+  page,
+  jobs,
+}) => {
+  await page.goto(`${jobs['GR-7']}/probe?member=rail-left`);
+  await worked(page);
+  const gone = '**/_next/static/**';
+  await page.route(gone, (route) => route.abort());
+  const file = {
+    name: 'gauge.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('Point;Distance (mm)\n1;3000\n'),
+  };
+  await page.getByLabel('Readings CSV file').setInputFiles(file);
+  await expect(page.getByText('A part of this page did not come.')).toBeVisible();
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await page.unroute(gone);
+  await page.reload();
+  await worked(page);
+  await page.getByLabel('Readings CSV file').setInputFiles(file);
+  await expect(page.getByRole('dialog')).toContainText('Still open');
+});
+
 test('another tool’s file is matched column by column before anything of it is taken in', async ({
   page,
   jobs,

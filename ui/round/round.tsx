@@ -42,7 +42,6 @@ export function Round({ faces, usual, label }: { faces: readonly RoundFace[]; us
     event.preventDefault();
     turn(...by);
   };
-  const slideId = useId();
   return (
     <figure className="flex min-h-0 flex-1 flex-col">
       <div
@@ -72,19 +71,9 @@ export function Round({ faces, usual, label }: { faces: readonly RoundFace[]; us
         <button type="button" className="plain" onClick={() => turnTo(usual)}>
           As at first
         </button>
-        <label htmlFor={slideId} className="caption ml-2">
-          pull apart
-        </label>
-        <input
-          id={slideId}
-          type="range"
-          min={0}
-          max={FARTHEST_MM}
-          step={10}
-          value={apartMm}
-          className="h-11 w-44 accent-[var(--ink)]"
-          onChange={(event) => {
-            const mm = Number(event.target.value);
+        <PullApart
+          apartMm={apartMm}
+          onPull={(mm) => {
             setApart(mm);
             stage.current?.pull(mm);
           }}
@@ -94,6 +83,27 @@ export function Round({ faces, usual, label }: { faces: readonly RoundFace[]; us
         )}
       </figcaption>
     </figure>
+  );
+}
+
+function PullApart({ apartMm, onPull }: { apartMm: number; onPull: (mm: number) => void }) {
+  const id = useId();
+  return (
+    <>
+      <label htmlFor={id} className="caption ml-2">
+        pull apart
+      </label>
+      <input
+        id={id}
+        type="range"
+        min={0}
+        max={FARTHEST_MM}
+        step={10}
+        value={apartMm}
+        className="h-11 w-44 accent-[var(--ink)]"
+        onChange={(event) => onPull(Number(event.target.value))}
+      />
+    </>
   );
 }
 

@@ -53,18 +53,7 @@ export function FlexView({
       : [];
   });
   const still = linesOf(first, (node, axis) => first.nodesMm[3 * node + axis]!);
-  const all = [...still, ...runs.flatMap(({ lines }) => lines)].flatMap(({ points }) => points);
-  const [left, right] = [Math.min(...all.map(([x]) => x)), Math.max(...all.map(([x]) => x))];
-  const [high, low] = [Math.min(...all.map(([, y]) => y)), Math.max(...all.map(([, y]) => y))];
-  const scale = Math.min((WIDTH - 24) / (right - left), (HEIGHT - 24) / (low - high));
-  const [dx, dy] = [(WIDTH - (right - left) * scale) / 2, (HEIGHT - (low - high) * scale) / 2];
-  const path = (points: readonly (readonly [number, number])[]) =>
-    points
-      .map(
-        ([x, y], k) =>
-          `${k ? 'L' : 'M'}${(dx + (x - left) * scale).toFixed(1)} ${(dy + (y - high) * scale).toFixed(1)}`,
-      )
-      .join('');
+  const path = pathsWithin([...still, ...runs.flatMap(({ lines }) => lines)].flatMap(({ points }) => points));
   return (
     <svg
       width="100%"
@@ -101,3 +90,20 @@ const linesOf = (shapes: FlexShapes, at: (node: number, axis: 0 | 1 | 2) => numb
     id,
     points: nodes.map((node) => project(at(node, 0), -at(node, 1), at(node, 2))),
   }));
+
+type Flat = readonly (readonly [number, number])[];
+
+/** Lines as paths, all of what is given fitted into the picture. */
+function pathsWithin(all: Flat): (points: Flat) => string {
+  const [left, right] = [Math.min(...all.map(([x]) => x)), Math.max(...all.map(([x]) => x))];
+  const [high, low] = [Math.min(...all.map(([, y]) => y)), Math.max(...all.map(([, y]) => y))];
+  const scale = Math.min((WIDTH - 24) / (right - left), (HEIGHT - 24) / (low - high));
+  const [dx, dy] = [(WIDTH - (right - left) * scale) / 2, (HEIGHT - (low - high) * scale) / 2];
+  return (points) =>
+    points
+      .map(
+        ([x, y], k) =>
+          `${k ? 'L' : 'M'}${(dx + (x - left) * scale).toFixed(1)} ${(dy + (y - high) * scale).toFixed(1)}`,
+      )
+      .join('');
+}

@@ -3,6 +3,7 @@
 import { createContext, useCallback, useContext, useMemo, useRef, useState, type ReactNode } from 'react';
 import type { WorkedRepair } from '@/core/job';
 import type { MemberState, Repair } from '@/core/shape';
+import { loadedLater } from '../../_parts/loaded-later';
 import { useRecords } from './records-context';
 import type { Tried } from './tried';
 import { useWork, type WorkView } from './work-context';
@@ -35,8 +36,8 @@ export function TryingProvider({ children }: { children: ReactNode }) {
     async (repair: Repair) => {
       if (!work) return;
       const mine = (asked.current = Symbol());
-      const { triedAs } = await import('./tried');
-      if (asked.current === mine) setHeld({ ...triedAs(work, repair, file), from: work });
+      const part = await loadedLater(() => import('./tried'));
+      if (part && asked.current === mine) setHeld({ ...part.triedAs(work, repair, file), from: work });
     },
     [work, file],
   );

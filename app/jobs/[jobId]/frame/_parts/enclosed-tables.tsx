@@ -59,38 +59,48 @@ export function PanelsTable({ frame, onFrame }: Props) {
               name={panel.name}
               onRemove={() => onFrame({ ...frame, panels: panels.filter(({ id }) => id !== panel.id) })}
             />
-            <details className="basis-full">
-              <summary className="flex min-h-[44px] cursor-pointer items-center">
-                <span className="underline">lies over</span>
-                <span className="caption ml-2">{namesOf(frame, panel.behindIds)}</span>
-              </summary>
-              <div className="flex flex-wrap">
-                {frame.members.map((member) => {
-                  const isBehind = panel.behindIds.includes(member.id);
-                  return (
-                    <label key={member.id} className="hit inline-flex items-center gap-2 pr-3">
-                      <input
-                        type="checkbox"
-                        className="size-6"
-                        checked={isBehind}
-                        onChange={() =>
-                          set(panel.id, {
-                            behindIds: isBehind
-                              ? panel.behindIds.filter((id) => id !== member.id)
-                              : [...panel.behindIds, member.id],
-                          })
-                        }
-                      />
-                      {member.name}
-                    </label>
-                  );
-                })}
-              </div>
-            </details>
+            <LiesOver frame={frame} panel={panel} onChange={(behindIds) => set(panel.id, { behindIds })} />
           </li>
         ))}
       </ul>
     </section>
+  );
+}
+
+/** The members behind a panel. */
+function LiesOver({
+  frame,
+  panel: { behindIds },
+  onChange,
+}: {
+  frame: Frame;
+  panel: Panel;
+  onChange: (behindIds: string[]) => void;
+}) {
+  const turn = (memberId: string) =>
+    onChange(
+      behindIds.includes(memberId) ? behindIds.filter((id) => id !== memberId) : [...behindIds, memberId],
+    );
+  return (
+    <details className="basis-full">
+      <summary className="flex min-h-[44px] cursor-pointer items-center">
+        <span className="underline">lies over</span>
+        <span className="caption ml-2">{namesOf(frame, behindIds)}</span>
+      </summary>
+      <div className="flex flex-wrap">
+        {frame.members.map((member) => (
+          <label key={member.id} className="hit inline-flex items-center gap-2 pr-3">
+            <input
+              type="checkbox"
+              className="size-6"
+              checked={behindIds.includes(member.id)}
+              onChange={() => turn(member.id)}
+            />
+            {member.name}
+          </label>
+        ))}
+      </div>
+    </details>
   );
 }
 

@@ -89,16 +89,14 @@ export interface RunDrawing {
 /** Numbers nearer than this to one drawn before are left out, px: the list has them all. */
 const APART_PX = 17;
 
-/** Runs with their numbers where they start, an arrowhead the way they go; laid ones filled, the next one yellow. */
-export function RunLayer({
-  member,
-  runs,
-  scale,
-}: {
-  member: Member;
-  runs: readonly RunDrawing[];
-  scale: StripScale;
-}) {
+interface Drawn {
+  readonly member: Member;
+  readonly runs: readonly RunDrawing[];
+  readonly scale: StripScale;
+}
+
+/** Each where its run starts, as far as they can be told apart; the next one's always. */
+function Numbers({ member, runs, scale }: Drawn) {
   const placed: { x: number; y: number; number: number }[] = [];
   for (const { path, number, is } of [...runs].sort(
     (a, b) => Number(b.is === 'next') - Number(a.is === 'next'),
@@ -108,6 +106,26 @@ export function RunLayer({
     const isClear = placed.every((other) => Math.hypot(other.x - x, other.y - y) >= APART_PX);
     if (isClear || is === 'next') placed.push({ x, y, number });
   }
+  return placed.map(({ x, y, number }) => (
+    <text
+      key={number}
+      x={x}
+      y={Math.max(scale.top + 13, y - 5)}
+      textAnchor="middle"
+      fontSize="13"
+      fontWeight="700"
+      fill="var(--ink)"
+      stroke="var(--sheet)"
+      strokeWidth="3.5"
+      paintOrder="stroke"
+    >
+      {number}
+    </text>
+  ));
+}
+
+/** Runs with their numbers where they start, an arrowhead the way they go; laid ones filled, the next one yellow. */
+export function RunLayer({ member, runs, scale }: Drawn) {
   return (
     <g pointerEvents="none">
       <defs>
@@ -146,22 +164,7 @@ export function RunLayer({
           />
         ),
       )}
-      {placed.map(({ x, y, number }) => (
-        <text
-          key={number}
-          x={x}
-          y={Math.max(scale.top + 13, y - 5)}
-          textAnchor="middle"
-          fontSize="13"
-          fontWeight="700"
-          fill="var(--ink)"
-          stroke="var(--sheet)"
-          strokeWidth="3.5"
-          paintOrder="stroke"
-        >
-          {number}
-        </text>
-      ))}
+      <Numbers member={member} runs={runs} scale={scale} />
     </g>
   );
 }

@@ -45,14 +45,52 @@ const ofWords = ({ gate, name, zoneId }: Gate): string =>
 
 function GateRow({ gate, order }: { gate: Gate; order: JobOrder }) {
   const { file } = useRecords();
-  const { system } = useReader();
   const [isForcing, setForcing] = useState(false);
   const [shown, setShown] = useState(false);
   const link = GATE_LINKS[gate.gate];
-  const held = order.progress.filter(({ task }) => gate.holds.includes(task.id));
   const stands = isOpen(gate);
   return (
     <li className="py-2" aria-label={`${GATE_WORDS[gate.gate]}${ofWords(gate)}`}>
+      <GateStands gate={gate} order={order} />
+      <div className="flex flex-wrap gap-2 pl-4 pt-1">
+        {link && !stands && (
+          <Link className="plain" href={`/jobs/${file.job.id}/${link.to}`}>
+            {link.words}
+          </Link>
+        )}
+        {(gate.gate === 'coat' || gate.gate === 'cool' || gate.gate === 'hot work') && (
+          <button type="button" className="plain" aria-expanded={shown} onClick={() => setShown(!shown)}>
+            {gate.gate === 'coat' ? 'Air and steel' : gate.gate === 'cool' ? 'Measured' : 'Permit'}
+          </button>
+        )}
+        {gate.gate === 'owner' && (
+          <Link className="plain" href={`/jobs/${file.job.id}/order?part=found`}>
+            More found
+          </Link>
+        )}
+        {gate.mayBeForced && !stands && (
+          <button type="button" className="hit px-2 underline" onClick={() => setForcing(true)}>
+            pass it all the same
+          </button>
+        )}
+      </div>
+      {shown && gate.gate === 'coat' && <AirForm gate={gate} onClose={() => setShown(false)} />}
+      {shown && gate.gate === 'cool' && <WallForm gate={gate} onClose={() => setShown(false)} />}
+      {shown && gate.gate === 'hot work' && (
+        <PermitPart gate={gate} order={order} onClose={() => setShown(false)} />
+      )}
+      {isForcing && <ForceForm gate={gate} onClose={() => setForcing(false)} />}
+    </li>
+  );
+}
+
+/** Whether a gate is open or passed, what it lacks, who opens it, and what waits before it. */
+function GateStands({ gate, order }: { gate: Gate; order: JobOrder }) {
+  const { system } = useReader();
+  const held = order.progress.filter(({ task }) => gate.holds.includes(task.id));
+  const stands = isOpen(gate);
+  return (
+    <>
       <div className="flex flex-wrap items-baseline gap-x-3">
         <Bar isOpen={stands} />
         <h3 className="text-lg font-semibold">
@@ -86,35 +124,7 @@ function GateRow({ gate, order }: { gate: Gate; order: JobOrder }) {
             .join('; ')}${held.length > 2 ? ` and ${held.length - 2} more` : ''}.`}
         {!gate.mayBeForced && !stands && ' Nobody signs past it.'}
       </p>
-      <div className="flex flex-wrap gap-2 pl-4 pt-1">
-        {link && !stands && (
-          <Link className="plain" href={`/jobs/${file.job.id}/${link.to}`}>
-            {link.words}
-          </Link>
-        )}
-        {(gate.gate === 'coat' || gate.gate === 'cool' || gate.gate === 'hot work') && (
-          <button type="button" className="plain" aria-expanded={shown} onClick={() => setShown(!shown)}>
-            {gate.gate === 'coat' ? 'Air and steel' : gate.gate === 'cool' ? 'Measured' : 'Permit'}
-          </button>
-        )}
-        {gate.gate === 'owner' && (
-          <Link className="plain" href={`/jobs/${file.job.id}/order?part=found`}>
-            More found
-          </Link>
-        )}
-        {gate.mayBeForced && !stands && (
-          <button type="button" className="hit px-2 underline" onClick={() => setForcing(true)}>
-            pass it all the same
-          </button>
-        )}
-      </div>
-      {shown && gate.gate === 'coat' && <AirForm gate={gate} onClose={() => setShown(false)} />}
-      {shown && gate.gate === 'cool' && <WallForm gate={gate} onClose={() => setShown(false)} />}
-      {shown && gate.gate === 'hot work' && (
-        <PermitPart gate={gate} order={order} onClose={() => setShown(false)} />
-      )}
-      {isForcing && <ForceForm gate={gate} onClose={() => setForcing(false)} />}
-    </li>
+    </>
   );
 }
 

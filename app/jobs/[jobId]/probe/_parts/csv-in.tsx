@@ -4,6 +4,7 @@ import { lazy, Suspense, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import type { ColumnMap, CsvPeek, ReadingImport } from '@/core/exchange';
 import { takeCsv } from '../../../../_client';
+import { loadedLater } from '../../../../_parts/loaded-later';
 import { Sheet } from '@/ui/controls';
 import { useReader, useRecords } from '../../../_desk';
 
@@ -34,8 +35,9 @@ function useCsvIn() {
     setReport(answer.value);
   };
   const look = async (chosen: File) => {
-    const { foreignColumns } = await columnMatch();
-    const foreign = foreignColumns(await chosen.slice(0, 64 * 1024).text());
+    const part = await loadedLater(columnMatch);
+    if (!part) return;
+    const foreign = part.foreignColumns(await chosen.slice(0, 64 * 1024).text());
     if (!foreign) return void take(chosen);
     setMatching({ file: chosen, ...foreign });
   };

@@ -29,17 +29,14 @@ const shareWords = (as: string) => (share: Share) =>
 /** Trips typed in by somebody who wants to know before they go. */
 const A_TRIP = { in: '100', mm: '160' } as const;
 
-/** How a crack goes on, and until when. */
-export function GrowthPanel({ crack, looks }: { crack: Crack; looks: readonly CrackLook[] }) {
+type Eased = Readonly<Record<keyof Easing, Share>>;
+
+/** What is foretold with the stress of the model, or with one typed in its place, and what eases it from now on. */
+function useForetold(crack: Crack, looks: readonly CrackLook[], typed: string, easing: Eased) {
   const { file } = useRecords();
   const { system } = useReader();
   const { member } = useMember();
   const { demand } = useWork();
-  const [typed, setTyped] = useState('');
-  const [easing, setEasing] = useState({ load: '1', road: '1', braced: '1' } as Record<keyof Easing, Share>);
-  const [trip, setTrip] = useState<string>(A_TRIP[system]);
-  const [slot, setSlot] = useState('');
-  useUnitTurn(system, (as) => setTrip(as(trip, 'distance')));
   const model = useMemo(() => stressAtCrack(file, demand, member, crack), [file, demand, member, crack]);
   const typedMpa = Number(typed) * (system === 'in' ? ksiToMpa(1) : 1);
   const isTyped = typed.trim() !== '' && typedMpa > 0;
@@ -54,6 +51,19 @@ export function GrowthPanel({ crack, looks }: { crack: Crack; looks: readonly Cr
     const about = { looks, trips: stands(file, 'trip') };
     return foretell(member, crack, about, stress, { easing: eased, random: randomLcg(seedOf(crack.id)) });
   }, [member, crack, looks, file, model, asked, easing]);
+  return { growth, model, isTyped };
+}
+
+/** How a crack goes on, and until when. */
+export function GrowthPanel({ crack, looks }: { crack: Crack; looks: readonly CrackLook[] }) {
+  const { file } = useRecords();
+  const { system } = useReader();
+  const [typed, setTyped] = useState('');
+  const [easing, setEasing] = useState<Eased>({ load: '1', road: '1', braced: '1' });
+  const [trip, setTrip] = useState<string>(A_TRIP[system]);
+  const [slot, setSlot] = useState('');
+  useUnitTurn(system, (as) => setTrip(as(trip, 'distance')));
+  const { growth, model, isTyped } = useForetold(crack, looks, typed, easing);
   const ease = (key: keyof Easing, label: string, as: string) => (
     <Pick
       label={label}
@@ -137,7 +147,7 @@ function Told({
   slot: string;
   system: 'in' | 'mm';
 }) {
-  const { toLimit, basis, limit, crossing, deltaK, pace, isGrowing, lookEvery, swings } = foretold;
+  const { toLimit, basis, limit, crossing, lookEvery } = foretold;
   const used = (value: number) => printUsed(value, basis, system);
   const scale = crossing.kind === 'centre' ? 2 : 1;
   const length = (mm: number) => printLength(scale * mm, system, 'length');
@@ -145,14 +155,6 @@ function Told({
   const far = parseDistanceKm(trip, system);
   const after = far.ok && basis === 'km' ? foretold.lengthAfter(far.value) : undefined;
   const bySlot = atSlot(foretold, slot);
-  const since = sinceLastLook(foretold);
-  const k = (value: number) =>
-    system === 'in'
-      ? `${(value / (ksiToMpa(1) * Math.sqrt(MM_PER_INCH))).toFixed(1)} ksi√in`
-      : `${(value / Math.sqrt(1000)).toFixed(1)} MPa√m`;
-  const { per, words: perWords } = perUse(basis, system);
-  const swingsPer = (each: number) =>
-    significant(basis === 'km' && system === 'in' ? each / kmToMiles(1) : each, 2);
   return (
     <div className="text-[17px]">
       <p className="text-xl">
@@ -187,16 +189,33 @@ function Told({
           .
         </p>
       )}
-      <p className="caption">
-        {isGrowing
-          ? `Grew ${printLength(scale * pace * per, system, 'thickness')} per ${perWords} so far${since ? `, ${printLength(scale * since.mm, system, 'thickness')} between the last two looks` : ''}.`
-          : 'No growth seen beyond what looks can tell apart; the range allows for what they may have missed.'}{' '}
-        ΔK {k(deltaK[0])} to {k(deltaK[1])}, nominal; that pace takes {swingsPer(swings[1])} to{' '}
-        {swingsPer(swings[0])} such swings a {basis === 'km' ? (system === 'in' ? 'mile' : 'km') : 'hour'} by
-        the law; a road gives some tens to some hundreds (ours), more makes stress or looks doubtful.{' '}
-        {printSource(PARIS_SOURCE)}; {printSource(TOUGHNESS_SOURCE)}.
-      </p>
+      <Pace foretold={foretold} system={system} />
     </div>
+  );
+}
+
+/** How fast it grew, and what by the law would drive it so. */
+function Pace({ foretold, system }: { foretold: Foretold; system: 'in' | 'mm' }) {
+  const { basis, crossing, deltaK, pace, isGrowing, swings } = foretold;
+  const scale = crossing.kind === 'centre' ? 2 : 1;
+  const since = sinceLastLook(foretold);
+  const k = (value: number) =>
+    system === 'in'
+      ? `${(value / (ksiToMpa(1) * Math.sqrt(MM_PER_INCH))).toFixed(1)} ksi√in`
+      : `${(value / Math.sqrt(1000)).toFixed(1)} MPa√m`;
+  const { per, words: perWords } = perUse(basis, system);
+  const swingsPer = (each: number) =>
+    significant(basis === 'km' && system === 'in' ? each / kmToMiles(1) : each, 2);
+  return (
+    <p className="caption">
+      {isGrowing
+        ? `Grew ${printLength(scale * pace * per, system, 'thickness')} per ${perWords} so far${since ? `, ${printLength(scale * since.mm, system, 'thickness')} between the last two looks` : ''}.`
+        : 'No growth seen beyond what looks can tell apart; the range allows for what they may have missed.'}{' '}
+      ΔK {k(deltaK[0])} to {k(deltaK[1])}, nominal; that pace takes {swingsPer(swings[1])} to{' '}
+      {swingsPer(swings[0])} such swings a {basis === 'km' ? (system === 'in' ? 'mile' : 'km') : 'hour'} by
+      the law; a road gives some tens to some hundreds (ours), more makes stress or looks doubtful.{' '}
+      {printSource(PARIS_SOURCE)}; {printSource(TOUGHNESS_SOURCE)}.
+    </p>
   );
 }
 

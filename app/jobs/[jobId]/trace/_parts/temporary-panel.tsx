@@ -30,7 +30,6 @@ export function TemporaryPanel() {
   const [striking, setStriking] = useState<{ id: string; words: string }>();
   const left = jobTimeLeft(file, today());
   const own = new Set(stands(file, 'temporary repair').map(({ id }) => id));
-  const trips = stands(file, 'trip');
   const tests = stands(file, 'load test');
   return (
     <section aria-label="Temporary repairs and trips" className="mt-4 border-t border-rule pt-2">
@@ -65,24 +64,7 @@ export function TemporaryPanel() {
             )}
           </li>
         ))}
-        {trips.map((trip) => (
-          <li key={trip.id} className="flex flex-wrap items-center gap-x-4 py-1">
-            <span>went {printDistance(trip.km, system, 3)}</span>
-            <span className="caption">
-              {trip.by}, <When at={trip.at} only="day" />
-              {trip.note && `; ${trip.note}`}
-            </span>
-            <button
-              type="button"
-              className="hit ml-auto px-2 underline"
-              onClick={() =>
-                setStriking({ id: trip.id, words: `The trip of ${printDistance(trip.km, system, 3)}` })
-              }
-            >
-              strike
-            </button>
-          </li>
-        ))}
+        <Trips onStrike={setStriking} />
       </ul>
       <div className="mt-2 flex flex-wrap items-end gap-3">
         <TripForm />
@@ -97,6 +79,27 @@ export function TemporaryPanel() {
       <StrikeSheet struck={striking} onClose={() => setStriking(undefined)} />
     </section>
   );
+}
+
+function Trips({ onStrike }: { onStrike: (struck: { id: string; words: string }) => void }) {
+  const { file } = useRecords();
+  const { system } = useReader();
+  return stands(file, 'trip').map((trip) => (
+    <li key={trip.id} className="flex flex-wrap items-center gap-x-4 py-1">
+      <span>went {printDistance(trip.km, system, 3)}</span>
+      <span className="caption">
+        {trip.by}, <When at={trip.at} only="day" />
+        {trip.note && `; ${trip.note}`}
+      </span>
+      <button
+        type="button"
+        className="hit ml-auto px-2 underline"
+        onClick={() => onStrike({ id: trip.id, words: `The trip of ${printDistance(trip.km, system, 3)}` })}
+      >
+        strike
+      </button>
+    </li>
+  ));
 }
 
 /** A distance or speed on the road that is more than nothing, and no more than what it is of can be. */

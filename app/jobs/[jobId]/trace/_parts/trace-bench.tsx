@@ -205,6 +205,7 @@ function CrackLine({
   const strike = file.strikes.find(({ evidenceId }) => evidenceId === crack.id);
   const [seen] = cracksAsSeen(file.frame, [crack], strike ? [] : stands(file, 'crack look'));
   const first = crack.path[0]!;
+  const where = `${printStation(member, first.stationMm, system)}, ${faceWords(member, first.face)}`;
   const looks = looksAt(stands(file, 'crack look'), crack.id).length;
   const share = strike ? 0 : crackedShare(member.shape, seen!, cracks);
   return (
@@ -239,29 +240,34 @@ function CrackLine({
           struck by {strike.by}: {strike.why}
         </span>
       ) : (
-        <span className="ml-auto whitespace-nowrap">
-          <button type="button" className="hit px-2 underline" aria-expanded={isShown} onClick={onShow}>
-            {isShown ? 'close' : 'show'}
-          </button>
-          <button type="button" className="hit px-2 underline" onClick={() => setStriking(true)}>
-            strike
-          </button>
-        </span>
+        <CrackActs isShown={isShown} onShow={onShow} onStrike={() => setStriking(true)} />
       )}
       <StrikeSheet
-        struck={
-          striking
-            ? {
-                id: crack.id,
-                words: `The crack at station ${printStation(member, first.stationMm, system)}, ${faceWords(member, first.face)}`,
-              }
-            : undefined
-        }
+        struck={striking ? { id: crack.id, words: `The crack at station ${where}` } : undefined}
         onClose={() => setStriking(false)}
       />
     </li>
   );
 }
+
+const CrackActs = ({
+  isShown,
+  onShow,
+  onStrike,
+}: {
+  isShown: boolean;
+  onShow: () => void;
+  onStrike: () => void;
+}) => (
+  <span className="ml-auto whitespace-nowrap">
+    <button type="button" className="hit px-2 underline" aria-expanded={isShown} onClick={onShow}>
+      {isShown ? 'close' : 'show'}
+    </button>
+    <button type="button" className="hit px-2 underline" onClick={onStrike}>
+      strike
+    </button>
+  </span>
+);
 
 function endsWords({ startFound, finishFound, startUnder, finishUnder }: Crack): string {
   if (startFound && finishFound) return 'both ends found';

@@ -80,14 +80,7 @@ export function TapPart() {
           ? ` Best on the same station of ${twin.name.toLowerCase()}: brackets and shape change the note.`
           : ''}
       </p>
-      {(good.taps.length > 0 || doubtful.taps.length > 0) && (
-        <p className="mt-2 border-y-2 border-ink bg-sheet px-3 py-2" role="status">
-          <span className={`text-2xl font-bold ${comparison.answer === 'duller' ? 'text-oxide' : ''}`}>
-            {comparison.answer}
-          </span>{' '}
-          <span>{tapWords(comparison)}</span>
-        </p>
-      )}
+      {(good.taps.length > 0 || doubtful.taps.length > 0) && <Compared comparison={comparison} />}
       {ready && (
         <p className="mt-2">
           <button type="button" className="solid" onClick={submit}>
@@ -120,6 +113,15 @@ export function TapPart() {
     </div>
   );
 }
+
+const Compared = ({ comparison }: { comparison: ReturnType<typeof compareTaps> }) => (
+  <p className="mt-2 border-y-2 border-ink bg-sheet px-3 py-2" role="status">
+    <span className={`text-2xl font-bold ${comparison.answer === 'duller' ? 'text-oxide' : ''}`}>
+      {comparison.answer}
+    </span>{' '}
+    <span>{tapWords(comparison)}</span>
+  </p>
+);
 
 const SOURCES: readonly Source[] = ['microphone', 'file', ...METALS];
 const SOURCE_WORDS = (source: Source): string =>

@@ -18,6 +18,7 @@ import {
 } from '@/core/shape';
 import { blankTitle } from '../../../../../_words/flats';
 import { changeShopLists } from '../../../../../_client';
+import { loadedLater } from '../../../../../_parts/loaded-later';
 import { useReader, useRecords } from '../../../../_desk';
 import type { Nesting } from './use-nester';
 
@@ -142,7 +143,8 @@ function SheetPicture({
   const length = (mm: number) => printLength(mm, system, 'length');
   const left = remnantsOf(nest.sheets[sheet]!, job.ways);
   const save = async () => {
-    const { nestedSheetDxf } = await import('@/core/exchange');
+    const nestedSheetDxf = await loadedLater(async () => (await import('@/core/exchange')).nestedSheetDxf);
+    if (!nestedSheetDxf) return;
     const url = URL.createObjectURL(
       new Blob([nestedSheetDxf(nest, sheet, job.pieces, system)], { type: 'application/dxf' }),
     );
