@@ -4,9 +4,10 @@ import { createHash } from 'node:crypto';
 import { existsSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 
-/** Debian packages: the browser of the journeys, and the programs the outside checks compare with. */
-export const DEBIAN = [
-  'chromium-headless-shell',
+/** Debian packages the journeys' browser comes in, the one wanted first; any that is there will do (browser.mjs takes them in this order). */
+const BROWSERS = ['chromium-headless-shell', 'chromium'];
+/** Debian packages of the programs the outside checks compare with. */
+const COMPARED = [
   'cba',
   'z88',
   'z88-data',
@@ -26,12 +27,16 @@ export const DEBIAN = [
   'poppler-utils',
 ];
 
-/** What of `DEBIAN` is not installed; all of it where there is no dpkg. */
+const isInstalled = (name) =>
+  spawnSync('dpkg-query', ['-W', '-f', '${Status}', name], { encoding: 'utf8' }).stdout?.includes(
+    'ok installed',
+  );
+const isOffered = (name) => spawnSync('apt-cache', ['show', name]).status === 0;
+
+/** What is not installed; all of it where there is no dpkg. One name that is not offered would keep apt from installing any. */
 export function debianMissing() {
-  return DEBIAN.filter((name) => {
-    const asked = spawnSync('dpkg-query', ['-W', '-f', '${Status}', name], { encoding: 'utf8' });
-    return !asked.stdout?.includes('ok installed');
-  });
+  const browser = BROWSERS.some(isInstalled) ? [] : [BROWSERS.find(isOffered) ?? BROWSERS.at(-1)];
+  return [...browser, ...COMPARED.filter((name) => !isInstalled(name))];
 }
 
 /** Installs what is missing where that is possible (root with apt). Answers what is still missing. */
@@ -46,7 +51,8 @@ export function ensureDebianPackages() {
       env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
     });
   apt('update');
-  apt('install', '-y', '--no-install-recommends', ...missing);
+  // What is offered is known only now.
+  apt('install', '-y', '--no-install-recommends', ...debianMissing());
   return debianMissing();
 }
 
