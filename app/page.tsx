@@ -123,6 +123,8 @@ function Troubles({ unreadable }: { unreadable: number }) {
   );
 }
 
+type Unit = YardPage['units'][number]['unit'];
+
 function UnitRow({
   db,
   unit,
@@ -131,7 +133,7 @@ function UnitRow({
   system,
 }: {
   db: Db;
-  unit: YardPage['units'][number]['unit'];
+  unit: Unit;
   jobs: readonly YardJob[];
   lines: ReadonlyMap<string, JobLine>;
   system: UnitSystem;
@@ -141,36 +143,12 @@ function UnitRow({
       className="grid gap-x-8 gap-y-3 border-b border-rule py-5 md:grid-cols-[230px_1fr]"
       aria-labelledby={`unit-${unit.id}`}
     >
-      <div>
-        <h2 id={`unit-${unit.id}`} className="text-3xl font-bold">
-          {unit.tag}
-        </h2>
-        <p>{unit.description}</p>
-        <p className="caption">
-          {unit.exposure}; {unit.duty}
-          {unit.builtYear !== undefined && `; built ${unit.builtYear}`}
-          {unit.grossMassKg !== undefined && `; gross ${printMass(unit.grossMassKg, system)}`}
-        </p>
-      </div>
+      <UnitHead unit={unit} system={system} />
       <div className="min-w-0">
-        <ul className="mb-2">
-          {jobs
-            .filter((job) => !job.closed)
-            .flatMap((job) => temporaryLines(db, job.id, system))
-            .map(({ repair, words }) => (
-              <li key={repair.id} className="border-l-[6px] border-oxide py-0.5 pl-3 font-semibold">
-                {words}
-              </li>
-            ))}
-          {noticesOf(db, unit.id).map((notice) => (
-            <li key={notice.id} className="flex items-baseline gap-3 border-l-[6px] border-here py-0.5 pl-3">
-              <span className="font-semibold">{notice.words}</span>{' '}
-              <span className="caption whitespace-nowrap">
-                {notice.by}, <When at={notice.at} only="day" />
-              </span>
-            </li>
-          ))}
-        </ul>
+        <UnitWarnings
+          temporary={jobs.filter((job) => !job.closed).flatMap((job) => temporaryLines(db, job.id, system))}
+          notices={noticesOf(db, unit.id)}
+        />
         <ul className="ruled border-y border-rule">
           {jobs.map((job) => (
             <JobRow key={job.id} job={job} line={lines.get(job.id)} isStuck={couldNot(db, job.id)} />
@@ -187,6 +165,45 @@ function UnitRow({
     </section>
   );
 }
+
+const UnitHead = ({ unit, system }: { unit: Unit; system: UnitSystem }) => (
+  <div>
+    <h2 id={`unit-${unit.id}`} className="text-3xl font-bold">
+      {unit.tag}
+    </h2>
+    <p>{unit.description}</p>
+    <p className="caption">
+      {unit.exposure}; {unit.duty}
+      {unit.builtYear !== undefined && `; built ${unit.builtYear}`}
+      {unit.grossMassKg !== undefined && `; gross ${printMass(unit.grossMassKg, system)}`}
+    </p>
+  </div>
+);
+
+/** What only holds for a while, and what was written to whoever takes the unit next. */
+const UnitWarnings = ({
+  temporary,
+  notices,
+}: {
+  temporary: ReturnType<typeof temporaryLines>;
+  notices: ReturnType<typeof noticesOf>;
+}) => (
+  <ul className="mb-2">
+    {temporary.map(({ repair, words }) => (
+      <li key={repair.id} className="border-l-[6px] border-oxide py-0.5 pl-3 font-semibold">
+        {words}
+      </li>
+    ))}
+    {notices.map((notice) => (
+      <li key={notice.id} className="flex items-baseline gap-3 border-l-[6px] border-here py-0.5 pl-3">
+        <span className="font-semibold">{notice.words}</span>{' '}
+        <span className="caption whitespace-nowrap">
+          {notice.by}, <When at={notice.at} only="day" />
+        </span>
+      </li>
+    ))}
+  </ul>
+);
 
 /** What is left of the temporary repairs on a job's unit. */
 function temporaryLines(db: Db, jobId: string, system: UnitSystem) {

@@ -147,3 +147,43 @@ test('every reading of a rail is in its table: those in sight are drawn, the old
   await rows.last().getByRole('button', { name: 'show' }).click();
   await expect(page.getByRole('form', { name: 'New reading' }).getByLabel(/^station/)).not.toHaveValue('120');
 });
+
+test('readings stand as their headings sort them: thinnest first at a press, thickest at the next, newest at a third', async ({
+  page,
+  jobs,
+}) => {
+  await page.goto(`${jobs['GR-7']}/probe?member=rail-right`);
+  const table = page.getByRole('region', { name: 'Readings', exact: true });
+  const column = (k: number) => table.locator(`tbody tr td:nth-child(${k})`).allInnerTexts();
+  await table.getByRole('table').waitFor();
+  const newest = await column(7);
+  const heading = table.getByRole('columnheader', { name: /^thickness/ });
+  await heading.getByRole('button').focus();
+  await page.keyboard.press('Enter');
+  await expect(heading).toHaveAttribute('aria-sort', 'ascending');
+  const rising = (await column(4)).map(Number);
+  expect(rising).toHaveLength(12);
+  expect(rising).toEqual([...rising].sort((a, b) => a - b));
+  // A struck one stands among them, struck.
+  await expect(table.getByRole('row', { name: /0\.061/ })).toContainText('struck by TM');
+  await heading.getByRole('button').click();
+  await expect(heading).toHaveAttribute('aria-sort', 'descending');
+  const falling = (await column(4)).map(Number);
+  expect(falling[0]!).toBeGreaterThan(rising.at(-1)!);
+  await heading.getByRole('button').click();
+  await expect(heading).not.toHaveAttribute('aria-sort', /./);
+  expect(await column(7)).toEqual(newest);
+  // Sorted, all of them: the box scrolls to the far end of the order.
+  await table
+    .getByRole('columnheader', { name: /^station/ })
+    .getByRole('button')
+    .click();
+  await table.getByRole('button', { name: /^Show all \d+/ }).click();
+  await table
+    .locator('div')
+    .first()
+    .evaluate((box) => box.scrollTo(0, box.scrollHeight));
+  const last = table.locator('tbody tr:not([aria-hidden])').last();
+  await expect(last).toHaveAttribute('aria-rowindex', '292');
+  expect(Number((await last.getByRole('cell').first().innerText()).split(' ')[0])).toBeGreaterThan(180);
+});

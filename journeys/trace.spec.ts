@@ -136,7 +136,7 @@ test('a temporary repair counts down on every screen and paper, and is called ov
 }) => {
   await page.goto(`${jobs['DV-3']}/walk`);
   const banner = page.getByRole('list', { name: 'Temporary repairs' });
-  await expect(banner).toContainText('Temporary clamp: 18 mi of 30 mi left, under 40 mi/h');
+  await expect(banner).toContainText('Temporary clamp: 18 mi of 30 mi left, under 40 mph');
   // The yard has pages, and other jobs may have been opened since.
   await page.goto('/?search=DV-3');
   await expect(page.getByText('Temporary clamp: 18 mi of 30 mi left')).toBeVisible();

@@ -44,7 +44,7 @@ const ALSO = {
   shape: ['core/join', 'core/job/(member|forms-offered|schools|bolted|works)', 'demo/demo.test'],
   join: ['core/job/member', 'demo/demo.test'],
   job: ['demo/inputs', 'workers', 'demo/demo.test'],
-  exchange: ['demo/data.test'],
+  exchange: ['demo/(data|passport|order-data).test'],
   metal: ['core/weigh', 'core/shape', 'core/job'],
   order: ['core/job/order', 'core/job/limits', 'demo/order-data'],
   patterns: ['core/job', 'demo/patterns-data'],

@@ -53,156 +53,161 @@ function listeners<News>() {
   };
 }
 
-export function createOutbox({ shelf, post, books, now }: Means): Outbox {
-  let waiting: readonly Parcel[] = [];
-  let notTaken: readonly NotTaken[] = [];
-  let keeping = LOOKING;
-  let last = 0;
-  let isLoaded = false;
-  let started: Promise<void> | undefined;
-  const unsafe = new Set<string>();
-  const running = new Set<string>();
-  const held = new Map<string, Held>();
-  const [arrived, refused, changed] = [listeners<Parcel>(), listeners<NotTaken>(), listeners<void>()];
+export const createOutbox = (means: Means): Outbox => new Lanes(means);
 
-  function show(): void {
-    const why = [...held.values()][0];
-    const state =
-      !isLoaded && waiting.length === 0
-        ? 'looking'
-        : waiting.length === 0
-          ? 'kept'
-          : running.size === 0 && why
-            ? 'held here'
-            : 'sending';
-    keeping = {
-      state,
-      waiting: waiting.length,
-      onThisPageOnly: unsafe.size,
-      ...(why && waiting.length > 0 && { held: why }),
-      notTaken,
-    };
-    changed.tell();
-  }
+/** Writes wait in lanes: in a lane one after the other, lanes beside one another, some for another lane's. */
+class Lanes implements Outbox {
+  private waiting: readonly Parcel[] = [];
+  private notTaken: readonly NotTaken[] = [];
+  private said = LOOKING;
+  private last = 0;
+  private isLoaded = false;
+  private started: Promise<void> | undefined;
+  private readonly unsafe = new Set<string>();
+  private readonly running = new Set<string>();
+  private readonly held = new Map<string, Held>();
+  private readonly arrived = listeners<Parcel>();
+  private readonly refused = listeners<NotTaken>();
+  private readonly changed = listeners<void>();
 
-  async function hold(parcel: Parcel): Promise<void> {
-    const isSafe = await shelf.hold(parcel);
-    // It may have arrived meanwhile: then nothing of it must stay behind.
-    if (!waiting.includes(parcel)) return shelf.release(parcel);
-    if (isSafe) unsafe.delete(parcel.id);
-    show();
-  }
+  constructor(private readonly means: Means) {}
 
-  const mustWait = (parcel: Parcel) => waiting.some((other) => other !== parcel && waitsFor(parcel, other));
-  const next = (lane: string) => waiting.find((parcel) => laneOf(parcel) === lane && !mustWait(parcel));
+  readonly onArrived = this.arrived.add;
+  readonly onRefused = this.refused.add;
+  readonly onKeeping = this.changed.add;
+  readonly keeping = () => this.said;
+  readonly waitingFor = (jobId: string) => this.waiting.filter((parcel) => parcel.jobId === jobId);
+  readonly heldFile = (id: string) => {
+    const parcel = this.waiting.find((each) => each.id === id);
+    return parcel?.kind === 'photo' ? parcel.file : undefined;
+  };
 
-  async function runLane(lane: string): Promise<void> {
-    if (running.has(lane)) return;
-    running.add(lane);
-    show();
-    try {
-      for (let parcel = next(lane); parcel; parcel = next(lane)) {
-        const fate = await post(parcel);
-        if (fate.fate === 'held') {
-          held.set(lane, fate.held);
-          return;
-        }
-        held.delete(lane);
-        await (fate.fate === 'refused' ? setAside(parcel, fate.problem) : settle(parcel));
-      }
-      held.delete(lane);
-    } finally {
-      running.delete(lane);
-      show();
-    }
-  }
+  readonly start = () => (this.started ??= this.load().then(() => this.drain()));
 
-  function leave(parcel: Parcel): void {
-    waiting = waiting.filter((each) => each !== parcel);
-    unsafe.delete(parcel.id);
-  }
-  /** No longer waiting and arrived in one breath: whoever puts the two together must not miss it between them. */
-  async function settle(parcel: Parcel): Promise<void> {
-    leave(parcel);
-    arrived.tell(parcel);
-    await Promise.all([shelf.release(parcel), shelf.discard(parcel)]);
-  }
-  async function setAside(parcel: Parcel, problem: Problem): Promise<void> {
-    const item = { parcel, problem, at: now() };
-    leave(parcel);
-    notTaken = [...notTaken, item];
-    // Where storage is blocked or full it lies on this page only, like anything else.
-    if (!(await shelf.setAside(item))) unsafe.add(parcel.id);
-    refused.tell(item);
-  }
-
-  async function drain(): Promise<void> {
-    await Promise.all([...new Set(waiting.map(laneOf))].map(runLane));
-    show();
-    // A strike that waited for a picture's lane may go now.
-    const isFreed = waiting.some((parcel) => !held.has(laneOf(parcel)) && !mustWait(parcel));
-    if (isFreed && running.size === 0) await drain();
-  }
-
-  /** What was sent before this was known is counted after what an earlier page left. */
-  async function load(): Promise<void> {
-    const found = await shelf.load();
-    last = found.waiting.reduce((most, { number }) => Math.max(most, number), 0);
-    const early = waiting.map((parcel) => ({ ...parcel, number: ++last }) as Parcel);
-    waiting = [...found.waiting.filter(({ id }) => !early.some((each) => each.id === id)), ...early];
-    notTaken = found.notTaken;
-    isLoaded = true;
-    show();
-    await Promise.all(early.map(hold));
-  }
-  const start = () => (started ??= load().then(drain));
-
-  async function send(draft: Draft): Promise<void> {
-    const place = books();
+  readonly send = async (draft: Draft): Promise<void> => {
+    const place = this.means.books();
     const parcel = {
       ...draft,
       version: PARCEL_VERSION,
-      number: isLoaded ? ++last : 0,
+      number: this.isLoaded ? ++this.last : 0,
       ...(place !== undefined && { books: place }),
     } as Parcel;
-    unsafe.add(parcel.id);
-    waiting = [...waiting, parcel];
-    show();
-    if (!isLoaded) return start();
-    await hold(parcel);
-    await drain();
-  }
-
-  async function retry(): Promise<void> {
-    await Promise.all(waiting.filter(({ id, number }) => number > 0 && unsafe.has(id)).map(hold));
-    await drain();
-  }
-
-  async function sendAgain(item: NotTaken, mended?: Draft): Promise<void> {
-    notTaken = notTaken.filter((each) => each !== item);
-    await send(mended ?? item.parcel);
-    if (mended && mended.id !== item.parcel.id) await shelf.discard(item.parcel);
-  }
-
-  return {
-    start,
-    send,
-    retry,
-    sendAgain,
-    discard: async (item) => {
-      notTaken = notTaken.filter((each) => each !== item);
-      unsafe.delete(item.parcel.id);
-      await shelf.discard(item.parcel);
-      show();
-    },
-    waitingFor: (jobId) => waiting.filter((parcel) => parcel.jobId === jobId),
-    heldFile: (id) => {
-      const parcel = waiting.find((each) => each.id === id);
-      return parcel?.kind === 'photo' ? parcel.file : undefined;
-    },
-    keeping: () => keeping,
-    onKeeping: changed.add,
-    onArrived: arrived.add,
-    onRefused: refused.add,
+    this.unsafe.add(parcel.id);
+    this.waiting = [...this.waiting, parcel];
+    this.show();
+    if (!this.isLoaded) return this.start();
+    await this.hold(parcel);
+    await this.drain();
   };
+
+  readonly retry = async (): Promise<void> => {
+    const lying = this.waiting.filter(({ id, number }) => number > 0 && this.unsafe.has(id));
+    await Promise.all(lying.map((parcel) => this.hold(parcel)));
+    await this.drain();
+  };
+
+  readonly sendAgain = async (item: NotTaken, mended?: Draft): Promise<void> => {
+    this.notTaken = this.notTaken.filter((each) => each !== item);
+    await this.send(mended ?? item.parcel);
+    if (mended && mended.id !== item.parcel.id) await this.means.shelf.discard(item.parcel);
+  };
+
+  readonly discard = async (item: NotTaken): Promise<void> => {
+    this.notTaken = this.notTaken.filter((each) => each !== item);
+    this.unsafe.delete(item.parcel.id);
+    await this.means.shelf.discard(item.parcel);
+    this.show();
+  };
+
+  private show(): void {
+    const why = [...this.held.values()][0];
+    this.said = {
+      state: this.stateNow(why),
+      waiting: this.waiting.length,
+      onThisPageOnly: this.unsafe.size,
+      ...(why && this.waiting.length > 0 && { held: why }),
+      notTaken: this.notTaken,
+    };
+    this.changed.tell();
+  }
+
+  private stateNow(why: Held | undefined): Keeping['state'] {
+    if (this.waiting.length === 0) return this.isLoaded ? 'kept' : 'looking';
+    return this.running.size === 0 && why ? 'held here' : 'sending';
+  }
+
+  private async hold(parcel: Parcel): Promise<void> {
+    const isSafe = await this.means.shelf.hold(parcel);
+    // It may have arrived meanwhile: then nothing of it must stay behind.
+    if (!this.waiting.includes(parcel)) return this.means.shelf.release(parcel);
+    if (isSafe) this.unsafe.delete(parcel.id);
+    this.show();
+  }
+
+  private mustWait(parcel: Parcel): boolean {
+    return this.waiting.some((other) => other !== parcel && waitsFor(parcel, other));
+  }
+  private next(lane: string): Parcel | undefined {
+    return this.waiting.find((parcel) => laneOf(parcel) === lane && !this.mustWait(parcel));
+  }
+
+  private async runLane(lane: string): Promise<void> {
+    if (this.running.has(lane)) return;
+    this.running.add(lane);
+    this.show();
+    try {
+      for (let parcel = this.next(lane); parcel; parcel = this.next(lane)) {
+        const fate = await this.means.post(parcel);
+        if (fate.fate === 'held') {
+          this.held.set(lane, fate.held);
+          return;
+        }
+        this.held.delete(lane);
+        await (fate.fate === 'refused' ? this.setAside(parcel, fate.problem) : this.settle(parcel));
+      }
+      this.held.delete(lane);
+    } finally {
+      this.running.delete(lane);
+      this.show();
+    }
+  }
+
+  private leave(parcel: Parcel): void {
+    this.waiting = this.waiting.filter((each) => each !== parcel);
+    this.unsafe.delete(parcel.id);
+  }
+  /** No longer waiting and arrived in one breath: whoever puts the two together must not miss it between them. */
+  private async settle(parcel: Parcel): Promise<void> {
+    this.leave(parcel);
+    this.arrived.tell(parcel);
+    await Promise.all([this.means.shelf.release(parcel), this.means.shelf.discard(parcel)]);
+  }
+  private async setAside(parcel: Parcel, problem: Problem): Promise<void> {
+    const item = { parcel, problem, at: this.means.now() };
+    this.leave(parcel);
+    this.notTaken = [...this.notTaken, item];
+    // Where storage is blocked or full it lies on this page only, like anything else.
+    if (!(await this.means.shelf.setAside(item))) this.unsafe.add(parcel.id);
+    this.refused.tell(item);
+  }
+
+  private async drain(): Promise<void> {
+    await Promise.all([...new Set(this.waiting.map(laneOf))].map((lane) => this.runLane(lane)));
+    this.show();
+    // A strike that waited for a picture's lane may go now.
+    const isFreed = this.waiting.some((parcel) => !this.held.has(laneOf(parcel)) && !this.mustWait(parcel));
+    if (isFreed && this.running.size === 0) await this.drain();
+  }
+
+  /** What was sent before this was known is counted after what an earlier page left. */
+  private async load(): Promise<void> {
+    const found = await this.means.shelf.load();
+    this.last = found.waiting.reduce((most, { number }) => Math.max(most, number), 0);
+    const early = this.waiting.map((parcel) => ({ ...parcel, number: ++this.last }) as Parcel);
+    this.waiting = [...found.waiting.filter(({ id }) => !early.some((each) => each.id === id)), ...early];
+    this.notTaken = found.notTaken;
+    this.isLoaded = true;
+    this.show();
+    await Promise.all(early.map((parcel) => this.hold(parcel)));
+  }
 }

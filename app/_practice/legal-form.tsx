@@ -46,31 +46,11 @@ export function LegalForm({
         </button>
       </div>
       {isOwn(legal) ? (
-        <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2">
-          <Entry
-            label="its name"
-            className="min-w-64"
-            value={legal.name}
-            maxLength={80}
-            onChange={(event) => onChange(withLegal(practice, legal.id, { name: event.target.value }))}
-          />
-          {SWITCHES.map((key) => (
-            <label key={key} className="plain">
-              <input
-                type="checkbox"
-                className="size-5 accent-[var(--ink)]"
-                checked={legal[key] ?? false}
-                onChange={(event) => onChange(withLegal(practice, legal.id, { [key]: event.target.checked }))}
-              />{' '}
-              {LEGAL_WORDS[key]}
-            </label>
-          ))}
-          <MeantFor
-            legal={legal}
-            system={system}
-            onChange={(change) => onChange(withLegal(practice, legal.id, change))}
-          />
-        </div>
+        <OwnProfile
+          legal={legal}
+          system={system}
+          onChange={(change) => onChange(withLegal(practice, legal.id, change))}
+        />
       ) : (
         <p className="caption mt-1">
           Asks: {legalLine(legal)}. {printSource(LEGAL_SOURCES[legal.basis])}. Meant for:{' '}
@@ -81,3 +61,36 @@ export function LegalForm({
     </section>
   );
 }
+
+/** A profile of the shop's own: what it is called, what it asks, what it is meant for. */
+const OwnProfile = ({
+  legal,
+  system,
+  onChange,
+}: {
+  legal: Legal;
+  system: UnitSystem;
+  onChange: (change: Partial<Legal>) => void;
+}) => (
+  <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2">
+    <Entry
+      label="its name"
+      className="min-w-64"
+      value={legal.name}
+      maxLength={80}
+      onChange={(event) => onChange({ name: event.target.value })}
+    />
+    {SWITCHES.map((key) => (
+      <label key={key} className="plain">
+        <input
+          type="checkbox"
+          className="size-5 accent-[var(--ink)]"
+          checked={legal[key] ?? false}
+          onChange={(event) => onChange({ [key]: event.target.checked })}
+        />{' '}
+        {LEGAL_WORDS[key]}
+      </label>
+    ))}
+    <MeantFor legal={legal} system={system} onChange={onChange} />
+  </div>
+);

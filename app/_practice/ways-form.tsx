@@ -26,25 +26,7 @@ export function WaysForm({
 }) {
   const [place, setPlace] = useState<Place>('everywhere');
   const part = partOf(practice, place);
-  const isPart = place !== 'everywhere';
-  function way<Value extends string>(
-    key: keyof WaysPart,
-    label: string,
-    options: readonly Value[],
-    words: (value: Value) => string,
-  ) {
-    const value = part[key] as Value | undefined;
-    return (
-      <Pick<Value | typeof AS>
-        label={label}
-        value={value ?? AS}
-        options={isPart ? [AS, ...options] : options}
-        onPick={(next) => onChange(withWay(practice, place, key, (next === AS ? undefined : next) as never))}
-        words={(each) => (each === AS ? AS : words(each))}
-      />
-    );
-  }
-  const approach = part.approach ?? practice.ways.everywhere.approach;
+  const of = { practice, place, onChange };
   return (
     <section aria-label="Schools" className="border-b border-rule pb-3">
       <div className="grid grid-cols-1 gap-2 sm:grid-cols-2 lg:grid-cols-4">
@@ -55,23 +37,19 @@ export function WaysForm({
           onPick={setPlace}
           words={(each) => PLACE_WORDS[each] ?? `on ${each} frames`}
         />
-        {way('approach', 'school', APPROACHES, (each) => APPROACH_WORDS[each][0])}
-        {isPart ? (
-          way('margin', 'edge of a plate', SCHOOL_IDS, (each) => SCHOOL_WORDS[each])
-        ) : (
-          <Pick
-            label="edge of a plate"
-            value={practice.school}
-            options={SCHOOL_IDS}
-            onPick={(school) => onChange({ ...practice, school })}
-            words={(each) => SCHOOL_WORDS[each]}
-          />
-        )}
-        {way('opening', WAYS_WORDS.opening[0], OPENINGS, (each) => WAYS_WORDS.opening[1][each])}
-        {way('seams', WAYS_WORDS.seams[0], SEAMS, (each) => WAYS_WORDS.seams[1][each])}
-        {way('cracks', WAYS_WORDS.cracks[0], CRACK_WAYS, (each) => WAYS_WORDS.cracks[1][each])}
-        {way('drains', WAYS_WORDS.drains[0], DRAINS, (each) => WAYS_WORDS.drains[1][each])}
-        {way('coat', WAYS_WORDS.coat[0], COATS, (each) => WAYS_WORDS.coat[1][each])}
+        <Way
+          {...of}
+          way="approach"
+          label="school"
+          options={APPROACHES}
+          words={(each) => APPROACH_WORDS[each][0]}
+        />
+        <Margin {...of} />
+        <Way {...of} way="opening" options={OPENINGS} {...wordsOf('opening')} />
+        <Way {...of} way="seams" options={SEAMS} {...wordsOf('seams')} />
+        <Way {...of} way="cracks" options={CRACK_WAYS} {...wordsOf('cracks')} />
+        <Way {...of} way="drains" options={DRAINS} {...wordsOf('drains')} />
+        <Way {...of} way="coat" options={COATS} {...wordsOf('coat')} />
       </div>
       <div className="mt-2 flex flex-wrap items-center gap-4">
         <label className="plain">
@@ -84,10 +62,63 @@ export function WaysForm({
           plug welds in the side overlap as well
         </label>
         <p className="caption flex-1">
-          {APPROACH_WORDS[approach][0]}: {APPROACH_WORDS[approach][1]}. Common practice, no source; the trade
-          disagrees.
+          {APPROACH_WORDS[part.approach ?? practice.ways.everywhere.approach].join(': ')}. Common practice, no
+          source; the trade disagrees.
         </p>
       </div>
     </section>
   );
 }
+
+interface OfPlace {
+  readonly practice: Practice;
+  readonly place: Place;
+  readonly onChange: (practice: Practice) => void;
+}
+
+/** How a way is headed, and each of its values said. */
+const wordsOf = (key: keyof typeof WAYS_WORDS) => {
+  const [label, words]: readonly [string, Readonly<Record<string, string>>] = WAYS_WORDS[key];
+  return { label, words: (each: string) => words[each]! };
+};
+
+/** One question of how it is done; where a place is chosen, it may be left as everywhere. */
+function Way<Value extends string>({
+  practice,
+  place,
+  onChange,
+  way,
+  label,
+  options,
+  words,
+}: OfPlace & {
+  way: keyof WaysPart;
+  label: string;
+  options: readonly Value[];
+  words: (value: Value) => string;
+}) {
+  const value = partOf(practice, place)[way] as Value | undefined;
+  return (
+    <Pick<Value | typeof AS>
+      label={label}
+      value={value ?? AS}
+      options={place === 'everywhere' ? options : [AS, ...options]}
+      onPick={(next) => onChange(withWay(practice, place, way, (next === AS ? undefined : next) as never))}
+      words={(each) => (each === AS ? AS : words(each))}
+    />
+  );
+}
+
+/** How far a plate reaches into sound metal: everywhere it is the shop's school. */
+const Margin = ({ practice, place, onChange }: OfPlace) => {
+  const asked = {
+    label: 'edge of a plate',
+    options: SCHOOL_IDS,
+    words: (each: (typeof SCHOOL_IDS)[number]) => SCHOOL_WORDS[each],
+  };
+  return place === 'everywhere' ? (
+    <Pick {...asked} value={practice.school} onPick={(school) => onChange({ ...practice, school })} />
+  ) : (
+    <Way {...{ practice, place, onChange }} way="margin" {...asked} />
+  );
+};

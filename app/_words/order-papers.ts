@@ -9,6 +9,7 @@ import {
   STAGES,
   type Gate,
   type Permit,
+  type TaskProgress,
 } from '@/core/order';
 import { printSource, WATCH_SOURCE } from '@/core/reference';
 import type { UnitSystem } from '@/core/quantity';
@@ -47,78 +48,88 @@ function forcedBlock(gates: readonly Gate[], system: UnitSystem): PaperBlock[] {
   ];
 }
 
+/** A warning, where there is something to warn of. */
+const warned = (lines: readonly string[]): PaperBlock[] =>
+  lines.length > 0 ? [{ is: 'warning', lines }] : [];
+
+/** Why a task stands where it does: its own steps before it, then each reason with the tasks it names. */
+function whyHere({ edges }: JobOrder['plan'], id: string, number: (id: string) => number): string {
+  const own: number[] = [];
+  const reasons = new Map<string, number[]>();
+  for (const { after, before, why } of edges) {
+    if (after !== id) continue;
+    if (why === 'own steps') own.push(number(before));
+    else reasons.set(REASON_WORDS[why], [...(reasons.get(REASON_WORDS[why]) ?? []), number(before)]);
+  }
+  return [
+    ...(own.length > 0 ? [`after ${own.join(', ')}`] : []),
+    ...[...reasons].map(
+      ([words, after]) => `${words} (${after.slice(0, 4).join(', ')}${after.length > 4 ? ' …' : ''})`,
+    ),
+  ].join('; ');
+}
+
+function stateWords({ task, state, by }: TaskProgress, gates: readonly Gate[]): string {
+  if (isOver(state)) return `${STATE_WORDS[state]}${by ? `, ${by}` : ''}`;
+  return shutBefore(gates, task.id).length > 0 ? 'gate shut' : STATE_WORDS[state];
+}
+
+/** The tasks of one stage, a line each. */
+function stageBlocks({ plan, progress, gates }: JobOrder, stage: (typeof STAGES)[number]): PaperBlock[] {
+  const here = progress.filter(({ task }) => stageOf(task) === stage);
+  if (here.length === 0) return [];
+  const numbers = new Map(plan.tasks.map(({ id }, k) => [id, k + 1]));
+  const number = (id: string) => numbers.get(id)!;
+  return [
+    { is: 'heading', words: STAGE_WORDS[stage] },
+    {
+      is: 'table',
+      heads: ['no.', 'zone', 'task', 'state', 'why here'],
+      widths: [24, 28, 200, 74, 0],
+      boxed: true,
+      rows: here.map((at) => [
+        String(number(at.task.id)),
+        at.task.zoneId ?? '',
+        taskWords(at.task),
+        stateWords(at, gates),
+        whyHere(plan, at.task.id, number),
+      ]),
+    },
+  ];
+}
+
+function shutBlocks(shut: readonly Gate[], system: UnitSystem): PaperBlock[] {
+  if (shut.length === 0) return [];
+  return [
+    { is: 'heading', words: 'Gates that are shut' },
+    {
+      is: 'table',
+      heads: ['gate', 'of', 'lacks'],
+      widths: [150, 90, 0],
+      rows: shut.map((gate) => [
+        GATE_WORDS[gate.gate],
+        gate.zoneId ? `zone ${gate.zoneId}` : gate.name,
+        gate.lacks.map((lack) => lackWords(lack, system)).join('; '),
+      ]),
+    },
+  ];
+}
+
 /** Every task in its order, its reason for standing there, boxes to cross; troubles and shut gates first. */
 export function planPaper(file: JobFile, order: JobOrder, system: UnitSystem): Paper {
-  const { plan, progress, gates } = order;
-  const number = new Map(plan.tasks.map(({ id }, k) => [id, k + 1]));
+  const { plan, gates } = order;
   const kept = stands(file, 'job plan').at(-1);
-  const why = (id: string): string => {
-    const before = plan.edges.filter(({ after, why: reason }) => after === id && reason !== 'own steps');
-    const own = plan.edges.filter(({ after, why: reason }) => after === id && reason === 'own steps');
-    const reasons = new Map<string, number[]>();
-    for (const { before: other, why: reason } of before)
-      reasons.set(REASON_WORDS[reason], [...(reasons.get(REASON_WORDS[reason]) ?? []), number.get(other)!]);
-    return [
-      ...(own.length > 0 ? [`after ${own.map(({ before: other }) => number.get(other)).join(', ')}`] : []),
-      ...[...reasons].map(
-        ([words, after]) => `${words} (${after.slice(0, 4).join(', ')}${after.length > 4 ? ' …' : ''})`,
-      ),
-    ].join('; ');
-  };
   return {
     title: `${file.unit.tag}: plan of the job`,
     under: `${file.job.title}; ${printed()}. ${kept?.promised ? `Promised ${dayWords(kept.promised.on)}, kept ${Math.round(kept.promised.chance * 100)} times in a hundred.` : 'No day is promised.'}`,
     blocks: [
       ...forcedBlock(gates, system),
-      ...(plan.troubles.length > 0
-        ? [
-            {
-              is: 'warning' as const,
-              lines: plan.troubles.map((trouble) => `${troubleWords(trouble, file.frame, system)}.`),
-            },
-          ]
-        : []),
-      ...STAGES.flatMap((stage): PaperBlock[] => {
-        const here = progress.filter(({ task }) => stageOf(task) === stage);
-        if (here.length === 0) return [];
-        return [
-          { is: 'heading', words: STAGE_WORDS[stage] },
-          {
-            is: 'table',
-            heads: ['no.', 'zone', 'task', 'state', 'why here'],
-            widths: [24, 28, 200, 74, 0],
-            boxed: true,
-            rows: here.map(({ task, state, by }) => [
-              String(number.get(task.id)),
-              task.zoneId ?? '',
-              taskWords(task),
-              isOver(state)
-                ? `${STATE_WORDS[state]}${by ? `, ${by}` : ''}`
-                : shutBefore(gates, task.id).length > 0
-                  ? 'gate shut'
-                  : STATE_WORDS[state],
-              why(task.id),
-            ]),
-          },
-        ];
-      }),
-      ...(gates.some((gate) => !isOpen(gate))
-        ? [
-            { is: 'heading' as const, words: 'Gates that are shut' },
-            {
-              is: 'table' as const,
-              heads: ['gate', 'of', 'lacks'],
-              widths: [150, 90, 0],
-              rows: gates
-                .filter((gate) => !isOpen(gate))
-                .map((gate) => [
-                  GATE_WORDS[gate.gate],
-                  gate.zoneId ? `zone ${gate.zoneId}` : gate.name,
-                  gate.lacks.map((lack) => lackWords(lack, system)).join('; '),
-                ]),
-            },
-          ]
-        : []),
+      ...warned(plan.troubles.map((trouble) => `${troubleWords(trouble, file.frame, system)}.`)),
+      ...STAGES.flatMap((stage) => stageBlocks(order, stage)),
+      ...shutBlocks(
+        gates.filter((gate) => !isOpen(gate)),
+        system,
+      ),
     ],
     cautions: [CAUTIONS.order],
     signs: ['plan agreed', 'begun', 'proved'],
@@ -172,25 +183,15 @@ export function permitPaper(file: JobFile, order: JobOrder, permit: Permit, syst
     title: `${file.unit.tag}: hot-work permit, zone ${permit.zoneId}`,
     under: `${file.job.title}; given by ${permit.by} ${localTime(permit.at)}, for one shift; helper ${permit.helper}; watched ${permit.watchMin} min after the last arc (${printSource(WATCH_SOURCE)}).`,
     blocks: [
-      ...(later.some(({ is }) => is === 'withdrawn')
-        ? [{ is: 'warning' as const, lines: ['WITHDRAWN.'] }]
-        : []),
-      ...(open.length > 0
-        ? [
-            {
-              is: 'warning' as const,
-              lines: [`NOT LOOKED AT: ${open.map((each) => CHECK_WORDS[each]).join('; ')}.`],
-            },
-          ]
-        : []),
-      ...(gate && gate.lacks.length > 0
-        ? [
-            {
-              is: 'warning' as const,
-              lines: [`As of now: ${gate.lacks.map((lack) => lackWords(lack, system)).join('; ')}.`],
-            },
-          ]
-        : []),
+      ...warned(later.some(({ is }) => is === 'withdrawn') ? ['WITHDRAWN.'] : []),
+      ...warned(
+        open.length > 0 ? [`NOT LOOKED AT: ${open.map((each) => CHECK_WORDS[each]).join('; ')}.`] : [],
+      ),
+      ...warned(
+        gate && gate.lacks.length > 0
+          ? [`As of now: ${gate.lacks.map((lack) => lackWords(lack, system)).join('; ')}.`]
+          : [],
+      ),
       { is: 'heading', words: 'Near these seams' },
       {
         is: 'lines',

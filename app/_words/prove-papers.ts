@@ -248,6 +248,22 @@ function preservedBlock(file: JobFile, system: UnitSystem): PaperBlock[] {
       ];
 }
 
+const triedLines = (file: JobFile): string[] => {
+  const tried = stands(file, 'proof').map(
+    ({ of, place, held, note, by }) =>
+      `${PROOF_WORDS[of]}: ${place}, ${held ? 'held' : 'DID NOT HOLD'}${note ? ` (${note})` : ''}; ${by}.`,
+  );
+  return tried.length > 0 ? tried : ['Nothing is recorded.'];
+};
+
+const bookedLines = (file: JobFile, system: UnitSystem): string[] => {
+  const booked = stands(file, 'look booked').map(({ what, on, afterKm }) => {
+    const when = [on && dayWords(on), afterKm !== undefined && `after ${printDistance(afterKm, system)}`];
+    return `${what}: ${when.filter(Boolean).join(' or ')}.`;
+  });
+  return booked.length > 0 ? booked : ['No look is booked.'];
+};
+
 /** What was done, what was measured, what is left: for the owner. */
 export function closingPaper(
   file: JobFile,
@@ -263,8 +279,6 @@ export function closingPaper(
     readonly slices: readonly RepairSlices[];
   },
 ): Paper {
-  const tried = stands(file, 'proof');
-  const booked = stands(file, 'look booked');
   const made = madeRows(file, system);
   return {
     title: `${file.unit.tag}: closing report`,
@@ -280,29 +294,11 @@ export function closingPaper(
       ...measuredBlock(file, proof, system),
       ...pairsBlock(file, system, pictureOf),
       { is: 'heading', words: 'Tried' },
-      {
-        is: 'lines',
-        lines:
-          tried.length > 0
-            ? tried.map(
-                ({ of, place, held, note, by }) =>
-                  `${PROOF_WORDS[of]}: ${place}, ${held ? 'held' : 'DID NOT HOLD'}${note ? ` (${note})` : ''}; ${by}.`,
-              )
-            : ['Nothing is recorded.'],
-      },
+      { is: 'lines', lines: triedLines(file) },
       { is: 'heading', words: 'Open, and why it stands' },
       ...openBlock(file, proof, system),
       { is: 'heading', words: 'Looked at again' },
-      {
-        is: 'lines',
-        lines:
-          booked.length > 0
-            ? booked.map(
-                ({ what, on, afterKm }) =>
-                  `${what}: ${[on && dayWords(on), afterKm !== undefined && `after ${printDistance(afterKm, system)}`].filter(Boolean).join(' or ')}.`,
-              )
-            : ['No look is booked.'],
-      },
+      { is: 'lines', lines: bookedLines(file, system) },
       ...preservedBlock(file, system),
       { is: 'heading', words: 'What keeps it whole' },
       {

@@ -4,7 +4,7 @@ import { checkWords } from './geometry';
 import { printStation } from './station';
 import { FIND_PART_WORDS } from './walk';
 import type { MayMove, MoveReason, ToAlign } from '@/core/job';
-import { kmToMiles, printDistance, printLength, percent, type UnitSystem } from '@/core/quantity';
+import { kmToMiles, printDistance, printLength, printSpeed, percent, type UnitSystem } from '@/core/quantity';
 import type {
   AlignmentLack,
   Basis,
@@ -90,7 +90,7 @@ export const MOVE_WORDS: Readonly<Record<MoveAnswer, string>> = {
 /** What is left of a temporary repair. */
 export function timeLeftWords({ repair, leftKm, leftDays, isOver }: TimeLeft, system: UnitSystem): string {
   const slower =
-    repair.slowerThanKmh === undefined ? '' : `, under ${printDistance(repair.slowerThanKmh, system)}/h`;
+    repair.slowerThanKmh === undefined ? '' : `, under ${printSpeed(repair.slowerThanKmh, system)}`;
   const days = leftDays === undefined ? '' : ` and ${leftDays} ${leftDays === 1 ? 'day' : 'days'}`;
   if (!isOver)
     return `${repair.form}: ${printDistance(leftKm, system)} of ${printDistance(repair.limitKm, system)} left${leftDays === undefined ? '' : days}${slower}`;

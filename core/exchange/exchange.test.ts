@@ -172,6 +172,106 @@ describe('readings as CSV', () => {
     expect(tampered.rejected[0]).toMatchObject({ line: 2, reason: expect.stringContaining('which stand') });
   });
 
+  const HEAD = 'id,member,station,face,height,thickness,unit,method,by,at,note,simulated';
+  test('each row keeps its own note, who and when, whatever rows before it said', () => {
+    const at = '2026-01-05T00:00:00Z';
+    const { readings } = imported(
+      [
+        HEAD,
+        `,Left rail,10,outer,1,0.1,in,,RK,${at},first,yes`,
+        `,Left rail,11,outer,1,0.1,in,,RK,${at},second,`,
+        `,Left rail,12,outer,1,0.1,in,,RK,${at},,no`,
+        `,Left rail,13,outer,1,0.1,in,,TM,${at},,`,
+        `${id(77)},Left rail,14,outer,1,0.1,in,,,,,`,
+        ',Left rail,15,outer,1,0.1,in,,,,,YES',
+      ].join('\n'),
+    );
+    expect(readings.map(({ by, at: when, note, simulated }) => [by, when, note, simulated])).toEqual([
+      ['RK', at, 'first', true],
+      ['RK', at, 'second', undefined],
+      ['RK', at, '', undefined],
+      ['TM', at, '', undefined],
+      ['TM', defaults.at, '', undefined],
+      ['TM', defaults.at, '', true],
+    ]);
+    expect(readings[4]!.id).toBe(id(77));
+    expect(new Set(readings.map((each) => each.id)).size).toBe(6);
+    expect(
+      readingsToCsv(frame, readings.slice(0, 2), [], 'mm')
+        .trim()
+        .split('\n')
+        .map((line) => line.split(',').at(-1)),
+    ).toEqual(['simulated', 'yes', '']);
+  });
+
+  test('a figure without a unit is in what the reader reads in; with one, in that', () => {
+    const text =
+      'member,station,face,height,thickness,unit\nLeft rail,10,outer,1,0.1,\nLeft rail,10,outer,1,2,mm';
+    const of = (system: 'in' | 'mm') =>
+      valueOf(readingsFromCsv(frame, text, { ...defaults, system })).readings.map((each) => each.stationMm);
+    expect(of('in')).toEqual([254, 10]);
+    expect(of('mm')).toEqual([10, 10]);
+  });
+
+  test('who, when or an id that cannot be is named, and the next row with none of it is read', () => {
+    const { readings, rejected } = imported(
+      [
+        HEAD,
+        ',Left rail,10,outer,1,0.1,in,,RK,yesterday,,',
+        'seven,Left rail,11,outer,1,0.1,in,,RK,,,',
+        ',Left rail,12,outer,1,0.1,in,,RK,,,',
+      ].join('\n'),
+    );
+    expect(rejected.map(({ line, reason }) => [line, reason.split(':')[0]])).toEqual([
+      [2, 'at'],
+      [3, 'id'],
+    ]);
+    expect(readings).toHaveLength(1);
+  });
+
+  test.each([
+    ['thickness', 0.0009, 'already'],
+    ['thickness', 0.0011, 'refused'],
+    ['station', 0.0009, 'already'],
+    ['station', -0.0011, 'refused'],
+    ['height', 0.0009, 'already'],
+    ['height', 0.0011, 'refused'],
+  ] as const)('%s off by %s mm from what is on record under that id: %s', (figure, off, is) => {
+    const { stationMm, heightMm, thicknessMm } = reading(5);
+    const at = { station: stationMm, height: heightMm, thickness: thicknessMm };
+    at[figure] += off;
+    const text = `${HEAD}\n${id(5)},rail-left,${at.station},outer,${at.height},${at.thickness},mm,,,,,`;
+    const { already, rejected } = imported(text, [reading(5)]);
+    expect([already, rejected.length]).toEqual(is === 'already' ? [1, 0] : [0, 1]);
+  });
+  test.each([
+    ['another member', 'rail-right,500,outer,40.5,3.21,mm,'],
+    ['another face', 'rail-left,500,inner,40.5,3.21,mm,'],
+    ['another method', 'rail-left,500,outer,40.5,3.21,mm,caliper'],
+  ])('%s under an id that is on record is refused', (_what, cells) => {
+    expect(imported(`${HEAD}\n${id(5)},${cells},,,,`, [reading(5)]).rejected).toHaveLength(1);
+  });
+
+  test.each([
+    ['station', 0.0004, 1],
+    ['station', 0.0011, 2],
+    ['thickness', 0.00004, 1],
+    ['thickness', 0.00011, 2],
+  ] as const)(
+    'a row without an id that differs in its %s by %s mm from one taken in before: %s ids',
+    (figure, off, different) => {
+      const row = (by: number) => {
+        const of = { station: 100, thickness: 3, [figure]: { station: 100, thickness: 3 }[figure] + by };
+        return `Left rail,${of.station},outer,40,${of.thickness},mm`;
+      };
+      const ids = [0, off].map((by) => {
+        const { readings } = imported(`member,station,face,height,thickness,unit\n${row(by)}`);
+        return readings[0]!.id;
+      });
+      expect(new Set(ids).size).toBe(different);
+    },
+  );
+
   test('byte-order mark, capitals in the header, CRLF and a thousand rows are all read', () => {
     const rows = Array.from({ length: 1000 }, (_, k) => `Left rail,${(k % 200) + 1},outer,1,0.1,in`);
     expect(

@@ -109,6 +109,26 @@ describe('a job with its pictures in one zip', () => {
     });
   });
 
+  test('400 MB by what its own list says are read, a byte more is not', () => {
+    // Stored, not squeezed: what its list says of the picture's size is all that is false.
+    const bytes = zipSync(
+      { 'job.json': strToU8('{}'), [`pictures/${hash('a')}.jpg`]: picture },
+      { level: 0 },
+    );
+    const list = new DataView(bytes.buffer);
+    const saying = (size: number) => {
+      for (let at = 0; at + 46 < bytes.length; at++)
+        if (list.getUint32(at, true) === 0x02014b50 && list.getUint32(at + 24, true) !== 2)
+          list.setUint32(at + 24, size, true);
+      return readBundleZip(bytes);
+    };
+    expect(saying(400 * 1024 * 1024 - 2).ok).toBe(true);
+    expect(saying(400 * 1024 * 1024 - 1)).toMatchObject({
+      ok: false,
+      reason: expect.stringContaining('more than 400 MB'),
+    });
+  });
+
   test('three thousand files are taken, one more is not', () => {
     const pictures = (count: number) =>
       Object.fromEntries(

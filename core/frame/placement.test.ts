@@ -51,6 +51,31 @@ describe.each(FAMILY_IDS)('%s', (family) => {
   });
 });
 
+test.each<Frame['members'][number]['shape']>([
+  { kind: 'box', depthMm: 100, widthMm: 60, thicknessMm: 2 },
+  { kind: 'hat', depthMm: 60, widthMm: 70, lipMm: 20, thicknessMm: 2 },
+  { kind: 'channel', depthMm: 120, flangeMm: 50, thicknessMm: 3 },
+  { kind: 'tube', depthMm: 76, thicknessMm: 3 },
+])(
+  'a unibody’s floor rails and crossmembers meet its rails’ own line, whatever these are: %j',
+  (railShape) => {
+    const frame = defaultFrame({
+      ...{ ...familyOf('unibody').typical, railShape },
+      ...{ family: 'unibody', steel: 'a36', datum: 'hole' },
+    });
+    const at = (id: string) =>
+      placementOf(
+        frame,
+        frame.members.find((member) => member.id === id)!,
+      );
+    const rail = frame.members.find(({ role, side, line }) => role === 'rail' && side === 'left' && !line)!;
+    const [, y] = at(rail.id).from;
+    const lines = frame.members.filter(({ id }) => /^(cross-front|cross-tail|carrier)$/.test(id));
+    expect(lines.length).toBeGreaterThan(0);
+    for (const { id } of lines) expect(at(id).from[1]).toBeCloseTo(y, 9);
+  },
+);
+
 test('a rail that starts behind the datum has its mounts and crossmembers at stations of its own', () => {
   const mixed = frameOf('mixed ladder');
   const rear = mixed.members.find((member) => member.id === 'rail-left-rear')!;

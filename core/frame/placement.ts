@@ -14,7 +14,7 @@ export interface Placement {
 }
 
 /** From the outer side of a rail in to its reference line. */
-const inFromOuter = (shape: MemberShape): number =>
+export const inFromOuter = (shape: MemberShape): number =>
   shape.kind === 'channel' || shape.kind === 'angle' ? shape.thicknessMm / 2 : breadthMm(shape) / 2;
 
 export function placementOf(frame: Frame, member: Member): Placement {

@@ -5,6 +5,7 @@ import type { Finding, Verdict } from '../weigh';
 import {
   fourAnswers,
   jobSpots,
+  plannedOn,
   QUESTIONS,
   type AnsweredMember,
   type AnswersBasis,
@@ -332,5 +333,33 @@ describe('repair', () => {
   ] as const)('chosen: %s: %s', (chosen, is) => {
     const choice = { kind: 'choice', ...stamp(), chosen, left: 'all of it', why: 'no press' } as Evidence;
     expect(repair({}, [...walked(), choice] as Evidence[])).toMatchObject({ is });
+  });
+});
+
+test('what is planned on a member, counted: those that break rules, plates by how they are held, weld and steel', () => {
+  const worked = (
+    findings: readonly string[],
+    flatsKg: readonly number[],
+    weldMm: number,
+    bolts?: object,
+  ) => ({
+    repair: { ...(bolts && { bolts }) },
+    findings: findings.map((weight) => ({ code: 'x', weight })),
+    joinFindings: [{ code: 'y', weight: 'note' }],
+    patterns: flatsKg.map((massKg) => ({ massKg })),
+    joined: { totalWeldMm: weldMm },
+  });
+  const of = plannedOn({
+    picture: { member: { startMm: 500 }, zones: [{ fromMm: 100, toMm: 300 }] },
+    repairs: [
+      worked(['broken', 'broken', 'note'], [2, 3], 1500),
+      worked(['deviation', 'note'], [4], 500),
+      worked([], [5, 6, 7], 0, { diameterMm: 12 }),
+    ],
+    notOffered: [{}],
+  } as never);
+  expect(of).toEqual({
+    ...{ stretches: 1, runs: [{ fromMm: 600, toMm: 800 }], repairs: 3, broken: 1, notOffered: 1 },
+    ...{ plates: 3, bolted: 3, weldM: 2, steelKg: 27 },
   });
 });

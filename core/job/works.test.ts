@@ -16,6 +16,7 @@ import {
 } from '../shape';
 import type { Find } from '../walk';
 import { workHours } from '../order';
+import { orderScene } from './order/scene';
 import { steelOfWorksKg, stepsOfWork } from './works';
 import {
   besideRepairs,
@@ -312,6 +313,15 @@ describe('a length let in', () => {
   test('that covers half of the damage leaves the rest to be plated', () => {
     const done = workMember(onRail(records([...found, planned({ ...good, toMm: 2380 })])).inputs);
     expect(done.repairs.length + done.notOffered.length).toBeGreaterThan(0);
+  });
+  test('in the plan it lies from joint to joint; what has no ends of its own, six inches either way', () => {
+    const inPlan = (evidence: readonly Evidence[]) =>
+      orderScene(records(evidence), new Map()).works.map(({ fromMm, toMm }) => [fromMm, toMm]);
+    expect(inPlan([planned(good)])).toEqual([[1980, 2820]]);
+    const straightened = work('straightening', 'member', 'rail-left', { stationMm: 2400 });
+    expect(inPlan([straightened])).toEqual([[2250, 2550]]);
+    // Near the member’s end it begins there.
+    expect(inPlan([work('access opening', 'member', 'rail-left', { stationMm: 100 })])).toEqual([[0, 250]]);
   });
   test('the member’s work is done anew when it comes, and when it goes', () => {
     const marks = [[], [planned(good)]].map((more) => onRail(records([...found, ...more])).inputs.mark);

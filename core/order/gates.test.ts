@@ -315,6 +315,23 @@ test.each([
 describe('cured before anything goes back', () => {
   const cured = (hours: number) =>
     lacks(gatesWith([said(0, 'outside coat D')], { nowMs: T0 + hours * HOUR }), 'cure');
+  test.each([
+    ['inside coat', 'outside coat'],
+    ['outside coat', 'inside coat'],
+  ])('of two coats the later counts: %s, then %s', (first, second) => {
+    const id = (what: string) => (what === 'inside coat' ? 'inside coat rail-right' : 'outside coat D');
+    const at = (hours: number) =>
+      lacks(
+        gatesWith(
+          [said(0, id(first)), said(10, id(second))],
+          { nowMs: T0 + hours * HOUR },
+          { closedIds: new Set(['rail-right']) },
+        ),
+        'cure',
+      );
+    expect(at(33.9)).toEqual(['not cured']);
+    expect(at(34)).toEqual([]);
+  });
   test('a day after the last coat', () => {
     expect(cured(23.9)).toEqual(['not cured']);
     expect(cured(24)).toEqual([]);

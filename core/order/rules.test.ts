@@ -336,6 +336,9 @@ describe('the order that comes of it', () => {
       'held together',
       'nothing planned',
     ]);
+    expect(troubles[1]).toEqual({ is: 'rules broken', of: 'r1', name: 'Right rail', count: 2 });
+    const ofWork = planOrder(scene({ works: [aWork({ brokenRules: 1 })] })).troubles;
+    expect(ofWork).toContainEqual({ is: 'rules broken', of: 'w1', name: 'Front hanger, right', count: 1 });
   });
 });
 

@@ -231,6 +231,12 @@ describe('the same push', () => {
     expect(ratio!.high).toBeCloseTo(3.5 / 5.5, 12);
     expect(flexPairs([flex(BEFORE, 0.5), flex(AFTER, 0)], when)[0]!.ratio).toBeUndefined();
   });
+  test('pushed at the very moment of the first cut it is before nothing; after the last weld, only what is later', () => {
+    const of = (first: string, last: string) => flexPairs([flex(first, 6), flex(last, 2)], when)[0]!.says;
+    expect(of('2026-11-05T07:59:59Z', '2026-11-15T08:00:01Z')).toBe('gives less');
+    expect(of('2026-11-05T08:00:00Z', '2026-11-15T08:00:01Z')).toBe('measured once');
+    expect(of('2026-11-05T07:59:59Z', '2026-11-15T08:00:00Z')).toBe('measured once');
+  });
   test('nothing cut yet: what is read is before nothing', () =>
     expect(flexPairs([flex(BEFORE, 6)], {})[0]!.says).toBe('measured once'));
 });

@@ -23,6 +23,10 @@ describe('what comes into a member', () => {
     expect(trend([0, 2], [1, 2], [2, 2.7]).says).toBe('as before');
     expect(trend([0, 2], [1, 2], [2, 1.3]).says).toBe('less');
     expect(trend([0, 2], [1, 2], [2, 1.4]).says).toBe('as before');
+    // Known to 0.35 kg: less than half of the larger one, whichever comes first.
+    expect(trend([0, 0], [1, 0.9], [2, 0.6]).says).toBe('as before');
+    expect(trend([0, 0], [1, 0.6], [2, 0.9]).says).toBe('as before');
+    expect(trend([0, 0], [1, 0.6], [2, 0.6]).says).toBe('can’t say');
     expect(trend([0, 0.3], [1, 0.2], [2, 0.3]).says).toBe('can’t say');
     expect(trend([0, 3], [1, 0], [2, 0]).says).toBe('can’t say');
   });

@@ -18,6 +18,7 @@ export {
   percent,
   printBoth,
   printDistance,
+  printSpeed,
   printForce,
   printTorque,
   printLength,

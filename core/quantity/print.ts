@@ -75,6 +75,10 @@ export const printMass = (massKg: number, system: UnitSystem): string =>
 export const printDistance = (km: number, system: UnitSystem, figures = 2): string =>
   system === 'in' ? `${grouped(kmToMiles(km), figures)} mi` : `${grouped(km, figures)} km`;
 
+/** A speed, in two figures: as road signs of that system give it. */
+export const printSpeed = (kmh: number, system: UnitSystem): string =>
+  system === 'in' ? `${significant(kmToMiles(kmh), 2)} mph` : `${significant(kmh, 2)} km/h`;
+
 /** So many figures; more than three are a count, and counts are whole. */
 const grouped = (value: number, figures: number): string =>
   figures > 3 ? value.toFixed(0) : significant(value, figures);

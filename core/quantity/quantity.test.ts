@@ -9,6 +9,7 @@ import {
   parseMassKg,
   parseVolumeLitres,
   printDistance,
+  printSpeed,
   printForce,
   printLength,
   printLineForce,
@@ -169,6 +170,10 @@ test.each([
   expect(valueOf(parseMeasuredMm(text, 'in'))).toBe(mm),
 );
 test('what is neither is refused', () => expect(parseMeasuredMm('a lot', 'in').ok).toBe(false));
+test('a speed is told as signs tell it', () => {
+  expect(printSpeed(64.37376, 'in')).toBe('40 mph');
+  expect(printSpeed(64.37376, 'mm')).toBe('64 km/h');
+});
 test('a distance is told in two figures, or in as many as were counted', () => {
   expect(printDistance(48.28032, 'in')).toBe('30 mi');
   expect(printDistance(1234, 'mm')).toBe('1200 km');

@@ -12,8 +12,12 @@ test.each<[string, z.ZodType, unknown, string]>([
   ['a word that is none of them', z.enum(['left', 'right']), 'up', 'this has to be one of: left, right'],
   ['too small a number', z.number().gte(2), 1, 'this has to be at least 2'],
   ['too large a number', z.number().lte(2), 3, 'this has to be at most 2'],
+  ['nothing typed', z.string().min(1), '', 'this may not be empty'],
+  ['text too short', z.string().min(2), 'a', 'this has to have at least 2 characters'],
+  ['more than one letter', z.string().max(1), 'ab', 'this has to have at most 1 character'],
   ['text too long', z.string().max(3), 'abcd', 'this has to have at most 3 characters'],
-  ['a list too short', z.array(z.number()).min(1), [], 'this has to have at least 1 entries'],
+  ['a list too short', z.array(z.number()).min(1), [], 'this has to have at least 1 entry'],
+  ['a list far too short', z.array(z.number()).min(2), [], 'this has to have at least 2 entries'],
   ['an id that is none', z.uuid(), 'x', 'this is not written as it has to be'],
 ])('%s', (_what, schema, value, words) => expect(said(schema, value)).toBe(words));
 

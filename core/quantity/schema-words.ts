@@ -24,9 +24,11 @@ export function schemaWords(issue: z.core.$ZodRawIssue): string | undefined {
     case 'unrecognized_keys':
       return `nothing is known of: ${(issue.keys as string[]).join(', ')}`;
     case 'too_small':
-      return `${sized(issue)} at least ${String(issue.minimum)}${unitOf(issue)}`;
+      return issue.origin === 'string' && issue.minimum === 1
+        ? 'this may not be empty'
+        : `${sized(issue)} at least ${String(issue.minimum)}${unitOf(issue, issue.minimum)}`;
     case 'too_big':
-      return `${sized(issue)} at most ${String(issue.maximum)}${unitOf(issue)}`;
+      return `${sized(issue)} at most ${String(issue.maximum)}${unitOf(issue, issue.maximum)}`;
     case 'invalid_format':
       return 'this is not written as it has to be';
     default:
@@ -36,5 +38,9 @@ export function schemaWords(issue: z.core.$ZodRawIssue): string | undefined {
 
 type Sized = z.core.$ZodRawIssue & { origin?: string };
 const sized = ({ origin }: Sized): string => (origin === 'number' ? 'this has to be' : 'this has to have');
-const unitOf = ({ origin }: Sized): string =>
-  origin === 'string' ? ' characters' : origin === 'array' ? ' entries' : '';
+const unitOf = ({ origin }: Sized, count: number | bigint): string => {
+  const isOne = Number(count) === 1;
+  if (origin === 'string') return isOne ? ' character' : ' characters';
+  if (origin === 'array') return isOne ? ' entry' : ' entries';
+  return '';
+};

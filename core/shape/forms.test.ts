@@ -184,6 +184,27 @@ function crossings(points: readonly (readonly [number, number])[]): number {
   return count;
 }
 
+test.each<[Piece['kind'], MemberShape, lower: number, upper: number]>([
+  ['bottom L', SHAPES[0]!, 0, 100],
+  ['top L', SHAPES[0]!, 100, 200],
+  ['full C', SHAPES[0]!, 0, 200],
+  ['bottom U', SHAPES[1]!, 0, 75],
+  ['top U', SHAPES[1]!, 75, 150],
+  ['side plate', SHAPES[0]!, 50, 150],
+  // A shelf of 3/8 in beside its welds.
+  ['cover plate', SHAPES[1]!, 9.525, 65.475],
+])(
+  'a %s that is drawn by hand begins at half a side, or over what it is for',
+  (kind, shape, lower, upper) => {
+    const face = faceOfPiece(shape, { kind, ...(kind === 'cover plate' && { face: 'bottom' as const }) })!;
+    const start = formOf(kind).start(shape, face);
+    expect([start.lowerEdgeMm, start.upperEdgeMm]).toEqual([
+      expect.closeTo(lower, 6),
+      expect.closeTo(upper, 6),
+    ]);
+  },
+);
+
 test('a face that a form does not lie on is refused by name', () => {
   const [channel, , beam] = SHAPES as [MemberShape, MemberShape, MemberShape];
   expect(door(channel, { ...piece(channel, 'cover plate'), face: 'web' })).toBe(

@@ -22,6 +22,53 @@ interface Echo {
   readonly quality: number;
 }
 
+type Random = () => number;
+type Mode = 'single' | 'echo';
+
+const normalFrom = (random: Random): number =>
+  Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+
+/** What the gauge makes of what comes back; undefined where nothing does. */
+function echoOf(
+  { thicknessMm, pit, paintMm, temperatureC }: Under,
+  { mode, velocity, drift }: { mode: Mode; velocity: number; drift: number },
+  random: Random,
+): Echo | undefined {
+  if (!(thicknessMm > 0.3) || random() < 0.4 * pit ** 2 + (mode === 'echo' ? 0.25 * pit : 0))
+    return undefined;
+  // Where the back wall is pitted sound comes back from a pit's bottom as often as from between the pits.
+  const heard = Math.max(0.3, thicknessMm * (1 - 0.12 * pit * random()) + NOISE_MM * normalFrom(random));
+  const inSteelUs = (2000 * heard) / velocityAt(STEEL_VELOCITY_MPS, temperatureC);
+  const inPaintUs = mode === 'single' ? (2000 * paintMm) / PAINT_VELOCITY_MPS : 0;
+  const isDoubled = random() < 0.18 * pit + (thicknessMm < 1.2 ? 0.3 : 0);
+  const read = echoThicknessMm((isDoubled ? 2 : 1) * inSteelUs + inPaintUs, velocity) + drift;
+  const quality =
+    0.96 - 0.55 * pit - (isDoubled ? 0.25 : 0) - (thicknessMm < 1.2 ? 0.2 : 0) + 0.03 * normalFrom(random);
+  return { thicknessMm: Math.max(0.1, read), quality: Math.max(0.05, Math.min(1, quality)) };
+}
+
+/** The screen: the pulse, and up to four echoes that grow fainter; broader where the back wall is pitted. */
+function scanOf(under: Under | undefined, random: Random): string {
+  const heights = Array.from({ length: SCAN_POINTS }, (_, k) => {
+    const depth = (k * SCAN_DEPTH_MM) / SCAN_POINTS;
+    let height = 3 * random() + 90 * Math.exp(-((depth / 0.25) ** 2));
+    if (under)
+      for (let echo = 1; echo <= 4; echo++)
+        height +=
+          80 *
+          (1 - 0.6 * under.pit) *
+          0.55 ** (echo - 1) *
+          Math.exp(-(((depth - echo * under.thicknessMm) / (0.25 + 0.5 * under.pit)) ** 2));
+    return Math.max(0, Math.min(99, Math.round(height)));
+  });
+  return `A ${heights.join(',')}`;
+}
+
+function saying(mark: 'R' | 'T', echo: Echo | undefined): string {
+  if (echo) return `${mark} t=${echo.thicknessMm.toFixed(2)} q=${echo.quality.toFixed(2)}`;
+  return mark === 'R' ? 'ERR no echo' : 'T none';
+}
+
 /**
  * A pulse-echo thickness gauge, simulated: lines in, lines out. In single-echo mode paint adds its own time; echo to echo it cancels, but wants a
  * second echo. Pitted back walls scatter: echoes drop out, or the second is taken for the first and the reading doubles. `drift`: mm that its
@@ -29,57 +76,12 @@ interface Echo {
  */
 export function simulatedGauge(seed: number, drift = 0) {
   const random = seeded(seed);
-  const normal = () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
-  let mode: 'single' | 'echo' = 'single';
+  let mode: Mode = 'single';
   let velocity = STEEL_VELOCITY_MPS;
   let under: Under | undefined;
 
-  const listen = (): Echo | undefined => {
-    if (!under) return undefined;
-    const { thicknessMm, pit, paintMm, temperatureC } = under;
-    if (!(thicknessMm > 0.3) || random() < 0.4 * pit ** 2 + (mode === 'echo' ? 0.25 * pit : 0))
-      return undefined;
-    // Where the back wall is pitted sound comes back from a pit's bottom as often as from between the pits.
-    const heard = Math.max(0.3, thicknessMm * (1 - 0.12 * pit * random()) + NOISE_MM * normal());
-    const sound = velocityAt(STEEL_VELOCITY_MPS, temperatureC);
-    const inSteelUs = (2000 * heard) / sound;
-    const inPaintUs = mode === 'single' ? (2000 * paintMm) / PAINT_VELOCITY_MPS : 0;
-    const isDoubled = random() < 0.18 * pit + (thicknessMm < 1.2 ? 0.3 : 0);
-    const read =
-      echoThicknessMm(isDoubled ? 2 * inSteelUs + inPaintUs : inSteelUs + inPaintUs, velocity) + drift;
-    return {
-      thicknessMm: Math.max(0.1, read),
-      quality: Math.max(
-        0.05,
-        Math.min(
-          1,
-          0.96 - 0.55 * pit - (isDoubled ? 0.25 : 0) - (thicknessMm < 1.2 ? 0.2 : 0) + 0.03 * normal(),
-        ),
-      ),
-    };
-  };
-
-  const scan = (): string => {
-    const heights = Array.from({ length: SCAN_POINTS }, (_, k) => {
-      const depth = (k * SCAN_DEPTH_MM) / SCAN_POINTS;
-      let height = 3 * random() + 90 * Math.exp(-((depth / 0.25) ** 2));
-      if (under)
-        for (let echo = 1; echo <= 4; echo++)
-          height +=
-            80 *
-            (1 - 0.6 * under.pit) *
-            0.55 ** (echo - 1) *
-            Math.exp(-(((depth - echo * under.thicknessMm) / (0.25 + 0.5 * under.pit)) ** 2));
-      return Math.max(0, Math.min(99, Math.round(height)));
-    });
-    return `A ${heights.join(',')}`;
-  };
-  const saying = (mark: 'R' | 'T', echo: Echo | undefined): string =>
-    echo
-      ? `${mark} t=${echo.thicknessMm.toFixed(2)} q=${echo.quality.toFixed(2)}`
-      : mark === 'R'
-        ? 'ERR no echo'
-        : 'T none';
+  const listen = () => under && echoOf(under, { mode, velocity, drift }, random);
+  const scan = () => scanOf(under, random);
 
   return {
     /** Answers to one line from the host. */

@@ -9,6 +9,7 @@ export { useTapDrag, type Pointed } from './tap-drag';
 export { useRoom } from './room';
 export { localTime, today } from './local-time';
 export { When } from './when';
+export { SortedHead, type Sorted } from './sorted-head';
 export {
   FieldProblem,
   OtherKeep,

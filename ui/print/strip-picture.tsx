@@ -72,18 +72,7 @@ export function StripPicture({
   const folds = surface.faces.slice(1).map(({ uStartMm }) => y(uStartMm));
   return (
     <Svg width={width} height={height + 7} viewBox={`0 0 ${width} ${height + 7}`}>
-      {stripCells(picture, width, height).map((cell, k) =>
-        cell.kept === undefined ? null : (
-          <Rect
-            key={k}
-            x={cell.x}
-            y={cell.y}
-            width={cell.width + 0.1}
-            height={cell.height + 0.1}
-            fill={greyOf(cell.kept)}
-          />
-        ),
-      )}
+      <Kept cells={stripCells(picture, width, height)} />
       <Rect
         x={0.4}
         y={0.4}
@@ -119,6 +108,14 @@ export function StripPicture({
     </Svg>
   );
 }
+
+/** What is left where it was read; the paper stays white where nobody knows. */
+const Kept = ({ cells }: { cells: readonly StripCell[] }) =>
+  cells.map(({ x, y, width, height, kept }, k) =>
+    kept === undefined ? null : (
+      <Rect key={k} x={x} y={y} width={width + 0.1} height={height + 0.1} fill={greyOf(kept)} />
+    ),
+  );
 
 /** Stretch by stretch, so that one over the seam of the sheet is not drawn across it. */
 function Cracks({

@@ -168,13 +168,7 @@ function WorkOrder({
             compact={shown.length > 1}
           />
         ))}
-        {repairs.length > shown.length && (
-          <Text style={style.bold}>
-            And {repairs.length - shown.length} more{' '}
-            {repairs.length - shown.length === 1 ? 'repair' : 'repairs'}, on screen and on their own cut
-            sheets.
-          </Text>
-        )}
+        <NotShown count={repairs.length - shown.length} />
         {repairs.length === 0 && <NoRepair works={ranked} />}
         <View style={style.box}>
           {words.cautions.map((caution) => (
@@ -188,6 +182,13 @@ function WorkOrder({
     </Document>
   );
 }
+
+const NotShown = ({ count }: { count: number }) =>
+  count > 0 ? (
+    <Text style={style.bold}>
+      And {count} more {count === 1 ? 'repair' : 'repairs'}, on screen and on their own cut sheets.
+    </Text>
+  ) : null;
 
 const ToSign = () => (
   <View style={{ flexDirection: 'row', marginTop: 12, gap: 16 }}>

@@ -19,6 +19,14 @@ const STEP_RAD = Math.PI / 12;
 /** Pulled as far apart as it goes, mm. */
 const FARTHEST_MM = 400;
 
+const STILL_WORDS = 'A still: this device draws too slowly to turn it by hand.';
+
+/** A look some steps further round and over; never quite from straight above or below. */
+const turned = ({ turnRad, tipRad }: Look, turnBy: number, tipBy: number): Look => ({
+  turnRad: turnRad + turnBy * STEP_RAD,
+  tipRad: Math.max(-1.5, Math.min(1.5, tipRad + tipBy * STEP_RAD)),
+});
+
 /** A picture in the round: turned by finger, mouse or arrow keys, pulled apart by a slide. A still, turned in steps, where the device is too slow. */
 export function Round({ faces, usual, label }: { faces: readonly RoundFace[]; usual: Look; label: string }) {
   const [apartMm, setApart] = useState(0);
@@ -31,11 +39,7 @@ export function Round({ faces, usual, label }: { faces: readonly RoundFace[]; us
     setLook(next);
     stage.current?.lookFrom(next);
   };
-  const turn = (turnBy: number, tipBy: number) =>
-    turnTo({
-      turnRad: look.turnRad + turnBy * STEP_RAD,
-      tipRad: Math.max(-1.5, Math.min(1.5, look.tipRad + tipBy * STEP_RAD)),
-    });
+  const turn = (turnBy: number, tipBy: number) => turnTo(turned(look, turnBy, tipBy));
   const keys = (event: KeyboardEvent) => {
     const by = KEYS[event.key];
     if (!by) return;
@@ -78,9 +82,7 @@ export function Round({ faces, usual, label }: { faces: readonly RoundFace[]; us
             stage.current?.pull(mm);
           }}
         />
-        {isStill && (
-          <span className="caption">A still: this device draws too slowly to turn it by hand.</span>
-        )}
+        {isStill && <span className="caption">{STILL_WORDS}</span>}
       </figcaption>
     </figure>
   );

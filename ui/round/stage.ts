@@ -65,8 +65,8 @@ function spanOf(faces: readonly RoundFace[], axis: Vector): [number, number] {
   return low <= high ? [low, high] : [-1, 1];
 }
 
-/** Throws where the device has no WebGL. */
-export function stageOn(canvas: HTMLCanvasElement): Stage {
+/** The canvas as it is set up once: lamp, camera, what turns it, and a shape to fill. */
+function furnish(canvas: HTMLCanvasElement) {
   const renderer = new WebGLRenderer({ canvas, antialias: false, alpha: true });
   const scene = new Scene();
   const camera = new OrthographicCamera();
@@ -80,15 +80,13 @@ export function stageOn(canvas: HTMLCanvasElement): Stage {
   const material = new MeshLambertMaterial({ vertexColors: true, side: DoubleSide });
   const mesh = new Mesh(new BufferGeometry(), material);
   scene.add(mesh);
-  let triangles = trianglesOf([]);
-  let frame = 0;
-  let fine = 1;
-  const middle = new Vector3();
-  let radius = 1;
-  /** Half of what is seen across and up, mm. */
-  let seen = { wide: 1, high: 1 };
+  return { canvas, renderer, camera, controls, material, mesh, draw: () => renderer.render(scene, camera) };
+}
+type OnStage = ReturnType<typeof furnish>;
 
-  const draw = () => renderer.render(scene, camera);
+/** A call that is made once before the next frame, however often it is asked for. */
+function onceAFrame(draw: () => void) {
+  let frame = 0;
   const later = () => {
     if (frame) return;
     frame = requestAnimationFrame(() => {
@@ -96,68 +94,139 @@ export function stageOn(canvas: HTMLCanvasElement): Stage {
       draw();
     });
   };
-  controls.addEventListener('change', later);
+  return { later, cancel: () => cancelAnimationFrame(frame) };
+}
 
-  const resize = () => {
-    const { clientWidth: width, clientHeight: height } = canvas;
-    if (!(width > 0 && height > 0)) return;
-    renderer.setPixelRatio(Math.min(2, window.devicePixelRatio) * fine);
-    renderer.setSize(width, height, false);
-    const wide = width / height;
-    const half = Math.max(seen.high, seen.wide / wide) * ROUND_IT;
-    [camera.left, camera.right, camera.top, camera.bottom] = [-half * wide, half * wide, half, -half];
-    [camera.near, camera.far] = [-20 * radius, 20 * radius];
-    camera.updateProjectionMatrix();
-    later();
+type Triangles = ReturnType<typeof trianglesOf>;
+
+/** Red, green, blue of every corner, each tone as the page has it now. */
+function coloursOf(canvas: HTMLCanvasElement, { owners }: Triangles): Float32Array {
+  const style = getComputedStyle(canvas);
+  const known = new Map<string, Color>();
+  const colourOf = (tone: string): Color => {
+    const colour = known.get(tone) ?? new Color(style.getPropertyValue(`--${tone}`).trim() || '#888');
+    known.set(tone, colour);
+    return colour;
   };
-  const paint = () => {
-    const style = getComputedStyle(canvas);
-    const known = new Map<string, Color>();
-    const colourOf = (tone: string): Color => {
-      const colour = known.get(tone) ?? new Color(style.getPropertyValue(`--${tone}`).trim() || '#888');
-      known.set(tone, colour);
-      return colour;
-    };
-    const colours = triangles.owners.flatMap((face) => {
+  return new Float32Array(
+    owners.flatMap((face) => {
       const { r, g, b } = colourOf(toneOf(face));
       return [r, g, b, r, g, b, r, g, b];
-    });
-    mesh.geometry.setAttribute('color', new BufferAttribute(new Float32Array(colours), 3));
+    }),
+  );
+}
+
+/** Where its corners are once it is pulled apart. */
+const pulledBy = ({ positions, outs }: Triangles, byMm: number): Float32Array =>
+  Float32Array.from(positions, (mm, k) => mm + byMm * outs[k]!);
+
+const put = (mesh: OnStage['mesh'], name: 'position' | 'normal' | 'color', values: Float32Array) =>
+  mesh.geometry.setAttribute(name, new BufferAttribute(values, 3));
+
+/** Gives the mesh these triangles, together as they stand; says how far they reach. */
+function shaped(mesh: OnStage['mesh'], triangles: Triangles) {
+  mesh.geometry.dispose();
+  mesh.geometry = new BufferGeometry();
+  put(mesh, 'position', pulledBy(triangles, 0));
+  put(mesh, 'normal', new Float32Array(triangles.normals));
+  mesh.geometry.computeBoundingBox();
+  return mesh.geometry.boundingBox;
+}
+
+/** The middle of what is seen from a look, and half of how far it reaches across and up, mm. */
+function extentOf(faces: readonly RoundFace[], { right, up }: { right: Vector; up: Vector }) {
+  const [across, upward] = [spanOf(faces, right), spanOf(faces, up)];
+  const at = (k: 0 | 1 | 2) => (right[k] * (across[0] + across[1]) + up[k] * (upward[0] + upward[1])) / 2;
+  return {
+    middle: new Vector3(at(0), at(1), at(2)),
+    wide: (across[1] - across[0]) / 2,
+    high: (upward[1] - upward[0]) / 2,
+  };
+}
+
+/** Turned once round in so many frames, each waited for; how many that is a second. */
+function framesPerSecond({ camera, controls, renderer, draw }: OnStage, frames: number): number {
+  const before = camera.position.clone();
+  const offset = camera.position.clone().sub(controls.target);
+  const pixel = new Uint8Array(4);
+  const gl = renderer.getContext();
+  let start = 0;
+  // The first one makes the shaders, and is not counted.
+  for (let k = -1; k < frames; k++) {
+    if (k === 0) start = performance.now();
+    offset.applyAxisAngle(new Vector3(0, 1, 0), (2 * Math.PI) / frames);
+    camera.position.copy(controls.target).add(offset);
+    camera.lookAt(controls.target);
+    draw();
+    // Waits until it is drawn.
+    gl.readPixels(0, 0, 1, 1, gl.RGBA, gl.UNSIGNED_BYTE, pixel);
+  }
+  const spentMs = performance.now() - start;
+  camera.position.copy(before);
+  camera.lookAt(controls.target);
+  draw();
+  return (1000 * frames) / spentMs;
+}
+
+/** What the camera takes in: half of what is seen across and up, and how far the whole reaches, mm. */
+interface Seen {
+  readonly wide: number;
+  readonly high: number;
+  readonly radius: number;
+}
+
+/** The canvas at its size on the page, drawn so much finer; the camera takes in what is seen. */
+function fit({ canvas, renderer, camera }: OnStage, seen: Seen, fine: number): void {
+  const { clientWidth: width, clientHeight: height } = canvas;
+  if (!(width > 0 && height > 0)) return;
+  renderer.setPixelRatio(Math.min(2, window.devicePixelRatio) * fine);
+  renderer.setSize(width, height, false);
+  const wide = width / height;
+  const half = Math.max(seen.high, seen.wide / wide) * ROUND_IT;
+  [camera.left, camera.right, camera.top, camera.bottom] = [-half * wide, half * wide, half, -half];
+  [camera.near, camera.far] = [-20 * seen.radius, 20 * seen.radius];
+  camera.updateProjectionMatrix();
+}
+
+/** Throws where the device has no WebGL. */
+export function stageOn(canvas: HTMLCanvasElement): Stage {
+  const on = furnish(canvas);
+  const { renderer, camera, controls, material, mesh } = on;
+  const { later, cancel } = onceAFrame(on.draw);
+  controls.addEventListener('change', later);
+  let triangles = trianglesOf([]);
+  let fine = 1;
+  let seen: Seen = { wide: 1, high: 1, radius: 1 };
+
+  const resize = () => {
+    fit(on, seen, fine);
+    later();
+  };
+  const repaint = () => {
+    put(mesh, 'color', coloursOf(canvas, triangles));
     later();
   };
   const pull = (byMm: number) => {
-    const { positions, outs } = triangles;
-    const moved = Float32Array.from(positions, (mm, k) => mm + byMm * outs[k]!);
-    mesh.geometry.setAttribute('position', new BufferAttribute(moved, 3));
+    put(mesh, 'position', pulledBy(triangles, byMm));
     later();
   };
   return {
     show: (faces) => {
       triangles = trianglesOf(faces);
-      mesh.geometry.dispose();
-      mesh.geometry = new BufferGeometry();
-      pull(0);
-      mesh.geometry.setAttribute('normal', new BufferAttribute(new Float32Array(triangles.normals), 3));
-      mesh.geometry.computeBoundingBox();
-      const bounds = mesh.geometry.boundingBox;
+      const bounds = shaped(mesh, triangles);
       if (bounds && triangles.owners.length > 0) {
-        bounds.getCenter(middle);
-        radius = 0.5 * bounds.min.distanceTo(bounds.max);
+        bounds.getCenter(controls.target);
+        seen = { ...seen, radius: 0.5 * bounds.min.distanceTo(bounds.max) };
       }
-      controls.target.copy(middle);
-      paint();
+      repaint();
       resize();
     },
     pull,
     lookFrom: (look) => {
-      const { toEye, right, up } = eyeOf(look);
-      const [across, upward] = [right, up].map((axis) => spanOf(triangles.owners, axis));
-      seen = { wide: (across![1] - across![0]) / 2, high: (upward![1] - upward![0]) / 2 };
-      const [x, y, z] = [0, 1, 2].map(
-        (k) => (right[k]! * (across![0] + across![1]) + up[k]! * (upward![0] + upward![1])) / 2,
-      );
-      middle.set(x!, y!, z!);
-      camera.position.copy(middle).addScaledVector(new Vector3(...toEye), 3 * radius);
+      const eye = eyeOf(look);
+      const { middle, wide, high } = extentOf(triangles.owners, eye);
+      seen = { ...seen, wide, high };
+      camera.position.copy(middle).addScaledVector(new Vector3(...eye.toEye), 3 * seen.radius);
       camera.zoom = 1;
       camera.updateProjectionMatrix();
       controls.target.copy(middle);
@@ -165,35 +234,14 @@ export function stageOn(canvas: HTMLCanvasElement): Stage {
       resize();
     },
     resize,
-    repaint: paint,
-    framesPerSecond: (frames) => {
-      const before = camera.position.clone();
-      const offset = camera.position.clone().sub(controls.target);
-      const pixel = new Uint8Array(4);
-      const gl = renderer.getContext();
-      let start = 0;
-      // The first one makes the shaders, and is not counted.
-      for (let k = -1; k < frames; k++) {
-        if (k === 0) start = performance.now();
-        offset.applyAxisAngle(new Vector3(0, 1, 0), (2 * Math.PI) / frames);
-        camera.position.copy(controls.target).add(offset);
-        camera.lookAt(controls.target);
-        draw();
-        // Waits until it is drawn.
-        gl.readPixels(0, 0, 1, 1, gl.RGBA, gl.UNSIGNED_BYTE, pixel);
-      }
-      const spentMs = performance.now() - start;
-      camera.position.copy(before);
-      camera.lookAt(controls.target);
-      draw();
-      return (1000 * frames) / spentMs;
-    },
+    repaint,
+    framesPerSecond: (frames) => framesPerSecond(on, frames),
     finer: () => {
       fine = 1.6;
       resize();
     },
     dispose: () => {
-      cancelAnimationFrame(frame);
+      cancel();
       controls.dispose();
       mesh.geometry.dispose();
       material.dispose();

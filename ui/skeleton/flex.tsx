@@ -20,6 +20,15 @@ const project = (x: number, y: number, z: number): readonly [number, number] => 
   x * 0.12 - y * 0.34 - z * 0.94,
 ];
 
+/** A state's lines as one load case bends them; none where it was not worked out for it. */
+function bentBy({ shapes, ...layer }: FlexLayer, caseId: CaseId, exaggeration: number) {
+  const moved = shapes.cases.find(({ id }) => id === caseId)?.movedMm;
+  if (!moved) return [];
+  const at = (node: number, axis: number) =>
+    shapes.nodesMm[3 * node + axis]! + exaggeration * moved[3 * node + axis]!;
+  return [{ ...layer, lines: linesOf(shapes, at) }];
+}
+
 /** The frame bent by one load case, movements exaggerated, states over one another; how it stands unloaded drawn thin beneath. */
 export function FlexView({
   layers,
@@ -36,22 +45,7 @@ export function FlexView({
 }) {
   const first = layers[0]?.shapes;
   if (!first) return null;
-  const runs = layers.flatMap(({ name, ink, dashed, shapes }) => {
-    const moved = shapes.cases.find((each) => each.id === caseId)?.movedMm;
-    return moved
-      ? [
-          {
-            name,
-            ink,
-            dashed,
-            lines: linesOf(
-              shapes,
-              (node, axis) => shapes.nodesMm[3 * node + axis]! + exaggeration * moved[3 * node + axis]!,
-            ),
-          },
-        ]
-      : [];
-  });
+  const runs = layers.flatMap((layer) => bentBy(layer, caseId, exaggeration));
   const still = linesOf(first, (node, axis) => first.nodesMm[3 * node + axis]!);
   const path = pathsWithin([...still, ...runs.flatMap(({ lines }) => lines)].flatMap(({ points }) => points));
   return (

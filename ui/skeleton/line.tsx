@@ -42,40 +42,43 @@ export function Line({
   return (
     <Part member={member} mark={mark} isSelected={isSelected} onSelect={onSelect} hit={hit}>
       {isPost ? (
-        <rect
-          x={x1 - 5}
-          y={y1 - 5}
-          width="10"
-          height="10"
-          fill={stroke}
-          stroke={isSelected ? 'var(--here)' : 'var(--ink)'}
-          strokeWidth={isSelected ? 4 : 1.4}
-        />
+        <Post x={x1} y={y1} fill={stroke} isSelected={isSelected} />
       ) : (
-        <>
-          <line
-            x1={x1}
-            y1={y1}
-            x2={x2}
-            y2={y2}
-            stroke={isSelected ? 'var(--here)' : 'var(--ink)'}
-            strokeWidth={isSelected ? 11 : 8}
-          />
-          <line x1={x1} y1={y1} x2={x2} y2={y2} stroke={stroke} strokeWidth="5" />
-          {!mark?.measured && (
-            <line
-              x1={x1}
-              y1={y1}
-              x2={x2}
-              y2={y2}
-              stroke="var(--hatch)"
-              strokeWidth="5"
-              strokeDasharray="1.5 4"
-            />
-          )}
-        </>
+        <Lying ends={{ x1, y1, x2, y2 }} fill={stroke} isMeasured={mark?.measured} isSelected={isSelected} />
       )}
       <title>{`${member.name}: ${mark ? verdictWords(mark) : 'working'}`}</title>
     </Part>
   );
 }
+
+/** A member that stands upright, seen from above. */
+const Post = ({ x, y, fill, isSelected }: { x: number; y: number; fill: string; isSelected: boolean }) => (
+  <rect
+    x={x - 5}
+    y={y - 5}
+    width="10"
+    height="10"
+    fill={fill}
+    stroke={isSelected ? 'var(--here)' : 'var(--ink)'}
+    strokeWidth={isSelected ? 4 : 1.4}
+  />
+);
+
+/** A member that lies in plan; hatched where nobody measured it. */
+const Lying = ({
+  ends,
+  fill,
+  isMeasured,
+  isSelected,
+}: {
+  ends: { x1: number; y1: number; x2: number; y2: number };
+  fill: string;
+  isMeasured: boolean | undefined;
+  isSelected: boolean;
+}) => (
+  <>
+    <line {...ends} stroke={isSelected ? 'var(--here)' : 'var(--ink)'} strokeWidth={isSelected ? 11 : 8} />
+    <line {...ends} stroke={fill} strokeWidth="5" />
+    {!isMeasured && <line {...ends} stroke="var(--hatch)" strokeWidth="5" strokeDasharray="1.5 4" />}
+  </>
+);

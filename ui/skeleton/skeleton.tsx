@@ -55,17 +55,20 @@ function useGrips({ onMove, height }: SkeletonProps, stationAt: (y: number) => n
   return { svg, handle: (part: MovedPart) => (onMove ? grip(part) : {}) };
 }
 
+/** Members by how they are drawn; flat plates are not. */
+const drawnOf = ({ members }: Frame) => ({
+  rails: members.filter(({ role }) => role === 'rail'),
+  crossmembers: members.filter(({ role }) => role === 'crossmember'),
+  others: members.filter(({ line, role, shape }) => line && !(role === 'plate' && shape.kind === 'flat')),
+});
+
 /** The whole frame in plan, front up: along to scale, across spread between the rails. Each member carries its verdict, its loss as shading, its cracks as marks. */
 export function Skeleton(props: SkeletonProps) {
   const { frame, marks, selected, cursorMm, onSelect, height } = props;
   const { perMm, Y, stationAt } = alongOf(frame, height);
   const { svg, handle } = useGrips(props, stationAt);
   const X = acrossOf(frame);
-  const rails = frame.members.filter((member) => member.role === 'rail');
-  const crossmembers = frame.members.filter((member) => member.role === 'crossmember');
-  const others = frame.members.filter(
-    (member) => member.line && !(member.role === 'plate' && member.shape.kind === 'flat'),
-  );
+  const { rails, crossmembers, others } = drawnOf(frame);
   const tooClose = (k: number) => k > 0 && (crossmembers[k]!.atMm! - crossmembers[k - 1]!.atMm!) * perMm < 46;
   const of = (member: Member) => ({
     member,
@@ -84,9 +87,7 @@ export function Skeleton(props: SkeletonProps) {
       className="block"
     >
       <UnseenPattern />
-      <text x={WIDTH / 2} y={16} textAnchor="middle" fontSize="12" fill="var(--soft)">
-        front
-      </text>
+      <FrontWord />
       {frame.fittings.map((fitting) => (
         <FittingMarks
           key={fitting.id}
@@ -122,6 +123,12 @@ export function Skeleton(props: SkeletonProps) {
     </svg>
   );
 }
+
+const FrontWord = () => (
+  <text x={WIDTH / 2} y={16} textAnchor="middle" fontSize="12" fill="var(--soft)">
+    front
+  </text>
+);
 
 const UnseenPattern = () => (
   <defs>

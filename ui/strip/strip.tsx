@@ -11,6 +11,15 @@ const GUTTER = 92;
 const RULER = 46;
 const LANE = 30;
 
+/** A phone: words at the left are cut short. */
+const NARROW_PX = 500;
+
+/** Where the sheet lies in a drawing of this size. */
+const sheetIn = (width: number, height: number) => {
+  const left = width < NARROW_PX ? 54 : GUTTER;
+  return { left, top: RULER + LANE, width: width - left - 14, height: height - RULER - LANE - 6 };
+};
+
 export interface StripProps {
   readonly frame: Frame;
   readonly member: Member;
@@ -67,16 +76,10 @@ export function Strip({
   children,
 }: StripProps) {
   const { holder, width } = useRoom();
-  const gutter = width < 500 ? 54 : GUTTER;
+  const isNarrow = width < NARROW_PX;
   const scale = useMemo(
-    () =>
-      stripScale(member, stretch, {
-        left: gutter,
-        top: RULER + LANE,
-        width: width - gutter - 14,
-        height: height - RULER - LANE - 6,
-      }),
-    [member, stretch, width, height, gutter],
+    () => stripScale(member, stretch, sheetIn(width, height)),
+    [member, stretch, width, height],
   );
   const layers = useMemo(() => children(scale), [children, scale]);
   const { drawing, gestures } = usePointing(member, scale, { onSpot, onPlace });
@@ -107,7 +110,7 @@ export function Strip({
         <g clipPath="url(#strip-sheet)">{layers}</g>
         {/* Lines over the sheet take no touch: a plate's grip may lie right on one. */}
         <g pointerEvents="none">
-          <Faces member={member} scale={scale} narrow={width < 500} />
+          <Faces member={member} scale={scale} narrow={isNarrow} />
           <CursorMark member={member} cursor={cursor} scale={scale} system={system} />
         </g>
       </svg>

@@ -16,6 +16,19 @@ const TOP = 40;
 /** Days in sight: at least three weeks of work. */
 const LEAST_DAYS = 15;
 
+/** The working days drawn, how wide one is, and where a day begins. */
+function daysInSight({ jobs, days }: GoodDates) {
+  const last = jobs.reduce(
+    (latest, job) => (job.days.at(-1)!.day > latest ? job.days.at(-1)!.day : latest),
+    '',
+  );
+  const count = Math.max(LEAST_DAYS, days.findIndex((day) => day >= last) + 2);
+  const shown = days.slice(0, count);
+  const step = (WIDE - LEFT) / shown.length;
+  const index = (day: string) => shown.findIndex((each) => each >= day);
+  return { shown, step, x: (day: string) => LEFT + Math.max(0, index(day)) * step };
+}
+
 /** Bays as rows, working days as columns, a bar for each job's stay: dragged, or moved with the arrow keys. Its paler end is what the draws may add. */
 export function BaysDrawn({
   jobs,
@@ -31,20 +44,7 @@ export function BaysDrawn({
   onMove: Move;
 }) {
   const rows = [...bays, ...(dates.jobs.some(({ bay }) => bay === undefined) ? ['away'] : [])];
-  const last = dates.jobs.reduce(
-    (latest, { days }) => (days.at(-1)!.day > latest ? days.at(-1)!.day : latest),
-    '',
-  );
-  const count = Math.max(LEAST_DAYS, dates.days.findIndex((day) => day >= last) + 2);
-  const shown = dates.days.slice(0, count);
-  const step = (WIDE - LEFT) / shown.length;
-  const x = (day: string) =>
-    LEFT +
-    Math.max(
-      0,
-      shown.findIndex((each) => each >= day),
-    ) *
-      step;
+  const { shown, step, x } = daysInSight(dates);
   const tall = TOP + rows.length * ROW + 4;
   return (
     <div className="overflow-x-auto">
@@ -127,6 +127,25 @@ const KEYS: Readonly<Record<string, readonly [days: number, rows: number]>> = {
   PageDown: [5, 0],
 };
 
+type Shift = (byDays: number, byRows: number) => void;
+
+/** A bar that is pulled: how far it lies off its place meanwhile, told in days and rows once it is let go. */
+function usePull(step: number, onShift: Shift) {
+  const [pulled, setPulled] = useState<readonly [number, number]>([0, 0]);
+  const bind = useDrag(
+    ({ movement: [mx, my], last, currentTarget, tap }) => {
+      const svg = (currentTarget as SVGGElement).ownerSVGElement!;
+      const scale = WIDE / svg.getBoundingClientRect().width;
+      const shift = [Math.round((mx * scale) / step), Math.round((my * scale) / ROW)] as const;
+      if (!last) return setPulled([mx * scale, my * scale]);
+      setPulled([0, 0]);
+      if (!tap && (shift[0] !== 0 || shift[1] !== 0)) onShift(...shift);
+    },
+    { filterTaps: true },
+  );
+  return { pulled, bind };
+}
+
 function Bar({
   job,
   dated,
@@ -142,20 +161,9 @@ function Bar({
   wide: number;
   sureWide: number;
   step: number;
-  onShift: (byDays: number, byRows: number) => void;
+  onShift: Shift;
 }) {
-  const [pulled, setPulled] = useState<readonly [number, number]>([0, 0]);
-  const bind = useDrag(
-    ({ movement: [mx, my], last, currentTarget, tap }) => {
-      const svg = (currentTarget as SVGGElement).ownerSVGElement!;
-      const scale = WIDE / svg.getBoundingClientRect().width;
-      const shift = [Math.round((mx * scale) / step), Math.round((my * scale) / ROW)] as const;
-      if (!last) return setPulled([mx * scale, my * scale]);
-      setPulled([0, 0]);
-      if (!tap && (shift[0] !== 0 || shift[1] !== 0)) onShift(...shift);
-    },
-    { filterTaps: true },
-  );
+  const { pulled, bind } = usePull(step, onShift);
   const onKey = (event: KeyboardEvent) => {
     const shift = KEYS[event.key];
     if (!shift) return;

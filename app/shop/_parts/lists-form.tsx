@@ -8,6 +8,7 @@ import type { ShopLists } from '@/core/reference';
 import { Entry } from '@/ui/controls';
 import { changeShopLists } from '../../_client';
 import { useUnitTurn } from '../../_parts/turned';
+import { ChangedBy } from './changed-by';
 import {
   LIST_NAMES,
   LISTS,
@@ -65,22 +66,7 @@ export function ListsForm({
         />
       ))}
       <Week week={typed.week} onWeek={(week) => setTyped({ ...typed, week })} />
-      {problem && (
-        <p role="alert" className="mt-2 font-semibold text-oxide">
-          {problem}
-        </p>
-      )}
-      <div className="mt-3 flex flex-wrap items-end gap-3">
-        <Entry
-          label="changed by (role or initials)"
-          value={by}
-          maxLength={40}
-          onChange={(event) => setBy(event.target.value)}
-        />
-        <button type="submit" className="solid">
-          Keep the lists
-        </button>
-      </div>
+      <ChangedBy by={by} onBy={setBy} keep="Keep the lists" problem={problem} />
     </form>
   );
 }

@@ -5,13 +5,13 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import type { UnitSystem } from '@/core/quantity';
 import type { Practice } from '@/core/reference';
-import { Entry } from '@/ui/controls';
 import { changeShop } from '../../_client';
 import { useUnitTurn } from '../../_parts/turned';
 import { PRACTICE_SECTIONS, readPractice } from '../../_practice/fields';
 import { Figures, turnedFigures, type FiguresTyped } from '../../_practice/figures';
 import { LegalForm } from '../../_practice/legal-form';
 import { WaysForm } from '../../_practice/ways-form';
+import { ChangedBy } from './changed-by';
 
 /** The shop's practice, whole: schools, legal profile and every figure, kept as the next revision. */
 export function ShopPracticeForm({
@@ -64,22 +64,7 @@ export function ShopPracticeForm({
         problemAt={problem?.at}
         onType={(key, text) => setTyped({ ...typed, [key]: text })}
       />
-      {problem && (
-        <p role="alert" className="mt-2 font-semibold text-oxide">
-          {problem.words}
-        </p>
-      )}
-      <div className="mt-3 flex flex-wrap items-end gap-3">
-        <Entry
-          label="changed by (role or initials)"
-          value={by}
-          maxLength={40}
-          onChange={(event) => setBy(event.target.value)}
-        />
-        <button type="submit" className="solid">
-          Keep the shop’s practice
-        </button>
-      </div>
+      <ChangedBy by={by} onBy={setBy} keep="Keep the shop’s practice" problem={problem?.words} />
     </form>
   );
 }

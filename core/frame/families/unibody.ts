@@ -1,6 +1,7 @@
 import { poundsToKg } from '../../quantity';
 import type { Pocket } from '../enclosed';
 import type { Frame } from '../frame';
+import { inFromOuter } from '../placement';
 import type { MemberShape } from '../shape';
 import {
   inch,
@@ -22,7 +23,7 @@ function unibody(choice: FamilyChoice): Frame {
   const plan = planned(choice, 0.18, 0.78);
   const L = choice.lengthMm;
   const rail = choice.railShape;
-  const railY = choice.widthMm / 2 - (rail.kind === 'box' ? rail.widthMm : rail.depthMm) / 2;
+  const railY = choice.widthMm / 2 - inFromOuter(rail);
   const sillY = railY + inch(10);
   const [wallMm, backMm] = [rounded(plan.firstMm + inch(20)), rounded(plan.rearMm - inch(16))];
   const hat: MemberShape = {

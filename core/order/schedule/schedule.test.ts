@@ -157,6 +157,13 @@ describe('several jobs', () => {
     const long = job([task(15)], { id: 'b' });
     expect(run([later, long], shop([false], 1))[1]!.fromH).toBe(16);
   });
+  test('a gap at the start that is too short for it is none, however little later the bay is free', () => {
+    const short = job([task(0.25)], { id: 'a', startH: 0.5, bays: [0] });
+    const [, b] = run([short, job([task(2)], { id: 'b', bays: [0] })], shop([false, false], 1));
+    expect(b!.fromH).toBeCloseTo(0.75, 9);
+    const [, fits] = run([short, job([task(0.5)], { id: 'b', bays: [0] })], shop([false, false], 1));
+    expect(fits!.fromH).toBe(0);
+  });
   test('a job bound to a bay waits for that one', () => {
     const [, b] = run(
       [job([task(5)], { bays: [1] }), job([task(1)], { bays: [1] })],

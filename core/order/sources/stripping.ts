@@ -80,7 +80,7 @@ function batteries({ frame }: OrderScene): Task[] {
   return (['battery off', 'battery on'] as const).map((what) => ({
     id: taskId(what, 'unit'),
     what,
-    of: { is: 'part', id: 'battery', name: 'battery' },
+    of: { is: 'part', id: 'battery', name: 'Battery' },
     hours: SMALL.battery!,
     hands: 1,
     ...(what === 'battery on' && { test: 'light' as const }),

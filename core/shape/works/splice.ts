@@ -1,4 +1,4 @@
-import { axleStationsMm, CRITICAL_REACH_MM, crossingsOn, fittingsOn } from '../../frame';
+import { axleStationsMm, CRITICAL_REACH_MM, crossingsOn, developedWidthMm, fittingsOn } from '../../frame';
 import { BETWEEN_HEAT_ZONES_MM, waysFor } from '../../reference';
 import { inchesToMm as inch } from '../../quantity';
 import { over, under, when } from './findings';
@@ -44,7 +44,7 @@ export const splice: WorkForm = {
     const { depthMm } = member.shape;
     const longMm = of.toMm! - of.fromMm!;
     const share = longMm / member.lengthMm;
-    const aroundMm = aroundOf(place);
+    const aroundMm = developedWidthMm(member.shape);
     const { legMm } = fillet(place, of.fishMm!, wallOf(place));
     const { spliceShare } = waysFor(place.practice, { family: place.frame.family, madeMm: wallOf(place) });
     const plateHigh = Math.max(20, depthMm - 2 * (wallOf(place) * 2 + legMm));
@@ -116,15 +116,6 @@ function spliceSeams(
     ),
   ];
 }
-
-const aroundOf = ({ member: { shape } }: WorkPlace): number =>
-  shape.kind === 'channel'
-    ? shape.depthMm + 2 * shape.flangeMm
-    : 'widthMm' in shape
-      ? 2 * (shape.depthMm + shape.widthMm)
-      : 'flangeMm' in shape
-        ? shape.depthMm + 2 * shape.flangeMm
-        : 2 * shape.depthMm;
 
 /** Joints keep off axles, brackets and crossmembers: said once, of the nearer one. */
 function nearJoints({ frame, member }: WorkPlace, jointsMm: readonly number[]): WorkFinding[] {

@@ -1,4 +1,4 @@
-import { evenWall, surfaceOf } from '../../frame';
+import { breadthMm, evenWall, surfaceOf } from '../../frame';
 import { plasticModuli, sectionProperties } from '../../mechanics';
 import { YOUNGS_MODULUS_MPA } from '../../reference';
 import { wallSection } from '../../weigh';
@@ -31,9 +31,8 @@ function propertiesOf({ member: { shape } }: WorkPlace, isSideways: boolean) {
   const wall = wallSection(surface, evenWall(surface, shape.thicknessMm));
   const whole = sectionProperties(wall)!;
   const { zxMm3, zyMm3 } = plasticModuli(wall)!;
-  const breadth = 'flangeMm' in shape ? shape.flangeMm : 'widthMm' in shape ? shape.widthMm : shape.depthMm;
   return isSideways
-    ? { i: whole.iyMm4, z: zyMm3, depthMm: breadth, fibreMm: Math.max(whole.leftMm, whole.rightMm) }
+    ? { i: whole.iyMm4, z: zyMm3, depthMm: breadthMm(shape), fibreMm: Math.max(whole.leftMm, whole.rightMm) }
     : { i: whole.ixMm4, z: zxMm3, depthMm: shape.depthMm, fibreMm: Math.max(whole.topMm, whole.bottomMm) };
 }
 

@@ -236,6 +236,18 @@ describe('each limit has a case on either side, a millimetre apart or one choice
       { outDeepMm: 92, outWideMm: 92, wallMm: 6.35 },
       { outDeepMm: 93, outWideMm: 92, wallMm: 6.35 },
     ],
+    [
+      'upright sleeved',
+      'does not go over',
+      { outDeepMm: 90, outWideMm: 90, wallMm: 6.9 },
+      { outDeepMm: 90, outWideMm: 89, wallMm: 6.9 },
+    ],
+    [
+      'upright sleeved',
+      'too loose',
+      { outDeepMm: 92, outWideMm: 92, wallMm: 6.35 },
+      { outDeepMm: 92, outWideMm: 93, wallMm: 6.35 },
+    ],
     ['upright sleeved', 'thinner than beneath', { wallMm: 4.8 }, { wallMm: 3.8 }],
     ['upright sleeved', 'too short past the crack', { pastMm: 115 }, { pastMm: 114 }],
     ['upright sleeved', 'square ends', { ends: 0 }, { ends: 1 }],
@@ -634,6 +646,53 @@ describe('each form worked once by hand', () => {
     expect(joint(2)).toBeCloseTo(2 * (180 + 130), 9);
     expect(joint(0) / joint(2)).toBeCloseTo(Math.SQRT2, 9);
   });
+  test.each<[MemberShape, way: 0 | 1, deepMm: number]>([
+    [CHANNEL, 0, 180],
+    [CHANNEL, 1, 65],
+    [{ kind: 'hat', depthMm: 90, widthMm: 80, lipMm: 25, thicknessMm: 2 }, 1, 80 + 2 * 25],
+    [
+      {
+        ...{ kind: 'built-up', depthMm: 300, topMm: 120, bottomMm: 140 },
+        ...{ thicknessMm: 5, topThicknessMm: 8, bottomThicknessMm: 10 },
+      },
+      1,
+      140,
+    ],
+  ])(
+    'a press spans twice as far as the section is deep the way it bends: %j, way %i',
+    (shape, way, deepMm) => {
+      const at = onMember(shape);
+      const says = (spanMm: number) => codes('straightening', { way, spanMm, bowMm: 5 }, at);
+      expect(says(2 * deepMm)).not.toContain('press too short');
+      expect(says(2 * deepMm - 1)).toContain('press too short');
+    },
+  );
+  test.each<[MemberShape, roundMm: number]>([
+    [CHANNEL, 180 + 2 * 65],
+    [{ kind: 'box', depthMm: 150, widthMm: 75, thicknessMm: 5 }, 2 * (150 + 75)],
+    [{ kind: 'I', depthMm: 254, flangeMm: 100, thicknessMm: 4, flangeThicknessMm: 6 }, 254 + 2 * 100],
+    [
+      {
+        ...{ kind: 'built-up', depthMm: 300, topMm: 120, bottomMm: 140 },
+        ...{ thicknessMm: 5, topThicknessMm: 8, bottomThicknessMm: 10 },
+      },
+      300 + 120 + 140,
+    ],
+    [{ kind: 'hat', depthMm: 90, widthMm: 80, lipMm: 25, thicknessMm: 2 }, 80 + 2 * 90 + 2 * 25],
+    [{ kind: 'angle', depthMm: 75, flangeMm: 60, thicknessMm: 6 }, 75 + 60],
+    [{ kind: 'tube', depthMm: 90, thicknessMm: 4 }, Math.PI * 90],
+    [{ kind: 'flat', depthMm: 120, thicknessMm: 8 }, 120],
+  ])('a joint right round a section is as long as its wall, whichever it is: %j', (shape, roundMm) => {
+    const at = onMember(shape);
+    const { figures, seams } = workForm('splice').judge(at, {
+      ...startMeasures(workForm('splice'), at),
+      cut: 2,
+    });
+    // The wall by its middle line, or by its outside: within two of its thickness at each fold.
+    const longMm = figures.find(({ id }) => id === 'joint to fill')!.value / 2;
+    expect(Math.abs(longMm - roundMm)).toBeLessThan(5 * shape.thicknessMm);
+    expect(seams[0]!.lengthMm).toBeCloseTo(2 * longMm, 9);
+  });
   test('the shelf: plate within 0.2 mm of what is asked for will do; a hanger carries a quarter of its axle', () => {
     const stock = { ...DEFAULT_PRACTICE, stockThicknessesMm: [4.7625, 6.35, 9.525] };
     const start = (made: number) =>
@@ -657,6 +716,28 @@ describe('each form worked once by hand', () => {
     expect(load('h left')).toBe(500);
     expect(load('far left')).toBe(0);
     expect(workPlace(frame, DEFAULT_PRACTICE, { on: 'fitting', hostId: 'none left' })).toBeUndefined();
+  });
+  test.each([
+    ['spring hanger', 500],
+    ['spring seat', 500],
+    ['spring bucket', 500],
+    ['equaliser', 500],
+    ['shock mount', 0],
+    ['bracket', 0],
+    ['body mount', 0],
+  ] as const)('what stands on a %s of an axle rated 2000 kg: %s kg', (kind, standing) => {
+    const axle = { id: 'a', kind: 'axle', name: 'Axle', side: 'both', ratingKg: 2000 } as const;
+    const loadAt = (axleMm: number) => {
+      const fittings: Frame['fittings'] = [
+        { ...axle, stationMm: axleMm },
+        { id: 'h', kind, name: 'Host', side: 'left', stationMm: 1500 },
+      ];
+      return workPlace({ ...LADDER, fittings }, DEFAULT_PRACTICE, { on: 'fitting', hostId: 'h left' })!
+        .loadKg;
+    };
+    // As far as 1.2 m off it is that axle’s.
+    expect([2700, 300].map(loadAt)).toEqual([standing, standing]);
+    expect([2701, 299].map(loadAt)).toEqual([0, 0]);
   });
 });
 

@@ -6,6 +6,7 @@ import {
   withPanel,
   withPocket,
   type Frame,
+  type Member,
   type Panel,
   type Pocket,
 } from '@/core/frame';
@@ -125,50 +126,62 @@ export function PocketsTable({ frame, onFrame }: Props) {
       {closed.length === 0 && <p className="caption">Every section of this frame is open.</p>}
       <ul className="ruled">
         {pockets.map((pocket) => (
-          <li key={pocket.id} className="flex flex-wrap items-end gap-2 py-1">
-            <input
-              aria-label="Closed space name"
-              className="field w-56!"
-              value={pocket.name}
-              maxLength={60}
-              onChange={(event) => set(pocket.id, { name: event.target.value })}
-            />
-            <PickCell
-              label={`${pocket.name} in`}
-              value={pocket.memberId}
-              options={closed.map(({ id }) => id)}
-              words={(id) => `in ${closed.find((each) => each.id === id)?.name ?? id}`}
-              onPick={(chosen) => set(pocket.id, { memberId: chosen })}
-              className="w-48!"
-            />
-            <Stretch
-              name={pocket.name}
-              fromMm={pocket.fromMm}
-              toMm={pocket.toMm}
-              onChange={(to) => set(pocket.id, to)}
-            />
-            <label className="w-20">
-              <span className="caption block">drains</span>
-              <input
-                className="field"
-                type="number"
-                min={0}
-                max={20}
-                aria-label={`${pocket.name} drains`}
-                value={pocket.drains}
-                onChange={(event) => set(pocket.id, { drains: Math.round(Number(event.target.value)) || 0 })}
-              />
-            </label>
-            <Remove
-              name={pocket.name}
-              onRemove={() => onFrame({ ...frame, pockets: pockets.filter(({ id }) => id !== pocket.id) })}
-            />
-          </li>
+          <PocketRow
+            key={pocket.id}
+            pocket={pocket}
+            closed={closed}
+            set={(to) => set(pocket.id, to)}
+            onRemove={() => onFrame({ ...frame, pockets: pockets.filter(({ id }) => id !== pocket.id) })}
+          />
         ))}
       </ul>
     </section>
   );
 }
+
+const PocketRow = ({
+  pocket,
+  closed,
+  set,
+  onRemove,
+}: {
+  pocket: Pocket;
+  closed: readonly Member[];
+  set: (to: Partial<Pocket>) => void;
+  onRemove: () => void;
+}) => (
+  <li className="flex flex-wrap items-end gap-2 py-1">
+    <input
+      aria-label="Closed space name"
+      className="field w-56!"
+      value={pocket.name}
+      maxLength={60}
+      onChange={(event) => set({ name: event.target.value })}
+    />
+    <PickCell
+      label={`${pocket.name} in`}
+      value={pocket.memberId}
+      options={closed.map(({ id }) => id)}
+      words={(id) => `in ${closed.find((each) => each.id === id)?.name ?? id}`}
+      onPick={(memberId) => set({ memberId })}
+      className="w-48!"
+    />
+    <Stretch name={pocket.name} fromMm={pocket.fromMm} toMm={pocket.toMm} onChange={set} />
+    <label className="w-20">
+      <span className="caption block">drains</span>
+      <input
+        className="field"
+        type="number"
+        min={0}
+        max={20}
+        aria-label={`${pocket.name} drains`}
+        value={pocket.drains}
+        onChange={(event) => set({ drains: Math.round(Number(event.target.value)) || 0 })}
+      />
+    </label>
+    <Remove name={pocket.name} onRemove={onRemove} />
+  </li>
+);
 
 const namesOf = (frame: Frame, ids: readonly string[]): string =>
   ids.map((id) => frame.members.find((member) => member.id === id)?.name ?? id).join(', ') ||

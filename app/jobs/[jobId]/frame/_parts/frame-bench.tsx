@@ -96,11 +96,7 @@ export function FrameBench() {
         onChange={(event) => edit.set({ ...frame, datum: event.target.value })}
       />
       <MembersSection frame={frame} edit={edit} />
-      <FittingsTable frame={frame} onFrame={edit.set} />
-      <PanelsTable frame={frame} onFrame={edit.set} />
-      <PocketsTable frame={frame} onFrame={edit.set} />
-      <LoadsForm frame={frame} onFrame={edit.set} />
-      <StandsForm frame={frame} onFrame={edit.set} />
+      <OnTheFrame frame={frame} onFrame={edit.set} />
       <FactorsForm
         factors={practice.loadFactors}
         onChange={(loadFactors) => setPractice({ ...practice, loadFactors })}
@@ -116,6 +112,17 @@ export function FrameBench() {
     </Bench>
   );
 }
+
+/** What the frame carries, encloses and stands on. */
+const OnTheFrame = (of: { frame: Frame; onFrame: (frame: Frame) => void }) => (
+  <>
+    <FittingsTable {...of} />
+    <PanelsTable {...of} />
+    <PocketsTable {...of} />
+    <LoadsForm {...of} />
+    <StandsForm {...of} />
+  </>
+);
 
 function Head({
   frame,

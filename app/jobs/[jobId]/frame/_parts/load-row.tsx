@@ -6,6 +6,11 @@ import { MassCell } from './mass-cell';
 import { LengthCell } from './length-cell';
 import { PickCell } from '@/ui/controls';
 
+interface OfLoad {
+  readonly item: Load;
+  readonly set: (to: Partial<Load>) => void;
+}
+
 /** A load whose height nobody has said: it counts as usual for its kind. */
 const unsaid = ({ heightMm: _, ...load }: Load): Load => load;
 
@@ -25,7 +30,6 @@ export function LoadRow({
   onOff: (isOff: boolean) => void;
   onRemove: () => void;
 }) {
-  const { system } = useReader();
   const set = (to: Partial<Load>) => onChange({ ...item, ...to });
   return (
     <tr>
@@ -46,63 +50,16 @@ export function LoadRow({
           onChange={(event) => set({ name: event.target.value })}
         />
       </td>
+      <HowHeavy item={item} set={set} />
+      <Where item={item} set={set} />
       <td className="pr-1">
-        <MassCell
-          label={`${item.name} weight`}
-          massKg={item.massKg}
-          system={system}
-          onMass={(massKg) => massKg !== undefined && set({ massKg })}
-        />
+        <Height item={item} set={set} frame={frame} onNone={() => onChange(unsaid(item))} />
       </td>
       <td className="pr-1">
-        <LengthCell
-          label={`${item.name} from`}
-          valueMm={item.fromMm}
-          kind="length"
-          onLength={(fromMm) => set({ fromMm })}
-        />
-      </td>
-      <td className="pr-1">
-        <LengthCell
-          label={`${item.name} to`}
-          valueMm={item.toMm}
-          kind="length"
-          onLength={(toMm) => set({ toMm })}
-        />
-      </td>
-      <td className="pr-1">
-        <LengthCell
-          label={`${item.name} height of its centre above ground`}
-          valueMm={item.heightMm}
-          usualMm={usualHeightMm(frame, item.kind)}
-          kind="length"
-          onLength={(heightMm) => set({ heightMm })}
-          onNone={() => onChange(unsaid(item))}
-        />
-      </td>
-      <td className="pr-1">
-        <input
-          aria-label={`${item.name} left share`}
-          className="field"
-          inputMode="numeric"
-          value={Math.round(item.leftShare * 100)}
-          onChange={(event) =>
-            set({
-              leftShare: Math.min(100, Math.max(0, Number(event.target.value.replace(/\D/g, '')))) / 100,
-            })
-          }
-        />
+        <LeftShare item={item} set={set} />
       </td>
       <td className="text-center">
-        <label className="hit inline-flex items-center justify-center">
-          <input
-            type="checkbox"
-            className="size-6"
-            aria-label={`${item.name} is taken off before cutting`}
-            checked={isOff}
-            onChange={(event) => onOff(event.target.checked)}
-          />
-        </label>
+        <TakenOff name={item.name} isOff={isOff} onOff={onOff} />
       </td>
       <td>
         <button type="button" className="hit underline" aria-label={`Remove ${item.name}`} onClick={onRemove}>
@@ -112,3 +69,83 @@ export function LoadRow({
     </tr>
   );
 }
+
+function HowHeavy({ item, set }: OfLoad) {
+  const { system } = useReader();
+  return (
+    <td className="pr-1">
+      <MassCell
+        label={`${item.name} weight`}
+        massKg={item.massKg}
+        system={system}
+        onMass={(massKg) => massKg !== undefined && set({ massKg })}
+      />
+    </td>
+  );
+}
+
+/** From and to along the frame. */
+const Where = ({ item, set }: OfLoad) => (
+  <>
+    <td className="pr-1">
+      <LengthCell
+        label={`${item.name} from`}
+        valueMm={item.fromMm}
+        kind="length"
+        onLength={(fromMm) => set({ fromMm })}
+      />
+    </td>
+    <td className="pr-1">
+      <LengthCell
+        label={`${item.name} to`}
+        valueMm={item.toMm}
+        kind="length"
+        onLength={(toMm) => set({ toMm })}
+      />
+    </td>
+  </>
+);
+
+const Height = ({ item, set, frame, onNone }: OfLoad & { frame: Frame; onNone: () => void }) => (
+  <LengthCell
+    label={`${item.name} height of its centre above ground`}
+    valueMm={item.heightMm}
+    usualMm={usualHeightMm(frame, item.kind)}
+    kind="length"
+    onLength={(heightMm) => set({ heightMm })}
+    onNone={onNone}
+  />
+);
+
+/** How much of it stands on the left, typed in per cent. */
+const LeftShare = ({ item, set }: OfLoad) => (
+  <input
+    aria-label={`${item.name} left share`}
+    className="field"
+    inputMode="numeric"
+    value={Math.round(item.leftShare * 100)}
+    onChange={(event) =>
+      set({ leftShare: Math.min(100, Number(event.target.value.replace(/\D/g, ''))) / 100 })
+    }
+  />
+);
+
+const TakenOff = ({
+  name,
+  isOff,
+  onOff,
+}: {
+  name: string;
+  isOff: boolean;
+  onOff: (isOff: boolean) => void;
+}) => (
+  <label className="hit inline-flex items-center justify-center">
+    <input
+      type="checkbox"
+      className="size-6"
+      aria-label={`${name} is taken off before cutting`}
+      checked={isOff}
+      onChange={(event) => onOff(event.target.checked)}
+    />
+  </label>
+);

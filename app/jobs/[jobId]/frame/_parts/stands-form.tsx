@@ -8,9 +8,15 @@ import { LengthCell } from './length-cell';
 
 const SIDES: readonly FrameStand['side'][] = ['left', 'centre', 'right'];
 
+/** A stand in the middle of the frame, to be moved where it is. */
+const newStand = (frame: Frame): FrameStand => ({
+  id: newId(),
+  side: 'left',
+  stationMm: Math.round(frame.lengthMm / 2),
+});
+
 /** Where stands, cribs or arms hold the frame from the first cut to the last weld. */
 export function StandsForm({ frame, onFrame }: { frame: Frame; onFrame: (frame: Frame) => void }) {
-  const { system } = useReader();
   const stands = frame.loads?.stands ?? [];
   const put = (next: readonly FrameStand[]) =>
     onFrame({ ...frame, loads: { items: [], ...frame.loads, stands: [...next] } });
@@ -21,13 +27,7 @@ export function StandsForm({ frame, onFrame }: { frame: Frame; onFrame: (frame: 
       <div className="flex flex-wrap items-center justify-between gap-2 border-b border-ink">
         <h2 className="text-lg font-semibold">What it stands on while it is cut</h2>
         <div className="flex flex-wrap gap-3">
-          <button
-            type="button"
-            className="hit underline"
-            onClick={() =>
-              put([...stands, { id: newId(), side: 'left', stationMm: Math.round(frame.lengthMm / 2) }])
-            }
-          >
+          <button type="button" className="hit underline" onClick={() => put([...stands, newStand(frame)])}>
             Add a stand
           </button>
           {stands.length === 0 && (
@@ -42,34 +42,57 @@ export function StandsForm({ frame, onFrame }: { frame: Frame; onFrame: (frame: 
       ) : (
         <ul className="grid gap-2 pt-2">
           {stands.map((stand, k) => (
-            <li key={stand.id} className="flex flex-wrap items-end gap-3">
-              <Pick
-                label={`Stand ${k + 1} under`}
-                value={stand.side}
-                options={SIDES}
-                onPick={(side) => change(stand.id, { side })}
-              />
-              <div className="w-36">
-                <span className="caption block">station, {system}</span>
-                <LengthCell
-                  label={`Stand ${k + 1} station`}
-                  valueMm={stand.stationMm}
-                  kind="length"
-                  onLength={(stationMm) => change(stand.id, { stationMm })}
-                />
-              </div>
-              <button
-                type="button"
-                className="hit underline"
-                aria-label={`Remove stand ${k + 1}`}
-                onClick={() => put(stands.filter((other) => other.id !== stand.id))}
-              >
-                remove
-              </button>
-            </li>
+            <StandRow
+              key={stand.id}
+              number={k + 1}
+              stand={stand}
+              onChange={(to) => change(stand.id, to)}
+              onRemove={() => put(stands.filter((other) => other.id !== stand.id))}
+            />
           ))}
         </ul>
       )}
     </section>
+  );
+}
+
+function StandRow({
+  number,
+  stand,
+  onChange,
+  onRemove,
+}: {
+  number: number;
+  stand: FrameStand;
+  onChange: (to: Partial<FrameStand>) => void;
+  onRemove: () => void;
+}) {
+  const { system } = useReader();
+  return (
+    <li className="flex flex-wrap items-end gap-3">
+      <Pick
+        label={`Stand ${number} under`}
+        value={stand.side}
+        options={SIDES}
+        onPick={(side) => onChange({ side })}
+      />
+      <div className="w-36">
+        <span className="caption block">station, {system}</span>
+        <LengthCell
+          label={`Stand ${number} station`}
+          valueMm={stand.stationMm}
+          kind="length"
+          onLength={(stationMm) => onChange({ stationMm })}
+        />
+      </div>
+      <button
+        type="button"
+        className="hit underline"
+        aria-label={`Remove stand ${number}`}
+        onClick={onRemove}
+      >
+        remove
+      </button>
+    </li>
   );
 }

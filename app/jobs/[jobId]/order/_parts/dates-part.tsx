@@ -43,27 +43,8 @@ export function DatesPart({ order }: { order: JobOrder }) {
   const now = JSON.stringify(snapshotOf(order.plan, order.progress, taskWords, stands(file, 'bought')));
   // The order is made anew as time passes: days are drawn again only where a task became another.
   const tasks = useMemo(() => JSON.parse(now) as PlannedTask[], [now]);
-  const { scheduling, begin } = useScheduler();
   const needBy = intakeOf(file)?.needBy;
-  const people = file.people ?? [];
-  const bays = file.bays ?? [];
-  const { lengthMm } = file.frame;
-  useEffect(() => {
-    if (tasks.length === 0) return;
-    void begin(
-      {
-        jobs: [shopJob({ id: file.job.id, plan: { tasks, lengthMm }, slot, done: [], needBy })],
-        people,
-        bays,
-        week: file.week ?? DEFAULT_WEEK,
-        today: today(),
-        draws: DRAWS,
-      },
-      file.job.id,
-    );
-    // People, bays and week come with the file.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [tasks, slot, needBy, file, begin]);
+  const scheduling = useDates(tasks, slot, needBy);
   const dates = scheduling?.found?.dates;
   const dated = dates?.ok ? dates.jobs[0] : undefined;
   return (
@@ -74,34 +55,7 @@ export function DatesPart({ order }: { order: JobOrder }) {
         </p>
       ) : (
         <>
-          <h2 className="text-2xl font-semibold">
-            <span role="status">
-              {dated
-                ? `Ready ${dayWords(dated.promised.on)}, kept ${Math.round(dated.promised.chance * 100)} times in a hundred`
-                : dates && !dates.ok
-                  ? 'No day can be named'
-                  : 'working…'}
-            </span>
-          </h2>
-          {dates && !dates.ok && (
-            <p className="text-lg font-semibold text-oxide">
-              {NO_SCHEDULE_WORDS[dates.why]}:{' '}
-              <Link className="underline" href="/shop">
-                Shop
-              </Link>
-              .
-            </p>
-          )}
-          {scheduling?.problem && (
-            <p role="alert" className="font-semibold text-oxide">
-              {scheduling.problem}
-            </p>
-          )}
-          {dated?.notIn && (
-            <p className="font-semibold text-oxide" role="alert">
-              {dated.notIn.bay} {BAY_TROUBLE_WORDS[dated.notIn.why]}: it stands in {dated.bay ?? 'no bay'}.
-            </p>
-          )}
+          <Ready dates={dates} dated={dated} problem={scheduling?.problem} />
           {dated && <Chances dated={dated} needBy={needBy} latest={scheduling?.found?.latest} slot={slot} />}
           <SlotForm key={slot?.id ?? 'none'} slot={slot} order={order} />
           {dated && dates?.ok && <DaysDrawn dated={dated} hoursADay={dates.hoursADay} days={dates.days} />}
@@ -111,6 +65,73 @@ export function DatesPart({ order }: { order: JobOrder }) {
       <UntilPart />
     </section>
   );
+}
+
+type Scheduling = ReturnType<typeof useScheduler>['scheduling'];
+type Dates = NonNullable<NonNullable<Scheduling>['found']>['dates'];
+
+/** The days of these tasks, drawn by the shop's people, bays and week; anew where one of them changes. */
+function useDates(tasks: readonly PlannedTask[], slot: Slot | undefined, needBy: string | undefined) {
+  const { file } = useRecords();
+  const { scheduling, begin } = useScheduler();
+  useEffect(() => {
+    if (tasks.length === 0) return;
+    const plan = { tasks: [...tasks], lengthMm: file.frame.lengthMm };
+    void begin(
+      {
+        jobs: [shopJob({ id: file.job.id, plan, slot, done: [], needBy })],
+        people: file.people ?? [],
+        bays: file.bays ?? [],
+        week: file.week ?? DEFAULT_WEEK,
+        today: today(),
+        draws: DRAWS,
+      },
+      file.job.id,
+    );
+  }, [tasks, slot, needBy, file, begin]);
+  return scheduling;
+}
+
+/** The day that is promised, or why none can be named. */
+const Ready = ({
+  dates,
+  dated,
+  problem,
+}: {
+  dates: Dates | undefined;
+  dated: DatedJob | undefined;
+  problem: string | undefined;
+}) => (
+  <>
+    <h2 className="text-2xl font-semibold">
+      <span role="status">{readyWords(dates, dated)}</span>
+    </h2>
+    {dates && !dates.ok && (
+      <p className="text-lg font-semibold text-oxide">
+        {NO_SCHEDULE_WORDS[dates.why]}:{' '}
+        <Link className="underline" href="/shop">
+          Shop
+        </Link>
+        .
+      </p>
+    )}
+    {problem && (
+      <p role="alert" className="font-semibold text-oxide">
+        {problem}
+      </p>
+    )}
+    {dated?.notIn && (
+      <p className="font-semibold text-oxide" role="alert">
+        {dated.notIn.bay} {BAY_TROUBLE_WORDS[dated.notIn.why]}: it stands in {dated.bay ?? 'no bay'}.
+      </p>
+    )}
+  </>
+);
+
+function readyWords(dates: Dates | undefined, dated: DatedJob | undefined): string {
+  if (dated)
+    return `Ready ${dayWords(dated.promised.on)}, kept ${Math.round(dated.promised.chance * 100)} times in a hundred`;
+  return dates && !dates.ok ? 'No day can be named' : 'working…';
 }
 
 function Chances({
@@ -200,20 +221,23 @@ const typedSlot = z
     }),
   );
 
+/** A slot as its fields show it; what is usual where there is none yet. */
+const slotAsTyped = (slot: Slot | undefined) => ({
+  startOn: slot?.startOn ?? today(),
+  bay: slot?.bay ?? '',
+  chance: chanceOf(slot?.chance),
+  onLift: slot?.onLift === true,
+  isAway: slot?.away !== undefined,
+  travelHours: String(slot?.away?.travelHours ?? ''),
+  power: slot?.away?.power ?? 'mains',
+  downtimePerDay: String(slot?.downtimePerDay ?? ''),
+  transitAfter: slot?.transitAfter ?? '',
+});
+
 function SlotForm({ slot, order }: { slot: Slot | undefined; order: JobOrder }) {
   const { file } = useRecords();
   const keepChecked = useKeepChecked();
-  const form = useTypedForm(typedSlot, {
-    startOn: slot?.startOn ?? today(),
-    bay: slot?.bay ?? '',
-    chance: chanceOf(slot?.chance),
-    onLift: slot?.onLift === true,
-    isAway: slot?.away !== undefined,
-    travelHours: String(slot?.away?.travelHours ?? ''),
-    power: slot?.away?.power ?? 'mains',
-    downtimePerDay: String(slot?.downtimePerDay ?? ''),
-    transitAfter: slot?.transitAfter ?? '',
-  });
+  const form = useTypedForm(typedSlot, slotAsTyped(slot));
   const isAway = useWatch({ control: form.control, name: 'isAway' });
   const zones = order.plan.zones.map(({ id }) => id).slice(0, -1);
   return (
@@ -250,15 +274,7 @@ function SlotForm({ slot, order }: { slot: Slot | undefined; order: JobOrder }) 
           />
         )}
         <TypedPress name="isAway">Done where it stands</TypedPress>
-        {isAway && (
-          <>
-            <TypedEntry name="travelHours" label="on the road a day, h" className="w-36" />
-            <div>
-              <p className="caption">power there</p>
-              <TypedChoice name="power" label="Power there" options={POWERS} />
-            </div>
-          </>
-        )}
+        {isAway && <WhereItStands />}
         <button type="submit" className="solid">
           Keep this
         </button>
@@ -279,6 +295,16 @@ const InTheShop = ({ bays }: { bays: readonly string[] }) => (
       className="w-32"
     />
     <TypedPress name="onLift">Needs a lift</TypedPress>
+  </>
+);
+
+const WhereItStands = () => (
+  <>
+    <TypedEntry name="travelHours" label="on the road a day, h" className="w-36" />
+    <div>
+      <p className="caption">power there</p>
+      <TypedChoice name="power" label="Power there" options={POWERS} />
+    </div>
   </>
 );
 

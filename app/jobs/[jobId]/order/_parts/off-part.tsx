@@ -70,7 +70,6 @@ function PartRow({
   removal: Removal | undefined;
 }) {
   const { system } = useReader();
-  const [isTelling, setTelling] = useState(false);
   // A tag’s code names its part: its record opens by itself.
   const [isOpen, setOpen] = useState(useSearchParams().get('thing') === at.task.of.id);
   const isOff = at.state === 'done';
@@ -104,24 +103,38 @@ function PartRow({
       {at.task.isFuel && isOff && !removal?.isOutside && (
         <p className="font-semibold text-oxide">Not recorded as out of the building: hot work stays shut.</p>
       )}
-      {isOpen &&
-        (isTelling ? (
-          <RemovalForm
-            task={at.task}
-            {...(removal && { before: removal })}
-            onClose={() => setTelling(false)}
-          />
-        ) : (
-          <div className="ml-2 border-l-2 border-rule pl-3">
-            {isOff && at.task.what !== 'battery off' && (
-              <button type="button" className="plain mb-2" onClick={() => setTelling(true)}>
-                It lies elsewhere, or something else is known
-              </button>
-            )}
-            <TaskActs at={now ?? at} order={order} onRemoval={() => setTelling(true)} />
-          </div>
-        ))}
+      {isOpen && <PartOpened at={at} now={now ?? at} order={order} removal={removal} />}
     </li>
+  );
+}
+
+/** What may be done with a part now, and what more is known of where it lies. */
+function PartOpened({
+  at,
+  now,
+  order,
+  removal,
+}: {
+  at: TaskProgress;
+  /** The task that comes next for it. */
+  now: TaskProgress;
+  order: JobOrder;
+  removal: Removal | undefined;
+}) {
+  const [isTelling, setTelling] = useState(false);
+  if (isTelling)
+    return (
+      <RemovalForm task={at.task} {...(removal && { before: removal })} onClose={() => setTelling(false)} />
+    );
+  return (
+    <div className="ml-2 border-l-2 border-rule pl-3">
+      {at.state === 'done' && at.task.what !== 'battery off' && (
+        <button type="button" className="plain mb-2" onClick={() => setTelling(true)}>
+          It lies elsewhere, or something else is known
+        </button>
+      )}
+      <TaskActs at={now} order={order} onRemoval={() => setTelling(true)} />
+    </div>
   );
 }
 

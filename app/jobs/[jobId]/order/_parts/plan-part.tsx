@@ -23,34 +23,11 @@ export function PlanPart({ order }: { order: JobOrder }) {
   return (
     <section aria-label="Plan" className="mt-1">
       {progress.length === 0 ? (
-        <p className="max-w-prose text-xl">
-          Nothing is decided yet, so there is nothing to put in order. Take proposals over in{' '}
-          <Link className="underline" href={`/jobs/${file.job.id}/shape`}>
-            Shape
-          </Link>
-          ; what is decided there becomes tasks here.
-        </p>
+        <NothingDecided jobId={file.job.id} />
       ) : (
-        <h2 className="text-2xl font-semibold">
-          {left.length === 0
-            ? 'Everything is done'
-            : next.length === 0
-              ? 'Nothing may be begun: a gate is shut'
-              : `Next: ${taskWords(next[0]!.task)}`}
-        </h2>
+        <h2 className="text-2xl font-semibold">{nextWords(left, next)}</h2>
       )}
-      {plan.troubles.length > 0 && (
-        <ul aria-label="What stands in the way" className="my-2 border-l-[6px] border-oxide pl-3">
-          {plan.troubles.map((trouble) => {
-            const words = troubleWords(trouble, file.frame, system);
-            return (
-              <li key={words} className="font-semibold">
-                {words}.
-              </li>
-            );
-          })}
-        </ul>
-      )}
+      <Troubles troubles={plan.troubles.map((trouble) => troubleWords(trouble, file.frame, system))} />
       {progress.length > 0 && <Lanes order={order} chosen={open} onChoose={setOpen} />}
       {progress.length > left.length && (
         <button type="button" className="plain mt-2" aria-pressed={all} onClick={() => setAll(!all)}>
@@ -81,6 +58,32 @@ export function PlanPart({ order }: { order: JobOrder }) {
   );
 }
 
+const NothingDecided = ({ jobId }: { jobId: string }) => (
+  <p className="max-w-prose text-xl">
+    Nothing is decided yet, so there is nothing to put in order. Take proposals over in{' '}
+    <Link className="underline" href={`/jobs/${jobId}/shape`}>
+      Shape
+    </Link>
+    ; what is decided there becomes tasks here.
+  </p>
+);
+
+const nextWords = (left: readonly TaskProgress[], next: readonly TaskProgress[]): string => {
+  if (left.length === 0) return 'Everything is done';
+  return next[0] ? `Next: ${taskWords(next[0].task)}` : 'Nothing may be begun: a gate is shut';
+};
+
+const Troubles = ({ troubles }: { troubles: readonly string[] }) =>
+  troubles.length > 0 && (
+    <ul aria-label="What stands in the way" className="my-2 border-l-[6px] border-oxide pl-3">
+      {troubles.map((words) => (
+        <li key={words} className="font-semibold">
+          {words}.
+        </li>
+      ))}
+    </ul>
+  );
+
 export const hoursWords = ([least, most]: readonly [number, number]): string =>
   most < 1
     ? `${Math.max(5, Math.round((least * 60) / 5) * 5)} to ${Math.max(5, Math.round((most * 60) / 5) * 5)} min`
@@ -98,20 +101,9 @@ function Row({
   isOpen: boolean;
   onOpen: () => void;
 }) {
-  const { file } = useRecords();
-  const [removal, setRemoval] = useState(false);
-  const { task, state, isNext, workedH, running } = at;
+  const { task, state, isNext } = at;
   const number = order.progress.indexOf(at) + 1;
   const isShut = shutBefore(order.gates, task.id).length > 0;
-  const stands = isOver(state)
-    ? `${STATE_WORDS[state]}${at.by ? `, ${at.by}` : ''}${at.isFromRecords ? ', by its record' : ''}${at.isChangedSince ? '; changed since' : ''}`
-    : isShut
-      ? 'gate shut'
-      : state === 'started'
-        ? `begun${running.length ? `: ${running.join(', ')}` : ', stopped'}`
-        : isNext
-          ? 'may begin'
-          : 'waits';
   return (
     <li id={`task-${task.id}`} className="py-0.5">
       <button
@@ -126,29 +118,49 @@ function Row({
           {taskWords(task)}
         </span>
         <span className="caption w-28">{hoursWords(task.hours)}</span>
-        <span className={`w-44 ${isShut && !isOver(state) ? 'font-semibold text-oxide' : ''}`}>{stands}</span>
+        <span className={`w-44 ${isShut && !isOver(state) ? 'font-semibold text-oxide' : ''}`}>
+          {standsWords(at, isShut)}
+        </span>
       </button>
-      {isOpen && (
-        <div className="mb-2 ml-10 border-l-2 border-rule pl-3">
-          <WhyHere at={at} order={order} />
-          {workedH > 0 && <p className="caption">On it so far: {tenth(workedH)} h of hands.</p>}
-          {task.memberId !== undefined && (
-            <p className="caption">
-              <Link
-                className="hit inline-flex items-center underline"
-                href={`/jobs/${file.job.id}/shape?member=${task.memberId}`}
-              >
-                See it on the Strip
-              </Link>
-            </p>
-          )}
-          {removal ? (
-            <RemovalForm task={task} onClose={() => setRemoval(false)} />
-          ) : (
-            <TaskActs at={at} order={order} onRemoval={() => setRemoval(true)} />
-          )}
-        </div>
-      )}
+      {isOpen && <Opened at={at} order={order} />}
     </li>
+  );
+}
+
+/** How a task stands, in a word or two. */
+function standsWords(at: TaskProgress, isShut: boolean): string {
+  const { state, running, isNext } = at;
+  if (isOver(state))
+    return `${STATE_WORDS[state]}${at.by ? `, ${at.by}` : ''}${at.isFromRecords ? ', by its record' : ''}${at.isChangedSince ? '; changed since' : ''}`;
+  if (isShut) return 'gate shut';
+  if (state === 'started') return `begun${running.length ? `: ${running.join(', ')}` : ', stopped'}`;
+  return isNext ? 'may begin' : 'waits';
+}
+
+/** Why a task stands where it does, what was worked on it, and what may be done with it. */
+function Opened({ at, order }: { at: TaskProgress; order: JobOrder }) {
+  const { file } = useRecords();
+  const [removal, setRemoval] = useState(false);
+  const { task, workedH } = at;
+  return (
+    <div className="mb-2 ml-10 border-l-2 border-rule pl-3">
+      <WhyHere at={at} order={order} />
+      {workedH > 0 && <p className="caption">On it so far: {tenth(workedH)} h of hands.</p>}
+      {task.memberId !== undefined && (
+        <p className="caption">
+          <Link
+            className="hit inline-flex items-center underline"
+            href={`/jobs/${file.job.id}/shape?member=${task.memberId}`}
+          >
+            See it on the Strip
+          </Link>
+        </p>
+      )}
+      {removal ? (
+        <RemovalForm task={task} onClose={() => setRemoval(false)} />
+      ) : (
+        <TaskActs at={at} order={order} onRemoval={() => setRemoval(true)} />
+      )}
+    </div>
   );
 }

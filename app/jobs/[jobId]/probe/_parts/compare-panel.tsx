@@ -2,10 +2,10 @@
 
 import { standsOn } from '@/core/job';
 import { useCallback, useMemo, useState } from 'react';
-import { faceOf, twinOf } from '@/core/frame';
+import { faceOf, twinOf, type Member } from '@/core/frame';
 import { foundNominal } from '@/core/probe';
 import { percent, printLength } from '@/core/quantity';
-import { lowerBound } from '@/core/weigh';
+import { lowerBound, type SectionKept } from '@/core/weigh';
 import { EdgeLayer, MapLayer, ReadingLayer, Strip, type StripScale } from '@/ui/strip';
 import { useQuery } from '@tanstack/react-query';
 import { askEarlier, type EarlierSurvey } from '../../../../_client';
@@ -49,16 +49,13 @@ export function ComparePanel() {
   );
 }
 
-function Twin() {
+/** The twin's map, sound edge and readings. */
+function useTwinLayers(twin: Member | undefined) {
   const { file } = useRecordsLater();
-  const { system } = useReader();
-  const { member, setCursor } = useMember();
-  const { cursor, stretch } = usePlace();
   const { views } = useWork();
-  const twin = twinOf(file.frame, member);
   const work = twin && views.get(twin.id);
   const readings = useMemo(() => (twin ? standsOn(file, 'reading', twin.id) : []), [file, twin]);
-  const layers = useCallback(
+  return useCallback(
     (scale: StripScale) =>
       twin && (
         <>
@@ -79,16 +76,29 @@ function Twin() {
       ),
     [twin, work, readings],
   );
+}
+
+/** How far from a place a worked-out section still speaks for it, mm. */
+const NEAR_MM = 60;
+/** What is kept of the lesser modulus by the section nearest to a place. */
+function keptWords(sections: readonly SectionKept[], atMm: number): string {
+  const off = ({ stationMm }: SectionKept) => Math.abs(stationMm - atMm);
+  const [nearest] = [...sections].sort((a, b) => off(a) - off(b));
+  return nearest && off(nearest) < NEAR_MM
+    ? percent(Math.min(lowerBound(nearest.kept.modulusTop!), lowerBound(nearest.kept.modulusBottom!)))
+    : 'not read';
+}
+
+function Twin() {
+  const { file } = useRecordsLater();
+  const { system } = useReader();
+  const { member, setCursor } = useMember();
+  const { cursor, stretch } = usePlace();
+  const { views } = useWork();
+  const twin = twinOf(file.frame, member);
+  const layers = useTwinLayers(twin);
   if (!twin) return <p>{member.name} has no twin on the other side.</p>;
-  const hereS = (id: string) => {
-    const sections = views.get(id)?.picture.sections ?? [];
-    const at = [...sections].sort(
-      (a, b) => Math.abs(a.stationMm - cursor.stationMm) - Math.abs(b.stationMm - cursor.stationMm),
-    )[0];
-    return at && Math.abs(at.stationMm - cursor.stationMm) < 60
-      ? percent(Math.min(lowerBound(at.kept.modulusTop!), lowerBound(at.kept.modulusBottom!)))
-      : 'not read';
-  };
+  const hereS = (id: string) => keptWords(views.get(id)?.picture.sections ?? [], cursor.stationMm);
   return (
     <section aria-label="Twin" className="mb-3">
       <p>

@@ -162,17 +162,15 @@ function RateFields({
 }) {
   const { system } = useReader();
   const { member } = useMember();
+  const zoneWords = ({ fromMm, toMm }: DamageZone) =>
+    `${stationDigits(member, fromMm, system)} to ${printStation(member, toMm, system)}`;
   return (
     <div className="flex flex-wrap items-end gap-2">
       <Pick
         label="zone"
         value={asked.zone}
         options={['whole', ...zones.map((_, k) => String(k))]}
-        words={(id) =>
-          id === 'whole'
-            ? 'whole member'
-            : `${stationDigits(member, zones[Number(id)]!.fromMm, system)} to ${printStation(member, zones[Number(id)]!.toMm, system)}`
-        }
+        words={(id) => (id === 'whole' ? 'whole member' : zoneWords(zones[Number(id)]!))}
         onPick={(zone) => onAsk({ zone })}
       />
       <Entry
@@ -199,27 +197,30 @@ function RateFields({
         />{' '}
         wet debris inside
       </label>
-      {asked.cavity && (
-        <>
-          <Entry
-            label="inside, from"
-            unit="mm/year"
-            className="w-28"
-            value={asked.low}
-            onChange={(event) => onAsk({ low: event.target.value })}
-          />
-          <Entry
-            label="to"
-            unit="mm/year"
-            className="w-28"
-            value={asked.high}
-            onChange={(event) => onAsk({ high: event.target.value })}
-          />
-        </>
-      )}
+      {asked.cavity && <InsideFields asked={asked} onAsk={onAsk} />}
     </div>
   );
 }
+
+/** How fast wet debris is taken to eat, from and to. */
+const InsideFields = ({ asked, onAsk }: { asked: Asked; onAsk: (to: Partial<Asked>) => void }) => (
+  <>
+    <Entry
+      label="inside, from"
+      unit="mm/year"
+      className="w-28"
+      value={asked.low}
+      onChange={(event) => onAsk({ low: event.target.value })}
+    />
+    <Entry
+      label="to"
+      unit="mm/year"
+      className="w-28"
+      value={asked.high}
+      onChange={(event) => onAsk({ high: event.target.value })}
+    />
+  </>
+);
 
 function Forecasts({ all }: { all: readonly LossForecast[] }) {
   const { system } = useReader();

@@ -2,7 +2,7 @@
 
 import { useImperativeHandle, useRef, useState, useSyncExternalStore, type Ref, type RefObject } from 'react';
 import { toast } from 'sonner';
-import { facesOf, faceOf, type FaceId, startsAtMm } from '@/core/frame';
+import { facesOf, faceOf, type FaceId, type Member, startsAtMm } from '@/core/frame';
 import { inchesToMm, lengthDigits, parseLengthMm, printLength, type UnitSystem } from '@/core/quantity';
 import { METHOD_IDS, valueAt, type Method } from '@/core/probe';
 import { Entry, Pick, PickBeside } from '@/ui/controls';
@@ -47,7 +47,20 @@ const useCoarsePointer = (): boolean =>
     () => false,
   );
 
-/** What is typed over the cursor's place, and how readings follow each other. */
+/** How readings follow each other: where the next one is, and the ways to get there. */
+function useWays() {
+  const { system } = useReader();
+  const { member } = useMember();
+  const [ways, setWays] = useState<Ways>({ method: 'ultrasonic', step: 6, column: 1 });
+  const after = (from: Cursor) =>
+    nextSpot(member, from, {
+      alongMm: stepMm(ways.step, system),
+      columnMm: ways.column > 1 ? columnHeights(member, from.face, ways.column) : [],
+    });
+  return { ways, setWays: (to: Partial<Ways>) => setWays({ ...ways, ...to }), after };
+}
+
+/** What is typed over the cursor's place, and what becomes of it. */
 function useEntry(thickness: RefObject<HTMLInputElement | null>) {
   const { keep } = useRecords();
   const { system, by } = useReader();
@@ -55,13 +68,9 @@ function useEntry(thickness: RefObject<HTMLInputElement | null>) {
   const { cursor, stretch } = usePlace();
   const [typed, setTyped] = useState<Partial<EntryFields>>({});
   useUnitTurn(system, (as) => setTyped(eachText(typed, as)));
-  const [ways, setWays] = useState<Ways>({ method: 'ultrasonic', step: 6, column: 1 });
+  const { ways, setWays, after } = useWays();
+  const { method } = ways;
   const [problems, setProblems] = useState<FieldProblems>({});
-  const after = (from: Cursor) =>
-    nextSpot(member, from, {
-      alongMm: stepMm(ways.step, system),
-      columnMm: ways.column > 1 ? columnHeights(member, from.face, ways.column) : [],
-    });
   const stamp = () => ({ id: newId(), by: by.trim() || 'unnamed', at: new Date().toISOString() });
   const goOn = (next: Cursor) => {
     setCursor(next);
@@ -71,14 +80,10 @@ function useEntry(thickness: RefObject<HTMLInputElement | null>) {
   };
   const typeOn = (thickness: string) => setTyped((before) => ({ ...before, thickness }));
   return {
-    fields: {
-      station: typed.station ?? stationDigits(member, cursor.stationMm, system),
-      height: typed.height ?? lengthDigits(cursor.heightMm, system, 'length'),
-      thickness: typed.thickness ?? '',
-    },
+    fields: { ...shownAt(member, cursor, system), ...typed },
     problems,
     ways,
-    setWays: (to: Partial<Ways>) => setWays({ ...ways, ...to }),
+    setWays,
     typeOn,
     press: (key: string) =>
       setTyped((before) => ({ ...before, thickness: pressed(before.thickness ?? '', key) })),
@@ -90,19 +95,14 @@ function useEntry(thickness: RefObject<HTMLInputElement | null>) {
         setCursor({ ...cursor, [field === 'station' ? 'stationMm' : 'heightMm']: length.value });
     },
     keepColumn: (lines: readonly string[]) => {
-      const column = readColumn(member, cursor, lines, { after, method: ways.method, system, stamp });
+      const column = readColumn(member, cursor, lines, { after, method, system, stamp });
       if (!column.ok) return setProblems({ thickness: column.reason });
       column.readings.forEach(keep);
       goOn(column.next);
     },
     submit: () => {
-      // The cursor's own place is exact; the field only shows it to the nearest sixteenth.
-      const exact = {
-        station: typed.station ?? `${startsAtMm(member) + cursor.stationMm}mm`,
-        height: typed.height ?? `${cursor.heightMm}mm`,
-        thickness: typed.thickness ?? '',
-      };
-      const outcome = readEntry(member, cursor.face, exact, { method: ways.method, system, stamp: stamp() });
+      const fields = { ...exactly(member, cursor), ...typed };
+      const outcome = readEntry(member, cursor.face, fields, { method, system, stamp: stamp() });
       if (!outcome.ok) return setProblems(outcome.problems);
       keep(outcome.reading);
       if (outcome.warning) toast.warning('Look at that again', { description: outcome.warning });
@@ -121,6 +121,20 @@ function useEntry(thickness: RefObject<HTMLInputElement | null>) {
   };
 }
 type Entering = ReturnType<typeof useEntry>;
+
+/** The cursor's place as the fields show it. */
+const shownAt = (member: Member, { stationMm, heightMm }: Cursor, system: UnitSystem): EntryFields => ({
+  station: stationDigits(member, stationMm, system),
+  height: lengthDigits(heightMm, system, 'length'),
+  thickness: '',
+});
+
+/** The cursor's own place is exact; the fields only show it to the nearest sixteenth. */
+const exactly = (member: Member, { stationMm, heightMm }: Cursor): EntryFields => ({
+  station: `${startsAtMm(member) + stationMm}mm`,
+  height: `${heightMm}mm`,
+  thickness: '',
+});
 
 /** How a reading is taken, and where the next one is. */
 interface Ways {

@@ -2,27 +2,23 @@
 
 import { stands } from '@/core/job';
 import { disagreeing, doubtfulReadings, type Reading } from '@/core/probe';
-import { standing, type Strike } from '@/core/frame';
+import { standing } from '@/core/frame';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useRef, useState } from 'react';
-import { lengthDigits } from '@/core/quantity';
-import { faceWords } from '@/ui/strip';
 import { useMember, useReader, useOnMemberLater, useRecordsLater } from '../../../_desk';
-import { stationDigits } from '../../../../_words/station';
-import { When } from '@/ui/controls';
+import { SortedHead } from '@/ui/controls';
+import { ReadingRow } from './reading-row';
+import { useReadingsSorted, type SortedColumn } from './readings-sorted';
 
-/** The readings of the member in sight, newest first; struck ones stay, with who and why. */
+/** The readings of the member in sight, newest first or as a heading sorts them; struck ones stay. */
 export function ReadingTable({ onStrike }: { onStrike: (reading: Reading) => void }) {
   const { readings } = useOnMemberLater();
-  const { file } = useRecordsLater();
   const { system } = useReader();
   const { member } = useMember();
   const [all, setAll] = useState(false);
-  const strikes = new Map(file.strikes.map((strike) => [strike.evidenceId, strike]));
-  const doubtful = useMemo(() => doubtfulReadings(readings, stands(file, 'calibration')), [readings, file]);
-  const apart = useMemo(() => disagreeing(standing(readings, file.strikes)), [readings, file.strikes]);
-  const newest = [...readings].reverse();
-  const shown = all ? newest : newest.slice(0, 12);
+  const { strikes, doubtful, apart } = useSaidOf(readings);
+  const { sorted, columns } = useReadingsSorted(member, readings, system);
+  const shown = all ? sorted : sorted.slice(0, FIRST_ROWS);
   const { scrolls, rows, before, after } = useInSight(shown, all);
   if (readings.length === 0)
     return (
@@ -37,25 +33,11 @@ export function ReadingTable({ onStrike }: { onStrike: (reading: Reading) => voi
         Readings on {member.name.toLowerCase()}: {readings.length}
       </h3>
       <div ref={scrolls} className={`relative ${all ? 'max-h-[60dvh] overflow-auto' : 'overflow-x-auto'}`}>
-        <table aria-rowcount={newest.length + 1} className="w-full min-w-[560px] text-[15px]">
-          <thead>
-            <tr className="caption text-left">
-              {[
-                `station, ${system}`,
-                'face',
-                `height, ${system}`,
-                `thickness, ${system}`,
-                'method',
-                'by',
-                'when',
-                '',
-              ].map((head) => (
-                <th key={head} scope="col" className="font-normal">
-                  {head || <span className="sr-only">strike</span>}
-                </th>
-              ))}
-            </tr>
-          </thead>
+        <table
+          aria-rowcount={sorted.length + 1}
+          className="w-full min-w-[660px] text-[15px] [&_td]:pr-3 [&_th]:pr-3"
+        >
+          <Heads columns={columns} />
           <tbody className="ruled">
             {before > 0 && <tr style={{ height: before }} aria-hidden />}
             {rows.map(({ reading, index }) => (
@@ -73,15 +55,39 @@ export function ReadingTable({ onStrike }: { onStrike: (reading: Reading) => voi
           </tbody>
         </table>
       </div>
-      {newest.length > shown.length && (
+      {sorted.length > shown.length && (
         <button type="button" className="plain mt-2" onClick={() => setAll(true)}>
-          Show all {newest.length}
+          Show all {sorted.length}
         </button>
       )}
     </section>
   );
 }
 
+const Heads = ({ columns }: { columns: readonly SortedColumn[] }) => (
+  <thead className="sticky top-0 bg-paper">
+    <tr className="caption text-left">
+      {columns.map(({ id, label, sorted, turn }) => (
+        <SortedHead key={id} label={label} sorted={sorted} onTurn={turn} />
+      ))}
+      <th scope="col">
+        <span className="sr-only">strike</span>
+      </th>
+    </tr>
+  </thead>
+);
+
+/** What is said against readings: struck through, by a gauge that had drifted, at odds with another. */
+function useSaidOf(readings: readonly Reading[]) {
+  const { file } = useRecordsLater();
+  const strikes = new Map(file.strikes.map((strike) => [strike.evidenceId, strike]));
+  const doubtful = useMemo(() => doubtfulReadings(readings, stands(file, 'calibration')), [readings, file]);
+  const apart = useMemo(() => disagreeing(standing(readings, file.strikes)), [readings, file.strikes]);
+  return { strikes, doubtful, apart };
+}
+
+/** How many rows stand there before all are asked for. */
+const FIRST_ROWS = 12;
 /** A row is as high as what is pressed in it. */
 const ROW_PX = 45;
 
@@ -106,71 +112,4 @@ function useInSight(readings: readonly Reading[], scrollsItself: boolean) {
     before: first?.start ?? 0,
     after: last ? virtual.getTotalSize() - last.end : 0,
   };
-}
-
-function ReadingRow({
-  index,
-  reading,
-  strike,
-  isDoubtful,
-  isApart,
-  onStrike,
-}: {
-  index: number;
-  reading: Reading;
-  strike: Strike | undefined;
-  isDoubtful: boolean;
-  isApart: boolean;
-  onStrike: (reading: Reading) => void;
-}) {
-  const { system } = useReader();
-  const { member, setCursor } = useMember();
-  return (
-    <tr aria-rowindex={index + 2} className={strike ? 'text-soft' : ''}>
-      <td className={strike ? 'line-through' : ''}>{stationDigits(member, reading.stationMm, system)}</td>
-      <td className={strike ? 'line-through' : ''}>{faceWords(member, reading.face)}</td>
-      <td className={strike ? 'line-through' : ''}>{lengthDigits(reading.heightMm, system, 'length')}</td>
-      <td className={`font-semibold ${strike ? 'line-through' : ''}`}>
-        {lengthDigits(reading.thicknessMm, system, 'thickness')}
-      </td>
-      <td>
-        {reading.method}
-        {reading.simulated && (
-          <span className="ml-1 border border-oxide bg-oxide-wash px-1 font-semibold">simulated</span>
-        )}
-        {isDoubtful && <span className="font-semibold text-oxide"> gauge had drifted</span>}
-        {isApart && <span className="font-semibold text-oxide"> disagrees with another here</span>}
-      </td>
-      <td>{reading.by}</td>
-      <td className="whitespace-nowrap">
-        <When at={reading.at} />
-      </td>
-      <td className="whitespace-nowrap text-right">
-        {strike ? (
-          <span>
-            struck by {strike.by}: {strike.why}
-          </span>
-        ) : (
-          <>
-            <button
-              type="button"
-              className="hit px-2 underline"
-              onClick={() =>
-                setCursor({
-                  stationMm: reading.stationMm,
-                  face: reading.face,
-                  heightMm: reading.heightMm,
-                })
-              }
-            >
-              show
-            </button>
-            <button type="button" className="hit px-2 underline" onClick={() => onStrike(reading)}>
-              strike
-            </button>
-          </>
-        )}
-      </td>
-    </tr>
-  );
 }

@@ -63,26 +63,7 @@ export function MeasuredPart({ proof }: { proof: JobProof }) {
           </Link>
         </p>
       ) : (
-        <>
-          <Ruled label="Measured before and after" heads={MOVED_HEADS}>
-            {proof.changes.map((change) => (
-              <tr key={`${change.key} ${placeKey(change)}`}>
-                <th scope="row" className="py-1 pr-4 font-normal">
-                  {changeName(file.frame, change, system)}
-                </th>
-                <td className="pr-4">{changeFigure(change.was, change, system)}</td>
-                <td className="pr-4">{changeFigure(change.is, change, system)}</td>
-                <td className="pr-4">{changeWords(change, system)}</td>
-                <td className={change.says === 'moved' ? 'font-semibold text-oxide' : ''}>
-                  {MOVED_WORDS[change.says]}
-                  {change.notSaid && `: ${NOT_SAID_WORDS[change.notSaid]}`}
-                  {(change.before.simulated ?? change.after.simulated) && ', simulated'}
-                </td>
-              </tr>
-            ))}
-          </Ruled>
-          <MovedChart frame={file.frame} changes={proof.changes} system={system} />
-        </>
+        <Moved changes={proof.changes} />
       )}
       <Worth proof={proof} />
       <ReadTwice proof={proof} />
@@ -107,6 +88,34 @@ export function MeasuredPart({ proof }: { proof: JobProof }) {
         </button>
       )}
     </section>
+  );
+}
+
+/** Each place as it was, as it is, and whether it moved; drawn below. */
+function Moved({ changes }: { changes: JobProof['changes'] }) {
+  const { frame } = useRecords().file;
+  const { system } = useReader();
+  return (
+    <>
+      <Ruled label="Measured before and after" heads={MOVED_HEADS}>
+        {changes.map((change) => (
+          <tr key={`${change.key} ${placeKey(change)}`}>
+            <th scope="row" className="py-1 pr-4 font-normal">
+              {changeName(frame, change, system)}
+            </th>
+            <td className="pr-4">{changeFigure(change.was, change, system)}</td>
+            <td className="pr-4">{changeFigure(change.is, change, system)}</td>
+            <td className="pr-4">{changeWords(change, system)}</td>
+            <td className={change.says === 'moved' ? 'font-semibold text-oxide' : ''}>
+              {MOVED_WORDS[change.says]}
+              {change.notSaid && `: ${NOT_SAID_WORDS[change.notSaid]}`}
+              {(change.before.simulated ?? change.after.simulated) && ', simulated'}
+            </td>
+          </tr>
+        ))}
+      </Ruled>
+      <MovedChart frame={frame} changes={changes} system={system} />
+    </>
   );
 }
 

@@ -17,6 +17,29 @@ interface Grip {
   readonly end: 'startMm' | 'endMm';
 }
 
+/** Where an end may go: on the member, and not past the other one. */
+const within = (member: Member, piece: Piece, end: Grip['end'], stationMm: number): number =>
+  end === 'startMm'
+    ? Math.min(Math.max(0, stationMm), piece.endMm - LEAST_MM)
+    : Math.max(Math.min(member.lengthMm, stationMm), piece.startMm + LEAST_MM);
+
+/** As large as a finger, drawn as large as it need be. */
+const GripMark = ({ x, y }: { x: number; y: number }) => (
+  <>
+    <rect x={x - 22} y={y - 22} width="44" height="44" fill="transparent" />
+    <rect
+      x={x - 7}
+      y={y - 15}
+      width="14"
+      height="30"
+      fill="var(--sheet)"
+      stroke="var(--slate)"
+      strokeWidth="2.5"
+    />
+    <path d={`M${x - 2.5} ${y - 7}v14M${x + 2.5} ${y - 7}v14`} stroke="var(--slate)" strokeWidth="1.8" />
+  </>
+);
+
 /**
  * Grips on both ends of every piece: drag to move an end; it snaps to a quarter inch. Every step is told as it is dragged, for the rules to speak at once, and
  * it is kept when let go.
@@ -41,16 +64,16 @@ export function EndHandles({
     const box = group.current!.ownerSVGElement!.getBoundingClientRect();
     return Math.round(scale.stationAt(clientX - box.left) / SNAP_MM) * SNAP_MM;
   };
-  const limited = (piece: Piece, end: Grip['end'], stationMm: number) =>
-    end === 'startMm'
-      ? Math.min(Math.max(0, stationMm), piece.endMm - LEAST_MM)
-      : Math.max(Math.min(member.lengthMm, stationMm), piece.startMm + LEAST_MM);
   const grips = useTapDrag<Grip>({
     onDrag: (at, { index, end }) => {
       const from = begun ?? repair;
       if (!begun) setBegun(repair);
       const piece = from.pieces[index]!;
-      const ends = { startMm: piece.startMm, endMm: piece.endMm, [end]: limited(piece, end, stationOf(at)) };
+      const ends = {
+        startMm: piece.startMm,
+        endMm: piece.endMm,
+        [end]: within(member, piece, end, stationOf(at)),
+      };
       if (ends[end] === pieces[index]?.[end]) return;
       onDragged(from.pieces.map((each, n) => (n === index ? withEnds(member, each, ends) : each)));
     },
@@ -72,21 +95,7 @@ export function EndHandles({
           const y = scale.y(Math.max(0, coverage(member.shape, piece).noseUMm));
           return (
             <g key={`${piece.id}-${end}`} className="cursor-ew-resize" {...grips({ index: k, end })}>
-              <rect x={x - 22} y={y - 22} width="44" height="44" fill="transparent" />
-              <rect
-                x={x - 7}
-                y={y - 15}
-                width="14"
-                height="30"
-                fill="var(--sheet)"
-                stroke="var(--slate)"
-                strokeWidth="2.5"
-              />
-              <path
-                d={`M${x - 2.5} ${y - 7}v14M${x + 2.5} ${y - 7}v14`}
-                stroke="var(--slate)"
-                strokeWidth="1.8"
-              />
+              <GripMark x={x} y={y} />
             </g>
           );
         }),

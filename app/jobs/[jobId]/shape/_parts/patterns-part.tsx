@@ -118,15 +118,8 @@ const hoursOn = (order: JobOrder | undefined, repairId: string): number =>
     .filter(({ task }) => task.of.is === 'repair' && task.of.id === repairId)
     .reduce((sum, each) => sum + each.workedH, 0);
 
-function KeepForm({
-  worked: { repair },
-  onKept,
-  onLeave,
-}: {
-  worked: WorkedRepair;
-  onKept: (name: string) => void;
-  onLeave: () => void;
-}) {
+/** What a pattern of a repair may take along, and how it is kept. */
+function usePatternOf(repair: Repair, onKept: (name: string) => void) {
   const { file, refresh } = useRecords();
   const { member } = useMember();
   const stamp = useStamp();
@@ -134,8 +127,6 @@ function KeepForm({
   const { by } = useReader();
   // One id however often it is sent: a second try after a lost answer is the same pattern.
   const [{ id, at }] = useState(stamp);
-  const form = useTypedForm(keptTyped, { name: '', note: '', photoIds: [] as string[] });
-  const picked = useWatch({ control: form.control, name: 'photoIds' });
   const photos = stands(file, 'photo').filter(
     ({ picture, memberId }) => picture !== undefined && memberId === member.id,
   );
@@ -160,6 +151,21 @@ function KeepForm({
     await refresh();
     return onKept(checked.data.name);
   };
+  return { photos, workedH, keepIt };
+}
+
+function KeepForm({
+  worked: { repair },
+  onKept,
+  onLeave,
+}: {
+  worked: WorkedRepair;
+  onKept: (name: string) => void;
+  onLeave: () => void;
+}) {
+  const { photos, workedH, keepIt } = usePatternOf(repair, onKept);
+  const form = useTypedForm(keptTyped, { name: '', note: '', photoIds: [] as string[] });
+  const picked = useWatch({ control: form.control, name: 'photoIds' });
   return (
     <TypedRecordForm
       form={form}

@@ -16,7 +16,7 @@ import {
   type FaceId,
   type Spot,
 } from '@/core/frame';
-import { lengthDigits, ok, parseLengthMm, printLength } from '@/core/quantity';
+import { fail, lengthDigits, ok, parseLengthMm, printLength, type Outcome } from '@/core/quantity';
 import { checkCrack, crackLengthMm, type Crack } from '@/core/trace';
 import { Choice, Entry, Pick } from '@/ui/controls';
 import { faceWords } from '@/ui/strip';
@@ -56,6 +56,21 @@ interface OfDraft {
   readonly set: (to: Partial<Draft>) => void;
 }
 
+/** Makes the record of a draft, or says why it is none yet. */
+function useRecordOf() {
+  const { system } = useReader();
+  const stamp = useStamp();
+  const { member } = useMember();
+  return ({ used: typedUse, ...said }: Draft): Outcome<Crack> => {
+    if (said.path.length < 2) return fail('a crack needs at least two points');
+    const check = checkCrack(member, said);
+    if (!check.ok) return check;
+    const used = usedOf(typedUse, system);
+    if (!used.ok) return used;
+    return ok({ kind: 'crack', ...said, ...used.value, ...stamp(), memberId: member.id });
+  };
+}
+
 export function CrackForm({
   onKept,
   draft,
@@ -68,23 +83,15 @@ export function CrackForm({
   onKept: (crack: Crack) => void;
 }) {
   const { keep } = useRecords();
-  const { system } = useReader();
-  const stamp = useStamp();
-  const { member } = useMember();
+  const recordOf = useRecordOf();
   const [problem, setProblem] = useState<string>();
-  const { path } = draft;
   const of: OfDraft = { draft, set: (to) => setDraft({ ...draft, ...to }) };
   const submit = () => {
-    if (path.length < 2) return setProblem('a crack needs at least two points');
-    const check = checkCrack(member, { path });
-    if (!check.ok) return setProblem(check.reason);
-    const { used: typedUse, ...said } = draft;
-    const used = usedOf(typedUse, system);
-    if (!used.ok) return setProblem(used.reason);
-    const crack: Crack = { kind: 'crack', ...said, ...used.value, ...stamp(), memberId: member.id };
-    keep(crack);
+    const crack = recordOf(draft);
+    if (!crack.ok) return setProblem(crack.reason);
+    keep(crack.value);
     setDraft(undefined);
-    onKept(crack);
+    onKept(crack.value);
   };
   return (
     <form
@@ -95,13 +102,7 @@ export function CrackForm({
         submit();
       }}
     >
-      <p className="mb-2 text-xl">
-        <span className="font-semibold">
-          {path.length} {path.length === 1 ? 'point' : 'points'},{' '}
-          {printLength(crackLengthMm(member.shape, path), system, 'length')} long
-        </span>{' '}
-        <span className="caption">on the unrolled faces</span>
-      </p>
+      <SoFar path={draft.path} />
       <PointFields onPoint={addHere} onProblem={setProblem} />
       <Ends {...of} />
       <HowSeen {...of} />
@@ -122,6 +123,20 @@ export function CrackForm({
       )}
       <Acts {...of} onPoint={addHere} onLeave={() => setDraft(undefined)} />
     </form>
+  );
+}
+
+function SoFar({ path }: { path: readonly Spot[] }) {
+  const { system } = useReader();
+  const { member } = useMember();
+  return (
+    <p className="mb-2 text-xl">
+      <span className="font-semibold">
+        {path.length} {path.length === 1 ? 'point' : 'points'},{' '}
+        {printLength(crackLengthMm(member.shape, path), system, 'length')} long
+      </span>{' '}
+      <span className="caption">on the unrolled faces</span>
+    </p>
   );
 }
 

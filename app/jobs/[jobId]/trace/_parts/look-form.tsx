@@ -110,27 +110,26 @@ export function LookForm({
         How far each end lies past where it was recorded first
         {looks.length > 0 && `; ${looks.length} ${looks.length === 1 ? 'look' : 'looks'} before this one`}
       </p>
-      <div className="grid grid-cols-2 items-start gap-2 sm:grid-cols-4">
-        {LENGTHS.map(([name, label, placeholder]) => (
-          <TypedEntry key={name} name={name} label={label} unit={system} placeholder={placeholder} />
-        ))}
-        <TypedEntry
-          name="loadedBy"
-          label="loaded by"
-          maxLength={80}
-          placeholder="hitched, full, on its legs"
-        />
-        <TypedPick name="seenBy" label="how seen" options={SEEN_BY_IDS} />
-        <UsedTyped />
-        <DayEntry />
-        <TypedEntry name="note" label="note" maxLength={300} />
-      </div>
+      <LookFields system={system} />
       {seenBy === 'told' && (
         <p className="caption mt-2">Told lengths restrict; they never set the pace of what is foretold.</p>
       )}
     </TypedRecordForm>
   );
 }
+
+const LookFields = ({ system }: { system: UnitSystem }) => (
+  <div className="grid grid-cols-2 items-start gap-2 sm:grid-cols-4">
+    {LENGTHS.map(([name, label, placeholder]) => (
+      <TypedEntry key={name} name={name} label={label} unit={system} placeholder={placeholder} />
+    ))}
+    <TypedEntry name="loadedBy" label="loaded by" maxLength={80} placeholder="hitched, full, on its legs" />
+    <TypedPick name="seenBy" label="how seen" options={SEEN_BY_IDS} />
+    <UsedTyped />
+    <DayEntry />
+    <TypedEntry name="note" label="note" maxLength={300} />
+  </div>
+);
 
 /** How an end of the crack looks now. */
 export const EndTyped = ({ name, label }: { name: string; label: string }) => (

@@ -35,31 +35,13 @@ export function LooksTable({ crack, looks }: { crack: Crack; looks: readonly Cra
           className="ruled w-full text-[16px] [&_td]:py-1 [&_td]:pr-3 [&_th]:pr-3"
           aria-label="Looks at this crack"
         >
-          <thead>
-            <tr className="caption text-left">
-              <th scope="col">when</th>
-              <th scope="col">length</th>
-              <th scope="col">done by then</th>
-              <th scope="col">gap off, on</th>
-              <th scope="col">how</th>
-              <th scope="col">
-                <span className="sr-only">strike</span>
-              </th>
-            </tr>
-          </thead>
+          <LooksHead />
           <tbody>
-            <tr>
-              <td className="whitespace-nowrap">
-                <When at={crack.at} only="day" />
-              </td>
-              <td className="whitespace-nowrap font-semibold">{length({ startMm: 0, finishMm: 0 })}</td>
-              <td>{usedWords(crack, trips, system)}</td>
-              <td />
-              <td className="caption">
-                {crack.seenBy}; {crack.by}
-              </td>
-              <td />
-            </tr>
+            <FirstSeen
+              crack={crack}
+              length={length({ startMm: 0, finishMm: 0 })}
+              done={usedWords(crack, trips, system)}
+            />
             {looks.map((look) => (
               <LookRow
                 key={look.id}
@@ -81,6 +63,37 @@ export function LooksTable({ crack, looks }: { crack: Crack; looks: readonly Cra
     </>
   );
 }
+
+const LooksHead = () => (
+  <thead>
+    <tr className="caption text-left">
+      <th scope="col">when</th>
+      <th scope="col">length</th>
+      <th scope="col">done by then</th>
+      <th scope="col">gap off, on</th>
+      <th scope="col">how</th>
+      <th scope="col">
+        <span className="sr-only">strike</span>
+      </th>
+    </tr>
+  </thead>
+);
+
+/** The crack as it was recorded first. */
+const FirstSeen = ({ crack, length, done }: { crack: Crack; length: string; done: string }) => (
+  <tr>
+    <td className="whitespace-nowrap">
+      <When at={crack.at} only="day" />
+    </td>
+    <td className="whitespace-nowrap font-semibold">{length}</td>
+    <td>{done}</td>
+    <td />
+    <td className="caption">
+      {crack.seenBy}; {crack.by}
+    </td>
+    <td />
+  </tr>
+);
 
 function LookRow({
   look,

@@ -181,7 +181,7 @@ function TemporaryForm({ onDone }: { onDone: () => void }) {
         <TypedPick name="form" label="what it is" options={TEMPORARY_FORMS} />
         <TypedEntry name="limit" label={`no farther than, ${unit}`} required />
         <TypedEntry name="until" label="last day" type="date" />
-        <TypedEntry name="slower" label={`slower than, ${unit}/h`} />
+        <TypedEntry name="slower" label={`slower than, ${system === 'in' ? 'mph' : 'km/h'}`} />
         <TypedEntry name="note" label="note" maxLength={300} />
       </div>
     </TypedRecordForm>

@@ -206,7 +206,6 @@ function CrackLine({
   const [seen] = cracksAsSeen(file.frame, [crack], strike ? [] : stands(file, 'crack look'));
   const first = crack.path[0]!;
   const where = `${printStation(member, first.stationMm, system)}, ${faceWords(member, first.face)}`;
-  const looks = looksAt(stands(file, 'crack look'), crack.id).length;
   const share = strike ? 0 : crackedShare(member.shape, seen!, cracks);
   return (
     <li className={`flex flex-wrap items-center gap-x-5 py-1 ${strike ? 'text-soft line-through' : ''}`}>
@@ -216,25 +215,13 @@ function CrackLine({
       <span>
         from station {stationDigits(member, first.stationMm, system)},{' '}
         {[...new Set(seen!.path.map((spot) => faceWords(member, spot.face)))].join(' and ')}
-        {family && family.length > 1 && family[0]!.id === crack.id && (
-          <span className="font-semibold">
-            ; a family of {family.length},{' '}
-            {printLength(familyLengthMm(member.shape, family), system, 'length')} in all
-          </span>
-        )}
+        {family && family.length > 1 && family[0]!.id === crack.id && <FamilyWords family={family} />}
         {share > 0 && <span className="caption"> parts {percent(share)} of the outline there</span>}
       </span>
       <span className={seen!.startFound && seen!.finishFound ? '' : 'font-semibold text-oxide'}>
         {endsWords(seen!)}
       </span>
-      <span className="caption">
-        {[crack.startsAt, crack.depth, ...(crack.signs ?? []), crack.branchOf && 'a branch']
-          .filter(Boolean)
-          .join(', ')}{' '}
-        {crack.seenBy}; {crack.by}, <When at={crack.at} only="day" />
-        {looks > 0 && `; ${looks + 1} looks`}
-        {crack.note && `; ${crack.note}`}
-      </span>
+      <SeenWords crack={crack} looks={looksAt(stands(file, 'crack look'), crack.id).length} />
       {strike ? (
         <span className="caption no-underline">
           struck by {strike.by}: {strike.why}
@@ -249,6 +236,29 @@ function CrackLine({
     </li>
   );
 }
+
+function FamilyWords({ family }: { family: readonly Crack[] }) {
+  const { system } = useReader();
+  const { member } = useMember();
+  return (
+    <span className="font-semibold">
+      ; a family of {family.length}, {printLength(familyLengthMm(member.shape, family), system, 'length')} in
+      all
+    </span>
+  );
+}
+
+/** What was noted of a crack, how and by whom, and how often it was looked at since. */
+const SeenWords = ({ crack, looks }: { crack: Crack; looks: number }) => (
+  <span className="caption">
+    {[crack.startsAt, crack.depth, ...(crack.signs ?? []), crack.branchOf && 'a branch']
+      .filter(Boolean)
+      .join(', ')}{' '}
+    {crack.seenBy}; {crack.by}, <When at={crack.at} only="day" />
+    {looks > 0 && `; ${looks + 1} looks`}
+    {crack.note && `; ${crack.note}`}
+  </span>
+);
 
 const CrackActs = ({
   isShown,

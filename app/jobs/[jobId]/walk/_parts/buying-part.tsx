@@ -14,7 +14,6 @@ import { newId } from '../../../../_client';
 /** For somebody who thinks of buying it: what is claimed, what was seen and not, what it would roughly cost, walk away or not. */
 export function BuyingPart() {
   const { file } = useRecords();
-  const { system } = useReader();
   const { summaries, isWorking } = useWork();
   const look = useMemo(() => jobBuyersLook(file, [...summaries.values()]), [file, summaries]);
   const isPurpose = file.job.purpose === 'pre-purchase look';
@@ -27,26 +26,7 @@ export function BuyingPart() {
             jobs only.
           </p>
         )}
-        <section className="border-2 border-ink bg-sheet p-3" aria-label="Answer for a buyer">
-          {isWorking ? (
-            <p role="status">working…</p>
-          ) : (
-            <>
-              <p className="text-2xl font-bold leading-tight">{buyersWords.answer(look)}</p>
-              <ul className="list-disc pl-5">
-                {look.whys.map(buyersWords.why).map((why) => (
-                  <li key={why}>{why}</li>
-                ))}
-              </ul>
-              <p className="mt-1 font-semibold">{buyersWords.cost(look, file.practice.money)}</p>
-            </>
-          )}
-          <p className="mt-2">
-            <a className="solid" href={`/api/jobs/${file.job.id}/buyers-look?unit=${system}`}>
-              One page, PDF
-            </a>
-          </p>
-        </section>
+        <BuyersAnswer look={isWorking ? undefined : look} />
         <Claims />
         <LeaveRow />
         <Rate />
@@ -74,6 +54,34 @@ export function BuyingPart() {
         <p className="caution mt-4">{CAUTIONS.buying}</p>
       </div>
     </div>
+  );
+}
+
+/** Buy it or walk away, why, and what it would roughly cost; undefined while it is worked out. */
+function BuyersAnswer({ look }: { look: ReturnType<typeof jobBuyersLook> | undefined }) {
+  const { file } = useRecords();
+  const { system } = useReader();
+  return (
+    <section className="border-2 border-ink bg-sheet p-3" aria-label="Answer for a buyer">
+      {look ? (
+        <>
+          <p className="text-2xl font-bold leading-tight">{buyersWords.answer(look)}</p>
+          <ul className="list-disc pl-5">
+            {look.whys.map(buyersWords.why).map((why) => (
+              <li key={why}>{why}</li>
+            ))}
+          </ul>
+          <p className="mt-1 font-semibold">{buyersWords.cost(look, file.practice.money)}</p>
+        </>
+      ) : (
+        <p role="status">working…</p>
+      )}
+      <p className="mt-2">
+        <a className="solid" href={`/api/jobs/${file.job.id}/buyers-look?unit=${system}`}>
+          One page, PDF
+        </a>
+      </p>
+    </section>
   );
 }
 

@@ -74,14 +74,12 @@ function Explained({
   onStrike,
 }: {
   complaint: Complaint;
-  explanation: ReturnType<typeof explainComplaint> | undefined;
+  explanation: Explaining | undefined;
   onStrike: () => void;
 }) {
   const { file } = useRecords();
   const { system } = useReader();
   const long = (mm: number) => printLength(mm, system, 'length');
-  const open =
-    explanation && explanation.standing !== 'accounted for' && explanation.standing !== 'moves so as made';
   return (
     <li className="py-2">
       <p className="flex flex-wrap items-center gap-x-3">
@@ -103,42 +101,46 @@ function Explained({
           working…
         </p>
       )}
-      {explanation && (
-        <>
-          <p className={`text-lg font-bold ${open ? 'text-oxide' : ''}`}>
-            {EXPLANATION_WORDS[explanation.standing]}.
-          </p>
-          {explanation.broken.length > 0 && <p>Found broken there: {explanation.broken.join(', ')}.</p>}
-          {explanation.movement && (
-            <p>
-              By the model ({explanation.movement.from}) it moves {long(explanation.movement.foundMm)} as
-              found, {long(explanation.movement.builtMm)} as made
-              {explanation.leftOverMm !== undefined && explanation.leftOverMm > 0
-                ? `: ${long(explanation.leftOverMm)} is left over`
-                : ''}
-              .
-            </p>
-          )}
-          {open &&
-            (explanation.unseen.length > 0 ? (
-              <p>
-                <span className="font-semibold">Still unseen on that path:</span>{' '}
-                {explanation.unseen
-                  .slice(0, 8)
-                  .map((state) => state.spot.title)
-                  .join('; ')}
-                {explanation.unseen.length > 8 && ` and ${explanation.unseen.length - 8} more`}.
-              </p>
-            ) : (
-              <p>
-                Every spot on that path was looked at: joints, bolts and springs beyond the list are next.
-              </p>
-            ))}
-        </>
-      )}
+      {explanation && <Explanation explanation={explanation} long={long} />}
     </li>
   );
 }
+
+type Explaining = ReturnType<typeof explainComplaint>;
+
+/** Whether what is on record accounts for it, by how much, and what of its path nobody looked at. */
+function Explanation({ explanation, long }: { explanation: Explaining; long: (mm: number) => string }) {
+  const { standing, broken, movement, leftOverMm, unseen } = explanation;
+  const isOpen = standing !== 'accounted for' && standing !== 'moves so as made';
+  return (
+    <>
+      <p className={`text-lg font-bold ${isOpen ? 'text-oxide' : ''}`}>{EXPLANATION_WORDS[standing]}.</p>
+      {broken.length > 0 && <p>Found broken there: {broken.join(', ')}.</p>}
+      {movement && (
+        <p>
+          By the model ({movement.from}) it moves {long(movement.foundMm)} as found, {long(movement.builtMm)}{' '}
+          as made
+          {leftOverMm !== undefined && leftOverMm > 0 ? `: ${long(leftOverMm)} is left over` : ''}.
+        </p>
+      )}
+      {isOpen && <StillUnseen unseen={unseen} />}
+    </>
+  );
+}
+
+const StillUnseen = ({ unseen }: Pick<Explaining, 'unseen'>) =>
+  unseen.length > 0 ? (
+    <p>
+      <span className="font-semibold">Still unseen on that path:</span>{' '}
+      {unseen
+        .slice(0, 8)
+        .map((state) => state.spot.title)
+        .join('; ')}
+      {unseen.length > 8 && ` and ${unseen.length - 8} more`}.
+    </p>
+  ) : (
+    <p>Every spot on that path was looked at: joints, bolts and springs beyond the list are next.</p>
+  );
 
 const typedComplaint = (system: UnitSystem) =>
   z.object({

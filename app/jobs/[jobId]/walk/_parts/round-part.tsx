@@ -281,18 +281,20 @@ function Results({
           Seen how? Choose a way above; eye at least.
         </p>
       )}
-      {asksWhy && (
-        <div className="mt-2 flex flex-wrap gap-1.5" role="group" aria-label="Why not seen">
-          {UNSEEN_WHYS.map((why) => (
-            <button key={why} type="button" className="plain" onClick={() => onLook('not seen', why)}>
-              {unseenWords(why)}
-            </button>
-          ))}
-        </div>
-      )}
+      {asksWhy && <WhyNotSeen onWhy={(why) => onLook('not seen', why)} />}
     </>
   );
 }
+
+const WhyNotSeen = ({ onWhy }: { onWhy: (why: UnseenWhy) => void }) => (
+  <div className="mt-2 flex flex-wrap gap-1.5" role="group" aria-label="Why not seen">
+    {UNSEEN_WHYS.map((why) => (
+      <button key={why} type="button" className="plain" onClick={() => onWhy(why)}>
+        {unseenWords(why)}
+      </button>
+    ))}
+  </div>
+);
 
 function More({
   spot,

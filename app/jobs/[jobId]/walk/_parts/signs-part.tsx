@@ -46,7 +46,7 @@ import { useUnitTurn, eachText } from '../../../../_parts/turned';
 export function SignsPart() {
   const { file } = useRecords();
   const { system } = useReader();
-  const { member, setCursor, selectMember } = useMember();
+  const { member, setCursor } = useMember();
   const [striking, setStriking] = useState<Sign>();
   const strikes = new Map(file.strikes.map((strike) => [strike.evidenceId, strike]));
   const all = recorded(file, 'sign');
@@ -75,25 +75,7 @@ export function SignsPart() {
             />
           ))}
         </ul>
-        {elsewhere.length > 0 && (
-          <details className="mt-2">
-            <summary className="hit flex items-center font-semibold">
-              On other members: {elsewhere.length}
-            </summary>
-            <ul className="ruled">
-              {elsewhere.map((sign) => (
-                <li key={sign.id} className="flex min-h-[44px] flex-wrap items-center gap-x-3">
-                  <button type="button" className="hit underline" onClick={() => selectMember(sign.memberId)}>
-                    {memberOf(file.frame, sign.memberId)?.name ?? sign.memberId}
-                  </button>
-                  <span>
-                    {SIGN_WORDS[sign.detail.sign]}: {signWords(sign.detail, system)}
-                  </span>
-                </li>
-              ))}
-            </ul>
-          </details>
-        )}
+        {elsewhere.length > 0 && <Elsewhere signs={elsewhere} />}
         <Legend />
       </section>
       <StrikeSheet
@@ -106,6 +88,30 @@ export function SignsPart() {
         onClose={() => setStriking(undefined)}
       />
     </div>
+  );
+}
+
+/** Signs on members that are not in sight; a press goes there. */
+function Elsewhere({ signs }: { signs: readonly Sign[] }) {
+  const { file } = useRecords();
+  const { system } = useReader();
+  const { selectMember } = useMember();
+  return (
+    <details className="mt-2">
+      <summary className="hit flex items-center font-semibold">On other members: {signs.length}</summary>
+      <ul className="ruled">
+        {signs.map((sign) => (
+          <li key={sign.id} className="flex min-h-[44px] flex-wrap items-center gap-x-3">
+            <button type="button" className="hit underline" onClick={() => selectMember(sign.memberId)}>
+              {memberOf(file.frame, sign.memberId)?.name ?? sign.memberId}
+            </button>
+            <span>
+              {SIGN_WORDS[sign.detail.sign]}: {signWords(sign.detail, system)}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </details>
   );
 }
 

@@ -33,17 +33,14 @@ function useSpotList(open: boolean): SpotList | undefined {
   return data?.ok ? data.value : undefined;
 }
 
-/** The shop's list of what to look at on frames of this family, and how far round a point it looks. */
-export function SpotsSheet({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
-  const { file, refresh } = useRecords();
+type ChangeSpot = (ruleId: string, does: 'add' | 'drop' | 'restore', rule?: SpotRule) => Promise<boolean>;
+
+/** Changes the shop's list; what rests on it is asked for anew. False where it was refused, and said so. */
+function useSpotChange(): ChangeSpot {
+  const { refresh } = useRecords();
   const stamp = useStamp();
-  const list = useSpotList(open);
   const queries = useQueryClient();
-  const change = async (
-    ruleId: string,
-    does: 'add' | 'drop' | 'restore',
-    rule?: SpotRule,
-  ): Promise<boolean> => {
+  return async (ruleId, does, rule) => {
     const answer = await changeSpots({ ...stamp(), ruleId, does, ...(rule && { rule }) });
     if (!answer.ok) {
       toast.error(answer.problem.message, { description: answer.problem.kept });
@@ -53,6 +50,13 @@ export function SpotsSheet({ open, onOpenChange }: { open: boolean; onOpenChange
     await refresh();
     return true;
   };
+}
+
+/** The shop's list of what to look at on frames of this family, and how far round a point it looks. */
+export function SpotsSheet({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
+  const { file } = useRecords();
+  const list = useSpotList(open);
+  const change = useSpotChange();
   const here = (rule: SpotRule) => rule.families.includes(file.frame.family);
   const rows = [
     ...(list?.rules ?? []).filter(here).map((rule) => ({ rule, on: true })),
@@ -69,34 +73,36 @@ export function SpotsSheet({ open, onOpenChange }: { open: boolean; onOpenChange
       {!list && <p role="status">loading…</p>}
       <ul className="ruled border-y border-rule">
         {rows.map(({ rule, on }) => (
-          <li
+          <RuleLine
             key={rule.id}
-            className={`flex min-h-[44px] items-center gap-3 ${on ? '' : 'text-soft line-through'}`}
-          >
-            <span className="min-w-0 flex-1 leading-tight">
-              {rule.title}{' '}
-              <span className="caption">
-                {TOUR_WORDS[rule.tour].toLowerCase()}
-                {rule.critical && ', critical'}
-                {rule.beforeBuying && ', before buying'}
-                {FROM_WORDS[rule.from] &&
-                  `; ${FROM_WORDS[rule.from]}${rule.from === 'learned' ? ` (${rule.look})` : ''}`}
-              </span>
-            </span>
-            <button
-              type="button"
-              className="hit px-2 underline"
-              onClick={() => void change(rule.id, on ? 'drop' : 'restore')}
-            >
-              {on ? 'drop' : 'take up'}
-            </button>
-          </li>
+            rule={rule}
+            on={on}
+            onTurn={() => void change(rule.id, on ? 'drop' : 'restore')}
+          />
         ))}
       </ul>
       <AddSpot onAdd={change} />
     </Sheet>
   );
 }
+
+const RuleLine = ({ rule, on, onTurn }: { rule: SpotRule; on: boolean; onTurn: () => void }) => (
+  <li className={`flex min-h-[44px] items-center gap-3 ${on ? '' : 'text-soft line-through'}`}>
+    <span className="min-w-0 flex-1 leading-tight">
+      {rule.title}{' '}
+      <span className="caption">
+        {TOUR_WORDS[rule.tour].toLowerCase()}
+        {rule.critical && ', critical'}
+        {rule.beforeBuying && ', before buying'}
+        {FROM_WORDS[rule.from] &&
+          `; ${FROM_WORDS[rule.from]}${rule.from === 'learned' ? ` (${rule.look})` : ''}`}
+      </span>
+    </span>
+    <button type="button" className="hit px-2 underline" onClick={onTurn}>
+      {on ? 'drop' : 'take up'}
+    </button>
+  </li>
+);
 
 const percent = z.string().transform(Number);
 const typedSpot = z
@@ -116,36 +122,36 @@ const typedSpot = z
     message: 'from and to are shares of the length, 0 to 100 %',
   });
 
-function AddSpot({ onAdd }: { onAdd: (ruleId: string, does: 'add', rule: SpotRule) => Promise<boolean> }) {
+/** A spot of the shop's own as its rule, for frames of one family. */
+const ruleOf = (
+  typed: z.infer<typeof typedSpot>,
+  id: string,
+  family: SpotRule['families'][number],
+): SpotRule => {
+  const { title, look, tour, critical, on, kind, role, from, to } = typed;
+  return {
+    ...{ id, title, look, tour, critical, from: 'shop' },
+    families: [family],
+    needs: [],
+    beforeBuying: false,
+    where:
+      on === 'bracket'
+        ? { on: 'fitting', kinds: [kind] }
+        : { on: 'stretch', roles: [role], from: from / 100, to: to / 100 },
+  };
+};
+
+function AddSpot({ onAdd }: { onAdd: ChangeSpot }) {
   const { file } = useRecords();
   const form = useTypedForm(typedSpot, {
     ...{ title: '', look: '', tour: 'beneath', critical: true, on: 'bracket' },
     ...{ kind: 'spring hanger', role: 'rail', from: '0', to: '100' },
   });
   const on = useWatch({ control: form.control, name: 'on' });
-  const add = async ({
-    title,
-    look,
-    tour,
-    critical,
-    on: place,
-    kind,
-    role,
-    from,
-    to,
-  }: z.infer<typeof typedSpot>) => {
+  const add = async (typed: z.infer<typeof typedSpot>) => {
     const id = `shop ${newId().slice(0, 8)}`;
-    const rule: SpotRule = {
-      ...{ id, title, look, tour, critical, from: 'shop' },
-      families: [file.frame.family],
-      needs: [],
-      beforeBuying: false,
-      where:
-        place === 'bracket'
-          ? { on: 'fitting', kinds: [kind] }
-          : { on: 'stretch', roles: [role], from: from / 100, to: to / 100 },
-    };
-    if (await onAdd(id, 'add', rule)) form.reset({ ...form.getValues(), title: '', look: '' });
+    if (await onAdd(id, 'add', ruleOf(typed, id, file.frame.family)))
+      form.reset({ ...form.getValues(), title: '', look: '' });
   };
   return (
     <TypedForm form={form} onKeep={add} label="Add a spot" className="mt-4 grid grid-cols-2 gap-2">

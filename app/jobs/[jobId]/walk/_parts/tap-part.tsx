@@ -43,18 +43,14 @@ function unheardWords(taps: number, drowned: number): string | undefined {
 
 type Source = 'microphone' | 'file' | Metal;
 
-/** Taps on good metal and on a doubtful spot, listened to and compared. A hint. */
-export function TapPart() {
-  const { file, keep } = useRecords();
-  const { member } = useMember();
-  const { cursor } = usePlace();
+/** Both sides as they were heard, what holding one against the other says, and how the test is kept. */
+function useTapTest() {
+  const { keep } = useRecords();
   const stamp = useStamp();
   const [good, setGood] = useState<Side>(EMPTY);
   const [doubtful, setDoubtful] = useState<Side>(EMPTY);
   const [heardBy, setHeardBy] = useState<TapTest['heardBy']>('microphone');
   const comparison = useMemo(() => compareTaps(good.taps, doubtful.taps), [good, doubtful]);
-  const twin = twinOf(file.frame, member);
-  const here = (): Spot => ({ memberId: member.id, ...cursor });
   const ready = good.spot && doubtful.spot && good.taps.length > 0 && doubtful.taps.length > 0;
   const submit = () => {
     if (!ready) return;
@@ -71,6 +67,17 @@ export function TapPart() {
     });
     setDoubtful(EMPTY);
   };
+  return { good, setGood, doubtful, setDoubtful, setHeardBy, comparison, ready, submit };
+}
+
+/** Taps on good metal and on a doubtful spot, listened to and compared. A hint. */
+export function TapPart() {
+  const { file } = useRecords();
+  const { member } = useMember();
+  const { cursor } = usePlace();
+  const { good, setGood, doubtful, setDoubtful, setHeardBy, ...test } = useTapTest();
+  const twin = twinOf(file.frame, member);
+  const here = (): Spot => ({ memberId: member.id, ...cursor });
   return (
     <div>
       <MemberStrip height={206} />
@@ -80,10 +87,10 @@ export function TapPart() {
           ? ` Best on the same station of ${twin.name.toLowerCase()}: brackets and shape change the note.`
           : ''}
       </p>
-      {(good.taps.length > 0 || doubtful.taps.length > 0) && <Compared comparison={comparison} />}
-      {ready && (
+      {(good.taps.length > 0 || doubtful.taps.length > 0) && <Compared comparison={test.comparison} />}
+      {test.ready && (
         <p className="mt-2">
-          <button type="button" className="solid" onClick={submit}>
+          <button type="button" className="solid" onClick={test.submit}>
             Keep this test
           </button>
         </p>

@@ -27,22 +27,8 @@ export function DemandPanel() {
         What the frame asks is being worked out.
       </p>
     );
-  if (!file.frame.loads?.items.length) {
-    return (
-      <section aria-label="Demand" className="mt-5 border-t border-rule pt-2">
-        <h2 className="text-lg font-semibold">What the frame asks</h2>
-        <p>
-          No loads are recorded: only the frame’s own weight is on it.{' '}
-          <Link
-            className="hit inline-flex items-center underline"
-            href={`/jobs/${file.job.id}/frame?member=${member.id}`}
-          >
-            Say what it carries, in Frame
-          </Link>
-        </p>
-      </section>
-    );
-  }
+  if (!file.frame.loads?.items.length)
+    return <NoLoads href={`/jobs/${file.job.id}/frame?member=${member.id}`} />;
   return (
     <section aria-label="Demand" className="mt-5 border-t border-rule pt-2">
       <h2 className="text-lg font-semibold">What the frame asks of {member.name.toLowerCase()}</h2>
@@ -74,6 +60,18 @@ export function DemandPanel() {
     </section>
   );
 }
+
+const NoLoads = ({ href }: { href: string }) => (
+  <section aria-label="Demand" className="mt-5 border-t border-rule pt-2">
+    <h2 className="text-lg font-semibold">What the frame asks</h2>
+    <p>
+      No loads are recorded: only the frame’s own weight is on it.{' '}
+      <Link className="hit inline-flex items-center underline" href={href}>
+        Say what it carries, in Frame
+      </Link>
+    </p>
+  </section>
+);
 
 function AtCursor({
   demand,

@@ -135,18 +135,7 @@ function OneThickness({ all, thicknessMm, lists, system }: OfThickness) {
       >
         <Ways typed={typed} onTyped={setTyped} system={system} />
         <p className="caption mt-2">{shelfWords(lists.part.shelf, thicknessMm, system)}</p>
-        <div className="mt-2 flex flex-wrap items-center gap-3">
-          <Choice
-            label="How long it looks"
-            value={patience}
-            options={Object.keys(PATIENCE) as Patience[]}
-            onChange={setPatience}
-          />
-          <button type="submit" className="solid" disabled={nesting?.isRunning === true}>
-            Lay them out
-          </button>
-          {nesting?.isRunning && <Progress nesting={nesting} onStop={stop} />}
-        </div>
+        <LayThemOut patience={patience} onPatience={setPatience} nesting={nesting} onStop={stop} />
         {(problem ?? nesting?.problem) && (
           <p role="alert" className="mt-2 font-semibold text-oxide">
             {problem ?? nesting?.problem}
@@ -166,6 +155,32 @@ function OneThickness({ all, thicknessMm, lists, system }: OfThickness) {
     </>
   );
 }
+
+/** How long it looks for a better way, and where it is while it does. */
+const LayThemOut = ({
+  patience,
+  onPatience,
+  nesting,
+  onStop,
+}: {
+  patience: Patience;
+  onPatience: (patience: Patience) => void;
+  nesting: Nesting | undefined;
+  onStop: () => void;
+}) => (
+  <div className="mt-2 flex flex-wrap items-center gap-3">
+    <Choice
+      label="How long it looks"
+      value={patience}
+      options={Object.keys(PATIENCE) as Patience[]}
+      onChange={onPatience}
+    />
+    <button type="submit" className="solid" disabled={nesting?.isRunning === true}>
+      Lay them out
+    </button>
+    {nesting?.isRunning && <Progress nesting={nesting} onStop={onStop} />}
+  </div>
+);
 
 /** Pieces and shelf are still those it was laid out with. */
 const isOfNow = (

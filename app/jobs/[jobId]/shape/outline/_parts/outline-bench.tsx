@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import type { Point } from '@/core/geometry';
-import { parseLengthMm, printLength, type UnitSystem } from '@/core/quantity';
+import { parseLengthMm, printLength, type Outcome, type UnitSystem } from '@/core/quantity';
 import { blankFigures, blankOfOutline, contourOf, type Blank, type Outline } from '@/core/shape';
 import { Choice, Entry } from '@/ui/controls';
 import { useUnitTurn } from '../../../../../_parts/turned';
@@ -16,6 +16,14 @@ import { NO_POINT, readPoints, turnedPlace, typedPoint, type PointTyped } from '
 
 const FROM = ['measured points', 'photo of a card'] as const;
 const NO_POINTS: readonly PointTyped[] = [NO_POINT, NO_POINT, NO_POINT];
+
+/** What an outline still lacks before it can be cut. */
+function lackOf(contour: Outcome<unknown>, name: string, thick: Outcome<number>): string | undefined {
+  if (!contour.ok) return contour.reason;
+  if (name.trim() === '') return 'say what it is';
+  if (!thick.ok) return `thickness: ${thick.reason}`;
+  return thick.value > 0.3 && thick.value < 40 ? undefined : 'no sheet is as thin or as thick as that';
+}
 
 /** The outline as it is typed or tapped, the flat it makes, and how it is kept. */
 function useOutline() {
@@ -50,12 +58,9 @@ function useOutline() {
     note: '',
   };
   const keepIt = () => {
-    if (!contour.ok) return setProblem(contour.reason);
-    if (name.trim() === '') return setProblem('say what it is');
-    if (!thick.ok) return setProblem(`thickness: ${thick.reason}`);
-    if (!(thick.value > 0.3 && thick.value < 40))
-      return setProblem('no sheet is as thin or as thick as that');
-    keep({ ...draft, ...stamp(), thicknessMm: thick.value });
+    const lacks = lackOf(contour, name, thick);
+    if (lacks !== undefined) return setProblem(lacks);
+    keep({ ...draft, ...stamp() });
     toast.success('Now among what is to be cut');
     router.push(`/jobs/${file.job.id}/shape/cut?member=${member.id}`);
   };
