@@ -60,7 +60,7 @@ test('offline, readings are held in the browser and sent when the server is back
   await kept(page);
   await context.setOffline(true);
   await typeColumn(page, '36', 'web', { '2': '0.23', '4': '0.235' });
-  await expect(page.getByRole('status').filter({ hasText: 'offline: 2 held here' })).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: /^offline: 2 held here$/ })).toBeVisible();
   await expect(page.getByText('Readings on left rail: 3')).toBeVisible();
   const address = page.url();
   await page.goto('about:blank').catch(() => undefined);
@@ -72,6 +72,27 @@ test('offline, readings are held in the browser and sent when the server is back
   const { origin, pathname } = new URL(address);
   const { evidence } = await recordsOf(origin, pathname.split('/').slice(0, 3).join('/'));
   expect(evidence.map((record) => record.kind)).toEqual(['reading', 'reading', 'reading']);
+});
+
+test('what was held here and then sent stands on the page, though the server’s records do not come', async ({
+  page,
+  context,
+}, info) => {
+  await openJob(page, `EV-${info.workerIndex}8`);
+  const address = page.url();
+  await context.setOffline(true);
+  await typeColumn(page, '36', 'web', { '2': '0.23', '4': '0.235' });
+  await expect(page.getByRole('status').filter({ hasText: /^offline: 2 held here$/ })).toBeVisible();
+  await page.goto('about:blank').catch(() => undefined);
+  await context.setOffline(false);
+  await page.route('**/records', (route) => route.abort());
+  await page.goto(address);
+  await worked(page);
+  await kept(page);
+  await expect(page.getByText('Readings on left rail: 2')).toBeVisible();
+  await page.unroute('**/records');
+  await expect(page.getByRole('list', { name: 'Not to be relied on' })).toHaveCount(0);
+  await expect(page.getByText('Readings on left rail: 2')).toBeVisible();
 });
 
 test('an answer from before a reading reached the server does not take the reading off the page', async ({

@@ -25,7 +25,7 @@ test('a log-in page, a bare status and a redirect are no answer: nothing is drop
   let asked = 0;
   await page.route('**/evidence', (route) => route.fulfill(answers[asked++ % answers.length]!));
   await typeColumn(page, '24', 'web', { '2': '0.24', '3': '0.241' });
-  await expect(status(page, 'not the server: 2 held here')).toBeVisible();
+  await expect(status(page, /^not the server: 2 held here$/)).toBeVisible();
   await expect.poll(() => asked, { timeout: 120_000 }).toBeGreaterThan(answers.length);
   await page.reload();
   await worked(page);
@@ -139,7 +139,7 @@ test('what a job’s page left behind goes from the Yard too', async ({ page, co
   const job = jobOf(page);
   await page.route('**/evidence', (route) => route.abort());
   await typeColumn(page, '24', 'web', { '2': '0.24' });
-  await expect(status(page, 'offline: 1 held here')).toBeVisible();
+  await expect(status(page, /^offline: 1 held here$/)).toBeVisible();
   await page.goto('/');
   await expect(status(page, '1 held here')).toBeVisible();
   await page.unroute('**/evidence');

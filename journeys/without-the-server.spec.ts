@@ -48,7 +48,7 @@ test('a device that opened a job starts without the server: every verb, what was
     );
     await expect(page.getByText('Readings on left rail: 1')).toBeVisible();
     await typeColumn(page, '30', 'web', { '2': '0.23' });
-    await expect(page.getByRole('status').filter({ hasText: 'offline: 1 held here' })).toBeVisible();
+    await expect(page.getByRole('status').filter({ hasText: /^offline: 1 held here$/ })).toBeVisible();
     // Verbs never visited open too.
     for (const verb of ['Weigh', 'Frame', 'Trace', 'Order']) {
       await page.getByRole('link', { name: new RegExp(`^${verb}`) }).click();

@@ -96,6 +96,18 @@ test('no answer: all stays, on the next page too, and goes in order once the ser
   expect(on.waiting.size).toBe(0);
 });
 
+test('what reached the server is told, job by job, until an answer asked for afterwards holds it', async () => {
+  const { outbox } = page(({ id }) => (id === 'lost' ? refusal() : KEPT));
+  for (const id of ['a', 'lost', 'b']) await outbox.send(reading(id));
+  await outbox.send(reading('elsewhere', 'other'));
+  const ids = (jobId: string) => outbox.arrivedFor(jobId).map(({ id }) => id);
+  expect([ids('j'), ids('other')]).toEqual([['a', 'b'], ['elsewhere']]);
+  const before = outbox.arrivedFor('j');
+  await outbox.send(reading('c'));
+  outbox.seen(before);
+  expect([ids('j'), ids('other')]).toEqual([['c'], ['elsewhere']]);
+});
+
 test('a parcel is never sent twice at once, though many ask', async () => {
   let most = 0;
   let now = 0;

@@ -25,6 +25,10 @@ export interface Outbox {
   readonly sendAgain: (notTaken: NotTaken, mended?: Draft) => Promise<void>;
   readonly discard: (notTaken: NotTaken) => Promise<void>;
   readonly waitingFor: (jobId: string) => readonly Parcel[];
+  /** What reached the server since this page was opened, until an answer asked for afterwards holds it: see `seen`. */
+  readonly arrivedFor: (jobId: string) => readonly Parcel[];
+  /** The server’s own answer holds these: they need not be put on top of it any more. */
+  readonly seen: (parcels: readonly Parcel[]) => void;
   readonly heldFile: (id: string) => Blob | undefined;
   readonly keeping: () => Keeping;
   readonly onKeeping: (listener: () => void) => () => void;
@@ -58,6 +62,7 @@ export const createOutbox = (means: Means): Outbox => new Lanes(means);
 /** Writes wait in lanes: in a lane one after the other, lanes beside one another, some for another lane's. */
 class Lanes implements Outbox {
   private waiting: readonly Parcel[] = [];
+  private reached: readonly Parcel[] = [];
   private notTaken: readonly NotTaken[] = [];
   private said = LOOKING;
   private last = 0;
@@ -77,6 +82,10 @@ class Lanes implements Outbox {
   readonly onKeeping = this.changed.add;
   readonly keeping = () => this.said;
   readonly waitingFor = (jobId: string) => this.waiting.filter((parcel) => parcel.jobId === jobId);
+  readonly arrivedFor = (jobId: string) => this.reached.filter((parcel) => parcel.jobId === jobId);
+  readonly seen = (parcels: readonly Parcel[]) => {
+    this.reached = this.reached.filter((parcel) => !parcels.includes(parcel));
+  };
   readonly heldFile = (id: string) => {
     const parcel = this.waiting.find((each) => each.id === id);
     return parcel?.kind === 'photo' ? parcel.file : undefined;
@@ -179,6 +188,7 @@ class Lanes implements Outbox {
   /** No longer waiting and arrived in one breath: whoever puts the two together must not miss it between them. */
   private async settle(parcel: Parcel): Promise<void> {
     this.leave(parcel);
+    this.reached = [...this.reached, parcel];
     this.arrived.tell(parcel);
     await Promise.all([this.means.shelf.release(parcel), this.means.shelf.discard(parcel)]);
   }

@@ -29,10 +29,10 @@ import {
   theOutbox,
   withdrawalParcel,
   type Draft,
-  type Parcel,
 } from '../../_outbox';
 import { changedRepair, type ShownRepair } from './as-own';
-import { recordsReducer, withWrites } from './records';
+import { recordsReducer } from './records';
+import { serverWord } from './server-word';
 import { useReader } from './reader-context';
 
 /** The job's records on this page, and every way to add to them. */
@@ -100,14 +100,15 @@ export function RecordsProvider({
     },
     [onChange, latestRef],
   );
-  const liveRef = useRef<Live>({ saidAt: madeAt, hasArrived: false });
+  const [askServer] = useState(() => serverWord({ ask: () => askRecords(jobId), outbox: theOutbox, madeAt }));
   const [asOf, setAsOf] = useState<string>();
   const refresh = useCallback(async () => {
-    const next = await recordsWithWrites(latestRef.current, liveRef);
-    setAsOf(next.asOf);
-    dispatch({ kind: 'file', file: next.file });
-  }, [latestRef]);
-  useArrivals(jobId, liveRef, refresh);
+    const word = await askServer(() => latestRef.current);
+    if (!word) return;
+    setAsOf(word.asOf);
+    dispatch({ kind: 'file', file: word.file });
+  }, [askServer, latestRef]);
+  useArrivals(jobId, refresh);
   useAgain(asOf !== undefined, refresh);
   useServerNews(refresh);
   useWholeFile(file, latestRef, onChange);
@@ -118,33 +119,6 @@ export function RecordsProvider({
       <LaterRecordsContext.Provider value={later}>{children}</LaterRecordsContext.Provider>
     </RecordsContext.Provider>
   );
-}
-
-/** The server's last word that this page shows, and whether writes of this page reached it since. */
-interface Live {
-  saidAt: string;
-  hasArrived: boolean;
-}
-
-/**
- * What the server has, with what reached it while it was asked: its answer may be from before. Where it does not answer, what this device kept of
- * its last answer, unless the page knows better; `asOf` says since when.
- */
-async function recordsWithWrites(
-  shown: JobFile,
-  liveRef: { readonly current: Live },
-): Promise<{ readonly file: JobFile; readonly asOf?: string }> {
-  const jobId = shown.job.id;
-  const reached: Parcel[] = [];
-  const off = theOutbox().onArrived((parcel) => parcel.jobId === jobId && reached.push(parcel));
-  const answer = await askRecords(jobId).finally(off);
-  const waiting = () => [...reached, ...theOutbox().waitingFor(jobId)];
-  const live = liveRef.current;
-  const isNews = answer.ok && (!answer.stale || (!live.hasArrived && answer.saidAt! >= live.saidAt));
-  if (!answer.ok || !isNews) return { file: withWrites(shown, waiting()), asOf: live.saidAt };
-  live.saidAt = answer.saidAt ?? live.saidAt;
-  live.hasArrived = reached.length > 0;
-  return { file: withWrites(answer.value, waiting()), ...(answer.stale && { asOf: live.saidAt }) };
 }
 
 /** A server that did not answer is asked again this often. */
@@ -159,12 +133,11 @@ function useAgain(isAway: boolean, refresh: () => Promise<void>): void {
 
 /** Quiet for so long after the last write, the records are asked for again, so that what the device keeps of them is up to date. */
 const SETTLED_MS = 20_000;
-function useArrivals(jobId: string, liveRef: { readonly current: Live }, refresh: () => Promise<void>): void {
+function useArrivals(jobId: string, refresh: () => Promise<void>): void {
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout> | undefined;
     const off = theOutbox().onArrived((parcel) => {
       if (parcel.jobId !== jobId) return;
-      liveRef.current.hasArrived = true;
       clearTimeout(timer);
       timer = setTimeout(() => void refresh(), SETTLED_MS);
     });
@@ -172,7 +145,7 @@ function useArrivals(jobId: string, liveRef: { readonly current: Live }, refresh
       off();
       clearTimeout(timer);
     };
-  }, [jobId, liveRef, refresh]);
+  }, [jobId, refresh]);
 }
 
 /** A file that came whole from the server is told to the engine once it stands here; changes made on this page were told as they were made. */
