@@ -33,7 +33,7 @@ function single(name, command, ...words) {
   return held;
 }
 
-/** Steps that either hold or don't, side by side: each keeps one core busy. What they print comes when each is done. */
+/** Steps that either hold or don't, side by side: each keeps at most one core busy. What they print comes when each is done. */
 function sideBySide(...steps) {
   const since = Date.now();
   return Promise.all(
@@ -108,7 +108,11 @@ const jest = (name, project) => {
   );
 };
 
-await sideBySide(['lint', 'npm', 'run', '--silent', 'lint'], ['types', 'npm', 'run', '--silent', 'types']);
+await sideBySide(
+  ['lint', 'npm', 'run', '--silent', 'lint:rules'],
+  ['types', 'npm', 'run', '--silent', 'types'],
+  ['format', 'npm', 'run', '--silent', 'lint:format'],
+);
 jest('core, data and codebase', 'unit');
 jest('outside checks', 'outside');
 if (single('build', 'npm', 'run', '--silent', 'build')) {
