@@ -1,8 +1,8 @@
 import type { Frame, Member } from '../../frame';
-import { cutOf, heldIn, type Braces, type Cut, type Stretch } from './cut';
-import type { WallAt } from './demand';
+import { cutOf, heldIn, type Braces, type Cut, type Held, type Stretch } from './cut';
+import type { StateWall, WallAt } from './demand';
 
-/** Cuts through members, by what their walls rest on; each by its stretch and how its member is held. */
+/** Cuts through members, by what their walls rest on; each by its stretch and how its member is held, and by the metal it goes through. */
 export type KeptCuts = WeakMap<object, Map<string, Cut | undefined>>;
 
 /** The walls of a frame in one state. */
@@ -33,7 +33,7 @@ export function cutsIn(
       const key = [stretch.stationMm, stretch.halfMm, holds.unbracedMm, holds.mirrored].join(' ');
       if (!cuts.has(key)) {
         const wall = wallAt(member, stretch.stationMm, stretch.halfMm);
-        cuts.set(key, wall && cutOf(member, wall, holds));
+        cuts.set(key, wall && cutThrough(member, wall, holds, cuts));
       }
       return cuts.get(key);
     };
@@ -42,4 +42,25 @@ export function cutsIn(
     const all = new Map(frame.members.map((member) => [member.id, cutsOf(member, braces)]));
     return (member, stretch) => all.get(member.id)!(stretch);
   };
+}
+
+/** Most of a member is like the rest of it: one cut stands for every stretch of the same metal, held the same way. */
+function cutThrough(
+  member: Member,
+  wall: StateWall,
+  holds: Held,
+  cuts: Map<string, Cut | undefined>,
+): Cut | undefined {
+  // What was measured is nowhere quite alike.
+  if (wall.leastMm || wall.slot || wall.bends) return cutOf(member, wall, holds);
+  const key = `${holds.unbracedMm} ${holds.mirrored} ${metalOf(wall)}`;
+  if (!cuts.has(key)) cuts.set(key, cutOf(member, wall, holds));
+  return cuts.get(key);
+}
+
+/** Every figure of a wall and its section, bit by bit. */
+function metalOf({ wallMm, section }: StateWall): string {
+  const figures = [wallMm, section.xMm, section.yMm, section.thicknessMm, section.from, section.to];
+  const all = Float64Array.from(figures.flatMap((each) => [each.length, ...Array.from(each)]));
+  return String.fromCharCode(...new Uint16Array(all.buffer));
 }
