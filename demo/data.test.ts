@@ -2,7 +2,7 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
-import { demoBundles } from '.';
+import { demoBundle } from '.';
 import { printBundle } from '@/core/exchange';
 import { ofKind } from '@/core/frame';
 import type { Reading } from '@/core/probe';
@@ -40,10 +40,7 @@ import {
   type Written,
 } from '@/data';
 
-const [gritter, trailer] = demoBundles() as [
-  ReturnType<typeof demoBundles>[number],
-  ReturnType<typeof demoBundles>[number],
-];
+const [gritter, trailer] = [demoBundle('GR-7'), demoBundle('BM-2')];
 let db: Db;
 beforeEach(() => (db = openDatabase(':memory:')));
 afterEach(() => db.close());

@@ -22,8 +22,10 @@ import { frameDemand, lowerBound, severity, type WallAt } from '@/core/weigh';
 import { renewalTubes, stateKept, stateProperties, workPlace, type Repair } from '@/core/shape';
 import { demoBundles } from '.';
 
+const all = demoBundles();
+
 /** The demo's two units worked from first reading to last weld. */
-const [gritter, trailer] = demoBundles().map((bundle): JobRecords => ({
+const [gritter, trailer] = all.map((bundle): JobRecords => ({
   ...bundle,
   ...(bundle.unit.grossMassKg !== undefined && { grossMassKg: bundle.unit.grossMassKg }),
 })) as [JobRecords, JobRecords];
@@ -233,7 +235,7 @@ test('steel that may not be welded gets no welded proposal', () => {
 });
 
 describe('the other three units', () => {
-  const bundles = demoBundles().slice(2);
+  const bundles = all.slice(2);
   test.each(bundles.map((bundle) => [bundle.unit.tag, bundle] as const))(
     '%s: a frame that stands, evidence that lies on it, every member worked out',
     (_tag, bundle) => {
@@ -268,7 +270,7 @@ describe('as made, every unit of the demo carries what it carries', () => {
     const wallMm = Float64Array.from(surface.rowFace, (face) => face.wallMm);
     return { surface, section: withThickness(surface.midline, wallMm), wallMm };
   };
-  test.each(demoBundles().map((bundle) => [bundle.unit.tag, bundle] as const))(
+  test.each(all.map((bundle) => [bundle.unit.tag, bundle] as const))(
     '%s: no member over in any case, on the road or raised',
     (_tag, { frame, practice }) => {
       const { members } = frameDemand(frame, practice.loadFactors, made);
@@ -280,7 +282,7 @@ describe('as made, every unit of the demo carries what it carries', () => {
 });
 
 test('the library trailer’s equaliser is to be renewed: specified where it was found worn, and no rule of the work is broken', () => {
-  const library = demoBundles().find(({ unit }) => unit.tag === 'BK-1')!;
+  const library = all.find(({ unit }) => unit.tag === 'BK-1')!;
   const [planned, ...others] = worksOf(library);
   expect(others).toEqual([]);
   expect(planned!.work.form).toBe('bracket renewed');
@@ -291,7 +293,7 @@ test('the library trailer’s equaliser is to be renewed: specified where it was
 
 test('whatever a demo unit’s verdicts ask to be mended has an answer in Shape: a repair that passes, or why none does', () => {
   let asked = 0;
-  for (const bundle of demoBundles())
+  for (const bundle of all)
     for (const { picture, verdict, repairs, notOffered } of workJob(bundle)) {
       // An outrigger is renewed as it was made: its screen says so in words.
       if (severity(verdict.verdict) < severity('Mend') || picture.member.role === 'outrigger') continue;

@@ -16,10 +16,11 @@ interface Loose {
   evidence: Record<string, unknown>[];
   frame: { members: unknown[] };
 }
-const bundle = demoBundles()[0]!;
+const all = demoBundles();
+const bundle = all[0]!;
 const parsed = () => JSON.parse(printBundle(bundle)) as Loose;
 
-test.each(demoBundles().map((each) => [each.unit.tag, each] as const))(
+test.each(all.map((each) => [each.unit.tag, each] as const))(
   '%s as a file is what the written format says',
   (_, each) => {
     accepts(JSON.parse(printBundle(each)));

@@ -6,14 +6,21 @@ import { diversTrailer, libraryTrailer, surveyVan, surveyVanBefore } from './oth
 import { provedAndClosed } from './proved';
 import { sisterBundles } from './sister';
 
-/** The invented scenario: every unit's bundle, the same on each seeding. */
-export const demoBundles = (): JobBundle[] => [
-  gritterInMidPlan(gritter()),
-  boatTrailerWaits(boatTrailer()),
-  libraryTrailer(),
-  diversAtTheGate(diversTrailer()),
-  surveyVan(),
-];
+/** The invented scenario's open jobs, by their units' tags. */
+const OPEN = {
+  'GR-7': () => gritterInMidPlan(gritter()),
+  'BM-2': () => boatTrailerWaits(boatTrailer()),
+  'BK-1': libraryTrailer,
+  'DV-3': () => diversAtTheGate(diversTrailer()),
+  'SV-9': surveyVan,
+} as const satisfies Readonly<Record<string, () => JobBundle>>;
+export type DemoTag = keyof typeof OPEN;
+export const DEMO_TAGS = Object.keys(OPEN) as readonly DemoTag[];
+
+/** One unit's bundle, the same on each seeding. Some are worked out while they are made: whoever needs one asks for that one. */
+export const demoBundle = (tag: DemoTag): JobBundle => OPEN[tag]();
+/** Every unit's bundle. */
+export const demoBundles = (): JobBundle[] => DEMO_TAGS.map(demoBundle);
 
 interface ClosedBundle {
   readonly bundle: JobBundle;

@@ -1,9 +1,9 @@
-import { demoBundles } from '.';
+import { demoBundle } from '.';
 import { TRADE_SPOTS } from '@/core/walk';
 import { inputsOf, sortedRecords, type Evidence, type JobRecords } from '@/core/job';
 import { fingerprint } from '@/core/quantity';
 
-const bundle = demoBundles()[0]!;
+const bundle = demoBundle('GR-7');
 const records: JobRecords = { ...bundle, grossMassKg: bundle.unit.grossMassKg!, spotRules: TRADE_SPOTS };
 const markOf = (some: JobRecords, memberId: string) =>
   inputsOf(

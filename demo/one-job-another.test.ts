@@ -1,6 +1,6 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { demoBundles } from '.';
+import { demoBundle } from '.';
 import { EVIDENCE_KINDS, openEvidence, type Evidence } from '@/core/job';
 import { opened, valueOf, type Body } from '@/core/quantity';
 import { repairForm } from '@/core/shape';
@@ -32,7 +32,7 @@ const FOLDER = join('core', 'job', 'stored');
 const stored = (name: string): Body => JSON.parse(readFileSync(join(FOLDER, name), 'utf8')) as Body;
 const cap = valueOf(opened(repairForm, stored('repair.1.json')));
 const repair = { ...cap, pieces: cap.pieces.map((piece) => ({ ...piece, kind: 'bottom L' as const })) };
-const one = { ...demoBundles()[0]!, repairs: [repair] };
+const one = { ...demoBundle('GR-7'), repairs: [repair] };
 /** A second job on the same unit, so that whatever fits the one fits the other. */
 const other = {
   ...one,

@@ -9,13 +9,13 @@ import {
 import { memberOf } from '@/core/frame';
 import { brokenRules, jobDebris, jobProof, judgedJob, stands } from '@/core/job';
 import { coatOf } from '@/core/prove';
-import { closedBundles, demoBundles } from '.';
+import { closedBundles, demoBundle } from '.';
 import { fileOf } from './order';
 
 const UP_TO = '2026-11-28T12:00:00Z';
 const sum = (bundle: JobBundle, upTo = UP_TO) =>
   createHash('sha256').update(recordText(bundle, upTo)).digest('hex');
-const gritter = demoBundles()[0]!;
+const gritter = demoBundle('GR-7');
 
 /** Every leaf of a value by its path, with a value beside its own. */
 function leaves(value: unknown, path: readonly (string | number)[] = []): (readonly (string | number)[])[] {

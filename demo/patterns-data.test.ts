@@ -19,7 +19,7 @@ import {
   type Db,
 } from '@/data';
 import { fillDemo } from './fill';
-import { demoBundles, demoPattern } from './index';
+import { demoBundle, demoBundles, demoPattern } from './index';
 import { sisterBundles } from './sister';
 
 const { capped, lookedAt } = sisterBundles();
@@ -153,8 +153,9 @@ describe('how often it was made, and how it held', () => {
   });
 
   test('a job hears of the patterns of its own family only', () => {
-    for (const bundle of demoBundles()) importBundle(db, bundle);
-    for (const { job, frame } of demoBundles())
+    const all = demoBundles();
+    for (const bundle of all) importBundle(db, bundle);
+    for (const { job, frame } of all)
       expect(jobFile(db, job.id)!.patterns!.length).toBe(frame.family === pattern.family ? 1 : 0);
   });
 });
@@ -188,7 +189,7 @@ test('the scenario fills a yard once, and teaches no new spot that its own journ
 describe('where frames failed in this shop', () => {
   const faultAt = (kind: string, nth: number) =>
     shopFaults(db, { family: pattern.family }).find(({ place }) => place.kind === kind && place.nth === nth)!;
-  const trailer = demoBundles().find(({ unit }) => unit.tag === 'BM-2')!;
+  const trailer = demoBundle('BM-2');
 
   test('two sisters that scale at the same crossmember are one fault; a job hears of its own family only', () => {
     for (const bundle of demoBundles()) importBundle(db, bundle);

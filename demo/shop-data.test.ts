@@ -21,7 +21,7 @@ import {
   shopPractice,
   type Db,
 } from '@/data';
-import { demoBundles } from '.';
+import { demoBundle } from '.';
 
 const stamp = { by: 'RK', at: '2026-11-20T08:00:00Z' };
 const section: Practice = {
@@ -31,7 +31,7 @@ const section: Practice = {
     everywhere: { ...DEFAULT_PRACTICE.ways.everywhere, approach: 'section' },
   },
 };
-const [gritter] = demoBundles();
+const gritter = demoBundle('GR-7');
 let db: Db;
 beforeEach(() => {
   db = openDatabase(':memory:');

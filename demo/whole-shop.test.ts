@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { importBundle, jobFile, openDatabase, type Db } from '@/data';
 import { jobsWith } from '@/data/evidence';
 import { untilChanged } from '@/data/unchanged';
-import { demoBundles } from './index';
+import { demoBundle } from './index';
 import { sisterBundles } from './sister';
 
 let folder: string;
@@ -24,10 +24,10 @@ describe('what every job asks the whole shop', () => {
     const ask = () => untilChanged(db, 'faults', () => ++asked);
     expect([ask(), ask()]).toEqual([1, 1]);
     expect(untilChanged(db, 'another', () => 'its own')).toBe('its own');
-    importBundle(db, demoBundles()[0]!);
+    importBundle(db, demoBundle('GR-7'));
     expect([ask(), ask()]).toEqual([2, 2]);
     const other = openDatabase(join(folder, 'shop.db'));
-    importBundle(other, demoBundles()[1]!);
+    importBundle(other, demoBundle('BM-2'));
     other.close();
     expect([ask(), ask()]).toEqual([3, 3]);
   });
@@ -35,7 +35,7 @@ describe('what every job asks the whole shop', () => {
     let asked = 0;
     const ask = () =>
       untilChanged(db, 'written', () => {
-        importBundle(db, demoBundles()[0]!);
+        importBundle(db, demoBundle('GR-7'));
         return ++asked;
       });
     expect([ask(), ask()]).toEqual([1, 1]);
@@ -49,8 +49,8 @@ describe('what every job asks the whole shop', () => {
   test('rare records are found without reading through readings; a job’s own are left out', () => {
     const { capped } = sisterBundles();
     importBundle(db, capped);
-    importBundle(db, demoBundles()[0]!);
-    const besides = demoBundles()[0]!.job.id;
+    importBundle(db, demoBundle('GR-7'));
+    const besides = demoBundle('GR-7').job.id;
     expect(jobsWith(db, { kind: 'flex', besides })).toEqual([capped.job.id]);
     expect(jobsWith(db, { kind: 'flex', besides: capped.job.id })).toEqual([]);
     const plan = db
@@ -62,11 +62,8 @@ describe('what every job asks the whole shop', () => {
   });
   test('a fault noted in one job is heard by the next that is opened', () => {
     const { capped } = sisterBundles();
-    importBundle(
-      db,
-      demoBundles().find(({ unit }) => unit.tag === 'BM-2')!,
-    );
-    const of = () => jobFile(db, demoBundles().find(({ unit }) => unit.tag === 'BM-2')!.job.id)!.faults!;
+    importBundle(db, demoBundle('BM-2'));
+    const of = () => jobFile(db, demoBundle('BM-2').job.id)!.faults!;
     const before = of().length;
     importBundle(db, capped);
     expect(of().length).toBeGreaterThan(before);

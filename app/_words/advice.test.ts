@@ -10,12 +10,12 @@ import {
   type JobDemand,
   type JobRecords,
 } from '@/core/job';
-import { demoBundles } from '@/demo';
+import { demoBundle, type DemoTag } from '@/demo';
 import { adviceLines, TALL_MM } from './advice';
 import { expectedWords } from './prove';
 
-const of = (tag: string): JobRecords => {
-  const bundle = demoBundles().find(({ unit }) => unit.tag === tag)!;
+const of = (tag: DemoTag): JobRecords => {
+  const bundle = demoBundle(tag);
   return { ...bundle, ...(bundle.unit.grossMassKg && { grossMassKg: bundle.unit.grossMassKg }) };
 };
 const demandOf = (records: JobRecords): JobDemand =>

@@ -1,4 +1,4 @@
-import { demoBundles } from '@/demo';
+import { demoBundle } from '@/demo';
 import { distrustOf, type Distrust, type JobFile } from '@/core/job';
 import { ofKind } from '@/core/frame';
 import { distrustWords } from './distrust';
@@ -27,7 +27,7 @@ test.each<[Partial<Distrust>, RegExp]>([
 });
 
 test('a simulated reading counts until it is struck', () => {
-  const { evidence, ...bundle } = demoBundles()[0]!;
+  const { evidence, ...bundle } = demoBundle('GR-7');
   const [first] = ofKind(evidence, 'reading');
   const file = {
     ...bundle,

@@ -1,9 +1,9 @@
-import { demoBundles } from '@/demo';
+import { demoBundle } from '@/demo';
 import type { Photo } from '@/core/walk';
 import { bookPages, photoBookPdf, ROWS_A_PAGE, type BookChapter } from '@/ui/print/photo-book';
 import { photoBook } from './photo-book';
 
-const file = demoBundles().find(({ unit }) => unit.tag === 'BM-2')!;
+const file = demoBundle('BM-2');
 const photo = (id: string, more: Partial<Photo> = {}): Photo => ({
   kind: 'photo',
   id,

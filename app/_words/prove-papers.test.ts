@@ -1,9 +1,9 @@
 import { jobProof, slicesOf, workJob, type Evidence, type JobFile, type RepairSlices } from '@/core/job';
-import { demoBundles } from '@/demo';
+import { demoBundle } from '@/demo';
 import type { PaperBlock } from '@/ui/print/paper';
 import { closingPaper, MOST_PAIRS, worthRows } from './prove-papers';
 
-const trailer = demoBundles().find(({ unit }) => unit.tag === 'BM-2')!;
+const trailer = demoBundle('BM-2');
 const file: JobFile = {
   ...trailer,
   closed: false,

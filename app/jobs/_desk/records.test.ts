@@ -1,11 +1,11 @@
-import { demoBundles } from '@/demo';
+import { demoBundle } from '@/demo';
 import type { Evidence, JobFile } from '@/core/job';
 import type { Repair } from '@/core/shape';
 import { asOwn, changedRepair } from './as-own';
 import { evidenceParcel, strikeParcel, type Parcel } from '../../_outbox/parcel';
 import { recordsReducer, withWrites } from './records';
 
-const { job, unit, notices, frame, practice, evidence, strikes, repairs } = demoBundles()[0]!;
+const { job, unit, notices, frame, practice, evidence, strikes, repairs } = demoBundle('GR-7');
 const file: JobFile = {
   unit,
   job,

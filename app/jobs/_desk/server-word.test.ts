@@ -1,10 +1,10 @@
-import { demoBundles } from '@/demo';
+import { demoBundle } from '@/demo';
 import type { Evidence, JobFile } from '@/core/job';
 import type { Answer } from '../../_client';
 import { evidenceParcel, type Parcel } from '../../_outbox/parcel';
 import { serverWord } from './server-word';
 
-const { evidence, ...rest } = demoBundles()[0]!;
+const { evidence, ...rest } = demoBundle('GR-7');
 const first = evidence.find((record) => record.kind === 'reading')!;
 const fileOf = (...records: readonly Evidence[]): JobFile => ({
   ...rest,
