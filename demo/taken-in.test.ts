@@ -158,7 +158,7 @@ test('what it says otherwise than what is here is named, and stays as it was her
 });
 
 test('a repair that is not here yet is added, and is no other word for one that is', () => {
-  const planned = demoBundle('BM-2');
+  const planned = demoBundle('DV-3');
   expect(planned.repairs.length).toBeGreaterThan(0);
   valueOf(importBundle(here, { ...planned, repairs: planned.repairs.slice(1) }));
   expect(valueOf(importBundle(here, planned)).stands).toEqual([]);
