@@ -1,4 +1,4 @@
-import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
@@ -525,6 +525,14 @@ describe('a file of another version, or damaged', () => {
     expect(readFileSync(path)).toEqual(before);
     openDatabase(join(folder, 'today.db')).close();
     openDatabase(join(folder, 'today.db')).close();
+  });
+
+  test('one in a folder that is not there yet is begun in it; one in memory makes none', () => {
+    const path = join(folder, 'records', 'of the shop', 'shop.db');
+    openDatabase(path).close();
+    expect(existsSync(path)).toBe(true);
+    openDatabase(':memory:').close();
+    expect(existsSync(':memory:')).toBe(false);
   });
 
   test('an older one is copied beside it before it is changed, once', () => {

@@ -67,6 +67,32 @@ test('the calendar knows open jobs, their plans and what is done of them; a clos
   expect(waits.told).toMatchObject({ interim: { answer: 'to the shop only' } });
 });
 
+test('a task is over once it is done or not needed, as last said; started or opened again it is not', () => {
+  const { id } = plannedJobs(db, '2026-11-28').find(({ tag }) => tag === 'SV-9')!;
+  const over = () => plannedJobs(db, '2026-11-28').find((job) => job.id === id)!.done;
+  const say = (taskId: string, is: 'started' | 'done' | 'again' | 'not needed', at: string) =>
+    expect(
+      keepEvidence(db, id, [
+        {
+          kind: 'task',
+          ...stamp(at),
+          taskId,
+          title: taskId,
+          is,
+          ...(is === 'not needed' && { note: 'none' }),
+        },
+      ]).ok,
+    ).toBe(true);
+  say('sweep', 'started', '2026-11-26T09:00:00Z');
+  say('coat', 'not needed', '2026-11-26T09:00:00Z');
+  say('torque', 'done', '2026-11-26T09:00:00Z');
+  expect(over()).toEqual(['coat', 'torque']);
+  // What arrives late counts by when it was said.
+  say('torque', 'again', '2026-11-26T08:00:00Z');
+  say('coat', 'again', '2026-11-26T10:00:00Z');
+  expect(over()).toEqual(['torque']);
+});
+
 test('what its owner was told: a look since begins the days anew, and says that something may be worse; struck, neither', () => {
   const job = plannedJobs(db, '2026-11-28').find(({ tag }) => tag === 'BM-2')!;
   const told = (today = '2026-11-28') => plannedJobs(db, today).find(({ id }) => id === job.id)!.told!;
