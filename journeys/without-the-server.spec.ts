@@ -46,6 +46,8 @@ test('a device that opened a job starts without the server: every verb, what was
     await expect(page.getByRole('list', { name: 'Not to be relied on' })).toContainText(
       'The server does not answer',
     );
+    // It may have been kept on the server and not yet here.
+    await expect(page.getByText('What was kept later may be missing.')).toBeVisible();
     await expect(page.getByText('Readings on left rail: 1')).toBeVisible();
     await typeColumn(page, '30', 'web', { '2': '0.23' });
     await expect(page.getByRole('status').filter({ hasText: /^offline: 1 held here$/ })).toBeVisible();

@@ -187,8 +187,8 @@ function Distrusted() {
     <ul className="border-l-[6px] border-oxide bg-oxide-wash px-4 py-0.5" aria-label="Not to be relied on">
       {asOf !== undefined && (
         <li className="text-[14px] font-semibold">
-          The server does not answer: the job is shown as this device had it at <When at={asOf} />, with what
-          was recorded here since.
+          The server does not answer: the job is shown as this device had it at <When at={asOf} /> and with
+          what this page knows of since. What was kept later may be missing.
         </li>
       )}
       {words.map((sentence) => (
