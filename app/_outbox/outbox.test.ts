@@ -7,15 +7,22 @@ import type { NotTaken, Shelf } from './shelf';
 /** A shelf that outlives pages, and can be broken. */
 function memoryShelf() {
   const waiting = new Map<string, Parcel>();
+  const arrived = new Map<string, Parcel>();
   const refused = new Map<string, NotTaken>();
   const state = { isBroken: false };
+  const inOrder = (parcels: Map<string, Parcel>) => [...parcels.values()].sort((a, b) => a.number - b.number);
   const shelf: Shelf = {
     load: async () => ({
-      waiting: [...waiting.values()].sort((a, b) => a.number - b.number),
+      waiting: inOrder(waiting),
+      arrived: inOrder(arrived),
       notTaken: [...refused.values()].filter(({ parcel }) => !waiting.has(parcel.id)),
     }),
     hold: async (parcel) => !state.isBroken && Boolean(waiting.set(parcel.id, parcel)),
-    release: async ({ id }) => void waiting.delete(id),
+    arrive: async (parcel) => {
+      waiting.delete(parcel.id);
+      if (!state.isBroken) arrived.set(parcel.id, parcel);
+    },
+    release: async ({ id }) => void [waiting, arrived].forEach((each) => each.delete(id)),
     setAside: async (item) => {
       if (state.isBroken) return false;
       refused.set(item.parcel.id, item);
@@ -24,7 +31,7 @@ function memoryShelf() {
     },
     discard: async ({ id }) => void refused.delete(id),
   };
-  return { shelf, state, waiting, refused };
+  return { shelf, state, waiting, arrived, refused };
 }
 
 const reading = (id: string, jobId = 'j'): Draft => ({
@@ -106,6 +113,66 @@ test('what reached the server is told, job by job, until an answer asked for aft
   await outbox.send(reading('c'));
   outbox.seen(before);
   expect([ids('j'), ids('other')]).toEqual([['c'], ['elsewhere']]);
+});
+
+describe('what reached the server and no answer held before the page was closed', () => {
+  const closed = async (...drafts: Draft[]) => {
+    const on = memoryShelf();
+    const { outbox } = page(() => KEPT, {}, on);
+    await outbox.start();
+    for (const draft of drafts) await outbox.send(draft);
+    return { on, outbox };
+  };
+  const opened = async (on: ReturnType<typeof memoryShelf>, books?: string) => {
+    const next = page(() => NO_ANSWER, books === undefined ? {} : { books: () => books }, on);
+    await next.outbox.start();
+    return next;
+  };
+
+  test('is there on the next page, is not sent again, and counts as kept', async () => {
+    const { on } = await closed(reading('a'), photo('p'));
+    const { outbox, posted } = await opened(on);
+    expect(outbox.arrivedFor('j').map(({ id }) => id)).toEqual(['a', 'p']);
+    expect(outbox.heldFile('p')?.size).toBe(1);
+    expect(posted).toEqual([]);
+    expect(outbox.keeping()).toMatchObject({ state: 'kept', waiting: 0 });
+  });
+  test('goes before what is recorded there', async () => {
+    const { on } = await closed(reading('a'), reading('b'));
+    const { outbox } = await opened(on);
+    await outbox.send(reading('c'));
+    expect(on.waiting.get('c')!.number).toBeGreaterThan(on.arrived.get('b')!.number);
+  });
+  test('is gone for good once an answer holds it, whichever page asked', async () => {
+    const { on } = await closed(reading('a'), reading('elsewhere', 'other'));
+    const second = await opened(on);
+    second.outbox.seen(second.outbox.arrivedFor('j'));
+    expect([...on.arrived.keys()]).toEqual(['elsewhere']);
+    expect((await opened(on)).outbox.arrivedFor('j')).toEqual([]);
+  });
+  test('is not laid over another set of records behind the same address', async () => {
+    const { on } = await closed(reading('a'));
+    expect((await opened(on, 'others')).outbox.arrivedFor('j')).toEqual([]);
+    expect(on.arrived.size).toBe(0);
+  });
+  test('an answer that holds it before the browser has noted it leaves nothing behind', async () => {
+    const on = memoryShelf();
+    const { outbox } = page(() => KEPT, {}, on);
+    outbox.onArrived((parcel) => outbox.seen([parcel]));
+    await outbox.start();
+    await outbox.send(reading('a'));
+    expect([on.arrived.size, on.waiting.size]).toEqual([0, 0]);
+  });
+  test('what the browser could not hold is not noted either', async () => {
+    const on = memoryShelf();
+    on.state.isBroken = true;
+    const { outbox } = page(() => KEPT, {}, on);
+    await outbox.start();
+    outbox.onArrived(() => (on.state.isBroken = false));
+    await outbox.send(reading('a'));
+    expect(on.arrived.size).toBe(0);
+    expect(outbox.arrivedFor('j')).toHaveLength(1);
+  });
 });
 
 test('a parcel is never sent twice at once, though many ask', async () => {

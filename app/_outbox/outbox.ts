@@ -25,7 +25,7 @@ export interface Outbox {
   readonly sendAgain: (notTaken: NotTaken, mended?: Draft) => Promise<void>;
   readonly discard: (notTaken: NotTaken) => Promise<void>;
   readonly waitingFor: (jobId: string) => readonly Parcel[];
-  /** What reached the server since this page was opened, until an answer asked for afterwards holds it: see `seen`. */
+  /** What this browser brought to the server, on this page or an earlier one, until an answer asked for afterwards holds it: see `seen`. */
   readonly arrivedFor: (jobId: string) => readonly Parcel[];
   /** The server’s own answer holds these: they need not be put on top of it any more. */
   readonly seen: (parcels: readonly Parcel[]) => void;
@@ -85,9 +85,10 @@ class Lanes implements Outbox {
   readonly arrivedFor = (jobId: string) => this.reached.filter((parcel) => parcel.jobId === jobId);
   readonly seen = (parcels: readonly Parcel[]) => {
     this.reached = this.reached.filter((parcel) => !parcels.includes(parcel));
+    parcels.forEach((parcel) => void this.means.shelf.release(parcel));
   };
   readonly heldFile = (id: string) => {
-    const parcel = this.waiting.find((each) => each.id === id);
+    const parcel = [...this.waiting, ...this.reached].find((each) => each.id === id);
     return parcel?.kind === 'photo' ? parcel.file : undefined;
   };
 
@@ -187,10 +188,14 @@ class Lanes implements Outbox {
   }
   /** No longer waiting and arrived in one breath: whoever puts the two together must not miss it between them. */
   private async settle(parcel: Parcel): Promise<void> {
+    const isOnShelf = !this.unsafe.has(parcel.id);
     this.leave(parcel);
     this.reached = [...this.reached, parcel];
     this.arrived.tell(parcel);
-    await Promise.all([this.means.shelf.release(parcel), this.means.shelf.discard(parcel)]);
+    const { shelf } = this.means;
+    await Promise.all([isOnShelf ? shelf.arrive(parcel) : shelf.release(parcel), shelf.discard(parcel)]);
+    // An answer may have held it meanwhile: then nothing of it must stay behind.
+    if (!this.reached.includes(parcel)) await shelf.release(parcel);
   }
   private async setAside(parcel: Parcel, problem: Problem): Promise<void> {
     const item = { parcel, problem, at: this.means.now() };
@@ -211,8 +216,13 @@ class Lanes implements Outbox {
 
   /** What was sent before this was known is counted after what an earlier page left. */
   private async load(): Promise<void> {
-    const found = await this.means.shelf.load();
-    this.last = found.waiting.reduce((most, { number }) => Math.max(most, number), 0);
+    const { shelf, books } = this.means;
+    const found = await shelf.load();
+    this.last = [...found.waiting, ...found.arrived].reduce((most, { number }) => Math.max(most, number), 0);
+    const place = books();
+    const isOurs = (parcel: Parcel) => [undefined, place].includes(parcel.books) || place === undefined;
+    this.reached = [...found.arrived.filter(isOurs), ...this.reached];
+    found.arrived.filter((parcel) => !isOurs(parcel)).forEach((parcel) => void shelf.release(parcel));
     const early = this.waiting.map((parcel) => ({ ...parcel, number: ++this.last }) as Parcel);
     this.waiting = [...found.waiting.filter(({ id }) => !early.some((each) => each.id === id)), ...early];
     this.notTaken = found.notTaken;

@@ -2,7 +2,14 @@ import { demoBundle } from '@/demo';
 import type { Evidence, JobFile } from '@/core/job';
 import type { Repair } from '@/core/shape';
 import { asOwn, changedRepair } from './as-own';
-import { evidenceParcel, strikeParcel, type Parcel } from '../../_outbox/parcel';
+import {
+  evidenceParcel,
+  repairParcel,
+  strikeParcel,
+  withdrawalParcel,
+  type Draft,
+  type Parcel,
+} from '../../_outbox/parcel';
 import { recordsReducer, withWrites } from './records';
 
 const { job, unit, notices, frame, practice, evidence, strikes, repairs } = demoBundle('GR-7');
@@ -78,11 +85,70 @@ test('a server that answers with what it had before hides nothing that reached i
   const writes = [evidenceParcel(job.id, late), strikeParcel(job.id, strike)].map(
     (draft, k) => ({ ...draft, version: 2, number: k + 1 }) as Parcel,
   );
-  const seen = withWrites(file, writes);
-  expect(seen.evidence.at(-1)).toEqual(late);
-  expect(seen.strikes.at(-1)).toEqual(strike);
-  expect(withWrites(seen, writes)).toEqual(seen);
-  expect(withWrites(file, [])).toBe(file);
+  for (const all of [
+    { arrived: writes, waiting: [] },
+    { arrived: [], waiting: writes },
+    { arrived: writes.slice(0, 1), waiting: writes.slice(1) },
+  ]) {
+    const seen = withWrites(file, all);
+    expect(seen.evidence.at(-1)).toEqual(late);
+    expect(seen.strikes.at(-1)).toEqual(strike);
+    expect(withWrites(seen, all)).toEqual(seen);
+  }
+  expect(withWrites(file, { arrived: [], waiting: [] })).toBe(file);
+});
+
+test('a write of a newer program changes nothing here, and keeps nothing else from showing', () => {
+  const known = { ...reading, id: '00000000-0000-4000-8000-0000000000ab' };
+  const newer = [
+    { ...evidenceParcel(job.id, known), body: { evidence: [{ ...known, version: 999 }, known] } },
+    {
+      ...repairParcel(job.id, { changeId: 'one', repair }),
+      body: { changeId: 'one', repair: { version: 999 } },
+    },
+  ].map((draft, k) => ({ ...draft, version: 2, number: k + 1 }) as unknown as Parcel);
+  const seen = withWrites(file, { arrived: [], waiting: newer });
+  expect(seen).toEqual({ ...file, evidence: [...file.evidence, known] });
+});
+
+describe('a change of a repair that reached the server', () => {
+  const parcelOf = (draft: Draft) => ({ ...draft, version: 2, number: 1 }) as Parcel;
+  const made = (changeId: string, to: Partial<Repair>, basedOn?: string) =>
+    parcelOf(
+      repairParcel(job.id, {
+        changeId,
+        ...(basedOn !== undefined && { basedOn }),
+        repair: { ...repair, ...to },
+      }),
+    );
+  const one = made('one', {});
+  const two = made('two', { plugs: true }, 'one');
+  const gone = parcelOf(withdrawalParcel(job.id, { changeId: 'gone', basedOn: 'two', repairId: repair.id }));
+  const arrived = (over: JobFile, ...parcels: readonly Parcel[]) =>
+    withWrites(over, { arrived: parcels, waiting: [] });
+  const standing = (by: JobFile) => by.repairs.find(({ id }) => id === repair.id);
+
+  test('goes on records that stand before it, one on the other', () => {
+    expect(standing(arrived(file, one, two))).toEqual({ ...repair, plugs: true });
+    expect(arrived(file, one, two, gone)).toMatchObject({
+      repairs: file.repairs,
+      repairChanges: { r: 'gone' },
+    });
+  });
+  test('does not take back what was made of it since, here or elsewhere', () => {
+    const later = recordsReducer(arrived(file, one, two), {
+      kind: 'repair',
+      repair: { ...repair, onBench: true },
+      changeId: 'elsewhere',
+    });
+    expect(arrived(later, one, two, gone)).toBe(later);
+    const withdrawn = arrived(file, one, two, gone);
+    expect(arrived(withdrawn, one, two)).toBe(withdrawn);
+  });
+  test('one that still waits goes on top, whatever stands: the server says what becomes of it', () => {
+    const later = recordsReducer(file, { kind: 'repair', repair, changeId: 'elsewhere' });
+    expect(standing(withWrites(later, { arrived: [], waiting: [two] }))).toMatchObject({ plugs: true });
+  });
 });
 
 test('a server that says nothing new leaves the file itself as it is: nothing is drawn or worked out again', () => {

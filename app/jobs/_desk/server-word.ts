@@ -18,7 +18,7 @@ export interface Asking {
 }
 
 /**
- * Asks the server for a job's records, as often as wanted. On top of its answer comes what of this page reached it later than it was asked, or is
+ * Asks the server for a job's records, as often as wanted. On top of its answer comes what of this browser reached it later than it was asked, or is
  * still on its way. Where it does not answer, what this device kept of its last answer stands, unless the page shows a later one. Nothing comes back
  * where an answer was overtaken by one asked for later.
  */
@@ -39,7 +39,7 @@ export function serverWord({ ask, outbox, madeAt }: Asking) {
     }
     const isNews = isFromNow || (answer.ok && answer.saidAt! >= saidAt);
     if (isNews) saidAt = answer.saidAt ?? saidAt;
-    const writes = [...outbox().arrivedFor(jobId), ...outbox().waitingFor(jobId)];
+    const writes = { arrived: outbox().arrivedFor(jobId), waiting: outbox().waitingFor(jobId) };
     const file = withWrites(isNews ? answer.value : shown(), writes);
     return { file, ...(!isFromNow && { asOf: saidAt }) };
   };

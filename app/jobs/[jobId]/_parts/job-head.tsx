@@ -188,7 +188,7 @@ function Distrusted() {
       {asOf !== undefined && (
         <li className="text-[14px] font-semibold">
           The server does not answer: the job is shown as this device had it at <When at={asOf} /> and with
-          what this page knows of since. What was kept later may be missing.
+          what it holds of its own since. What was recorded elsewhere may be missing.
         </li>
       )}
       {words.map((sentence) => (
