@@ -24,7 +24,7 @@ export interface InSight {
   readonly member: Member;
   readonly selectMember: (id: string) => void;
   readonly setCursor: (cursor: Cursor) => void;
-  readonly setStretch: (stretch: Stretch) => void;
+  readonly setStretch: (to: Stretch | ((from: Stretch) => Stretch)) => void;
 }
 /** Where on it one is. Changes with every arrow key: only what shows the place listens to it. */
 export interface Place {

@@ -3,12 +3,20 @@
 import { useState } from 'react';
 import { z } from 'zod';
 import { recorded } from '@/core/job';
-import { faceIdSchema, facesOf, type FaceId, type Member } from '@/core/frame';
+import { faceIdSchema, facesOf, type FaceId, type Member, type Strike } from '@/core/frame';
 import { feltEdgeKind, type FeltEdge } from '@/core/probe';
 import { lengthDigits, parseLengthMm, printLength, type UnitSystem } from '@/core/quantity';
 import { TypedEntry, TypedForm, TypedPick, TypedProblem, useTypedForm, When } from '@/ui/controls';
 import { faceWords } from '@/ui/strip';
-import { StrikeSheet, useMember, usePlace, useReader, useRecords, useStamp } from '../../../_desk';
+import {
+  StrikeSheet,
+  useMember,
+  usePlace,
+  useReader,
+  useRecords,
+  useRecordsLater,
+  useStamp,
+} from '../../../_desk';
 import { readBy, useFieldsTurn } from '../../../../_parts/typed';
 import { parseStationMm, printStation, stationDigits } from '../../../../_words/station';
 
@@ -66,7 +74,8 @@ function EdgeForm({ faces }: { faces: readonly FaceId[] }) {
 
 /** The edge as a finger found it: a bracket of its own beside the gauge's. */
 export function FeltForm() {
-  const { file } = useRecords();
+  const { file } = useRecordsLater();
+  const [wasOpened, setOpened] = useState(false);
   const { system } = useReader();
   const { member } = useMember();
   const [striking, setStriking] = useState<FeltEdge>();
@@ -76,43 +85,15 @@ export function FeltForm() {
   if (uprights.length === 0) return null;
 
   return (
-    <details className="mt-3 border-t border-rule pt-1">
+    <details className="mt-3 border-t border-rule pt-1" onToggle={() => setOpened(true)}>
       <summary className="hit flex items-center font-semibold">
         Edge felt by hand{felt.length > 0 && `: ${felt.filter((each) => !strikes.has(each.id)).length}`}
       </summary>
-      <EdgeForm key={member.id} faces={uprights.map((each) => each.id)} />
+      {wasOpened && <EdgeForm key={member.id} faces={uprights.map((each) => each.id)} />}
       <ul className="ruled">
-        {felt.map((each) => {
-          const strike = strikes.get(each.id);
-          return (
-            <li
-              key={each.id}
-              className={`flex flex-wrap items-center gap-x-3 ${strike ? 'text-soft line-through' : ''}`}
-            >
-              <span>
-                {printStation(member, each.stationMm, system)}, {faceWords(member, each.face)}: between{' '}
-                {lengthDigits(each.lowerMm, system, 'length')} and{' '}
-                {printLength(each.upperMm, system, 'length')} up
-              </span>
-              <span className="caption">
-                {each.by} <When at={each.at} only="day" />
-              </span>
-              {strike ? (
-                <span className="caption no-underline">
-                  struck by {strike.by}: {strike.why}
-                </span>
-              ) : (
-                <button
-                  type="button"
-                  className="hit ml-auto px-2 underline"
-                  onClick={() => setStriking(each)}
-                >
-                  strike
-                </button>
-              )}
-            </li>
-          );
-        })}
+        {felt.map((each) => (
+          <FeltRow key={each.id} felt={each} strike={strikes.get(each.id)} onStrike={setStriking} />
+        ))}
       </ul>
       <StrikeSheet
         struck={
@@ -124,5 +105,39 @@ export function FeltForm() {
         onClose={() => setStriking(undefined)}
       />
     </details>
+  );
+}
+
+/** An edge that was felt; a struck one stays, with who and why. */
+function FeltRow({
+  felt,
+  strike,
+  onStrike,
+}: {
+  felt: FeltEdge;
+  strike: Strike | undefined;
+  onStrike: (felt: FeltEdge) => void;
+}) {
+  const { system } = useReader();
+  const { member } = useMember();
+  return (
+    <li className={`flex flex-wrap items-center gap-x-3 ${strike ? 'text-soft line-through' : ''}`}>
+      <span>
+        {printStation(member, felt.stationMm, system)}, {faceWords(member, felt.face)}: between{' '}
+        {lengthDigits(felt.lowerMm, system, 'length')} and {printLength(felt.upperMm, system, 'length')} up
+      </span>
+      <span className="caption">
+        {felt.by} <When at={felt.at} only="day" />
+      </span>
+      {strike ? (
+        <span className="caption no-underline">
+          struck by {strike.by}: {strike.why}
+        </span>
+      ) : (
+        <button type="button" className="hit ml-auto px-2 underline" onClick={() => onStrike(felt)}>
+          strike
+        </button>
+      )}
+    </li>
   );
 }

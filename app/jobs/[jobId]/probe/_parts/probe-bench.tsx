@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useCallback, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { memo, useCallback, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { toast } from 'sonner';
 import { facesOf } from '@/core/frame';
 import { printLength } from '@/core/quantity';
@@ -67,13 +67,7 @@ export function ProbeBench() {
       <MarginLane />
       <ReadingEntry ref={entry} onKeys={() => setKeysOpen(true)} />
       <GaugePanel ref={gauge} onTaken={() => entry.current?.step()} />
-      <NextPanel onGo={goTo} />
-      <SurveyRow onTakeBack={takeBack} />
-      <Margins />
-      <FeltForm />
-      <ComparePanel key={member.id} />
-      {cuts && cuts.final.length > 0 && <CutNote />}
-      <ReadingTable onStrike={setStriking} />
+      <AboutMember hasCut={(cuts?.final.length ?? 0) > 0} onGo={goTo} onStrike={setStriking} />
       <StrikeReading reading={striking} onClose={() => setStriking(undefined)} />
       <KeyList verb="probe" open={keysOpen} onOpenChange={setKeysOpen} />
       <WhereAmI />
@@ -81,18 +75,41 @@ export function ProbeBench() {
   );
 }
 
+/** What is told of the member as a whole: the cursor moves without it. */
+const AboutMember = memo(function AboutMember({
+  hasCut,
+  onGo,
+  onStrike,
+}: {
+  hasCut: boolean;
+  onGo: (place: NextReading) => void;
+  onStrike: (reading: Reading) => void;
+}) {
+  const { member } = useMember();
+  return (
+    <>
+      <NextPanel onGo={onGo} />
+      <SurveyRow />
+      <Margins />
+      <FeltForm />
+      <ComparePanel key={member.id} />
+      {hasCut && <CutNote />}
+      <ReadingTable onStrike={onStrike} />
+    </>
+  );
+});
+
 /** To the place where the next reading tells most, the entry with it. */
 function useGoTo(entry: { readonly current: EntryHandle | null }): (place: NextReading | undefined) => void {
   const { member, setCursor, setStretch } = useMember();
-  const { stretch } = usePlace();
   return useCallback(
     (place) => {
       if (!place) return void toast.info('No reading would change the decision');
       setCursor({ stationMm: place.stationMm, face: place.face, heightMm: place.heightMm });
-      setStretch(following(member, stretch, place.stationMm));
+      setStretch((stretch) => following(member, stretch, place.stationMm));
       entry.current?.follow();
     },
-    [entry, member, stretch, setCursor, setStretch],
+    [entry, member, setCursor, setStretch],
   );
 }
 
@@ -142,8 +159,9 @@ function useProbeKeys({ entry, gauge, takeBack, strike, goNext, showKeys }: Prob
 }
 
 /** School, taking back, and readings from a file. */
-function SurveyRow({ onTakeBack }: { onTakeBack: () => void }) {
+function SurveyRow() {
   const { file, changePractice } = useRecords();
+  const takeBack = useTakeBack();
   const { system } = useReader();
   const margin = (school: School) => printLength(schoolMarginMm(school), system, 'length');
   const choose = async (school: School) => {
@@ -166,7 +184,7 @@ function SurveyRow({ onTakeBack }: { onTakeBack: () => void }) {
           }
         />
       </div>
-      <button type="button" className="plain" onClick={onTakeBack}>
+      <button type="button" className="plain" onClick={takeBack}>
         Take back the last reading <kbd className="border border-edge px-1 text-sm">u</kbd>
       </button>
       <CsvIn />
