@@ -43,12 +43,15 @@ export const test = base.extend<
 });
 export { expect };
 
-/** Waits until the bench has worked everything out. */
+/** Waits until the bench has worked everything out. Reading a page lays it out: it is not done in every frame while the page has work to do. */
 export const worked = (page: Page): Promise<unknown> =>
   page.waitForFunction(
-    () => /members/.test(document.body.innerText) && !document.body.innerText.includes('working…'),
+    () => {
+      const words = document.body.innerText;
+      return words.includes('members') && !words.includes('working…');
+    },
     undefined,
-    { timeout: 120_000 },
+    { timeout: 120_000, polling: 150 },
   );
 
 export const strip = (page: Page): Locator => page.getByRole('application', { name: /^Strip of/ });
