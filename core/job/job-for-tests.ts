@@ -106,6 +106,7 @@ export function demoJob(plates: Plates) {
   // Worked out anew only for records that tell of metal.
   const known = worksOf(file);
   return {
+    file,
     repairId: REPAIR.id,
     /** Every seam of its repair. */
     seams: jobLedger(file, [...known.values()]),
@@ -116,6 +117,9 @@ export function demoJob(plates: Plates) {
       const isOfMetal = more.some(({ kind }) => kind === 'sign' || kind === 'crack');
       return jobOrder(now, isOfMetal ? worksOf(now) : known, Date.parse(nowAt));
     },
+    /** What it takes, in a shop that has these on its lists. */
+    toGet: (lists: Pick<JobFile, 'shelf' | 'kits'>) =>
+      jobOrder({ ...file, ...lists }, known, Date.parse('2026-11-26T20:00:00Z')).toGet,
     /** The same with its plates bolted on in these sets. */
     bolted: (sets: readonly string[], more: readonly Evidence[], nowAt = '2026-11-28T20:00:00Z') =>
       jobProof(

@@ -1,4 +1,7 @@
 import { extraMoney, isOpen, shutBefore, type GateId } from '../order';
+import { faceOf, hostsOf, memberOf, type FaceId } from '../frame';
+import { DEFAULT_PRACTICE, type Kit } from '../reference';
+import type { Alignment } from '../trace';
 import { demoJob } from './job-for-tests';
 import { costsOf, leftOff, type Evidence } from '.';
 
@@ -131,6 +134,62 @@ describe('what is recorded elsewhere is heard here', () => {
     expect(lacks([wheelbase(11, 13, 3503.1)])).toEqual([]);
     expect(lacks([wheelbase(11, 13, 3503.2)])).toEqual(['moved since before']);
   });
+  test('a rail that parted and a hanger on it that let go are each in line by their own record alone', () => {
+    const { frame, practice } = job.file;
+    const rail = memberOf(frame, 'rail-right')!;
+    const [flangeMm, depthMm] = ['bottom', 'web'].map((face) => faceOf(rail.shape, face as FaceId)!.widthMm);
+    const parted: Evidence = {
+      kind: 'crack',
+      ...stamp(11, 7),
+      memberId: rail.id,
+      path: [
+        { stationMm: 5000, face: 'bottom', heightMm: flangeMm },
+        { stationMm: 5000, face: 'web', heightMm: depthMm },
+      ],
+      seenBy: 'eye',
+    } as Evidence;
+    const hanger = hostsOf(frame).find(
+      ({ carries, spans }) => carries.includes('axle location') && spans[0]?.memberId === rail.id,
+    )!;
+    const torn: Evidence = {
+      kind: 'find',
+      ...stamp(12, 7),
+      on: hanger.on,
+      hostId: hanger.id,
+      title: hanger.name,
+      part: 'plate',
+      state: { is: 'torn' },
+      memberIds: [rail.id],
+    };
+    const aligned = (k: number, of: Alignment['of'], more: Partial<Alignment> = {}): Evidence => ({
+      kind: 'alignment',
+      ...stamp(k, 9),
+      of,
+      acrossMm: 0,
+      upMm: 0,
+      alongMm: 0,
+      held: true,
+      ...more,
+    });
+    const ofRail = aligned(13, { on: 'member', id: rail.id, stationMm: 5000 });
+    const ofHanger = aligned(14, { on: hanger.on, id: hanger.id } as Alignment['of'], { axleHeld: true });
+    const states = (...more: Evidence[]) =>
+      [rail.id, hanger.id].map((of) => state([parted, torn, ...more], `pull into line ${of}`).state);
+    expect(practice.hand.partedShare).toBeLessThan(1);
+    expect(states()).toEqual(['open', 'open']);
+    expect(states(ofRail)).toEqual(['done', 'open']);
+    expect(states(ofHanger)).toEqual(['open', 'done']);
+    expect(states(ofRail, ofHanger)).toEqual(['done', 'done']);
+    // Out of line, or the axle not held: not done.
+    expect(states(aligned(15, { on: 'member', id: rail.id, stationMm: 5000 }, { upMm: 3 }))).toEqual([
+      'open',
+      'open',
+    ]);
+    expect(states(aligned(16, { on: hanger.on, id: hanger.id } as Alignment['of']))).toEqual([
+      'open',
+      'open',
+    ]);
+  });
   test('a strike through takes it back', () => {
     const removal: Evidence = {
       kind: 'removal',
@@ -152,6 +211,59 @@ describe('what is recorded elsewhere is heard here', () => {
     const order = job.order([]);
     for (const { task } of order.next) expect(shutBefore(order.gates, task.id)).toEqual([]);
     expect(order.gates.some((each) => !isOpen(each))).toBe(true);
+  });
+});
+
+describe('what a job takes', () => {
+  const job = demoJob('cut out');
+  const steel = (lists: Parameters<typeof job.toGet>[0]) =>
+    job.toGet(lists).parts.find(({ is }) => is === 'steel')!;
+
+  test('steel by its thickness, its mass and price by hand; what goes with what comes off; wire and gas', () => {
+    const { parts, kits, consumed } = job.toGet({});
+    expect(parts.map(({ is, name }) => [is, name])).toEqual([
+      ['steel', 'sheet'],
+      ['companion', 'gasket, hanger rubbers, clamps'],
+    ]);
+    const { massKg, cost, count, thicknessMm } = steel({});
+    // A yard and more of web plate, 130 mm high, its tapers off: 4.86 kg at 7.85 kg a litre before they are.
+    expect(massKg! / (1000 * 130 * 4.7625 * 7.85e-6)).toBeCloseTo(0.94, 2);
+    const [least, most] = DEFAULT_PRACTICE.money.steelPerKg;
+    expect({ cost, count, thicknessMm }).toEqual({
+      cost: [massKg! * least, massKg! * most],
+      count: 1,
+      thicknessMm: 4.7625,
+    });
+    expect(kits).toEqual([]);
+    expect(Math.min(consumed.wireKg, consumed.gasL, consumed.arcMinutes, consumed.discs)).toBeGreaterThan(0);
+  });
+  test('what is only proposed takes nothing', () => {
+    const { parts, consumed } = demoJob('proposed').toGet({});
+    expect([parts, consumed.wireKg]).toEqual([[], 0]);
+  });
+  test('steel lies on the shelf where a piece there is as long and as wide', () => {
+    const on = (lengthMm: number, widthMm: number, thicknessMm = 4.7625) =>
+      steel({ shelf: [{ thicknessMm, lengthMm, widthMm, count: 1 }] }).onShelf;
+    expect(on(1000, 130)).toBe(true);
+    expect(on(130, 1000)).toBe(true);
+    expect(on(999, 130)).toBe(false);
+    expect(on(1000, 129)).toBe(false);
+    expect(on(1000, 130, 4.9)).toBe(true);
+    expect(on(1000, 130, 5)).toBe(false);
+  });
+  test('a bought set is offered where it covers the length, is as thick, and is for such a frame', () => {
+    const offered = (more: Partial<Kit>) => {
+      const kit: Kit = { name: 'set', family: '', coversMm: 1000, edgeMm: 100, thicknessMm: 4.7625, ...more };
+      return job.toGet({ kits: [kit] }).kits.map(({ kits }) => kits.length);
+    };
+    expect(offered({})).toEqual([1]);
+    expect(offered({ coversMm: 999 })).toEqual([]);
+    expect(offered({ coversMm: 500, pieces: 2 })).toEqual([1]);
+    expect(offered({ coversMm: 499, pieces: 2 })).toEqual([]);
+    expect(offered({ thicknessMm: 4.63 })).toEqual([1]);
+    expect(offered({ thicknessMm: 4.6 })).toEqual([]);
+    expect(offered({ family: 'open-channel ladder' })).toEqual([1]);
+    expect(offered({ family: 'boxed ladder' })).toEqual([]);
   });
 });
 

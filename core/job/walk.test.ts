@@ -361,6 +361,59 @@ describe('the lift gate', () => {
     );
   });
 
+  describe('where a jack had better be', () => {
+    const [rearAxle, frontAxle] = ['Rear axle', 'Front axle'].map((name) =>
+      frame.fittings.find((mark) => mark.name === name)!,
+    );
+    /** Empty, so that little is asked of the metal. */
+    const light: JobRecords = {
+      ...soundJob,
+      frame: { ...frame, loads: { ...frame.loads!, items: typicalLoads(frame, 300) } },
+    };
+    type Side = LiftPlan['points'][number]['side'];
+    const jackedAt = (stationMm: number, sides: readonly Side[]) =>
+      plan({
+        way: 'jack',
+        points: sides.map((side) => ({ id: side, side, stationMm, ratingN: 120_000 })),
+        wheelsDown: [`${frontAxle!.id} left`, `${frontAxle!.id} right`],
+        hoistRatingN: 120_000,
+      });
+    const better = (records: JobRecords, of: LiftPlan) =>
+      asked(records, of).better.map(({ plan: moved }) => moved.points);
+    const atMm = rearAxle!.stationMm - 600;
+
+    test('on its own rail, off the soft metal, no further than one would roll it; two stay across from each other', () => {
+      const soft: Sign = {
+        kind: 'sign',
+        ...stamp(),
+        memberId: 'rail-right',
+        stationMm: atMm,
+        face: 'web',
+        heightMm: 30,
+        detail: { sign: 'struck', tool: 'hammer', answer: 'gave way' },
+      };
+      const places = better(withMore(light, [soft]), jackedAt(atMm, ['left', 'right']));
+      expect(places.length).toBeGreaterThan(0);
+      for (const points of places) {
+        expect(points.map(({ side }) => side)).toEqual(['left', 'right']);
+        expect(new Set(points.map(({ stationMm }) => stationMm)).size).toBe(1);
+        const off = Math.abs(points[0]!.stationMm - atMm);
+        expect(off).toBeGreaterThan(DEFAULT_PRACTICE.walk.reachMm);
+        expect(off).toBeLessThan(1500);
+      }
+    });
+    test('one in the middle under another crossmember, where one carries it; no place between two', () => {
+      const crosses = frame.members.filter(({ role }) => role === 'crossmember');
+      const between = crosses.find(({ id }) => id === 'cross-5')!.atMm! + 400;
+      const places = better(light, jackedAt(between, ['centre'])).flat();
+      expect(places.length).toBeGreaterThan(0);
+      for (const { side, stationMm } of places) {
+        expect(side).toBe('centre');
+        expect(crosses.some(({ atMm: middle }) => Math.abs(middle! - stationMm) < 1)).toBe(true);
+      }
+    });
+  });
+
   test('a jack on one corner takes a share of that corner, the other wheels the rest; order of work by axle', () => {
     const rearAxle = frame.fittings.find((mark) => mark.name === 'Rear axle')!;
     const frontAxle = frame.fittings.find((mark) => mark.name === 'Front axle')!;

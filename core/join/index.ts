@@ -1,6 +1,6 @@
 export { benchTime, type BenchTime } from './bench-time';
 export * from './records';
-export { consumed, startFrom, type ArcAsked, type Consumed } from './settings';
+export { consumed, startFrom, usualSpool, type ArcAsked, type Consumed } from './settings';
 export * from './sequence';
 export { designShearN, joining } from './joining';
 export {

@@ -1,5 +1,5 @@
 import { arcStart, cutStart, wireRow } from '../reference';
-import { benchTime, consumed, startFrom, whyNotWeld, type ScrapTest, type WeldLine } from '.';
+import { benchTime, consumed, startFrom, usualSpool, whyNotWeld, type ScrapTest, type WeldLine } from '.';
 
 const inch = (inches: number) => 25.4 * inches;
 const ASKED = {
@@ -82,6 +82,31 @@ describe('what held in this shop', () => {
     const { own, start } = startFrom(ASKED, [tried({ held: false })]);
     expect(own).toBeUndefined();
     expect(start).toMatchObject({ ok: true, amps: 125 });
+  });
+});
+
+describe('what a spool lasts is reckoned by', () => {
+  test('what held last, at the feed that was noted, or by its amps', () => {
+    const tests = [
+      tried({ feedMmS: 90 }),
+      tried({ wire: '0.035 flux-cored', gas: 'none', amps: 140, feedMmS: 77 }),
+    ];
+    expect(usualSpool(tests)).toEqual({ wire: '0.035 flux-cored', gas: 'none', feedMmS: 77 });
+    const spool = usualSpool([...tests, tried({ amps: 110 }), tried({ amps: 60, held: false })]);
+    expect(spool).toEqual({
+      wire: '0.030 solid',
+      gas: '75 Ar 25 CO2',
+      feedMmS: expect.closeTo((110 * 2 * 25.4) / 60, 9),
+    });
+  });
+  test('where nothing held, the commonest wire as it runs upright in 3/16 in: never no feed, so never no gas', () => {
+    const start = arcStart(inch(3 / 16), '0.035 solid', '75 Ar 25 CO2', 'vertical');
+    if (!start.ok) throw new Error(start.why);
+    for (const none of [[], [tried({ held: false })]]) {
+      const spool = usualSpool(none);
+      expect(spool).toMatchObject({ wire: '0.035 solid', gas: '75 Ar 25 CO2' });
+      expect(Math.abs(spool.feedMmS / start.feedMmS - 1)).toBeLessThan(0.01);
+    }
   });
 });
 

@@ -1,5 +1,11 @@
-import { arcStart, wireRow, type ArcStart, type Gas, type Wire } from '../reference';
-import { STEEL_DENSITY_KG_PER_MM3 } from '../reference';
+import {
+  arcStart,
+  STEEL_DENSITY_KG_PER_MM3,
+  wireRow,
+  type ArcStart,
+  type Gas,
+  type Wire,
+} from '../reference';
 import type { ScrapTest } from './records';
 import type { WeldPosition } from './weld-line';
 
@@ -29,8 +35,26 @@ export function startFrom(
   const own = alike.findLast(({ held }) => held);
   const broke = alike.filter(({ held }) => !held);
   if (!own) return { start: common, broke };
-  const feedMmS = own.feedMmS ?? wireRow(own.wire).feedPerAmp * own.amps;
-  return { start: { ok: true, amps: own.amps, volts: own.volts, feedMmS }, own, broke };
+  return { start: { ok: true, amps: own.amps, volts: own.volts, feedMmS: feedOf(own) }, own, broke };
+}
+
+/** How fast the wire ran in a test: as it was noted, or by its amps. */
+const feedOf = ({ feedMmS, wire, amps }: Pick<ScrapTest, 'feedMmS' | 'wire' | 'amps'>): number =>
+  feedMmS ?? wireRow(wire).feedPerAmp * amps;
+
+export interface Spool {
+  readonly wire: Wire;
+  readonly gas: Gas;
+  readonly feedMmS: number;
+}
+
+/** What is reckoned with where nothing was tried: a wall of 3/16 in, upright as most seams beneath a frame are (common practice, no source). */
+const USUAL = { wire: '0.035 solid', gas: '75 Ar 25 CO2', amps: 160 } as const;
+
+/** The wire, gas and feed that held last, of tests oldest first; the usual ones where none did. */
+export function usualSpool(tests: readonly ScrapTest[]): Spool {
+  const { wire, gas, ...ran } = tests.findLast(({ held }) => held) ?? USUAL;
+  return { wire, gas, feedMmS: feedOf({ wire, ...ran }) };
 }
 
 /** What welding takes, with what is lost. */
@@ -58,7 +82,7 @@ export function consumed(
     lengthMm,
     lapMm,
   }: { readonly volumeMm3: number; readonly lengthMm: number; readonly lapMm: number },
-  { wire, gas, feedMmS }: { readonly wire: Wire; readonly gas: Gas; readonly feedMmS: number },
+  { wire, gas, feedMmS }: Spool,
 ): Consumed {
   const { diameterMm, isCored } = wireRow(wire);
   const fedMm3 = volumeMm3 / (isCored ? LAID_SHARE.cored : LAID_SHARE.solid);

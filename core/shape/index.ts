@@ -160,6 +160,7 @@ export {
 export {
   cutInto,
   isOfThickness,
+  liesOnShelf,
   laidBends,
   laidContours,
   LEAST_REMNANT_MM,

@@ -30,7 +30,7 @@ export function Bench({
   return (
     <div className={`lg:grid lg:min-h-[calc(100dvh-60px)] ${columns}`}>
       <aside className="hidden border-r border-rule px-1 pt-3 lg:block" aria-label="Skeleton">
-        <div className="sticky top-[92px]">
+        <div className="sticky top-[calc(var(--head,80px)+12px)]">
           <JobSkeleton {...skeleton} />
         </div>
       </aside>
@@ -44,7 +44,7 @@ export function Bench({
           className="border-t border-rule bg-sheet px-3 pb-8 pt-3 lg:border-l lg:border-t-0"
           aria-label="Slice"
         >
-          <div className="lg:sticky lg:top-[92px]">
+          <div className="lg:sticky lg:top-[calc(var(--head,80px)+12px)]">
             <SlicePanel shows={slice} />
           </div>
         </aside>

@@ -1,7 +1,5 @@
-import { memberOf } from '../../frame';
 import type { Tightened } from '../../join';
-import type { Fact, Plan, Task } from '../../order';
-import { alignmentLacks } from '../../trace';
+import { taskId, type Fact, type Plan, type Task } from '../../order';
 import { toAlign } from '../alignment';
 import { stands, type JobRecords } from '../records';
 import type { LedgerSeam } from '../seams';
@@ -14,7 +12,7 @@ export const firstCutAt = (records: JobRecords, { tasks }: Pick<Plan, 'tasks'>):
       .map(({ id }) => id),
   );
   return stands(records, 'task')
-    .filter(({ taskId, is }) => cuts.has(taskId) && is === 'done')
+    .filter((said) => cuts.has(said.taskId) && said.is === 'done')
     .reduce<string | undefined>(
       (first, { at }) => (first === undefined || at < first ? at : first),
       undefined,
@@ -104,10 +102,8 @@ function ledgerFact(
   return logs.reduce<Fact | undefined>((last, each) => (!last || each.at > last.at ? each : last), undefined);
 }
 
-function alignedAt(records: JobRecords, { of }: Task): Fact | undefined {
-  const found = toAlign(records).find((each) => each.of.id === of.id || each.name === of.name);
-  const isMember = memberOf(records.frame, of.id) !== undefined || found !== undefined;
-  return isMember && found?.last && alignmentLacks(found.last, found.locatesAxle).length === 0
-    ? found.last
-    : undefined;
+/** Each by its own record: a rail that parted says nothing of a bracket on it that let go. */
+function alignedAt(records: JobRecords, task: Task): Fact | undefined {
+  const found = toAlign(records).find(({ of }) => taskId(task.what, of.id) === task.id);
+  return found?.lacks.length === 0 ? found.last : undefined;
 }

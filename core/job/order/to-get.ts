@@ -1,7 +1,6 @@
-import { consumed } from '../../join';
+import { consumed, usualSpool } from '../../join';
 import type { OrderScene, Plan, ScenePart, SceneWork } from '../../order';
-import { arcStart } from '../../reference';
-import { blankFigures, type Blank } from '../../shape';
+import { blankFigures, isOfThickness, liesOnShelf, type Blank } from '../../shape';
 import { stands, type JobFile } from '../records';
 import { jobLedger, weldTotals } from '../seams';
 import { flatsOf } from '../planned-flat';
@@ -42,7 +41,10 @@ export function toGet(
       ),
     ],
     kits: kitsFor(file, works),
-    consumed: consumed(weldTotals(jobLedger(file, [...works.values()])), usualWire(file)),
+    consumed: consumed(
+      weldTotals(jobLedger(file, [...works.values()])),
+      usualSpool([...(file.scrapTests ?? []), ...stands(file, 'scrap test')]),
+    ),
   };
 }
 
@@ -50,6 +52,8 @@ const priced = (massKg: number, { practice }: JobFile): readonly [number, number
   massKg * practice.money.steelPerKg[0],
   massKg * practice.money.steelPerKg[1],
 ];
+
+const eachFlat = (blank: Blank) => Array.from({ length: blank.count }, () => blankFigures(blank));
 
 /** Sheet by its thickness; whether every blank of it lies on a piece of the shelf, one way round or the other. */
 function sheets(blanks: readonly Blank[], file: JobFile): ToGet[] {
@@ -69,30 +73,9 @@ function sheets(blanks: readonly Blank[], file: JobFile): ToGet[] {
       count: all.reduce((sum, { count }) => sum + count, 0),
       thicknessMm,
       massKg,
-      onShelf: fitsShelf(all, thicknessMm, file),
+      onShelf: liesOnShelf(file.shelf ?? [], thicknessMm, all.flatMap(eachFlat)),
       cost: priced(massKg, file),
     };
-  });
-}
-
-/** Thicknesses this near are the same sheet, mm. */
-const SAME_MM = 0.2;
-function fitsShelf(blanks: readonly Blank[], thicknessMm: number, { shelf = [] }: JobFile): boolean {
-  const left = shelf
-    .filter((piece) => Math.abs(piece.thicknessMm - thicknessMm) <= SAME_MM)
-    .flatMap(({ lengthMm, widthMm, count }) => Array.from({ length: count }, () => ({ lengthMm, widthMm })));
-  const wanted = blanks
-    .flatMap((blank) => Array.from({ length: blank.count }, () => blankFigures(blank)))
-    .sort((a, b) => b.areaMm2 - a.areaMm2);
-  // One blank a piece: what more a piece holds is for the nest to say.
-  return wanted.every(({ lengthMm, widthMm }) => {
-    const at = left.findIndex(
-      (piece) =>
-        (piece.lengthMm >= lengthMm && piece.widthMm >= widthMm) ||
-        (piece.lengthMm >= widthMm && piece.widthMm >= lengthMm),
-    );
-    if (at >= 0) left.splice(at, 1);
-    return at >= 0;
   });
 }
 
@@ -143,21 +126,10 @@ function kitsFor({ kits = [], frame }: JobFile, works: Works): KitFor[] {
         const fits = kits.filter(
           ({ coversMm, pieces = 1, thicknessMm, family }) =>
             pieces * coversMm >= longMm &&
-            thicknessMm >= thickMm - SAME_MM &&
+            (thicknessMm >= thickMm || isOfThickness(thicknessMm, thickMm)) &&
             (family === '' || family === frame.family),
         );
         return fits.length > 0 ? [{ key: `kit ${repair.id}`, for: member.name, kits: fits }] : [];
       }),
   );
 }
-
-/** The wire and gas that held in the shop last; the commonest where none was tried. */
-function usualWire(file: JobFile) {
-  const tests = [...(file.scrapTests ?? []), ...stands(file, 'scrap test')];
-  const last = tests.findLast(({ held }) => held);
-  const [wire, gas] = [last?.wire ?? '0.035 solid', last?.gas ?? '75 Ar 25 CO2'] as const;
-  const start = arcStart(USUAL_MM, wire, gas, 'flat');
-  return { wire, gas, feedMmS: last?.feedMmS ?? (start.ok ? start.feedMmS : 0) };
-}
-/** Feed is reckoned for a wall of 3/16 in. */
-const USUAL_MM = 4.7625;

@@ -1,17 +1,21 @@
-import { workJob } from '..';
+import { workJob, type Evidence } from '..';
 import { defaultFrame, familyOf, memberOf, type Fitting, type Frame } from '../../frame';
 import type { Vector } from '../../geometry';
 import { DEFAULT_PRACTICE } from '../../reference';
 import { faceOfPiece, formOf, pieceSchema, type Piece } from '../../shape';
 import { fittingFaces } from './beside';
-import { outOf, type Stretch } from './stretch';
+import { outOf, wallFaces, type Stretch } from './stretch';
 
 const family = 'open-channel ladder';
 const made = defaultFrame({ ...familyOf(family).typical, family, steel: 'hot-rolled-50', datum: 'hole' });
 const STATION = 1500;
-const stretchOf = (memberId: string, fittings: readonly Fitting[] = []): Stretch => {
+const stretchOf = (
+  memberId: string,
+  fittings: readonly Fitting[] = [],
+  evidence: readonly Evidence[] = [],
+): Stretch => {
   const frame: Frame = { ...made, fittings: [...fittings] };
-  const works = workJob({ frame, practice: DEFAULT_PRACTICE, evidence: [], strikes: [], repairs: [] });
+  const works = workJob({ frame, practice: DEFAULT_PRACTICE, evidence, strikes: [], repairs: [] });
   const { picture } = works.find((work) => work.picture.member.id === memberId)!;
   return { picture, fromMm: STATION - 300, toMm: STATION + 300, mostSteps: 10 };
 };
@@ -30,6 +34,38 @@ const piece = (kind: Piece['kind'], more: Partial<Piece> = {}): Piece =>
   });
 /** Along, up, and to the right as one looks forward; each to the thousandth, without a nought below nothing. */
 const rounded = (way: Vector) => way.map((part) => Math.round(part * 1000) / 1000 + 0);
+
+describe('the wall as it is looked at', () => {
+  /** The web read every inch over a foot, all of it at one share of its thickness. */
+  const read = (share: number): Evidence[] =>
+    Array.from({ length: 13 }, (_, column) =>
+      Array.from({ length: 6 }, (__, row): Evidence => ({
+        kind: 'reading',
+        id: `r${column}-${row}`,
+        memberId: 'rail-right',
+        stationMm: STATION + 25 * (column - 6),
+        face: 'web',
+        heightMm: shape.depthMm * (0.2 + 0.12 * row),
+        thicknessMm: shape.thicknessMm * share,
+        method: 'ultrasonic',
+        by: 'RK',
+        at: '2026-01-01T00:00:00Z',
+        note: '',
+      })),
+    ).flat();
+  /** Cells of the web round the middle of what was read. */
+  const there = (share: number) =>
+    wallFaces(stretchOf('rail-right', [], read(share)), []).filter(({ corners }) => {
+      const [along, up] = corners[0]!.map((_, axis) => corners.reduce((sum, at) => sum + at[axis]! / 4, 0));
+      return Math.abs(along! - STATION) < 60 && Math.abs(up! - shape.depthMm / 2) < 20;
+    });
+  test('what is rusted away is a hole one looks through; a skin that is left is none', () => {
+    expect(there(0)).toEqual([]);
+    expect(there(0.02)).toEqual([]);
+    expect(there(0.05).length).toBeGreaterThan(3);
+    for (const { kept } of there(0.05)) expect(kept).toBeCloseTo(0.05, 2);
+  });
+});
 
 describe('which way a piece comes off', () => {
   test.each<[string, Piece, number[]]>([

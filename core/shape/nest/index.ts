@@ -18,4 +18,4 @@ export {
   type Remnant,
 } from './figures';
 export { laidBends, nestPart, nestPiece, type NestPiece } from './pieces';
-export { isOfThickness, sheetsOnShelf, shelfAfter } from './pile';
+export { isOfThickness, liesOnShelf, sheetsOnShelf, shelfAfter } from './pile';

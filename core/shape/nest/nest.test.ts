@@ -1,6 +1,7 @@
 import {
   cutInto,
   isOfThickness,
+  liesOnShelf,
   laidBends,
   laidContours,
   LEAST_REMNANT_MM,
@@ -203,6 +204,49 @@ describe('the shelf', () => {
     expect(sheetsOnShelf(shelf, 6.35).map(({ id }) => id)).toEqual(['shelf 0', 'shelf 2']);
     expect(isOfThickness(6.35 * 1.029, 6.35)).toBe(true);
     expect(isOfThickness(6.35 * 1.031, 6.35)).toBe(false);
+  });
+  test.each<[string, Parameters<typeof row>[], [number, number][], boolean]>([
+    ['a flat as large as the piece', [[6.35, 600, 400, 1]], [[600, 400]], true],
+    ['turned it lies there too', [[6.35, 400, 600, 1]], [[600, 400]], true],
+    ['longer by a hair', [[6.35, 600, 400, 1]], [[600.1, 300]], false],
+    ['wider by a hair', [[6.35, 600, 400, 1]], [[500, 400.1]], false],
+    ['two flats, one piece', [[6.35, 2000, 2000, 1]], Array(2).fill([300, 200]), false],
+    ['two flats, two pieces', [[6.35, 300, 200, 2]], Array(2).fill([300, 200]), true],
+    ['the shelf has none', [], [[300, 200]], false],
+    ['another thickness', [[7, 600, 400, 1]], [[300, 200]], false],
+    [
+      'the small one leaves the large piece to the large one',
+      [
+        [6.35, 900, 600, 1],
+        [6.35, 300, 200, 1],
+      ],
+      [
+        [250, 150],
+        [800, 500],
+      ],
+      true,
+    ],
+    [
+      'the large one leaves the long piece to the long one',
+      [
+        [6.35, 3000, 400, 1],
+        [6.35, 700, 400, 1],
+      ],
+      [
+        [650, 350],
+        [2000, 100],
+      ],
+      true,
+    ],
+  ])('on the shelf, each on a piece of its own: %s', (_, rows, flats, lies) => {
+    const sizes = flats.map(([lengthMm, widthMm]) => ({ lengthMm, widthMm }));
+    expect(
+      liesOnShelf(
+        rows.map((each) => row(...each)),
+        6.35,
+        sizes,
+      ),
+    ).toBe(lies);
   });
   test('once it is cut: sheets are gone, what is left lies on the pile, counted with its like', () => {
     const used = (

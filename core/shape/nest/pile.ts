@@ -10,12 +10,42 @@ export const isOfThickness = (thicknessMm: number, wantedMm: number): boolean =>
   Math.abs(thicknessMm - wantedMm) <= SAME_THICKNESS * wantedMm;
 
 /** What of the shelf a nest may be cut from: rows of one thickness, each by its place in the list. */
-export const sheetsOnShelf = (shelf: Shelf, thicknessMm: number): NestSheet[] =>
+export const sheetsOnShelf = (shelf: Readonly<Shelf>, thicknessMm: number): NestSheet[] =>
   shelf.flatMap((row, k) =>
     isOfThickness(row.thicknessMm, thicknessMm)
       ? [{ id: `shelf ${k}`, lengthMm: row.lengthMm, widthMm: row.widthMm, count: row.count }]
       : [],
   );
+
+interface Flat {
+  readonly lengthMm: number;
+  readonly widthMm: number;
+}
+const areaMm2 = ({ lengthMm, widthMm }: Flat): number => lengthMm * widthMm;
+/** Where a length that was reckoned is as long as one that was typed, mm. */
+const HAIR_MM = 1e-6;
+function isWithin(flat: Flat, { lengthMm, widthMm }: Flat): boolean {
+  const goes = (longMm: number, wideMm: number) =>
+    flat.lengthMm <= longMm + HAIR_MM && flat.widthMm <= wideMm + HAIR_MM;
+  return goes(lengthMm, widthMm) || goes(widthMm, lengthMm);
+}
+
+/**
+ * Whether every flat lies on a piece of the shelf of its own, one way round or the other: the largest first, each on the smallest that holds it. What more a
+ * piece holds is for the nest to say.
+ */
+export function liesOnShelf(shelf: Readonly<Shelf>, thicknessMm: number, flats: readonly Flat[]): boolean {
+  const left = sheetsOnShelf(shelf, thicknessMm)
+    .flatMap(({ count = 1, ...sheet }) => Array.from({ length: count }, (): Flat => sheet))
+    .sort((a, b) => areaMm2(a) - areaMm2(b));
+  return [...flats]
+    .sort((a, b) => areaMm2(b) - areaMm2(a))
+    .every((flat) => {
+      const at = left.findIndex((piece) => isWithin(flat, piece));
+      if (at >= 0) left.splice(at, 1);
+      return at >= 0;
+    });
+}
 
 /**
  * The shelf once a nest is cut: its sheets are gone from it, what is left of each lies on the pile. Sheets that were bought for it leave their remnants

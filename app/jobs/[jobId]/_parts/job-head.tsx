@@ -3,7 +3,7 @@
 import { ChevronLeft } from 'lucide-react';
 import { Link } from '@/app/_parts/link';
 import { usePathname } from 'next/navigation';
-import { useMemo } from 'react';
+import { useEffect, useMemo, useRef } from 'react';
 import { memberOf } from '@/core/frame';
 import { distrustOf, jobSpots, jobTimeLeft, stands } from '@/core/job';
 import { distrustWords } from '../../../_words/distrust';
@@ -17,12 +17,30 @@ import { openInVerbs } from './open-in-verbs';
 import { Keys } from './keys';
 import { TakeAway } from './take-away';
 
+/** Tells the page how high the head stands, for what stays in sight beneath it: it has a line more for every notice. */
+function useHeadHeight() {
+  const head = useRef<HTMLElement>(null);
+  useEffect(() => {
+    const { style } = document.documentElement;
+    const observer = new ResizeObserver(() =>
+      style.setProperty('--head', `${head.current?.offsetHeight ?? 0}px`),
+    );
+    observer.observe(head.current!);
+    return () => {
+      observer.disconnect();
+      style.removeProperty('--head');
+    };
+  }, []);
+  return head;
+}
+
 /** Unit, verbs with what is open in each, and whether everything is kept. */
 export function JobHead() {
   const { system, setSystem } = useReader();
+  const head = useHeadHeight();
   const verb = usePathname().split('/')[3] ?? 'walk';
   return (
-    <header className="sticky top-0 z-30 border-b-2 border-ink bg-paper">
+    <header ref={head} className="sticky top-0 z-30 border-b-2 border-ink bg-paper">
       <div className="flex flex-wrap items-stretch lg:flex-nowrap">
         <UnitAndAnswers />
         <Verbs />

@@ -184,7 +184,7 @@ function Rivets() {
       {clamps.length > 0 && <p>Recorded here as clamped by one fastener: {clamps.join('; ')}.</p>}
       {hosts.map(({ id, name }) => (
         <details key={id} className="border-t border-rule py-1">
-          <summary className="hit cursor-pointer font-semibold">{name}</summary>
+          <summary className="hit flex cursor-pointer items-center font-semibold">{name}</summary>
           <RivetCard hostId={id} />
         </details>
       ))}

@@ -16,10 +16,10 @@ import {
   type Gas,
   type Wire,
 } from '@/core/reference';
-import { lengthDigits, parseLengthMm, printLength, printMass, type UnitSystem } from '@/core/quantity';
+import { lengthDigits, parseLengthMm, printLength, type UnitSystem } from '@/core/quantity';
 import { Choice, Entry, Pick, When } from '@/ui/controls';
 import { useUnitTurn } from '../../../../_parts/turned';
-import { ARC_WHY_WORDS, feedWords, speedWords } from '../../../../_words/settings';
+import { ARC_WHY_WORDS, consumedWords, feedWords, speedWords } from '../../../../_words/settings';
 import { useReader, useRecords, useStamp } from '../../../_desk';
 import type { JoinDesk } from './use-join';
 
@@ -221,17 +221,11 @@ function Takes({
     <section aria-label="What it takes" className="mt-3">
       <h3 className="text-lg font-semibold">What this member’s seams take, with what is lost</h3>
       <p>
-        Wire {printMass(takes.wireKg, system)}
-        {takes.gasL > 0 && `, gas ${gasWords(takes.gasL, system)}`}, {Math.ceil(takes.discs)} flap{' '}
-        {takes.discs === 1 ? 'disc' : 'discs'}, weld-through primer {Math.ceil(takes.primerMl)} ml; arc on for{' '}
-        {Math.ceil(takes.arcMinutes)} min.
+        {consumedWords(takes, system)}; arc on for {Math.ceil(takes.arcMinutes)} min.
       </p>
     </section>
   );
 }
-const gasWords = (litres: number, system: UnitSystem): string =>
-  system === 'in' ? `${Math.ceil(litres / 28.3168)} ft³` : `${Math.ceil(litres)} L`;
-
 function Tests({ tests }: { tests: readonly ScrapTest[] }) {
   const { system } = useReader();
   if (tests.length === 0) return null;

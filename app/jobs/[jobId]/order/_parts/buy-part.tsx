@@ -5,6 +5,7 @@ import { z } from 'zod';
 import { costsOf, stands, type JobOrder, type ToGet } from '@/core/job';
 import { boughtKind, type Bought } from '@/core/order';
 import { printLength, printMass, type UnitSystem } from '@/core/quantity';
+import { consumedWords } from '../../../../_words/settings';
 import { OtherKeep, Pick, TypedEntry, TypedRecordForm, useTypedForm } from '@/ui/controls';
 import { figureTyped } from '../../../../_parts/typed';
 import { dayWords } from '../../../../_words/dates';
@@ -64,9 +65,7 @@ export function BuyPart({ order }: { order: JobOrder }) {
         </>
       )}
       <p className="mt-3">
-        Wire {printMass(consumed.wireKg, system)}, gas {Math.round(consumed.gasL)} L, {consumed.discs} flap
-        discs, primer {Math.round(consumed.primerMl)} ml: seams as they are drawn, common practice for what is
-        lost.
+        {consumedWords(consumed, system)}: seams as they are drawn, common practice for what is lost.
       </p>
     </section>
   );

@@ -30,7 +30,7 @@ export function AtTheHost({ spot, ways }: { spot: HotSpot; ways: readonly Way[] 
   const host = spot.host && hostOf(file.frame, spot.host.on, spot.host.id);
   if (!host) return null;
   return (
-    <section className="mt-3 border-y border-rule py-2" aria-label={`The ${HOST_WORDS[host.on]} itself`}>
+    <section className="mt-3 border-t border-rule pt-2" aria-label={`The ${HOST_WORDS[host.on]} itself`}>
       <p>
         <span className="caption">of the {HOST_WORDS[host.on]} itself</span>{' '}
         <span className="font-semibold">{host.name}</span>
