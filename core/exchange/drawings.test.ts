@@ -188,7 +188,14 @@ describe('a sheet of a nest as DXF', () => {
 
   test('its own rectangle, and only what lies on it, where it lies', () => {
     const [first, second] = [on(0), on(1)];
-    expect(first('SHEET').map(box)).toEqual([[0, 0, 1200, 600]]);
+    expect(first('SHEET').map(({ vertices }) => vertices!.map(({ x, y }) => [x, y]))).toEqual([
+      [
+        [0, 0],
+        [1200, 0],
+        [1200, 600],
+        [0, 600],
+      ],
+    ]);
     expect(first('CUT').map(box)).toEqual([[10, 20, 410, 120]]);
     expect(
       first('BEND')

@@ -57,13 +57,13 @@ function withoutStraight(points: readonly Point[]): Point[] {
 
 /** Wider than any wall is round, mm. */
 const ALL_ROUND_MM = 1e5;
-/** Decimals of a millimetre that clipping keeps. */
-const PRECISION = 4;
+/** Clipping is done in whole ten-thousandths of a millimetre: the library takes a rectangle that begins at a whole number for one in whole numbers. */
+const PER_MM = 1e4;
+const whole = (mm: number): number => Math.round(mm * PER_MM);
 
 /** What of an opening lies between two stations. */
 export const clippedAlong = (outline: readonly Point[], fromMm: number, toMm: number): Point[][] =>
   rectClip(
-    { left: fromMm, top: -ALL_ROUND_MM, right: toMm, bottom: ALL_ROUND_MM },
-    outline.map(([x, y]) => ({ x, y })),
-    PRECISION,
-  ).map((path) => path.map(({ x, y }): Point => [x, y]));
+    { left: whole(fromMm), top: whole(-ALL_ROUND_MM), right: whole(toMm), bottom: whole(ALL_ROUND_MM) },
+    outline.map(([x, y]) => ({ x: whole(x), y: whole(y) })),
+  ).map((path) => path.map(({ x, y }): Point => [x / PER_MM, y / PER_MM]));
