@@ -154,6 +154,9 @@ describe('what is open', () => {
       unreadLandings: [{ id: 'r1', memberId: 'm', name: 'Rail', faces }],
     });
     expect(codes(landing('web'))).toEqual([['landing not read', 'two names']]);
+    expect(openItems({ ...NOTHING, ...landing('web') })).toMatchObject([
+      { name: 'Rail: web', parts: ['landing r1 web'] },
+    ]);
     const [item] = openItems({ ...NOTHING, ...landing('web', 'bottom') });
     expect(item).toMatchObject({ key: 'landing r1', name: 'Rail: web, bottom', memberId: 'm' });
     expect(item!.parts).toEqual(['landing r1 web', 'landing r1 bottom']);
@@ -187,6 +190,15 @@ describe('what is open', () => {
       open,
     ),
   );
+  test('an open complaint shows the place that gives no less, or else what was measured', () => {
+    const shown = (...pairs: ReturnType<typeof pair>[]) =>
+      openItems({ ...NOTHING, complaints: [{ id: 'c', name: 'play', isCauseFound: false, pairs }] })[0]!
+        .about;
+    const [less, before] = [pair('gives less'), pair('gives as before')];
+    expect(shown(less, before)).toBe(before);
+    expect(shown(less)).toBe(less);
+    expect(shown()).toBeUndefined();
+  });
   test('metal that was worked on is looked at again; what was not, need not', () => {
     expect(codes({ wasWorked: true })).toEqual([['no look booked', 'two names']]);
     expect(codes({ wasWorked: true, hasLookBooked: true })).toEqual([]);
