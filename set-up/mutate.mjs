@@ -176,6 +176,18 @@ async function isNoticed(folder, mutation) {
 
 const waiting = rooms.flatMap(sampleOf);
 const done = [];
+const inRoom = (all, room) => all.filter((each) => each.room === room);
+const asked = new Map(rooms.map((room) => [room, inRoom(waiting, room).length]));
+/** A room is told once its last change was tried: whoever stops the run has what is known by then. */
+function tellIfDone(room) {
+  const own = inRoom(done, room);
+  if (own.length < asked.get(room)) return;
+  const noticed = own.filter((each) => each.noticed).length;
+  const share = own.length ? `${Math.round((100 * noticed) / own.length)} %` : '–';
+  console.log(
+    `${room.padEnd(12)} ${String(noticed).padStart(3)} of ${String(own.length).padStart(3)} noticed  ${share}`,
+  );
+}
 async function worker() {
   const folder = copyOfHouse();
   for (let mutation = waiting.shift(); mutation; mutation = waiting.shift()) {
@@ -185,16 +197,10 @@ async function worker() {
       console.log(
         `not noticed  ${relative('.', mutation.file)}:${mutation.line}  ${mutation.was}  →  ${mutation.to}`,
       );
+    tellIfDone(mutation.room);
   }
   rmSync(folder, { recursive: true, force: true });
 }
+rooms.filter((room) => asked.get(room) === 0).forEach(tellIfDone);
 await Promise.all(Array.from({ length: Math.max(1, Math.min(2, availableParallelism())) }, worker));
 rmSync(untouched, { recursive: true, force: true });
-for (const room of rooms) {
-  const own = done.filter((each) => each.room === room);
-  const noticed = own.filter((each) => each.noticed).length;
-  const share = own.length ? `${Math.round((100 * noticed) / own.length)} %` : '–';
-  console.log(
-    `${room.padEnd(12)} ${String(noticed).padStart(3)} of ${String(own.length).padStart(3)} noticed  ${share}`,
-  );
-}

@@ -5,8 +5,11 @@ import {
   lookKind,
   firstGuessEdgeMm,
   hotSpots,
+  isDoubtful,
+  isFailed,
   latest,
   learnedSpots,
+  LOOK_RESULTS,
   memberWalk,
   nextToLookAt,
   progressOf,
@@ -46,6 +49,20 @@ const lookAt = (spot: HotSpot, result: Look['result'], more: Partial<Look> = {})
 });
 const named = (spots: readonly HotSpot[], title: string) => spots.find((spot) => spot.title === title)!;
 const nothing = new Map<string, number[]>();
+
+test('what a look says of metal: doubtful from scaling up, failed where it is soft, cracked or through', () => {
+  const isSo = (is: (result: Look['result']) => boolean) => LOOK_RESULTS.filter(is);
+  expect(isSo(isDoubtful)).toEqual([
+    'scaling',
+    'pitted',
+    'patched before',
+    'delaminating',
+    'soft',
+    'cracked',
+    'through',
+  ]);
+  expect(isSo(isFailed)).toEqual(['soft', 'cracked', 'through']);
+});
 
 describe('the list', () => {
   test.each(FAMILY_IDS)(
