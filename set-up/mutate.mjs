@@ -42,7 +42,7 @@ const ALSO = {
   trace: ['core/job/limits', 'core/weigh', 'core/job/member'],
   weigh: ['core/shape', 'core/job'],
   shape: ['core/join', 'core/job/(member|forms-offered|schools|bolted|works)', 'demo/demo.test'],
-  join: ['core/job/member', 'demo/demo.test'],
+  join: ['core/job/(member|bolted-and-reached|seams|crack-welds)', 'demo/demo.test'],
   job: ['demo/(inputs|in-the-round|demo.test)', 'workers'],
   exchange: ['demo/(data|passport|order-data).test'],
   metal: ['core/weigh', 'core/shape', 'core/job'],
