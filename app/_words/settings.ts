@@ -21,11 +21,11 @@ export const speedWords = (mmPerS: number, system: UnitSystem): string =>
 const gasWords = (litres: number, system: UnitSystem): string =>
   system === 'in' ? `${Math.ceil(litres / 28.3168)} ft³` : `${Math.ceil(litres)} L`;
 
-/** What seams take: 1.2 lb of wire, 9 ft³ of gas… Gas where the wire wants some. */
+/** What seams take: 1.2 lb of wire, 9 ft³ of gas… Gas where the wire wants some, primer where plates lap. */
 export const consumedWords = ({ wireKg, gasL, discs, primerMl }: Consumed, system: UnitSystem): string =>
   [
     `Wire ${printMass(wireKg, system)}`,
     ...(gasL > 0 ? [`gas ${gasWords(gasL, system)}`] : []),
     `${discs} flap ${discs === 1 ? 'disc' : 'discs'}`,
-    `weld-through primer ${Math.ceil(primerMl)} ml`,
+    ...(primerMl > 0 ? [`weld-through primer ${Math.ceil(primerMl)} ml`] : []),
   ].join(', ');

@@ -226,6 +226,7 @@ function Takes({
     </section>
   );
 }
+
 function Tests({ tests }: { tests: readonly ScrapTest[] }) {
   const { system } = useReader();
   if (tests.length === 0) return null;
