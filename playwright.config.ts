@@ -8,8 +8,8 @@ import { CHROMIUM, CHROMIUM_ARGS } from './set-up/browser.mjs';
 export default defineConfig({
   testDir: 'journeys',
   globalSetup: './journeys/ready.ts',
-  timeout: 300_000,
-  expect: { timeout: 45_000 },
+  timeout: 600_000,
+  expect: { timeout: 90_000 },
   workers: 2,
   fullyParallel: false,
   forbidOnly: Boolean(process.env.CI),
@@ -18,7 +18,7 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     acceptDownloads: true,
-    actionTimeout: 60_000,
+    actionTimeout: 180_000,
     launchOptions: { executablePath: CHROMIUM, args: CHROMIUM_ARGS },
     trace: 'off',
     // Journeys look at what goes over the line; the one that starts without it says so.

@@ -4,6 +4,7 @@ import type { ReactNode } from 'react';
 import { Toaster } from 'sonner';
 import { booksOf, database } from '@/data';
 import { Offline } from './_offline/offline';
+import { Heard } from './_parts/heard';
 import './globals.css';
 
 export const metadata: Metadata = {
@@ -43,7 +44,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
         <a href="#main" className="solid fixed left-2 top-2 z-50 -translate-y-24 focus:translate-y-0">
           Skip to the work
         </a>
-        {children}
+        <Heard>{children}</Heard>
         <Offline />
         <Toaster
           position="bottom-center"

@@ -135,9 +135,19 @@ test('two tabs: a change made on an old frame is refused, and says that the othe
   const datum = (tab: typeof page) => tab.getByLabel(/^Stations are measured from/);
   await datum(page).fill('rear face of the bumper');
   await datum(other).fill('front hanger bolt');
+  // The other one does not hear of the change before it tries to keep its own, however slow the machine.
+  let release = () => {};
+  const isKept = new Promise<void>((resolve) => (release = resolve));
+  await other.route('**/records', async (route) => {
+    await isKept;
+    await route.continue();
+  });
   await page.getByRole('button', { name: 'Keep the frame' }).click();
   await expect(page.getByText('Frame kept')).toBeVisible();
+  const refused = other.waitForResponse('**/frame');
   await other.getByRole('button', { name: 'Keep the frame' }).click();
+  expect((await refused).status()).toBe(409);
+  release();
   await expect(other.getByText('changed elsewhere meanwhile').first()).toBeVisible();
   await other.getByRole('button', { name: 'Take the kept one, drop mine' }).click();
   await expect(datum(other)).toHaveValue('rear face of the bumper');

@@ -229,3 +229,26 @@ test('over a shop’s plain HTTP: the key is asked for once, then everything wor
     server.stop();
   }
 });
+
+test('while the page is still loading its fields take nothing, and it says so; what is typed after is kept', async ({
+  page,
+}, info) => {
+  await openJob(page, `NL-${info.workerIndex}9`);
+  let release = () => {};
+  const come = new Promise<void>((resolve) => (release = resolve));
+  await page.route('**/_next/static/**/*.js', async (route) => {
+    await come;
+    await route.continue();
+  });
+  await page.goto(page.url().replace('/probe', '/frame'), { waitUntil: 'commit' });
+  const datum = page.getByLabel(/^Stations are measured from/);
+  await expect(datum).toBeDisabled();
+  await expect(page.getByText('Still loading')).toBeVisible();
+  release();
+  await datum.fill('rear face of the bumper');
+  await expect(page.getByText('Still loading')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Keep the frame' }).click();
+  await expect(page.getByText('Frame kept')).toBeVisible();
+  await page.reload();
+  await expect(datum).toHaveValue('rear face of the bumper');
+});

@@ -53,7 +53,7 @@ export function MembersTable({
   ];
   return (
     <div className="relative overflow-x-auto">
-      <table className="w-full min-w-[1020px] text-[15px]">
+      <table className="w-full min-w-[1020px] text-[15px] [&_td]:py-0.5">
         <thead>
           <tr className="caption text-left">
             {heads.map((head) => (
@@ -96,7 +96,7 @@ function PlaceCells({
   const set = (to: Partial<Member>) => edit.setMember(each.id, to);
   return (
     <>
-      <td className="min-w-[150px] py-0.5 pl-2 pr-1">
+      <td className="min-w-[150px] pl-2 pr-1">
         <input
           aria-label="Member name"
           className="field"
@@ -109,7 +109,7 @@ function PlaceCells({
           <span className="caption block">carries {carriedByMember(frame, each).join(', ')}</span>
         )}
       </td>
-      <td className="pr-1">
+      <td className="min-w-[100px] pr-1">
         {each.role === 'rail' ? (
           <span className="caption">
             {lengthDigits(each.startMm ?? 0, system, 'length')} to{' '}
@@ -141,7 +141,7 @@ function SectionCells({ each, edit }: { each: Member; edit: FrameEdit }) {
           onPick={(chosen) => set({ shape: asKind(each.shape, chosen) })}
         />
       </td>
-      <td className="pr-1">
+      <td className="min-w-[76px] pr-1">
         <LengthCell
           label={`${each.name} depth`}
           valueMm={each.shape.depthMm}
@@ -149,7 +149,7 @@ function SectionCells({ each, edit }: { each: Member; edit: FrameEdit }) {
           onLength={(depthMm) => set({ shape: { ...each.shape, depthMm } })}
         />
       </td>
-      <td className="pr-1">
+      <td className="min-w-[76px] pr-1">
         {each.shape.kind !== 'tube' && each.shape.kind !== 'flat' && (
           <LengthCell
             label={`${each.name} breadth`}
@@ -159,7 +159,7 @@ function SectionCells({ each, edit }: { each: Member; edit: FrameEdit }) {
           />
         )}
       </td>
-      <td className="pr-1">
+      <td className="min-w-[76px] pr-1">
         <LengthCell
           label={`${each.name} wall`}
           valueMm={each.shape.thicknessMm}
