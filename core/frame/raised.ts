@@ -1,5 +1,6 @@
 import { prepareFrame, type Vector3 } from '../mechanics';
 import type { Outcome } from '../quantity';
+import { heldByFriction } from './cases/by-friction';
 import { gravityLoads, sprungMassKg } from './cases/gravity';
 import { heldSquare } from './cases/held-square';
 import { laidOnKept } from './cases/kept-lines';
@@ -9,7 +10,7 @@ import type { SolvedCase, SolvedFrame } from './cases';
 import type { StandSupport } from './stand';
 import { standingModel } from './standing-model';
 import { type Structure } from './structure';
-import { undercarriageOf, type Wheel } from './undercarriage';
+import { undercarriageOf, type Undercarriage, type Wheel } from './undercarriage';
 
 /** A frame held at chosen points, some of its wheels down, on ground that may slope. */
 export interface Raised {
@@ -35,7 +36,8 @@ const LET_GO = 6;
  * again without it; a point that would have to pull is left in, its reaction negative: there the frame tips.
  */
 export function solveRaised(structure: Structure, raised: Raised): Outcome<SolvedFrame> {
-  const under = undercarriageOf(structure, sprungMassKg(structure.frame));
+  const massKg = sprungMassKg(structure.frame);
+  const under = undercarriageOf(structure, massKg);
   const pads = raised.points.flatMap((point) =>
     padUnder(structure, point.side, point.stationMm, { on: 'pad', pointId: point.id }),
   );
@@ -45,34 +47,61 @@ export function solveRaised(structure: Structure, raised: Raised): Outcome<Solve
     ...(raised.onLegs ? legSupports(structure) : []),
     ...(raised.onCoupler && under.coupler ? [under.coupler] : []),
   ];
+  const stand = standOn(structure, under, gravityOn(raised));
   let wheels = under.wheels.filter(raised.isDown);
-  const slope = gravityOn(raised);
-  const floor = heldSquare(structure);
   for (let round = 0; round <= LET_GO; round++) {
-    const supports: StandSupport[] = [...wheels.map((wheel) => wheel.support), ...fixed];
+    const supports = [...wheels.map((wheel) => wheel.support), ...fixed];
     if (supports.length === 0) return { ok: false, reason: 'it stands on nothing' };
-    const { nodes, elements } = wheels.length ? under : { nodes: [], elements: [] };
-    const stood = standingModel(structure, { nodes, elements, ties: floor }, supports);
-    const prepared = prepareFrame(stood.model, structure.worked);
-    if (!('solve' in prepared))
-      return { ok: false, reason: 'it would not stand: too few points, or all in a line' };
-    const lineLoads = laidOnKept(structure, stood.kept)(gravityLoads(structure).inDirection(slope));
-    const solved = prepared.solve([{ id: 'on a lift', nodeLoads: [], lineLoads }]);
-    if (!solved.ok) return { ok: false, reason: 'it would not stand: too few points, or all in a line' };
-    const forces = supportForces(stood.model, supports, solved.cases[0]!);
-    const hanging = wheels.filter((_, k) => forces[k]!.upN < 0);
+    const stood = stand(heldByFriction(supports, massKg));
+    if (!stood.ok) return stood;
+    const hanging = wheels.filter((_, k) => stood.value.supports[k]!.upN < 0);
     if (hanging.length === 0 || round === LET_GO) {
-      const one: SolvedCase = {
-        id: 'on a lift',
-        result: solved.cases[0]!,
-        kept: stood.kept.subarray(0, structure.elements.length),
-        supports: forces,
-      };
-      return { ok: true, value: { cases: [one], unsolved: [], problems: stood.problems, wheels: [] } };
+      const carriesN = stood.value.supports.map(({ upN }) => upN);
+      const settled = isLevel(raised) ? stood : stand(heldByFriction(supports, massKg, carriesN));
+      if (!settled.ok) return settled;
+      const { problems, ...one } = settled.value;
+      return { ok: true, value: { cases: [one], unsolved: [], problems, wheels: [] } };
     }
     wheels = wheels.filter((wheel) => !hanging.includes(wheel));
   }
   return { ok: false, reason: 'it would not settle' };
+}
+
+const isLevel = ({ slopeAlongDeg, slopeAcrossDeg }: Raised): boolean =>
+  slopeAlongDeg === 0 && slopeAcrossDeg === 0;
+
+const WOULD_NOT_STAND = {
+  ok: false,
+  reason: 'it would not stand: too few points, or all in a line',
+} as const;
+
+/** The frame on given supports, its weight pulling along `down`; what runs under it is there where a wheel is. */
+function standOn(structure: Structure, under: Undercarriage, down: Vector3) {
+  const floor = heldSquare(structure);
+  const weight = gravityLoads(structure).inDirection(down);
+  return (
+    supports: readonly StandSupport[],
+  ): Outcome<SolvedCase & { readonly problems: SolvedFrame['problems'] }> => {
+    const onWheels = supports.some(({ stand }) => stand.on === 'tyre');
+    const { nodes, elements } = onWheels ? under : { nodes: [], elements: [] };
+    const { model, kept, problems } = standingModel(structure, { nodes, elements, ties: floor }, supports);
+    const prepared = prepareFrame(model, structure.worked);
+    if (!('solve' in prepared)) return WOULD_NOT_STAND;
+    const lineLoads = laidOnKept(structure, kept)(weight);
+    const solved = prepared.solve([{ id: 'on a lift', nodeLoads: [], lineLoads }]);
+    if (!solved.ok) return WOULD_NOT_STAND;
+    const result = solved.cases[0]!;
+    return {
+      ok: true,
+      value: {
+        id: 'on a lift',
+        result,
+        kept: kept.subarray(0, structure.elements.length),
+        supports: supportForces(model, supports, result),
+        problems,
+      },
+    };
+  };
 }
 
 /** A unit weight on ground falling towards the front (−x) and the left (−y). */

@@ -288,7 +288,9 @@ describe('the lift gate', () => {
 
   test('pads all on one end tip it; a steep slope slides it', () => {
     expect(codes(asked(soundJob, plan({ points: pads(0.1 * L, 0.25 * L) })), 'refused')).toContain('tips');
-    expect(codes(asked(soundJob, plan({ slopeAlongDeg: 14 })), 'refused')).toContain('slides');
+    // A fifth of its load sideways: 11.3°.
+    expect(codes(asked(soundJob, plan({ slopeAlongDeg: 12 })), 'refused')).toContain('slides');
+    expect(codes(asked(soundJob, plan({ slopeAlongDeg: 10.5 })), 'refused')).not.toContain('slides');
     const [flat, sloped] = [asked(soundJob), asked(soundJob, plan({ slopeAlongDeg: 4 }))].map((reply) =>
       reply.facts.supports
         .filter(({ stand }) => standName(stand).startsWith('front'))

@@ -23,6 +23,8 @@ import {
   type Load,
   type Member,
 } from '..';
+import { solveRaised, type Raised } from '../raised';
+import { heldByFriction } from './by-friction';
 import { gravityLoads } from './gravity';
 import type { StoodOn } from './solved';
 
@@ -310,5 +312,83 @@ describe('on a lift and a jack', () => {
     const pads = cases.find(({ id }) => id === 'on a lift')!.supports;
     const sill = framed('unibody').members.find(({ id }) => id === 'sill-left')!;
     for (const { atMm } of pads) expect(Math.abs(atMm[1])).toBeCloseTo(Math.abs(sill.line!.from[1]), 3);
+  });
+});
+
+describe('raised, it is held sideways by friction alone', () => {
+  const raised = (family: Family, more: Partial<Raised>): readonly StoodOn[] => {
+    const frame = framed(family);
+    const answer = solveRaised(structureOf(frame, made(frame)), {
+      points: [],
+      isDown: () => true,
+      onCoupler: false,
+      onLegs: false,
+      slopeAlongDeg: 0,
+      slopeAcrossDeg: 0,
+      ...more,
+    });
+    if (!answer.ok) throw new Error(answer.reason);
+    return answer.value.cases[0]!.supports;
+  };
+  const at = (family: Family, share: number, sides: readonly ('left' | 'right')[]) =>
+    sides.map((side) => ({
+      id: `${side} ${share}`,
+      side,
+      stationMm: share * framed(family).lengthMm,
+    }));
+  const pushes = (supports: readonly StoodOn[]) => supports.map(({ sideN, upN }) => sideN / upN);
+  const tan = (deg: number) => Math.tan((deg * Math.PI) / 180);
+
+  test.each(FAMILY_IDS)('%s: level, a jack at any place is pushed by next to nothing', (family) => {
+    for (const share of [0.3, 0.5, 0.8, 0.95])
+      for (const sides of [['left'], ['right'], ['left', 'right']] as const) {
+        const jacks = raised(family, { points: at(family, share, sides), onCoupler: true }).filter(
+          ({ stand }) => stand.on === 'pad',
+        );
+        expect(jacks).toHaveLength(sides.length);
+        for (const push of pushes(jacks)) expect(Math.abs(push)).toBeLessThan(0.02);
+      }
+  });
+
+  test.each(FAMILY_IDS)('%s: on a slope every pad is pushed by its share, the light ones too', (family) => {
+    const points = [...at(family, 0.3, ['left', 'right']), ...at(family, 0.85, ['left', 'right'])];
+    const pads = { points, isDown: () => false };
+    const [across, along] = [
+      raised(family, { ...pads, slopeAcrossDeg: 5 }),
+      raised(family, { ...pads, slopeAlongDeg: 7 }),
+    ];
+    expect(across).toHaveLength(4);
+    for (const push of pushes(across)) expect(push / tan(5)).toBeCloseTo(1, 1);
+    for (const push of pushes(along)) expect(push / tan(7)).toBeCloseTo(1, 1);
+    const weights = across.map(({ upN }) => upN);
+    expect(Math.max(...weights) / Math.min(...weights)).toBeGreaterThan(1.05);
+  });
+
+  test('a coupler is bolted: it holds what the pads would; without it they and the wheels hold alike', () => {
+    const points = at('I-beam trailer', 0.25, ['left', 'right']);
+    const [free, held] = [false, true].map((onCoupler) =>
+      raised('I-beam trailer', { points, onCoupler, slopeAlongDeg: 6 }),
+    );
+    for (const push of pushes(free!)) expect(push / tan(6)).toBeCloseTo(1, 0);
+    const pads = held!.filter(({ stand }) => stand.on === 'pad');
+    for (const push of pushes(pads)) expect(push).toBeLessThan(0.2 * tan(6));
+  });
+
+  test('what one holds goes by what it carries, and never to nothing', () => {
+    const pad = (pointId: string) => ({
+      id: pointId,
+      node: 0,
+      stand: { on: 'pad', pointId } as const,
+      stiffness: [1, 1, 20_000, 0, 0, 0] as const,
+    });
+    const coupler = { ...pad('c'), stand: { on: 'coupler' } as const };
+    const sideways = (carriesN?: readonly number[]) =>
+      heldByFriction([pad('a'), pad('b'), coupler], 3000, carriesN).map(({ stiffness }) => stiffness);
+    const equalN = 1000 * STANDARD_GRAVITY;
+    expect(sideways()[0]).toEqual([equalN / 1000, equalN / 1000, 20_000, 0, 0, 0]);
+    const [light, lifted, bolted] = sideways([2000, -500, 10]);
+    expect(light!.slice(0, 2)).toEqual([2, 2]);
+    expect(lifted![0]).toBeCloseTo(equalN / 100_000, 9);
+    expect(bolted).toEqual([1, 1, 20_000, 0, 0, 0]);
   });
 });

@@ -5,9 +5,9 @@ import { type MeshedMember } from '../beam-mesh';
 import { type Structure } from '../structure';
 import { onRail, railAt } from '../undercarriage';
 
-/** Pads hold upwards and, by friction, from sliding: stiff beside springs and tyres: what stands on pads hardly sinks (ours). */
+/** Stiff beside springs and tyres: what stands on pads hardly sinks (ours). Sideways they hold what friction does (`heldByFriction`). */
 const PAD_N_PER_MM = 20_000;
-const PAD_STIFFNESS = [PAD_N_PER_MM / 4, PAD_N_PER_MM / 4, PAD_N_PER_MM, 0, 0, 0] as const;
+const PAD_STIFFNESS = [0, 0, PAD_N_PER_MM, 0, 0, 0] as const;
 
 /** A pad, jack or stand under a rail or sill; none where nothing runs there. */
 export function padUnder(

@@ -7,6 +7,7 @@ import { standingModel } from '../standing-model';
 import { type Structure } from '../structure';
 import { type StructureProblem } from '../beam-mesh';
 import { undercarriageOf, type Undercarriage } from '../undercarriage';
+import { heldByFriction } from './by-friction';
 import { gravityLoads, sprungMassKg } from './gravity';
 import { heldSquare } from './held-square';
 import { laidOnKept } from './kept-lines';
@@ -115,9 +116,13 @@ interface RaisedGroup {
   readonly id: CaseId;
 }
 
-const solveRaised = ({ structure, under, gravity }: Standing, { supports, onWheels, id }: RaisedGroup) => {
+const solveRaised = (
+  { structure, under, gravity, massKg }: Standing,
+  { supports, onWheels, id }: RaisedGroup,
+) => {
+  const held = heldByFriction(supports, massKg);
   const lineLoads = gravity.inDirection([0, 0, -1]);
-  return solvedOn(structure, onWheels ? under : NOTHING_MORE, supports, [
+  return solvedOn(structure, onWheels ? under : NOTHING_MORE, held, [
     { id, load: { id, nodeLoads: [], lineLoads } },
   ]);
 };

@@ -4,7 +4,8 @@ import type { FrameStand } from '../loads';
 import type { StandSupport } from '../stand';
 import { standingModel } from '../standing-model';
 import { type Structure } from '../structure';
-import { gravityLoads } from './gravity';
+import { heldByFriction } from './by-friction';
+import { gravityLoads, sprungMassKg } from './gravity';
 import { heldSquare } from './held-square';
 import { laidOnKept } from './kept-lines';
 import { defaultLiftPoints } from './lift-points';
@@ -44,6 +45,7 @@ export function solveOnStands(structure: Structure, stands: readonly FrameStand[
     padUnder(structure, side, stationMm, { on: 'pad', pointId: id }),
   );
   while (supports.length >= 3) {
+    supports = heldByFriction(supports, sprungMassKg(structure.frame));
     const stood = standingModel(
       structure,
       { nodes: [], elements: [], ties: heldSquare(structure) },
