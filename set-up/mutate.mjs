@@ -43,7 +43,7 @@ const ALSO = {
   weigh: ['core/shape', 'core/job'],
   shape: ['core/join', 'core/job/(member|forms-offered|schools|bolted|works)', 'demo/demo.test'],
   join: ['core/job/(member|bolted-and-reached|seams|crack-welds)', 'demo/demo.test'],
-  job: ['demo/(inputs|in-the-round|demo.test)', 'workers'],
+  job: ['demo/(inputs|in-the-round|demo.test|passport)', 'workers'],
   exchange: ['demo/(data|passport|order-data).test'],
   metal: ['core/weigh', 'core/shape', 'core/job'],
   order: ['core/job/order', 'core/job/limits', 'demo/order-data'],

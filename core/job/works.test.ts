@@ -200,6 +200,14 @@ describe('works side by side at a place', () => {
       expect(hours).toEqual(workHours(norms, { form: each, carries: [], ...stepsOfWork(judged) }));
     }
   });
+  test('bonding takes its own time where something is bonded, or screwed on, and nowhere else', () => {
+    const { judged } = all[0]!;
+    const [seam] = judged.seams;
+    const bonded = (...types: NonNullable<typeof seam>['type'][]) =>
+      stepsOfWork({ parts: [], seams: types.map((type) => ({ ...seam!, type })) }).isBonded;
+    expect([bonded('bond'), bonded('screws'), bonded('fillet', 'bond')]).toEqual([true, true, true]);
+    expect([bonded('fillet'), bonded()]).toEqual([false, false]);
+  });
   test('photos of a work stay with it when its measures are changed; another form’s are its own', () => {
     const [first, second] = [
       work('gusset', 'fitting', hanger.id),

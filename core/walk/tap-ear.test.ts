@@ -66,6 +66,10 @@ describe('taps in a recording', () => {
     expect(first!.ringMs / alone!.ringMs).toBeGreaterThan(0.9);
     expect(first!.ringMs / alone!.ringMs).toBeLessThan(1.1);
   });
+  test.each([1200, 1201.5, 1203, 1204.5, 1767])(
+    'a note of %d Hz, between two lines of the spectrum (5.9 Hz apart), is told to half a hertz',
+    (hz) => expect(hearTaps(struck([[0.2, hz, 110]]), RATE)[0]!.toneHz - hz).toBeCloseTo(0, 0),
+  );
   test.each([
     [0.14, 1],
     [0.17, 2],
