@@ -28,9 +28,6 @@ export interface Raised {
   readonly slopeAcrossDeg: number;
 }
 
-/** Tyres that would have to pull are let go, this many times at most. */
-const LET_GO = 6;
-
 /**
  * Solves one way of raising the frame as the case *on a lift*. A wheel that would hang from its tyre is off the ground and the frame is solved
  * again without it; a point that would have to pull is left in, its reaction negative: there the frame tips.
@@ -49,22 +46,22 @@ export function solveRaised(structure: Structure, raised: Raised): Outcome<Solve
   ];
   const stand = standOn(structure, under, gravityOn(raised));
   let wheels = under.wheels.filter(raised.isDown);
-  for (let round = 0; round <= LET_GO; round++) {
+  /** What each support carries, once that is known: on a slope each holds by it. */
+  let carriesN: readonly number[] | undefined;
+  // Every round lets go of a wheel or is one of at most two that do not.
+  for (;;) {
     const supports = [...wheels.map((wheel) => wheel.support), ...fixed];
     if (supports.length === 0) return { ok: false, reason: 'it stands on nothing' };
-    const stood = stand(heldByFriction(supports, massKg));
+    const stood = stand(heldByFriction(supports, massKg, carriesN));
     if (!stood.ok) return stood;
-    const hanging = wheels.filter((_, k) => stood.value.supports[k]!.upN < 0);
-    if (hanging.length === 0 || round === LET_GO) {
-      const carriesN = stood.value.supports.map(({ upN }) => upN);
-      const settled = isLevel(raised) ? stood : stand(heldByFriction(supports, massKg, carriesN));
-      if (!settled.ok) return settled;
-      const { problems, ...one } = settled.value;
+    const { problems, ...one } = stood.value;
+    const hanging = wheels.filter((_, k) => one.supports[k]!.upN < 0);
+    const isSettled = isLevel(raised) || carriesN !== undefined;
+    if (hanging.length === 0 && isSettled)
       return { ok: true, value: { cases: [one], unsolved: [], problems, wheels: [] } };
-    }
+    carriesN = hanging.length > 0 ? undefined : one.supports.map(({ upN }) => upN);
     wheels = wheels.filter((wheel) => !hanging.includes(wheel));
   }
-  return { ok: false, reason: 'it would not settle' };
 }
 
 const isLevel = ({ slopeAlongDeg, slopeAcrossDeg }: Raised): boolean =>
