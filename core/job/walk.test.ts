@@ -206,8 +206,13 @@ describe('the lift gate', () => {
     expect(reply.answer).toBe('Not here');
     expect(reply.better.length).toBeGreaterThan(0);
     for (const { plan: better } of reply.better)
-      for (const point of better.points)
+      for (const point of better.points) {
         expect(Math.abs(point.stationMm - soft.stationMm)).toBeGreaterThan(DEFAULT_PRACTICE.walk.reachMm);
+        // Neither in the middle nor at the very ends.
+        expect(Math.abs(point.stationMm / L - 0.5)).toBeGreaterThan(0.019);
+        expect(point.stationMm / L).toBeLessThan(0.97);
+        expect(point.stationMm / L).toBeGreaterThan(0.05);
+      }
   });
 
   test('lifting by the ends breaks the soft middle: good metal under every pad, refused all the same', () => {
