@@ -281,6 +281,22 @@ describe('points and what they stand under', () => {
     expect(said(plan(), up(10_000, 2000), evidence())[0]).toEqual([]);
     expect(said(plan(), up(10_000, 2001), evidence())[0]).toEqual(['slides']);
   });
+  test('a leg slides as a pad does', () => {
+    const leg: Stand = { on: 'leg', legId: 'left leg' };
+    const on = (sideN: number) =>
+      said(
+        plan({ way: 'on its legs', points: [], hoistRatingN: 20_000 }),
+        facts({ supports: [{ stand: leg, upN: 10_000, sideN }], pads: [] }),
+        evidence(),
+      )[0];
+    expect([on(2000), on(2001)]).toEqual([[], ['slides']]);
+  });
+  test('on a slope of a fifth it slides, whatever else holds it for now', () => {
+    const on = (slopeAlongDeg: number, slopeAcrossDeg = 0) =>
+      said(plan({ slopeAlongDeg, slopeAcrossDeg }), up(10_000), evidence())[0];
+    expect([on(11.3), on(0, -11.3), on(7.9, 7.9)]).toEqual([[], [], []]);
+    expect([on(11.4), on(0, -11.4), on(8.2, -8.2)]).toEqual([['slides'], ['slides'], ['slides']]);
+  });
   test('a wheel that is pushed sideways does not slide off its tyre', () => {
     const tyre: Stand = { on: 'tyre', axleId: 'a', side: 'left' };
     const on = facts({

@@ -12,6 +12,10 @@ const RATED_SUPPORTS: Partial<Record<LiftPlan['way'], Stand['on']>> = {
   hitched: 'coupler',
 };
 
+/** What a slope pushes whatever stands on it by, as a share of its load. */
+const slopeShare = ({ slopeAlongDeg, slopeAcrossDeg }: LiftPlan): number =>
+  Math.hypot(...[slopeAlongDeg, slopeAcrossDeg].map((deg) => Math.tan((deg * Math.PI) / 180)));
+
 export const isUnder = (point: LiftPoint, stand: Stand): boolean =>
   stand.on === 'pad' && stand.pointId === point.id;
 
@@ -21,8 +25,12 @@ export function reactionReasons(plan: LiftPlan, facts: LiftFacts): LiftReason[] 
   for (const { stand, upN, sideN } of facts.supports) {
     const which = stand.on === 'pad' ? { pointId: stand.pointId } : { name: standName(stand) };
     if (upN <= 0) reasons.push(refused({ code: 'tips', ...which, value: upN }));
-    else if (stand.on === 'pad' && sideN > SLIDE_SHARE * upN)
-      reasons.push(refused({ code: 'slides', ...which, value: sideN / upN, limit: SLIDE_SHARE }));
+    else if (stand.on === 'pad' || stand.on === 'leg') {
+      // A coupler or chocks that hold the unit on a slope may let go of it: its pads and legs must hold it by themselves.
+      const push = Math.max(sideN / upN, slopeShare(plan));
+      if (push > SLIDE_SHARE)
+        reasons.push(refused({ code: 'slides', ...which, value: push, limit: SLIDE_SHARE }));
+    }
   }
   const rated = RATED_SUPPORTS[plan.way];
   if (rated) {
