@@ -224,6 +224,18 @@ describe('the same push', () => {
       1,
     );
   });
+  test('a pair shows both figures: the last before the first cut, the last after the last weld', () => {
+    const all = [
+      flex('2026-11-01T08:00:00Z', 7),
+      flex(BEFORE, 6),
+      flex('2026-11-15T09:00:00Z', 3),
+      flex(AFTER, 2),
+    ];
+    const [pair] = flexPairs(all, when);
+    expect([pair!.before!.gaveMm, pair!.after!.gaveMm]).toEqual([6, 2]);
+    const [once] = flexPairs(all.slice(2), when);
+    expect([once!.before, once!.after!.gaveMm]).toEqual([undefined, 2]);
+  });
   test('the ratio holds the true one by its errors', () => {
     const { ratio } = flexPairs([flex(BEFORE, 6), flex(AFTER, 3)], when)[0]!;
     expect(ratio!.is).toBe(0.5);

@@ -30,6 +30,10 @@ describe('what comes into a member', () => {
     expect(trend([0, 0.3], [1, 0.2], [2, 0.3]).says).toBe('can’t say');
     expect(trend([0, 3], [1, 0], [2, 0]).says).toBe('can’t say');
   });
+  test('of several visits the last two rates are held against each other', () => {
+    expect(trend([0, 2], [1, 2], [2, 6], [3, 6], [4, 6]).says).toBe('as before');
+    expect(trend([0, 6], [1, 6], [2, 2], [3, 6]).says).toBe('more');
+  });
   test('emptied in several goes is one visit; the order they were written down in does not matter', () => {
     const days = (n: number) => n / 365.25;
     expect(trend([0, 3], [days(14), 1], [1, 12]).visits.map(({ kg }) => kg)).toEqual([4, 12]);
