@@ -62,7 +62,7 @@ async function timesWith(browser, server, memberId, add) {
   await page.evaluate(watch);
   const thickness = page.getByLabel(/^thickness/);
   for (let k = 0; k < TYPED; k++) {
-    await thickness.pressSequentially('0.24', { delay: 25 });
+    await thickness.pressSequentially('0.17', { delay: 25 });
     await page.keyboard.press('Enter');
     await page.waitForFunction((count) => window.painted.length > count, k);
     await page.waitForTimeout(120);

@@ -14,7 +14,7 @@ export {
   type Vector,
 } from './solid';
 export { rigidFit } from './rigid';
-export { interpolateLinear, intervalOf, median } from './interpolate';
+export { interpolateLinear, intervalBy, median } from './interpolate';
 export { isoRegions, type GridRegion } from './isolines';
 export { bulgeOf } from './contour-pen';
 export {

@@ -1,10 +1,10 @@
-/** Index k of the interval [at[k], at[k+1]] that holds x; clamped to the ends. `at` ascends. */
-export function intervalOf(at: ArrayLike<number>, x: number): number {
+/** Index k of the interval, from one to the next of what ascends `by` some figure, that holds x; clamped to the ends. */
+export function intervalBy<Each>(all: ArrayLike<Each>, by: (each: Each) => number, x: number): number {
   let low = 0;
-  let high = at.length - 1;
+  let high = all.length - 1;
   while (high - low > 1) {
     const middle = (low + high) >> 1;
-    if (at[middle]! <= x) low = middle;
+    if (by(all[middle]!) <= x) low = middle;
     else high = middle;
   }
   return low;
@@ -19,7 +19,7 @@ export function interpolateLinear(
   if (at.length === 0) return undefined;
   if (at.length === 1 || x <= at[0]!) return values[0];
   if (x >= at[at.length - 1]!) return values[at.length - 1];
-  const k = intervalOf(at, x);
+  const k = intervalBy(at, (each) => each, x);
   const part = (x - at[k]!) / (at[k + 1]! - at[k]!);
   return values[k]! + part * (values[k + 1]! - values[k]!);
 }

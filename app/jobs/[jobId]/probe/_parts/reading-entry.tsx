@@ -105,7 +105,7 @@ function useEntry(thickness: RefObject<HTMLInputElement | null>) {
       const outcome = readEntry(member, cursor.face, fields, { method, system, stamp: stamp() });
       if (!outcome.ok) return setProblems(outcome.problems);
       keep(outcome.reading);
-      if (outcome.warning) toast.warning('Look at that again', { description: outcome.warning });
+      if (outcome.warning) toast.warning('Look at that again', { id: 'again', description: outcome.warning });
       goOn(after({ ...cursor, stationMm: outcome.reading.stationMm, heightMm: outcome.reading.heightMm }));
       thickness.current?.focus();
     },
