@@ -8,22 +8,24 @@ import { faceWords } from '@/ui/strip';
 import { useMember, useReader, useRecordsLater, useWork } from '../../../_desk';
 import { printStation } from '../../../../_words/station';
 
+export interface Next {
+  readonly next: readonly NextReading[];
+  readonly planned: number;
+  readonly mattered: number | undefined;
+  readonly readings: number;
+  readonly isKnown: boolean;
+}
+
 /** Where one more reading would tell most; first the coarse plan, then what the decision hangs on; nothing once no reading would change it. */
-export function useNext(): {
-  next: readonly NextReading[];
-  planned: number;
-  mattered: number | undefined;
-  readings: number;
-  isKnown: boolean;
-} {
+export function useNext(): Next {
   const { file } = useRecordsLater();
   const { member } = useMember();
   const { work } = useWork();
+  const picture = work?.picture.member.id === member.id ? work.picture : undefined;
+  const asked = useMemo(() => (picture?.map ? nextReadings(picture) : []), [picture]);
   return useMemo(() => {
     const own = standsOn(file, 'reading', member.id);
     const left = leftOfPlan(surveyPlan(member), own);
-    const picture = work?.picture.member.id === member.id ? work.picture : undefined;
-    const asked = picture?.map ? nextReadings(picture) : [];
     // Until a third of the plan is read the plan leads: doubt cannot be reckoned from nothing.
     const planLeads = !picture?.map || left.length > (2 / 3) * surveyPlan(member).length;
     return {
@@ -33,7 +35,7 @@ export function useNext(): {
       readings: own.length,
       isKnown: own.length === 0 || picture?.map !== undefined,
     };
-  }, [file, member, work]);
+  }, [file, member, picture, asked]);
 }
 
 const WHY_WORDS: Readonly<Record<NextReading['why'], string>> = {
@@ -46,10 +48,10 @@ const WHY_WORDS: Readonly<Record<NextReading['why'], string>> = {
   'not read': 'a stretch nobody read',
 };
 
-export function NextPanel({ onGo }: { onGo: (place: NextReading) => void }) {
+export function NextPanel({ asked, onGo }: { asked: Next; onGo: (place: NextReading) => void }) {
   const { system } = useReader();
   const { member } = useMember();
-  const { next, planned, mattered, readings, isKnown } = useNext();
+  const { next, planned, mattered, readings, isKnown } = asked;
   if (!isKnown) return null;
   return (
     <section className="mt-3 border-t border-rule pt-2" aria-label="Next reading">

@@ -30,7 +30,7 @@ import { ComparePanel } from './compare-panel';
 import { FeltForm } from './felt-form';
 import { GaugePanel, type GaugeHandle } from './gauge-panel';
 import { MarginLane } from './margin-lane';
-import { NextPanel, useNext } from './next-panel';
+import { NextPanel, useNext, type Next } from './next-panel';
 import { useNearest, useTakeBack } from './take-back';
 import { printStation, stationDigits } from '../../../../_words/station';
 
@@ -41,7 +41,8 @@ export function ProbeBench() {
   const [keysOpen, setKeysOpen] = useState(false);
   const [striking, setStriking] = useState<Reading>();
   const takeBack = useTakeBack();
-  const { next } = useNext();
+  const asked = useNext();
+  const { next } = asked;
   const goTo = useGoTo(entry);
   const cuts = useCuts();
   const onKey = useProbeKeys({
@@ -67,7 +68,7 @@ export function ProbeBench() {
       <MarginLane />
       <ReadingEntry ref={entry} onKeys={() => setKeysOpen(true)} />
       <GaugePanel ref={gauge} onTaken={() => entry.current?.step()} />
-      <AboutMember hasCut={(cuts?.final.length ?? 0) > 0} onGo={goTo} onStrike={setStriking} />
+      <AboutMember asked={asked} hasCut={(cuts?.final.length ?? 0) > 0} onGo={goTo} onStrike={setStriking} />
       <StrikeReading reading={striking} onClose={() => setStriking(undefined)} />
       <KeyList verb="probe" open={keysOpen} onOpenChange={setKeysOpen} />
       <WhereAmI />
@@ -77,10 +78,12 @@ export function ProbeBench() {
 
 /** What is told of the member as a whole: the cursor moves without it. */
 const AboutMember = memo(function AboutMember({
+  asked,
   hasCut,
   onGo,
   onStrike,
 }: {
+  asked: Next;
   hasCut: boolean;
   onGo: (place: NextReading) => void;
   onStrike: (reading: Reading) => void;
@@ -88,7 +91,7 @@ const AboutMember = memo(function AboutMember({
   const { member } = useMember();
   return (
     <>
-      <NextPanel onGo={onGo} />
+      <NextPanel asked={asked} onGo={onGo} />
       <SurveyRow />
       <Margins />
       <FeltForm />
