@@ -9,6 +9,26 @@ import { serveDemo } from '../set-up/server.mjs';
 
 type Server = Awaited<ReturnType<typeof serveDemo>>;
 
+/** Before its program runs a page takes nothing, keys least of all: whoever goes to one, or asks for it anew, waits until it hears. */
+function untilItHears(page: Page): void {
+  const heard = () =>
+    page.waitForFunction(() => !document.querySelector('body > fieldset:disabled'), undefined, {
+      timeout: 120_000,
+      polling: 100,
+    });
+  const [goTo, again] = [page.goto.bind(page), page.reload.bind(page)];
+  page.goto = async (url, options) => {
+    const answer = await goTo(url, options);
+    if (options?.waitUntil !== 'commit') await heard();
+    return answer;
+  };
+  page.reload = async (options) => {
+    const answer = await again(options);
+    await heard();
+    return answer;
+  };
+}
+
 /** The production build on a demo database: one a worker, kept between its tests. */
 export const test = base.extend<
   { jobs: Readonly<Record<string, string>>; untouched: Server; quiet: void },
@@ -23,6 +43,14 @@ export const test = base.extend<
     { scope: 'worker', timeout: 240_000 },
   ],
   baseURL: async ({ server }, provide) => provide(server.url),
+  browser: [
+    async ({ browser }, provide) => {
+      const open = browser.newContext.bind(browser);
+      browser.newContext = async (options) => (await open(options)).on('page', untilItHears);
+      await provide(browser);
+    },
+    { scope: 'worker' },
+  ],
   jobs: async ({ server }, provide) => provide(server.jobs),
   /** The demo as seeded, for a journey that what others measure or keep would change. */
   untouched: async ({}, provide) => {

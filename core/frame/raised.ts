@@ -48,7 +48,7 @@ export function solveRaised(structure: Structure, raised: Raised): Outcome<Solve
   let wheels = under.wheels.filter(raised.isDown);
   /** What each support carries, once that is known: on a slope each holds by it. */
   let carriesN: readonly number[] | undefined;
-  // Every round lets go of a wheel or is one of at most two that do not.
+  // A round that lets go of no wheel ends it, or the next one does.
   for (;;) {
     const supports = [...wheels.map((wheel) => wheel.support), ...fixed];
     if (supports.length === 0) return { ok: false, reason: 'it stands on nothing' };

@@ -44,9 +44,12 @@ const liftEvidence = (
   unreadable: records.unreadable?.length ?? 0,
 });
 
+/** Raised with every change of how a frame on pads, jacks, legs or axles is computed. 2: held sideways by friction, not by walls. */
+const LIFT_MODEL = 2;
+
 /**
  * Changes whenever anything does that a lift rests on (evidence that tells of metal, what of it cannot be read, the frame and its loads, its factors, the list of spots,
- * notices): an answer given on another basis is asked again.
+ * notices), or the model by which it is judged: an answer given on another basis is asked again.
  */
 export function liftBasis(records: JobRecords, notices: readonly Notice[]): string {
   const tells = records.evidence.filter((record) => tellsOf(record).length > 0).map((record) => record.id);
@@ -61,7 +64,7 @@ export function liftBasis(records: JobRecords, notices: readonly Notice[]): stri
     notices.map((notice) => notice.words),
     ...(records.unreadable ?? []).map(({ id }) => id),
   ];
-  return fingerprint([...tells, '|', ...struck, '|', JSON.stringify(rest)]);
+  return fingerprint([`model ${LIFT_MODEL}`, ...tells, '|', ...struck, '|', JSON.stringify(rest)]);
 }
 
 export interface LiftReply {
