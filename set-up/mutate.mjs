@@ -111,6 +111,7 @@ function copyOfHouse() {
     'data',
     'demo',
     'docs/formats',
+    'docs/methods.md',
     'stand-ins',
     'ui',
     'workers',

@@ -99,6 +99,8 @@ export function answerReasonWords(reason: AnswerReason, { frame, system }: ToldO
       return `tried before and did not hold: ${reason.names.join(', ')}; look past the place that failed`;
     case 'straightened first':
       return `brought back into line, and measured again, before anything is plated: ${listed(reason.names)}`;
+    case 'traced first':
+      return `cracked, and its ends not found: trace it before anybody says what covers it: ${listed(reason.names)}`;
     case 'work breaks a rule':
       return `specified in a way that breaks a rule: ${listed(reason.names)}`;
     case 'not authorised':

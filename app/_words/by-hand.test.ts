@@ -1,5 +1,5 @@
 import { defaultFrame, FAMILY_IDS, familyOf, type Member } from '@/core/frame';
-import { HOST_NEEDS, memberPicture, type MemberPicture } from '@/core/weigh';
+import { HOST_NEEDS, memberPicture, type Finding, type MemberPicture, type Verdict } from '@/core/weigh';
 import { DEFAULT_PRACTICE, metalPractice } from '@/core/reference';
 import { pieceKindsFor } from '@/core/shape';
 import { HOST_NEED_WORDS, nothingDrawnWords } from './by-hand';
@@ -40,7 +40,8 @@ test('every need of a bracket, joint, panel or closed space says what is done', 
 test.each(
   members.filter(({ member }) => withoutPlates(member)).map((each) => [each.member.name, each] as const),
 )('%s, gone in the middle: what is needed and by whom, no step that would not help', (_name, each) => {
-  const words = nothingDrawnWords(pictureOf(each), each.member.role === 'rail' ? 'Mend' : 'Renew');
+  const verdict = each.member.role === 'rail' ? 'Mend' : 'Renew';
+  const words = nothingDrawnWords(pictureOf(each), { verdict, findings: [] });
   expect(words).not.toMatch(/strike it or read it|measure/i);
   expect(words).not.toContain('Its reasons are in Weigh');
   expect(words.length).toBeGreaterThan(40);
@@ -50,6 +51,19 @@ test('nobody has looked: that is asked for; nothing wrong: that is said', () => 
   const each = members[0]!;
   const { signs: _, ...bare } = pictureOf(each);
   const unseen = memberPicture({ ...bare, readings: [], signs: [] });
-  expect(nothingDrawnWords(unseen, 'Can’t say')).toContain('strike it or read it first');
-  expect(nothingDrawnWords(pictureOf(each), 'Watch')).toContain('Weigh says Watch');
+  const words = (picture: MemberPicture, verdict: Verdict) =>
+    nothingDrawnWords(picture, { verdict, findings: [] });
+  expect(words(unseen, 'Can’t say')).toContain('strike it or read it first');
+  expect(words(pictureOf(each), 'Watch')).toContain('Weigh says Watch');
+});
+
+test('a crack that nobody traced: that first, unless damage is known besides', () => {
+  const each = members[0]!;
+  const gone = pictureOf(each);
+  const { signs: _, ...bare } = gone;
+  const crack = { code: 'crack-not-traced', verdict: 'Mend', name: 'Front hanger' } as Finding;
+  const words = (picture: MemberPicture) =>
+    nothingDrawnWords(picture, { verdict: 'Mend', findings: [crack] });
+  expect(words(memberPicture({ ...bare, readings: [], signs: [] }))).toMatch(/Front hanger.*in Trace/);
+  expect(words(gone)).not.toMatch(/in Trace/);
 });

@@ -1,5 +1,5 @@
 import type { Member } from '@/core/frame';
-import { severity, type HostNeed, type MemberPicture, type Verdict } from '@/core/weigh';
+import { severity, type HostNeed, type MemberPicture, type MemberVerdict } from '@/core/weigh';
 
 /** What is made good without a plate drawn here: what is needed, and by whom. */
 export const HOST_NEED_WORDS: Readonly<Record<HostNeed, string>> = {
@@ -31,7 +31,10 @@ const OF_ROLE: Partial<Record<Member['role'], string>> = {
   brace: 'It is renewed as it was made',
 };
 /** Why no plate is drawn on a member, and what is needed instead: never a step that would not help. */
-export function nothingDrawnWords(picture: MemberPicture, verdict: Verdict): string {
+export function nothingDrawnWords(
+  picture: MemberPicture,
+  { verdict, findings }: Pick<MemberVerdict, 'verdict' | 'findings'>,
+): string {
   const { member } = picture;
   const name = member.name.toLowerCase();
   const isBad = severity(verdict) >= severity('Mend');
@@ -43,6 +46,9 @@ export function nothingDrawnWords(picture: MemberPicture, verdict: Verdict): str
     return verdict === 'Renew'
       ? 'A crossmember this thin is renewed, not plated. Own-made is fine: S and J at least the old one’s, space left beneath so that dirt can get out.'
       : `Weigh says ${verdict} of this crossmember. No plate is proposed on crossmembers: add a piece by hand, or renew it.`;
+  const cracked = findings.find(({ code }) => code === 'crack-not-traced');
+  if (cracked && !hasDamage)
+    return `Cracked, not traced: ${cracked.name}. Clean it to bare metal, find both ends and record them in Trace: what covers it is drawn then.`;
   const ofRole = OF_ROLE[member.role];
   if (ofRole) return `Weigh says ${verdict} of ${name}. ${ofRole}.`;
   if (picture.steel.weldRepair !== 'yes' && hasDamage)

@@ -1,6 +1,8 @@
 import { percent, printLength, type UnitSystem } from '@/core/quantity';
 import type { JoinFinding, JoinFindingCode } from '@/core/join';
+import type { RepairFinding } from '@/core/shape';
 import type { Say, Words } from './finding';
+import { repairWords } from './repair-findings';
 
 const listed = (ids: readonly string[]): string => ids.join(', ');
 
@@ -105,3 +107,7 @@ const JOIN_WORDS: Readonly<Record<JoinFindingCode, Say<JoinFinding>>> = {
 
 export const joinWords = (finding: JoinFinding, system: UnitSystem): Words =>
   JOIN_WORDS[finding.code](finding, system);
+
+/** A rule of the plate or of what holds it. */
+export const ruleWords = (finding: RepairFinding | JoinFinding, system: UnitSystem): Words =>
+  'lineIds' in finding ? joinWords(finding, system) : repairWords(finding, system);

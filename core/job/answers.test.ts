@@ -246,6 +246,13 @@ describe('repair', () => {
       'by an engineer',
     ],
     ['nothing drawn', judged('Splice', ['modulus-kept']), 'with limits', 'by an engineer'],
+    ['a crack seen and not traced', judged('Mend', ['crack-not-traced']), 'can’t say', 'traced first'],
+    [
+      'a crack not traced beside plates that break no rule',
+      judged('Mend', ['modulus-kept', 'crack-not-traced'], drawn),
+      'can’t say',
+      'traced first',
+    ],
     [
       'heat-treated steel, plates or not',
       judged('Mend', ['steel-heat-treated'], drawn),

@@ -221,8 +221,11 @@ function ofRepair(records: JobRecords, weighed: AnswersBasis['weighed']): Answer
   const rest = bad.filter((work) => !byMaker.includes(work) && !isOpen(work));
   const isDrawn = ({ plan }: AnsweredMember) =>
     plan.repairs > 0 && plan.broken === 0 && plan.notOffered === 0;
-  const undrawn = rest.filter((work) => !isDrawn(work));
   const isRenewed = ({ member }: (typeof judged)[number]) => RENEWED_WHOLE.has(member.role);
+  // Without a crack's ends nobody can say what covers it, whatever is drawn beside it, and an engineer neither.
+  const untraced = rest.filter((work) => !isRenewed(work) && has(work.verdict, 'crack-not-traced'));
+  const traced = rest.filter((work) => !untraced.includes(work));
+  const undrawn = traced.filter((work) => !isDrawn(work));
   const unknown = judged.filter(
     ({ verdict }) => verdict.verdict === 'Can’t say' && !has(verdict, 'steel-unknown'),
   );
@@ -238,10 +241,11 @@ function ofRepair(records: JobRecords, weighed: AnswersBasis['weighed']): Answer
     ...(unit.verdict === 'Retire' ? say('no', 'retire', unit.nothingToLandOn) : []),
     ...say('can’t say', 'steel not known', named(judged.filter(isOpen))),
     ...say('with limits', 'as its maker says', named(byMaker)),
+    ...say('can’t say', 'traced first', named(untraced)),
     ...say('with limits', 'by an engineer', named(undrawn.filter((work) => !isRenewed(work)))),
     ...say('with limits', 'straightened first', straightenedFirst(records)),
     ...say('with limits', 'work breaks a rule', brokenWorks(records)),
-    ...say('yes', 'mended here', named(rest.filter(isDrawn))),
+    ...say('yes', 'mended here', named(traced.filter(isDrawn))),
     ...say('with limits', 'renewed by hand', [
       ...named(undrawn.filter(isRenewed)),
       ...hosts.map(({ name }) => name),

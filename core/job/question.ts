@@ -30,6 +30,7 @@ export type AnswerReason = { readonly says: AnswerIs } & (
   | { readonly why: 'more may come'; readonly names: readonly string[] }
   | { readonly why: 'tried before'; readonly names: readonly string[] }
   | { readonly why: 'straightened first'; readonly names: readonly string[] }
+  | { readonly why: 'traced first'; readonly names: readonly string[] }
   | { readonly why: 'work breaks a rule'; readonly names: readonly string[] }
   | { readonly why: 'not authorised'; readonly names: readonly string[] }
   | { readonly why: 'declined'; readonly names: readonly string[] }

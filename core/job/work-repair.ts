@@ -50,6 +50,7 @@ export function workRepair(
   const openings = openingsOf(picture, repair);
   const shearN = grossMassKg === undefined ? undefined : designShearN(grossMassKg);
   const joined = joining(context, shearN, seams);
+  const joinFindings = checkJoining(context, joined);
   return {
     repair,
     isProposal,
@@ -64,7 +65,10 @@ export function workRepair(
         pieceId: piece.id,
       })),
     ),
-    against: reasonsAgainst(findings, foundFraction(context)),
+    against: [
+      ...reasonsAgainst(findings, foundFraction(context)),
+      ...joinFindings.filter(({ code }) => code === 'no-lines'),
+    ],
     patterns: repair.pieces.flatMap((piece) =>
       flatPatterns(picture.member, repair, piece, {
         ...picture.practice,
@@ -74,7 +78,7 @@ export function workRepair(
       }),
     ),
     joined,
-    joinFindings: checkJoining(context, joined),
+    joinFindings,
   };
 }
 

@@ -16,7 +16,7 @@ export interface WorkedRepair {
   /** What its plates meet, piece by piece. */
   readonly clashes: readonly (Clash & { readonly pieceId: string })[];
   /** What speaks against offering it at all. */
-  readonly against: readonly RepairFinding[];
+  readonly against: readonly (RepairFinding | JoinFinding)[];
   readonly patterns: readonly FlatPattern[];
   readonly joined: Joining;
   readonly joinFindings: readonly JoinFinding[];

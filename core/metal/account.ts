@@ -26,7 +26,8 @@ export type WallField = Pick<ThicknessMap, 'surface' | 'stationsMm' | 'thickness
 /**
  * All that is known of one member's metal, from all standing evidence. Cells are row-major, rows of the surface × `stationsMm`.
  *
- *   best    what is there, as far as anybody can say: measured where it was, as made where nothing speaks against it, none where it is gone
+ *   best    what is there, as far as anybody can say: measured where it was, as made where nothing speaks against it, none where it is gone;
+ *           where the map only guesses from readings far off, no thinner than sound, and nowhere thinner than what surely carries
  *   welded  as best, with its cracks ground out and welded: what a plate over them is laid on
  *   least   what surely carries: what is doubtful, hidden or unseen is taken away
  *
@@ -56,19 +57,21 @@ interface Known {
   readonly readings: readonly Reading[];
   readonly sayings: readonly Saying[];
   readonly madeMm: number;
+  /** Share of the wall as made that is sound. A guess makes no failure: who reads the one bad place first has not read the rest thin. */
+  readonly soundShare: number;
 }
 
 export function metalAccount(
   member: Member,
   surface: Surface,
-  { map, readings, sayings: said, madeMm }: Known,
+  { map, readings, sayings: said, madeMm, soundShare }: Known,
   practice: HandPractice,
 ): MetalAccount {
   const stationsMm = map?.stationsMm ?? columnStations(member.lengthMm);
   const sayings = said.filter((each) => !(each.unlocated && isBetterLocated(each, said)));
   const made = evenWall(surface, madeMm);
   const cells = new Cells(surface, stationsMm, made, sayings);
-  if (map) cells.layMap(map, columnsRead(stationsMm, readings));
+  if (map) cells.layMap(map, columnsRead(stationsMm, readings), soundShare);
   sayings.forEach((saying, k) => {
     if (saying.isSaid) return;
     for (const cell of cellsUnder(cells, member, saying)) claimOn(cells, cell, saying, k, practice);
@@ -79,6 +82,7 @@ export function metalAccount(
     if (saying.isSaid) cells.notSeen(cellsUnder(cells, member, saying), k);
   });
   cells.fillBetween(BETWEEN_MM, practice.seenKept);
+  cells.carryAtLeast();
   return {
     surface,
     stationsMm,
@@ -179,9 +183,9 @@ class Cells {
 
   /**
    * Read metal is measured; near a reading of its own face its lower bound carries; a guess stays unseen, whatever it guesses, and so does
-   * what only another face's readings reach round a fold.
+   * what only another face's readings reach round a fold: neither is taken for thinner than sound.
    */
-  layMap(map: ThicknessMap, read: ReadonlyMap<FaceId, Uint8Array>): void {
+  layMap(map: ThicknessMap, read: ReadonlyMap<FaceId, Uint8Array>, soundShare: number): void {
     this.best.thicknessMm.set(map.thicknessMm);
     this.best.errorMm.set(map.errorMm);
     this.best.known.set(map.known);
@@ -189,10 +193,22 @@ class Cells {
       const face = this.surface.rowFace[Math.floor(cell / this.columns)]!;
       if (map.known[cell] === KNOWN.guess || !read.get(face.id)?.[cell % this.columns]) {
         this.best.known[cell] = KNOWN.guess;
+        this.atLeast(cell, soundShare * this.made[Math.floor(cell / this.columns)]!);
         continue;
       }
       this.layRead(cell);
     }
+  }
+
+  private atLeast(cell: number, mm: number): void {
+    this.best.thicknessMm[cell] = Math.max(this.best.thicknessMm[cell]!, mm);
+  }
+
+  /** What a hammer vouches for outranks what the map makes of readings beside it; read metal is as thin as it was read. */
+  carryAtLeast(): void {
+    this.is.forEach((is, cell) => {
+      if (is !== CODE.measured) this.atLeast(cell, this.leastMm[cell]!);
+    });
   }
 
   private layRead(cell: number): void {

@@ -1,5 +1,5 @@
 import { defaultFrame, facesOf, familyOf, type Member } from '../frame';
-import { DEFAULT_HAND_PRACTICE } from '../reference';
+import { DEFAULT_HAND_PRACTICE, DEFAULT_PRACTICE } from '../reference';
 import { surfaceOf } from '../frame';
 import { thicknessMap, type FeltEdge, type Reading } from '../probe';
 import type { Crack } from '../trace';
@@ -83,7 +83,13 @@ function account(
   return metalAccount(
     member,
     surfaceOf(member.shape),
-    { map: thicknessMap(member, own), readings: own, sayings, madeMm: member.shape.thicknessMm },
+    {
+      map: thicknessMap(member, own),
+      readings: own,
+      sayings,
+      madeMm: member.shape.thicknessMm,
+      soundShare: DEFAULT_PRACTICE.soundFraction,
+    },
     DEFAULT_HAND_PRACTICE,
   );
 }
@@ -318,4 +324,43 @@ describe('what somebody was told', () => {
   });
   test('looked at since, it is what was seen', () =>
     expect(at({ spots: [look('sound', 3, {}, ['eye', 'hammer'])] })).toBe('held'));
+});
+
+describe('what the map makes of metal that nobody read', () => {
+  const sound = DEFAULT_PRACTICE.soundFraction * rail.shape.thicknessMm;
+  const thickness = (found: Found, stationMm: number, face: string) => {
+    const { surface, best, leastMm } = account(found);
+    const column = columnsUnder(best.stationsMm, stationMm, stationMm)[0];
+    const cells = surface.rowFace.flatMap((each, row) =>
+      each.id === face ? [row * best.stationsMm.length + column] : [],
+    );
+    return cells.map((cell) => ({ best: best.thicknessMm[cell]!, least: leastMm[cell]! }));
+  };
+  const thin = reading(0.3, 2);
+  const ofBest = (cells: ReturnType<typeof thickness>) => cells.map(({ best }) => best);
+
+  test('the one bad place read first does not thin the rail: a guess is taken for sound at least', () => {
+    expect(Math.min(...ofBest(thickness({ readings: [thin] }, AT, 'bottom')))).toBeLessThan(0.4 * sound);
+    for (const [stationMm, face] of [
+      [AT + 2000, 'bottom'],
+      [AT, 'web'],
+    ] as const)
+      for (const best of ofBest(thickness({ readings: [thin] }, stationMm, face)))
+        expect(best).toBeCloseTo(sound, 9);
+  });
+  test('a guess that is better than that stays as it is, and a cell that was read as it was read', () => {
+    const far = ofBest(thickness({ readings: [reading(0.95, 2)] }, AT + 2000, 'bottom'));
+    for (const best of far) expect(best).toBeCloseTo(0.95 * rail.shape.thicknessMm, 6);
+  });
+  test('no metal is thinner than a hammer vouches for, but where it was read so', () => {
+    const struckAll = { signs: [sign({ ...rings }, 3, { stationMm: 0, toMm: rail.lengthMm })] };
+    const cells = [AT, AT + 150, AT + 2000].flatMap((stationMm) =>
+      thickness({ ...struckAll, readings: [thin] }, stationMm, 'bottom'),
+    );
+    const worst = cells.filter(({ best, least }) => best < least);
+    expect(worst).toEqual([]);
+    expect(Math.min(...ofBest(cells))).toBeCloseTo(0.3 * rail.shape.thicknessMm, 6);
+    const vouched = ofBest(thickness({ ...struckAll, readings: [thin] }, AT + 150, 'bottom'));
+    expect(Math.min(...vouched)).toBeCloseTo(DEFAULT_HAND_PRACTICE.struckKept * rail.shape.thicknessMm, 6);
+  });
 });

@@ -100,7 +100,7 @@ export function memberPicture(evidence: MemberEvidence, given?: ThicknessMap): M
   const account = metalAccount(
     member,
     surface,
-    { map, readings, sayings, madeMm: built.thicknessMm },
+    { map, readings, sayings, madeMm: built.thicknessMm, soundShare: practice.soundFraction },
     practice.hand,
   );
   const found = map || isAnyBad(account) ? account.best : undefined;

@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react';
 import { brokenRules, type Candidate, type WorkedRepair } from '@/core/job';
 import { percent, printLength, sectionDigits, sectionUnit, type UnitSystem } from '@/core/quantity';
 import type { Money } from '@/core/reference';
-import { repairWords } from '../../../../_words/repair-findings';
+import { ruleWords } from '../../../../_words/join-findings';
 import { DRAINAGE_WORDS, repairName, stepWords } from '../../../../_words/shape';
 import { hoursRange, printMoney } from '../../../../_words/ways-out';
 import { useMember, useReader, useRecords, useWork } from '../../../_desk';
@@ -145,8 +145,8 @@ function besides({ kit, figures, repair }: Candidate, money: Money, system: Unit
 
 /** What speaks against it at all; else the rules it breaks, by name; else what it deviates in. */
 function againstWords({ against, ...worked }: WorkedRepair, system: UnitSystem): string {
-  const titles = (findings: WorkedRepair['findings']) =>
-    [...new Set(findings.map((each) => repairWords(each, system).title))].join('; ');
+  const titles = (findings: WorkedRepair['against']) =>
+    [...new Set(findings.map((each) => ruleWords(each, system).title))].join('; ');
   if (against.length > 0) return titles(against);
   const broken = brokenRules({ ...worked, against });
   const ofPlate = worked.findings.filter(({ weight }) => weight === 'broken');

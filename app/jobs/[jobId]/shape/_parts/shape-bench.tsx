@@ -10,7 +10,7 @@ import { lowerBound, type MemberPicture } from '@/core/weigh';
 import { nothingDrawnWords } from '../../../../_words/by-hand';
 import type { StripScale } from '@/ui/strip';
 import { CAUTIONS } from '../../../../_words/cautions';
-import { repairWords } from '../../../../_words/repair-findings';
+import { ruleWords } from '../../../../_words/join-findings';
 import {
   useRepairs,
   Bench,
@@ -64,7 +64,7 @@ export function ShapeBench() {
     <Bench slice="as repaired">
       <MemberStrip plates={plates} plateLabels readings={false} over={over} height={340} />
       {work && repairs.length === 0 && work.notOffered.length === 0 && (
-        <p className="mt-4 text-xl">{nothingDrawnWords(work.picture, work.verdict.verdict)}</p>
+        <p className="mt-4 text-xl">{nothingDrawnWords(work.picture, work.verdict)}</p>
       )}
       {work?.notOffered.map((tried) => (
         <NothingFits key={tried.repair.id} tried={tried} onTake={(other) => change(other, () => ({}))} />
@@ -429,8 +429,8 @@ function NothingFits({ tried, onTake }: { tried: WorkedRepair; onTake: (other: W
       <ul className="list-disc pl-5">
         {tried.against.map((finding, k) => (
           <li key={k}>
-            {repairWords(finding, system).title}
-            <span className="caption">; {repairWords(finding, system).change}</span>
+            {ruleWords(finding, system).title}
+            <span className="caption">; {ruleWords(finding, system).change}</span>
           </li>
         ))}
       </ul>
