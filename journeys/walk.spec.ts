@@ -70,6 +70,29 @@ test('a round by keys and taps: what is bad asks for the other side, not seen wa
   ).toContainText('no light');
 });
 
+test('a crack is not looked away: it stands on its card until it is struck through', async ({ page }) => {
+  await openJob(page, 'WK-1a', { family: 'boxed ladder' });
+  await page.getByRole('link', { name: /^Walk/ }).click();
+  const inList = page
+    .getByRole('region', { name: 'The way round' })
+    .getByRole('button', { name: /Front shock mount, left/ });
+  await inList.click();
+  await result(page, 'cracked').click();
+  await result(page, 'sound').click();
+  await expect(spot(page).getByRole('heading')).toHaveText('Front shock mount, left');
+  await expect(spot(page)).toContainText(
+    'Said since: sound. That does not answer it: it stands until it is put right, or struck through',
+  );
+  await expect(inList).toContainText('cracked');
+  await spot(page).getByRole('button', { name: 'strike' }).click();
+  const sheet = page.getByRole('dialog', { name: 'Strike through' });
+  await sheet.getByLabel('or another reason').fill('the wrong spot was tapped');
+  await sheet.getByRole('button', { name: 'Strike through' }).click();
+  await expect(inList).toContainText('sound');
+  await expect(spot(page)).not.toContainText('Said since');
+  await kept(page);
+});
+
 test('the list is the shop’s: a spot of its own, one dropped, the reach of the UK profile', async ({
   page,
   jobs,

@@ -8,7 +8,9 @@ import {
   spotStates,
   TRADE_SPOTS,
   type Complaint,
+  type Look,
   type MeasuredAt,
+  type Settled,
   type SpotState,
 } from '../walk';
 import { hostVerdicts, type Geometry, type HostVerdict, type MemberEvidence } from '../weigh';
@@ -130,7 +132,29 @@ export const jobSpots = (records: JobRecords, beforeBuying = false): SpotState[]
 
 function spotsOf(records: JobRecords, evidence: readonly Evidence[], beforeBuying = false): SpotState[] {
   const spots = hotSpots(records.frame, records.spotRules ?? TRADE_SPOTS, beforeBuying);
-  return spotStates(spots, ofKind(evidence, 'look'), ofKind(evidence, 'leave'), measuredAt(evidence));
+  return spotStates(spots, ofKind(evidence, 'look'), ofKind(evidence, 'leave'), {
+    measuredAt: measuredAt(evidence),
+    settled: settledIn(evidence),
+  });
+}
+
+/** Work noted on a spot's metal, a crack that turned out to be none, or its bracket made good, after the one look and before the other. */
+function settledIn(evidence: readonly Evidence[]): Settled {
+  const order = new Map(evidence.map(({ id }, k) => [id, k]));
+  const signs = ofKind(evidence, 'sign');
+  const finds = ofKind(evidence, 'find').filter(({ state }) => state.is === 'put right');
+  const settles = ({ detail: { sign } }: (typeof signs)[number], { result }: Look): boolean =>
+    sign === 'put right' || (sign === 'not a crack' && result === 'cracked');
+  return ({ memberId, fromMm, toMm, host }, before, after) => {
+    const isBetween = ({ id }: Evidence) =>
+      order.get(id)! > order.get(before.id)! && order.get(id)! < order.get(after.id)!;
+    const isThere = ({ memberId: on, stationMm, toMm: end = stationMm }: (typeof signs)[number]) =>
+      on === memberId && stationMm <= toMm! && end >= fromMm!;
+    return (
+      signs.some((sign) => settles(sign, before) && isThere(sign) && isBetween(sign)) ||
+      finds.some((find) => find.on === host?.on && find.hostId === host?.id && isBetween(find))
+    );
+  };
 }
 
 function measuredAt(evidence: readonly Evidence[]): MeasuredAt {

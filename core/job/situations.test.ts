@@ -249,6 +249,20 @@ const throughInTheMiddle: Row[2] = ({ rail, sound }) =>
   sound(({ memberId, share }) =>
     memberId === rail.id && share > 0.33 && share < 0.67 ? 'through' : 'sound',
   );
+/** One front hanger found bad, whatever was noted of the rail then, and another round that finds all of it sound. */
+const twoRounds =
+  (bad: LookResult, ...between: readonly (readonly [SignDetail, from: number, to: number])[]): Row[2] =>
+  ({ rail, sound }) => [
+    ...sound(({ memberId, ruleId, share }) =>
+      memberId === rail.id && ruleId === 'hanger' && share < 0.35 ? bad : 'sound',
+    ),
+    ...between.map(([detail, from, to]) =>
+      sign(rail, from, 'bottom', detail, { toMm: to * rail.lengthMm, at: '2026-01-01T00:00:00Z' }),
+    ),
+    ...sound(),
+  ];
+const renewedThere: SignDetail = { sign: 'put right', done: 'renewed' };
+const flaking: SignDetail = { sign: 'not a crack', was: 'flaking coating' };
 const hammeredThrough: Row[2] = ({ rail, sound }) => [
   ...sound(),
   ...[0.35, 0.45, 0.55, 0.65].map((at) => sign(rail, at, 'bottom', gaveWay)),
@@ -282,6 +296,71 @@ const TABLE: readonly Row[] = [
     ({ frame, both, sound }) => [...read(frame, both, () => 1), ...sound(() => 'surface rust')],
     { lift: 'Lift here', rail: 'Leave', listed: false },
     'appearance is not the measure',
+  ],
+  ...([0.5, 1] as const).map((share): Row => [
+    `struck along every face, then gauged as new in ${share === 1 ? 'the whole' : 'half'} of it`,
+    O,
+    ({ frame, both, rail, sound }) => [
+      ...sound(),
+      ...both.flatMap(struckAlong),
+      ...read(frame, [rail], () => 1).filter(({ stationMm }) => stationMm <= share * rail.lengthMm),
+    ],
+    { lift: 'Lift here', rail: share === 1 ? 'Leave' : 'Leave by hand' },
+    'a good reading takes nothing from what a hammer vouched for',
+  ]),
+  [
+    'struck along every face, then gauged as new at one place',
+    O,
+    ({ frame, both, rail, sound }) => [
+      ...sound(),
+      ...both.flatMap(struckAlong),
+      ...read(frame, [rail], () => 1).filter(({ stationMm }) => stationMm === 0.5 * rail.lengthMm),
+    ],
+    { lift: 'Lift here', rail: 'Leave by hand' },
+    'a good reading takes nothing from what a hammer vouched for',
+  ],
+  // A second round.
+  [
+    'through, and called sound on the next round',
+    O,
+    twoRounds('through'),
+    { lift: 'Not at all yet', rail: 'Mend', listed: true, move: 'to the shop only' },
+    'failed metal is cleared by work or a strike-through alone',
+  ],
+  [
+    'through, something else put right, and called sound',
+    O,
+    twoRounds('through', [renewedThere, 0.5, 0.9]),
+    { rail: 'Mend', listed: true, move: 'to the shop only' },
+    'failed metal is cleared by work on it',
+  ],
+  [
+    'through, put right and looked at again',
+    O,
+    twoRounds('through', [renewedThere, 0, 0.35]),
+    { lift: 'Lift here', rail: 'Watch', listed: false },
+    'old evidence of that extent ends that day',
+  ],
+  [
+    'a crack that was flaking coating',
+    O,
+    twoRounds('cracked', [flaking, 0, 0.35]),
+    { lift: 'Lift here', rail: 'Watch', listed: false, move: 'no reason recorded against it' },
+    'what looks like a crack may be flaking coating',
+  ],
+  [
+    'through, and flaking coating beside it',
+    O,
+    twoRounds('through', [flaking, 0, 0.35]),
+    { rail: 'Mend', listed: true },
+    'flaking coating is no answer to a hole',
+  ],
+  [
+    'delaminating, and struck sound on the next round',
+    O,
+    twoRounds('delaminating'),
+    { lift: 'Lift here', rail: 'Watch', listed: false },
+    'doubtful metal is answered by as good a look',
   ],
   // The gauge comes out at the one bad place first, and nowhere else.
   ...([O, B, T, M] as const).map((family): Row => [

@@ -96,6 +96,7 @@ test('another one laid is done too, and said to be out of turn; a tack is no run
   expect(state.next!.number).toBe(3);
   expect(follow([{ ...laid(2, 1), is: 'tack' }]).next!.number).toBe(1);
   expect(follow([{ ...laid(2, 1), seam: 'gone' }]).outOfTurn).toBe(1);
+  expect(follow([laid(2, 1), laid(2, 2)]).outOfTurn).toBe(0);
 });
 
 test('what was laid before the plan was made is done, and not out of turn', () => {

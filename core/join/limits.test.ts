@@ -1,10 +1,18 @@
 import { inchesToMm } from '../quantity';
-import { maximumLegMm, minimumLegMm, plugHoleMm, shortestRunMm, widestPitchMm } from '../reference';
+import {
+  boltShearN,
+  maximumLegMm,
+  minimumLegMm,
+  plugHoleMm,
+  shortestRunMm,
+  widestPitchMm,
+} from '../reference';
 import {
   checkJoining,
   designShearN,
   JOIN_FINDING_CODES,
   strengthNPerMm,
+  type BoltSet,
   type Joining,
   type WeldLine,
 } from '.';
@@ -56,6 +64,23 @@ const codes = (
     { lines, ends: more.ends ?? [], bolts: [], totalWeldMm: 0 },
   ).map(({ code, weight }) => [code, weight]);
 const AMPLE = ['flow-ample', 'note'];
+
+test('of bolts the holes decide where they give before a bolt shears, and only there', () => {
+  const shearN = boltShearN(6, 12.7)!;
+  const set = (strengthN?: number) => ({ id: 'B1', marks: 6, diameterMm: 12.7, strengthN }) as BoltSet;
+  const said = (...bolts: BoltSet[]) =>
+    checkJoining({ repair: { bolts: {}, pieces: [] } } as unknown as RepairPicture, {
+      lines: [],
+      ends: [],
+      bolts,
+      boltShare: 0.5,
+      totalWeldMm: 0,
+    }).map(({ code }) => code);
+  expect(said(set(0.99 * shearN))).toContain('wall-bears');
+  for (const holds of [shearN, 1.01 * shearN, undefined])
+    expect(said(set(holds))).not.toContain('wall-bears');
+  expect(said()).toEqual(['no-lines']);
+});
 
 test.each<[string, Partial<WeldLine>, string[][]]>([
   ['within everything', {}, [AMPLE]],

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { joining, type Joining, type WeldLine } from '.';
+import { joining, strengthNPerMm, type Joining, type WeldLine } from '.';
 import { defaultFrame, familyOf, type FaceId } from '../frame';
 import { readingSchema } from '../probe';
 import { ksiToMpa } from '../quantity';
@@ -189,6 +189,24 @@ test('a plate that answers no damage hands its force over from each end to its m
     ['front end', 1000],
     ['rear end', 1000],
   ]);
+});
+
+test('an end counts its own weld, and of the long ones what lies between it and where the force is wanted', () => {
+  const { ends, lines } = joinedOf(pieceOf());
+  const [of, along] = [
+    (place: string) => lines.find((line) => line.place === place)!,
+    lines.filter(({ place }) => place.includes('edge')),
+  ];
+  expect(along.map(({ fromMm, toMm }) => toMm - fromMm > 1500)).toEqual([true, true]);
+  for (const { end, capacityN, runMm } of ends) {
+    const own = strengthNPerMm(of(end)) * of(end).lengthMm;
+    const byEdges = along.reduce((sum, line) => {
+      const before = end === 'front end' ? line.fromMm : line.toMm;
+      const middle = end === 'front end' ? 1000 + runMm : 3000 - runMm;
+      return sum + strengthNPerMm(line) * Math.abs(middle - before);
+    }, 0);
+    expect(capacityN).toBeCloseTo(own + byEdges, 3);
+  }
 });
 
 test('a rail too thin to weld carries no long weld', () => {

@@ -18,6 +18,7 @@ export {
   isAnyBad,
   isAnyUnseen,
   knownShare,
+  vouchedShare,
   partedShare,
   sayingName,
   standingAgainst,

@@ -47,24 +47,35 @@ export function partedShare(account: MetalAccount, column: number): number {
   return partedMm / edgeUMm[edgeUMm.length - 1]!;
 }
 
-/** How a face is known over a run of columns: the share of its cells that are, directly or between. */
-export function knownShare(
+/** How a face is known: the share of its cells that are. */
+const shareOfFace = (
+  { surface, stationsMm }: MetalAccount,
+  face: FaceId,
+  isKnown: (row: number, column: number) => boolean,
+): number => {
+  const rows = surface.rowFace.flatMap((each, row) => (each.id === face ? [row] : []));
+  let known = 0;
+  for (const row of rows)
+    for (let column = 0; column < stationsMm.length; column++) if (isKnown(row, column)) known++;
+  return rows.length ? known / (rows.length * stationsMm.length) : 1;
+};
+
+export const knownShare = (account: MetalAccount, face: FaceId, counts: readonly CellIs[]): number =>
+  shareOfFace(account, face, (row, column) => counts.includes(cellIs(account, row, column)));
+
+/** Held or read; between readings, where that much of the wall as made (mm, by row) surely carries: a reading takes nothing from what a hammer vouched for. */
+export const vouchedShare = (
   account: MetalAccount,
   face: FaceId,
-  counts: readonly CellIs[],
-  run: readonly [number, number] = [0, account.stationsMm.length - 1],
-): number {
-  let known = 0,
-    all = 0;
-  account.surface.rowFace.forEach((each, row) => {
-    if (each.id !== face) return;
-    for (let column = run[0]; column <= run[1]; column++) {
-      all++;
-      if (counts.includes(cellIs(account, row, column))) known++;
-    }
+  { keptShare, madeMm }: { readonly keptShare: number; readonly madeMm: Float64Array },
+): number =>
+  shareOfFace(account, face, (row, column) => {
+    const is = cellIs(account, row, column);
+    const surelyMm = account.leastMm[row * account.stationsMm.length + column]!;
+    return (
+      is === 'held' || is === 'measured' || (is === 'between' && surelyMm >= keptShare * madeMm[row]! - 1e-9)
+    );
   });
-  return all ? known / all : 1;
-}
 
 /** Kinds of knowing that a removal test takes away, worst known first; what was only seen is named last. */
 const UNDECIDED: readonly (readonly CellIs[])[] = [

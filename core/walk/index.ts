@@ -1,5 +1,6 @@
 export {
   CAUSES,
+  answersLook,
   isDoubtful,
   isFailed,
   isOnlyTold,
@@ -63,6 +64,7 @@ export {
   nextToLookAt,
   progressOf,
   spotStates,
+  type Settled,
   type MeasuredAt,
   type MemberWalk,
   type NotSeenWhy,

@@ -103,6 +103,51 @@ export const lookKind = evidenceKind<Look>({
 });
 
 /** The last of some records by what they are about; records come in the order they were kept. */
+/** Struck or felt, or looked into: these know more than the eye from outside. */
+const FELT: readonly Way[] = ['finger', 'pick', 'hammer', 'ring', 'scope'];
+type LookSaid = Pick<Look, 'result' | 'ways'>;
+const rankOf = ({ ways }: LookSaid): number =>
+  isOnlyTold(ways) ? 0 : ways.some((way) => FELT.includes(way)) ? 2 : 1;
+const worse = (one: LookSaid, other: LookSaid): boolean =>
+  LOOK_RESULTS.indexOf(one.result) > LOOK_RESULTS.indexOf(other.result);
+
+/**
+ * Whether a later look answers one of before. What was only told is answered by a look. Failed metal is not: it stands until it is put right or
+ * struck through. Doubtful metal is by as good a look, whatever it finds, or by a worse find. *Not seen* answers nothing bad.
+ */
+export function answersLook(after: LookSaid, before: LookSaid): boolean {
+  const isBad = isDoubtful(before.result);
+  if (!isBad) return !isOnlyTold(after.ways) || isDoubtful(after.result) || isOnlyTold(before.ways);
+  if (worse(after, before)) return !isOnlyTold(after.ways) || isOnlyTold(before.ways);
+  if (after.result === 'not seen' || isOnlyTold(after.ways)) return false;
+  if (isOnlyTold(before.ways)) return true;
+  if (isFailed(before.result)) return after.result === before.result;
+  return rankOf(after) >= rankOf(before);
+}
+
+/** Of a spot's looks in the order they were kept, the one that stands, and those of after it that do not answer it. */
+export function standingLook(
+  looks: readonly Look[],
+  isSettled: (before: Look, after: Look) => boolean,
+): { readonly look?: Look; readonly since: readonly Look[] } {
+  let look: Look | undefined;
+  let since: Look[] = [];
+  for (const after of looks) {
+    const isAnswered =
+      !look || answersLook(after, look) || (after.result !== 'not seen' && isSettled(look, after));
+    if (isAnswered) [look, since] = [look ? withBoth(look, after, isSettled) : after, []];
+    else since.push(after);
+  }
+  return { ...(look && { look }), since };
+}
+
+/** The bracket failed, and then what it hangs on: both did. */
+function withBoth(before: Look, after: Look, isSettled: (before: Look, after: Look) => boolean): Look {
+  if (before.on === after.on || !isFailed(before.result) || isSettled(before, after)) return after;
+  const { on: _, ...both } = after;
+  return both;
+}
+
 export function latest<Rec, Key>(records: readonly Rec[], about: (record: Rec) => Key): Map<Key, Rec> {
   return new Map(records.map((record) => [about(record), record]));
 }

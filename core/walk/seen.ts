@@ -4,6 +4,7 @@ import {
   isFailed,
   isOnlyTold,
   latest,
+  standingLook,
   type Look,
   type LookResult,
   type UnseenWhy,
@@ -18,7 +19,10 @@ export type NotSeenWhy = UnseenWhy | 'not looked at' | 'by eye only' | 'only tol
 /** A hot spot and what is known of it. `seen` is about metal, not about taps on a screen. */
 export interface SpotState {
   readonly spot: HotSpot;
+  /** What stands of all that was said of it. */
   readonly look?: Look;
+  /** Looks of after it that do not answer it: it stands all the same. */
+  readonly since?: readonly Look[];
   readonly seen: boolean;
   readonly why?: NotSeenWhy;
   readonly result?: LookResult;
@@ -38,19 +42,28 @@ const ACT_OF: Partial<Record<Way, Act>> = {
 const NEAR_MM = 160;
 const READINGS_A_STRETCH = 3;
 
+/** Whether what was found at a spot was put right, or turned out to be no crack, between two looks at it. */
+export type Settled = (spot: HotSpot, before: Look, after: Look) => boolean;
+
 export function spotStates(
   spots: readonly HotSpot[],
   looks: readonly Look[],
   leaves: readonly Leave[],
-  measuredAt: MeasuredAt,
+  { measuredAt, settled }: { readonly measuredAt: MeasuredAt; readonly settled: Settled },
 ): SpotState[] {
-  const bySpot = latest(looks, (look) => look.spotId);
+  const bySpot = new Map<string, Look[]>();
+  for (const look of looks) bySpot.set(look.spotId, [...(bySpot.get(look.spotId) ?? []), look]);
   const refused = new Set(
     [...latest(leaves, (leave) => leave.act).values()]
       .filter((leave) => !leave.given)
       .map((leave) => leave.act),
   );
-  return spots.map((spot) => stateOf(spot, bySpot.get(spot.id), refused, isMeasured(spot, measuredAt)));
+  return spots.map((spot) => {
+    const all = bySpot.get(spot.id) ?? [];
+    const { look, since } = standingLook(all, (before, after) => settled(spot, before, after));
+    const state = stateOf(spot, look, refused, isMeasured(spot, measuredAt));
+    return since.length > 0 ? { ...state, since } : state;
+  });
 }
 
 function stateOf(

@@ -7,7 +7,6 @@ import {
   hotSpots,
   isDoubtful,
   isFailed,
-  latest,
   learnedSpots,
   LOOK_RESULTS,
   memberWalk,
@@ -23,6 +22,7 @@ import {
   type Look,
   type Sign,
   type SignDetail,
+  type Settled,
   type SpotRule,
 } from '.';
 import { defaultFrame, FAMILY_IDS, familyOf, placementOf, type Frame } from '../frame';
@@ -49,6 +49,7 @@ const lookAt = (spot: HotSpot, result: Look['result'], more: Partial<Look> = {})
 });
 const named = (spots: readonly HotSpot[], title: string) => spots.find((spot) => spot.title === title)!;
 const nothing = new Map<string, number[]>();
+const UNTOUCHED = { measuredAt: nothing, settled: () => false };
 
 test('what a look says of metal: doubtful from scaling up, failed where it is soft, cracked or through', () => {
   const isSo = (is: (result: Look['result']) => boolean) => LOOK_RESULTS.filter(is);
@@ -199,7 +200,11 @@ describe('seen', () => {
     looks: Look[],
     leaves: Parameters<typeof spotStates>[2] = [],
     measured = nothing,
-  ) => spotStates(spots, looks, leaves, measured).find((state) => state.spot.id === spot.id)!;
+    settled: Settled = UNTOUCHED.settled,
+  ) =>
+    spotStates(spots, looks, leaves, { measuredAt: measured, settled }).find(
+      (state) => state.spot.id === spot.id,
+    )!;
 
   test('not looked at and said not seen are not seen, however many taps', () => {
     expect(stateOf(hanger, [])).toMatchObject({ seen: false, why: 'not looked at' });
@@ -233,6 +238,76 @@ describe('seen', () => {
     expect(stateOf(hanger, [lookAt(hanger, 'soft', { ways: ['told', 'pick'] })])).toMatchObject({
       seen: true,
       result: 'soft',
+    });
+  });
+
+  describe('a later look answers', () => {
+    const seen = (...looks: Look[]) => {
+      const state = stateOf(hanger, looks);
+      return [state.look!.result, (state.since ?? []).map((look) => look.result)];
+    };
+    const eye = (result: Look['result']) => lookAt(hanger, result, { ways: ['eye'] });
+    const hammered = (result: Look['result']) => lookAt(hanger, result, { ways: ['eye', 'hammer'] });
+    const told = (result: Look['result']) => lookAt(hanger, result, { ways: ['told'] });
+
+    test.each(['soft', 'cracked', 'through'] as const)('%s is answered by no look at all', (failed) => {
+      expect(seen(eye(failed), hammered('sound'))).toEqual([failed, ['sound']]);
+      expect(seen(eye(failed), hammered('delaminating'), eye('not seen'))).toEqual([
+        failed,
+        ['delaminating', 'not seen'],
+      ]);
+      expect(seen(eye(failed), told('sound'))).toEqual([failed, ['sound']]);
+    });
+    test('failed metal that is found worse is worse; found the same it is seen anew', () => {
+      expect(seen(eye('soft'), eye('through'))).toEqual(['through', []]);
+      expect(seen(eye('through'), eye('soft'))).toEqual(['through', ['soft']]);
+      expect(seen(eye('through'), hammered('through'))).toEqual(['through', []]);
+    });
+    test.each(['scaling', 'pitted', 'patched before', 'delaminating'] as const)(
+      '%s by as good a look, whatever it finds; by a lesser one only where it is worse',
+      (doubtful) => {
+        expect(seen(eye(doubtful), eye('sound'))).toEqual(['sound', []]);
+        expect(seen(hammered(doubtful), hammered('surface rust'))).toEqual(['surface rust', []]);
+        expect(seen(hammered(doubtful), eye('sound'))).toEqual([doubtful, ['sound']]);
+        expect(seen(hammered(doubtful), eye('soft'))).toEqual(['soft', []]);
+        expect(seen(hammered(doubtful), eye('not seen'))).toEqual([doubtful, ['not seen']]);
+      },
+    );
+    test.each(['finger', 'pick', 'ring', 'scope'] as const)('a %s knows as much as a hammer', (way) =>
+      expect(seen(hammered('pitted'), lookAt(hanger, 'sound', { ways: [way] }))).toEqual(['sound', []]),
+    );
+    test('light from behind shows no more than the eye', () =>
+      expect(seen(hammered('pitted'), lookAt(hanger, 'sound', { ways: ['light through'] }))).toEqual([
+        'pitted',
+        ['sound'],
+      ]));
+    test('what was good gives way to whatever was said last, *not seen* too, but to nobody’s word that it is good', () => {
+      expect(seen(hammered('sound'), eye('not seen'))).toEqual(['not seen', []]);
+      expect(seen(hammered('sound'), eye('surface rust'))).toEqual(['surface rust', []]);
+      expect(seen(hammered('sound'), told('sound'))).toEqual(['sound', ['sound']]);
+      expect(seen(hammered('sound'), told('through'))).toEqual(['through', []]);
+    });
+    test('what was only told is answered by any look, and by no other word that is better', () => {
+      expect(seen(told('through'), eye('sound'))).toEqual(['sound', []]);
+      expect(seen(told('through'), told('sound'))).toEqual(['through', ['sound']]);
+      expect(seen(told('through'), eye('not seen'))).toEqual(['through', ['not seen']]);
+      expect(seen(told('sound'), told('through'))).toEqual(['through', []]);
+      expect(seen(eye('pitted'), told('through'))).toEqual(['pitted', ['through']]);
+    });
+    test('put right between them, it is as it was seen last, once somebody has seen it', () => {
+      const after = (result: Look['result']) =>
+        stateOf(hanger, [eye('through'), eye(result)], [], nothing, () => true).look!.result;
+      expect(after('sound')).toBe('sound');
+      expect(after('not seen')).toBe('through');
+    });
+    test('the bracket failed, then what it hangs on: both did', () => {
+      const on = (result: Look['result'], what: Look['on'], ways: Look['ways'] = ['eye']) =>
+        lookAt(hanger, result, { on: what, ways });
+      const both = stateOf(hanger, [on('cracked', 'fitting'), on('through', 'member')]).look!;
+      expect(both).toMatchObject({ result: 'through' });
+      expect(both.on).toBeUndefined();
+      expect(stateOf(hanger, [on('cracked', 'fitting'), on('through', 'fitting')]).look!.on).toBe('fitting');
+      expect(stateOf(hanger, [on('pitted', 'fitting'), on('through', 'member')]).look!.on).toBe('member');
     });
   });
 
@@ -278,9 +353,9 @@ describe('seen', () => {
         ),
         (taps) => {
           const looks = taps.map(([k, result]) => lookAt(spots[k]!, result));
-          const { seen, critical, criticalSeen } = progressOf(spotStates(spots, looks, [], nothing));
-          const last = [...latest(looks, (look) => look.spotId).values()];
-          expect(seen).toBeLessThanOrEqual(last.filter((look) => look.result !== 'not seen').length);
+          const { seen, critical, criticalSeen } = progressOf(spotStates(spots, looks, [], UNTOUCHED));
+          const found = looks.filter((look) => look.result !== 'not seen');
+          expect(seen).toBeLessThanOrEqual(new Set(found.map((look) => look.spotId)).size);
           expect(criticalSeen).toBeLessThanOrEqual(critical);
         },
       ),
@@ -290,14 +365,14 @@ describe('seen', () => {
 
   test('a bad spot asks for its twin, a crack for the diagonal one too, until they are seen', () => {
     const soft = [lookAt(hanger, 'soft')];
-    const states = spotStates(spots, soft, [], nothing);
+    const states = spotStates(spots, soft, [], UNTOUCHED);
     expect(
       askedBy(
         states.find((state) => state.spot === hanger || state.spot.id === hanger.id)!,
         states,
       ).map((state) => state.spot.id),
     ).toEqual([hanger.twinId]);
-    const cracked = spotStates(spots, [lookAt(hanger, 'cracked')], [], nothing);
+    const cracked = spotStates(spots, [lookAt(hanger, 'cracked')], [], UNTOUCHED);
     expect(
       askedBy(
         cracked.find((state) => state.spot.id === hanger.id)!,
@@ -314,7 +389,7 @@ describe('seen', () => {
         ),
       ],
       [],
-      nothing,
+      UNTOUCHED,
     );
     expect(
       askedBy(
@@ -327,12 +402,12 @@ describe('seen', () => {
     )!;
     expect(memberWalk(boxed, twin, states).twinBad.map((state) => state.spot.id)).toEqual([hanger.twinId]);
     expect(memberWalk(boxed, twin, both).twinBad).toEqual([]);
-    const good = spotStates(spots, [lookAt(hanger, 'sound')], [], nothing);
+    const good = spotStates(spots, [lookAt(hanger, 'sound')], [], UNTOUCHED);
     for (const state of good) expect([state.spot.id, askedBy(state, good)]).toEqual([state.spot.id, []]);
   });
 
   test('next leads on to what nobody looked at, round and round', () => {
-    const states = spotStates(spots, [lookAt(spots[1]!, 'sound')], [], nothing);
+    const states = spotStates(spots, [lookAt(spots[1]!, 'sound')], [], UNTOUCHED);
     expect(nextToLookAt(states, spots[0]!.id)!.id).toBe(spots[2]!.id);
     expect(nextToLookAt(states, spots.at(-1)!.id)!.id).toBe(spots[0]!.id);
     expect(
@@ -341,7 +416,7 @@ describe('seen', () => {
           spots,
           spots.map((spot) => lookAt(spot, 'sound')),
           [],
-          nothing,
+          UNTOUCHED,
         ),
         undefined,
       ),

@@ -41,7 +41,7 @@ function byEveryNode(cut: Cut, forces: EndForces) {
   const at = fieldAt(cut, stressField(cut.profile, forces));
   const stress = (node: number) => at(y[node]!, z[node]!, omega[node]!);
   const lateral = strength.lateralMpa(1);
-  let [greatest, used] = [0, 0];
+  let [greatest, used, worst] = [0, 0, 0];
   cut.hasMetal.forEach((has, node) => {
     if (!has) return;
     const here = stress(node);
@@ -51,9 +51,11 @@ function byEveryNode(cut: Cut, forces: EndForces) {
     const wall = face && worse < 0 ? strength.wallMpa.get(face.id)!(Math.max(...edges) / worse) : Infinity;
     const limit = here >= 0 ? strength.yieldMpa : Math.min(wall, lateral, strength.yieldMpa);
     greatest = Math.max(greatest, Math.abs(here));
-    used = Math.max(used, Math.abs(here) / (0.6 * limit));
+    if (Math.abs(here) / (0.6 * limit) <= used) return;
+    used = Math.abs(here) / (0.6 * limit);
+    worst = here;
   });
-  return { greatest, used };
+  return { greatest, used, worst };
 }
 
 describe('the nodes looked at', () => {
@@ -64,9 +66,10 @@ describe('the nodes looked at', () => {
       for (let load = 0; load < 20; load++) {
         const forces = anyForces(random);
         const { greatestMpa, peak } = peakOf(cut, forces, { share: 0.6, gradient: 1 });
-        const { greatest, used } = byEveryNode(cut, forces);
+        const { greatest, used, worst } = byEveryNode(cut, forces);
         expect(Math.abs(greatestMpa / greatest - 1)).toBeLessThan(1e-9);
         expect(Math.abs(peak.utilisation / used - 1)).toBeLessThan(1e-9);
+        expect(Math.abs(peak.stressMpa / worst - 1)).toBeLessThan(1e-9);
       }
     }
   });

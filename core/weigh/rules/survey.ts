@@ -1,5 +1,5 @@
-import { facesOf, type Face } from '../../frame';
-import { knownShare, type CellIs } from '../../metal';
+import { evenWall, facesOf, type Face } from '../../frame';
+import { knownShare, vouchedShare, type CellIs } from '../../metal';
 import type { Finding } from '../finding';
 import type { MemberPicture } from '../picture';
 
@@ -60,7 +60,8 @@ function unreadFaces(picture: MemberPicture): Finding[] {
 }
 
 /** Each face held, felt or read well enough over its length for a *Leave by hand*. */
-const BY_HAND: readonly CellIs[] = ['held', 'measured'];
 const HAND_SHARE = 0.6;
-export const isKnownByHand = ({ account, member }: MemberPicture): boolean =>
-  facesOf(member.shape).every((face) => knownShare(account, face.id, BY_HAND) >= HAND_SHARE);
+export function isKnownByHand({ account, member, surface, built, practice }: MemberPicture): boolean {
+  const asked = { keptShare: practice.hand.struckKept, madeMm: evenWall(surface, built.thicknessMm) };
+  return facesOf(member.shape).every((face) => vouchedShare(account, face.id, asked) >= HAND_SHARE);
+}

@@ -3,6 +3,7 @@
 import { useCallback, useMemo, useState } from 'react';
 import { facesOf, memberOf, type Member } from '@/core/frame';
 import {
+  answersLook,
   askedBy,
   CAUSES,
   isDoubtful,
@@ -115,11 +116,13 @@ function useRound(states: readonly SpotState[]) {
   const look = useCallback(
     (result: LookResult, why?: UnseenWhy) => {
       if (!current) return;
-      keep({ kind: 'look', ...stamp(), ...saidOf(current.spot, result, { ways, on, more, why }) });
+      const said = saidOf(current.spot, result, { ways, on, more, why });
+      const isStanding = current.look !== undefined && !answersLook(said, current.look);
+      keep({ kind: 'look', ...stamp(), ...said });
       setAsksWhy(false);
       setMore(NOTHING_MORE);
-      // What is harmless leads on; what is bad stays in sight, with what it asks for.
-      if (isDoubtful(result)) setCurrentId(current.spot.id);
+      // What is harmless leads on; what is bad stays in sight, with what it asks for, and so does what was bad and is not answered by that.
+      if (isDoubtful(result) || isStanding) setCurrentId(current.spot.id);
       else goTo(nextAfter(states, current));
     },
     [current, keep, stamp, ways, on, more, goTo, states],

@@ -1,7 +1,17 @@
 'use client';
 
 import { memberOf } from '@/core/frame';
-import { isDoubtful, LOOK_ON, WAYS, type LookOn, type SpotState, type Way } from '@/core/walk';
+import {
+  isDoubtful,
+  isFailed,
+  isOnlyTold,
+  LOOK_ON,
+  WAYS,
+  type Look,
+  type LookOn,
+  type SpotState,
+  type Way,
+} from '@/core/walk';
 import { When } from '@/ui/controls';
 import { ToggleGroup } from 'radix-ui';
 import { TOUR_WORDS, unseenWords } from '../../../../_words/walk';
@@ -99,7 +109,7 @@ function Stations({ spot: { memberId, fromMm, toMm } }: { spot: SpotState['spot'
 
 /** What was said of it last, and whether that counts as seen. */
 function Said({
-  state: { look, seen, why, measured },
+  state: { look, since, seen, why, measured },
   onStrike,
 }: {
   state: SpotState;
@@ -129,8 +139,20 @@ function Said({
       <button type="button" className="hit ml-auto px-2 underline" onClick={onStrike}>
         strike
       </button>
+      {isBad && since && (
+        <span className="basis-full pb-1">
+          Said since: <b>{since.at(-1)!.result}</b>. That does not answer it: it stands until {endOf(look)}.
+        </span>
+      )}
     </>
   );
+}
+
+/** What takes a bad result away again. */
+function endOf({ result, ways }: Look): string {
+  if (isOnlyTold(ways)) return 'somebody looks';
+  const byWork = 'it is put right, or struck through with a reason';
+  return isFailed(result) ? byWork : `it is struck or felt again, or ${byWork}`;
 }
 
 export function Ways({ ways, onChange }: { ways: readonly Way[]; onChange: (ways: readonly Way[]) => void }) {
