@@ -146,8 +146,12 @@ function settledIn(evidence: readonly Evidence[]): Settled {
   const settles = ({ detail: { sign } }: (typeof signs)[number], { result }: Look): boolean =>
     sign === 'put right' || (sign === 'not a crack' && result === 'cracked');
   return ({ memberId, fromMm, toMm, host }, before, after) => {
-    const isBetween = ({ id }: Evidence) =>
-      order.get(id)! > order.get(before.id)! && order.get(id)! < order.get(after.id)!;
+    // By how they were kept and by their clocks.
+    const isBetween = ({ id, at }: Evidence) =>
+      order.get(id)! > order.get(before.id)! &&
+      order.get(id)! < order.get(after.id)! &&
+      at >= before.at &&
+      at <= after.at;
     const isThere = ({ memberId: on, stationMm, toMm: end = stationMm }: (typeof signs)[number]) =>
       on === memberId && stationMm <= toMm! && end >= fromMm!;
     return (

@@ -251,13 +251,13 @@ const throughInTheMiddle: Row[2] = ({ rail, sound }) =>
   );
 /** One front hanger found bad, whatever was noted of the rail then, and another round that finds all of it sound. */
 const twoRounds =
-  (bad: LookResult, ...between: readonly (readonly [SignDetail, from: number, to: number])[]): Row[2] =>
+  (bad: LookResult, ...between: readonly (readonly [SignDetail, number, number, at?: string])[]): Row[2] =>
   ({ rail, sound }) => [
     ...sound(({ memberId, ruleId, share }) =>
       memberId === rail.id && ruleId === 'hanger' && share < 0.35 ? bad : 'sound',
     ),
-    ...between.map(([detail, from, to]) =>
-      sign(rail, from, 'bottom', detail, { toMm: to * rail.lengthMm, at: '2026-01-01T00:00:00Z' }),
+    ...between.map(([detail, from, to, at = '2026-01-01T00:00:00Z']) =>
+      sign(rail, from, 'bottom', detail, { toMm: to * rail.lengthMm, at }),
     ),
     ...sound(),
   ];
@@ -341,6 +341,13 @@ const TABLE: readonly Row[] = [
     { lift: 'Lift here', rail: 'Watch', listed: false },
     'old evidence of that extent ends that day',
   ],
+  ...['2025-12-31T00:00:00Z', '2026-01-02T00:00:00Z'].map((at): Row => [
+    `through, and put right by a clock that says ${at.startsWith('2025') ? 'before' : 'after both looks'}`,
+    O,
+    twoRounds('through', [renewedThere, 0, 0.35, at]),
+    { listed: true, rail: 'Mend' },
+    'what clears counts from the earlier of its two places',
+  ]),
   [
     'a crack that was flaking coating',
     O,

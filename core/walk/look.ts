@@ -125,6 +125,10 @@ export function answersLook(after: LookSaid, before: LookSaid): boolean {
   return rankOf(after) >= rankOf(before);
 }
 
+/** Kept later, and by its clock from before (a device that was out of reach): it did not see what was found since. */
+const isEarlierAndBetter = (after: Look, before: Look): boolean =>
+  isDoubtful(before.result) && after.at < before.at && !worse(after, before);
+
 /** Of a spot's looks in the order they were kept, the one that stands, and those of after it that do not answer it. */
 export function standingLook(
   looks: readonly Look[],
@@ -134,7 +138,9 @@ export function standingLook(
   let since: Look[] = [];
   for (const after of looks) {
     const isAnswered =
-      !look || answersLook(after, look) || (after.result !== 'not seen' && isSettled(look, after));
+      !look ||
+      (answersLook(after, look) && !isEarlierAndBetter(after, look)) ||
+      (after.result !== 'not seen' && isSettled(look, after));
     if (isAnswered) [look, since] = [look ? withBoth(look, after, isSettled) : after, []];
     else since.push(after);
   }

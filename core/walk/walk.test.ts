@@ -294,6 +294,16 @@ describe('seen', () => {
       expect(seen(told('sound'), told('through'))).toEqual(['through', []]);
       expect(seen(eye('pitted'), told('through'))).toEqual(['pitted', ['through']]);
     });
+    test('kept later and looked before: it saw nothing of what was found since; a worse find counts all the same', () => {
+      const on = (result: Look['result'], day: number) => ({
+        ...hammered(result),
+        at: `2026-02-0${day}T00:00:00Z`,
+      });
+      expect(seen(on('pitted', 3), on('sound', 2))).toEqual(['pitted', ['sound']]);
+      expect(seen(on('pitted', 3), on('sound', 3))).toEqual(['sound', []]);
+      expect(seen(on('pitted', 3), on('through', 2))).toEqual(['through', []]);
+      expect(seen(on('sound', 3), on('surface rust', 2))).toEqual(['surface rust', []]);
+    });
     test('put right between them, it is as it was seen last, once somebody has seen it', () => {
       const after = (result: Look['result']) =>
         stateOf(hanger, [eye('through'), eye(result)], [], nothing, () => true).look!.result;
