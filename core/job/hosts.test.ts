@@ -1,7 +1,7 @@
 import { defaultFrame, facesOf, familyOf, hostsOf, type Family, type HostOn } from '../frame';
 import { standingAgainst } from '../metal';
 import { DEFAULT_PRACTICE } from '../reference';
-import type { Find, FindPart, FindState } from '../walk';
+import type { Find, FindPart, FindState, Look, LookOn, LookResult } from '../walk';
 import {
   boughtMember,
   explainComplaint,
@@ -339,5 +339,55 @@ describe('a skin tells of what is behind it', () => {
       is: 'cracked',
     });
     expect(of([first, weld])).toBe('a break on its path');
+  });
+});
+
+describe('a bracket and what it hangs on, looked at as one spot', () => {
+  const O = 'open-channel ladder';
+  const { spot } = jobSpots(records(O, [])).find(
+    ({ spot: { host, ruleId, memberId } }) => host && ruleId === 'hanger' && memberId === 'rail-left',
+  )!;
+  const look = (result: LookResult, on?: LookOn): Look => ({
+    kind: 'look',
+    ...stamp(),
+    spotId: spot.id,
+    title: spot.title,
+    memberId: spot.memberId,
+    stationMm: spot.fromMm,
+    result,
+    ways: ['eye', 'hammer'],
+    ...(on && { on }),
+  });
+  const goodAs = (...states: [FindPart, FindState][]): Find[] =>
+    states.map(([part, state]) => ({
+      kind: 'find',
+      ...stamp(),
+      on: 'fitting',
+      hostId: spot.host!.id,
+      title: spot.title,
+      part,
+      state,
+      memberIds: [spot.memberId!],
+    }));
+  const said = (...evidence: Evidence[]) => ({
+    bracket: jobHosts(records(O, evidence)).map(({ found: words }) => words.join(', ')),
+    rail: against(records(O, evidence), spot.memberId!).map(({ claim }) => claim),
+  });
+  test('whichever was said first, each keeps what was found of it', () => {
+    for (const looks of [
+      [look('cracked', 'fitting'), look('soft', 'member')],
+      [look('soft', 'member'), look('cracked', 'fitting')],
+      [look('through', 'member'), look('cracked', 'fitting'), look('sound', 'member')],
+    ]) {
+      const { bracket, rail } = said(...looks);
+      expect(bracket).toEqual(['cracked']);
+      expect(rail).toContain('gone');
+    }
+  });
+  test('one that is renewed and looked at again is good, and mends no rail', () => {
+    const renewed = () => goodAs(['plate', { is: 'put right', done: 'renewed whole' }]);
+    expect(said(look('cracked', 'fitting'), ...renewed(), look('sound', 'fitting')).bracket).toEqual([]);
+    expect(said(look('cracked', 'fitting'), look('sound', 'fitting')).bracket).toEqual(['cracked']);
+    expect(said(look('soft', 'member'), ...renewed(), look('sound')).rail).toContain('gone');
   });
 });

@@ -8,7 +8,6 @@ import {
   spotStates,
   TRADE_SPOTS,
   type Complaint,
-  type Look,
   type MeasuredAt,
   type Settled,
   type SpotState,
@@ -138,25 +137,26 @@ function spotsOf(records: JobRecords, evidence: readonly Evidence[], beforeBuyin
   });
 }
 
-/** Work noted on a spot's metal, a crack that turned out to be none, or its bracket made good, after the one look and before the other. */
+/**
+ * After the one look and before the other, by how they were kept and by their clocks: work noted on a spot's metal, a crack that turned out to be none,
+ * what hangs there made good. Looked up only where a look leaves something bad standing.
+ */
 function settledIn(evidence: readonly Evidence[]): Settled {
-  const order = new Map(evidence.map(({ id }, k) => [id, k]));
-  const signs = ofKind(evidence, 'sign');
-  const finds = ofKind(evidence, 'find').filter(({ state }) => state.is === 'put right');
-  const settles = ({ detail: { sign } }: (typeof signs)[number], { result }: Look): boolean =>
-    sign === 'put right' || (sign === 'not a crack' && result === 'cracked');
   return ({ memberId, fromMm, toMm, host }, before, after) => {
-    // By how they were kept and by their clocks.
-    const isBetween = ({ id, at }: Evidence) =>
-      order.get(id)! > order.get(before.id)! &&
-      order.get(id)! < order.get(after.id)! &&
-      at >= before.at &&
-      at <= after.at;
-    const isThere = ({ memberId: on, stationMm, toMm: end = stationMm }: (typeof signs)[number]) =>
-      on === memberId && stationMm <= toMm! && end >= fromMm!;
-    return (
-      signs.some((sign) => settles(sign, before) && isThere(sign) && isBetween(sign)) ||
-      finds.some((find) => find.on === host?.on && find.hostId === host?.id && isBetween(find))
+    const between = evidence
+      .slice(evidence.indexOf(before) + 1, evidence.indexOf(after))
+      .filter(({ at }) => at >= before.at && at <= after.at);
+    const isOfHost = memberId === undefined || before.on === 'fitting';
+    if (isOfHost)
+      return ofKind(between, 'find').some(
+        ({ on, hostId, state }) => state.is === 'put right' && on === host?.on && hostId === host.id,
+      );
+    return ofKind(between, 'sign').some(
+      ({ memberId: on, stationMm, toMm: endMm = stationMm, detail: { sign } }) =>
+        on === memberId &&
+        stationMm <= toMm! &&
+        endMm >= fromMm! &&
+        (sign === 'put right' || (sign === 'not a crack' && before.result === 'cracked')),
     );
   };
 }

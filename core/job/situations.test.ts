@@ -320,6 +320,24 @@ const TABLE: readonly Row[] = [
     'a good reading takes nothing from what a hammer vouched for',
   ],
   // A second round.
+  ...([true, false] as const).map((isRailFirst): Row => {
+    const at: Parameters<Stage['sound']>[0] = ({ ruleId, share }) =>
+      ruleId === 'hanger' && share < 0.35 ? 'soft' : 'sound';
+    return [
+      `a hanger cracked, and its rail soft there, said ${isRailFirst ? 'before' : 'after'} it`,
+      O,
+      ({ rail, sound }) => {
+        const isThere = (look: Look) => look.memberId === rail.id && look.result === 'soft';
+        const said = sound(at).map((look): Look => (isThere(look) ? { ...look, on: 'member' } : look));
+        const hanger = said
+          .filter(isThere)
+          .map((look): Look => ({ ...look, ...stamp(), on: 'fitting', result: 'cracked' }));
+        return isRailFirst ? [...said, ...hanger] : [...hanger, ...said];
+      },
+      { lift: 'Not at all yet', rail: 'Mend', listed: true, move: 'to the shop only' },
+      'a hanger is not the rail it hangs on: each keeps what was found of it',
+    ];
+  }),
   [
     'through, and called sound on the next round',
     O,

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { bySchema, evidenceKind, instantSchema, onMember, recordIdSchema } from '../frame';
 import { ok } from '../quantity';
 
-/** What a spot may turn out to be; *not seen* is a result too. Ascending: the last one found governs. */
+/** What a spot may turn out to be; *not seen* is a result too. Ascending: the worse stands over the better. */
 export const LOOK_RESULTS = [
   'not seen',
   'sound',
@@ -67,7 +67,7 @@ const stamp = { id: recordIdSchema, by: bySchema, at: instantSchema, note: z.str
 /** Where a look was: kept with it, so that it still says where when the list of spots has changed. Body items have no member. */
 const place = { memberId: z.string().min(1).max(40).optional(), stationMm: z.number().gte(0).optional() };
 
-/** One look at one hot spot. The last standing one counts. */
+/** One look at one hot spot; which of several counts, `standingLook` says. */
 export const lookSchema = z
   .object({
     kind: z.literal('look'),
@@ -102,7 +102,6 @@ export const lookKind = evidenceKind<Look>({
   tells: (look) => (look.memberId === undefined ? [] : [look.memberId]),
 });
 
-/** The last of some records by what they are about; records come in the order they were kept. */
 /** Struck or felt, or looked into: these know more than the eye from outside. */
 const FELT: readonly Way[] = ['finger', 'pick', 'hammer', 'ring', 'scope'];
 type LookSaid = Pick<Look, 'result' | 'ways'>;
@@ -141,19 +140,13 @@ export function standingLook(
       !look ||
       (answersLook(after, look) && !isEarlierAndBetter(after, look)) ||
       (after.result !== 'not seen' && isSettled(look, after));
-    if (isAnswered) [look, since] = [look ? withBoth(look, after, isSettled) : after, []];
+    if (isAnswered) [look, since] = [after, []];
     else since.push(after);
   }
   return { ...(look && { look }), since };
 }
 
-/** The bracket failed, and then what it hangs on: both did. */
-function withBoth(before: Look, after: Look, isSettled: (before: Look, after: Look) => boolean): Look {
-  if (before.on === after.on || !isFailed(before.result) || isSettled(before, after)) return after;
-  const { on: _, ...both } = after;
-  return both;
-}
-
+/** The last of some records by what they are about; records come in the order they were kept. */
 export function latest<Rec, Key>(records: readonly Rec[], about: (record: Rec) => Key): Map<Key, Rec> {
   return new Map(records.map((record) => [about(record), record]));
 }

@@ -4,6 +4,7 @@ import {
   isFailed,
   isOnlyTold,
   latest,
+  LOOK_RESULTS,
   standingLook,
   type Look,
   type LookResult,
@@ -23,6 +24,9 @@ export interface SpotState {
   readonly look?: Look;
   /** Looks of after it that do not answer it: it stands all the same. */
   readonly since?: readonly Look[];
+  /** What stands of the member and of what hangs on it, where that is not the same: the state itself is the worse of both. */
+  readonly ofMember?: SpotState;
+  readonly ofFitting?: SpotState;
   readonly seen: boolean;
   readonly why?: NotSeenWhy;
   readonly result?: LookResult;
@@ -59,11 +63,26 @@ export function spotStates(
       .map((leave) => leave.act),
   );
   return spots.map((spot) => {
+    const stateBy = (said: readonly Look[]): SpotState => {
+      const { look, since } = standingLook(said, (before, after) => settled(spot, before, after));
+      const state = stateOf(spot, look, refused, isMeasured(spot, measuredAt));
+      return since.length > 0 ? { ...state, since } : state;
+    };
     const all = bySpot.get(spot.id) ?? [];
-    const { look, since } = standingLook(all, (before, after) => settled(spot, before, after));
-    const state = stateOf(spot, look, refused, isMeasured(spot, measuredAt));
-    return since.length > 0 ? { ...state, since } : state;
+    if (!all.some(({ on }) => on !== undefined)) return stateBy(all);
+    return worseOf(
+      stateBy(all.filter(({ on }) => on !== 'fitting')),
+      stateBy(all.filter(({ on }) => on !== 'member')),
+    );
   });
+}
+
+/** What is said of the one takes nothing from what was said of the other. */
+function worseOf(ofMember: SpotState, ofFitting: SpotState): SpotState {
+  if (!ofMember.look || !ofFitting.look) return ofMember.look ? ofMember : ofFitting;
+  if (ofMember.look === ofFitting.look) return ofMember;
+  const rank = ({ look }: SpotState) => LOOK_RESULTS.indexOf(look!.result);
+  return rank(ofFitting) > rank(ofMember) ? { ...ofFitting, ofMember } : { ...ofMember, ofFitting };
 }
 
 function stateOf(

@@ -310,14 +310,22 @@ describe('seen', () => {
       expect(after('sound')).toBe('sound');
       expect(after('not seen')).toBe('through');
     });
-    test('the bracket failed, then what it hangs on: both did', () => {
-      const on = (result: Look['result'], what: Look['on'], ways: Look['ways'] = ['eye']) =>
-        lookAt(hanger, result, { on: what, ways });
-      const both = stateOf(hanger, [on('cracked', 'fitting'), on('through', 'member')]).look!;
-      expect(both).toMatchObject({ result: 'through' });
-      expect(both.on).toBeUndefined();
-      expect(stateOf(hanger, [on('cracked', 'fitting'), on('through', 'fitting')]).look!.on).toBe('fitting');
-      expect(stateOf(hanger, [on('pitted', 'fitting'), on('through', 'member')]).look!.on).toBe('member');
+    test('what is said of the bracket takes nothing from what was said of the rail, and the other way round', () => {
+      const on = (result: Look['result'], what: Look['on']) => lookAt(hanger, result, { on: what });
+      const of = (...looks: Look[]) => {
+        const state = stateOf(hanger, looks);
+        return [state, state.ofMember, state.ofFitting].map((each) => each?.look?.result);
+      };
+      expect(of(on('cracked', 'fitting'), on('soft', 'member'))).toEqual(['cracked', 'soft', undefined]);
+      expect(of(on('cracked', 'fitting'), on('through', 'member'))).toEqual([
+        'through',
+        undefined,
+        'cracked',
+      ]);
+      expect(of(on('pitted', 'fitting'), on('sound', 'member'))).toEqual(['pitted', 'sound', undefined]);
+      expect(of(on('through', 'member'), on('sound', undefined))).toEqual(['through', undefined, 'sound']);
+      expect(of(on('cracked', 'fitting'))).toEqual(['cracked', undefined, undefined]);
+      expect(of(on('pitted', 'fitting'), eye('sound'))).toEqual(['sound', undefined, undefined]);
     });
   });
 

@@ -75,7 +75,8 @@ export function hostVerdicts(
   const found = new Map<string, Found[]>();
   const note = (key: string, said: Found) => found.set(key, [...(found.get(key) ?? []), said]);
   const renewed = renewedAt(finds);
-  for (const state of states) {
+  for (const shown of states) {
+    const state = shown.ofFitting ?? shown;
     const said = lookedAt(state);
     const key = said && keyOf(state.spot.host!);
     if (said && !((renewed.get(key!) ?? '') > state.look!.at)) note(key!, said);

@@ -9,11 +9,12 @@ import type { KnownBy, Saying } from '../saying';
  * found is seen, on every outer face; tapped, it is held: on the spot's own face, or all round where it is of none.
  */
 export function lookSays(
-  state: SpotState,
+  found: SpotState,
   shape: MemberShape,
   practice: HandPractice,
   mended: readonly MendedBefore[] = [],
 ): Saying[] {
+  const state = found.ofMember ?? found;
   const { spot, result, look } = state;
   if (spot.memberId === undefined || spot.fromMm === undefined || spot.toMm === undefined) return [];
   const isPlace = spot.toMm - spot.fromMm < 1;

@@ -109,7 +109,7 @@ function Stations({ spot: { memberId, fromMm, toMm } }: { spot: SpotState['spot'
 
 /** What was said of it last, and whether that counts as seen. */
 function Said({
-  state: { look, since, seen, why, measured },
+  state: { look, since, seen, why, measured, ofMember, ofFitting },
   onStrike,
 }: {
   state: SpotState;
@@ -121,6 +121,7 @@ function Said({
     ) : (
       <span className="text-soft">Not looked at yet.</span>
     );
+  const besides = ofMember ?? ofFitting;
   const isBad = look.result !== 'not seen' && isDoubtful(look.result);
   return (
     <>
@@ -139,6 +140,11 @@ function Said({
       <button type="button" className="hit ml-auto px-2 underline" onClick={onStrike}>
         strike
       </button>
+      {besides?.look && (
+        <span className="basis-full pb-1">
+          And {besides === ofMember ? ON_WORDS.member : ON_WORDS.fitting}: <b>{besides.look.result}</b>.
+        </span>
+      )}
       {isBad && since && (
         <span className="basis-full pb-1">
           Said since: <b>{since.at(-1)!.result}</b>. That does not answer it: it stands until {endOf(look)}.
