@@ -124,6 +124,9 @@ export function answersLook(after: LookSaid, before: LookSaid): boolean {
   return rankOf(after) >= rankOf(before);
 }
 
+/** Somebody stood there and saw it. */
+const isOwn = ({ result, ways }: Look): boolean => result !== 'not seen' && !isOnlyTold(ways);
+
 /** Kept later, and by its clock from before (a device that was out of reach): it did not see what was found since. */
 const isEarlierAndBetter = (after: Look, before: Look): boolean =>
   isDoubtful(before.result) && after.at < before.at && !worse(after, before);
@@ -139,7 +142,7 @@ export function standingLook(
     const isAnswered =
       !look ||
       (answersLook(after, look) && !isEarlierAndBetter(after, look)) ||
-      (after.result !== 'not seen' && isSettled(look, after));
+      (isOwn(after) && isSettled(look, after));
     if (isAnswered) [look, since] = [after, []];
     else since.push(after);
   }

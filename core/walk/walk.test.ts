@@ -305,10 +305,11 @@ describe('seen', () => {
       expect(seen(on('sound', 3), on('surface rust', 2))).toEqual(['surface rust', []]);
     });
     test('put right between them, it is as it was seen last, once somebody has seen it', () => {
-      const after = (result: Look['result']) =>
-        stateOf(hanger, [eye('through'), eye(result)], [], nothing, () => true).look!.result;
-      expect(after('sound')).toBe('sound');
-      expect(after('not seen')).toBe('through');
+      const after = (look: Look) =>
+        stateOf(hanger, [eye('through'), look], [], nothing, () => true).look!.result;
+      expect(after(eye('sound'))).toBe('sound');
+      expect(after(eye('not seen'))).toBe('through');
+      expect(after(told('sound'))).toBe('through');
     });
     test('what is said of the bracket takes nothing from what was said of the rail, and the other way round', () => {
       const on = (result: Look['result'], what: Look['on']) => lookAt(hanger, result, { on: what });
