@@ -19,7 +19,7 @@ import { jobHosts } from './inputs';
 import { workJob, type MemberWork } from './member';
 import type { JobRecords } from './records';
 import { countedRenewed } from './renewals';
-import { foundState, leastState, repairedState, wallIn, withoutBroken, type Works } from './state-of-frame';
+import { foundState, leastState, repairedState, wallIn, withJointsWhole, withoutBroken, type Works } from './state-of-frame';
 
 /** What the frame asks in one state, with the mark of what it was solved from. */
 export type StateDemand = FrameDemand & { readonly mark: string };
@@ -135,7 +135,10 @@ function solvedState(asked: AskedFrame, state: DemandId, { asMade, cuts: kept }:
       frame: frameIn(asked.records.frame, 'cut open'),
       kept,
     });
-  if (state !== 'as found') return stateDemand(of);
+  if (state === 'least') {
+    const whole = withJointsWhole(of, asked.hosts);
+    return stateDemand(of, whole ? [stateForces(whole)] : []);
+  }
   const found = stateDemand(of, [asMade(asked)]);
   const broken = withoutBroken(of, asked.hosts);
   return broken ? { ...found, ...movement(broken) } : found;

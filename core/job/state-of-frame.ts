@@ -67,6 +67,18 @@ export function withoutBroken(state: FrameState, hosts: readonly HostVerdict[]):
 }
 
 /**
+ * The same with every joint and floor as it was made; undefined where all of them hold. A joint that let go spares what it held, and only until it is
+ * mended.
+ */
+export function withJointsWhole(state: FrameState, hosts: readonly HostVerdict[]): FrameState | undefined {
+  const isAnyLost = hosts.some(
+    ({ on, kind, carriesNothing }) => carriesNothing && (on === 'joint' || kind === 'floor'),
+  );
+  const { joint, floor } = ALL_HOLDS;
+  return isAnyLost ? { ...state, holds: { ...(state.holds ?? ALL_HOLDS), joint, floor } } : undefined;
+}
+
+/**
  * As repaired: plates on what is planned. What was found of joints and crossmembers still holds: a crossmember found bad braces nothing until its own
  * repair is planned, or it is to be renewed.
  */
