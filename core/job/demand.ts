@@ -19,7 +19,15 @@ import { jobHosts } from './inputs';
 import { workJob, type MemberWork } from './member';
 import type { JobRecords } from './records';
 import { countedRenewed } from './renewals';
-import { foundState, leastState, repairedState, wallIn, withJointsWhole, withoutBroken, type Works } from './state-of-frame';
+import {
+  foundState,
+  leastState,
+  repairedState,
+  wallIn,
+  withJointsWhole,
+  withoutBroken,
+  type Works,
+} from './state-of-frame';
 
 /** What the frame asks in one state, with the mark of what it was solved from. */
 export type StateDemand = FrameDemand & { readonly mark: string };
