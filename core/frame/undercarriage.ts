@@ -127,10 +127,11 @@ function layAxle(
 }
 
 function couplerSupport(structure: Structure, coupler: Fitting): StandSupport {
-  const { node } = attach(structure, [coupler.stationMm, 0, -(coupler.dropMm ?? 0)]);
+  const { node, offsetMm } = attach(structure, [coupler.stationMm, 0, -(coupler.dropMm ?? 0)]);
   const hasPlate = structure.frame.fittings.some((mark) => mark.kind === 'coupler plate');
   const k = COUPLER_N_PER_MM;
-  return standSupport({ on: 'coupler' }, { node, stiffness: [k, k, k, hasPlate ? PLATE_ROLL_NMM : 0, 0, 0] });
+  const stiffness = [k, k, k, hasPlate ? PLATE_ROLL_NMM : 0, 0, 0] as const;
+  return standSupport({ on: 'coupler' }, { node, offsetMm, stiffness });
 }
 
 const plainBeam = (

@@ -44,8 +44,11 @@ const liftEvidence = (
   unreadable: records.unreadable?.length ?? 0,
 });
 
-/** Raised with every change of how a frame on pads, jacks, legs or axles is computed. 2: held sideways by friction, not by walls. 3: a guess from readings far off thins no metal. */
-const LIFT_MODEL = 3;
+/**
+ * Raised with every change of how a frame on pads, jacks, legs or axles is computed. 2: held sideways by friction, not by walls. 3: a guess from
+ * readings far off thins no metal. 4: pads and coupler bear where they are, not at the nearest node.
+ */
+const LIFT_MODEL = 4;
 
 /**
  * Changes whenever anything does that a lift rests on (evidence that tells of metal, what of it cannot be read, the frame and its loads, its factors, the list of spots,

@@ -59,10 +59,6 @@ const casesOf = (from: ReturnType<typeof solvedOf>, id: CaseId) =>
 const sum = (supports: readonly StoodOn[], of: (support: StoodOn) => number) =>
   supports.reduce((total, support) => total + of(support), 0);
 
-/** Where a support touches the ground or the coupler. */
-const touchMm = (frame: Frame, { stand, atMm }: StoodOn): readonly [number, number, number] =>
-  stand.on === 'tyre' ? [atMm[0], atMm[1], -groundBelowMm(frame)] : [atMm[0], atMm[1], atMm[2]];
-
 /** What the loads and the steel do about the ground below the datum: first moments of weight and height, N and N·mm a g. */
 function weighed(frame: Frame) {
   const structure = structureOf(frame, made(frame));
@@ -102,11 +98,23 @@ describe.each(FAMILY_IDS)('%s, every case in balance with what it carries', (fam
     // About the ground at the datum: what is pushed forward at a height is taken up by more in front and less behind.
     const about = (supports: readonly StoodOn[]) =>
       sum(supports, (support) => {
-        const [x, , z] = touchMm(frame, support);
+        const [x, , z] = support.atMm;
         return support.upN * x - support.forceN[0] * (z + groundBelowMm(frame));
       });
     expect((about(level!) - about(brake!)) / (brakeG * highNmm)).toBeGreaterThan(0.9);
     expect((about(level!) - about(brake!)) / (brakeG * highNmm)).toBeLessThan(1.1);
+  });
+
+  test('what is loaded alike on both sides stands alike on both, in every case that knows no side', () => {
+    for (const id of ['standing', 'bump', 'brake', 'on a lift'] as const)
+      for (const { supports } of casesOf(of(family), id))
+        for (const { atMm, upN } of supports) {
+          const beside = supports.find(
+            (each) => Math.abs(each.atMm[0] - atMm[0]) < 1 && Math.abs(each.atMm[1] + atMm[1]) < 1,
+          );
+          expect(beside).toBeDefined();
+          expect(beside!.upN / upN).toBeCloseTo(1, 2.3);
+        }
   });
 
   test('a corner either way: sideways what was asked, over by height times push', () => {
@@ -119,7 +127,7 @@ describe.each(FAMILY_IDS)('%s, every case in balance with what it carries', (fam
     });
     const over = ways.map(({ supports }) =>
       sum(supports, (support) => {
-        const [, y, z] = touchMm(frame, support);
+        const [, y, z] = support.atMm;
         return support.upN * y - support.forceN[1] * (z + groundBelowMm(frame));
       }),
     );
@@ -338,6 +346,15 @@ describe('raised, it is held sideways by friction alone', () => {
     }));
   const pushes = (supports: readonly StoodOn[]) => supports.map(({ sideN, upN }) => sideN / upN);
   const tan = (deg: number) => Math.tan((deg * Math.PI) / 180);
+
+  test.each(FAMILY_IDS)('%s: a jack holds where it is put, not where the mesh has a node', (family) => {
+    const points = at(family, 0.317, ['left', 'right']).map((point) => ({
+      ...point,
+      stationMm: point.stationMm + 31,
+    }));
+    for (const { stand, atMm } of raised(family, { points, onCoupler: true }))
+      if (stand.on === 'pad') expect(atMm[0]).toBeCloseTo(points[0]!.stationMm, 6);
+  });
 
   test.each(FAMILY_IDS)('%s: level, a jack at any place is pushed by next to nothing', (family) => {
     for (const share of [0.3, 0.5, 0.8, 0.95])

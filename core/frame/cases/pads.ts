@@ -25,7 +25,7 @@ export function padUnder(
       : attach(structure, [stationMm, carrier.placement.from[1], 0], (element) =>
           carrier.elements.includes(element),
         );
-  return [standSupport(stand, { node: at.node, stiffness: PAD_STIFFNESS })];
+  return [standSupport(stand, { ...at, stiffness: PAD_STIFFNESS })];
 }
 
 /** Where no rail passes: the sill or, failing that, the floor rail of that side that does; else whatever rail is nearest. */

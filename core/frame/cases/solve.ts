@@ -218,12 +218,17 @@ export const supportForces = (
     ];
     return {
       stand: support.stand,
-      atMm: model.nodes[support.node]!,
+      atMm: touching(model, support),
       upN,
       sideN: Math.hypot(alongN, acrossN),
       forceN: [alongN, acrossN, upN],
     };
   });
+
+const touching = ({ nodes }: BeamModel, { node, offsetMm = [0, 0, 0] }: StandSupport): Vector3 => {
+  const [x, y, z] = nodes[node]!;
+  return [x + offsetMm[0], y + offsetMm[1], z + offsetMm[2]];
+};
 
 /** Ways of raising the frame: on its legs, on a lift, with one corner on a jack. */
 function raisedGroups({ structure, under }: Standing, points: LiftPoints): RaisedGroup[] {

@@ -37,6 +37,7 @@ export interface SolvedCase {
 /** What a frame stands on with at one place: all that comes from there, a tyre's push as well as what it holds. */
 export interface StoodOn {
   readonly stand: Stand;
+  /** Where it touches: the ground under a tyre, the ball in a coupler. */
   readonly atMm: Vector3;
   readonly upN: number;
   /** Level, along and across together. */
