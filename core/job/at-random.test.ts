@@ -1,0 +1,189 @@
+import { defaultFrame, facesOf, familyOf, hostsOf, typicalLoads, type Member } from '../frame';
+import { DEFAULT_PRACTICE } from '../reference';
+import { MOVE_ANSWERS } from '../trace';
+import { LIFT_ANSWERS, type LiftPlan } from '../walk';
+import { severity, unitVerdict } from '../weigh';
+import {
+  askLift,
+  jobDemand,
+  jobSpots,
+  knownNothing,
+  mayMove,
+  verdictWithDemand,
+  workJob,
+  type Evidence,
+  type JobRecords,
+} from '.';
+
+/**
+ * A unit as somebody found it, and then one thing after another, drawn by lot: nothing bad that is found makes any answer milder, nothing good makes one
+ * harsher, and the order in which records arrive changes nothing.
+ */
+const chance = (seed: number) => (): number => {
+  seed = (seed + 0x6d2b79f5) | 0;
+  let t = Math.imul(seed ^ (seed >>> 15), 1 | seed);
+  t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+  return ((t ^ (t >>> 14)) >>> 0) / 2 ** 32;
+};
+const next = chance(20261130);
+const pick = <Item>(among: readonly Item[]): Item => among[Math.floor(next() * among.length)]!;
+
+const { typical } = familyOf('open-channel ladder');
+const bare = defaultFrame({
+  ...typical,
+  family: 'open-channel ladder',
+  steel: 'hot-rolled-50',
+  datum: 'hole',
+});
+const frame = { ...bare, loads: { items: typicalLoads(bare, 0.4 * typical.grossKg) } };
+const job = (evidence: readonly Evidence[]): JobRecords => ({
+  frame,
+  practice: DEFAULT_PRACTICE,
+  evidence,
+  strikes: [],
+  repairs: [],
+});
+const spots = jobSpots(job([]));
+const stands: LiftPlan = {
+  way: 'stands',
+  wheelsDown: [],
+  unloaded: false,
+  slopeAlongDeg: 0,
+  slopeAcrossDeg: 0,
+  points: [0.2, 0.78].flatMap((share) =>
+    (['left', 'right'] as const).map((side) => ({
+      id: `${side} ${share}`,
+      side,
+      stationMm: share * frame.lengthMm,
+      ratingN: 500_000,
+    })),
+  ),
+};
+
+/** Every answer as how harsh it is, by what it is asked of. */
+function answers(evidence: readonly Evidence[]): ReadonlyMap<string, number> {
+  const records = job(evidence);
+  const works = new Map(workJob(records, known.works).map((work) => [work.picture.member.id, work]));
+  const demand = jobDemand(records, works, ['as built', 'as found', 'least'], known.demand, known.frame);
+  known.demand = demand;
+  const weighed = new Map(
+    [...works].map(([id, work]) => [id, { ...work, verdict: verdictWithDemand(work.picture, demand) }]),
+  );
+  const all = [...weighed.values()];
+  const unit = unitVerdict(all.map(({ picture, verdict }) => ({ member: picture.member, verdict }))).verdict;
+  const lift = LIFT_ANSWERS.indexOf(askLift(records, [], works, stands).answer);
+  return new Map([
+    ...all.map(({ picture, verdict }) => [picture.member.id, severity(verdict.verdict)] as const),
+    ['unit', severity(unit)],
+    // Not here and not at all yet are both a no.
+    ['lift', Math.min(lift, LIFT_ANSWERS.indexOf('Not here'))],
+    ['drive', MOVE_ANSWERS.indexOf(mayMove(records, '2026-11-30T00:00:00Z', { weighed }).answer)],
+  ]);
+}
+/** What did not change is taken over from the step before, as on screen. */
+const known = knownNothing();
+
+let last = 0;
+const stamped = () => ({
+  id: `00000000-0000-4000-8000-${String(++last).padStart(12, '0')}`,
+  by: 'RK',
+  at: '2026-11-01T00:00:00Z',
+  note: '',
+});
+const struck = (member: Member, face: string): Evidence =>
+  ({
+    kind: 'sign',
+    ...stamped(),
+    memberId: member.id,
+    face,
+    stationMm: 0,
+    toMm: member.lengthMm,
+    heightMm: 0,
+    detail: { sign: 'struck', tool: 'hammer', answer: 'even ring' },
+  }) as Evidence;
+const place = () => {
+  const member = pick(frame.members);
+  const face = pick(facesOf(member.shape));
+  return { member, face, stationMm: next() * member.lengthMm, heightMm: next() * face.widthMm };
+};
+const read = (lowest: number, most: number): Evidence => {
+  const { member, face, stationMm, heightMm } = place();
+  const thicknessMm = face.wallMm * (lowest + (most - lowest) * next());
+  const at = { memberId: member.id, face: face.id, stationMm, heightMm };
+  return { kind: 'reading', ...stamped(), ...at, thicknessMm, method: 'ultrasonic' };
+};
+const looked = (result: 'sound' | 'soft' | 'through' | 'cracked'): Evidence => {
+  const { spot } = pick(spots);
+  const on = spot.memberId && {
+    memberId: spot.memberId,
+    stationMm: (spot.fromMm! + spot.toMm!) / 2,
+  };
+  return {
+    kind: 'look',
+    ...stamped(),
+    spotId: spot.id,
+    title: spot.title,
+    ...on,
+    result,
+    ways: ['eye', 'hammer'],
+  } as Evidence;
+};
+const found = (state: object): Evidence => {
+  const { on, id, name, spans } = pick(hostsOf(frame));
+  const about = { on, hostId: id, title: name, memberIds: spans.map(({ memberId }) => memberId) };
+  return { kind: 'find', ...stamped(), ...about, part: 'weld', state } as Evidence;
+};
+
+const BAD = [
+  () => read(0.1, 0.6),
+  () => looked(pick(['soft', 'through', 'cracked'])),
+  () => found(pick([{ is: 'broken' }, { is: 'missing' }, { is: 'cracked' }])),
+];
+const GOOD = [
+  () => read(0.92, 1),
+  () => looked('sound'),
+  () => found({ is: 'sound', ways: ['hammer'] }),
+  () => {
+    const { member, face } = place();
+    return struck(member, face.id);
+  },
+];
+/** Struck in part, looked at in most places. */
+const start = [
+  ...frame.members
+    .filter(() => next() < 0.8)
+    .flatMap((member) => facesOf(member.shape).map(({ id }) => struck(member, id))),
+  ...spots.filter(() => next() < 0.9).map(() => looked('sound')),
+];
+const drawn = (from: readonly (() => Evidence)[], count: number) =>
+  Array.from({ length: count }, () => pick(from)());
+
+/** The answers after each of the records is laid on what was there. */
+function walked(base: readonly Evidence[], laid: readonly Evidence[]) {
+  return [0, ...laid.map((_, k) => k + 1)].map((count) => answers([...base, ...laid.slice(0, count)]));
+}
+const bad = drawn(BAD, 5);
+
+test('nothing bad that is found makes an answer milder', () => {
+  const steps = walked(start, bad);
+  steps.slice(1).forEach((after, k) => {
+    const milder = [...after].filter(([of, harsh]) => harsh < steps[k]!.get(of)!);
+    expect({ found: bad[k], milder }).toEqual({ found: bad[k], milder: [] });
+  });
+  expect(steps[5]!.get('unit')).toBeGreaterThan(steps[0]!.get('unit')!);
+});
+
+test('nothing good that is found makes one harsher', () => {
+  const good = drawn(GOOD, 5);
+  const steps = walked([...start, ...bad.slice(0, 1)], good);
+  steps.slice(1).forEach((after, k) => {
+    const harsher = [...after].filter(([of, harsh]) => harsh > steps[k]!.get(of)!);
+    expect({ found: good[k], harsher }).toEqual({ found: good[k], harsher: [] });
+  });
+});
+
+test('records that arrive in another order say the same', () => {
+  const all = [...start, ...bad];
+  const shuffled = all.map((record) => [next(), record] as const).sort(([a], [b]) => a - b);
+  expect(answers(shuffled.map(([, record]) => record))).toEqual(answers(all));
+});
