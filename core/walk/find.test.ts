@@ -122,13 +122,52 @@ describe('what still stands', () => {
     expect(open(at(22, 'told'), sound('weld'))).toEqual([]);
     expect(open(at(10, 'eye'), at(22, 'told'), sound('weld'))).toEqual(['weld cracked']);
   });
-  test('worn, then measured within its limit: the newer measure counts', () =>
-    expect(
-      open(
-        find('pin', { is: 'worn', foundMm: 10, madeMm: 14 }),
-        find('pin', { is: 'worn', foundMm: 13.9, madeMm: 14 }),
-      ),
-    ).toEqual([]));
+  const worn = (foundMm: number) => find('pin', { is: 'worn', foundMm, madeMm: 14 });
+  const thin = (foundMm: number) => find('plate', { is: 'thin', foundMm, madeMm: 6 });
+  const bent = (offMm: number) => find('plate', { is: 'bent', offMm });
+  test.each<[string, Find, Find]>([
+    ['worn', worn(10), worn(13.9)],
+    ['thin', thin(2), thin(5.9)],
+    ['bent', bent(2.5), bent(1)],
+  ])('%s, and measured less bad later: metal does not heal, the worse measure stands', (_, bad, milder) => {
+    const standing = (...finds: Find[]) => openFinds(finds, hand).map((each) => each.find);
+    expect(standing(bad, milder)).toEqual([bad]);
+    expect(standing(milder, bad)).toEqual([bad]);
+    // Of two alike the later one.
+    expect(standing(bad, { ...bad, id: 'again' })).toMatchObject([{ id: 'again' }]);
+    const anew = find(bad.part, { is: 'put right', done: 'renewed whole' });
+    expect(standing(bad, anew, milder).filter((each) => each === bad)).toEqual([]);
+  });
+  test.each<[FindState, boolean]>([
+    [{ is: 'thin', foundMm: 4.5, madeMm: 6 }, false],
+    [{ is: 'worn', foundMm: 12.8, madeMm: 14 }, false],
+    [{ is: 'bent', offMm: 2 }, true],
+    [{ is: 'gap', openMm: 2 }, true],
+    [{ is: 'packed', wet: true }, true],
+  ])('a doubt, %j, is answered by sound: %s', (state, isAnswered) => {
+    const doubt = find('plate', state);
+    expect(openFinds([doubt], hand)).toMatchObject([{ weight: 'doubtful' }]);
+    expect(openFinds([doubt, sound('plate')], hand)).toHaveLength(isAnswered ? 0 : 1);
+  });
+  test('a crack seen in sheet is a doubt that no look answers; only told of, one does', () => {
+    const sheet = (seenBy: 'eye' | 'told') => find('sheet', { is: 'cracked', seenBy });
+    expect(open(sheet('eye'), sound('sheet'))).toEqual(['sheet cracked']);
+    expect(open(sheet('told'), sound('sheet'))).toEqual([]);
+  });
+  test('work kept late answers nothing that was found after it was done', () => {
+    const on = (day: number, of: Find) => ({ ...of, at: `2026-11-${10 + day}T08:00:00Z` });
+    const welded = find('weld', { is: 'put right', done: 'welded anew' });
+    expect(open(on(1, cracked()), on(2, welded))).toEqual([]);
+    expect(open(on(2, cracked()), on(2, welded))).toEqual([]);
+    expect(open(on(3, cracked()), on(2, welded))).toEqual(['weld cracked']);
+    // What it did answer is gone: the crack is as long as it was found since.
+    expect(openFinds([on(1, cracked(30)), on(3, cracked(5)), on(2, welded)], hand)).toMatchObject([
+      { find: { state: { longMm: 5 } }, looks: [{}] },
+    ]);
+    const gap = find('plate', { is: 'gap', openMm: 2 });
+    expect(open(on(3, gap), on(2, sound('plate')))).toEqual(['plate gap']);
+    expect(open(on(1, gap), on(2, sound('plate')))).toEqual([]);
+  });
 });
 
 describe('what can be said of what', () => {

@@ -210,20 +210,28 @@ export const measureOf = (state: FindState): number | undefined =>
 
 /**
  * What stands against each host, records in the order they were kept. A newer find of a part's same state takes the place of the older one and
- * says how much it grew; *sound* answers a doubt about its part; what failed is answered only by being put right.
+ * says how much it grew, and never that it healed; *sound* answers a doubt about its part that may pass; what failed, or was measured of the metal, is
+ * answered only by being put right.
  */
 export function openFinds(finds: readonly Find[], hand: Pick<HandPractice, 'wornMm' | 'bentMm'>): OpenFind[] {
   const open = new Map<string, readonly Find[]>();
-  const drop = (when: (of: Find) => boolean) => {
-    for (const [key, looks] of open) if (when(standingOf(looks))) open.delete(key);
+  /** What was found after it by the clock, though kept before, it knew nothing of. */
+  const answer = (by: Find, answers: (of: Find) => boolean) => {
+    for (const [key, looks] of open) {
+      if (!answers(standingOf(looks))) continue;
+      const later = looks.filter(({ at }) => at > by.at);
+      if (later.length > 0) open.set(key, later);
+      else open.delete(key);
+    }
   };
   for (const find of finds) {
     const isOf = (other: Find) => keyOf(other) === keyOf(find) && other.part === find.part;
     const { state } = find;
     if (state.is === 'put right')
-      drop((other) => (state.done === 'renewed whole' ? keyOf(other) === keyOf(find) : isOf(other)));
+      answer(find, (other) => (state.done === 'renewed whole' ? keyOf(other) === keyOf(find) : isOf(other)));
     else if (state.is === 'sound') {
-      if (!isOnlyTold(state.ways)) drop((other) => isOf(other) && findWeight(other, hand) !== 'failed');
+      if (!isOnlyTold(state.ways))
+        answer(find, (other) => isOf(other) && findWeight(other, hand) !== 'failed' && mayPass(other.state));
     } else {
       const key = `${keyOf(find)} ${find.part} ${state.is}`;
       open.set(key, [...(open.get(key) ?? []), find]);
@@ -239,10 +247,34 @@ export function openFinds(finds: readonly Find[], hand: Pick<HandPractice, 'worn
   });
 }
 
-/** The last of its looks; metal does not heal: a crack stays as long as it was seen, and seen by whoever saw it themselves. */
+/** Doubts that a look which finds the part sound answers: all but metal measured away, and a crack that somebody saw. */
+const mayPass = (state: FindState): boolean =>
+  state.is === 'cracked' || state.is === 'torn'
+    ? isToldOnly(state)
+    : state.is !== 'thin' && state.is !== 'worn';
+
+/** How much metal is gone, or how far it is out, by one find of a state: the more the worse. */
+const lossOf = (state: FindState): number => {
+  switch (state.is) {
+    case 'thin':
+      return 1 - state.foundMm / state.madeMm;
+    case 'worn':
+      return Math.abs(state.foundMm - state.madeMm);
+    case 'bent':
+      return state.offMm;
+    default:
+      return 0;
+  }
+};
+
+/**
+ * The last of its looks; metal does not heal: what was ever found thinner, more worn or more bent stands instead, and a crack stays as long as it was
+ * seen, and seen by whoever saw it themselves.
+ */
 function standingOf(looks: readonly Find[]): Find {
   const last = looks[looks.length - 1]!;
-  if (last.state.is !== 'cracked' && last.state.is !== 'torn') return last;
+  const worst = looks.reduce((most, look) => (lossOf(look.state) > lossOf(most.state) ? look : most), last);
+  if (last.state.is !== 'cracked' && last.state.is !== 'torn') return worst;
   const longest = Math.max(...looks.map(({ state }) => measureOf(state) ?? -1));
   const own = looks.findLast(({ state }) => !isToldOnly(state));
   const seenBy = own && 'seenBy' in own.state ? own.state.seenBy : own ? undefined : last.state.seenBy;
