@@ -277,6 +277,11 @@ test('until its turn: no milder than the records, with a look; a bay that does n
   await kept(page);
   await page.reload();
   await expect(until).toContainText('empty, on the flat');
+  // Whoever asks whether it may be driven hears what its owner was told.
+  await page.goto(`${untouched.url}${job}/answers`);
+  await expect(page.getByRole('region', { name: 'May it be driven?' })).toContainText(
+    'What its owner was told until its turn: to the shop only; empty, on the flat',
+  );
 
   await page.goto(`${untouched.url}${untouched.jobs['GR-7']!}/order?part=dates`);
   const dates = page.getByRole('form', { name: 'When and where' });

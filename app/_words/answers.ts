@@ -10,6 +10,7 @@ import {
 import { memberOf } from '@/core/frame';
 import { lengthDigits, printMass } from '@/core/quantity';
 import type { LiftReason } from '@/core/walk';
+import { lookDueWords } from './dates';
 import { moveReasonWords, MOVE_WORDS, type ToldOn } from './trace';
 import { LIFT_WAY_WORDS, liftReasonWords } from './walk';
 
@@ -50,7 +51,11 @@ export const answerWords = (question: Question, { is, reasons }: Answered): stri
 
 /** The strictest of its limits by name: *to the shop only* is one. */
 function driveLimit(reasons: readonly AnswerReason[]): string {
-  const isToShop = reasons.some((each) => each.why === 'move' && each.reason.answer === 'to the shop only');
+  const isToShop = reasons.some(
+    (each) =>
+      (each.why === 'move' && each.reason.answer === 'to the shop only') ||
+      (each.why === 'told until its turn' && each.interim.answer === 'to the shop only'),
+  );
   return MOVE_WORDS[isToShop ? 'to the shop only' : 'restricted'];
 }
 
@@ -69,6 +74,14 @@ export function answerReasonWords(reason: AnswerReason, { frame, system }: ToldO
       return reason.names.length > 0 ? `look first: ${listed(reason.names)}` : 'nobody has looked at it yet';
     case 'nothing recorded against it':
       return 'everything that steers or holds an axle was looked at, and nothing speaks against it';
+    case 'told until its turn': {
+      const { answer, advice } = reason.interim;
+      return `what its owner was told until its turn: ${[MOVE_WORDS[answer].toLowerCase(), advice].filter(Boolean).join('; ')}`;
+    }
+    case 'agreed look overdue': {
+      const due = lookDueWords(reason.due, system);
+      return `${due.charAt(0).toLowerCase()}${due.slice(1)}`;
+    }
     case 'notice':
       return `standing notice of ${reason.notice.by}: ${reason.notice.words}`;
     case 'raised':

@@ -177,6 +177,51 @@ describe('driving', () => {
   });
 });
 
+describe('driving, while it waits for its turn', () => {
+  const told = (more: object, at = '2026-11-12T08:00:00Z'): Evidence =>
+    ({ kind: 'interim', ...stamp(), at, answer: 'do not move', advice: '', ...more }) as Evidence;
+  const drive = (evidence: readonly Evidence[], more: object = {}) =>
+    four({ ...records([...walked(), ...evidence]), ...more }).drive;
+  test.each([
+    ['do not move', 'no'],
+    ['to the shop only', 'with limits'],
+    ['restricted', 'with limits'],
+    ['no reason recorded against it', 'yes'],
+  ])('its owner was told %s: %s', (answer, is) => {
+    const said = drive([told({ answer, advice: 'empty, slowly' })]);
+    expect(said.is).toBe(is);
+    expect(said.reasons.some(({ why }) => why === 'told until its turn')).toBe(is !== 'yes');
+  });
+  test('the last word counts, and none once it is signed off, or struck through', () => {
+    const [first, then] = [told({}), told({ answer: 'restricted' }, '2026-11-13T08:00:00Z')];
+    expect(drive([first, then]).is).toBe('with limits');
+    const signed = (at: string) => ({ kind: 'sign off', ...stamp(), at }) as unknown as Evidence;
+    expect(drive([first, signed('2026-11-20T08:00:00Z')]).is).toBe('yes');
+    expect(drive([signed('2026-11-10T08:00:00Z'), first]).is).toBe('no');
+    const strikes = [{ ...stamp(), evidenceId: first.id, why: 'mistyped' }];
+    expect(drive([first], { strikes }).is).toBe('yes');
+  });
+  test('a look that was agreed on and not made: can’t say, from its day or its distance on', () => {
+    const agreed = (more: object) => told({ answer: 'no reason recorded against it', ...more });
+    const overdue = { is: 'can’t say', reasons: [{ why: 'agreed look overdue' }, {}] };
+    expect(drive([agreed({ everyDays: 15 })])).toMatchObject(overdue);
+    expect(drive([agreed({ everyDays: 16 })]).is).toBe('yes');
+    const trip = { kind: 'trip', ...stamp(), at: '2026-11-14T08:00:00Z', km: 200 } as unknown as Evidence;
+    expect(drive([agreed({ everyKm: 200 }), trip])).toMatchObject(overdue);
+    expect(drive([agreed({ everyKm: 201 }), trip]).is).toBe('yes');
+    // Looked at again, the days count from there.
+    const looked = walked()
+      .slice(0, 1)
+      .map((look) => ({ ...look, at: '2026-11-20T08:00:00Z' }));
+    expect(drive([agreed({ everyDays: 15 }), ...looked]).is).toBe('yes');
+    // What was told is no milder for it.
+    expect(drive([told({ everyDays: 1, answer: 'to the shop only', advice: 'slowly' })]).is).toBe(
+      'can’t say',
+    );
+    expect(drive([told({ everyDays: 1 })]).is).toBe('no');
+  });
+});
+
 describe('lifting', () => {
   const lift = (...lifts: LiftTried[]) => four(records(walked()), { lifts }).lift.is;
   test.each([

@@ -21,6 +21,7 @@ import { brokenRules } from './worked-repair';
 import { mayMove, pastLimitOf, type MayMove, type MoveReason } from './move';
 import { harsher, overridesOf } from './override';
 import type { JobRecords } from './records';
+import { toldUntil } from './told';
 import { brokenIn, worksOf } from './works';
 
 /** A member as it was judged, with what is planned on it. */
@@ -76,7 +77,7 @@ export function fourAnswers(records: JobRecords, basis: AnswersBasis): FourAnswe
     : [];
   const lift = ofLift(basis.lifts);
   const said: Readonly<Record<Question, readonly AnswerReason[]>> = {
-    drive: [...working, ...unread, ...ofDriving(records, spots, move)],
+    drive: [...working, ...unread, ...ofDriving(records, spots, move), ...ofWaiting(records, basis.today)],
     lift,
     beneath: [...working, ...unread, ...ofBeneath(spots, move, basis.lifts, lift)],
     repair: [...working, ...unread, ...ofRepair(records, basis.weighed)],
@@ -113,6 +114,18 @@ function ofDriving(records: JobRecords, spots: readonly SpotState[], { reasons }
   const names = notLookedAt(records, spots);
   if (names.length > 0) against.push({ says: 'can’t say', why: 'look first', names });
   return against.length > 0 ? against : [{ says: 'yes', why: 'nothing recorded against it' }];
+}
+
+/** What its owner was told binds as the records do, while it waits; a look that was agreed on and not made leaves it open whether that still holds. */
+function ofWaiting(records: JobRecords, today: string): AnswerReason[] {
+  const told = toldUntil(records, today);
+  if (!told) return [];
+  const { interim, due } = told;
+  const says = SAID_OF_MOVING[interim.answer];
+  return [
+    ...(says === 'yes' ? [] : [{ says, why: 'told until its turn' as const, interim }]),
+    ...(due?.isOver ? [{ says: 'can’t say' as const, why: 'agreed look overdue' as const, due }] : []),
+  ];
 }
 
 /** Spots of what steers, holds an axle, a spring or the hitch that nobody saw, and rails of which no spot was seen. */

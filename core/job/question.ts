@@ -1,4 +1,5 @@
 import type { Notice } from '../frame';
+import type { Interim, LookDue } from '../order';
 import type { LiftTried } from './lift';
 import type { MoveReason } from './move';
 
@@ -14,6 +15,8 @@ export type AnswerReason = { readonly says: AnswerIs } & (
   | { readonly why: 'move'; readonly reason: MoveReason }
   | { readonly why: 'look first'; readonly names: readonly string[] }
   | { readonly why: 'nothing recorded against it' }
+  | { readonly why: 'told until its turn'; readonly interim: Interim }
+  | { readonly why: 'agreed look overdue'; readonly due: LookDue }
   | { readonly why: 'raised'; readonly tried: LiftTried }
   | { readonly why: 'being worked out' }
   | { readonly why: 'records unreadable'; readonly count: number }

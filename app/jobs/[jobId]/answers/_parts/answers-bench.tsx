@@ -58,7 +58,7 @@ function OneAnswer({ question, answered }: { question: Question; answered: Answe
   const { file } = useRecordsLater();
   const { reasons, is } = answered;
   const rest = reasons.slice(FIRST);
-  const isOpen = reasons.some(({ why }) => why === 'look first');
+  const isOpen = reasons.some(({ why }) => why === 'look first' || why === 'agreed look overdue');
   return (
     <section aria-label={QUESTION_WORDS[question]} className={`border border-l-[14px] bg-sheet ${LOOK[is]}`}>
       <div className="grid gap-x-6 bg-sheet px-4 py-2 lg:grid-cols-[minmax(260px,340px)_minmax(0,1fr)]">

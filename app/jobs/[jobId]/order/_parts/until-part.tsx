@@ -4,8 +4,8 @@ import { useMemo, useState } from 'react';
 import { Link } from '@/app/_parts/link';
 import { useWatch } from 'react-hook-form';
 import { z } from 'zod';
-import { stands, watchedCracks } from '@/core/job';
-import { interimKind, lookDue, LOOKED_BY, type Interim } from '@/core/order';
+import { stands, toldUntil, watchedCracks } from '@/core/job';
+import { interimKind, type Interim } from '@/core/order';
 import { kmToMiles, parseDistanceKm, printDistance, type UnitSystem } from '@/core/quantity';
 import { isStricter, MOVE_ANSWERS } from '@/core/trace';
 import { Pick, today, TypedEntry, TypedRecordForm, useTypedForm } from '@/ui/controls';
@@ -55,11 +55,7 @@ export function UntilPart() {
 function Told({ told }: { told: Interim }) {
   const { file } = useRecords();
   const { system } = useReader();
-  const trips = [...(file.heldElsewhere?.trips ?? []), ...stands(file, 'trip')];
-  const lastLook = LOOKED_BY.flatMap((kind) => stands(file, kind).map(({ at }) => at))
-    .sort()
-    .at(-1);
-  const due = lookDue(told, lastLook, trips, today());
+  const due = toldUntil(file, today())?.due;
   return (
     <p>
       Told by {told.by}: <b>{MOVE_WORDS[told.answer]}</b>
