@@ -8,6 +8,7 @@ import {
   type Question,
 } from '@/core/job';
 import { memberOf } from '@/core/frame';
+import type { Interim } from '@/core/order';
 import { lengthDigits, printMass } from '@/core/quantity';
 import type { LiftReason } from '@/core/walk';
 import { lookDueWords } from './dates';
@@ -64,6 +65,9 @@ const listed = (names: readonly string[], most = 4): string =>
     ? names.join(', ')
     : `${names.slice(0, most).join(', ')} and ${names.length - most} more`;
 
+const toldWords = ({ answer, advice }: Interim): string =>
+  `what its owner was told until its turn: ${[MOVE_WORDS[answer].toLowerCase(), advice].filter(Boolean).join('; ')}`;
+
 export function answerReasonWords(reason: AnswerReason, { frame, system }: ToldOn): string {
   switch (reason.why) {
     case 'move':
@@ -74,14 +78,10 @@ export function answerReasonWords(reason: AnswerReason, { frame, system }: ToldO
       return reason.names.length > 0 ? `look first: ${listed(reason.names)}` : 'nobody has looked at it yet';
     case 'nothing recorded against it':
       return 'everything that steers or holds an axle was looked at, and nothing speaks against it';
-    case 'told until its turn': {
-      const { answer, advice } = reason.interim;
-      return `what its owner was told until its turn: ${[MOVE_WORDS[answer].toLowerCase(), advice].filter(Boolean).join('; ')}`;
-    }
-    case 'agreed look overdue': {
-      const due = lookDueWords(reason.due, system);
-      return `${due.charAt(0).toLowerCase()}${due.slice(1)}`;
-    }
+    case 'told until its turn':
+      return toldWords(reason.interim);
+    case 'agreed look overdue':
+      return lookDueWords(reason.due, system);
     case 'notice':
       return `standing notice of ${reason.notice.by}: ${reason.notice.words}`;
     case 'raised':
