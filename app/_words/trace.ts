@@ -13,6 +13,7 @@ import type {
   Limit,
   LoadState,
   LookFlag,
+  Release,
   TimeLeft,
   WhyNoHole,
   WhyNot,
@@ -105,6 +106,14 @@ export interface ToldOn {
   readonly system: UnitSystem;
 }
 
+/** How load tests left a temporary repair; nothing where one released it. */
+export const RELEASE_WORDS: Readonly<Record<Release, string>> = {
+  'not tested': 'no load test has released it yet',
+  'not read': 'the load test did not read its member in every state: it releases nothing',
+  moves: 'a load test since showed it moving: it does not hold',
+  released: '',
+};
+
 export function moveReasonWords(reason: MoveReason, { frame, system }: ToldOn): string {
   const station = ({ memberId, stationMm }: { memberId: string; stationMm: number }) => {
     const member = memberOf(frame, memberId);
@@ -113,8 +122,8 @@ export function moveReasonWords(reason: MoveReason, { frame, system }: ToldOn): 
   switch (reason.why) {
     case 'cracked': {
       const { held } = reason;
-      const release = held?.isReleased ? '' : ', no load test has released it yet';
-      const by = held ? `; held by a ${timeLeftWords(held, system)}${release}` : '';
+      const release = held && RELEASE_WORDS[held.release];
+      const by = held ? `; held by a ${timeLeftWords(held, system)}${release && `, ${release}`}` : '';
       const grown = reason.hasGrownSince ? ' and has grown since it was held: that holds it no more' : '';
       return `${reason.name} is cracked at ${station(reason)}${grown}${by}`;
     }

@@ -111,22 +111,28 @@ test.each([
   };
   expect(mayMove(records([crack(20), clamp(), look]), TODAY, NOTHING).answer).toBe(answer);
 });
-test('a load test made to release it is heard, another is not', () => {
-  const made = (purpose: 'find what moves' | 'release a temporary repair'): Evidence => ({
+test.each([
+  ['find what moves', [1, 1], 'not tested', 'restricted'],
+  ['release a temporary repair', [1, 1], 'released', 'restricted'],
+  ['release a temporary repair', [1], 'not read', 'restricted'],
+  // What moves under load is not held, whatever it was made for.
+  ['release a temporary repair', [1, 1.5], 'moves', 'to the shop only'],
+  ['find what moves', [1, 1.5], 'moves', 'to the shop only'],
+] as const)('a load test, %s, that read %j mm: %s', (purpose, mm, release, answer) => {
+  const states = ['on its legs', 'hitched'] as const;
+  const made: Evidence = {
     kind: 'load test',
     id: id(8),
     purpose,
-    states: ['on its legs', 'hitched'],
-    places: [{ id: 'p', what: 'crack', name: 'there', witnesses: [] }],
-    readings: [],
+    states: [...states],
+    places: [{ id: 'p', what: 'crack', name: 'there', witnesses: [rail.id] }],
+    readings: mm.map((each, k) => ({ placeId: 'p', state: states[k]!, mm: each })),
     windUpLetGo: true,
     ...stamp,
     at: '2026-11-12T08:00:00Z',
-  });
-  for (const purpose of ['find what moves', 'release a temporary repair'] as const)
-    expect(mayMove(records([crack(20), clamp(), made(purpose)]), TODAY, NOTHING).reasons[0]).toMatchObject({
-      held: { isReleased: purpose !== 'find what moves' },
-    });
+  };
+  const moved = mayMove(records([crack(20), clamp(), made]), TODAY, NOTHING);
+  expect(moved).toMatchObject({ answer, reasons: [{ held: { release } }] });
 });
 test('a temporary repair past its day: do not move, whatever it held', () => {
   const over = mayMove(records([crack(20), clamp({ until: '2026-11-26' })]), TODAY, NOTHING);

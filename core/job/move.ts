@@ -8,10 +8,11 @@ import {
   limitOf,
   MOVE_ANSWERS,
   notTakenOver,
-  testedSince,
+  releaseOf,
   timeLeft,
   type Crack,
   type MoveAnswer,
+  type Release,
   type TimeLeft,
 } from '../trace';
 import { mendedIn } from '../walk';
@@ -37,8 +38,8 @@ export type MoveReason = { readonly answer: MoveAnswer } & (
       readonly name: string;
       readonly memberId: string;
       readonly stationMm: number;
-      /** By a temporary repair, and whether a load test released it. */
-      readonly held?: TimeLeft & { readonly isReleased: boolean };
+      /** By a temporary repair, and how load tests left it: what moves under load is not held. */
+      readonly held?: TimeLeft & { readonly release: Release };
       /** It went on growing under a temporary repair: that holds it no more. */
       readonly hasGrownSince?: boolean;
     }
@@ -206,9 +207,9 @@ function ofCrack(
   if (!held) return { answer: 'to the shop only', why: 'cracked', ...about };
   if (grewAfter(crack, stands(records, 'crack look'), held.repair.at))
     return { answer: 'to the shop only', why: 'cracked', hasGrownSince: true, ...about };
-  const tests = stands(records, 'load test');
-  const isReleased = testedSince(tests, 'release a temporary repair', held.repair.at);
-  return { answer: 'restricted', why: 'cracked', held: { ...held, isReleased }, ...about };
+  const release = releaseOf(stands(records, 'load test'), held.repair);
+  const answer = release === 'moves' ? 'to the shop only' : 'restricted';
+  return { answer, why: 'cracked', held: { ...held, release }, ...about };
 }
 
 /** Cracks that are longer already than what is foretold safe, by what the frame does to them. */

@@ -225,13 +225,18 @@ describe('what a job’s records leave open', () => {
       purpose: 'release a temporary repair',
       states: ['empty, on its wheels', 'hitched'],
       places: [{ id: 'a', what: 'gap', name: 'clamp', witnesses: ['rail-left'] }],
-      readings: [],
+      readings: [1, 1.2].map((mm, k) => ({
+        placeId: 'a',
+        state: k === 0 ? 'empty, on its wheels' : 'hitched',
+        mm,
+      })),
       windUpLetGo: true,
     };
     const open = (more: Evidence[], nowAt?: string) =>
       job.proof(more, nowAt).items.some(({ item }) => item.code === 'temporary not released');
     expect(open([clamp])).toBe(true);
     expect(open([clamp, test_])).toBe(false);
+    expect(open([clamp, { ...test_, readings: [] } as Evidence])).toBe(true);
     expect(open([clamp, { ...test_, ...stamp(19) } as Evidence])).toBe(true);
     expect(open([clamp, test_], '2026-11-29T08:00:00Z')).toBe(true);
   });

@@ -1,4 +1,4 @@
-import { loadTestSchema, testedSince, testResults, type LoadTest, type Watched } from '.';
+import { loadTestSchema, releaseOf, testResults, type LoadTest, type Release, type Watched } from '.';
 
 const id = (k: number) => `00000000-0000-4000-8000-${String(k).padStart(12, '0')}`;
 const place: Watched = {
@@ -54,9 +54,40 @@ test('two states, one place, and readings of those', () => {
   expect(reads({ readings: [{ placeId: 'q', state: 'hitched', mm: 1 }] })).toBe(false);
   expect(reads({ readings: [{ placeId: 'p', state: 'wheel turned left', mm: 1 }] })).toBe(false);
 });
-test('a test releases what it was made for, and only after it was done', () => {
-  const release = test1({ purpose: 'release a temporary repair' });
-  expect(testedSince([release], 'release a temporary repair', '2026-11-20T08:00:00Z')).toBe(true);
-  expect(testedSince([release], 'release a temporary repair', '2026-11-20T10:00:00Z')).toBe(false);
-  expect(testedSince([test1()], 'release a temporary repair', '2026-11-20T08:00:00Z')).toBe(false);
+describe('a temporary repair is released', () => {
+  const held = { memberId: 'upright-left', at: '2026-11-20T08:00:00Z' };
+  const read = (...mm: readonly number[]) =>
+    mm.map((each, k) => ({ placeId: 'p', state: test1().states[k]!, mm: each }));
+  const release = (more: object = {}) =>
+    test1({ purpose: 'release a temporary repair', readings: read(1, 1.49, 0.51), ...more });
+  const at = (more: Partial<Watched>) => [{ ...place, ...more }];
+  test.each<[string, LoadTest[], Release]>([
+    ['none made', [], 'not tested'],
+    ['read in every state, nothing moved', [release()], 'released'],
+    ['made when it was', [release({ at: held.at })], 'released'],
+    ['made before it', [release({ at: '2026-11-20T07:59:59Z' })], 'not tested'],
+    ['made for something else', [release({ purpose: 'find what moves' })], 'not tested'],
+    ['read nowhere', [release({ readings: [] })], 'not read'],
+    ['a state left out', [release({ readings: read(1, 1) })], 'not read'],
+    ['of another member', [release({ places: at({ witnesses: ['upright-right'] }) })], 'not read'],
+    ['of a place that names no member', [release({ places: at({ witnesses: [] }) })], 'released'],
+    ['of a spring, which moves by itself', [release({ places: at({ what: 'spring play' }) })], 'not read'],
+    ['it opens', [release({ readings: read(1, 1.5, 1) })], 'moves'],
+    ['it closes', [release({ readings: read(1, 0.5, 1) })], 'moves'],
+    ['opens, and a state was left out', [release({ readings: read(1, 1.5) })], 'moves'],
+    ['released, and it moved in a later one', [release(), release({ readings: read(1, 3, 1) })], 'moves'],
+    ['moved, and did not in a later one', [release({ readings: read(1, 3, 1) }), release()], 'moves'],
+    ['first not read, then read', [release({ readings: [] }), release()], 'released'],
+    [
+      'a crack of it opened while something else was looked for',
+      [release(), test1({ places: at({ what: 'crack' }) })],
+      'moves',
+    ],
+    ['a wall joint did', [release(), test1()], 'released'],
+    [
+      'a crack of another member did',
+      [release(), test1({ places: at({ what: 'crack', witnesses: ['upright-right'] }) })],
+      'released',
+    ],
+  ])('%s', (_, tests, is) => expect(releaseOf(tests, held)).toBe(is));
 });

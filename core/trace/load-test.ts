@@ -122,6 +122,34 @@ export function testResults({
   });
 }
 
-/** Whether a test was made, for what it was made for, since something was done. */
-export const testedSince = (tests: readonly LoadTest[], purpose: LoadTest['purpose'], at: string): boolean =>
-  tests.some((test) => test.purpose === purpose && test.at >= at);
+/** How load tests since a temporary repair was made leave it. */
+export const RELEASES = ['not tested', 'not read', 'moves', 'released'] as const;
+export type Release = (typeof RELEASES)[number];
+
+/** What may not move where metal is held together; springs and steering gear move by themselves. */
+const HELD_TOGETHER: readonly Watched['what'][] = ['crack', 'gap', 'wall joint', 'unpainted line'];
+
+/**
+ * Released: a test made for it, read in every state at a place of its member, or at one that names no member, at none of which anything moved. What such a
+ * test showed moving there, and any test a crack of its member, stays so: it is held anew, or the test is struck through.
+ */
+export function releaseOf(
+  tests: readonly LoadTest[],
+  held: { readonly memberId: string; readonly at: string },
+): Release {
+  const said = tests.flatMap((test): Release[] => {
+    if (test.at < held.at) return [];
+    const isForIt = test.purpose === 'release a temporary repair';
+    const own = testResults(test).filter(
+      ({ place: { what, witnesses } }) =>
+        HELD_TOGETHER.includes(what) && (witnesses.length === 0 || witnesses.includes(held.memberId)),
+    );
+    const isTold = ({ place: { what, witnesses } }: PlaceResult) =>
+      isForIt || (what === 'crack' && witnesses.length > 0);
+    const isMoving = own.some((each) => isTold(each) && each.moved.some(({ is }) => is !== 'unchanged'));
+    if (isMoving) return ['moves'];
+    if (!isForIt) return [];
+    return [own.length > 0 && own.every(({ unread }) => unread.length === 0) ? 'released' : 'not read'];
+  });
+  return (['moves', 'released', 'not read'] as const).find((each) => said.includes(each)) ?? 'not tested';
+}

@@ -10,7 +10,7 @@ import {
   type FlexPair,
   type ProveScene,
 } from '../../prove';
-import { testedSince } from '../../trace';
+import { releaseOf } from '../../trace';
 import { keyOfMeasure, tellsNothing, type Geometry } from '../../weigh';
 import { geometryMeasured, jobGeometry, placeOf } from '../geometry';
 import { sortedRecords } from '../inputs';
@@ -181,10 +181,10 @@ function causesOf(file: JobFile, works: Works, order: JobOrder): ProveScene['cau
     });
 }
 
-/** Temporary repairs that stay and no load test released since they were made, or whose time is over. */
+/** Temporary repairs that stay and no load test released since they were made, or whose time is over; what moves under load is not released. */
 function temporariesOf(file: JobFile, today: string): ProveScene['temporaries'] {
   const tests = stands(file, 'load test');
   return jobTimeLeft(file, today)
-    .filter(({ repair, isOver }) => isOver || !testedSince(tests, 'release a temporary repair', repair.at))
+    .filter(({ repair, isOver }) => isOver || releaseOf(tests, repair) !== 'released')
     .map(({ repair }) => ({ id: repair.id, name: `${repair.form}, ${nameOf(file.frame, repair.memberId)}` }));
 }

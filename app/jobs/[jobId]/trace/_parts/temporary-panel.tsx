@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { z } from 'zod';
 import { jobTimeLeft, stands } from '@/core/job';
 import { parseDistanceKm, printDistance, type Outcome, type UnitSystem } from '@/core/quantity';
-import { TEMPORARY_FORMS, temporaryKind, testedSince, tripKind, type TemporaryRepair } from '@/core/trace';
+import { TEMPORARY_FORMS, temporaryKind, releaseOf, tripKind, type TemporaryRepair } from '@/core/trace';
 import {
   today,
   TypedEntry,
@@ -18,7 +18,7 @@ import {
 import { readBy, readIfTyped, useFieldsTurn } from '../../../../_parts/typed';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { printStation } from '../../../../_words/station';
-import { timeLeftWords } from '../../../../_words/trace';
+import { RELEASE_WORDS, timeLeftWords } from '../../../../_words/trace';
 import { StrikeSheet, useKeepChecked, useMember, usePlace, useReader, useRecords } from '../../../_desk';
 
 /** Temporary repairs with what is left of them, and the trips that use them up. */
@@ -41,9 +41,7 @@ export function TemporaryPanel() {
             <span className={`font-semibold ${each.isOver ? 'text-oxide' : ''}`}>
               {timeLeftWords(each, system)}
             </span>
-            {!testedSince(tests, 'release a temporary repair', each.repair.at) && (
-              <span className="font-semibold text-oxide">no load test has released it yet</span>
-            )}
+            <span className="font-semibold text-oxide">{RELEASE_WORDS[releaseOf(tests, each.repair)]}</span>
             <span className="caption">
               {each.repair.memberId === member.id
                 ? `at ${printStation(member, each.repair.stationMm, system)}`
