@@ -9,9 +9,11 @@ import {
 } from '@/core/job';
 import { memberOf } from '@/core/frame';
 import type { Interim } from '@/core/order';
+import type { Proof } from '@/core/prove';
 import { lengthDigits, printMass } from '@/core/quantity';
 import type { LiftReason } from '@/core/walk';
 import { lookDueWords } from './dates';
+import { PROOF_WORDS } from './prove';
 import { moveReasonWords, MOVE_WORDS, type ToldOn } from './trace';
 import { LIFT_WAY_WORDS, liftReasonWords } from './walk';
 
@@ -65,6 +67,9 @@ const listed = (names: readonly string[], most = 4): string =>
     ? names.join(', ')
     : `${names.slice(0, most).join(', ')} and ${names.length - most} more`;
 
+const failedWords = ({ of, place, note }: Proof): string =>
+  `tried, and did not hold: ${PROOF_WORDS[of].toLowerCase()}, ${place}${note && `: ${note}`}`;
+
 const toldWords = ({ answer, advice }: Interim): string =>
   `what its owner was told until its turn: ${[MOVE_WORDS[answer].toLowerCase(), advice].filter(Boolean).join('; ')}`;
 
@@ -80,6 +85,8 @@ export function answerReasonWords(reason: AnswerReason, { frame, system }: ToldO
       return 'everything that steers or holds an axle was looked at, and nothing speaks against it';
     case 'told until its turn':
       return toldWords(reason.interim);
+    case 'tried, did not hold':
+      return failedWords(reason.proof);
     case 'agreed look overdue':
       return lookDueWords(reason.due, system);
     case 'notice':

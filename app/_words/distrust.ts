@@ -14,6 +14,11 @@ export function distrustWords(found: Distrust): string[] {
     ...(invented.length
       ? [`Simulated: ${invented.join(', ')} invented by a stand-in; no metal was measured for it.`]
       : []),
+    ...(found.driftedReadings
+      ? [
+          `${some(found.driftedReadings, 'reading', 'readings')[0]} by a gauge that was off its block: what it calls sound may be thinner. Read again, or strike.`,
+        ]
+      : []),
     ...(found.presumedFrame
       ? [
           'The frame’s measures are its family’s usual ones; nobody took them from this unit. Put them right in Frame.',

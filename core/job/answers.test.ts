@@ -222,6 +222,25 @@ describe('driving, while it waits for its turn', () => {
   });
 });
 
+describe('driving, after something was tried', () => {
+  const tried = (of: string, held: boolean, day = 12): Evidence => {
+    const at = `2026-11-${day}T08:00:00Z`;
+    return { kind: 'proof', ...stamp(), at, of, place: 'front axle', held, note: 'it binds' } as Evidence;
+  };
+  test.each([
+    ['lock to lock', 'no'],
+    ['torqued again', 'no'],
+    ['road test', 'with limits'],
+    ['legs or doors run', 'yes'],
+    ['dry film', 'yes'],
+  ])('%s did not hold: %s; tried again and held: yes', (of, is) => {
+    const drive = (...proofs: Evidence[]) => four(records([...walked(), ...proofs])).drive;
+    expect(drive(tried(of, false)).is).toBe(is);
+    expect(drive(tried(of, false), tried(of, true, 13)).is).toBe('yes');
+    expect(drive(tried(of, true, 11), tried(of, false)).is).toBe(is);
+  });
+});
+
 describe('lifting', () => {
   const lift = (...lifts: LiftTried[]) => four(records(walked()), { lifts }).lift.is;
   test.each([

@@ -1,5 +1,6 @@
 import { isBolted } from '../shape';
 import { GOVERNS_DRIVING, hostsOf, type Carried, type Notice, type Role } from '../frame';
+import { failedProofs, STEERS_OR_STOPS } from '../prove';
 import { progressOf, type SpotState } from '../walk';
 import { severity, unitVerdict, type FindingCode, type MemberVerdict, type Verdict } from '../weigh';
 import type { JobDemand } from './demand';
@@ -20,7 +21,7 @@ import {
 import { brokenRules } from './worked-repair';
 import { mayMove, pastLimitOf, type MayMove, type MoveReason } from './move';
 import { harsher, overridesOf } from './override';
-import type { JobRecords } from './records';
+import { stands, type JobRecords } from './records';
 import { toldUntil } from './told';
 import { brokenIn, worksOf } from './works';
 
@@ -77,7 +78,13 @@ export function fourAnswers(records: JobRecords, basis: AnswersBasis): FourAnswe
     : [];
   const lift = ofLift(basis.lifts);
   const said: Readonly<Record<Question, readonly AnswerReason[]>> = {
-    drive: [...working, ...unread, ...ofDriving(records, spots, move), ...ofWaiting(records, basis.today)],
+    drive: [
+      ...working,
+      ...unread,
+      ...ofDriving(records, spots, move),
+      ...ofWaiting(records, basis.today),
+      ...ofTries(records),
+    ],
     lift,
     beneath: [...working, ...unread, ...ofBeneath(spots, move, basis.lifts, lift)],
     repair: [...working, ...unread, ...ofRepair(records, basis.weighed)],
@@ -127,6 +134,14 @@ function ofWaiting(records: JobRecords, today: string): AnswerReason[] {
     ...(due?.isOver ? [{ says: 'can’t say' as const, why: 'agreed look overdue' as const, due }] : []),
   ];
 }
+
+/** What was tried once everything was together and did not hold: not driven where it steers or stops, with limits where a road test said so. */
+const ofTries = (records: JobRecords): AnswerReason[] =>
+  failedProofs(stands(records, 'proof')).flatMap((proof): AnswerReason[] => {
+    const why = 'tried, did not hold' as const;
+    if (STEERS_OR_STOPS.includes(proof.of)) return [{ says: 'no', why, proof }];
+    return proof.of === 'road test' ? [{ says: 'with limits', why, proof }] : [];
+  });
 
 /** Spots of what steers, holds an axle, a spring or the hitch that nobody saw, and rails of which no spot was seen. */
 function notLookedAt({ frame }: JobRecords, spots: readonly SpotState[]): string[] {

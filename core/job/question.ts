@@ -1,5 +1,6 @@
 import type { Notice } from '../frame';
 import type { Interim, LookDue } from '../order';
+import type { Proof } from '../prove';
 import type { LiftTried } from './lift';
 import type { MoveReason } from './move';
 
@@ -16,6 +17,7 @@ export type AnswerReason = { readonly says: AnswerIs } & (
   | { readonly why: 'look first'; readonly names: readonly string[] }
   | { readonly why: 'nothing recorded against it' }
   | { readonly why: 'told until its turn'; readonly interim: Interim }
+  | { readonly why: 'tried, did not hold'; readonly proof: Proof }
   | { readonly why: 'agreed look overdue'; readonly due: LookDue }
   | { readonly why: 'raised'; readonly tried: LiftTried }
   | { readonly why: 'being worked out' }

@@ -32,9 +32,11 @@ export const calibrationKind = evidenceKind<Calibration>({
 
 /** A gauge off by more than this on any step has drifted: readings under it are in doubt (ASTM E797 wants the block read within the accuracy asked for; the figure is common practice). */
 export const DRIFT_MM = 0.15;
+/** At the limit is within it: 2.15 − 2 is not 0.15 to a machine. */
+const ROUNDING_MM = 1e-6;
 export const driftMm = (calibration: Calibration): number =>
   Math.max(...calibration.steps.map((step) => Math.abs(step.readMm - step.madeMm)));
-export const hasDrifted = (calibration: Calibration): boolean => driftMm(calibration) > DRIFT_MM;
+export const hasDrifted = (calibration: Calibration): boolean => driftMm(calibration) > DRIFT_MM + ROUNDING_MM;
 
 /**
  * Readings whose gauge cannot be trusted: taken under a calibration that was off itself, or one that a later block reading of the same gauge

@@ -1,4 +1,5 @@
 import { placeKey } from '../moved';
+import { STEERS_OR_STOPS } from '../records';
 import type { ItemSource, OpenItem } from './item';
 
 /** A temporary repair that stays goes out only after the load test that releases it. */
@@ -10,14 +11,12 @@ export const temporaries: ItemSource = ({ temporaries: all }) =>
     may: 'nobody',
   }));
 
-/** What steers or stops is not signed away. */
-const NEVER: ReadonlySet<string> = new Set(['lock to lock', 'torqued again']);
 export const failedTries: ItemSource = ({ failed }) =>
   failed.map((proof) => ({
     key: `proof ${proof.of} ${proof.place.toLowerCase()}`,
     code: 'proof failed',
     name: proof.place,
-    may: NEVER.has(proof.of) ? 'nobody' : 'two names',
+    may: STEERS_OR_STOPS.includes(proof.of) ? 'nobody' : 'two names',
     parts: [proof.id],
     about: proof,
   }));

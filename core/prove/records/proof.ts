@@ -17,6 +17,9 @@ export const PROOFS = [
 ] as const;
 export type ProofOf = (typeof PROOFS)[number];
 
+/** What steers or stops: not driven, nor signed away, while it does not hold. */
+export const STEERS_OR_STOPS: readonly ProofOf[] = ['lock to lock', 'torqued again'];
+
 /** One thing tried, at one place, and whether it held. */
 export const proofSchema = z
   .object({
