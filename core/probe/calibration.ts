@@ -36,7 +36,8 @@ export const DRIFT_MM = 0.15;
 const ROUNDING_MM = 1e-6;
 export const driftMm = (calibration: Calibration): number =>
   Math.max(...calibration.steps.map((step) => Math.abs(step.readMm - step.madeMm)));
-export const hasDrifted = (calibration: Calibration): boolean => driftMm(calibration) > DRIFT_MM + ROUNDING_MM;
+export const hasDrifted = (calibration: Calibration): boolean =>
+  driftMm(calibration) > DRIFT_MM + ROUNDING_MM;
 
 /**
  * Readings whose gauge cannot be trusted: taken under a calibration that was off itself, or one that a later block reading of the same gauge
