@@ -68,7 +68,7 @@ const listed = (names: readonly string[], most = 4): string =>
     : `${names.slice(0, most).join(', ')} and ${names.length - most} more`;
 
 const failedWords = ({ of, place, note }: Proof): string =>
-  `tried, and did not hold: ${PROOF_WORDS[of].toLowerCase()}, ${place}${note && `: ${note}`}`;
+  `“${PROOF_WORDS[of]}” was tried (${place}) and did not hold${note && `: ${note}`}`;
 
 const toldWords = ({ answer, advice }: Interim): string =>
   `what its owner was told until its turn: ${[MOVE_WORDS[answer].toLowerCase(), advice].filter(Boolean).join('; ')}`;

@@ -6,8 +6,9 @@ import { usePathname } from 'next/navigation';
 import { useEffect, useMemo, useRef } from 'react';
 import { memberOf } from '@/core/frame';
 import { distrustOf, jobSpots, jobTimeLeft, stands } from '@/core/job';
+import { releaseOf } from '@/core/trace';
 import { distrustWords } from '../../../_words/distrust';
-import { timeLeftWords } from '../../../_words/trace';
+import { RELEASE_WORDS, timeLeftWords } from '../../../_words/trace';
 import { progressOf } from '@/core/walk';
 import { ThemeSwitch, UnitSwitch } from '../../../_parts/switches';
 import { today, When } from '@/ui/controls';
@@ -176,6 +177,7 @@ function Temporary() {
   const { system } = useReader();
   const left = jobTimeLeft(file, today());
   if (left.length === 0) return null;
+  const tests = stands(file, 'load test');
   return (
     <ul
       className={`flex flex-wrap gap-x-6 px-4 py-0.5 ${left[0]!.isOver ? 'bg-oxide text-paper' : 'border-b border-rule bg-sheet'}`}
@@ -190,6 +192,9 @@ function Temporary() {
             ({memberOf(file.frame, each.repair.memberId)?.name.toLowerCase()}, {each.repair.by}{' '}
             <When at={each.repair.at} only="day" />)
           </span>
+          {releaseOf(tests, each.repair) === 'moves' && (
+            <span className={left[0]!.isOver ? '' : 'text-oxide'}>; {RELEASE_WORDS.moves}</span>
+          )}
         </li>
       ))}
     </ul>
