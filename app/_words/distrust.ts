@@ -16,7 +16,7 @@ export function distrustWords(found: Distrust): string[] {
       : []),
     ...(found.driftedReadings
       ? [
-          `${some(found.driftedReadings, 'reading', 'readings')[0]} by a gauge that was off its block: what it calls sound may be thinner. Read again, or strike.`,
+          `${some(found.driftedReadings, 'reading', 'readings')[0]} by a gauge that was off its block: what it calls sound may be thinner. Read those places again, and strike these.`,
         ]
       : []),
     ...(found.presumedFrame

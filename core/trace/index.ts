@@ -59,7 +59,6 @@ export {
   loadTestSchema,
   TEST_PURPOSES,
   releaseOf,
-  RELEASES,
   type Release,
   TOLD_APART_MM,
   testResults,

@@ -41,7 +41,9 @@ export function TemporaryPanel() {
             <span className={`font-semibold ${each.isOver ? 'text-oxide' : ''}`}>
               {timeLeftWords(each, system)}
             </span>
-            <span className="font-semibold text-oxide">{RELEASE_WORDS[releaseOf(tests, each.repair)]}</span>
+            {releaseOf(tests, each.repair) !== 'released' && (
+              <span className="font-semibold text-oxide">{RELEASE_WORDS[releaseOf(tests, each.repair)]}</span>
+            )}
             <span className="caption">
               {each.repair.memberId === member.id
                 ? `at ${printStation(member, each.repair.stationMm, system)}`
