@@ -1,6 +1,7 @@
 import { stands } from '@/core/job';
 import {
   lookDue,
+  isLookMade,
   LOOKED_BY,
   SPEAKS_AGAINST,
   type Interim,
@@ -67,10 +68,23 @@ function toldOf(
   const interim = stands(kept, 'interim').at(-1);
   if (!interim) return undefined;
   const trips = [...heldElsewhere(db, jobId).trips, ...stands(kept, 'trip')];
-  const looked = since(db, jobId, { kinds: LOOKED_BY, after: interim.at });
-  const due = lookDue(interim, looked.last, trips, today);
+  const due = lookDue(interim, lookedSince(db, jobId, interim.at), trips, today);
   const { count } = since(db, jobId, { kinds: SPEAKS_AGAINST, after: interim.at });
   return { interim, ...(due && { due }), foundSince: count };
+}
+
+/** Looks that may say that nobody looked; of the others there are many, and all were made. */
+const MAY_BE_NONE = ['look', 'crack look'] as const;
+const ALL_MADE = LOOKED_BY.filter((kind) => !MAY_BE_NONE.some((each) => each === kind));
+
+/** When somebody looked last, after an instant. */
+function lookedSince(db: Db, jobId: string, after: string): string | undefined {
+  const kept = { evidence: evidenceOf(db, jobId, MAY_BE_NONE), strikes: strikesOf(db, jobId) };
+  const made = MAY_BE_NONE.flatMap((kind) => stands(kept, kind).filter(isLookMade)).flatMap(({ at }) =>
+    at > after ? [at] : [],
+  );
+  const { last } = since(db, jobId, { kinds: ALL_MADE, after });
+  return [...made, ...(last === undefined ? [] : [last])].sort().at(-1);
 }
 
 /** A later look that was agreed, of any job, closed ones too, and that nobody has made since. */
@@ -90,8 +104,7 @@ export function bookedLooks(db: Db): BookedLook[] {
       const tag = looks.length > 0 ? unitById(db, unitId)?.tag : undefined;
       if (tag === undefined) return [];
       const ofUnit = jobs.filter((job) => job.unitId === unitId);
-      const isMade = (at: string) =>
-        ofUnit.some(({ id }) => since(db, id, { kinds: LOOKED_BY, after: at }).count > 0);
+      const isMade = (at: string) => ofUnit.some(({ id }) => lookedSince(db, id, at) !== undefined);
       return looks.flatMap(({ id, on, what, at }) =>
         on === undefined || isMade(at) ? [] : [{ id, jobId, tag, on, what }],
       );

@@ -119,6 +119,13 @@ test('a booked look stands until somebody looks at the unit again, in whichever 
   expect(bookedLooks(db).map(({ tag }) => tag)).toEqual([]);
   expect(keepEvidence(db, job.id, [look]).ok).toBe(true);
   expect(bookedLooks(db)).toMatchObject([{ tag: 'BK-1', on: '2027-01-10', jobId: job.id }]);
+  const [seen] = stands(bundleOf(db, job.id)!, 'look');
+  const blind = { ...seen!, result: 'not seen' as const, ways: [], why: 'behind a tank' as const };
+  const told = { ...seen!, ways: ['told' as const] };
+  for (const none of [blind, told]) {
+    expect(keepEvidence(db, job.id, [{ ...none, ...stamp('2026-11-27T08:00:00Z') }]).ok).toBe(true);
+    expect(bookedLooks(db)).toHaveLength(1);
+  }
   const reading = stands(bundleOf(db, job.id)!, 'reading')[0]!;
   const again = { ...reading, ...stamp('2026-11-27T09:00:00Z') };
   expect(keepEvidence(db, job.id, [again]).ok).toBe(true);

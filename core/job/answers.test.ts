@@ -214,6 +214,11 @@ describe('driving, while it waits for its turn', () => {
       .slice(0, 1)
       .map((look) => ({ ...look, at: '2026-11-20T08:00:00Z' }));
     expect(drive([agreed({ everyDays: 15 }), ...looked]).is).toBe('yes');
+    // Nobody could look, or somebody says so: no look.
+    for (const more of [{ result: 'not seen', ways: [] }, { ways: ['told'] }])
+      expect(
+        drive([agreed({ everyDays: 15 }), ...looked.map((look) => ({ ...look, ...more }) as Evidence)]),
+      ).toMatchObject({ is: 'can’t say' });
     // What was told is no milder for it.
     expect(drive([told({ everyDays: 1, answer: 'to the shop only', advice: 'slowly' })]).is).toBe(
       'can’t say',

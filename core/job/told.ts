@@ -1,4 +1,4 @@
-import { LOOKED_BY, lookDue, type Interim, type LookDue } from '../order';
+import { isLookMade, LOOKED_BY, lookDue, type Interim, type LookDue } from '../order';
 import { stands, type JobRecords } from './records';
 
 /** What an owner was told of a unit that waits for its turn, and when it is looked at again. */
@@ -14,7 +14,8 @@ export function toldUntil(
 ): ToldUntil | undefined {
   const interim = stands(records, 'interim').at(-1);
   if (!interim || stands(records, 'sign off').some(({ at }) => at > interim.at)) return undefined;
-  const lastLook = LOOKED_BY.flatMap((kind) => stands(records, kind).map(({ at }) => at))
+  const lastLook = LOOKED_BY.flatMap((kind) => stands(records, kind).filter(isLookMade))
+    .map(({ at }) => at)
     .sort()
     .at(-1);
   const trips = [...(records.heldElsewhere?.trips ?? []), ...stands(records, 'trip')];

@@ -110,4 +110,4 @@ export {
   type ShopToSchedule,
 } from './schedule/shop';
 export { planBasis, snapshotOf } from './schedule/snapshot';
-export { LOOKED_BY, lookDue, SPEAKS_AGAINST, type LookDue } from './until';
+export { isLookMade, LOOKED_BY, lookDue, SPEAKS_AGAINST, type LookDue } from './until';

@@ -1,7 +1,16 @@
+import { isOnlyTold, type Way } from '../walk';
 import type { Interim } from './records';
 
 /** Records that say somebody looked at the metal again. */
 export const LOOKED_BY = ['crack look', 'look', 'reading', 'load test', 'geometry'] as const;
+/** A look that nobody made, or only told of, is none. */
+export const isLookMade = (record: {
+  readonly at: string;
+  readonly result?: string;
+  readonly seenBy?: string;
+  readonly ways?: readonly Way[];
+}): boolean => record.result !== 'not seen' && record.seenBy !== 'told' && !isOnlyTold(record.ways ?? []);
+
 /** Records that may make what an owner was told too mild. */
 export const SPEAKS_AGAINST = ['crack', 'crack look', 'find', 'sign', 'reading', 'complaint'] as const;
 
