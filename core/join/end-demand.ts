@@ -57,7 +57,9 @@ export function endDemands(context: RepairPicture, piece: Piece, lines: readonly
         (sum, line) =>
           sum +
           strengthNPerMm(line) *
-            (line === endLine ? line.lengthMm : overlap(line.fromMm, line.toMm, low, high) * share(line)),
+            (line === endLine
+              ? (line.countedMm ?? line.lengthMm)
+              : overlap(line.fromMm, line.toMm, low, high) * share(line)),
         0,
       );
       return {

@@ -42,6 +42,8 @@ export interface WeldLine {
   readonly fromMm: number;
   readonly toMm: number;
   readonly lengthMm: number;
+  /** Of an end: how much of it lies on metal that can hold it; all of it where absent. */
+  readonly countedMm?: number;
   /** As it is laid: grown by a gap. */
   readonly legMm: number;
   readonly minimumLegMm: number;

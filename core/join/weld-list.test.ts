@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { joining, strengthNPerMm, type Joining, type WeldLine } from '.';
 import { defaultFrame, familyOf, type FaceId } from '../frame';
-import { readingSchema } from '../probe';
+import { readingSchema, type Reading } from '../probe';
 import { ksiToMpa } from '../quantity';
 import {
   DEFAULT_PRACTICE,
@@ -61,13 +61,14 @@ function joinedOf(
     plugs = false,
     weldStyle = 'continuous',
     weld = {} as WeldPractice,
+    thin = [] as Reading[],
   } = {},
 ): Joining {
   const picture = memberPicture({
     frame,
     member: rail,
     practice: { ...DEFAULT_PRACTICE, weld },
-    readings: readingsOf(wallMm),
+    readings: [...readingsOf(wallMm), ...thin],
     cracks: [],
   });
   const repair = repairSchema.parse({
@@ -207,6 +208,28 @@ test('an end counts its own weld, and of the long ones what lies between it and 
     }, 0);
     expect(capacityN).toBeCloseTo(own + byEdges, 3);
   }
+});
+
+describe('an end over metal that is bad', () => {
+  /** The web read thin in the lower quarter near the front end of a plate, as thick as asked. */
+  const frontEnd = (wallMm: number) => {
+    const thin = [0.15, 0.2, 0.25, 0.3].flatMap((up) =>
+      [980, 1020, 1060, 1100].map((mm) => readingOn(mm, 'web', up * depthMm, wallMm)),
+    );
+    const { ends, lines } = joinedOf(pieceOf(), { thin });
+    const line = lines.find(({ place }) => place === 'front end')!;
+    return { line, capacityN: ends.find(({ end }) => end === 'front end')!.capacityN };
+  };
+  const sound = frontEnd(thicknessMm);
+
+  test('on sound metal all of it counts', () => expect(sound.line.countedMm).toBeUndefined());
+  test('what lies on nothing does not, and the less is left the less it holds', () => {
+    const [rusted, gone] = [frontEnd(0.4 * thicknessMm), frontEnd(0.01)];
+    expect(rusted.line.countedMm).toBeLessThan(0.8 * rusted.line.lengthMm);
+    expect(gone.line.lengthMm).toBeCloseTo(sound.line.lengthMm, 6);
+    expect(rusted.capacityN).toBeLessThan(sound.capacityN);
+    expect(gone.capacityN).toBeLessThanOrEqual(rusted.capacityN);
+  });
 });
 
 test('a rail too thin to weld carries no long weld', () => {

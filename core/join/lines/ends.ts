@@ -34,11 +34,11 @@ export function endLines(
       [fullMm, full.uToMm],
     ];
     const [fromMm, toMm] = [Math.min(tipMm, fullMm), Math.max(tipMm, fullMm)];
-    const walls = stations
-      .filter(({ stationMm }) => stationMm >= fromMm - 1 && stationMm <= toMm + 1)
-      .flatMap(({ edges }) => edges.filter((edge) => edge.wallMm > 0).map((edge) => edge.wallMm));
+    const { wallMm, share } = beneath(
+      stations.filter(({ stationMm }) => stationMm >= fromMm - 1 && stationMm <= toMm + 1),
+    );
+    const lengthMm = pathLength(outline);
     const face = faceAtU(member.shape, wrapU(context, (tip.uFromMm + tip.uToMm) / 2 - 1e-3));
-    const wallMm = walls.length ? Math.min(...walls) : 0;
     return {
       ...filletBase(context, piece, wallMm),
       ...(formOf(piece.kind).wraps && ringStrength(context, piece, wallMm)),
@@ -47,11 +47,26 @@ export function endLines(
       path: outline,
       fromMm,
       toMm,
-      lengthMm: pathLength(outline),
+      lengthMm,
+      ...(share < 1 && { countedMm: share * lengthMm }),
       style: 'continuous' as const,
       position: positionOf(face, { onBench: context.repair.onBench, inside: isInside(piece), isEnd: true }),
     };
   });
+}
+
+/**
+ * What an end lies on: its lower-bound wall, nothing where nothing is known, and the share of its edges that lie on more than metal known to be bad. A leg
+ * that hangs free of a rotten flange, or an edge over a hole, brings nothing in.
+ */
+function beneath(stations: readonly PieceStation[]): { readonly wallMm: number; readonly share: number } {
+  const edges = stations.flatMap((station) => station.edges);
+  const bearing = edges.filter(({ lands, why }) => lands || why === 'not measured');
+  if (bearing.length === 0) return { wallMm: 0, share: edges.length === 0 ? 1 : 0 };
+  return {
+    wallMm: Math.min(...bearing.map(({ wallMm }) => wallMm)),
+    share: bearing.length / edges.length,
+  };
 }
 
 /** An end weld all round a tube is pulled across its length: filler and wall take more there than along a force. */
