@@ -1,3 +1,5 @@
+import { aloneFiles } from './checks/together/deal.mjs';
+
 /** Jest runs the core, data and codebase tests; the browser journeys belong to Playwright. */
 const shared = {
   testEnvironment: 'node',
@@ -36,6 +38,12 @@ const config = {
         '<rootDir>/{core,data,ui,app,demo,workers,stand-ins}/**/*.test.ts',
         '<rootDir>/checks/*.test.ts',
       ],
+    },
+    // The same, many files in one surrounding: what `npm test` runs.
+    {
+      ...shared,
+      displayName: 'together',
+      testMatch: ['checks/together/*.test.ts', ...aloneFiles()].map((path) => `<rootDir>/${path}`),
     },
     { ...shared, displayName: 'outside', testMatch: ['<rootDir>/checks/outside/*.test.ts'] },
   ],

@@ -113,7 +113,7 @@ await sideBySide(
   ['types', 'npm', 'run', '--silent', 'types'],
   ['format', 'npm', 'run', '--silent', 'lint:format'],
 );
-jest('core, data and codebase', 'unit');
+jest('core, data and codebase', 'together');
 jest('outside checks', 'outside');
 if (single('build', 'npm', 'run', '--silent', 'build')) {
   const file = join(folder, 'journeys.json');

@@ -61,6 +61,12 @@ function cutThrough(
 /** Every figure of a wall and its section, bit by bit. */
 function metalOf({ wallMm, section }: StateWall): string {
   const figures = [wallMm, section.xMm, section.yMm, section.thicknessMm, section.from, section.to];
-  const all = Float64Array.from(figures.flatMap((each) => [each.length, ...Array.from(each)]));
+  const all = new Float64Array(figures.reduce((sum, { length }) => sum + 1 + length, 0));
+  let next = 0;
+  for (const each of figures) {
+    all[next++] = each.length;
+    all.set(each, next);
+    next += each.length;
+  }
   return String.fromCharCode(...new Uint16Array(all.buffer));
 }

@@ -1,0 +1,3 @@
+import { runPart } from './part';
+
+runPart(8);
