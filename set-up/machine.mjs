@@ -95,6 +95,7 @@ export function ensureBuild() {
     'proxy.ts',
     'instrumentation.ts',
     'set-up/offline-worker.mjs',
+    'set-up/office.mjs',
     'next.config.ts',
     'postcss.config.mjs',
     'tsconfig.json',

@@ -1,4 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process';
+import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import type { JobFile } from '@/core/job';
 import { refused, written, type Written } from '@/data';
@@ -61,7 +62,7 @@ function next(): void {
 function child(): ChildProcess {
   const here = office();
   if (here.child) return here.child;
-  const started = spawn(process.execPath, ['--import', 'tsx', join(process.cwd(), 'workers', 'office.ts')], {
+  const started = spawn(process.execPath, program(), {
     serialization: 'advanced',
     stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
   });
@@ -75,6 +76,14 @@ function child(): ChildProcess {
   started.channel?.unref();
   here.child = started;
   return started;
+}
+
+/** In one file as the build made it; while the program is being written, as it is written. */
+function program(): string[] {
+  const built = join(process.cwd(), '.next', 'office.cjs');
+  return process.env.NODE_ENV === 'production' && existsSync(built)
+    ? [built]
+    : ['--import', 'tsx', join(process.cwd(), 'workers', 'office.ts')];
 }
 
 const outcomeOf = (answer: Answered): Written<unknown> =>
