@@ -184,6 +184,11 @@ const FINDING_WORDS: Readonly<Record<FindingCode, Say<Finding>>> = {
     detail: 'metal that yields to a light tap, or lets light through, counts as failed',
     change: 'readings round it decide how far it goes',
   }),
+  'weld-cracked': (f) => ({
+    title: `Weld ${f.name} of the repair cracked`,
+    detail: 'it holds nothing, and what it put right counts as it was before',
+    change: 'cut out to sound metal, why it cracked asked, welded again and looked at',
+  }),
   'looked-doubtful': (f) => ({
     title: `Doubtful metal seen: ${f.name}`,
     detail: 'what it looks like is not what it holds: remaining thickness is',

@@ -1,5 +1,6 @@
 import { memberOf } from '../frame';
-import { alignmentLacks, cracksAsSeen, crackedShare, type Alignment, type AlignmentLack } from '../trace';
+import { alignmentLacks, crackedShare, type Alignment, type AlignmentLack } from '../trace';
+import { openCracks } from './cracks';
 import { jobHosts } from './inputs';
 import { stands, type JobRecords } from './records';
 
@@ -14,7 +15,7 @@ export interface ToAlign {
 
 /** Members that parted at a crack, and brackets that let go of an axle; with what each still lacks. */
 export function toAlign(records: JobRecords): ToAlign[] {
-  const cracks = cracksAsSeen(records.frame, stands(records, 'crack'), stands(records, 'crack look'));
+  const cracks = openCracks(records);
   const parted = cracks.flatMap((crack): Omit<ToAlign, 'lacks'>[] => {
     const member = memberOf(records.frame, crack.memberId);
     if (!member || crackedShare(member.shape, crack, cracks) <= records.practice.hand.partedShare) return [];

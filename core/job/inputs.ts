@@ -21,6 +21,7 @@ import { tellsOf, type Evidence } from './evidence';
 import { geometryMeasured } from './geometry';
 import { stands, type JobRecords } from './records';
 import { unexplainedComplaints } from './unexplained';
+import { stillSaid, type WeldCracked } from './undone';
 import { accessesOn, letInOn, worksOf, type PlannedWork } from './works';
 
 /** Everything one member's work rests on, and nothing else. */
@@ -51,7 +52,9 @@ export interface SortedRecords {
   readonly hosts: readonly HostVerdict[];
   /** What was found of them, beside each member it tells of. */
   readonly beside: ReadonlyMap<string, readonly Beside[]>;
-  /** What stands measured of the unit's geometry, its other jobs' too. */
+  /** Welds that cracked since they were made. */
+  readonly cracked: readonly WeldCracked[];
+  /** What stands measured of the unit’s geometry, its other jobs' too. */
   readonly geometry: readonly Geometry[];
   /** What the owner feels and nothing on record explains. */
   readonly unexplained: readonly Complaint[];
@@ -64,8 +67,11 @@ export interface SortedRecords {
   readonly setupMark: string;
 }
 
+/** Evidence that stands, and still says what it said. */
+const evidenceSaid = (records: JobRecords) => stillSaid(records, standing(records.evidence, records.strikes));
+
 export function sortedRecords(records: JobRecords): SortedRecords {
-  const evidence = standing(records.evidence, records.strikes);
+  const { evidence, cracked } = evidenceSaid(records);
   const setup = { frame: unloaded(records.frame), practice: metalPractice(records.practice) };
   const spots = spotsOf(records, evidence);
   const hosts = hostVerdicts(records.frame, spots, ofKind(evidence, 'find'), records.practice.hand);
@@ -75,6 +81,7 @@ export function sortedRecords(records: JobRecords): SortedRecords {
     hosts,
     geometry: geometryMeasured(records).geometry,
     beside: besideMembers(records, evidence),
+    cracked,
     works: worksOf(records),
     byMember: byMember(records.frame, evidence),
     setup,
@@ -113,7 +120,7 @@ function besideMembers(
 
 /** Brackets, joints, panels and closed spaces that were found bad by themselves. */
 export function jobHosts(records: JobRecords): HostVerdict[] {
-  const evidence = standing(records.evidence, records.strikes);
+  const { evidence } = evidenceSaid(records);
   return hostVerdicts(
     records.frame,
     spotsOf(records, evidence),
@@ -127,7 +134,7 @@ const unloaded = ({ loads: _, ...frame }: Frame): Frame => frame;
 
 /** Every hot spot of the job's frame with what is known of it; body items too where somebody looks before buying. */
 export const jobSpots = (records: JobRecords, beforeBuying = false): SpotState[] =>
-  spotsOf(records, standing(records.evidence, records.strikes), beforeBuying);
+  spotsOf(records, evidenceSaid(records).evidence, beforeBuying);
 
 function spotsOf(records: JobRecords, evidence: readonly Evidence[], beforeBuying = false): SpotState[] {
   const spots = hotSpots(records.frame, records.spotRules ?? TRADE_SPOTS, beforeBuying);
@@ -189,6 +196,9 @@ const tellsOfMember = (measure: Geometry['measure'], { id }: Member): boolean =>
 function evidenceOf(sorted: Omit<SortedRecords, 'unexplained'>, member: Member): MemberEvidence {
   const { records, setup } = sorted;
   const own = sorted.byMember.get(member.id) ?? [];
+  const cracked = sorted.cracked
+    .filter(({ memberId }) => memberId === member.id)
+    .map(({ mark, fromMm, toMm }) => ({ mark, fromMm, toMm }));
   return {
     ...setup,
     member,
@@ -198,6 +208,7 @@ function evidenceOf(sorted: Omit<SortedRecords, 'unexplained'>, member: Member):
     feltEdges: ofKind(own, 'felt edge'),
     geometry: sorted.geometry.filter(({ measure }) => tellsOfMember(measure, member)),
     beside: sorted.beside.get(member.id) ?? [],
+    ...(cracked.length > 0 && { crackedWelds: cracked }),
     mendedBefore: (records.mendedBefore ?? []).filter(({ memberId }) => memberId === member.id),
     kept: new Map(own.map((record, k) => [record.id, k])),
     walk: memberWalk(setup.frame, member, sorted.spots),
@@ -251,6 +262,7 @@ export function besideRepairs(
 
 function metalMarkOf({ byMember: kept, setupMark }: SortedRecords, evidence: MemberEvidence): string {
   const { member, walk, beside = [], geometry = [], unexplained = [], mendedBefore = [] } = evidence;
+  const { crackedWelds = [] } = evidence;
   return fingerprint([
     setupMark,
     member.id,
@@ -258,6 +270,7 @@ function metalMarkOf({ byMember: kept, setupMark }: SortedRecords, evidence: Mem
     ...beside.map(({ open }) => `beside ${open.find.id}`),
     ...geometry.map(({ id }) => `geometry ${id}`),
     ...unexplained.map(({ id }) => `unexplained ${id}`),
+    ...crackedWelds.map(({ mark, fromMm, toMm }) => `cracked weld ${mark} ${fromMm} ${toMm}`),
     ...mendedBefore.map(({ fromMm, toMm, at }) => `mended ${fromMm} ${toMm} ${at}`),
     JSON.stringify([walk!.spots.map(spotMark), walk!.twinBad.map(spotMark)]),
   ]);

@@ -2,7 +2,6 @@ import { GOVERNS_DRIVING, memberOf, type Carried } from '../frame';
 import {
   crackedShare,
   crackExtent,
-  cracksAsSeen,
   crossingOn,
   grewAfter,
   limitOf,
@@ -26,6 +25,7 @@ import {
   type Verdict,
 } from '../weigh';
 import { stressAtCrack } from './crack-stress';
+import { openCracks } from './cracks';
 import type { JobDemand } from './demand';
 import { jobGeometry } from './geometry';
 import { jobHosts } from './inputs';
@@ -91,6 +91,7 @@ const AGAINST: Partial<Record<FindingCode, MoveAnswer>> = {
   parted: 'do not move',
   'parted-by-hand': 'do not move',
   'crack-not-traced': 'to the shop only',
+  'weld-cracked': 'to the shop only',
   'looked-failed': 'to the shop only',
   'struck-failed': 'to the shop only',
   'both-flanges-gone': 'to the shop only',
@@ -109,7 +110,7 @@ export function mayMove(
   { weighed, pastLimit = new Set() }: MoveBasis,
 ): MayMove {
   const left = jobTimeLeft(records, today);
-  const cracks = cracksAsSeen(records.frame, stands(records, 'crack'), stands(records, 'crack look'));
+  const cracks = openCracks(records);
   const reasons = [
     ...left.filter(({ isOver }) => isOver).map((each) => overdue(records, each)),
     ...jobHosts(records)
@@ -214,9 +215,8 @@ function ofCrack(
 
 /** Cracks that are longer already than what is foretold safe, by what the frame does to them. */
 export function pastLimitOf(records: JobRecords, demand: JobDemand | undefined): Set<string> {
-  const cracks = cracksAsSeen(records.frame, stands(records, 'crack'), stands(records, 'crack look'));
   return new Set(
-    cracks.flatMap((crack) => {
+    openCracks(records).flatMap((crack) => {
       const member = memberOf(records.frame, crack.memberId);
       const stress = member && stressAtCrack(records, demand, member, crack);
       const crossing = member && crossingOn(member, crack);

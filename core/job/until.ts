@@ -1,7 +1,8 @@
 import { randomLcg } from 'd3-random';
 import { memberOf } from '../frame';
-import { cracksAsSeen, foretell, type Crack } from '../trace';
+import { foretell, type Crack } from '../trace';
 import { stressAtCrack } from './crack-stress';
+import { openCracks } from './cracks';
 import type { JobDemand } from './demand';
 import { stands, type JobRecords } from './records';
 
@@ -18,8 +19,7 @@ export const seedOf = (id: string): number => parseInt(id.replace(/-/g, '').slic
 /** Cracks whose growth by distance is foretold, the one to be looked at soonest first. Nothing is eased: the unit goes on as it went. */
 export function watchedCracks(records: JobRecords, demand: JobDemand | undefined): WatchedCrack[] {
   const looks = stands(records, 'crack look');
-  const cracks = cracksAsSeen(records.frame, stands(records, 'crack'), looks);
-  return cracks
+  return openCracks(records)
     .flatMap((seen): WatchedCrack[] => {
       const member = memberOf(records.frame, seen.memberId);
       const crack = stands(records, 'crack').find(({ id }) => id === seen.id);

@@ -11,10 +11,11 @@ import {
 } from '../weigh';
 import type { AnsweredMember, Run } from './answers';
 import { straightenedFirst } from './geometry';
+import { openCracks } from './cracks';
 import { intakeOf } from './intake';
 import { jobHosts, jobSpots } from './inputs';
 import { harsher, overridesOf } from './override';
-import { stands, type JobRecords } from './records';
+import type { JobRecords } from './records';
 import { steelOfWorksKg } from './works';
 
 /** Always the same draws: a price changes when what it rests on does. */
@@ -47,7 +48,7 @@ export function quantitiesOf(records: JobRecords, weighed: ReadonlyMap<string, A
     bolted: sum(({ bolted = 0 }) => bolted),
     weldM: sum(({ weldM }) => weldM),
     steelKg: sum(({ steelKg }) => steelKg) + steelOfWorksKg(records),
-    cracks: stands(records, 'crack').length,
+    cracks: openCracks(records).length,
     splices: isOf('Splice').length,
     rails: isOf('Renew').length + isOf('Retire').length,
     crossmembers: judged.length - main.length,

@@ -2,7 +2,7 @@ export type { Beside } from './says/finds';
 export { slotsOf, type Slot } from './slots';
 export { slackenedWall } from './slack';
 export type { Claim, KnownBy, Saying } from './saying';
-export { ownReadings, sayingsOf, stillThere, type KeptOrder, type Witnesses } from './sayings';
+export { crackDated, ownReadings, sayingsOf, stillThere, type KeptOrder, type Witnesses } from './sayings';
 export {
   CELL_IS,
   columnsUnder,

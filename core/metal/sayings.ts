@@ -1,7 +1,7 @@
 import type { Member } from '../frame';
 import type { HandPractice } from '../reference';
 import type { FeltEdge, Reading } from '../probe';
-import type { Crack } from '../trace';
+import { crackExtent, type SeenCrack } from '../trace';
 import type { MemberWalk, MendedBefore, Sign } from '../walk';
 import { findSays, type Beside } from './says/finds';
 import { lookSays } from './says/looks';
@@ -13,7 +13,7 @@ import type { Claim, Saying } from './saying';
 export interface Witnesses {
   readonly walk?: Pick<MemberWalk, 'spots'>;
   readonly signs?: readonly Sign[];
-  readonly cracks: readonly Crack[];
+  readonly cracks: readonly SeenCrack[];
   readonly feltEdges?: readonly FeltEdge[];
   readonly beside?: readonly Beside[];
   readonly kept?: KeptOrder;
@@ -109,6 +109,12 @@ interface Dated {
   readonly fromMm: number;
   readonly toMm: number;
 }
+
+/** A crack as a piece of evidence: a look at it is one more. */
+export const crackDated = (crack: SeenCrack): Dated => {
+  const { id, at } = crack.lastLook ?? crack;
+  return { id, at, ...crackExtent(crack) };
+};
 
 /** Whether a piece of evidence still speaks of what is there: what lies wholly in an extent that was put right since does not. */
 export function stillThere(sayings: readonly Saying[], kept?: KeptOrder): (evidence: Dated) => boolean {

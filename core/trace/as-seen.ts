@@ -49,6 +49,11 @@ export function runOn(
   ];
 }
 
+/** A crack with the last look at it, where it was looked at again: it was there then. */
+export interface SeenCrack extends Crack {
+  readonly lastLook?: { readonly id: string; readonly at: string };
+}
+
 /** Looks at one crack, earliest first. */
 export const looksAt = (looks: readonly CrackLook[], crackId: string): CrackLook[] =>
   looks.filter((look) => look.crackId === crackId).sort((a, b) => a.at.localeCompare(b.at));
@@ -57,16 +62,22 @@ export const looksAt = (looks: readonly CrackLook[], crackId: string): CrackLook
  * Cracks as they were seen last: run on as far as any look said (metal does not heal, a shorter length is a reading of it), an end found once
  * the last look that was more than hearsay found it.
  */
-export function cracksAsSeen(frame: Frame, cracks: readonly Crack[], looks: readonly CrackLook[]): Crack[] {
+export function cracksAsSeen(
+  frame: Frame,
+  cracks: readonly Crack[],
+  looks: readonly CrackLook[],
+): SeenCrack[] {
   if (looks.length === 0) return [...cracks];
-  return cracks.map((crack) => {
+  return cracks.map((crack): SeenCrack => {
     const own = looksAt(looks, crack.id);
     const member = memberOf(frame, crack.memberId);
     if (own.length === 0 || !member) return crack;
     const most = (end: 'startMm' | 'finishMm') => Math.max(...own.map((look) => look[end]));
     const last = own.filter(({ seenBy, gapOnly }) => seenBy !== 'told' && !gapOnly).at(-1);
+    const { id, at } = own.at(-1)!;
     return {
       ...crack,
+      lastLook: { id, at },
       path: runOn(member, crack.path, { startMm: most('startMm'), finishMm: most('finishMm') }).slice(0, 62),
       ...(last && {
         startFound: last.startFound,

@@ -17,6 +17,7 @@ export {
   crackedShare,
   runOn,
   type LookFlag,
+  type SeenCrack,
 } from './as-seen';
 export { tripKind, tripSchema, type Trip } from './trip';
 export {

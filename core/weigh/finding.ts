@@ -38,6 +38,7 @@ export const FINDING_CODES = [
   'both-flanges-gone',
   'crack',
   'crack-end-open',
+  'weld-cracked',
   'steel-unknown',
   'steel-presumed',
   'steel-heat-treated',

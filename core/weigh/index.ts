@@ -28,7 +28,7 @@ export {
   type SectionKept,
 } from './kept';
 export { type ColumnDamage, type DamageZone } from './damage';
-export { memberPicture, type MemberEvidence, type MemberPicture } from './picture';
+export { memberPicture, type CrackedWeld, type MemberEvidence, type MemberPicture } from './picture';
 export {
   FINDING_CODES,
   PARTED_FROM,

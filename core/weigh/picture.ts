@@ -12,8 +12,8 @@ import {
   type SoundEdge,
   type ThicknessMap,
 } from '../probe';
-import { crackExtent } from '../trace';
 import {
+  crackDated,
   isAnyBad,
   metalAccount,
   ownReadings,
@@ -29,6 +29,13 @@ import { damageByColumn, damageZones, type ColumnDamage, type DamageZone } from 
 import type { Geometry } from './straight';
 import { builtProperties, keptAlong, type SectionKept } from './kept';
 
+/** A weld by its mark, and how far what it holds reaches along the member. */
+export interface CrackedWeld {
+  readonly mark: string;
+  readonly fromMm: number;
+  readonly toMm: number;
+}
+
 /** Everything known about one member, standing evidence only (what was struck is not in it). */
 export interface MemberEvidence extends Witnesses {
   /** Without what it carries: loads judge nothing here. */
@@ -40,6 +47,8 @@ export interface MemberEvidence extends Witnesses {
   readonly walk?: MemberWalk;
   /** What was measured of its line and angles. */
   readonly geometry?: readonly Geometry[];
+  /** Welds of its repairs that were found cracked, and not welded again since. */
+  readonly crackedWelds?: readonly CrackedWeld[];
   /** What the owner feels along it and nothing on record of its path explains. */
   readonly unexplained?: readonly Complaint[];
 }
@@ -90,7 +99,7 @@ export function memberPicture(evidence: MemberEvidence, given?: ThicknessMap): M
   const sayings = sayingsOf(member, evidence, practice.hand);
   const stands = stillThere(sayings, kept);
   const readings = ownReadings(all, sayings, kept).filter((reading) => stands(pointIn(reading)));
-  const cracks = everyCrack.filter((crack) => stands({ id: crack.id, at: crack.at, ...crackExtent(crack) }));
+  const cracks = everyCrack.filter((crack) => stands(crackDated(crack)));
   const felt = feltEdges.filter((edge) => stands(pointIn(edge)));
   const signs = evidenceBeside.signs?.filter((sign) =>
     stands({ id: sign.id, at: sign.at, fromMm: sign.stationMm, toMm: sign.toMm ?? sign.stationMm }),

@@ -7,6 +7,7 @@ export {
   mayBeCovered,
   SEAM_STANDS,
   seamLogKind,
+  crackedSince,
   seamStands,
   type Defect,
   type LaidAtTheRail,

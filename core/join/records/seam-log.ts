@@ -70,6 +70,19 @@ export interface LaidAtTheRail {
   readonly at: string;
 }
 
+const isCracked = ({ what, defects = [], dye }: SeamLog): boolean =>
+  what === 'looked at' && (defects.includes('crack') || dye === 'bled');
+
+/**
+ * The last look that found a seam cracked, where it was not welded again since, by the clock and as it was kept. No later look answers it: a crack does not
+ * heal, and one that was no crack is struck through.
+ */
+export const crackedSince = (log: readonly SeamLog[]): SeamLog | undefined =>
+  log.findLast(
+    (look, k) =>
+      isCracked(look) && !log.slice(k + 1).some(({ what, at }) => what === 'welded' && at >= look.at),
+  );
+
 /** How a seam stands by its log, and by what was ticked at the rail: the last welding and what was seen since. Dye that bled is a crack. */
 export function seamStands(
   log: readonly SeamLog[],
@@ -90,6 +103,7 @@ export function seamStands(
   const welded = log.findLastIndex(({ what }) => what === 'welded');
   if (welded < 0 && !laid) return 'not welded';
   if (welded < 0 && laid!.runs < laid!.of) return 'part laid';
+  if (crackedSince(log)) return 'defect';
   const looks = log.slice(welded + 1).filter(({ what }) => what === 'looked at');
   const look = looks.findLast(({ at }) => welded >= 0 || at >= laid!.at);
   if (!look) return 'not looked at';

@@ -1,18 +1,18 @@
 import type { MemberShape } from '../../frame';
 import type { HandPractice } from '../../reference';
 import type { FeltEdge } from '../../probe';
-import { crackExtent, unrolledPath, type Crack } from '../../trace';
+import { crackExtent, unrolledPath, type SeenCrack } from '../../trace';
 import type { Saying } from '../saying';
 
 /** A crack whose end was not found runs on at least this far, mm: doubtful there (common practice, no source). */
 const PAST_END_MM = 25;
 
 /** The strips a crack crosses do not carry at its stations; past an end that was not found metal is doubtful. */
-export function crackSays(crack: Crack, shape: MemberShape): Saying[] {
+export function crackSays(crack: SeenCrack, shape: MemberShape): Saying[] {
   const path = unrolledPath(shape, crack.path);
   const us = path.map(([, u]) => u);
   const { fromMm, toMm } = crackExtent(crack);
-  const about = { by: 'seen' as const, recordId: crack.id, at: crack.at, what: 'crack' };
+  const about = { by: 'seen' as const, recordId: crack.id, at: (crack.lastLook ?? crack).at, what: 'crack' };
   const band = { uFromMm: Math.min(...us), uToMm: Math.max(...us) };
   const along = toMm - fromMm > band.uToMm - band.uFromMm;
   const open = !crack.startFound || !crack.finishFound;

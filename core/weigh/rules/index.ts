@@ -3,6 +3,7 @@ import type { MemberPicture } from '../picture';
 import { causeAndCarried } from './cause';
 import { complainedOf } from './complained-of';
 import { crackKinds } from './crack-kind';
+import { crackedWelds } from './cracked-weld';
 import { cracks } from './cracks';
 import { criticalZone } from './critical-zone';
 import { failedAgain } from './failed-again';
@@ -30,6 +31,7 @@ export const RULES: readonly Rule[] = [
   edgeOpenBetween,
   thinLanding,
   cracks,
+  crackedWelds,
   steelAllowsWelding,
   walked,
   straightness,
