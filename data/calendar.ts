@@ -1,4 +1,4 @@
-import { stands } from '@/core/job';
+import { lastTold, stands } from '@/core/job';
 import {
   lookDue,
   isLookMade,
@@ -65,7 +65,7 @@ function toldOf(
   kept: Parameters<typeof stands>[0],
   today: string,
 ): PlannedJob['told'] {
-  const interim = stands(kept, 'interim').at(-1);
+  const interim = lastTold(kept);
   if (!interim) return undefined;
   const trips = [...heldElsewhere(db, jobId).trips, ...stands(kept, 'trip')];
   const due = lookDue(interim, lookedSince(db, jobId, interim.at), trips, today);

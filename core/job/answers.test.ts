@@ -195,6 +195,9 @@ describe('driving, while it waits for its turn', () => {
   test('the last word counts, and none once it is signed off, or struck through', () => {
     const [first, then] = [told({}), told({ answer: 'restricted' }, '2026-11-13T08:00:00Z')];
     expect(drive([first, then]).is).toBe('with limits');
+    // A milder word of before that a device kept late is not the last.
+    const late = told({ answer: 'restricted' }, '2026-11-11T08:00:00Z');
+    expect(drive([first, late]).is).toBe('no');
     const signed = (at: string) => ({ kind: 'sign off', ...stamp(), at }) as unknown as Evidence;
     expect(drive([first, signed('2026-11-20T08:00:00Z')]).is).toBe('yes');
     expect(drive([signed('2026-11-10T08:00:00Z'), first]).is).toBe('no');

@@ -98,7 +98,7 @@ export {
 export { calmerPlace, plateEndsOf, type JudgedEnd } from './plate-ends';
 export { triedPractice, type Tried } from './tried';
 export { answeredJob } from './answered';
-export { toldUntil } from './told';
+export { lastTold, toldUntil } from './told';
 export { workCandidates, worksForHost, worksForMember, type WorkCandidate } from './suited-works';
 export {
   frameFaces,

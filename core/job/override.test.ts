@@ -53,6 +53,15 @@ test('the last one of a member counts; struck, none does', () => {
   const strikes = [{ id: 's', evidenceId: later.id, why: 'slip', by: 'RK', at: later.at }];
   expect(overridesOf({ ...records([override(), later]), strikes }).get('rail-left')!.verdict).toBe('Watch');
 });
+test('kept late, an older word does not soften a newer one, nor hide a harsher', () => {
+  const at = (day: number) => `2026-11-${day}T08:00:00Z`;
+  const said = (verdict: Override['verdict'], day: number) => override({ verdict, at: at(day) });
+  const last = (...words: Override[]) => overridesOf(records(words)).get('rail-left')!.verdict;
+  expect(last(said('Renew', 20), said('Leave', 18))).toBe('Renew');
+  expect(last(said('Leave', 20), said('Renew', 18))).toBe('Renew');
+  expect(last(said('Renew', 18), said('Leave', 20))).toBe('Leave');
+  expect(last(said('Renew', 18), said('Leave', 18))).toBe('Leave');
+});
 test('a harsher word counts, a milder one does not', () => {
   expect(harsher('Mend', override())).toBe('Mend');
   expect(harsher('Leave', override())).toBe('Watch');

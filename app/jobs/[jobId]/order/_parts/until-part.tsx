@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import { Link } from '@/app/_parts/link';
 import { useWatch } from 'react-hook-form';
 import { z } from 'zod';
-import { stands, toldUntil, watchedCracks } from '@/core/job';
+import { lastTold, toldUntil, watchedCracks } from '@/core/job';
 import { interimKind, type Interim } from '@/core/order';
 import { kmToMiles, parseDistanceKm, printDistance, type UnitSystem } from '@/core/quantity';
 import { isStricter, MOVE_ANSWERS } from '@/core/trace';
@@ -21,7 +21,7 @@ export function UntilPart() {
   const { isWorking } = useWork();
   const { answer, reasons } = useMayMove();
   const [isTelling, setTelling] = useState(false);
-  const told = stands(file, 'interim').at(-1);
+  const told = lastTold(file);
   const isTooMild = told !== undefined && isStricter(answer, told.answer);
   return (
     <section aria-label="Until its turn" className="mt-4 border-t border-rule pt-3">
