@@ -92,6 +92,7 @@ export {
   type TankHolds,
 } from './loads';
 export { bySchema, instantSchema, recordIdSchema, standing, strikeSchema, type Strike } from './strike';
+export { lastWord, maybeLast } from './last-word';
 export { evidenceKind, ofKind, onMember, type EvidenceKind, type EvidenceStamp, type Fit } from './evidence';
 export {
   CRACK_ENDS,

@@ -1,5 +1,5 @@
 import { severity, type Override, type Verdict } from '../weigh';
-import { lastWord } from './last-word';
+import { lastWord } from '../frame';
 import { stands, type JobRecords } from './records';
 
 /** What a technician said last of each member, by member. Where two devices disagree which that was, the harsher. */

@@ -1,6 +1,6 @@
 import { isLookMade, LOOKED_BY, lookDue, type Interim, type LookDue } from '../order';
 import { MOVE_ANSWERS } from '../trace';
-import { lastWord } from './last-word';
+import { lastWord } from '../frame';
 import { stands, type JobRecords } from './records';
 
 /** What an owner was told of a unit that waits for its turn, and when it is looked at again. */

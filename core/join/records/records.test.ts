@@ -53,6 +53,18 @@ test.each<[string, SeamLog[], boolean, (typeof SEAM_STANDS)[number]]>([
   ['dye that bled', [welded, looked({ dye: 'bled' })], true, 'defect'],
   ['dye clean', [welded, looked({ dye: 'clean' })], true, 'good'],
   ['redone, not looked at again', [welded, looked({ defects: ['crack'] }), welded], true, 'not looked at'],
+  [
+    'cracked, and a later look that found nothing',
+    [welded, looked({ defects: ['crack'] }), looked()],
+    true,
+    'defect',
+  ],
+  [
+    'undercut, dressed and looked at again',
+    [welded, looked({ defects: ['undercut'] }), looked()],
+    true,
+    'good',
+  ],
   ['redone and good', [welded, looked({ defects: ['crack'] }), welded, looked()], true, 'good'],
 ])('a seam: %s', (_, entries, hasPhoto, stands) => expect(stand(entries, { hasPhoto })).toBe(stands));
 
@@ -152,6 +164,17 @@ test('bolts: never tightened, due after a day, settled once none had moved', () 
   expect(retighten([{ at }], hours(24))).toBe('look again');
   expect(retighten([{ at }, { at, moved: 'some' }], hours(24))).toBe('look again');
   expect(retighten([{ at }, { at, moved: 'none' }], hours(999))).toBe('settled');
+  // None had moved, says a device that was out of reach when some did.
+  const before = '2026-11-20T07:00:00Z';
+  expect(
+    retighten(
+      [
+        { at, moved: 'some' },
+        { at: before, moved: 'none' },
+      ],
+      hours(24),
+    ),
+  ).toBe('look again');
 });
 
 test('a card’s steps keep their order; the last word on each stands', () => {

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { evidenceKind } from '../../frame';
+import { evidenceKind, lastWord } from '../../frame';
 import { atSeam, onItsMember } from './stamp';
 
 /** Bolts of a set brought to their torque, or looked at again. */
@@ -28,7 +28,8 @@ export type Retighten = (typeof RETIGHTEN)[number];
 
 /** How a set stands: never tightened; tightened and due again; not due yet; looked at again and none had moved. */
 export function retighten(log: readonly Pick<Tightened, 'at' | 'moved'>[], nowMs: number): Retighten {
-  const last = log.at(-1);
+  // Where two devices disagree which was last, that none had moved is the one to doubt.
+  const last = lastWord(log, ({ moved }) => (moved === 'none' ? 0 : 1));
   if (!last) return 'not tightened';
   if (last.moved === 'none') return 'settled';
   return nowMs - Date.parse(last.at) >= LOOK_AGAIN_HOURS * 3_600_000 ? 'look again' : 'wait';
