@@ -162,9 +162,19 @@ test('a seam’s log, its hold, and the sheet that goes to the truck', async ({ 
   await weld.getByRole('button', { name: 'Welded' }).click();
   await expect(log).toContainText('welded, not looked at');
   const look = log.getByRole('group', { name: 'Look at A1' });
-  await look.getByRole('button', { name: 'undercut' }).click();
+  await look.getByRole('button', { name: 'crack', exact: true }).click();
   await look.getByRole('button', { name: 'Keep what was seen' }).click();
   await expect(log).toContainText('a defect: grind out, redo, look again');
+  await kept(page);
+
+  // It is heard where the rail is judged, and where somebody asks whether it may be driven.
+  const cracked = 'Weld A1 of the repair cracked';
+  await page.goto(`${untouched.url}${job}/weigh?member=rail-right`);
+  await worked(page);
+  await expect(page.getByRole('region', { name: 'Reasons' })).toContainText(cracked);
+  await page.goto(`${untouched.url}${job}/trace?member=rail-right`);
+  await worked(page);
+  await expect(page.getByText(cracked).first()).toBeAttached();
 
   // What hides it is not put right yet.
   await page.goto(`${untouched.url}${job}/walk?member=rail-right&part=signs&station=110`);
