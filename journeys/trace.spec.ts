@@ -1,7 +1,8 @@
+import { randomUUID } from 'node:crypto';
 import { writeFileSync } from 'node:fs';
 import { readPdf } from '../checks/outside/validators';
 import { choose, expectChosen } from './choose';
-import { expect, kept, openJob, paperOf, PIXEL, test, worked } from './stage';
+import { expect, kept, openJob, paperOf, PIXEL, recordsOf, test, worked } from './stage';
 
 test('three looks at a crack become a range of miles; what eases it is told, a trip typed in is answered', async ({
   page,
@@ -254,8 +255,9 @@ test('a crack of a bracket: recorded here, its twin asked for, looked at again w
   await expect(panel.getByText('4 looks')).toBeVisible();
 });
 
-test('branches are one family, and stand in Join as grooves to grind before a plate goes over them', async ({
+test('branches are one family, and stand in Join as grooves to grind before a plate goes over them; put right, they are answered', async ({
   page,
+  baseURL,
 }, info) => {
   await openJob(page, `TR-${info.workerIndex}8`, { steel: 'hot-rolled-50' });
   await page.getByRole('link', { name: /^Trace/ }).click();
@@ -297,4 +299,30 @@ test('branches are one family, and stand in Join as grooves to grind before a pl
   );
   await expect(first).toContainText('then gouge the back to sound metal and weld it');
   await expect(first).toContainText('an end of it was not found');
+
+  // Put right over both of them, they are answered wherever they were heard.
+  await kept(page);
+  const [job] = /\/jobs\/[^/]+/.exec(page.url())!;
+  const { evidence } = await recordsOf(baseURL!, job);
+  const { memberId } = evidence.find(({ kind }) => kind === 'crack') as { memberId: string };
+  const sign = {
+    kind: 'sign',
+    version: 1,
+    id: randomUUID(),
+    memberId,
+    face: 'web',
+    stationMm: 1300,
+    toMm: 1700,
+    heightMm: 0,
+    detail: { sign: 'put right', done: 'renewed' },
+    by: 'TM',
+    at: new Date().toISOString(),
+    note: '',
+  };
+  const answer = await page.request.post(`${baseURL}/api${job}/evidence`, { data: { evidence: [sign] } });
+  expect(answer.ok()).toBe(true);
+  await page.goto(`${job}/trace?member=${memberId}`);
+  await worked(page);
+  await expect(cracks.getByText('put right since')).toHaveCount(2);
+  await expect(page.getByRole('region', { name: 'May it move' })).not.toContainText('is cracked');
 });

@@ -98,6 +98,7 @@ export {
 export { calmerPlace, plateEndsOf, type JudgedEnd } from './plate-ends';
 export { triedPractice, type Tried } from './tried';
 export { answeredJob } from './answered';
+export { openCracks } from './cracks';
 export { lastTold, toldUntil } from './told';
 export { workCandidates, worksForHost, worksForMember, type WorkCandidate } from './suited-works';
 export {

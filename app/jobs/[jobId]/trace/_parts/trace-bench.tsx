@@ -1,9 +1,9 @@
 'use client';
 
-import { useCallback, useState, type KeyboardEvent } from 'react';
+import { useCallback, useMemo, useState, type KeyboardEvent } from 'react';
 import { toast } from 'sonner';
 import { standing, type Spot } from '@/core/frame';
-import { recorded, stands } from '@/core/job';
+import { openCracks, recorded, stands } from '@/core/job';
 import { percent, printLength } from '@/core/quantity';
 import {
   crackedShare,
@@ -221,6 +221,7 @@ function CrackLine({
       <span className={seen!.startFound && seen!.finishFound ? '' : 'font-semibold text-oxide'}>
         {endsWords(seen!)}
       </span>
+      {!strike && <PutRight crack={crack} />}
       <SeenWords crack={crack} looks={looksAt(stands(file, 'crack look'), crack.id).length} />
       {strike ? (
         <span className="caption no-underline">
@@ -235,6 +236,12 @@ function CrackLine({
       />
     </li>
   );
+}
+
+function PutRight({ crack: { id } }: { crack: Crack }) {
+  const { file } = useRecords();
+  const isOpen = useMemo(() => openCracks(file).some((each) => each.id === id), [file, id]);
+  return isOpen ? null : <span className="font-semibold text-good">put right since</span>;
 }
 
 function FamilyWords({ family }: { family: readonly Crack[] }) {
