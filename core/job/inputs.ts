@@ -54,7 +54,7 @@ export interface SortedRecords {
   readonly beside: ReadonlyMap<string, readonly Beside[]>;
   /** Welds that cracked since they were made. */
   readonly cracked: readonly WeldCracked[];
-  /** What stands measured of the unit’s geometry, its other jobs' too. */
+  /** What stands measured of the unit's geometry, its other jobs' too. */
   readonly geometry: readonly Geometry[];
   /** What the owner feels and nothing on record explains. */
   readonly unexplained: readonly Complaint[];
