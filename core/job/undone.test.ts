@@ -158,6 +158,15 @@ describe('a weld of what put it right', () => {
     });
     expect(moves({ ...job(bled), repairs: [] }).reasons).toEqual([]);
   });
+  test.each([
+    ['before the plate was laid', [putRight(1700, 2300, 2), welded(3)], 0],
+    ['before it by the clock, kept after it', [welded(3), putRight(1700, 2300, 2)], 1],
+    ['after it by the clock, kept before it', [putRight(1700, 2300, 5), welded(3)], 1],
+  ])('put right %s', (_what, done, open) => {
+    const records = job([crack, ...done, seen(6, { dye: 'bled' })]);
+    expect(openCracks(records)).toHaveLength(open);
+    expect(asks(records)).toContain('weld-cracked');
+  });
   test('beside what was put right it takes nothing from it', () => {
     const elsewhere = job([crack, welded(3), putRight(1990, 2010), seen(6, { dye: 'bled' })]);
     expect(openCracks(elsewhere)).toHaveLength(1);

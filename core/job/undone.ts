@@ -10,10 +10,12 @@ import type { JobRecords } from './records';
 export interface WeldCracked extends CrackedWeld {
   readonly memberId: string;
   readonly host?: { readonly on: string; readonly id: string };
+  /** When it was laid first, by the clock and as it was kept; absent where nobody logged that. */
+  readonly laid?: { readonly at: string; readonly kept: number };
 }
 
 /** Welds whose log says that they cracked, with no welding since; of evidence that stands. What is no longer planned has none. */
-export function crackedWelds(
+function crackedWelds(
   records: Pick<JobRecords, 'frame' | 'practice' | 'repairs'>,
   evidence: readonly Evidence[],
 ): WeldCracked[] {
@@ -26,7 +28,14 @@ export function crackedWelds(
     const found = crackedSince(log);
     if (!found) return [];
     const { ofId, memberId, mark } = found;
-    return reachesOf(records, evidence, ofId).map((reach) => ({ mark, memberId, ...reach }));
+    const first = log.find(({ what }) => what === 'welded');
+    const laid = first && { at: first.at, kept: evidence.indexOf(first) };
+    return reachesOf(records, evidence, ofId).map((reach) => ({
+      mark,
+      memberId,
+      ...reach,
+      ...(laid && { laid }),
+    }));
   });
 }
 
@@ -58,8 +67,9 @@ function reachesOf(
     });
 }
 
-/** Whether a record says that something was put right by a weld that cracked since: it is not. */
-export function isUndone(record: Evidence, cracked: readonly WeldCracked[]): boolean {
+/** Whether a record says that something was put right by a weld that cracked since: it is not. What was put right before any of it was laid stays so. */
+function isUndone(record: Evidence, kept: number, all: readonly WeldCracked[]): boolean {
+  const cracked = all.filter(({ laid }) => !laid || record.at >= laid.at || kept > laid.kept);
   if (record.kind === 'find')
     return (
       record.state.is === 'put right' &&
@@ -80,5 +90,5 @@ export function stillSaid(
 ): { readonly evidence: readonly Evidence[]; readonly cracked: readonly WeldCracked[] } {
   const cracked = crackedWelds(records, evidence);
   if (cracked.length === 0) return { evidence, cracked };
-  return { evidence: evidence.filter((record) => !isUndone(record, cracked)), cracked };
+  return { evidence: evidence.filter((record, k) => !isUndone(record, k, cracked)), cracked };
 }
