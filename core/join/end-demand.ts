@@ -68,6 +68,7 @@ export function endDemands(context: RepairPicture, piece: Piece, lines: readonly
         forceN,
         capacityN,
         runMm: Math.max(0, high - low),
+        ...(endLine.countedMm !== undefined && { endShare: endLine.countedMm / endLine.lengthMm }),
       };
     });
 }

@@ -76,6 +76,8 @@ export interface EndDemand {
   readonly end: 'front end' | 'rear end';
   readonly forceN: number;
   readonly capacityN: number;
+  /** Of the end weld itself: how much of it is counted; all of it where absent. */
+  readonly endShare?: number;
   /** Weld within this run counts: from the end to the damage. */
   readonly runMm: number;
 }

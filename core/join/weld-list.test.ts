@@ -218,14 +218,18 @@ describe('an end over metal that is bad', () => {
     );
     const { ends, lines } = joinedOf(pieceOf(), { thin });
     const line = lines.find(({ place }) => place === 'front end')!;
-    return { line, capacityN: ends.find(({ end }) => end === 'front end')!.capacityN };
+    return { line, ...ends.find(({ end }) => end === 'front end')! };
   };
   const sound = frontEnd(thicknessMm);
 
-  test('on sound metal all of it counts', () => expect(sound.line.countedMm).toBeUndefined());
+  test('on sound metal all of it counts', () => {
+    expect(sound.line.countedMm).toBeUndefined();
+    expect(sound.endShare).toBeUndefined();
+  });
   test('what lies on nothing does not, and the less is left the less it holds', () => {
     const [rusted, gone] = [frontEnd(0.4 * thicknessMm), frontEnd(0.01)];
     expect(rusted.line.countedMm).toBeLessThan(0.8 * rusted.line.lengthMm);
+    expect(rusted.endShare).toBeCloseTo(rusted.line.countedMm! / rusted.line.lengthMm, 9);
     expect(gone.line.lengthMm).toBeCloseTo(sound.line.lengthMm, 6);
     expect(rusted.capacityN).toBeLessThan(sound.capacityN);
     expect(gone.capacityN).toBeLessThanOrEqual(rusted.capacityN);

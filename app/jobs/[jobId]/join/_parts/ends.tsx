@@ -1,7 +1,7 @@
 'use client';
 
 import { plateEndsOf, type WorkedRepair } from '@/core/job';
-import { printForce, printLength } from '@/core/quantity';
+import { percent, printForce, printLength } from '@/core/quantity';
 import { endWords } from '../../../../_words/shape';
 import { printStation } from '../../../../_words/station';
 import { useMember, useReader, useWork } from '../../../_desk';
@@ -22,6 +22,8 @@ export function Ends({ worked, join: { member } }: { worked: WorkedRepair; join:
             <span>plate at 0.67 Fy brings {printForce(end.forceN, system)}</span>
             <span>
               {holds} over {printLength(end.runMm, system, 'length')} take {printForce(end.capacityN, system)}
+              {end.endShare !== undefined &&
+                `; ${percent(end.endShare)} of the end weld lies on metal that can hold it`}
             </span>
             <span className={end.capacityN < end.forceN ? 'font-bold text-oxide' : 'text-good font-semibold'}>
               {end.capacityN < end.forceN ? 'too little' : 'enough'}
