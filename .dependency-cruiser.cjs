@@ -60,6 +60,17 @@ module.exports = {
       to: { path: '^app/' },
     },
     {
+      name: 'what-every-page-has-carries-no-core',
+      severity: 'error',
+      from: {
+        path: '^app/_outbox/(index|outbox|parcel|shelf|answer|held-before|keeping-light|keeping-words)\\.tsx?$',
+      },
+      to: {
+        path: '^core/|^app/_outbox/(drafts|mend|both-repairs|not-taken-sheet)',
+        dependencyTypesNot: ['type-only', 'dynamic-import'],
+      },
+    },
+    {
       name: 'core-takes-named-packages-only',
       severity: 'error',
       from: { path: '^core/', pathNot: '\\.test\\.ts$' },

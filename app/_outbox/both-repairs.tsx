@@ -9,7 +9,8 @@ import { askRecords, newId } from '../_client';
 import { boltWords } from '../_words/shape';
 import { printStation } from '../_words/station';
 import { theOutbox } from '.';
-import { repairParcel, withdrawalParcel, type Draft } from './parcel';
+import { repairParcel, withdrawalParcel } from './drafts';
+import type { Draft } from './parcel';
 import type { NotTaken } from './shelf';
 import { When } from '@/ui/controls';
 

@@ -1,11 +1,14 @@
 'use client';
 
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { UnitSystem } from '@/core/quantity';
+import { usePart } from '../_parts/use-part';
 import { useKeeping } from '.';
 import type { Keeping } from './outbox';
 import { heldWords, keepingWords } from './keeping-words';
-import { NotTakenSheet } from './not-taken-sheet';
+import type { NotTakenProps } from './not-taken-sheet';
+
+const notTakenSheet = async () => (await import('./not-taken-sheet')).NotTakenSheet;
 
 const SHAPE = {
   looking: 'border-2 border-edge rounded-full',
@@ -18,14 +21,20 @@ const SHAPE = {
 export function KeepingLight({ system, quiet = false }: { system: UnitSystem; quiet?: boolean }) {
   const keeping = useKeeping();
   const [isOpen, setOpen] = useState(false);
+  const [NotTakenSheet, bring] = usePart<NotTakenProps>(notTakenSheet);
   const refused = keeping.notTaken.length;
+  // Brought while the server that refused is in reach.
+  const isRefused = refused > 0;
+  useEffect(() => {
+    if (isRefused) void bring();
+  }, [isRefused, bring]);
   const isQuiet = quiet && refused === 0 && (keeping.state === 'kept' || keeping.state === 'looking');
   if (isQuiet) return null;
   // What was not taken stands in the place of *kept*: beside it, it would be read as all well.
   return (
     <>
-      {refused > 0 ? (
-        <NotTaken keeping={keeping} onOpen={() => setOpen(true)} />
+      {isRefused ? (
+        <NotTaken keeping={keeping} onOpen={async () => setOpen(await bring())} />
       ) : (
         <span
           className="flex min-w-[74px] items-center gap-1.5 pl-1 text-sm"
@@ -36,12 +45,14 @@ export function KeepingLight({ system, quiet = false }: { system: UnitSystem; qu
           {keepingWords(keeping)}
         </span>
       )}
-      <NotTakenSheet
-        notTaken={keeping.notTaken}
-        system={system}
-        open={isOpen && refused > 0}
-        onOpenChange={setOpen}
-      />
+      {NotTakenSheet && (
+        <NotTakenSheet
+          notTaken={keeping.notTaken}
+          system={system}
+          open={isOpen && isRefused}
+          onOpenChange={setOpen}
+        />
+      )}
     </>
   );
 }

@@ -10,18 +10,15 @@ import { mendables, mended, typed } from './mend';
 import type { NotTaken } from './shelf';
 import { BothRepairs } from './both-repairs';
 
+export interface NotTakenProps {
+  readonly notTaken: readonly NotTaken[];
+  readonly system: UnitSystem;
+  readonly open: boolean;
+  readonly onOpenChange: (open: boolean) => void;
+}
+
 /** What the server would not take, with its reason: to mend, to take away as a file, or to throw away by hand. Nothing goes by itself. */
-export function NotTakenSheet({
-  notTaken,
-  system,
-  open,
-  onOpenChange,
-}: {
-  notTaken: readonly NotTaken[];
-  system: UnitSystem;
-  open: boolean;
-  onOpenChange: (open: boolean) => void;
-}) {
+export function NotTakenSheet({ notTaken, system, open, onOpenChange }: NotTakenProps) {
   return (
     <Sheet
       title="Not taken"

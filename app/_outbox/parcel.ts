@@ -1,8 +1,5 @@
-import { packEvidence, type Evidence } from '@/core/job';
-import { packed } from '@/core/quantity';
-import { repairForm, type Repair } from '@/core/shape';
 import type { Strike } from '@/core/frame';
-import type { Photo } from '@/core/walk';
+import type { Repair } from '@/core/shape';
 
 /** What a parcel's contents are written as; see `held-before.ts` for how earlier ones are read. */
 export const PARCEL_VERSION = 2;
@@ -40,38 +37,6 @@ export type Parcel = Contents & {
 };
 /** A parcel that has no number yet. */
 export type Draft = Contents & Pick<Parcel, 'id' | 'jobId'>;
-
-export const evidenceParcel = (jobId: string, record: Evidence): Draft => ({
-  kind: 'evidence',
-  id: record.id,
-  jobId,
-  body: { evidence: [packEvidence(record)] },
-});
-export const photoParcel = (jobId: string, photo: Photo, file: Blob): Draft => ({
-  kind: 'photo',
-  id: photo.id,
-  jobId,
-  body: packEvidence(photo),
-  file,
-});
-export const strikeParcel = (jobId: string, strike: Strike): Draft => ({
-  kind: 'strike',
-  id: strike.id,
-  jobId,
-  body: strike,
-});
-export const repairParcel = (jobId: string, made: RepairMade): Draft => ({
-  kind: 'repair',
-  id: made.changeId,
-  jobId,
-  body: { ...made, repair: packed(repairForm, made.repair) },
-});
-export const withdrawalParcel = (jobId: string, body: Withdrawal): Draft => ({
-  kind: 'withdrawal',
-  id: body.changeId,
-  jobId,
-  body,
-});
 
 const DOOR: Readonly<Record<Parcel['kind'], string>> = {
   evidence: 'evidence',

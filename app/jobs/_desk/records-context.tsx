@@ -21,15 +21,14 @@ import type { Photo } from '@/core/walk';
 import type { Repair } from '@/core/shape';
 import type { Problem } from '@/core/exchange';
 import { askRecords, changeFrame, changePractice, type Answer, newId } from '../../_client';
+import { theOutbox, type Draft } from '../../_outbox';
 import {
   evidenceParcel,
   photoParcel,
   repairParcel,
   strikeParcel,
-  theOutbox,
   withdrawalParcel,
-  type Draft,
-} from '../../_outbox';
+} from '../../_outbox/drafts';
 import { changedRepair, type ShownRepair } from './as-own';
 import { recordsReducer } from './records';
 import { serverWord } from './server-word';

@@ -2,14 +2,8 @@ import { demoBundle } from '@/demo';
 import type { Evidence, JobFile } from '@/core/job';
 import type { Repair } from '@/core/shape';
 import { asOwn, changedRepair } from './as-own';
-import {
-  evidenceParcel,
-  repairParcel,
-  strikeParcel,
-  withdrawalParcel,
-  type Draft,
-  type Parcel,
-} from '../../_outbox/parcel';
+import { evidenceParcel, repairParcel, strikeParcel, withdrawalParcel } from '../../_outbox/drafts';
+import type { Draft, Parcel } from '../../_outbox/parcel';
 import { recordsReducer, withWrites } from './records';
 
 const { job, unit, notices, frame, practice, evidence, strikes, repairs } = demoBundle('GR-7');

@@ -1,7 +1,8 @@
 import { demoBundle } from '@/demo';
 import type { Evidence, JobFile } from '@/core/job';
 import type { Answer } from '../../_client';
-import { evidenceParcel, type Parcel } from '../../_outbox/parcel';
+import { evidenceParcel } from '../../_outbox/drafts';
+import type { Parcel } from '../../_outbox/parcel';
 import { serverWord } from './server-word';
 
 const { evidence, ...rest } = demoBundle('GR-7');
