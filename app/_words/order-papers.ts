@@ -1,5 +1,6 @@
 import { stands, type JobFile, type JobOrder } from '@/core/job';
 import {
+  answerTo,
   isOpen,
   isOver,
   openChecks,
@@ -242,7 +243,7 @@ export function changePaper(file: JobFile): Paper {
               heads: ['zone', 'found', 'hours', 'comes to', 'the owner says'],
               widths: [32, 190, 60, 90, 0],
               rows: extras.map(({ id, zoneId, what, hours, money, by, at }) => {
-                const said = answers.findLast(({ extraId }) => extraId === id);
+                const said = answerTo(answers, id);
                 return [
                   zoneId,
                   `${what} (${by}, ${localTime(at)})`,

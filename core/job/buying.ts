@@ -1,5 +1,5 @@
 import { memberOf } from '../frame';
-import { latest } from '../walk';
+import { claimsStand } from '../walk';
 import { buyersLook, unitVerdict, type BuyersLook, type MemberVerdict } from '../weigh';
 import { recordedAgainst } from './complaint';
 import { straightenedFirst } from './geometry';
@@ -25,7 +25,6 @@ export function jobBuyersLook(
     readonly against: number;
   }[],
 ): BuyersLook {
-  const claims = latest(stands(records, 'claim'), (claim) => claim.claimId);
   const judged = members.flatMap(({ memberId, verdict }) => {
     const member = memberOf(records.frame, memberId);
     return member ? [{ member, verdict }] : [];
@@ -43,7 +42,7 @@ export function jobBuyersLook(
       hosts: jobHosts(records),
       outOfTrue: straightenedFirst(records),
     },
-    [...claims.values()],
+    claimsStand(stands(records, 'claim')),
     records.practice.money,
   );
 }

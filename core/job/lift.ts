@@ -1,12 +1,14 @@
-import { axlesOf, totalKg, type Notice } from '../frame';
+import { axlesOf, lastWord, totalKg, type Notice } from '../frame';
 import { STANDARD_GRAVITY } from '../quantity';
 import {
+  LIFT_ANSWERS,
   takesPoints,
   usualLift,
   type LiftAnswer,
   type LiftFacts,
   type LiftPlan,
   type LiftReason,
+  type LiftRecord,
   type LiftWay,
 } from '../walk';
 import {
@@ -28,7 +30,7 @@ import { tellsOf } from './evidence';
 import { fingerprint } from '../quantity';
 import { jobHosts } from './inputs';
 import type { MemberWork } from './member';
-import type { JobRecords } from './records';
+import { stands, type JobRecords } from './records';
 
 const liftEvidence = (
   records: JobRecords,
@@ -43,6 +45,10 @@ const liftEvidence = (
   partedShare: records.practice.hand.partedShare,
   unreadable: records.unreadable?.length ?? 0,
 });
+
+/** The last answer that was kept; where two devices disagree which that was, the stricter. */
+export const lastLift = (records: Pick<JobRecords, 'evidence' | 'strikes'>): LiftRecord | undefined =>
+  lastWord(stands(records, 'lift'), ({ answer }) => LIFT_ANSWERS.indexOf(answer));
 
 /**
  * Raised with every change of how a frame on pads, jacks, legs or axles is computed. 2: held sideways by friction, not by walls. 3: a guess from

@@ -1,9 +1,10 @@
 import { extraMoney, isOpen, shutBefore, type GateId } from '../order';
-import { faceOf, hostsOf, memberOf, type FaceId } from '../frame';
+import { breadthMm, faceOf, hostsOf, memberOf, type FaceId, type Member } from '../frame';
 import { DEFAULT_PRACTICE, type Kit } from '../reference';
 import type { Alignment } from '../trace';
+import { usualLift, type LiftRecord } from '../walk';
 import { demoJob } from './job-for-tests';
-import { costsOf, leftOff, type Evidence } from '.';
+import { alongFrame, costsOf, leftOff, liftBasis, type Evidence } from '.';
 
 const id = (k: number) => `00000000-0000-4000-8000-${String(k).padStart(12, '0')}`;
 const at = (hour: number) => `2026-11-26T${String(hour).padStart(2, '0')}:00:00Z`;
@@ -98,6 +99,24 @@ describe('what is recorded elsewhere is heard here', () => {
     const tasks = (more: readonly Evidence[]) => job.order(more).plan.tasks.map(({ what }) => what);
     expect(tasks([opened, soft(11), told])).not.toContain('extra');
     expect(tasks([opened, soft(11), told, yes])).toContain('extra');
+    // A yes of before, kept late by a phone that was out of reach, grants nothing; one said later does.
+    const no = { ...yes, id: id(70), answer: 'no' } as Evidence;
+    const said = (hour: number) => ({ ...yes, id: id(71), at: at(hour) }) as Evidence;
+    expect(tasks([opened, soft(11), told, no, said(12)])).not.toContain('extra');
+    expect(tasks([opened, soft(11), told, no, said(14)])).toContain('extra');
+  });
+  test('a lift that may was asked before one that may not, and kept after it: it is not raised', () => {
+    const lift = (k: number, hour: number, answer: LiftRecord['answer']): Evidence => ({
+      kind: 'lift',
+      ...stamp(k, hour),
+      plan: usualLift(job.file.frame, 'two-post pads'),
+      answer,
+      reasons: [],
+      basis: liftBasis(job.file, []),
+    });
+    const codes = (more: readonly Evidence[]) => gate(more, 'raise').lacks.map(({ code }) => code);
+    expect(codes([lift(60, 10, 'Not here'), lift(61, 9, 'Lift here')])).toEqual(['lift not here']);
+    expect(codes([lift(60, 9, 'Not here'), lift(61, 10, 'Lift here')])).toEqual([]);
   });
   test('tacked, a wheelbase that moved more than the sides may differ keeps the weld shut', () => {
     const wheelbase = (k: number, hour: number, leftMm: number): Evidence => ({
@@ -286,6 +305,18 @@ test('what was paid is the last word on each thing; what was reckoned is the ste
   expect(extraMoney([1.5, 3], 110, 40)).toEqual([205, 370]);
 });
 
+test('what runs across lies at its station, as wide as it is; what runs along, along', () => {
+  const { frame } = demoJob('cut out').file;
+  const across = memberOf(frame, 'cross-1')!;
+  const along = memberOf(frame, 'rail-left')!;
+  const of = (member: Member, from: number, to: number) => {
+    const { fromMm, toMm } = alongFrame(frame, member, from, to);
+    return toMm - fromMm;
+  };
+  expect(of(across, 0, across.lengthMm)).toBeCloseTo(breadthMm(across.shape));
+  expect(of(along, 1000, 1500)).toBeCloseTo(500);
+});
+
 describe('off and not back, by the records alone', () => {
   const removal = (fate: 'goes back' | 'scrap' = 'goes back'): Evidence => ({
     kind: 'removal',
@@ -322,5 +353,17 @@ describe('off and not back, by the records alone', () => {
       1,
     ],
     ['nothing off', [done(21, 'put back mark-4 right', 9)], 0],
+    [
+      'off once more, and when it came off first kept late',
+      [
+        { ...removal(), at: at(12) } as Evidence,
+        removal(),
+        done(21, 'put back mark-4 right', 9),
+        done(22, 'test mark-4 right', 10),
+      ],
+      1,
+    ],
+    ['scrap by an older word kept late', [removal(), { ...removal('scrap'), at: at(7) } as Evidence], 1],
+    ['scrap by a later word', [removal(), { ...removal('scrap'), at: at(9) } as Evidence], 0],
   ] as [string, Evidence[], number][])('%s', (_, evidence, count) => expect(off(evidence)).toBe(count));
 });

@@ -664,9 +664,9 @@ describe('the look before buying', () => {
   });
 
   test('a claim not borne out is a reason, the last word on it counting', () => {
-    const claim = (standing: 'not borne out' | 'borne out') => ({
+    const claim = (standing: 'not borne out' | 'borne out', at = stamp().at) => ({
       kind: 'claim' as const,
-      ...stamp(),
+      ...{ ...stamp(), at },
       claimId: '00000000-0000-4000-8000-00000000cccc',
       words: 'metalwork done',
       standing,
@@ -677,6 +677,9 @@ describe('the look before buying', () => {
       );
     expect(of(claim('not borne out'))).toContain('metalwork done');
     expect(of(claim('not borne out'), claim('borne out'))).not.toContain('metalwork done');
+    expect(of(claim('not borne out'), claim('borne out', '2020-01-01T00:00:00Z'))).toContain(
+      'metalwork done',
+    );
   });
 });
 

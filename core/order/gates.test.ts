@@ -171,6 +171,43 @@ describe('hot work', () => {
     const gone: Permit = { ...PERMIT, id: 'x', at: at(9.5), is: 'withdrawn', permitId: PERMIT.id };
     expect(lacks(gatesWith([], { permits: [PERMIT, gone] }), 'hot work')).toEqual(['permit withdrawn']);
   });
+  describe('kept late by a phone that was out of reach', () => {
+    const older = { ...PERMIT, id: 'older', at: at(8) };
+    const newer = { ...PERMIT, id: 'newer', at: at(9.8) };
+    const ends = (is: Permit['is'], permitId = PERMIT.id, hours = 9.5): Permit => ({
+      ...PERMIT,
+      ...{ id: `${is} ${permitId}`, at: at(hours), is, permitId },
+    });
+    const short = { ...older, checks: PERMIT_CHECKS.filter((each) => each !== 'cavity') };
+    test.each<[string, Permit[], string[]]>([
+      [
+        'an older permit opens nothing that was withdrawn',
+        [PERMIT, ends('withdrawn'), older],
+        ['permit withdrawn'],
+      ],
+      ['nor while a watch runs', [PERMIT, ends('arc out'), older], ['permit over']],
+      ['nor one whose arc is out by itself', [older, ends('arc out', 'older'), newer], []],
+      ['one that lacks more shuts it', [PERMIT, short], ['check open']],
+      ['an older one that lacks nothing shuts nothing', [PERMIT, older], []],
+      ['one given later opens it', [PERMIT, ends('withdrawn'), newer], []],
+    ])('%s', (_, permits, expected) =>
+      expect(lacks(gatesWith([], { permits }), 'hot work')).toEqual(expected),
+    );
+    test('of two arcs out the watch is of the later', () => {
+      const permits = [PERMIT, ends('arc out', PERMIT.id, 9.5), ends('arc out', PERMIT.id, 9.2)];
+      const gate = gatesWith([], { permits }).find((each) => each.gate === 'hot work')!;
+      expect(gate.permit).toMatchObject({ arcOutAt: at(9.5) });
+    });
+    test('an older word that fuel is outside does not carry it out; nor does its hour bring it back', () => {
+      const open = (removals: Removal[], back: TaskSaid[] = []) =>
+        lacks(gatesWith(back, { permits: [PERMIT], removals }, withTank), 'hot work');
+      const off = (hours: number, isOutside: boolean) => ({ ...removal(isOutside), at: at(hours) });
+      expect(open([off(5, false), off(4, true)])).toEqual(['fuel not outside']);
+      expect(open([off(3, false), off(4, true)])).toEqual([]);
+      expect(open([off(5, true), off(4, true)], [said(4.5, 'put back tank')])).toEqual([]);
+      expect(open([off(5, true), off(4, true)], [said(5.5, 'put back tank')])).toEqual(['fuel not off']);
+    });
+  });
   test('nobody forces it', () =>
     expect(gatesWith().find(({ gate }) => gate === 'hot work')).toMatchObject({ mayBeForced: false }));
 });
@@ -285,6 +322,16 @@ describe('coat now, or wait', () => {
   ] as const)('%s', (_, [surface, airC, humidity], expected) =>
     expect(air(surface, airC, humidity)).toEqual([...expected]),
   );
+  test('dry air of before, kept late by a phone out of reach, dries no wet air of since', () => {
+    const of = (hours: number, humidity: number) => ({
+      ...({ kind: 'gate', gate: 'coat', of: 'D', is: 'measured', second: '' } as const),
+      ...stamp(hours),
+      ...{ surfaceC: 25, airC: 20, humidity },
+    });
+    const coat = (...airs: ReturnType<typeof of>[]) => lacks(gatesWith([], { said: airs }), 'coat');
+    expect(coat(of(9, 0.9), of(8, 0.5))).toEqual(['too damp']);
+    expect(coat(of(8, 0.9), of(9, 0.5))).toEqual([]);
+  });
   test('measured at another zone it is not measured here', () => {
     expect(air(20, 20, 0.5, 9, 'A')).toEqual(['air not measured']);
   });

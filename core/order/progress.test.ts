@@ -32,6 +32,31 @@ describe('how far a task is', () => {
     [[say(1, 'clear D', 'done'), say(2, 'clear D', 'again')], 'open'],
     [[say(1, 'clear D', 'done'), say(2, 'clear D', 'again'), say(3, 'clear D', 'done')], 'done'],
   ] as const)('%j: %s', (said, state) => expect(of([...said], 'clear D').state).toBe(state));
+  test.each([
+    [
+      'again after done, by a clock that is slow',
+      [say(5, 'clear D', 'done'), say(4, 'clear D', 'again')],
+      'open',
+    ],
+    ['again before it was done, kept late', [say(3, 'clear D', 'done'), say(4, 'clear D', 'again')], 'open'],
+    [
+      'done before it was opened again, kept late',
+      [say(4, 'clear D', 'again'), say(3, 'clear D', 'done')],
+      'open',
+    ],
+    [
+      'done once more since, by both',
+      [say(5, 'clear D', 'done'), say(4, 'clear D', 'again'), say(6, 'clear D', 'done')],
+      'done',
+    ],
+    [
+      'not needed, and opened again by a slow clock',
+      [say(5, 'clear D', 'not needed'), say(4, 'clear D', 'again')],
+      'open',
+    ],
+  ] as const)('where clock and keeping disagree: %s', (_, said, state) =>
+    expect(of([...said], 'clear D').state).toBe(state),
+  );
   test('finished twice it counts once, and says so', () => {
     const twice = of([say(1, 'clear D', 'done'), say(2, 'clear D', 'done', 'TM')], 'clear D');
     expect(twice).toMatchObject({ state: 'done', doneAt: at(1), by: 'RK', timesDone: 2 });

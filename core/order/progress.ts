@@ -1,3 +1,4 @@
+import { maybeLast } from '../frame';
 import type { TaskSaid } from './records';
 import type { Edge } from './reasons';
 import type { Task } from './task';
@@ -38,7 +39,7 @@ export interface TaskProgress {
 export const FORGOTTEN_H = 12;
 const HOUR_MS = 3_600_000;
 
-/** Each task by what was said of it, earliest first, and by what other records know; in the plan's order. */
+/** Each task by what was said of it, as it was kept, and by what other records know; in the plan's order. */
 export function progressOf(
   { tasks, edges }: { readonly tasks: readonly Task[]; readonly edges: readonly Edge[] },
   said: readonly TaskSaid[],
@@ -46,8 +47,7 @@ export function progressOf(
   nowMs: number,
 ): TaskProgress[] {
   const byTask = new Map<string, TaskSaid[]>();
-  for (const each of [...said].sort((a, b) => a.at.localeCompare(b.at)))
-    byTask.set(each.taskId, [...(byTask.get(each.taskId) ?? []), each]);
+  for (const each of said) byTask.set(each.taskId, [...(byTask.get(each.taskId) ?? []), each]);
   const alone = tasks.map((task) => ofTask(task, byTask.get(task.id) ?? [], facts.get(task.id), nowMs));
   const byId = new Map(alone.map((each) => [each.task.id, each]));
   const waitsFor = new Map<string, Set<string>>();
@@ -68,16 +68,19 @@ export function progressOf(
 
 export const isOver = (state: TaskState): boolean => state === 'done' || state === 'not needed';
 
-function ofTask(task: Task, said: readonly TaskSaid[], fact: Fact | undefined, nowMs: number): TaskProgress {
+function ofTask(task: Task, kept: readonly TaskSaid[], fact: Fact | undefined, nowMs: number): TaskProgress {
+  const said = [...kept].sort((a, b) => a.at.localeCompare(b.at));
   const last = said.findLast(({ is }) => is !== 'stopped');
   const reopened = said.findLast(({ is }) => is === 'again')?.at ?? '';
   const since = said.filter(({ at }) => at > reopened);
-  const done = since.find(({ is }) => is === 'done');
+  // Where two devices disagree whether it was opened again before or after it was done, it is open.
+  const isOpenAgain = maybeLast(kept.filter(({ is }) => ENDS.has(is))).some(({ is }) => is === 'again');
+  const done = isOpenAgain ? undefined : since.find(({ is }) => is === 'done');
   const { workedH, running } = clockOf(said, nowMs);
   // A record that was made before it was opened again knows of the first time only.
   const known = fact && fact.at > reopened ? fact : undefined;
   const state: TaskState =
-    last?.is === 'not needed'
+    last?.is === 'not needed' && !isOpenAgain
       ? 'not needed'
       : done || known
         ? 'done'
@@ -101,6 +104,8 @@ function ofTask(task: Task, said: readonly TaskSaid[], fact: Fact | undefined, n
     isNext: false,
   };
 }
+
+const ENDS: ReadonlySet<TaskSaid['is']> = new Set<TaskSaid['is']>(['done', 'not needed', 'again']);
 
 /** Each person's own clock: from a start to the next stop or end, whoever ends it for everybody. */
 export function clockOf(

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { bySchema, evidenceKind, instantSchema, recordIdSchema } from '../frame';
+import { bySchema, evidenceKind, instantSchema, lastWord, recordIdSchema } from '../frame';
 import { ok } from '../quantity';
 
 const stamp = { id: recordIdSchema, by: bySchema, at: instantSchema, note: z.string().max(500).default('') };
@@ -14,6 +14,16 @@ export const claimSchema = z.object({
   standing: z.enum(CLAIM_STANDINGS),
 });
 export type Claim = z.infer<typeof claimSchema>;
+
+/** Each claim by the last word on it; where two devices disagree which that was, it is not borne out. */
+export const claimsStand = (claims: readonly Claim[]): Claim[] =>
+  [...new Set(claims.map(({ claimId }) => claimId))].flatMap(
+    (id) =>
+      lastWord(
+        claims.filter(({ claimId }) => claimId === id),
+        ({ standing }) => (standing === 'not borne out' ? 2 : Number(standing !== 'borne out')),
+      ) ?? [],
+  );
 
 export const claimKind = evidenceKind<Claim>({
   name: 'claim',

@@ -4,10 +4,10 @@ export {
   isDoubtful,
   isFailed,
   isOnlyTold,
-  latest,
   LOOK_ON,
   LOOK_RESULTS,
   lookKind,
+  standingLook,
   UNSEEN_WHYS,
   WAYS,
   type Cause,
@@ -50,11 +50,11 @@ export {
   type FindWeight,
   type OpenFind,
 } from './find';
-export { ACTS, leaveKind, type Act, type Leave } from './leave';
+export { ACTS, leaveKind, leaveTo, type Act, type Leave } from './leave';
 export { mendedIn, type MendedBefore } from './mended-before';
 export { COMPLAINTS, complaintKind, type Complaint } from './complaint';
 export { PHOTO_MOMENTS, photoKind, photoPairs, photoSchema, type Photo, type PhotoPair } from './photo';
-export { CLAIM_STANDINGS, claimKind, type Claim } from './claim';
+export { CLAIM_STANDINGS, claimKind, claimsStand, type Claim } from './claim';
 export { hotSpots, spotRuleSchema, TOURS, type HotSpot, type SpotRule, type Tour } from './spot';
 export { spotRules, TRADE_SPOTS, type SpotChange } from './trade-spots';
 export { learnedSpots, type ClosedFinding, type ClosedJob } from './learned';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { bySchema, evidenceKind, instantSchema, recordIdSchema } from '../frame';
+import { bySchema, evidenceKind, instantSchema, lastWord, recordIdSchema } from '../frame';
 import { ok } from '../quantity';
 
 export const ACTS = ['hammer', 'scrape', 'drill'] as const;
@@ -16,6 +16,13 @@ export const leaveSchema = z.object({
   given: z.boolean(),
 });
 export type Leave = z.infer<typeof leaveSchema>;
+
+/** The owner's last word on an act; where two devices disagree which that was, it is refused. */
+export const leaveTo = (leaves: readonly Leave[], act: Act): Leave | undefined =>
+  lastWord(
+    leaves.filter((leave) => leave.act === act),
+    ({ given }) => Number(!given),
+  );
 
 /** What may not be hammered, scraped or drilled was not seen, on any member. */
 export const leaveKind = evidenceKind<Leave>({

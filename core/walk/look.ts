@@ -148,8 +148,3 @@ export function standingLook(
   }
   return { ...(look && { look }), since };
 }
-
-/** The last of some records by what they are about; records come in the order they were kept. */
-export function latest<Rec, Key>(records: readonly Rec[], about: (record: Rec) => Key): Map<Key, Rec> {
-  return new Map(records.map((record) => [about(record), record]));
-}

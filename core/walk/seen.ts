@@ -3,7 +3,6 @@ import {
   isDoubtful,
   isFailed,
   isOnlyTold,
-  latest,
   LOOK_RESULTS,
   standingLook,
   type Look,
@@ -11,7 +10,7 @@ import {
   type UnseenWhy,
   type Way,
 } from './look';
-import type { Act, Leave } from './leave';
+import { ACTS, leaveTo, type Act, type Leave } from './leave';
 import type { HotSpot } from './spot';
 
 /** Why a spot counts as not seen though somebody stood before it. */
@@ -57,11 +56,7 @@ export function spotStates(
 ): SpotState[] {
   const bySpot = new Map<string, Look[]>();
   for (const look of looks) bySpot.set(look.spotId, [...(bySpot.get(look.spotId) ?? []), look]);
-  const refused = new Set(
-    [...latest(leaves, (leave) => leave.act).values()]
-      .filter((leave) => !leave.given)
-      .map((leave) => leave.act),
-  );
+  const refused = new Set(ACTS.filter((act) => leaveTo(leaves, act)?.given === false));
   return spots.map((spot) => {
     const stateBy = (said: readonly Look[]): SpotState => {
       const { look, since } = standingLook(said, (before, after) => settled(spot, before, after));

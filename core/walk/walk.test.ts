@@ -331,18 +331,22 @@ describe('seen', () => {
   });
 
   test('leave refused is named as the reason, and the owner’s last word counts', () => {
-    const leave = (given: boolean, k: number) => ({
+    const leave = (given: boolean, k: number, day = 1) => ({
       kind: 'leave' as const,
       id: id(900 + k),
       act: 'hammer' as const,
       given,
       note: '',
       by: 'RK',
-      at: '2026-01-01T00:00:00Z',
+      at: `2026-01-0${day}T00:00:00Z`,
     });
     expect(stateOf(floor, [lookAt(floor, 'sound')], [leave(false, 1)]).why).toBe('leave refused');
     expect(stateOf(floor, [lookAt(floor, 'sound')], [leave(false, 1), leave(true, 2)]).why).toBe(
       'by eye only',
+    );
+    // Given before it was refused, and kept after by a phone out of reach.
+    expect(stateOf(floor, [lookAt(floor, 'sound')], [leave(false, 1, 2), leave(true, 2, 1)]).why).toBe(
+      'leave refused',
     );
   });
 

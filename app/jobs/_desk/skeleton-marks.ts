@@ -1,4 +1,4 @@
-import { isDoubtful, latest, signWeight } from '@/core/walk';
+import { isDoubtful, signWeight, standingLook, type Look } from '@/core/walk';
 import { stands, type JobRecords } from '@/core/job';
 import { crackExtent } from '@/core/trace';
 import type { MemberMark } from '@/ui/skeleton';
@@ -15,7 +15,7 @@ function foundOnFoot(records: Pick<JobRecords, 'evidence' | 'strikes'>): FoundTh
   const signs = stands(records, 'sign').filter(
     (sign) => !['note', 'sound'].includes(signWeight(sign.detail)),
   );
-  const looks = [...latest(stands(records, 'look'), (look) => look.spotId).values()];
+  const looks = looksThatStand(stands(records, 'look'));
   return [
     ...signs.map(({ memberId, stationMm }) => ({ memberId, stationMm, seen: true })),
     ...looks.flatMap(({ memberId, stationMm, result }) =>
@@ -24,6 +24,22 @@ function foundOnFoot(records: Pick<JobRecords, 'evidence' | 'strikes'>): FoundTh
         : [],
     ),
   ];
+}
+
+/** Of each spot’s looks those that stand, of the member and of what hangs on it: failed metal is not answered by a look that found nothing. */
+function looksThatStand(looks: readonly Look[]): Look[] {
+  const bySpot = new Map<string, Look[]>();
+  for (const look of looks) bySpot.set(look.spotId, [...(bySpot.get(look.spotId) ?? []), look]);
+  const standing = [...bySpot.values()].flatMap((all) =>
+    (['fitting', 'member'] as const).flatMap(
+      (other) =>
+        standingLook(
+          all.filter(({ on }) => on !== other),
+          () => false,
+        ).look ?? [],
+    ),
+  );
+  return [...new Set(standing)];
 }
 
 /** Nothing of these is left to be done. */

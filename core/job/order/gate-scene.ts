@@ -2,7 +2,7 @@ import type { Compared, GateScene, GeometrySince, Plan, TaskProgress, Zone } fro
 import type { Saying } from '../../metal';
 import { keyOfMeasure, type Geometry, type GeometryMeasure } from '../../weigh';
 import { legalOf, watchMinutes, type GeometryPractice } from '../../reference';
-import { liftBasis } from '../lift';
+import { lastLift, liftBasis } from '../lift';
 import { stands, type JobFile } from '../records';
 import { heldSeams, type LedgerSeam } from '../seams';
 import { firstCutAt } from './facts';
@@ -16,7 +16,7 @@ export function gateScene(
   ledger: readonly LedgerSeam[],
   nowMs: number,
 ): GateScene {
-  const lift = stands(file, 'lift').at(-1);
+  const lift = lastLift(file);
   const held = new Map<string, number>();
   for (const { ofId, stands: how } of heldSeams(ledger))
     if (how !== 'not welded') held.set(ofId, (held.get(ofId) ?? 0) + 1);

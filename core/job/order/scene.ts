@@ -9,16 +9,17 @@ import {
   type Frame,
   type Member,
 } from '../../frame';
-import type {
-  Along,
-  Extra,
-  ExtraAnswer,
-  OrderScene,
-  PlannedRepair,
-  SceneAlign,
-  ScenePart,
-  SceneWork,
-  Unplanned,
+import {
+  answerTo,
+  type Along,
+  type Extra,
+  type ExtraAnswer,
+  type OrderScene,
+  type PlannedRepair,
+  type SceneAlign,
+  type ScenePart,
+  type SceneWork,
+  type Unplanned,
 } from '../../order';
 import { lengthsOf, reachOf } from '../../shape';
 import { lowerBound, severity } from '../../weigh';
@@ -310,5 +311,5 @@ const extrasOf = (extras: readonly Extra[], answers: readonly ExtraAnswer[]): Or
       ...memberIdOf(memberId),
       what,
       hours,
-      isGranted: answers.findLast(({ extraId }) => extraId === id)?.answer === 'yes',
+      isGranted: answerTo(answers, id)?.answer === 'yes',
     }));

@@ -68,6 +68,29 @@ test.each<[string, SeamLog[], boolean, (typeof SEAM_STANDS)[number]]>([
   ['redone and good', [welded, looked({ defects: ['crack'] }), welded, looked()], true, 'good'],
 ])('a seam: %s', (_, entries, hasPhoto, stands) => expect(stand(entries, { hasPhoto })).toBe(stands));
 
+describe('kept late by a phone that was out of reach', () => {
+  const when = (hour: number) => ({ at: `2026-11-20T${String(hour).padStart(2, '0')}:00:00Z` });
+  const undercut = looked({ ...when(10), defects: ['undercut'] });
+  test.each<[string, SeamLog[], (typeof SEAM_STANDS)[number]]>([
+    ['an older look that found nothing hides no defect', [welded, undercut, looked(when(9))], 'defect'],
+    ['a later one does: it was dressed', [welded, undercut, looked(when(11))], 'good'],
+    ['a look at what was welded over since', [welded, log(when(10)), looked(when(9))], 'not looked at'],
+    ['a look at the weld itself', [welded, log(when(10)), looked(when(10))], 'good'],
+    [
+      'a welding: who looked before it was kept is asked again',
+      [looked(when(11)), log(when(10))],
+      'not looked at',
+    ],
+  ])('%s', (_, entries, stands) => expect(stand(entries)).toBe(stands));
+  test('of two lengths that may be the last neither may be another', () => {
+    const entries = [log({ ...when(10), lengthMm: 200 }), looked({ ...when(9), lengthMm: 100 })];
+    expect(stand(entries, { lengthMm: 100 })).toBe('changed');
+    expect(
+      stand([log({ ...when(8), lengthMm: 200 }), log({ ...when(9), lengthMm: 100 })], { lengthMm: 100 }),
+    ).toBe('not looked at');
+  });
+});
+
 test('left open goes before everything; only what is good or left open may be covered', () => {
   expect(stand([welded], { isLeftOpen: true })).toBe('left open');
   expect(SEAM_STANDS.filter(mayBeCovered)).toEqual(['good', 'left open']);

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { evidenceKind } from '../../frame';
+import { evidenceKind, lastWord, maybeLast } from '../../frame';
 import { seamKeySchema } from '../said';
 import { atSeam, onItsMember } from './stamp';
 
@@ -99,17 +99,22 @@ export function seamStands(
   },
 ): SeamStands {
   if (isLeftOpen) return 'left open';
-  if (isOtherLength(log.at(-1)?.lengthMm, lengthMm)) return 'changed';
+  if (maybeLast(log).some((last) => isOtherLength(last.lengthMm, lengthMm))) return 'changed';
   const welded = log.findLastIndex(({ what }) => what === 'welded');
   if (welded < 0 && !laid) return 'not welded';
   if (welded < 0 && laid!.runs < laid!.of) return 'part laid';
   if (crackedSince(log)) return 'defect';
-  const looks = log.slice(welded + 1).filter(({ what }) => what === 'looked at');
-  const look = looks.findLast(({ at }) => welded >= 0 || at >= laid!.at);
+  // A look kept late, from before the weld was laid, saw another one.
+  const laidAt = welded < 0 ? laid!.at : latest(log.filter(({ what }) => what === 'welded'));
+  const looks = log.slice(welded + 1).filter(({ what, at }) => what === 'looked at' && at >= laidAt);
+  const look = lastWord(looks, (each) => Number(isBad(each)));
   if (!look) return 'not looked at';
-  if ((look.defects ?? []).length > 0 || look.dye === 'bled') return 'defect';
+  if (isBad(look)) return 'defect';
   return hasPhoto ? 'good' : 'no photo';
 }
+
+const isBad = ({ defects = [], dye }: SeamLog): boolean => defects.length > 0 || dye === 'bled';
+const latest = (log: readonly SeamLog[]): string => log.reduce((last, { at }) => (at > last ? at : last), '');
 
 /** More than a hand's breadth of a short seam, a twentieth of a long one (ours). */
 const isOtherLength = (said: number | undefined, now: number | undefined): boolean =>

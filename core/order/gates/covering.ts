@@ -1,6 +1,7 @@
+import { lastWord } from '../../frame';
 import { ABOVE_DEW_K, dewPointC, TOO_COLD_C, TOO_DAMP } from '../dew';
 import type { GateSaid } from '../records';
-import { forcedSince, isDone, lastSaid, lookName, type Gate, type GateScene, type Lack } from './gate';
+import { forcedSince, isDone, lookName, type Gate, type GateScene, type Lack } from './gate';
 
 /** Nothing is coated or covered before every seam beneath has its look and its photo. */
 export function lookFirst(scene: GateScene): Gate[] {
@@ -54,12 +55,11 @@ export function coatNow(scene: GateScene): Gate[] {
   });
 }
 
-const lastMeasured = (scene: GateScene, of: string): GateSaid | undefined => {
-  const said = scene.said.filter((each) => each.gate === 'coat' && each.of === of && each.is === 'measured');
-  return (
-    said.at(-1) ?? (lastSaid(scene, 'coat', of)?.is === 'measured' ? lastSaid(scene, 'coat', of) : undefined)
+const lastMeasured = ({ said }: GateScene, zoneId: string): GateSaid | undefined =>
+  lastWord(
+    said.filter(({ gate, of, is }) => gate === 'coat' && of === zoneId && is === 'measured'),
+    (air) => airLacks(air).length,
   );
-};
 
 /** What speaks against coating in this air; at a limit it may be. */
 export function airLacks({

@@ -1,3 +1,4 @@
+import { lastWord } from '../../frame';
 import { PERMIT_CHECKS, type Permit } from '../records';
 import type { Task } from '../task';
 import type { Zone } from '../zones';
@@ -13,7 +14,7 @@ export function hotWork(scene: GateScene): Gate[] {
     scene.plan.tasks.some((task) => task.zoneId === id && task.isHot),
   );
   return hotZones.map(({ id, repairs }): Gate => {
-    const state = permitState(scene, id);
+    const state = permitState(scene, id, repairs);
     return {
       gate: 'hot work',
       of: id,
@@ -27,16 +28,28 @@ export function hotWork(scene: GateScene): Gate[] {
   });
 }
 
-/** The last permit of a zone with what was said of it since. */
-export function permitState(
-  { permits }: Pick<GateScene, 'permits'>,
+/** The last permit of a zone with what was said of it since. Where two devices disagree which that was, one that is over or lacks most. */
+function permitState(
+  { permits, ...scene }: GateScene,
   zoneId: string,
+  repairs: Zone['repairs'],
 ): PermitState | undefined {
   const own = permits.filter((each) => each.zoneId === zoneId);
-  const permit = own.findLast(({ is }) => is === 'given');
-  if (!permit) return undefined;
+  const given = lastWord(
+    own.filter(({ is }) => is === 'given'),
+    (permit) => strictness(permitLacks(saidOf(permit, own), scene, repairs)),
+  );
+  return given && saidOf(given, own);
+}
+/** Over or withdrawn is stricter than anything a permit that runs may lack. */
+const strictness = (lacks: readonly Lack[]): number =>
+  lacks.some(({ code }) => code.startsWith('permit')) ? Infinity : lacks.length;
+
+function saidOf(permit: Permit, own: readonly Permit[]): PermitState {
   const since = own.filter(({ permitId }) => permitId === permit.id);
-  const arcOut = since.findLast(({ is }) => is === 'arc out');
+  const arcOut = since
+    .filter(({ is }) => is === 'arc out')
+    .reduce<Permit | undefined>((last, each) => (last && last.at > each.at ? last : each), undefined);
   const isWithdrawn = since.some(({ is }) => is === 'withdrawn');
   const untilMs = arcOut && Date.parse(arcOut.at) + (permit.watchMin ?? 60) * 60_000;
   // Said before its time is over, nothing was watched to the end.
@@ -79,9 +92,11 @@ function fuelLacks(scene: GateScene): Lack[] {
   const { plan, removals } = scene;
   const isFuel = (task: Task) => task.isFuel === true;
   return plan.tasks.filter(isFuel).flatMap((task): Lack[] => {
-    const removal = removals.findLast(({ partId }) => partId === task.of.id);
+    const own = removals.filter(({ partId }) => partId === task.of.id);
+    const removal = lastWord(own, ({ isOutside }) => Number(!isOutside));
+    const off = own.reduce((last, { at }) => (at > last ? at : last), '');
     const back = plan.tasks.find(({ what, of }) => PUT_BACK.has(what) && of.id === task.of.id);
-    const isBack = back !== undefined && (scene.progress.get(back.id)?.doneAt ?? '') > (removal?.at ?? '9');
+    const isBack = back !== undefined && (scene.progress.get(back.id)?.doneAt ?? '') > (off || '9');
     if (isBack || (!isDone(scene, task.id) && !removal))
       return [{ code: 'fuel not off', name: task.of.name }];
     return removal?.isOutside ? [] : [{ code: 'fuel not outside', name: task.of.name }];

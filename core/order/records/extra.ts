@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { evidenceKind, memberOf } from '../../frame';
+import { evidenceKind, lastWord, memberOf } from '../../frame';
 import { fail, ok } from '../../quantity';
 import { hoursSchema, nobody, stamped, zoneIdSchema } from './stamp';
 
@@ -51,6 +51,13 @@ export const extraAnswerSchema = z
     path: ['until'],
   });
 export type ExtraAnswer = z.infer<typeof extraAnswerSchema>;
+
+/** What the owner said to it last; where two devices disagree which that was, no yes stands. */
+export const answerTo = (answers: readonly ExtraAnswer[], id: string): ExtraAnswer | undefined =>
+  lastWord(
+    answers.filter(({ extraId }) => extraId === id),
+    ({ answer }) => Number(answer !== 'yes'),
+  );
 
 export const extraAnswerKind = evidenceKind<ExtraAnswer>({
   name: 'extra answer',

@@ -1,5 +1,13 @@
 export { boughtKind, type Bought } from './bought';
-export { EXTRA_ANSWERS, extraAnswerKind, extraKind, extraMoney, type Extra, type ExtraAnswer } from './extra';
+export {
+  answerTo,
+  EXTRA_ANSWERS,
+  extraAnswerKind,
+  extraKind,
+  extraMoney,
+  type Extra,
+  type ExtraAnswer,
+} from './extra';
 export { GATE_IDS, gateSaidKind, type GateId, type GateSaid } from './gate-said';
 export { handoverKind, type Handover } from './handover';
 export { interimKind, type Interim } from './interim';

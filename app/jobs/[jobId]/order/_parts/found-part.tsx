@@ -5,6 +5,7 @@ import { useWatch } from 'react-hook-form';
 import { z } from 'zod';
 import { stands, type JobOrder } from '@/core/job';
 import {
+  answerTo,
   EXTRA_ANSWERS,
   extraAnswerKind,
   extraKind,
@@ -66,11 +67,7 @@ export function FoundPart({ order }: { order: JobOrder }) {
       {isTelling === 'own' && <OwnForm order={order} onClose={() => setTelling(undefined)} />}
       <ul className="ruled">
         {extras.map((extra) => (
-          <ExtraRow
-            key={extra.id}
-            extra={extra}
-            answer={answers.findLast(({ extraId }) => extraId === extra.id)}
-          />
+          <ExtraRow key={extra.id} extra={extra} answer={answerTo(answers, extra.id)} />
         ))}
       </ul>
       {own.length > 0 && (

@@ -3,7 +3,7 @@
 import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { jobBuyersLook, stands } from '@/core/job';
-import { CLAIM_STANDINGS, latest, type Claim } from '@/core/walk';
+import { CLAIM_STANDINGS, claimsStand, type Claim } from '@/core/walk';
 import { Choice, Entry } from '@/ui/controls';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { buyersWords, unseenWords } from '../../../../_words/walk';
@@ -89,7 +89,7 @@ function Claims() {
   const { file, keep } = useRecords();
   const stamp = useStamp();
   const [words, setWords] = useState('');
-  const claims = [...latest(stands(file, 'claim'), (claim) => claim.claimId).values()];
+  const claims = claimsStand(stands(file, 'claim'));
   const say = (claim: Claim, standing: Claim['standing']) =>
     standing !== claim.standing && keep({ ...claim, ...stamp(), standing });
   return (

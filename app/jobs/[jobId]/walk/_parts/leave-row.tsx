@@ -1,7 +1,7 @@
 'use client';
 
 import { stands } from '@/core/job';
-import { ACTS, latest, type Act } from '@/core/walk';
+import { ACTS, leaveTo, type Act } from '@/core/walk';
 import { Choice } from '@/ui/controls';
 import { useRecords, useStamp } from '../../../_desk';
 
@@ -11,9 +11,11 @@ const WORDS = ['given', 'refused', 'not asked'] as const;
 export function LeaveRow() {
   const { file, keep } = useRecords();
   const stamp = useStamp();
-  const said = latest(stands(file, 'leave'), (leave) => leave.act);
-  const word = (act: Act) =>
-    said.get(act) === undefined ? 'not asked' : said.get(act)!.given ? 'given' : 'refused';
+  const leaves = stands(file, 'leave');
+  const word = (act: Act) => {
+    const said = leaveTo(leaves, act);
+    return said === undefined ? 'not asked' : said.given ? 'given' : 'refused';
+  };
   return (
     <section className="mt-4 border-t border-rule pt-2" aria-label="Owner’s leave">
       <h3 className="font-semibold">
