@@ -57,6 +57,16 @@ const reading = (more: Partial<Reading> = {}): Reading => ({
 });
 
 describe('evidence', () => {
+  test.each([1, 49, 50, 51, 100, 101])(
+    '%i records at once come back in their order, after those before',
+    (count) => {
+      filled();
+      const before = evidenceOf(db, jobId);
+      const records = Array.from({ length: count }, (_, k) => reading({ stationMm: 100 + k }));
+      expect(keepEvidence(db, jobId, records)).toMatchObject({ ok: true, value: { kept: count } });
+      expect(evidenceOf(db, jobId)).toEqual([...before, ...records]);
+    },
+  );
   test('what is kept comes back as it was, in the order it was kept', () => {
     filled();
     expect(evidenceOf(db, jobId)).toEqual(gritter.evidence);

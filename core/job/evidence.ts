@@ -132,10 +132,13 @@ export function openEvidence(raw: unknown): Outcome<Evidence> {
   return opened(kind, raw) as Outcome<Evidence>;
 }
 
-/** A record as it is kept or sent: it says its kind and its version. */
+/** The version that a record's kind is written in now. */
+export const evidenceVersion = (record: Evidence): number => kindOf(record).version;
+
+/** A record as it is sent: it says its kind and its version. */
 export const packEvidence = <Rec extends Evidence>(record: Rec): Rec & { readonly version: number } => ({
   ...record,
-  version: kindOf(record).version,
+  version: evidenceVersion(record),
 });
 
 /** Whether a record has its place on a frame, and what is odd about it. */

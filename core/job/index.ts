@@ -2,6 +2,7 @@ export {
   EVIDENCE_KINDS,
   fitsFrame,
   openEvidence,
+  evidenceVersion,
   packEvidence,
   tellsOf,
   type Evidence,

@@ -1,5 +1,5 @@
 import { ofKind } from '@/core/frame';
-import { fitsFrame, openEvidence, packEvidence, type Evidence } from '@/core/job';
+import { evidenceVersion, fitsFrame, openEvidence, type Evidence } from '@/core/job';
 import { valueOf, type Body } from '@/core/quantity';
 import type { Db } from '../connection';
 import { currentFrame } from '../frame';
@@ -149,11 +149,21 @@ function insertAll(db: Db, jobId: string, records: readonly Evidence[]): void {
   const last = db
     .prepare<[string], { last: number | null }>('SELECT max(number) AS last FROM evidence WHERE job_id = ?')
     .get(jobId)!.last;
-  const insert = db.prepare(
-    'INSERT INTO evidence (id, job_id, kind, version, number, body) VALUES (?, ?, ?, ?, ?, ?)',
-  );
-  records.forEach((record, k) => {
-    const { version, ...body } = packEvidence(record);
-    insert.run(record.id, jobId, record.kind, version, (last ?? 0) + k + 1, JSON.stringify(body));
-  });
+  const insertOf = (rows: number) =>
+    db.prepare(
+      `INSERT INTO evidence (id, job_id, kind, version, number, body) VALUES ${Array(rows).fill('(?, ?, ?, ?, ?, ?)').join(', ')}`,
+    );
+  const insertMany = insertOf(ROWS_AT_ONCE);
+  for (let from = 0; from < records.length; from += ROWS_AT_ONCE) {
+    const some = records.slice(from, from + ROWS_AT_ONCE);
+    const insert = some.length === ROWS_AT_ONCE ? insertMany : insertOf(some.length);
+    insert.run(
+      some.flatMap((record, k) => [
+        ...[record.id, jobId, record.kind, evidenceVersion(record)],
+        ...[(last ?? 0) + from + k + 1, JSON.stringify(record)],
+      ]),
+    );
+  }
 }
+/** A long file goes in by statements of many rows: by one each, the calls take longer than the rows. */
+const ROWS_AT_ONCE = 50;
