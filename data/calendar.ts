@@ -1,4 +1,4 @@
-import { lastTold, stands } from '@/core/job';
+import { intakeOf, lastOf, lastTold, stands } from '@/core/job';
 import {
   lookDue,
   isLookMade,
@@ -41,10 +41,10 @@ export const plannedJobs = (db: Db, today: string): PlannedJob[] =>
       evidence: evidenceOf(db, id, ['job plan', 'slot', 'task', 'intake', 'interim', 'trip']),
       strikes: strikesOf(db, id),
     };
-    const plan = stands(kept, 'job plan').at(-1);
-    const slot = stands(kept, 'slot').at(-1);
+    const plan = lastOf(kept, 'job plan');
+    const slot = lastOf(kept, 'slot');
     const told = toldOf(db, id, kept, today);
-    const needBy = stands(kept, 'intake').at(-1)?.needBy;
+    const needBy = intakeOf(kept)?.needBy;
     return [
       {
         id,

@@ -1,4 +1,4 @@
-import { stands, type JobFile, type JobOrder } from '@/core/job';
+import { lastOf, stands, type JobFile, type JobOrder } from '@/core/job';
 import {
   answerTo,
   isOpen,
@@ -119,7 +119,7 @@ function shutBlocks(shut: readonly Gate[], system: UnitSystem): PaperBlock[] {
 /** Every task in its order, its reason for standing there, boxes to cross; troubles and shut gates first. */
 export function planPaper(file: JobFile, order: JobOrder, system: UnitSystem): Paper {
   const { plan, gates } = order;
-  const kept = stands(file, 'job plan').at(-1);
+  const kept = lastOf(file, 'job plan');
   return {
     title: `${file.unit.tag}: plan of the job`,
     under: `${file.job.title}; ${printed()}. ${kept?.promised ? `Promised ${dayWords(kept.promised.on)}, kept ${Math.round(kept.promised.chance * 100)} times in a hundred.` : 'No day is promised.'}`,
@@ -263,7 +263,7 @@ export function changePaper(file: JobFile): Paper {
 
 /** From one pair of hands to the next: what is half done, what is off, which gates are shut, what must not be done. */
 export function handoverPaper(file: JobFile, order: JobOrder, system: UnitSystem): Paper {
-  const last = stands(file, 'handover').at(-1);
+  const last = lastOf(file, 'handover');
   const begun = order.progress.filter(({ state }) => state === 'started');
   const halfWords = new Map(last?.halfDone.map(({ taskId, words }) => [taskId, words]));
   return {

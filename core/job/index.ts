@@ -10,7 +10,15 @@ export {
   type EvidenceOf,
 } from './evidence';
 export { changed, type RecordsChange } from './changes';
-export { recorded, stands, standsOn, type JobFile, type Unreadable, type JobRecords } from './records';
+export {
+  lastOf,
+  recorded,
+  stands,
+  standsOn,
+  type JobFile,
+  type Unreadable,
+  type JobRecords,
+} from './records';
 export {
   besideRepairs,
   inputsOf,

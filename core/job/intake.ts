@@ -1,9 +1,10 @@
+import { lastWord } from '../frame';
 import type { Intake } from '../walk';
 import { stands, type JobRecords } from './records';
 
-/** What was last told at the counter; undefined where nobody asked. */
+/** What was last told at the counter; undefined where nobody asked. Where two devices disagree which that was, no maker has said yes. */
 export const intakeOf = (records: Pick<JobRecords, 'evidence' | 'strikes'>): Intake | undefined =>
-  stands(records, 'intake').at(-1);
+  lastWord(stands(records, 'intake'), (intake) => Number(isUnauthorised(intake)));
 
 /** A maker pays and has not said yes: nothing is cut before. */
 export const isUnauthorised = (intake: Intake | undefined): boolean =>

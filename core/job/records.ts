@@ -1,4 +1,13 @@
-import { ofKind, standing, type Frame, type JobSheet, type Notice, type Strike, type Unit } from '../frame';
+import {
+  lastWord,
+  ofKind,
+  standing,
+  type Frame,
+  type JobSheet,
+  type Notice,
+  type Strike,
+  type Unit,
+} from '../frame';
 import type { ScrapTest } from '../join';
 import type { AsBuilt, Fault, ListedPattern } from '../patterns';
 import type { Bay, Consumable, Kit, Person, Practice, ShelfPiece, ShopWeek } from '../reference';
@@ -88,6 +97,14 @@ export const recorded = <Kind extends EvidenceId>(
 /** A job's evidence of one kind that nobody has struck through. */
 export const stands = <Kind extends EvidenceId>(records: Kept, kind: Kind): EvidenceOf<Kind>[] =>
   standing(recorded(records, kind), records.strikes);
+
+/** The last standing word of a kind, of some; where clock and keeping disagree which that was, by the clock. Where one may be milder than another, `lastWord` asks which. */
+export const lastOf = <Kind extends EvidenceId>(
+  records: Kept,
+  kind: Kind,
+  which: (record: EvidenceOf<Kind>) => boolean = () => true,
+): EvidenceOf<Kind> | undefined =>
+  lastWord(stands(records, kind).filter(which) as (EvidenceOf<Kind> & { readonly at: string })[]);
 
 /** A member's evidence of one kind that nobody has struck through. */
 export const standsOn = <Kind extends 'reading' | 'crack' | 'crack look' | 'sign' | 'felt edge'>(

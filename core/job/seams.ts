@@ -1,4 +1,4 @@
-import { memberOf, type HostOn, type Member } from '../frame';
+import { lastWord, memberOf, type HostOn, type Member } from '../frame';
 import {
   laidOf,
   mayBeCovered,
@@ -65,7 +65,7 @@ function logged(records: Kept, member: Member, seams: readonly Bare[]): LedgerSe
     const log = logs.filter(({ ofId, seam }) => ofId === bare.ofId && seam === bare.seam);
     const own = photos.filter(({ spotId }) => spotId === seamSpot(bare.ofId, bare.seam));
     const laid = laidOf(
-      plans.findLast(({ ofId }) => ofId === bare.ofId),
+      lastWord(plans.filter(({ ofId }) => ofId === bare.ofId)),
       done.filter(({ ofId }) => ofId === bare.ofId),
       bare.seam,
     );

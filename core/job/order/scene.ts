@@ -30,7 +30,7 @@ import { jobHosts } from '../inputs';
 import type { MemberWork } from '../member';
 import { brokenRules, type WorkedRepair } from '../worked-repair';
 import { overridesOf, harsher } from '../override';
-import { stands, type JobRecords } from '../records';
+import { lastOf, stands, type JobRecords } from '../records';
 import { renewalsOf } from '../renewals';
 import { brokenIn, stepsOfWork, worksOf, type PlannedWork } from '../works';
 
@@ -73,7 +73,7 @@ export function orderScene(records: JobRecords, works: Works): OrderScene {
     ...planned.flatMap(({ work }) => work.memberIds),
     ...renewals.map(({ memberId }) => memberId),
   ]);
-  const slot = stands(records, 'slot').at(-1);
+  const slot = lastOf(records, 'slot');
   return {
     frame,
     norms: practice.money.norms,

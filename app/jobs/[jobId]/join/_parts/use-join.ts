@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { seamLedger, stands, type LedgerSeam } from '@/core/job';
+import { lastOf, seamLedger, stands, type LedgerSeam } from '@/core/job';
 import { laidByLog, type WeldPlan } from '@/core/join';
 import { useMember, useRecords, useRepairs } from '../../../_desk';
 
@@ -15,7 +15,7 @@ export function useJoin() {
   const ledger = useMemo<readonly LedgerSeam[]>(() => (work ? seamLedger(file, work) : []), [file, work]);
   const id = current?.repair.id;
   const plan = useMemo<WeldPlan | undefined>(
-    () => stands(file, 'weld plan').findLast(({ ofId }) => ofId === id),
+    () => lastOf(file, 'weld plan', ({ ofId }) => ofId === id),
     [file, id],
   );
   const done = useMemo(() => {

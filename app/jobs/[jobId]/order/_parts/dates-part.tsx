@@ -4,7 +4,7 @@ import { Link } from '@/app/_parts/link';
 import { useEffect, useMemo } from 'react';
 import { useWatch } from 'react-hook-form';
 import { z } from 'zod';
-import { intakeOf, stands, type JobOrder } from '@/core/job';
+import { intakeOf, lastOf, stands, type JobOrder } from '@/core/job';
 import {
   planBasis,
   POWERS,
@@ -39,7 +39,7 @@ const DRAWS = 2000;
 /** When it begins, where, with which chance a day is promised; what comes of it; and the plan kept for the shop's calendar. */
 export function DatesPart({ order }: { order: JobOrder }) {
   const { file } = useRecords();
-  const slot = stands(file, 'slot').at(-1);
+  const slot = lastOf(file, 'slot');
   const now = JSON.stringify(snapshotOf(order.plan, order.progress, taskWords, stands(file, 'bought')));
   // The order is made anew as time passes: days are drawn again only where a task became another.
   const tasks = useMemo(() => JSON.parse(now) as PlannedTask[], [now]);
@@ -332,7 +332,7 @@ function KeepPlan({
   const { file, keep } = useRecords();
   const stamp = useStamp();
   const { system } = useReader();
-  const kept = stands(file, 'job plan').at(-1);
+  const kept = lastOf(file, 'job plan');
   const basis = planBasis(order.plan);
   const isStale = kept !== undefined && kept.basis !== basis;
   return (

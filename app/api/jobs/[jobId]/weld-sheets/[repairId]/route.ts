@@ -2,6 +2,7 @@ import { answer, download, guarded, notFound, systemOf } from '../../../../_door
 import { askOffice } from '../../../../../_office';
 import {
   brokenRules,
+  lastOf,
   repairAmong,
   stands,
   toWeldShut,
@@ -41,7 +42,7 @@ export const GET = (request: Request, { params }: { params: Promise<{ jobId: str
       repair: found.worked.repair,
       lines: found.worked.joined.lines,
       cracks: picture.cracks,
-      plan: stands(file, 'weld plan').findLast(({ ofId }) => ofId === repairId),
+      plan: lastOf(file, 'weld plan', ({ ofId }) => ofId === repairId),
       system,
       said: saidOf(file, found, system),
     });
@@ -50,8 +51,8 @@ export const GET = (request: Request, { params }: { params: Promise<{ jobId: str
 
 function saidOf(file: JobFile, { work, worked }: Found, system: UnitSystem): WeldSheetSaid {
   const { member } = work.picture;
-  const plan = stands(file, 'weld plan').findLast(({ ofId }) => ofId === worked.repair.id);
-  const ready = stands(file, 'ready to weld').findLast(({ ofId }) => ofId === worked.repair.id);
+  const plan = lastOf(file, 'weld plan', ({ ofId }) => ofId === worked.repair.id);
+  const ready = lastOf(file, 'ready to weld', ({ ofId }) => ofId === worked.repair.id);
   const pieces = worked.repair.pieces;
   return {
     title: `${file.unit.tag}, ${member.name.toLowerCase()}: ${repairName(worked.repair)}`,

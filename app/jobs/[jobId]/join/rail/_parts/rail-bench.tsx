@@ -3,7 +3,7 @@
 import { Link } from '@/app/_parts/link';
 import { useSearchParams } from 'next/navigation';
 import { useCallback, useMemo } from 'react';
-import { brokenRules, stands, type JobFile, type WorkedRepair } from '@/core/job';
+import { brokenRules, lastOf, stands, type JobFile, type WorkedRepair } from '@/core/job';
 import {
   followed,
   isStillReady,
@@ -27,8 +27,9 @@ export function RailBench() {
   const { member } = useMember();
   const { work } = useWork();
   const asked = useSearchParams().get('repair');
-  const plans = stands(file, 'weld plan').filter(({ memberId }) => memberId === member.id);
-  const plan = plans.findLast(({ ofId }) => ofId === asked) ?? plans.at(-1);
+  const planOf = (which: (plan: WeldPlan) => boolean) =>
+    lastOf(file, 'weld plan', (plan) => plan.memberId === member.id && which(plan));
+  const plan = planOf(({ ofId }) => ofId === asked) ?? planOf(() => true);
   const worked = work?.repairs.find(({ repair }) => repair.id === plan?.ofId);
   return (
     <main id="main" className="mx-auto max-w-[860px] px-3 pb-10 pt-3">
