@@ -105,6 +105,39 @@ describe('what is recorded elsewhere is heard here', () => {
     expect(tasks([opened, soft(11), told, no, said(12)])).not.toContain('extra');
     expect(tasks([opened, soft(11), told, no, said(14)])).toContain('extra');
   });
+  test('a weld that cracked is to be laid and looked at again, whatever was ticked, until its log says so', () => {
+    const seam = (k: number, hour: number, more: object): Evidence => {
+      const { memberId, ofId, seam: key, mark, lengthMm } = job.seams[0]!;
+      return {
+        kind: 'seam log',
+        ...stamp(k, hour),
+        memberId,
+        ofId,
+        seam: key,
+        mark,
+        lengthMm,
+        ...more,
+      } as Evidence;
+    };
+    const ticked = [done(80, `weld ${repair}`, 8), done(81, `look at welds ${repair}`, 9)];
+    const cracked = seam(82, 10, { what: 'looked at', defects: ['crack'] });
+    const again = [...ticked, seam(83, 7, { what: 'welded' }), cracked];
+    const stands = (more: readonly Evidence[]) =>
+      ['weld', 'look at welds'].map((what) => {
+        const { state: is, isUndone } = state(more, `${what} ${repair}`);
+        return `${is}${isUndone ? ', undone' : ''}`;
+      });
+    expect(stands(ticked)).toEqual(['done', 'done']);
+    expect(stands([...ticked, seam(82, 10, { what: 'looked at', defects: ['undercut'] })])).toEqual([
+      'done',
+      'done',
+    ]);
+    expect(stands(again)).toEqual(['open, undone', 'open, undone']);
+    expect(stands([...again, done(84, `weld ${repair}`, 11)])).toEqual(['open, undone', 'open, undone']);
+    const laid = [...again, seam(85, 12, { what: 'welded' })];
+    expect(stands(laid)).toEqual(['done', 'open, undone']);
+    expect(stands([...laid, seam(86, 13, { what: 'looked at', defects: [] })])).toEqual(['done', 'done']);
+  });
   test('a lift that may was asked before one that may not, and kept after it: it is not raised', () => {
     const lift = (k: number, hour: number, answer: LiftRecord['answer']): Evidence => ({
       kind: 'lift',

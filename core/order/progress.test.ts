@@ -1,4 +1,4 @@
-import { openRefits, planOrder, progressOf, type TaskSaid } from '.';
+import { openRefits, planOrder, progressOf, type Fact, type TaskSaid } from '.';
 import { aPart, aRepair, emptyScene } from './scene-for-tests';
 
 const HOUR = 3_600_000;
@@ -15,12 +15,8 @@ const say = (hours: number, taskId: string, is: TaskSaid['is'], by = 'RK'): Task
   is,
 });
 const plan = planOrder({ ...emptyScene(), repairs: [aRepair()], parts: [aPart()] });
-const of = (
-  said: TaskSaid[],
-  taskId: string,
-  facts = new Map<string, { at: string; by: string }>(),
-  now = 20,
-) => progressOf(plan, said, facts, T0 + now * HOUR).find(({ task }) => task.id === taskId)!;
+const of = (said: TaskSaid[], taskId: string, facts = new Map<string, Fact>(), now = 20) =>
+  progressOf(plan, said, facts, T0 + now * HOUR).find(({ task }) => task.id === taskId)!;
 
 describe('how far a task is', () => {
   test.each([
@@ -67,6 +63,16 @@ describe('how far a task is', () => {
     expect(of([say(4, 'clear D', 'again')], 'clear D', facts).state).toBe('open');
     expect(of([say(2, 'clear D', 'again')], 'clear D', facts).state).toBe('done');
   });
+});
+
+test('undone by a record: open, whatever is ticked; what was begun since is begun', () => {
+  const facts = new Map([['clear D', { at: at(5), by: 'TM', isUndone: true as const }]]);
+  const stands = (...said: TaskSaid[]) => of(said, 'clear D', facts).state;
+  expect(of([say(3, 'clear D', 'done')], 'clear D', facts)).toMatchObject({ state: 'open', isUndone: true });
+  expect(stands(say(3, 'clear D', 'started'))).toBe('open');
+  expect(stands(say(6, 'clear D', 'started'))).toBe('started');
+  expect(stands(say(6, 'clear D', 'done'))).not.toBe('done');
+  expect(of([say(3, 'clear D', 'done')], 'clear D')).toMatchObject({ state: 'done', isUndone: false });
 });
 
 test('done before its plate was changed, it says so; done after, it does not', () => {

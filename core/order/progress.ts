@@ -10,6 +10,8 @@ export type TaskState = (typeof TASK_STATES)[number];
 export interface Fact {
   readonly at: string;
   readonly by: string;
+  /** It says that what was done does not hold: no tick answers that, another record does. */
+  readonly isUndone?: true;
 }
 
 /** How far a task has come. */
@@ -31,6 +33,8 @@ export interface TaskProgress {
   readonly aheadOf: readonly string[];
   /** Done, and what it was made from was changed after that. */
   readonly isChangedSince: boolean;
+  /** A record says that it does not hold as it was done: it is open until another says that it was done anew. */
+  readonly isUndone: boolean;
   /** Everything it waits for is done. */
   readonly isNext: boolean;
 }
@@ -71,14 +75,17 @@ export const isOver = (state: TaskState): boolean => state === 'done' || state =
 function ofTask(task: Task, kept: readonly TaskSaid[], fact: Fact | undefined, nowMs: number): TaskProgress {
   const said = [...kept].sort((a, b) => a.at.localeCompare(b.at));
   const last = said.findLast(({ is }) => is !== 'stopped');
-  const reopened = said.findLast(({ is }) => is === 'again')?.at ?? '';
+  const again = said.findLast(({ is }) => is === 'again')?.at ?? '';
+  const isUndone = fact?.isUndone === true;
+  const reopened = isUndone && fact.at > again ? fact.at : again;
   const since = said.filter(({ at }) => at > reopened);
   // Where two devices disagree whether it was opened again before or after it was done, it is open.
-  const isOpenAgain = maybeLast(kept.filter(({ is }) => ENDS.has(is))).some(({ is }) => is === 'again');
+  const isOpenAgain =
+    isUndone || maybeLast(kept.filter(({ is }) => ENDS.has(is))).some(({ is }) => is === 'again');
   const done = isOpenAgain ? undefined : since.find(({ is }) => is === 'done');
   const { workedH, running } = clockOf(said, nowMs);
   // A record that was made before it was opened again knows of the first time only.
-  const known = fact && fact.at > reopened ? fact : undefined;
+  const known = fact && !isUndone && fact.at > reopened ? fact : undefined;
   const state: TaskState =
     last?.is === 'not needed' && !isOpenAgain
       ? 'not needed'
@@ -99,6 +106,7 @@ function ofTask(task: Task, kept: readonly TaskSaid[], fact: Fact | undefined, n
     workedH,
     running: state === 'started' ? running : [],
     isChangedSince: state === 'done' && over !== undefined && (task.changedAt ?? '') > over.at,
+    isUndone,
     timesDone: since.filter(({ is }) => is === 'done').length,
     aheadOf: [],
     isNext: false,

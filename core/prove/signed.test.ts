@@ -39,6 +39,7 @@ const progress = (
   timesDone: 1,
   aheadOf: [],
   isChangedSince: false,
+  isUndone: false,
   isNext: false,
 });
 const NOTHING: ProveScene = {

@@ -1,4 +1,4 @@
-import type { Tightened } from '../../join';
+import { crackedSince, type SeamLog, type Tightened } from '../../join';
 import { taskId, type Fact, type Plan, type Task } from '../../order';
 import { toAlign } from '../alignment';
 import { stands, type JobRecords } from '../records';
@@ -30,7 +30,7 @@ export function factsOf(records: JobRecords, plan: Plan, { ledger, sets }: Known
   const cutAt = firstCutAt(records, plan);
   const facts = plan.tasks.flatMap((task): [string, Fact][] => {
     const fact = factOf(records, task, { ledger, sets }, cutAt);
-    return fact ? [[task.id, { at: fact.at, by: fact.by }]] : [];
+    return fact ? [[task.id, { at: fact.at, by: fact.by, ...(fact.isUndone && { isUndone: true }) }]] : [];
   });
   return new Map(facts);
 }
@@ -66,10 +66,16 @@ function factOf(
       return stands(records, 'run').find(({ ofId, is }) => ofId === task.of.id && is === 'tack');
     case 'weld':
     case 'crack weld':
-      return ledgerFact(ledger, task.of.id, isLaid, 'welded');
+      return (
+        undoneBy(ledger, task.of.id, ({ log }) => crackedSince(log)) ??
+        ledgerFact(ledger, task.of.id, isLaid, 'welded')
+      );
     case 'look at welds':
     case 'look at crack':
-      return ledgerFact(ledger, task.of.id, ({ stands: how }) => how === 'good' || how === 'left open');
+      return (
+        undoneBy(ledger, task.of.id, crackedAndNotLookedAt) ??
+        ledgerFact(ledger, task.of.id, ({ stands: how }) => how === 'good' || how === 'left open')
+      );
     case 'bolt up':
       return boltedUp(stands(records, 'tightened'), task.of.id, sets.get(task.of.id) ?? []);
     default:
@@ -100,6 +106,26 @@ function ledgerFact(
     ...(laid ? [{ at: laid.at, by: '' }] : []),
   ]);
   return logs.reduce<Fact | undefined>((last, each) => (!last || each.at > last.at ? each : last), undefined);
+}
+
+/** A weld that cracked, and one that was laid in its place and not looked at since. */
+const crackedAndNotLookedAt = ({ log, stands: how }: LedgerSeam): SeamLog | undefined =>
+  crackedSince(log) ??
+  (how === 'not looked at' ? crackedSince(log.filter(({ what }) => what === 'looked at')) : undefined);
+
+/** What was ticked does not hold while a record of one of its seams says so: as of the last of them. */
+function undoneBy(
+  ledger: readonly LedgerSeam[],
+  ofId: string,
+  by: (seam: LedgerSeam) => SeamLog | undefined,
+): Fact | undefined {
+  const own = ledger.filter((seam) => seam.ofId === ofId);
+  return own
+    .flatMap((seam) => by(seam) ?? [])
+    .reduce<Fact | undefined>(
+      (last, { at, by }) => (last && last.at > at ? last : { at, by, isUndone: true }),
+      undefined,
+    );
 }
 
 /** Each by its own record: a rail that parted says nothing of a bracket on it that let go. */

@@ -132,6 +132,7 @@ function standsWords(at: TaskProgress, isShut: boolean): string {
   const { state, running, isNext } = at;
   if (isOver(state))
     return `${STATE_WORDS[state]}${at.by ? `, ${at.by}` : ''}${at.isFromRecords ? ', by its record' : ''}${at.isChangedSince ? '; changed since' : ''}`;
+  if (at.isUndone) return `cracked: ${at.task.what.startsWith('look') ? 'look' : 'weld'} again`;
   if (isShut) return 'gate shut';
   if (state === 'started') return `begun${running.length ? `: ${running.join(', ')}` : ', stopped'}`;
   return isNext ? 'may begin' : 'waits';
