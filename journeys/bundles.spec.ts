@@ -53,12 +53,21 @@ test('a job leaves one shop as a bundle and arrives in another the same, to the 
 test('a notice on the unit shows on its later jobs', async ({ page }) => {
   await page.goto('/');
   const unit = page.getByRole('region', { name: 'BM-2' });
-  await unit.getByRole('button', { name: 'Standing notice' }).click();
+  const opener = unit.getByRole('button', { name: 'Standing notice' });
   const sheet = page.getByRole('dialog');
+  // By the keyboard alone: closed, it is back where it was.
+  await opener.focus();
+  await page.keyboard.press('Enter');
+  await expect(sheet.getByLabel('Notice')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(sheet).toBeHidden();
+  await expect(opener).toBeFocused();
+  await opener.click();
   await sheet.getByLabel('Notice').fill('Do not jack under the left rail');
   await sheet.getByLabel(/^By/).fill('RK');
   await sheet.getByRole('button', { name: 'Keep the notice' }).click();
   await expect(unit.getByText('Do not jack under the left rail')).toBeVisible();
+  await expect(opener).toBeFocused();
   await unit.getByRole('link', { name: 'New job on BM-2' }).click();
   await page.getByLabel('Name of the job').fill('spring check');
   await page.getByLabel('Opened by (role or initials)').fill('RK');
