@@ -324,5 +324,7 @@ test('branches are one family, and stand in Join as grooves to grind before a pl
   await page.goto(`${job}/trace?member=${memberId}`);
   await worked(page);
   await expect(cracks.getByText('put right since')).toHaveCount(2);
+  await cracks.getByRole('button', { name: 'show' }).first().click();
+  await expect(page.getByRole('region', { name: 'How it goes on' })).toContainText('Put right since');
   await expect(page.getByRole('region', { name: 'May it move' })).not.toContainText('is cracked');
 });

@@ -20,6 +20,7 @@ import { CAUTIONS } from '../../../../_words/cautions';
 import { LIMIT_WORDS, perUse, printUsed, WHY_NOT_WORDS } from '../../../../_words/trace';
 import { useMember, useReader, useRecords, useWork } from '../../../_desk';
 import { GrowthChart } from './growth-chart';
+import { usePutRight } from './use-put-right';
 
 const SHARES = ['1', '0.85', '0.7', '0.5'] as const;
 type Share = (typeof SHARES)[number];
@@ -54,6 +55,16 @@ function useForetold(crack: Crack, looks: readonly CrackLook[], typed: string, e
   return { growth, model, isTyped };
 }
 
+function PutRightSince({ crack }: { crack: Crack }) {
+  if (!usePutRight(crack)) return null;
+  return (
+    <p>
+      <b>Put right since:</b> this is how it went on before. Found there again, it is recorded as a look at
+      it.
+    </p>
+  );
+}
+
 /** How a crack goes on, and until when. */
 export function GrowthPanel({ crack, looks }: { crack: Crack; looks: readonly CrackLook[] }) {
   const { file } = useRecords();
@@ -76,6 +87,7 @@ export function GrowthPanel({ crack, looks }: { crack: Crack; looks: readonly Cr
   return (
     <section aria-label="How it goes on" className="mt-3 border-t border-rule pt-2">
       <h4 className="text-lg font-semibold">How it goes on</h4>
+      <PutRightSince crack={crack} />
       <Answer growth={growth} trip={trip} slot={slot} />
       <div className="mt-2 grid grid-cols-2 items-start gap-2 sm:grid-cols-3 lg:grid-cols-6">
         <Entry

@@ -1,9 +1,9 @@
 'use client';
 
-import { useCallback, useMemo, useState, type KeyboardEvent } from 'react';
+import { useCallback, useState, type KeyboardEvent } from 'react';
 import { toast } from 'sonner';
 import { standing, type Spot } from '@/core/frame';
-import { openCracks, recorded, stands } from '@/core/job';
+import { recorded, stands } from '@/core/job';
 import { percent, printLength } from '@/core/quantity';
 import {
   crackedShare,
@@ -41,6 +41,7 @@ import { LooksTable } from './looks-table';
 import { MayMovePanel } from './may-move';
 import { TemporaryPanel } from './temporary-panel';
 import { TwinPrompt } from './twin-prompt';
+import { usePutRight } from './use-put-right';
 
 /** A crack while it is traced along the Strip: kept through a reload, each point by touch or by key. */
 function useTracing() {
@@ -238,11 +239,8 @@ function CrackLine({
   );
 }
 
-function PutRight({ crack: { id } }: { crack: Crack }) {
-  const { file } = useRecords();
-  const isOpen = useMemo(() => openCracks(file).some((each) => each.id === id), [file, id]);
-  return isOpen ? null : <span className="font-semibold text-good">put right since</span>;
-}
+const PutRight = ({ crack }: { crack: Crack }) =>
+  usePutRight(crack) ? <span className="font-semibold text-good">put right since</span> : null;
 
 function FamilyWords({ family }: { family: readonly Crack[] }) {
   const { system } = useReader();
