@@ -117,11 +117,11 @@ const crackedAndNotLookedAt = ({ log, stands: how }: LedgerSeam): SeamLog | unde
 function undoneBy(
   ledger: readonly LedgerSeam[],
   ofId: string,
-  by: (seam: LedgerSeam) => SeamLog | undefined,
+  recordOf: (seam: LedgerSeam) => SeamLog | undefined,
 ): Fact | undefined {
   const own = ledger.filter((seam) => seam.ofId === ofId);
   return own
-    .flatMap((seam) => by(seam) ?? [])
+    .flatMap((seam) => recordOf(seam) ?? [])
     .reduce<Fact | undefined>(
       (last, { at, by }) => (last && last.at > at ? last : { at, by, isUndone: true }),
       undefined,
