@@ -127,9 +127,12 @@ export function answersLook(after: LookSaid, before: LookSaid): boolean {
 /** Somebody stood there and saw it. */
 const isOwn = ({ result, ways }: Look): boolean => result !== 'not seen' && !isOnlyTold(ways);
 
-/** Kept later, and by its clock from before (a device that was out of reach): it did not see what was found since. */
+/** Kept later, and by its clock from before (a device that was out of reach): it did not see what was found, or could not be seen, since. */
 const isEarlierAndBetter = (after: Look, before: Look): boolean =>
-  isDoubtful(before.result) && after.at < before.at && !worse(after, before);
+  after.at < before.at &&
+  (before.result === 'not seen'
+    ? !isDoubtful(after.result)
+    : isDoubtful(before.result) && !worse(after, before));
 
 /** Of a spot's looks in the order they were kept, the one that stands, and those of after it that do not answer it. */
 export function standingLook(

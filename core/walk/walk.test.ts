@@ -299,6 +299,9 @@ describe('seen', () => {
         ...hammered(result),
         at: `2026-02-0${day}T00:00:00Z`,
       });
+      expect(seen(on('not seen', 5), on('sound', 3))).toEqual(['not seen', ['sound']]);
+      expect(seen(on('not seen', 3), on('sound', 5))).toEqual(['sound', []]);
+      expect(seen(on('not seen', 5), on('pitted', 3))).toEqual(['pitted', []]);
       expect(seen(on('pitted', 3), on('sound', 2))).toEqual(['pitted', ['sound']]);
       expect(seen(on('pitted', 3), on('sound', 3))).toEqual(['sound', []]);
       expect(seen(on('pitted', 3), on('through', 2))).toEqual(['through', []]);
