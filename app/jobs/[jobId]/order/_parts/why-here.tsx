@@ -42,15 +42,7 @@ export function WhyHere({ at, order }: { at: TaskProgress; order: JobOrder }) {
           What it is of was changed in Shape after it was done: look whether it still holds, or open it again.
         </p>
       )}
-      {at.isUndone && (
-        <p className="font-semibold text-oxide">
-          A weld of it cracked. It is open until the weld’s log says that it was ground out and welded again
-          {task.what.startsWith('look') && ', and looked at'}:{' '}
-          <Link className="underline" href={`/jobs/${file.job.id}/join?member=${task.memberId ?? ''}`}>
-            Join
-          </Link>
-        </p>
-      )}
+      {at.isUndone && <Cracked task={task} />}
       {at.timesDone > 1 && <p>Said done {at.timesDone} times: it counts once.</p>}
       {open.length > 0 && (
         <ul aria-label="What it waits for" className="list-disc pl-5">
@@ -70,6 +62,20 @@ export function WhyHere({ at, order }: { at: TaskProgress; order: JobOrder }) {
         {behind > 0 && `${behind} ${behind === 1 ? 'waits' : 'wait'} for it.`}
       </p>
     </div>
+  );
+}
+
+/** A weld that cracked is open again, and only its log answers that. */
+function Cracked({ task }: Pick<TaskProgress, 'task'>) {
+  const { file } = useRecords();
+  return (
+    <p className="font-semibold text-oxide">
+      A weld of it cracked. It is open until the weld’s log says that it was ground out and welded again
+      {task.what.startsWith('look') && ', and looked at'}:{' '}
+      <Link className="underline" href={`/jobs/${file.job.id}/join?member=${task.memberId ?? ''}`}>
+        Join
+      </Link>
+    </p>
   );
 }
 
