@@ -9,7 +9,13 @@ const AGAIN_MS = 1500;
 export function StillWorking({ jobs }: { jobs: number }) {
   const router = useRouter();
   useEffect(() => {
-    const timer = setInterval(() => router.refresh(), AGAIN_MS);
+    // A page asked for anew out of reach of the server is gone, and what is being typed on it: first whether it answers.
+    const again = () =>
+      fetch('/manifest.webmanifest', { method: 'HEAD', cache: 'no-store' }).then(
+        () => router.refresh(),
+        () => undefined,
+      );
+    const timer = setInterval(() => void again(), AGAIN_MS);
     return () => clearInterval(timer);
   }, [router]);
   return (
