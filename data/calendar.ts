@@ -1,4 +1,4 @@
-import { intakeOf, lastOf, lastTold, stands } from '@/core/job';
+import { intakeOf, lastOf, lastTold, reopenedBy, stands } from '@/core/job';
 import {
   lookDue,
   isLookMade,
@@ -38,7 +38,7 @@ export const plannedJobs = (db: Db, today: string): PlannedJob[] =>
     const unit = job && unitById(db, job.unitId);
     if (!job || !unit || isClosed(db, id)) return [];
     const kept = {
-      evidence: evidenceOf(db, id, ['job plan', 'slot', 'task', 'intake', 'interim', 'trip']),
+      evidence: evidenceOf(db, id, ['job plan', 'slot', 'task', 'intake', 'interim', 'trip', 'seam log']),
       strikes: strikesOf(db, id),
     };
     const plan = lastOf(kept, 'job plan');
@@ -54,7 +54,7 @@ export const plannedJobs = (db: Db, today: string): PlannedJob[] =>
         ...(slot && { slot }),
         ...(told && { told }),
         ...(needBy !== undefined && { needBy }),
-        done: doneSince(stands(kept, 'task')),
+        done: doneSince(stands(kept, 'task'), reopenedBy(stands(kept, 'seam log'))),
       },
     ];
   });
@@ -112,12 +112,15 @@ export function bookedLooks(db: Db): BookedLook[] {
     .sort((a, b) => a.on.localeCompare(b.on));
 }
 
-/** Tasks that are over as it stands: done or not needed, and not opened again. */
-function doneSince(said: readonly { taskId: string; is: string; at: string }[]): string[] {
+/** Tasks that are over as it stands: done or not needed, and not opened again, by what was said of them or by a weld that cracked. */
+function doneSince(
+  said: readonly { taskId: string; is: string; at: string }[],
+  reopened: ReadonlySet<string>,
+): string[] {
   const over = new Map<string, boolean>();
   for (const { taskId, is } of [...said].sort((a, b) => a.at.localeCompare(b.at))) {
     if (is === 'done' || is === 'not needed') over.set(taskId, true);
     if (is === 'again') over.set(taskId, false);
   }
-  return [...over].flatMap(([taskId, isOver]) => (isOver ? [taskId] : []));
+  return [...over].flatMap(([taskId, isOver]) => (isOver && !reopened.has(taskId) ? [taskId] : []));
 }

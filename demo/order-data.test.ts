@@ -93,6 +93,35 @@ test('a task is over once it is done or not needed, as last said; started or ope
   expect(over()).toEqual(['torque']);
 });
 
+test('a weld that cracked is to be laid again, its look with it, whatever was ticked; laid anew it is to be looked at', () => {
+  const { id } = plannedJobs(db, '2026-11-28').find(({ tag }) => tag === 'SV-9')!;
+  const over = () =>
+    plannedJobs(db, '2026-11-28')
+      .find((job) => job.id === id)!
+      .done.filter((each) => each.endsWith(' p1'));
+  const memberId = bundleOf(db, id)!.frame.members[0]!.id;
+  const log = (at: string, more: object) => {
+    const entry = { kind: 'seam log', ...stamp(at), memberId, ofId: 'p1', seam: 'a', mark: 'A1', ...more };
+    expect(keepEvidence(db, id, [entry as Evidence])).toMatchObject({ ok: true });
+  };
+  const [weld, look] = ['weld p1', 'look at welds p1'];
+  for (const taskId of [weld, look])
+    expect(
+      keepEvidence(db, id, [
+        { kind: 'task', ...stamp('2026-11-26T11:00:00Z'), taskId, title: taskId, is: 'done' },
+      ]).ok,
+    ).toBe(true);
+  log('2026-11-26T10:00:00Z', { what: 'welded' });
+  log('2026-11-26T10:30:00Z', { what: 'looked at', defects: [] });
+  expect(over()).toEqual([weld, look]);
+  log('2026-11-27T10:00:00Z', { what: 'looked at', defects: ['crack'] });
+  expect(over()).toEqual([]);
+  log('2026-11-27T11:00:00Z', { what: 'welded' });
+  expect(over()).toEqual([weld]);
+  log('2026-11-27T12:00:00Z', { what: 'looked at', defects: [] });
+  expect(over()).toEqual([weld, look]);
+});
+
 test('what its owner was told: a look since begins the days anew, and says that something may be worse; struck, neither', () => {
   const job = plannedJobs(db, '2026-11-28').find(({ tag }) => tag === 'BM-2')!;
   const told = (today = '2026-11-28') => plannedJobs(db, today).find(({ id }) => id === job.id)!.told!;

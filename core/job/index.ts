@@ -128,6 +128,7 @@ export {
   leftOff,
   orderNow,
   orderScene,
+  reopenedBy,
   type JobOrder,
   type JobToGet,
   type ToGet,

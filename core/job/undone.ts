@@ -1,5 +1,5 @@
 import { ofKind } from '../frame';
-import { crackedSince, type SeamLog } from '../join';
+import { crackedSince, logsBySeam } from '../join';
 import { workPlace } from '../shape';
 import { crackExtent } from '../trace';
 import type { CrackedWeld } from '../weigh';
@@ -19,12 +19,7 @@ function crackedWelds(
   records: Pick<JobRecords, 'frame' | 'practice' | 'repairs'>,
   evidence: readonly Evidence[],
 ): WeldCracked[] {
-  const logs = new Map<string, SeamLog[]>();
-  for (const entry of ofKind(evidence, 'seam log')) {
-    const key = `${entry.ofId} ${entry.seam}`;
-    logs.set(key, [...(logs.get(key) ?? []), entry]);
-  }
-  return [...logs.values()].flatMap((log): WeldCracked[] => {
+  return logsBySeam(ofKind(evidence, 'seam log')).flatMap((log): WeldCracked[] => {
     const found = crackedSince(log);
     if (!found) return [];
     const { ofId, memberId, mark } = found;

@@ -8,6 +8,7 @@ export {
   SEAM_STANDS,
   seamLogKind,
   crackedSince,
+  logsBySeam,
   seamStands,
   type Defect,
   type LaidAtTheRail,

@@ -70,6 +70,16 @@ export interface LaidAtTheRail {
   readonly at: string;
 }
 
+/** The entries of many seams, each seam's own together, in their order. */
+export function logsBySeam(logs: readonly SeamLog[]): SeamLog[][] {
+  const seams = new Map<string, SeamLog[]>();
+  for (const entry of logs) {
+    const key = `${entry.ofId} ${entry.seam}`;
+    seams.set(key, [...(seams.get(key) ?? []), entry]);
+  }
+  return [...seams.values()];
+}
+
 const isCracked = ({ what, defects = [], dye }: SeamLog): boolean =>
   what === 'looked at' && (defects.includes('crack') || dye === 'bled');
 
