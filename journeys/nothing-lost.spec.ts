@@ -1,6 +1,17 @@
 import Database from 'better-sqlite3';
 import type { Page } from '@playwright/test';
-import { expect, kept, openJob, openJobByForm, recordsOf, strip, test, typeColumn, worked } from './stage';
+import {
+  expect,
+  kept,
+  openJob,
+  openJobByForm,
+  recordsOf,
+  sendJob,
+  strip,
+  test,
+  typeColumn,
+  worked,
+} from './stage';
 import { serveDemo } from '../set-up/server.mjs';
 
 const status = (page: Page, words: RegExp | string) => page.getByRole('status').filter({ hasText: words });
@@ -251,4 +262,31 @@ test('while the page is still loading its fields take nothing, and it says so; w
   await expect(page.getByText('Frame kept')).toBeVisible();
   await page.reload();
   await expect(datum).toHaveValue('rear face of the bumper');
+});
+
+test('the yard while lines of it are worked out: out of reach of the server it stays, with what is being typed on it', async ({
+  page,
+}) => {
+  const server = await serveDemo({ empty: true });
+  try {
+    await sendJob(page, 'ALONE-1', {}, server.url);
+    const outOfReach = (url: URL) => url.pathname === '/manifest.webmanifest' || url.searchParams.has('_rsc');
+    let asked = 0;
+    await page.route(outOfReach, (route) => {
+      asked++;
+      return route.abort();
+    });
+    await page.goto(server.url);
+    const working = status(page, 'being worked out');
+    await expect(working).toBeVisible();
+    await page.getByLabel('tag, unit or job').fill('ALO');
+    await expect.poll(() => asked).toBeGreaterThan(2);
+    await expect(page.getByRole('heading', { name: 'Yard' })).toBeVisible();
+    await expect(page.getByLabel('tag, unit or job')).toHaveValue('ALO');
+    await page.unroute(outOfReach);
+    await expect(working).toHaveCount(0);
+    await expect(page.getByLabel('tag, unit or job')).toHaveValue('ALO');
+  } finally {
+    server.stop();
+  }
 });

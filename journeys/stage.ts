@@ -113,16 +113,26 @@ const opening = (tag: string, family: Family, steel: SteelId) => {
   };
 };
 
-/** Opens a new job past the form, as it would send it, and the Probe on it. */
-export async function openJob(
+/** Sends a new job as the form would; its id. */
+export async function sendJob(
   page: Page,
   tag: string,
   { family = 'open-channel ladder', steel = 'unknown' }: { family?: Family; steel?: SteelId } = {},
-): Promise<void> {
+  home = '',
+): Promise<string> {
   const data = opening(tag, family, steel);
-  const answer = await page.request.post('/api/jobs', { data });
+  const answer = await page.request.post(`${home}/api/jobs`, { data });
   expect(answer.ok(), await answer.text()).toBe(true);
-  await page.goto(`/jobs/${data.job.id}/probe`);
+  return data.job.id;
+}
+
+/** Opens a new job past the form, and the Probe on it. */
+export async function openJob(
+  page: Page,
+  tag: string,
+  as: { family?: Family; steel?: SteelId } = {},
+): Promise<void> {
+  await page.goto(`/jobs/${await sendJob(page, tag, as)}/probe`);
   await worked(page);
 }
 
