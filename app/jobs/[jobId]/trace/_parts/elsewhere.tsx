@@ -80,12 +80,14 @@ function Line({ crack, onLook }: { crack: CrackElsewhere; onLook: (about: About)
   return (
     <li className="py-1">
       <details>
-        <summary className="flex min-h-11 cursor-pointer flex-wrap items-center gap-x-4">
-          <span className="font-semibold">{host?.name ?? find.title}</span>
-          <span>{elsewhereWords(crack, system)}</span>
-          <span className="caption">
-            {crack.looks.length} {crack.looks.length === 1 ? 'look' : 'looks'}
-            {find.memberIds.includes(member.id) && '; on this member'}
+        <summary className="flex min-h-11 cursor-pointer items-center">
+          <span className="flex min-w-0 grow flex-wrap items-center gap-x-4">
+            <span className="font-semibold">{host?.name ?? find.title}</span>
+            <span>{elsewhereWords(crack, system)}</span>
+            <span className="caption">
+              {crack.looks.length} {crack.looks.length === 1 ? 'look' : 'looks'}
+              {find.memberIds.includes(member.id) && '; on this member'}
+            </span>
           </span>
         </summary>
         <div className="overflow-x-auto">

@@ -22,16 +22,18 @@ export function MayMovePanel() {
       className={`mb-2 border-l-[6px] px-3 py-1 ${isBad ? 'border-oxide bg-oxide-wash' : 'border-rule'}`}
     >
       <details>
-        <summary className="flex min-h-11 cursor-pointer flex-wrap items-center gap-x-3 text-[17px]">
-          <span>May it move until it is mended?</span>
-          <span className="text-xl font-semibold">{MOVE_WORDS[answer.answer]}</span>
-          {answer.reasons[0] && (
-            <span className="caption">
-              {moveReasonWords(answer.reasons[0], told)}
-              {answer.reasons.length > 1 && `, and ${answer.reasons.length - 1} more`}
-            </span>
-          )}
-          {isWorking && <span className="caption">still working it out</span>}
+        <summary className="flex min-h-11 cursor-pointer items-center text-[17px]">
+          <span className="flex min-w-0 grow flex-wrap items-center gap-x-3">
+            <span>May it move until it is mended?</span>
+            <span className="text-xl font-semibold">{MOVE_WORDS[answer.answer]}</span>
+            {answer.reasons[0] && (
+              <span className="caption">
+                {moveReasonWords(answer.reasons[0], told)}
+                {answer.reasons.length > 1 && `, and ${answer.reasons.length - 1} more`}
+              </span>
+            )}
+            {isWorking && <span className="caption">still working it out</span>}
+          </span>
         </summary>
         <ul className="ruled">
           {answer.reasons.map((reason, k) => (
