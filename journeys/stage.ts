@@ -169,7 +169,8 @@ export async function typeColumn(
 ): Promise<void> {
   const form = page.getByRole('form', { name: 'New reading' });
   for (const [height, thickness] of Object.entries(readings)) {
-    await choose(form.getByLabel(/^face$/), face);
+    const field = form.getByLabel(/^face$/);
+    if ((await field.getAttribute('data-value')) !== face) await choose(field, face);
     await form.getByLabel(/^station/).fill(station);
     await form.getByLabel(/from corner/).fill(height);
     await form.getByLabel(/^thickness/).fill(thickness);

@@ -1,11 +1,12 @@
-import type { Compared, GateScene, GeometrySince, Plan, TaskProgress, Zone } from '../../order';
+import type { GateScene, GeometrySince, Plan, TaskProgress, Zone } from '../../order';
 import type { Saying } from '../../metal';
-import { keyOfMeasure, type Geometry, type GeometryMeasure } from '../../weigh';
-import { legalOf, watchMinutes, type GeometryPractice } from '../../reference';
+import { keyOfMeasure, type GeometryMeasure } from '../../weigh';
+import { legalOf, watchMinutes } from '../../reference';
 import { lastLift, liftBasis } from '../lift';
 import { stands, type JobFile } from '../records';
 import { heldSeams, type LedgerSeam } from '../seams';
 import { firstCutAt } from './facts';
+import { movedBetween } from './moved';
 import type { Works } from './scene';
 
 /** Everything a plan's gates are asked on, from the records as they stand at an instant. */
@@ -111,7 +112,7 @@ function geometrySince(
         const moved = since.flatMap((record) => {
           const key = keyOfMeasure(record.measure);
           const was = before.findLast((each) => keyOfMeasure(each.measure) === key);
-          const compared = was ? comparedWith(was, record, file.practice.geometry) : [];
+          const compared = was ? movedBetween(was, record, file.practice.geometry) : [];
           return compared.map((each) => [`${key} ${each.name}`, each] as const);
         });
         // The last measure of each thing counts.
@@ -125,50 +126,3 @@ const isOf = (measure: GeometryMeasure, memberId: string | undefined): boolean =
   measure.of === 'wheelbase' ||
   measure.of === 'diagonals' ||
   (measure.of === 'line' && measure.memberId === memberId);
-
-/** How far a thing measured twice moved between, beside what it may. */
-export function comparedWith(was: Geometry, is: Geometry, limits: GeometryPractice): Compared[] {
-  const [a, b] = [was.measure, is.measure];
-  const lengths = lengthsOf(a).flatMap(([name, mm, limitMm]) => {
-    const now = lengthsOf(b).find(([other]) => other === name);
-    return now ? [{ name, movedMm: Math.abs(now[1] - mm), limitMm: limitMm(limits) }] : [];
-  });
-  return [...lengths, ...bowMoved(a, b, limits)];
-}
-
-type LengthOf = readonly [name: string, mm: number, limit: (limits: GeometryPractice) => number];
-function lengthsOf(measure: GeometryMeasure): LengthOf[] {
-  const sides = ({ sidesMm }: GeometryPractice) => sidesMm;
-  const across = ({ diagonalsMm }: GeometryPractice) => diagonalsMm;
-  if (measure.of === 'wheelbase')
-    return [
-      ['wheelbase, left', measure.leftMm, sides],
-      ['wheelbase, right', measure.rightMm, sides],
-    ];
-  if (measure.of === 'diagonals')
-    return [
-      [`${measure.place}, one diagonal`, measure.oneMm, across],
-      [`${measure.place}, the other diagonal`, measure.otherMm, across],
-    ];
-  return [];
-}
-
-/** Marks of one line at the same stations, each off the straight between the first and the last: how the bow changed. */
-function bowMoved(a: GeometryMeasure, b: GeometryMeasure, { lineShare }: GeometryPractice): Compared[] {
-  if (a.of !== 'line' || b.of !== 'line') return [];
-  const bowAt = (marks: typeof a.marks, stationMm: number): number | undefined => {
-    const sorted = [...marks].sort((one, other) => one.stationMm - other.stationMm);
-    const [first, last] = [sorted[0]!, sorted.at(-1)!];
-    const mark = sorted.find((each) => Math.abs(each.stationMm - stationMm) < 1);
-    const share = (stationMm - first.stationMm) / (last.stationMm - first.stationMm);
-    return mark && mark.offMm - (first.offMm + share * (last.offMm - first.offMm));
-  };
-  const stations = a.marks.map(({ stationMm }) => stationMm);
-  const lengthMm = Math.max(...stations) - Math.min(...stations);
-  const moved = stations.flatMap((stationMm) => {
-    const [was, is] = [bowAt(a.marks, stationMm), bowAt(b.marks, stationMm)];
-    return was === undefined || is === undefined ? [] : [Math.abs(is - was)];
-  });
-  if (moved.length < 3) return [];
-  return [{ name: `line, ${a.direction}`, movedMm: Math.max(...moved), limitMm: lengthMm * lineShare }];
-}

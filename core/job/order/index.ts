@@ -22,7 +22,6 @@ export { costsOf, type JobToGet, type KitFor, type ToGet } from './got';
 export { toGet } from './to-get';
 export { leftOff } from './left-off';
 export { reopenedBy } from './reopened';
-export { comparedWith } from './gate-scene';
 
 /** The order of a job's work as it stands at an instant: every task with how far it is, every gate, what is next. */
 export interface JobOrder {
