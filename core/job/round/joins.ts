@@ -10,10 +10,15 @@ const half = ([x, y, z]: Vector): Vector => [0.5 * x, 0.5 * y, 0.5 * z];
 
 type Line = WorkedRepair['joined']['lines'][number];
 
-/** Fillets of a repair: along each edge where it lands, in runs where it is welded in runs, and at each end that is welded. */
-export function weldFaces(stretch: Stretch, { repair, pieces, joined }: WorkedRepair): RoundFace[] {
+/** Fillets of a repair: along each edge where it lands, in runs where it is welded in runs, and at each end that is welded. What stays open has none. */
+export function weldFaces(
+  stretch: Stretch,
+  { repair, pieces, joined }: Pick<WorkedRepair, 'repair' | 'pieces' | 'joined'>,
+): RoundFace[] {
   return repair.pieces.flatMap((piece) => {
-    const lines = joined.lines.filter(({ pieceId, kind }) => pieceId === piece.id && kind === 'fillet');
+    const lines = joined.lines.filter(
+      ({ pieceId, kind, leftOpen }) => pieceId === piece.id && kind === 'fillet' && leftOpen === undefined,
+    );
     const seen = pieces.find((each) => each.piece.id === piece.id);
     if (lines.length === 0 || !seen) return [];
     const legMm = Math.max(...lines.map((line) => line.legMm));
