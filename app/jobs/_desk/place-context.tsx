@@ -1,21 +1,13 @@
 'use client';
 
-import {
-  createContext,
-  useCallback,
-  useContext,
-  useDeferredValue,
-  useEffect,
-  useMemo,
-  useState,
-  type ReactNode,
-} from 'react';
+import { createContext, useCallback, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { useSearchParams } from 'next/navigation';
 import { facesOf, memberOf, type Member } from '@/core/frame';
 import { recorded, type JobFile } from '@/core/job';
 import type { Cursor, Stretch } from '@/ui/strip';
 import type { UnitSystem } from '@/core/quantity';
 import { parseStationMm } from '../../_words/station';
+import { useAfterPaint } from './after-paint';
 import { useReader } from './reader-context';
 import { useRecords } from './records-context';
 
@@ -111,7 +103,7 @@ export function PlaceProvider({
   );
   const inSight = useMemo(() => ({ member, selectMember, setCursor, setStretch }), [member, selectMember]);
   const place = useMemo(() => ({ cursor, stretch }), [cursor, stretch]);
-  const later = useDeferredValue(place);
+  const later = useAfterPaint(place);
   return (
     <InSightContext.Provider value={inSight}>
       <PlaceContext.Provider value={place}>

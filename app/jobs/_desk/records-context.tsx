@@ -4,7 +4,6 @@ import {
   createContext,
   useCallback,
   useContext,
-  useDeferredValue,
   useEffect,
   useLayoutEffect,
   useMemo,
@@ -29,6 +28,7 @@ import {
   strikeParcel,
   withdrawalParcel,
 } from '../../_outbox/drafts';
+import { useAfterPaint } from './after-paint';
 import { changedRepair, type ShownRepair } from './as-own';
 import { recordsReducer } from './records';
 import { serverWord } from './server-word';
@@ -112,7 +112,7 @@ export function RecordsProvider({
   useServerNews(refresh);
   useWholeFile(file, latestRef, onChange);
   const records = useRecordsValue(file, { make, latestRef, refresh, ...(asOf !== undefined && { asOf }) });
-  const later = useDeferredValue(records);
+  const later = useAfterPaint(records);
   return (
     <RecordsContext.Provider value={records}>
       <LaterRecordsContext.Provider value={later}>{children}</LaterRecordsContext.Provider>

@@ -22,6 +22,8 @@ export const useOnMemberLater = (): OnMember => useOnMemberOf(useRecordsLater())
 
 function useOnMemberOf({ file: { evidence, strikes, frame } }: Records): OnMember {
   const { id } = useMember().member;
+  // By itself: a reading more must not draw all that were there again.
+  const struck = useMemo(() => new Set(strikes.map((strike) => strike.evidenceId)), [strikes]);
   return useMemo(
     () => ({
       readings: recorded({ evidence }, 'reading').filter((reading) => reading.memberId === id),
@@ -31,8 +33,8 @@ function useOnMemberOf({ file: { evidence, strikes, frame } }: Records): OnMembe
         standsOn({ evidence, strikes }, 'crack look', id),
       ),
       signs: standsOn({ evidence, strikes }, 'sign', id),
-      struck: new Set(strikes.map((strike) => strike.evidenceId)),
+      struck,
     }),
-    [evidence, strikes, frame, id],
+    [evidence, strikes, struck, frame, id],
   );
 }

@@ -72,8 +72,6 @@ export function Elsewhere() {
 /** One of them, with its looks to open. */
 function Line({ crack, onLook }: { crack: CrackElsewhere; onLook: (about: About) => void }) {
   const { file } = useRecords();
-  const { system } = useReader();
-  const { member } = useMember();
   const [striking, setStriking] = useState<Find>();
   const host = hostOf(file.frame, crack.on, crack.hostId);
   const { find } = crack.open;
@@ -81,14 +79,7 @@ function Line({ crack, onLook }: { crack: CrackElsewhere; onLook: (about: About)
     <li className="py-1">
       <details>
         <summary className="flex min-h-11 cursor-pointer items-center">
-          <span className="flex min-w-0 grow flex-wrap items-center gap-x-4">
-            <span className="font-semibold">{host?.name ?? find.title}</span>
-            <span>{elsewhereWords(crack, system)}</span>
-            <span className="caption">
-              {crack.looks.length} {crack.looks.length === 1 ? 'look' : 'looks'}
-              {find.memberIds.includes(member.id) && '; on this member'}
-            </span>
-          </span>
+          <Seen crack={crack} name={host?.name ?? find.title} />
         </summary>
         <div className="overflow-x-auto">
           <table
@@ -130,6 +121,22 @@ function Line({ crack, onLook }: { crack: CrackElsewhere; onLook: (about: About)
         onClose={() => setStriking(undefined)}
       />
     </li>
+  );
+}
+
+/** What was seen of it, in one line. */
+function Seen({ crack, name }: { crack: CrackElsewhere; name: string }) {
+  const { system } = useReader();
+  const { member } = useMember();
+  return (
+    <span className="flex min-w-0 grow flex-wrap items-center gap-x-4">
+      <span className="font-semibold">{name}</span>
+      <span>{elsewhereWords(crack, system)}</span>
+      <span className="caption">
+        {crack.looks.length} {crack.looks.length === 1 ? 'look' : 'looks'}
+        {crack.open.find.memberIds.includes(member.id) && '; on this member'}
+      </span>
+    </span>
   );
 }
 
