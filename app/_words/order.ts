@@ -219,7 +219,7 @@ export function lackWords(lack: Lack, system: UnitSystem): string {
     case 'no measure since tack':
       return 'not tacked, or not measured since: Weigh, Straight and square';
     case 'no measure before':
-      return 'what was measured since was not measured before the first cut: the same places wanted';
+      return 'what was measured since was not measured before the first cut: the same places wanted, the unit standing the same';
     case 'moved since before':
       return `${name} moved ${printLength(value, system, 'length')}, at most ${printLength(limit, system, 'length')}`;
     case 'still warm':

@@ -186,6 +186,87 @@ describe('what is recorded elsewhere is heard here', () => {
     expect(lacks([wheelbase(11, 13, 3503.1)])).toEqual([]);
     expect(lacks([wheelbase(11, 13, 3503.2)])).toEqual(['moved since before']);
   });
+  test('tacked, a line says how far its furthest mark moved, by the same ends, of a unit that stood the same', () => {
+    const line = (k: number, hour: number, offs: readonly number[], more: object = {}): Evidence => ({
+      kind: 'geometry',
+      ...stamp(k, hour),
+      measure: {
+        of: 'line',
+        memberId: 'rail-right',
+        direction: 'up',
+        marks: offs.map((offMm, at) => ({ stationMm: 1000 * at, offMm })),
+      },
+      instrument: 'laser line',
+      stood: 'on stands',
+      ...more,
+    });
+    const bowed = [10, 25, 30, 25, 10];
+    const base = [line(8, 8, bowed), done(9, `opening cut ${repair}`, 9), done(10, `tack ${repair}`, 12)];
+    const lacks = (after: Evidence) =>
+      job
+        .order([...base, after])
+        .gates.filter((each) => each.gate === 'geometry')
+        .flatMap(({ lacks: all }) => all.map(({ code, value }) => [code, value]));
+    expect(lacks(line(11, 13, bowed))).toEqual([]);
+    // The beam set up higher, and aslant; 4 m between the ends may bow 8.3 mm.
+    expect(
+      lacks(
+        line(
+          11,
+          13,
+          bowed.map((mm, k) => mm + 40 + 3 * k),
+        ),
+      ),
+    ).toEqual([]);
+    expect(lacks(line(11, 13, [10, 27, 38, 20, 10]))).toEqual([]);
+    expect(lacks(line(11, 13, [10, 27, 39, 20, 10]))).toEqual([['moved since before', expect.closeTo(9, 9)]]);
+    expect(lacks(line(11, 13, [10, 16, 30, 30, 10]))).toEqual([['moved since before', expect.closeTo(9, 9)]]);
+    // Half of it alone has a chord of its own: nothing moved, and nothing can be told.
+    expect(lacks(line(11, 13, bowed.slice(0, 3)))).toEqual([['no measure before', undefined]]);
+    expect(lacks(line(11, 13, [10, 60, 80, 60, 10], { stood: 'on its wheels, empty' }))).toEqual([
+      ['no measure before', undefined],
+    ]);
+  });
+  test('tacked, diagonals of a place however it is written, and each side of the wheelbase against itself', () => {
+    const geometry = (k: number, hour: number, measure: object): Evidence =>
+      ({
+        kind: 'geometry',
+        ...stamp(k, hour),
+        measure,
+        instrument: 'tape',
+        stood: 'on stands',
+      }) as Evidence;
+    const diagonals = (place: string, oneMm: number) => ({ of: 'diagonals', place, oneMm, otherMm: 3000 });
+    const wheelbase = (leftMm: number, rightMm: number) => ({
+      of: 'wheelbase',
+      ...job.wheelbaseIds,
+      leftMm,
+      rightMm,
+    });
+    const moved = (was: object, is: object) =>
+      job
+        .order([
+          geometry(8, 8, was),
+          done(9, `opening cut ${repair}`, 9),
+          done(10, `tack ${repair}`, 12),
+          geometry(11, 13, is),
+        ])
+        .gates.filter((each) => each.gate === 'geometry')
+        .flatMap(({ lacks: all }) => all.map(({ code, name }) => [code, name]));
+    expect(moved(diagonals('cab', 3000), diagonals('Cab', 3003.1))).toEqual([]);
+    expect(moved(diagonals('cab', 3000), diagonals('Cab', 2990))).toEqual([
+      ['moved since before', 'Cab, one diagonal'],
+    ]);
+    expect(moved(diagonals('cab', 3000), diagonals('rear', 3000))).toEqual([
+      ['no measure before', undefined],
+    ]);
+    // Far from equal, and neither of them moved.
+    expect(moved(wheelbase(3500, 3520), wheelbase(3500, 3520))).toEqual([]);
+    expect(moved(wheelbase(3500, 3520), wheelbase(3520, 3500)).map(([, name]) => name)).toEqual([
+      'wheelbase, left',
+      'wheelbase, right',
+    ]);
+  });
   test('a rail that parted and a hanger on it that let go are each in line by their own record alone', () => {
     const { frame, practice } = job.file;
     const rail = memberOf(frame, 'rail-right')!;

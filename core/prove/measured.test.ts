@@ -106,7 +106,6 @@ describe('measured before and after', () => {
   });
   test('marks at other ends are another line; two marks only are none', () => {
     expect(between(line([0, 0, 0]), line([0, 0, 0], 600))).toEqual([]);
-    expect(between(line([0, 0, 0]), line([0, 0, 0], 502))).toHaveLength(0);
     expect(between(line([0, 0, 0]), line([0, 0, 0])).map(({ name, atMm }) => [name, atMm])).toEqual([
       ['line, up', [500]],
     ]);
@@ -122,6 +121,30 @@ describe('measured before and after', () => {
       marks: stations.map((stationMm) => ({ stationMm, offMm: 0 })),
     });
     expect(between(of([0, 500, 1000]), of([fromMm, 500, toMm]))).toHaveLength(count);
+  });
+  test.each([
+    [505, 1],
+    [505.1, 0],
+    [495, 1],
+    [494.9, 0],
+  ])('a mark at %d mm against one at 500: %d figures', (stationMm, count) => {
+    const middle = (mm: number): GeometryMeasure => ({
+      ...(line([0, 0, 0]) as Extract<GeometryMeasure, { of: 'line' }>),
+      marks: [0, mm, 1000].map((each) => ({ stationMm: each, offMm: 0 })),
+    });
+    expect(between(middle(500), middle(stationMm))).toHaveLength(count);
+  });
+  test('a part of a bowed line measured again, its ends elsewhere, is another line', () => {
+    const arc = [0, 15, 20, 15, 0];
+    expect(between(line(arc), line(arc.slice(0, 3)))).toEqual([]);
+    expect(between(line(arc), line(arc))).toHaveLength(3);
+  });
+  test('a place is the same however it is written', () => {
+    const written = { ...diagonals(3010), place: 'Rear' } as GeometryMeasure;
+    expect(between(diagonals(3000), written).map(({ by, says }) => [by, says])).toEqual([
+      [10, 'moved'],
+      [0, expect.anything()],
+    ]);
   });
   test('what moved stands first, and of that what moved most beyond its limit', () => {
     const at = (place: 'front' | 'rear', mm: number): GeometryMeasure =>

@@ -144,6 +144,11 @@ function isSameSpan(one: GeometryMeasure, other: GeometryMeasure): boolean {
   return a.every((end, k) => Math.abs(end - b[k]!) <= SAME_MARK_MM);
 }
 
+/** The same figure of the same place, however that is written; marks are put where they were. */
+const isSameFigure = (one: Figure, other: Figure): boolean =>
+  one.name.toLowerCase() === other.name.toLowerCase() &&
+  (one.atMm ?? []).every((mm, k) => Math.abs(mm - other.atMm![k]!) <= SAME_MARK_MM);
+
 /** The same figure at the same place, to the millimetre. */
 export const placeKey = ({ name, atMm = [] }: Pick<Figure, 'name' | 'atMm'>): string =>
   [name, ...atMm.map(Math.round)].join(' ');
@@ -155,11 +160,11 @@ export function changesBetween(before: Geometry, after: Geometry, limits: Geomet
     !isSameSpan(before.measure, after.measure)
   )
     return [];
-  const had = new Map(figuresOf(before, limits).map((each) => [placeKey(each), each]));
+  const had = figuresOf(before, limits);
   const memberId = 'memberId' in after.measure ? after.measure.memberId : undefined;
   const isAngle = after.measure.of === 'level across' || after.measure.of === 'angle along';
   return figuresOf(after, limits).flatMap((now): Change[] => {
-    const was = had.get(placeKey(now));
+    const was = had.find((each) => isSameFigure(each, now));
     if (!was) return [];
     const by = now.value - was.value;
     const plusMinus = together(now.plusMinus, was.plusMinus);

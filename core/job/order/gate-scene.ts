@@ -1,12 +1,12 @@
-import type { GateScene, GeometrySince, Plan, TaskProgress, Zone } from '../../order';
+import type { Compared, GateScene, GeometrySince, Plan, TaskProgress, Zone } from '../../order';
+import { changesBetween } from '../../prove';
 import type { Saying } from '../../metal';
-import { keyOfMeasure, type GeometryMeasure } from '../../weigh';
-import { legalOf, watchMinutes } from '../../reference';
+import { keyOfMeasure, type Geometry, type GeometryMeasure } from '../../weigh';
+import { legalOf, watchMinutes, type GeometryPractice } from '../../reference';
 import { lastLift, liftBasis } from '../lift';
 import { stands, type JobFile } from '../records';
 import { heldSeams, type LedgerSeam } from '../seams';
 import { firstCutAt } from './facts';
-import { movedBetween } from './moved';
 import type { Works } from './scene';
 
 /** Everything a plan's gates are asked on, from the records as they stand at an instant. */
@@ -113,12 +113,25 @@ function geometrySince(
           const key = keyOfMeasure(record.measure);
           const was = before.findLast((each) => keyOfMeasure(each.measure) === key);
           const compared = was ? movedBetween(was, record, file.practice.geometry) : [];
-          return compared.map((each) => [`${key} ${each.name}`, each] as const);
+          return compared.map((each) => [`${key} ${each.name}`.toLowerCase(), each] as const);
         });
         // The last measure of each thing counts.
         return [[tack.of.id, { since: since.length, moved: [...new Map(moved).values()] }]];
       }),
   );
+}
+
+/**
+ * How far a thing moved between two measures of it, beside what it may; of a line the mark that moved most. By what was read: a weld is not ground off, so
+ * doubt of the instrument opens nothing here and shuts nothing. What its standing bends is compared only where it stood the same.
+ */
+function movedBetween(was: Geometry, is: Geometry, limits: GeometryPractice): Compared[] {
+  const furthest = new Map<string, Compared>();
+  for (const { name, by, limit, notSaid } of changesBetween(was, is, limits)) {
+    if (notSaid === 'stood differently' || Math.abs(by) < (furthest.get(name)?.movedMm ?? 0)) continue;
+    furthest.set(name, { name, movedMm: Math.abs(by), limitMm: limit });
+  }
+  return [...furthest.values()];
 }
 
 /** A measure of the unit, or a line along the member that is tacked: another member’s line says nothing of it. */
