@@ -213,7 +213,8 @@ describe('hot work', () => {
 });
 
 describe('the geometry is locked at the tack', () => {
-  const tacked = [said(2, 'tack r1')];
+  const TACKED_H = 2;
+  const tacked = [said(TACKED_H, 'tack r1')];
   const geometry = (since: number, movedMm?: number) => ({
     geometry: new Map([
       [
@@ -241,11 +242,15 @@ describe('the geometry is locked at the tack', () => {
       is: 'forced' as const,
       second: 'TM',
     });
-    const gateAt = (hours: number) =>
-      gatesWith(tacked, { said: [forced(hours)] }).find(({ gate }) => gate === 'geometry')!;
+    const gateAt = (...hours: readonly number[]) =>
+      gatesWith(tacked, { said: hours.map(forced) }).find(({ gate }) => gate === 'geometry')!;
     expect(isOpen(gateAt(3))).toBe(true);
     expect(gateAt(3).lacks).not.toEqual([]);
     expect(isOpen(gateAt(1))).toBe(false);
+    expect(isOpen(gateAt(TACKED_H))).toBe(true);
+    expect(isOpen(gateAt(TACKED_H - 0.01))).toBe(false);
+    // One from before, kept late by a device that was out of reach, takes nothing back.
+    expect(isOpen(gateAt(3, 1))).toBe(true);
   });
   test('an overlay on a whole rail has no such gate', () =>
     expect(lacks(gatesWith([], {}, { repairs: [aRepair({ isCutOut: false })] }), 'geometry')).toEqual([]));

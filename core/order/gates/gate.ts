@@ -114,18 +114,16 @@ export const isDone = (scene: GateScene, id: string): boolean => {
 };
 export const lastSaid = ({ said }: GateScene, gate: GateId, of: string): GateSaid | undefined =>
   said.filter((each) => each.gate === gate && each.of === of).at(-1);
-/** Forced after what it was forced over: a gate shut anew is not open by an old signature. */
+/** Forced after what it was forced over, or as that was said: a gate shut anew is not open by an old signature, nor shut by one that is kept late. */
 export const forcedSince = (
   scene: GateScene,
   gate: GateId,
   of: string,
   since: string,
-): GateSaid | undefined => {
-  const forced = scene.said
-    .filter((each) => each.gate === gate && each.of === of && each.is === 'forced')
-    .at(-1);
-  return forced && forced.at >= since ? forced : undefined;
-};
+): GateSaid | undefined =>
+  scene.said.findLast(
+    (each) => each.gate === gate && each.of === of && each.is === 'forced' && each.at >= since,
+  );
 export const isOpen = ({ lacks, forced }: Pick<Gate, 'lacks' | 'forced'>): boolean =>
   lacks.length === 0 || forced !== undefined;
 /** A crack and a plate on one member are told apart. */
