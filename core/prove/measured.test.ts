@@ -134,6 +134,18 @@ describe('measured before and after', () => {
     });
     expect(between(middle(500), middle(stationMm))).toHaveLength(count);
   });
+  test('of marks nearer each other than that, each with the one nearest to it', () => {
+    const dented: GeometryMeasure = {
+      ...(line([0, 0, 0, 0]) as Extract<GeometryMeasure, { of: 'line' }>),
+      marks: [
+        [0, 0],
+        [500, 0],
+        [503, 9],
+        [1000, 0],
+      ].map(([stationMm, offMm]) => ({ stationMm: stationMm!, offMm: offMm! })),
+    };
+    expect(between(dented, dented).map(({ by }) => by)).toEqual([0, 0]);
+  });
   test('a part of a bowed line measured again, its ends elsewhere, is another line', () => {
     const arc = [0, 15, 20, 15, 0];
     expect(between(line(arc), line(arc.slice(0, 3)))).toEqual([]);

@@ -149,6 +149,10 @@ const isSameFigure = (one: Figure, other: Figure): boolean =>
   one.name.toLowerCase() === other.name.toLowerCase() &&
   (one.atMm ?? []).every((mm, k) => Math.abs(mm - other.atMm![k]!) <= SAME_MARK_MM);
 
+/** How far the marks of two figures lie apart in all, mm. */
+const apartMm = (one: Figure, other: Figure): number =>
+  (one.atMm ?? []).reduce((sum, mm, k) => sum + Math.abs(mm - other.atMm![k]!), 0);
+
 /** The same figure at the same place, to the millimetre. */
 export const placeKey = ({ name, atMm = [] }: Pick<Figure, 'name' | 'atMm'>): string =>
   [name, ...atMm.map(Math.round)].join(' ');
@@ -164,7 +168,9 @@ export function changesBetween(before: Geometry, after: Geometry, limits: Geomet
   const memberId = 'memberId' in after.measure ? after.measure.memberId : undefined;
   const isAngle = after.measure.of === 'level across' || after.measure.of === 'angle along';
   return figuresOf(after, limits).flatMap((now): Change[] => {
-    const was = had.find((each) => isSameFigure(each, now));
+    const [was] = had
+      .filter((each) => isSameFigure(each, now))
+      .sort((a, b) => apartMm(a, now) - apartMm(b, now));
     if (!was) return [];
     const by = now.value - was.value;
     const plusMinus = together(now.plusMinus, was.plusMinus);
