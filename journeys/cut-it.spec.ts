@@ -4,7 +4,7 @@ import { missingPrograms } from '../checks/outside/programs';
 import { readDxf, readPdf } from '../checks/outside/validators';
 import { expect, kept, test, worked } from './stage';
 
-/** From the plates of Shape to the table: files, paper, sheets, the pile, and the repair in the round. */
+/** From the plates of Shape to the table: files, paper, sheets, the pile. */
 test('flats leave as DXF, SVG, paper at 1:1 and a list; what nobody sells is named; pieces are laid on sheets and the rest goes back', async ({
   page,
   context,
@@ -109,52 +109,6 @@ test('flats leave as DXF, SVG, paper at 1:1 and a list; what nobody sells is nam
   // The same cut told twice is one cut: nothing lies on the pile twice.
   await expect(there).toContainText('On the shelf: 1 of');
   await second.close();
-});
-
-test('the repair in the round is turned by keys and pulled apart, on any unit; the work order holds a still of it', async ({
-  page,
-  jobs,
-  request,
-}, info) => {
-  await page.goto(`${jobs['GR-7']}/shape?member=rail-right`);
-  await worked(page);
-  await page.getByRole('link', { name: 'See it in the round' }).click();
-  const picture = page.getByRole('group', { name: /arrow keys turn it/ });
-  await expect(picture).toBeVisible();
-  const drawn = picture.getByRole('img');
-  await expect(drawn).toBeVisible();
-  // Tried for speed: a moving picture, or a still where it is too slow.
-  await expect(async () => {
-    const frames = await picture
-      .locator('canvas')
-      .getAttribute('data-frames')
-      .catch(() => null);
-    const isStill = (await page.getByText('A still: this device draws too slowly').count()) > 0;
-    expect(isStill || Number(frames) >= 30).toBe(true);
-  }).toPass({ timeout: 180_000 });
-  const shot = () => drawn.screenshot();
-  const before = await shot();
-  await picture.focus();
-  await page.keyboard.press('ArrowRight');
-  await page.keyboard.press('ArrowUp');
-  await expect(async () => expect((await shot()).equals(before)).toBe(false)).toPass();
-  const turned = await shot();
-  await page.getByLabel('pull apart').fill('300');
-  await expect(async () => expect((await shot()).equals(turned)).toBe(false)).toPass();
-  await page.getByRole('button', { name: 'As at first' }).click();
-  await page.getByRole('radio', { name: 'whole frame' }).click();
-  await expect(page.getByRole('group', { name: /The frame of GR-7/ })).toBeVisible();
-
-  await page.goto(`${jobs['BM-2']}/shape/round`);
-  await worked(page);
-  await page.getByRole('radio', { name: 'whole frame' }).click();
-  await expect(page.getByRole('group', { name: /The frame of BM-2/ })).toBeVisible();
-
-  const order = info.outputPath('order.pdf');
-  writeFileSync(order, await (await request.get(`/api${jobs['GR-7']}/work-order`)).body());
-  const missing = missingPrograms('qpdf', 'poppler');
-  if (!missing) expect(readPdf(order).pages).toBe(1);
-  await kept(page);
 });
 
 test('a flat from the opening: measured points, then a photographed card made straight; what is no picture and what is tangled is named', async ({

@@ -97,6 +97,20 @@ function onceAFrame(draw: () => void) {
   return { later, cancel: () => cancelAnimationFrame(frame) };
 }
 
+/** Drawn again as it is turned, and when the drawing is given back: a phone takes it from a page that is not in sight. */
+function redrawn({ canvas, controls, draw }: OnStage) {
+  const { later, cancel } = onceAFrame(draw);
+  controls.addEventListener('change', later);
+  canvas.addEventListener('webglcontextrestored', later);
+  return {
+    later,
+    cancel: () => {
+      cancel();
+      canvas.removeEventListener('webglcontextrestored', later);
+    },
+  };
+}
+
 type Triangles = ReturnType<typeof trianglesOf>;
 
 /** Red, green, blue of every corner, each tone as the page has it now. */
@@ -192,8 +206,7 @@ function fit({ canvas, renderer, camera }: OnStage, seen: Seen, fine: number): v
 export function stageOn(canvas: HTMLCanvasElement): Stage {
   const on = furnish(canvas);
   const { renderer, camera, controls, material, mesh } = on;
-  const { later, cancel } = onceAFrame(on.draw);
-  controls.addEventListener('change', later);
+  const { later, cancel } = redrawn(on);
   let triangles = trianglesOf([]);
   let fine = 1;
   let seen: Seen = { wide: 1, high: 1, radius: 1 };
