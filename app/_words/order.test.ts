@@ -37,6 +37,13 @@ test.each(['in', 'mm'] as const)('what a gate lacks is said in %s', (system) => 
   for (const code of GATE_LACKS)
     whole(lackWords({ code, name: 'Left beam', value: 2.5, limit: 3, check: 'battery' }, system));
 });
+test('what moved since the tack is said as it was measured: millimetres finer than the tape, angles in degrees', () => {
+  const moved = { code: 'moved since before', name: 'level across', value: 0.6, limit: 0.5 } as const;
+  expect(lackWords({ ...moved, quantity: 'angle' }, 'in')).toBe('level across moved 0.6°, at most 0.5°');
+  expect(lackWords({ ...moved, value: 3.3, limit: 3.175 }, 'mm')).toBe(
+    'level across moved 3.3 mm, at most 3.2 mm',
+  );
+});
 test('minutes where it is less than an hour, Fahrenheit where inches are used', () => {
   expect(lackWords({ code: 'still warm', value: 0.25 }, 'in')).toBe('cools for another 15 min');
   expect(lackWords({ code: 'too hot', value: 60, limit: 52 }, 'in')).toBe(

@@ -13,6 +13,7 @@ import type {
   TaskState,
 } from '@/core/order';
 import { printLength, printTemperature, printTemperatureDifference, type UnitSystem } from '@/core/quantity';
+import { geometryFigure } from './geometry';
 
 const low = (name: string): string => name.charAt(0).toLowerCase() + name.slice(1);
 
@@ -190,7 +191,7 @@ const hours = (value: number): string =>
   value < 1 ? `${Math.max(1, Math.round(value * 60))} min` : `${Math.round(value * 10) / 10} h`;
 
 export function lackWords(lack: Lack, system: UnitSystem): string {
-  const { code, name = '', value = 0, limit = 0, check } = lack;
+  const { code, name = '', value = 0, limit = 0, quantity = 'length', check } = lack;
   switch (code) {
     case 'lift not asked':
       return 'nobody has asked whether it may be raised: Walk, Lift';
@@ -221,7 +222,7 @@ export function lackWords(lack: Lack, system: UnitSystem): string {
     case 'no measure before':
       return 'what was measured since was not measured before the first cut: the same places wanted, the unit standing the same';
     case 'moved since before':
-      return `${name} moved ${printLength(value, system, 'length')}, at most ${printLength(limit, system, 'length')}`;
+      return `${name} moved ${geometryFigure(value, quantity, system)}, at most ${geometryFigure(limit, quantity, system)}`;
     case 'still warm':
       return `cools for another ${hours(value)}`;
     case 'too hot':

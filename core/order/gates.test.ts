@@ -11,6 +11,7 @@ import {
   type Removal,
   type TaskSaid,
 } from '.';
+import type { Compared } from './gates/gate';
 import { PERMIT_CHECKS } from './records';
 import { aPart, aRepair, emptyScene } from './scene-for-tests';
 
@@ -215,23 +216,31 @@ describe('hot work', () => {
 describe('the geometry is locked at the tack', () => {
   const TACKED_H = 2;
   const tacked = [said(TACKED_H, 'tack r1')];
-  const geometry = (since: number, movedMm?: number) => ({
-    geometry: new Map([
-      [
-        'r1',
-        {
-          since,
-          moved: movedMm === undefined ? [] : [{ name: 'wheelbase, left', movedMm, limitMm: 3 }],
-        },
-      ],
-    ]),
+  const thing = (movedBy: number, more: Partial<Compared> = {}): Compared => ({
+    name: 'wheelbase, left',
+    quantity: 'length',
+    movedBy,
+    limit: 3,
+    ...more,
   });
+  const geometry = (since: number, movedMm?: number, alsoMoved: readonly Compared[] = []) => ({
+    geometry: new Map([['r1', { since, moved: movedMm === undefined ? [] : [thing(movedMm)], alsoMoved }]]),
+  });
+  const twist = (movedBy: number) => thing(movedBy, { name: 'level across', quantity: 'angle' });
   test.each([
     ['not tacked', [], {}, ['no measure since tack']],
     ['tacked, not measured', tacked, geometry(0), ['no measure since tack']],
     ['measured, nothing before it', tacked, geometry(1), ['no measure before']],
     ['measured, where it was', tacked, geometry(1, 3), []],
     ['measured, and it moved', tacked, geometry(1, 3.01), ['moved since before']],
+    ['where it was, twisted within its limit', tacked, geometry(1, 3, [twist(3)]), []],
+    ['where it was, and twisted', tacked, geometry(1, 3, [twist(3.01)]), ['moved since before']],
+    [
+      'not twisted, nothing else of it measured',
+      tacked,
+      geometry(0, undefined, [twist(0)]),
+      ['no measure since tack'],
+    ],
   ])('%s', (_, done, more, expected) => expect(lacks(gatesWith(done, more), 'geometry')).toEqual(expected));
   test('passed with a second signature and a reason, it is open and says so; not by one from before the tack', () => {
     const forced = (hours: number) => ({
@@ -251,6 +260,24 @@ describe('the geometry is locked at the tack', () => {
     expect(isOpen(gateAt(TACKED_H - 0.01))).toBe(false);
     // One from before, kept late by a device that was out of reach, takes nothing back.
     expect(isOpen(gateAt(3, 1))).toBe(true);
+  });
+  test.each([
+    [3, 3, true],
+    [3, 3.01, false],
+    [3, undefined, true],
+    [1, undefined, false],
+  ])('signed at %d h, what moved was seen at %s h: open %s', (signedH, seenH, isIt) => {
+    const moved = thing(4, seenH === undefined ? {} : { seenOverAt: at(seenH) });
+    const known = { geometry: new Map([['r1', { since: 1, moved: [moved], alsoMoved: [] }]]) };
+    const of = {
+      kind: 'gate' as const,
+      gate: 'geometry' as const,
+      of: 'r1',
+      is: 'forced' as const,
+      second: 'TM',
+    };
+    const gates = gatesWith(tacked, { ...known, said: [{ ...stamp(signedH), ...of }] });
+    expect(isOpen(gates.find(({ gate }) => gate === 'geometry')!)).toBe(isIt);
   });
   test('an overlay on a whole rail has no such gate', () =>
     expect(lacks(gatesWith([], {}, { repairs: [aRepair({ isCutOut: false })] }), 'geometry')).toEqual([]));

@@ -10,7 +10,15 @@ export {
   type Weighed,
 } from './preserved';
 export { flexPairs, FLEX_SAYS, type FlexPair, type FlexSays } from './given';
-export { changesBetween, changesSince, placeKey, MOVED_SAYS, type Change, type MovedSays } from './moved';
+export {
+  changesBetween,
+  changesFrom,
+  changesSince,
+  placeKey,
+  MOVED_SAYS,
+  type Change,
+  type MovedSays,
+} from './moved';
 export {
   isCutInto,
   ITEM_SOURCES,

@@ -151,6 +151,52 @@ describe('measured before and after', () => {
     expect(between(line(arc), line(arc.slice(0, 3)))).toEqual([]);
     expect(between(line(arc), line(arc))).toHaveLength(3);
   });
+  test('each mark of a line is held against the last line before the cut that has it, by the same ends', () => {
+    const told = line([0, 0, 0, 0, 0]) as Extract<GeometryMeasure, { of: 'line' }>;
+    const only = (...at: number[]): GeometryMeasure => ({
+      ...told,
+      marks: told.marks.filter(({ stationMm }) => at.includes(stationMm)),
+    });
+    const raised = (by: number, measure: GeometryMeasure): GeometryMeasure => ({
+      ...(measure as typeof told),
+      marks: (measure as typeof told).marks.map((mark) => ({
+        ...mark,
+        offMm: mark.stationMm === 1000 ? by : 0,
+      })),
+    });
+    const day = (n: number) => `2026-11-0${n}T08:00:00Z`;
+    const since = { cutAt: day(5), since: day(6) };
+    const of = (...before: readonly GeometryMeasure[]) =>
+      changesSince(
+        [...before.map((measure, k) => geometry(measure, day(k + 1))), geometry(raised(9, told), day(7))],
+        since,
+        LIMITS,
+      )
+        .map(({ atMm, by }) => [atMm![0], by])
+        .sort();
+    expect(of(told)).toEqual([
+      [1000, 9],
+      [1500, 0],
+      [500, 0],
+    ]);
+    // Its other half, and the middle mark alone by the same ends, measured again before the cut.
+    expect(of(told, only(0, 500, 1000))).toEqual([
+      [1000, 9],
+      [1500, 0],
+      [500, 0],
+    ]);
+    expect(of(told, raised(4, only(0, 1000, 2000)))).toEqual([
+      [1000, 5],
+      [1500, 0],
+      [500, 0],
+    ]);
+    expect(of(raised(4, only(0, 1000, 2000)), told)).toEqual([
+      [1000, 9],
+      [1500, 0],
+      [500, 0],
+    ]);
+    expect(of(only(0, 500, 1000))).toEqual([]);
+  });
   test('a place is the same however it is written', () => {
     const written = { ...diagonals(3010), place: 'Rear' } as GeometryMeasure;
     expect(between(diagonals(3000), written).map(({ by, says }) => [by, says])).toEqual([

@@ -210,8 +210,23 @@ export function changesBetween(before: Geometry, after: Geometry, limits: Geomet
   });
 }
 
+/** What a measure says against the earlier ones of the same thing: each of its figures against the last of them, by time, that has it. */
+export function changesFrom(
+  earlier: readonly Geometry[],
+  after: Geometry,
+  limits: GeometryPractice,
+): readonly Change[] {
+  const found = new Map<string, Change>();
+  for (const before of [...earlier].sort((a, b) => b.at.localeCompare(a.at)))
+    for (const change of changesBetween(before, after, limits)) {
+      const key = placeKey(change);
+      if (!found.has(key)) found.set(key, change);
+    }
+  return [...found.values()];
+}
+
 /**
- * Everything measured before the first cut and again since: the last before against the last after, what moved first. `cutAt` is when metal was first
+ * Everything measured before the first cut and again since: the last after against the last before of the same figures, what moved first. `cutAt` is when metal was first
  * cut; `since` when the last was laid: what was measured between is neither.
  */
 export function changesSince(
@@ -220,14 +235,11 @@ export function changesSince(
   limits: GeometryPractice,
 ): Change[] {
   const inOrder = [...measured].sort((a, b) => a.at.localeCompare(b.at));
-  const last = (of: readonly Geometry[]) => new Map(of.map((each) => [keyOfMeasure(each.measure), each]));
-  const before = last(inOrder.filter(({ at }) => at < cutAt));
-  const after = last(inOrder.filter(({ at }) => at > since));
-  return [...after]
-    .flatMap(([key, now]) => {
-      const was = before.get(key);
-      return was ? changesBetween(was, now, limits) : [];
-    })
+  const before = inOrder.filter(({ at }) => at < cutAt);
+  const after = inOrder.filter(({ at }) => at > since);
+  const last = new Map(after.map((each) => [keyOfMeasure(each.measure), each]));
+  return [...last.values()]
+    .flatMap((now) => changesFrom(before, now, limits))
     .sort((a, b) => MOVED_SAYS.indexOf(b.says) - MOVED_SAYS.indexOf(a.says) || over(b) - over(a));
 }
 const over = ({ by, limit }: Change) => Math.abs(by) / limit;

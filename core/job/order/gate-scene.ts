@@ -1,5 +1,5 @@
 import type { Compared, GateScene, GeometrySince, Plan, TaskProgress, Zone } from '../../order';
-import { changesBetween } from '../../prove';
+import { changesFrom, type Change } from '../../prove';
 import type { Saying } from '../../metal';
 import { keyOfMeasure, type Geometry, type GeometryMeasure } from '../../weigh';
 import { legalOf, watchMinutes, type GeometryPractice } from '../../reference';
@@ -109,33 +109,55 @@ function geometrySince(
         const tackedAt = progress.get(tack.id)?.doneAt;
         if (tackedAt === undefined) return [];
         const since = all.filter(({ at, measure }) => at > tackedAt && isOf(measure, tack.memberId));
-        const moved = since.flatMap((record) => {
-          const key = keyOfMeasure(record.measure);
-          const was = before.findLast((each) => keyOfMeasure(each.measure) === key);
-          const compared = was ? movedBetween(was, record, file.practice.geometry) : [];
-          return compared.map((each) => [`${key} ${each.name}`.toLowerCase(), each] as const);
-        });
-        // The last measure of each thing counts.
-        return [[tack.of.id, { since: since.length, moved: [...new Map(moved).values()] }]];
+        const locking = since.filter(({ measure }) => LOCKING.has(measure.of));
+        const moved = (of: readonly Geometry[]) => movedSince(before, of, file.practice.geometry);
+        const others = since.filter(({ measure }) => !LOCKING.has(measure.of));
+        return [[tack.of.id, { since: locking.length, moved: moved(locking), alsoMoved: moved(others) }]];
       }),
   );
 }
 
+/** How far each thing moved, of which the last measure counts. */
+function movedSince(
+  before: readonly Geometry[],
+  since: readonly Geometry[],
+  limits: GeometryPractice,
+): Compared[] {
+  const told = new Map<string, MovedOnce[]>();
+  for (const record of since)
+    for (const each of movedBetween(before, record, limits)) {
+      const key = `${keyOfMeasure(record.measure)} ${each.name}`.toLowerCase();
+      told.set(key, [...(told.get(key) ?? []), each]);
+    }
+  return [...told.values()].map((inOrder) => {
+    const { name, quantity, by, limit } = inOrder.at(-1)!;
+    const seen = inOrder.find((each) => each.by > limit && each.by + each.plusMinus >= by);
+    return { name, quantity, movedBy: by, limit, ...(seen && { seenOverAt: seen.at }) };
+  });
+}
+
+interface MovedOnce extends Pick<Change, 'name' | 'quantity' | 'by' | 'plusMinus' | 'limit'> {
+  readonly at: string;
+}
+
 /**
- * How far a thing moved between two measures of it, beside what it may; of a line the mark that moved most. By what was read: a weld is not ground off, so
- * doubt of the instrument opens nothing here and shuts nothing. What its standing bends is compared only where it stood the same.
+ * How far a thing moved between a measure of it and those before, beside what it may; of several marks the one that moved most. By what was read: a weld
+ * is not ground off, so doubt of the instrument opens nothing here and shuts nothing. What its standing bends is compared only where it stood the same.
  */
-function movedBetween(was: Geometry, is: Geometry, limits: GeometryPractice): Compared[] {
-  const furthest = new Map<string, Compared>();
-  for (const { name, by, limit, notSaid } of changesBetween(was, is, limits)) {
-    if (notSaid === 'stood differently' || Math.abs(by) < (furthest.get(name)?.movedMm ?? 0)) continue;
-    furthest.set(name, { name, movedMm: Math.abs(by), limitMm: limit });
+function movedBetween(before: readonly Geometry[], is: Geometry, limits: GeometryPractice): MovedOnce[] {
+  const furthest = new Map<string, MovedOnce>();
+  for (const change of changesFrom(before, is, limits)) {
+    const { name, quantity, plusMinus, limit, notSaid } = change;
+    const by = Math.abs(change.by);
+    if (notSaid === 'stood differently' || by < (furthest.get(name)?.by ?? 0)) continue;
+    furthest.set(name, { name, quantity, by, plusMinus, limit, at: is.at });
   }
   return [...furthest.values()];
 }
 
-/** A measure of the unit, or a line along the member that is tacked: another member’s line says nothing of it. */
+/** What shows that the whole is where it was; the others show only that they are not. */
+const LOCKING: ReadonlySet<GeometryMeasure['of']> = new Set(['wheelbase', 'diagonals', 'line']);
+
+/** A measure of the unit, or one along the member that is tacked: another member’s line says nothing of it. */
 const isOf = (measure: GeometryMeasure, memberId: string | undefined): boolean =>
-  measure.of === 'wheelbase' ||
-  measure.of === 'diagonals' ||
-  (measure.of === 'line' && measure.memberId === memberId);
+  !('memberId' in measure) || measure.memberId === memberId;

@@ -40,6 +40,8 @@ export interface Lack {
   readonly check?: PermitCheck;
   readonly value?: number;
   readonly limit?: number;
+  /** Of value and limit, where they are not millimetres. */
+  readonly quantity?: 'angle';
 }
 
 /** A gate before some tasks: what it lacks, and whether somebody went through all the same. */
@@ -71,14 +73,20 @@ export interface PermitState {
 /** A measure of geometry before the first cut and after the tack, of the same thing. */
 export interface Compared {
   readonly name: string;
-  readonly movedMm: number;
-  readonly limitMm: number;
+  readonly quantity: 'length' | 'angle';
+  /** How far and how far it may, mm or degrees. */
+  readonly movedBy: number;
+  readonly limit: number;
+  /** When it was first seen to be over its limit as far as it is now, within what its instrument tells. */
+  readonly seenOverAt?: string;
 }
 /** What was measured of a repair's member and of the unit, before its first cut and since its last tack. */
 export interface GeometrySince {
   readonly since: number;
-  /** Things measured both times; empty where nothing measured since was measured before. */
+  /** Wheelbase, diagonals, lines measured both times; empty where none of what was measured since was measured before. */
   readonly moved: readonly Compared[];
+  /** Angles, mounts, twins measured both times: they open nothing, and shut it where they moved. */
+  readonly alsoMoved: readonly Compared[];
 }
 
 /** Everything that gates are asked on. */

@@ -9,22 +9,27 @@ export function geometryLock(scene: GateScene): Gate[] {
       const tack = plan.tasks.find(({ what, of }) => what === 'tack' && of.id === weld.of.id);
       const tackedAt = (tack && progress.get(tack.id)?.doneAt) ?? '';
       const since = geometry.get(weld.of.id);
+      const over = [...(since?.moved ?? []), ...(since?.alsoMoved ?? [])].filter(
+        ({ movedBy, limit }) => movedBy > limit,
+      );
       const lacks: Lack[] = [
         ...(!tack || !isDone(scene, tack.id) || !since || since.since === 0
           ? [{ code: 'no measure since tack' } as const]
           : since.moved.length === 0
             ? [{ code: 'no measure before' } as const]
             : []),
-        ...(since?.moved ?? [])
-          .filter(({ movedMm, limitMm }) => movedMm > limitMm)
-          .map(({ name, movedMm, limitMm }) => ({
-            code: 'moved since before' as const,
-            name,
-            value: movedMm,
-            limit: limitMm,
-          })),
+        ...over.map(({ name, movedBy, limit, quantity }) => ({
+          code: 'moved since before' as const,
+          name,
+          value: movedBy,
+          limit,
+          ...(quantity === 'angle' && { quantity }),
+        })),
       ];
-      const forced = forcedSince(scene, 'geometry', weld.of.id, tackedAt || '9');
+      // Signed for is what was known: measured worse since, it is shut anew.
+      const known = over.flatMap(({ seenOverAt }) => seenOverAt ?? []);
+      const from = [tackedAt || '9', ...known].reduce((last, at) => (at > last ? at : last));
+      const forced = forcedSince(scene, 'geometry', weld.of.id, from);
       return {
         gate: 'geometry',
         of: weld.of.id,
