@@ -24,7 +24,7 @@ import {
   leastState,
   repairedState,
   wallIn,
-  withJointsWhole,
+  withLostWhole,
   withoutBroken,
   type Works,
 } from './state-of-frame';
@@ -144,7 +144,7 @@ function solvedState(asked: AskedFrame, state: DemandId, { asMade, cuts: kept }:
       kept,
     });
   if (state === 'least') {
-    const whole = withJointsWhole(of, asked.hosts);
+    const whole = withLostWhole(of, asked.works, asked.hosts);
     return stateDemand(of, whole ? [stateForces(whole)] : []);
   }
   const found = stateDemand(of, [asMade(asked)]);

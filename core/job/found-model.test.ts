@@ -157,6 +157,39 @@ describe('joints and brackets', () => {
       expect(now?.utilisation ?? 0).toBeGreaterThanOrEqual((worst?.utilisation ?? 0) - 1e-9);
     }
   });
+  test('with the doubtful taken away, a tongue is spared nothing by a beam that let go behind it: it carries it again once that is mended', () => {
+    const bare = defaultFrame({
+      ...familyOf('I-beam trailer').typical,
+      family: 'I-beam trailer',
+      steel: 'hot-rolled-50',
+      datum: 'hole',
+    });
+    const frame: Frame = { ...bare, loads: { items: typicalLoads(bare, 3000) } };
+    const hammered = (memberId: string, fromMm: number, toMm: number, answer: string) =>
+      facesOf(frame.members.find(({ id }) => id === memberId)!.shape).map(
+        ({ id }): Evidence =>
+          ({
+            kind: 'sign',
+            ...stamp(),
+            memberId,
+            face: id,
+            stationMm: fromMm,
+            toMm,
+            heightMm: 0,
+            detail: { sign: 'struck', tool: 'hammer', answer },
+          }) as Evidence,
+      );
+    const rung = frame.members.flatMap(({ id, lengthMm }) => hammered(id, 0, lengthMm, 'even ring'));
+    const leastOf = (evidence: readonly Evidence[]) => {
+      const records = { frame, practice: DEFAULT_PRACTICE, evidence, strikes: [], repairs: [] };
+      const works = new Map(workJob(records).map((work) => [work.picture.member.id, work]));
+      const { members } = jobDemand(records, works, ['least']).least!;
+      return members.find(({ memberId }) => memberId === 'tongue-left')!.worst!.utilisation;
+    };
+    const whole = leastOf(rung);
+    const gone = leastOf([...rung, ...hammered('rail-left', 0, 1500, 'gave way')]);
+    expect(gone).toBeGreaterThan(0.95 * whole);
+  });
   test('a hanger that let go is felt and does not condemn the rail it hung on', () => {
     const hanger = solved([broken('fitting', /Rear spring, front hanger, right/)]).demand['as found']!;
     expect(rail(hanger).worst!.utilisation).toBeCloseTo(

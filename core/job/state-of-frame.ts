@@ -1,5 +1,5 @@
 import { ALL_HOLDS, faceOf, uOnFace, type Holds, type Member } from '../frame';
-import { columnsUnder, slackenedWall, slotsOf, type Slot } from '../metal';
+import { columnsUnder, isAnyBad, slackenedWall, slotsOf, type Slot } from '../metal';
 import {
   bearsLoad,
   braces,
@@ -8,6 +8,7 @@ import {
   layoutOf,
   type FrameState,
   type HostVerdict,
+  type MemberPicture,
   type StateWall,
   type Walls,
 } from '../weigh';
@@ -67,16 +68,33 @@ export function withoutBroken(state: FrameState, hosts: readonly HostVerdict[]):
 }
 
 /**
- * The same with every joint and floor as it was made; undefined where all of them hold. A joint that let go spares what it held, and only until it is
- * mended.
+ * The same with every joint, floor and member that was found to have let go as it was made; undefined where none did. What let go spares what it held, and
+ * only until it is mended.
  */
-export function withJointsWhole(state: FrameState, hosts: readonly HostVerdict[]): FrameState | undefined {
+export function withLostWhole(
+  state: FrameState,
+  works: Works,
+  hosts: readonly HostVerdict[],
+): FrameState | undefined {
   const isAnyLost = hosts.some(
     ({ on, kind, carriesNothing }) => carriesNothing && (on === 'joint' || kind === 'floor'),
   );
+  const lost = new Set([...works].filter(([, { picture }]) => hasLetGo(picture)).map(([id]) => id));
+  if (!isAnyLost && lost.size === 0) return undefined;
   const { joint, floor } = ALL_HOLDS;
-  return isAnyLost ? { ...state, holds: { ...(state.holds ?? ALL_HOLDS), joint, floor } } : undefined;
+  const made = wallIn(works, 'as built');
+  const wallsOf = ({ id }: Member): Required<Walls> | FrameState => (lost.has(id) ? made : state);
+  return {
+    ...state,
+    holds: { ...(state.holds ?? ALL_HOLDS), joint, floor },
+    wallAt: (member, stationMm, halfMm) => wallsOf(member).wallAt(member, stationMm, halfMm),
+    wallsOf: (member) => wallsOf(member).wallsOf?.(member),
+  };
 }
+
+/** Metal of it is surely missing, as things stand. */
+const hasLetGo = ({ partedAtMm, account }: MemberPicture): boolean =>
+  partedAtMm.length > 0 || isAnyBad(account);
 
 /**
  * As repaired: plates on what is planned. What was found of joints and crossmembers still holds: a crossmember found bad braces nothing until its own
