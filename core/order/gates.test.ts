@@ -279,6 +279,16 @@ describe('the geometry is locked at the tack', () => {
     const gates = gatesWith(tacked, { ...known, said: [{ ...stamp(signedH), ...of }] });
     expect(isOpen(gates.find(({ gate }) => gate === 'geometry')!)).toBe(isIt);
   });
+  test('signed for, moved further and welded: that it was passed stays on record', () => {
+    const moved = thing(4, { seenOverAt: at(5) });
+    const known = { geometry: new Map([['r1', { since: 1, moved: [moved], alsoMoved: [] }]]) };
+    const forced = { gate: 'geometry' as const, of: 'r1', is: 'forced' as const, second: 'TM' };
+    const more = { ...known, said: [{ kind: 'gate' as const, ...stamp(3), ...forced }] };
+    const gateAfter = (...done: readonly TaskSaid[]) =>
+      gatesWith([...tacked, ...done], more).find(({ gate }) => gate === 'geometry')!;
+    expect(isOpen(gateAfter())).toBe(false);
+    expect(gateAfter(said(6, 'weld r1')).forced).toMatchObject({ second: 'TM' });
+  });
   test('an overlay on a whole rail has no such gate', () =>
     expect(lacks(gatesWith([], {}, { repairs: [aRepair({ isCutOut: false })] }), 'geometry')).toEqual([]));
 });

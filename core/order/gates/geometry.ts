@@ -26,8 +26,8 @@ export function geometryLock(scene: GateScene): Gate[] {
           ...(quantity === 'angle' && { quantity }),
         })),
       ];
-      // Signed for is what was known: measured worse since, it is shut anew.
-      const known = over.flatMap(({ seenOverAt }) => seenOverAt ?? []);
+      // Signed for is what was known: measured worse since, it is shut anew. Welded, it stays on record that it was signed for.
+      const known = isDone(scene, weld.id) ? [] : over.flatMap(({ seenOverAt }) => seenOverAt ?? []);
       const from = [tackedAt || '9', ...known].reduce((last, at) => (at > last ? at : last));
       const forced = forcedSince(scene, 'geometry', weld.of.id, from);
       return {
