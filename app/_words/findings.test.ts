@@ -107,3 +107,21 @@ test('used past all sense is parted, and no percentage', () => {
   expect(over(1.2)).toContain('Uses 120 %');
   expect(over(86)).toContain('Parted here');
 });
+
+test('fastenings at more than one place say at how many', () => {
+  const title = (value: number) =>
+    findingWords(
+      {
+        code: 'fastener',
+        verdict: 'Mend',
+        quantity: 'count',
+        value,
+        source: 'fastened',
+        firmness: 'firm',
+        name: 'bolt loose',
+      },
+      'in',
+    ).title;
+  expect(title(1)).toBe('Fastening: bolt loose');
+  expect(title(3)).toBe('Fastening: bolt loose, at 3 places');
+});

@@ -21,6 +21,9 @@ const heldWords = ({ restsOn }: Finding): string =>
   restsOn ? `; held sideways by ${restsOn.join(' and ').toLowerCase()}, which nobody has looked at` : '';
 
 /** One sentence for every code; the type leaves none out. */
+/** How often, where it was found at more than one place. */
+const atPlaces = ({ value = 1 }: Finding): string => (value > 1 ? `, at ${value} places` : '');
+
 const FINDING_WORDS: Readonly<Record<FindingCode, Say<Finding>>> = {
   'not-measured': () => ({
     title: 'Not measured',
@@ -215,17 +218,17 @@ const FINDING_WORDS: Readonly<Record<FindingCode, Say<Finding>>> = {
     change: 'scrape at every seam, look again beneath, record it',
   }),
   fastener: (f) => ({
-    title: `Fastening: ${f.name}`,
+    title: `Fastening: ${f.name}${atPlaces(f)}`,
     detail: 'what it clamps is listed before it is freed',
     change: 'a fastener of the right grade, all it clamps kept in place',
   }),
   'maker-weld': (f) => ({
-    title: `As made: ${f.name}`,
+    title: `As made: ${f.name}${atPlaces(f)}`,
     detail: 'the maker’s own welds may be short or missing',
     change: 'the maker’s drawing; weld to its length',
   }),
   'welded-solid': (f) => ({
-    title: `Meant to move, welded solid: ${f.name}`,
+    title: `Meant to move, welded solid: ${f.name}${atPlaces(f)}`,
     detail: 'its movement goes somewhere else now',
     change: 'free it, look where the movement went',
   }),

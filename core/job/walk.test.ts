@@ -521,6 +521,32 @@ describe('verdicts fed by the walk', () => {
     }),
   );
 
+  test('fastenings at several places are one reason that counts them all, from the first to the last', () => {
+    const fastener = (state: 'loose' | 'missing' | 'bent' | 'sound', stationMm: number, toMm?: number) =>
+      sign(
+        { sign: 'fastener', is: 'bolt', state, clamps: '' },
+        { stationMm, ...(toMm !== undefined && { toMm }) },
+      );
+    const found = (...signs: Sign[]) => has(withSigns(...signs), 'rail-left', 'fastener');
+    expect(found(fastener('loose', 900))).toMatchObject({
+      value: 1,
+      name: 'bolt loose',
+      at: { fromMm: 900, toMm: 900 },
+    });
+    const all = [
+      fastener('loose', 2000),
+      fastener('missing', 1200),
+      fastener('loose', 1500, 2600),
+      fastener('sound', 300),
+    ];
+    expect(found(...all)).toMatchObject({
+      value: 3,
+      name: 'bolt loose; bolt missing',
+      at: { fromMm: 1200, toMm: 2600 },
+    });
+    expect(found(...all, fastener('bent', 1300))!.name).toBe('bolt loose; bolt missing; and 1 more');
+  });
+
   test('harmless signs give no reason, and a cover looked beneath afterwards is done with', () => {
     for (const detail of [
       { sign: 'struck', tool: 'hammer', answer: 'even ring' },

@@ -128,8 +128,10 @@ function foundByHand(picture: MemberPicture): Finding[] {
 
 /** How many places are named before the rest are only counted. */
 const NAMED = 2;
-function placeNames(places: readonly Saying[]): string {
-  const names = [...new Set(places.map(({ where, what }) => (where ? `${where}: ${what}` : what)))];
+const placeNames = (places: readonly Saying[]): string =>
+  namedFew(places.map(({ where, what }) => (where ? `${where}: ${what}` : what)));
+function namedFew(all: readonly string[]): string {
+  const names = [...new Set(all)];
   const rest = names.length - NAMED;
   return names.slice(0, NAMED).join('; ') + (rest > 0 ? `; and ${rest} more` : '');
 }
@@ -158,21 +160,22 @@ const FASTENED: Partial<Record<SignKind, readonly [FindingCode, Verdict, Finding
   'welded solid': ['welded-solid', 'Watch', 'practice'],
 };
 
-function fastened(picture: MemberPicture): Finding[] {
-  const said = new Map<FindingCode, Finding>();
-  for (const sign of picture.signs ?? []) {
-    const says = FASTENED[sign.detail.sign];
-    if (!says || signWeight(sign.detail) !== 'doubtful' || said.has(says[0])) continue;
-    const [code, verdict, source] = says;
-    said.set(
-      code,
+/** One reason a kind of thing, however many places it was found at. */
+function fastened({ signs = [] }: MemberPicture): Finding[] {
+  return Object.entries(FASTENED).flatMap(([kind, [code, verdict, source]]) => {
+    const places = signs.filter(({ detail }) => detail.sign === kind && signWeight(detail) === 'doubtful');
+    if (places.length === 0) return [];
+    return [
       finding(code, verdict, source, {
-        name: nameOf(sign),
-        at: { fromMm: sign.stationMm, toMm: sign.toMm ?? sign.stationMm },
+        value: places.length,
+        name: namedFew(places.map(nameOf)),
+        at: {
+          fromMm: Math.min(...places.map(({ stationMm }) => stationMm)),
+          toMm: Math.max(...places.map(({ stationMm, toMm }) => toMm ?? stationMm)),
+        },
       }),
-    );
-  }
-  return [...said.values()];
+    ];
+  });
 }
 
 function nameOf({ detail }: Sign): string {
