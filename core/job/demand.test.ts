@@ -24,9 +24,9 @@ import {
   type MemberWork,
 } from '.';
 import type { Reading } from '../probe';
-import { STANDARD_GRAVITY } from '../quantity';
+import { inchesToMm, STANDARD_GRAVITY } from '../quantity';
 import type { Find } from '../walk';
-import { DEFAULT_PRACTICE, fatigue, type Practice } from '../reference';
+import { BETWEEN_HEAT_ZONES_MM, DEFAULT_PRACTICE, fatigue, type Practice } from '../reference';
 import { demandFindings, nearest, type MemberDemand } from '../weigh';
 
 const base = defaultFrame({
@@ -413,6 +413,19 @@ describe('a plate made in lengths', () => {
         what: expect.stringContaining('joint'),
       });
   });
+  test.each([
+    [1, true],
+    [-1, true],
+    [1.1, false],
+    [-1.1, false],
+  ])('ends %d mm off where they were judged are those ends: %s', (offMm, are) => {
+    const pieces = repair.pieces.map(({ joints: _, ...piece }) => ({
+      ...piece,
+      startMm: piece.startMm + offMm,
+      endMm: piece.endMm + offMm,
+    }));
+    expect(plateEndsOf(demand, 'rail-right', { pieces })!.length > 0).toBe(are);
+  });
   test('without loads nothing is judged', () => {
     expect(plateEndsOf(undefined, 'rail-right', repair)).toBeUndefined();
     expect(plateEndsOf(demand, 'nobody', repair)).toBeUndefined();
@@ -468,6 +481,25 @@ describe('a calmer place for a plate’s end', () => {
     expect(to - crossing).toBeGreaterThan(75);
     expect(asking(fallsFrom(crossing - 20))(pieces[0]!.endMm, pieces)! - crossing).toBeLessThan(20);
   });
+  test('as near to a crossmember’s weld as two heats may lie, and a step for looking; no nearer', () => {
+    const crossing = crossingsOn(rusted.frame, member).find(({ stationMm }) => stationMm > 1600)!.stationMm;
+    const stepMm = inchesToMm(1);
+    const first = (offMm: number) => {
+      const endMm = crossing + BETWEEN_HEAT_ZONES_MM + offMm;
+      const whole = { frame: rusted.frame, member };
+      return asking(() => 0, whole)(endMm, [{ startMm: 1000, endMm }])! - endMm;
+    };
+    expect(first(0.01)).toBeCloseTo(stepMm, 6);
+    expect(first(-0.01)).toBeCloseTo(2 * stepMm, 6);
+  });
+  test.each([
+    [2501, true],
+    [2501.1, false],
+    [1499, true],
+    [1498.9, false],
+  ])('an end from 1500 to 2500 mm judged at %d mm is that end: %s', (mm, isIt) =>
+    expect(asking(() => 0)(mm) !== undefined).toBe(isIt),
+  );
   test('none of a station where no end lies, nor before the frame is worked out', () => {
     expect(asking(() => 0)(2000)).toBeUndefined();
     const end = { says: 'worse than nearby', stationMm: 2500, isJoint: false, category: 'E' } as const;
