@@ -226,8 +226,8 @@ export function changesFrom(
 }
 
 /**
- * Everything measured before the first cut and again since: the last after against the last before of the same figures, what moved first. `cutAt` is when metal was first
- * cut; `since` when the last was laid: what was measured between is neither.
+ * Everything measured before the first cut and again since: the last after against the last before of the same figures, what moved first. `cutAt` is when
+ * metal was first cut; `since` when the last was laid: what was measured between is neither.
  */
 export function changesSince(
   measured: readonly Geometry[],
