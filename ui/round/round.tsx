@@ -87,8 +87,8 @@ export function Round({ faces, usual, label }: { faces: readonly RoundFace[]; us
 function PullApart({ apartMm, onPull }: { apartMm: number; onPull: (mm: number) => void }) {
   const id = useId();
   return (
-    <>
-      <label htmlFor={id} className="caption ml-2">
+    <span className="ml-2 flex items-center gap-2">
+      <label htmlFor={id} className="caption">
         pull apart
       </label>
       <input
@@ -101,7 +101,7 @@ function PullApart({ apartMm, onPull }: { apartMm: number; onPull: (mm: number) 
         className="h-11 w-44 accent-[var(--ink)]"
         onChange={(event) => onPull(Number(event.target.value))}
       />
-    </>
+    </span>
   );
 }
 
