@@ -177,9 +177,11 @@ test('two tabs plan the same repair: neither is overwritten unseen, and both are
   // The other tab does not hear of what is changed here.
   await other.route('**/records', (route) => route.abort());
   const end = (tab: Page) => tab.getByLabel(/^to station/).first();
+  // Asked for by Enter, and left before it is worked out: one change, not two.
   const put = async (tab: Page, station: string) => {
     await end(tab).fill(station);
     await end(tab).press('Enter');
+    await end(tab).press('Tab');
   };
   await put(page, '121');
   await expect(page.getByText(/Kept by/)).toBeVisible();
@@ -194,6 +196,7 @@ test('two tabs plan the same repair: neither is overwritten unseen, and both are
   await other.getByRole('button', { name: '1 not taken' }).click();
   const sheet = other.getByRole('dialog', { name: 'Not taken' });
   await expect(sheet).toContainText('changed elsewhere meanwhile');
+  await expect(sheet.getByRole('region')).toHaveCount(1);
   await expect(sheet).toContainText(/Made here.*to 118 in/);
   await expect(sheet).toContainText(/Stands on the server.*to 122 in/);
   await sheet.getByRole('button', { name: 'Put mine in its place' }).click();

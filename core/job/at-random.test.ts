@@ -36,8 +36,8 @@ const bare = defaultFrame({
   datum: 'hole',
 });
 const frame = { ...bare, loads: { items: typicalLoads(bare, 0.4 * typical.grossKg) } };
-const job = (evidence: readonly Evidence[]): JobRecords => ({
-  frame,
+const job = (evidence: readonly Evidence[], of = frame): JobRecords => ({
+  frame: of,
   practice: DEFAULT_PRACTICE,
   evidence,
   strikes: [],
@@ -61,11 +61,11 @@ const stands: LiftPlan = {
 };
 
 /** Every answer as how harsh it is, by what it is asked of. */
-function answers(evidence: readonly Evidence[]): ReadonlyMap<string, number> {
-  const records = job(evidence);
-  const works = new Map(workJob(records, known.works).map((work) => [work.picture.member.id, work]));
-  const demand = jobDemand(records, works, ['as built', 'as found', 'least'], known.demand, known.frame);
-  known.demand = demand;
+function answers(evidence: readonly Evidence[], of = frame, kept = known): ReadonlyMap<string, number> {
+  const records = job(evidence, of);
+  const works = new Map(workJob(records, kept.works).map((work) => [work.picture.member.id, work]));
+  const demand = jobDemand(records, works, ['as built', 'as found', 'least'], kept.demand, kept.frame);
+  kept.demand = demand;
   const weighed = new Map(
     [...works].map(([id, work]) => [id, { ...work, verdict: verdictWithDemand(work.picture, demand) }]),
   );
@@ -180,6 +180,60 @@ test('nothing good that is found makes one harsher', () => {
     const harsher = [...after].filter(([of, harsh]) => harsh > steps[k]!.get(of)!);
     expect({ found: good[k], harsher }).toEqual({ found: good[k], harsher: [] });
   });
+});
+
+const otherSide = (text: string): string =>
+  text.replace(/left|right/g, (side) => (side === 'left' ? 'right' : 'left'));
+/** The unit as a mirror shows it: of the same measures and loads on both sides, only some of what hangs on it changes sides. */
+const inMirror = {
+  ...frame,
+  fittings: frame.fittings.map((fitting) => ({
+    ...fitting,
+    ...(fitting.side && { side: otherSide(fitting.side) as typeof fitting.side }),
+  })),
+};
+const spotsInMirror = jobSpots(job([], inMirror));
+/** Where a place comes to lie in the mirror: a crossmember runs from side to side. */
+const mirroredMm = (memberId: string, mm: number): number => {
+  const { role, lengthMm } = frame.members.find(({ id }) => id === memberId)!;
+  return role === 'crossmember' ? lengthMm - mm : mm;
+};
+
+/** The record that somebody would make of the unit in the mirror. */
+function mirrored(record: Evidence): Evidence {
+  switch (record.kind) {
+    case 'find': {
+      const ends = /^(\S+) (start|end)$/.exec(record.hostId);
+      const hostId = ends ? `${ends[1]} ${ends[2] === 'start' ? 'end' : 'start'}` : otherSide(record.hostId);
+      const { name, spans } = hostsOf(inMirror).find(({ id }) => id === hostId)!;
+      return { ...record, hostId, title: name, memberIds: spans.map((span) => span.memberId) };
+    }
+    case 'look': {
+      const memberId = otherSide(record.memberId!);
+      const stationMm = mirroredMm(memberId, record.stationMm!);
+      const kind = record.spotId.split(' ')[0]!;
+      const { spot } = spotsInMirror.find(
+        (each) =>
+          each.spot.memberId === memberId &&
+          each.spot.id.startsWith(kind) &&
+          Math.abs((each.spot.fromMm! + each.spot.toMm!) / 2 - stationMm) < 1e-6,
+      )!;
+      return { ...record, memberId, stationMm, spotId: spot.id, title: spot.title };
+    }
+    default: {
+      const placed = record as Extract<Evidence, { kind: 'reading' | 'sign' }>;
+      const memberId = otherSide(placed.memberId);
+      // What is struck over a member’s whole length is so in a mirror.
+      const isWhole = 'toMm' in placed && placed.toMm !== undefined;
+      return { ...placed, memberId, ...(!isWhole && { stationMm: mirroredMm(memberId, placed.stationMm) }) };
+    }
+  }
+}
+
+test('the unit in a mirror gets the same answers, the other way round', () => {
+  const all = [...start, ...bad];
+  const seen = answers(all.map(mirrored), inMirror, knownNothing());
+  for (const [of, harsh] of answers(all)) expect([of, seen.get(otherSide(of))]).toEqual([of, harsh]);
 });
 
 test('records that arrive in another order say the same', () => {

@@ -299,6 +299,16 @@ describe('the sound edge', () => {
   ])('%s, %d mm left: %s', (school, leftMm, code) =>
     expect(margin(school, leftMm)).toMatchObject({ code, verdict: 'Mend', value: expect.closeTo(leftMm, 6) }),
   );
+  test.each([
+    [20.1, 'could flip with one more reading'],
+    [19.9, 'firm'],
+  ])('short by 20 mm, read %d mm apart: %s', (apartMm, firmness) => {
+    const upperMm = depth - inchesToMm(0.5) + 20;
+    const edges = [edge(upperMm, 'bracketed', upperMm - apartMm)];
+    const ways = { ...plain.ways, margin: 'half-inch band' };
+    const [finding] = soundEdgeMargin(picture({ edges, ways }));
+    expect(finding).toMatchObject({ code: 'margin-short', plusMinus: expect.closeTo(apartMm, 6), firmness });
+  });
   test('a column that is sound to the corner, or not read further down, sets no margin', () => {
     expect(margin('one inch left', 1, 'sound to the corner')).toBeUndefined();
     expect(margin('one inch left', 1, 'not read further down')).toBeUndefined();

@@ -64,6 +64,14 @@ test('held over another length the same metal is another cut: it can take less',
   expect(loose.strength.lateralMpa(1)).toBeLessThan(held.strength.lateralMpa(1));
 });
 
+test('a fibre stands where any of the strips that meet there has metal', () => {
+  const wallMm = Float64Array.from(surface.rowFace, (face, row) => (row < 2 ? 0 : face.wallMm));
+  const section = withThickness(surface.midline, wallMm);
+  const { hasMetal } = cutOf(rail, { surface, section, wallMm }, holds(here))!;
+  const { from, to } = surface.midline;
+  expect([hasMetal[from[0]!], hasMetal[to[0]!], hasMetal[to[1]!]]).toEqual([false, false, true]);
+});
+
 test('where nothing is left there is no cut', () => {
   expect(cutsOf(() => undefined)).toEqual([undefined, undefined]);
 });

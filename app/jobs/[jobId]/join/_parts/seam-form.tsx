@@ -86,8 +86,13 @@ function GapEntry({
   const [text, setText] = useState(
     line.gapMm === undefined ? '' : lengthDigits(line.gapMm, system, 'thickness'),
   );
-  useUnitTurn(system, (as) => setText(as(text)));
-  const commit = () => {
+  const [taken, setTaken] = useState(text);
+  useUnitTurn(system, (as) => {
+    setText(as(text));
+    setTaken(as(taken));
+  });
+  const take = () => {
+    setTaken(text);
     const read = parseMeasuredMm(text, system);
     if (!read.ok) return onWrong(read.reason);
     const gapMm = read.value;
@@ -102,8 +107,8 @@ function GapEntry({
       className="w-40"
       value={text}
       onChange={(event) => setText(event.target.value)}
-      onBlur={commit}
-      onKeyDown={(event) => event.key === 'Enter' && commit()}
+      onBlur={() => text !== taken && take()}
+      onKeyDown={(event) => event.key === 'Enter' && take()}
       {...(problem && { problem })}
     />
   );

@@ -32,7 +32,7 @@ export function LengthEntry({
   useUnitTurn(system, (as) => setTyped(typed && { text: as(typed.text) }));
   const isTyped = typed && (typed.instead === undefined || typed.instead === shown);
   const text = isTyped ? typed.text : shown;
-  const commit = () => {
+  const take = () => {
     if (text === shown) return setTyped(undefined);
     const parsed = parseLengthMm(text, system);
     if (!parsed.ok) return onWrong(parsed.reason);
@@ -40,14 +40,16 @@ export function LengthEntry({
     setTyped(isSame ? undefined : { text, instead: shown });
     onLength(parsed.value - fromMm);
   };
+  // What Enter asked for is not asked for again on leaving the field, however long it takes to be worked out.
+  const leave = () => typed?.instead !== shown && take();
   return (
     <Entry
       label={label}
       unit={system}
       value={text}
       onChange={(event) => setTyped({ text: event.target.value })}
-      onBlur={commit}
-      onKeyDown={(event) => event.key === 'Enter' && commit()}
+      onBlur={leave}
+      onKeyDown={(event) => event.key === 'Enter' && take()}
       {...(problem && { problem })}
     />
   );
