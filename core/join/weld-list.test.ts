@@ -212,8 +212,8 @@ test('an end counts its own weld, and of the long ones what lies between it and 
 
 describe('an end over metal that is bad', () => {
   /** The web read thin in the lower quarter near the front end of a plate, as thick as asked. */
-  const frontEnd = (wallMm: number) => {
-    const thin = [0.15, 0.2, 0.25, 0.3].flatMap((up) =>
+  const frontEnd = (wallMm: number, ups = [0.15, 0.2, 0.25, 0.3]) => {
+    const thin = ups.flatMap((up) =>
       [980, 1020, 1060, 1100].map((mm) => readingOn(mm, 'web', up * depthMm, wallMm)),
     );
     const { ends, lines } = joinedOf(pieceOf(), { thin });
@@ -233,6 +233,10 @@ describe('an end over metal that is bad', () => {
     expect(gone.line.lengthMm).toBeCloseTo(sound.line.lengthMm, 6);
     expect(rusted.capacityN).toBeLessThan(sound.capacityN);
     expect(gone.capacityN).toBeLessThanOrEqual(rusted.capacityN);
+  });
+  test('over nothing but a hole none of it counts', () => {
+    const { line, endShare } = frontEnd(0.01, [0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 0.7, 0.8, 0.9]);
+    expect([line.countedMm, endShare]).toEqual([0, 0]);
   });
 });
 

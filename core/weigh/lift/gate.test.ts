@@ -460,6 +460,8 @@ describe('what it loads further along', () => {
     const stays = plan({ way: 'four-post', points: [], hoistRatingN: 1e6 });
     expect(said(stays, carries(0.1), on())).toEqual([[], ['fitting failed']]);
     expect(said(plan(), carries(0.1), on({ verdict: 'Watch', carriesNothing: false }))).toEqual([[], []]);
+    const reason = liftReasons(plan(), carries(0.1), on()).find(({ code }) => code === 'fitting failed');
+    expect(reason).toMatchObject({ memberId: 'rail-right', stationMm: 10, name: 'Rear hanger: cracked' });
     const joint = on({ on: 'joint', memberIds: ['cross-1', 'rail-right'] });
     expect(said(plan(), carries(0.1), joint)[0]).toEqual(['fitting failed']);
     expect(said(plan(), carries(0.1), on({ on: 'panel' }))).toEqual([[], []]);
