@@ -2,7 +2,8 @@ import { writeFileSync } from 'node:fs';
 import { missingPrograms } from '../checks/outside/programs';
 import { readPdf } from '../checks/outside/validators';
 import { choose } from './choose';
-import { expect, kept, openJob, recordsOf, test, worked, paperOf } from './stage';
+import { ofKind } from '../core/frame';
+import { expect, kept, openJob, paperOf, recordsOf, strip, test, worked } from './stage';
 
 const jobOf = (url: string) => new URL(url).pathname.split('/').slice(0, 3).join('/');
 
@@ -90,4 +91,38 @@ test('a skin over rust: ringing on it opens nothing; taken off, what is beneath 
   await expect(found).toContainText('a hole nobody made');
   await expect(found).not.toContainText('An old repair hides metal');
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Mend');
+});
+
+test('an edge felt in two touches is of one place: neither of twice the same, nor of two members', async ({
+  page,
+}, info) => {
+  await openJob(page, `BH-${info.workerIndex}3`);
+  const job = jobOf(page.url());
+  await page.goto(`${job}/walk?member=rail-left&part=signs`);
+  await worked(page);
+  const spot = page.getByRole('region', { name: 'At the spot' });
+  const gone = spot.getByRole('button', { name: 'Felt: gone up to here' });
+  const full = spot.getByRole('button', { name: /^Full from here/ });
+  await spot.getByRole('button', { name: /^web/ }).click();
+  await gone.dblclick();
+  await expect(page.getByText('Touch where it is full again')).toBeVisible();
+  // Over on the other rail, and a yard farther along, it begins anew.
+  await page.getByRole('button', { name: /^Right rail: / }).click();
+  await expect(gone).toBeVisible();
+  await page.getByRole('button', { name: /^Left rail: / }).click();
+  await expect(full).toBeVisible();
+  await spot.getByRole('button', { name: '+6 in' }).click();
+  await expect(full).toBeVisible();
+  await spot.getByRole('button', { name: '+1 in' }).click();
+  await expect(gone).toBeVisible();
+  for (const back of ['−6 in', '−1 in']) await spot.getByRole('button', { name: back }).click();
+
+  await strip(page).focus();
+  await page.keyboard.press('ArrowUp');
+  await full.click();
+  await kept(page);
+  const { evidence } = await recordsOf(new URL(page.url()).origin, job);
+  const felt = ofKind(evidence, 'felt edge');
+  expect(felt.map(({ memberId, face }) => [memberId, face])).toEqual([['rail-left', 'web']]);
+  expect(felt[0]!.upperMm).toBeGreaterThan(felt[0]!.lowerMm);
 });

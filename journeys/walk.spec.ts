@@ -7,6 +7,7 @@ import { unzipSync } from 'fflate';
 import { CHROMIUM, CHROMIUM_ARGS } from '../set-up/browser.mjs';
 import { serve, serveDemo } from '../set-up/server.mjs';
 import { tapRecording, wavOf } from '../stand-ins/tap-sound';
+import { ofKind } from '../core/frame';
 import type { Look, Photo } from '../core/walk';
 import { choose } from './choose';
 import { expect, kept, openJob, recordsOf, takeAway, test, worked, PIXEL } from './stage';
@@ -22,8 +23,16 @@ test('a round by keys and taps: what is bad asks for the other side, not seen wa
   await page.getByRole('link', { name: /^Walk/ }).click();
   await expect(page.getByRole('main').getByText(/^0 of \d+ seen/)).toBeVisible();
   const first = (await spot(page).getByRole('heading').textContent())!;
+  // Held down, struck twice or touched twice: the spots that come up meanwhile are nobody’s yet.
+  for (let again = 0; again < 4; again++) await page.keyboard.down('1');
+  await page.keyboard.up('1');
   await page.keyboard.press('1');
   await expect(spot(page).getByRole('heading')).not.toHaveText(first);
+  await result(page, 'surface rust').dblclick();
+  await kept(page);
+  const { origin, pathname } = new URL(page.url());
+  const { evidence } = await recordsOf(origin, pathname.split('/').slice(0, 3).join('/'));
+  expect(ofKind(evidence, 'look').map((look) => look.result)).toEqual(['sound', 'surface rust']);
 
   await page
     .getByRole('region', { name: 'The way round' })

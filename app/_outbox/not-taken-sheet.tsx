@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import type { UnitSystem } from '@/core/quantity';
-import { Entry, Sheet, When } from '@/ui/controls';
+import { Entry, Settling, Sheet, When } from '@/ui/controls';
 import { newId } from '../_client';
 import { theOutbox } from '.';
 import { parcelStamp, parcelWords } from './keeping-words';
@@ -120,12 +120,14 @@ function TakeItAway({ item: { parcel, problem } }: { item: NotTaken }) {
 function ThrowAway({ item }: { item: NotTaken }) {
   const [isSure, setSure] = useState(false);
   return (
-    <button
-      type="button"
-      className="plain text-oxide"
-      onClick={() => (isSure ? void theOutbox().discard(item) : setSure(true))}
-    >
-      {isSure ? 'Throw it away for good' : 'Throw it away'}
-    </button>
+    <Settling of={String(isSure)}>
+      <button
+        type="button"
+        className="plain text-oxide"
+        onClick={() => (isSure ? void theOutbox().discard(item) : setSure(true))}
+      >
+        {isSure ? 'Throw it away for good' : 'Throw it away'}
+      </button>
+    </Settling>
   );
 }

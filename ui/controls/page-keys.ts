@@ -8,7 +8,7 @@ const TYPED_IN = 'input, textarea, select, [contenteditable], [role=combobox], [
 const isTyping = ({ target, defaultPrevented }: KeyboardEvent): boolean =>
   defaultPrevented || (target instanceof Element && target.closest(TYPED_IN) !== null);
 
-/** Keys of a whole screen, wherever nothing is being typed: `n`, `[Shift]+?`, `([1-9])`. The page does nothing else with one that is taken. */
+/** Keys of a whole screen, wherever nothing is being typed: `n`, `[Shift]+?`, `([1-9])`. The page does nothing else with one that is taken; held down, it counts once. */
 export function usePageKeys(keys: Readonly<Record<string, (key: string) => void>>): void {
   const latest = useRef(keys);
   useEffect(() => {
@@ -20,7 +20,7 @@ export function usePageKeys(keys: Readonly<Record<string, (key: string) => void>
       name,
       (event: KeyboardEvent) => {
         event.preventDefault();
-        latest.current[name]?.(event.key);
+        if (!event.repeat) latest.current[name]?.(event.key);
       },
     ]);
     return tinykeys(window, Object.fromEntries(bindings), { ignore: isTyping });

@@ -1,10 +1,11 @@
 'use client';
 
-import { Dialog } from 'radix-ui';
+import { Dialog, Portal } from 'radix-ui';
 import { X } from 'lucide-react';
 import { useRef, type ReactNode } from 'react';
+import { useJustChanged } from './settling';
 
-/** A sheet laid over the bench for one decision. Closed, it gives the keyboard back to what opened it. */
+/** A sheet laid over the bench for one decision. Closed, it gives the keyboard back to what opened it, or to the page where that is gone. */
 export function Sheet({
   title,
   describe,
@@ -19,8 +20,15 @@ export function Sheet({
   children: ReactNode;
 }) {
   const openedFrom = useRef<Element>(null);
+  // A touch that comes at once again was meant for what stood there before: neither closes what came up nor falls on the page beneath.
+  const isNew = useJustChanged(String(open));
   return (
     <Dialog.Root open={open} onOpenChange={onOpenChange}>
+      {isNew && !open && (
+        <Portal.Root>
+          <div className="fixed inset-0 z-50" aria-hidden />
+        </Portal.Root>
+      )}
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-black/50" />
         <Dialog.Content
@@ -28,9 +36,10 @@ export function Sheet({
           onOpenAutoFocus={() => {
             openedFrom.current = document.activeElement;
           }}
+          onPointerDownOutside={(event) => isNew && event.preventDefault()}
           onCloseAutoFocus={(event) => {
             event.preventDefault();
-            if (openedFrom.current instanceof HTMLElement) openedFrom.current.focus();
+            giveKeyboardBack(openedFrom.current);
           }}
           {...(!describe && { 'aria-describedby': undefined })}
         >
@@ -49,4 +58,11 @@ export function Sheet({
       </Dialog.Portal>
     </Dialog.Root>
   );
+}
+
+function giveKeyboardBack(to: Element | null): void {
+  if (to instanceof HTMLElement && to.isConnected) return to.focus();
+  const page = document.getElementById('main');
+  if (page) page.tabIndex = -1;
+  page?.focus({ preventScroll: true });
 }

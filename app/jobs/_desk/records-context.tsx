@@ -31,6 +31,7 @@ import {
 import { useAfterPaint } from './after-paint';
 import { changedRepair, type ShownRepair } from './as-own';
 import { recordsReducer } from './records';
+import { touchedAgain } from './touched-again';
 import { serverWord } from './server-word';
 import { useReader } from './reader-context';
 
@@ -228,12 +229,14 @@ function useLatest(file: JobFile): { current: JobFile } {
 function writersOf(jobId: string, make: (change: RecordsChange) => void, latestRef: Ways['latestRef']) {
   const send = (draft: Draft) => void theOutbox().send(draft);
   const taken = new Map<string, string>();
+  const isAgain = touchedAgain(() => performance.now());
   const madeOn = (repairId: string) => {
     const basedOn = latestRef.current.repairChanges[repairId];
     return { changeId: newId(), ...(basedOn !== undefined && { basedOn }) };
   };
   return {
     keep: (record: Evidence) => {
+      if (isAgain(record)) return;
       make({ kind: 'evidence', record });
       send(evidenceParcel(jobId, record));
     },

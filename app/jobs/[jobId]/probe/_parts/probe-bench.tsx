@@ -8,7 +8,7 @@ import { printLength } from '@/core/quantity';
 import { SCHOOL_IDS, schoolMarginMm, type School } from '@/core/reference';
 import { FIRST_CUT_UP_MM, finalCut, firstCut, type Reading } from '@/core/probe';
 import type { NextReading } from '@/core/weigh';
-import { Choice } from '@/ui/controls';
+import { Choice, Settling } from '@/ui/controls';
 import { CutLayer, faceWords, following, NextLayer, type StripScale } from '@/ui/strip';
 import { CAUTIONS } from '../../../../_words/cautions';
 import {
@@ -156,7 +156,8 @@ function useProbeKeys({ entry, gauge, takeBack, strike, goNext, showKeys }: Prob
       '?': showKeys,
       Enter: () => entry.current?.start(''),
     };
-    acts[event.key]?.();
+    // Held down, a key is one: each time it would strike, take or go on from one more.
+    if (!event.repeat) acts[event.key]?.();
     return event.key in acts || /^[\d.]$/.test(event.key);
   };
 }
@@ -187,9 +188,11 @@ function SurveyRow() {
           }
         />
       </div>
-      <button type="button" className="plain" onClick={takeBack}>
-        Take back the last reading <kbd className="border border-edge px-1 text-sm">u</kbd>
-      </button>
+      <Settling of={String(file.strikes.length)}>
+        <button type="button" className="plain" onClick={takeBack}>
+          Take back the last reading <kbd className="border border-edge px-1 text-sm">u</kbd>
+        </button>
+      </Settling>
       <CsvIn />
     </div>
   );

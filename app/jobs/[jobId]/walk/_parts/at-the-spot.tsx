@@ -6,7 +6,7 @@ import { faceOf, facesOf } from '@/core/frame';
 import { inchesToMm, printLength } from '@/core/quantity';
 import { checkFeltEdge } from '@/core/probe';
 import { checkSign, type SignDetail } from '@/core/walk';
-import { faceWords } from '@/ui/strip';
+import { faceWords, type Cursor } from '@/ui/strip';
 import { printStation } from '../../../../_words/station';
 import { signWords } from '../../../../_words/walk';
 import { useMember, usePlace, useReader, useRecords, useStamp } from '../../../_desk';
@@ -91,6 +91,9 @@ function Place() {
   );
 }
 
+/** A second touch farther along than this, a hand, is of another place, mm (ours). */
+const BESIDE_MM = 160;
+
 /** A sound edge in two touches: gone up to here, then full from here, on one side face at one station. */
 function FeltEdgeTaps() {
   const { keep } = useRecords();
@@ -98,15 +101,20 @@ function FeltEdgeTaps() {
   const { member } = useMember();
   const { cursor } = usePlace();
   const stamp = useStamp();
-  const [lower, setLower] = useState<{ stationMm: number; face: string; heightMm: number }>();
+  const [lower, setLower] = useState<Cursor & { readonly memberId: string }>();
   if (!faceOf(member.shape, cursor.face)?.upright) return null;
-  const isHere = lower && lower.face === cursor.face;
-  const finish = () => {
+  const isHere =
+    lower?.memberId === member.id &&
+    lower.face === cursor.face &&
+    Math.abs(lower.stationMm - cursor.stationMm) <= BESIDE_MM;
+  const finish = ({ stationMm, heightMm }: Cursor) => {
+    if (heightMm === cursor.heightMm)
+      return void toast.info('Touch where it is full again, further up, then here');
     const felt = {
       face: cursor.face,
-      stationMm: lower!.stationMm,
-      lowerMm: Math.min(lower!.heightMm, cursor.heightMm),
-      upperMm: Math.max(lower!.heightMm, cursor.heightMm),
+      stationMm,
+      lowerMm: Math.min(heightMm, cursor.heightMm),
+      upperMm: Math.max(heightMm, cursor.heightMm),
     };
     const fits = checkFeltEdge(member, felt);
     if (!fits.ok) return void toast.error(fits.reason);
@@ -117,7 +125,7 @@ function FeltEdgeTaps() {
     <button
       type="button"
       className="plain min-h-[52px]! px-1! text-[15px] leading-tight"
-      onClick={() => (isHere ? finish() : setLower({ ...cursor }))}
+      onClick={() => (isHere ? finish(lower) : setLower({ ...cursor, memberId: member.id }))}
     >
       {isHere
         ? `Full from here (gone to ${printLength(lower.heightMm, system, 'length')})`

@@ -18,7 +18,7 @@ import {
   type UnseenWhy,
   type Way,
 } from '@/core/walk';
-import { Entry, Pick, usePageKeys } from '@/ui/controls';
+import { Entry, Pick, Settling, useJustChanged, usePageKeys } from '@/ui/controls';
 import type { Cursor } from '@/ui/strip';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { unseenWords } from '../../../../_words/walk';
@@ -130,6 +130,8 @@ function useRound(states: readonly SpotState[]) {
   return { current, goTo, step, look, ways, setWays, asksWhy, setAsksWhy, more, setMore, on, setOn };
 }
 type RoundAt = ReturnType<typeof useRound> & { readonly current: SpotState };
+/** Which spot is asked about, and which look at it was the last. */
+const askedNow = ({ spot, look }: SpotState): string => `${spot.id} ${look?.id ?? ''}`;
 
 /** Where on its member a spot is looked at: the middle of it, on its own face, or the first that stands upright. */
 function placeOf({ fromMm, toMm, face }: SpotState['spot'], { shape }: Member): Cursor | undefined {
@@ -143,13 +145,14 @@ export function RoundPart({ states }: { states: readonly SpotState[] }) {
   const round = useRound(states);
   const { current, goTo, step, look, setAsksWhy } = round;
   const [striking, setStriking] = useState<SpotState>();
+  const isNew = useJustChanged(current ? askedNow(current) : '');
   usePageKeys({
     n: () => step(1),
     p: () => step(-1),
     '0': () => setAsksWhy(true),
     '([1-9])': (key) => {
       const result = SEEN_RESULTS[Number(key) - 1];
-      if (result) look(result);
+      if (result && !isNew) look(result);
     },
   });
   if (!current)
@@ -191,18 +194,20 @@ function AtSpot({
         onStep={step}
         onStrike={() => onStrike(current)}
       />
-      <Ways ways={ways} onChange={setWays} />
-      {spot.host && spot.memberId !== undefined && <FoundOn on={on} onChange={setOn} />}
-      <Results
-        result={current.result}
-        hasWays={ways.length > 0}
-        asksWhy={asksWhy}
-        onAskWhy={setAsksWhy}
-        onLook={look}
-      />
-      {spot.host && <AtTheHost spot={spot} ways={ways} />}
-      {spot.memberId !== undefined && <AtTheSpot />}
-      <Asked states={askedBy(current, states)} onGo={goTo} />
+      <Settling of={askedNow(current)}>
+        <Ways ways={ways} onChange={setWays} />
+        {spot.host && spot.memberId !== undefined && <FoundOn on={on} onChange={setOn} />}
+        <Results
+          result={current.result}
+          hasWays={ways.length > 0}
+          asksWhy={asksWhy}
+          onAskWhy={setAsksWhy}
+          onLook={look}
+        />
+        {spot.host && <AtTheHost spot={spot} ways={ways} />}
+        {spot.memberId !== undefined && <AtTheSpot />}
+        <Asked states={askedBy(current, states)} onGo={goTo} />
+      </Settling>
       <More spot={spot} more={more} onMore={setMore} />
       <LeaveRow />
       <p className="caution mt-4">{CAUTIONS.lift}</p>

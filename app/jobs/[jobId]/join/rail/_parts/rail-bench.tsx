@@ -13,6 +13,7 @@ import {
   type RunDone,
   type WeldPlan,
 } from '@/core/join';
+import { Settling } from '@/ui/controls';
 import type { StripScale } from '@/ui/strip';
 import { CAUTIONS } from '../../../../../_words/cautions';
 import { MemberStrip, useInSight, useMember, useNow, useRecords, useWork } from '../../../../_desk';
@@ -85,6 +86,7 @@ function Follow({ plan, worked }: { plan: WeldPlan; worked: WorkedRepair }) {
         Plan it anew in Join.
       </p>
     );
+  const isReady = ready !== undefined && isStillReady(ready, now);
   return (
     <>
       <MemberStrip readings={false} height={190} over={over} />
@@ -93,20 +95,23 @@ function Follow({ plan, worked }: { plan: WeldPlan; worked: WorkedRepair }) {
           Not to be welded like this: rules broken, {broken}. Back in Join and Shape they are named.
         </p>
       )}
-      {broken === 0 &&
-        (ready && isStillReady(ready, now) ? (
-          <RunCard
-            plan={plan}
-            state={state}
-            ticked={ticked}
-            done={done}
-            worked={worked}
-            ready={ready}
-            now={now}
-          />
-        ) : (
-          <ReadyForm plan={plan} before={ready} />
-        ))}
+      {broken === 0 && (
+        <Settling of={`${isReady} ${ticked.length}`}>
+          {isReady ? (
+            <RunCard
+              plan={plan}
+              state={state}
+              ticked={ticked}
+              done={done}
+              worked={worked}
+              ready={ready}
+              now={now}
+            />
+          ) : (
+            <ReadyForm plan={plan} before={ready} />
+          )}
+        </Settling>
+      )}
     </>
   );
 }

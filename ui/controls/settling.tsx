@@ -1,0 +1,50 @@
+'use client';
+
+import { useEffect, useState, type KeyboardEvent, type MouseEvent, type ReactNode } from 'react';
+
+/** A gloved finger that meant one touch touches again within this, ms (common practice for double taps, no source). */
+export const AGAIN_MS = 350;
+
+/** Whether `of` is another than it was a moment ago. */
+export function useJustChanged(of: string): boolean {
+  const [settled, setSettled] = useState(of);
+  useEffect(() => {
+    if (settled === of) return;
+    const timer = setTimeout(() => setSettled(of), AGAIN_MS);
+    return () => clearTimeout(timer);
+  }, [of, settled]);
+  return settled !== of;
+}
+
+/**
+ * Where a touch brings up the next thing under the same finger. `of` says which thing it is: for a moment after it changed nothing here takes a touch or
+ * a key, and a key held down counts once. A second touch would say something of what nobody has looked at yet.
+ */
+export function Settling({
+  of,
+  className,
+  children,
+}: {
+  of: string;
+  className?: string;
+  children: ReactNode;
+}) {
+  const isNew = useJustChanged(of);
+  return (
+    <div
+      className={className}
+      style={isNew ? { pointerEvents: 'none' } : undefined}
+      onClickCapture={isNew ? swallow : undefined}
+      onKeyDownCapture={(event) => event.repeat && PRESSES.has(event.key) && swallow(event)}
+    >
+      {children}
+    </div>
+  );
+}
+
+/** Keys that press a button. */
+const PRESSES: ReadonlySet<string> = new Set(['Enter', ' ']);
+function swallow(event: KeyboardEvent | MouseEvent): void {
+  event.preventDefault();
+  event.stopPropagation();
+}
