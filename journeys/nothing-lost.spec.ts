@@ -170,7 +170,7 @@ test('two tabs plan the same repair: neither is overwritten unseen, and both are
   await page
     .getByRole('button', { name: /^Keep this/ })
     .first()
-    .click();
+    .dblclick();
   await kept(page);
   const other = await context.newPage();
   await other.goto(page.url());

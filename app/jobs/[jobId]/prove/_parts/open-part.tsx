@@ -7,12 +7,13 @@ import type { JobProof } from '@/core/job';
 import {
   leftUndoneKind,
   MAY_STAND,
+  type MayStand,
   snagAnswerKind,
   snagKind,
   type Answered,
   type OpenCode,
 } from '@/core/prove';
-import { TypedEntry, TypedForm, TypedProblem, TypedRecordForm, useTypedForm } from '@/ui/controls';
+import { Settling, TypedEntry, TypedForm, TypedProblem, TypedRecordForm, useTypedForm } from '@/ui/controls';
 import { answerWords, itemWords, MAY_WORDS, OPEN_WORDS, openLine } from '../../../../_words/prove';
 import { useKeepChecked, useReader, useRecords } from '../../../_desk';
 
@@ -50,23 +51,27 @@ export function OpenPart({ proof }: { proof: JobProof }) {
           ? 'Nothing on record is open'
           : `${proof.items.length} open, ${proof.holds.length} of them in the way of signing off`}
       </h2>
-      {MAY_STAND.map((may) => {
-        const items = proof.items.filter(({ item }) => item.may === may);
-        return (
-          items.length > 0 && (
-            <div key={may} className="mt-3">
-              <h3 className="border-b border-ink text-lg font-semibold">{MAY_WORDS[may]}</h3>
-              <ul className="ruled" aria-label={MAY_WORDS[may]}>
-                {items.map((each) => (
-                  <Item key={each.item.key} each={each} />
-                ))}
-              </ul>
-            </div>
-          )
-        );
-      })}
+      <Settling of={proof.items.map(({ item }) => item.key).join()}>
+        {MAY_STAND.map((may) => (
+          <OpenTo key={may} may={may} items={proof.items.filter(({ item }) => item.may === may)} />
+        ))}
+      </Settling>
       <SnagForm />
     </section>
+  );
+}
+
+function OpenTo({ may, items }: { may: MayStand; items: readonly Answered[] }) {
+  if (items.length === 0) return null;
+  return (
+    <div className="mt-3">
+      <h3 className="border-b border-ink text-lg font-semibold">{MAY_WORDS[may]}</h3>
+      <ul className="ruled" aria-label={MAY_WORDS[may]}>
+        {items.map((each) => (
+          <Item key={each.item.key} each={each} />
+        ))}
+      </ul>
+    </div>
   );
 }
 

@@ -35,7 +35,7 @@ import { WorksPart } from './works-part';
 import { FlatSheet } from './flat-sheet';
 import { BrakeForm } from './brake-form';
 import { printStation } from '../../../../_words/station';
-import { When } from '@/ui/controls';
+import { Settling, When } from '@/ui/controls';
 
 export function ShapeBench() {
   const { member } = useMember();
@@ -235,15 +235,17 @@ function RepairActs({
         repair={current.repair}
         onLay={(laid) => onChange({ repair: laid, isProposal: true }, () => ({}))}
       />
-      {current.isProposal ? (
-        <button type="button" className="solid" onClick={() => onChange(current, () => ({}))}>
-          Keep this repair
-        </button>
-      ) : (
-        <button type="button" className="plain" onClick={() => withdrawRepair(current.repair.id)}>
-          {current.target ? 'Back to the engine’s proposal' : 'Take it out of the plan'}
-        </button>
-      )}
+      <Settling of={`${current.repair.id} ${current.isProposal}`}>
+        {current.isProposal ? (
+          <button type="button" className="solid" onClick={() => onChange(current, () => ({}))}>
+            Keep this repair
+          </button>
+        ) : (
+          <button type="button" className="plain" onClick={() => withdrawRepair(current.repair.id)}>
+            {current.target ? 'Back to the engine’s proposal' : 'Take it out of the plan'}
+          </button>
+        )}
+      </Settling>
     </div>
   );
 }
