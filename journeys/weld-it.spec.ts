@@ -107,6 +107,10 @@ test('an order of runs is found, kept, and followed at the rail on a phone, over
   await page.reload();
   await expect(next.getByRole('heading')).toHaveText(/^2\. /);
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(391);
+  // What stands on the unit is read to its end.
+  const notices = page.getByRole('list', { name: 'Standing notices' });
+  await expect(notices).toContainText('Do not lift on the right rail behind the cab');
+  expect(await notices.evaluate((list) => list.scrollWidth - list.clientWidth)).toBe(0);
 
   // The server goes quiet under the truck: what is ticked is held here.
   await page.route('**/api/**', (route) => route.abort());

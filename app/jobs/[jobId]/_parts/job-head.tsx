@@ -150,12 +150,13 @@ function WorkedOut() {
   );
 }
 
+/** Whole, on a phone too: the end of one may be the speed. */
 function Notices() {
   const { notices } = useRecordsLater().file;
   if (notices.length === 0) return null;
   return (
     <ul
-      className="flex gap-x-6 overflow-x-auto whitespace-nowrap bg-here px-4 py-0.5 text-on-here"
+      className="flex max-h-[25dvh] flex-wrap gap-x-6 overflow-y-auto bg-here px-4 py-0.5 text-on-here"
       aria-label="Standing notices"
       tabIndex={0}
     >
