@@ -85,6 +85,17 @@ test('plates are bolted on instead of welded: their holes, bolts and torque stan
     .click();
   await expect(bolts).toContainText('N·m');
 
+  // Touched twice, a set is tightened once, and nobody looked at it again: right after the wrench that would tell nothing.
+  await page.getByRole('button', { name: /^Bolts and rivets/ }).click();
+  const sets = page.getByRole('region', { name: 'Bolts tightened' });
+  await sets
+    .getByRole('button', { name: /^Tightened to/ })
+    .first()
+    .dblclick();
+  await expect(sets).toContainText('looked at again after a day');
+  await expect(sets).not.toContainText('settled');
+  await expect(sets.getByRole('button', { name: 'Again: none moved' })).toBeDisabled();
+
   const paper = await orderOf(page, info, `${untouched.url}/api${untouched.jobs['GR-7']}/work-order`);
   expect(paper.words).toContain('bolted on');
   expect(paper.words).toContain('Bolts:');

@@ -2,7 +2,9 @@
 
 import { useRouter } from 'next/navigation';
 import { toast } from 'sonner';
+import { Settling } from '@/ui/controls';
 import { closeJob, newId } from '../_client';
+import { useRemembered } from './remembered';
 
 /** Closes a job, or opens it again. What a closed job found teaches the list of what to look at. */
 export function ClosingButton({
@@ -17,11 +19,12 @@ export function ClosingButton({
   by: string;
 }) {
   const router = useRouter();
+  const [who] = useRemembered('ossatura-by', by);
   const say = async () => {
     const answer = await closeJob(jobId, {
       id: newId(),
       closed: !closed,
-      by: localStorage.getItem('ossatura-by') || by,
+      by: who || by,
       at: new Date().toISOString(),
     });
     if (!answer.ok) return void toast.error(answer.problem.message, { description: 'The job is as it was.' });
@@ -33,13 +36,15 @@ export function ClosingButton({
     router.refresh();
   };
   return (
-    <button
-      type="button"
-      className="hit w-24 shrink-0 whitespace-nowrap px-2 text-right underline"
-      aria-label={`${closed ? 'Open again' : 'Close'}: ${title}`}
-      onClick={() => void say()}
-    >
-      {closed ? 'open again' : 'close'}
-    </button>
+    <Settling of={String(closed)} className="shrink-0">
+      <button
+        type="button"
+        className="hit w-24 whitespace-nowrap px-2 text-right underline"
+        aria-label={`${closed ? 'Open again' : 'Close'}: ${title}`}
+        onClick={() => void say()}
+      >
+        {closed ? 'open again' : 'close'}
+      </button>
+    </Settling>
   );
 }

@@ -22,6 +22,7 @@ export {
   RETIGHTEN,
   retighten,
   tightenedKind,
+  wouldTell,
   type Retighten,
   type Tightened,
 } from './tightened';

@@ -186,7 +186,16 @@ test('bolts: never tightened, due after a day, settled once none had moved', () 
   expect(retighten([{ at }], hours(23.9))).toBe('wait');
   expect(retighten([{ at }], hours(24))).toBe('look again');
   expect(retighten([{ at }, { at, moved: 'some' }], hours(24))).toBe('look again');
-  expect(retighten([{ at }, { at, moved: 'none' }], hours(999))).toBe('settled');
+  const looked = (minutes: number, moved: 'none' | 'some' = 'none') => ({
+    at: new Date(hours(minutes / 60)).toISOString(),
+    moved,
+  });
+  expect(retighten([{ at }, looked(10)], hours(999))).toBe('settled');
+  // Right after the wrench nothing has settled: that none moved is no look, that some did is.
+  expect(retighten([{ at }, looked(9.9)], hours(23.9))).toBe('wait');
+  expect(retighten([{ at }, looked(9.9)], hours(24))).toBe('look again');
+  expect(retighten([{ at }, looked(600, 'some'), looked(601)], hours(999))).toBe('look again');
+  expect(retighten([{ at }, looked(600, 'some'), looked(610)], hours(999))).toBe('settled');
   // None had moved, says a device that was out of reach when some did.
   const before = '2026-11-20T07:00:00Z';
   expect(

@@ -26,10 +26,23 @@ export const LOOK_AGAIN_HOURS = 24;
 export const RETIGHTEN = ['not tightened', 'look again', 'wait', 'settled'] as const;
 export type Retighten = (typeof RETIGHTEN)[number];
 
+/** That none moved this soon after the wrench tells nothing, min (ours): no joint has settled, and no road was driven. */
+export const TELLS_AFTER_MIN = 10;
+
+type Log = readonly Pick<Tightened, 'at' | 'moved'>[];
+
+/** Whether bolts looked at at this moment would show if they had settled: not right after they were brought to their torque. */
+export const wouldTell = (log: Log, atMs: number): boolean =>
+  !log.some(({ at, moved }) => {
+    const apartMs = Math.abs(atMs - Date.parse(at));
+    return moved !== 'none' && apartMs < TELLS_AFTER_MIN * 60_000;
+  });
+
 /** How a set stands: never tightened; tightened and due again; not due yet; looked at again and none had moved. */
-export function retighten(log: readonly Pick<Tightened, 'at' | 'moved'>[], nowMs: number): Retighten {
+export function retighten(log: Log, nowMs: number): Retighten {
+  const told = log.filter(({ at, moved }) => moved !== 'none' || wouldTell(log, Date.parse(at)));
   // Where two devices disagree which was last, that none had moved is the one to doubt.
-  const last = lastWord(log, ({ moved }) => (moved === 'none' ? 0 : 1));
+  const last = lastWord(told, ({ moved }) => (moved === 'none' ? 0 : 1));
   if (!last) return 'not tightened';
   if (last.moved === 'none') return 'settled';
   return nowMs - Date.parse(last.at) >= LOOK_AGAIN_HOURS * 3_600_000 ? 'look again' : 'wait';

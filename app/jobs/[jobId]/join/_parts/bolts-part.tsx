@@ -2,10 +2,11 @@
 
 import { useMemo } from 'react';
 import { fittingWelds, stands } from '@/core/job';
-import { cardSteps, retighten, type BoltSet, type Tightened } from '@/core/join';
+import { cardSteps, retighten, wouldTell, type BoltSet, type Tightened } from '@/core/join';
 import { hostsOf } from '@/core/frame';
 import { percent, printForce, printLength, printLineForce, printTorque } from '@/core/quantity';
 import { oversizeHoleMm, printSource, STACK_SOURCE } from '@/core/reference';
+import { Settling } from '@/ui/controls';
 import { findingWords } from '../../../../_words/findings';
 import { RETIGHTEN_WORDS, stackWords } from '../../../../_words/bolts';
 import { legWords } from '../../../../_words/seams';
@@ -78,20 +79,29 @@ function SetRow({ set, ofId, isProposal }: { set: BoltSet; ofId: string; isPropo
         </span>
       </span>
       <span className={state === 'look again' ? 'font-bold text-oxide' : ''}>{RETIGHTEN_WORDS[state]}</span>
-      {!isProposal && set.torqueNm !== undefined && state === 'not tightened' && (
-        <button type="button" className="plain" onClick={() => tell()}>
-          Tightened to {printTorque(set.torqueNm, system)}
-        </button>
-      )}
-      {!isProposal && (state === 'look again' || state === 'wait') && (
-        <>
-          <button type="button" className="plain" onClick={() => tell('none')}>
-            Again: none moved
-          </button>
-          <button type="button" className="plain" onClick={() => tell('some')}>
-            Again: some moved
-          </button>
-        </>
+      {!isProposal && (
+        <Settling of={`${state} ${log.length}`} className="flex flex-wrap items-center gap-x-4 gap-y-1">
+          {set.torqueNm !== undefined && state === 'not tightened' && (
+            <button type="button" className="plain" onClick={() => tell()}>
+              Tightened to {printTorque(set.torqueNm, system)}
+            </button>
+          )}
+          {(state === 'look again' || state === 'wait') && (
+            <>
+              <button
+                type="button"
+                className="plain"
+                disabled={!wouldTell(log, now)}
+                onClick={() => tell('none')}
+              >
+                Again: none moved
+              </button>
+              <button type="button" className="plain" onClick={() => tell('some')}>
+                Again: some moved
+              </button>
+            </>
+          )}
+        </Settling>
       )}
     </li>
   );

@@ -7,6 +7,7 @@ import { openChecks, PERMIT_CHECKS, type Gate, type LackCode, type PermitCheck }
 import { legalOf, printSource, WATCH_SOURCE, watchMinutes } from '@/core/reference';
 import {
   FieldProblem,
+  Settling,
   TypedChoice,
   TypedEntry,
   TypedForm,
@@ -41,11 +42,13 @@ export function PermitPart({ gate, order, onClose }: { gate: Gate; order: JobOrd
           </a>
         </p>
       )}
-      {isRunning && <ArcOut gate={gate} />}
-      {permit?.arcOutAt !== undefined && <Watch gate={gate} />}
-      {(!isRunning || gate.lacks.some(({ code }) => ASKS_ANOTHER.has(code))) && (
-        <GiveForm gate={gate} order={order} onClose={onClose} />
-      )}
+      <Settling of={`${permit?.permit.id} ${permit?.arcOutAt} ${isRunning}`}>
+        {isRunning && <ArcOut gate={gate} />}
+        {permit?.arcOutAt !== undefined && <Watch gate={gate} />}
+        {(!isRunning || gate.lacks.some(({ code }) => ASKS_ANOTHER.has(code))) && (
+          <GiveForm gate={gate} order={order} onClose={onClose} />
+        )}
+      </Settling>
     </div>
   );
 }

@@ -5,7 +5,7 @@ import { z } from 'zod';
 import type { JobOrder } from '@/core/job';
 import { shutBefore, type Task, type TaskProgress } from '@/core/order';
 import type { Photo } from '@/core/walk';
-import { TypedEntry, TypedForm, useTypedForm } from '@/ui/controls';
+import { Settling, TypedEntry, TypedForm, useTypedForm } from '@/ui/controls';
 import { PhotoButton, useReader } from '../../../_desk';
 import { useTasks } from './use-tasks';
 
@@ -23,7 +23,7 @@ interface ActsProps {
 export function TaskActs(props: ActsProps) {
   const say = useTasks();
   const [isUnneeded, setUnneeded] = useState(false);
-  const { task, state } = props.at;
+  const { task, state, running } = props.at;
   if (isUnneeded)
     return (
       <WhyNotNeeded
@@ -34,7 +34,7 @@ export function TaskActs(props: ActsProps) {
       />
     );
   return (
-    <div className="flex flex-wrap items-center gap-2">
+    <Settling of={`${task.id} ${state} ${running.join()}`} className="flex flex-wrap items-center gap-2">
       {state === 'open' || state === 'started' ? (
         <>
           <Work {...props} />
@@ -48,7 +48,7 @@ export function TaskActs(props: ActsProps) {
         </button>
       )}
       <TaskPhoto task={task} />
-    </div>
+    </Settling>
   );
 }
 

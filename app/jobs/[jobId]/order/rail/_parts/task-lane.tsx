@@ -6,7 +6,6 @@ import type { JobOrder } from '@/core/job';
 import { isOver, phaseOf, shutBefore, type TaskProgress } from '@/core/order';
 import { PHASE_CAUTIONS, taskWords } from '../../../../../_words/order';
 import { DEFERENCE } from '../../../../../_words/cautions';
-import { Settling } from '@/ui/controls';
 import { MemberStrip, PhotoPicture, useInSight, useMember, useOrder, useRecords } from '../../../../_desk';
 import { stands } from '@/core/job';
 import { RemovalForm } from '../../_parts/removal-form';
@@ -104,13 +103,13 @@ function Now({ order, asked }: { order: JobOrder; asked: string | undefined }) {
       <h2 className="my-1 text-4xl font-semibold leading-tight">{taskWords(task)}</h2>
       <Where task={task} />
       <WhyHere at={at} order={order} />
-      <Settling of={`${task.id} ${at.state} ${at.running.length} ${removing === task.id}`} className="mt-3">
-        {removing === task.id ? (
-          <RemovalForm task={task} onClose={() => setRemoving(undefined)} />
-        ) : (
+      {removing === task.id ? (
+        <RemovalForm task={task} onClose={() => setRemoving(undefined)} />
+      ) : (
+        <div className="mt-3">
           <TaskActs at={at} order={order} large onRemoval={() => setRemoving(task.id)} />
-        )}
-      </Settling>
+        </div>
+      )}
       {caution && (
         <p className="caution mt-4">
           {caution} {DEFERENCE}
