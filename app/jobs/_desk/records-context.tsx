@@ -236,7 +236,8 @@ function writersOf(jobId: string, make: (change: RecordsChange) => void, latestR
   };
   return {
     keep: (record: Evidence) => {
-      if (isAgain(record)) return;
+      // A reading is typed stroke by stroke, or taken by a gauge that is asked one at a time: two of the same are two.
+      if (record.kind !== 'reading' && isAgain(record)) return;
       make({ kind: 'evidence', record });
       send(evidenceParcel(jobId, record));
     },

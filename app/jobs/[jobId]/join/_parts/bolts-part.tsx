@@ -2,7 +2,7 @@
 
 import { useMemo } from 'react';
 import { fittingWelds, stands } from '@/core/job';
-import { cardSteps, retighten, wouldTell, type BoltSet, type Tightened } from '@/core/join';
+import { cardSteps, retighten, wouldTell, type BoltSet, type Retighten, type Tightened } from '@/core/join';
 import { hostsOf } from '@/core/frame';
 import { percent, printForce, printLength, printLineForce, printTorque } from '@/core/quantity';
 import { oversizeHoleMm, printSource, STACK_SOURCE } from '@/core/reference';
@@ -79,31 +79,49 @@ function SetRow({ set, ofId, isProposal }: { set: BoltSet; ofId: string; isPropo
         </span>
       </span>
       <span className={state === 'look again' ? 'font-bold text-oxide' : ''}>{RETIGHTEN_WORDS[state]}</span>
-      {!isProposal && (
-        <Settling of={`${state} ${log.length}`} className="flex flex-wrap items-center gap-x-4 gap-y-1">
-          {set.torqueNm !== undefined && state === 'not tightened' && (
-            <button type="button" className="plain" onClick={() => tell()}>
-              Tightened to {printTorque(set.torqueNm, system)}
-            </button>
-          )}
-          {(state === 'look again' || state === 'wait') && (
-            <>
-              <button
-                type="button"
-                className="plain"
-                disabled={!wouldTell(log, now)}
-                onClick={() => tell('none')}
-              >
-                Again: none moved
-              </button>
-              <button type="button" className="plain" onClick={() => tell('some')}>
-                Again: some moved
-              </button>
-            </>
-          )}
-        </Settling>
-      )}
+      {!isProposal && <Tell set={set} state={state} log={log} now={now} onTell={tell} />}
     </li>
+  );
+}
+
+/** What is said of a set next: brought to its torque, then looked at again; right after the wrench that none moved tells nothing. */
+function Tell({
+  set: { torqueNm },
+  state,
+  log,
+  now,
+  onTell,
+}: {
+  set: BoltSet;
+  state: Retighten;
+  log: readonly Tightened[];
+  now: number;
+  onTell: (moved?: Tightened['moved']) => void;
+}) {
+  const { system } = useReader();
+  return (
+    <Settling of={`${state} ${log.length}`} className="flex flex-wrap items-center gap-x-4 gap-y-1">
+      {torqueNm !== undefined && state === 'not tightened' && (
+        <button type="button" className="plain" onClick={() => onTell()}>
+          Tightened to {printTorque(torqueNm, system)}
+        </button>
+      )}
+      {(state === 'look again' || state === 'wait') && (
+        <>
+          <button
+            type="button"
+            className="plain"
+            disabled={!wouldTell(log, now)}
+            onClick={() => onTell('none')}
+          >
+            Again: none moved
+          </button>
+          <button type="button" className="plain" onClick={() => onTell('some')}>
+            Again: some moved
+          </button>
+        </>
+      )}
+    </Settling>
   );
 }
 

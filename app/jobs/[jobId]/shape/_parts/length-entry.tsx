@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { lengthDigits, parseLengthMm, type LengthKind } from '@/core/quantity';
 import { Entry } from '@/ui/controls';
 import { useUnitTurn } from '../../../../_parts/turned';
@@ -40,16 +40,24 @@ export function LengthEntry({
     setTyped(isSame ? undefined : { text, instead: shown });
     onLength(parsed.value - fromMm);
   };
-  // What Enter asked for is not asked for again on leaving the field, however long it takes to be worked out.
-  const leave = () => typed?.instead !== shown && take();
+  // What Enter asked for is not asked for again on leaving the field, however long it takes to be worked out; come back to, it is.
+  const isAskedRef = useRef(false);
+  const enter = () => {
+    isAskedRef.current = true;
+    take();
+  };
   return (
     <Entry
       label={label}
       unit={system}
       value={text}
-      onChange={(event) => setTyped({ text: event.target.value })}
-      onBlur={leave}
-      onKeyDown={(event) => event.key === 'Enter' && take()}
+      onChange={(event) => {
+        isAskedRef.current = false;
+        setTyped({ text: event.target.value });
+      }}
+      onFocus={() => (isAskedRef.current = false)}
+      onBlur={() => !isAskedRef.current && take()}
+      onKeyDown={(event) => event.key === 'Enter' && enter()}
       {...(problem && { problem })}
     />
   );
