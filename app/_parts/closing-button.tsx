@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { toast } from 'sonner';
-import { Settling } from '@/ui/controls';
+import { Settling, useOneByOne } from '@/ui/controls';
 import { closeJob, newId } from '../_client';
 import { useRemembered } from './remembered';
 
@@ -20,7 +20,7 @@ export function ClosingButton({
 }) {
   const router = useRouter();
   const [who] = useRemembered('ossatura-by', by);
-  const say = async () => {
+  const say = useOneByOne(async () => {
     const answer = await closeJob(jobId, {
       id: newId(),
       closed: !closed,
@@ -34,7 +34,7 @@ export function ClosingButton({
         : `${title}: closed; what it found is on the list for its family from now on`,
     );
     router.refresh();
-  };
+  });
   return (
     <Settling of={String(closed)} className="shrink-0">
       <button

@@ -4,7 +4,7 @@ export { Menu, MenuAction, MenuLink } from './menu';
 export { Entry, type EntryProps } from './entry';
 export { Pick, PickBeside, PickCell } from './pick';
 export { usePageKeys } from './page-keys';
-export { AGAIN_MS, Settling, useJustChanged } from './settling';
+export { AGAIN_MS, Settling, useJustChanged, useOneByOne } from './settling';
 export { RecordForm, TypedRecordForm } from './record-form';
 export { useTapDrag, type Pointed } from './tap-drag';
 export { useRoom } from './room';

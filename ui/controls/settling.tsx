@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useState, type KeyboardEvent, type MouseEvent, type ReactNode } from 'react';
+import { useEffect, useRef, useState, type KeyboardEvent, type MouseEvent, type ReactNode } from 'react';
 
 /** A gloved finger that meant one touch touches again within this, ms (common practice for double taps, no source). */
 export const AGAIN_MS = 350;
@@ -40,6 +40,16 @@ export function Settling({
       {children}
     </div>
   );
+}
+
+/** An act that is waited for, one at a time, and none so soon after it that a finger touched twice. */
+export function useOneByOne(act: () => Promise<unknown>): () => Promise<void> {
+  const isBusyRef = useRef(false);
+  return async () => {
+    if (isBusyRef.current) return;
+    isBusyRef.current = true;
+    await act().finally(() => setTimeout(() => (isBusyRef.current = false), AGAIN_MS));
+  };
 }
 
 /** Keys that press a button. */

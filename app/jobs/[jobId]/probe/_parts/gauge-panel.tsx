@@ -1,7 +1,7 @@
 'use client';
 
 import { stands } from '@/core/job';
-import { useEffect, useImperativeHandle, useRef, useState, type Ref } from 'react';
+import { useEffect, useImperativeHandle, useState, type Ref } from 'react';
 import { toast } from 'sonner';
 import {
   doubtfulReadings,
@@ -14,7 +14,7 @@ import {
 } from '@/core/probe';
 import type { Problem } from '@/core/exchange';
 import { lengthDigits, printLength } from '@/core/quantity';
-import { AGAIN_MS, Choice, Entry, When } from '@/ui/controls';
+import { Choice, Entry, useOneByOne, When } from '@/ui/controls';
 import { useMember, usePlace, useReader, useRecords, useStamp } from '../../../_desk';
 import { useGauge } from './use-gauge';
 import { printStation } from '../../../../_words/station';
@@ -64,16 +64,6 @@ function usePlacing({ state, ask }: Gauge, onBlock: boolean) {
     const timer = setTimeout(() => void ask({ does: 'place', ...at }), 120);
     return () => clearTimeout(timer);
   }, [state, onBlock, ask, file.job.id, member.id, cursor]);
-}
-
-/** One at a time, and none so soon after it that a finger touched twice: by then the cursor is where nobody holds the gauge. */
-function useOneByOne(take: () => Promise<unknown>): () => Promise<void> {
-  const isBusyRef = useRef(false);
-  return async () => {
-    if (isBusyRef.current) return;
-    isBusyRef.current = true;
-    await take().finally(() => setTimeout(() => (isBusyRef.current = false), AGAIN_MS));
-  };
 }
 
 /** Takes what the gauge says as a reading at the cursor, corrected for how warm the steel is. */
@@ -176,6 +166,7 @@ export function GaugePanel({
   const settings = useSettings(gauge);
   const calibrating = useCalibrating(gauge, settings);
   usePlacing(gauge, calibrating.onBlock);
+  // By a second touch the cursor is where nobody holds the gauge.
   const take = useOneByOne(useTaking(gauge, Number(settings.temperature), onTaken));
   useImperativeHandle(ref, () => ({ take: () => void take() }));
   const calibrations = stands(file, 'calibration');

@@ -3,7 +3,7 @@
 import { useEffect, useState } from 'react';
 import { adviceOf, stands, type JobProof } from '@/core/job';
 import type { PassportIssued } from '@/core/prove';
-import { Entry, When } from '@/ui/controls';
+import { Entry, useOneByOne, When } from '@/ui/controls';
 import { ask, tell, type Answer } from '../../../../_client';
 import { useKeeping } from '../../../../_outbox';
 import { adviceLines, isWarning } from '../../../../_words/advice';
@@ -105,7 +105,7 @@ function IssueButton({ proof, issued }: { proof: JobProof; issued: PassportIssue
   const stamp = useStamp();
   const { state } = useKeeping();
   const [problem, setProblem] = useState<string>();
-  const issue = async () => {
+  const issue = useOneByOne(async () => {
     if (state !== 'kept') return setProblem('something is on its way to the server yet: nothing was issued');
     if (!proof.isSignedOff) return setProblem('it is signed off first: nothing was issued');
     const stamped = stamp();
@@ -115,7 +115,7 @@ function IssueButton({ proof, issued }: { proof: JobProof; issued: PassportIssue
     if (!sum.ok) return setProblem(`${sum.problem.message}; nothing was issued`);
     setProblem(undefined);
     keep({ kind: 'passport', ...stamped, note: '', sha256: sum.value.sha256 });
-  };
+  });
   return (
     <>
       <button type="button" className="solid" onClick={() => void issue()}>
