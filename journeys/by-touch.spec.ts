@@ -126,3 +126,33 @@ test('figures typed in one unit are the same metal when the units are turned, th
   await page.getByRole('button', { name: /^Units/ }).click();
   await expect(page.getByLabel(/^Gross/)).toHaveValue(wasIn ? '11793.4016' : '57320.188');
 });
+
+test('a list that closes leaves the page covered for a moment: a second touch there falls on nothing', async ({
+  page,
+}, info) => {
+  await openJob(page, `TO-${info.workerIndex}5`);
+  await page.getByRole('combobox').last().tap();
+  const option = page.getByRole('option').last();
+  const box = (await option.boundingBox())!;
+  const beneath = page.evaluate(
+    ([x, y]) => {
+      const isPage = () => Boolean(document.elementFromPoint(x!, y!)?.closest('main'));
+      return new Promise<[boolean, boolean]>((resolve) => {
+        const gone = new MutationObserver(() => {
+          if (document.querySelector('[role="listbox"]')) return;
+          gone.disconnect();
+          const atOnce = isPage();
+          const again = setInterval(() => {
+            if (!isPage()) return;
+            clearInterval(again);
+            resolve([atOnce, true]);
+          }, 50);
+        });
+        gone.observe(document.body, { childList: true, subtree: true });
+      });
+    },
+    [box.x + box.width / 2, box.y + box.height / 2],
+  );
+  await option.tap();
+  expect(await beneath).toEqual([false, true]);
+});

@@ -49,6 +49,10 @@ async function faults(page: Page): Promise<string[]> {
   );
 }
 
+/** What makes the page wider than its window, px. */
+const tooWide = (page: Page): Promise<number> =>
+  page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+
 /** Each theme on one unit: an open-channel frame by daylight, a boxed one under the truck. */
 for (const [theme, tag, member] of [
   ['light', 'GR-7', 'rail-right'],
@@ -136,6 +140,34 @@ test.describe('on a phone', () => {
         .getByText(new RegExp(`^${seen + 1} of \\d+ seen$`))
         .first(),
     ).toBeVisible();
+  });
+
+  test('on the smallest phone, and with letters twice the size, nothing runs off the side', async ({
+    page,
+    jobs,
+  }) => {
+    const twice = (isOn: boolean) =>
+      page.evaluate((size) => (document.documentElement.style.fontSize = size), isOn ? '200%' : '');
+    /** At its own letters on 320, at twice their size on 390. */
+    const fits = async (what: string) => {
+      await page.setViewportSize({ width: 320, height: 640 });
+      await expect.poll(() => tooWide(page), { message: `${what}, 320 wide` }).toBe(0);
+      await page.setViewportSize({ width: 390, height: 844 });
+      await twice(true);
+      await expect.poll(() => tooWide(page), { message: `${what}, twice the size` }).toBe(0);
+      await twice(false);
+    };
+    await page.goto(`${jobs['GR-7']}/answers?member=rail-right`);
+    await worked(page);
+    await fits('Answers');
+    for (const verb of ['Walk', ...VERBS]) {
+      await goTo(page, verb);
+      await fits(verb);
+    }
+    for (const path of ['/', '/new', '/shop', '/calendar', '/patterns']) {
+      await page.goto(path);
+      await fits(path);
+    }
   });
 
   test('Probe and Trace work by touch alone, nothing runs off the side, nothing is too small', async ({

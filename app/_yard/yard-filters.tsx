@@ -19,19 +19,19 @@ export function YardFilters({ params, view }: { params: Params; view: YardView &
   );
   return (
     <search className="flex flex-wrap items-end gap-x-6 gap-y-2 border-b border-rule py-3">
-      <form action="/" className="flex items-end gap-2" role="search">
+      <form action="/" className="flex max-w-full flex-wrap items-end gap-2" role="search">
         {(['sort', 'verdict', 'verb', 'closed'] as const).map((key) =>
           typeof params[key] === 'string' ? (
             <input key={key} type="hidden" name={key} value={params[key]} />
           ) : null,
         )}
-        <label className="caption">
+        <label className="caption min-w-0 max-w-full">
           tag, unit or job
           <input
             type="search"
             name="search"
             defaultValue={view.search}
-            className="field block w-44 text-lg"
+            className="field block w-44 max-w-full text-lg"
             maxLength={80}
           />
         </label>

@@ -185,6 +185,14 @@ describe('what makes a decision firm, and what does not', () => {
     expect(said(0.7)).toMatchObject({ is: 'firm', other: 0 });
     expect(said(0.999).other).toBeGreaterThan(0.2);
   });
+  test('a map whose readings nobody hands over is no field to draw from', () => {
+    const { picture } = judged(even(1));
+    const basis = { random: randomLcg(0.3), hiddenChance: 0.25 };
+    expect(firmnessOf(picture, [], { verdict: 'Leave', findings: [] }, basis)).toMatchObject({
+      is: 'could flip with one more reading',
+      fields: 0,
+    });
+  });
   test('nothing measured: open', () => expect(firm([])).toMatchObject({ is: 'open', fields: 0 }));
   test('a crack decides in every field', () => {
     const crack: Crack = {

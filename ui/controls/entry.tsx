@@ -14,7 +14,7 @@ export type EntryProps = {
 export function Entry({ label, hint, problem, unit, className, ref, ...input }: EntryProps) {
   const id = useId();
   return (
-    <div className={className}>
+    <div className={`max-w-full ${className ?? ''}`}>
       <label htmlFor={id} className="caption block">
         {label}
         {unit && <span>, {unit}</span>}

@@ -2,11 +2,14 @@
 
 import { DropdownMenu } from 'radix-ui';
 import { ChevronDown } from 'lucide-react';
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
+import { Cover } from './settling';
 
 export function Menu({ label, children }: { label: string; children: ReactNode }) {
+  const [open, setOpen] = useState(false);
   return (
-    <DropdownMenu.Root>
+    <DropdownMenu.Root open={open} onOpenChange={setOpen}>
+      <Cover open={open} />
       <DropdownMenu.Trigger className="hit inline-flex items-center gap-1 px-2 font-medium">
         {label} <ChevronDown size={16} aria-hidden />
       </DropdownMenu.Trigger>

@@ -3,6 +3,7 @@
 import { Check, ChevronDown } from 'lucide-react';
 import { Select } from 'radix-ui';
 import { useEffect, useId, useRef, useState } from 'react';
+import { Cover } from './settling';
 
 interface PickProps<Value extends string | number> {
   readonly label: string;
@@ -18,7 +19,7 @@ interface PickProps<Value extends string | number> {
 export function Pick<Value extends string | number>({ label, className, ...pick }: PickProps<Value>) {
   const id = useId();
   return (
-    <div className={className}>
+    <div className={`max-w-full ${className ?? ''}`}>
       <label htmlFor={id} className="caption block">
         {label}
       </label>
@@ -89,7 +90,10 @@ function List<Value extends string | number>({
   return (
     <Select.Root
       open={open}
-      onOpenChange={setOpen}
+      onOpenChange={(isOpen) => {
+        setOpen(isOpen);
+        setReached(true);
+      }}
       value={marked(value)}
       onValueChange={(chosen) => onPick(options.find((option) => marked(option) === chosen)!)}
       {...(disabled && { disabled })}
@@ -102,39 +106,44 @@ function List<Value extends string | number>({
         onFocus={() => setReached(true)}
         className={`field flex items-center justify-between gap-1 text-left ${className}`}
       >
-        <span className="min-w-0 truncate">
+        <span className="min-w-0 py-1 leading-tight wrap-anywhere">
           <Select.Value>{words(value)}</Select.Value>
         </span>
         <ChevronDown size={16} className="shrink-0" aria-hidden />
       </Select.Trigger>
-      {(open || isReached) && <Options options={options} words={words} />}
+      {isReached && <Options open={open} options={options} words={words} />}
     </Select.Root>
   );
 }
 
 /** Drawn once the list is reached, when a letter may already choose one: a page of a hundred lists would draw a thousand that nobody sees. */
 const Options = <Value extends string | number>({
+  open,
   options,
   words,
 }: {
+  open: boolean;
   options: readonly Value[];
   words: (value: Value) => string;
 }) => (
-  <Select.Portal>
-    <Select.Content
-      position="popper"
-      updatePositionStrategy="always"
-      sideOffset={2}
-      collisionPadding={8}
-      className="z-50 max-h-(--radix-select-content-available-height) min-w-(--radix-select-trigger-width) max-w-[94vw] overflow-y-auto border-2 border-ink bg-sheet text-ink"
-    >
-      <Select.Viewport>
-        {options.map((option) => (
-          <Option key={option} option={option} words={words(option)} />
-        ))}
-      </Select.Viewport>
-    </Select.Content>
-  </Select.Portal>
+  <>
+    <Cover open={open} />
+    <Select.Portal>
+      <Select.Content
+        position="popper"
+        updatePositionStrategy="always"
+        sideOffset={2}
+        collisionPadding={8}
+        className="z-50 max-h-(--radix-select-content-available-height) min-w-(--radix-select-trigger-width) max-w-[94vw] overflow-y-auto border-2 border-ink bg-sheet text-ink"
+      >
+        <Select.Viewport>
+          {options.map((option) => (
+            <Option key={option} option={option} words={words(option)} />
+          ))}
+        </Select.Viewport>
+      </Select.Content>
+    </Select.Portal>
+  </>
 );
 
 const Option = ({ option, words }: { option: string | number; words: string }) => (

@@ -1,5 +1,6 @@
 'use client';
 
+import { Portal } from 'radix-ui';
 import { useEffect, useRef, useState, type KeyboardEvent, type MouseEvent, type ReactNode } from 'react';
 
 /** A gloved finger that meant one touch touches again within this, ms (common practice for double taps, no source). */
@@ -7,13 +8,15 @@ export const AGAIN_MS = 350;
 
 /** Whether `of` is another than it was a moment ago. */
 export function useJustChanged(of: string): boolean {
-  const [settled, setSettled] = useState(of);
+  const [seen, setSeen] = useState({ of, isNew: false });
+  // Noted while it is drawn: there and back within the moment is two changes, not none.
+  if (seen.of !== of) setSeen({ of, isNew: true });
   useEffect(() => {
-    if (settled === of) return;
-    const timer = setTimeout(() => setSettled(of), AGAIN_MS);
+    if (!seen.isNew) return;
+    const timer = setTimeout(() => setSeen({ of: seen.of, isNew: false }), AGAIN_MS);
     return () => clearTimeout(timer);
-  }, [of, settled]);
-  return settled !== of;
+  }, [seen]);
+  return seen.isNew;
 }
 
 /**
@@ -41,6 +44,15 @@ export function Settling({
     </div>
   );
 }
+
+/** Over the page for a moment after what lay over it went: the touch that chose there, come twice, does not fall on what lay beneath. */
+export const Cover = ({ open }: { open: boolean }) =>
+  useJustChanged(String(open)) &&
+  !open && (
+    <Portal.Root>
+      <div className="fixed inset-0 z-50" aria-hidden />
+    </Portal.Root>
+  );
 
 /** An act that is waited for, one at a time, and none so soon after it that a finger touched twice. */
 export function useOneByOne(act: () => Promise<unknown>): () => Promise<void> {

@@ -1,9 +1,9 @@
 'use client';
 
-import { Dialog, Portal } from 'radix-ui';
+import { Dialog } from 'radix-ui';
 import { X } from 'lucide-react';
 import { useRef, type ReactNode } from 'react';
-import { useJustChanged } from './settling';
+import { Cover, useJustChanged } from './settling';
 
 /** A sheet laid over the bench for one decision. Closed, it gives the keyboard back to what opened it, or to the page where that is gone. */
 export function Sheet({
@@ -20,15 +20,11 @@ export function Sheet({
   children: ReactNode;
 }) {
   const openedFrom = useRef<Element>(null);
-  // A touch that comes at once again was meant for what stood there before: neither closes what came up nor falls on the page beneath.
+  // A touch that comes at once again was meant for what stood there before: it does not close what came up.
   const isNew = useJustChanged(String(open));
   return (
     <Dialog.Root open={open} onOpenChange={onOpenChange}>
-      {isNew && !open && (
-        <Portal.Root>
-          <div className="fixed inset-0 z-50" aria-hidden />
-        </Portal.Root>
-      )}
+      <Cover open={open} />
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-black/50" />
         <Dialog.Content

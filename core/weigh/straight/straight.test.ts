@@ -76,6 +76,9 @@ describe('instruments', () => {
   test('left against right with one tape: its scale errs on both alike', () => {
     expect(differenceErrorMm('tape', 12_000, 12_000)).toBeCloseTo(1.3 * Math.SQRT2, 9);
     expect(differenceErrorMm('tape', 12_000, 12_000)).toBeLessThan(lengthErrorMm('tape', 12_000));
+    // No scale runs along a trammel: however long and however unlike what it spans.
+    expect(lengthErrorMm('trammel', 9000)).toBe(0.7);
+    expect(differenceErrorMm('trammel', 4000, 1000)).toBeCloseTo(0.7 * Math.SQRT2, 9);
   });
 });
 

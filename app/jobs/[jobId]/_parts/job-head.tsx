@@ -45,7 +45,7 @@ export function JobHead() {
       <div className="flex flex-wrap items-stretch lg:flex-nowrap">
         <UnitAndAnswers />
         <Verbs />
-        <div className="flex items-center gap-1 px-2">
+        <div className="flex flex-wrap items-center gap-1 px-2 lg:flex-nowrap">
           <By />
           <UnitSwitch system={system} onChange={setSystem} />
           <ThemeSwitch />

@@ -26,7 +26,7 @@ export function PanelsTable({ frame, onFrame }: Props) {
     onFrame({ ...frame, panels: panels.map((each) => (each.id === id ? { ...each, ...to } : each)) });
   return (
     <section className="mt-5" aria-label="Panels">
-      <div className="flex items-center justify-between border-b border-ink">
+      <div className="flex flex-wrap items-center justify-between border-b border-ink">
         <h2 className="text-lg font-semibold">Skins, floors, bulkheads</h2>
         <button type="button" className="hit underline" onClick={() => onFrame(withPanel(frame, 'floor'))}>
           Add a panel
@@ -45,7 +45,7 @@ export function PanelsTable({ frame, onFrame }: Props) {
             />
             <input
               aria-label="Panel name"
-              className="field w-56!"
+              className="field w-56! max-w-full"
               value={panel.name}
               maxLength={60}
               onChange={(event) => set(panel.id, { name: event.target.value })}
@@ -117,7 +117,7 @@ export function PocketsTable({ frame, onFrame }: Props) {
   };
   return (
     <section className="mt-5" aria-label="Closed spaces">
-      <div className="flex items-center justify-between border-b border-ink">
+      <div className="flex flex-wrap items-center justify-between border-b border-ink">
         <h2 className="text-lg font-semibold">Closed spaces</h2>
         <button type="button" className="hit underline" disabled={closed.length === 0} onClick={add}>
           Add a closed space
@@ -153,7 +153,7 @@ const PocketRow = ({
   <li className="flex flex-wrap items-end gap-2 py-1">
     <input
       aria-label="Closed space name"
-      className="field w-56!"
+      className="field w-56! max-w-full"
       value={pocket.name}
       maxLength={60}
       onChange={(event) => set({ name: event.target.value })}

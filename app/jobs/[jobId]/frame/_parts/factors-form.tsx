@@ -28,7 +28,7 @@ export function FactorsForm({
   const inNewtons = (value: number) => (system === 'in' ? lbfToNewtons(value) : value);
   return (
     <section className="mt-5" aria-label="Load cases">
-      <div className="flex items-center justify-between border-b border-ink">
+      <div className="flex flex-wrap items-center justify-between border-b border-ink">
         <h2 className="text-lg font-semibold">Load cases: factors for this job</h2>
         <button type="button" className="hit underline" onClick={() => onChange(DEFAULT_LOAD_FACTORS)}>
           Defaults

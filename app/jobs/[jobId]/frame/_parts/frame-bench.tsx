@@ -173,7 +173,7 @@ function MembersSection({ frame, edit }: { frame: Frame; edit: FrameEdit }) {
   };
   return (
     <section className="mt-4" aria-label="Members">
-      <div className="flex items-center justify-between border-b border-ink">
+      <div className="flex flex-wrap items-center justify-between border-b border-ink">
         <h2 className="text-lg font-semibold">Members</h2>
         <div className="flex items-end gap-2">
           <Pick label="role" value={role} options={ROLES} onPick={setRole} />

@@ -213,7 +213,7 @@ const AxlesShare = ({ frame, onFrame }: { frame: Frame; onFrame: (frame: Frame) 
 );
 
 const TongueWeight = ({ system, onKg }: { system: UnitSystem; onKg: (kg: number) => void }) => (
-  <div className="mt-2 w-72">
+  <div className="mt-2 w-72 max-w-full">
     <span className="caption block">
       Tongue or pin weight, if known, {system === 'in' ? 'lb' : 'kg'}: moves the payload
     </span>

@@ -187,7 +187,7 @@ function MadeCells({ frame, each, edit }: { frame: Frame; each: Member; edit: Fr
           />
         )}
       </td>
-      <td className="w-[150px] min-w-[130px] pr-1">
+      <td className="w-[210px] min-w-[150px] pr-1">
         <PickCell
           label={`${each.name} steel`}
           value={each.steel}

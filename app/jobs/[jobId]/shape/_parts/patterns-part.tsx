@@ -175,11 +175,16 @@ function KeepForm({
       onLeave={onLeave}
     >
       <div className="flex flex-wrap gap-2">
-        <TypedEntry name="name" label="name of it" className="min-w-60 flex-1" maxLength={80} />
+        <TypedEntry
+          name="name"
+          label="name of it"
+          className="min-w-[min(15rem,100%)] flex-1"
+          maxLength={80}
+        />
         <TypedEntry
           name="note"
           label="what the next one should know"
-          className="min-w-60 flex-1"
+          className="min-w-[min(15rem,100%)] flex-1"
           maxLength={500}
         />
       </div>

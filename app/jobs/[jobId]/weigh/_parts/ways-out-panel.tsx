@@ -86,7 +86,7 @@ function Way({ priced }: { priced: Priced }) {
       <td>
         {priced.ok ? (
           <>
-            <span className="block text-[17px] font-semibold whitespace-nowrap">
+            <span className="block text-[17px] font-semibold sm:whitespace-nowrap">
               {moneyRange(priced.money.spread, money)}
             </span>
             <span className="caption">{pricedWords(priced, money)}</span>
