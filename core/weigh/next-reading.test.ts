@@ -132,6 +132,21 @@ describe('the next reading', () => {
     expect(Math.abs(first!.heightMm - limitMm)).toBeLessThan(3);
   });
 
+  test.each([
+    [40, 'bottom', 35],
+    [60, 'web', 0.06 * 200],
+  ] as const)(
+    'sound down to %d mm and not read below: asked on the %s, at %d mm',
+    (lowest, face, heightMm) => {
+      const picture = pictureOf(
+        finely(0, [lowest, 90, 120, 150, 180, 194]).filter((each) => each.face === 'web'),
+      );
+      const below = nextReadings(picture, 30).filter(({ why }) => why === 'edge open below');
+      expect(below.length).toBeGreaterThan(0);
+      for (const each of below) expect(each).toMatchObject({ face, heightMm });
+    },
+  );
+
   test('a stretch nobody read is asked about in its middle, and less once it is read', () => {
     const sparse = finely(0).filter((each) => each.stationMm <= 600 || each.stationMm >= 2600);
     const [first] = nextReadings(pictureOf(sparse));

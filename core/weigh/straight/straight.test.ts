@@ -223,6 +223,15 @@ describe('a line along a member', () => {
     for (const offs of [parabola, [0, 13, 26, 13, 0], [0, 0, 25, 25, 0, 0], [0, 25, 0], [0, 1, 2, 1, 0]])
       expect(line(offs).lone).toBeUndefined();
   });
+  test('nothing is said of a mark without which the others stand at one station', () => {
+    const off = offLine([
+      { stationMm: 0, offMm: 0 },
+      { stationMm: 0, offMm: 2 },
+      { stationMm: 1000, offMm: 5 },
+    ]);
+    expect(off.map(({ atMm }) => atMm)).toEqual([0, 0]);
+    for (const each of off) expect(Math.abs(each.offMm)).toBeCloseTo(2, 9);
+  });
   test('a third of what the one mark is off is left to the others, no more', () => {
     // With the fourth mark left out, the others' largest bow is the second's, over 0 to 6 m; off the line of the others the fourth is `off`.
     const made = (second: number) => line([0, second, 0, 30, 0, 0, 0]);
