@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, strip, test, worked } from './stage';
+import { expect, sendJob, strip, test, worked } from './stage';
 
 const VERBS = ['Frame', 'Probe', 'Trace', 'Weigh', 'Shape', 'Join', 'Order', 'Prove'] as const;
 /** Parts of verbs, by their names on screen: each in one theme; then pages of their own. */
@@ -167,6 +167,20 @@ test.describe('on a phone', () => {
     for (const path of ['/', '/new', '/shop', '/calendar', '/patterns']) {
       await page.goto(path);
       await fits(path);
+    }
+  });
+
+  test('a long tag is read to its end: two units may differ in its last letter alone', async ({
+    page,
+  }, info) => {
+    const tag = `NORTHYARD-TRAIL-19-${info.workerIndex % 10}`;
+    await page.goto(`/jobs/${await sendJob(page, tag)}/walk`);
+    const said = page.getByRole('link', { name: `Answers for ${tag}` }).getByText(tag, { exact: true });
+    for (const width of [320, 390, 1280]) {
+      await page.setViewportSize({ width, height: 800 });
+      await expect
+        .poll(() => said.evaluate((words) => words.scrollWidth - words.clientWidth), { message: `${width}` })
+        .toBe(0);
     }
   });
 

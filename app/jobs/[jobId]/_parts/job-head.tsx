@@ -82,8 +82,8 @@ function UnitAndAnswers() {
         className="group relative flex min-w-0 flex-1 items-baseline gap-x-3 self-stretch px-3 py-2 leading-tight aria-[current=page]:bg-sheet lg:flex-col lg:items-stretch lg:justify-center lg:py-0"
         aria-label={`Answers for ${file.unit.tag}`}
       >
-        <span className="truncate text-xl font-bold">{file.unit.tag}</span>
-        <span className="caption truncate">{file.job.title}</span>
+        <span className="wrap-anywhere text-xl font-bold">{file.unit.tag}</span>
+        <span className="caption truncate" title={file.job.title}>{file.job.title}</span>
         <span aria-hidden className="absolute inset-x-0 bottom-0 h-[5px] group-aria-[current=page]:bg-here" />
       </Link>
     </div>
