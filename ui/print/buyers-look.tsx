@@ -1,12 +1,14 @@
-import { Document, Page, StyleSheet, Text, View } from '@react-pdf/renderer';
+import { Document, Page, StyleSheet, View } from '@react-pdf/renderer';
+import { Text } from './text';
 import type { JobFile } from '@/core/job';
 import { localTime } from '../controls/local-time';
 import { FourAnswersPrint, type PrintedAnswer } from './four-answers';
 import type { BuyersLook, BuyersWhy } from '@/core/weigh';
 import type { Claim, Leave, NotSeenWhy, SpotState } from '@/core/walk';
+import { PRINT_FAMILY } from './fonts';
 
 const style = StyleSheet.create({
-  page: { fontFamily: 'Order', fontSize: 9, padding: 32, color: '#000', lineHeight: 1.3 },
+  page: { fontFamily: PRINT_FAMILY, fontSize: 9, padding: 32, color: '#000', lineHeight: 1.3 },
   head: {
     flexDirection: 'row',
     justifyContent: 'space-between',

@@ -1,6 +1,7 @@
-import { Circle, Document, Line, Page, renderToBuffer, Svg, Text, View } from '@react-pdf/renderer';
+import { Circle, Document, Line, Page, renderToBuffer, Svg, View } from '@react-pdf/renderer';
+import { Text } from './text';
 import { MARK_IN_MM, marksOf, PAPERS, type Paper } from '@/core/shape';
-import { registerFonts } from './fonts';
+import { PRINT_FAMILY, registerFonts } from './fonts';
 
 const pt = (mm: number): number => (mm * 72) / 25.4;
 
@@ -11,7 +12,7 @@ export async function cardFramePdf(paper: Paper): Promise<Buffer> {
   const { places, wideMm: apartMm, highMm: upMm } = marksOf(paper);
   return renderToBuffer(
     <Document title="Frame for a card" producer="Ossatura" creator="Ossatura">
-      <Page size={[pt(wideMm), pt(highMm)]} style={{ fontFamily: 'Order', fontSize: 9 }}>
+      <Page size={[pt(wideMm), pt(highMm)]} style={{ fontFamily: PRINT_FAMILY, fontSize: 9 }}>
         <Svg
           viewBox={`0 0 ${wideMm} ${highMm}`}
           style={{ position: 'absolute', left: 0, top: 0, width: pt(wideMm), height: pt(highMm) }}
@@ -42,7 +43,7 @@ function Mark({ x, y, number }: { x: number; y: number; number: number }) {
       <Circle cx={x} cy={y} r={8} fill="none" stroke="#000" strokeWidth={2} />
       <Line x1={x - 12} y1={y} x2={x + 12} y2={y} stroke="#000" strokeWidth={0.4} />
       <Line x1={x} y1={y - 12} x2={x} y2={y + 12} stroke="#000" strokeWidth={0.4} />
-      <Text x={x + 9} y={y - 8} style={{ fontSize: 7, fontFamily: 'Order' }}>
+      <Text x={x + 9} y={y - 8} style={{ fontSize: 7, fontFamily: PRINT_FAMILY }}>
         {String(number)}
       </Text>
     </>

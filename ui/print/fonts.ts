@@ -1,13 +1,18 @@
 import { Font } from '@react-pdf/renderer';
-import { printFontFile } from './font-file';
+import { PRINT_PART_NAMES, printFontFile, type PrintPart } from './font-file';
 
 const WEIGHTS = [400, 600, 700] as const;
+const familyOf = (part: PrintPart): string => `Order ${part}`;
+
+/** The font of printed sheets: what one part of it has not, the next is asked for. */
+export const PRINT_FAMILY: string[] = PRINT_PART_NAMES.map(familyOf);
 
 /** The fonts that printed sheets embed: the standard PDF fonts cannot print all that is needed. */
 export function registerFonts(): void {
-  Font.register({
-    family: 'Order',
-    fonts: WEIGHTS.map((fontWeight) => ({ src: printFontFile(fontWeight), fontWeight })),
-  });
+  for (const part of PRINT_PART_NAMES)
+    Font.register({
+      family: familyOf(part),
+      fonts: WEIGHTS.map((fontWeight) => ({ src: printFontFile(fontWeight, part), fontWeight })),
+    });
   Font.registerHyphenationCallback((word) => [word]);
 }

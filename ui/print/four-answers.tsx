@@ -1,4 +1,5 @@
-import { StyleSheet, Text, View } from '@react-pdf/renderer';
+import { StyleSheet, View } from '@react-pdf/renderer';
+import { Text } from './text';
 
 /** One of the questions everybody asks, with its answer in one sentence. */
 export interface PrintedAnswer {

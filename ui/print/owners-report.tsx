@@ -1,9 +1,11 @@
-import { Document, Image as Picture, Page, StyleSheet, Text, View } from '@react-pdf/renderer';
+import { Document, Image as Picture, Page, StyleSheet, View } from '@react-pdf/renderer';
+import { Text } from './text';
 import type { JobFile, MemberWork as WholeWork } from '@/core/job';
 import { localTime } from '../controls/local-time';
 import { FourAnswersPrint, type PrintedAnswer } from './four-answers';
 import { PlanPicture } from './plan-picture';
 import { StripPicture } from './strip-picture';
+import { PRINT_FAMILY } from './fonts';
 
 type MemberWork = Omit<WholeWork, 'states'>;
 
@@ -31,7 +33,7 @@ export interface OwnersWords {
 }
 
 const style = StyleSheet.create({
-  page: { fontFamily: 'Order', fontSize: 10, padding: 34, color: '#000', lineHeight: 1.3 },
+  page: { fontFamily: PRINT_FAMILY, fontSize: 10, padding: 34, color: '#000', lineHeight: 1.3 },
   head: { borderBottomWidth: 1.6, borderColor: '#000', paddingBottom: 4, marginBottom: 5 },
   tag: { fontSize: 19, fontWeight: 700, lineHeight: 1.1 },
   section: { fontWeight: 700, fontSize: 12, marginTop: 8, borderBottomWidth: 0.6, borderColor: '#000' },

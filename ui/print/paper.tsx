@@ -1,6 +1,8 @@
-import { Document, Image, Page, renderToBuffer, StyleSheet, Text, View } from '@react-pdf/renderer';
+import { Document, Image, Page, renderToBuffer, StyleSheet, View } from '@react-pdf/renderer';
+import { printable } from './letters';
+import { Text } from './text';
 import type { DrawnSection } from '@/core/weigh';
-import { registerFonts } from './fonts';
+import { PRINT_FAMILY, registerFonts } from './fonts';
 import { SectionPicture, type SectionSize } from './section-picture';
 
 /** One block of a paper for the shop: what it is decides how it is set. */
@@ -52,7 +54,7 @@ export interface Paper {
 
 const style = StyleSheet.create({
   page: {
-    fontFamily: 'Order',
+    fontFamily: PRINT_FAMILY,
     fontSize: 9.5,
     padding: 30,
     paddingBottom: 40,
@@ -101,7 +103,7 @@ export async function paperPdf({ title, under, blocks, cautions, signs }: Paper)
         <Text
           style={style.foot}
           fixed
-          render={({ pageNumber, totalPages }) => `${title}, page ${pageNumber} of ${totalPages}`}
+          render={({ pageNumber, totalPages }) => `${printable(title)}, page ${pageNumber} of ${totalPages}`}
         />
       </Page>
     </Document>,

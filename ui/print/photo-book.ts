@@ -1,5 +1,6 @@
 import PDFDocument from 'pdfkit';
 import { printFontFile } from './font-file';
+import { printable } from './letters';
 
 /** A picture of the book; its bytes, JPEG, are asked for when its page is drawn. */
 export interface BookPicture {
@@ -63,6 +64,8 @@ export async function* photoBookPdf({ title, under, chapters }: PhotoBook): Asyn
 }
 
 type Doc = PDFKit.PDFDocument;
+/** A page of the book has the one part of the font; the sheets have all. */
+const inLatin = (words: string): string => printable(words, ['latin']);
 function* drawnSoFar(doc: Doc): Generator<Uint8Array> {
   for (let piece = doc.read(); piece !== null; piece = doc.read()) yield piece as Buffer;
 }
@@ -73,17 +76,17 @@ function head(doc: Doc, words: { title: string; under: string; heading: string; 
   doc
     .font('bold')
     .fontSize(12)
-    .text(words.heading, EDGE, EDGE - 6, line);
+    .text(inLatin(words.heading), EDGE, EDGE - 6, line);
   doc
     .font('plain')
     .fontSize(8.5)
-    .text(`${words.title}. ${words.under}`, EDGE, EDGE + 11, line);
+    .text(inLatin(`${words.title}. ${words.under}`), EDGE, EDGE + 11, line);
   doc
     .moveTo(EDGE, EDGE + 26)
     .lineTo(PAGE_WIDE - EDGE, EDGE + 26)
     .lineWidth(1.2)
     .stroke('#000');
-  doc.fontSize(8).text(words.foot, EDGE, PAGE_HIGH - 26, { ...line, align: 'right' });
+  doc.fontSize(8).text(inLatin(words.foot), EDGE, PAGE_HIGH - 26, { ...line, align: 'right' });
 }
 
 async function drawRow(doc: Doc, { left, right }: BookRow, y: number): Promise<void> {
@@ -101,5 +104,7 @@ async function drawPicture(doc: Doc, { words, read }: BookPicture, { x, y }: { x
       .fontSize(9)
       .text('The picture is not here, or cannot be read.', x + 8, y + 8, { width: PICTURE_WIDE - 16 });
   }
-  doc.fontSize(8.5).text(words, x, y + PICTURE_HIGH + 3, { width: PICTURE_WIDE, height: 32, ellipsis: true });
+  doc
+    .fontSize(8.5)
+    .text(inLatin(words), x, y + PICTURE_HIGH + 3, { width: PICTURE_WIDE, height: 32, ellipsis: true });
 }

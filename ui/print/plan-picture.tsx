@@ -1,6 +1,8 @@
-import { Line, Svg, Text as SvgText } from '@react-pdf/renderer';
+import { Line, Svg } from '@react-pdf/renderer';
+import { Text as SvgText } from './text';
 import type { Frame } from '@/core/frame';
 import { planLines } from './plan-lines';
+import { PRINT_FAMILY } from './fonts';
 
 /** The frame from above, members that ask for repair drawn heavy and numbered as they are listed. */
 export function PlanPicture({
@@ -34,7 +36,7 @@ export function PlanPicture({
               key={`${memberId} number`}
               x={(from[0] + to[0]) / 2 + 3}
               y={(from[1] + to[1]) / 2 - 3}
-              style={{ fontSize: 9, fontFamily: 'Order' }}
+              style={{ fontSize: 9, fontFamily: PRINT_FAMILY }}
             >
               {number}
             </SvgText>

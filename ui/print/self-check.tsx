@@ -1,9 +1,11 @@
-import { Circle, Document, Page, Polyline, StyleSheet, Svg, Text, View } from '@react-pdf/renderer';
+import { Circle, Document, Page, Polyline, StyleSheet, Svg, View } from '@react-pdf/renderer';
+import { Text } from './text';
 import type { JobFile } from '@/core/job';
 import { localTime } from '../controls/local-time';
+import { PRINT_FAMILY } from './fonts';
 
 const style = StyleSheet.create({
-  page: { fontFamily: 'Order', fontSize: 11, padding: 36, color: '#000', lineHeight: 1.35 },
+  page: { fontFamily: PRINT_FAMILY, fontSize: 11, padding: 36, color: '#000', lineHeight: 1.35 },
   tag: { fontSize: 20, fontWeight: 700, lineHeight: 1.15 },
   section: { fontWeight: 700, fontSize: 12, marginTop: 10, borderBottomWidth: 0.6, borderColor: '#000' },
   bold: { fontWeight: 600 },

@@ -1,14 +1,15 @@
-import { Document, Line, Page, Path, renderToBuffer, StyleSheet, Svg, Text, View } from '@react-pdf/renderer';
+import { Document, Line, Page, Path, renderToBuffer, StyleSheet, Svg, View } from '@react-pdf/renderer';
+import { Text } from './text';
 import { svgPen, type Pen, type SvgPaths } from '@/core/geometry';
 import { inchesToMm } from '@/core/quantity';
 import { PAPER_MARGIN_MM, TILE_OVERLAP_MM, type Tile, type Tiling } from '@/core/shape';
-import { registerFonts } from './fonts';
+import { PRINT_FAMILY, registerFonts } from './fonts';
 
 /** Points of a millimetre: a PDF's unit is 1/72 in. */
 const pt = (mm: number): number => (mm * 72) / 25.4;
 
 const style = StyleSheet.create({
-  page: { fontFamily: 'Order', fontSize: 8, color: '#000' },
+  page: { fontFamily: PRINT_FAMILY, fontSize: 8, color: '#000' },
   foot: { position: 'absolute', flexDirection: 'row', alignItems: 'flex-start' },
 });
 
@@ -77,7 +78,7 @@ function TilePage({
           />
         ))}
         {strokes.texts.map(({ x, y, height, words }, k) => (
-          <Text key={k} x={x} y={y} style={{ fontSize: height, fontFamily: 'Order' }}>
+          <Text key={k} x={x} y={y} style={{ fontSize: height, fontFamily: PRINT_FAMILY }}>
             {words}
           </Text>
         ))}

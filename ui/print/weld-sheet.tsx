@@ -1,11 +1,12 @@
-import { Document, Line, Page, Path, renderToBuffer, StyleSheet, Svg, Text, View } from '@react-pdf/renderer';
+import { Document, Line, Page, Path, renderToBuffer, StyleSheet, Svg, View } from '@react-pdf/renderer';
+import { Text } from './text';
 import { developedWidthMm, facesOf, onSheet, startsAtMm, type Member } from '@/core/frame';
 import { pathLength, type Point } from '@/core/geometry';
 import { pathBetween, type WeldLine, type WeldPlan } from '@/core/join';
 import { lengthDigits, type UnitSystem } from '@/core/quantity';
 import { outlineOnStrip, stretchOf, type Repair } from '@/core/shape';
 import { unrolledPath, type Crack } from '@/core/trace';
-import { registerFonts } from './fonts';
+import { PRINT_FAMILY, registerFonts } from './fonts';
 
 /** What a page for one repair's welds says; sentences come from where they are put into words. */
 export interface WeldSheetSaid {
@@ -28,7 +29,7 @@ export interface WeldRowSaid {
 }
 
 const style = StyleSheet.create({
-  page: { fontFamily: 'Order', fontSize: 9, padding: 28, color: '#000', lineHeight: 1.2 },
+  page: { fontFamily: PRINT_FAMILY, fontSize: 9, padding: 28, color: '#000', lineHeight: 1.2 },
   head: { borderBottomWidth: 1.6, borderColor: '#000', paddingBottom: 3, marginBottom: 4 },
   tag: { fontSize: 16, fontWeight: 700, lineHeight: 1.3, marginBottom: 3 },
   section: { fontWeight: 700, fontSize: 10.5, marginTop: 6 },
@@ -190,7 +191,7 @@ function Drawing({
       ))}
       <Seams lines={lines} path={path} at={([station, u]) => [x(station), y(u)]} />
       {ticks(member, from, to, system).map(({ mm, words }) => (
-        <Text key={words} x={x(mm)} y={heightPt + 19} style={{ fontFamily: 'Order', fontSize: 8 }}>
+        <Text key={words} x={x(mm)} y={heightPt + 19} style={{ fontFamily: PRINT_FAMILY, fontSize: 8 }}>
           {words}
         </Text>
       ))}
@@ -261,7 +262,11 @@ function Mark({ x, y, words }: { x: number; y: number; words: string }) {
         stroke="#000"
         strokeWidth={0.6}
       />
-      <Text x={x - wide / 2 + 2} y={y + 3.4} style={{ fontFamily: 'Order', fontSize: 9, fontWeight: 700 }}>
+      <Text
+        x={x - wide / 2 + 2}
+        y={y + 3.4}
+        style={{ fontFamily: PRINT_FAMILY, fontSize: 9, fontWeight: 700 }}
+      >
         {words}
       </Text>
     </>

@@ -1,4 +1,5 @@
-import { Document, Page, Path, renderToBuffer, StyleSheet, Svg, Text, View } from '@react-pdf/renderer';
+import { Document, Page, Path, renderToBuffer, StyleSheet, Svg, View } from '@react-pdf/renderer';
+import { Text } from './text';
 import type { Style } from '@react-pdf/types';
 import {
   lengthDigits,
@@ -13,7 +14,7 @@ import { blankOfPiece, flatId, pieceName, type FlatPattern } from '@/core/shape'
 import type { WeldLine } from '@/core/join';
 import { brokenRules, type JobFile, type MemberWork as WholeWork, type WorkedRepair } from '@/core/job';
 import { lowerBound, severity } from '@/core/weigh';
-import { registerFonts } from './fonts';
+import { PRINT_FAMILY, registerFonts } from './fonts';
 import { localTime } from '../controls/local-time';
 import { blankPaths } from './flat-drawing';
 import { RoundPicture } from './round-picture';
@@ -49,7 +50,7 @@ export interface OrderWords {
 
 const style = StyleSheet.create({
   page: {
-    fontFamily: 'Order',
+    fontFamily: PRINT_FAMILY,
     fontSize: 8.5,
     padding: 30,
     paddingBottom: 24,

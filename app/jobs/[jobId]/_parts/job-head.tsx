@@ -83,7 +83,9 @@ function UnitAndAnswers() {
         aria-label={`Answers for ${file.unit.tag}`}
       >
         <span className="wrap-anywhere text-xl font-bold">{file.unit.tag}</span>
-        <span className="caption truncate" title={file.job.title}>{file.job.title}</span>
+        <span className="caption truncate" title={file.job.title}>
+          {file.job.title}
+        </span>
         <span aria-hidden className="absolute inset-x-0 bottom-0 h-[5px] group-aria-[current=page]:bg-here" />
       </Link>
     </div>
