@@ -86,6 +86,17 @@ describe('a drawing as DXF', () => {
     expect(layers['OTHER']!.colorIndex).toBe(7);
   });
 
+  test('words with a break in them begin no group of their own', () => {
+    const { drawn } = read(
+      dxfOf(['MARK'], 'mm', (pen) => {
+        pen.layer('MARK');
+        pen.text(1, 2, 4, 'GR-7\n0\r\nEOF');
+        pen.text(1, 9, 4, 'Łódź');
+      }),
+    );
+    expect(drawn.map(({ text }) => text)).toEqual(['GR-7 0 EOF', 'Łódź']);
+  });
+
   test('each layer has a colour of its own meaning: cut, bend, mark, scribe, sheet', () => {
     const names = ['CUT', 'PLATE', 'BEND', 'FOLD', 'MARK', 'SCRIBE', 'OPENING', 'SHEET'];
     const { parsed } = read(dxfOf(names, 'mm', tab));
@@ -128,7 +139,7 @@ describe('a drawing as SVG', () => {
     const words = svgOf({
       draw: (pen) => {
         pen.layer('MARK');
-        pen.text(0, 0, 4, 'a<b');
+        pen.text(0, 0, 4, 'a<b\u0001\n&');
       },
       minX: 0,
       minY: 0,
@@ -136,7 +147,7 @@ describe('a drawing as SVG', () => {
       maxY: 1,
       title: '',
     });
-    expect(words).toContain('>a&lt;b</text>');
+    expect(words).toContain('>a&lt;b &amp;</text>');
     expect(words).not.toContain('<path');
   });
 });

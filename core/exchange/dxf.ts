@@ -2,6 +2,7 @@ import { DxfWriter, LWPolylineFlags, point2d, point3d, Units, type LWPolylineVer
 import { bulgeOf, type Pen } from '../geometry';
 import { MM_PER_INCH, type UnitSystem } from '../quantity';
 import { drawBlank, drawScribe, FLAT_LAYERS, SCRIBE_LAYERS, type Blank, type ScribeSheet } from '../shape';
+import { onOneLine } from './as-text';
 
 /** DXF colour numbers by layer: white/black, red, cyan, green, grey. */
 const LAYER_COLOURS: Readonly<Record<string, number>> = {
@@ -73,7 +74,7 @@ function dxfPen(dxf: DxfWriter, scale: number): Pen & { finish(): void } {
     },
     text: (x, y, height, words) => {
       finish();
-      dxf.addText(point3d(x * scale, y * scale), height * scale, words);
+      dxf.addText(point3d(x * scale, y * scale), height * scale, onOneLine(words));
     },
   };
 }

@@ -1,4 +1,5 @@
 import { svgPen, type Pen } from '../geometry';
+import { onOneLine } from './as-text';
 
 /** What is drawn, and which part of the plane of it, mm, y up. */
 export interface SvgDrawing {
@@ -23,7 +24,11 @@ const STROKES: Readonly<Record<string, string>> = {
 const DASHED: ReadonlySet<string> = new Set(['BEND', 'FOLD', 'SCRIBE']);
 
 const escaped = (words: string): string =>
-  words.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;');
+  onOneLine(words)
+    .replaceAll('&', '&amp;')
+    .replaceAll('<', '&lt;')
+    .replaceAll('>', '&gt;')
+    .replaceAll('"', '&quot;');
 
 /** A drawing as SVG 1.1 at 1:1: user units are millimetres, a group a layer, strokes only. */
 export function svgOf({ draw, minX, minY, maxX, maxY, title }: SvgDrawing): string {
