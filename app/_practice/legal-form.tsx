@@ -30,7 +30,7 @@ export function LegalForm({
       <div className="flex flex-wrap items-end gap-3">
         <Pick
           label="legal profile"
-          className="min-w-[min(16rem,100%)]"
+          className="min-fit-64"
           value={legal.id}
           options={profiles.map(({ id }) => id)}
           onPick={(chosen) => onChange({ ...practice, legal: { ...practice.legal, chosen } })}
@@ -75,7 +75,7 @@ const OwnProfile = ({
   <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2">
     <Entry
       label="its name"
-      className="min-w-[min(16rem,100%)]"
+      className="min-fit-64"
       value={legal.name}
       maxLength={80}
       onChange={(event) => onChange({ name: event.target.value })}

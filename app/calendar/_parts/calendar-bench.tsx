@@ -162,7 +162,7 @@ function JobRow({
   const startOn = job.slot?.startOn ?? today();
   return (
     <li className="flex flex-wrap items-end gap-x-5 gap-y-1 py-2">
-      <div className="min-w-[min(13rem,100%)] flex-1">
+      <div className="min-fit-52 flex-1">
         <Link className="text-xl font-bold underline" href={`/jobs/${job.id}/order?part=dates`}>
           {job.tag}
         </Link>
@@ -192,7 +192,7 @@ function JobRow({
           className="w-32"
         />
       )}
-      <p className="min-w-[min(15rem,100%)] flex-1">{dated && <Days job={job} dated={dated} />}</p>
+      <p className="min-fit-60 flex-1">{dated && <Days job={job} dated={dated} />}</p>
     </li>
   );
 }

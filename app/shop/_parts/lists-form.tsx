@@ -107,7 +107,7 @@ function Week({ week, onWeek }: { week: WeekTyped; onWeek: (week: WeekTyped) => 
         />
         <Entry
           label="shut on, such as 2026-12-25"
-          className="min-w-[min(15rem,100%)] flex-1"
+          className="min-fit-60 flex-1"
           value={week.shut}
           onChange={set('shut')}
         />

@@ -90,7 +90,7 @@ function PartRow({ part, last }: { part: ToGet; last: Bought | undefined }) {
   return (
     <li className="py-1">
       <div className="flex flex-wrap items-baseline gap-x-4">
-        <span className="min-w-[min(15rem,100%)] flex-1 text-lg">{partWords(part, system)}</span>
+        <span className="min-fit-60 flex-1 text-lg">{partWords(part, system)}</span>
         <span className={last ? 'font-semibold' : ''}>
           {last?.is === 'in'
             ? 'in'
@@ -139,7 +139,7 @@ function KitRow({ kitFor }: { kitFor: JobOrder['toGet']['kits'][number] }) {
           value={name}
           options={kitFor.kits.map((each) => each.name)}
           onPick={setName}
-          className="min-w-[min(13rem,100%)]"
+          className="min-fit-52"
         />
         <span>
           covers {printLength(kit.coversMm, system, 'length')},{' '}
@@ -210,7 +210,7 @@ function BoughtForm({
         <TypedEntry
           name="differs"
           label="another one: in what it differs"
-          className="min-w-[min(13rem,100%)] flex-1"
+          className="min-fit-52 flex-1"
           maxLength={300}
         />
         <TypedEntry name="hours" label="hours that costs" className="w-32" />

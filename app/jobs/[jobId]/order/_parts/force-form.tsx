@@ -32,7 +32,7 @@ export function ForceForm({ gate, onClose }: { gate: Gate; onClose: () => void }
     >
       <p className="mb-1">What it lacks stays lacking, and stands on every later paper with both names.</p>
       <div className="flex flex-wrap gap-2">
-        <TypedEntry name="why" label="why" className="min-w-[min(15rem,100%)] flex-1" maxLength={300} />
+        <TypedEntry name="why" label="why" className="min-fit-60 flex-1" maxLength={300} />
         <TypedEntry name="second" label="second pair of eyes" className="w-40" maxLength={40} />
       </div>
     </TypedRecordForm>

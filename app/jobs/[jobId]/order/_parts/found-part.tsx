@@ -233,12 +233,7 @@ function ExtraForm({ order, onClose }: { order: JobOrder; onClose: () => void })
     >
       <div className="flex flex-wrap items-end gap-2">
         <TypedPick name="zoneId" label="zone" options={zones} className="w-24" />
-        <TypedEntry
-          name="what"
-          label="what was found"
-          className="min-w-[min(15rem,100%)] flex-1"
-          maxLength={200}
-        />
+        <TypedEntry name="what" label="what was found" className="min-fit-60 flex-1" maxLength={200} />
       </div>
       <div className="mt-2 flex flex-wrap items-end gap-2">
         <TypedChoice name="grows" label="What it changes" options={GROWS} />
@@ -320,7 +315,7 @@ function OwnForm({ order, onClose }: { order: JobOrder; onClose: () => void }) {
       onLeave={onClose}
     >
       <div className="flex flex-wrap items-end gap-2">
-        <TypedEntry name="what" label="what" className="min-w-[min(15rem,100%)] flex-1" maxLength={120} />
+        <TypedEntry name="what" label="what" className="min-fit-60 flex-1" maxLength={120} />
         <HoursFields />
         <TypedPick
           name="zone"

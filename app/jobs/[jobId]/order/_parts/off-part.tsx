@@ -80,7 +80,7 @@ function PartRow({
       <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
         <button
           type="button"
-          className="hit min-w-[min(13rem,100%)] flex-1 text-left text-lg font-semibold underline"
+          className="hit min-fit-52 flex-1 text-left text-lg font-semibold underline"
           aria-expanded={isOpen}
           onClick={() => setOpen(!isOpen)}
         >

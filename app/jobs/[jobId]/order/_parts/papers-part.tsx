@@ -77,7 +77,7 @@ function HandoverForm({ order, onClose }: { order: JobOrder; onClose: () => void
         <TypedEntry
           name="words"
           label="what the next one must know, and must not do"
-          className="min-w-[min(15rem,100%)] flex-1"
+          className="min-fit-60 flex-1"
           maxLength={600}
         />
       </div>

@@ -207,7 +207,7 @@ const Checks = () => (
   <ul className="ruled mt-1">
     {PERMIT_CHECKS.map((check) => (
       <li key={check} className="flex flex-wrap items-center gap-2 py-1">
-        <span className="min-w-[min(15rem,100%)] flex-1">{CHECK_WORDS[check]}</span>
+        <span className="min-fit-60 flex-1">{CHECK_WORDS[check]}</span>
         <Controller
           name={`answers.${check}`}
           render={({ field: { value, onChange } }) => (

@@ -103,12 +103,7 @@ function WhyNotNeeded({ onSay }: { onSay: (why: string | undefined) => void }) {
       label="Why it is not needed"
       className="flex flex-wrap items-end gap-2"
     >
-      <TypedEntry
-        name="why"
-        label="why it is done without"
-        className="min-w-[min(15rem,100%)] grow"
-        maxLength={300}
-      />
+      <TypedEntry name="why" label="why it is done without" className="min-fit-60 grow" maxLength={300} />
       <button type="submit" className="solid">
         Not needed
       </button>

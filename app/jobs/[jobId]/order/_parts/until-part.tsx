@@ -130,7 +130,7 @@ function TellForm({ told, onClose }: { told: Interim | undefined; onClose: () =>
         <TypedEntry
           name="advice"
           label="how: load, speed, roads, what to watch"
-          className="min-w-[min(15rem,100%)] flex-1"
+          className="min-fit-60 flex-1"
           maxLength={400}
         />
         <TypedEntry name="days" label="looked at again after, days" className="w-44" inputMode="numeric" />

@@ -244,13 +244,13 @@ function PushFields() {
       <TypedEntry
         name="place"
         label="read where, against what"
-        className="min-w-[min(15rem,100%)] flex-1"
+        className="min-fit-60 flex-1"
         maxLength={120}
       />
       <TypedEntry
         name="push"
         label="what pushes: who, where, how hard"
-        className="min-w-[min(15rem,100%)] flex-1"
+        className="min-fit-60 flex-1"
         maxLength={120}
       />
       <TypedPick name="state" label="it stands" options={LOAD_STATES} className="w-52" />
@@ -268,7 +268,7 @@ function PushFields() {
       <TypedEntry
         name="changed"
         label="what else was changed since it was read before"
-        className="min-w-[min(15rem,100%)] flex-1"
+        className="min-fit-60 flex-1"
         maxLength={200}
       />
     </div>

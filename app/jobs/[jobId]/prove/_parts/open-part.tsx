@@ -90,9 +90,7 @@ function Item({ each }: { each: Answered }) {
   return (
     <li className="py-2">
       <div className="flex flex-wrap items-baseline gap-x-4">
-        <span
-          className={`min-w-[min(15rem,100%)] flex-1 ${item.may === 'nobody' ? 'font-semibold text-oxide' : ''}`}
-        >
+        <span className={`min-fit-60 flex-1 ${item.may === 'nobody' ? 'font-semibold text-oxide' : ''}`}>
           {OPEN_WORDS[item.code]}
           {words && (
             <>
@@ -156,12 +154,7 @@ function LeaveForm({ each: { item, left }, onClose }: { each: Answered; onClose:
       onLeave={onClose}
     >
       <div className="flex flex-wrap gap-2">
-        <TypedEntry
-          name="why"
-          label="why it stays"
-          className="min-w-[min(15rem,100%)] flex-1"
-          maxLength={300}
-        />
+        <TypedEntry name="why" label="why it stays" className="min-fit-60 flex-1" maxLength={300} />
         <TypedEntry name="owner" label="who of the owner’s side" className="w-44" maxLength={40} />
         <TypedEntry name="how" label="how: on paper, by telephone" className="w-56" maxLength={80} />
       </div>
@@ -181,7 +174,7 @@ function SnagForm() {
       <TypedEntry
         name="what"
         label="walk-through: what is not as it should be"
-        className="min-w-[min(15rem,100%)] flex-1"
+        className="min-fit-60 flex-1"
         maxLength={300}
       />
       <button type="submit" className="plain">

@@ -20,7 +20,7 @@ export function PapersPart({ proof }: { proof: JobProof }) {
     <section aria-label="Papers">
       <ul className="ruled border-y border-rule">
         <li className="flex flex-wrap items-center gap-4 py-2">
-          <span className="min-w-[min(15rem,100%)] flex-1">
+          <span className="min-fit-60 flex-1">
             Closing report for the owner: what was specified, measured, tried, what is left and why
           </span>
           <a className="plain" download href={paper('closing-report')}>
@@ -29,7 +29,7 @@ export function PapersPart({ proof }: { proof: JobProof }) {
         </li>
         <PhotoBookRow />
         <li className="flex flex-wrap items-center gap-4 py-2">
-          <span className="min-w-[min(15rem,100%)] flex-1">
+          <span className="min-fit-60 flex-1">
             Repair passport for the next inspector, with the sum of the record
             {issued && (
               <span className="caption block">
@@ -63,7 +63,7 @@ function PhotoBookRow() {
   const count = stands(file, 'photo').length;
   return (
     <li className="flex flex-wrap items-center gap-4 py-2">
-      <span className="min-w-[min(15rem,100%)] flex-1">
+      <span className="min-fit-60 flex-1">
         Photo book: every photo, member by member, before and after side by side
         <span className="caption block">{count === 0 ? 'no photo is on record' : `${count} on record`}</span>
       </span>
@@ -155,7 +155,7 @@ function CheckForm() {
     >
       <Entry
         label="what the passport’s code says when it is scanned"
-        className="min-w-[min(15rem,100%)] flex-1"
+        className="min-fit-60 flex-1"
         maxLength={400}
         value={code}
         onChange={(event) => {

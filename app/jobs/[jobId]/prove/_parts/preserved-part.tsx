@@ -128,19 +128,9 @@ function VisitFields() {
         label={`dirt that came out, ${system === 'in' ? 'lb' : 'kg'} (0: none)`}
         className="w-44"
       />
-      <TypedEntry
-        name="product"
-        label="coated with"
-        className="min-w-[min(11rem,100%)] flex-1"
-        maxLength={80}
-      />
+      <TypedEntry name="product" label="coated with" className="min-fit-44 flex-1" maxLength={80} />
       <TypedEntry name="litres" label={`how much of it, ${system === 'in' ? 'qt' : 'l'}`} className="w-36" />
-      <TypedEntry
-        name="note"
-        label="what else was seen"
-        className="min-w-[min(15rem,100%)] flex-1"
-        maxLength={300}
-      />
+      <TypedEntry name="note" label="what else was seen" className="min-fit-60 flex-1" maxLength={300} />
     </div>
   );
 }

@@ -141,7 +141,7 @@ function TriedFields({ form }: { form: Tried }) {
           className="w-52"
         />
       ) : (
-        <TypedEntry name="place" label="where" className="min-w-[min(11rem,100%)] flex-1" maxLength={120} />
+        <TypedEntry name="place" label="where" className="min-fit-44 flex-1" maxLength={120} />
       )}
       {of === 'dry film' && (
         <>
@@ -156,7 +156,7 @@ function TriedFields({ form }: { form: Tried }) {
       <TypedEntry
         name="note"
         label={isCause(of) ? 'what it was, and what became of it' : 'what did not hold'}
-        className="min-w-[min(15rem,100%)] flex-1"
+        className="min-fit-60 flex-1"
         maxLength={300}
       />
     </div>
@@ -185,12 +185,7 @@ function LookForm({ onClose }: { onClose: () => void }) {
   return (
     <TypedRecordForm form={form} label="Book a look" keep="Book it" onKeep={book} onLeave={onClose}>
       <div className="flex flex-wrap items-start gap-2">
-        <TypedEntry
-          name="what"
-          label="what is looked at"
-          className="min-w-[min(15rem,100%)] flex-1"
-          maxLength={200}
-        />
+        <TypedEntry name="what" label="what is looked at" className="min-fit-60 flex-1" maxLength={200} />
         <TypedEntry name="on" label="on" type="date" className="w-44" />
         <TypedEntry name="far" label={`or after, ${system === 'in' ? 'mi' : 'km'}`} className="w-32" />
       </div>

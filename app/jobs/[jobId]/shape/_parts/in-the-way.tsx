@@ -48,7 +48,7 @@ export function InTheWay({
               </span>
               <Pick
                 label={`${clash.name}: way past it`}
-                className="min-w-[min(13rem,100%)]"
+                className="min-fit-52"
                 value={way}
                 options={clash.what === 'skin' ? SKIN_WAYS : WAYS}
                 words={(each) => PAST_WORDS[each]}

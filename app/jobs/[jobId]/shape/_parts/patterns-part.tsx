@@ -175,16 +175,11 @@ function KeepForm({
       onLeave={onLeave}
     >
       <div className="flex flex-wrap gap-2">
-        <TypedEntry
-          name="name"
-          label="name of it"
-          className="min-w-[min(15rem,100%)] flex-1"
-          maxLength={80}
-        />
+        <TypedEntry name="name" label="name of it" className="min-fit-60 flex-1" maxLength={80} />
         <TypedEntry
           name="note"
           label="what the next one should know"
-          className="min-w-[min(15rem,100%)] flex-1"
+          className="min-fit-60 flex-1"
           maxLength={500}
         />
       </div>

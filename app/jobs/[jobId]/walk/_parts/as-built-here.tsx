@@ -42,10 +42,7 @@ export function AsBuiltHere({
       <p className="font-semibold">As it was built</p>
       <ul className="flex flex-wrap gap-3">
         {shown.map((each) => (
-          <li
-            key={each.asBuilt.photo.id}
-            className="min-w-[min(16rem,100%)] flex-1 border-t border-rule pt-1.5"
-          >
+          <li key={each.asBuilt.photo.id} className="min-fit-64 flex-1 border-t border-rule pt-1.5">
             <Shown each={each} onOpen={setOpen} />
           </li>
         ))}

@@ -72,7 +72,7 @@ function TakeHere() {
       <div className="flex flex-wrap items-end gap-2">
         <Entry
           label="what it shows"
-          className="min-w-[min(12rem,100%)] flex-1"
+          className="min-fit-48 flex-1"
           value={caption}
           maxLength={160}
           onChange={(event) => setCaption(event.target.value)}

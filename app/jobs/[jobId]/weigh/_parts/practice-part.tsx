@@ -226,7 +226,7 @@ function JobPracticeForm() {
         </button>
         <Entry
           label="why this job differs from its shop"
-          className="min-w-[min(16rem,100%)] flex-1"
+          className="min-fit-64 flex-1"
           value={why}
           maxLength={300}
           onChange={(event) => setWhy(event.target.value)}

@@ -237,7 +237,7 @@ function HowMany({
         const { here, twin } = countOf(counts, each);
         return (
           <li key={each.blank.id} className="flex flex-wrap items-end gap-x-4 gap-y-1 py-1">
-            <span className="min-w-[min(13rem,100%)] flex-1 self-center">
+            <span className="min-fit-52 flex-1 self-center">
               {blankTitle(each.blank, system)}
               <span className="caption">
                 , {each.blank.for}
