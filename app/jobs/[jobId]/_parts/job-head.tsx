@@ -79,11 +79,11 @@ function UnitAndAnswers() {
       <Link
         href={`/jobs/${file.job.id}/answers?member=${member.id}`}
         aria-current={here === 'answers' ? 'page' : undefined}
-        className="group relative flex min-w-0 flex-1 items-baseline gap-x-3 self-stretch px-3 py-2 leading-tight aria-[current=page]:bg-sheet lg:flex-col lg:items-stretch lg:justify-center lg:py-0"
+        className="group relative flex min-w-0 flex-1 flex-wrap items-baseline gap-x-3 self-stretch px-3 py-2 leading-tight aria-[current=page]:bg-sheet lg:flex-col lg:flex-nowrap lg:items-stretch lg:justify-center lg:py-0"
         aria-label={`Answers for ${file.unit.tag}`}
       >
-        <span className="wrap-anywhere text-xl font-bold">{file.unit.tag}</span>
-        <span className="caption truncate" title={file.job.title}>
+        <span className="max-w-full wrap-anywhere text-xl font-bold">{file.unit.tag}</span>
+        <span className="caption min-w-0 truncate" title={file.job.title}>
           {file.job.title}
         </span>
         <span aria-hidden className="absolute inset-x-0 bottom-0 h-[5px] group-aria-[current=page]:bg-here" />
