@@ -1,11 +1,11 @@
 import { Document, Page, StyleSheet, View } from '@react-pdf/renderer';
-import { Text } from './text';
 import type { JobFile } from '@/core/job';
-import { localTime } from '../controls/local-time';
-import { FourAnswersPrint, type PrintedAnswer } from './four-answers';
 import type { BuyersLook, BuyersWhy } from '@/core/weigh';
 import type { Claim, Leave, NotSeenWhy, SpotState } from '@/core/walk';
+import { localTime } from '../controls/local-time';
 import { PRINT_FAMILY } from './fonts';
+import { FourAnswersPrint, type PrintedAnswer } from './four-answers';
+import { Text } from './text';
 
 const style = StyleSheet.create({
   page: { fontFamily: PRINT_FAMILY, fontSize: 9, padding: 32, color: '#000', lineHeight: 1.3 },

@@ -1,7 +1,7 @@
 import { Circle, Document, Line, Page, renderToBuffer, Svg, View } from '@react-pdf/renderer';
-import { Text } from './text';
 import { MARK_IN_MM, marksOf, PAPERS, type Paper } from '@/core/shape';
 import { PRINT_FAMILY, registerFonts } from './fonts';
+import { Text } from './text';
 
 const pt = (mm: number): number => (mm * 72) / 25.4;
 

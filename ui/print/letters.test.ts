@@ -1,3 +1,5 @@
+import * as fontkit from 'fontkit';
+import { PRINT_PART_NAMES, printFontFile } from './font-file';
 import { printable } from './letters';
 
 describe('words as a sheet can print them', () => {
@@ -22,6 +24,15 @@ describe('words as a sheet can print them', () => {
     expect(printable(words)).toBe(printed),
   );
 
+  test('every weight has the letters of the first, and the first part all of Latin 1', () => {
+    const lettersOf = (weight: 400 | 600 | 700, part: (typeof PRINT_PART_NAMES)[number]) =>
+      (fontkit.openSync(printFontFile(weight, part)) as fontkit.Font).characterSet;
+    for (const part of PRINT_PART_NAMES)
+      for (const weight of [600, 700] as const) expect(lettersOf(weight, part)).toEqual(lettersOf(400, part));
+    const shown = [...Array(0x100).keys()].filter((k) => (k > 0x1f && k < 0x7f) || (k > 0xa0 && k !== 0xad));
+    const typed = Array.from('’“”–—…', (letter) => letter.codePointAt(0)!);
+    expect(lettersOf(400, 'latin')).toEqual(expect.arrayContaining([...shown, ...typed]));
+  });
   test('with one part of the font alone marks are left off', () =>
     expect(printable('Nie podnosić, ŁK, Đừng, Не', ['latin'])).toBe('Nie podnosic, LK, Dung, ??'));
 });

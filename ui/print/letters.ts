@@ -1,7 +1,7 @@
 import * as fontkit from 'fontkit';
 import { PRINT_PART_NAMES, printFontFile, type PrintPart } from './font-file';
 
-/** What every part of the font has: nothing here needs a second look. */
+/** What the first part of the font has: nothing here needs a second look. */
 const EVERYDAY = /^[\n\x20-\x7e\xa1-\xac\xae-\xff’“”–—…]*$/;
 /** What only tells how the sign before it is drawn. */
 const UNSEEN = /[\u200b-\u200f\ufe00-\ufe0f]/g;
@@ -14,10 +14,10 @@ const PLAIN: Readonly<Record<string, string>> = {
 
 const known = new Map<PrintPart, ReadonlySet<number>>();
 function lettersOf(part: PrintPart): ReadonlySet<number> {
-  const font =
+  const letters =
     known.get(part) ?? new Set((fontkit.openSync(printFontFile(400, part)) as fontkit.Font).characterSet);
-  known.set(part, font);
-  return font;
+  known.set(part, letters);
+  return letters;
 }
 
 /**

@@ -1,11 +1,11 @@
 import { Document, Image as Picture, Page, StyleSheet, View } from '@react-pdf/renderer';
-import { Text } from './text';
 import type { JobFile, MemberWork as WholeWork } from '@/core/job';
 import { localTime } from '../controls/local-time';
+import { PRINT_FAMILY } from './fonts';
 import { FourAnswersPrint, type PrintedAnswer } from './four-answers';
 import { PlanPicture } from './plan-picture';
 import { StripPicture } from './strip-picture';
-import { PRINT_FAMILY } from './fonts';
+import { Text } from './text';
 
 type MemberWork = Omit<WholeWork, 'states'>;
 

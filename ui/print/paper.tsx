@@ -1,9 +1,9 @@
 import { Document, Image, Page, renderToBuffer, StyleSheet, View } from '@react-pdf/renderer';
-import { printable } from './letters';
-import { Text } from './text';
 import type { DrawnSection } from '@/core/weigh';
 import { PRINT_FAMILY, registerFonts } from './fonts';
+import { printable } from './letters';
 import { SectionPicture, type SectionSize } from './section-picture';
+import { Text } from './text';
 
 /** One block of a paper for the shop: what it is decides how it is set. */
 export type PaperBlock =

@@ -1,8 +1,8 @@
 import { Line, Svg } from '@react-pdf/renderer';
-import { Text as SvgText } from './text';
 import type { Frame } from '@/core/frame';
-import { planLines } from './plan-lines';
 import { PRINT_FAMILY } from './fonts';
+import { planLines } from './plan-lines';
+import { Text as SvgText } from './text';
 
 /** The frame from above, members that ask for repair drawn heavy and numbered as they are listed. */
 export function PlanPicture({

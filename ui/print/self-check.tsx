@@ -1,8 +1,8 @@
 import { Circle, Document, Page, Polyline, StyleSheet, Svg, View } from '@react-pdf/renderer';
-import { Text } from './text';
 import type { JobFile } from '@/core/job';
 import { localTime } from '../controls/local-time';
 import { PRINT_FAMILY } from './fonts';
+import { Text } from './text';
 
 const style = StyleSheet.create({
   page: { fontFamily: PRINT_FAMILY, fontSize: 11, padding: 36, color: '#000', lineHeight: 1.35 },

@@ -1,9 +1,9 @@
 import { Document, Line, Page, Path, renderToBuffer, StyleSheet, Svg, View } from '@react-pdf/renderer';
-import { Text } from './text';
 import { svgPen, type Pen, type SvgPaths } from '@/core/geometry';
 import { inchesToMm } from '@/core/quantity';
 import { PAPER_MARGIN_MM, TILE_OVERLAP_MM, type Tile, type Tiling } from '@/core/shape';
 import { PRINT_FAMILY, registerFonts } from './fonts';
+import { Text } from './text';
 
 /** Points of a millimetre: a PDF's unit is 1/72 in. */
 const pt = (mm: number): number => (mm * 72) / 25.4;

@@ -1,5 +1,4 @@
 import { Document, Line, Page, Path, renderToBuffer, StyleSheet, Svg, View } from '@react-pdf/renderer';
-import { Text } from './text';
 import { developedWidthMm, facesOf, onSheet, startsAtMm, type Member } from '@/core/frame';
 import { pathLength, type Point } from '@/core/geometry';
 import { pathBetween, type WeldLine, type WeldPlan } from '@/core/join';
@@ -7,6 +6,7 @@ import { lengthDigits, type UnitSystem } from '@/core/quantity';
 import { outlineOnStrip, stretchOf, type Repair } from '@/core/shape';
 import { unrolledPath, type Crack } from '@/core/trace';
 import { PRINT_FAMILY, registerFonts } from './fonts';
+import { Text } from './text';
 
 /** What a page for one repair's welds says; sentences come from where they are put into words. */
 export interface WeldSheetSaid {

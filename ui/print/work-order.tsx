@@ -1,5 +1,4 @@
 import { Document, Page, Path, renderToBuffer, StyleSheet, Svg, View } from '@react-pdf/renderer';
-import { Text } from './text';
 import type { Style } from '@react-pdf/types';
 import {
   lengthDigits,
@@ -14,12 +13,13 @@ import { blankOfPiece, flatId, pieceName, type FlatPattern } from '@/core/shape'
 import type { WeldLine } from '@/core/join';
 import { brokenRules, type JobFile, type MemberWork as WholeWork, type WorkedRepair } from '@/core/job';
 import { lowerBound, severity } from '@/core/weigh';
-import { PRINT_FAMILY, registerFonts } from './fonts';
+import { startsAtMm } from '@/core/frame';
 import { localTime } from '../controls/local-time';
 import { blankPaths } from './flat-drawing';
-import { RoundPicture } from './round-picture';
+import { PRINT_FAMILY, registerFonts } from './fonts';
 import { FourAnswersPrint, type PrintedAnswer } from './four-answers';
-import { startsAtMm } from '@/core/frame';
+import { RoundPicture } from './round-picture';
+import { Text } from './text';
 
 /** A member's work as a page needs it. */
 type MemberWork = Omit<WholeWork, 'states'>;
