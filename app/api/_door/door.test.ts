@@ -142,6 +142,9 @@ test('a file to take away has a name no header can be broken with, and is not ke
   const { headers } = download('x', 'text/csv', 'GR-7 "right"\r\nrail.csv');
   expect(headers.get('content-disposition')).toBe('attachment; filename="GR-7-right-rail.csv"');
   expect(headers.get('cache-control')).toBe('no-store');
+  expect(download('x', 'text/csv', 'Łódź 1’s.csv').headers.get('content-disposition')).toBe(
+    `attachment; filename="-d-1-s.csv"; filename*=UTF-8''${encodeURIComponent('Łódź-1-s.csv')}`,
+  );
 });
 
 test.each([

@@ -171,12 +171,20 @@ export const mutation = <Schema extends z.ZodType>(
     return value.ok ? answer(await write(value.value)) : answer(value);
   });
 
+/** A file's name as a header can say it; where it has letters beyond ASCII once more with them (RFC 6266), or two units' files have one name. */
+function attached(name: string): string {
+  const plain = name.replace(/[^\w.-]+/g, '-');
+  const whole = name.normalize('NFC').replace(/[^\p{L}\p{N}_.-]+/gu, '-');
+  const again = whole === plain ? '' : `; filename*=UTF-8''${encodeURIComponent(whole)}`;
+  return `attachment; filename="${plain}"${again}`;
+}
+
 /** A file to take away. */
 export const download = (content: BodyInit, type: string, name: string): Response =>
   new Response(content, {
     headers: {
       'content-type': type,
-      'content-disposition': `attachment; filename="${name.replace(/[^\w.-]+/g, '-')}"`,
+      'content-disposition': attached(name),
       'cache-control': 'no-store',
     },
   });
