@@ -134,6 +134,21 @@ test('end welds run from tip to full width and no further, round the whole outli
   expect(front.lengthMm).toBeCloseTo(rear.lengthMm, 6);
 });
 
+test('the long edges run from where the front taper is at full width to where the rear one begins', () => {
+  const edgesOf = (more: Partial<Piece>) =>
+    linesOf(pieceOf(more))
+      .filter(({ place }) => place.endsWith('edge'))
+      .map(({ fromMm, toMm }) => [fromMm, toMm]);
+  expect(edgesOf({ taperMm: 100 })).toEqual([
+    [1100, 2900],
+    [1100, 2900],
+  ]);
+  expect(edgesOf({ taperMm: 0 })).toEqual([
+    [1000, 3000],
+    [1000, 3000],
+  ]);
+});
+
 test('the base metal is the thinner of wall and plate, whichever that is', () => {
   const edge = (more: Parameters<typeof linesOf>[1], piece = pieceOf()) =>
     linesOf(piece, more).find(({ place }) => place === 'upper edge')!;

@@ -89,7 +89,7 @@ const plugRuns = (shape: MemberShape, line: WeldLine, plateMm: number, thickness
   }));
 
 function runBase(shape: MemberShape, line: WeldLine, k: number, path: readonly Point[]) {
-  const u = onSheet(shape, path[path.length >> 1]![1]);
+  const u = onSheet(shape, middleOf(path)[1]);
   return {
     id: `${line.key} #${k + 1}`,
     seam: line.key,
@@ -98,6 +98,12 @@ function runBase(shape: MemberShape, line: WeldLine, k: number, path: readonly P
     path,
     at: midlinePoint(shape, faceAtU(shape, u), u),
   };
+}
+
+/** Halfway along a course, whichever way it is laid. */
+function middleOf(path: readonly Point[]): Point {
+  const halfMm = pathLength(path) / 2;
+  return pathBetween(path, halfMm, halfMm)[0] ?? path[0]!;
 }
 
 /** The part of a course between two distances along it. */

@@ -105,6 +105,22 @@ describe('runs of a line', () => {
     expect(runs[9]!.path[0]![0]).toBeCloseTo(1100, 9);
     expect(runs[9]!.path.at(-1)![0]).toBeCloseTo(1000, 9);
   });
+  test('a run up the web lies at its middle, whichever way it is laid', () => {
+    const up = (heightsMm: readonly [number, number]) => {
+      const [from, to] = heightsMm.map((heightMm) => uOnFace(faceOf(CHANNEL, 'web')!, heightMm));
+      return runsOf([
+        line({
+          path: [
+            [100, from!],
+            [100, to!],
+          ],
+        }),
+      ]).map(({ at }) => at[1]);
+    };
+    expect(up([40, 160])).toEqual([expect.closeTo(100, 6)]);
+    // In two: the second is laid towards the first.
+    expect(up([20, 180])).toEqual([expect.closeTo(60, 6), expect.closeTo(140, 6)]);
+  });
   test('in sheet in stitches of 1 in; from 1/8 in on it is plate', () => {
     expect(runsOf([{ ...seam, wallMm: 3.1 }])).toHaveLength(39);
     expect(runsOf([{ ...seam, wallMm: 3.2 }])).toHaveLength(10);
