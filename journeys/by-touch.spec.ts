@@ -156,3 +156,42 @@ test('a list that closes leaves the page covered for a moment: a second touch th
   await option.tap();
   expect(await beneath).toEqual([false, true]);
 });
+
+test('going back on a phone closes what lies over the page, and leaves what is typed beneath', async ({
+  page,
+}, info) => {
+  // A desktop's browser has the watcher, and no gesture that asks it: what it would be told is told here.
+  await page.addInitScript(() => {
+    const asked: { requestClose: () => void }[] = [];
+    const scope = window as unknown as {
+      CloseWatcher: new () => { requestClose: () => void };
+      goBack: unknown;
+    };
+    scope.CloseWatcher = class extends scope.CloseWatcher {
+      constructor() {
+        super();
+        asked.push(this);
+      }
+    };
+    scope.goBack = () => asked.at(-1)!.requestClose();
+  });
+  const goBack = () => page.evaluate(() => (window as unknown as { goBack: () => void }).goBack());
+  await openJob(page, `TO-${info.workerIndex}6`);
+  const thickness = page.getByRole('form', { name: 'New reading' }).getByLabel(/^thickness/);
+  await thickness.fill('0.2');
+  const address = page.url();
+  const covers = [
+    [page.getByRole('button', { name: /^Keys/ }).first(), page.getByRole('dialog')],
+    [page.getByRole('button', { name: 'Take away' }), page.getByRole('menu')],
+    [page.getByRole('combobox').last(), page.getByRole('listbox')],
+  ] as const;
+  for (const [opens, cover] of covers) {
+    await opens.tap();
+    await expect(cover).toBeVisible();
+    await goBack();
+    await expect(cover).toHaveCount(0);
+    await page.waitForTimeout(400);
+  }
+  expect(page.url()).toBe(address);
+  await expect(thickness).toHaveValue('0.2');
+});

@@ -3,10 +3,12 @@
 import { DropdownMenu } from 'radix-ui';
 import { ChevronDown } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
+import { useBackCloses } from './back';
 import { Cover } from './settling';
 
 export function Menu({ label, children }: { label: string; children: ReactNode }) {
   const [open, setOpen] = useState(false);
+  useBackCloses(open, () => setOpen(false));
   return (
     <DropdownMenu.Root open={open} onOpenChange={setOpen}>
       <Cover open={open} />

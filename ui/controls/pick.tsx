@@ -3,6 +3,7 @@
 import { Check, ChevronDown } from 'lucide-react';
 import { Select } from 'radix-ui';
 import { useEffect, useId, useRef, useState } from 'react';
+import { useBackCloses } from './back';
 import { Cover } from './settling';
 
 interface PickProps<Value extends string | number> {
@@ -87,6 +88,7 @@ function List<Value extends string | number>({
   const [open, setOpen] = useState(false);
   const [isReached, setReached] = useState(false);
   const trigger = useKeptInSight(open);
+  useBackCloses(open, () => setOpen(false));
   return (
     <Select.Root
       open={open}

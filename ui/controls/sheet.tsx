@@ -3,6 +3,7 @@
 import { Dialog } from 'radix-ui';
 import { X } from 'lucide-react';
 import { useRef, type ReactNode } from 'react';
+import { useBackCloses } from './back';
 import { Cover, useJustChanged } from './settling';
 
 /** A sheet laid over the bench for one decision. Closed, it gives the keyboard back to what opened it, or to the page where that is gone. */
@@ -22,6 +23,7 @@ export function Sheet({
   const openedFrom = useRef<Element>(null);
   // A touch that comes at once again was meant for what stood there before: it does not close what came up.
   const isNew = useJustChanged(String(open));
+  useBackCloses(open, () => onOpenChange(false));
   return (
     <Dialog.Root open={open} onOpenChange={onOpenChange}>
       <Cover open={open} />
