@@ -195,7 +195,10 @@ const UnitWarnings = ({
       </li>
     ))}
     {notices.map((notice) => (
-      <li key={notice.id} className="flex items-baseline gap-3 border-l-[6px] border-here py-0.5 pl-3">
+      <li
+        key={notice.id}
+        className="flex flex-wrap items-baseline gap-x-3 border-l-[6px] border-here py-0.5 pl-3"
+      >
         <span className="font-semibold">{notice.words}</span>{' '}
         <span className="caption whitespace-nowrap">
           {notice.by}, <When at={notice.at} only="day" />

@@ -71,7 +71,7 @@ function NotTaken({ keeping, onOpen }: { keeping: Keeping; onOpen: () => void })
         onClick={onOpen}
       >
         {keeping.state !== 'kept' && (
-          <span aria-hidden className="block text-[13px] font-normal">
+          <span aria-hidden className="block letters-13 font-normal">
             {words}
           </span>
         )}

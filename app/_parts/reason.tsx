@@ -21,7 +21,7 @@ export function Reason({
     <details className={`border-l-[6px] py-1 pl-3 ${heavy ? 'border-oxide' : 'border-rule'}`}>
       <summary className="flex min-h-11 cursor-pointer items-center">
         <span className="flex min-w-0 grow flex-wrap items-center gap-x-3">
-          <span className="text-[17px] font-semibold">{words.title}</span>
+          <span className="letters-17 font-semibold">{words.title}</span>
           {place && <span className="caption">{place}</span>}
           {tag && (
             <span className={`ml-auto text-sm font-semibold ${heavy ? 'text-oxide' : 'text-soft'}`}>
@@ -30,7 +30,7 @@ export function Reason({
           )}
         </span>
       </summary>
-      <dl className="grid grid-cols-[130px_1fr] gap-x-3 gap-y-0.5 pb-2 text-[15px]">
+      <dl className="grid grid-cols-[130px_1fr] gap-x-3 gap-y-0.5 pb-2 letters-15">
         {words.detail && (
           <>
             <dt className="caption">numbers</dt>

@@ -72,7 +72,7 @@ function TipLine({ tip, deltaK, yieldMpa }: { tip: Tip; deltaK: number; yieldMpa
   const hole = stopHole(deltaK, yieldMpa, DRILLS_MM[system], tip);
   const length = (mm: number) => printLength(mm, system, 'length');
   return (
-    <li className="py-1 text-[17px]">
+    <li className="py-1 letters-17">
       {tip.end} end:{' '}
       {hole.ok ? (
         <>

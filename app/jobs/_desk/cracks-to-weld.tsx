@@ -27,7 +27,7 @@ export function CracksToWeld() {
       <h3 className="text-lg font-semibold">Cracks to weld first, before a plate goes over: {left.length}</h3>
       <ul className="ruled">
         {left.map((weld) => (
-          <li key={weld.crackId} className="py-1 text-[16px]">
+          <li key={weld.crackId} className="py-1 letters-16">
             {crackWeldWords(weld, member, system)}
             {!weld.isReady && <span className="block font-semibold text-oxide">{NOT_READY_WORDS}</span>}
           </li>

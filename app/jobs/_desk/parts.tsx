@@ -40,7 +40,7 @@ export function PartsNav<Part extends string>({
           type="button"
           aria-current={each === open ? 'page' : undefined}
           onClick={() => openPart(each)}
-          className="hit relative shrink-0 whitespace-nowrap px-3 text-[16px] font-medium aria-[current=page]:font-bold"
+          className="hit relative shrink-0 whitespace-nowrap px-3 letters-16 font-medium aria-[current=page]:font-bold"
         >
           {words[each]}
           {counts?.[each] ? <span className="caption"> {counts[each]}</span> : null}

@@ -53,7 +53,7 @@ export function SlicePanel({ shows }: { shows: StateId }) {
       <Worst />
       <Drawing state={state} shown={shown} />
       {available.length > 1 && (
-        <div className="mb-1 text-[14px] [&_button]:px-[4px]">
+        <div className="mb-1 letters-14 [&_button]:px-[4px]">
           <Choice
             label="State shown"
             value={shown}
@@ -106,7 +106,7 @@ function Drawing({ state, shown }: { state: MemberState | undefined; shown: Stat
         label={`Cross-section of ${member.name} at ${station}, ${shown}`}
       />
       {ligamentsHere(work, member, cursor.stationMm).map(({ face, leftMm }) => (
-        <p key={face} className="text-[15px] font-semibold text-oxide">
+        <p key={face} className="letters-15 font-semibold text-oxide">
           Cracked here: {printLength(leftMm, system, 'length')} of the {faceWords(member, face)} left
         </p>
       ))}
@@ -120,32 +120,34 @@ function Figures({ shown, here }: { shown: StateId; here: SectionKept | undefine
   const built = work?.picture.builtProperties;
   const limit = work?.picture.practice.leaveFraction;
   return (
-    <table className="w-full border-collapse text-[15px]">
-      <thead>
-        <tr className="caption border-b border-ink text-right">
-          <th scope="col" className="py-1 text-left font-normal">
-            <span className="sr-only">figure</span>
-          </th>
-          {['built', shown === 'as built' ? '' : STATE_WORDS[shown], 'kept'].map((head, k) => (
-            <th key={k} scope="col" className="font-normal">
-              {head}
+    <div className="overflow-x-auto">
+      <table className="w-full border-collapse letters-15">
+        <thead>
+          <tr className="caption border-b border-ink text-right">
+            <th scope="col" className="py-1 text-left font-normal">
+              <span className="sr-only">figure</span>
             </th>
-          ))}
-        </tr>
-      </thead>
-      <tbody className="ruled">
-        {ROWS.map(([key, name, power]) => (
-          <tr key={key} className="text-right">
-            <th scope="row" className="py-1 text-left font-normal">
-              {name}, {sectionUnit(power, system)}
-            </th>
-            <td>{built ? sectionDigits(figure(key, built), power, system) : ''}</td>
-            <td>{here ? sectionDigits(figure(key, here.found), power, system) : ''}</td>
-            <KeptCell figureKey={key} here={here} limit={limit} />
+            {['built', shown === 'as built' ? '' : STATE_WORDS[shown], 'kept'].map((head, k) => (
+              <th key={k} scope="col" className="font-normal">
+                {head}
+              </th>
+            ))}
           </tr>
-        ))}
-      </tbody>
-    </table>
+        </thead>
+        <tbody className="ruled">
+          {ROWS.map(([key, name, power]) => (
+            <tr key={key} className="text-right">
+              <th scope="row" className="py-1 text-left font-normal">
+                {name}, {sectionUnit(power, system)}
+              </th>
+              <td>{built ? sectionDigits(figure(key, built), power, system) : ''}</td>
+              <td>{here ? sectionDigits(figure(key, here.found), power, system) : ''}</td>
+              <KeptCell figureKey={key} here={here} limit={limit} />
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
   );
 }
 
@@ -207,7 +209,7 @@ function KnownHow({ work, states }: { work: WorkView | undefined; states: readon
 function SectionMore({ section }: { section: Section }) {
   const [open, setOpen] = useState(false);
   return (
-    <details className="text-[14px]" onToggle={(event) => setOpen(event.currentTarget.open)}>
+    <details className="letters-14" onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary className="hit flex items-center">More of this section</summary>
       {open && <SectionRows section={section} />}
     </details>
@@ -253,7 +255,7 @@ function Worst() {
       </Link>
       <button
         type="button"
-        className="plain justify-between! px-2! text-[14px]"
+        className="plain justify-between! px-2! letters-14"
         onClick={() => setCursor({ ...cursor, stationMm: worst.stationMm })}
       >
         <span className="text-left leading-tight">

@@ -126,8 +126,8 @@ function Verbs() {
           aria-current={verb === here ? 'page' : undefined}
           className="group relative flex min-h-14 min-w-[76px] lg:min-w-[64px] flex-1 flex-col justify-center border-l border-rule pl-1.5 leading-tight aria-[current=page]:bg-sheet"
         >
-          <span className="text-[17px] font-semibold">{word}</span>
-          <span className="caption truncate text-[12px]! tracking-tight">{open}</span>
+          <span className="letters-17 font-semibold">{word}</span>
+          <span className="caption truncate letters-12! tracking-tight">{open}</span>
           <span
             aria-hidden
             className="absolute inset-x-0 bottom-0 h-[5px] group-aria-[current=page]:bg-here"
@@ -163,7 +163,7 @@ function Notices() {
       tabIndex={0}
     >
       {notices.map((notice) => (
-        <li key={notice.id} className="text-[14px] font-semibold">
+        <li key={notice.id} className="letters-14 font-semibold">
           {notice.words}{' '}
           <span className="font-normal">
             ({notice.by} <When at={notice.at} only="day" />)
@@ -187,7 +187,7 @@ function Temporary() {
       aria-label="Temporary repairs"
     >
       {left.map((each) => (
-        <li key={each.repair.id} className="text-[14px] font-semibold">
+        <li key={each.repair.id} className="letters-14 font-semibold">
           {each.isOver && 'Do not move it. '}
           Temporary {timeLeftWords(each, system)}
           <span className="font-normal">
@@ -212,13 +212,13 @@ function Distrusted() {
   return (
     <ul className="border-l-[6px] border-oxide bg-oxide-wash px-4 py-0.5" aria-label="Not to be relied on">
       {asOf !== undefined && (
-        <li className="text-[14px] font-semibold">
+        <li className="letters-14 font-semibold">
           The server does not answer: the job is shown as this device had it at <When at={asOf} /> and with
           what it holds of its own since. What was recorded elsewhere may be missing.
         </li>
       )}
       {words.map((sentence) => (
-        <li key={sentence} className="text-[14px] font-semibold">
+        <li key={sentence} className="letters-14 font-semibold">
           {sentence}
         </li>
       ))}

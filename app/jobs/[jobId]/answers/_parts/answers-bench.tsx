@@ -63,7 +63,7 @@ function OneAnswer({ question, answered }: { question: Question; answered: Answe
     <section aria-label={QUESTION_WORDS[question]} className={`border border-l-[14px] bg-sheet ${LOOK[is]}`}>
       <div className="grid gap-x-6 bg-sheet px-4 py-2 lg:grid-cols-[minmax(260px,340px)_minmax(0,1fr)]">
         <div>
-          <h2 className="text-[17px]">{QUESTION_WORDS[question]}</h2>
+          <h2 className="letters-17">{QUESTION_WORDS[question]}</h2>
           <p className={`text-2xl font-bold leading-tight ${is === 'no' ? 'text-oxide' : ''}`}>
             <span aria-hidden className="mr-2 inline-block w-5 text-center">
               {MARK[is]}
@@ -80,7 +80,7 @@ function OneAnswer({ question, answered }: { question: Question; answered: Answe
             {is === 'no' && <NoticeOffer question={question} answered={answered} />}
           </p>
         </div>
-        <div className="min-w-0 text-[17px]">
+        <div className="min-w-0 letters-17">
           <Reasons reasons={reasons.slice(0, FIRST)} />
           {rest.length > 0 && (
             <details>

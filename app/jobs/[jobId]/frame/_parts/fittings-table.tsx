@@ -36,7 +36,7 @@ export function FittingsTable({ frame, onFrame }: Props) {
         <AddFitting onAdd={(kind) => onFrame(withFitting(frame, kind))} />
       </div>
       <div className="relative overflow-x-auto">
-        <table className="w-full min-w-[820px] text-[15px]">
+        <table className="w-full min-w-[820px] letters-15">
           <FittingHeads />
           <tbody>
             {frame.fittings.map((mark) => (

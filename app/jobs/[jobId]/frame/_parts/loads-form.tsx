@@ -168,7 +168,7 @@ function PasteTicket({ onRead }: { onRead: (text: string) => void }) {
 const LoadsTable = ({ system, children }: { system: UnitSystem; children: ReactNode }) => (
   <>
     <div className="relative overflow-x-auto">
-      <table className="w-full min-w-[920px] text-[15px]">
+      <table className="w-full min-w-[920px] letters-15">
         <thead>
           <tr className="caption text-left">
             {[

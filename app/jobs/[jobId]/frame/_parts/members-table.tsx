@@ -53,7 +53,7 @@ export function MembersTable({
   ];
   return (
     <div className="relative overflow-x-auto">
-      <table className="w-full min-w-[1020px] text-[15px] [&_td]:py-0.5">
+      <table className="w-full min-w-[1020px] letters-15 [&_td]:py-0.5">
         <thead>
           <tr className="caption text-left">
             {heads.map((head) => (

@@ -68,7 +68,7 @@ function SetRow({ set, ofId, isProposal }: { set: BoltSet; ofId: string; isPropo
       ...(moved !== undefined && { moved }),
     });
   return (
-    <li className="flex flex-wrap items-center gap-x-4 gap-y-1 py-1 text-[16px]">
+    <li className="flex flex-wrap items-center gap-x-4 gap-y-1 py-1 letters-16">
       <span className="w-10 font-bold">{set.id}</span>
       <span className="grow">
         {stackWords(set, system)}
@@ -140,7 +140,7 @@ function Grades({ join: { work, file, member } }: { join: JoinDesk }) {
   return (
     <section aria-label="Grades" className="mt-3">
       <h3 className="text-lg font-semibold">Head marks read here: {read.length}</h3>
-      <ul className="ruled text-[16px]">
+      <ul className="ruled letters-16">
         {less.map((finding, k) => {
           const { title, change } = findingWords(finding, system);
           return (
@@ -168,7 +168,7 @@ function Brackets() {
   return (
     <section aria-label="Welded brackets" className="mt-3">
       <h3 className="text-lg font-semibold">Brackets welded here, their welds as a line</h3>
-      <ul className="ruled text-[16px]">
+      <ul className="ruled letters-16">
         {judged.map((weld) => (
           <li key={weld.hostId} className="py-1">
             <span className="font-semibold">{weld.name}</span>, leg {legWords(weld.legMm, system)}:{' '}
@@ -230,7 +230,7 @@ function RivetCard({ hostId }: { hostId: string }) {
   return (
     <ol className="ruled">
       {steps.map(({ step, done: by }) => (
-        <li key={step} className="flex flex-wrap items-center gap-3 py-1 text-[16px]">
+        <li key={step} className="flex flex-wrap items-center gap-3 py-1 letters-16">
           <span className="grow">{RIVET_STEP_WORDS[step]}</span>
           {by ? (
             <span className="caption">done: {by.by}</span>

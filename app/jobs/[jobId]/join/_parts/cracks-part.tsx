@@ -80,7 +80,7 @@ function CrackCard({ crackId, isReady }: { crackId: string; isReady: boolean }) 
   return (
     <ol className="ruled mt-1" aria-label="Steps">
       {steps.map(({ step, done: by }, k) => (
-        <li key={step} className="flex flex-wrap items-center gap-x-3 py-1 text-[17px]">
+        <li key={step} className="flex flex-wrap items-center gap-x-3 py-1 letters-17">
           <span className="w-6 text-right font-bold tabular-nums">{k + 1}</span>
           <span className="min-w-[220px] grow">{CRACK_STEP_WORDS[step]}</span>
           {by ? (

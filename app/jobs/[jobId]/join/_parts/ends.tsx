@@ -17,7 +17,7 @@ export function Ends({ worked, join: { member } }: { worked: WorkedRepair; join:
       <h3 className="text-lg font-semibold">What the ends must take</h3>
       <ul className="ruled">
         {ends.map((end) => (
-          <li key={`${end.pieceId}-${end.end}`} className="flex flex-wrap gap-x-6 py-1 text-[16px]">
+          <li key={`${end.pieceId}-${end.end}`} className="flex flex-wrap gap-x-6 py-1 letters-16">
             <span className="w-24 font-semibold">{end.end}</span>
             <span>plate at 0.67 Fy brings {printForce(end.forceN, system)}</span>
             <span>
@@ -45,7 +45,7 @@ function Fatigue({ worked }: { worked: WorkedRepair }) {
   if (!ends)
     return <p className="caption">Fatigue at the ends: worked out once the frame carries its loads.</p>;
   return (
-    <ul className="text-[16px]">
+    <ul className="letters-16">
       {ends.map((end) => (
         <li key={end.stationMm}>
           {end.isJoint ? 'Joint at' : 'At'} {printStation(member, end.stationMm, system)}: {endWords(end)}.

@@ -12,7 +12,7 @@ export function LineTable({
 }) {
   return (
     <div className="relative mt-2 overflow-x-auto">
-      <table className="w-full min-w-[640px] text-[15px]" aria-label={label}>
+      <table className="w-full min-w-[640px] letters-15" aria-label={label}>
         <thead>
           <tr className="caption text-left">
             {heads.map((head) => (

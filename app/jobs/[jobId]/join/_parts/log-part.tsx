@@ -120,7 +120,7 @@ function SeamRow({ seam, isOpen, onOpen }: { seam: LedgerSeam; isOpen: boolean; 
 
 function Entries({ log }: { log: readonly SeamLog[] }) {
   return (
-    <ol className="text-[16px]">
+    <ol className="letters-16">
       {log.map((entry) => (
         <li key={entry.id}>
           {entry.by}, <When at={entry.at} />: {entryWords(entry)}

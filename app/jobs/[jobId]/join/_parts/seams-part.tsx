@@ -124,7 +124,7 @@ function WorkSeams({ join: { ledger } }: { join: JoinDesk }) {
   return (
     <section className="mt-3" aria-label="Seams of works">
       <h3 className="text-lg font-semibold">At brackets, joints and sheet</h3>
-      <ul className="ruled text-[16px]">
+      <ul className="ruled letters-16">
         {seams.map(({ ofId, seam, mark, workSeam }) => (
           <li key={`${ofId} ${seam}`} className="py-1">
             <span className="font-bold">{mark}</span> {workSeamWords(workSeam!, system)}

@@ -166,7 +166,7 @@ const HEADS = ['', 'warmest start', 'shrinkage ahead of itself', 'bow on the way
 function Found({ found, onTake }: { found: Sequence; onTake: (found: Sequence) => void }) {
   return (
     <div className="mt-2">
-      <table className="w-full text-[16px]" aria-label="What the order comes to">
+      <table className="w-full letters-16" aria-label="What the order comes to">
         <thead>
           <tr className="caption text-left">
             {HEADS.map((head) => (
@@ -239,7 +239,7 @@ function PlanStands({ plan, stands }: { plan: WeldPlan; stands: ReturnType<typeo
       <p>
         <span className="font-semibold">Tacks first:</span> {plan.tacks.map(({ mark }) => mark).join(', ')}.
       </p>
-      <ol className="mt-1 flex flex-wrap gap-x-4 gap-y-1 text-[16px]">
+      <ol className="mt-1 flex flex-wrap gap-x-4 gap-y-1 letters-16">
         {stands.runs.map(({ run, number, done }) => (
           <li key={number} className={done ? 'line-through opacity-60' : ''}>
             <span className="font-bold tabular-nums">{number}</span> {run.mark}.{run.nth}

@@ -233,7 +233,7 @@ function Tests({ tests }: { tests: readonly ScrapTest[] }) {
   return (
     <section aria-label="Scrap tests" className="mt-3">
       <h3 className="text-lg font-semibold">Scrap tests, {tests.length}</h3>
-      <ul className="ruled text-[16px]">
+      <ul className="ruled letters-16">
         {[...tests].reverse().map((test) => (
           <li key={test.id} className="py-1">
             <span className="font-semibold">{test.held ? 'held' : 'broke'}</span>:{' '}

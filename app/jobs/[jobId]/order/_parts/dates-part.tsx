@@ -150,7 +150,7 @@ function Chances({
   const away = daysBetween(today(), dated.promised.on);
   return (
     <>
-      <table aria-label="Finished by" className="mt-1 text-[16px]">
+      <table aria-label="Finished by" className="mt-1 letters-16">
         <tbody>
           <tr>
             <th scope="row" className="caption pr-4 text-left font-normal">

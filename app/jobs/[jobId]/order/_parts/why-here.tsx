@@ -22,7 +22,7 @@ export function WhyHere({ at, order }: { at: TaskProgress; order: JobOrder }) {
   const behind = order.plan.edges.filter(({ before }) => before === task.id).length;
   const shut = shutBefore(order.gates, task.id);
   return (
-    <div className="text-[16px]">
+    <div className="letters-16">
       {shut.map((gate) => (
         <p key={`${gate.gate} ${gate.of}`} className="border-l-[6px] border-oxide pl-3 font-semibold">
           {GATE_WORDS[gate.gate]}: shut. {gate.lacks.map((lack) => lackWords(lack, system)).join('; ')}.{' '}

@@ -135,7 +135,7 @@ function FirstRows({ peek, columns }: Matched) {
       role="region"
       aria-label="First rows as they would be read"
     >
-      <table className="w-full text-[14px]">
+      <table className="w-full letters-14">
         <thead>
           <tr className="caption text-left">
             {WANTED_FIELDS.map((field) => (

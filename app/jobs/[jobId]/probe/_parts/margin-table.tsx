@@ -19,7 +19,7 @@ export function MarginTable() {
   const { member } = useMember();
   const { work } = useWork();
   return (
-    <table className="w-full text-[15px]">
+    <table className="w-full letters-15">
       <thead>
         <tr className="caption text-left">
           <th scope="col" className="font-normal">

@@ -255,7 +255,7 @@ function ReadTwice({ changes }: { changes: ReturnType<typeof changesBetween> }) 
   const { member } = useMember();
   const rate = (mm: number) => printRate(mm, system);
   return (
-    <table className="mt-2 w-full text-[15px]">
+    <table className="mt-2 w-full letters-15">
       <caption className="text-left font-semibold">
         Against the last survey: {changes.length} places read twice
       </caption>

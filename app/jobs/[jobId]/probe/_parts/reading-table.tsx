@@ -35,7 +35,7 @@ export function ReadingTable({ onStrike }: { onStrike: (reading: Reading) => voi
       <div ref={scrolls} className={`relative ${all ? 'max-h-[60dvh] overflow-auto' : 'overflow-x-auto'}`}>
         <table
           aria-rowcount={sorted.length + 1}
-          className="w-full min-w-[660px] text-[15px] [&_td]:pr-3 [&_th]:pr-3"
+          className="w-full min-w-[660px] letters-15 [&_td]:pr-3 [&_th]:pr-3"
         >
           <Heads columns={columns} />
           <tbody className="ruled">

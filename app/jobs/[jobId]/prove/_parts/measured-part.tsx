@@ -29,7 +29,7 @@ const MOVED_HEADS = ['what', 'before', 'after', 'moved by, of what it may', ''] 
 function Ruled({ label, heads, children }: { label: string; heads: readonly string[]; children: ReactNode }) {
   return (
     <div className="overflow-x-auto">
-      <table className="w-full border-collapse text-left text-[16px]" aria-label={label}>
+      <table className="w-full border-collapse text-left letters-16" aria-label={label}>
         <thead>
           <tr className="caption border-b border-ink">
             {heads.map((head) => (

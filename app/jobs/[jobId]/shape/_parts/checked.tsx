@@ -51,7 +51,7 @@ function Ends({ worked, onMove }: { worked: WorkedRepair; onMove: (fromMm: numbe
   const ends = plateEndsOf(demand, member.id, worked.repair);
   if (!ends || ends.length === 0) return null;
   return (
-    <ul className="text-[15px]" aria-label="Ends of its plates">
+    <ul className="letters-15" aria-label="Ends of its plates">
       {ends.map((end, k) => (
         <li key={k} className={end.says === 'worse than nearby' ? 'font-semibold text-oxide' : ''}>
           {end.isJoint ? 'Joint' : 'End'} at {printStation(member, end.stationMm, system)}: {endWords(end)}.

@@ -42,7 +42,7 @@ export function FlatSheet({
       <p className="caption">
         Written on it: {linesOf(blank, { system, isTwin: side === 'twin' }).join(' · ')}
       </p>
-      <ul className="text-[15px]">
+      <ul className="letters-15">
         {blank.bends.map((bend, k) => (
           <li key={k}>{bendLine(bend, k, system)}</li>
         ))}

@@ -28,7 +28,7 @@ export function JudgedPart({
   return (
     <>
       {whyNot && <p className="font-semibold text-oxide">Not here: it {WORK_WHY_WORDS[whyNot]}.</p>}
-      <ul className="mt-2 text-[16px]">
+      <ul className="mt-2 letters-16">
         {figures.map((figure) => (
           <li key={figure.id}>{figureWords(figure, system)}</li>
         ))}
@@ -56,7 +56,7 @@ export function JudgedPart({
         <summary className="flex min-h-11 cursor-pointer items-center text-soft">
           In this order, {asks.length} steps
         </summary>
-        <ol className="list-decimal pb-2 pl-6 text-[16px]">
+        <ol className="list-decimal pb-2 pl-6 letters-16">
           {asks.map((ask) => (
             <li key={ask}>{ask}</li>
           ))}

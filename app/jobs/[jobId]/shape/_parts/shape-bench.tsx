@@ -392,7 +392,7 @@ function Restored({ worked }: { worked: WorkedRepair }) {
       <h3 className="text-lg font-semibold">
         {titleOf(worked)}, weakest at {printStation(member, weakest.stationMm, system)}
       </h3>
-      <p className="text-[17px]">
+      <p className="letters-17">
         S bottom {percent(weakest.kept.modulusBottom!.value)}, S top {percent(weakest.kept.modulusTop!.value)}
         , Ix {percent(weakest.kept.inertia!.value)}, area {percent(weakest.kept.area!.value)} of built{' '}
         <span className="caption">± {Math.round(weakest.kept.modulusBottom!.plusMinus * 100)} on S</span>

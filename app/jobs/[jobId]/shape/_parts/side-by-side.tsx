@@ -12,7 +12,7 @@ export function SideBySide({
 }) {
   return (
     <div className="overflow-x-auto">
-      <table className="ruled w-full text-[15px] [&_td]:py-1 [&_td]:pr-3 [&_td]:align-top" aria-label={label}>
+      <table className="ruled w-full letters-15 [&_td]:py-1 [&_td]:pr-3 [&_td]:align-top" aria-label={label}>
         <thead>
           <tr className="caption text-left [&_th]:pr-3 [&_th]:align-bottom [&_th]:font-normal">
             {heads.map((head) => (

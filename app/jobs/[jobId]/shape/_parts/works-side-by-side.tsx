@@ -99,7 +99,7 @@ function NotHere({ place }: { place: WorkPlace }) {
   );
   if (not.length === 0) return null;
   return (
-    <ul className="list-disc pb-2 pl-6 text-[15px]" aria-label="Works that do not go here">
+    <ul className="list-disc pb-2 pl-6 letters-15" aria-label="Works that do not go here">
       {not.map(({ id, whyNot }) => (
         <li key={id}>
           {WORK_WORDS[id]}: {WORK_WHY_WORDS[whyNot]}

@@ -83,7 +83,7 @@ function Line({ crack, onLook }: { crack: CrackElsewhere; onLook: (about: About)
         </summary>
         <div className="overflow-x-auto">
           <table
-            className="ruled w-full text-[16px] [&_td]:py-1 [&_td]:pr-3"
+            className="ruled w-full letters-16 [&_td]:py-1 [&_td]:pr-3"
             aria-label={`Looks at ${host?.name ?? find.title}`}
           >
             <tbody>
@@ -221,7 +221,7 @@ function AskedAcross({
       aria-label="Look at its twin"
       className="mt-3 flex flex-wrap items-center gap-2 border-l-[6px] border-here px-3 py-1"
     >
-      <p className="text-[17px]">What broke one side works at the other. Look now at</p>
+      <p className="letters-17">What broke one side works at the other. Look now at</p>
       {across.map((each) => (
         <button
           key={each.id}

@@ -140,7 +140,7 @@ function Answer({ growth, trip, slot }: { growth: Growth; trip: string; slot: st
   if (!growth.ok) {
     const [why, next] = WHY_NOT_WORDS[growth.why];
     return (
-      <p className="text-[17px]">
+      <p className="letters-17">
         <span className="font-semibold">Can’t say: {why}.</span> {next}
       </p>
     );
@@ -168,7 +168,7 @@ function Told({
   const after = far.ok && basis === 'km' ? foretold.lengthAfter(far.value) : undefined;
   const bySlot = atSlot(foretold, slot);
   return (
-    <div className="text-[17px]">
+    <div className="letters-17">
       <p className="text-xl">
         To its limit:{' '}
         <span className="font-semibold">

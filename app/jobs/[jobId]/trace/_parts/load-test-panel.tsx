@@ -260,7 +260,7 @@ function ReadThrough({ draft, set }: OfDraft) {
       {statesIn(draft).map((state) => (
         <fieldset key={state} className="mt-3 border-t border-rule pt-1">
           <legend className="sr-only">{state}</legend>
-          <p className="text-[17px] font-semibold">{state}</p>
+          <p className="letters-17 font-semibold">{state}</p>
           <p className="caution my-1">
             {STATE_CAUTION[state]} {DEFERENCE}
           </p>

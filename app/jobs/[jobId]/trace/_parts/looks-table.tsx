@@ -32,7 +32,7 @@ export function LooksTable({ crack, looks }: { crack: Crack; looks: readonly Cra
     <>
       <div className="overflow-x-auto">
         <table
-          className="ruled w-full text-[16px] [&_td]:py-1 [&_td]:pr-3 [&_th]:pr-3"
+          className="ruled w-full letters-16 [&_td]:py-1 [&_td]:pr-3 [&_th]:pr-3"
           aria-label="Looks at this crack"
         >
           <LooksHead />

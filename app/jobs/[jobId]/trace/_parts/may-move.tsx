@@ -22,7 +22,7 @@ export function MayMovePanel() {
       className={`mb-2 border-l-[6px] px-3 py-1 ${isBad ? 'border-oxide bg-oxide-wash' : 'border-rule'}`}
     >
       <details>
-        <summary className="flex min-h-11 cursor-pointer items-center text-[17px]">
+        <summary className="flex min-h-11 cursor-pointer items-center letters-17">
           <span className="flex min-w-0 grow flex-wrap items-center gap-x-3">
             <span>May it move until it is mended?</span>
             <span className="text-xl font-semibold">{MOVE_WORDS[answer.answer]}</span>

@@ -23,7 +23,7 @@ export function TwinPrompt({ crack, onDone }: { crack: Crack; onDone: () => void
       aria-label="Look at the twin"
       className="mt-3 flex flex-wrap items-center gap-2 border-l-[6px] border-here px-3 py-1"
     >
-      <p className="text-[17px]">A crack has a twin more often than not. Look now at</p>
+      <p className="letters-17">A crack has a twin more often than not. Look now at</p>
       {places.map(([words, member, mm]) => (
         <button
           key={words}

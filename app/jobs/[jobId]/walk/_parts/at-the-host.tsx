@@ -107,7 +107,7 @@ function StatePad({
       {part === 'inside' && (
         <button
           type="button"
-          className="plain min-h-[52px]! px-1! text-[15px] leading-tight"
+          className="plain min-h-[52px]! px-1! letters-15 leading-tight"
           onClick={() => onTake({ is: 'packed', wet: false })}
         >
           packed, dry
@@ -118,7 +118,7 @@ function StatePad({
           key={is}
           type="button"
           aria-expanded={asksOf(is) ? asked === is : undefined}
-          className="plain min-h-[52px]! px-1! text-[15px] leading-tight font-semibold"
+          className="plain min-h-[52px]! px-1! letters-15 leading-tight font-semibold"
           onClick={() => onTouch(is)}
         >
           {is === 'packed' ? 'packed, wet' : is}
@@ -128,7 +128,7 @@ function StatePad({
       <button
         type="button"
         disabled={ways.length === 0}
-        className="plain min-h-[52px]! px-1! text-[15px] leading-tight"
+        className="plain min-h-[52px]! px-1! letters-15 leading-tight"
         onClick={() => onTake({ is: 'sound', ways: [...ways] })}
       >
         nothing wrong

@@ -34,7 +34,7 @@ export function AtTheSpot() {
           <button
             key={id}
             type="button"
-            className={`plain min-h-[52px]! px-1! text-[15px] leading-tight ${bad ? 'border-l-[6px]! border-oxide! font-semibold' : ''}`}
+            className={`plain min-h-[52px]! px-1! letters-15 leading-tight ${bad ? 'border-l-[6px]! border-oxide! font-semibold' : ''}`}
             onClick={() => take(detail)}
           >
             {words}
@@ -124,7 +124,7 @@ function FeltEdgeTaps() {
   return (
     <button
       type="button"
-      className="plain min-h-[52px]! px-1! text-[15px] leading-tight"
+      className="plain min-h-[52px]! px-1! letters-15 leading-tight"
       onClick={() => (isHere ? finish(lower) : setLower({ ...cursor, memberId: member.id }))}
     >
       {isHere

@@ -146,7 +146,7 @@ function Reactions({ plan, reply }: { plan: LiftPlan; reply: LiftReply }) {
   return (
     <details className="mt-2">
       <summary className="hit flex items-center font-semibold">What each point carries</summary>
-      <table className="w-full text-[15px]">
+      <table className="w-full letters-15">
         <thead>
           <tr className="caption text-left">
             <th scope="col" className="font-normal">

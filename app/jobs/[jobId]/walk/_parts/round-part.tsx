@@ -255,7 +255,7 @@ function Results({
 }) {
   return (
     <>
-      <div className="mt-2 grid grid-cols-3 gap-1.5 sm:grid-cols-5" role="group" aria-label="What it is">
+      <div className="mt-2 grid grid-cols-[repeat(auto-fit,minmax(6.6rem,1fr))] gap-1.5 sm:grid-cols-5" role="group" aria-label="What it is">
         {SEEN_RESULTS.map((each, k) => (
           <button
             key={each}
@@ -263,7 +263,7 @@ function Results({
             aria-pressed={result === each}
             disabled={!hasWays}
             onClick={() => onLook(each)}
-            className={`plain relative min-h-[58px]! flex-col gap-0! px-1! text-[16px] leading-tight ${k > 1 ? 'font-semibold' : ''}`}
+            className={`plain relative min-h-[58px]! flex-col gap-0! px-1! letters-16 leading-tight ${k > 1 ? 'font-semibold' : ''}`}
           >
             <span>{each}</span>
             <kbd aria-hidden className="caption absolute right-1 top-0 max-lg:hidden">
@@ -276,7 +276,7 @@ function Results({
           aria-pressed={result === 'not seen'}
           aria-expanded={asksWhy}
           onClick={() => onAskWhy(!asksWhy)}
-          className="plain unseen relative min-h-[58px]! px-1! max-sm:col-span-3 text-[16px] font-semibold"
+          className="plain unseen relative min-h-[58px]! px-1! max-sm:col-span-full letters-16 font-semibold"
         >
           not seen
           <kbd aria-hidden className="caption absolute right-1 top-0 max-lg:hidden">

@@ -73,7 +73,7 @@ function Card({ spot, count }: { spot: SpotState['spot']; count: string }) {
         {spot.critical && ', critical'}
         {spot.from !== 'trade' && `, ${spot.from === 'shop' ? 'the shop’s own' : 'learned here'}`}
       </p>
-      <h2 className="text-[23px] font-bold leading-tight">{spot.title}</h2>
+      <h2 className="letters-23 font-bold leading-tight">{spot.title}</h2>
       <p>
         {spot.look}
         <Stations spot={spot} />

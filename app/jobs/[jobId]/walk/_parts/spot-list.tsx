@@ -69,7 +69,7 @@ export function SpotList({
         if (own.length === 0) return null;
         return (
           <section key={tour} aria-label={TOUR_WORDS[tour]}>
-            <h3 className="sticky top-0 bg-paper py-1 text-[15px] font-semibold">
+            <h3 className="sticky top-0 bg-paper py-1 letters-15 font-semibold">
               {TOUR_WORDS[tour]}{' '}
               <span className="caption">
                 {own.filter((state) => state.seen).length} of {own.length}
@@ -82,12 +82,12 @@ export function SpotList({
                     type="button"
                     onClick={() => onGo(state)}
                     aria-current={state === current ? 'step' : undefined}
-                    className={`grid min-h-[44px] w-full grid-cols-[20px_1fr_auto] items-center gap-2 px-1 text-left leading-tight ${state === current ? 'bg-here text-on-here' : 'hover:bg-well'}`}
+                    className={`grid min-h-[44px] w-full grid-cols-[20px_minmax(0,1fr)_auto] items-center gap-2 px-1 text-left leading-tight ${state === current ? 'bg-here text-on-here' : 'hover:bg-well'}`}
                   >
                     <Seen state={state} />
-                    <span>{state.spot.title}</span>
+                    <span className="wrap-anywhere">{state.spot.title}</span>
                     <span
-                      className={`whitespace-nowrap text-[14px] ${state === current ? '' : state.result !== undefined && isDoubtful(state.result) ? 'font-bold text-oxide' : 'text-soft'}`}
+                      className={`letters-14 ${state === current ? '' : state.result !== undefined && isDoubtful(state.result) ? 'font-bold text-oxide' : 'text-soft'}`}
                     >
                       {wordOf(state)}
                     </span>

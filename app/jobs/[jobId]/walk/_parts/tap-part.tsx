@@ -248,7 +248,7 @@ const From = ({ source, setSource, left, listen, fromFile }: ReturnType<typeof u
 const HEARD_HEADS = ['tap', 'rings, ms to a tenth', 'note, Hz'] as const;
 
 const Heard = ({ taps }: { taps: readonly HeardTap[] }) => (
-  <table className="w-full text-[15px]">
+  <table className="w-full letters-15">
     <thead>
       <tr className="caption text-left">
         {HEARD_HEADS.map((head) => (

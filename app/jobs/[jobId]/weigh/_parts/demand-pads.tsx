@@ -26,7 +26,7 @@ export function Pads({ demand, system }: { demand: JobDemand; system: UnitSystem
         {raised &&
           `, ${memberOf(file.frame, raised.memberId)!.name.toLowerCase()} ${usedWords(raised.lifted!.utilisation)} ${raised.lifted!.caseId}`}
       </summary>
-      <table className="w-full max-w-xl text-[15px]">
+      <table className="w-full max-w-xl letters-15">
         <thead>
           <tr className="caption text-left">
             {['case', 'under', 'station', 'carries', 'web takes'].map((head) => (

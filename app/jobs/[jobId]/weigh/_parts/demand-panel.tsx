@@ -94,7 +94,7 @@ function AtCursor({
     of(demand, 'as found', memberId)?.notHeldBy ?? of(demand, 'as repaired', memberId)?.notHeldBy ?? [];
   return (
     <div className="overflow-x-auto">
-      <table className="w-full min-w-[520px] text-[15px]" aria-label="Demand at the cursor">
+      <table className="w-full min-w-[520px] letters-15" aria-label="Demand at the cursor">
         <thead>
           <tr className="caption text-left">
             {['at the cursor', 'used', 'stress', 'may carry', 'worst in', 'held by'].map((head) => (
@@ -160,7 +160,7 @@ function Spots({
         {spots[0]!.cycles === Infinity ? '' : ' of half-g swings'}
       </summary>
       <div className="overflow-x-auto">
-        <table className="w-full min-w-[480px] text-[15px]">
+        <table className="w-full min-w-[480px] letters-15">
           <thead>
             <tr className="caption text-left">
               {[

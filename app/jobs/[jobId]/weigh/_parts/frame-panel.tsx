@@ -69,42 +69,44 @@ function WorstMembers({ found }: { found: FrameDemand }) {
     .sort((a, b) => b.worst!.utilisation - a.worst!.utilisation)
     .slice(0, 5);
   return (
-    <table className="w-full self-start text-[15px]" aria-label="Where the frame is worst">
-      <thead>
-        <tr className="caption text-left">
-          <th scope="col" className="font-normal">
-            worst, as found
-          </th>
-          <th scope="col" className="font-normal">
-            used
-          </th>
-          <th scope="col" className="font-normal">
-            in
-          </th>
-        </tr>
-      </thead>
-      <tbody className="ruled">
-        {worst.map(({ memberId, worst: here }) => (
-          <tr key={memberId}>
-            <td className="pr-3">
-              <button
-                type="button"
-                className="hit text-left underline"
-                onClick={() => {
-                  selectMember(memberId);
-                  setCursor({ ...cursor, stationMm: here!.stationMm });
-                }}
-              >
-                {memberOf(file.frame, memberId)!.name},{' '}
-                {printStation(memberOf(file.frame, memberId)!, here!.stationMm, system)}
-              </button>
-            </td>
-            <Used here={here!} />
-            <td>{here!.caseId}</td>
+    <div className="self-start overflow-x-auto">
+      <table className="w-full letters-15" aria-label="Where the frame is worst">
+        <thead>
+          <tr className="caption text-left">
+            <th scope="col" className="font-normal">
+              worst, as found
+            </th>
+            <th scope="col" className="font-normal">
+              used
+            </th>
+            <th scope="col" className="font-normal">
+              in
+            </th>
           </tr>
-        ))}
-      </tbody>
-    </table>
+        </thead>
+        <tbody className="ruled">
+          {worst.map(({ memberId, worst: here }) => (
+            <tr key={memberId}>
+              <td className="pr-3">
+                <button
+                  type="button"
+                  className="hit text-left underline"
+                  onClick={() => {
+                    selectMember(memberId);
+                    setCursor({ ...cursor, stationMm: here!.stationMm });
+                  }}
+                >
+                  {memberOf(file.frame, memberId)!.name},{' '}
+                  {printStation(memberOf(file.frame, memberId)!, here!.stationMm, system)}
+                </button>
+              </td>
+              <Used here={here!} />
+              <td>{here!.caseId}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
   );
 }
 
@@ -113,37 +115,39 @@ function WhatIsFelt({ demand, system }: { demand: JobDemand; system: UnitSystem 
   const states = SHOWN.filter((state) => demand[state]);
   const found = demand['as found']!;
   return (
-    <table className="w-full self-start text-[15px]" aria-label="What is felt of it">
-      <thead>
-        <tr className="caption text-left">
-          <th scope="col" className="font-normal">
-            what one would feel
-          </th>
-          {states.map((state) => (
-            <th key={state} scope="col" className="pl-5 text-right font-normal">
-              {STATE_INK[state]![1]}
+    <div className="self-start overflow-x-auto">
+      <table className="w-full letters-15" aria-label="What is felt of it">
+        <thead>
+          <tr className="caption text-left">
+            <th scope="col" className="font-normal">
+              what one would feel
             </th>
-          ))}
-        </tr>
-      </thead>
-      <tbody className="ruled">
-        {found.felt.map(({ id }) => (
-          <tr key={id}>
-            <th scope="row" className="py-1 text-left font-normal">
-              {FELT_WORDS[id]}
-            </th>
-            {states.map((state) => {
-              const felt = demand[state]!.felt.find((each) => each.id === id);
-              return (
-                <td key={state} className="whitespace-nowrap pl-5 text-right">
-                  {felt ? feltFigure(felt, system) : '–'}
-                </td>
-              );
-            })}
+            {states.map((state) => (
+              <th key={state} scope="col" className="pl-5 text-right font-normal">
+                {STATE_INK[state]![1]}
+              </th>
+            ))}
           </tr>
-        ))}
-      </tbody>
-    </table>
+        </thead>
+        <tbody className="ruled">
+          {found.felt.map(({ id }) => (
+            <tr key={id}>
+              <th scope="row" className="py-1 text-left font-normal">
+                {FELT_WORDS[id]}
+              </th>
+              {states.map((state) => {
+                const felt = demand[state]!.felt.find((each) => each.id === id);
+                return (
+                  <td key={state} className="whitespace-nowrap pl-5 text-right">
+                    {felt ? feltFigure(felt, system) : '–'}
+                  </td>
+                );
+              })}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
   );
 }
 
@@ -205,52 +209,54 @@ function Bent({ demand }: { demand: JobDemand }) {
 /** What stands on each axle and the coupler, against what they are rated for. */
 function OnTheGround({ found, system }: { found: FrameDemand; system: UnitSystem }) {
   return (
-    <table className="mt-2 w-full max-w-xl text-[15px]" aria-label="Standing on the ground">
-      <thead>
-        <tr className="caption text-left">
-          <th scope="col" className="font-normal">
-            standing, worked out
-          </th>
-          <th scope="col" className="font-normal">
-            left
-          </th>
-          <th scope="col" className="font-normal">
-            right
-          </th>
-          <th scope="col" className="font-normal">
-            rated
-          </th>
-        </tr>
-      </thead>
-      <tbody className="ruled">
-        {[...new Set(found.wheels.map((wheel) => wheel.axleId))].map((id) => {
-          const [left, right] = (['left', 'right'] as const).map((side) =>
-            found.wheels.find((wheel) => wheel.axleId === id && wheel.side === side),
-          );
-          const rating = left?.ratingKg === undefined ? undefined : 2 * left.ratingKg;
-          const over = rating !== undefined && (left?.loadKg ?? 0) + (right?.loadKg ?? 0) > rating;
-          return (
-            <tr key={id}>
-              <th scope="row" className="text-left font-normal">
-                {left?.axleName ?? right?.axleName}
-              </th>
-              <td>{left ? printMass(left.loadKg, system) : ''}</td>
-              <td>{right ? printMass(right.loadKg, system) : ''}</td>
-              <td className={over ? 'font-bold text-oxide' : ''}>
-                {rating === undefined ? '–' : `${printMass(rating, system)}${over ? ': over' : ''}`}
-              </td>
-            </tr>
-          );
-        })}
-        {found.couplerKg !== undefined && (
-          <tr>
-            <th scope="row" className="text-left font-normal">
-              Coupler or pin
+    <div className="overflow-x-auto">
+      <table className="mt-2 w-full max-w-xl letters-15" aria-label="Standing on the ground">
+        <thead>
+          <tr className="caption text-left">
+            <th scope="col" className="font-normal">
+              standing, worked out
             </th>
-            <td colSpan={3}>{printMass(found.couplerKg, system)}</td>
+            <th scope="col" className="font-normal">
+              left
+            </th>
+            <th scope="col" className="font-normal">
+              right
+            </th>
+            <th scope="col" className="font-normal">
+              rated
+            </th>
           </tr>
-        )}
-      </tbody>
-    </table>
+        </thead>
+        <tbody className="ruled">
+          {[...new Set(found.wheels.map((wheel) => wheel.axleId))].map((id) => {
+            const [left, right] = (['left', 'right'] as const).map((side) =>
+              found.wheels.find((wheel) => wheel.axleId === id && wheel.side === side),
+            );
+            const rating = left?.ratingKg === undefined ? undefined : 2 * left.ratingKg;
+            const over = rating !== undefined && (left?.loadKg ?? 0) + (right?.loadKg ?? 0) > rating;
+            return (
+              <tr key={id}>
+                <th scope="row" className="text-left font-normal">
+                  {left?.axleName ?? right?.axleName}
+                </th>
+                <td>{left ? printMass(left.loadKg, system) : ''}</td>
+                <td>{right ? printMass(right.loadKg, system) : ''}</td>
+                <td className={over ? 'font-bold text-oxide' : ''}>
+                  {rating === undefined ? '–' : `${printMass(rating, system)}${over ? ': over' : ''}`}
+                </td>
+              </tr>
+            );
+          })}
+          {found.couplerKg !== undefined && (
+            <tr>
+              <th scope="row" className="text-left font-normal">
+                Coupler or pin
+              </th>
+              <td colSpan={3}>{printMass(found.couplerKg, system)}</td>
+            </tr>
+          )}
+        </tbody>
+      </table>
+    </div>
   );
 }

@@ -17,7 +17,7 @@ export function OverridePart() {
   return (
     <div className="mt-1">
       {said && (
-        <p className="flex flex-wrap items-center gap-x-3 text-[17px]">
+        <p className="flex flex-wrap items-center gap-x-3 letters-17">
           <span>
             {said.by} says <span className="font-semibold">{said.verdict}</span>: {said.why}
           </span>

@@ -43,22 +43,24 @@ export function WaysOutPanel() {
     <section aria-label="Ways out and money" className="mt-5 border-t border-rule pt-2">
       <h2 className="text-lg font-semibold">Ways out, and what they cost</h2>
       {!ways && <p>being worked out…</p>}
-      {retired && <p className="py-1 text-[17px] font-semibold text-oxide">{retired}</p>}
+      {retired && <p className="py-1 letters-17 font-semibold text-oxide">{retired}</p>}
       {ways && (
-        <table className="ruled w-full text-[16px] [&_td]:py-1.5 [&_td]:pr-4 [&_td]:align-top">
-          <thead>
-            <tr className="caption text-left">
-              <th scope="col">way</th>
-              <th scope="col">nine times in ten</th>
-              <th scope="col">what it restores, what stays</th>
-            </tr>
-          </thead>
-          <tbody>
-            {ways.map((each) => (
-              <Way key={each.way} priced={each} />
-            ))}
-          </tbody>
-        </table>
+        <div className="overflow-x-auto">
+          <table className="ruled w-full letters-16 [&_td]:py-1.5 [&_td]:pr-4 [&_td]:align-top">
+            <thead>
+              <tr className="caption text-left">
+                <th scope="col">way</th>
+                <th scope="col">nine times in ten</th>
+                <th scope="col">what it restores, what stays</th>
+              </tr>
+            </thead>
+            <tbody>
+              {ways.map((each) => (
+                <Way key={each.way} priced={each} />
+              ))}
+            </tbody>
+          </table>
+        </div>
       )}
       {priced.length > 0 && <PriceChart priced={priced} />}
       <OwnersChoicePart />
@@ -86,7 +88,7 @@ function Way({ priced }: { priced: Priced }) {
       <td>
         {priced.ok ? (
           <>
-            <span className="block text-[17px] font-semibold sm:whitespace-nowrap">
+            <span className="block letters-17 font-semibold sm:whitespace-nowrap">
               {moneyRange(priced.money.spread, money)}
             </span>
             <span className="caption">{pricedWords(priced, money)}</span>

@@ -121,7 +121,7 @@ function FirmnessLine({ firm }: { firm: Firmness | undefined }) {
   const { member } = useMember();
   const change = firm && wouldChange(firm, member, system);
   return (
-    <p role="status" aria-label="How firm" className="min-h-6 text-[16px]">
+    <p role="status" aria-label="How firm" className="min-h-6 letters-16">
       {firm ? (
         <>
           <span className="font-semibold">{FIRM_WORDS[firm.is]}</span>
@@ -162,7 +162,7 @@ function WorstTable({
     [sections],
   );
   return (
-    <table className="mt-2 w-full text-[16px]">
+    <table className="mt-2 w-full letters-16">
       <thead>
         <tr className="caption text-left">
           <th scope="col" className="font-normal">

@@ -60,7 +60,7 @@ function Unsaid({ why, system }: { why: Asked['unsolved'][number]['why']; system
 }
 
 const OnStands = ({ states, system }: OfStates) => (
-  <table className="w-full max-w-2xl text-[15px]" aria-label="On its stands">
+  <table className="w-full max-w-2xl letters-15" aria-label="On its stands">
     <thead>
       <tr className="caption text-left">
         {['state', 'worst', 'used', 'held by'].map((head) => (
