@@ -41,7 +41,10 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
     <html lang="en" data-theme={theme ?? 'light'} data-records={records()} suppressHydrationWarning>
       {theme === undefined && <AsTheDevice nonce={await nonce()} />}
       <body>
-        <a href="#main" className="solid fixed left-2 top-2 z-50 -translate-y-24 focus:translate-y-0">
+        <a
+          href="#main"
+          className="solid fixed left-2 top-2 z-50 -translate-y-24 focus:translate-y-0 print:hidden"
+        >
           Skip to the work
         </a>
         <Heard>{children}</Heard>

@@ -159,6 +159,54 @@ test('light or dark as the device is, until somebody chooses; the first Tab skip
   await dark.close();
 });
 
+test('printed from the dark, a page is dark on white: every word of the answers, and what was chosen', async ({
+  browser,
+  server,
+}) => {
+  const dark = await browser.newContext({ colorScheme: 'dark', baseURL: server.url });
+  const page = await dark.newPage();
+  await page.goto(`${server.jobs['GR-7']}/answers`);
+  await worked(page);
+  /** The least contrast of any letter to the ground it stands on; on paper what has no ground of its own lies on white. */
+  const leastContrast = () =>
+    page.evaluate(() => {
+      const brush = document.createElement('canvas').getContext('2d', { willReadFrequently: true })!;
+      const light = (colour: string) => {
+        brush.clearRect(0, 0, 1, 1);
+        brush.fillStyle = colour;
+        brush.fillRect(0, 0, 1, 1);
+        const [r, g, b, alpha] = brush.getImageData(0, 0, 1, 1).data;
+        const linear = [r, g, b].map((c) => ((c! / 255 + 0.055) / 1.055) ** 2.4);
+        return { alpha: alpha!, is: 0.2126 * linear[0]! + 0.7152 * linear[1]! + 0.0722 * linear[2]! };
+      };
+      const ground = (of: Element | null): number => {
+        if (!of) return 1;
+        const own = light(getComputedStyle(of).backgroundColor);
+        return own.alpha > 200 ? own.is : ground(of.parentElement);
+      };
+      const said = [...document.querySelectorAll('main *')].filter(
+        (each) =>
+          each.checkVisibility() &&
+          [...each.childNodes].some(({ nodeType, textContent }) => nodeType === 3 && textContent!.trim()),
+      );
+      const contrasts = said.map((each) => {
+        const pair = [light(getComputedStyle(each).color).is, ground(each)].sort((a, b) => a - b);
+        return (pair[1]! + 0.05) / (pair[0]! + 0.05);
+      });
+      return { words: contrasts.length, least: Math.min(...contrasts) };
+    });
+  const ofMain = () => page.evaluate(() => getComputedStyle(document.documentElement).backgroundColor);
+  expect(await ofMain()).not.toBe('rgb(255, 255, 255)');
+  await page.emulateMedia({ media: 'print' });
+  expect(await ofMain()).toBe('rgb(255, 255, 255)');
+  await expect(page.getByRole('link', { name: 'Skip to the work' })).toHaveCount(0);
+  const { words, least } = await leastContrast();
+  expect(words).toBeGreaterThan(20);
+  // WCAG 2.2, 1.4.3: 4.5 to 1.
+  expect(least).toBeGreaterThanOrEqual(4.5);
+  await dark.close();
+});
+
 test('the Yard is searched, filtered and put in order by its address', async ({ page }) => {
   await page.goto('/');
   await page.getByLabel('tag, unit or job').fill('hopper');

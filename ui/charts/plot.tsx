@@ -32,7 +32,7 @@ export function Plot({
       gone = true;
     };
   }, [data, layout, height, theme, seen]);
-  return <div ref={holder} role="img" aria-label={label} style={{ height }} />;
+  return <div ref={holder} className="chart" role="img" aria-label={label} style={{ height }} />;
 }
 
 /** Counts how often the theme was turned: colours are read anew. */
