@@ -255,7 +255,11 @@ function Results({
 }) {
   return (
     <>
-      <div className="mt-2 grid grid-cols-[repeat(auto-fit,minmax(6.6rem,1fr))] gap-1.5 sm:grid-cols-5" role="group" aria-label="What it is">
+      <div
+        className="mt-2 grid grid-cols-[repeat(auto-fit,minmax(6.6rem,1fr))] gap-1.5 sm:grid-cols-5"
+        role="group"
+        aria-label="What it is"
+      >
         {SEEN_RESULTS.map((each, k) => (
           <button
             key={each}
