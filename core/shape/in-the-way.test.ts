@@ -121,6 +121,10 @@ describe('crossmembers and a plate', () => {
       ),
     };
     expect(codes(inTheWay(context(lapped, [over({})])))).toContain('broken in-the-way');
+    // Its foot is as wide as the flanges: it has no band of its own on the wall, as one on the web has.
+    const bandOf = (frame: Frame, more: Partial<Piece>) =>
+      clashesUnder(frame, rail, over(more)).find(({ name }) => name === cross.name)!.band;
+    expect(bandOf(lapped, {})).toBeUndefined();
     expect(
       inTheWay(context(lapped, [over({ kind: 'side plate', lowerEdgeMm: 40, upperEdgeMm: 120 })])),
     ).toEqual([]);

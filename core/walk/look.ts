@@ -105,8 +105,7 @@ export const lookKind = evidenceKind<Look>({
 /** Struck or felt, or looked into: these know more than the eye from outside. */
 const FELT: readonly Way[] = ['finger', 'pick', 'hammer', 'ring', 'scope'];
 type LookSaid = Pick<Look, 'result' | 'ways'>;
-const rankOf = ({ ways }: LookSaid): number =>
-  isOnlyTold(ways) ? 0 : ways.some((way) => FELT.includes(way)) ? 2 : 1;
+const isFelt = ({ ways }: LookSaid): boolean => ways.some((way) => FELT.includes(way));
 const worse = (one: LookSaid, other: LookSaid): boolean =>
   LOOK_RESULTS.indexOf(one.result) > LOOK_RESULTS.indexOf(other.result);
 
@@ -121,7 +120,7 @@ export function answersLook(after: LookSaid, before: LookSaid): boolean {
   if (after.result === 'not seen' || isOnlyTold(after.ways)) return false;
   if (isOnlyTold(before.ways)) return true;
   if (isFailed(before.result)) return after.result === before.result;
-  return rankOf(after) >= rankOf(before);
+  return isFelt(after) || !isFelt(before);
 }
 
 /** Somebody stood there and saw it. */

@@ -66,6 +66,10 @@ describe('taps in a recording', () => {
     expect(first!.ringMs / alone!.ringMs).toBeGreaterThan(0.9);
     expect(first!.ringMs / alone!.ringMs).toBeLessThan(1.1);
   });
+  // An amplitude that falls to 1/e in τ has lost 20 dB, a hundredth of its energy left, after ln 10 · τ.
+  test.each([4, 8, 30, 60, 110])('what falls to 1/e in %d ms loses 20 dB in 2.303 times that', (tauMs) =>
+    expect(hearTaps(struck([[0.2, 1500, tauMs]]), RATE)[0]!.ringMs! / (Math.LN10 * tauMs)).toBeCloseTo(1, 1),
+  );
   test.each([1200, 1201.5, 1203, 1204.5, 1767])(
     'a note of %d Hz, between two lines of the spectrum (5.9 Hz apart), is told to half a hertz',
     (hz) => expect(hearTaps(struck([[0.2, hz, 110]]), RATE)[0]!.toneHz - hz).toBeCloseTo(0, 0),

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import {
   askedBy,
   checkSign,
+  complaintKind,
   lookKind,
   firstGuessEdgeMm,
   hotSpots,
@@ -11,21 +12,33 @@ import {
   LOOK_RESULTS,
   memberWalk,
   nextToLookAt,
+  photoPairs,
   progressOf,
   SIGN_KINDS,
   signWeight,
   spotRules,
   spotStates,
   TRADE_SPOTS,
+  usualLift,
   signKind,
   type HotSpot,
+  type Complaint,
   type Look,
+  type Photo,
   type Sign,
   type SignDetail,
   type Settled,
   type SpotRule,
 } from '.';
-import { defaultFrame, FAMILY_IDS, familyOf, placementOf, type Frame } from '../frame';
+import {
+  axlesOf,
+  defaultFrame,
+  defaultLiftPoints,
+  FAMILY_IDS,
+  familyOf,
+  placementOf,
+  type Frame,
+} from '../frame';
 
 const frameOf = (family: Frame['family']): Frame =>
   defaultFrame({ ...familyOf(family).typical, family, steel: 'a36', datum: 'hole' });
@@ -116,6 +129,14 @@ describe('the list', () => {
     const diagonal = spots.find((spot) => spot.id === hanger.diagonalId)!;
     expect(diagonal.side).toBe('right');
     expect(diagonal.alongMm).toBeGreaterThan(ladder.lengthMm / 2);
+    // Of all of its kind over there the one as far from the other end as it is from its own.
+    const over = spots.filter(
+      ({ ruleId, side, alongMm }) =>
+        ruleId === hanger.ruleId && side === 'right' && alongMm > ladder.lengthMm / 2,
+    );
+    const off = (spot: HotSpot) => Math.abs(ladder.lengthMm - hanger.alongMm - spot.alongMm);
+    expect(over.length).toBeGreaterThan(1);
+    expect(off(diagonal)).toBe(Math.min(...over.map(off)));
   });
 
   test('a place lies along the frame where its own stations put it, whichever way its member runs', () => {
@@ -539,6 +560,7 @@ describe('signs', () => {
       ok: false,
       reason: expect.stringContaining('high-water'),
     });
+    expect(checkSign(rail, sign({ sign: 'debris', full: 0.5, wet: 'dry' })).ok).toBe(true);
     expect(checkSign(rail, sign(DETAILS[2]!, { toMm: 900 })).ok).toBe(true);
     expect(signKind.fits(ladder, sign(DETAILS[0]!, { memberId: 'nowhere' }))).toMatchObject({
       ok: false,
@@ -553,6 +575,34 @@ describe('signs', () => {
     expect(lookKind.schema.safeParse(lookAt(spot, 'not seen')).success).toBe(true);
   });
 });
+
+test('a complaint names members of this frame; pictures after go with the one before that is still there', () => {
+  const about = (memberIds: readonly string[]) => complaintKind.fits(ladder, { memberIds } as Complaint);
+  expect(about(['rail-left', 'rail-right']).ok).toBe(true);
+  expect(about(['rail-left', 'rail-middle'])).toMatchObject({
+    ok: false,
+    reason: 'member rail-middle is not on this frame',
+    at: 'memberIds',
+  });
+  const photos = [{ id: 'before' }, { id: 'after', pairOf: 'before' }, { id: 'alone', pairOf: 'struck' }];
+  expect(photoPairs(photos as Photo[])).toEqual([{ before: photos[0], after: photos[1] }]);
+});
+
+test.each(FAMILY_IDS)(
+  'a jack under a %s lifts one wheel, on its own side of the axle nearest to it',
+  (family) => {
+    const frame = frameOf(family);
+    const { jackMm, jackSide } = defaultLiftPoints(frame);
+    const axles = axlesOf(frame);
+    const nearest = axles.reduce((best, axle) =>
+      Math.abs(axle.stationMm - jackMm) < Math.abs(best.stationMm - jackMm) ? axle : best,
+    );
+    const { wheelsDown } = usualLift(frame, 'jack');
+    expect(wheelsDown).not.toContain(`${nearest.id} ${jackSide}`);
+    expect(new Set(wheelsDown).size).toBe(2 * axles.length - 1);
+    expect(usualLift(frame, 'two-post pads').wheelsDown).toEqual([]);
+  },
+);
 
 describe('learned from closed jobs', () => {
   const spots = spotsOf(ladder);

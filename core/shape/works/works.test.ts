@@ -344,6 +344,11 @@ describe('each limit has a case on either side, a millimetre apart or one choice
       'not of this metal',
     );
   });
+  test('what is bent too far to press cold may be heated', () => {
+    const far = { bowMm: 100, overMm: 600, hottestC: 600 };
+    expect(codes('straightening', { ...far, heat: 0 })).toContain('bent too far to press cold');
+    expect(codes('straightening', { ...far, heat: 1 })).not.toContain('bent too far to press cold');
+  });
   test('a profile that asks for a seam all round takes no plugged patch', () => {
     const uk = { ...DEFAULT_PRACTICE, legal: { ...DEFAULT_PRACTICE.legal, chosen: 'uk-inspection' } };
     const at = { ...AT['sheet patch'], practice: uk };
@@ -580,6 +585,11 @@ describe('each form worked once by hand', () => {
   test('doubler: half the pressure where it is as thick as what is beneath', () => {
     expect(figure('hole doubler', 'pin’s pressure on it', { thicknessMm: 6 })).toBeCloseTo(0.5, 9);
     expect(figure('hole doubler', 'worn by', { holeMm: 16, wornMm: 18 })).toBe(2);
+    const form = workForm('hole doubler');
+    const of = { ...startMeasures(form, AT['hole doubler']), acrossMm: 60, holeMm: 16 };
+    expect(form.judge(AT['hole doubler'], of).parts[0]!.drillLater).toEqual([
+      { at: [30, 30], diameterMm: 16 },
+    ]);
   });
   test('bracket: four 1/2 in grade 8 bolts, the worst carrying its share; a welded one by its seam', () => {
     const of = { fasteners: 4, oldGaugeMm: 50, oldPitchMm: 75, besideMm: 0, boltMm: 12.7, marks: 1 };
@@ -645,6 +655,14 @@ describe('each form worked once by hand', () => {
     const joint = (cut: number) => figure('splice', 'joint to fill', { cut });
     expect(joint(2)).toBeCloseTo(2 * (180 + 130), 9);
     expect(joint(0) / joint(2)).toBeCloseTo(Math.SQRT2, 9);
+    const form = workForm('splice');
+    const of = { ...startMeasures(form, AT.splice), pastMm: 180 };
+    const { parts, seams } = form.judge(AT.splice, of);
+    const plate = parts.find(({ name }) => name === 'fish plate')!;
+    // Inside and outside at both joints, each welded round.
+    expect([plate.count, plate.lengthMm]).toEqual([4, 360]);
+    const round = seams.find(({ what }) => what === 'fish plates, all round')!;
+    expect(round.lengthMm).toBeCloseTo(4 * 2 * (360 + plate.widthMm), 9);
   });
   test.each<[MemberShape, way: 0 | 1, deepMm: number]>([
     [CHANNEL, 0, 180],
