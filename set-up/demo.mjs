@@ -1,5 +1,5 @@
 // One command from a fresh clone to the demo: installs, builds, seeds, serves. Usage: npm run demo [-- --port 3000 --host 127.0.0.1 --db var/demo.db --fresh]
-import { existsSync, mkdirSync, rmSync } from 'node:fs';
+import { existsSync, mkdirSync, renameSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { ensureBuild, ensureNpmPackages } from './machine.mjs';
 
@@ -25,7 +25,13 @@ if (values.fresh && running !== undefined) {
   console.error(`${values.db} is open in process ${running}: stop that first. Nothing was put away.`);
   process.exit(1);
 }
-if (values.fresh) for (const end of ['', '-wal', '-shm']) rmSync(values.db + end, { force: true });
+if (values.fresh && existsSync(values.db)) {
+  // Put away, not thrown away: somebody may have worked in it.
+  const away = `${values.db}.until-${new Date().toISOString().replace(/[-:]|\.\d+/g, '')}`;
+  for (const end of ['', '-wal', '-shm', '-photos'])
+    if (existsSync(values.db + end)) renameSync(values.db + end, away + end);
+  console.log(`What was recorded until now is put away: ${away}`);
+}
 if (!existsSync(values.db)) {
   console.log(`Seeding ${values.db}`);
   seed(values.db);
@@ -40,7 +46,8 @@ const server = await serve(values.db, {
   process.exit(1);
 });
 console.log(
-  `\nOssatura is at ${server.url}   (records in ${values.db}; stop with Ctrl-C; start afresh with npm run demo -- --fresh)`,
+  `\nOssatura is at ${server.url}   (records in ${values.db}; stop with Ctrl-C; start afresh with npm run demo -- --fresh)` +
+    `\nA copy of everything recorded: npm run copy -- folder --db ${values.db}`,
 );
 await shop.print();
 for (const signal of ['SIGINT', 'SIGTERM'])
