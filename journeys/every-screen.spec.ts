@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import type { Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 import { expect, sendJob, strip, test, worked } from './stage';
 
 const VERBS = ['Frame', 'Probe', 'Trace', 'Weigh', 'Shape', 'Join', 'Order', 'Prove'] as const;
@@ -168,6 +168,22 @@ test.describe('on a phone', () => {
       await page.goto(path);
       await fits(path);
     }
+  });
+
+  test('where a device puts its own colours in, what was chosen and what was seen still differ from the rest', async ({
+    page,
+    jobs,
+  }) => {
+    await page.emulateMedia({ forcedColors: 'active' });
+    await page.goto(`${jobs['GR-7']}/walk`);
+    const results = page.getByRole('group', { name: 'What it is' });
+    const groundOf = (which: Locator) =>
+      which.first().evaluate((element) => getComputedStyle(element).backgroundColor);
+    const [chosen, other] = [true, false].map((pressed) => results.getByRole('button', { pressed }));
+    await expect(chosen!).toHaveText(/surface rust/);
+    expect(await groundOf(chosen!)).not.toBe(await groundOf(other!));
+    const seen = page.getByRole('button', { name: /^Steering gear, left/ });
+    expect(await groundOf(seen.locator('span'))).not.toBe(await groundOf(seen));
   });
 
   test('a long tag is read to its end: two units may differ in its last letter alone', async ({
