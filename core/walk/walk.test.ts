@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import {
   askedBy,
   checkSign,
+  claimsStand,
   complaintKind,
   lookKind,
   firstGuessEdgeMm,
@@ -22,6 +23,7 @@ import {
   usualLift,
   signKind,
   type HotSpot,
+  type Claim,
   type Complaint,
   type Look,
   type Photo,
