@@ -308,17 +308,17 @@ const TABLE: readonly Row[] = [
     { lift: 'Lift here', rail: share === 1 ? 'Leave' : 'Leave by hand' },
     'a good reading takes nothing from what a hammer vouched for',
   ]),
-  [
-    'struck along every face, then gauged as new at one place',
+  ...[1, 0.97, 0.93].map((left): Row => [
+    `struck along every face, then gauged at one place with ${100 * left} % left`,
     O,
     ({ frame, both, rail, sound }) => [
       ...sound(),
       ...both.flatMap(struckAlong),
-      ...read(frame, [rail], () => 1).filter(({ stationMm }) => stationMm === 0.5 * rail.lengthMm),
+      ...read(frame, [rail], () => left).filter(({ stationMm }) => stationMm === 0.5 * rail.lengthMm),
     ],
     { lift: 'Lift here', rail: 'Leave by hand' },
     'a good reading takes nothing from what a hammer vouched for',
-  ],
+  ]),
   // A second round.
   ...([true, false] as const).map((isRailFirst): Row => {
     const at: Parameters<Stage['sound']>[0] = ({ ruleId, share }) =>

@@ -30,6 +30,10 @@ const ANSWERED_BY_HAND: ReadonlySet<FindingCode> = new Set<FindingCode>([
   'mostly-guessed',
   'face-unknown',
 ]);
+/** Kept by the best estimate and not by its lower bound: it asks for readings, and nobody knows less of the metal than before there was one. */
+const isKeptAtBest = ({ source, verdict, value, limit }: Finding): boolean =>
+  source === 'retained' && verdict !== 'Leave' && value! >= limit!;
+const asksToKnow = (finding: Finding): boolean => ASK_TO_KNOW.has(finding.code) || isKeptAtBest(finding);
 
 /** The worst reason governs. Without the frame's demand, Leave carries the finding that it rests on the section alone. */
 export function weigh(picture: MemberPicture, demand?: DemandPair): MemberVerdict {
@@ -63,21 +67,19 @@ function withRemovalTest(
   demand: DemandPair | undefined,
 ): Finding[] {
   const least = demand?.least?.worst;
-  if (!least || !isRemovalTested(picture) || !found.some(({ code }) => ASK_TO_KNOW.has(code)))
-    return [...found];
+  if (!least || !isRemovalTested(picture) || !found.some(asksToKnow)) return [...found];
   const stands = least.utilisation <= 1;
   const answered = found.map((finding) =>
-    stands && ASK_TO_KNOW.has(finding.code)
-      ? { ...finding, verdict: answer(picture, finding.code) }
-      : finding,
+    stands && asksToKnow(finding) ? { ...finding, verdict: answer(picture, finding) } : finding,
   );
   return [...answered, stands ? standsWithout(least) : fallsWithout(picture, least)];
 }
 
 /** A face out of reach that does not decide leaves the member to what its other faces say. */
-const answer = (picture: MemberPicture, code: FindingCode): Verdict => {
-  if (code === 'face-unknown') return 'Leave';
-  return ANSWERED_BY_HAND.has(code) && isKnownByHand(picture) ? 'Leave by hand' : 'Watch';
+const answer = (picture: MemberPicture, finding: Finding): Verdict => {
+  if (finding.code === 'face-unknown') return 'Leave';
+  const isByHand = ANSWERED_BY_HAND.has(finding.code) || isKeptAtBest(finding);
+  return isByHand && isKnownByHand(picture) ? 'Leave by hand' : 'Watch';
 };
 
 type Least = NonNullable<NonNullable<DemandPair['least']>['worst']>;
