@@ -1,7 +1,8 @@
+import { randomUUID } from 'node:crypto';
 import { writeFileSync } from 'node:fs';
 import { readPdf } from '../checks/outside/validators';
 import { choose, expectChosen } from './choose';
-import { expect, kept, paperOf, test, worked } from './stage';
+import { expect, kept, paperOf, sendJob, test, worked } from './stage';
 
 /** A beam with a crack, a truck with a rotten crossmember: what the first plates of the trade would be, and by whose word. */
 test('a beam gets its cover; what is in its way is passed; other forms stand beside it; metal is reinforced by hand', async ({
@@ -199,4 +200,30 @@ test('rules speak while an end is dragged; what is let go is kept; a plate is ma
   await worked(page);
   await page.getByRole('button', { name: 'Make these two lengths one' }).first().click();
   await expect(flats.getByRole('heading', { name: /^bottom L, flat/ })).toBeVisible();
+});
+
+test('a rail thin all over and cut nowhere gets a piece over that stretch by one touch', async ({
+  page,
+}, info) => {
+  const job = await sendJob(page, `SF-${info.workerIndex}9`, { steel: 'a36' });
+  const [lengthMm, deepMm, wallMm] = [6096, 203.2, 6.35];
+  const evidence = Array.from({ length: 25 }, (_, k) => k / 24).flatMap((share) =>
+    (['web', 'top', 'bottom'] as const).flatMap((face) =>
+      [0.2, 0.5, 0.8].map((up) => ({
+        ...{ kind: 'reading', version: 2, id: randomUUID(), memberId: 'rail-right', face },
+        ...{ stationMm: share * lengthMm, heightMm: up * (face === 'web' ? deepMm : 60) },
+        ...{ thicknessMm: wallMm * (share >= 0.4 && share <= 0.6 ? 0.85 : 1), method: 'ultrasonic' },
+        ...{ by: 'RK', at: '2026-11-20T08:00:00Z', note: '' },
+      })),
+    ),
+  );
+  const sent = await page.request.post(`/api/jobs/${job}/evidence`, { data: { evidence } });
+  expect(sent.ok(), await sent.text()).toBe(true);
+  await page.goto(`/jobs/${job}/shape?member=rail-right`);
+  await worked(page);
+  await expect(page.getByText(/No wall of right rail is thin enough to be cut out/)).toBeVisible();
+  await page.getByRole('button', { name: /^Lay a piece over \d+ .*in to \d+ .*in$/ }).click();
+  await expect(page.getByRole('heading', { name: /^bottom L, laid over/ })).toBeVisible();
+  await expect(page.getByText(/^Sound metal reinforced/)).toBeVisible();
+  await kept(page);
 });

@@ -1,8 +1,15 @@
-import { defaultFrame, FAMILY_IDS, familyOf, type Member } from '@/core/frame';
-import { HOST_NEEDS, memberPicture, type Finding, type MemberPicture, type Verdict } from '@/core/weigh';
+import { defaultFrame, facesOf, FAMILY_IDS, familyOf, type Member } from '@/core/frame';
+import {
+  HOST_NEEDS,
+  memberPicture,
+  weigh,
+  type Finding,
+  type MemberPicture,
+  type Verdict,
+} from '@/core/weigh';
 import { DEFAULT_PRACTICE, metalPractice } from '@/core/reference';
 import { pieceKindsFor } from '@/core/shape';
-import { HOST_NEED_WORDS, nothingDrawnWords } from './by-hand';
+import { HOST_NEED_WORDS, nothingDrawnWords, thinAllOver } from './by-hand';
 
 const members = FAMILY_IDS.flatMap((family) => {
   const frame = defaultFrame({ ...familyOf(family).typical, family, steel: 'a36', datum: 'hole' });
@@ -41,7 +48,7 @@ test.each(
   members.filter(({ member }) => withoutPlates(member)).map((each) => [each.member.name, each] as const),
 )('%s, gone in the middle: what is needed and by whom, no step that would not help', (_name, each) => {
   const verdict = each.member.role === 'rail' ? 'Mend' : 'Renew';
-  const words = nothingDrawnWords(pictureOf(each), { verdict, findings: [] });
+  const words = nothingDrawnWords(pictureOf(each), { verdict, findings: [] }, 'in');
   expect(words).not.toMatch(/strike it or read it|measure/i);
   expect(words).not.toContain('Its reasons are in Weigh');
   expect(words.length).toBeGreaterThan(40);
@@ -52,7 +59,7 @@ test('nobody has looked: that is asked for; nothing wrong: that is said', () => 
   const { signs: _, ...bare } = pictureOf(each);
   const unseen = memberPicture({ ...bare, readings: [], signs: [] });
   const words = (picture: MemberPicture, verdict: Verdict) =>
-    nothingDrawnWords(picture, { verdict, findings: [] });
+    nothingDrawnWords(picture, { verdict, findings: [] }, 'in');
   expect(words(unseen, 'Can’t say')).toContain('strike it or read it first');
   expect(words(pictureOf(each), 'Watch')).toContain('Weigh says Watch');
 });
@@ -63,7 +70,62 @@ test('a crack that nobody traced: that first, unless damage is known besides', (
   const { signs: _, ...bare } = gone;
   const crack = { code: 'crack-not-traced', verdict: 'Mend', name: 'Front hanger' } as Finding;
   const words = (picture: MemberPicture) =>
-    nothingDrawnWords(picture, { verdict: 'Mend', findings: [crack] });
+    nothingDrawnWords(picture, { verdict: 'Mend', findings: [crack] }, 'in');
   expect(words(memberPicture({ ...bare, readings: [], signs: [] }))).toMatch(/Front hanger.*in Trace/);
   expect(words(gone)).not.toMatch(/in Trace/);
+});
+
+describe('a rail read along its whole length, and thin all over in its middle fifth', () => {
+  const frame = defaultFrame({
+    ...familyOf('open-channel ladder').typical,
+    family: 'open-channel ladder',
+    steel: 'a36',
+    datum: 'hole',
+  });
+  const rail = frame.members.find(({ id }) => id === 'rail-left')!;
+  const readTo = (left: number, steel: 'a36' | 'heat-treated-110' = 'a36'): MemberPicture => {
+    const member = { ...rail, steel };
+    return memberPicture({
+      frame: { ...frame, members: frame.members.map((each) => (each.id === rail.id ? member : each)) },
+      member,
+      practice: metalPractice(DEFAULT_PRACTICE),
+      cracks: [],
+      readings: Array.from({ length: 41 }, (_, k) => k / 40).flatMap((share) =>
+        facesOf(rail.shape).flatMap((face) =>
+          [0.2, 0.5, 0.8].map((up) => ({
+            ...{
+              kind: 'reading' as const,
+              id: `${share} ${face.id} ${up}`,
+              memberId: rail.id,
+              face: face.id,
+            },
+            ...{
+              stationMm: share * rail.lengthMm,
+              heightMm: up * face.widthMm,
+              method: 'ultrasonic' as const,
+            },
+            ...{ by: 'RK', at: '2026-01-01T00:00:00Z', note: '' },
+            thicknessMm: face.wallMm * (share >= 0.4 && share <= 0.6 ? left : 1),
+          })),
+        ),
+      ),
+    });
+  };
+  const said = (picture: MemberPicture) => [picture, weigh(picture)] as const;
+
+  test('is to be mended and cut nowhere: the stretch is said, and a piece may be laid over it', () => {
+    const [picture, verdict] = said(readTo(0.85));
+    expect(verdict.verdict).toBe('Mend');
+    const thin = thinAllOver(picture, verdict)!;
+    expect(thin.fromMm / rail.lengthMm).toBeCloseTo(0.39, 1);
+    expect(thin.toMm / rail.lengthMm).toBeCloseTo(0.61, 1);
+    expect(nothingDrawnWords(picture, verdict, 'mm')).toMatch(/thin all over, \d+ mm to \d+ mm/);
+  });
+  test.each<[string, MemberPicture]>([
+    ['above the shop’s share', readTo(0.95)],
+    ['with walls so thin that they are cut', readTo(0.5)],
+    ['of a steel that takes no welds', readTo(0.85, 'heat-treated-110')],
+  ])('%s: nothing is laid over it', (_, picture) =>
+    expect(thinAllOver(picture, weigh(picture))).toBeUndefined(),
+  );
 });

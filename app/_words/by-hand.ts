@@ -1,5 +1,7 @@
 import type { Member } from '@/core/frame';
-import { severity, type HostNeed, type MemberPicture, type MemberVerdict } from '@/core/weigh';
+import type { UnitSystem } from '@/core/quantity';
+import { severity, shortStretch, type HostNeed, type MemberPicture, type MemberVerdict } from '@/core/weigh';
+import { printStation } from './station';
 
 /** What is made good without a plate drawn here: what is needed, and by whom. */
 export const HOST_NEED_WORDS: Readonly<Record<HostNeed, string>> = {
@@ -34,6 +36,7 @@ const OF_ROLE: Partial<Record<Member['role'], string>> = {
 export function nothingDrawnWords(
   picture: MemberPicture,
   { verdict, findings }: Pick<MemberVerdict, 'verdict' | 'findings'>,
+  system: UnitSystem,
 ): string {
   const { member } = picture;
   const name = member.name.toLowerCase();
@@ -53,5 +56,22 @@ export function nothingDrawnWords(
   if (ofRole) return `Weigh says ${verdict} of ${name}. ${ofRole}.`;
   if (picture.steel.weldRepair !== 'yes' && hasDamage)
     return `${picture.steel.name}: no welded repair is proposed, and none that is bolted would do. Identify the steel in Frame, or follow the maker’s own instructions.`;
+  const thin = thinAllOver(picture, { verdict, findings });
+  if (thin)
+    return `No wall of ${name} is thin enough to be cut out: it is thin all over, ${stretchWords(member, thin, system)}. A piece laid over that makes up for it; what it restores is worked out as it is moved.`;
   return `Weigh says ${verdict} of ${name}; no plate is proposed for it. Its reasons are in Weigh.`;
 }
+
+/** From where to where less of the section is kept than the shop leaves, though no wall is bad: nothing is cut there, and something may be laid over it. */
+export function thinAllOver(
+  { zones, cracks, sections, practice, steel }: MemberPicture,
+  { verdict, findings }: Pick<MemberVerdict, 'verdict' | 'findings'>,
+): Stretch | undefined {
+  if (verdict !== 'Mend' || zones.length + cracks.length > 0 || steel.weldRepair !== 'yes') return undefined;
+  if (findings.find((each) => each.verdict === verdict)?.source !== 'retained') return undefined;
+  return shortStretch(sections, practice.leaveFraction);
+}
+
+type Stretch = NonNullable<ReturnType<typeof shortStretch>>;
+export const stretchWords = (member: Member, { fromMm, toMm }: Stretch, system: UnitSystem): string =>
+  `${printStation(member, fromMm, system)} to ${printStation(member, toMm, system)}`;

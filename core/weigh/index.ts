@@ -22,6 +22,7 @@ export {
   keptAlong,
   keptAt,
   lowerBound,
+  shortStretch,
   worstStation,
   type Kept,
   type KeptKey,

@@ -3,6 +3,8 @@ import {
   builtProperties,
   changedSection,
   keptAt,
+  shortStretch,
+  type SectionKept,
   laidSection,
   layoutsAlong,
   lowerBound,
@@ -163,6 +165,19 @@ describe('the wall as a section', () => {
     expect(capped.cells).toBe(1);
     expect(capped.jMm4 / plain.jMm4).toBeGreaterThan(0.95);
   });
+});
+
+describe('the stretch where too little is kept', () => {
+  const at = (stationMm: number, area: number, guessedShare = 0): SectionKept =>
+    ({ stationMm, guessedShare, kept: { area: { value: area, plusMinus: 0 } } }) as unknown as SectionKept;
+  test.each<[string, SectionKept[], ReturnType<typeof shortStretch>]>([
+    ['nowhere', [at(0, 0.9), at(100, 0.95)], undefined],
+    ['at one station', [at(0, 1), at(100, 0.89), at(200, 1)], { fromMm: 100, toMm: 100 }],
+    ['of two the worse', [at(0, 0.85), at(100, 1), at(200, 0.8), at(300, 0.89)], { fromMm: 200, toMm: 300 }],
+    ['up to both ends', [at(0, 0.7), at(100, 0.7)], { fromMm: 0, toMm: 100 }],
+    ['a guess is none', [at(0, 0.7, 0.51), at(100, 0.85, 0.5)], { fromMm: 100, toMm: 100 }],
+    ['no section at all', [], undefined],
+  ])('%s', (_, sections, stretch) => expect(shortStretch(sections, 0.9)).toEqual(stretch));
 });
 
 describe('what is kept', () => {

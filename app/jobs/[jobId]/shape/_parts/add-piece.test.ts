@@ -1,6 +1,16 @@
 import { defaultFrame, familyOf, type Family } from '@/core/frame';
 import { checkRepair, type Repair } from '@/core/shape';
-import { asForm, inForm, inOne, pieceAbout, repairAbout, onTwin, withAnother, withEnds } from './add-piece';
+import {
+  asForm,
+  inForm,
+  inOne,
+  pieceAbout,
+  repairAbout,
+  repairOver,
+  onTwin,
+  withAnother,
+  withEnds,
+} from './add-piece';
 import { wentPast } from './in-the-way';
 
 const frameOf = (family: Family) =>
@@ -23,6 +33,20 @@ test('its plate is the thinnest on the shelf that is as thick as the wall, else 
   const wallMm = channel.shape.thicknessMm;
   expect(thick([wallMm + 3, wallMm, wallMm - 1])).toBe(wallMm);
   expect(thick([wallMm - 3, wallMm - 2])).toBe(wallMm - 2);
+});
+test('over a stretch that is thin all over: past both its ends by a depth and a taper, and no further than the member', () => {
+  const past = channel.shape.depthMm + repairAbout(channel, 3000, by)!.pieces[0]!.taperMm;
+  const over = (fromMm: number, toMm: number) => {
+    const repair = repairOver(channel, { fromMm, toMm }, by)!;
+    expect(checkRepair(channel, repair)).toEqual({ ok: true, value: null });
+    return repair.pieces[0]!;
+  };
+  const piece = over(2000, 4000);
+  // To the quarter inch.
+  expect(Math.abs(piece.startMm - (2000 - past))).toBeLessThan(3.2);
+  expect(Math.abs(piece.endMm - (4000 + past))).toBeLessThan(3.2);
+  expect(over(100, 4000).startMm).toBe(0);
+  expect(over(2000, channel.lengthMm - 50).endMm).toBe(channel.lengthMm);
 });
 test('a round tube takes its sleeve', () => {
   const tube = { ...channel, shape: { kind: 'tube', depthMm: 80, thicknessMm: 4 } as const };

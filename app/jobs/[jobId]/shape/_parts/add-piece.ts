@@ -44,6 +44,24 @@ export function asForm(member: Member, piece: Piece, kind: PieceKind, face?: Pie
   return { ...placed, ...formOf(kind).start(member.shape, on), ...(keeps && { inside }) };
 }
 
+/** A repair of one plate over a stretch of metal that carries too little and is cut nowhere: a depth past both its ends, and its tapers. */
+export function repairOver(
+  member: Member,
+  { fromMm, toMm }: { readonly fromMm: number; readonly toMm: number },
+  choice: Parameters<typeof repairAbout>[2],
+): Repair | undefined {
+  const repair = repairAbout(member, (fromMm + toMm) / 2, choice);
+  const pieces = repair?.pieces.map((piece) => {
+    const pastMm = member.shape.depthMm + piece.taperMm;
+    return {
+      ...piece,
+      startMm: Math.max(0, stepped(fromMm - pastMm)),
+      endMm: Math.min(member.lengthMm, stepped(toMm + pastMm)),
+    };
+  });
+  return repair && { ...repair, pieces: pieces! };
+}
+
 /** A repair of one plate, laid by hand about a station: on sound metal too. */
 export function repairAbout(
   member: Member,

@@ -7,7 +7,6 @@ import { percent } from '@/core/quantity';
 import { flatsOf, toCutOf, type WorkedRepair } from '@/core/job';
 import { checkRepair, inLengths, lieOver, pieceName, type Repair } from '@/core/shape';
 import { lowerBound, type MemberPicture } from '@/core/weigh';
-import { nothingDrawnWords } from '../../../../_words/by-hand';
 import type { StripScale } from '@/ui/strip';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { ruleWords } from '../../../../_words/join-findings';
@@ -27,6 +26,7 @@ import { Checked } from './checked';
 import { EndHandles } from './end-handles';
 import { HeldBy } from './held-by';
 import { InTheWay } from './in-the-way';
+import { NothingDrawn } from './nothing-drawn';
 import { OtherForms } from './other-forms';
 import { RenewalPart } from './renewal-part';
 import { KeepPattern, PatternsPart } from './patterns-part';
@@ -64,7 +64,7 @@ export function ShapeBench() {
     <Bench slice="as repaired">
       <MemberStrip plates={plates} plateLabels readings={false} over={over} height={340} />
       {work && repairs.length === 0 && work.notOffered.length === 0 && (
-        <p className="mt-4 text-xl">{nothingDrawnWords(work.picture, work.verdict)}</p>
+        <NothingDrawn work={work} onAdd={(repair) => change({ repair, isProposal: true }, () => ({}))} />
       )}
       {work?.notOffered.map((tried) => (
         <NothingFits key={tried.repair.id} tried={tried} onTake={(other) => change(other, () => ({}))} />
