@@ -590,6 +590,26 @@ test('a complaint names members of this frame; pictures after go with the one be
   expect(photoPairs(photos as Photo[])).toEqual([{ before: photos[0], after: photos[1] }]);
 });
 
+test.each([
+  ['borne out, and then kept late that it was not', 'borne out', 'not borne out', 'not borne out'],
+  ['not borne out, and then kept late that it was', 'not borne out', 'borne out', 'not borne out'],
+  ['cannot be told, and then kept late that it was', 'cannot be told', 'borne out', 'cannot be told'],
+  [
+    'not borne out, and then kept late that it cannot be told',
+    'not borne out',
+    'cannot be told',
+    'not borne out',
+  ],
+] as const)('a claim on which two devices disagree, %s: the sterner stands', (_, first, late, stands) => {
+  const [at10, at9] = [first, late].map((standing, k) => ({
+    ...{ kind: 'claim', id: id(900 + k), claimId: id(899), words: 'metalwork done', by: 'RK', note: '' },
+    ...{ standing, at: `2026-11-20T${k ? '09' : '10'}:00:00Z` },
+  })) as Claim[];
+  expect(claimsStand([at10!, at9!]).map(({ standing }) => standing)).toEqual([stands]);
+  // In the order of the clock the later one is the last word, whatever it says.
+  expect(claimsStand([at9!, at10!]).map(({ standing }) => standing)).toEqual([first]);
+});
+
 test.each(FAMILY_IDS)(
   'a jack under a %s lifts one wheel, on its own side of the axle nearest to it',
   (family) => {
