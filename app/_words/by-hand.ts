@@ -58,7 +58,7 @@ export function nothingDrawnWords(
     return `${picture.steel.name}: no welded repair is proposed, and none that is bolted would do. Identify the steel in Frame, or follow the maker’s own instructions.`;
   const thin = thinAllOver(picture, { verdict, findings });
   if (thin)
-    return `No wall of ${name} is thin enough to be cut out: it is thin all over, ${stretchWords(member, thin, system)}. A piece laid over that makes up for it; what it restores is worked out as it is moved.`;
+    return `No wall of ${name} is thin enough to be cut out: it is thin all over, ${stretchWords(member, thin, system)}. A piece may be laid over that; what it restores is worked out as it is moved.`;
   return `Weigh says ${verdict} of ${name}; no plate is proposed for it. Its reasons are in Weigh.`;
 }
 
