@@ -7,6 +7,7 @@ import {
   lookKind,
   firstGuessEdgeMm,
   hotSpots,
+  isWornOrRusted,
   isDoubtful,
   isFailed,
   learnedSpots,
@@ -569,6 +570,15 @@ describe('signs', () => {
       reason: expect.stringContaining('nowhere'),
     });
   });
+
+  test.each<[string, Omit<Extract<SignDetail, { sign: 'hole' }>, 'sign'>, boolean]>([
+    ['nobody expects one there', { acrossMm: 20 }, true],
+    ['of its made size', { acrossMm: 20, expectedMm: 20 }, false],
+    ['grown by 1 mm', { acrossMm: 21, expectedMm: 20 }, false],
+    ['grown by more', { acrossMm: 21.1, expectedMm: 20 }, true],
+    ['oval by 1 mm', { acrossMm: 20, longMm: 21, expectedMm: 20 }, false],
+    ['oval by more', { acrossMm: 20, longMm: 21.1, expectedMm: 20 }, true],
+  ])('a hole, %s', (_, hole, is) => expect(isWornOrRusted({ sign: 'hole', ...hole })).toBe(is));
 
   test('a look without a way, or not seen without a why, is no record', () => {
     const spot = spotsOf(ladder)[0]!;
