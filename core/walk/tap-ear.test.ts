@@ -43,7 +43,10 @@ describe('a doubtful spot against a good one, each limit with a case on either s
 describe('taps in a recording', () => {
   const RATE = 48_000;
   /** Struck at these times, each ringing at its own note and falling to 1/e in so many ms. */
-  function struck(at: readonly (readonly [s: number, hz: number, tauMs: number])[]): Float32Array {
+  function struck(
+    at: readonly (readonly [s: number, hz: number, tauMs: number])[],
+    loud = 0.7,
+  ): Float32Array {
     const samples = new Float32Array(2.5 * RATE);
     let state = 1;
     for (let i = 0; i < samples.length; i++) {
@@ -53,7 +56,7 @@ describe('taps in a recording', () => {
     for (const [s, hz, tauMs] of at)
       for (let i = 0; i + s * RATE < samples.length; i++)
         samples[Math.round(s * RATE) + i]! +=
-          0.7 * Math.exp(-i / RATE / (tauMs / 1000)) * Math.sin((2 * Math.PI * hz * i) / RATE);
+          loud * Math.exp(-i / RATE / (tauMs / 1000)) * Math.sin((2 * Math.PI * hz * i) / RATE);
     return samples;
   }
 
@@ -87,5 +90,12 @@ describe('taps in a recording', () => {
         RATE,
       ),
     ).toHaveLength(count),
+  );
+  // Noise of 0.0005 either way is 0.00029 on the mean; a tone of 0.0033 is eight times that.
+  test.each([
+    [0.003, 0],
+    [0.004, 1],
+  ])('a tap of %d of full scale over that noise: heard as %i', (loud, count) =>
+    expect(hearTaps(struck([[0.5, 1500, 60]], loud), RATE)).toHaveLength(count),
   );
 });
