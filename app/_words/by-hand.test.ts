@@ -2,6 +2,7 @@ import { defaultFrame, facesOf, FAMILY_IDS, familyOf, type Member } from '@/core
 import {
   HOST_NEEDS,
   memberPicture,
+  thinAllOver,
   weigh,
   type Finding,
   type MemberPicture,
@@ -9,7 +10,7 @@ import {
 } from '@/core/weigh';
 import { DEFAULT_PRACTICE, metalPractice } from '@/core/reference';
 import { pieceKindsFor } from '@/core/shape';
-import { HOST_NEED_WORDS, nothingDrawnWords, thinAllOver } from './by-hand';
+import { HOST_NEED_WORDS, nothingDrawnWords } from './by-hand';
 
 const members = FAMILY_IDS.flatMap((family) => {
   const frame = defaultFrame({ ...familyOf(family).typical, family, steel: 'a36', datum: 'hole' });

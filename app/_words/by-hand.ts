@@ -1,6 +1,6 @@
 import type { Member } from '@/core/frame';
 import type { UnitSystem } from '@/core/quantity';
-import { severity, shortStretch, type HostNeed, type MemberPicture, type MemberVerdict } from '@/core/weigh';
+import { severity, thinAllOver, type HostNeed, type MemberPicture, type MemberVerdict } from '@/core/weigh';
 import { printStation } from './station';
 
 /** What is made good without a plate drawn here: what is needed, and by whom. */
@@ -62,16 +62,6 @@ export function nothingDrawnWords(
   return `Weigh says ${verdict} of ${name}; no plate is proposed for it. Its reasons are in Weigh.`;
 }
 
-/** From where to where less of the section is kept than the shop leaves, though no wall is bad: nothing is cut there, and something may be laid over it. */
-export function thinAllOver(
-  { zones, cracks, sections, practice, steel }: MemberPicture,
-  { verdict, findings }: Pick<MemberVerdict, 'verdict' | 'findings'>,
-): Stretch | undefined {
-  if (verdict !== 'Mend' || zones.length + cracks.length > 0 || steel.weldRepair !== 'yes') return undefined;
-  if (findings.find((each) => each.verdict === verdict)?.source !== 'retained') return undefined;
-  return shortStretch(sections, practice.leaveFraction);
-}
-
-type Stretch = NonNullable<ReturnType<typeof shortStretch>>;
+type Stretch = NonNullable<ReturnType<typeof thinAllOver>>;
 export const stretchWords = (member: Member, { fromMm, toMm }: Stretch, system: UnitSystem): string =>
   `${printStation(member, fromMm, system)} to ${printStation(member, toMm, system)}`;

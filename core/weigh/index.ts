@@ -22,12 +22,12 @@ export {
   keptAlong,
   keptAt,
   lowerBound,
-  shortStretch,
   worstStation,
   type Kept,
   type KeptKey,
   type SectionKept,
 } from './kept';
+export { shortStretch, thinAllOver } from './thin-all-over';
 export { type ColumnDamage, type DamageZone } from './damage';
 export { memberPicture, type CrackedWeld, type MemberEvidence, type MemberPicture } from './picture';
 export {

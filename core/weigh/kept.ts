@@ -113,24 +113,3 @@ export function worstStation(sections: readonly SectionKept[], key: KeptKey): Se
     return !worst || lowerBound(mine) < lowerBound(worst.kept[key]!) ? here : worst;
   }, undefined);
 }
-
-/** What a verdict is held to, as far as it is kept (`rules/kept-section.ts`). */
-const JUDGED: readonly KeptKey[] = ['area', 'inertia', 'modulusTop', 'modulusBottom', 'torsion'];
-const leastKept = ({ kept }: SectionKept): number =>
-  Math.min(...JUDGED.flatMap((key) => kept[key]?.value ?? []));
-
-/** The stretch about the worst station in which less than `limit` is kept of some figure, mm along the member; undefined where nowhere is. */
-export function shortStretch(
-  sections: readonly SectionKept[],
-  limit: number,
-): { readonly fromMm: number; readonly toMm: number } | undefined {
-  // What is mostly guessed is neither damage nor soundness.
-  const least = sections.map((each) => (isJudged(each) ? leastKept(each) : Infinity));
-  const isShort = (k: number) => (least[k] ?? Infinity) < limit;
-  let first = least.indexOf(Math.min(...least));
-  if (!isShort(first)) return undefined;
-  let last = first;
-  while (isShort(first - 1)) first--;
-  while (isShort(last + 1)) last++;
-  return { fromMm: sections[first]!.stationMm, toMm: sections[last]!.stationMm };
-}

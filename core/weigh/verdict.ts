@@ -5,7 +5,7 @@ import { isRemovalTested } from './least';
 import type { MemberPicture } from './picture';
 import { preserved } from './preserved';
 import { RULES } from './rules';
-import { isKnownByHand } from './rules/survey';
+import { isHeldByHand, isKnownByHand } from './rules/survey';
 
 export interface MemberVerdict {
   readonly verdict: Verdict;
@@ -34,6 +34,8 @@ const ANSWERED_BY_HAND: ReadonlySet<FindingCode> = new Set<FindingCode>([
 const isKeptAtBest = ({ source, verdict, value, limit }: Finding): boolean =>
   source === 'retained' && verdict !== 'Leave' && value! >= limit!;
 const asksToKnow = (finding: Finding): boolean => ASK_TO_KNOW.has(finding.code) || isKeptAtBest(finding);
+const isOpen = (finding: Finding): boolean =>
+  ASK_TO_KNOW.has(finding.code) || (isKeptAtBest(finding) && finding.verdict === 'Can’t say');
 
 /** The worst reason governs. Without the frame's demand, Leave carries the finding that it rests on the section alone. */
 export function weigh(picture: MemberPicture, demand?: DemandPair): MemberVerdict {
@@ -68,18 +70,23 @@ function withRemovalTest(
 ): Finding[] {
   const least = demand?.least?.worst;
   if (!least || !isRemovalTested(picture) || !found.some(asksToKnow)) return [...found];
-  const stands = least.utilisation <= 1;
+  // Metal that was read is not said to be unknown: without it a member may fall, and that decides nothing.
+  if (!(least.utilisation <= 1))
+    return found.some(isOpen) ? [...found, fallsWithout(picture, least)] : [...found];
   const answered = found.map((finding) =>
-    stands && asksToKnow(finding) ? { ...finding, verdict: answer(picture, finding) } : finding,
+    asksToKnow(finding) ? { ...finding, verdict: answer(picture, finding) } : finding,
   );
-  return [...answered, stands ? standsWithout(least) : fallsWithout(picture, least)];
+  return [...answered, standsWithout(least)];
 }
 
 /** A face out of reach that does not decide leaves the member to what its other faces say. */
 const answer = (picture: MemberPicture, finding: Finding): Verdict => {
   if (finding.code === 'face-unknown') return 'Leave';
-  const isByHand = ANSWERED_BY_HAND.has(finding.code) || isKeptAtBest(finding);
-  return isByHand && isKnownByHand(picture) ? 'Leave by hand' : 'Watch';
+  // What a gauge read and found short of Leave is not left by a hand that never struck it.
+  const isByHand = isKeptAtBest(finding)
+    ? isHeldByHand(picture)
+    : ANSWERED_BY_HAND.has(finding.code) && isKnownByHand(picture);
+  return isByHand ? 'Leave by hand' : 'Watch';
 };
 
 type Least = NonNullable<NonNullable<DemandPair['least']>['worst']>;

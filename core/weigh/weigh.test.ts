@@ -4,6 +4,7 @@ import {
   changedSection,
   keptAt,
   shortStretch,
+  type DemandPair,
   type SectionKept,
   laidSection,
   layoutsAlong,
@@ -335,6 +336,22 @@ describe('verdicts', () => {
     expect(picture.partedAtMm.length).toBeGreaterThan(0);
     expect(severity(weigh(picture).verdict)).toBeGreaterThanOrEqual(severity('Splice'));
     expect(picture.sections.every((section) => Number.isFinite(section.found.ixMm4))).toBe(true);
+  });
+
+  test('read all over and kept by the best estimate alone: Watch, whatever falls where its errors are taken away', () => {
+    const picture = surveyed(channel, (s) => (s >= 1200 && s <= 1800 ? 0.91 : 1) * 6.35);
+    const asked = (utilisation: number) =>
+      ({
+        memberId: 'rail-left',
+        worst: { utilisation, stationMm: 1500, caseId: 'bump' },
+        pads: [],
+      }) as unknown;
+    const held = (least: number) =>
+      weigh(picture, { found: {}, built: {}, least: asked(least) } as unknown as DemandPair);
+    expect(held(0.99).verdict).toBe('Watch');
+    expect(codes(held(0.99))).toContain('stands-without');
+    expect(held(1.01).verdict).toBe('Watch');
+    expect(codes(held(1.01))).not.toContain('falls-without');
   });
 
   test('the worst reason governs, whatever it is', () => {

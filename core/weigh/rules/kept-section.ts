@@ -9,6 +9,8 @@ const RULES: readonly (readonly [FindingCode, readonly KeptKey[]])[] = [
   ['area-kept', ['area']],
   ['torsion-kept', ['torsion']],
 ];
+/** What a verdict is held to, as far as it is kept. */
+export const JUDGED: readonly KeptKey[] = RULES.flatMap(([, keys]) => keys);
 
 /**
  * Retained A, I, S (J for closed sections) at the worst station, held by their lower bound against the shop's fraction.

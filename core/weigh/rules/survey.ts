@@ -65,3 +65,6 @@ export function isKnownByHand({ account, member, surface, built, practice }: Mem
   const asked = { keptShare: practice.hand.struckKept, madeMm: evenWall(surface, built.thicknessMm) };
   return facesOf(member.shape).every((face) => vouchedShare(account, face.id, asked) >= HAND_SHARE);
 }
+/** Held by hand over most of every face, whatever was read of the rest. */
+export const isHeldByHand = ({ account, member }: MemberPicture): boolean =>
+  facesOf(member.shape).every((face) => knownShare(account, face.id, ['held']) >= HAND_SHARE);

@@ -1,8 +1,9 @@
 'use client';
 
 import { checkRepair, type Repair } from '@/core/shape';
+import { thinAllOver } from '@/core/weigh';
 import { useReader, useRecords, type WorkView } from '../../../_desk';
-import { nothingDrawnWords, stretchWords, thinAllOver } from '../../../../_words/by-hand';
+import { nothingDrawnWords, stretchWords } from '../../../../_words/by-hand';
 import { repairOver } from './add-piece';
 
 /** Why no plate is drawn; where the metal is only thin all over, one may be laid over that stretch. */
