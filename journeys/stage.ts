@@ -32,7 +32,7 @@ function untilItHears(page: Page): void {
 /** The production build on a demo database: one a worker, kept between its tests. */
 export const test = base.extend<
   { jobs: Readonly<Record<string, string>>; untouched: Server; quiet: void },
-  { server: Server }
+  { server: Server; spare: { lend: () => Promise<Server> } }
 >({
   server: [
     async ({}, provide) => {
@@ -52,12 +52,21 @@ export const test = base.extend<
     { scope: 'worker' },
   ],
   jobs: async ({ server }, provide) => provide(server.jobs),
+  /** A second server, started where one is first asked for, and as seeded for everybody who asks. */
+  spare: [
+    async ({}, provide) => {
+      let server: Server | undefined;
+      const lend = async () => {
+        if (server) await server.asReady();
+        return (server ??= await serveDemo());
+      };
+      await provide({ lend });
+      server?.stop();
+    },
+    { scope: 'worker' },
+  ],
   /** The demo as seeded, for a journey that what others measure or keep would change. */
-  untouched: async ({}, provide) => {
-    const server = await serveDemo();
-    await provide(server);
-    server.stop();
-  },
+  untouched: async ({ spare }, provide) => provide(await spare.lend()),
   /** A script error on any page fails the journey. */
   quiet: [
     async ({ page }, provide) => {

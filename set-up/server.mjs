@@ -124,6 +124,15 @@ export async function serveDemo({ empty = false, ...options } = {}) {
     ...server,
     jobs,
     path,
+    /** Everything as the demo was made ready, while the server goes on: what was recorded since is gone. */
+    asReady: async () => {
+      const madeReady = join(process.env[READY], 'demo.db');
+      const ready = new Database(madeReady, { readonly: true });
+      await ready.backup(path);
+      ready.close();
+      rmSync(`${path}-photos`, { recursive: true, force: true });
+      cpSync(`${madeReady}-photos`, `${path}-photos`, { recursive: true });
+    },
     stop: () => {
       server.stop();
       rmSync(folder, { recursive: true, force: true });
