@@ -13,7 +13,7 @@ test('killed at random writes, locked, no room, damaged, the clock backwards: wh
   await new Promise((resolve) => server.child.once('exit', resolve));
   const jobId = jobs['GR-7']!.split('/')[2]!;
   try {
-    const run = await killRun(path, jobId, { kills: 25, random: seeded(20261127) });
+    const run = await killRun(path, jobId, { kills: 12, random: seeded(20261127) });
     expect(run).toMatchObject({ missing: 0, twice: 0, sound: 'ok' });
     expect(run.acknowledged).toBeGreaterThan(0);
     for (const trouble of TROUBLES(path)) {
