@@ -27,6 +27,12 @@ const frame = defaultFrame({
   datum: 'hole',
 });
 const rail = frame.members.find((member) => member.id === 'rail-left')!;
+const boxed = defaultFrame({
+  ...familyOf('boxed ladder').typical,
+  family: 'boxed ladder',
+  steel: 'a36',
+  datum: 'hole',
+});
 const AT = 2000;
 const day = (d: number) => `2026-01-${String(d).padStart(2, '0')}T00:00:00Z`;
 const sign = (detail: SignDetail, d: number, more: object = {}): Sign =>
@@ -105,6 +111,22 @@ const at = (found: Found, stationMm = AT, face = 'bottom'): CellIs => {
 const rings: SignDetail = { sign: 'struck', tool: 'hammer', answer: 'even ring' };
 const skin: SignDetail = { sign: 'old repair', cover: 'skin over rust' };
 const taken: SignDetail = { sign: 'opened', how: 'cover taken off' };
+
+test('where a crack on a closed section may run on across the line it is unrolled at, the far face is doubtful', () => {
+  const box = boxed.members.find((member) => member.id === 'rail-left')!;
+  const surface = surfaceOf(box.shape);
+  const first = surface.rowFace[0]!;
+  const ends = [3, 33].map((uMm) => ({
+    stationMm: AT,
+    face: first.id,
+    heightMm: first.reversed ? first.widthMm - uMm : uMm,
+  }));
+  const crack = { kind: 'crack', id: 'c', memberId: box.id, path: ends, at: day(1), startFound: false };
+  const one = account({ cracks: [{ ...crack, finishFound: true } as unknown as Crack] }, box);
+  const column = columnsUnder(one.stationsMm, AT, AT)[0];
+  expect(cellIs(one, surface.uMm.length - 1, column)).toBe('doubtful');
+  expect(cellIs(one, Math.floor(0.7 * surface.uMm.length), column)).toBe('unseen');
+});
 
 describe('what later evidence answers', () => {
   const stretch = { fromMm: 0, toMm: rail.lengthMm, face: 'bottom' };

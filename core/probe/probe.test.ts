@@ -305,6 +305,17 @@ describe('the map ready to draw', () => {
     const share = (map: typeof sparse) => area(mapContours(map, 6).guessed.rings) / sheet;
     expect(share(sparse)).toBeGreaterThan(0.9);
     expect(share(wall(6))).toBeLessThan(share(sparse) - 0.2);
+    // Drawn midway between a cell that is known and one that is not: as much as there are such cells.
+    const cells = wall(6).known;
+    const guessed = cells.filter((known) => known === KNOWN.guess).length / cells.length;
+    expect(share(wall(6))).toBeGreaterThan(guessed - 0.03);
+    expect(share(wall(6))).toBeLessThan(guessed + 0.03);
+  });
+
+  test('even metal is drawn to the sheet’s edges', () => {
+    const even = wall(6);
+    const sheet = (even.stationsMm.at(-1)! - even.stationsMm[0]!) * even.surface.edgeUMm.at(-1)!;
+    expect(area(mapContours(even, 6).regions[0]!.rings) / sheet).toBeCloseTo(1, 6);
   });
 });
 

@@ -5,6 +5,7 @@ import {
   cracksAsSeen,
   foretell,
   foretoldToMm,
+  grewAfter,
   intensityBetween,
   ligamentsOf,
   limitOf,
@@ -215,8 +216,18 @@ test('what cracks leave of each face they cross; two that overlap count once', (
   expect(ligamentsOf(box, [round]).get('inner')).toBeCloseTo(140, 6);
 });
 
+describe('a crack after it was mended', () => {
+  test.each([
+    ['longer at its other end', [lookOf(1, 2, { startMm: 10 }), lookOf(2, 8, { startMm: 10 })], true],
+    ['as long, the other way round', [lookOf(1, 2, { startMm: 10 }), lookOf(2, 10, { startMm: 2 })], false],
+    ['only its gap looked at', [lookOf(1, 2), lookOf(2, 30, { gapOnly: true })], false],
+  ] as const)('%s', (_what, looks, grew) => expect(grewAfter(crackOf(20), looks, looks[1].at)).toBe(grew));
+});
+
 describe('how far until the limit', () => {
   const grown = [lookOf(1, 4), lookOf(2, 9)];
+  test('looked at twice at one distance is no distance backwards', () =>
+    expect(foretold(crackOf(20), [lookOf(1, 0, { usedKm: 10_000 }), ...grown.slice(1)], {}).ok).toBe(true));
   test('two looks and more: a range, its middle inside, a look three times within the least', () => {
     const { toLimit, lookEvery, limit, isGrowing, deltaK } = told(foretold(crackOf(20), grown));
     expect(toLimit.low).toBeGreaterThan(0);
