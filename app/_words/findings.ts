@@ -94,6 +94,11 @@ const FINDING_WORDS: Readonly<Record<FindingCode, Say<Finding>>> = {
     detail: `± ${printLength(f.plusMinus!, s, 'thickness')} in the inch above the sound edge; least for welding ${printLength(f.limit!, s, 'thickness')}`,
     change: 'a reading in that inch',
   }),
+  'thin-read': (f, s) => ({
+    title: `Read thin on its ${f.name} face: ${printLength(f.value!, s, 'thickness')}`,
+    detail: `sound from ${printLength(f.limit!, s, 'thickness')}; too little is read around it to judge the section, and thin metal is bad metal until more is read`,
+    change: 'readings around it, from the face’s edge to its fold and a hand’s width to either side',
+  }),
   'top-flange-gone': (f) => ({
     title: 'Top flange gone',
     detail: `over ${percent(f.value!)} of the length more than half its width is unsound; plates have nothing to hang from`,

@@ -2,7 +2,7 @@ import { jobDemand, jobSpots, verdictWithDemand, workJob, type Evidence, type Jo
 import { defaultFrame, facesOf, familyOf, typicalLoads, type FaceId } from '../frame';
 import type { Reading } from '../probe';
 import { DEFAULT_PRACTICE } from '../reference';
-import { severity } from '../weigh';
+import { severity, type Verdict } from '../weigh';
 
 /** A truck looked at by eye and hammer, every spot sound; then one reading. */
 const { typical } = familyOf('open-channel ladder');
@@ -61,6 +61,7 @@ test.each<[memberId: string, face: FaceId]>([
   ['cross-4', 'web'],
   ['cross-4', 'bottom'],
   ['rail-left', 'web'],
+  ['rail-left', 'bottom'],
 ])('one reading on %s, %s: a good one says nothing worse, one far below does', (memberId, face) => {
   const before = verdictOf(memberId, looks);
   expect(before.verdict).toBe('Watch');
@@ -72,3 +73,57 @@ test.each<[memberId: string, face: FaceId]>([
   const thin = verdictOf(memberId, [...looks, readOn(memberId, face, 0.3)]);
   expect(severity(thin.verdict)).toBeGreaterThan(severity(before.verdict));
 });
+
+test.each<[face: FaceId, kept: number, verdict: Verdict]>([
+  ['bottom', 0.79, 'Mend'],
+  ['bottom', 0.82, 'Watch'],
+  ['top', 0.79, 'Splice'],
+  ['top', 0.82, 'Watch'],
+  ['web', 0.79, 'Mend'],
+  ['web', 0.82, 'Watch'],
+])(
+  'one reading on the %s face of a rail, at %d of its wall, and nothing read around it: %s',
+  (face, kept, verdict) =>
+    expect(verdictOf('rail-left', [...looks, readOn('rail-left', face, kept)]).verdict).toBe(verdict),
+);
+
+test('struck all over, one reading short of Leave is watched, one at it is left by hand', () => {
+  const rail = frame.members.find(({ id }) => id === 'rail-left')!;
+  const struck = facesOf(rail.shape).map(
+    ({ id }, k) =>
+      ({
+        kind: 'sign',
+        ...stamp(800 + k),
+        memberId: rail.id,
+        face: id,
+        stationMm: 0,
+        toMm: rail.lengthMm,
+        heightMm: 0,
+        detail: { sign: 'struck', tool: 'hammer', answer: 'even ring' },
+      }) as Evidence,
+  );
+  const read = (kept: number) =>
+    verdictOf(rail.id, [...looks, ...struck, readOn(rail.id, 'bottom', kept)]).verdict;
+  expect([read(0.89), read(0.91)]).toEqual(['Watch', 'Leave by hand']);
+});
+
+test('read all round a thin place the section is judged there: a small part of a flange is no reason of its own', () => {
+  const rail = frame.members.find(({ id }) => id === 'rail-left')!;
+  const whole = facesOf(rail.shape).flatMap((face) =>
+    Array.from({ length: Math.ceil(rail.lengthMm / 100) }, (_, k) => 100 * k).flatMap((stationMm) =>
+      [0.05, 0.35, 0.65, 0.95].map(
+        (share, k) =>
+          ({
+            ...readOn(rail.id, face.id, 1),
+            ...stamp(10_000 + stationMm * 10 + k + 5 * facesOf(rail.shape).indexOf(face)),
+            stationMm,
+            heightMm: share * face.widthMm,
+          }) as Reading,
+      ),
+    ),
+  );
+  const codes = (of: readonly Evidence[]) => verdictOf(rail.id, of).findings.map(({ code }) => code);
+  const thin = readOn(rail.id, 'bottom', 0.7);
+  expect(codes([...looks, thin])).toContain('thin-read');
+  expect(codes([...looks, ...whole, thin])).not.toContain('thin-read');
+}, 300_000);

@@ -34,6 +34,7 @@ export const FINDING_CODES = [
   'edge-not-bracketed',
   'edge-open-between',
   'thin-landing',
+  'thin-read',
   'top-flange-gone',
   'both-flanges-gone',
   'crack',

@@ -12,6 +12,7 @@ const THIN: ReadonlySet<FindingCode> = new Set<FindingCode>([
   'torsion-kept',
   'margin-short',
   'margin-enough',
+  'thin-read',
 ]);
 
 /**

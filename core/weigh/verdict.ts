@@ -6,6 +6,7 @@ import type { MemberPicture } from './picture';
 import { preserved } from './preserved';
 import { RULES } from './rules';
 import { isHeldByHand, isKnownByHand } from './rules/survey';
+import { isReadShort } from './rules/thin-read';
 
 export interface MemberVerdict {
   readonly verdict: Verdict;
@@ -85,7 +86,7 @@ const answer = (picture: MemberPicture, finding: Finding): Verdict => {
   // What a gauge read and found short of Leave is not left by a hand that never struck it.
   const isByHand = isKeptAtBest(finding)
     ? isHeldByHand(picture)
-    : ANSWERED_BY_HAND.has(finding.code) && isKnownByHand(picture);
+    : ANSWERED_BY_HAND.has(finding.code) && isKnownByHand(picture) && !isReadShort(picture);
   return isByHand ? 'Leave by hand' : 'Watch';
 };
 

@@ -16,6 +16,7 @@ import { edgeNotBracketed, edgeOpenBetween, soundEdgeMargin, thinLanding } from 
 import { steelAllowsWelding } from './steel';
 import { straightness } from './straightness';
 import { survey } from './survey';
+import { thinRead } from './thin-read';
 import { walked } from './walked';
 
 export type Rule = (picture: MemberPicture) => Finding[];
@@ -30,6 +31,7 @@ export const RULES: readonly Rule[] = [
   edgeNotBracketed,
   edgeOpenBetween,
   thinLanding,
+  thinRead,
   cracks,
   crackedWelds,
   steelAllowsWelding,
