@@ -134,8 +134,27 @@ const found = (state: object): Evidence => {
   return { kind: 'find', ...stamped(), ...about, part: 'weld', state } as Evidence;
 };
 
+const noted = (detail: object): Evidence => {
+  const { member, face, stationMm, heightMm } = place();
+  const at = { memberId: member.id, face: face.id, stationMm, heightMm };
+  return { kind: 'sign', ...stamped(), ...at, detail } as Evidence;
+};
+const crossed = (): Evidence => {
+  const { member, face, stationMm, heightMm } = place();
+  const path = [0.5 * heightMm, heightMm].map((mm) => ({ stationMm, face: face.id, heightMm: mm }));
+  const ends = { startFound: next() < 0.7, finishFound: next() < 0.7 };
+  return { kind: 'crack', ...stamped(), memberId: member.id, path, ...ends, seenBy: 'dye penetrant' };
+};
+
 const BAD = [
   () => read(0.1, 0.6),
+  crossed,
+  () => noted({ sign: 'struck', tool: 'hammer', answer: pick(['dull', 'dead', 'gave way']) }),
+  () => noted({ sign: 'delamination', deepMm: 2 }),
+  () => noted({ sign: 'hole', acrossMm: 10 + 50 * next() }),
+  () => noted({ sign: 'dent', deepMm: 5 + 25 * next(), acrossMm: 80 }),
+  () => noted({ sign: 'out of shape', is: pick(['bent', 'twisted', 'torn']), offMm: 5 + 25 * next() }),
+  () => noted({ sign: 'old repair', cover: pick(['skin over rust', 'filler', 'added angle or flat']) }),
   () => looked(pick(['soft', 'through', 'cracked'])),
   () => found(pick([{ is: 'broken' }, { is: 'missing' }, { is: 'cracked' }])),
 ];
@@ -162,7 +181,7 @@ const drawn = (from: readonly (() => Evidence)[], count: number) =>
 function walked(base: readonly Evidence[], laid: readonly Evidence[]) {
   return [0, ...laid.map((_, k) => k + 1)].map((count) => answers([...base, ...laid.slice(0, count)]));
 }
-const bad = drawn(BAD, 5);
+const bad = drawn(BAD, 7);
 
 test('nothing bad that is found makes an answer milder', () => {
   const steps = walked(start, bad);
@@ -170,7 +189,7 @@ test('nothing bad that is found makes an answer milder', () => {
     const milder = [...after].filter(([of, harsh]) => harsh < steps[k]!.get(of)!);
     expect({ found: bad[k], milder }).toEqual({ found: bad[k], milder: [] });
   });
-  expect(steps[5]!.get('unit')).toBeGreaterThan(steps[0]!.get('unit')!);
+  expect(steps[bad.length]!.get('unit')).toBeGreaterThan(steps[0]!.get('unit')!);
 });
 
 test('nothing good that is found makes one harsher', () => {
@@ -219,6 +238,11 @@ function mirrored(record: Evidence): Evidence {
           Math.abs((each.spot.fromMm! + each.spot.toMm!) / 2 - stationMm) < 1e-6,
       )!;
       return { ...record, memberId, stationMm, spotId: spot.id, title: spot.title };
+    }
+    case 'crack': {
+      const memberId = otherSide(record.memberId);
+      const path = record.path.map((spot) => ({ ...spot, stationMm: mirroredMm(memberId, spot.stationMm) }));
+      return { ...record, memberId, path };
     }
     default: {
       const placed = record as Extract<Evidence, { kind: 'reading' | 'sign' }>;
