@@ -1,8 +1,25 @@
-import { jobDemand, jobSpots, verdictWithDemand, workJob, type Evidence, type JobRecords } from '.';
-import { defaultFrame, facesOf, familyOf, typicalLoads, type FaceId } from '../frame';
+import {
+  jobDemand,
+  jobSpots,
+  knownNothing,
+  verdictWithDemand,
+  workJob,
+  type Evidence,
+  type JobRecords,
+} from '.';
+import {
+  defaultFrame,
+  facesOf,
+  FAMILY_IDS,
+  familyOf,
+  typicalLoads,
+  type FaceId,
+  type Frame,
+  type Member,
+} from '../frame';
 import type { Reading } from '../probe';
 import { DEFAULT_PRACTICE } from '../reference';
-import { severity, type Verdict } from '../weigh';
+import { severity, weigh, type Verdict } from '../weigh';
 
 /** A truck looked at by eye and hammer, every spot sound; then one reading. */
 const { typical } = familyOf('open-channel ladder');
@@ -127,3 +144,34 @@ test('read all round a thin place the section is judged there: a small part of a
   expect(codes([...looks, thin])).toContain('thin-read');
   expect(codes([...looks, ...whole, thin])).not.toContain('thin-read');
 }, 300_000);
+
+/** One of every kind of member of a family, by its part in the frame and its section. */
+function kindsOf(of: Frame): Member[] {
+  const seen = new Set<string>();
+  return of.members.filter(({ role, shape }) => {
+    const kind = `${role} ${shape.kind}`;
+    return !seen.has(kind) && seen.add(kind);
+  });
+}
+
+test.each(FAMILY_IDS)(
+  '%s: metal read at under a third asks for more than a look, on every face of every kind of member',
+  (family) => {
+    const of = defaultFrame({ ...familyOf(family).typical, family, steel: 'hot-rolled-50', datum: 'hole' });
+    const known = knownNothing();
+    for (const member of kindsOf(of))
+      for (const face of facesOf(member.shape)) {
+        const at = { memberId: member.id, face: face.id, stationMm: 0.4 * member.lengthMm };
+        const thin = { heightMm: 0.5 * face.widthMm, thicknessMm: 0.3 * face.wallMm };
+        const reading: Reading = { kind: 'reading', ...stamp(900), ...at, ...thin, method: 'ultrasonic' };
+        const works = workJob({ ...job([reading]), frame: of }, known.works);
+        const { picture } = works.find((work) => work.picture.member.id === member.id)!;
+        const asked = weigh(picture).findings.map(({ verdict }) => verdict);
+        expect([member.id, face.id, asked.some((verdict) => severity(verdict) >= severity('Mend'))]).toEqual([
+          member.id,
+          face.id,
+          true,
+        ]);
+      }
+  },
+);
