@@ -308,8 +308,8 @@ describe('the map ready to draw', () => {
     // Drawn midway between a cell that is known and one that is not: as much as there are such cells.
     const cells = wall(6).known;
     const guessed = cells.filter((known) => known === KNOWN.guess).length / cells.length;
-    expect(share(wall(6))).toBeGreaterThan(guessed - 0.03);
-    expect(share(wall(6))).toBeLessThan(guessed + 0.03);
+    expect(share(wall(6))).toBeGreaterThan(guessed - 0.012);
+    expect(share(wall(6))).toBeLessThan(guessed + 0.012);
   });
 
   test('even metal is drawn to the sheet’s edges', () => {
