@@ -136,7 +136,10 @@ describe('what makes a decision firm, and what does not', () => {
   });
   test('hand and eye alone are never firm where they leave it in use; what they condemn is', () => {
     const { picture } = judged([]);
-    const said = (verdict: 'Leave by hand' | 'Watch' | 'Mend', code: 'stands-without' | 'struck-failed') =>
+    const said = (
+      verdict: 'Leave by hand' | 'Watch' | 'Mend',
+      code: 'stands-without' | 'struck-failed' | 'thin-read',
+    ) =>
       firmnessOf(
         picture,
         [],
@@ -149,6 +152,7 @@ describe('what makes a decision firm, and what does not', () => {
     });
     expect(said('Watch', 'stands-without').is).toBe('could flip with one more reading');
     expect(said('Mend', 'struck-failed').is).toBe('firm');
+    expect(said('Mend', 'thin-read').is).toBe('open');
   });
   test('thin metal that is preserved goes by what it carries', () => {
     const readings = even(0.8);

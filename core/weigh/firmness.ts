@@ -53,8 +53,11 @@ export function firmnessOf(
   const [next] = nextReadings(picture, 1);
   const beside = { fields, unseen: names, ...(next && { next }) };
   if (verdict === 'Can’t say') return { ...beside, is: 'open', other: 0.5, fields: 0 };
-  const decided = findings.some((finding) => acts(finding) && !DRAWN.has(finding.code));
-  if (decided) return { ...beside, is: 'firm', other: 0, fields: 0 };
+  const deciding = findings.filter((finding) => acts(finding) && !DRAWN.has(finding.code));
+  if (deciding.some(({ code }) => code !== 'thin-read'))
+    return { ...beside, is: 'firm', other: 0, fields: 0 };
+  // Read around, its section is judged, and may be kept.
+  if (deciding.length > 0) return { ...beside, is: 'open', other: 0.5, fields: 0 };
   const draw = decisionDrawn(picture, readings, findings);
   // Nothing was measured: what hand and eye leave in use, one reading may overturn.
   if (!draw) return { ...beside, is: 'could flip with one more reading', other: 0.5, fields: 0 };

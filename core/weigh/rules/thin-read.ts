@@ -29,7 +29,7 @@ export function thinRead(picture: MemberPicture): Finding[] {
         source: 'sound',
         name: face.id,
         at: { fromMm: stationMm, toMm: stationMm },
-        firmness: 'firm',
+        firmness: 'open',
       },
     };
   });
