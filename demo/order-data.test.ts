@@ -61,7 +61,7 @@ test('the calendar knows open jobs, their plans and what is done of them; a clos
   const divers = planned.find(({ tag }) => tag === 'DV-3')!;
   expect(divers.plan!.tasks.length).toBeGreaterThan(10);
   expect(divers).toMatchObject({ needBy: '2026-12-20', slot: { bay: 'South' } });
-  expect(divers.done).toContain('clear E');
+  expect(divers.done).toContain('clear F');
   const waits = planned.find(({ tag }) => tag === 'BM-2')!;
   expect(waits).not.toHaveProperty('plan');
   expect(waits.told).toMatchObject({ interim: { answer: 'to the shop only' } });

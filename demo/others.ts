@@ -224,7 +224,7 @@ export const diversTrailer = (): JobBundle =>
     readings: (frame, random) => [
       ...survey(
         member(frame, 'rail-left'),
-        [{ centreIn: 60, halfLengthIn: 26, tideIn: 1.4, worstFraction: 0.7 }],
+        [{ centreIn: 60, halfLengthIn: 26, tideIn: 1.4, worstFraction: 0.85 }],
         {
           by: 'TM',
           startedAt: '2026-11-18T08:40:00Z',

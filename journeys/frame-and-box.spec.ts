@@ -22,6 +22,13 @@ test('the frame is edited: members, mounts, judgements; what is impossible is re
   await expect(page.getByText('Frame kept').first()).toBeVisible();
   await page.reload();
   await expect(page.getByLabel('Crossmember 7 station')).toHaveValue('72');
+  // Touched twice, one fitting goes: the next one, come up under the finger, stays.
+  const removals = page.getByRole('region', { name: 'Fittings' }).getByRole('button', { name: /^Remove/ });
+  const before = await removals.count();
+  await removals.first().dblclick();
+  await expect(removals).toHaveCount(before - 1);
+  await page.getByRole('button', { name: 'Put back' }).click();
+  await expect(removals).toHaveCount(before);
   await expect(page.getByRole('button', { name: /^Crossmember 7/ })).toBeVisible();
 
   const depth = page.getByLabel('Left rail depth');

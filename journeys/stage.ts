@@ -1,6 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
-import { test as base, expect, type APIRequestContext, type Locator, type Page } from '@playwright/test';
+import {
+  test as base,
+  expect as plain,
+  type APIRequestContext,
+  type Locator,
+  type Page,
+} from '@playwright/test';
 import { choose } from './choose';
 import { defaultFrame, familyOf, type Family } from '../core/frame';
 import type { JobFile } from '../core/job';
@@ -73,12 +79,24 @@ export const test = base.extend<
       const errors: string[] = [];
       page.on('pageerror', (error) => errors.push(error.message));
       await provide();
-      expect(errors).toEqual([]);
+      plain(errors).toEqual([]);
     },
     { auto: true },
   ],
 });
-export { expect };
+
+/** Waits before it is asked whether a thing is seen: each asking in vain writes down the whole page for the message that nobody reads. */
+export const expect = plain.extend({
+  async toBeVisible(locator: Locator, options: { readonly timeout?: number } = {}) {
+    const state = this.isNot ? 'hidden' : 'visible';
+    await locator.waitFor({ state, timeout: options.timeout ?? this.timeout }).catch(() => undefined);
+    const asked = this.isNot ? plain(locator).not : plain(locator);
+    return asked.toBeVisible({ timeout: 1000 }).then(
+      () => ({ pass: !this.isNot, message: () => '' }),
+      (error: Error) => ({ pass: this.isNot, message: () => error.message }),
+    );
+  },
+});
 
 /** Waits until the bench has worked everything out. Reading a page lays it out: it is not done in every frame while the page has work to do. */
 export const worked = (page: Page): Promise<unknown> =>

@@ -13,7 +13,7 @@ import {
   plannedOn,
   flatsOf,
   sortedRecords,
-  tryUsualLifts,
+  usualLifts,
   verdictWithDemand,
   jobFirmness,
   jobOrder,
@@ -22,6 +22,7 @@ import {
   workMember,
   type Candidate,
   type KnownFrame,
+  type KnownLifts,
   type JobDemand,
   type JobFile,
   type JobOrder,
@@ -141,6 +142,7 @@ interface Bench {
   demand?: JobDemand | undefined;
   /** The frame as made, solved once for as long as it stays as it is. */
   readonly frame: KnownFrame;
+  readonly lifts: KnownLifts;
   demandFailedOn?: SortedRecords;
   /** Whether something was worked out that the shelf does not have. */
   fresh: boolean;
@@ -239,8 +241,8 @@ const questions = (
     return askLift(file, file.notices, done, plan, frame.cuts);
   },
   tryLifts: async () => {
-    const { file, done, frame } = await settled();
-    return tryUsualLifts(file, file.notices, done, frame.cuts);
+    const { file, done, frame, lifts } = await settled();
+    return usualLifts(file, file.notices, done, lifts, frame.cuts);
   },
   firmness: async () => {
     const { file, done } = await settled();
@@ -310,6 +312,7 @@ const newBench = (file: JobFile): Bench => ({
   done: new Map(),
   failed: new Map(),
   frame: knownFrame(),
+  lifts: {},
   fresh: false,
 });
 

@@ -40,7 +40,7 @@ const byMember = (works: readonly MemberWork[]): Map<string, MemberWork> =>
 
 /** What takes too long to be worked out where requests are answered. */
 const TASKS = {
-  line: jobLine,
+  line: (file: JobFile) => jobLine(file, knownOf(file)),
   /** Every member worked out and judged with what the frame asks of it, and the four answers as of today. */
   answered: (file: JobFile) => {
     const { works, four, ways } = answeredJob(file, file.notices, today(), knownOf(file));

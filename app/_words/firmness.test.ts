@@ -28,6 +28,12 @@ test.each<[string, Firmness, string, string | undefined]>([
   ],
   ['hand and eye', { ...drawn, fields: 0 }, 'rests on hand and eye', 'a reading at 100 in, web, 2 in up'],
   [
+    'thin by less than the tool may be off',
+    { ...drawn, fields: 0, isWithinError: true, unseen: ['hanger'] },
+    'by less than the tool may be off; not seen: hanger',
+    'look at hanger',
+  ],
+  [
     'too little known',
     { ...drawn, is: 'open', fields: 0, unseen: ['hanger'] },
     'too little is known; not seen: hanger',

@@ -16,9 +16,12 @@ const UNDRAWN_WORDS: Readonly<Record<Firmness['is'], string>> = {
   open: 'too little is known',
 };
 
+const WITHIN_ERROR = 'it was read thinner than sound by less than the tool may be off';
+
 /** Why a decision is as firm as it is. */
-export function firmLine({ is, other, fields, unseen }: Firmness): string {
+export function firmLine({ is, other, fields, unseen, isWithinError }: Firmness): string {
   const seen = unseen.length > 0 ? `; not seen: ${unseen.slice(0, 3).join(', ')}` : '';
+  if (isWithinError) return `${WITHIN_ERROR}${seen}`;
   if (fields === 0) return `${UNDRAWN_WORDS[is]}${is === 'firm' ? '' : seen}`;
   const share = other === 0 ? 'in none' : `in ${percent(other)}`;
   return `of ${fields} ways the metal between the readings may be, ${share} it would be the other way${seen}`;

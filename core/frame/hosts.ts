@@ -55,15 +55,22 @@ export interface Host {
 const SIDES = ['left', 'right'] as const;
 const hand = (side: Host['side']): number => (side === 'left' ? -1 : side === 'right' ? 1 : 0);
 
+/** Asked for one by one of the same frame, which is never changed in place. */
+const HOSTS = new WeakMap<Frame, readonly Host[]>();
+
 /** Every host of a frame but its members. */
-export function hostsOf(frame: Frame): Host[] {
+export function hostsOf(frame: Frame): readonly Host[] {
+  const known = HOSTS.get(frame);
+  if (known) return known;
   const fittings = frame.fittings.flatMap((fitting) => fittingHosts(frame, fitting));
-  return [
+  const hosts = [
     ...withDiagonals(frame, fittings),
     ...frame.members.flatMap((member) => jointHosts(frame, member)),
     ...(frame.panels ?? []).map((panel) => panelHost(frame, panel)),
     ...(frame.pockets ?? []).map((pocket) => pocketHost(frame, pocket)),
   ];
+  HOSTS.set(frame, hosts);
+  return hosts;
 }
 
 export const hostOf = (frame: Frame, on: HostOn, id: string): Host | undefined =>

@@ -2,8 +2,8 @@ import type { Notice } from '../frame';
 import type { Priced } from '../weigh';
 import { fourAnswers, plannedOn } from './answers';
 import type { FourAnswers } from './question';
-import { judgedJob, type KnownJob } from './demand';
-import { tryUsualLifts } from './lift';
+import { judgedJob, knownNothing, type KnownJob } from './demand';
+import { usualLifts } from './lift';
 import type { MemberWork } from './member';
 import type { JobRecords } from './records';
 import { waysOut } from './ways-out';
@@ -13,14 +13,14 @@ export function answeredJob(
   records: JobRecords,
   notices: readonly Notice[],
   today: string,
-  known?: KnownJob,
+  known: KnownJob = knownNothing(),
 ): { readonly works: MemberWork[]; readonly four: FourAnswers; readonly ways: Priced[] } {
   const { works, demand } = judgedJob(records, known);
   const byId = new Map(works.map((work) => [work.picture.member.id, work]));
   const weighed = new Map(
     works.map((work) => [work.picture.member.id, { verdict: work.verdict, plan: plannedOn(work) }]),
   );
-  const lifts = tryUsualLifts(records, notices, byId);
+  const lifts = usualLifts(records, notices, byId, known.lifts, known.frame.cuts);
   const four = fourAnswers(records, { weighed, demand, lifts, notices, today });
   return { works, four, ways: waysOut(records, weighed) };
 }

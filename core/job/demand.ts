@@ -16,7 +16,8 @@ import {
 import { isBolted, pieceName, STATE_IDS, type StateId } from '../shape';
 import { fingerprint } from '../quantity';
 import { jobHosts } from './inputs';
-import { workJob, type MemberWork } from './member';
+import type { KnownLifts } from './lift';
+import { workJob, type MemberWork, type Weighed } from './member';
 import type { JobRecords } from './records';
 import { countedRenewed } from './renewals';
 import {
@@ -226,10 +227,18 @@ export function verdictWithDemand(picture: MemberPicture, demand: JobDemand): Me
 /** What was worked out of a job before; held by whoever is asked of the same job more than once. */
 export interface KnownJob {
   readonly works: Map<string, MemberWork>;
+  readonly weighed: Map<string, Weighed>;
   demand: JobDemand;
   readonly frame: KnownFrame;
+  readonly lifts: KnownLifts;
 }
-export const knownNothing = (): KnownJob => ({ works: new Map(), demand: {}, frame: knownFrame() });
+export const knownNothing = (): KnownJob => ({
+  works: new Map(),
+  weighed: new Map(),
+  demand: {},
+  frame: knownFrame(),
+  lifts: {},
+});
 
 /** What the frame asks in the states wanted, and every member it was solved from; what none of whose inputs changed is taken over from `known`. */
 export function demandOf(

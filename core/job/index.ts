@@ -52,7 +52,16 @@ export {
   type KnownJob,
   type StateDemand,
 } from './demand';
-export { askLift, liftBasis, tryUsualLifts, USUAL_WAYS, type LiftReply, type LiftTried } from './lift';
+export {
+  askLift,
+  liftBasis,
+  tryUsualLifts,
+  USUAL_WAYS,
+  usualLifts,
+  type KnownLifts,
+  type LiftReply,
+  type LiftTried,
+} from './lift';
 export { explainComplaint, isBroken, recordedAgainst } from './complaint';
 export { boughtMember, jobBuyersLook } from './buying';
 export { closingSchema, type Closing } from './closing';

@@ -148,6 +148,28 @@ export interface LiftTried extends Pick<LiftReply, 'answer' | 'reasons'> {
   readonly better?: readonly number[];
 }
 
+/** The usual ways as they came out last, with the mark of what they rested on; held by whoever asks more than once. */
+export interface KnownLifts {
+  last?: { readonly mark: string; readonly tried: LiftTried[] };
+}
+
+/** The usual ways of lifting; tried anew only when anything has changed that they rest on. */
+export function usualLifts(
+  records: JobRecords,
+  notices: readonly Notice[],
+  works: ReadonlyMap<string, MemberWork>,
+  known: KnownLifts,
+  kept?: KeptCuts,
+): LiftTried[] {
+  const mark = fingerprint([
+    liftBasis(records, notices),
+    JSON.stringify(records.practice),
+    ...[...works].flatMap(([id, { marks }]) => [id, marks.mark]),
+  ]);
+  if (known.last?.mark !== mark) known.last = { mark, tried: tryUsualLifts(records, notices, works, kept) };
+  return known.last.tried;
+}
+
 /** The usual ways tried where they usually take a frame; elsewhere only where none of them will do. */
 export function tryUsualLifts(
   records: JobRecords,

@@ -1,7 +1,8 @@
 import { severity, unitVerdict, type Verdict } from '../weigh';
 import type { EvidenceId } from './evidence';
-import { inputsOf, sortedRecords } from './inputs';
-import { weighMember } from './member';
+import { knownNothing, type KnownJob } from './demand';
+import { sortedRecords } from './inputs';
+import { weighJob } from './member';
 import { stands, type JobRecords } from './records';
 
 /** What is next in a job. */
@@ -38,9 +39,10 @@ const ON_FOOT: ReadonlySet<string> = new Set<EvidenceId>(['look', 'sign', 'find'
 /** Plates are drawn for these; a member to renew or a unit to retire is no matter of plates. */
 const PLATED: readonly Verdict[] = ['Mend', 'Splice'];
 
-export function jobLine(records: JobRecords): JobLine {
+/** A job's line; members none of whose inputs changed since they were `known` are not judged again. */
+export function jobLine(records: JobRecords, known: KnownJob = knownNothing()): JobLine {
   const sorted = sortedRecords(records);
-  const weighed = records.frame.members.map((member) => weighMember(inputsOf(sorted, member)));
+  const weighed = weighJob(sorted, known);
   const unit = unitVerdict(weighed.map(({ picture, verdict }) => ({ member: picture.member, verdict })));
   const toAct = [
     ...weighed

@@ -11,7 +11,7 @@ import {
   type Repair,
 } from '../shape';
 import { candidates } from './candidates';
-import { inputsOf, sortedRecords, type MemberInputs } from './inputs';
+import { inputsOf, sortedRecords, type MemberInputs, type SortedRecords } from './inputs';
 import type { JobRecords } from './records';
 import { drawnOut, workRepair } from './work-repair';
 import { brokenRules, type WorkedRepair } from './worked-repair';
@@ -106,6 +106,29 @@ function orBetter(inputs: MemberInputs, picture: MemberPicture, proposal: Repair
   if (!better) return worked;
   // Under the first one's name: a proposal is the same one whichever form it has come to.
   return { ...better, repair: { ...better.repair, id: proposal.id } };
+}
+
+/** A member judged by itself, with the mark of what that rested on. */
+export interface Weighed {
+  readonly mark: string;
+  readonly picture: MemberPicture;
+  readonly verdict: MemberVerdict;
+}
+
+/** Every member judged; what none of whose inputs changed is taken over from `known`, where a whole work of it serves as well. */
+export function weighJob(
+  sorted: SortedRecords,
+  known: { readonly works: ReadonlyMap<string, MemberWork>; readonly weighed: Map<string, Weighed> },
+): Weighed[] {
+  return sorted.records.frame.members.map((member) => {
+    const inputs = inputsOf(sorted, member);
+    const { mark } = inputs;
+    const [work, before] = [known.works.get(member.id), known.weighed.get(member.id)];
+    if (before?.mark === mark) return before;
+    const { picture, verdict } = work?.marks.mark === mark ? work : weighMember(inputs);
+    known.weighed.set(member.id, { mark, picture, verdict });
+    return { mark, picture, verdict };
+  });
 }
 
 /**

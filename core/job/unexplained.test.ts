@@ -1,4 +1,4 @@
-import { defaultFrame, familyOf } from '../frame';
+import { defaultFrame, facesOf, familyOf } from '../frame';
 import { DEFAULT_PRACTICE } from '../reference';
 import type { Complaint, LookResult } from '../walk';
 import { workJob } from './member';
@@ -73,3 +73,20 @@ test.each<[string, Evidence, readonly string[]]>([
   ['a rail seen sound', looked('rail-left', 'sound'), ['rail-left', 'rail-right']],
   ['a crossmember off the path seen through', looked(cross, 'through'), ['rail-left', 'rail-right']],
 ])('%s', (_, evidence, members) => expect(asked([sag, evidence])).toEqual(members));
+
+test.each([
+  [0.79, []],
+  [0.81, ['rail-left', 'rail-right']],
+])('a beam’s thick flange read at %d of its own wall, more than its web was made of', (kept, members) => {
+  const semi = defaultFrame({
+    ...familyOf('semi trailer').typical,
+    ...{ family: 'semi trailer', steel: 'a36', datum: 'hole' },
+  });
+  const { shape } = semi.members.find(({ id: each }) => each === 'rail-left')!;
+  const { wallMm: flangeMm } = facesOf(shape).find(({ id: face }) => face === 'bottom')!;
+  const read = { ...reading('rail-left', kept * flangeMm), face: 'bottom' } as Evidence;
+  const found = workJob({ ...records([sag, read]), frame: semi }).filter(({ verdict }) =>
+    verdict.findings.some(({ code }) => code === 'complaint-unexplained'),
+  );
+  expect(found.map(({ picture }) => picture.member.id)).toEqual(members);
+});

@@ -1,5 +1,5 @@
 import { sayingsOf, type Claim } from '../metal';
-import { soundThresholdMm } from '../probe';
+import { nominalMm, soundThresholdMm, type Reading } from '../probe';
 import type { Complaint } from '../walk';
 import type { HostVerdict, MemberEvidence } from '../weigh';
 
@@ -24,9 +24,10 @@ export function unexplainedComplaints(
 
 function speaksAgainst(evidence: MemberEvidence): boolean {
   const { member, readings, practice } = evidence;
-  const soundMm = soundThresholdMm(member.shape.thicknessMm, practice);
+  const isThin = ({ face, thicknessMm }: Reading) =>
+    thicknessMm < soundThresholdMm(nominalMm(member, face), practice);
   return (
-    readings.some(({ thicknessMm }) => thicknessMm < soundMm) ||
+    readings.some(isThin) ||
     sayingsOf(member, evidence, practice.hand).some(({ claim }) => AGAINST.has(claim))
   );
 }

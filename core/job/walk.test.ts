@@ -9,6 +9,8 @@ import {
   knownFrame,
   liftBasis,
   tryUsualLifts,
+  usualLifts,
+  knownNothing,
   workJob,
   recorded,
   isBroken,
@@ -153,6 +155,57 @@ test('lifts asked one after another of changing metal, cuts kept, answer as if n
     expect(askLift(records, [], works, plan(), kept)).toEqual(askLift(records, [], works, plan()));
     expect(tryUsualLifts(records, [], works, kept)).toEqual(tryUsualLifts(records, [], works));
   }
+});
+
+describe('asked again of a job that goes on, what is known is taken over', () => {
+  const known = knownNothing();
+  const [thin] = read(0.3, -1, L).filter(({ face, stationMm }) => face === 'bottom' && stationMm > 2000);
+  const rotten = withMore(soundJob, [thin!]);
+  const { practice } = soundJob;
+  const stopped: Notice = {
+    id: 'n',
+    by: 'TM',
+    at: '2026-01-02T00:00:00Z',
+    words: 'do not lift',
+    unitId: 'u',
+  };
+  const strike = {
+    id: 's',
+    evidenceId: rotten.evidence.at(-1)!.id,
+    by: 'TM',
+    at: '2026-01-03T00:00:00Z',
+    why: 'slip',
+  };
+  test.each<[string, JobRecords, Notice[]]>([
+    ['as it is', soundJob, []],
+    ['more was read', rotten, []],
+    ['a standing notice', rotten, [stopped]],
+    ['one of them struck', { ...rotten, strikes: [...rotten.strikes, strike] }, []],
+    [
+      'another bump',
+      { ...rotten, practice: { ...practice, loadFactors: { ...practice.loadFactors, bumpG: 9 } } },
+      [],
+    ],
+    ['what counts as sound', { ...rotten, practice: { ...practice, soundFraction: 0.2 } }, []],
+    ['as it was again', soundJob, []],
+  ])('%s', (_, records, notices) => {
+    const works = new Map(workJob(records, known.works).map((work) => [work.picture.member.id, work]));
+    const lifts = usualLifts(records, notices, works, known.lifts);
+    expect(lifts).toEqual(tryUsualLifts(records, notices, works));
+    expect(usualLifts(records, [...notices], works, known.lifts)).toBe(lifts);
+    const line = jobLine(records);
+    expect(jobLine(records, { ...knownNothing(), weighed: known.weighed })).toEqual(line);
+    expect(jobLine(records, known)).toEqual(line);
+  });
+  test('a member none of whose records changed is not judged again', () => {
+    const other = soundJob.frame.members.find(({ role }) => role === 'crossmember')!.id;
+    jobLine(soundJob, known);
+    const before = known.weighed.get(other);
+    const rail = known.weighed.get('rail-left');
+    jobLine(rotten, known);
+    expect(known.weighed.get(other)).toBe(before);
+    expect(known.weighed.get('rail-left')).not.toBe(rail);
+  });
 });
 
 describe('the lift gate', () => {

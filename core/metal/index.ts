@@ -16,6 +16,7 @@ export {
   decidingAt,
   goneHeights,
   isAnyBad,
+  isBad,
   isAnyUnseen,
   knownShare,
   vouchedShare,

@@ -386,3 +386,46 @@ describe('what the map makes of metal that nobody read', () => {
     expect(Math.min(...vouched)).toBeCloseTo(DEFAULT_HAND_PRACTICE.struckKept * rail.shape.thicknessMm, 6);
   });
 });
+
+describe('an edge felt by hand', () => {
+  const felt = (upperMm: number, lowerMm: number): FeltEdge =>
+    ({
+      kind: 'felt edge',
+      id: 'f',
+      memberId: rail.id,
+      stationMm: AT,
+      face: 'web',
+      upperMm,
+      lowerMm,
+      at: day(1),
+    }) as FeltEdge;
+  const isAt = (heightMm: number, found: Found) => {
+    const one = account(found);
+    const { faces, rowFace, uMm } = one.surface;
+    const web = faces.find(({ id }) => id === 'web')!;
+    const u = web.uStartMm + (web.reversed ? web.widthMm - heightMm : heightMm);
+    const row = rowFace.flatMap((face, k) => (face === web ? [k] : []));
+    const [nearest] = row.sort((a, b) => Math.abs(uMm[a]! - u) - Math.abs(uMm[b]! - u));
+    return cellIs(one, nearest!, columnsUnder(one.stationsMm, AT, AT)[0]);
+  };
+  test('is unsound beneath, held above, and doubtful where the finger could not tell', () => {
+    const found = { feltEdges: [felt(80, 40)] };
+    expect([20, 60, 100].map((heightMm) => isAt(heightMm, found))).toEqual(['unsound', 'doubtful', 'held']);
+    expect(isAt(60, { feltEdges: [felt(40, 40)] })).toBe('held');
+    const read = [reading(0.9, 1, { face: 'web', heightMm: 20 })];
+    expect(isAt(20, { feltEdges: [felt(80, 40)], readings: read })).toBe('measured');
+  });
+  test('a sound look along the stretch does not answer what the finger doubted', () => {
+    const walked = look('sound', 3, { fromMm: 0, toMm: rail.lengthMm, face: 'web' }, ['hammer']);
+    expect(isAt(60, { feltEdges: [felt(80, 40)], spots: [walked] })).toBe('doubtful');
+    expect(isAt(120, { feltEdges: [felt(80, 40)], spots: [walked] })).toBe('held');
+  });
+});
+
+test('what was read on bare metal stays read under a cover found later, and failed metal stays failed', () => {
+  const cut = { readings: [reading(1, 1, { method: 'cut sample' })] };
+  expect(at({ ...cut, signs: [sign(skin, 5)] })).toBe('measured');
+  expect(at({ ...cut, signs: [sign({ sign: 'hole', acrossMm: 60 }, 5)] })).toBe('gone');
+  const gone = sign({ sign: 'hole', acrossMm: 60 }, 1);
+  expect(at({ signs: [gone, sign(skin, 5)] })).toBe('gone');
+});

@@ -32,9 +32,11 @@ function against(account: MetalAccount, standing: ReadonlySet<number>): Saying[]
 /** Whether there is any cell that nobody saw. */
 export const isAnyUnseen = (account: MetalAccount): boolean => account.is.includes(CELL_IS.indexOf('unseen'));
 
+/** Whether metal is surely bad: unsound, parted or gone. What is only doubtful or hidden is not. */
+export const isBad = (is: CellIs): boolean => CELL_IS.indexOf(is) >= CELL_IS.indexOf('unsound');
+
 /** Whether metal is surely missing anywhere. */
-export const isAnyBad = (account: MetalAccount): boolean =>
-  account.is.some((is) => is >= CELL_IS.indexOf('unsound'));
+export const isAnyBad = (account: MetalAccount): boolean => account.is.some((is) => isBad(CELL_IS[is]!));
 
 /** Share of the outline at a column that is gone or cracked through. */
 export function partedShare(account: MetalAccount, column: number): number {

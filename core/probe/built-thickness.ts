@@ -25,8 +25,8 @@ export function builtThickness(member: Member, readings: readonly Reading[]): Bu
 }
 
 /** What the wall of a face was made as. */
-export const nominalMm = (member: Member, face: FaceId): number =>
-  faceOf(member.shape, face)?.wallMm ?? member.shape.thicknessMm;
+export const nominalMm = ({ shape }: Pick<Member, 'shape'>, face: FaceId): number =>
+  faceOf(shape, face)?.wallMm ?? shape.thicknessMm;
 
 /** Metal counts as sound from this share of the wall as made up. Whether a weld can land on it is another question, asked where one lands. */
 export const soundThresholdMm = (madeMm: number, practice: { soundFraction: number }): number =>

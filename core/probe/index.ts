@@ -10,7 +10,7 @@ export {
   type Method,
   type Reading,
 } from './reading';
-export { builtThickness, soundThresholdMm, type BuiltThickness } from './built-thickness';
+export { builtThickness, nominalMm, soundThresholdMm, type BuiltThickness } from './built-thickness';
 export {
   columnStations,
   KNOWN,

@@ -1,3 +1,4 @@
+import { evenWall } from '../frame';
 import { isoRegions } from '../geometry';
 import { KNOWN, type ThicknessMap } from './thickness-map';
 
@@ -18,8 +19,11 @@ export interface MapContours {
   readonly guessed: MapShape;
 }
 
-export function mapContours(map: ThicknessMap, nominalMm: number): MapContours {
-  const fractions = Float64Array.from(map.thicknessMm, (thickness) => thickness / nominalMm);
+/** Regions of a map against the wall as made, `madeMm`; a face of another thickness against its own. */
+export function mapContours(map: ThicknessMap, madeMm: number): MapContours {
+  const made = evenWall(map.surface, madeMm);
+  const columns = map.stationsMm.length;
+  const fractions = Float64Array.from(map.thicknessMm, (mm, cell) => mm / made[Math.floor(cell / columns)]!);
   const guesses = Float64Array.from(map.known, (known) => (known === KNOWN.guess ? 1 : 0));
   return {
     regions: shapes(map, fractions, [...KEPT_LEVELS].reverse()),

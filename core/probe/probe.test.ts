@@ -13,7 +13,7 @@ import {
   wallAt,
   type Reading,
 } from '.';
-import { defaultFrame, type Member } from '../frame';
+import { defaultFrame, facesOf, type Member } from '../frame';
 
 const frame = defaultFrame({
   family: 'open-channel ladder',
@@ -310,6 +310,22 @@ describe('the map ready to draw', () => {
     const guessed = cells.filter((known) => known === KNOWN.guess).length / cells.length;
     expect(share(wall(6))).toBeGreaterThan(guessed - 0.012);
     expect(share(wall(6))).toBeLessThan(guessed + 0.012);
+  });
+
+  test('a face of another thickness is drawn against its own: seven tenths of each is seven tenths all over', () => {
+    const shape = { kind: 'I', depthMm: 250, flangeMm: 100, thicknessMm: 4, flangeThicknessMm: 12 } as const;
+    const beam: Member = { ...rail, shape };
+    const all = [0, 1, 2, 3, 4, 5].flatMap((k) =>
+      facesOf(shape).flatMap((face) =>
+        [0.1, 0.5, 0.9].map((up) => reading(k * 1000, face.id, up * face.widthMm, 0.72 * face.wallMm)),
+      ),
+    );
+    const map = thicknessMap(beam, all)!;
+    const sheet = (map.stationsMm.at(-1)! - map.stationsMm[0]!) * map.surface.edgeUMm.at(-1)!;
+    const shares = mapContours(map, 4).regions.map(
+      ({ level, rings }) => [level, area(rings) / sheet] as const,
+    );
+    for (const [level, share] of shares) expect(share).toBeCloseTo(level < 0.72 ? 1 : 0, 6);
   });
 
   test('even metal is drawn to the sheet’s edges', () => {

@@ -1,7 +1,8 @@
 import { inchesToMm } from '../quantity';
 import { leastEdgeMm, leastPitchMm, PLATE_BOLTS_MM } from '../reference';
-import { isBranched, isClosed } from '../frame';
+import { isClosed } from '../frame';
 import { goneHeights } from '../metal';
+import { nominalMm } from '../probe';
 import type { MemberPicture } from '../weigh';
 import { crackHeights, roundDown, roundUp, type Laid, type PieceLayout, type Target } from './layouts';
 import type { Bolts } from './repair';
@@ -46,10 +47,12 @@ const sandwich = (outside: Laid): PieceLayout => [outside, { ...outside, inside:
 
 /** All of the flat side that a plate inside leaves its corner's radius. */
 function wholeSide({ member: { shape } }: MemberPicture): Laid {
-  const flangeMm =
-    isBranched(shape) && 'flangeThicknessMm' in shape ? shape.flangeThicknessMm : shape.thicknessMm;
-  const cornerMm = roundUp(2 * flangeMm);
-  return { kind: 'side plate', lowerEdgeMm: cornerMm, upperEdgeMm: roundDown(shape.depthMm - cornerMm) };
+  const cornerMm = (id: 'top' | 'bottom') => roundUp(2 * nominalMm({ shape }, id));
+  return {
+    kind: 'side plate',
+    lowerEdgeMm: cornerMm('bottom'),
+    upperEdgeMm: roundDown(shape.depthMm - cornerMm('top')),
+  };
 }
 
 /** Past a hole or a crack in the side by two edges' distances: a row of bolts on each side of it. */

@@ -1,7 +1,7 @@
 import { ONE_SIDED_95 } from '../quantity';
 import { BESIDE_TOE_MM, chosenLegMm } from '../reference';
 import { cellIs, columnsUnder, type CellIs } from '../metal';
-import { edgeAt, KNOWN, wallAt, type WallProfile } from '../probe';
+import { edgeAt, KNOWN, soundThresholdMm, wallAt, type WallProfile } from '../probe';
 import { faceAtU, heightOnFace, onSheet, type Face } from '../frame';
 import type { MemberPicture } from '../weigh';
 import { formOf } from './forms';
@@ -83,7 +83,7 @@ export function ringsAt(picture: MemberPicture, piece: Piece, stationMm: number)
         ? { ...base, wallMm: under.lowerMm, lands: false, why: 'not measured' }
         : { ...base, wallMm: heldMm, lands: true, why: 'struck' };
     }
-    const lands = under.thicknessMm >= picture.soundMm;
+    const lands = under.thicknessMm >= soundThresholdMm(face.wallMm, picture.practice);
     return { ...base, wallMm: under.lowerMm, lands, why: lands ? 'sound' : 'unsound' };
   });
   return quarters.sort((a, b) => Number(a.lands) - Number(b.lands));
@@ -116,7 +116,7 @@ function boltLanding(
       ? { ...base, lands: false, why: 'not measured' }
       : { ...base, lands: true, why: 'struck', wallMm: heldMm };
   }
-  const sound = under.thicknessMm >= picture.soundMm;
+  const sound = under.thicknessMm >= soundThresholdMm(face.wallMm, picture.practice);
   return { ...base, lands: sound, why: sound ? 'sound' : 'unsound' };
 }
 
@@ -177,7 +177,7 @@ function landing(
       ? { ...known, lands: false, why: 'not measured' }
       : { ...known, lands: true, why: 'struck', wallMm: heldMm };
   }
-  const sound = under.thicknessMm >= picture.soundMm;
+  const sound = under.thicknessMm >= soundThresholdMm(face.wallMm, picture.practice);
   return { ...base, lands: sound, why: sound ? 'sound' : 'unsound' };
 }
 

@@ -13,6 +13,10 @@ const rail = frame.members.find(({ id }) => id === 'rail-left')!;
 const CHANNEL = { kind: 'channel', depthMm: 200, flangeMm: 70, thicknessMm: 6 } as const;
 const BOX = { kind: 'box', depthMm: 150, widthMm: 75, thicknessMm: 5 } as const;
 const BEAM = { kind: 'I', depthMm: 254, flangeMm: 100, thicknessMm: 4, flangeThicknessMm: 6 } as const;
+const BUILT_UP = {
+  kind: 'built-up',
+  ...{ depthMm: 600, topMm: 150, bottomMm: 150, thicknessMm: 6, topThicknessMm: 16, bottomThicknessMm: 32 },
+} as const;
 const HAT = { kind: 'hat', depthMm: 90, widthMm: 80, lipMm: 25, thicknessMm: 2 } as const;
 const ANGLE = { kind: 'angle', depthMm: 75, flangeMm: 60, thicknessMm: 6 } as const;
 const FLAT = { kind: 'flat', depthMm: 120, thicknessMm: 8 } as const;
@@ -282,6 +286,17 @@ describe('on a beam', () => {
     const [[plate]] = on(BEAM, {}, zone({ side: true })) as [PieceLayout];
     const margin = roundUp(6) + roundUp(chosenLegMm(4, 4) + BESIDE_TOE_MM);
     expect(plate).toMatchObject({ lowerEdgeMm: margin, upperEdgeMm: 254 - margin });
+  });
+  test('each by its own thickness: a beam of three plates has a thick flange beneath and a thinner one above', () => {
+    const [[plate]] = on(BUILT_UP, {}, zone({ side: true })) as [PieceLayout];
+    const beside = roundUp(chosenLegMm(6, 6) + BESIDE_TOE_MM);
+    expect(plate).toMatchObject({
+      lowerEdgeMm: roundUp(32) + beside,
+      upperEdgeMm: 600 - roundUp(16) - beside,
+    });
+    const bolts = { diameterMm: inch(1 / 2), marks: 3, pitchMm: inch(2) } as const;
+    const [[bolted]] = boltedLayoutsFor(pictureOf(BUILT_UP), zone({ side: true }), bolts) as [PieceLayout];
+    expect(bolted).toMatchObject({ lowerEdgeMm: roundUp(64), upperEdgeMm: roundDown(600 - roundUp(32)) });
   });
 });
 

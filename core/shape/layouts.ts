@@ -1,6 +1,6 @@
 import { inchesToMm } from '../quantity';
 import { BESIDE_TOE_MM, chosenLegMm, lapMm, schoolEdgeMm } from '../reference';
-import { highestUpperMm } from '../probe';
+import { highestUpperMm, nominalMm } from '../probe';
 import { crackExtent } from '../trace';
 import { goneHeights } from '../metal';
 import { faceOf, type FaceId, type MemberShape } from '../frame';
@@ -147,9 +147,12 @@ function coverOn(asked: Asked, id: 'top' | 'bottom'): Laid {
 
 /** Plates on both sides of a beam's web, between its flanges. */
 function webPair(asked: Asked, shape: MemberShape): Laid[] {
-  const flangeMm = 'flangeThicknessMm' in shape ? shape.flangeThicknessMm : shape.thicknessMm;
-  const marginMm = roundUp(flangeMm) + besideMm(asked);
-  const plate: Laid = { kind: 'side plate', lowerEdgeMm: marginMm, upperEdgeMm: shape.depthMm - marginMm };
+  const marginMm = (id: 'top' | 'bottom') => roundUp(nominalMm({ shape }, id)) + besideMm(asked);
+  const plate: Laid = {
+    kind: 'side plate',
+    lowerEdgeMm: marginMm('bottom'),
+    upperEdgeMm: shape.depthMm - marginMm('top'),
+  };
   return [plate, { ...plate, inside: true }];
 }
 

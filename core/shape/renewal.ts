@@ -12,6 +12,7 @@ import {
   type MemberShape,
 } from '../frame';
 import { sectionProperties, type SectionProperties } from '../mechanics';
+import { nominalMm } from '../probe';
 import { fail, inchesToMm, ok } from '../quantity';
 import { STEEL_DENSITY_KG_PER_MM3, STOCK_TUBES, type StockTube } from '../reference';
 import { wallSection } from '../weigh';
@@ -63,7 +64,7 @@ export function renewalTubes(frame: Pick<Frame, 'members'>, member: Member): Ren
   if (!old || !rail) return [];
   // Against another sharp-cornered box both err alike.
   const round = member.shape.kind === 'box' ? 1 : ROUND_CORNERS;
-  const clearMm = rail.shape.depthMm - 2 * flangeMm(rail.shape);
+  const clearMm = rail.shape.depthMm - nominalMm(rail, 'top') - nominalMm(rail, 'bottom');
   return STOCK_TUBES.flatMap((tube): RenewalTube[] => {
     const own = propertiesOf(boxOf(tube));
     const sold = propertiesOf({ ...boxOf(tube), thicknessMm: tube.nominalMm });
@@ -86,9 +87,6 @@ export function renewalTubes(frame: Pick<Frame, 'members'>, member: Member): Ren
     return [{ tube, modulus, torsion, beneathMm, massKg, whyNot }];
   }).sort((a, b) => a.whyNot.length - b.whyNot.length || a.massKg - b.massKg);
 }
-
-const flangeMm = (shape: MemberShape): number =>
-  'flangeThicknessMm' in shape ? shape.flangeThicknessMm : shape.thicknessMm;
 
 const sizeMm = z.number().gt(10).lte(1000);
 /** A crossmember that is made anew, and of what. It is planned until *put right* says that it is in. */

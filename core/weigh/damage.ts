@@ -1,7 +1,8 @@
-import { edgeAt, KNOWN, type SoundEdge } from '../probe';
+import { edgeAt, KNOWN, soundThresholdMm, type SoundEdge } from '../probe';
 import { cellIs, type MetalAccount } from '../metal';
 import { isJudged, type SectionKept } from './kept';
 import type { Face } from '../frame';
+import type { Practice } from '../reference';
 
 /** A run of stations where the metal is not sound. */
 export interface DamageZone {
@@ -21,6 +22,8 @@ export interface ColumnDamage {
   /** Somebody read, struck, felt or saw it here: what lies between two readings makes no damage by itself. */
   readonly direct: boolean;
   readonly topDirect: boolean;
+  /** Some of the top flange is gone or unsound by hand here. */
+  readonly topGone: boolean;
   /** An upright face is found gone here by hand. */
   readonly sideGone: boolean;
   /** Highest conservative bound of the sound edge over the uprights, mm above the bottom corner. */
@@ -35,17 +38,18 @@ export function damageByColumn(
   account: MetalAccount,
   edges: readonly SoundEdge[],
   sections: readonly SectionKept[],
-  soundMm: number,
-  leaveFraction: number,
+  practice: Pick<Practice, 'soundFraction' | 'leaveFraction'>,
 ): ColumnDamage[] {
   const weakAt = new Set(
     sections
       .filter(
-        (s) => isJudged(s) && Math.min(s.kept.modulusTop!.value, s.kept.modulusBottom!.value) < leaveFraction,
+        (s) =>
+          isJudged(s) &&
+          Math.min(s.kept.modulusTop!.value, s.kept.modulusBottom!.value) < practice.leaveFraction,
       )
       .map((s) => s.stationMm),
   );
-  const isUnsound = unsoundBy(account, soundMm);
+  const isUnsound = unsoundBy(account, practice);
   return Array.from(account.stationsMm, (stationMm, column) => {
     const top = shareOf(account, column, isUnsound, (face) => face.id === 'top');
     const bottom = shareOf(account, column, isUnsound, (face) => face.id === 'bottom');
@@ -55,6 +59,7 @@ export function damageByColumn(
       topShare: top.share,
       bottomShare: bottom.share,
       topDirect: top.direct,
+      topGone: top.gone,
       direct: top.direct || bottom.direct || side.direct,
       sideGone: side.gone,
       edgeUpperMm: edgeUpper(edges, stationMm),
@@ -64,14 +69,14 @@ export function damageByColumn(
 }
 
 /** Gone, or read and thinner than sound: never by a guess. A crack is no lost metal here; it has a rule of its own. */
-function unsoundBy(account: MetalAccount, soundMm: number) {
-  const { shape, rowFace } = account.surface;
+function unsoundBy(account: MetalAccount, practice: Pick<Practice, 'soundFraction'>) {
+  const { rowFace } = account.surface;
   return (row: number, column: number): 'not' | 'between' | 'direct' | 'gone' => {
     const is = cellIs(account, row, column);
     if (is === 'gone' || is === 'unsound') return 'gone';
     const thin =
       account.best.thicknessMm[row * account.stationsMm.length + column]! <
-      (soundMm * rowFace[row]!.wallMm) / shape.thicknessMm;
+      soundThresholdMm(rowFace[row]!.wallMm, practice);
     if (!thin || !isRead(account, row, column)) return 'not';
     return is === 'measured' ? 'direct' : 'between';
   };

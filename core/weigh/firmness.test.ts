@@ -2,7 +2,8 @@ import { randomLcg, randomNormal } from 'd3-random';
 import { defaultFrame, facesOf, familyOf, surfaceOf, type Member } from '../frame';
 import { DEFAULT_PRACTICE } from '../reference';
 import { sectionProperties, type SectionProperties } from '../mechanics';
-import type { Reading } from '../probe';
+import { ONE_SIDED_95 } from '../quantity';
+import { METHOD_ERROR_MM, type Reading } from '../probe';
 import type { Crack } from '../trace';
 import { figure, firmnessOf, memberPicture, severity, wallSection, weigh } from '.';
 
@@ -115,6 +116,54 @@ test('on 120 seeded rails a firm decision is the true one but for one in fifty; 
   expect(wrongOthers / others).toBeGreaterThan(wrongFirm / firmOnes);
 });
 
+describe('metal read thinner than sound decides as surely as it was read', () => {
+  const one = (face: string, up: number, kept: number): Reading => {
+    const { widthMm, wallMm } = facesOf(rail.shape).find(({ id }) => id === face)!;
+    const [like] = read(() => kept, 2400);
+    return { ...like!, face: face as Reading['face'], heightMm: up * widthMm, thicknessMm: kept * wallMm };
+  };
+  const around = read(() => 1, 300).filter(({ stationMm }) => Math.abs(stationMm - 1200) > 200);
+  /** What an ultrasonic gauge is off by, or more, one time in twenty, as a share of the wall. */
+  const off = (ONE_SIDED_95 * METHOD_ERROR_MM.ultrasonic) / rail.shape.thicknessMm;
+  const [surely, perhaps] = [-0.004, 0.004].map((beside) => DEFAULT_PRACTICE.soundFraction - off + beside);
+  test.each([
+    ['web', 0.15, 0.5, 'firm'],
+    ['web', 0.15, surely!, 'firm'],
+    ['web', 0.15, perhaps!, 'could flip with one more reading'],
+    ['web', 0.15, 0.79, 'could flip with one more reading'],
+    ['top', 0.5, 0.5, 'open'],
+    ['top', 0.5, 0.79, 'open'],
+    ['bottom', 0.5, 0.5, 'open'],
+  ])('%s, %d of its width up, %d of its wall left, by itself: %s', (face, up, kept, is) => {
+    const said = firm([one(face, up, kept)]);
+    expect(said).toMatchObject({ is, isActed: true });
+  });
+  test.each([
+    ['web', 0.15, surely!, 'firm'],
+    ['web', 0.15, perhaps!, 'could flip with one more reading'],
+    ['top', 0.5, 0.5, 'firm'],
+    ['top', 0.5, 0.79, 'open'],
+  ])('%s, %d of its width up, %d of its wall left, the rail read on both sides: %s', (face, up, kept, is) =>
+    expect(firm([...around, one(face, up, kept)])).toMatchObject({ is, isActed: true }),
+  );
+  test('gone by hand it is firm, however little was read', () => {
+    const hole = { sign: 'hole', acrossMm: 60 };
+    const signs = [
+      {
+        kind: 'sign',
+        id: 's',
+        memberId: rail.id,
+        stationMm: 1200,
+        face: 'top',
+        heightMm: 30,
+        at: '2026-11-10T08:00:00Z',
+        detail: hole,
+      },
+    ];
+    expect(firm([one('top', 0.5, 0.79)], 0.3, { signs })).toMatchObject({ is: 'firm', isActed: true });
+  });
+});
+
 describe('what makes a decision firm, and what does not', () => {
   const even = (kept: number) => read(() => kept, 300);
   test('sound all over: firm; far too thin: firm; at the limit: not', () => {
@@ -138,12 +187,13 @@ describe('what makes a decision firm, and what does not', () => {
     const { picture } = judged([]);
     const said = (
       verdict: 'Leave by hand' | 'Watch' | 'Mend',
-      code: 'stands-without' | 'struck-failed' | 'thin-read',
+      code: 'stands-without' | 'struck-failed' | 'thin-read' | 'margin-short',
+      firmness: 'firm' | 'open' = 'firm',
     ) =>
       firmnessOf(
         picture,
         [],
-        { verdict, findings: [{ code, verdict, quantity: 'count', source: 'practice', firmness: 'firm' }] },
+        { verdict, findings: [{ code, verdict, quantity: 'count', source: 'practice', firmness }] },
         { random: randomLcg(0.3), hiddenChance: 0.25 },
       );
     expect(said('Leave by hand', 'stands-without')).toMatchObject({
@@ -152,7 +202,9 @@ describe('what makes a decision firm, and what does not', () => {
     });
     expect(said('Watch', 'stands-without').is).toBe('could flip with one more reading');
     expect(said('Mend', 'struck-failed').is).toBe('firm');
-    expect(said('Mend', 'thin-read').is).toBe('open');
+    expect(said('Mend', 'thin-read', 'open').is).toBe('open');
+    // Nothing was read thin: a finger found it.
+    expect(said('Mend', 'margin-short')).toMatchObject({ is: 'firm', fields: 0 });
   });
   test('thin metal that is preserved goes by what it carries', () => {
     const readings = even(0.8);

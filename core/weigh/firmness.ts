@@ -1,5 +1,7 @@
 import { sectionProperties } from '../mechanics';
-import { sampledFields, type Reading } from '../probe';
+import { cellIs, isBad } from '../metal';
+import { ONE_SIDED_95 } from '../quantity';
+import { METHOD_ERROR_MM, sampledFields, soundThresholdMm, type Reading } from '../probe';
 import { severity, type Finding, type FindingCode } from './finding';
 import { figure, isJudged, lowerBound, type KeptKey, type SectionKept } from './kept';
 import { nextReadings, type NextReading } from './next-reading';
@@ -15,6 +17,8 @@ export interface Firmness {
   /** The reading that would most change it, and critical spots that nobody saw. */
   readonly next?: NextReading;
   readonly unseen: readonly string[];
+  /** Set where it rests on metal read thinner than sound by less than the tool may be off. */
+  readonly isWithinError?: true;
 }
 
 const FIELDS = 500;
@@ -53,11 +57,18 @@ export function firmnessOf(
   const [next] = nextReadings(picture, 1);
   const beside = { fields, unseen: names, ...(next && { next }) };
   if (verdict === 'Can’t say') return { ...beside, is: 'open', other: 0.5, fields: 0 };
-  const deciding = findings.filter((finding) => acts(finding) && !DRAWN.has(finding.code));
-  if (deciding.some(({ code }) => code !== 'thin-read'))
-    return { ...beside, is: 'firm', other: 0, fields: 0 };
-  // Read around, its section is judged, and may be kept.
-  if (deciding.length > 0) return { ...beside, is: 'open', other: 0.5, fields: 0 };
+  const deciding = decidingOf(findings);
+  if (deciding.length > 0) {
+    const is = firmnessOfDeciding(picture, readings, deciding);
+    const isNear = is === 'could flip with one more reading';
+    return {
+      ...beside,
+      is,
+      other: is === 'firm' ? 0 : 0.5,
+      fields: 0,
+      ...(isNear && { isWithinError: true }),
+    };
+  }
   const draw = decisionDrawn(picture, readings, findings);
   // Nothing was measured: what hand and eye leave in use, one reading may overturn.
   if (!draw) return { ...beside, is: 'could flip with one more reading', other: 0.5, fields: 0 };
@@ -73,6 +84,52 @@ export function firmnessOf(
     is: share <= FIRM ? 'firm' : share > OPEN ? 'open' : 'could flip with one more reading',
     other: share,
   };
+}
+
+/** What asks for acting in every field that may be drawn. Where bad metal lies makes it no surer: that counts only where nothing else asks for it. */
+function decidingOf(findings: readonly Finding[]): Finding[] {
+  const acting = findings.filter(acts);
+  const others = acting.filter(({ code }) => code !== 'critical-zone');
+  return others.length === 0 ? acting : others.filter(({ code }) => !DRAWN.has(code));
+}
+
+/** Act by metal that was read thinner than sound, and no more. */
+const BY_READING: ReadonlySet<FindingCode> = new Set<FindingCode>([
+  'thin-read',
+  'critical-zone',
+  'margin-short',
+  'margin-enough',
+  'thin-landing',
+  'top-flange-gone',
+  'both-flanges-gone',
+]);
+
+/** What decides without a field being drawn: found by hand or eye, or read beyond what the tool may be off, it stands. */
+function firmnessOfDeciding(
+  picture: MemberPicture,
+  readings: readonly Reading[],
+  deciding: readonly Finding[],
+): Firmness['is'] {
+  if (deciding.some(({ code }) => !BY_READING.has(code))) return 'firm';
+  // Read around, its section is judged, and may be kept.
+  if (deciding.every(({ firmness }) => firmness === 'open')) return 'open';
+  return isWithinError(picture, readings) ? 'could flip with one more reading' : 'firm';
+}
+
+/**
+ * Whether all that speaks against it are readings thinner than sound by no more than the tools they were read with may be off. Metal that is bad by
+ * hand is bad; where nothing was read thin, hand and finger decide.
+ */
+function isWithinError({ account, practice }: MemberPicture, readings: readonly Reading[]): boolean {
+  const { surface, stationsMm, readMm } = account;
+  const offMm = ONE_SIDED_95 * Math.max(0, ...readings.map(({ method }) => METHOD_ERROR_MM[method]));
+  const shortMm = readMm.map((mm, cell) => {
+    const row = Math.floor(cell / stationsMm.length);
+    if (isBad(cellIs(account, row, cell % stationsMm.length))) return Infinity;
+    return soundThresholdMm(surface.rowFace[row]!.wallMm, practice) - mm;
+  });
+  const mostMm = shortMm.reduce((most, mm) => Math.max(most, mm), -Infinity);
+  return mostMm > 0 && mostMm <= offMm;
 }
 
 /** What is drawn with. `hiddenChance`: how often a critical spot nobody saw hides a patch's worth, by the shop's norms. */

@@ -117,7 +117,7 @@ export function memberPicture(evidence: MemberEvidence, given?: ThicknessMap): M
   const soundMm = soundThresholdMm(member.shape.thicknessMm, practice);
   const edges = soundEdges(member, readings, soundMm, felt, struckEdges(account, member));
   const { sections, partedAtMm } = found ? keptAlong(found, asBuilt) : { sections: [], partedAtMm: [] };
-  const columns = found ? damageByColumn(account, edges, sections, soundMm, practice.leaveFraction) : [];
+  const columns = found ? damageByColumn(account, edges, sections, practice) : [];
   return {
     ...evidenceBeside,
     ...(signs && { signs }),

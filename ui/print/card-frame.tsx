@@ -7,7 +7,7 @@ const pt = (mm: number): number => (mm * 72) / 25.4;
 
 /** A sheet with four marks to lay a card on: photographed with it, the marks tell its scale. Middles of the marks stand as `marksOf` says. */
 export async function cardFramePdf(paper: Paper): Promise<Buffer> {
-  registerFonts();
+  await registerFonts();
   const [wideMm, highMm] = [PAPERS[paper].heightMm, PAPERS[paper].widthMm];
   const { places, wideMm: apartMm, highMm: upMm } = marksOf(paper);
   return renderToBuffer(

@@ -73,7 +73,7 @@ const style = StyleSheet.create({
 
 /** A paper of the shop as PDF, black and white, on as many pages as it takes; each page says which it is. */
 export async function paperPdf({ title, under, blocks, cautions, signs }: Paper): Promise<Buffer> {
-  registerFonts();
+  await registerFonts();
   return renderToBuffer(
     <Document title={title} producer="Ossatura" creator="Ossatura">
       <Page size="LETTER" style={style.page}>

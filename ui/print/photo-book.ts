@@ -1,5 +1,5 @@
 import PDFDocument from 'pdfkit';
-import { printFontFile } from './font-file';
+import { printFont } from './font-file';
 import { printable } from './letters';
 
 /** A picture of the book; its bytes, JPEG, are asked for when its page is drawn. */
@@ -45,14 +45,16 @@ export const bookPages = (chapters: readonly BookChapter[]): BookPage[] =>
 /** A book of photos as PDF, piece by piece: a page is drawn when the one before it was taken, so that any number of pictures takes the room of a few. */
 export async function* photoBookPdf({ title, under, chapters }: PhotoBook): AsyncGenerator<Uint8Array> {
   const pages = bookPages(chapters);
+  const [plain, bold] = [await printFont(400), await printFont(700)];
   const doc = new PDFDocument({
     size: [PAGE_WIDE, PAGE_HIGH],
     margin: 0,
     autoFirstPage: false,
-    font: printFontFile(400),
+    // Any buffer is taken; the types know of names alone.
+    font: plain as unknown as string,
     info: { Title: title, Producer: 'Ossatura', Creator: 'Ossatura' },
   });
-  doc.registerFont('plain', printFontFile(400)).registerFont('bold', printFontFile(700));
+  doc.registerFont('plain', plain).registerFont('bold', bold);
   for (const [k, { heading, rows }] of pages.entries()) {
     doc.addPage();
     head(doc, { title, under, heading, foot: `${title}, page ${k + 1} of ${pages.length}` });

@@ -30,7 +30,7 @@ export async function templatePdf(
   { title, draw }: { readonly title: string; readonly draw: (pen: Pen) => void },
   tiling: Tiling,
 ): Promise<Buffer> {
-  registerFonts();
+  await registerFonts();
   const pen = svgPen();
   draw(pen);
   const strokes = pen.result();

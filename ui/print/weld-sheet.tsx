@@ -53,7 +53,7 @@ export async function weldSheetPdf(sheet: {
   readonly system: UnitSystem;
   readonly said: WeldSheetSaid;
 }): Promise<Buffer> {
-  registerFonts();
+  await registerFonts();
   const { said } = sheet;
   return renderToBuffer(
     <Document title={said.title} producer="Ossatura" creator="Ossatura">

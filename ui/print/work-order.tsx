@@ -105,7 +105,7 @@ interface WorkOrderProps {
 
 /** The work order as PDF: as much as goes on one page. Each amount is laid out and its pages are counted, halving what is left to try. */
 export async function workOrderPdf(order: WorkOrderProps): Promise<Buffer> {
-  registerFonts();
+  await registerFonts();
   const amounts = amountsFor(order.works);
   const laidOut = async (k: number) => {
     let pages = 1;

@@ -1,5 +1,6 @@
 import { carriedBy, fittingsOn } from '../../frame';
-import { cellIs, type CellIs } from '../../metal';
+import { cellIs, isBad } from '../../metal';
+import { soundThresholdMm } from '../../probe';
 import { crackExtent } from '../../trace';
 import type { LimitSource } from '../../reference';
 import type { Finding } from '../finding';
@@ -35,20 +36,19 @@ export function criticalZone(picture: MemberPicture): Finding[] {
   });
 }
 
-/** Metal that counts as bad here is known to be: gone, unsound or read too thin. What is only doubtful or hidden asks to be looked at, and says so elsewhere. */
-const BAD: ReadonlySet<CellIs> = new Set<CellIs>(['unsound', 'parted', 'gone']);
-
-/** Stations where some of the wall is known to be bad, as runs of no length. */
-function knownBad({ account, soundMm }: MemberPicture): { fromMm: number; toMm: number }[] {
+/**
+ * Stations where some of the wall is known to be bad, as runs of no length: gone, unsound or read too thin. What is only doubtful or hidden asks to be
+ * looked at, and says so elsewhere.
+ */
+function knownBad({ account, practice }: MemberPicture): { fromMm: number; toMm: number }[] {
   const { stationsMm, best, surface } = account;
-  const isBad = (row: number, column: number): boolean => {
+  const isBadAt = (row: number, column: number): boolean => {
     const is = cellIs(account, row, column);
-    return (
-      BAD.has(is) || (is === 'measured' && best.thicknessMm[row * stationsMm.length + column]! < soundMm)
-    );
+    const soundMm = soundThresholdMm(surface.rowFace[row]!.wallMm, practice);
+    return isBad(is) || (is === 'measured' && best.thicknessMm[row * stationsMm.length + column]! < soundMm);
   };
   return [...stationsMm].flatMap((stationMm, column) =>
-    surface.rowFace.some((_, row) => isBad(row, column)) ? [{ fromMm: stationMm, toMm: stationMm }] : [],
+    surface.rowFace.some((_, row) => isBadAt(row, column)) ? [{ fromMm: stationMm, toMm: stationMm }] : [],
   );
 }
 

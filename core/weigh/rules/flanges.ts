@@ -1,6 +1,7 @@
 import type { ColumnDamage } from '../damage';
 import type { Finding, Verdict } from '../finding';
 import type { MemberPicture } from '../picture';
+import { isJudged } from '../kept';
 import { isMended } from '../mended';
 
 /** A flange counts as gone where more than half its width is unsound. */
@@ -22,6 +23,9 @@ function goneOver(
 ): Finding {
   const share = columns.length / picture.columns.length;
   const renews = share > picture.ways.spliceShare || picture.ways.approach === 'replace only';
+  const judged = new Set(picture.sections.filter(isJudged).map(({ stationMm }) => stationMm));
+  // A thin reading that nobody read around says little of a flange's whole width.
+  const isSure = columns.some(({ topGone, stationMm }) => topGone || judged.has(stationMm));
   const verdict: Verdict = renews || picture.member.role === 'crossmember' ? 'Renew' : 'Splice';
   return {
     code,
@@ -30,7 +34,7 @@ function goneOver(
     value: share,
     limit: picture.ways.spliceShare,
     source: 'practice',
-    firmness: 'firm',
+    firmness: isSure ? 'firm' : 'open',
     at: { fromMm: columns[0]!.stationMm, toMm: columns[columns.length - 1]!.stationMm },
   };
 }

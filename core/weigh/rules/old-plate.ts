@@ -1,3 +1,4 @@
+import { evenWall } from '../../frame';
 import { sectionProperties } from '../../mechanics';
 import { standingAgainst } from '../../metal';
 import { crackExtent } from '../../trace';
@@ -35,7 +36,9 @@ const endsOf = ({ member }: MemberPicture, { stationMm, toMm }: Sign): number[] 
 
 /** Bending strength beside the plate's end, plated over bare, by its fibre that gains most. */
 function stiffnessStep({ surface, built, builtProperties }: MemberPicture, face: Sign['face']): number {
-  const plated = Float64Array.from(surface.rowFace, ({ id }) => built.thicknessMm * (id === face ? 2 : 1));
+  const plated = evenWall(surface, built.thicknessMm).map(
+    (mm, row) => mm * (surface.rowFace[row]!.id === face ? 2 : 1),
+  );
   const properties = sectionProperties(laidSection(layoutOf(surface, NO_CHANGE), plated));
   if (!properties) return 1;
   return Math.max(

@@ -97,6 +97,49 @@ describe('where an old plate stops', () => {
     const [found] = ends([flat(900, 1500)]);
     expect(found!.value).toBeCloseTo(lowerModulus(2) / lowerModulus(1), 1);
   });
+  test('a flat on the thick flange of a beam of three plates is taken for another such flange', () => {
+    const semi = defaultFrame({
+      ...familyOf('semi trailer').typical,
+      ...{ family: 'semi trailer', steel: 'hot-rolled-50', datum: 'kingpin' },
+    });
+    const beam = semi.members.find(({ id }) => id === 'rail-left')!;
+    const shape = beam.shape as Extract<typeof beam.shape, { kind: 'built-up' }>;
+    // Three plates by hand, moments about their common middle.
+    const modulusBelow = (times: number) => {
+      const {
+        topMm,
+        topThicknessMm: top,
+        bottomMm,
+        bottomThicknessMm: bottom,
+        thicknessMm,
+        depthMm: deep,
+      } = shape;
+      const [high, own] = [deep - top / 2 - bottom / 2, deep - top / 2 - bottom / 2];
+      const parts: [number, number, number][] = [
+        [topMm * top, high, 0],
+        [thicknessMm * own, own / 2, (thicknessMm * own ** 3) / 12],
+        [times * bottomMm * bottom, 0, 0],
+      ];
+      const area = parts.reduce((sum, [each]) => sum + each, 0);
+      const mid = parts.reduce((sum, [each, y]) => sum + each * y, 0) / area;
+      return (
+        parts.reduce((sum, [each, y, i]) => sum + i + each * (y - mid) ** 2, 0) / (mid + (times * bottom) / 2)
+      );
+    };
+    const signs = [{ ...flat(2900, 3500), memberId: beam.id }];
+    const found = oldPlateEnds(
+      memberPicture({
+        frame: semi,
+        member: beam,
+        practice: DEFAULT_PRACTICE,
+        readings: [],
+        cracks: [],
+        signs,
+      }),
+    );
+    expect(found.map(({ code }) => code)).toEqual(['plate-end', 'plate-end']);
+    expect(found[0]!.value).toBeCloseTo(modulusBelow(2) / modulusBelow(1), 1);
+  });
   test.each([
     [1500 + depthMm - 1, 'crack-at-plate-end'],
     [1500 + depthMm + 1, 'plate-end'],

@@ -1,4 +1,5 @@
-import { defaultFrame, familyOf, fittingsOn } from '../../frame';
+import { carriedBy, defaultFrame, facesOf, familyOf, fittingsOn } from '../../frame';
+import type { Reading } from '../../probe';
 import { DEFAULT_PRACTICE, SHIPPED_LEGAL } from '../../reference';
 import type { Crack } from '../../trace';
 import { CELL_IS, type CellIs } from '../../metal';
@@ -125,6 +126,31 @@ describe('the critical zone', () => {
     expect(at(449, 450)).toMatchObject([{ limit: 450, source: 'ukStructure' }]);
     expect(at(451, 450)).toEqual([]);
     expect(at(reachMm - 1, 100)).toHaveLength(1);
+  });
+  test.each([
+    [0.78, 1],
+    [0.82, 0],
+  ])('a thick flange is held to its own wall, not to the thin web’s: %d of it left', (kept, count) => {
+    const semi = defaultFrame({
+      ...familyOf('semi trailer').typical,
+      ...{ family: 'semi trailer', steel: 'a36', datum: 'hole' },
+    });
+    const beam = semi.members.find(({ id }) => id === 'rail-left')!;
+    const [fitting] = fittingsOn(semi, beam).filter((each) => carriedBy(each).length > 0);
+    const { wallMm, widthMm } = facesOf(beam.shape).find(({ id }) => id === 'bottom')!;
+    expect(kept * wallMm).toBeGreaterThan(beam.shape.thicknessMm);
+    const read = {
+      ...{ kind: 'reading', id: 'r', memberId: beam.id, face: 'bottom', method: 'ultrasonic', by: 'RK' },
+      ...{ stationMm: fitting!.stationMm, heightMm: widthMm / 2, thicknessMm: kept * wallMm },
+      ...{ at: '2026-11-10T08:00:00Z', note: '' },
+    } as Reading;
+    const found = criticalZone(
+      memberPicture({
+        frame: { ...semi, fittings: [fitting!] },
+        ...{ member: beam, practice: DEFAULT_PRACTICE, readings: [read], cracks: [] },
+      }),
+    );
+    expect(found).toHaveLength(count);
   });
   test('nothing bad, or nothing that carries: nothing', () => {
     expect(criticalZone(picture({}))).toEqual([]);

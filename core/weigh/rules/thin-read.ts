@@ -1,3 +1,4 @@
+import { soundThresholdMm } from '../../probe';
 import type { Finding } from '../finding';
 import { isJudged } from '../kept';
 import { actOn } from '../mended';
@@ -8,14 +9,14 @@ import type { MemberPicture } from '../picture';
  * as it is on a side, whose sound edge says so: that nobody read around it makes it no milder.
  */
 export function thinRead(picture: MemberPicture): Finding[] {
-  const { account, sections, member, soundMm } = picture;
+  const { account, sections, practice } = picture;
   const judged = new Set(sections.filter(isJudged).map(({ stationMm }) => stationMm));
   const columns = account.stationsMm.length;
   let worst: { share: number; finding: Finding } | undefined;
   account.readMm.forEach((readMm, cell) => {
     const face = account.surface.rowFace[Math.floor(cell / columns)]!;
     const stationMm = account.stationsMm[cell % columns]!;
-    const limit = (soundMm * face.wallMm) / member.shape.thicknessMm;
+    const limit = soundThresholdMm(face.wallMm, practice);
     const share = readMm / face.wallMm;
     if (face.upright || judged.has(stationMm) || readMm >= limit || share >= (worst?.share ?? 1)) return;
     worst = {

@@ -13,8 +13,6 @@ import { leftWords, overrideWords, temporaryNotices } from '../../../../_words/s
 import { findingWords } from '../../../../_words/findings';
 import { buyersWords, unseenWords } from '../../../../_words/walk';
 
-registerFonts();
-
 /** The look before buying: one page, black and white. */
 export const GET = (request: Request, { params }: { params: Promise<{ jobId: string }> }) =>
   guarded(request, async () => {
@@ -27,6 +25,7 @@ export const GET = (request: Request, { params }: { params: Promise<{ jobId: str
     const claims = [...new Map(stands(file, 'claim').map((claim) => [claim.claimId, claim])).values()];
     const leaves = [...new Map(stands(file, 'leave').map((leave) => [leave.act, leave])).values()];
     const now = new Date().toISOString();
+    await registerFonts();
     const pdf = await renderToBuffer(
       <BuyersLookSheet
         file={{ ...file, notices: [...temporaryNotices(file, system, today()), ...file.notices] }}

@@ -23,8 +23,6 @@ import {
   WAY_OUT_WORDS,
 } from '../../../../_words/ways-out';
 
-registerFonts();
-
 const printedWay = ({ practice: { money } }: JobFile, priced: Priced): PrintedWay => {
   const [name, restores, stays] = WAY_OUT_WORDS[priced.way];
   const price = priced.ok ? moneyRange(priced.money.spread, money) : NO_PRICE_WORDS[priced.why];
@@ -67,6 +65,7 @@ export const GET = (request: Request, { params }: { params: Promise<{ jobId: str
         work,
         words: `${work.verdict.verdict}. ${findingWords(work.verdict.findings[0]!, system).title}`,
       }));
+    await registerFonts();
     const pdf = await renderToBuffer(
       <OwnersReport
         file={{ ...file, notices: [...temporaryNotices(file, system, today()), ...file.notices] }}

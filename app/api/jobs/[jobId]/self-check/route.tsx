@@ -12,8 +12,6 @@ import { answer, download, guarded, notFound, systemOf } from '../../../_door';
 import { DEFERENCE } from '../../../../_words/cautions';
 import { printStation } from '../../../../_words/station';
 
-registerFonts();
-
 /** Which crack; at what length to stop (mm across) and how often to look (km), where that was foretold. */
 const askedSchema = z.object({
   crack: z.string(),
@@ -35,6 +33,7 @@ export const GET = (request: Request, { params }: { params: Promise<{ jobId: str
     const system = systemOf(request);
     const { stop, every } = asked.data;
     const first = crack.path[0]!;
+    await registerFonts();
     const pdf = await renderToBuffer(
       <SelfCheckSheet
         file={file}

@@ -10,7 +10,7 @@ import {
   type Panel,
   type Pocket,
 } from '@/core/frame';
-import { PickCell } from '@/ui/controls';
+import { PickCell, Settling } from '@/ui/controls';
 import { useReader } from '../../../_desk';
 import { LengthCell } from './length-cell';
 
@@ -33,37 +33,39 @@ export function PanelsTable({ frame, onFrame }: Props) {
         </button>
       </div>
       {panels.length === 0 && <p className="caption">None on this frame.</p>}
-      <ul className="ruled">
-        {panels.map((panel) => (
-          <li key={panel.id} className="flex flex-wrap items-end gap-2 py-1">
-            <PickCell
-              label={`${panel.name} kind`}
-              value={panel.kind}
-              options={PANEL_KINDS}
-              onPick={(chosen) => set(panel.id, { kind: chosen })}
-              className="w-28!"
-            />
-            <input
-              aria-label="Panel name"
-              className="field w-56! max-w-full"
-              value={panel.name}
-              maxLength={60}
-              onChange={(event) => set(panel.id, { name: event.target.value })}
-            />
-            <Stretch
-              name={panel.name}
-              fromMm={panel.fromMm}
-              toMm={panel.toMm}
-              onChange={(to) => set(panel.id, to)}
-            />
-            <Remove
-              name={panel.name}
-              onRemove={() => onFrame({ ...frame, panels: panels.filter(({ id }) => id !== panel.id) })}
-            />
-            <LiesOver frame={frame} panel={panel} onChange={(behindIds) => set(panel.id, { behindIds })} />
-          </li>
-        ))}
-      </ul>
+      <Settling of={String(panels.length)}>
+        <ul className="ruled">
+          {panels.map((panel) => (
+            <li key={panel.id} className="flex flex-wrap items-end gap-2 py-1">
+              <PickCell
+                label={`${panel.name} kind`}
+                value={panel.kind}
+                options={PANEL_KINDS}
+                onPick={(chosen) => set(panel.id, { kind: chosen })}
+                className="w-28!"
+              />
+              <input
+                aria-label="Panel name"
+                className="field w-56! max-w-full"
+                value={panel.name}
+                maxLength={60}
+                onChange={(event) => set(panel.id, { name: event.target.value })}
+              />
+              <Stretch
+                name={panel.name}
+                fromMm={panel.fromMm}
+                toMm={panel.toMm}
+                onChange={(to) => set(panel.id, to)}
+              />
+              <Remove
+                name={panel.name}
+                onRemove={() => onFrame({ ...frame, panels: panels.filter(({ id }) => id !== panel.id) })}
+              />
+              <LiesOver frame={frame} panel={panel} onChange={(behindIds) => set(panel.id, { behindIds })} />
+            </li>
+          ))}
+        </ul>
+      </Settling>
     </section>
   );
 }
@@ -124,17 +126,19 @@ export function PocketsTable({ frame, onFrame }: Props) {
         </button>
       </div>
       {closed.length === 0 && <p className="caption">Every section of this frame is open.</p>}
-      <ul className="ruled">
-        {pockets.map((pocket) => (
-          <PocketRow
-            key={pocket.id}
-            pocket={pocket}
-            closed={closed}
-            set={(to) => set(pocket.id, to)}
-            onRemove={() => onFrame({ ...frame, pockets: pockets.filter(({ id }) => id !== pocket.id) })}
-          />
-        ))}
-      </ul>
+      <Settling of={String(pockets.length)}>
+        <ul className="ruled">
+          {pockets.map((pocket) => (
+            <PocketRow
+              key={pocket.id}
+              pocket={pocket}
+              closed={closed}
+              set={(to) => set(pocket.id, to)}
+              onRemove={() => onFrame({ ...frame, pockets: pockets.filter(({ id }) => id !== pocket.id) })}
+            />
+          ))}
+        </ul>
+      </Settling>
     </section>
   );
 }

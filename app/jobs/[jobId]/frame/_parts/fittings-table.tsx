@@ -9,7 +9,7 @@ import {
   type FittingKind,
   type Frame,
 } from '@/core/frame';
-import { Pick, PickCell } from '@/ui/controls';
+import { Pick, PickCell, Settling } from '@/ui/controls';
 import { useReader } from '../../../_desk';
 import { FittingDetail, type Change, type OfFitting } from './fitting-detail';
 import { LengthCell } from './length-cell';
@@ -35,7 +35,7 @@ export function FittingsTable({ frame, onFrame }: Props) {
         <h2 className="text-lg font-semibold">What hangs on it</h2>
         <AddFitting onAdd={(kind) => onFrame(withFitting(frame, kind))} />
       </div>
-      <div className="relative overflow-x-auto">
+      <Settling of={String(frame.fittings.length)} className="relative overflow-x-auto">
         <table className="w-full min-w-[820px] letters-15">
           <FittingHeads />
           <tbody>
@@ -59,7 +59,7 @@ export function FittingsTable({ frame, onFrame }: Props) {
             ))}
           </tbody>
         </table>
-      </div>
+      </Settling>
     </section>
   );
 }

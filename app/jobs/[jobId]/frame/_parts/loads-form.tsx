@@ -17,7 +17,7 @@ import {
 import { readScaleTicket } from '@/core/exchange';
 import { printMass, type Outcome, type UnitSystem } from '@/core/quantity';
 import { useReader, useRecords } from '../../../_desk';
-import { Choice, When } from '@/ui/controls';
+import { Choice, Settling, When } from '@/ui/controls';
 import { LoadRow } from './load-row';
 import { MassCell } from './mass-cell';
 
@@ -50,19 +50,21 @@ export function LoadsForm({ frame, onFrame }: { frame: Frame; onFrame: (frame: F
         </p>
       )}
       {items.length > 0 && (
-        <LoadsTable system={system}>
-          {items.map((item) => (
-            <LoadRow
-              key={item.id}
-              frame={frame}
-              item={item}
-              isOff={off.includes(item.id)}
-              onChange={(to) => put(items.map((each) => (each.id === item.id ? to : each)))}
-              onOff={(isOff) => onFrame(withTakenOff(frame, item.id, isOff))}
-              onRemove={() => put(items.filter((other) => other.id !== item.id))}
-            />
-          ))}
-        </LoadsTable>
+        <Settling of={String(items.length)}>
+          <LoadsTable system={system}>
+            {items.map((item) => (
+              <LoadRow
+                key={item.id}
+                frame={frame}
+                item={item}
+                isOff={off.includes(item.id)}
+                onChange={(to) => put(items.map((each) => (each.id === item.id ? to : each)))}
+                onOff={(isOff) => onFrame(withTakenOff(frame, item.id, isOff))}
+                onRemove={() => put(items.filter((other) => other.id !== item.id))}
+              />
+            ))}
+          </LoadsTable>
+        </Settling>
       )}
       {sharesLoad(frame) && <AxlesShare frame={frame} onFrame={onFrame} />}
       {items.length > 0 && frame.fittings.some((mark) => mark.kind === 'coupler') && (

@@ -1,7 +1,7 @@
 'use client';
 
 import { CARRIED, facesOf, type Hole, type Member, type MemberShape } from '@/core/frame';
-import { PickCell } from '@/ui/controls';
+import { PickCell, Settling } from '@/ui/controls';
 import { faceWords } from '@/ui/strip';
 import { useReader } from '../../../_desk';
 import { LengthCell } from './length-cell';
@@ -171,18 +171,20 @@ function Holes({ member, onChange }: OfMember) {
           Add a hole
         </button>
       </div>
-      {holes.map((hole, k) => (
-        <HoleRow
-          key={hole.id}
-          member={member}
-          hole={hole}
-          number={k + 1}
-          onHole={(to) =>
-            onChange({ holes: holes.map((each) => (each.id === hole.id ? { ...each, ...to } : each)) })
-          }
-          onRemove={() => onChange({ holes: holes.filter((other) => other.id !== hole.id) })}
-        />
-      ))}
+      <Settling of={String(holes.length)}>
+        {holes.map((hole, k) => (
+          <HoleRow
+            key={hole.id}
+            member={member}
+            hole={hole}
+            number={k + 1}
+            onHole={(to) =>
+              onChange({ holes: holes.map((each) => (each.id === hole.id ? { ...each, ...to } : each)) })
+            }
+            onRemove={() => onChange({ holes: holes.filter((other) => other.id !== hole.id) })}
+          />
+        ))}
+      </Settling>
     </>
   );
 }

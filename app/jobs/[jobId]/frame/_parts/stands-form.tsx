@@ -1,7 +1,7 @@
 'use client';
 
 import { usualStands, type Frame, type FrameStand } from '@/core/frame';
-import { Pick } from '@/ui/controls';
+import { Pick, Settling } from '@/ui/controls';
 import { newId } from '../../../../_client';
 import { useReader } from '../../../_desk';
 import { LengthCell } from './length-cell';
@@ -40,17 +40,19 @@ export function StandsForm({ frame, onFrame }: { frame: Frame; onFrame: (frame: 
       {stands.length === 0 ? (
         <p className="pt-2">Nothing yet: what the frame asks while it is cut open is not worked out.</p>
       ) : (
-        <ul className="grid gap-2 pt-2">
-          {stands.map((stand, k) => (
-            <StandRow
-              key={stand.id}
-              number={k + 1}
-              stand={stand}
-              onChange={(to) => change(stand.id, to)}
-              onRemove={() => put(stands.filter((other) => other.id !== stand.id))}
-            />
-          ))}
-        </ul>
+        <Settling of={String(stands.length)}>
+          <ul className="grid gap-2 pt-2">
+            {stands.map((stand, k) => (
+              <StandRow
+                key={stand.id}
+                number={k + 1}
+                stand={stand}
+                onChange={(to) => change(stand.id, to)}
+                onRemove={() => put(stands.filter((other) => other.id !== stand.id))}
+              />
+            ))}
+          </ul>
+        </Settling>
       )}
     </section>
   );

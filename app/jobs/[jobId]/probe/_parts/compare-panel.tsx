@@ -3,7 +3,7 @@
 import { standsOn } from '@/core/job';
 import { useCallback, useMemo, useState } from 'react';
 import { faceOf, twinOf, type Member } from '@/core/frame';
-import { foundNominal } from '@/core/probe';
+import { foundNominal, nominalMm } from '@/core/probe';
 import { percent, printLength } from '@/core/quantity';
 import { lowerBound, type SectionKept } from '@/core/weigh';
 import { EdgeLayer, MapLayer, ReadingLayer, Strip, type StripScale } from '@/ui/strip';
@@ -132,7 +132,14 @@ function Nominal() {
   const { file } = useRecordsLater();
   const { system } = useReader();
   const { member } = useMember();
-  const own = useMemo(() => standsOn(file, 'reading', member.id), [file, member]);
+  // A beam’s flanges may be of another plate than its web, which is what the frame names.
+  const own = useMemo(
+    () =>
+      standsOn(file, 'reading', member.id).filter(
+        ({ face }) => nominalMm(member, face) === member.shape.thicknessMm,
+      ),
+    [file, member],
+  );
   const found = useMemo(() => foundNominal(own), [own]);
   return (
     <section aria-label="What it was made of" className="mb-3 border-t border-rule pt-2">

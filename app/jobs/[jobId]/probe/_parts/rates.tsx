@@ -129,8 +129,7 @@ function useForecasts(
   const worst = useMemo(() => thinnest(member, own), [member, own]);
   if (!worst) return undefined;
   const [low, high] = [Number(inside.low), Number(inside.high)];
-  const limitMm =
-    (soundThresholdMm(member.shape.thicknessMm, file.practice) * worst.wallMm) / member.shape.thicknessMm;
+  const limitMm = soundThresholdMm(worst.wallMm, file.practice);
   const all = forecasts({
     thicknessMm: worst.reading.thicknessMm,
     limitMm,

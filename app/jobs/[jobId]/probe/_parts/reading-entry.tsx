@@ -4,7 +4,7 @@ import { useImperativeHandle, useRef, useState, useSyncExternalStore, type Ref, 
 import { toast } from 'sonner';
 import { facesOf, faceOf, type FaceId, type Member, startsAtMm } from '@/core/frame';
 import { inchesToMm, lengthDigits, parseLengthMm, printLength, type UnitSystem } from '@/core/quantity';
-import { METHOD_IDS, valueAt, type Method } from '@/core/probe';
+import { METHOD_IDS, nominalMm, valueAt, type Method } from '@/core/probe';
 import { Entry, Pick, PickBeside } from '@/ui/controls';
 import { cursorU, faceWords, following, type Cursor } from '@/ui/strip';
 import { useMember, usePlace, useReader, useRecords, useWork } from '../../../_desk';
@@ -322,7 +322,7 @@ function ThicknessHere() {
   const here = map && valueAt(map, cursor.stationMm, cursorU(member, cursor));
   return (
     <span className="caption">
-      nominal {printLength(member.shape.thicknessMm, system, 'thickness')}; 0 is a hole
+      nominal {printLength(nominalMm(member, cursor.face), system, 'thickness')}; 0 is a hole
       {here && (
         <>
           ;{' '}

@@ -56,20 +56,22 @@ function usePlaces(): WorkPlace[] {
   const { file } = useRecords();
   const { member } = useMember();
   const { cursor } = usePlace();
-  return useMemo(() => {
+  const hanging = useMemo(() => {
     const bad = new Set(jobHosts(file).map(({ on, id }) => `${on} ${id}`));
-    const hosts = hostsOf(file.frame)
+    return hostsOf(file.frame)
       .filter(({ spans }) => spans.some(({ memberId }) => memberId === member.id))
-      .sort((a, b) => Number(bad.has(`${b.on} ${b.id}`)) - Number(bad.has(`${a.on} ${a.id}`)));
-    const at = [
-      { on: 'member' as const, hostId: member.id, stationMm: cursor.stationMm },
-      ...hosts.map(({ on, id }) => ({ on, hostId: id })),
-    ];
-    return at
-      .flatMap((each) => workPlace(file.frame, file.practice, each) ?? [])
-      .filter((place) => worksAt(place).some(({ whyNot }) => whyNot === undefined));
-  }, [file, member.id, cursor.stationMm]);
+      .sort((a, b) => Number(bad.has(`${b.on} ${b.id}`)) - Number(bad.has(`${a.on} ${a.id}`)))
+      .flatMap(({ on, id }) => workPlace(file.frame, file.practice, { on, hostId: id }) ?? [])
+      .filter(hasWork);
+  }, [file, member.id]);
+  return useMemo(() => {
+    const at = { on: 'member', hostId: member.id, stationMm: cursor.stationMm } as const;
+    const itself = workPlace(file.frame, file.practice, at);
+    return itself && hasWork(itself) ? [itself, ...hanging] : hanging;
+  }, [file.frame, file.practice, hanging, member.id, cursor.stationMm]);
 }
+
+const hasWork = (place: WorkPlace): boolean => worksAt(place).some(({ whyNot }) => whyNot === undefined);
 
 /** What was found bad of them and of the member itself, what each needs, and the works that would mend it. */
 function BadHere({
