@@ -2,7 +2,7 @@
 import { spawnSync } from 'node:child_process';
 import { ensureBuild, ensureNpmPackages } from '../set-up/machine.mjs';
 
-ensureNpmPackages();
+await ensureNpmPackages();
 const asked = process.argv.slice(2);
 const wants = (name) => asked.length === 0 || asked.includes(name);
 // Bundled as the browser gets it: module by module, every import is a look-up that the product does not pay for.

@@ -12,7 +12,7 @@ const { values } = parseArgs({
   },
 });
 
-ensureNpmPackages();
+await ensureNpmPackages();
 if (!ensureBuild()) {
   console.error('The build failed; what it said is above.');
   process.exit(1);

@@ -1,5 +1,5 @@
 // What the project needs on a machine, and how it gets there.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -39,43 +39,61 @@ export function debianMissing() {
   return [...browser, ...COMPARED.filter((name) => !isInstalled(name))];
 }
 
+/** Runs a command; answers how it ended. */
+const ran = (command, words, { quiet = false, env }) =>
+  new Promise((resolve) => {
+    const stdio = quiet ? ['ignore', 'ignore', 'inherit'] : 'inherit';
+    const child = spawn(command, words, { stdio, env: { ...process.env, ...env } });
+    child.on('error', () => resolve(null));
+    child.on('close', resolve);
+  });
+
 /** Installs what is missing where that is possible (root with apt). Answers what is still missing. */
-export function ensureDebianPackages() {
+export async function ensureDebianPackages() {
   const missing = debianMissing();
   const root = process.getuid?.() === 0;
   if (missing.length === 0 || !root || spawnSync('apt-get', ['--version']).status !== 0) return missing;
   console.log(`Installing Debian packages: ${missing.join(' ')}`);
   const apt = (...words) =>
-    spawnSync('apt-get', ['-o', 'DPkg::Lock::Timeout=300', '-qq', ...words], {
-      stdio: ['ignore', 'ignore', 'inherit'],
-      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    ran('apt-get', ['-o', 'DPkg::Lock::Timeout=300', '-qq', ...words], {
+      quiet: true,
+      env: { DEBIAN_FRONTEND: 'noninteractive' },
     });
-  apt('update');
+  await apt('update');
   // What is offered is known only now.
-  apt('install', '-y', '--no-install-recommends', ...debianMissing());
+  await apt('install', '-y', '--no-install-recommends', ...debianMissing());
   return debianMissing();
 }
 
-/** `npm ci` when node_modules is absent or was made from another lock file. */
-export function ensureNpmPackages() {
+/**
+ * `npm ci` when node_modules is absent or was made from another lock file, in two parts: what is fetched, and what is then compiled of it (the
+ * database driver, where no ready-made one can be had: minutes on one core). Answers the second part's end.
+ */
+export async function fetchNpmPackages() {
   const [major, minor] = process.versions.node.split('.').map(Number);
   if (major < 20 || (major === 20 && minor < 9))
     throw new Error(`Ossatura needs Node 20.9 or later; this is Node ${process.versions.node}.`);
   const lock = createHash('sha256').update(readFileSync('package-lock.json')).digest('hex');
   const stamp = join('node_modules', '.made-from-lock');
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return { compiled: Promise.resolve() };
   console.log(
     'Installing npm packages (the database driver is compiled where no ready-made one can be had: a few minutes, once)',
   );
   const headers = existsSync('/usr/include/node') ? { npm_package_config_node_gyp_nodedir: '/usr' } : {};
   const cached = existsSync('/usr/lib/ccache') ? { PATH: `/usr/lib/ccache:${process.env.PATH}` } : {};
-  const made = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
-    stdio: 'inherit',
-    env: { ...process.env, ...headers, ...cached, PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1' },
-  });
-  if (made.status !== 0)
-    throw new Error('npm ci failed; what it said is above. Nothing of the project was changed.');
-  writeFileSync(stamp, lock);
+  const env = { ...headers, ...cached, PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1' };
+  const npm = async (...words) => {
+    if ((await ran('npm', [...words, '--no-audit', '--no-fund', '--loglevel=error'], { env })) !== 0)
+      throw new Error(`npm ${words[0]} failed; what it said is above. Nothing of the project was changed.`);
+  };
+  await npm('ci', '--ignore-scripts');
+  return { compiled: npm('rebuild').then(() => writeFileSync(stamp, lock)) };
+}
+
+/** All of the npm packages, ready to be used. */
+export async function ensureNpmPackages() {
+  const { compiled } = await fetchNpmPackages();
+  await compiled;
 }
 
 const newest = (path) =>

@@ -3,17 +3,12 @@ import { spawn, spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { ensureDebianPackages, ensureNpmPackages } from './machine.mjs';
+import { ensureDebianPackages, fetchNpmPackages } from './machine.mjs';
 
 const began = Date.now();
-ensureNpmPackages();
-const missing = ensureDebianPackages();
-if (missing.length > 0) {
-  console.log(
-    `\nNot installed on this machine: ${missing.join(' ')}. The outside checks that need them ${process.env.CI ? 'fail, since CI is set' : 'are skipped'}; the journeys need Chromium (or CHROMIUM=path).`,
-  );
-  console.log(`On Debian or Ubuntu: sudo apt-get install ${missing.join(' ')}\n`);
-}
+// Fetching waits for the network, compiling takes one core: meanwhile the rest goes on that can do without.
+const debian = ensureDebianPackages();
+const { compiled } = await fetchNpmPackages();
 
 const folder = mkdtempSync(join(tmpdir(), 'ossatura-totals-'));
 const environment = { ...process.env, NEXT_TELEMETRY_DISABLED: '1' };
@@ -113,6 +108,13 @@ await sideBySide(
   ['types', 'npm', 'run', '--silent', 'types'],
   ['format', 'npm', 'run', '--silent', 'lint:format'],
 );
+const [missing] = await Promise.all([debian, compiled]);
+if (missing.length > 0) {
+  console.log(
+    `\nNot installed on this machine: ${missing.join(' ')}. The outside checks that need them ${process.env.CI ? 'fail, since CI is set' : 'are skipped'}; the journeys need Chromium (or CHROMIUM=path).`,
+  );
+  console.log(`On Debian or Ubuntu: sudo apt-get install ${missing.join(' ')}\n`);
+}
 jest('core, data and codebase', 'together');
 jest('outside checks', 'outside');
 if (single('build', 'npm', 'run', '--silent', 'build')) {

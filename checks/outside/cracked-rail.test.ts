@@ -27,20 +27,20 @@ interface Cut {
 function shellDrop({ flangeMm, webMm }: Cut): number {
   const mesh = shellMesh(E, NU);
   const runs = [
-    [0, 400, 16],
+    [0, 400, 8],
     [400, AT - SLOT / 2, 12],
     [AT - SLOT / 2, AT + SLOT / 2, 1],
     [AT + SLOT / 2, 1000, 12],
-    [1000, LENGTH, 40],
+    [1000, LENGTH, 14],
   ] as const;
   for (const [from, to, pieces] of runs) {
     const isCut = pieces === 1;
     const along: Vector3 = [to - from, 0, 0];
-    mesh.patch('WEB', [from, 0, -DEPTH / 2], along, pieces, [0, 0, DEPTH], 16, ([, , z]) =>
+    mesh.patch('WEB', [from, 0, -DEPTH / 2], along, pieces, [0, 0, DEPTH], 8, ([, , z]) =>
       isCut && z < -DEPTH / 2 + webMm ? 0.01 : WALL,
     );
     for (const z of [DEPTH / 2, -DEPTH / 2])
-      mesh.patch('FLANGE', [from, 0, z], along, pieces, [0, FLANGE, 0], 12, ([, y]) =>
+      mesh.patch('FLANGE', [from, 0, z], along, pieces, [0, FLANGE, 0], 6, ([, y]) =>
         isCut && z < 0 && y > FLANGE - flangeMm ? 0.01 : WALL,
       );
   }

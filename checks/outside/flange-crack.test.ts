@@ -17,17 +17,23 @@ const FORCE_N = 1000;
 function give(cutMm: number, held: 'at crossmembers' | 'along the web'): number {
   const mesh = shellMesh(E, NU);
   for (const [from, to, pieces] of [
-    [0, 400, 10],
-    [400, AT - SLOT / 2, 14],
+    [0, 400, 6],
+    [400, AT - SLOT / 2, 12],
     [AT - SLOT / 2, AT + SLOT / 2, 1],
-    [AT + SLOT / 2, 1000, 14],
-    [1000, LENGTH, 20],
+    [AT + SLOT / 2, 1000, 12],
+    [1000, LENGTH, 10],
   ] as const) {
     const isCut = pieces === 1;
-    mesh.patch('WEB', [from, 0, -DEPTH / 2], [to - from, 0, 0], pieces, [0, 0, DEPTH], 12, () => WALL);
+    mesh.patch('WEB', [from, 0, -DEPTH / 2], [to - from, 0, 0], pieces, [0, 0, DEPTH], 8, () => WALL);
     for (const z of [DEPTH / 2, -DEPTH / 2])
-      mesh.patch('FLANGE', [from, 0, z], [to - from, 0, 0], pieces, [0, FLANGE, 0], ACROSS, ([, y]) =>
-        isCut && z < 0 && y > FLANGE - cutMm ? 0.01 : WALL,
+      mesh.patch(
+        'FLANGE',
+        [from, 0, z],
+        [to - from, 0, 0],
+        pieces,
+        [0, FLANGE, 0],
+        z < 0 ? ACROSS : 6,
+        ([, y]) => (isCut && z < 0 && y > FLANGE - cutMm ? 0.01 : WALL),
       );
   }
   const atWeb = mesh.nodesWhere(([x, y, z]) => y === 0 && x > 0 && Math.abs(z) === DEPTH / 2);

@@ -103,22 +103,23 @@ function saidMpa(longMm: number): { readonly slotted: number; readonly asBeam: n
 }
 
 against(['shells'], 'a slotted web against shells (CalculiX)', () => {
-  const shells = new Map([250, 400, 600].map((longMm) => [longMm, shellStressMpa(longMm).webMpa]));
-  test.each([...shells])(
+  const shells = new Map([2 * OPEN, 250, 400, 600].map((longMm) => [longMm, shellStressMpa(longMm)]));
+  test.each([250, 400, 600])(
     'open over %d mm: never less than the shells say, and at most 1.4 times',
-    (longMm, mpa) => {
-      const ratio = saidMpa(longMm).slotted / mpa;
+    (longMm) => {
+      const ratio = saidMpa(longMm).slotted / shells.get(longMm)!.webMpa;
       expect(ratio).toBeGreaterThan(1);
       expect(ratio).toBeLessThan(1.4);
     },
   );
   test('a hole as long as it is high is net section: its flanges are stressed as the beam says, and not as with the whole web', () => {
-    const { flangeMpa } = shellStressMpa(2 * OPEN);
-    expect(Math.abs(saidMpa(2 * OPEN).asBeam / flangeMpa - 1)).toBeLessThan(0.06);
+    const asBeam = saidMpa(2 * OPEN).asBeam;
+    expect(Math.abs(asBeam / shells.get(2 * OPEN)!.flangeMpa - 1)).toBeLessThan(0.06);
     // A web three times as open would be told from it.
-    expect(Math.abs(saidMpa(2 * OPEN).asBeam / shellStressMpa(600).flangeMpa - 1)).toBeGreaterThan(0.06);
+    expect(Math.abs(asBeam / shells.get(600)!.flangeMpa - 1)).toBeGreaterThan(0.06);
   });
   test('a beam on the net section, without the tees’ own bending, is far too mild', () => {
-    for (const longMm of [400, 600]) expect(saidMpa(longMm).asBeam / shells.get(longMm)!).toBeLessThan(0.65);
+    for (const longMm of [400, 600])
+      expect(saidMpa(longMm).asBeam / shells.get(longMm)!.webMpa).toBeLessThan(0.65);
   });
 });
