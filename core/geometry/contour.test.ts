@@ -8,6 +8,7 @@ import {
   extentOf,
   flattenContour,
   isWithin,
+  meetingOf,
   mirroredContour,
   placedContour,
   polygonArea,
@@ -108,6 +109,10 @@ describe('the polygon round a contour', () => {
       expect(isWithin(around, inner) || off < 1e-4).toBe(true);
     }
   });
+  test('a corner rounded by a quarter turn is one corner again, with the end of the straight after it; a half turn several', () => {
+    expect(aroundContour(roundedContour(square, 10))).toHaveLength(2 * 4);
+    expect(aroundContour(circleContour(0, 0, 5)).length).toBeGreaterThan(8);
+  });
   test('turned over twice, and round twice, it is what it was', () => {
     const close = (one: Contour, other: Contour) =>
       expect(Math.abs(contourArea(one) - contourArea(other))).toBeLessThan(1e-6);
@@ -116,6 +121,50 @@ describe('the polygon round a contour', () => {
     expect(contourArea(reversedContour(plate))).toBeCloseTo(-contourArea(plate), 6);
     expect(contourArea(mirroredContour(plate, 100))).toBeCloseTo(contourArea(plate), 6);
   });
+});
+
+test.each<[string, Point | undefined, [Point, Point], [Point, Point]]>([
+  [
+    'cross off both axes',
+    [3, 4],
+    [
+      [1, 2],
+      [5, 6],
+    ],
+    [
+      [2, 6],
+      [4, 2],
+    ],
+  ],
+  [
+    'one ends short of the other',
+    undefined,
+    [
+      [1, 2],
+      [2.9, 3.9],
+    ],
+    [
+      [2, 6],
+      [4, 2],
+    ],
+  ],
+  [
+    'one ends on the other',
+    [3, 4],
+    [
+      [1, 2],
+      [3, 4],
+    ],
+    [
+      [2, 6],
+      [4, 2],
+    ],
+  ],
+])('two edges that %s', (_, expected, one, other) => {
+  for (const found of [meetingOf(one, other), meetingOf(other, one)]) {
+    if (!expected) expect(found).toBeUndefined();
+    else expected.forEach((value, axis) => expect(found![axis]).toBeCloseTo(value, 9));
+  }
 });
 
 /** How far a point lies off a stretch. */

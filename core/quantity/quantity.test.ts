@@ -124,6 +124,10 @@ test.each(['', 'heavy', '0', '-5', '11,5,2', '26.000', '1.2.3', '9'.repeat(41)])
   'a weight of %p is asked about',
   (text) => expect(parseMassKg(text, 'mm').ok).toBe(false),
 );
+test('a length of forty signs is read, of forty-one not', () => {
+  expect(valueOf(parseLengthMm('2mm'.padStart(40, '0'), 'in'))).toBeCloseTo(2, 6);
+  expect(parseLengthMm('2mm'.padStart(41, '0'), 'in').ok).toBe(false);
+});
 test('a long cell is turned down before it is looked at', () => {
   for (const text of [`${'1 '.repeat(20_000)}x`, `${' '.repeat(80_000)}1`, '1-'.repeat(40_000)]) {
     expect(parseLengthMm(text, 'in')).toMatchObject({

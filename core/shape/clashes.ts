@@ -30,6 +30,8 @@ export interface Clash {
   readonly toMm: number;
   /** Where on the wall it stands, developed, where that is known. */
   readonly band?: Band;
+  /** The face it covers, of an earlier skin, where that was said. */
+  readonly face?: FaceId;
 }
 interface Band {
   readonly uFromMm: number;
@@ -202,6 +204,7 @@ export function skinsUnder({ account, member }: MemberPicture, piece: Piece): Cl
         kind: 'plate',
         fromMm: Math.max(0, fromMm),
         toMm: Math.min(member.lengthMm, toMm),
+        ...(face && { face }),
       },
     ];
   });

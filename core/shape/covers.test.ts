@@ -1,5 +1,6 @@
 import { defaultFrame, familyOf, type Member } from '../frame';
 import { BETWEEN_HEAT_ZONES_MM, DEFAULT_PRACTICE, stiffenedLimit } from '../reference';
+import { nominalMm } from '../probe';
 import type { Crack } from '../trace';
 import type { Sign } from '../walk';
 import { memberPicture } from '../weigh';
@@ -104,6 +105,31 @@ describe('an earlier repair under a plate', () => {
     expect(of(flat('web', 1500, 1900), 'off for good')).toEqual(['note skin-off']);
     expect(of(flat('web', 1500, 1900), 'stays beneath')).toEqual(['deviation skin-stays']);
     expect(of(flat('web', 1500, 1900), 'off and back')).toEqual(['broken skin-beneath']);
+  });
+  test('its welds are ground off no deeper than leaves the face it is on sound: a thick flange is not ground to a web', () => {
+    const semi = defaultFrame({
+      ...familyOf('semi trailer').typical,
+      ...{ family: 'semi trailer', steel: 'hot-rolled-50', datum: 'kingpin' },
+    });
+    const beam = semi.members.find(({ id }) => id === 'rail-left')!;
+    const plate = piece({ kind: 'cover plate', face: 'bottom', lowerEdgeMm: 30, upperEdgeMm: 120 });
+    const found = (face: 'bottom' | undefined) => {
+      const { face: _, heightMm: __, ...anywhere } = flat('bottom', 1500, 1900);
+      const sign = { ...anywhere, memberId: beam.id, ...(face && { face, heightMm: 60 }) } as Sign;
+      const picture = memberPicture({
+        ...{ frame: semi, member: beam, practice: DEFAULT_PRACTICE, readings: [], cracks: [] },
+        signs: [sign],
+      });
+      const beneath = [{ hostId: `skin ${ID}`, way: 'off for good' as const }];
+      const repair = { ...context([plate]).repair, memberId: beam.id, beneath };
+      return skinBeneath({ picture, repair, restored: [], pieces: [] });
+    };
+    const madeMm = nominalMm(beam, 'bottom');
+    expect(madeMm).toBeGreaterThan(2 * nominalMm(beam, 'web'));
+    for (const face of ['bottom', undefined] as const)
+      expect(found(face)).toMatchObject([
+        { code: 'skin-off', value: madeMm, limit: DEFAULT_PRACTICE.soundFraction * madeMm },
+      ]);
   });
   test('on a face that the plate does not cover, or elsewhere along the rail, it is not met', () => {
     expect(of(flat('bottom', 1500, 1900))).toEqual([]);

@@ -153,7 +153,7 @@ describe('ends', () => {
 describe('landing', () => {
   const edge = (more: object = {}) => ({
     uMm: 0,
-    face: { id: 'web', upright: true },
+    face: { id: 'web', upright: true, wallMm: thicknessMm },
     lands: true,
     why: 'sound',
     lapMm: 100,
@@ -217,6 +217,22 @@ describe('landing', () => {
     [least - 0.01, [['wall-too-thin-to-weld', 'broken']]],
   ])('a wall of %d mm by its lower bound', (wallMm, expected) =>
     expect(said(tooThinToWeld(context(piece(), { stations: at(edge({ wallMm })) })))).toEqual(expected),
+  );
+  const sheetMm = 2.5;
+  test.each([
+    [0.65 * sheetMm + 0.01, sheetMm, []],
+    [0.65 * sheetMm - 0.01, sheetMm, [['wall-too-thin-to-weld', 'broken']]],
+    [least - 0.01, 2 * thicknessMm, [['wall-too-thin-to-weld', 'broken']]],
+  ])('a wall of %d mm on a face made %d mm, whatever the web was made', (wallMm, madeMm, expected) =>
+    expect(
+      said(
+        tooThinToWeld(
+          context(piece(), {
+            stations: at(edge({ wallMm, face: { id: 'bottom', upright: false, wallMm: madeMm } })),
+          }),
+        ),
+      ),
+    ).toEqual(expected),
   );
   test('where no weld lands the wall may be as thin as it is', () =>
     expect(tooThinToWeld(context(piece(), { stations: at(edge({ wallMm: 0.1, lands: false })) }))).toEqual(

@@ -2,7 +2,10 @@ import { developedWidthMm, faceAtU, isBranched, isClosed, type Member, type Memb
 import { inchesToMm } from '../../quantity';
 import { BETWEEN_HEAT_ZONES_MM, stiffenedLimit } from '../../reference';
 import { crackExtent, unrolledPath } from '../../trace';
-import { pastOf, skinsUnder } from '../clashes';
+import { nominalMm, soundThresholdMm } from '../../probe';
+import type { MemberPicture } from '../../weigh';
+import { pastOf, skinsUnder, type Clash } from '../clashes';
+import { facesCovered } from '../faces-covered';
 import { plugLayout } from '../plugs';
 import { formOf } from '../forms';
 import { flatWidths } from '../flat/flat-widths';
@@ -153,7 +156,7 @@ export function skinBeneath({ picture, repair }: RepairPicture): RepairFinding[]
         weight,
         pieceId: piece.id,
         ...(past === 'off for good'
-          ? { quantity: 'thickness' as const, value: picture.built.thicknessMm, limit: picture.soundMm }
+          ? { quantity: 'thickness' as const, ...groundTo(picture, piece, skin) }
           : { quantity: 'length' as const }),
         source: 'practice',
         name: skin.name,
@@ -161,6 +164,13 @@ export function skinBeneath({ picture, repair }: RepairPicture): RepairFinding[]
       };
     }),
   );
+}
+
+/** What the wall beneath a skin was made, and what of it must stay as its welds are ground off; of several faces, of the thickest. */
+function groundTo({ member, practice }: MemberPicture, piece: Piece, { face }: Clash) {
+  const faces = face ? [face] : [...facesCovered(member.shape, piece)];
+  const madeMm = Math.max(...faces.map((each) => nominalMm(member, each)));
+  return { value: madeMm, limit: soundThresholdMm(madeMm, practice) };
 }
 
 /** Ends of plates on both sides of one wall, or of caps that meet, are staggered: heat zones lie apart, and no section loses both at once. */

@@ -121,12 +121,16 @@ export function lap({ picture, repair, pieces }: RepairPicture): RepairFinding[]
 
 /** Lower-bound wall under the welds against what can be welded at all. */
 export function tooThinToWeld({ picture, pieces }: RepairPicture): RepairFinding[] {
-  const limit = weldableMm(picture.member.shape.thicknessMm, picture.practice);
   return pieces.flatMap(({ piece, stations }) => {
     const thin = stations.flatMap(({ stationMm, edges }) =>
       edges
-        .filter((edge) => edge.lands && edge.wallMm < limit)
-        .map((edge) => ({ stationMm, wall: edge.wallMm })),
+        .filter((edge) => edge.lands)
+        .map(({ wallMm, face }) => ({
+          stationMm,
+          wall: wallMm,
+          limit: weldableMm(face.wallMm, picture.practice),
+        }))
+        .filter(({ wall, limit }) => wall < limit),
     );
     const worst = thin.sort((a, b) => a.wall - b.wall)[0];
     return worst
@@ -137,7 +141,7 @@ export function tooThinToWeld({ picture, pieces }: RepairPicture): RepairFinding
             pieceId: piece.id,
             quantity: 'thickness',
             value: worst.wall,
-            limit,
+            limit: worst.limit,
             source: 'sound',
             at: { fromMm: worst.stationMm, toMm: worst.stationMm },
           },
