@@ -176,3 +176,41 @@ test('a work is specified at a bracket: judged while it is typed, kept, changed,
   await expect(part.getByRole('article', { name: /^Cross-brace/ })).toHaveCount(1);
   await expect(card).toContainText('Moment left at the flange: 0 %');
 });
+
+test('a length let in with its joint in rusted metal is said not to hold: while it is typed, kept, in the plan’s paper; moved to sound metal, no longer', async ({
+  page,
+  untouched,
+}, info) => {
+  await page.goto(`${untouched.url}${untouched.jobs['GR-7']}/shape?member=rail-right`);
+  await worked(page);
+  const part = page.getByRole('region', { name: 'Brackets, joints and sheet' });
+  await part.getByRole('button', { name: 'Specify a work here' }).click();
+  const draft = part.getByRole('group', { name: 'A new work' });
+  await choose(draft.getByLabel('what is made'), 'splice');
+  const cut = async (first: string, second: string) => {
+    for (const [label, station] of [
+      [/^second cut/, second],
+      [/^first cut/, first],
+    ] as const) {
+      await draft.getByLabel(label).fill(station);
+      await draft.getByLabel(label).press('Enter');
+    }
+  };
+  await cut('120', '230');
+  // Said of the work by its own measures; works beside it stand at their usual ones.
+  const underIt = draft.getByText(/along the member, by what was found there/);
+  await expect(underIt).toHaveCount(1);
+  await expect(draft).not.toContainText('No rule broken');
+  await expect(draft).not.toContainText('the metal it lands on: read it first');
+  await cut('200', '230');
+  await expect(underIt).toHaveCount(0);
+  await expect(draft).toContainText('the metal it lands on: read it first');
+  await cut('120', '230');
+  await draft.getByRole('button', { name: 'Keep this work' }).click();
+  await kept(page);
+  const card = part.getByRole('article', { name: /^A length let in/ });
+  await expect(card).toContainText('Bad metal under it');
+  await expect(card).toContainText('a plate over it first, or another place');
+  const paper = await orderOf(page, info, `${untouched.url}/api${untouched.jobs['GR-7']}/work-order`);
+  expect(paper.words).toContain('Bad metal under it');
+});

@@ -373,11 +373,11 @@ function reportMember(bench: Bench, memberId: string, report: Surroundings['repo
   if (inView(bench).includes(memberId)) reportView(bench, memberId, report);
 }
 
-function summaryOf({ picture, verdict, repairs, notOffered }: MemberWork): MemberSummary {
+function summaryOf({ picture, verdict, repairs, notOffered, underWorks }: MemberWork): MemberSummary {
   return {
     memberId: picture.member.id,
     verdict,
-    plan: plannedOn({ picture, repairs, notOffered }),
+    plan: plannedOn({ picture, repairs, notOffered, underWorks }),
     measured: picture.map !== undefined,
     cracked: picture.cracks.length > 0,
     zones: picture.zones.length,

@@ -1,5 +1,5 @@
 import { percent, printForce, printLength, printMass, printTorque, type UnitSystem } from '@/core/quantity';
-import type { PlannedWork } from '@/core/job';
+import { brokenIn, UNDER_WORK_CODES, type PlannedWork } from '@/core/job';
 import type { Measure, WorkFigure, WorkFinding, WorkId, WorkPart, WorkWhyNot } from '@/core/shape';
 import { workSeamWords } from './seams';
 
@@ -151,6 +151,7 @@ export const measureWords = ({ key }: Pick<Measure, 'key'>): string => MEASURE_W
 const CHANGES: Readonly<Record<string, string>> = {
   'a seam all round is asked': 'a seam all round, by this job’s legal profile',
   'a sleeve in the gap': 'a tube round the bolt between the sheets, or they are pulled together',
+  'bad metal under it': 'a plate over it first, or another place: nothing holds on what is gone or too thin',
   'bend too tight': 'a radius of its thickness at least: it cracks',
   'bent too far to press cold': 'renew it; or heat, where its steel may be heated',
   'bolt loose in its hole': 'the next size, or a body-fit bolt',
@@ -162,6 +163,7 @@ const CHANGES: Readonly<Record<string, string>> = {
   'collar does not fit': 'a larger hole, without touching the rim',
   'corner not cut back': 'cut it back so that the other weld runs through',
   'corners not round': 'a rounder corner: cracks start at sharp ones',
+  'cracked under it': 'the crack mended first: it goes on under what is put over it',
   'disc smaller than its seat': 'a disc as wide as the bushing’s seat at least',
   'dish over the rim': 'a smaller dish',
   'dish too flat': 'a deeper dish, or thicker',
@@ -200,6 +202,7 @@ const CHANGES: Readonly<Record<string, string>> = {
   'plate buckles': 'thicker plate, or a smaller one',
   'plate no longer than the bracket': 'an inch past it at each end',
   'plate no wider than its washer': 'four bolts across at least',
+  'plated first': 'nothing: the plate that is planned there goes on before it',
   'plates too short past the joint': 'a depth past the joint each way',
   'plugs too far apart': 'as close as the maker’s spots',
   'press too short': 'supports two depths apart at least',
@@ -263,6 +266,9 @@ const printed = (value: number, quantity: WorkFigure['quantity'], system: UnitSy
   }
 };
 
+/** What the metal found under a work says of it: where, and no limit. */
+const UNDER_IT: ReadonlySet<string> = new Set<string>(UNDER_WORK_CODES);
+
 /** One sentence for a finding, with its figures where it has some. */
 export function workFindingWords(finding: WorkFinding, system: UnitSystem) {
   const { code, value, limit, quantity } = finding;
@@ -274,7 +280,9 @@ export function workFindingWords(finding: WorkFinding, system: UnitSystem) {
     detail:
       has(value) && has(limit)
         ? `${printed(value, quantity, system)}${counted} where ${printed(limit, quantity, system)}${counted} is the limit`
-        : '',
+        : has(value) && UNDER_IT.has(code)
+          ? `from ${printed(value, quantity, system)} along the member, by what was found there`
+          : '',
     change: CHANGES[code] ?? '',
   };
 }
@@ -311,13 +319,18 @@ export const uncheckedOfWork = (codes: readonly string[]): string =>
 export const isUncheckedWorded = (code: string): boolean => code in UNCHECKED_OF_WORKS;
 
 /** A work in one line, for a paper. */
-export function workLine({ work, place, judged, isDone }: PlannedWork, system: UnitSystem): string {
-  const broken = judged.findings.filter(({ weight }) => weight === 'broken').length;
+export function workLine(planned: PlannedWork, system: UnitSystem, underIt: readonly WorkFinding[]): string {
+  const { work, place, judged, isDone } = planned;
+  const broken = brokenIn(planned, underIt).length;
   const parts = judged.parts.map((part) => partWords(part, system));
   return [
     `${WORK_WORDS[work.form]}: ${place.name}`,
     ...parts,
     ...judged.seams.map((seam) => workSeamWords(seam, system)),
+    ...underIt.map((finding) => {
+      const { title, detail } = workFindingWords(finding, system);
+      return `${title}, ${detail}`;
+    }),
     ...(broken > 0 ? [`NOT LIKE THIS, rules broken: ${broken}`] : []),
     ...(isDone ? ['done'] : []),
   ].join('; ');

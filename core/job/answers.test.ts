@@ -436,9 +436,10 @@ test('what is planned on a member, counted: those that break rules, plates by ho
       worked([], [5, 6, 7], 0, { diameterMm: 12 }),
     ],
     notOffered: [{}],
+    underWorks: [],
   } as never);
   expect(of).toEqual({
     ...{ stretches: 1, runs: [{ fromMm: 600, toMm: 800 }], repairs: 3, broken: 1, notOffered: 1 },
-    ...{ plates: 3, bolted: 3, weldM: 2, steelKg: 27 },
+    ...{ plates: 3, bolted: 3, weldM: 2, steelKg: 27, underWorks: [] },
   });
 });

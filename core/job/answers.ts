@@ -23,6 +23,7 @@ import { mayMove, pastLimitOf, type MayMove, type MoveReason } from './move';
 import { harsher, overridesOf } from './override';
 import { stands, type JobRecords } from './records';
 import { toldUntil } from './told';
+import { foundUnder, type UnderWork } from './under-works';
 import { brokenIn, worksOf } from './works';
 
 /** A member as it was judged, with what is planned on it. */
@@ -42,6 +43,8 @@ export interface Planned {
   readonly plates: number;
   /** Plates that are bolted on, not counted among those that are welded. */
   readonly bolted?: number;
+  /** What its metal says of works that are made fast to it. */
+  readonly underWorks?: readonly UnderWork[];
   readonly weldM: number;
   readonly steelKg: number;
 }
@@ -272,7 +275,7 @@ function ofRepair(records: JobRecords, weighed: AnswersBasis['weighed']): Answer
     ...say('can’t say', 'traced first', named(untraced)),
     ...say('with limits', 'by an engineer', named(undrawn.filter((work) => !isRenewed(work)))),
     ...say('with limits', 'straightened first', straightenedFirst(records)),
-    ...say('with limits', 'work breaks a rule', brokenWorks(records)),
+    ...say('with limits', 'work breaks a rule', brokenWorks(records, judged)),
     ...say('yes', 'mended here', named(traced.filter(isDrawn))),
     ...say('with limits', 'renewed by hand', [
       ...named(undrawn.filter(isRenewed)),
@@ -287,10 +290,12 @@ function ofRepair(records: JobRecords, weighed: AnswersBasis['weighed']): Answer
   return reasons.length > 0 ? reasons : [{ says: 'yes', why: 'nothing found to repair' }];
 }
 /** Works that somebody specified, that are not done yet, and that are not to be done like that. */
-const brokenWorks = (records: JobRecords): string[] =>
-  worksOf(records)
-    .filter((planned) => !planned.isDone && brokenIn(planned).length > 0)
+const brokenWorks = (records: JobRecords, members: readonly AnsweredMember[]): string[] => {
+  const plans = members.map(({ plan }) => plan);
+  return worksOf(records)
+    .filter((planned) => !planned.isDone && brokenIn(planned, foundUnder(plans, planned.work.id)).length > 0)
     .map(({ work, place }) => `${work.form}, ${place.name.toLowerCase()}`);
+};
 
 type NamedWhy = Extract<AnswerReason, { readonly names: readonly string[] }>['why'];
 
@@ -299,7 +304,8 @@ export function plannedOn({
   picture,
   repairs,
   notOffered,
-}: Pick<MemberWork, 'picture' | 'repairs' | 'notOffered'>): Planned {
+  underWorks,
+}: Pick<MemberWork, 'picture' | 'repairs' | 'notOffered' | 'underWorks'>): Planned {
   const patterns = repairs.flatMap((worked) => worked.patterns);
   const { startMm = 0 } = picture.member;
   const bolted = repairs
@@ -313,6 +319,7 @@ export function plannedOn({
     notOffered: notOffered.length,
     plates: patterns.length - bolted,
     bolted,
+    underWorks,
     weldM: repairs.reduce((sum, { joined }) => sum + joined.totalWeldMm, 0) / 1000,
     steelKg: patterns.reduce((sum, { massKg }) => sum + massKg, 0),
   };

@@ -118,7 +118,21 @@ export { triedPractice, type Tried } from './tried';
 export { answeredJob } from './answered';
 export { openCracks } from './cracks';
 export { lastTold, toldUntil } from './told';
-export { workCandidates, worksForHost, worksForMember, type WorkCandidate } from './suited-works';
+export {
+  workCandidates,
+  worksForHost,
+  worksForMember,
+  type UnderIt,
+  type WorkCandidate,
+} from './suited-works';
+export {
+  footingsOf,
+  foundUnder,
+  UNDER_WORK_CODES,
+  underWorks,
+  withMetal,
+  type UnderWork,
+} from './under-works';
 export {
   frameFaces,
   liftOf,

@@ -22,6 +22,7 @@ import { geometryMeasured } from './geometry';
 import { stands, type JobRecords } from './records';
 import { unexplainedComplaints } from './unexplained';
 import { stillSaid, type WeldCracked } from './undone';
+import { footingsOn, type WorkFooting } from './under-works';
 import { accessesOn, letInOn, worksOf, type PlannedWork } from './works';
 
 /** Everything one member's work rests on, and nothing else. */
@@ -32,6 +33,8 @@ export interface MemberInputs {
   readonly twinRepairs: readonly Repair[];
   /** Lengths of it that are to be let in. */
   readonly letIn: readonly LetIn[];
+  /** Where works are made fast to it. */
+  readonly footings: readonly WorkFooting[];
   /** Openings planned into it, through which somebody reaches its inside. */
   readonly accesses: readonly Access[];
   /** What was recorded of its seams: gaps, access, what stays open. */
@@ -224,6 +227,7 @@ export function inputsOf(sorted: SortedRecords, member: Member): MemberInputs {
   };
   const { repairs, twinRepairs, seams, accesses } = besideRepairs(records, member, sorted.works);
   const letIn = letInOn(sorted.works, member.id);
+  const footings = footingsOn(sorted.works, member.id);
   const gross = records.grossMassKg;
   const metalMark = metalMarkOf(sorted, evidence);
   return {
@@ -232,12 +236,13 @@ export function inputsOf(sorted: SortedRecords, member: Member): MemberInputs {
     twinRepairs,
     accesses,
     letIn,
+    footings,
     seams,
     ...(gross !== undefined && { grossMassKg: gross }),
     metalMark,
     mark: fingerprint([
       metalMark,
-      JSON.stringify([repairs, twinRepairs, accesses, gross, letIn]),
+      JSON.stringify([repairs, twinRepairs, accesses, gross, letIn, footings]),
       ...seams.map(({ id }) => id),
     ]),
   };

@@ -13,6 +13,7 @@ import {
 import { candidates } from './candidates';
 import { inputsOf, sortedRecords, type MemberInputs, type SortedRecords } from './inputs';
 import type { JobRecords } from './records';
+import { underWorks, type UnderWork } from './under-works';
 import { drawnOut, workRepair } from './work-repair';
 import { brokenRules, type WorkedRepair } from './worked-repair';
 
@@ -35,6 +36,8 @@ export interface MemberWork {
   readonly repairs: readonly WorkedRepair[];
   /** Lengths of it that are to be let in. */
   readonly letIn: readonly LetIn[];
+  /** What its metal says of works that are made fast to it. */
+  readonly underWorks: readonly UnderWork[];
   /** What was tried for damage and would not do, with what speaks against it. */
   readonly notOffered: readonly WorkedRepair[];
   readonly states: readonly MemberState[];
@@ -61,7 +64,7 @@ export function sketchedPicture(before: MemberPicture, inputs: MemberInputs): Me
 export function workMember(inputs: MemberInputs): MemberWork {
   const { picture, verdict } = weighMember(inputs);
   const saved = inputs.repairs;
-  const { letIn } = inputs;
+  const letIn = heldLetIn(inputs, picture);
   const proposals = proposeRepairs(picture, saved, letIn).map((proposal) => drawnOut(picture, proposal));
   const tried = proposals.map((proposal) => orBetter(inputs, picture, proposal));
   const isGood = ({ against }: WorkedRepair) => against.length === 0;
@@ -82,6 +85,10 @@ export function workMember(inputs: MemberInputs): MemberWork {
     states,
     letIn,
     repairs,
+    underWorks: underWorks({ picture, repairs }, inputs.footings).map(({ footing: { workId }, finding }) => ({
+      workId,
+      finding,
+    })),
     notOffered: tried.filter((each) => !isGood(each)),
     repairedAlong:
       repaired && picture.found
@@ -90,6 +97,12 @@ export function workMember(inputs: MemberInputs): MemberWork {
             .filter((kept) => kept !== undefined)
         : [],
   };
+}
+
+/** Lengths let in whose joints and plates lie on metal that holds them: no other is counted on. */
+function heldLetIn({ letIn, footings }: MemberInputs, picture: MemberPicture): readonly LetIn[] {
+  const against = underWorks({ picture, repairs: [] }, footings);
+  return letIn.filter(({ workId }) => against.every(({ footing }) => footing.workId !== workId));
 }
 
 /**

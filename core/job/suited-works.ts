@@ -7,10 +7,13 @@ import {
   workForm,
   worksAt,
   type JudgedWork,
+  type Measures,
+  type WorkFinding,
   type WorkId,
   type WorkPlace,
 } from '../shape';
 import type { Finding, HostNeed, HostVerdict, Verdict } from '../weigh';
+import { withMetal } from './under-works';
 import { stepsOfWork } from './works';
 
 /** What mends what a bad bracket, joint or panel asks for, the usual one first (common practice, no source). */
@@ -76,11 +79,15 @@ export interface WorkCandidate {
   readonly hours: readonly [number, number];
 }
 
+/** What the metal found under a work says, by its form and measures. */
+export type UnderIt = (form: WorkId, measures: Measures) => readonly WorkFinding[];
+
 /** Every work that goes at a place side by side: what mends what was found there first, of these what breaks least at its usual measures, then what takes fewer hours. */
 export function workCandidates(
   place: WorkPlace,
   norms: Norms,
   suitedTo: readonly WorkId[] = [],
+  underIt: UnderIt = () => [],
 ): WorkCandidate[] {
   const broken = ({ judged }: WorkCandidate) =>
     judged.findings.filter(({ weight }) => weight === 'broken').length;
@@ -88,7 +95,8 @@ export function workCandidates(
   return worksAt(place)
     .filter(({ whyNot }) => whyNot === undefined)
     .map(({ id }): WorkCandidate => {
-      const judged = workForm(id).judge(place, startMeasures(workForm(id), place));
+      const measures = startMeasures(workForm(id), place);
+      const judged = withMetal(workForm(id).judge(place, measures), underIt(id, measures));
       return {
         id,
         isSuited: suitedTo.includes(id),

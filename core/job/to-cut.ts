@@ -3,6 +3,7 @@ import { memberOf } from '../frame';
 import { toCutOf, type PlannedFlat, type ToCut } from './planned-flat';
 import { plannedTube, renewalsOf } from './renewals';
 import type { JobRecords } from './records';
+import { foundUnder } from './under-works';
 import { brokenIn, ownOutlines, worksOf, type PlannedWork } from './works';
 
 /** A part that is bought to length. */
@@ -21,12 +22,16 @@ type Records = Pick<JobRecords, 'evidence' | 'strikes' | 'frame' | 'practice'>;
 const open = (records: Records): PlannedWork[] => worksOf(records).filter(({ isDone }) => !isDone);
 
 /** Everything of a job that is cut from sheet: plates member by member, parts of works, outlines taken from openings. What is done already is not cut again. */
-export const toCut = (flats: readonly PlannedFlat[], records: Records): ToCut[] => [
+export const toCut = (
+  flats: readonly PlannedFlat[],
+  records: Records,
+  members: Parameters<typeof foundUnder>[0] = [],
+): ToCut[] => [
   ...flats.map(toCutOf),
   ...open(records).flatMap((planned) =>
     blanksOfWork(planned.work.id, planned.place.name, planned.judged.parts).map((blank) => ({
       blank,
-      broken: brokenIn(planned).length,
+      broken: brokenIn(planned, foundUnder(members, planned.work.id)).length,
       findings: [],
       isProposal: false,
     })),

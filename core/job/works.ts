@@ -78,13 +78,14 @@ export const workPhotos = (
 export const worksOn = (works: readonly PlannedWork[], memberId: string): PlannedWork[] =>
   works.filter(({ work }) => work.memberIds.includes(memberId));
 
-export const brokenIn = ({
-  judged,
-  whyNot,
-}: Pick<PlannedWork, 'judged' | 'whyNot'>): readonly WorkFinding[] =>
+/** Why it is not to be done like that: by its measures, and by the metal found under it where that was looked at. */
+export const brokenIn = (
+  { judged, whyNot }: Pick<PlannedWork, 'judged' | 'whyNot'>,
+  underIt: readonly WorkFinding[] = [],
+): readonly WorkFinding[] =>
   whyNot
     ? [{ code: whyNot, weight: 'broken', quantity: 'count', source: 'practice' }]
-    : judged.findings.filter(({ weight }) => weight === 'broken');
+    : [...underIt, ...judged.findings].filter(({ weight }) => weight === 'broken');
 
 const isPutRight = (records: Kept, { on, hostId, at }: Work): boolean =>
   stands(records, 'find').some(
@@ -125,7 +126,8 @@ export const accessesOn = (works: readonly PlannedWork[], memberId: string): Acc
 export const letInOn = (works: readonly PlannedWork[], memberId: string): LetIn[] =>
   worksOn(works, memberId)
     .filter((planned) => planned.work.form === 'splice' && brokenIn(planned).length === 0)
-    .map(({ work: { measures } }) => ({
+    .map(({ work: { id, measures } }) => ({
+      workId: id,
       fromMm: measures.fromMm!,
       toMm: measures.toMm!,
       wallMm: measures.newWallMm!,

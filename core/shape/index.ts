@@ -136,6 +136,7 @@ export {
   type RenewalTube,
   type TubeWhyNot,
 } from './renewal';
+export type { Footing } from './works/footing';
 export { checkMeasures, startMeasures, workPlace, worksAt } from './works/place';
 export { workKind, type Work } from './works/record';
 export {

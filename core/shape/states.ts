@@ -31,6 +31,7 @@ export interface MemberState {
 
 /** A length of a member that is let in: a whole section of new metal. */
 export interface LetIn {
+  readonly workId: string;
   readonly fromMm: number;
   readonly toMm: number;
   readonly wallMm: number;

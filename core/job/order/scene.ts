@@ -21,7 +21,7 @@ import {
   type SceneWork,
   type Unplanned,
 } from '../../order';
-import { lengthsOf, reachOf } from '../../shape';
+import { lengthsOf, reachOf, type WorkFinding } from '../../shape';
 import { lowerBound, severity } from '../../weigh';
 import { toAlign } from '../alignment';
 import { toWeldShut } from '../crack-welds';
@@ -33,6 +33,7 @@ import { overridesOf, harsher } from '../override';
 import { lastOf, stands, type JobRecords } from '../records';
 import { renewalsOf } from '../renewals';
 import { brokenIn, stepsOfWork, worksOf, type PlannedWork } from '../works';
+import { foundUnder } from '../under-works';
 
 export type Works = ReadonlyMap<string, MemberWork>;
 
@@ -79,7 +80,7 @@ export function orderScene(records: JobRecords, works: Works): OrderScene {
     norms: practice.money.norms,
     repairs,
     cracks,
-    works: planned.map((each) => workOf(frame, each)),
+    works: planned.map((each) => workOf(frame, each, foundUnder(works.values(), each.work.id))),
     renewals,
     aligns: [...aligns, ...out.placed],
     straightened: out.whole,
@@ -144,7 +145,7 @@ const cracksOf = (frame: Frame, work: MemberWork): OrderScene['cracks'] =>
 
 /** A work's own stretch where nobody gave one, mm: a bracket with room about it. */
 const ABOUT_MM = 150;
-function workOf(frame: Frame, planned: PlannedWork): SceneWork {
+function workOf(frame: Frame, planned: PlannedWork, underIt: readonly WorkFinding[]): SceneWork {
   const { work, place, judged } = planned;
   const { fromMm: from, toMm: to } = work.measures;
   const isLong = from !== undefined && to !== undefined;
@@ -167,7 +168,7 @@ function workOf(frame: Frame, planned: PlannedWork): SceneWork {
     ...(place.fitting && { fitting: place.fitting }),
     carries: host?.carries ?? [],
     ...stepsOfWork(judged),
-    brokenRules: brokenIn(planned).length,
+    brokenRules: brokenIn(planned, underIt).length,
   };
 }
 

@@ -3,6 +3,7 @@ import { sectionProperties } from '../../mechanics';
 import { changedSection } from '../../weigh';
 import { inchesToMm as inch } from '../../quantity';
 import { over, under } from './findings';
+import { pastOpening } from './footing';
 import { length, station, thickness } from './measures';
 import { fillet, fromShelf, unlessWelded, wallOf } from './metal';
 import { filletSeam } from './seam';
@@ -58,6 +59,7 @@ export const accessOpening: WorkForm = {
     thickness('thicknessMm', (place) => fromShelf(place, wallOf(place))),
     length('lapMm', () => inch(1), 0, 100),
   ],
+  standsOn: ({ member }, of) => pastOpening(member, of),
   judge: (place, of) => {
     const faceMm = standing(place)!.widthMm;
     const kept = openKept(place, of.highMm!);

@@ -2,6 +2,7 @@ import { pointGroup, worstInGroup } from '../../mechanics';
 import { boltShearN } from '../../reference';
 import { inchesToMm as inch } from '../../quantity';
 import { over, under, when } from './findings';
+import { aboutHost } from './footing';
 import { bumpN, loadUnchecked } from './loads';
 import { boltMarks, choice, count, isNoBolt, length, load, marksOf } from './measures';
 import { fillet, unlessWelded, wallOf } from './metal';
@@ -50,6 +51,7 @@ export const bracketRenewed: WorkForm = {
     choice('pushes', PUSHES),
     load(),
   ],
+  standsOn: aboutHost,
   judge: (place, of) => {
     const bolted = isBolted(place);
     const plateMm = place.made.plate ?? wallOf(place);

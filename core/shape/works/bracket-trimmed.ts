@@ -1,6 +1,7 @@
 import { leastEdgeMm } from '../../reference';
 import { inchesToMm as inch } from '../../quantity';
 import { over, under, when } from './findings';
+import { aboutHost } from './footing';
 import { choice, length, thickness } from './measures';
 import { fillet, fromShelf, unlessWelded, wallOf } from './metal';
 import { isAtBracket } from './places';
@@ -30,6 +31,7 @@ export const bracketTrimmed: WorkForm = {
     length('tieLongMm', () => inch(12), 0, 4000),
     length('tieRiseMm', () => inch(2), 0, 2000),
   ],
+  standsOn: aboutHost,
   judge: (place, of) => {
     const { legMm, nPerMm } = fillet(place, of.thicknessMm!, wallOf(place));
     const how = HOWS[of.how!]!;

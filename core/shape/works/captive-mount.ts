@@ -1,5 +1,6 @@
 import { inchesToMm as inch } from '../../quantity';
 import { under, when } from './findings';
+import { aboutHost } from './footing';
 import { bumpN, loadUnchecked } from './loads';
 import { count, length, load, thickness } from './measures';
 import { fillet, fromShelf, unlessWelded, wallOf } from './metal';
@@ -44,6 +45,7 @@ export const captiveMount: WorkForm = {
     count('reachedSeams', 4, 1, 12),
     load(),
   ],
+  standsOn: aboutHost,
   judge: (place, of) => {
     const { legMm, nPerMm } = fillet(place, of.boxWallMm!, wallOf(place));
     const seams = [of.boxWideMm!, of.boxHighMm!, of.boxWideMm!, of.boxHighMm!];

@@ -1,5 +1,6 @@
 import { inchesToMm as inch } from '../../quantity';
 import { over } from './findings';
+import { aboutHost } from './footing';
 import { choice, length, thickness } from './measures';
 import { fillet, unlessWelded } from './metal';
 import { isAt } from './places';
@@ -39,6 +40,7 @@ export const crossBrace: WorkForm = {
     thickness('tubeWallMm', () => inch(3 / 16)),
     choice('tie', TIES),
   ],
+  standsOn: aboutHost,
   judge: (place, of) => {
     const { tubeMm, tubeWallMm, apartMm, dropMm, hangerDeepMm, hangerThickMm } = of as Record<string, number>;
     const insideMm = Math.max(0, tubeMm! - 2 * tubeWallMm!);

@@ -2,6 +2,7 @@ import { chosenLegMm } from '../../reference';
 import { isAtBracket } from './places';
 import { inchesToMm as inch } from '../../quantity';
 import { over, under } from './findings';
+import { aboutHost } from './footing';
 import { bumpN, loadUnchecked } from './loads';
 import { length, load, thickness } from './measures';
 import { fillet, fromShelf, unlessWelded, wallOf } from './metal';
@@ -46,6 +47,7 @@ export const gusset: WorkForm = {
     length('snipeMm', () => SNIPE_MM, 0, 200),
     load(),
   ],
+  standsOn: aboutHost,
   judge: (place, of) => {
     const [alongMm, downMm, thicknessMm] = [of.alongMm!, of.downMm!, of.thicknessMm!];
     const { legMm, nPerMm } = fillet(place, thicknessMm, wallOf(place));

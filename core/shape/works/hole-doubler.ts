@@ -1,6 +1,7 @@
 import { leastEdgeMm } from '../../reference';
 import { inchesToMm as inch } from '../../quantity';
 import { under } from './findings';
+import { aboutStation } from './footing';
 import { length, thickness } from './measures';
 import { fillet, fromShelf, unlessWelded, wallOf } from './metal';
 import { filletSeam } from './seam';
@@ -31,6 +32,7 @@ export const holeDoubler: WorkForm = {
     thickness('thicknessMm', (place) => fromShelf(place, place.made.plate ?? wallOf(place))),
     length('edgeMm', () => inch(2), 1, 1000),
   ],
+  standsOn: (place, of) => (place.on === 'member' ? [aboutStation(place, of.acrossMm! / 2)] : []),
   judge: (place, of) => {
     const { holeMm, wornMm, acrossMm, thicknessMm, edgeMm } = of as Record<string, number>;
     const wallMm = place.made.plate ?? wallOf(place);

@@ -1,5 +1,6 @@
 import { inchesToMm as inch, STANDARD_GRAVITY } from '../../quantity';
 import { over, under, when } from './findings';
+import { aboutHost } from './footing';
 import { loadUnchecked } from './loads';
 import { choice, length, load, thickness } from './measures';
 import { fillet, fromShelf, unlessWelded, wallOf } from './metal';
@@ -42,6 +43,7 @@ export const legStructure: WorkForm = {
     choice('fitted', ['with the legs bolted on', 'without the legs']),
     load(),
   ],
+  standsOn: aboutHost,
   judge: (place, of) => {
     const { legMm, nPerMm } = fillet(place, of.thicknessMm!, wallOf(place));
     const seamMm = 2 * of.plateHighMm! + of.plateLongMm!;

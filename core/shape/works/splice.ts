@@ -2,6 +2,7 @@ import { axleStationsMm, CRITICAL_REACH_MM, crossingsOn, developedWidthMm, fitti
 import { BETWEEN_HEAT_ZONES_MM, waysFor } from '../../reference';
 import { inchesToMm as inch } from '../../quantity';
 import { over, under, when } from './findings';
+import { pastCuts } from './footing';
 import { choice, length, station, thickness } from './measures';
 import { fillet, fromShelf, unlessWelded, wallOf } from './metal';
 import { isOfRole } from './places';
@@ -39,6 +40,7 @@ export const splice: WorkForm = {
     length('pastMm', ({ member }) => Math.ceil(1.25 * member.shape.depthMm), 0, 2000),
     length('twinApartMm', () => inch(6), 0, 5000),
   ],
+  standsOn: ({ member }, of) => pastCuts(member, of),
   judge: (place, of) => {
     const { member } = place;
     const { depthMm } = member.shape;

@@ -4,6 +4,7 @@ import { YOUNGS_MODULUS_MPA } from '../../reference';
 import { wallSection } from '../../weigh';
 import { inchesToMm as inch } from '../../quantity';
 import { over, under, when } from './findings';
+import { aboutStation } from './footing';
 import { choice, length } from './measures';
 import type { Measure, WorkForm, WorkPlace } from './work';
 
@@ -54,6 +55,7 @@ export const straightening: WorkForm = {
     temperature,
     length('leftMm', () => 0, 0, 200),
   ],
+  standsOn: (place, of) => [{ ...aboutStation(place, of.overMm! / 2), overPlate: false }],
   judge: (place, of) => {
     const { i, z, depthMm, fibreMm } = propertiesOf(place, of.way === 1);
     const { yieldMpa } = place.steel;

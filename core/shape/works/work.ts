@@ -1,8 +1,10 @@
 import type { AttachedBy, FittingKind, Frame, HostOn, Member } from '../../frame';
 import type { LimitSource, Practice, Steel } from '../../reference';
+import type { Footing } from './footing';
 import type { WorkPart } from './part';
 import type { WorkSeam } from './seam';
 
+export type { Footing } from './footing';
 export { SEAM_TYPES, weldOf, type SeamType, type WorkSeam } from './seam';
 export type { PartBend, PartHole, PartShape, WorkPart } from './part';
 
@@ -110,4 +112,6 @@ export interface WorkForm {
   readonly whyNot: (place: WorkPlace) => WorkWhyNot | undefined;
   readonly measures: readonly Measure[];
   readonly judge: (place: WorkPlace, of: Measures) => JudgedWork;
+  /** Metal of the frame that it is made fast to; absent where it is to none, or where only the rusted middle is bridged. */
+  readonly standsOn?: (place: WorkPlace, of: Measures) => readonly Footing[];
 }

@@ -1,9 +1,8 @@
 import { carriedBy, fittingsOn } from '../../frame';
-import { cellIs, isBad } from '../../metal';
-import { soundThresholdMm } from '../../probe';
 import { crackExtent } from '../../trace';
 import type { LimitSource } from '../../reference';
 import type { Finding } from '../finding';
+import { knownBadMm } from '../known-bad';
 import { actOn } from '../mended';
 import type { MemberPicture } from '../picture';
 
@@ -14,7 +13,7 @@ import type { MemberPicture } from '../picture';
 export function criticalZone(picture: MemberPicture): Finding[] {
   const { frame, member, cracks, legal, practice } = picture;
   const reachMm = Math.max(legal.reachMm ?? 0, practice.walk.reachMm);
-  const bad = [...knownBad(picture), ...cracks.map(crackExtent)];
+  const bad = [...knownBadMm(picture).map((mm) => ({ fromMm: mm, toMm: mm })), ...cracks.map(crackExtent)];
   if (bad.length === 0) return [];
   return fittingsOn(frame, member).flatMap((fitting): Finding[] => {
     const carries = carriedBy(fitting);
@@ -34,22 +33,6 @@ export function criticalZone(picture: MemberPicture): Finding[] {
       },
     ];
   });
-}
-
-/**
- * Stations where some of the wall is known to be bad, as runs of no length: gone, unsound or read too thin. What is only doubtful or hidden asks to be
- * looked at, and says so elsewhere.
- */
-function knownBad({ account, practice }: MemberPicture): { fromMm: number; toMm: number }[] {
-  const { stationsMm, best, surface } = account;
-  const isBadAt = (row: number, column: number): boolean => {
-    const is = cellIs(account, row, column);
-    const soundMm = soundThresholdMm(surface.rowFace[row]!.wallMm, practice);
-    return isBad(is) || (is === 'measured' && best.thicknessMm[row * stationsMm.length + column]! < soundMm);
-  };
-  return [...stationsMm].flatMap((stationMm, column) =>
-    surface.rowFace.some((_, row) => isBadAt(row, column)) ? [{ fromMm: stationMm, toMm: stationMm }] : [],
-  );
 }
 
 const SOURCES: Readonly<Record<MemberPicture['legal']['basis'], LimitSource>> = {

@@ -3,6 +3,7 @@ import { memberOf } from '@/core/frame';
 import type { RepairFindingCode } from '@/core/shape';
 import {
   distrustOf,
+  foundUnder,
   jobHosts,
   renewalsOf,
   worksOf,
@@ -11,6 +12,7 @@ import {
   toWeldShut,
   type FourAnswers,
   type JobFile,
+  type MemberWork,
   type WorkedRepair,
 } from '@/core/job';
 import { standingAgainst } from '@/core/metal';
@@ -58,7 +60,11 @@ const flatsSay = ({ patterns }: WorkedRepair, system: UnitSystem): string[] => [
   ),
 ];
 
-const wordsIn = (system: UnitSystem, file: JobFile, four: FourAnswers): OrderWords => ({
+const wordsIn = (
+  system: UnitSystem,
+  file: JobFile,
+  { works, four }: { readonly works: readonly Pick<MemberWork, 'underWorks'>[]; readonly four: FourAnswers },
+): OrderWords => ({
   ...beforeCutting(system, file),
   distrust: [
     ...toAlign(file)
@@ -82,7 +88,7 @@ const wordsIn = (system: UnitSystem, file: JobFile, four: FourAnswers): OrderWor
     ),
     ...worksOf(file)
       .filter(({ isDone }) => !isDone)
-      .map((planned) => workLine(planned, system)),
+      .map((planned) => workLine(planned, system, foundUnder(works, planned.work.id))),
     ...ownOutlines(file).map((blank) => outlineLine(blank, system)),
     ...jobHosts(file).map(
       ({ name, found, needs, verdict, carries }) =>
@@ -144,7 +150,7 @@ export const GET = (request: Request, { params }: { params: Promise<{ jobId: str
       file: { ...file, notices: [...temporaryNotices(file, system, today()), ...file.notices] },
       works: judged.value.works,
       system,
-      words: wordsIn(system, file, judged.value.four),
+      words: wordsIn(system, file, judged.value),
       printedAt: now,
     });
     return download(new Uint8Array(pdf), 'application/pdf', `${file.unit.tag}-work-order.pdf`);

@@ -1,6 +1,7 @@
 'use client';
 
-import { useState } from 'react';
+import { useCallback, useState } from 'react';
+import { footingsOf, underWorks, withMetal, type UnderIt } from '@/core/job';
 import {
   startMeasures,
   workForm,
@@ -13,7 +14,7 @@ import {
 import { Pick } from '@/ui/controls';
 import { CAUTIONS } from '../../../../_words/cautions';
 import { WORK_WORDS } from '../../../../_words/works';
-import { useReader, useRecords, useStamp } from '../../../_desk';
+import { useReader, useRecords, useStamp, useWork } from '../../../_desk';
 import { JudgedPart } from './judged-part';
 import { MeasureEntry } from './measure-entry';
 import { WorksSideBySide } from './works-side-by-side';
@@ -29,6 +30,23 @@ interface NewWorkProps {
   readonly onDone: () => void;
 }
 
+/** What the metal of the member in sight says of a work at a place. */
+function useUnderIt(place: WorkPlace | undefined): UnderIt {
+  const { work } = useWork();
+  return useCallback(
+    (form, measures) =>
+      place && work
+        ? underWorks(
+            work,
+            footingsOf(place, { form, measures }).filter(
+              ({ memberId }) => memberId === work.picture.member.id,
+            ),
+          ).map(({ finding }) => finding)
+        : [],
+    [place, work],
+  );
+}
+
 /** Where a work goes, which of those that fit there, and its measures: as typed, else usual or the frame's own. */
 function useNewWork({ places, from, at: startAt, form: startForm }: NewWorkProps) {
   const [at, setAt] = useState(
@@ -39,6 +57,7 @@ function useNewWork({ places, from, at: startAt, form: startForm }: NewWorkProps
     from ? { [`${at} ${from.form}`]: from.measures } : {},
   );
   const place = places.find((each) => keyOf(each) === at);
+  const underIt = useUnderIt(place);
   const all = place ? worksAt(place) : [];
   const fitting = all.filter(({ whyNot }) => whyNot === undefined).map(({ id }) => id);
   const form = chosen && fitting.includes(chosen) ? chosen : fitting[0];
@@ -53,6 +72,8 @@ function useNewWork({ places, from, at: startAt, form: startForm }: NewWorkProps
     setForm: setChosen,
     key,
     measures,
+    underIt,
+    judged: withMetal(workForm(form).judge(place, measures), underIt(form, measures)),
     setMeasure: (name: string, value: Measures[string]) =>
       setTyped({ ...typed, [key]: { ...measures, [name]: value } }),
   };
@@ -73,7 +94,7 @@ export function NewWork(props: NewWorkProps) {
         </button>
       </p>
     );
-  const { place, setAt, fitting, form, setForm, key, measures, setMeasure } = work;
+  const { place, setAt, fitting, form, setForm, key, measures, setMeasure, underIt, judged } = work;
   return (
     <div className="mt-2 border-l-4 border-slate pl-3" role="group" aria-label="A new work">
       <div className="grid items-start gap-2 sm:grid-cols-2">
@@ -92,7 +113,7 @@ export function NewWork(props: NewWorkProps) {
           onPick={setForm}
         />
       </div>
-      <WorksSideBySide place={place} form={form} onPick={setForm} />
+      <WorksSideBySide place={place} form={form} underIt={underIt} onPick={setForm} />
       <p className="caption mt-2">Usual measures, or the frame’s own, until yours stand here.</p>
       <div className="mt-1 grid grid-cols-2 items-start gap-2 sm:grid-cols-3">
         {workForm(form).measures.map((measure) => (
@@ -104,7 +125,7 @@ export function NewWork(props: NewWorkProps) {
           />
         ))}
       </div>
-      <JudgedPart judged={workForm(form).judge(place, measures)} system={system} />
+      <JudgedPart judged={judged} system={system} />
       <p className="caution mt-2">{CAUTIONS.shape}</p>
       <div className="mt-2 flex flex-wrap gap-2">
         <button type="button" className="solid" onClick={() => keepIt(place, form, measures)}>

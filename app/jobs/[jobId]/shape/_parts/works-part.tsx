@@ -1,7 +1,16 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { jobHosts, worksForHost, worksForMember, worksOf, worksOn, type PlannedWork } from '@/core/job';
+import {
+  foundUnder,
+  withMetal,
+  jobHosts,
+  worksForHost,
+  worksForMember,
+  worksOf,
+  worksOn,
+  type PlannedWork,
+} from '@/core/job';
 import { hostsOf } from '@/core/frame';
 import { workPlace, worksAt, type Work, type WorkId, type WorkPlace } from '@/core/shape';
 import { When } from '@/ui/controls';
@@ -144,6 +153,11 @@ const hostWorks = (place: WorkPlace | undefined, needs: Parameters<typeof worksF
 function PlannedCard({ planned, onChange }: { planned: PlannedWork; onChange: () => void }) {
   const { work, place, judged, whyNot, isDone } = planned;
   const { system } = useReader();
+  const { summaries } = useWork();
+  const underIt = foundUnder(
+    [...summaries.values()].map(({ plan }) => plan),
+    work.id,
+  );
   const [striking, setStriking] = useState(false);
   return (
     <article
@@ -163,7 +177,7 @@ function PlannedCard({ planned, onChange }: { planned: PlannedWork; onChange: ()
           strike
         </button>
       </p>
-      <JudgedPart judged={judged} {...(whyNot && { whyNot })} system={system} />
+      <JudgedPart judged={withMetal(judged, underIt)} {...(whyNot && { whyNot })} system={system} />
       <WorkPhotos planned={planned} />
       <StrikeSheet
         struck={striking ? { id: work.id, words: `${WORK_WORDS[work.form]}, ${place.name}` } : undefined}

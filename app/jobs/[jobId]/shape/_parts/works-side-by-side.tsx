@@ -1,7 +1,14 @@
 'use client';
 
 import { useMemo } from 'react';
-import { jobHosts, workCandidates, worksForHost, worksForMember, type WorkCandidate } from '@/core/job';
+import {
+  jobHosts,
+  workCandidates,
+  worksForHost,
+  worksForMember,
+  type UnderIt,
+  type WorkCandidate,
+} from '@/core/job';
 import { printLength, printMass, type UnitSystem } from '@/core/quantity';
 import { worksAt, type WorkId, type WorkPlace } from '@/core/shape';
 import { hoursRange } from '../../../../_words/ways-out';
@@ -13,9 +20,12 @@ import { SideBySide } from './side-by-side';
 export function WorksSideBySide({
   place,
   form,
+  underIt,
   onPick,
 }: {
   place: WorkPlace;
+  /** What the metal found there says of a work. */
+  underIt: UnderIt;
   form: WorkId;
   onPick: (form: WorkId) => void;
 }) {
@@ -31,8 +41,8 @@ export function WorksSideBySide({
         : host
           ? worksForHost(place, host)
           : [];
-    return workCandidates(place, file.practice.money.norms, suited);
-  }, [file, place, work]);
+    return workCandidates(place, file.practice.money.norms, suited, underIt);
+  }, [file, place, work, underIt]);
   return (
     <details>
       <summary className="flex min-h-11 cursor-pointer items-center text-soft">

@@ -90,6 +90,7 @@ function useToCut() {
       blanks: toCut(
         [...summaries.values()].flatMap(({ flats }) => flats),
         file,
+        [...summaries.values()].map(({ plan }) => plan),
       ),
       lengths: toBuy(file),
     }),

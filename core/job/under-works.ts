@@ -1,0 +1,105 @@
+import { crackExtent } from '../trace';
+import { knownBadMm, type MemberPicture } from '../weigh';
+import { workForm, type Footing, type WorkFinding } from '../shape';
+import { brokenRules, type WorkedRepair } from './worked-repair';
+import type { PlannedWork } from './works';
+
+/** Where on one member a work of the job is made fast. */
+export interface WorkFooting extends Footing {
+  readonly workId: string;
+}
+
+export const UNDER_WORK_CODES = ['bad metal under it', 'cracked under it', 'plated first'] as const;
+
+/** What the metal found there says of a work. */
+export interface UnderWork {
+  readonly workId: string;
+  readonly finding: WorkFinding;
+}
+
+/** Where works that are still to be done are made fast to a member. */
+export const footingsOn = (works: readonly PlannedWork[], memberId: string): WorkFooting[] =>
+  works
+    .filter(({ isDone }) => !isDone)
+    .flatMap(({ work, place }) =>
+      footingsOf(place, work).flatMap((footing) =>
+        footing.memberId === memberId ? [{ ...footing, workId: work.id }] : [],
+      ),
+    );
+
+/** Where a work is made fast to the frame, member by member. */
+export const footingsOf = (
+  place: PlannedWork['place'],
+  { form, measures }: Pick<PlannedWork['work'], 'form' | 'measures'>,
+): readonly Footing[] => workForm(form).standsOn?.(place, measures) ?? [];
+
+/** What was decided of a member, as far as a work on it asks. */
+interface Under {
+  readonly picture: MemberPicture;
+  readonly repairs: readonly WorkedRepair[];
+}
+
+/**
+ * What speaks against each work by the metal found where it is made fast: nothing is welded to what is gone, too thin or cracked, nor bent back through
+ * it. Where a plate that breaks no rule goes over it, that goes on first. Common practice, no source.
+ */
+export function underWorks<F extends Footing>(
+  under: Under,
+  footings: readonly F[],
+): { readonly footing: F; readonly finding: WorkFinding }[] {
+  if (footings.length === 0) return [];
+  const bad = [
+    ...under.picture.cracks.map((crack) => ({ code: CRACKED, ...crackExtent(crack) })),
+    ...knownBadMm(under.picture).map((mm) => ({ code: BAD, fromMm: mm, toMm: mm })),
+  ];
+  return footings.flatMap((footing) => {
+    const met = bad.filter(({ fromMm, toMm }) => fromMm <= footing.toMm && toMm >= footing.fromMm);
+    const open = met.filter((each) => !(footing.overPlate && isPlatedOver(under.repairs, each)));
+    const [first] = open.length > 0 ? open : met;
+    return first ? [{ footing, finding: findingOf(first, open.length > 0) }] : [];
+  });
+}
+
+const [BAD, CRACKED, PLATED] = UNDER_WORK_CODES;
+
+const findingOf = (
+  { code, fromMm }: { readonly code: string; readonly fromMm: number },
+  isOpen: boolean,
+): WorkFinding => ({
+  code: isOpen ? code : PLATED,
+  weight: isOpen ? 'broken' : 'note',
+  quantity: 'length',
+  value: fromMm,
+  source: 'practice',
+});
+
+/** Whether somebody decided on a plate there that breaks no rule: what is only proposed mends nothing. */
+const isPlatedOver = (
+  repairs: readonly WorkedRepair[],
+  { fromMm, toMm }: { readonly fromMm: number; readonly toMm: number },
+): boolean =>
+  repairs.some(
+    (worked) =>
+      !worked.isProposal &&
+      brokenRules(worked).length === 0 &&
+      worked.repair.pieces.some(({ startMm, endMm }) => startMm <= fromMm && endMm >= toMm),
+  );
+
+/** What is judged of a work by its measures, with what the metal found under it says; what was looked at is not called unchecked. */
+export const withMetal = <J extends PlannedWork['judged']>(judged: J, found: readonly WorkFinding[]): J =>
+  found.length === 0
+    ? judged
+    : {
+        ...judged,
+        findings: [...found, ...judged.findings],
+        unchecked: judged.unchecked.filter((each) => each !== 'metal under it'),
+      };
+
+/** What the members' metal says of one work. */
+export const foundUnder = (
+  members: Iterable<{ readonly underWorks?: readonly UnderWork[] }>,
+  workId: string,
+): WorkFinding[] =>
+  [...members].flatMap(({ underWorks: found = [] }) =>
+    found.flatMap((each) => (each.workId === workId ? [each.finding] : [])),
+  );
