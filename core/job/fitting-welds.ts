@@ -6,9 +6,12 @@ import {
   type GroupLoad,
 } from '../mechanics';
 import { axlesOf, fittingsOn, sidesOf, type Fitting, type Frame, type Member } from '../frame';
+import { columnsUnder } from '../metal';
 import { STANDARD_GRAVITY } from '../quantity';
 import { chosenLegMm, FILLER_TENSILE_MPA, steel, type Practice } from '../reference';
 import { workPlace } from '../shape';
+import { KNOWN } from '../probe';
+import type { MemberPicture } from '../weigh';
 
 /** What a bracket's welds are asked for, one way at a time. */
 export type FittingPush = 'bump' | 'brake' | 'scrub';
@@ -21,6 +24,9 @@ export interface FittingWeld {
   /** No axle has a rating: all of the unit's gross mass is taken to stand on its axles, a quarter of each on a hanger. */
   readonly isAssumed: boolean;
   readonly legMm: number;
+  /** The wall beside it that was counted: as made, or the thinnest that was found under it where that is less. */
+  readonly wallMm: number;
+  readonly madeMm: number;
   readonly strengthNPerMm: number;
   readonly asked: readonly { readonly push: FittingPush; readonly nPerMm: number }[];
   /** The worst of them over the strength. */
@@ -31,12 +37,13 @@ export interface FittingWeld {
 export interface FittingWeldUnknown {
   readonly hostId: string;
   readonly name: string;
-  readonly lacks: 'its size' | 'what hangs on it';
+  readonly lacks: 'its size' | 'what hangs on it' | 'metal under it';
 }
 
 /**
  * The welds of every bracket welded to a member, all round its own plate as made: bump straight up, brake fore and aft and scrub sideways at the height its load
- * acts, each by itself. The wall beside is counted as made; what was found of it is the member's own verdict.
+ * acts, each by itself. The wall beside counts as made, or as the thinnest of its standing faces that was found along the plate, where that is less: what hangs
+ * there hangs on what is left.
  *
  *    y up │  ┌──────┐ high     x along the member; out of the plane towards whoever looks
  *         └──┴─along┴── x
@@ -44,9 +51,10 @@ export interface FittingWeldUnknown {
 export function fittingWelds(
   frame: Frame,
   practice: Practice,
-  member: Member,
+  picture: Pick<MemberPicture, 'account' | 'member'>,
   grossMassKg?: number,
 ): { readonly judged: FittingWeld[]; readonly unknown: FittingWeldUnknown[] } {
+  const { member } = picture;
   const hosts = fittingsOn(frame, member)
     .map(({ id }) => frame.fittings.find((fitting) => fitting.id === id))
     .filter((fitting): fitting is Fitting => fitting?.attached?.by === 'weld')
@@ -59,15 +67,19 @@ export function fittingWelds(
     const { name } = place;
     const assumedKg = place.loadKg > 0 ? 0 : assumedLoadKg(frame, fitting, grossMassKg);
     const loadKg = place.loadKg || assumedKg;
+    const wallMm = wallUnder(picture, place.stationMm, fitting.size?.alongMm ?? 0);
     if (!fitting.size) unknown.push({ hostId, name, lacks: 'its size' });
     else if (!(loadKg > 0)) unknown.push({ hostId, name, lacks: 'what hangs on it' });
+    else if (!(wallMm > 0)) unknown.push({ hostId, name, lacks: 'metal under it' });
     else
       judged.push({
         hostId,
         name,
         loadKg,
         isAssumed: assumedKg > 0,
-        ...groupOf(practice, member, fitting, loadKg),
+        wallMm,
+        madeMm: member.shape.thicknessMm,
+        ...groupOf(practice, member, fitting, { loadKg, wallMm }),
       });
   }
   return { judged, unknown };
@@ -84,13 +96,36 @@ const assumedLoadKg = (frame: Frame, { kind }: Fitting, grossMassKg: number | un
   return SPRUNG.has(kind) && grossMassKg !== undefined && axles > 0 ? grossMassKg / axles / 4 : 0;
 };
 
-function groupOf(practice: Practice, member: Member, fitting: Fitting, loadKg: number) {
+/** The thinnest wall of the standing faces along a bracket's plate, of what is known of it; never more than it was made. */
+function wallUnder(
+  { account, member }: Pick<MemberPicture, 'account' | 'member'>,
+  stationMm: number,
+  alongMm: number,
+): number {
+  const { stationsMm, surface, best, readMm } = account;
+  const [from, to] = columnsUnder(stationsMm, stationMm - alongMm / 2, stationMm + alongMm / 2);
+  const found = surface.rowFace.flatMap((face, row) =>
+    face.upright
+      ? Array.from({ length: to - from + 1 }, (_, k) => row * stationsMm.length + from + k).map((cell) =>
+          Math.min(best.known[cell] === KNOWN.guess ? Infinity : best.thicknessMm[cell]!, readMm[cell]!),
+        )
+      : [],
+  );
+  return Math.min(member.shape.thicknessMm, ...found);
+}
+
+function groupOf(
+  practice: Practice,
+  member: Member,
+  fitting: Fitting,
+  { loadKg, wallMm }: { readonly loadKg: number; readonly wallMm: number },
+) {
   const { alongMm, highMm, thicknessMm } = fitting.size!;
   const of = steel(member.steel);
   const legMm = chosenLegMm(thicknessMm, member.shape.thicknessMm);
   const strengthNPerMm = Math.min(
     filletStrengthNPerMm(legMm, FILLER_TENSILE_MPA),
-    baseMetalStrengthNPerMm(Math.min(thicknessMm, member.shape.thicknessMm), of.yieldMpa, of.tensileMpa),
+    baseMetalStrengthNPerMm(Math.min(thicknessMm, wallMm), of.yieldMpa, of.tensileMpa),
   );
   const corners = [
     [0, 0],

@@ -1,8 +1,21 @@
 import { randomUUID } from 'node:crypto';
-import { defaultFrame, FAMILY_IDS, facesOf, familyOf, type Fitting, type MemberShape } from '../frame';
+import {
+  defaultFrame,
+  FAMILY_IDS,
+  faceOf,
+  facesOf,
+  familyOf,
+  fittingsOn,
+  type Fitting,
+  type Frame,
+  type Member,
+  type MemberShape,
+} from '../frame';
 import { lineGroup, worstInGroup } from '../mechanics';
 import { DEFAULT_PRACTICE } from '../reference';
 import type { Reading } from '../probe';
+import type { Crack } from '../trace';
+import { memberPicture, type MemberEvidence } from '../weigh';
 import { repairSchema, startMeasures, workForm, workPlace, type Repair } from '../shape';
 import {
   bentSection,
@@ -320,9 +333,11 @@ describe('a welded bracket’s welds as a line', () => {
     };
   };
   const rail = (frame: ReturnType<typeof frameWith>) => frame.members.find(({ id }) => id === 'rail-left')!;
+  const unread = (frame: Frame, member: Member, found: Partial<MemberEvidence> = {}) =>
+    memberPicture({ ...{ frame, member, practice: DEFAULT_PRACTICE, readings: [], cracks: [] }, ...found });
   test('bump, brake and scrub by hand', () => {
     const frame = frameWith({});
-    const { judged } = fittingWelds(frame, DEFAULT_PRACTICE, rail(frame));
+    const { judged } = fittingWelds(frame, DEFAULT_PRACTICE, unread(frame, rail(frame)));
     const [weld] = judged;
     const weight = 9.80665 * 1000;
     const [b, d] = [120, 80];
@@ -358,16 +373,52 @@ describe('a welded bracket’s welds as a line', () => {
     for (const family of FAMILY_IDS) {
       const frame = defaultFrame({ ...familyOf(family).typical, family, steel: 'a36', datum: 'hole' });
       for (const member of frame.members)
-        for (const { use } of fittingWelds(frame, DEFAULT_PRACTICE, member, 5000).judged) {
+        for (const { use } of fittingWelds(frame, DEFAULT_PRACTICE, unread(frame, member), 5000).judged) {
           expect(use).toBeGreaterThan(0);
           expect(use).toBeLessThan(1);
         }
     }
   });
+  test('on a wall read thinner it takes as much less; thin metal beside it, or on the flange, takes nothing from it; cracked through beneath it, nothing is worked out', () => {
+    const frame = frameWith({});
+    const member = rail(frame);
+    const AT = fittingsOn(frame, member).find(({ id }) => id === 'h')!.stationMm;
+    const read = (from: number, to: number, face: 'web' | 'bottom', kept: number): Reading[] =>
+      Array.from({ length: Math.round((to - from) / 40) + 1 }, (_, k) => from + 40 * k).flatMap((stationMm) =>
+        [0.1, 0.5, 0.9].map(
+          (up, n) =>
+            ({
+              ...{ kind: 'reading', memberId: member.id, stationMm, face, method: 'ultrasonic', by: 'RK' },
+              ...{ id: `${stationMm} ${n}`, heightMm: up * faceOf(member.shape, face)!.widthMm },
+              ...{
+                thicknessMm: kept * faceOf(member.shape, face)!.wallMm,
+                at: '2026-11-10T08:00:00Z',
+                note: '',
+              },
+            }) as Reading,
+        ),
+      );
+    const found = (evidence: Partial<MemberEvidence>) =>
+      fittingWelds(frame, DEFAULT_PRACTICE, unread(frame, member, evidence));
+    const asMade = found({}).judged[0]!;
+    const half = found({ readings: read(AT - 200, AT + 200, 'web', 0.5) }).judged[0]!;
+    expect(half.wallMm / asMade.wallMm).toBeCloseTo(0.5, 2);
+    expect(half.use / asMade.use).toBeGreaterThan(1.5);
+    expect(half.legMm).toBe(asMade.legMm);
+    for (const readings of [read(AT + 600, AT + 900, 'web', 0.5), read(AT - 200, AT + 200, 'bottom', 0.5)])
+      expect(found({ readings }).judged[0]!.use).toBe(asMade.use);
+    const crack = {
+      ...{ kind: 'crack', id: 'c', memberId: member.id, startFound: true, finishFound: true, seenBy: 'eye' },
+      path: [0, 60].map((heightMm) => ({ stationMm: AT, face: 'web', heightMm })),
+      ...{ by: 'RK', at: '2026-11-10T08:00:00Z', note: '' },
+    } as Crack;
+    const through = found({ cracks: [crack], readings: read(AT - 200, AT + 200, 'web', 1) });
+    expect([through.judged, through.unknown]).toMatchObject([[], [{ lacks: 'metal under it' }]]);
+  });
   test('a taller hanger is asked for more, a thinner one carries less', () => {
     const use = (fitting: Partial<Fitting>) => {
       const frame = frameWith(fitting);
-      return fittingWelds(frame, DEFAULT_PRACTICE, rail(frame)).judged[0]!;
+      return fittingWelds(frame, DEFAULT_PRACTICE, unread(frame, rail(frame))).judged[0]!;
     };
     expect(use({ dropMm: 500 }).use).toBeGreaterThan(use({}).use);
     expect(use({ size: { alongMm: 120, highMm: 80, thicknessMm: 3 } }).strengthNPerMm).toBeLessThan(
@@ -377,7 +428,7 @@ describe('a welded bracket’s welds as a line', () => {
   test('without its size or its load nothing is worked out, and that is said; a bolted one is no weld', () => {
     const says = (fitting: Partial<Fitting>) => {
       const frame = frameWith(fitting);
-      const { judged, unknown } = fittingWelds(frame, DEFAULT_PRACTICE, rail(frame));
+      const { judged, unknown } = fittingWelds(frame, DEFAULT_PRACTICE, unread(frame, rail(frame)));
       return [judged.length, unknown.map(({ lacks }) => lacks)];
     };
     expect(says({ size: undefined })).toEqual([0, ['its size']]);
@@ -386,12 +437,12 @@ describe('a welded bracket’s welds as a line', () => {
     const unrated = (fitting: Partial<Fitting>) => {
       const made = frameWith(fitting);
       const frame = { ...made, fittings: made.fittings.map(({ ratingKg: _, ...rest }) => rest) };
-      return fittingWelds(frame, DEFAULT_PRACTICE, rail(frame), 6000).judged;
+      return fittingWelds(frame, DEFAULT_PRACTICE, unread(frame, rail(frame)), 6000).judged;
     };
     expect(unrated({})[0]).toMatchObject({ isAssumed: true, loadKg: 1500 });
     expect(unrated({ kind: 'bracket' })).toEqual([]);
     const rated = frameWith({});
-    expect(fittingWelds(rated, DEFAULT_PRACTICE, rail(rated), 6000).judged[0]).toMatchObject({
+    expect(fittingWelds(rated, DEFAULT_PRACTICE, unread(rated, rail(rated)), 6000).judged[0]).toMatchObject({
       isAssumed: false,
       loadKg: 1000,
     });

@@ -136,7 +136,6 @@ export {
   type RenewalTube,
   type TubeWhyNot,
 } from './renewal';
-export type { Footing } from './works/footing';
 export { checkMeasures, startMeasures, workPlace, worksAt } from './works/place';
 export { workKind, type Work } from './works/record';
 export {
@@ -149,6 +148,7 @@ export {
   type WorkSeam,
   type JudgedWork,
   type Measure,
+  type Footing,
   type Measures,
   type WorkFigure,
   type WorkFinding,

@@ -1,14 +1,5 @@
 import { hostOf, type Member } from '../../frame';
-import type { Measures, WorkPlace } from './work';
-
-/** A stretch of a member that a work is made fast to, mm along it: metal that stays, and must hold it. */
-export interface Footing {
-  readonly memberId: Member['id'];
-  readonly fromMm: number;
-  readonly toMm: number;
-  /** A plate over bad metal there makes it good: not where the metal itself is joined or bent. */
-  readonly overPlate: boolean;
-}
+import type { Footing, Measures, WorkPlace } from './work';
 
 /** Metal this near counts as under it, mm (ours: 1 in; the heat of a weld, and half the distance between two places of a map). */
 const NEAR_MM = 25;

@@ -1,10 +1,8 @@
 import type { AttachedBy, FittingKind, Frame, HostOn, Member } from '../../frame';
 import type { LimitSource, Practice, Steel } from '../../reference';
-import type { Footing } from './footing';
 import type { WorkPart } from './part';
 import type { WorkSeam } from './seam';
 
-export type { Footing } from './footing';
 export { SEAM_TYPES, weldOf, type SeamType, type WorkSeam } from './seam';
 export type { PartBend, PartHole, PartShape, WorkPart } from './part';
 
@@ -104,6 +102,15 @@ export interface JudgedWork {
   /** What is done, in order. */
   readonly asks: readonly string[];
   readonly unchecked: readonly string[];
+}
+
+/** A stretch of a member that a work is made fast to, mm along it: metal that stays, and must hold it. */
+export interface Footing {
+  readonly memberId: Member['id'];
+  readonly fromMm: number;
+  readonly toMm: number;
+  /** A plate over bad metal there makes it good: not where the metal itself is joined or bent. */
+  readonly overPlate: boolean;
 }
 
 export interface WorkForm {

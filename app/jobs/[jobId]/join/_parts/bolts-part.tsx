@@ -11,7 +11,7 @@ import { findingWords } from '../../../../_words/findings';
 import { RETIGHTEN_WORDS, stackWords } from '../../../../_words/bolts';
 import { legWords } from '../../../../_words/seams';
 import { RIVET_STEP_WORDS, RIVET_STEPS } from '../../../../_words/weld-cards';
-import { useMember, useNow, useReader, useRecords, useStamp } from '../../../_desk';
+import { useMember, useNow, useReader, useRecords, useStamp, useWork } from '../../../_desk';
 import { BoltTable } from './bolt-table';
 import type { JoinDesk } from './use-join';
 
@@ -159,10 +159,13 @@ function Grades({ join: { work, file, member } }: { join: JoinDesk }) {
 function Brackets() {
   const { file } = useRecords();
   const { system } = useReader();
-  const { member } = useMember();
+  const picture = useWork().work?.picture;
   const { judged, unknown } = useMemo(
-    () => fittingWelds(file.frame, file.practice, member, file.grossMassKg),
-    [file.frame, file.practice, member, file.grossMassKg],
+    () =>
+      picture
+        ? fittingWelds(file.frame, file.practice, picture, file.grossMassKg)
+        : { judged: [], unknown: [] },
+    [file.frame, file.practice, picture, file.grossMassKg],
   );
   if (judged.length + unknown.length === 0) return null;
   return (
@@ -176,19 +179,24 @@ function Brackets() {
             {printLineForce(weld.strengthNPerMm, system)}{' '}
             <span className="caption">
               {weld.isAssumed && 'load assumed: the gross weight shared by its axles; '}
+              {weld.wallMm < weld.madeMm - 0.01 &&
+                `wall ${printLength(weld.wallMm, system, 'thickness')} of ${printLength(weld.madeMm, system, 'thickness')}, by what was found under it; `}
               {weld.asked.map(({ push, nPerMm }) => `${push} ${printLineForce(nPerMm, system)}`).join(', ')}
             </span>
           </li>
         ))}
         {unknown.map(({ hostId, name, lacks }) => (
           <li key={hostId} className="py-1">
-            <span className="font-semibold">{name}</span>: not worked out, {lacks} is not on record (Frame).
+            <span className="font-semibold">{name}</span>: not worked out,{' '}
+            {lacks === 'metal under it'
+              ? 'the metal under it is gone or cracked through.'
+              : `${lacks} is not on record (Frame).`}
           </li>
         ))}
       </ul>
       <p className="caption">
-        All round its own plate, wall as made, elastic (Blodgett, welds as a line, from memory). Welds that
-        are short or cracked are noted in Walk.
+        All round its own plate, wall as made or as found where that is less, elastic (Blodgett, welds as a
+        line, from memory). Welds that are short or cracked are noted in Walk.
       </p>
     </section>
   );
