@@ -121,7 +121,8 @@ describe('a bracket’s gusset, by the metal of the rail where the bracket hangs
     expect(said(records([gusset, ...thin], [plate({ startMm: HANGS_TO + 100 })]))).toEqual(BAD);
   });
   test('under a plate that breaks none, the plate goes on first', () => {
-    const done = onRail(records([...thin, gusset], [plate({})]));
+    const onWeb = thin.filter(({ face }) => face === 'web');
+    const done = onRail(records([...onWeb, gusset], [plate({})]));
     const sound = { ...done.repairs[0]!, isProposal: false, findings: [], joinFindings: [] };
     const { under, footing } = {
       under: { picture: done.picture, repairs: [sound] },
@@ -134,6 +135,11 @@ describe('a bracket’s gusset, by the metal of the rail where the bracket hangs
       underWorks({ ...under, repairs }, [on]).map(({ finding }) => `${finding.weight} ${finding.code}`);
     expect(codes(footing)).toEqual(['note plated first']);
     expect(codes(footing, [{ ...sound, isProposal: true }])).toEqual(BAD);
+    // A plate on the web mends no flange.
+    const all = onRail(records([...thin, gusset], [plate({})])).picture;
+    expect(
+      underWorks({ picture: all, repairs: [sound] }, [footing]).map(({ finding: { code } }) => code),
+    ).toEqual(['bad metal under it']);
     expect(codes({ ...footing, overPlate: false })).toEqual(BAD);
   });
 });

@@ -1,6 +1,7 @@
+import type { FaceId } from '../frame';
 import { crackExtent } from '../trace';
-import { knownBadMm, type MemberPicture } from '../weigh';
-import { workForm, type Footing, type WorkFinding } from '../shape';
+import { knownBad, type MemberPicture } from '../weigh';
+import { facesCovered, workForm, type Footing, type WorkFinding } from '../shape';
 import { brokenRules, type WorkedRepair } from './worked-repair';
 import type { PlannedWork } from './works';
 
@@ -48,13 +49,18 @@ export function underWorks<F extends Footing>(
   footings: readonly F[],
 ): { readonly footing: F; readonly finding: WorkFinding }[] {
   if (footings.length === 0) return [];
-  const bad = [
+  const bad: (Bad & { readonly code: string })[] = [
     ...under.picture.cracks.map((crack) => ({ code: CRACKED, ...crackExtent(crack) })),
-    ...knownBadMm(under.picture).map((mm) => ({ code: BAD, fromMm: mm, toMm: mm })),
+    ...knownBad(under.picture).map(({ stationMm: mm, faces }) => ({
+      code: BAD,
+      fromMm: mm,
+      toMm: mm,
+      faces,
+    })),
   ];
   return footings.flatMap((footing) => {
     const met = bad.filter(({ fromMm, toMm }) => fromMm <= footing.toMm && toMm >= footing.fromMm);
-    const open = met.filter((each) => !(footing.overPlate && isPlatedOver(under.repairs, each)));
+    const open = met.filter((each) => !(footing.overPlate && isPlatedOver(under, each)));
     const [first] = open.length > 0 ? open : met;
     return first ? [{ footing, finding: findingOf(first, open.length > 0) }] : [];
   });
@@ -73,17 +79,26 @@ const findingOf = (
   source: 'practice',
 });
 
-/** Whether somebody decided on a plate there that breaks no rule: what is only proposed mends nothing. */
-const isPlatedOver = (
-  repairs: readonly WorkedRepair[],
-  { fromMm, toMm }: { readonly fromMm: number; readonly toMm: number },
-): boolean =>
-  repairs.some(
-    (worked) =>
-      !worked.isProposal &&
-      brokenRules(worked).length === 0 &&
-      worked.repair.pieces.some(({ startMm, endMm }) => startMm <= fromMm && endMm >= toMm),
-  );
+/**
+ * Whether somebody decided on plates there that break no rule, over every face that is bad: what is only proposed mends nothing. That a crack is covered
+ * whole is such a rule.
+ */
+function isPlatedOver({ picture, repairs }: Under, { fromMm, toMm, faces = NONE }: Bad): boolean {
+  return repairs
+    .filter((worked) => !worked.isProposal && brokenRules(worked).length === 0)
+    .some(({ repair: { pieces } }) => {
+      const over = pieces.filter(({ startMm, endMm }) => startMm <= fromMm && endMm >= toMm);
+      const covered = new Set(over.flatMap((piece) => [...facesCovered(picture.member.shape, piece)]));
+      return over.length > 0 && [...faces].every((face) => covered.has(face));
+    });
+}
+
+interface Bad {
+  readonly fromMm: number;
+  readonly toMm: number;
+  readonly faces?: ReadonlySet<FaceId>;
+}
+const NONE: ReadonlySet<FaceId> = new Set();
 
 /** What is judged of a work by its measures, with what the metal found under it says; what was looked at is not called unchecked. */
 export const withMetal = <J extends PlannedWork['judged']>(judged: J, found: readonly WorkFinding[]): J =>

@@ -123,6 +123,7 @@ export {
 export { byWeight, checkRules, reasonsAgainst } from './rules';
 export { NO_FOOT, clashesUnder, isNotchedRound, pastOf, skinsUnder, type Clash } from './clashes';
 export { drainsOf, type Drain } from './drains';
+export { facesCovered } from './faces-covered';
 export { inLengths } from './joints';
 export { holesUnder, type HoleUnder } from './holes';
 export { plugLayout, type PlugLayout } from './plugs';

@@ -29,7 +29,7 @@ export {
 } from './kept';
 export { shortStretch, thinAllOver } from './thin-all-over';
 export { type ColumnDamage, type DamageZone } from './damage';
-export { knownBadMm } from './known-bad';
+export { knownBad, type KnownBad } from './known-bad';
 export { memberPicture, type CrackedWeld, type MemberEvidence, type MemberPicture } from './picture';
 export {
   FINDING_CODES,

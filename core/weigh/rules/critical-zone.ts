@@ -2,7 +2,7 @@ import { carriedBy, fittingsOn } from '../../frame';
 import { crackExtent } from '../../trace';
 import type { LimitSource } from '../../reference';
 import type { Finding } from '../finding';
-import { knownBadMm } from '../known-bad';
+import { knownBad } from '../known-bad';
 import { actOn } from '../mended';
 import type { MemberPicture } from '../picture';
 
@@ -13,7 +13,10 @@ import type { MemberPicture } from '../picture';
 export function criticalZone(picture: MemberPicture): Finding[] {
   const { frame, member, cracks, legal, practice } = picture;
   const reachMm = Math.max(legal.reachMm ?? 0, practice.walk.reachMm);
-  const bad = [...knownBadMm(picture).map((mm) => ({ fromMm: mm, toMm: mm })), ...cracks.map(crackExtent)];
+  const bad = [
+    ...knownBad(picture).map(({ stationMm: mm }) => ({ fromMm: mm, toMm: mm })),
+    ...cracks.map(crackExtent),
+  ];
   if (bad.length === 0) return [];
   return fittingsOn(frame, member).flatMap((fitting): Finding[] => {
     const carries = carriedBy(fitting);
