@@ -1,7 +1,9 @@
 import { percent, printForce, printLength, printMass, printTorque, type UnitSystem } from '@/core/quantity';
-import { brokenIn, UNDER_WORK_CODES, type PlannedWork } from '@/core/job';
-import type { Measure, WorkFigure, WorkFinding, WorkId, WorkPart, WorkWhyNot } from '@/core/shape';
+import { memberOf, type Frame } from '@/core/frame';
+import { brokenIn, brokenOfTube, plannedTube, UNDER_WORK_CODES, type PlannedWork } from '@/core/job';
+import type { Measure, Renewal, WorkFigure, WorkFinding, WorkId, WorkPart, WorkWhyNot } from '@/core/shape';
 import { workSeamWords } from './seams';
+import { TUBE_WHY_WORDS, tubeWords } from './shape';
 
 /** Each work, as it is told to somebody who makes it. */
 export const WORK_WORDS: Readonly<Record<WorkId, string>> = {
@@ -271,7 +273,7 @@ const UNDER_IT: ReadonlySet<string> = new Set<string>(UNDER_WORK_CODES);
 
 /** One sentence for a finding, with its figures where it has some. */
 export function workFindingWords(finding: WorkFinding, system: UnitSystem) {
-  const { code, value, limit, quantity } = finding;
+  const { code, value, limit, quantity, along } = finding;
   const has = (figure: number | undefined): figure is number =>
     figure !== undefined && Number.isFinite(figure);
   const counted = code === 'too hot' ? ' °C' : '';
@@ -281,7 +283,7 @@ export function workFindingWords(finding: WorkFinding, system: UnitSystem) {
       has(value) && has(limit)
         ? `${printed(value, quantity, system)}${counted} where ${printed(limit, quantity, system)}${counted} is the limit`
         : has(value) && UNDER_IT.has(code)
-          ? `from ${printed(value, quantity, system)} along the member, by what was found there`
+          ? `${along}, from ${printed(value, quantity, system)}, by what was found there`
           : '',
     change: CHANGES[code] ?? '',
   };
@@ -297,6 +299,29 @@ export const partWords = (
   system: UnitSystem,
 ): string =>
   `${count > 1 ? `${count} × ` : ''}${name} ${printLength(lengthMm, system, 'length')} by ${printLength(widthMm, system, 'length')} of ${printLength(thicknessMm, system, 'thickness')}`;
+
+/** A crossmember to be made anew in one line, for a paper. */
+export function renewalLine(
+  { frame, renewal }: { readonly frame: Frame; readonly renewal: Renewal },
+  underIt: readonly WorkFinding[],
+  system: UnitSystem,
+): string {
+  const { memberId, tube } = renewal;
+  const broken = brokenOfTube({ frame }, renewal, underIt);
+  const whyNot = plannedTube({ frame }, renewal)?.whyNot ?? [];
+  return [
+    `Renew ${memberOf(frame, memberId)?.name ?? memberId}: ${tubeWords(tube, system)}`,
+    ...whyNot.map((why) => TUBE_WHY_WORDS[why]),
+    ...underIt.map((finding) => underWords(finding, system)),
+    ...(broken > 0 ? [`NOT LIKE THIS, rules broken: ${broken}`] : []),
+  ].join('; ');
+}
+
+/** What the metal beneath says, in one line. */
+export function underWords(finding: WorkFinding, system: UnitSystem): string {
+  const { title, detail } = workFindingWords(finding, system);
+  return `${title}, ${detail}`;
+}
 
 /** What no rule of a work looked at. */
 const UNCHECKED_OF_WORKS: Readonly<Record<string, string>> = {
@@ -327,10 +352,7 @@ export function workLine(planned: PlannedWork, system: UnitSystem, underIt: read
     `${WORK_WORDS[work.form]}: ${place.name}`,
     ...parts,
     ...judged.seams.map((seam) => workSeamWords(seam, system)),
-    ...underIt.map((finding) => {
-      const { title, detail } = workFindingWords(finding, system);
-      return `${title}, ${detail}`;
-    }),
+    ...underIt.map((finding) => underWords(finding, system)),
     ...(broken > 0 ? [`NOT LIKE THIS, rules broken: ${broken}`] : []),
     ...(isDone ? ['done'] : []),
   ].join('; ');

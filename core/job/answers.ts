@@ -1,5 +1,13 @@
 import { isBolted } from '../shape';
-import { GOVERNS_DRIVING, hostsOf, type Carried, type Notice, type Role } from '../frame';
+import {
+  GOVERNS_DRIVING,
+  hostsOf,
+  memberOf,
+  type Carried,
+  type Frame,
+  type Notice,
+  type Role,
+} from '../frame';
 import { failedProofs, STEERS_OR_STOPS } from '../prove';
 import { progressOf, type SpotState } from '../walk';
 import { severity, unitVerdict, type FindingCode, type MemberVerdict, type Verdict } from '../weigh';
@@ -23,6 +31,7 @@ import { mayMove, pastLimitOf, type MayMove, type MoveReason } from './move';
 import { harsher, overridesOf } from './override';
 import { stands, type JobRecords } from './records';
 import { toldUntil } from './told';
+import { brokenOfTube, openRenewals } from './renewals';
 import { foundUnder, type UnderWork } from './under-works';
 import { brokenIn, worksOf } from './works';
 
@@ -289,12 +298,18 @@ function ofRepair(records: JobRecords, weighed: AnswersBasis['weighed']): Answer
   ];
   return reasons.length > 0 ? reasons : [{ says: 'yes', why: 'nothing found to repair' }];
 }
+const nameOf = (frame: Frame, memberId: string): string => memberOf(frame, memberId)?.name ?? memberId;
+
 /** Works that somebody specified, that are not done yet, and that are not to be done like that. */
 const brokenWorks = (records: JobRecords, members: readonly AnsweredMember[]): string[] => {
   const plans = members.map(({ plan }) => plan);
-  return worksOf(records)
+  const works = worksOf(records)
     .filter((planned) => !planned.isDone && brokenIn(planned, foundUnder(plans, planned.work.id)).length > 0)
     .map(({ work, place }) => `${work.form}, ${place.name.toLowerCase()}`);
+  const renewals = openRenewals(records)
+    .filter((renewal) => brokenOfTube(records, renewal, foundUnder(plans, renewal.id)) > 0)
+    .map(({ memberId }) => `renewal, ${nameOf(records.frame, memberId).toLowerCase()}`);
+  return [...works, ...renewals];
 };
 
 type NamedWhy = Extract<AnswerReason, { readonly names: readonly string[] }>['why'];

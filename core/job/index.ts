@@ -100,7 +100,7 @@ export { quantitiesOf, waysOut } from './ways-out';
 export { choiceOf, leftUndone } from './choice';
 export { harsher, overridesOf } from './override';
 export { jobFirmness } from './firmness';
-export { plannedTube, renewalsOf } from './renewals';
+export { brokenOfTube, openRenewals, plannedTube, renewalsOf } from './renewals';
 export { flatsOf, toCutOf, type PlannedFlat, type ToCut } from './planned-flat';
 export { toBuy, toCut, type ToBuy } from './to-cut';
 export {

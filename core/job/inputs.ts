@@ -14,12 +14,13 @@ import {
 } from '../walk';
 import { hostVerdicts, type Geometry, type HostVerdict, type MemberEvidence } from '../weigh';
 import type { Beside } from '../metal';
-import type { Access, LetIn, Repair } from '../shape';
+import type { Access, LetIn, Renewal, Repair } from '../shape';
 import type { SeamSaid } from '../join';
 import { cracksAsSeen } from '../trace';
 import { tellsOf, type Evidence } from './evidence';
 import { geometryMeasured } from './geometry';
 import { stands, type JobRecords } from './records';
+import { openRenewals } from './renewals';
 import { unexplainedComplaints } from './unexplained';
 import { stillSaid, type WeldCracked } from './undone';
 import { footingsOn, type WorkFooting } from './under-works';
@@ -63,6 +64,8 @@ export interface SortedRecords {
   readonly unexplained: readonly Complaint[];
   /** Works specified at brackets, joints, panels and members. */
   readonly works: readonly PlannedWork[];
+  /** Crossmembers to be made anew. */
+  readonly renewals: readonly Renewal[];
   /** Standing evidence by the members it tells of. */
   readonly byMember: ReadonlyMap<string, readonly Evidence[]>;
   /** The set-up every member is judged in. */
@@ -86,6 +89,7 @@ export function sortedRecords(records: JobRecords): SortedRecords {
     beside: besideMembers(records, evidence),
     cracked,
     works: worksOf(records),
+    renewals: openRenewals(records),
     byMember: byMember(records.frame, evidence),
     setup,
     setupMark: fingerprint([JSON.stringify(setup)]),
@@ -227,7 +231,7 @@ export function inputsOf(sorted: SortedRecords, member: Member): MemberInputs {
   };
   const { repairs, twinRepairs, seams, accesses } = besideRepairs(records, member, sorted.works);
   const letIn = letInOn(sorted.works, member.id);
-  const footings = footingsOn(sorted.works, member.id);
+  const footings = footingsOn(records.frame, sorted, member.id);
   const gross = records.grossMassKg;
   const metalMark = metalMarkOf(sorted, evidence);
   return {

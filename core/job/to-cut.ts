@@ -1,7 +1,7 @@
 import { blanksOfWork, massOfPartKg, type WorkPart } from '../shape';
 import { memberOf } from '../frame';
 import { toCutOf, type PlannedFlat, type ToCut } from './planned-flat';
-import { plannedTube, renewalsOf } from './renewals';
+import { openRenewals, plannedTube } from './renewals';
 import type { JobRecords } from './records';
 import { foundUnder } from './under-works';
 import { brokenIn, ownOutlines, worksOf, type PlannedWork } from './works';
@@ -53,8 +53,8 @@ export const toBuy = (records: Records): ToBuy[] => [
         massKg: massOfPartKg(part),
       })),
   ),
-  ...[...renewalsOf(records)].flatMap(([memberId, renewal]) => {
-    const member = memberOf(records.frame, memberId);
+  ...openRenewals(records).flatMap((renewal) => {
+    const member = memberOf(records.frame, renewal.memberId);
     const planned = plannedTube(records, renewal);
     return member && planned
       ? [

@@ -1,18 +1,21 @@
 import { defaultFrame, facesOf, familyOf, hostsOf, typicalLoads, type Frame } from '../frame';
 import type { Reading } from '../probe';
-import { DEFAULT_PRACTICE } from '../reference';
+import { DEFAULT_PRACTICE, type StockTube } from '../reference';
 import {
   pieceSchema,
+  renewalTubes,
   startMeasures,
   workForm,
   workPlace,
   type Measures,
+  type Renewal,
   type Repair,
   type Work,
   type WorkId,
 } from '../shape';
 import type { Crack } from '../trace';
 import { orderScene } from './order/scene';
+import { endsOn } from './renewals';
 import {
   brokenIn,
   fourAnswers,
@@ -20,6 +23,7 @@ import {
   inputsOf,
   plannedOn,
   sortedRecords,
+  toBuy,
   toCut,
   underWorks,
   withMetal,
@@ -195,6 +199,47 @@ test.each<[string, string[], Work, Evidence[]]>([
     readThin(2500, 2600),
   ],
 ])('%s', (_, expected, work, found) => expect(said(records([work, ...found]))).toEqual(expected));
+
+describe('a crossmember made anew, by the rail’s metal at its ends', () => {
+  const cross = LADDER.members.find(({ role }) => role === 'crossmember')!;
+  const [end] = endsOn(LADDER, { memberId: cross.id }).filter(({ memberId }) => memberId === rail.id);
+  const good = renewalTubes(LADDER, cross).find(({ whyNot }) => whyNot.length === 0)!.tube;
+  const weak = renewalTubes(LADDER, cross).find(({ whyNot }) => whyNot.length === 1)!.tube;
+  const renewalOf = ({ depthMm, widthMm, nominalMm }: StockTube): Renewal => ({
+    ...{ kind: 'renewal', id: id(), memberId: cross.id, ...by },
+    tube: { depthMm, widthMm, nominalMm },
+  });
+  const renewal = renewalOf(good);
+  const done: Evidence = {
+    ...{ kind: 'sign', id: id(), memberId: cross.id, stationMm: 100, face: 'web', ...by },
+    ...{ at: '2026-11-20T08:00:00Z', detail: { sign: 'put right', done: 'renewed' } },
+  } as Evidence;
+  const told = (found: readonly Evidence[], planned = renewal) => {
+    const job = records([planned, ...found]);
+    const works = workJob(job);
+    const weighed = new Map(
+      works.map((work) => [work.picture.member.id, { verdict: work.verdict, plan: plannedOn(work) }]),
+    );
+    const { reasons } = fourAnswers(job, { weighed, today: '2026-11-25' }).repair;
+    const scene = orderScene(job, new Map(works.map((work) => [work.picture.member.id, work])));
+    return [
+      scene.renewals.map(({ brokenRules }) => brokenRules).join(),
+      reasons.some(({ why }) => why === 'work breaks a rule') ? 'not so' : '',
+      toBuy(job).length,
+    ];
+  };
+  test.each<[string, unknown[], readonly Evidence[]]>([
+    ['nothing read', ['0', '', 1], []],
+    ['read as made', ['0', '', 1], readThin(end!.fromMm, end!.toMm, 1)],
+    ['thin at its end', ['1', 'not so', 1], readThin(end!.fromMm, end!.toMm)],
+    ['thin a foot further on', ['0', '', 1], readThin(end!.toMm + 300, end!.toMm + 500)],
+    ['cracked at its end', ['1', 'not so', 1], [crackAt(end!.toMm)]],
+    ['cracked just past it', ['0', '', 1], [crackAt(end!.toMm + 1)]],
+    ['done since, over thin metal', ['', '', 0], [done, ...readThin(end!.fromMm, end!.toMm)]],
+  ])('%s', (_, expected, found) => expect(told(found)).toEqual(expected));
+  test('a tube that will not do is said to break a rule whatever the metal is', () =>
+    expect(told([], renewalOf(weak))).toEqual(['1', 'not so', 1]));
+});
 
 test('who must hear of it does: the answers, the plan, what is cut, and what is said of the work itself', () => {
   const gusset = planned('gusset', { hostId: hanger.id });

@@ -1,12 +1,14 @@
-import type { FaceId } from '../frame';
+import type { FaceId, Frame, Member } from '../frame';
 import { crackExtent } from '../trace';
 import { knownBad, type MemberPicture } from '../weigh';
-import { facesCovered, workForm, type Footing, type WorkFinding } from '../shape';
+import { facesCovered, workForm, type Footing, type Renewal, type WorkFinding } from '../shape';
+import { endsOn } from './renewals';
 import { brokenRules, type WorkedRepair } from './worked-repair';
 import type { PlannedWork } from './works';
 
-/** Where on one member a work of the job is made fast. */
+/** Where on one member a work of the job, or a crossmember made anew, is made fast. */
 export interface WorkFooting extends Footing {
+  /** The record that plans it. */
   readonly workId: string;
 }
 
@@ -18,14 +20,24 @@ export interface UnderWork {
   readonly finding: WorkFinding;
 }
 
-/** Where works that are still to be done are made fast to a member. */
-export const footingsOn = (works: readonly PlannedWork[], memberId: string): WorkFooting[] =>
+/** Where works that are still to be done, and crossmembers to be made anew, are made fast to a member. */
+export const footingsOn = (
+  frame: Frame,
+  { works, renewals }: { readonly works: readonly PlannedWork[]; readonly renewals: readonly Renewal[] },
+  memberId: string,
+): WorkFooting[] =>
+  [
+    ...worksFootings(works),
+    ...renewals.flatMap((renewal) =>
+      endsOn(frame, renewal).map((footing) => ({ ...footing, workId: renewal.id })),
+    ),
+  ].filter((footing) => footing.memberId === memberId);
+
+const worksFootings = (works: readonly PlannedWork[]): WorkFooting[] =>
   works
     .filter(({ isDone }) => !isDone)
     .flatMap(({ work, place }) =>
-      footingsOf(place, work).flatMap((footing) =>
-        footing.memberId === memberId ? [{ ...footing, workId: work.id }] : [],
-      ),
+      footingsOf(place, work).map((footing) => ({ ...footing, workId: work.id })),
     );
 
 /** Where a work is made fast to the frame, member by member. */
@@ -62,13 +74,14 @@ export function underWorks<F extends Footing>(
     const met = bad.filter(({ fromMm, toMm }) => fromMm <= footing.toMm && toMm >= footing.fromMm);
     const open = met.filter((each) => !(footing.overPlate && isPlatedOver(under, each)));
     const [first] = open.length > 0 ? open : met;
-    return first ? [{ footing, finding: findingOf(first, open.length > 0) }] : [];
+    return first ? [{ footing, finding: findingOf(under.picture.member, first, open.length > 0) }] : [];
   });
 }
 
 const [BAD, CRACKED, PLATED] = UNDER_WORK_CODES;
 
 const findingOf = (
+  { name }: Pick<Member, 'name'>,
   { code, fromMm }: { readonly code: string; readonly fromMm: number },
   isOpen: boolean,
 ): WorkFinding => ({
@@ -77,6 +90,7 @@ const findingOf = (
   quantity: 'length',
   value: fromMm,
   source: 'practice',
+  along: name,
 });
 
 /**
@@ -110,7 +124,7 @@ export const withMetal = <J extends PlannedWork['judged']>(judged: J, found: rea
         unchecked: judged.unchecked.filter((each) => each !== 'metal under it'),
       };
 
-/** What the members' metal says of one work. */
+/** What the members' metal says of one work, or of one crossmember made anew. */
 export const foundUnder = (
   members: Iterable<{ readonly underWorks?: readonly UnderWork[] }>,
   workId: string,

@@ -15,7 +15,7 @@ import {
   type WorkPlace,
   type WorkWhyNot,
 } from '../shape';
-import { plannedTube, renewalsOf } from './renewals';
+import { openRenewals, plannedTube } from './renewals';
 import { stands, type JobRecords } from './records';
 
 /** A work as somebody specified it, judged on the frame as it stands today. */
@@ -105,10 +105,7 @@ export const steelOfWorksKg = (records: Kept): number =>
     .filter(({ isDone }) => !isDone)
     .reduce((sum, { massKg }) => sum + massKg, 0) +
   ownOutlines(records).reduce((sum, blank) => sum + blankFigures(blank).massKg * blank.count, 0) +
-  [...renewalsOf(records).values()].reduce(
-    (sum, renewal) => sum + (plannedTube(records, renewal)?.massKg ?? 0),
-    0,
-  );
+  openRenewals(records).reduce((sum, renewal) => sum + (plannedTube(records, renewal)?.massKg ?? 0), 0);
 
 /** Openings into a member that break no rule and are not closed again: hand and torch go in there. */
 export const accessesOn = (works: readonly PlannedWork[], memberId: string): Access[] =>

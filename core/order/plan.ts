@@ -55,7 +55,7 @@ export function planOrder(scene: OrderScene): Plan {
     troubles: [
       ...circles.map((circle) => ({ is: 'circle', circle }) as const),
       ...standTroubles(scene),
-      ...[...scene.repairs, ...scene.works]
+      ...[...scene.repairs, ...scene.works, ...scene.renewals]
         .filter(({ brokenRules }) => brokenRules > 0)
         .map((each) => ({
           is: 'rules broken' as const,

@@ -1,7 +1,7 @@
 import { draftOf, edgesOf, ORDER_RULES, TASK_PHASES, type OrderScene, type ReasonCode } from '.';
 import type { Draft } from './reasons';
 import type { Zone } from './zones';
-import { aPart, aRepair, aWork, emptyScene, frameFor } from './scene-for-tests';
+import { aPart, aRenewal, aRepair, aWork, emptyScene, frameFor } from './scene-for-tests';
 import type { Task, TaskWhat } from './task';
 
 const WHATS = Object.keys(TASK_PHASES) as TaskWhat[];
@@ -313,7 +313,7 @@ describe('by where things lie', () => {
   });
 
   const tube = (repair: object, at: readonly [number, number] = [2400, 2500]) => ({
-    renewals: [{ memberId: 'cross-3', name: 'Crossmember 3', fromMm: at[0], toMm: at[1] }],
+    renewals: [aRenewal({ fromMm: at[0], toMm: at[1] })],
     repairs: [aRepair(repair)],
   });
   test.each([

@@ -1,5 +1,5 @@
 import { draftOf, edgesOf, ORDER_RULES, planOrder, REASONS, type OrderScene, type ReasonCode } from '.';
-import { aPart, aRepair, aWork, emptyScene, frameFor } from './scene-for-tests';
+import { aPart, aRenewal, aRepair, aWork, emptyScene, frameFor } from './scene-for-tests';
 
 /** Whether one task must come before another, by whichever chain of reasons. */
 function isBefore(scene: OrderScene, before: string, after: string, rules = ORDER_RULES): boolean {
@@ -162,7 +162,7 @@ const CASES: readonly (readonly [why: ReasonCode, of: OrderScene, before: string
   [
     'plates before the tube',
     scene({
-      renewals: [{ memberId: 'cross-3', name: 'Crossmember 3', fromMm: 2400, toMm: 2500 }],
+      renewals: [aRenewal({ fromMm: 2400, toMm: 2500 })],
       repairs: [aRepair()],
     }),
     'look at welds r1',
@@ -251,7 +251,7 @@ describe('the order that comes of it', () => {
     ],
     cracks: [{ id: 'c1', memberId: 'rail-right', fromMm: 2500, toMm: 2500, weldM: 0.1 }],
     works: [aWork({ fitting: 'spring seat' })],
-    renewals: [{ memberId: 'cross-3', name: 'Crossmember 3', fromMm: 2400, toMm: 2500 }],
+    renewals: [aRenewal({ fromMm: 2400, toMm: 2500 })],
     parts: [aPart(), aPart({ id: 'tank', kind: 'tank', isFuel: true })],
   });
   test('breaks no reason, has no circle, and every task once', () => {
@@ -339,6 +339,12 @@ describe('the order that comes of it', () => {
     expect(troubles[1]).toEqual({ is: 'rules broken', of: 'r1', name: 'Right rail', count: 2 });
     const ofWork = planOrder(scene({ works: [aWork({ brokenRules: 1 })] })).troubles;
     expect(ofWork).toContainEqual({ is: 'rules broken', of: 'w1', name: 'Front hanger, right', count: 1 });
+    const ofTube = (brokenRules: number) =>
+      planOrder(scene({ renewals: [aRenewal({ brokenRules })] })).troubles.filter(
+        ({ is }) => is === 'rules broken',
+      );
+    expect(ofTube(1)).toEqual([{ is: 'rules broken', of: 'n1', name: 'Crossmember 3', count: 1 }]);
+    expect(ofTube(0)).toEqual([]);
   });
 });
 

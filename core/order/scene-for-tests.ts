@@ -1,6 +1,6 @@
 import { defaultFrame, familyOf, typicalLoads, type Family, type Frame } from '../frame';
 import { DEFAULT_NORMS } from '../reference';
-import type { OrderScene, PlannedRepair, ScenePart, SceneWork } from './scene';
+import type { OrderScene, PlannedRepair, ScenePart, SceneRenewal, SceneWork } from './scene';
 
 /** A family's own frame with loads and, where asked, stands: what tests hang their plans on. */
 export function frameFor(family: Family, stands: NonNullable<Frame['loads']>['stands'] = []): Frame {
@@ -74,5 +74,15 @@ export const aPart = (more: Partial<ScenePart> = {}): ScenePart => ({
   side: 'right',
   isWelded: false,
   isFuel: false,
+  ...more,
+});
+
+export const aRenewal = (more: Partial<SceneRenewal> = {}): SceneRenewal => ({
+  id: 'n1',
+  memberId: 'cross-3',
+  name: 'Crossmember 3',
+  fromMm: 2400,
+  toMm: 2500,
+  brokenRules: 0,
   ...more,
 });

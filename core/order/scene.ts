@@ -52,8 +52,10 @@ export interface SceneWork extends Along {
   readonly brokenRules: number;
 }
 export interface SceneRenewal extends Along {
+  readonly id: string;
   readonly memberId: string;
   readonly name: string;
+  readonly brokenRules: number;
 }
 /** What parted or stands out of line and is brought back before anything is welded there. */
 export interface SceneAlign extends Along {

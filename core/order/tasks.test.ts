@@ -1,6 +1,6 @@
 import { WORK_IDS, type WorkId } from '../shape';
 import { draftOf, type OrderScene, type Task } from '.';
-import { aPart, aRepair, aWork, emptyScene, frameFor } from './scene-for-tests';
+import { aPart, aRenewal, aRepair, aWork, emptyScene, frameFor } from './scene-for-tests';
 
 /** Norms that tell by their figure which of them an hour came from; the most is ten times the least. */
 const NORMS = {
@@ -81,12 +81,7 @@ test('a crack: ends found, welded, looked at once it is cool', () =>
   ).toEqual(['crack ends 3.5', 'crack weld 3.5 two hot welder waits 1', 'look at crack 0.2']));
 
 test('a crossmember renewed, its tube waited for at the bench', () =>
-  expect(
-    linesOf(
-      { renewals: [{ memberId: 'cross-3', name: 'Crossmember 3', fromMm: 2400, toMm: 2500 }] },
-      'renewal cross-3',
-    ),
-  ).toEqual([
+  expect(linesOf({ renewals: [aRenewal({ fromMm: 2400, toMm: 2500 })] }, 'renewal cross-3')).toEqual([
     'old out 4.55 two hot',
     'make parts 2.6 bench for length tube Crossmember 3',
     'fit 1.95 two',
@@ -247,7 +242,7 @@ describe('what comes off and goes back', () => {
     ['plates welded', { repairs: [aRepair()] }, true],
     ['plates bolted', { repairs: [aRepair({ isBolted: true, isCutOut: false })] }, false],
     ['a crack', { cracks: [{ id: 'c', memberId: 'rail-left', fromMm: 1, toMm: 2, weldM: 0.1 }] }, true],
-    ['a crossmember', { renewals: [{ memberId: 'cross-3', name: 'C', fromMm: 1, toMm: 2 }] }, true],
+    ['a crossmember', { renewals: [aRenewal({ name: 'C', fromMm: 1, toMm: 2 })] }, true],
     ['a work with weld', { works: [aWork({ weldM: 0.01 })] }, true],
     ['a work without', { works: [aWork({ weldM: 0 })] }, false],
   ] as const)('%s: an arc is struck: %s', (_what, of, strikes) =>
@@ -259,7 +254,7 @@ describe('stands are set where the frame is opened', () => {
   test.each([
     ['metal cut out', { repairs: [aRepair()] }, true],
     ['plates laid over', { repairs: [aRepair({ isCutOut: false })] }, false],
-    ['a crossmember renewed', { renewals: [{ memberId: 'cross-3', name: 'C', fromMm: 1, toMm: 2 }] }, true],
+    ['a crossmember renewed', { renewals: [aRenewal({ name: 'C', fromMm: 1, toMm: 2 })] }, true],
     [
       'pulled into line',
       { aligns: [{ id: 'a', name: 'A', memberId: 'rail-left', fromMm: 1, toMm: 2 }] },
@@ -366,7 +361,7 @@ describe('coats, by one norm a member: four tenths inside, six outside', () => {
         repairs: [aRepair(at)],
         cracks: [{ ...at, id: 'c', memberId: 'rail-left', weldM: 0.1 }],
         works: [aWork({ ...at, memberId: 'cross-1' })],
-        renewals: [{ ...at, memberId: 'cross-2', name: 'C' }],
+        renewals: [aRenewal({ ...at, memberId: 'cross-2', name: 'C' })],
         aligns: [
           { ...at, id: 'a', name: 'A', memberId: 'cross-4' },
           { ...at, id: 'b', name: 'B' },

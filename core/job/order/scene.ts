@@ -31,7 +31,7 @@ import type { MemberWork } from '../member';
 import { brokenRules, type WorkedRepair } from '../worked-repair';
 import { overridesOf, harsher } from '../override';
 import { lastOf, stands, type JobRecords } from '../records';
-import { renewalsOf } from '../renewals';
+import { brokenOfTube, openRenewals } from '../renewals';
 import { brokenIn, stepsOfWork, worksOf, type PlannedWork } from '../works';
 import { foundUnder } from '../under-works';
 
@@ -60,7 +60,7 @@ export function orderScene(records: JobRecords, works: Works): OrderScene {
   const ordered = new Set(stands(records, 'bought').map(({ key }) => key));
   const repairs = [...works.values()].flatMap((work) => repairsOf(frame, work, ordered));
   const cracks = [...works.values()].flatMap((work) => cracksOf(frame, work));
-  const renewals = standingRenewals(records);
+  const renewals = renewalsIn(records, works);
   const aligns = alignsOf(records);
   const out = outOfLine(records, new Set(aligns.map(({ name }) => name)));
   const decided = new Set([
@@ -172,22 +172,22 @@ function workOf(frame: Frame, planned: PlannedWork, underIt: readonly WorkFindin
   };
 }
 
-/** Crossmembers to be renewed that nobody recorded as renewed since. */
-function standingRenewals(records: JobRecords): OrderScene['renewals'] {
-  const signs = stands(records, 'sign');
-  return [...renewalsOf(records).values()].flatMap(({ memberId, at }) => {
-    const member = memberOf(records.frame, memberId);
-    const isDone = signs.some(
-      (sign) =>
-        sign.memberId === memberId &&
-        sign.at > at &&
-        sign.detail.sign === 'put right' &&
-        sign.detail.done === 'renewed',
-    );
-    if (!member || isDone) return [];
-    return [{ memberId, name: member.name, ...alongFrame(records.frame, member, 0, member.lengthMm) }];
+/** Crossmembers still to be renewed, where they stand. */
+const renewalsIn = (records: JobRecords, works: Works): OrderScene['renewals'] =>
+  openRenewals(records).flatMap((renewal) => {
+    const { frame } = records;
+    const member = memberOf(frame, renewal.memberId);
+    if (!member) return [];
+    return [
+      {
+        id: renewal.id,
+        memberId: member.id,
+        name: member.name,
+        ...alongFrame(frame, member, 0, member.lengthMm),
+        brokenRules: brokenOfTube(records, renewal, foundUnder(works.values(), renewal.id)),
+      },
+    ];
   });
-}
 
 /** What parted or let go: where it is. */
 function alignsOf(records: JobRecords): SceneAlign[] {

@@ -86,6 +86,8 @@ export interface WorkFigure {
 
 export interface WorkFinding {
   readonly code: string;
+  /** The member whose metal it tells of, where that is not the place's own. */
+  readonly along?: string;
   readonly weight: 'broken' | 'deviation' | 'note';
   readonly value?: number;
   readonly limit?: number;

@@ -1,11 +1,10 @@
 import { answer, download, guarded, notFound, systemOf } from '../../../_door';
-import { memberOf } from '@/core/frame';
 import type { RepairFindingCode } from '@/core/shape';
 import {
   distrustOf,
   foundUnder,
   jobHosts,
-  renewalsOf,
+  openRenewals,
   worksOf,
   ownOutlines,
   toAlign,
@@ -25,9 +24,9 @@ import { printedAnswers } from '../../../../_words/answers';
 import { beforeCuttingWords } from '../../../../_words/before-cutting';
 import { crackWeldWords, NOT_READY_WORDS } from '../../../../_words/crack-weld';
 import { HOST_NEED_WORDS } from '../../../../_words/by-hand';
-import { workLine } from '../../../../_words/works';
+import { renewalLine, workLine } from '../../../../_words/works';
 import { flatFindingWords, outlineLine } from '../../../../_words/flats';
-import { boltSetWords, tubeWords } from '../../../../_words/shape';
+import { boltSetWords } from '../../../../_words/shape';
 import { CAUTIONS, DEFERENCE } from '../../../../_words/cautions';
 import { distrustWords } from '../../../../_words/distrust';
 import { sayingWords } from '../../../../_words/metal';
@@ -82,9 +81,8 @@ const wordsIn = (
     ...new Set(standingAgainst(picture.account).map((saying) => sayingWords(picture.member, saying, system))),
   ],
   hosts: [
-    ...[...renewalsOf(file)].map(
-      ([memberId, { tube }]) =>
-        `Renew ${memberOf(file.frame, memberId)?.name ?? memberId}: ${tubeWords(tube, system)}`,
+    ...openRenewals(file).map((renewal) =>
+      renewalLine({ frame: file.frame, renewal }, foundUnder(works, renewal.id), system),
     ),
     ...worksOf(file)
       .filter(({ isDone }) => !isDone)

@@ -1,7 +1,7 @@
 'use client';
 
 import type { UnitSystem } from '@/core/quantity';
-import type { JudgedWork, WorkWhyNot } from '@/core/shape';
+import type { JudgedWork, WorkFinding, WorkWhyNot } from '@/core/shape';
 import { Reason } from '../../../../_parts/reason';
 import { sourceWords } from '../../../../_words/finding';
 import { workSeamWords } from '../../../../_words/seams';
@@ -39,17 +39,7 @@ export function JudgedPart({
           <li key={seam.what}>Join: {workSeamWords(seam, system)}</li>
         ))}
       </ul>
-      <div className="mt-1 grid gap-1">
-        {findings.map((finding, k) => (
-          <Reason
-            key={k}
-            words={workFindingWords(finding, system)}
-            source={sourceWords(finding.source)}
-            heavy={finding.weight === 'broken'}
-            tag={finding.weight}
-          />
-        ))}
-      </div>
+      <WorkFindings findings={findings} system={system} />
       {!isBroken && <p className="font-semibold">No rule broken of those that could be checked.</p>}
       <p className="caption">Not checked: {uncheckedOfWork(unchecked)}.</p>
       <details>
@@ -65,3 +55,24 @@ export function JudgedPart({
     </>
   );
 }
+
+/** What the rules and the metal beneath say of a work. */
+export const WorkFindings = ({
+  findings,
+  system,
+}: {
+  findings: readonly WorkFinding[];
+  system: UnitSystem;
+}) => (
+  <div className="mt-1 grid gap-1">
+    {findings.map((finding, k) => (
+      <Reason
+        key={k}
+        words={workFindingWords(finding, system)}
+        source={sourceWords(finding.source)}
+        heavy={finding.weight === 'broken'}
+        tag={finding.weight}
+      />
+    ))}
+  </div>
+);

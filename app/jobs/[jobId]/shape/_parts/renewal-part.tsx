@@ -1,12 +1,13 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { plannedTube, renewalsOf } from '@/core/job';
+import { foundUnder, openRenewals, plannedTube, renewalsOf } from '@/core/job';
 import { percent, printLength, printMass } from '@/core/quantity';
 import { renewalTubes, type Renewal, type RenewalTube } from '@/core/shape';
 import { When } from '@/ui/controls';
 import { TUBE_WHY_WORDS, tubeWords } from '../../../../_words/shape';
-import { StrikeSheet, useMember, useReader, useRecords, useStamp } from '../../../_desk';
+import { StrikeSheet, useMember, useReader, useRecords, useStamp, useWork } from '../../../_desk';
+import { WorkFindings } from './judged-part';
 
 /** Tubes shown that will do; the rest behind a touch. */
 const IN_SIGHT = 4;
@@ -50,6 +51,7 @@ export function RenewalPart() {
           {whyNot.map((why) => TUBE_WHY_WORDS[why]).join('; ')}: choose another; it is not counted on.
         </p>
       )}
+      {planned && <UnderIt planned={planned} />}
       <p className="caption">
         At least the old one’s S and J as made, counted with 0.93 of the wall it is sold by; set against the
         upper flange, with space beneath so that dirt gets out.
@@ -70,6 +72,16 @@ export function RenewalPart() {
       />
     </section>
   );
+}
+
+/** What the rails’ metal says where the planned one is welded in; once it is in, nothing. */
+function UnderIt({ planned }: { planned: Renewal }) {
+  const { file } = useRecords();
+  const { system } = useReader();
+  const { summaries } = useWork();
+  const plans = [...summaries.values()].map(({ plan }) => plan);
+  const isOpen = openRenewals(file).some(({ id }) => id === planned.id);
+  return isOpen && <WorkFindings findings={foundUnder(plans, planned.id)} system={system} />;
 }
 
 function Tubes({ tubes, onTake }: { tubes: readonly RenewalTube[]; onTake: (tube: RenewalTube) => void }) {
