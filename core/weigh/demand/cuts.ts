@@ -3,7 +3,18 @@ import { cutOf, heldIn, type Braces, type Cut, type Held, type Stretch } from '.
 import type { StateWall, WallAt } from './demand';
 
 /** Cuts through members, by what their walls rest on; each by its stretch and how its member is held, and by the metal it goes through. */
-export type KeptCuts = WeakMap<object, Map<string, Cut | undefined>>;
+export type KeptCuts = WeakMap<object, CutsOf>;
+
+/** Cuts through one member's walls: by stretch, and one of every metal that any of them goes through. */
+interface CutsOf {
+  readonly byStretch: Map<string, Cut | undefined>;
+  readonly alike: AlikeCut[];
+}
+interface AlikeCut {
+  readonly wall: StateWall;
+  readonly holds: Held;
+  readonly cut: Cut | undefined;
+}
 
 /** The walls of a frame in one state. */
 export interface Walls {
@@ -26,16 +37,17 @@ export function cutsIn(
   const cutsOf = (member: Member, braces: Braces) => {
     const holdsAt = heldAs(member, braces);
     const walls = wallsOf?.(member) ?? unnamed.get(member.id)!;
-    const cuts = kept.get(walls) ?? new Map<string, Cut | undefined>();
+    const cuts = kept.get(walls) ?? { byStretch: new Map<string, Cut | undefined>(), alike: [] };
     kept.set(walls, cuts);
+    const { byStretch } = cuts;
     return (stretch: Stretch): Cut | undefined => {
       const holds = holdsAt(stretch.stationMm);
       const key = [stretch.stationMm, stretch.halfMm, holds.unbracedMm, holds.mirrored].join(' ');
-      if (!cuts.has(key)) {
+      if (!byStretch.has(key)) {
         const wall = wallAt(member, stretch.stationMm, stretch.halfMm);
-        cuts.set(key, wall && cutThrough(member, wall, holds, cuts));
+        byStretch.set(key, wall && cutThrough(member, wall, holds, cuts.alike));
       }
-      return cuts.get(key);
+      return byStretch.get(key);
     };
   };
   return (braces) => {
@@ -45,28 +57,30 @@ export function cutsIn(
 }
 
 /** Most of a member is like the rest of it: one cut stands for every stretch of the same metal, held the same way. */
-function cutThrough(
-  member: Member,
-  wall: StateWall,
-  holds: Held,
-  cuts: Map<string, Cut | undefined>,
-): Cut | undefined {
+function cutThrough(member: Member, wall: StateWall, holds: Held, alike: AlikeCut[]): Cut | undefined {
   // What was measured is nowhere quite alike.
   if (wall.leastMm || wall.slot || wall.bends) return cutOf(member, wall, holds);
-  const key = `${holds.unbracedMm} ${holds.mirrored} ${metalOf(wall)}`;
-  if (!cuts.has(key)) cuts.set(key, cutOf(member, wall, holds));
-  return cuts.get(key);
+  const known = alike.find((each) => isHeldAlike(each.holds, holds) && isSameMetal(each.wall, wall));
+  if (known) return known.cut;
+  const cut = cutOf(member, wall, holds);
+  alike.push({ wall, holds, cut });
+  return cut;
 }
 
-/** Every figure of a wall and its section, bit by bit. */
-function metalOf({ wallMm, section }: StateWall): string {
-  const figures = [wallMm, section.xMm, section.yMm, section.thicknessMm, section.from, section.to];
-  const all = new Float64Array(figures.reduce((sum, { length }) => sum + 1 + length, 0));
-  let next = 0;
-  for (const each of figures) {
-    all[next++] = each.length;
-    all.set(each, next);
-    next += each.length;
-  }
-  return String.fromCharCode(...new Uint16Array(all.buffer));
-}
+const isHeldAlike = (one: Held, other: Held): boolean =>
+  one.unbracedMm === other.unbracedMm && one.mirrored === other.mirrored;
+
+/** Every figure of a wall and its section. */
+const isSameMetal = (one: StateWall, other: StateWall): boolean =>
+  one.surface === other.surface &&
+  isSame(one.wallMm, other.wallMm) &&
+  SECTION_FIGURES.every((of) => isSame(one.section[of], other.section[of]));
+
+const SECTION_FIGURES = ['thicknessMm', 'xMm', 'yMm', 'from', 'to'] as const;
+
+const isSame = (one: ArrayLike<number>, other: ArrayLike<number>): boolean => {
+  if (one === other) return true;
+  if (one.length !== other.length) return false;
+  for (let k = 0; k < one.length; k++) if (one[k] !== other[k]) return false;
+  return true;
+};
