@@ -82,7 +82,7 @@ test('a beam gets its cover; what is in its way is passed; other forms stand bes
   await kept(page);
 });
 
-test('a rotten crossmember is renewed of a tube that leaves space beneath, and the work order says so', async ({
+test('a rotten crossmember is renewed of a tube that leaves space beneath; that the rail is rusted at its end is said there and on the work order', async ({
   page,
   untouched,
 }, info) => {
@@ -97,6 +97,9 @@ test('a rotten crossmember is renewed of a tube that leaves space beneath, and t
   await kept(page);
   await page.getByRole('button', { name: 'Units: in; switch to mm' }).click();
   await expect(renewed.getByRole('heading')).toContainText('102 mm deep');
+  await page.getByRole('button', { name: 'Units: mm; switch to in' }).click();
+  await renewed.getByText('Bad metal under it').click();
+  await expect(renewed).toContainText('Right rail, from 128 in, by what was found there');
   const path = info.outputPath('order.pdf');
   writeFileSync(
     path,
@@ -104,11 +107,14 @@ test('a rotten crossmember is renewed of a tube that leaves space beneath, and t
   );
   const { words, pages } = readPdf(path);
   expect(pages).toBe(1);
-  expect(words.replace(/\s+/g, ' ')).toContain('Renew Crossmember 4: tube');
+  expect(words.replace(/\s+/g, ' ')).toMatch(
+    /Renew Crossmember 4: tube [^;]+; Bad metal under it, Right rail, from 128 in.*NOT LIKE THIS/,
+  );
   await renewed.getByRole('button', { name: 'strike' }).click();
   await page.getByLabel('or another reason').fill('a channel is on the shelf');
   await page.getByRole('button', { name: 'Strike through' }).click();
   await expect(renewed).toContainText('Renewed, of a stock tube');
+  await expect(renewed).not.toContainText('Bad metal under it');
 });
 
 /** Somebody pulls a plate's end along the rail and watches what the rules say; then makes it in lengths. */

@@ -308,7 +308,7 @@ const brokenWorks = (records: JobRecords, members: readonly AnsweredMember[]): s
     .map(({ work, place }) => `${work.form}, ${place.name.toLowerCase()}`);
   const renewals = openRenewals(records)
     .filter((renewal) => brokenOfTube(records, renewal, foundUnder(plans, renewal.id)) > 0)
-    .map(({ memberId }) => `renewal, ${nameOf(records.frame, memberId).toLowerCase()}`);
+    .map(({ memberId }) => `renewal of ${nameOf(records.frame, memberId).toLowerCase()}`);
   return [...works, ...renewals];
 };
 

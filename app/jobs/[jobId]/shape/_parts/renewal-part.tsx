@@ -88,7 +88,10 @@ function Tubes({ tubes, onTake }: { tubes: readonly RenewalTube[]; onTake: (tube
   const { system } = useReader();
   if (tubes.length === 0) return null;
   return (
-    <table className="ruled w-full letters-16 [&_td]:py-1 [&_td]:pr-3" aria-label="Stock tubes">
+    <table
+      className="ruled w-full letters-16 [&_td]:py-1 [&_td]:pr-3 [&_td:not(:last-child)]:whitespace-nowrap"
+      aria-label="Stock tubes"
+    >
       <thead>
         <tr className="caption text-left">
           <th scope="col">tube</th>
