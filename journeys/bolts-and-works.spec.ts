@@ -198,7 +198,7 @@ test('a length let in with its joint in rusted metal is said not to hold: while 
   };
   await cut('120', '230');
   // Said of the work by its own measures; works beside it stand at their usual ones.
-  const underIt = draft.getByText(/along the member, by what was found there/);
+  const underIt = draft.getByText(/^Right rail, from .* by what was found there/);
   await expect(underIt).toHaveCount(1);
   await expect(draft).not.toContainText('No rule broken');
   await expect(draft).not.toContainText('the metal it lands on: read it first');

@@ -42,6 +42,21 @@ test('a tube as strong as the old one was made counts in the repaired frame; a w
   expect([...countedRenewed(records({ ...sizes(strong), nominalMm: 1 }))]).toEqual([]);
   expect(plannedTube({ frame }, planned(sizes(weak)))!.whyNot).toContain('weaker');
 });
+test.each([
+  ['26 mm beneath', 26, true],
+  ['25 mm beneath: less than an inch', 25, false],
+  ['deeper than the rail is clear', -1, false],
+])('a tube as strong, with %s: counts %s', (_, beneathMm, counts) => {
+  const strong = tubes.find(({ whyNot }) => whyNot.length === 0)!;
+  const shallower = strong.beneathMm - beneathMm;
+  const members = frame.members.map((member) =>
+    member.role === 'rail'
+      ? { ...member, shape: { ...member.shape, depthMm: member.shape.depthMm - shallower } }
+      : member,
+  );
+  const job = { ...records(sizes(strong)), frame: { ...frame, members } };
+  expect(countedRenewed(job).size).toBe(counts ? 1 : 0);
+});
 test('struck, it counts no more; where there is no such member it counts for nothing', () => {
   const strong = sizes(tubes.find(({ whyNot }) => whyNot.length === 0)!);
   const struck = {

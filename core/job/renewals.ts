@@ -50,11 +50,11 @@ export const brokenOfTube = (
   (plannedTube(records, renewal)?.whyNot ?? ['on no list']).length +
   underIt.filter(({ weight }) => weight === 'broken').length;
 
-/** Members that count as renewed in the repaired frame: those whose tube is known to be no weaker and no softer than the old one was made. */
+/** Members that count as renewed in the repaired frame: those whose tube is no weaker and no softer than the old one was made, and goes in with space beneath. */
 export const countedRenewed = (records: JobRecords): ReadonlySet<string> =>
   new Set(
     [...renewalsOf(records).values()].flatMap((renewal) => {
       const planned = plannedTube(records, renewal);
-      return planned && planned.modulus >= 1 && planned.torsion >= 1 ? [renewal.memberId] : [];
+      return planned?.whyNot.length === 0 ? [renewal.memberId] : [];
     }),
   );
