@@ -283,7 +283,7 @@ export function workFindingWords(finding: WorkFinding, system: UnitSystem) {
       has(value) && has(limit)
         ? `${printed(value, quantity, system)}${counted} where ${printed(limit, quantity, system)}${counted} is the limit`
         : has(value) && UNDER_IT.has(code)
-          ? `${along}, from ${printed(value, quantity, system)}, by what was found there`
+          ? `${along ?? 'the member'}, from ${printed(value, quantity, system)}, by what was found there`
           : '',
     change: CHANGES[code] ?? '',
   };
